@@ -1,0 +1,6 @@
+export * from './edit'
+export * from './path'
+export * from './part-edits'
+export * from './state-edits'
+export * from './rule-edits'
+export * from './project-edits'

@@ -1,0 +1,105 @@
+import type { Component } from '../component'
+import { childrenOf, withDescendants, type Part } from '../part'
+import type { Id, Value } from '../value'
+import { batch, type Edit } from './edit'
+import type { Path } from './path'
+
+/** The looks an edit of a property goes into. */
+export type LookPlace =
+  | { readonly look: 'base' }
+  | { readonly look: 'state'; readonly axis: Id; readonly state: Id }
+
+const partPath = (component: Id, part: Id): Path => ['components', component, 'parts', part]
+
+/** Where a look is kept. */
+export const lookPath = (component: Id, place: Exclude<LookPlace, { look: 'base' }>): Path =>
+  ['components', component, 'axes', place.axis, 'states', place.state, 'look']
+
+/** Puts a part on top of its siblings, or before the sibling of that id. */
+export const addPart = (component: Id, part: Part, before: Id | null = null): Edit =>
+  ({ edit: 'insert', path: ['components', component, 'parts'], item: part, before })
+
+export const renamePart = (component: Id, part: Id, name: string): Edit =>
+  ({ edit: 'set', path: [...partPath(component, part), 'name'], to: name })
+
+/** Says a property of a part in the base look or in one state's look. */
+export function setProperty(component: Component, place: LookPlace, part: Id, property: string, value: Value): Edit {
+  if (place.look === 'base') {
+    return { edit: 'set', path: [...partPath(component.id, part), 'base', property], to: value }
+  }
+  const path = lookPath(component.id, place)
+  const state = component.axes.find((axis) => axis.id === place.axis)?.states.find(({ id }) => id === place.state)
+  return state?.look[part]
+    ? { edit: 'set', path: [...path, part, property], to: value }
+    : { edit: 'set', path: [...path, part], to: { [property]: value } }
+}
+
+/** Says several properties of a part at once. */
+export const setProperties = (component: Component, place: LookPlace, part: Id, values: Readonly<Record<string, Value>>): Edit => {
+  const edits: Edit[] = []
+  let first = true
+  for (const [property, value] of Object.entries(values)) {
+    const edit = setProperty(component, place, part, property, value)
+    const startsLook = place.look === 'state' && edit.edit === 'set' && edit.path.at(-1) === part
+    if (startsLook && !first) edits.push({ edit: 'set', path: [...lookPath(component.id, place), part, property], to: value })
+    else edits.push(edit)
+    first = false
+  }
+  return batch(...edits)
+}
+
+/** Says a property in all looks: in the base look, with every state's own word on it taken back. */
+export function setPropertyEverywhere(component: Component, part: Id, property: string, value: Value): Edit {
+  return batch(setProperty(component, { look: 'base' }, part, property, value), ...takeBackEverywhere(component, part, property))
+}
+
+/** Takes back what one look says about a property, so that the base look shows again. */
+export function takeBackProperty(component: Component, place: Exclude<LookPlace, { look: 'base' }>, part: Id, property: string): Edit {
+  const path = lookPath(component.id, place)
+  const said = component.axes.find((axis) => axis.id === place.axis)?.states.find(({ id }) => id === place.state)?.look[part] ?? {}
+  const isLast = Object.keys(said).every((name) => name === property)
+  return { edit: 'unset', path: isLast ? [...path, part] : [...path, part, property] }
+}
+
+function takeBackEverywhere(component: Component, part: Id, property: string): Edit[] {
+  return component.axes.flatMap((axis) =>
+    axis.states
+      .filter((state) => state.look[part]?.[property] !== undefined)
+      .map((state) => takeBackProperty(component, { look: 'state', axis: axis.id, state: state.id }, part, property)),
+  )
+}
+
+/** Takes out a part, all that is inside it, and every word looks, rules and motions say about them. */
+export function removePart(component: Component, part: Id): Edit {
+  const doomed = withDescendants(component.parts, part).map(({ id }) => id)
+  return batch(
+    ...component.axes.flatMap((axis) =>
+      axis.states.flatMap((state) =>
+        doomed
+          .filter((id) => state.look[id] !== undefined)
+          .map((id): Edit => ({ edit: 'unset', path: [...lookPath(component.id, { look: 'state', axis: axis.id, state: state.id }), id] })),
+      ),
+    ),
+    ...component.rules
+      .filter((rule) => rule.part !== null && doomed.includes(rule.part))
+      .map((rule): Edit => ({ edit: 'remove', path: ['components', component.id, 'rules'], id: rule.id })),
+    ...doomed.toReversed().map((id): Edit => ({ edit: 'remove', path: ['components', component.id, 'parts'], id })),
+  )
+}
+
+/** Puts a part one place up or down among its siblings; null when it already is at that end. */
+export function reorderPart(component: Component, part: Part, towards: 'front' | 'back'): Edit | null {
+  const siblings = childrenOf(component.parts, part.parent)
+  const index = siblings.findIndex(({ id }) => id === part.id)
+  const path: Path = ['components', component.id, 'parts']
+  if (towards === 'front') {
+    if (index === siblings.length - 1) return null
+    return { edit: 'move', path, id: part.id, before: siblings[index + 2]?.id ?? null }
+  }
+  if (index <= 0) return null
+  return { edit: 'move', path, id: part.id, before: siblings[index - 1]!.id }
+}
+
+/** Moves a part into another container. */
+export const reparent = (component: Id, part: Id, parent: Id): Edit =>
+  ({ edit: 'set', path: [...partPath(component, part), 'parent'], to: parent })

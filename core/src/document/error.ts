@@ -1,0 +1,19 @@
+/**
+ * An error a person may see: a stable code for programs, the place it is about
+ * (a path in the document or a position in a text) and one plain sentence.
+ */
+export class RheoError extends Error {
+  constructor(
+    readonly code: string,
+    readonly place: string,
+    sentence: string,
+  ) {
+    super(sentence)
+    this.name = 'RheoError'
+  }
+}
+
+/** Fails to compile where a union is not handled in full; throws if an unknown member arrives at run time. */
+export function never(value: never, what: string): never {
+  throw new RheoError('unknown-kind', what, `“${String(value)}” is not a known ${what}.`)
+}

@@ -1,0 +1,4 @@
+export { project, component } from './project'
+export { edit, entry } from './edit'
+export { validated, readProject, requireValidComponents } from './validate'
+export { projectJsonSchema, type JsonSchema } from './json-schema'

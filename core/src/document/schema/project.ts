@@ -1,0 +1,92 @@
+import Joi from 'joi'
+import { parameter, rule, variable } from './behaviour'
+import { continuous, motion, motionOrNone, pairMotion } from './motion'
+import { expressionText, finite, id, literal, look, many, ms, name, propertyValues } from './values'
+
+const eachPart = {
+  id: id.required(), name: name.required(), parent: id.allow(null).required(), base: propertyValues.required(),
+  carryKey: name, locked: Joi.boolean(), hidden: Joi.boolean(),
+}
+
+export const part = Joi.alternatives().try(
+  Joi.object({ ...eachPart, kind: Joi.string().valid('box', 'ellipse', 'path', 'text', 'container').required() }),
+  Joi.object({ ...eachPart, kind: Joi.string().valid('picture').required(), asset: id.allow(null).required() }),
+  Joi.object({ ...eachPart, kind: Joi.string().valid('icon').required(), icon: name.required() }),
+  Joi.object({ ...eachPart, kind: Joi.string().valid('instance').required(), component: id.required(), start: Joi.object().pattern(/./, id).required() }),
+  Joi.object({ ...eachPart, kind: Joi.string().valid('slot').required(), slot: id.required() }),
+  Joi.object({ ...eachPart, kind: Joi.string().valid('list').required(), table: id.allow(null).required(), filter: expressionText.allow(null).required() }),
+)
+
+export const state = Joi.object({
+  id: id.required(), name: name.required(), look: look.required(), hue: Joi.number().integer().min(0).max(7).required(),
+  final: Joi.boolean().required(), continuous: continuous.allow(null).required(),
+})
+
+export const axis = Joi.object({
+  id: id.required(), name: name.required(), states: many(state).min(1), start: id.required(),
+  drivenBy: Joi.alternatives().try(Joi.object({ parameter: name.required() }), Joi.object({ variable: name.required() }), Joi.valid(null)).required(),
+})
+
+export const component = Joi.object({
+  id: id.required(), name: name.required(), parts: many(part).min(1), axes: many(axis), rules: many(rule),
+  combinations: many(Joi.object({ id: id.required(), states: Joi.object().pattern(/./, id).required(), look: look.required() })),
+  parameters: many(parameter), variables: many(variable), pairs: many(pairMotion), motion: motionOrNone, absent: look.required(),
+})
+
+const screen = Joi.object({
+  id: id.required(), name: name.required(), kind: Joi.string().valid('screen', 'overlay').required(),
+  device: Joi.string().valid('phone', 'tablet', 'desktop', 'kiosk', 'free').required(),
+  width: finite.positive().max(20_000).required(), height: finite.positive().max(20_000).required(),
+  parts: many(part).min(1), rules: many(rule), variables: many(variable),
+  overlay: Joi.object({ dim: finite.min(0).max(1).required(), closesOnOutsideTap: Joi.boolean().required(), closesOnEscape: Joi.boolean().required() }).allow(null).required(),
+  motion: motionOrNone,
+})
+
+const table = Joi.object({
+  id: id.required(), name: name.required(),
+  columns: many(Joi.object({ id: id.required(), name: name.required(), type: Joi.string().valid('text', 'number', 'yes/no', 'colour', 'picture').required() })),
+  records: many(Joi.object({ id: id.required(), cells: Joi.object().pattern(/./, literal).required() })),
+})
+
+const token = Joi.object({
+  id: id.required(), name: name.required(), type: Joi.string().valid('duration', 'easing', 'colour', 'size').required(), value: literal.required(),
+})
+
+const pointer = Joi.string().valid('mouse', 'touch', 'pen').required()
+const place = { x: finite.required(), y: finite.required(), pointer }
+const at = { atMs: ms.required() }
+
+const input = Joi.alternatives().try(
+  Joi.object({ ...at, ...place, do: Joi.string().valid('move', 'press', 'release').required() }),
+  Joi.object({ ...at, pointer, do: Joi.string().valid('exit').required() }),
+  Joi.object({ ...at, do: Joi.string().valid('key').required(), key: name.required(), modifiers: Joi.object().pattern(/^(shift|control|alt|meta)$/, Joi.boolean()).required() }),
+  Joi.object({ ...at, do: Joi.string().valid('put').required(), instance: Joi.string().allow('').required(), axis: id.required(), state: id.required() }),
+  Joi.object({ ...at, do: Joi.string().valid('parameter').required(), instance: Joi.string().allow('').required(), name: name.required(), value: literal.required() }),
+)
+
+const instance = Joi.string().allow('').required()
+
+const expect = Joi.alternatives().try(
+  Joi.object({ what: Joi.string().valid('state').required(), instance, axis: id.required(), state: id.required() }),
+  Joi.object({ what: Joi.string().valid('variable').required(), name: name.required(), value: literal.required() }),
+  Joi.object({ what: Joi.string().valid('property').required(), instance, part: id.required(), property: name.required(), value: literal.required() }),
+  Joi.object({ what: Joi.string().valid('text').required(), text: Joi.string().required() }),
+  Joi.object({ what: Joi.string().valid('settled').required(), instance }),
+)
+
+const take = Joi.object({
+  id: id.required(), name: name.required(),
+  surface: Joi.alternatives().try(Joi.object({ screen: id.required() }), Joi.object({ component: id.required() })).required(),
+  inputs: Joi.array().items(input).required(), endsAtMs: ms.required(),
+  expectations: many(Joi.object({ id: id.required(), byMs: ms.required(), expect: expect.required() })),
+  reducedMotion: Joi.boolean().required(),
+})
+
+const acceptance = Joi.object({ id: id.required(), finding: name.required(), of: Joi.string().required(), reason: Joi.string().max(2000).required() })
+
+export const project = Joi.object({
+  format: Joi.string().valid('rheoscope').required(), version: Joi.number().valid(1).required(),
+  id: id.required(), name: name.required(), motion: motion.required(), startScreen: id.allow(null).required(),
+  components: many(component), screens: many(screen), variables: many(variable), tables: many(table), tokens: many(token),
+  takes: many(take), accepted: many(acceptance),
+})

@@ -1,0 +1,57 @@
+import type Joi from 'joi'
+import { RheoError } from '../error'
+import type { Component } from '../component'
+import type { Project } from '../project'
+import { parseFile } from '../serialise'
+import { component, project } from './project'
+
+/** The value when it fits the schema; otherwise throws `invalid` with the place of the first thing that does not. */
+export function validated<T>(schema: Joi.Schema, value: unknown, what: string): T {
+  const { error, value: valid } = schema.validate(value, { convert: false, abortEarly: true, errors: { wrap: { label: false } } })
+  if (!error) return valid as T
+  const place = error.details[0]?.path.join('/') ?? ''
+  throw new RheoError('invalid', place, `${what} does not fit at ${place || 'its root'}: ${error.details[0]?.message ?? 'it is not valid'}.`)
+}
+
+/** A project from the text of a `.rheo.json` file. Throws what `parseFile` throws, `invalid`, or `incoherent`. */
+export function readProject(text: string): Project {
+  const read = validated<Project>(project, parseFile(text), 'The project file')
+  read.components.forEach(requireCoherent)
+  return read
+}
+
+/** The components of a project that an edit touched, checked against the schema. */
+export function requireValidComponents(checked: Project, touched: ReadonlySet<string>): void {
+  for (const each of checked.components) {
+    if (!touched.has(`components/${each.id}`)) continue
+    validated(component, each, `The component “${each.name}”`)
+    requireCoherent(each)
+  }
+}
+
+/** What a schema cannot say: the tree is a tree, the start is a state, and references within a component lead somewhere. */
+function requireCoherent(checked: Component): void {
+  const fail = (place: string, sentence: string): never => {
+    throw new RheoError('incoherent', `components/${checked.id}/${place}`, `In “${checked.name}”, ${sentence}.`)
+  }
+  const parts = new Map(checked.parts.map((part) => [part.id, part]))
+  checked.parts.forEach((part, index) => {
+    if ((part.parent === null) !== (index === 0)) fail(`parts/${part.id}`, `“${part.name}” must ${index === 0 ? 'be the root' : 'have a holder'}`)
+    if (part.parent !== null && !parts.has(part.parent)) fail(`parts/${part.id}/parent`, `the holder of “${part.name}” is missing`)
+    const seen = new Set<string>()
+    for (let at = part.parent; at !== null; at = parts.get(at)?.parent ?? null) {
+      if (seen.has(at) || at === part.id) fail(`parts/${part.id}/parent`, `“${part.name}” holds itself`)
+      seen.add(at)
+    }
+  })
+  for (const axis of checked.axes) {
+    if (!axis.states.some(({ id }) => id === axis.start)) fail(`axes/${axis.id}/start`, `“${axis.name}” starts in a state it does not have`)
+  }
+  for (const rule of checked.rules) {
+    const axis = checked.axes.find(({ id }) => id === rule.axis)
+    if (!axis) fail(`rules/${rule.id}/axis`, 'a rule belongs to an axis that is missing')
+    const { target } = rule
+    if (target.go === 'state' && !axis?.states.some(({ id }) => id === target.state)) fail(`rules/${rule.id}/target`, 'a rule leads to a state that is missing')
+  }
+}
+

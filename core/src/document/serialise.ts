@@ -1,0 +1,68 @@
+import { RheoError } from './error'
+import { DOCUMENT_VERSION, type Project } from './project'
+
+/** Files beyond this are not read: 64 MiB of text. */
+export const MAX_FILE_LENGTH = 64 * 1024 * 1024
+
+const FIRST = ['format', 'version', 'id', 'kind', 'name', 'parent']
+
+const rank = (key: string): number => {
+  const index = FIRST.indexOf(key)
+  return index < 0 ? FIRST.length : index
+}
+
+/**
+ * The project as the text of a `.rheo.json` file: JSON, keys in a stable order, one leaf a line, so that two
+ * versions of a file differ in the lines that changed and no others.
+ */
+export const serialise = (project: Project): string =>
+  JSON.stringify(project, (_key, value: unknown) => (isPlain(value) ? inOrder(value) : value), 2) + '\n'
+
+const isPlain = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+
+const inOrder = (value: Record<string, unknown>): Record<string, unknown> =>
+  Object.fromEntries(
+    Object.entries(value)
+      .filter(([, inner]) => inner !== undefined)
+      .sort(([a], [b]) => rank(a) - rank(b) || (a < b ? -1 : 1)),
+  )
+
+/**
+ * The JSON inside the text of a project file, brought to the present version but not yet validated. Throws a
+ * `RheoError`: `too-large`, `not-json` (with the position), `foreign` (not a project file) or `too-new`.
+ */
+export function parseFile(text: string): unknown {
+  if (text.length > MAX_FILE_LENGTH) {
+    throw new RheoError('too-large', 'file', `The file is ${Math.round(text.length / 1048576)} MB; up to 64 MB can be opened.`)
+  }
+  let file: unknown
+  try {
+    file = JSON.parse(text)
+  } catch (error) {
+    throw new RheoError('not-json', 'file', `The file is not complete JSON: ${(error as Error).message}.`)
+  }
+  if (!isPlain(file) || file.format !== 'rheoscope') {
+    throw new RheoError('foreign', 'format', 'This is not a Rheoscope project: its “format” is not “rheoscope”.')
+  }
+  if (typeof file.version !== 'number' || !Number.isInteger(file.version) || file.version < 1) {
+    throw new RheoError('foreign', 'version', 'The project file does not say which version it is.')
+  }
+  if (file.version > DOCUMENT_VERSION) {
+    throw new RheoError('too-new', 'version', `The file was written by a newer Rheoscope (version ${file.version}; this one reads up to ${DOCUMENT_VERSION}).`)
+  }
+  return migrate(file)
+}
+
+/** What turns a file of one version into the next, by the version it starts from. */
+const MIGRATIONS: Readonly<Record<number, (file: Record<string, unknown>) => Record<string, unknown>>> = {}
+
+function migrate(file: Record<string, unknown>): unknown {
+  let current = file
+  for (let version = file.version as number; version < DOCUMENT_VERSION; version++) {
+    const step = MIGRATIONS[version]
+    if (!step) throw new RheoError('foreign', 'version', `There never was a version ${version} of the project file.`)
+    current = { ...step(current), version: version + 1 }
+  }
+  return current
+}

@@ -1,0 +1,93 @@
+import { never, type Literal } from '../document'
+import { FUNCTIONS } from './functions'
+import { ExpressionError, parseExpression, type Expression } from './parse'
+
+/** What names stand for when an expression is evaluated. */
+export type Environment = Readonly<Record<string, Literal>>
+
+/** The value of an expression. Throws an `ExpressionError` for a name the environment does not hold. */
+export const evaluate = (text: string, environment: Environment): Literal => valueOf(parseExpression(text), environment)
+
+/** Every name an expression reads, each once. */
+export function namesIn(text: string): readonly string[] {
+  const names = new Set<string>()
+  const visit = (node: Expression): void => {
+    switch (node.kind) {
+      case 'literal':
+        return
+      case 'name':
+        names.add(node.name)
+        return
+      case 'not':
+      case 'minus':
+        return visit(node.of)
+      case 'binary':
+        return [node.left, node.right].forEach(visit)
+      case 'if':
+        return [node.test, node.yes, node.no].forEach(visit)
+      case 'call':
+        return node.args.forEach(visit)
+      default:
+        return never(node, 'expression')
+    }
+  }
+  visit(parseExpression(text))
+  return [...names]
+}
+
+function valueOf(node: Expression, environment: Environment): Literal {
+  const of = (inner: Expression) => valueOf(inner, environment)
+  switch (node.kind) {
+    case 'literal':
+      return node.value
+    case 'name':
+      if (!Object.hasOwn(environment, node.name)) throw new ExpressionError(0, `Nothing is called “${node.name}”.`)
+      return environment[node.name]!
+    case 'not':
+      return of(node.of) !== true
+    case 'minus':
+      return -(of(node.of) as number)
+    case 'if':
+      return of(node.test) === true ? of(node.yes) : of(node.no)
+    case 'call':
+      return FUNCTIONS[node.name]!.call(...node.args.map((argument) => of(argument) as number))
+    case 'binary':
+      return binary(node, of)
+    default:
+      return never(node, 'expression')
+  }
+}
+
+function binary({ operator, left, right }: Extract<Expression, { kind: 'binary' }>, of: (inner: Expression) => Literal): Literal {
+  if (operator === '&&') return of(left) === true && of(right) === true
+  if (operator === '||') return of(left) === true || of(right) === true
+  const [a, b] = [of(left), of(right)]
+  switch (operator) {
+    case '+':
+      return typeof a === 'number' && typeof b === 'number' ? a + b : String(a) + String(b)
+    case '-':
+      return (a as number) - (b as number)
+    case '*':
+      return (a as number) * (b as number)
+    case '/':
+      return (a as number) / (b as number)
+    case '%':
+      return (a as number) % (b as number)
+    case '<':
+      return (a as number) < (b as number)
+    case '<=':
+      return (a as number) <= (b as number)
+    case '>':
+      return (a as number) > (b as number)
+    case '>=':
+      return (a as number) >= (b as number)
+    case '==':
+    case '===':
+      return a === b
+    case '!=':
+    case '!==':
+      return a !== b
+    default:
+      return never(operator, 'operator')
+  }
+}

@@ -1,0 +1,5 @@
+export { parseExpression, placeOf, ExpressionError, type Expression } from './parse'
+export { typeOf, type ExpressionType, type Scope } from './types'
+export { evaluate, namesIn, type Environment } from './evaluate'
+export { FUNCTIONS } from './functions'
+export { scopeOf, startEnvironment } from './scope'

@@ -1,0 +1,94 @@
+import jsep from 'jsep'
+import { RheoError } from '../document'
+import { FUNCTIONS } from './functions'
+
+/** An expression as a tree: the subset of ECMAScript that values and guards are written in. */
+export type Expression =
+  | { readonly kind: 'literal'; readonly value: number | string | boolean | null }
+  | { readonly kind: 'name'; readonly name: string }
+  | { readonly kind: 'not' | 'minus'; readonly of: Expression }
+  | { readonly kind: 'binary'; readonly operator: BinaryOperator; readonly left: Expression; readonly right: Expression }
+  | { readonly kind: 'if'; readonly test: Expression; readonly yes: Expression; readonly no: Expression }
+  | { readonly kind: 'call'; readonly name: string; readonly args: readonly Expression[] }
+
+export const BINARY_OPERATORS = ['+', '-', '*', '/', '%', '<', '<=', '>', '>=', '==', '===', '!=', '!==', '&&', '||'] as const
+
+export type BinaryOperator = (typeof BINARY_OPERATORS)[number]
+
+/** An error in an expression, with where in the text it stands (characters from the start). */
+export class ExpressionError extends RheoError {
+  constructor(readonly position: number, sentence: string) {
+    super('expression', `character ${position + 1}`, sentence)
+  }
+}
+
+const cache = new Map<string, Expression>()
+
+/** Reads an expression. Throws an `ExpressionError` with the place of what cannot be read. */
+export function parseExpression(text: string): Expression {
+  const known = cache.get(text)
+  if (known) return known
+  if (text.trim() === '') throw new ExpressionError(0, 'The expression is empty.')
+  let tree: jsep.Expression
+  try {
+    tree = jsep(text)
+  } catch (error) {
+    const { index = 0, description = 'it cannot be read' } = error as { index?: number; description?: string }
+    throw new ExpressionError(index, `At character ${index + 1}: ${description}.`)
+  }
+  const expression = translate(tree, text)
+  if (cache.size > 5000) cache.clear()
+  cache.set(text, expression)
+  return expression
+}
+
+function translate(node: jsep.Expression, text: string): Expression {
+  const inner = (child: unknown) => translate(child as jsep.Expression, text)
+  switch (node.type) {
+    case 'Literal':
+      return { kind: 'literal', value: node.value as number | string | boolean | null }
+    case 'Identifier':
+    case 'MemberExpression':
+      return { kind: 'name', name: dottedName(node, text) }
+    case 'UnaryExpression':
+      if (node.operator === '!') return { kind: 'not', of: inner(node.argument) }
+      if (node.operator === '-') return { kind: 'minus', of: inner(node.argument) }
+      break
+    case 'BinaryExpression':
+    case 'LogicalExpression': {
+      const operator = BINARY_OPERATORS.find((known) => known === node.operator)
+      if (!operator) break
+      return { kind: 'binary', operator, left: inner(node.left), right: inner(node.right) }
+    }
+    case 'ConditionalExpression':
+      return { kind: 'if', test: inner(node.test), yes: inner(node.consequent), no: inner(node.alternate) }
+    case 'CallExpression': {
+      const name = dottedName(node.callee as jsep.Expression, text)
+      const args = (node.arguments as jsep.Expression[]).map((argument) => translate(argument, text))
+      const known = Object.hasOwn(FUNCTIONS, name) ? FUNCTIONS[name] : undefined
+      if (!known) throw new ExpressionError(placeOf(text, name), `There is no function “${name}”. Known: ${Object.keys(FUNCTIONS).join(', ')}.`)
+      if (args.length < known.least || args.length > known.most) {
+        throw new ExpressionError(placeOf(text, name), `“${name}” takes ${known.takes}.`)
+      }
+      return { kind: 'call', name, args }
+    }
+    case 'Compound':
+      throw new ExpressionError(text.length, 'The expression has several parts with nothing between them.')
+  }
+  const what = 'operator' in node ? `“${String(node.operator)}”` : node.type
+  throw new ExpressionError('operator' in node ? placeOf(text, String(node.operator)) : 0, `${what} cannot be used in an expression.`)
+}
+
+function dottedName(node: jsep.Expression, text: string): string {
+  if (node.type === 'Identifier') return node.name as string
+  if (node.type === 'MemberExpression' && node.computed === false) {
+    return `${dottedName(node.object as jsep.Expression, text)}.${dottedName(node.property as jsep.Expression, text)}`
+  }
+  throw new ExpressionError(0, 'A name is made of words joined by dots.')
+}
+
+/** Where a word first stands in a text as a whole word; the start when it does not. */
+export function placeOf(text: string, word: string): number {
+  const escaped = word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
+  return Math.max(0, text.search(new RegExp(/^\w/.test(word) ? `(?<![\\w.])${escaped}(?!\\w)` : escaped)))
+}

@@ -1,0 +1,160 @@
+import Yoga, { Align, Direction, Edge, FlexDirection, Gutter, Justify, MeasureMode, PositionType, Wrap, type Node } from 'yoga-layout'
+import { linesHeight, textLines, textWidth } from './text'
+import { casedText, textStyleOf } from './text-style'
+
+/** A part with its property values, as far as layout reads them. */
+export interface LayoutNode {
+  readonly id: string
+  readonly kind: string
+  readonly values: Readonly<Record<string, unknown>>
+  readonly children: readonly LayoutNode[]
+}
+
+/** In px, relative to the holding part. */
+export interface Rectangle {
+  readonly x: number
+  readonly y: number
+  readonly width: number
+  readonly height: number
+}
+
+export interface Size {
+  readonly width: number
+  readonly height: number
+}
+
+const number = (node: LayoutNode, property: string): number => node.values[property] as number
+
+const isFlex = (node: LayoutNode): boolean => node.values.layout === 'row' || node.values.layout === 'column'
+
+/** Whether anything below a part has to be laid out at all; a tree of fixed places does not. */
+export const needsLayout = (node: LayoutNode): boolean =>
+  isFlex(node) || node.values.widthFrom === 'content' || node.values.heightFrom === 'content' || node.children.some(needsLayout)
+
+/** Where every part of a tree lies: rows and columns by the flex engine, everything else where it was put. */
+export function layOut(root: LayoutNode): ReadonlyMap<string, Rectangle> {
+  const places = new Map<string, Rectangle>()
+  place(root, { x: number(root, 'x'), y: number(root, 'y') }, null)
+  return places
+
+  function place(node: LayoutNode, at: { x: number; y: number }, given: Size | null): void {
+    if (isFlex(node)) {
+      placeFlex(node, at, given)
+      return
+    }
+    places.set(node.id, { ...at, ...(given ?? naturalSize(node)) })
+    for (const child of node.children) place(child, { x: number(child, 'x'), y: number(child, 'y') }, null)
+  }
+
+  function placeFlex(node: LayoutNode, at: { x: number; y: number }, given: Size | null): void {
+    const flex = flexNode(node, null)
+    if (given) setSize(flex, given)
+    flex.calculateLayout(undefined, undefined, Direction.LTR)
+    read(node, flex, at)
+    flex.freeRecursive()
+  }
+
+  function read(node: LayoutNode, flex: Node, at: { x: number; y: number }): void {
+    places.set(node.id, { ...at, width: flex.getComputedWidth(), height: flex.getComputedHeight() })
+    node.children.forEach((child, index) => {
+      const inner = flex.getChild(index)
+      const there = { x: inner.getComputedLeft(), y: inner.getComputedTop() }
+      if (isFlex(child)) read(child, inner, there)
+      else place(child, there, { width: inner.getComputedWidth(), height: inner.getComputedHeight() })
+    })
+  }
+}
+
+/** The size of a part nobody else sizes: as set, or what its content takes. */
+export function naturalSize(node: LayoutNode): Size {
+  const fixed = { width: number(node, 'width'), height: number(node, 'height') }
+  const { widthFrom, heightFrom } = node.values
+  if (widthFrom !== 'content' && heightFrom !== 'content') return fixed
+  const content = contentSize(node, widthFrom === 'content' ? Infinity : fixed.width)
+  return {
+    width: widthFrom === 'content' ? content.width : fixed.width,
+    height: heightFrom === 'content' ? content.height : fixed.height,
+  }
+}
+
+function contentSize(node: LayoutNode, widthPx: number): Size {
+  if (node.kind === 'text') return textSize(node, widthPx)
+  if (isFlex(node)) {
+    const flex = flexNode(node, null)
+    flex.calculateLayout(undefined, undefined, Direction.LTR)
+    const size = { width: flex.getComputedWidth(), height: flex.getComputedHeight() }
+    flex.freeRecursive()
+    return size
+  }
+  if (node.children.length === 0) return { width: number(node, 'width'), height: number(node, 'height') }
+  const ends = node.children.map((child) => {
+    const size = naturalSize(child)
+    return { right: number(child, 'x') + size.width, bottom: number(child, 'y') + size.height }
+  })
+  return { width: Math.max(0, ...ends.map(({ right }) => right)), height: Math.max(0, ...ends.map(({ bottom }) => bottom)) }
+}
+
+function textSize(node: LayoutNode, widthPx: number): Size {
+  const style = textStyleOf(node.values)
+  const text = casedText(node.values.text as string, node.values.fontCase)
+  const lines = textLines(text, style, widthPx, node.values.textWrap === true, false)
+  return { width: Math.max(...lines.map((line) => textWidth(line, style))), height: linesHeight(lines.length, style) }
+}
+
+const ALIGN: Readonly<Record<string, Align>> = { start: Align.FlexStart, center: Align.Center, end: Align.FlexEnd, stretch: Align.Stretch }
+
+const JUSTIFY: Readonly<Record<string, Justify>> = {
+  start: Justify.FlexStart, center: Justify.Center, end: Justify.FlexEnd,
+  'space-between': Justify.SpaceBetween, 'space-around': Justify.SpaceAround, 'space-evenly': Justify.SpaceEvenly,
+}
+
+function flexNode(node: LayoutNode, holder: LayoutNode | null): Node {
+  const flex = Yoga.Node.create()
+  applySizing(flex, node, holder)
+  if (!isFlex(node)) {
+    if (node.kind === 'text') measureText(flex, node)
+    return flex
+  }
+  flex.setFlexDirection(node.values.layout === 'row' ? FlexDirection.Row : FlexDirection.Column)
+  flex.setFlexWrap(node.values.wrap === true ? Wrap.Wrap : Wrap.NoWrap)
+  flex.setAlignItems(ALIGN[node.values.align as string] ?? Align.FlexStart)
+  flex.setJustifyContent(JUSTIFY[node.values.justify as string] ?? Justify.FlexStart)
+  flex.setGap(Gutter.All, number(node, 'gap'))
+  flex.setPadding(Edge.Top, number(node, 'paddingTop'))
+  flex.setPadding(Edge.Right, number(node, 'paddingRight'))
+  flex.setPadding(Edge.Bottom, number(node, 'paddingBottom'))
+  flex.setPadding(Edge.Left, number(node, 'paddingLeft'))
+  node.children.forEach((child, index) => flex.insertChild(flexNode(child, node), index))
+  return flex
+}
+
+function applySizing(flex: Node, node: LayoutNode, holder: LayoutNode | null): void {
+  const { widthFrom, heightFrom } = node.values
+  const natural = isFlex(node) ? { width: number(node, 'width'), height: number(node, 'height') } : naturalSize(node)
+  const isText = node.kind === 'text'
+  if (widthFrom === 'fixed' || (widthFrom === 'content' && !isFlex(node) && !isText)) flex.setWidth(natural.width)
+  if (heightFrom === 'fixed' || (heightFrom === 'content' && !isFlex(node) && !isText)) flex.setHeight(natural.height)
+  if (holder === null) return
+  const along = holder.values.layout === 'row' ? widthFrom : heightFrom
+  const across = holder.values.layout === 'row' ? heightFrom : widthFrom
+  if (along === 'fill') {
+    flex.setFlexGrow(1)
+    flex.setFlexShrink(1)
+    flex.setFlexBasis(0)
+  }
+  if (across === 'fill') flex.setAlignSelf(Align.Stretch)
+  if (node.values.inFlow === false) {
+    flex.setPositionType(PositionType.Absolute)
+    flex.setPosition(Edge.Left, number(node, 'x'))
+    flex.setPosition(Edge.Top, number(node, 'y'))
+  }
+}
+
+function measureText(flex: Node, node: LayoutNode): void {
+  flex.setMeasureFunc((width, widthMode) => textSize(node, widthMode === MeasureMode.Undefined ? Infinity : width))
+}
+
+function setSize(flex: Node, size: Size): void {
+  flex.setWidth(size.width)
+  flex.setHeight(size.height)
+}

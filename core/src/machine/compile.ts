@@ -1,0 +1,79 @@
+import {
+  componentOf, propertiesOf, RheoError,
+  type Component, type Project, type Rule, type TriggerKind,
+} from '../document'
+import type { Compiled, CompiledPart } from './compiled'
+import { Resolver } from './targets'
+
+/** What compiling reads of a project: when these are the same, so is the result. */
+interface Cached {
+  readonly project: Project
+  readonly compiled: Compiled
+}
+
+const cache = new WeakMap<Component, Cached>()
+
+/**
+ * Compiles a component with everything inside it; asked again for an unchanged one it answers at once.
+ * Throws `gone` for an instance of a component that is missing and `contains-itself` for one inside itself.
+ */
+export function compile(project: Project, component: Component, holders: readonly string[] = []): Compiled {
+  if (holders.includes(component.id)) {
+    throw new RheoError('contains-itself', `components/${component.id}`, `“${component.name}” would contain itself; a component cannot be inside its own instances.`)
+  }
+  const known = cache.get(component)
+  if (known && isStillGood(known, project)) return known.compiled
+  const compiled = build(project, component, [...holders, component.id])
+  cache.set(component, { project, compiled })
+  return compiled
+}
+
+function isStillGood({ project: old, compiled }: Cached, project: Project): boolean {
+  if (old === project) return true
+  if (old.tokens !== project.tokens || old.motion !== project.motion || old.variables !== project.variables) return false
+  return compiled.instances.every(({ part, compiled: inner }) => {
+    const now = componentOf(project, part.component)
+    return now === inner.component && isStillGood({ project: old, compiled: inner }, project)
+  })
+}
+
+function build(project: Project, component: Component, holders: readonly string[]): Compiled {
+  const parts = treeOf(component)
+  const instances = parts.flatMap(({ part, index }) => {
+    if (part.kind !== 'instance') return []
+    const inner = componentOf(project, part.component)
+    if (!inner) throw new RheoError('gone', `components/${component.id}/parts/${part.id}`, `“${part.name}” is an instance of a component that is gone.`)
+    return [{ part, index, compiled: compile(project, inner, holders) }]
+  })
+  const resolver = new Resolver(project, component, parts, instances)
+  return {
+    project, component, parts, root: parts[0]!, instances,
+    partIndex: new Map(parts.map(({ part, index }) => [part.id, index])),
+    rulesOn: rulesByTrigger(component),
+    targetsOf: (states, environment) => resolver.targetsOf(states, environment),
+  }
+}
+
+function treeOf(component: Component): readonly CompiledPart[] {
+  const children = new Map<string, CompiledPart[]>()
+  const parts = component.parts.map((part, index): CompiledPart => {
+    const own: CompiledPart[] = []
+    children.set(part.id, own)
+    return { index, part, children: own, properties: propertiesOf(part.kind) }
+  })
+  for (const compiled of parts) {
+    if (compiled.part.parent !== null) children.get(compiled.part.parent)?.push(compiled)
+  }
+  return parts
+}
+
+function rulesByTrigger(component: Component): ReadonlyMap<TriggerKind, readonly Rule[]> {
+  const byTrigger = new Map<TriggerKind, Rule[]>()
+  for (const rule of component.rules) {
+    const rules = byTrigger.get(rule.trigger.on) ?? []
+    rules.push(rule)
+    byTrigger.set(rule.trigger.on, rules)
+  }
+  return byTrigger
+}
+

@@ -1,0 +1,56 @@
+import { propertyDefinition, type Literal } from '../document'
+import { fromToken, interpolate, parseEasing, type Easing, type Interpolator, type Shown } from '../motion'
+import type { Compiled, Targets } from './compiled'
+
+/** A property of a part in a continuous motion: it repeats for as long as its state lasts. */
+export interface Cycle {
+  readonly part: number
+  readonly property: string
+  readonly axis: number
+  readonly startMs: number
+  readonly durationMs: number
+  readonly ease: Easing
+  readonly turnsBack: boolean
+  /** How many times; Infinity for ever. */
+  readonly times: number
+  readonly from: Literal
+  readonly to: Literal
+  readonly valueAt: Interpolator
+}
+
+/** The continuous motions a state brings with it; none when it is not continuous. */
+export function cyclesOf(compiled: Compiled, targets: Targets, axisIndex: number, state: string, atMs: number): readonly Cycle[] {
+  const continuous = compiled.component.axes[axisIndex]!.states.find(({ id }) => id === state)?.continuous
+  if (!continuous) return []
+  const { tokens } = compiled.project
+  const durationMs = fromToken<number>(continuous.durationMs, tokens)
+  const { ease } = parseEasing(fromToken<string>(continuous.easing, tokens))
+  return Object.entries(continuous.to).flatMap(([part, properties]) => {
+    const index = compiled.partIndex.get(part)
+    if (index === undefined) return []
+    return Object.entries(properties).flatMap(([property, to]): Cycle[] => {
+      const definition = propertyDefinition(property)
+      const from = targets.values[index]![property]
+      if (!definition || from === undefined || typeof to === 'object') return []
+      const valueAt = interpolate(definition, from, to, { turn: continuous.turn ?? 'as written', colourSpace: 'oklab' })
+      if (!valueAt) return []
+      return [{
+        part: index, property, axis: axisIndex, startMs: atMs, durationMs, ease, valueAt, from, to,
+        turnsBack: continuous.repeat === 'back and forth', times: continuous.times ?? Infinity,
+      }]
+    })
+  })
+}
+
+/** How many repetitions are through at an instant, with the fraction of the present one. */
+export const turnsDone = (cycle: Cycle, atMs: number): number =>
+  cycle.durationMs <= 0 ? cycle.times : Math.min(cycle.times, Math.max(0, (atMs - cycle.startMs) / cycle.durationMs))
+
+export function cycleValue(cycle: Cycle, atMs: number): Shown {
+  const turns = turnsDone(cycle, atMs)
+  const isOver = turns === cycle.times
+  const round = isOver ? Math.ceil(turns) - 1 : Math.floor(turns)
+  const fraction = isOver ? 1 : turns - round
+  const runsBack = cycle.turnsBack && round % 2 === 1
+  return cycle.valueAt(cycle.ease(runsBack ? 1 - fraction : fraction))
+}

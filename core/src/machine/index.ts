@@ -1,0 +1,7 @@
+export { surfaceComponent, type Surface } from './surface'
+export { compile } from './compile'
+export type { Compiled, CompiledPart, Targets, Values, ValueProblem } from './compiled'
+export { changesBetween, looksIn, type TargetChange } from './targets'
+export * from './instance'
+export { changeState, changeEnvironment, settle } from './transition'
+export { cycleValue, turnsDone, type Cycle } from './cycle'

@@ -1,0 +1,148 @@
+import { axisOf, holdsIn, stateOf, type Literal, type Rule, type TriggerKind } from '../document'
+import { evaluate } from '../expression'
+import { laneEndMs, laneValue, type Lane, type Shown } from '../motion'
+import type { Compiled, Targets } from './compiled'
+import { cycleValue, cyclesOf, type Cycle } from './cycle'
+
+/** A timer of a state: counting, or waiting for the axis to settle before it starts to. */
+export interface Timer {
+  readonly rule: Rule
+  readonly axis: number
+  /** When it is due; null while it waits for the axis to settle. */
+  readonly dueMs: number | null
+}
+
+/** Everything about one instance at one instant, as an immutable value. */
+export interface Instance {
+  /** Where it stands: the names of the instance parts that hold it, outermost first; empty for the surface itself. */
+  readonly path: string
+  readonly compiled: Compiled
+  /** The state of each axis. */
+  readonly states: readonly string[]
+  /** The state each axis came from; null before its first change. */
+  readonly cameFrom: readonly (string | null)[]
+  /** Parameters and variables by name. */
+  readonly environment: Readonly<Record<string, Literal>>
+  readonly targets: Targets
+  readonly lanes: readonly Lane[]
+  readonly cycles: readonly Cycle[]
+  readonly timers: readonly Timer[]
+  /** When the motion of each axis ends; null once it has settled. */
+  readonly settlesMs: readonly (number | null)[]
+  readonly enteredMs: readonly number[]
+}
+
+export interface InstanceStart {
+  readonly path: string
+  readonly compiled: Compiled
+  readonly environment: Readonly<Record<string, Literal>>
+  /** Where axes begin, when not at their own start state. */
+  readonly states: Readonly<Record<string, string>>
+  readonly atMs: number
+}
+
+/** An instance that has just appeared: settled in its start states, its timers counting. */
+export function startInstance({ path, compiled, environment, states: given, atMs }: InstanceStart): Instance {
+  const { axes } = compiled.component
+  const states = axes.map((axis) => {
+    const wanted = given[axis.id]
+    return wanted !== undefined && stateOf(axis, wanted) ? wanted : axis.start
+  })
+  const targets = compiled.targetsOf(states, environment)
+  const resting: Instance = {
+    path, compiled, states, environment, targets,
+    cameFrom: axes.map(() => null),
+    lanes: [], cycles: [], timers: [],
+    settlesMs: axes.map(() => null),
+    enteredMs: axes.map(() => atMs),
+  }
+  return axes.reduce<Instance>(
+    (instance, _axis, index) => ({
+      ...instance,
+      cycles: [...instance.cycles, ...cyclesOf(compiled, targets, index, states[index]!, atMs)],
+      timers: [...instance.timers, ...timersOf(compiled, index, states[index]!, atMs, true)],
+    }),
+    resting,
+  )
+}
+
+/** The timers a state starts when an axis enters it; those that count from settling wait unless it already has. */
+export function timersOf(compiled: Compiled, axisIndex: number, state: string, atMs: number, isSettled: boolean): readonly Timer[] {
+  const axis = compiled.component.axes[axisIndex]!
+  return [...rulesFor(compiled, 'after'), ...rulesFor(compiled, 'every')]
+    .filter((rule) => rule.axis === axis.id && rule.target.go !== 'nothing' && holdsIn(rule, state))
+    .map((rule): Timer => {
+      const { ms, since } = rule.trigger as { ms: number; since: 'entering' | 'settling' }
+      return { rule, axis: axisIndex, dueMs: since === 'entering' || isSettled ? atMs + ms : null }
+    })
+}
+
+export const rulesFor = (compiled: Compiled, trigger: TriggerKind): readonly Rule[] => compiled.rulesOn.get(trigger) ?? []
+
+/** Whether a rule could fire now: its axis is in one of its states and its guard is true. */
+export function canFire(instance: Instance, rule: Rule): boolean {
+  const index = instance.compiled.component.axes.findIndex(({ id }) => id === rule.axis)
+  if (rule.target.go === 'nothing' || !holdsIn(rule, instance.states[index]!)) return false
+  if (rule.guard === null) return true
+  try {
+    return evaluate(rule.guard, instance.environment) === true
+  } catch {
+    // A guard that cannot be evaluated is reported as a finding; it never holds.
+    return false
+  }
+}
+
+/** The rules that fire for an event: for each axis the first in order that can. `part` null is the component itself. */
+export function rulesThatFire(instance: Instance, trigger: TriggerKind, part: string | null): readonly Rule[] {
+  const candidates = rulesFor(instance.compiled, trigger).filter((rule) => rule.part === part)
+  if (candidates.length === 0) return candidates
+  return instance.compiled.component.axes.flatMap(
+    (axis) => candidates.find((rule) => rule.axis === axis.id && canFire(instance, rule)) ?? [],
+  )
+}
+
+/** The state a rule leads to from where its axis is now; null when it stays. */
+export function targetState(instance: Instance, rule: Rule): string | null {
+  const axis = axisOf(instance.compiled.component, rule.axis)
+  if (!axis) return null
+  const index = instance.compiled.component.axes.indexOf(axis)
+  const now = instance.states[index]!
+  const { target } = rule
+  switch (target.go) {
+    case 'state':
+      return target.state
+    case 'back':
+      return instance.cameFrom[index] ?? null
+    case 'next':
+    case 'previous': {
+      const step = target.go === 'next' ? 1 : -1
+      const place = axis.states.findIndex(({ id }) => id === now) + step
+      const count = axis.states.length
+      if (!target.wrap && (place < 0 || place >= count)) return null
+      return axis.states[(place + count) % count]!.id
+    }
+    case 'stay':
+    case 'nothing':
+      return null
+  }
+}
+
+/** What a property of a part shows at an instant. */
+export function shownValue(instance: Instance, part: number, property: string, atMs: number): Shown {
+  const cycle = instance.cycles.find((each) => each.part === part && each.property === property)
+  if (cycle) return cycleValue(cycle, atMs)
+  const lane = instance.lanes.find((each) => each.part === part && each.property === property)
+  return lane ? laneValue(lane, atMs) : (instance.targets.values[part]![property] ?? null)
+}
+
+/** When something next happens of itself: a timer is due or an axis settles. Infinity when nothing will. */
+export function nextDueMs(instance: Instance): number {
+  let due = Infinity
+  for (const timer of instance.timers) if (timer.dueMs !== null && timer.dueMs < due) due = timer.dueMs
+  for (const settles of instance.settlesMs) if (settles !== null && settles < due) due = settles
+  return due
+}
+
+/** Whether anything of the instance is moving at that instant. */
+export const isMoving = (instance: Instance, atMs: number): boolean =>
+  instance.cycles.length > 0 || instance.lanes.some((lane) => laneEndMs(lane) > atMs)

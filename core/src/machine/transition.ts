@@ -1,0 +1,79 @@
+import { propertyDefinition, type Literal, type Rule } from '../document'
+import { laneEndMs, motionSources, resolveTiming, startLane, type Lane, type MotionSources, type Shown } from '../motion'
+import type { Targets } from './compiled'
+import { cyclesOf } from './cycle'
+import { shownValue, timersOf, type Instance } from './instance'
+import { changesBetween, type TargetChange } from './targets'
+
+/**
+ * The instance after one of its axes has gone to another state: the state changes at once, then what is shown sets
+ * out from where it is towards the new targets, and the new state's timers start. Going to the state it is in
+ * enters it afresh.
+ */
+export function changeState(instance: Instance, axisIndex: number, to: string, rule: Rule | null, atMs: number): Instance {
+  const { compiled } = instance
+  const axis = compiled.component.axes[axisIndex]!
+  const from = instance.states[axisIndex]!
+  const states = instance.states.with(axisIndex, to)
+  const targets = compiled.targetsOf(states, instance.environment)
+  const sources = motionSources(compiled.project, compiled.component, axis.id, from, to, rule)
+  const lanes = lanesTowards(instance, targets, changesFor(instance, targets, axisIndex), axisIndex, sources, atMs)
+  const settlesMs = lanes.reduce((end, lane) => (lane.axis === axisIndex ? Math.max(end, laneEndMs(lane)) : end), atMs)
+  return {
+    ...instance, states, targets, lanes,
+    cameFrom: instance.cameFrom.with(axisIndex, from),
+    cycles: [...instance.cycles.filter((cycle) => cycle.axis !== axisIndex), ...cyclesOf(compiled, targets, axisIndex, to, atMs)],
+    timers: [...instance.timers.filter((timer) => timer.axis !== axisIndex), ...timersOf(compiled, axisIndex, to, atMs, false)],
+    settlesMs: instance.settlesMs.with(axisIndex, settlesMs),
+    enteredMs: instance.enteredMs.with(axisIndex, atMs),
+  }
+}
+
+/** The instance with other names in its environment; what depends on them changes at once. */
+export function changeEnvironment(instance: Instance, environment: Readonly<Record<string, Literal>>): Instance {
+  const targets = instance.compiled.targetsOf(instance.states, environment)
+  if (targets === instance.targets) return { ...instance, environment }
+  const changed = changesBetween(instance.targets, targets)
+  const stands = (lane: Lane) => !changed.some(({ part, property }) => part === lane.part && property === lane.property)
+  return { ...instance, environment, targets, lanes: instance.lanes.filter(stands) }
+}
+
+/** The instance once the motion of an axis has ended: its lanes are gone and timers that waited for it count. */
+export function settle(instance: Instance, axisIndex: number, atMs: number): Instance {
+  return {
+    ...instance,
+    lanes: instance.lanes.filter((lane) => lane.axis !== axisIndex || laneEndMs(lane) > atMs),
+    settlesMs: instance.settlesMs.with(axisIndex, null),
+    timers: instance.timers.map((timer) =>
+      timer.axis === axisIndex && timer.dueMs === null ? { ...timer, dueMs: atMs + (timer.rule.trigger as { ms: number }).ms } : timer,
+    ),
+  }
+}
+
+/** What differs between targets, and what the continuous motion that ends leaves away from its target. */
+function changesFor(instance: Instance, targets: Targets, axisIndex: number): readonly TargetChange[] {
+  const changed = changesBetween(instance.targets, targets)
+  const stopped = instance.cycles.filter((cycle) => cycle.axis === axisIndex)
+  if (stopped.length === 0) return changed
+  const isNew = (cycle: TargetChange) => !changed.some(({ part, property }) => part === cycle.part && property === cycle.property)
+  return [...changed, ...stopped.filter(isNew).map(({ part, property }) => ({ part, property }))]
+}
+
+function lanesTowards(
+  instance: Instance, targets: Targets, changes: readonly TargetChange[], axis: number, sources: MotionSources, atMs: number,
+): readonly Lane[] {
+  const lanes = instance.lanes.filter((lane) => laneEndMs(lane) > atMs)
+  for (const { part, property } of changes) {
+    const definition = propertyDefinition(property)
+    const at = lanes.findIndex((lane) => lane.part === part && lane.property === property)
+    const running = lanes[at]
+    if (at >= 0) lanes.splice(at, 1)
+    if (!definition) continue
+    const to = targets.values[part]![property] ?? definition.initial
+    const shown: Shown = shownValue(instance, part, property, atMs)
+    const timing = resolveTiming(sources, instance.compiled.project.tokens, instance.compiled.component.parts[part]!.id, property)
+    const lane = startLane({ part, definition, axis, atMs, shown, to, timing, running })
+    if (lane) lanes.push(lane)
+  }
+  return lanes
+}

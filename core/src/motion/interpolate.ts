@@ -1,0 +1,159 @@
+import {
+  isGradient, sameValue,
+  type Colour, type ColourSpace, type Gradient, type Literal, type Paint, type PropertyDefinition, type Shadow, type Turn,
+} from '../document'
+import { formatColour, fromOklab, mixPremultiplied, parseColour, toOklab } from './colour'
+import { interpolateOutline } from './outline'
+
+/** Two values shown over one another, `at` of the way from the first to the second. */
+export interface CrossFade {
+  readonly crossFade: readonly [Literal, Literal]
+  readonly at: number
+}
+
+/** What a property shows at one instant. */
+export type Shown = Literal | CrossFade
+
+export type Interpolator = (p: number) => Shown
+
+export interface Mixing {
+  readonly turn: Turn
+  readonly colourSpace: ColourSpace
+}
+
+export const isCrossFade = (value: unknown): value is CrossFade =>
+  typeof value === 'object' && value !== null && 'crossFade' in value
+
+/**
+ * What lies between two values of a property: `p` is 0 at `from` and 1 at `to` and may overshoot.
+ * Null when the property does not travel but changes at once.
+ */
+export function interpolate(definition: PropertyDefinition, from: Literal, to: Literal, mixing: Mixing): Interpolator | null {
+  switch (definition.type) {
+    case 'number':
+    case 'length':
+    case 'ratio':
+      return interpolateNumber(from as number, to as number, definition.min, definition.max)
+    case 'angle':
+      return interpolateAngle(from as number, to as number, mixing.turn)
+    case 'colour':
+      return interpolateColour(from as Colour, to as Colour, mixing.colourSpace)
+    case 'paint':
+      return interpolatePaint(from as Paint, to as Paint, mixing.colourSpace)
+    case 'text':
+      return definition.group === 'answer' ? null : crossFade(from, to)
+    case 'yesNo':
+      return definition.name === 'visible' ? interpolateVisibility(from as boolean, to as boolean) : null
+    case 'path':
+      return interpolateOutline(from as string, to as string) ?? crossFade(from, to)
+    case 'shadows':
+      return interpolateShadows(from as readonly Shadow[], to as readonly Shadow[], mixing.colourSpace)
+    case 'dash':
+      return interpolateNumbers(from as readonly number[], to as readonly number[])
+    case 'choice':
+      return null
+  }
+}
+
+/** Straight from a to b, kept within the bounds where there are some. */
+export function interpolateNumber(a: number, b: number, min = -Infinity, max = Infinity): (p: number) => number {
+  const way = b - a
+  if (min === -Infinity && max === Infinity) return (p) => (p === 1 ? b : a + way * p)
+  return (p) => (p === 1 ? b : Math.min(max, Math.max(min, a + way * p)))
+}
+
+/** From one angle in degrees to another, turning as told; ends at exactly b. */
+export function interpolateAngle(a: number, b: number, turn: Turn): (p: number) => number {
+  const way = turnBetween(a, b, turn)
+  return (p) => (p === 1 ? b : a + way * p)
+}
+
+/** By how many degrees one turns from a to b: `shortest` within ±180, `clockwise` 0..360, `counterclockwise` −360..0. */
+export function turnBetween(a: number, b: number, turn: Turn): number {
+  if (turn === 'as written') return b - a
+  const clockwise = (((b - a) % 360) + 360) % 360
+  if (turn === 'clockwise') return clockwise
+  if (turn === 'counterclockwise') return clockwise === 0 ? 0 : clockwise - 360
+  return clockwise > 180 ? clockwise - 360 : clockwise
+}
+
+export function interpolateColour(a: Colour, b: Colour, space: ColourSpace): (p: number) => Colour {
+  const from = parseColour(a)
+  const to = parseColour(b)
+  if (space === 'srgb') {
+    const mix = mixPremultiplied(from, to)
+    return (p) => (p === 1 ? b : formatColour(...mix(p)))
+  }
+  const mix = mixPremultiplied(toOklab(from), toOklab(to))
+  return (p) => (p === 1 ? b : formatColour(...fromOklab(mix(p))))
+}
+
+/** Colours and gradients mix, a missing paint counting as the other one made transparent. */
+export function interpolatePaint(a: Paint, b: Paint, space: ColourSpace): (p: number) => Paint {
+  if (a === null && b === null) return () => null
+  if (a === null) return interpolatePaint(transparent(b!), b, space)
+  if (b === null) {
+    const mix = interpolatePaint(a, transparent(a), space)
+    return (p) => (p === 1 ? null : mix(p))
+  }
+  if (typeof a === 'string' && typeof b === 'string') return interpolateColour(a, b, space)
+  if (isGradient(a) && isGradient(b) && a.gradient !== b.gradient) return (p) => (p < 0.5 ? a : b)
+  return interpolateGradient(asGradient(a, b), asGradient(b, a), b, space)
+}
+
+function interpolateGradient(a: Gradient, b: Gradient, end: Paint, space: ColourSpace): (p: number) => Paint {
+  const count = Math.max(a.stops.length, b.stops.length)
+  const stops = Array.from({ length: count }, (_, index) => {
+    const from = a.stops[Math.min(index, a.stops.length - 1)]!
+    const to = b.stops[Math.min(index, b.stops.length - 1)]!
+    return { colour: interpolateColour(from.colour, to.colour, space), at: interpolateNumber(from.at, to.at, 0, 1) }
+  })
+  const angle = interpolateAngle(a.angleDeg, b.angleDeg, 'shortest')
+  return (p) => {
+    if (p === 1) return end
+    return { gradient: b.gradient, angleDeg: angle(p), stops: stops.map(({ colour, at }) => ({ colour: colour(p), at: at(p) })) }
+  }
+}
+
+const asGradient = (paint: string | Gradient, like: Paint): Gradient =>
+  isGradient(paint)
+    ? paint
+    : { ...(like as Gradient), stops: (like as Gradient).stops.map(({ at }) => ({ colour: paint, at })) }
+
+const transparent = (paint: string | Gradient): string | Gradient =>
+  isGradient(paint)
+    ? { ...paint, stops: paint.stops.map((stop) => ({ ...stop, colour: transparent(stop.colour) as string })) }
+    : `${paint.slice(0, 7)}00`
+
+/** Shows at once when entering and hides at the end when leaving. */
+export const interpolateVisibility = (a: boolean, b: boolean): ((p: number) => boolean) => (p) => (p >= 1 ? b : a || b)
+
+/** Both values over one another; a change to the same value is no change. */
+export function crossFade(a: Literal, b: Literal): Interpolator {
+  if (sameValue(a, b)) return () => b
+  return (p) => (p <= 0 ? a : p >= 1 ? b : { crossFade: [a, b], at: p })
+}
+
+/** Number by number; the shorter list is continued with zeros. */
+export function interpolateNumbers(a: readonly number[], b: readonly number[]): (p: number) => readonly number[] {
+  const count = Math.max(a.length, b.length)
+  const each = Array.from({ length: count }, (_, index) => interpolateNumber(a[index] ?? 0, b[index] ?? 0, 0))
+  return (p) => (p === 1 ? b : each.map((mix) => mix(p)))
+}
+
+function interpolateShadows(a: readonly Shadow[], b: readonly Shadow[], space: ColourSpace): (p: number) => readonly Shadow[] {
+  const count = Math.max(a.length, b.length)
+  const each = Array.from({ length: count }, (_, index) => {
+    const from = a[index] ?? unseen(b[index]!)
+    const to = b[index] ?? unseen(a[index]!)
+    const colour = interpolateColour(from.colour, to.colour, space)
+    const x = interpolateNumber(from.x, to.x)
+    const y = interpolateNumber(from.y, to.y)
+    const blur = interpolateNumber(from.blur, to.blur, 0)
+    const spread = interpolateNumber(from.spread, to.spread)
+    return (p: number): Shadow => ({ x: x(p), y: y(p), blur: blur(p), spread: spread(p), colour: colour(p), inset: to.inset })
+  })
+  return (p) => (p === 1 ? b : each.map((mix) => mix(p)))
+}
+
+const unseen = (shadow: Shadow): Shadow => ({ ...shadow, x: 0, y: 0, blur: 0, spread: 0, colour: transparent(shadow.colour) as string })

@@ -1,0 +1,80 @@
+import {
+  isToken, RheoError,
+  type ColourSpace, type Component, type InterruptionPolicy, type Motion, type Project, type Rule, type Timing, type Token, type TokenValue, type Turn,
+} from '../document'
+import { parseEasing, type Easing, type ParsedEasing } from './easing'
+
+/** A timing with nothing left open. */
+export interface ResolvedTiming {
+  readonly delayMs: number
+  readonly durationMs: number
+  readonly ease: Easing
+  /** As written, for people. */
+  readonly easing: string
+  readonly jump: 'start' | 'end' | null
+  readonly turn: Turn
+  readonly colourSpace: ColourSpace
+}
+
+/** The motions that may decide a timing, the most specific first. */
+export type MotionSources = readonly Motion[]
+
+/** What decides the motion of a change: the rule, the pair of states, the component, the project. */
+export function motionSources(
+  project: Project, component: Component, axis: string, from: string, to: string, rule: Rule | null,
+): MotionSources {
+  const matches = (said: string | null, state: string) => said === null || said === state
+  const pairs = component.pairs
+    .filter((pair) => pair.axis === axis && matches(pair.from, from) && matches(pair.to, to))
+    .toSorted((a, b) => specificity(b) - specificity(a))
+    .map((pair) => pair.motion)
+  return [rule?.motion, ...pairs, component.motion, project.motion].filter((motion) => motion != null)
+}
+
+const specificity = (pair: { from: string | null; to: string | null }): number =>
+  (pair.from === null ? 0 : 1) + (pair.to === null ? 0 : 1)
+
+/**
+ * The timing of one property of one part: for each question the most specific answer of lane, part, rule, state
+ * pair, component and project. Throws `dangling` for a token that is gone.
+ */
+export function resolveTiming(sources: MotionSources, tokens: readonly Token[], part: string, property: string): ResolvedTiming {
+  const levels = sources.flatMap((motion): Timing[] => [
+    ...motion.lanes.filter((lane) => lane.part === part && lane.property === property),
+    ...motion.lanes.filter((lane) => lane.part === part && lane.property === null),
+    motion,
+  ])
+  const said = <K extends keyof Timing>(key: K): NonNullable<Timing[K]> | undefined =>
+    levels.find((level) => level[key] !== undefined)?.[key] ?? undefined
+  const easing = fromToken<string>(said('easing') ?? 'ease', tokens)
+  const { ease, naturalDurationMs } = readable(easing)
+  return {
+    delayMs: fromToken<number>(said('delayMs') ?? 0, tokens),
+    durationMs: naturalDurationMs ?? fromToken<number>(said('durationMs') ?? 0, tokens),
+    ease,
+    easing,
+    jump: said('jump') ?? null,
+    turn: said('turn') ?? 'shortest',
+    colourSpace: said('colourSpace') ?? 'oklab',
+  }
+}
+
+/** An easing that cannot be read is a finding; until it is mended the change is even. */
+function readable(easing: string): ParsedEasing {
+  try {
+    return parseEasing(easing)
+  } catch {
+    return { ease: (t) => t }
+  }
+}
+
+export const policyOf = (sources: MotionSources): InterruptionPolicy =>
+  sources.find((motion) => motion.policy !== undefined)?.policy ?? 'retarget'
+
+/** The value a token stands for, or the value itself. Throws `dangling` for a token that is gone. */
+export function fromToken<T extends string | number>(value: T | TokenValue, tokens: readonly Token[]): T {
+  if (typeof value !== 'object' || !isToken(value)) return value as T
+  const token = tokens.find(({ id }) => id === value.token)
+  if (!token) throw new RheoError('dangling', value.token, 'A motion refers to a token that is gone.')
+  return token.value as T
+}

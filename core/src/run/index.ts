@@ -1,0 +1,5 @@
+export { Run, IMMEDIATE_LIMIT, type RunOptions } from './run'
+export { replay, inOrder } from './replay'
+export { drivenState, parametersOf } from './holding'
+export type { Trace, TraceEvent } from './trace'
+export type { Pointer, Level } from './pointer'

@@ -1,0 +1,19 @@
+import type { Id, InputAction, TriggerKind } from '../document'
+
+/** What happened in a run, in order. Instants are whole milliseconds from its start. */
+export type TraceEvent =
+  | { readonly what: 'input'; readonly atMs: number; readonly input: InputAction }
+  /** A rule fired, whether or not it changed the state. */
+  | { readonly what: 'fired'; readonly atMs: number; readonly instance: string; readonly rule: Id; readonly trigger: TriggerKind; readonly state: Id }
+  /** An axis went from a state to another; `rule` is null when it was driven from outside or put there by hand. */
+  | {
+      readonly what: 'state'; readonly atMs: number; readonly instance: string; readonly axis: Id
+      readonly from: Id; readonly to: Id; readonly rule: Id | null
+      /** When the motion into the new state ends if nothing interrupts it. */
+      readonly settlesMs: number
+    }
+  | { readonly what: 'settled'; readonly atMs: number; readonly instance: string; readonly axis: Id; readonly state: Id }
+  /** The run stopped, because immediate rules would have gone on for ever. */
+  | { readonly what: 'stopped'; readonly atMs: number; readonly instance: string; readonly rules: readonly Id[]; readonly sentence: string }
+
+export type Trace = readonly TraceEvent[]

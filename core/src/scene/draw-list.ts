@@ -1,0 +1,97 @@
+import type { PartKind } from '../document'
+import { cycleValue, type CompiledPart, type Instance } from '../machine'
+import { laneValue, type Shown } from '../motion'
+import { placedAt, type Matrix } from './matrix'
+
+/** What a part shows, by property. */
+export type ShownValues = Readonly<Record<string, Shown>>
+
+/**
+ * One part as it is to be drawn, with everything inside it. A part that did not change since the last frame is the
+ * very same object, so that whoever draws it can leave it alone.
+ */
+export interface DrawItem {
+  /** Unique in the list: the path of the instance and the part. */
+  readonly key: string
+  /** Path of the instance the part belongs to. */
+  readonly instance: string
+  readonly part: string
+  readonly kind: PartKind
+  readonly values: ShownValues
+  readonly children: DrawList
+}
+
+/** Parts in painting order: the last is on top. */
+export type DrawList = readonly DrawItem[]
+
+export type InstanceLookup = (path: string) => Instance | undefined
+
+/** The path of an instance held by another one. */
+export const pathInside = (holder: string, part: string): string => (holder === '' ? part : `${holder}/${part}`)
+
+/** Draws instances frame after frame, sharing whatever did not change. Keeps nothing that decides what is shown. */
+export class Draughtsman {
+  private readonly drawn = new Map<string, DrawItem>()
+
+  /** The surface at an instant no earlier than the last event of the run. */
+  drawList(lookup: InstanceLookup, atMs: number): DrawList {
+    const surface = lookup('')
+    return surface ? [this.draw(surface, lookup, atMs)] : []
+  }
+
+  private draw(instance: Instance, lookup: InstanceLookup, atMs: number): DrawItem {
+    const values = shownValues(instance, atMs)
+    const item = this.item(instance, instance.compiled.root, values, this.drawn.get(instance.path), lookup, atMs)
+    this.drawn.set(instance.path, item)
+    return item
+  }
+
+  private item(
+    instance: Instance, part: CompiledPart, values: readonly ShownValues[], last: DrawItem | undefined, lookup: InstanceLookup, atMs: number,
+  ): DrawItem {
+    const children = this.children(instance, part, values, last, lookup, atMs)
+    const own = values[part.index]!
+    if (last && last.values === own && last.part === part.part.id && sameItems(last.children, children)) return last
+    const { id, kind } = part.part
+    return { key: `${instance.path}#${id}`, instance: instance.path, part: id, kind, values: own, children }
+  }
+
+  private children(
+    instance: Instance, part: CompiledPart, values: readonly ShownValues[], last: DrawItem | undefined, lookup: InstanceLookup, atMs: number,
+  ): DrawList {
+    if (part.part.kind === 'instance') {
+      const inner = lookup(pathInside(instance.path, part.part.id))
+      return inner ? [this.draw(inner, lookup, atMs)] : []
+    }
+    return part.children.map((child, index) => this.item(instance, child, values, last?.children[index], lookup, atMs))
+  }
+}
+
+const sameItems = (a: DrawList, b: DrawList): boolean => a.length === b.length && a.every((item, index) => item === b[index])
+
+/** What every part shows; parts nothing moves in are their targets themselves. */
+export function shownValues(instance: Instance, atMs: number): readonly ShownValues[] {
+  const { lanes, cycles, targets } = instance
+  if (lanes.length === 0 && cycles.length === 0) return targets.values
+  const shown: ShownValues[] = [...targets.values]
+  const moving = new Map<number, Record<string, Shown>>()
+  const ofPart = (part: number): Record<string, Shown> => {
+    let values = moving.get(part)
+    if (!values) {
+      values = { ...targets.values[part]! }
+      moving.set(part, values)
+      shown[part] = values
+    }
+    return values
+  }
+  for (const lane of lanes) ofPart(lane.part)[lane.property] = laneValue(lane, atMs)
+  for (const cycle of cycles) ofPart(cycle.part)[cycle.property] = cycleValue(cycle, atMs)
+  return shown
+}
+
+/** From the coordinates of a part to those of what holds it. */
+export function matrixOf(values: ShownValues): Matrix {
+  const number = (property: string) => values[property] as number
+  const anchor = { x: number('width') * number('anchorX'), y: number('height') * number('anchorY') }
+  return placedAt({ x: number('x') + anchor.x, y: number('y') + anchor.y }, number('rotate'), number('scaleX'), number('scaleY'), anchor)
+}

@@ -1,0 +1,79 @@
+import { matrixOf, type DrawItem, type DrawList } from './draw-list'
+import { IDENTITY, inverse, multiply, transformed, type Matrix, type Point } from './matrix'
+import { isOnShape } from './shape'
+
+/** One step of the way from the surface to what is under a point. */
+export interface Hit {
+  readonly instance: string
+  readonly part: string
+  readonly cursor: string
+}
+
+/**
+ * The parts under a point, the deepest first and the surface's root last; empty when nothing there takes input.
+ * A part that is not visible, or takes no input, lets the point through to what lies below it.
+ */
+export function partsAt(list: DrawList, point: Point): readonly Hit[] {
+  for (const item of list.toReversed()) {
+    const hits = hitsIn(item, point)
+    if (hits.length > 0) return hits
+  }
+  return []
+}
+
+function hitsIn(item: DrawItem, outer: Point): readonly Hit[] {
+  const { values } = item
+  if (values.visible === false || values.takesInput === false) return []
+  const back = inverse(matrixOf(values))
+  if (!back) return []
+  const point = transformed(back, outer)
+  if (values.clip === true && !isWithinFrame(item, point)) return []
+  const inner = partsAt(item.children, point)
+  if (inner.length === 0 && !isOnShape(item, point)) return []
+  return [...inner, { instance: item.instance, part: item.part, cursor: values.cursor as string }]
+}
+
+const isWithinFrame = ({ values }: DrawItem, { x, y }: Point): boolean =>
+  x >= 0 && y >= 0 && x <= (values.width as number) && y <= (values.height as number)
+
+/** From a part's own coordinates to the surface's; null when the part is not in the list. */
+export function matrixTo(list: DrawList, instance: string, part: string, outer: Matrix = IDENTITY): Matrix | null {
+  for (const item of list) {
+    const matrix = multiply(outer, matrixOf(item.values))
+    if (item.instance === instance && item.part === part) return matrix
+    const inside = matrixTo(item.children, instance, part, matrix)
+    if (inside) return inside
+  }
+  return null
+}
+
+/** The item of a part; undefined when it is not in the list. */
+export function itemOf(list: DrawList, instance: string, part: string): DrawItem | undefined {
+  for (const item of list) {
+    if (item.instance === instance && item.part === part) return item
+    const inside = itemOf(item.children, instance, part)
+    if (inside) return inside
+  }
+  return undefined
+}
+
+/** A point of the surface at which `part` of `instance` is hit (with whatever lies inside it), near its middle; null when none is. */
+export function pointOn(list: DrawList, instance: string, part: string): Point | null {
+  const item = itemOf(list, instance, part)
+  const matrix = matrixTo(list, instance, part)
+  if (!item || !matrix) return null
+  const [width, height] = [item.values.width as number, item.values.height as number]
+  for (const [across, down] of TRIED) {
+    const point = transformed(matrix, { x: width * across, y: height * down })
+    if (partsAt(list, point).some((hit) => hit.instance === instance && hit.part === part)) return point
+  }
+  return null
+}
+
+/** The middle first, then a grid from the inside out. */
+const TRIED: readonly (readonly [number, number])[] = [
+  [0.5, 0.5],
+  ...[0.25, 0.75, 0.1, 0.9, 0.5, 0.02, 0.98].flatMap((across) =>
+    [0.5, 0.25, 0.75, 0.1, 0.9, 0.02, 0.98].map((down): readonly [number, number] => [across, down]),
+  ),
+]

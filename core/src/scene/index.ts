@@ -1,0 +1,9 @@
+export * from './matrix'
+export {
+  Draughtsman, matrixOf, pathInside, shownValues,
+  type DrawItem, type DrawList, type InstanceLookup, type ShownValues,
+} from './draw-list'
+export { partsAt, pointOn, itemOf, matrixTo, type Hit } from './hit'
+export { svg, toMarkup, type SvgNode } from './svg'
+export { paint } from './paint'
+export { FONT_FAMILIES } from './paint-text'

@@ -1,0 +1,14 @@
+const transform = { '^.+\\.tsx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } }, module: { type: 'es6' } }] }
+
+const shared = {
+  testEnvironment: 'node',
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform,
+}
+
+export default {
+  projects: [
+    { ...shared, displayName: 'unit', roots: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/web'], testMatch: ['**/test/**/*.test.ts'] },
+    { ...shared, displayName: 'e2e', roots: ['<rootDir>/e2e'], testMatch: ['**/*.test.ts'] },
+  ],
+}
