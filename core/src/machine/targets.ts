@@ -1,6 +1,6 @@
 import {
   axisOfProperty, isExpression, isToken, parameterOfProperty, propertyDefinition, RheoError, sameValue, valueProblem,
-  type Component, type Literal, type Look, type Project, type PropertyValues, type Value,
+  type Component, type Literal, type Look, type PartKind, type Project, type PropertyDefinition, type PropertyValues, type Value,
 } from '../document'
 import { evaluate, namesIn, type Environment } from '../expression'
 import { layOut, needsLayout, type LayoutNode } from '../layout'
@@ -47,8 +47,7 @@ export class Resolver {
   }
 
   private valuesOf({ part, properties, index }: CompiledPart, looks: readonly Look[], environment: Environment, problems: ValueProblem[]): Values {
-    const values: Record<string, Literal> = {}
-    for (const { name, initial } of properties) values[name] = initial
+    const values: Record<string, Literal> = { ...initialValues(part.kind, properties) }
     const instance = this.instances.find((candidate) => candidate.index === index)
     if (instance) Object.assign(values, naturalSizeOf(instance.compiled))
     for (const said of [part.base, ...looks.map((look): PropertyValues => look[part.id] ?? {})]) {
@@ -80,6 +79,20 @@ export class Resolver {
     const places = layOut(root)
     return values.map((own, index) => ({ ...own, ...places.get(this.parts[index]!.part.id) }))
   }
+}
+
+const initialByKind = new Map<PartKind, Values>()
+
+/**
+ * The initial values of a kind of part. Read from JSON, because engines keep objects read in one go compact, and
+ * copies of them too; these are copied for every part that moves in every frame.
+ */
+function initialValues(kind: PartKind, properties: readonly PropertyDefinition[]): Values {
+  const known = initialByKind.get(kind)
+  if (known) return known
+  const values = JSON.parse(JSON.stringify(Object.fromEntries(properties.map(({ name, initial }) => [name, initial])))) as Values
+  initialByKind.set(kind, values)
+  return values
 }
 
 function fitting(property: string, value: Literal): Literal {

@@ -1,6 +1,10 @@
 /** Who is due when: a binary heap ordered by instant, then by place in the list of instances. */
 export class Agenda {
-  private readonly heap: Appointment[] = []
+  constructor(private readonly heap: Appointment[] = []) {}
+
+  copy(): Agenda {
+    return new Agenda([...this.heap])
+  }
 
   /** The earliest instant anyone is due; Infinity when nobody is. */
   get nextMs(): number {

@@ -1,4 +1,4 @@
-export { Run, IMMEDIATE_LIMIT, type RunOptions } from './run'
+export { Run, IMMEDIATE_LIMIT, type Observer, type RunOptions } from './run'
 export { replay, inOrder } from './replay'
 export { drivenState, parametersOf } from './holding'
 export type { Trace, TraceEvent } from './trace'

@@ -13,10 +13,14 @@ import type { Trace, TraceEvent } from './trace'
 /** So many rules may fire at one instant before the run is stopped. */
 export const IMMEDIATE_LIMIT = 1000
 
+/** Is told of every event a level is offered, before any rule answers. */
+export type Observer = (offered: { readonly trigger: TriggerKind; readonly instance: string; readonly part: string | null }) => void
+
 export interface RunOptions {
   /** States of the surface's own axes to begin in instead of their start states. */
   readonly states?: Readonly<Record<string, string>>
   readonly parameters?: Readonly<Record<string, Literal>>
+  readonly observe?: Observer
 }
 
 /**
@@ -34,9 +38,13 @@ export class Run {
   private firedAtOnce = 0
   private recentlyFired: { instance: string; rule: Rule }[] = []
   private isStopped = false
+  private observe: Observer | undefined
+  /** The last frame, while it still holds. */
+  private drawn: { readonly atMs: number; readonly list: DrawList } | null = null
 
   /** Throws `gone` or `contains-itself` when the surface cannot be put together. */
   constructor(readonly project: Project, readonly surface: Surface, options: RunOptions = {}) {
+    this.observe = options.observe
     const component = surfaceComponent(project, surface)
     const environment = { ...startEnvironment(project, component), ...options.parameters }
     this.place(startInstance({ path: '', compiled: compile(project, component), environment, states: options.states ?? {}, atMs: 0 }))
@@ -116,9 +124,26 @@ export class Run {
     }
   }
 
+  /** Another run that has come exactly as far; the two go on apart. */
+  fork(observe?: Observer): Run {
+    const fork = Object.create(Run.prototype) as Run
+    return Object.assign(fork, {
+      ...this,
+      observe,
+      events: [...this.events],
+      instances: new Map(this.instances),
+      agenda: this.agenda.copy(),
+      recentlyFired: [...this.recentlyFired],
+    })
+  }
+
   /** What is shown now. */
   drawList(): DrawList {
-    return this.draughtsman.drawList((path) => this.instances.get(path), this.clockMs)
+    if (this.drawn?.atMs !== this.clockMs) {
+      const list = this.draughtsman.drawList((path) => this.instances.get(path), this.clockMs)
+      this.drawn = { atMs: this.clockMs, list }
+    }
+    return this.drawn.list
   }
 
   private moveClock(ms: number): void {
@@ -148,6 +173,7 @@ export class Run {
 
   private keep(instance: Instance): void {
     this.instances.set(instance.path, instance)
+    this.drawn = null
     this.agenda.add({ dueMs: nextDueMs(instance), order: this.order.get(instance.path)!, path: instance.path })
   }
 
@@ -232,6 +258,7 @@ export class Run {
     for (const { instance: path, part } of way) {
       const instance = this.instances.get(path)
       if (!instance) continue
+      this.observe?.({ trigger, instance: path, part })
       const rules = rulesThatFire(instance, trigger, part).filter((rule) => !answered.has(`${path} ${rule.axis}`))
       for (const rule of rules) {
         answered.add(`${path} ${rule.axis}`)

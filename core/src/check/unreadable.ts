@@ -1,0 +1,70 @@
+import { isToken, type Motion } from '../document'
+import { scopeOf, startEnvironment, typeOf, type Scope } from '../expression'
+import { easingProblem } from '../motion'
+import type { Check } from './context'
+import type { Finding } from './finding'
+
+/** Expressions and values that cannot be worked out, and guards that are no yes/no. Until they are mended they do nothing. */
+export const valueUnreadable: Check = ({ project, component, compiled }) => {
+  const start = component.axes.map((axis) => axis.start)
+  const everyState = component.axes.flatMap((axis, index) => axis.states.map(({ id }) => start.with(index, id)))
+  const environment = startEnvironment(project, component)
+  const found = new Map<string, Finding>()
+  for (const states of everyState) {
+    for (const problem of compiled.targetsOf(states, environment).problems) {
+      const id = `value-unreadable ${component.id} ${problem.part} ${problem.property}`
+      const part = component.parts.find((each) => each.id === problem.part)
+      found.set(id, {
+        id, kind: 'value-unreadable', level: 'fault',
+        sentence: `${problem.property} of “${part?.name ?? problem.part}” cannot be worked out. ${problem.sentence}`,
+        about: { component: component.id, part: problem.part, property: problem.property },
+        remedy: null, witness: null, numbers: {},
+      })
+    }
+  }
+  const scope = scopeOf(project, component)
+  for (const rule of component.rules) {
+    const sentence = rule.guard === null ? null : guardProblem(rule.guard, scope)
+    if (sentence === null) continue
+    const id = `value-unreadable ${component.id} ${rule.id}`
+    found.set(id, {
+      id, kind: 'value-unreadable', level: 'fault',
+      sentence: `The condition of a rule on ${rule.trigger.on} cannot be worked out, so it never fires. ${sentence}`,
+      about: { component: component.id, axis: rule.axis, rule: rule.id },
+      remedy: null, witness: null, numbers: {},
+    })
+  }
+  return [...found.values()]
+}
+
+function guardProblem(guard: string, scope: Scope): string | null {
+  try {
+    const type = typeOf(guard, scope)
+    return type === 'yes/no' ? null : `It is a ${type}, not a yes/no.`
+  } catch (error) {
+    return (error as Error).message
+  }
+}
+
+/** Easings that cannot be read; until they are mended the change is even. */
+export const easingInvalid: Check = ({ component }) => {
+  const motions: [string, Motion | null | undefined][] = [
+    ...component.rules.map((rule): [string, Motion | null] => [rule.id, rule.motion]),
+    ...component.pairs.map((pair): [string, Motion] => [pair.id, pair.motion]),
+    ['component', component.motion],
+  ]
+  return motions.flatMap(([owner, motion]) =>
+    [motion?.easing, ...(motion?.lanes.map(({ easing }) => easing) ?? [])].flatMap((easing): Finding[] => {
+      if (easing === undefined || isToken(easing)) return []
+      const problem = easingProblem(easing as string)
+      if (problem === null) return []
+      const rule = component.rules.find(({ id }) => id === owner)
+      return [{
+        id: `easing-invalid ${component.id} ${owner} ${easing as string}`,
+        kind: 'easing-invalid', level: 'fault', sentence: problem,
+        about: { component: component.id, ...(rule ? { axis: rule.axis, rule: rule.id } : {}) },
+        remedy: null, witness: null, numbers: {},
+      }]
+    }),
+  )
+}
