@@ -1,0 +1,68 @@
+import express, { Router } from 'express'
+import Joi from 'joi'
+import type { Entry, Project } from '@rheoscope/core/document'
+import { entry, readProject, validated } from '@rheoscope/core/schema'
+import { skerryLine } from '@rheoscope/core/demo'
+import type { Announcements } from './announcements'
+import type { ProjectStore } from './project-store'
+
+/** The media type of a project file. A page of another origin cannot send it without asking first. */
+export const PROJECT_FILE = 'application/vnd.rheoscope+json'
+
+const creation = Joi.object({ name: Joi.string().trim().min(1).max(200).required() })
+
+const appending = Joi.object({
+  base: Joi.number().integer().min(0).required(),
+  entries: Joi.array().items(entry).min(1).max(1000).unique('id').required(),
+})
+
+/** The projects over HTTP. `newId` names what is created here. */
+export function api(store: ProjectStore, announcements: Announcements, newId: () => string): Router {
+  const router = Router()
+  const json = express.json({ limit: '8mb', strict: true })
+  const renamed = (project: Project): Project => ({ ...project, id: newId() })
+
+  router.get('/projects', async (_request, response) => {
+    response.json(await store.list())
+  })
+
+  router.post('/projects', json, async (request, response) => {
+    const { name } = validated<{ name: string }>(creation, request.body, 'The new project')
+    response.status(201).json(await store.create(newId(), name))
+  })
+
+  router.post('/projects/demo', json, async (_request, response) => {
+    response.status(201).json(await store.add(renamed(skerryLine)))
+  })
+
+  router.post('/projects/file', express.text({ limit: '64mb', type: PROJECT_FILE }), async (request, response) => {
+    const text: unknown = request.body
+    response.status(201).json(await store.add(renamed(readProject(typeof text === 'string' ? text : ''))))
+  })
+
+  router.get('/projects/:id', async (request, response) => {
+    response.json(await store.load(request.params.id))
+  })
+
+  router.get('/projects/:id/log', async (request, response) => {
+    response.json(await store.log(request.params.id))
+  })
+
+  router.get('/projects/:id/revisions', (request, response) => {
+    announcements.follow(request.params.id, request, response)
+  })
+
+  router.post('/projects/:id/entries', json, async (request, response) => {
+    const { base, entries } = validated<{ base: number; entries: readonly Entry[] }>(appending, request.body, 'The edit')
+    const appended = await store.append(request.params.id, base, entries)
+    if (appended.accepted) announcements.announce(request.params.id, appended.revision)
+    response.status(appended.accepted ? 200 : 409).json(appended)
+  })
+
+  router.delete('/projects/:id', async (request, response) => {
+    await store.remove(request.params.id)
+    response.status(204).end()
+  })
+
+  return router
+}

@@ -1,0 +1,82 @@
+import { randomBytes } from 'node:crypto'
+import { readFileSync } from 'node:fs'
+import path from 'node:path'
+import express, { type Express, type RequestHandler } from 'express'
+import helmet from 'helmet'
+import type { Logger } from 'pino'
+import { pinoHttp } from 'pino-http'
+import { Announcements } from './announcements'
+import { api } from './api'
+import { sendProblems } from './problem'
+import type { ProjectStore } from './project-store'
+
+export interface ApplicationOptions {
+  readonly store: ProjectStore
+  /** The folder of the built interface. */
+  readonly web: string
+  readonly log: Logger
+}
+
+/** The whole application behind one port: the interface, its files and the API. */
+export function application({ store, web, log }: ApplicationOptions): Express {
+  const app = express()
+  app.disable('x-powered-by')
+  app.use(pinoHttp({ logger: log, autoLogging: false }))
+  app.use(onlyThisMachine)
+  app.use(securityHeaders)
+  app.use('/api', api(store, new Announcements(), newProjectId))
+  app.use('/api', (_request, response) => {
+    response.status(404).type('application/problem+json').send('{"type":"urn:rheoscope:problem:not-found","title":"Not found","status":404,"detail":"There is nothing at this address."}')
+  })
+  app.use(express.static(web, { index: false, immutable: true, maxAge: '1y' }))
+  app.use(page(path.join(web, 'index.html')))
+  app.use(sendProblems)
+  return app
+}
+
+const newProjectId = (): string => `p${randomBytes(8).toString('hex')}`
+
+/** A page elsewhere must not reach this server through a name that resolves to it. */
+const onlyThisMachine: RequestHandler = (request, response, next) => {
+  const host = (request.headers.host ?? '').replace(/:\d+$/, '')
+  if (host === '127.0.0.1' || host === 'localhost' || host === '[::1]') next()
+  else response.status(421).type('text/plain').send('This server answers on 127.0.0.1 only.')
+}
+
+/** Everything from here and nothing from elsewhere; styles that the interface makes carry a nonce of their page. */
+const securityHeaders: RequestHandler = (request, response, next) => {
+  response.locals.nonce = randomBytes(16).toString('base64')
+  helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'none'"],
+        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
+        workerSrc: ["'self'"],
+        styleSrc: ["'self'", `'nonce-${response.locals.nonce as string}'`],
+        fontSrc: ["'self'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        connectSrc: ["'self'"],
+        baseUri: ["'none'"],
+        formAction: ["'none'"],
+        frameAncestors: ["'none'"],
+      },
+    },
+    strictTransportSecurity: false,
+  })(request, response, next)
+}
+
+function page(file: string): RequestHandler {
+  const html = readFileSync(file, 'utf8')
+  return (request, response, next) => {
+    if (request.method !== 'GET' && request.method !== 'HEAD') {
+      next()
+      return
+    }
+    if (/\.[a-z0-9]+$/i.test(request.path)) {
+      response.status(404).type('text/plain').send('There is no such file.')
+      return
+    }
+    response.type('html').set('cache-control', 'no-store').send(html.replaceAll('__NONCE__', response.locals.nonce as string))
+  }
+}

@@ -1,0 +1,39 @@
+import type { ErrorRequestHandler } from 'express'
+import { RheoError } from '@rheoscope/core/document'
+
+/** A problem as RFC 9457 writes it, with the place in the document it is about. */
+export interface Problem {
+  readonly type: string
+  readonly title: string
+  readonly status: number
+  readonly detail: string
+  readonly place?: string
+}
+
+const STATUS: Readonly<Record<string, number>> = { 'not-found': 404, taken: 409, gone: 409, 'too-large': 413 }
+
+const problem = (code: string, status: number, title: string, detail: string, place?: string): Problem => ({
+  type: `urn:rheoscope:problem:${code}`, title, status, detail, ...(place === undefined ? {} : { place }),
+})
+
+/** What went wrong, for whoever sent the request. What they cannot have caused is told without particulars. */
+export function problemOf(error: unknown): Problem {
+  if (error instanceof RheoError) {
+    return problem(error.code, STATUS[error.code] ?? 422, 'The request could not be carried out', error.message, error.place)
+  }
+  const { type, status } = error as { type?: string; status?: number }
+  if (type === 'entity.too.large') return problem('too-large', 413, 'Too large', 'This is larger than can be taken in: 64 MB for a project file, 8 MB for edits.')
+  if (type === 'entity.parse.failed') return problem('not-json', 400, 'Not JSON', 'The request is not complete JSON.')
+  if (status !== undefined && status >= 400 && status < 500) return problem('refused', status, 'Refused', 'The request cannot be read.')
+  return problem('internal', 500, 'Something went wrong', 'The server could not do this. Nothing was changed.')
+}
+
+export const sendProblems: ErrorRequestHandler = (error, request, response, next) => {
+  if (response.headersSent) {
+    next(error)
+    return
+  }
+  const sent = problemOf(error)
+  if (sent.status >= 500) request.log.error(error)
+  response.status(sent.status).type('application/problem+json').send(JSON.stringify(sent))
+}

@@ -1,0 +1,31 @@
+import { integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core'
+import type { Entry, Project } from '@rheoscope/core/document'
+
+/** A project as it was at some revision; the edits since then bring it up to date. */
+export const projects = pgTable('projects', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  revision: integer('revision').notNull(),
+  snapshot: jsonb('snapshot').$type<Project>().notNull(),
+  snapshotRevision: integer('snapshot_revision').notNull(),
+  changedAt: timestamp('changed_at', { withTimezone: true }).notNull().defaultNow(),
+})
+
+/** The log of a project. An entry is stored once, however often it is sent. */
+export const entries = pgTable(
+  'entries',
+  {
+    project: text('project').notNull().references(() => projects.id, { onDelete: 'cascade' }),
+    revision: integer('revision').notNull(),
+    entryId: text('entry_id').notNull(),
+    entry: jsonb('entry').$type<Entry>().notNull(),
+    madeAt: timestamp('made_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.project, table.revision] }), uniqueIndex('entries_once').on(table.project, table.entryId)],
+)
+
+/** What has been done to this database once and for all. */
+export const milestones = pgTable('milestones', {
+  name: text('name').primaryKey(),
+  reachedAt: timestamp('reached_at', { withTimezone: true }).notNull().defaultNow(),
+})
