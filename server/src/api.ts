@@ -1,6 +1,6 @@
 import express, { Router } from 'express'
 import Joi from 'joi'
-import type { Entry, Project } from '@rheoscope/core/document'
+import { starterProject, type Entry, type Project } from '@rheoscope/core/document'
 import { entry, readProject, validated } from '@rheoscope/core/schema'
 import { skerryLine } from '@rheoscope/core/demo'
 import type { Announcements } from './announcements'
@@ -16,7 +16,9 @@ const appending = Joi.object({
   entries: Joi.array().items(entry).min(1).max(1000).unique('id').required(),
 })
 
-/** The projects over HTTP. `newId` names what is created here. */
+const since = Joi.object({ after: Joi.string().pattern(/^\d{1,9}$/) })
+
+/** The projects over HTTP. `newId` names what is made here. */
 export function api(store: ProjectStore, announcements: Announcements, newId: () => string): Router {
   const router = Router()
   const json = express.json({ limit: '8mb', strict: true })
@@ -28,7 +30,7 @@ export function api(store: ProjectStore, announcements: Announcements, newId: ()
 
   router.post('/projects', json, async (request, response) => {
     const { name } = validated<{ name: string }>(creation, request.body, 'The new project')
-    response.status(201).json(await store.create(newId(), name))
+    response.status(201).json(await store.add(starterProject(newId, name)))
   })
 
   router.post('/projects/demo', json, async (_request, response) => {
@@ -45,7 +47,8 @@ export function api(store: ProjectStore, announcements: Announcements, newId: ()
   })
 
   router.get('/projects/:id/log', async (request, response) => {
-    response.json(await store.log(request.params.id))
+    const { after } = validated<{ after?: string }>(since, request.query, 'The request')
+    response.json(await store.log(request.params.id, Number(after ?? 0)))
   })
 
   router.get('/projects/:id/revisions', (request, response) => {

@@ -24,7 +24,7 @@ export function application({ store, web, log }: ApplicationOptions): Express {
   app.use(pinoHttp({ logger: log, autoLogging: false }))
   app.use(onlyThisMachine)
   app.use(securityHeaders)
-  app.use('/api', api(store, new Announcements(), newProjectId))
+  app.use('/api', api(store, new Announcements(), newId))
   app.use('/api', (_request, response) => {
     response.status(404).type('application/problem+json').send('{"type":"urn:rheoscope:problem:not-found","title":"Not found","status":404,"detail":"There is nothing at this address."}')
   })
@@ -34,7 +34,7 @@ export function application({ store, web, log }: ApplicationOptions): Express {
   return app
 }
 
-const newProjectId = (): string => `p${randomBytes(8).toString('hex')}`
+const newId = (): string => `i${randomBytes(8).toString('hex')}`
 
 /** A page elsewhere must not reach this server through a name that resolves to it. */
 const onlyThisMachine: RequestHandler = (request, response, next) => {
@@ -43,7 +43,10 @@ const onlyThisMachine: RequestHandler = (request, response, next) => {
   else response.status(421).type('text/plain').send('This server answers on 127.0.0.1 only.')
 }
 
-/** Everything from here and nothing from elsewhere; styles that the interface makes carry a nonce of their page. */
+/**
+ * Everything from here and nothing from elsewhere. Styles that the interface makes carry a nonce of their page; `data:` is
+ * how the layout engine carries its own code.
+ */
 const securityHeaders: RequestHandler = (request, response, next) => {
   response.locals.nonce = randomBytes(16).toString('base64')
   helmet({
@@ -56,7 +59,7 @@ const securityHeaders: RequestHandler = (request, response, next) => {
         styleSrc: ["'self'", `'nonce-${response.locals.nonce as string}'`],
         fontSrc: ["'self'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
-        connectSrc: ["'self'"],
+        connectSrc: ["'self'", 'data:'],
         baseUri: ["'none'"],
         formAction: ["'none'"],
         frameAncestors: ["'none'"],

@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm'
-import { apply, newProject, RheoError, touches, type Entry, type Project } from '@rheoscope/core/document'
+import { apply, RheoError, touches, type Entry, type Project } from '@rheoscope/core/document'
 import { requireValidComponents } from '@rheoscope/core/schema'
 import type { Database } from './database'
 import { entries, milestones, projects } from './tables'
@@ -52,20 +52,17 @@ export class ProjectStore {
     return { project, revision: 0 }
   }
 
-  create(id: string, name: string): Promise<StoredProject> {
-    return this.add(newProject(id, name))
-  }
-
   /** The project as it is now. Throws `not-found`. */
   load(id: string): Promise<StoredProject> {
     return this.database.transaction((transaction) => this.current(transaction, id))
   }
 
-  /** Every entry of the log, the oldest first. Throws `not-found`. */
-  async log(id: string): Promise<readonly Entry[]> {
-    await this.load(id)
-    const rows = await this.database.select({ entry: entries.entry }).from(entries).where(eq(entries.project, id)).orderBy(asc(entries.revision))
-    return rows.map(({ entry }) => entry)
+  /** The entries of the log after a revision, the oldest first. Throws `not-found`. */
+  log(id: string, after: number): Promise<readonly Entry[]> {
+    return this.database.transaction(async (transaction) => {
+      await this.current(transaction, id)
+      return entriesAfter(transaction, id, after)
+    })
   }
 
   /**

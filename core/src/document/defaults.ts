@@ -31,6 +31,12 @@ export function newProject(id: Id, name: string): Project {
   }
 }
 
+/** A project to begin with: one component, ready to be given states. */
+export const starterProject = (newId: NewId, name: string): Project => ({
+  ...newProject(newId(), name),
+  components: [newComponent(newId, 'Component 1')],
+})
+
 export const newState = (id: Id, name: string, hue: number): State => ({
   id, name, hue: hue % HUES, look: {}, final: false, continuous: null,
 })

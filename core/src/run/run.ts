@@ -146,6 +146,16 @@ export class Run {
     return this.drawn.list
   }
 
+  /** What is shown at an instant between now and whatever happens next. */
+  drawListAt(ms: number): DrawList {
+    return this.draughtsman.drawList((path) => this.instances.get(path), Math.min(Math.max(ms, this.clockMs), this.nextDueMs))
+  }
+
+  /** Fires a rule of the surface's own as if its trigger had come; for looking at its motion. */
+  fireByHand(rule: Rule): void {
+    this.fire('', rule)
+  }
+
   private moveClock(ms: number): void {
     if (ms === this.clockMs) return
     this.clockMs = ms

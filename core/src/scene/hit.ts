@@ -9,26 +9,31 @@ export interface Hit {
   readonly cursor: string
 }
 
+/** Which parts a point can fall on. */
+export type Reachable = (item: DrawItem) => boolean
+
+const takesInput: Reachable = ({ values }) => values.visible !== false && values.takesInput !== false
+
 /**
- * The parts under a point, the deepest first and the surface's root last; empty when nothing there takes input.
- * A part that is not visible, or takes no input, lets the point through to what lies below it.
+ * The parts under a point, the deepest first and the surface's root last; empty when nothing there can be reached.
+ * A part that cannot be reached — not visible, or taking no input — lets the point through to what lies below it.
  */
-export function partsAt(list: DrawList, point: Point): readonly Hit[] {
+export function partsAt(list: DrawList, point: Point, isReachable: Reachable = takesInput): readonly Hit[] {
   for (const item of list.toReversed()) {
-    const hits = hitsIn(item, point)
+    const hits = hitsIn(item, point, isReachable)
     if (hits.length > 0) return hits
   }
   return []
 }
 
-function hitsIn(item: DrawItem, outer: Point): readonly Hit[] {
+function hitsIn(item: DrawItem, outer: Point, isReachable: Reachable): readonly Hit[] {
   const { values } = item
-  if (values.visible === false || values.takesInput === false) return []
+  if (!isReachable(item)) return []
   const back = inverse(matrixOf(values))
   if (!back) return []
   const point = transformed(back, outer)
   if (values.clip === true && !isWithinFrame(item, point)) return []
-  const inner = partsAt(item.children, point)
+  const inner = partsAt(item.children, point, isReachable)
   if (inner.length === 0 && !isOnShape(item, point)) return []
   return [...inner, { instance: item.instance, part: item.part, cursor: values.cursor as string }]
 }

@@ -34,18 +34,22 @@ export function setProperty(component: Component, place: LookPlace, part: Id, pr
     : { edit: 'set', path: [...path, part], to: { [property]: value } }
 }
 
-/** Says several properties of a part at once. */
-export const setProperties = (component: Component, place: LookPlace, part: Id, values: Readonly<Record<string, Value>>): Edit => {
-  const edits: Edit[] = []
-  let first = true
-  for (const [property, value] of Object.entries(values)) {
+export interface Said {
+  readonly part: Id
+  readonly property: string
+  readonly value: Value
+}
+
+/** Says several properties of several parts in one look. */
+export function setProperties(component: Component, place: LookPlace, said: readonly Said[]): Edit {
+  const begun = new Set<Id>()
+  return batch(...said.map(({ part, property, value }): Edit => {
     const edit = setProperty(component, place, part, property, value)
-    const startsLook = place.look === 'state' && edit.edit === 'set' && edit.path.at(-1) === part
-    if (startsLook && !first) edits.push({ edit: 'set', path: [...lookPath(component.id, place), part, property], to: value })
-    else edits.push(edit)
-    first = false
-  }
-  return batch(...edits)
+    const beginsPart = edit.edit === 'set' && edit.path.at(-1) === part
+    if (beginsPart && begun.has(part)) return { edit: 'set', path: [...edit.path, property], to: value }
+    if (beginsPart) begun.add(part)
+    return edit
+  }))
 }
 
 /** Says a property in all looks: in the base look, with every state's own word on it taken back. */

@@ -11,14 +11,14 @@ export const edit = Joi.alternatives()
     Joi.object({ edit: Joi.string().valid('insert').required(), path, item: Joi.object({ id: id.required() }).unknown().required(), before }),
     Joi.object({ edit: Joi.string().valid('remove').required(), path, id: id.required() }),
     Joi.object({ edit: Joi.string().valid('move').required(), path, id: id.required(), before }),
-    Joi.object({ edit: Joi.string().valid('batch').required(), edits: Joi.array().items(Joi.link('#edit')).max(100_000).required() }),
+    Joi.object({ edit: Joi.string().valid('batch').required(), edits: Joi.array().items(Joi.link('#anyEdit')).max(100_000).required() }),
   )
-  .id('edit')
+  .id('anyEdit')
 
 export const entry = Joi.object({
   id: Joi.string().min(8).max(64).required(),
   what: Joi.string().valid('do', 'undo', 'redo').required(),
   label: Joi.string().max(300).required(),
-  edit: edit.required(),
-  inverse: edit.required(),
+  edit: Joi.link('#anyEdit').required(),
+  inverse: Joi.link('#anyEdit').required(),
 }).shared(edit)

@@ -1,0 +1,135 @@
+import { By, Key, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { Hands } from './hands'
+
+/** The bench as a designer's hands find it. */
+export class BenchHands extends Hands {
+  constructor(driver: WebDriver, private readonly address: string) {
+    super(driver)
+  }
+
+  /** From the shelf to a new, empty project. */
+  async newProject(): Promise<void> {
+    await this.driver.get(this.address)
+    await this.clickButton('New project')
+    await this.find('[aria-label="Response table"]')
+  }
+
+  async openDemo(component: string): Promise<void> {
+    await this.driver.get(`${this.address}/project/skerryLine/component/${component}`)
+    await this.find('[aria-label="Response table"]')
+  }
+
+  cell(trigger: string, state: string): Promise<WebElement> {
+    const states = `concat(", ", substring-before(substring-after(@aria-label, "${trigger} in "), ":"), ",")`
+    return this.located(By.xpath(`//*[@role="gridcell"][starts-with(@aria-label, "${trigger} in ")][contains(${states}, ", ${state},")]`), `no cell for ${trigger} in ${state}`)
+  }
+
+  async column(state: string): Promise<WebElement> {
+    return this.byText(state, '*[@role="columnheader"]//button')
+  }
+
+  async addState(): Promise<void> {
+    await this.click('[aria-label="Add a state"]')
+  }
+
+  async renameState(from: string, to: string): Promise<void> {
+    this.actions++
+    await this.driver.actions().doubleClick(await this.column(from)).perform()
+    this.actions++
+    const field = await this.find(`[aria-label="Name of ${from}"]`)
+    await field.sendKeys(to, '\n')
+    await this.column(to)
+  }
+
+  async addTrigger(trigger: string): Promise<void> {
+    await this.clickButton('+ trigger')
+    await this.choose(trigger)
+  }
+
+  /** Drags a cell to the column of a state: there the trigger shall lead. */
+  async wire(trigger: string, from: string, to: string): Promise<void> {
+    await this.drag(await this.cell(trigger, from), await this.column(to))
+    await this.until(`${trigger} in ${from} leads to ${to}`, async () => (await (await this.cell(trigger, from)).getAttribute('aria-label'))!.endsWith(to))
+  }
+
+  async addPart(kind: string): Promise<void> {
+    await this.clickButton('+ part')
+    await this.choose(kind)
+  }
+
+  async selectPart(name: string): Promise<void> {
+    await this.click(await this.byText(name, '*[@role="tree"]//button'))
+  }
+
+  /** Opens a group of properties unless it is open. */
+  async openGroup(title: string): Promise<void> {
+    const summary = await this.byText(title, 'summary')
+    const isOpen = await summary.findElement(By.xpath('..')).getAttribute('open')
+    if (isOpen === null) await this.click(summary)
+  }
+
+  async addParameter(type: string, name: string, value: string): Promise<void> {
+    await this.click('[aria-label="Add a parameter"]')
+    await this.choose(type)
+    await this.enter(`Name of ${type}`, name, '[aria-label="Parameters"]')
+    await this.enter(`Value of ${name}`, value, '[aria-label="Parameters"]')
+  }
+
+  /** Removes the selected parts, with the easel open. */
+  async removeSelected(): Promise<void> {
+    await this.actOnEasel(Key.DELETE)
+  }
+
+  async actOnEasel(...keys: string[]): Promise<void> {
+    this.actions++
+    await (await this.find('.easel-picture')).sendKeys(...keys)
+  }
+
+  async closeEasel(): Promise<void> {
+    await this.clickButton('Back to the responses')
+  }
+
+  /** Pulls the edge of a cell's rule over to the column of another state. */
+  async spread(trigger: string, from: string, to: string): Promise<void> {
+    const edge = (await this.cell(trigger, from)).findElement(By.css('.cell-edge'))
+    await this.drag(await edge, await this.column(to))
+    await this.cell(trigger, to)
+  }
+
+  async setProperty(label: string, value: string): Promise<void> {
+    await this.enter(label, value, '[aria-label="Properties"]')
+  }
+
+  async editInto(where: string): Promise<void> {
+    await this.click(await this.byText(where, '*[@aria-label="Edits go into"]/button'))
+  }
+
+  /** The state the specimen is in. */
+  async specimenState(): Promise<string> {
+    const label = await (await this.find('[aria-label^="The specimen is in"]')).getAttribute('aria-label')
+    return label!.replace('The specimen is in ', '')
+  }
+
+  async untilSpecimenIs(state: string, patienceMs = 8000): Promise<void> {
+    await this.until(`the specimen is in ${state}`, async () => (await this.specimenState()) === state, patienceMs)
+  }
+
+  async findingKinds(): Promise<readonly string[]> {
+    return this.driver.executeScript('return [...document.querySelectorAll("[data-kind]")].map((card) => card.dataset.kind)')
+  }
+
+  async untilFindings(what: string, holds: (kinds: readonly string[]) => boolean): Promise<void> {
+    await this.until(what, async () => {
+      const isBusy = await (await this.find('#findings')).getAttribute('aria-busy')
+      return isBusy !== 'true' && holds(await this.findingKinds())
+    })
+  }
+
+  /** The value of an attribute of a painted part in the specimen. */
+  shown(part: string, attribute: string): Promise<string | null> {
+    return this.driver.executeScript(
+      `const part = [...document.querySelectorAll('.specimen-picture [data-part]')].find((each) => each.dataset.part.endsWith(arguments[0]))
+       const holder = part && (part.hasAttribute(arguments[1]) ? part : [...part.children].find((child) => child.hasAttribute(arguments[1])))
+       return holder ? holder.getAttribute(arguments[1]) : null`, part, attribute)
+  }
+}

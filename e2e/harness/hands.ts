@@ -1,0 +1,104 @@
+import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+
+const PATIENCE_MS = 10_000
+
+type Place = string | WebElement
+
+/**
+ * What a person's hands do to the page. A click, a drag, a value entered and a key chord count one action each;
+ * looking counts nothing.
+ */
+export class Hands {
+  actions = 0
+
+  constructor(readonly driver: WebDriver) {}
+
+  /** The first element a CSS selector finds, once it is there. */
+  find(css: string): Promise<WebElement> {
+    return this.located(By.css(css), `nothing is at ${css}`)
+  }
+
+  byText(text: string, tag = '*'): Promise<WebElement> {
+    return this.located(By.xpath(`//${tag}[normalize-space()=${JSON.stringify(text)}]`), `nothing reads “${text}”`)
+  }
+
+  protected located(by: By, otherwise: string): Promise<WebElement> {
+    return this.driver.wait(until.elementLocated(by), PATIENCE_MS, otherwise)
+  }
+
+  async click(place: Place): Promise<void> {
+    this.actions++
+    const element = await this.at(place)
+    await this.driver.wait(until.elementIsVisible(element), PATIENCE_MS)
+    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "nearest" })', element)
+    await element.click()
+  }
+
+  async doubleClick(place: Place): Promise<void> {
+    this.actions++
+    await this.driver.actions().doubleClick(await this.at(place)).perform()
+  }
+
+  async clickButton(text: string): Promise<void> {
+    await this.click(await this.byText(text, 'button'))
+  }
+
+  /** Chooses from a menu that is open. */
+  async choose(item: string): Promise<void> {
+    await this.click(await this.byText(item, 'li[@role="menuitem"]'))
+    await this.driver.wait(async () => (await this.driver.findElements(By.css('[role=menu]'))).length === 0, PATIENCE_MS)
+  }
+
+  /** Enters a value into the field of that label, within a part of the page. */
+  async enter(label: string, value: string, within = 'body'): Promise<void> {
+    this.actions++
+    const field = await this.field(label, within)
+    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "nearest" })', field)
+    if ((await field.getTagName()) === 'select') {
+      await field.findElement(By.xpath(`./option[normalize-space()=${JSON.stringify(value)}]`)).click()
+      return
+    }
+    await field.click()
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), value, Key.ENTER)
+  }
+
+  async field(label: string, within = 'body'): Promise<WebElement> {
+    const area = await this.find(within)
+    const path = `.//label[normalize-space()=${JSON.stringify(label)}]/following-sibling::input | .//label[span[normalize-space()=${JSON.stringify(label)}]]/*[self::input or self::select]`
+    await this.driver.wait(async () => (await area.findElements(By.xpath(path))).length > 0, PATIENCE_MS, `no field “${label}” in ${within}`)
+    return area.findElement(By.xpath(path))
+  }
+
+  async drag(from: Place, to: Place): Promise<void> {
+    this.actions++
+    await this.driver.actions().move({ origin: await this.at(from) }).press().move({ origin: await this.at(to) }).release().perform()
+  }
+
+  async dragBy(from: Place, x: number, y: number): Promise<void> {
+    this.actions++
+    const origin = await this.at(from)
+    await this.driver.actions().move({ origin }).press().move({ origin, x: Math.round(x / 2), y: Math.round(y / 2) }).move({ origin, x, y }).release().perform()
+  }
+
+  async press(...keys: string[]): Promise<void> {
+    this.actions++
+    await this.driver.actions().sendKeys(...keys).perform()
+  }
+
+  async chord(...keys: string[]): Promise<void> {
+    this.actions++
+    const chain = this.driver.actions()
+    for (const key of keys) chain.keyDown(key)
+    for (const key of keys.toReversed()) chain.keyUp(key)
+    await chain.perform()
+  }
+
+  /** Waits until something holds, and says what did not. */
+  async until(what: string, holds: () => Promise<boolean>, patienceMs = PATIENCE_MS): Promise<void> {
+    await this.driver.wait(async () => holds().catch(() => false), patienceMs, `it never came that ${what}`)
+  }
+
+  private async at(place: Place): Promise<WebElement> {
+    return typeof place === 'string' ? this.find(place) : place
+  }
+}

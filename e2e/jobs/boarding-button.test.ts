@@ -1,0 +1,146 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals'
+import { startBrowser, type TestBrowser } from '../harness/browser'
+import { BenchHands } from '../harness/bench'
+import { startServer, type TestServer } from '../harness/server'
+
+let server: TestServer
+let browser: TestBrowser
+
+beforeAll(async () => {
+  server = await startServer()
+  browser = await startBrowser()
+})
+
+afterAll(async () => {
+  await browser.close()
+  await server.close()
+})
+
+test('job 10, the boarding button with its ring, from an empty project', async () => {
+  const hands = new BenchHands(browser.driver, server.address)
+  await hands.newProject()
+  await makeRing(hands)
+  await makeButton(hands)
+  process.stdout.write(`job 10 boarding button: ${hands.actions} actions\n`)
+  await runsAsItShould(hands)
+  expect(await hands.findingKinds()).toEqual([])
+})
+
+/** A three-quarter ring with two states, one of them turning for as long as it lasts. */
+async function makeRing(hands: BenchHands): Promise<void> {
+  await hands.enter('Component name', 'Ring')
+  await hands.editInto('all looks')
+  await hands.selectPart('frame')
+  await hands.setProperty('width', '24')
+  await hands.setProperty('height', '24')
+  await hands.selectPart('box')
+  await hands.click('.easel-picture, [aria-label="Open rest on the easel"]')
+  await hands.removeSelected()
+  await hands.closeEasel()
+  await hands.addPart('ellipse')
+  await hands.setProperty('fill', 'none')
+  await hands.setProperty('stroke', '#ffffff')
+  await hands.setProperty('stroke width', '3')
+  await hands.openGroup('Shape')
+  await hands.setProperty('arc sweep', '270')
+  await hands.setProperty('width', '20')
+  await hands.setProperty('height', '20')
+  await hands.setProperty('x', '2')
+  await hands.setProperty('y', '2')
+  await hands.addState()
+  await hands.renameState('over', 'turning')
+  await hands.openGroup('Repeats in turning')
+  await hands.setProperty('every', '1500')
+}
+
+async function makeButton(hands: BenchHands): Promise<void> {
+  await hands.click('[aria-label="Components"]')
+  await hands.choose('New component')
+  await hands.until('the new component is open', async () => (await (await hands.field('Component name')).getAttribute('value')) === 'Component 2')
+  await hands.enter('Component name', 'Boarding button')
+  await drawParts(hands)
+  await giveStates(hands)
+  await wireUp(hands)
+}
+
+async function drawParts(hands: BenchHands): Promise<void> {
+  await hands.addParameter('text', 'labelText', 'Board')
+  await hands.addParameter('text', 'doneText', 'Aboard')
+  await hands.editInto('all looks')
+  await hands.selectPart('frame')
+  await hands.setProperty('width', '208')
+  await hands.setProperty('height', '42')
+  await hands.selectPart('box')
+  for (const [label, value] of [['x', '0'], ['y', '0'], ['width', '208'], ['height', '42']] as const) await hands.setProperty(label, value)
+  await hands.addPart('text')
+  await hands.setProperty('text', '= labelText')
+  await hands.setProperty('fill', '#ffffff')
+  await hands.setProperty('weight', '700')
+  await hands.setProperty('alignment', 'center')
+  await hands.openGroup('Layout')
+  await hands.setProperty('width from', 'fixed')
+  for (const [label, value] of [['x', '0'], ['width', '208']] as const) await hands.setProperty(label, value)
+  await hands.addPart('Ring')
+  for (const [label, value] of [['opacity', '0'], ['x', '92'], ['y', '9']] as const) await hands.setProperty(label, value)
+  await hands.addPart('path')
+  for (const [label, value] of [['stroke', '#ffffff'], ['opacity', '0'], ['x', '58'], ['y', '15']] as const) await hands.setProperty(label, value)
+}
+
+async function giveStates(hands: BenchHands): Promise<void> {
+  await hands.editInto('rest')
+  await hands.selectPart('box')
+  await hands.addState()
+  await hands.setProperty('fill', '#3b6d91')
+  await hands.click(await hands.column('rest'))
+  await hands.addState()
+  await hands.renameState('down', 'working')
+  await hands.setProperty('fill', '#767f8a')
+  await hands.selectPart('text')
+  await hands.setProperty('opacity', '0.12')
+  await hands.selectPart('ring')
+  await hands.setProperty('opacity', '1')
+  await hands.setProperty('state', 'turning')
+  await hands.click(await hands.column('rest'))
+  await hands.addState()
+  await hands.renameState('down', 'done')
+  await hands.selectPart('box')
+  await hands.setProperty('fill', '#2e7d5b')
+  await hands.selectPart('text')
+  await hands.setProperty('text', '= doneText')
+  await hands.setProperty('x', '11')
+  await hands.selectPart('path')
+  await hands.setProperty('opacity', '1')
+}
+
+async function wireUp(hands: BenchHands): Promise<void> {
+  await hands.wire('tap', 'rest', 'working')
+  await hands.enter('takes', '160', '[aria-label="Rule"]')
+  await hands.enter('Easing', 'ease-in-out', '[aria-label="Easing"]')
+  await hands.spread('tap', 'rest', 'over')
+  await hands.wire('tap', 'done', 'rest')
+  await hands.enter('takes', '160', '[aria-label="Rule"]')
+  await hands.addTrigger('enter')
+  await hands.wire('enter', 'rest', 'over')
+  await hands.enter('takes', '80', '[aria-label="Rule"]')
+  await hands.addTrigger('leave')
+  await hands.wire('leave', 'over', 'rest')
+  await hands.enter('takes', '80', '[aria-label="Rule"]')
+  await hands.addTrigger('after')
+  await hands.wire('after', 'working', 'done')
+  await hands.enter('after', '1800', '[aria-label="Rule"]')
+  await hands.enter('takes', '160', '[aria-label="Rule"]')
+  await hands.untilFindings('three rows are unanswered somewhere', (kinds) => kinds.filter((kind) => kind === 'unanswered').length === 3)
+  for (let left = 3; left > 0; left--) {
+    await hands.clickButton('Nothing, on purpose')
+    await hands.untilFindings('one more row is answered', (kinds) => kinds.length === left - 1)
+  }
+}
+
+async function runsAsItShould(hands: BenchHands): Promise<void> {
+  await hands.clickButton('Start over')
+  await hands.click('.specimen-picture')
+  await hands.untilSpecimenIs('working')
+  await hands.untilSpecimenIs('done')
+  await hands.click('.specimen-picture')
+  await hands.untilSpecimenIs('rest')
+}

@@ -1,0 +1,27 @@
+/** A problem the server told of (RFC 9457), or that it could not be reached (`unreachable`). */
+export class ApiError extends Error {
+  constructor(readonly code: string, readonly status: number, sentence: string, readonly body: unknown = null) {
+    super(sentence)
+    this.name = 'ApiError'
+  }
+}
+
+export const UNREACHABLE = 'unreachable'
+
+/** Sends a request and returns the JSON that comes back. Throws an `ApiError`. */
+export async function request<T>(path: string, init: RequestInit = {}): Promise<T> {
+  let response: Response
+  try {
+    response = await fetch(`/api${path}`, init)
+  } catch {
+    throw new ApiError(UNREACHABLE, 0, 'The server cannot be reached.')
+  }
+  if (response.status === 204) return undefined as T
+  const body: unknown = await response.json().catch(() => null)
+  if (response.ok) return body as T
+  const { type, detail } = (body ?? {}) as { type?: string; detail?: string }
+  throw new ApiError(type?.split(':').at(-1) ?? 'unknown', response.status, detail ?? `The server answered ${response.status}.`, body)
+}
+
+export const post = <T>(path: string, body: unknown): Promise<T> =>
+  request<T>(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })

@@ -1,0 +1,54 @@
+import type { Entry, Project } from '@rheoscope/core/document'
+import { ApiError, post, request } from './client'
+
+export interface ProjectSummary {
+  readonly id: string
+  readonly name: string
+  readonly revision: number
+  readonly changedAt: string
+}
+
+export interface StoredProject {
+  readonly project: Project
+  readonly revision: number
+}
+
+export type Appended =
+  | { readonly accepted: true; readonly revision: number }
+  | { readonly accepted: false; readonly revision: number; readonly missed: readonly Entry[] }
+
+const address = (id: string): string => `/projects/${encodeURIComponent(id)}`
+
+export const listProjects = (): Promise<readonly ProjectSummary[]> => request('/projects')
+
+export const loadProject = (id: string): Promise<StoredProject> => request(address(id))
+
+export const createProject = (name: string): Promise<StoredProject> => post('/projects', { name })
+
+export const addDemoProject = (): Promise<StoredProject> => post('/projects/demo', {})
+
+export const openProjectFile = (text: string): Promise<StoredProject> =>
+  request('/projects/file', { method: 'POST', headers: { 'content-type': 'application/vnd.rheoscope+json' }, body: text })
+
+export const removeProject = (id: string): Promise<void> => request(address(id), { method: 'DELETE' })
+
+export const loadLog = (id: string, after: number): Promise<readonly Entry[]> => request(`${address(id)}/log?after=${after}`)
+
+/** Adds entries made on revision `base`; answers with what was missed instead of throwing when that is not the newest. */
+export async function appendEntries(id: string, base: number, entries: readonly Entry[]): Promise<Appended> {
+  try {
+    return await post<Appended>(`${address(id)}/entries`, { base, entries })
+  } catch (error) {
+    if (error instanceof ApiError && error.status === 409 && isAppended(error.body)) return error.body
+    throw error
+  }
+}
+
+const isAppended = (body: unknown): body is Appended => typeof body === 'object' && body !== null && 'missed' in body
+
+/** Calls `onRevision` whenever the project has a new revision; returns what ends it. */
+export function followRevisions(id: string, onRevision: (revision: number) => void): () => void {
+  const source = new EventSource(`/api${address(id)}/revisions`)
+  source.addEventListener('revision', (event) => onRevision(Number((event as MessageEvent<string>).data)))
+  return () => source.close()
+}

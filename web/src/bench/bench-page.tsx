@@ -1,0 +1,70 @@
+import { Navigate, useParams } from 'react-router'
+import { NotHere } from '../not-here'
+import { SessionProvider, useSession, useSessionState } from '../session/use-session'
+import { FindingsPanel } from './findings-panel'
+import { MotionScore } from './motion-score'
+import { PartsPane } from './parts-pane'
+import { ResponseGrid } from './response-grid'
+import { RuleInspector } from './rule-inspector'
+import { Specimen } from './specimen'
+import { TopBar } from './top-bar'
+import { BenchProvider } from './use-bench'
+import { useBenchKeys } from './use-bench-keys'
+import './bench.css'
+
+/** Everything about one component on one page. */
+export function BenchPage() {
+  const { project = '', component } = useParams()
+  return (
+    <SessionProvider key={project} id={project} waiting={<p className="waiting muted">Opening…</p>} failed={(error) => <NotHere what={error.message} />}>
+      <ChosenComponent id={component} />
+    </SessionProvider>
+  )
+}
+
+function ChosenComponent({ id }: { readonly id: string | undefined }) {
+  const { project } = useSessionState()
+  const component = project.components.find((each) => each.id === id)
+  const [first] = project.components
+  if (component) {
+    return (
+      <BenchProvider key={component.id} component={component.id}>
+        <Bench />
+      </BenchProvider>
+    )
+  }
+  if (first) return <Navigate replace to={`/project/${project.id}/component/${first.id}`} />
+  return <NotHere what="This project has no component." />
+}
+
+function Bench() {
+  useBenchKeys()
+  return (
+    <div className="bench">
+      <TopBar />
+      <Notices />
+      <div className="bench-body">
+        <PartsPane />
+        <ResponseGrid />
+        <aside className="pane pane-right" aria-label="Specimen and details">
+          <Specimen />
+          <RuleInspector />
+          <FindingsPanel />
+        </aside>
+      </div>
+      <MotionScore />
+    </div>
+  )
+}
+
+/** What the person at work should know about their edits, right under the bar. */
+function Notices() {
+  const session = useSession()
+  const { connection, unsaved, notice } = useSessionState()
+  return (
+    <div className="notices" aria-live="polite">
+      {connection === 'offline' && <p className="notice">The server cannot be reached. {unsaved} {unsaved === 1 ? 'edit is' : 'edits are'} kept in this browser and will be sent as soon as it is back; you can work on.</p>}
+      {notice && <p className="notice" role="alert">{notice} <button className="plain underlined" onClick={() => session.dismissNotice()}>Dismiss</button></p>}
+    </div>
+  )
+}

@@ -1,0 +1,57 @@
+import type { Id } from '@rheoscope/core/document'
+import type { Row } from './rows'
+
+/** Where an edit of a property goes: into the selected look, into the base look, or into all looks. */
+export type Into = 'look' | 'base' | 'all'
+
+/** What is selected and open on the bench. Everything else follows from the document. */
+export interface BenchState {
+  readonly axis: Id
+  /** The selected column. */
+  readonly state: Id
+  /** The row of the selected cell, in the selected column; null when no cell is selected. */
+  readonly row: string | null
+  readonly parts: readonly Id[]
+  readonly isEaselOpen: boolean
+  readonly into: Into
+  /** The lane whose timing is being looked at; null for the motion as a whole. */
+  readonly lane: { readonly part: Id; readonly property: string } | null
+  /** The instant of the motion score's scrubber; null when it is let go. */
+  readonly scrubMs: number | null
+  /** Rows without rules as yet. */
+  readonly addedRows: readonly Row[]
+}
+
+export type BenchAction =
+  | { readonly do: 'select state'; readonly state: Id }
+  | { readonly do: 'select cell'; readonly state: Id; readonly row: string }
+  | { readonly do: 'select parts'; readonly parts: readonly Id[] }
+  | { readonly do: 'select lane'; readonly lane: BenchState['lane'] }
+  | { readonly do: 'open easel'; readonly state: Id }
+  | { readonly do: 'close easel' }
+  | { readonly do: 'edit into'; readonly into: Into }
+  | { readonly do: 'scrub'; readonly ms: number | null }
+  | { readonly do: 'add row'; readonly row: Row }
+
+export function benchReducer(state: BenchState, action: BenchAction): BenchState {
+  switch (action.do) {
+    case 'select state':
+      return { ...state, state: action.state, lane: null, scrubMs: null }
+    case 'select cell':
+      return { ...state, state: action.state, row: action.row, lane: null, scrubMs: null }
+    case 'select parts':
+      return { ...state, parts: action.parts }
+    case 'select lane':
+      return { ...state, lane: action.lane }
+    case 'open easel':
+      return { ...state, state: action.state, isEaselOpen: true, lane: null, scrubMs: null }
+    case 'close easel':
+      return { ...state, isEaselOpen: false }
+    case 'edit into':
+      return { ...state, into: action.into }
+    case 'scrub':
+      return { ...state, scrubMs: action.ms }
+    case 'add row':
+      return { ...state, addedRows: [...state.addedRows.filter(({ key }) => key !== action.row.key), action.row] }
+  }
+}

@@ -1,0 +1,85 @@
+import { useState } from 'react'
+import { Menu, MenuItem } from '@mui/material'
+import { removeState, renameState, setFinal, setStartState, type State } from '@rheoscope/core/document'
+import { LookPicture } from '../paint/look-picture'
+import { useLive } from '../playing/use-live'
+import type { Player } from '../playing/player'
+import { StateMark } from '../theme/state-mark'
+import { useBench } from './use-bench'
+
+/** The head of a column: a state's mark and name, and the picture of its look, which opens it on the easel. */
+export function ColumnHead({ state, column, isTarget }: { readonly state: State; readonly column: number; readonly isTarget: boolean }) {
+  const { project, component, axis, view, player, select, findings } = useBench()
+  const isSelected = view.state === state.id
+  const worst = findings.find(({ about, level }) => level !== 'note' && about.state === state.id && about.row === undefined)
+  const classes = ['column-head', isSelected && 'is-selected', isTarget && 'is-target'].filter(Boolean).join(' ')
+  return (
+    <div className={classes} data-column={state.id} role="columnheader" aria-selected={isSelected}>
+      {player && <LiveMarker player={player} axisIndex={component.axes.indexOf(axis)} state={state.id} />}
+      <div className="column-title">
+        <StateName key={`${state.id} ${state.name}`} state={state} />
+        {worst && <span className={`badge is-${worst.level}`} title={worst.sentence.replace(/[‹›]/g, '')} />}
+        <span className="muted column-note">{axis.start === state.id ? 'start' : state.final ? 'final' : column + 1}</span>
+        <StateMenu state={state} />
+      </div>
+      <button
+        className="plain column-picture" aria-label={`Open ${state.name} on the easel`}
+        onClick={() => select({ do: 'open easel', state: state.id })}
+      >
+        <LookPicture project={project} component={component.id} states={{ [axis.id]: state.id }} label={`${state.name} look`} />
+      </button>
+    </div>
+  )
+}
+
+function StateName({ state }: { readonly state: State }) {
+  const { component, axis, make, select } = useBench()
+  const [isRenaming, setRenaming] = useState(false)
+  const rename = (name: string) => {
+    setRenaming(false)
+    if (name.trim() !== '' && name !== state.name) make(renameState(component.id, axis.id, state.id, name.trim()), `rename ${state.name}`)
+  }
+  if (isRenaming) {
+    return (
+      <input
+        className="state-rename" autoFocus defaultValue={state.name} aria-label={`Name of ${state.name}`}
+        onFocus={(event) => event.target.select()} onBlur={(event) => rename(event.target.value)}
+        onKeyDown={(event) => {
+          event.stopPropagation()
+          if (event.key === 'Enter') rename(event.currentTarget.value)
+          if (event.key === 'Escape') setRenaming(false)
+        }}
+      />
+    )
+  }
+  return (
+    <button className="plain state-name" title="Double-click to rename" onClick={() => select({ do: 'select state', state: state.id })} onDoubleClick={() => setRenaming(true)}>
+      <StateMark hue={state.hue} /> {state.name}
+    </button>
+  )
+}
+
+function StateMenu({ state }: { readonly state: State }) {
+  const { component, axis, make, player } = useBench()
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const act = (does: () => void) => () => {
+    setAnchor(null)
+    does()
+  }
+  return (
+    <>
+      <button className="plain muted state-menu" aria-label={`More for ${state.name}`} aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>⋯</button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        <MenuItem onClick={act(() => player?.send({ do: 'put', instance: '', axis: axis.id, state: state.id }))}>Put the specimen here</MenuItem>
+        <MenuItem disabled={axis.start === state.id} onClick={act(() => make(setStartState(component.id, axis.id, state.id), `start in ${state.name}`))}>Start here</MenuItem>
+        <MenuItem onClick={act(() => make(setFinal(component.id, axis.id, state.id, !state.final), `mark ${state.name}`))}>{state.final ? 'Not final after all' : 'Mark as final'}</MenuItem>
+        <MenuItem disabled={axis.states.length === 1} onClick={act(() => make(removeState(component, axis, state.id), `remove ${state.name}`))}>Remove with its rules</MenuItem>
+      </Menu>
+    </>
+  )
+}
+
+function LiveMarker({ player, axisIndex, state }: { readonly player: Player; readonly axisIndex: number; readonly state: string }) {
+  const { states } = useLive(player)
+  return states[axisIndex] === state ? <span className="live-marker" title="The specimen is in this state" /> : null
+}

@@ -1,0 +1,120 @@
+import { useRef } from 'react'
+import type { Rule, State } from '@rheoscope/core/document'
+import { useFrames } from '../playing/use-frames'
+import { useLive } from '../playing/use-live'
+import type { Player } from '../playing/player'
+import { StateMark } from '../theme/state-mark'
+import { easingCurve } from './easing-curve'
+import { barsOf, type Bar, type Row } from './rows'
+import { msText, ruleTiming, shortEasing } from './timing-text'
+import { useBench } from './use-bench'
+import type { CellDrag } from './use-cell-drag'
+
+/** One row of the response table: where a trigger leads in each state. */
+export function GridRow({ row, line, drag }: { readonly row: Row; readonly line: number; readonly drag: CellDrag }) {
+  const { component, axis } = useBench()
+  const { trigger, part } = row
+  const about = 'since' in trigger ? trigger.since : part === null ? null : `on ${component.parts.find(({ id }) => id === part)?.name ?? '?'}`
+  return (
+    <>
+      <div className="row-head" role="rowheader" style={{ gridRow: line, gridColumn: 1 }}>
+        {trigger.on}
+        {about && <span className="muted">{about}</span>}
+      </div>
+      {barsOf(component, axis, row).map((bar) => <Cell key={bar.column} bar={bar} row={row} line={line} drag={drag} />)}
+    </>
+  )
+}
+
+function Cell({ bar, row, line, drag }: { readonly bar: Bar; readonly row: Row; readonly line: number; readonly drag: CellDrag }) {
+  const { view, select, findings, player, axis } = useBench()
+  const { rule, states, column } = bar
+  const isSelected = view.row === row.key && states.some(({ id }) => id === view.state)
+  const told = findings.find(({ about }) => (rule !== null && about.rule === rule.id) || (about.row === row.key && states.some(({ id }) => about.states?.includes(id))))
+  const stateAt = (x: number, element: Element): State => {
+    const box = element.getBoundingClientRect()
+    const index = Math.floor(((x - box.left) / box.width) * states.length)
+    return states[Math.min(states.length - 1, Math.max(0, index))]!
+  }
+  const others = axis.states.filter(({ id }) => !states.some((state) => state.id === id))
+  const label = `${row.trigger.on} in ${states.map(({ name }) => name).join(', ')}: ${rule ? targetText(rule, axis.states) : 'no answer'}`
+  return (
+    <div
+      className={['cell', isSelected && 'is-selected', rule === null && 'is-empty', rule?.target.go === 'nothing' && 'is-quiet', told && told.kind !== 'unanswered' && 'is-told'].filter(Boolean).join(' ')}
+      style={{ gridRow: line, gridColumn: `${column + 2} / span ${states.length}` }}
+      role="gridcell" aria-label={label} aria-selected={isSelected} tabIndex={0} data-row={row.key}
+      onFocus={() => !isSelected && select({ do: 'select cell', state: states[0]!.id, row: row.key })}
+      onPointerDown={(event) => {
+        const state = stateAt(event.clientX, event.currentTarget)
+        select({ do: 'select cell', state: state.id, row: row.key })
+        drag.begin(event, { row, state: state.id, rule, how: 'target' })
+      }}
+    >
+      {rule && <Answer rule={rule} from={states[0]!} />}
+      {!rule && <span className="muted">{told?.kind === 'unanswered' ? 'unanswered' : '·'}</span>}
+      {told && told.kind !== 'unanswered' && <span className={`badge is-${told.level}`} title={told.sentence.replace(/[‹›]/g, '')} />}
+      {rule && player && <Fired player={player} rule={rule} />}
+      {rule && 'ms' in rule.trigger && player && <TimerBar player={player} rule={rule} />}
+      {rule && others.length > 0 && (
+        <span
+          className="cell-edge" title="Drag sideways to let the rule hold in more states"
+          onPointerDown={(event) => {
+            event.stopPropagation()
+            drag.begin(event, { row, state: states.at(-1)!.id, rule, how: 'spread' })
+          }}
+        />
+      )}
+    </div>
+  )
+}
+
+function targetText({ target }: Rule, states: readonly State[]): string {
+  switch (target.go) {
+    case 'state':
+      return states.find(({ id }) => id === target.state)?.name ?? '?'
+    case 'nothing':
+      return 'nothing on purpose'
+    default:
+      return target.go
+  }
+}
+
+function Answer({ rule, from }: { readonly rule: Rule; readonly from: State }) {
+  const { project, component, axis } = useBench()
+  const target = rule.target.go === 'state' ? axis.states.find(({ id }) => rule.target.go === 'state' && id === rule.target.state) : undefined
+  const name = targetText(rule, axis.states)
+  if (rule.target.go === 'nothing') return <span className="quiet">{name}</span>
+  const timing = ruleTiming(project, component, rule, from.id)
+  return (
+    <>
+      <span className="cell-target">
+        {target ? <StateMark hue={target.hue} size={11} /> : <span className="mono">→</span>} <b>{name}</b>
+        {rule.guard !== null && <span className="muted cell-guard" title={`if ${rule.guard}`}>if</span>}
+        {'ms' in rule.trigger && <span className="mono cell-after">{msText(rule.trigger.ms)}</span>}
+      </span>
+      <span className="cell-motion muted mono">
+        <svg width="24" height="14" viewBox="-1 -3 26 18" aria-hidden="true"><path d={easingCurve(timing.ease, 24, 12)} /></svg>
+        {msText(timing.durationMs)} <span className="cell-easing">{shortEasing(timing.easing)}</span>
+      </span>
+    </>
+  )
+}
+
+/** Lights up each time the rule fires in the specimen. */
+function Fired({ player, rule }: { readonly player: Player; readonly rule: Rule }) {
+  const { fired } = useLive(player)
+  return fired?.rule === rule.id ? <span key={fired.event} className="cell-fired" /> : null
+}
+
+/** Fills while the timer of a rule counts in the specimen. */
+function TimerBar({ player, rule }: { readonly player: Player; readonly rule: Rule }) {
+  const bar = useRef<HTMLSpanElement>(null)
+  useFrames(() => {
+    const timer = player.current.instance('')?.timers.find((each) => each.rule.id === rule.id)
+    const ms = 'ms' in rule.trigger ? rule.trigger.ms : 0
+    const left = timer?.dueMs == null ? ms : timer.dueMs - player.nowMs
+    const share = timer && ms > 0 ? 1 - left / ms : 0
+    bar.current!.style.transform = `scaleX(${Math.min(1, Math.max(0, share))})`
+  })
+  return <span ref={bar} className="cell-timer" />
+}

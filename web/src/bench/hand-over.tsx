@@ -1,0 +1,63 @@
+import { useMemo, useState } from 'react'
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, ToggleButton, ToggleButtonGroup } from '@mui/material'
+import { serialise } from '@rheoscope/core/document'
+import { pictureFile } from '@rheoscope/core/exchange'
+import { stillLife } from '../paint/look-picture'
+import { useBench, type Bench } from './use-bench'
+
+interface Format {
+  readonly name: string
+  readonly extension: string
+  readonly type: string
+  readonly text: (bench: Bench) => string
+}
+
+/** What can be handed over. Adding a format is adding an entry. */
+const FORMATS: readonly Format[] = [
+  { name: 'Project file', extension: 'rheo.json', type: 'application/json', text: ({ project }) => serialise(project) },
+  { name: 'This look as SVG', extension: 'svg', type: 'image/svg+xml', text: ({ project, component, axis, state }) => pictureFile(stillLife(project, component.id, { [axis.id]: state.id })) },
+]
+
+/** Choose a format, see it, copy it or save it. */
+export function HandOver() {
+  const [isOpen, setOpen] = useState(false)
+  return (
+    <>
+      <Button onClick={() => setOpen(true)}>Hand over</Button>
+      <Dialog open={isOpen} onClose={() => setOpen(false)} maxWidth="md" fullWidth aria-labelledby="hand-over-title">
+        {isOpen && <HandOverContent onClose={() => setOpen(false)} />}
+      </Dialog>
+    </>
+  )
+}
+
+function HandOverContent({ onClose }: { readonly onClose: () => void }) {
+  const bench = useBench()
+  const [format, setFormat] = useState(FORMATS[0]!)
+  const [isCopied, setCopied] = useState(false)
+  const text = useMemo(() => format.text(bench), [format, bench])
+  const save = () => {
+    const address = URL.createObjectURL(new Blob([text], { type: format.type }))
+    const link = document.createElement('a')
+    link.href = address
+    link.download = `${bench.project.name}.${format.extension}`.replace(/[/\\:*?"<>|]/g, '-')
+    link.click()
+    setTimeout(() => URL.revokeObjectURL(address), 1000)
+  }
+  return (
+    <>
+      <DialogTitle id="hand-over-title">Hand over</DialogTitle>
+      <DialogContent>
+        <ToggleButtonGroup size="small" exclusive value={format.name} aria-label="Format" onChange={(_event, name: string | null) => { setFormat(FORMATS.find((each) => each.name === name) ?? format); setCopied(false) }}>
+          {FORMATS.map(({ name }) => <ToggleButton key={name} value={name}>{name}</ToggleButton>)}
+        </ToggleButtonGroup>
+        <pre className="hand-over-text mono" tabIndex={0}>{text.length > 20_000 ? `${text.slice(0, 20_000)}\n…` : text}</pre>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={() => void navigator.clipboard.writeText(text).then(() => setCopied(true))}>{isCopied ? 'Copied' : 'Copy'}</Button>
+        <Button onClick={save}>Save .{format.extension}</Button>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
+    </>
+  )
+}

@@ -1,0 +1,121 @@
+import { useId, type PointerEvent } from 'react'
+import { line, type ScaleLinear } from 'd3'
+import { propertyDefinition, setLaneTiming, type Literal, type Part, type Timing } from '@rheoscope/core/document'
+import { isCrossFade, type Easing, type Shown } from '@rheoscope/core/motion'
+import { formatValue } from '../fields/parse-value'
+import { newId } from '../session/new-id'
+import { msText } from './timing-text'
+import { useBench } from './use-bench'
+
+/** One property of one part as the score draws it. */
+export interface ScoreLane {
+  readonly part: Part
+  readonly property: string
+  readonly delayMs: number
+  readonly durationMs: number
+  readonly ease: Easing
+  readonly easing: string
+  readonly from: Literal
+  readonly to: Literal
+  readonly valueAt: (p: number) => Shown
+  readonly repeats: boolean
+}
+
+const HEIGHT = 30
+const BODY = { top: 6, height: 18 }
+const SAMPLES = 24
+
+/** A lane with its own values drawn in it; its ends are pulled to change delay and duration. */
+export function LaneRow({ lane, scale, labelWidth, plotWidth, isSelected }: {
+  readonly lane: ScoreLane
+  readonly scale: ScaleLinear<number, number>
+  readonly labelWidth: number
+  readonly plotWidth: number
+  readonly isSelected: boolean
+}) {
+  const { select } = useBench()
+  const { part, property, delayMs, durationMs, repeats } = lane
+  const label = propertyDefinition(property)?.label ?? property
+  const endMs = repeats ? scale.domain()[1]! : delayMs + durationMs
+  const [x1, x2] = [scale(delayMs), scale(endMs)]
+  return (
+    <div className={isSelected ? 'lane is-selected' : 'lane'} data-lane={`${part.name} ${label}`}>
+      <button className="plain lane-label" style={{ width: labelWidth }} onClick={() => select({ do: 'select lane', lane: isSelected ? null : { part: part.id, property } })}>
+        {part.name} <span className="muted">{label}</span> {repeats && <span className="muted lane-repeats">repeats</span>}
+      </button>
+      <svg width={plotWidth} height={HEIGHT} aria-hidden="true">
+        {delayMs > 0 && <line className="lane-wait" x1={scale(0)} x2={x1} y1={HEIGHT / 2} y2={HEIGHT / 2} />}
+        <LaneBody lane={lane} x1={x1} x2={x2} />
+        <text className="lane-values" x={x2 + 10} y={HEIGHT / 2 + 4}>{valuesText(lane)}</text>
+      </svg>
+      {!repeats && <LaneEnds lane={lane} scale={scale} labelWidth={labelWidth} />}
+    </div>
+  )
+}
+
+function LaneBody({ lane, x1, x2 }: { readonly lane: ScoreLane; readonly x1: number; readonly x2: number }) {
+  const id = useId()
+  const type = propertyDefinition(lane.property)?.type
+  const samples = Array.from({ length: SAMPLES + 1 }, (_, index) => index / SAMPLES)
+  const shownAt = (t: number): Shown => lane.valueAt(lane.ease(t))
+  const frame = { x: x1, y: BODY.top, width: Math.max(1, x2 - x1), height: BODY.height }
+  if (type === 'paint' || type === 'colour') {
+    return (
+      <>
+        <linearGradient id={id}>
+          {samples.map((t) => {
+            const colour = shownAt(t)
+            return <stop key={t} offset={t} stopColor={typeof colour === 'string' ? colour.slice(0, 7) : 'transparent'} />
+          })}
+        </linearGradient>
+        <rect {...frame} rx="2" fill={`url(#${CSS.escape(id)})`} />
+      </>
+    )
+  }
+  const numbers = samples.map(shownAt).map((shown) => (typeof shown === 'number' ? shown : isCrossFade(shown) ? shown.at : Number(shown === lane.to)))
+  const [low, high] = [Math.min(...numbers), Math.max(...numbers)]
+  const points = numbers.map((value, index): [number, number] => [
+    x1 + (x2 - x1) * samples[index]!,
+    BODY.top + BODY.height * (high === low ? 0.5 : 1 - (value - low) / (high - low)),
+  ])
+  return <path className="lane-curve" d={line().digits(2)(points) ?? ''} />
+}
+
+function valuesText({ from, to, delayMs, durationMs, repeats }: ScoreLane): string {
+  const brief = (value: Literal) => formatValue(value).slice(0, 18)
+  const waits = delayMs > 0 ? `, waits ${msText(delayMs)}` : ''
+  return `${brief(from)} → ${brief(to)}${repeats ? ` every ${msText(durationMs)}` : waits}`
+}
+
+/** The two ends of a lane: the left one is its delay, the right one its end. */
+function LaneEnds({ lane, scale, labelWidth }: { readonly lane: ScoreLane; readonly scale: ScaleLinear<number, number>; readonly labelWidth: number }) {
+  const { component, rule, session, make } = useBench()
+  const { part, property, delayMs, durationMs } = lane
+  if (!rule) return null
+  const edit = (timing: Timing) => setLaneTiming(component.id, rule, part.id, property, timing, newId())
+  const at = (event: PointerEvent<HTMLElement>): number => {
+    const { left } = event.currentTarget.parentElement!.getBoundingClientRect()
+    const step = event.altKey ? 1 : 10
+    return Math.max(0, Math.round(scale.invert(event.clientX - left - labelWidth) / step) * step)
+  }
+  const timings = {
+    start: (ms: number): Timing => ({ delayMs: ms }),
+    end: (ms: number): Timing => ({ durationMs: Math.max(0, ms - delayMs) }),
+  }
+  return (['start', 'end'] as const).map((end) => {
+    const ms = end === 'start' ? delayMs : delayMs + durationMs
+    return (
+      <button
+        key={end} className="lane-end" style={{ left: labelWidth + scale(ms) }}
+        aria-label={`${part.name} ${property} ${end === 'start' ? 'begins' : 'ends'} at ${msText(ms)}; drag to change`}
+        onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+        onPointerMove={(event) => event.buttons > 0 && session.preview(edit(timings[end](at(event))))}
+        onPointerUp={(event) => at(event) !== ms && make(edit(timings[end](at(event))), `time ${part.name} ${property}`)}
+        onKeyDown={(event) => {
+          const step = event.key === 'ArrowRight' ? 10 : event.key === 'ArrowLeft' ? -10 : 0
+          if (step !== 0) make(edit(timings[end](Math.max(0, ms + step))), `time ${part.name} ${property}`)
+        }}
+      />
+    )
+  })
+}

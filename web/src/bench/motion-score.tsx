@@ -1,0 +1,127 @@
+import { useMemo, useRef, useState, useEffect, type PointerEvent } from 'react'
+import { scaleLinear, type ScaleLinear } from 'd3'
+import { laneEndMs } from '@rheoscope/core/motion'
+import { setRuleTiming } from '@rheoscope/core/document'
+import { EasingEditor } from './easing-editor'
+import { LaneRow, type ScoreLane } from './lane-row'
+import { msText, ruleTiming } from './timing-text'
+import { useBench } from './use-bench'
+import { runOfMotion } from './use-scrubbed-frame'
+import './score.css'
+
+type Scale = ScaleLinear<number, number>
+
+const LABELS_PX = 200
+const EDGE_PX = 24
+
+/** The lanes of the selected rule's motion over time, to be read, scrubbed and changed. */
+export function MotionScore() {
+  const { rule, state, axis } = useBench()
+  if (!rule || rule.target.go === 'nothing') {
+    return (
+      <section className="score is-idle" aria-label="Motion score">
+        <p className="muted">{rule ? 'Nothing happens here, on purpose.' : 'Select a cell with an answer to see its motion over time.'}</p>
+      </section>
+    )
+  }
+  const target = rule.target.go === 'state' ? axis.states.find(({ id }) => rule.target.go === 'state' && id === rule.target.state)?.name : rule.target.go
+  return <Score key={`${rule.id} ${state.id}`} title={`${state.name} → ${target ?? '?'}`} />
+}
+
+function Score({ title }: { readonly title: string }) {
+  const { project, component, axis, state, view, select } = useBench()
+  const rule = useBench().rule!
+  const plot = useRef<HTMLDivElement>(null)
+  const width = useWidth(plot)
+  const lanes = useMemo(() => lanesOf(runOfMotion(project, component, rule, axis.id, state.id)?.instance('')), [project, component, rule, axis.id, state.id])
+  const timing = ruleTiming(project, component, rule, state.id)
+  const endMs = Math.max(40, timing.delayMs + timing.durationMs, ...lanes.map(({ delayMs, durationMs, repeats }) => delayMs + (repeats ? 0 : durationMs)))
+  const scale = scaleLinear([0, endMs * 1.3], [EDGE_PX, width - EDGE_PX])
+  const scrub = (event: PointerEvent<HTMLElement>) => {
+    if (event.buttons === 0) return
+    const { left } = event.currentTarget.getBoundingClientRect()
+    select({ do: 'scrub', ms: Math.round(Math.min(endMs * 1.3, Math.max(0, scale.invert(event.clientX - left)))) })
+  }
+  return (
+    <section className="score" aria-label="Motion score">
+      <div className="score-title"><b>Motion</b> <span className="muted">{title}</span></div>
+      <div className="score-ruler" ref={plot} onPointerDown={(event) => { event.currentTarget.setPointerCapture(event.pointerId); scrub(event) }} onPointerMove={scrub}>
+        {scale.ticks(7).filter((ms) => !isUnderEnd(scale(ms) - scale(timing.delayMs + timing.durationMs))).map((ms, index) => <span key={ms} className="mono tick" style={{ left: scale(ms) }}>{index === 0 ? ms : msText(ms).replace(' ms', '')}</span>)}
+        <WholeEnd scale={scale} />
+      </div>
+      <div className="score-lanes">
+        {lanes.length === 0 && <p className="muted hint">The two looks are the same, so nothing moves. Change a look and its lanes appear here.</p>}
+        {lanes.map((lane) => (
+          <LaneRow
+            key={`${lane.part.id} ${lane.property}`} lane={lane} scale={scale} labelWidth={LABELS_PX} plotWidth={width}
+            isSelected={view.lane?.part === lane.part.id && view.lane.property === lane.property}
+          />
+        ))}
+      </div>
+      {view.scrubMs !== null && <Scrubber scale={scale} ms={view.scrubMs} />}
+      <EasingEditor lanes={lanes} />
+    </section>
+  )
+}
+
+/** Whether a tick so far from the motion's end would stand under its label. */
+const isUnderEnd = (px: number): boolean => px > -24 && px < 72
+
+/** The end of the motion as a whole, in the ruler; pulled to change its duration. */
+function WholeEnd({ scale }: { readonly scale: Scale }) {
+  const { project, component, state, session, make } = useBench()
+  const rule = useBench().rule!
+  const timing = ruleTiming(project, component, rule, state.id)
+  const editTo = (event: PointerEvent<HTMLElement>) => {
+    const { left } = event.currentTarget.parentElement!.getBoundingClientRect()
+    const ms = Math.max(0, Math.round((scale.invert(event.clientX - left) - timing.delayMs) / 10) * 10)
+    return setRuleTiming(component.id, rule, 'durationMs', ms)
+  }
+  return (
+    <button
+      className="whole-end mono" style={{ left: scale(timing.delayMs + timing.durationMs) }} aria-label={`The motion ends at ${msText(timing.delayMs + timing.durationMs)}; drag to change`}
+      onPointerDown={(event) => { event.stopPropagation(); event.currentTarget.setPointerCapture(event.pointerId) }}
+      onPointerMove={(event) => { event.stopPropagation(); if (event.buttons > 0) session.preview(editTo(event)) }}
+      onPointerUp={(event) => make(editTo(event), 'set the duration of a motion')}
+      onKeyDown={(event) => {
+        const step = event.key === 'ArrowRight' ? 10 : event.key === 'ArrowLeft' ? -10 : 0
+        if (step !== 0) make(setRuleTiming(component.id, rule, 'durationMs', Math.max(0, timing.durationMs + step)), 'set the duration of a motion')
+      }}
+    >
+      {msText(timing.delayMs + timing.durationMs)}
+    </button>
+  )
+}
+
+function Scrubber({ scale, ms }: { readonly scale: Scale; readonly ms: number }) {
+  const { select } = useBench()
+  return (
+    <div className="scrubber" style={{ left: LABELS_PX + scale(ms) }}>
+      <button className="mono scrubber-flag" title="Let go of the scrubber" aria-label={`Scrubbed to ${msText(ms)}; let go`} onClick={() => select({ do: 'scrub', ms: null })}>{msText(ms)}</button>
+    </div>
+  )
+}
+
+function lanesOf(instance: ReturnType<NonNullable<ReturnType<typeof runOfMotion>>['instance']>): readonly ScoreLane[] {
+  if (!instance) return []
+  const partOf = (index: number) => instance.compiled.component.parts[index]!
+  const once = instance.lanes.map((lane): ScoreLane => ({
+    part: partOf(lane.part), property: lane.property, delayMs: lane.delayMs, durationMs: laneEndMs(lane) - lane.startMs - lane.delayMs,
+    ease: lane.timing.ease, easing: lane.timing.easing, from: lane.from, to: lane.to, valueAt: lane.valueAt, repeats: false,
+  }))
+  const again = instance.cycles.map((cycle): ScoreLane => ({
+    part: partOf(cycle.part), property: cycle.property, delayMs: 0, durationMs: cycle.durationMs,
+    ease: cycle.ease, easing: 'repeats', from: cycle.from, to: cycle.to, valueAt: cycle.valueAt, repeats: true,
+  }))
+  return [...once, ...again]
+}
+
+function useWidth(element: React.RefObject<HTMLElement | null>): number {
+  const [width, setWidth] = useState(700)
+  useEffect(() => {
+    const observer = new ResizeObserver(([entry]) => setWidth(Math.max(200, entry!.contentRect.width)))
+    observer.observe(element.current!)
+    return () => observer.disconnect()
+  }, [element])
+  return width
+}

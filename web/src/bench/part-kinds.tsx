@@ -1,0 +1,57 @@
+import type { Id, Part, PartKind, PlainPart, Project } from '@rheoscope/core/document'
+
+/** The glyph of each kind of part in the tree, drawn in a 14 × 14 field. */
+const GLYPHS: Readonly<Record<PartKind, string>> = {
+  box: 'M1.5 4h11v6h-11Z',
+  ellipse: 'M7 2a5 5 0 1 0 0 10a5 5 0 1 0 0-10Z',
+  path: 'M2 8L5.5 11.5L12 3',
+  text: 'M3 3h8M7 3v9',
+  picture: 'M1.5 2.5h11v9h-11ZM2 10l3-3 2 2 2-3 3.5 4',
+  icon: 'M7 1.5l1.6 3.6 3.9.4-2.9 2.6.8 3.9L7 10l-3.4 2 .8-3.9L1.5 5.5l3.9-.4Z',
+  container: 'M2 2h10v10H2ZM2 5h10',
+  instance: 'M7 1.5a5.5 5.5 0 0 1 5.5 5.5M12.5 7A5.5 5.5 0 1 1 7 1.5M7 5v4M5 7h4',
+  slot: 'M2 2h3M9 2h3v3M12 9v3H9M5 12H2V9M2 5V2',
+  list: 'M2 3h10M2 7h10M2 11h10',
+}
+
+export function PartGlyph({ kind }: { readonly kind: PartKind }) {
+  return (
+    <svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true" className="part-glyph">
+      <path d={GLYPHS[kind]} fill="none" stroke="currentColor" strokeWidth="1.2" />
+    </svg>
+  )
+}
+
+/** The kinds of part that can be drawn here, with what a new one is like. */
+const NEW_PARTS: Readonly<Record<PlainPart['kind'], PlainPart['base']>> = {
+  box: { width: 80, height: 40, fill: '#3b6d91' },
+  ellipse: { width: 48, height: 48, fill: '#b07d12' },
+  text: { width: 120, height: 21, text: 'Text', fill: '#1d2b33', widthFrom: 'content', heightFrom: 'content' },
+  path: { width: 14, height: 11, d: 'M1 6 L5 10 L13 1', stroke: '#1d2b33', strokeWidth: 2, strokeCap: 'round' },
+  container: { width: 120, height: 60, layout: 'row', gap: 8, align: 'center', stroke: '#d8cfbd' },
+}
+
+export const DRAWABLE = Object.keys(NEW_PARTS) as readonly PlainPart['kind'][]
+
+/** A new part in the middle of its holder, with a name none of the others has. */
+export function newPart(id: Id, kind: PlainPart['kind'], parent: Part, holder: { width: number; height: number }, others: readonly Part[]): Part {
+  const base = NEW_PARTS[kind]
+  const centre = (whole: number, own: unknown) => Math.round((whole - Number(own)) / 2)
+  return {
+    id, kind, parent: parent.id, name: freeName(kind, others),
+    base: { x: centre(holder.width, base.width), y: centre(holder.height, base.height), ...base },
+  }
+}
+
+export const newInstance = (id: Id, project: Project, component: Id, parent: Part, others: readonly Part[]): Part => ({
+  id, kind: 'instance', component, parent: parent.id, start: {}, base: { x: 8, y: 8 },
+  name: freeName(project.components.find((each) => each.id === component)?.name.toLowerCase() ?? 'instance', others),
+})
+
+function freeName(wanted: string, others: readonly Part[]): string {
+  const taken = new Set(others.map(({ name }) => name))
+  for (let n = 1; ; n++) {
+    const name = n === 1 ? wanted : `${wanted} ${n}`
+    if (!taken.has(name)) return name
+  }
+}

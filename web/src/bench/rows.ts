@@ -1,0 +1,45 @@
+import {
+  defaultTrigger, holdsIn, triggerRow, TRIGGER_KINDS,
+  type Axis, type Component, type Id, type Rule, type State, type Trigger,
+} from '@rheoscope/core/document'
+
+/** A row of the response table: a trigger, and the part it comes from (null: the component itself). */
+export interface Row {
+  readonly key: string
+  readonly trigger: Trigger
+  readonly part: Id | null
+}
+
+/** Neighbouring cells of a row in which the same rule holds; cells without a rule stand alone. */
+export interface Bar {
+  readonly rule: Rule | null
+  readonly states: readonly State[]
+  /** Column of the first state, from 0. */
+  readonly column: number
+}
+
+export const rowOf = (trigger: Trigger, part: Id | null): Row => ({ key: triggerRow(trigger, part), trigger, part })
+
+/** The triggers that can be added as rows here. */
+export const OFFERED_TRIGGERS = ['tap', 'press', 'release', 'enter', 'leave', 'after', 'settled'] as const
+
+const rank = ({ trigger }: Row): number => TRIGGER_KINDS.indexOf(trigger.on)
+
+/** The rows of an axis: those of its rules and those just added; `tap` is always there to begin with. */
+export function rowsOf(component: Component, axis: Axis, added: readonly Row[]): readonly Row[] {
+  const ofRules = component.rules.filter((rule) => rule.axis === axis.id).map((rule) => rowOf(rule.trigger, rule.part))
+  const all = [rowOf(defaultTrigger('tap'), null), ...ofRules, ...added]
+  const unique = [...new Map(all.map((row) => [row.key, row])).values()]
+  return unique.toSorted((a, b) => rank(a) - rank(b) || (a.part ?? '').localeCompare(b.part ?? ''))
+}
+
+/** The bars of a row from left to right. Where several rules answer in one state the first in order is shown. */
+export function barsOf(component: Component, axis: Axis, row: Row): readonly Bar[] {
+  const rules = component.rules.filter((rule) => rule.axis === axis.id && triggerRow(rule.trigger, rule.part) === row.key)
+  return axis.states.reduce<Bar[]>((bars, state, column) => {
+    const rule = rules.find((candidate) => holdsIn(candidate, state.id)) ?? null
+    const last = bars.at(-1)
+    if (rule && last?.rule === rule) return [...bars.slice(0, -1), { ...last, states: [...last.states, state] }]
+    return [...bars, { rule, states: [state], column }]
+  }, [])
+}

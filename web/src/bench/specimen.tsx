@@ -1,0 +1,155 @@
+import { useId, useRef, useState, type PointerEvent } from 'react'
+import type { InputAction, Literal, Parameter } from '@rheoscope/core/document'
+import { paint, type DrawList } from '@rheoscope/core/scene'
+import { CommitField } from '../fields/commit-field'
+import { parseNumber } from '../fields/parse-value'
+import { patchChildren } from '../paint/patch'
+import { surfaceSize } from '../paint/look-picture'
+import type { Player } from '../playing/player'
+import { useFrames } from '../playing/use-frames'
+import { useLive } from '../playing/use-live'
+import { usePlayerState } from '../playing/use-player'
+import { StateMark } from '../theme/state-mark'
+import { msText } from './timing-text'
+import { useBench } from './use-bench'
+import { useScrubbedFrame } from './use-scrubbed-frame'
+
+const FIELD = { width: 258, height: 150 }
+
+/** The component alive beside its drawing: answers to the pointer, plays witnesses, and follows the scrubber. */
+export function Specimen() {
+  const { player } = useBench()
+  return (
+    <section aria-label="Specimen">
+      <h2 className="caption">Specimen</h2>
+      {player ? <LiveSpecimen player={player} /> : <p role="alert" className="hint">It cannot be put together yet; the findings say why.</p>}
+    </section>
+  )
+}
+
+function LiveSpecimen({ player }: { readonly player: Player }) {
+  const { component, view } = useBench()
+  const { witness } = usePlayerState(player)
+  return (
+    <>
+      <LivePicture player={player} />
+      {witness && (
+        <div className="witness-strip" role="status">
+          <span>{view.scrubMs === null ? `Playing: ${witness.caption}` : 'Scrubbing'}</span>
+          <button className="plain underlined" onClick={() => player.playWitness(witness)}>Again</button>
+          <button className="plain underlined" onClick={() => player.endWitness()}>Done</button>
+        </div>
+      )}
+      <PutButtons player={player} />
+      {component.parameters.map((parameter) => <SpecimenParameter key={parameter.id} player={player} parameter={parameter} />)}
+    </>
+  )
+}
+
+function LivePicture({ player }: { readonly player: Player }) {
+  const { view } = useBench()
+  const group = useRef<SVGGElement>(null)
+  const picture = useRef<SVGSVGElement>(null)
+  const finger = useRef<SVGCircleElement>(null)
+  const shown = useRef<DrawList>([])
+  const scope = useId()
+  const scrubbed = useScrubbedFrame()
+  const [size, setSize] = useState(() => surfaceSize(player.current.drawList()))
+
+  useFrames((wallMs) => {
+    const live = player.frame(wallMs)
+    const list = view.scrubMs === null ? live : (scrubbed(view.scrubMs) ?? live)
+    if (list === shown.current) return
+    shown.current = list
+    patchChildren(group.current!, paint(list, scope))
+    const { width, height } = surfaceSize(list)
+    if (width !== size.width || height !== size.height) setSize({ width, height })
+    const { at, cursor } = player.current.pointer
+    picture.current!.style.cursor = cursor
+    const isPlaying = player.getState().witness !== null && at !== null
+    finger.current!.setAttribute('visibility', isPlaying ? 'visible' : 'hidden')
+    if (isPlaying) {
+      finger.current!.setAttribute('cx', String(at.x))
+      finger.current!.setAttribute('cy', String(at.y))
+    }
+  })
+
+  const zoom = Math.min(2, (FIELD.width - 24) / size.width, (FIELD.height - 30) / size.height)
+  const [w, h] = [FIELD.width / zoom, FIELD.height / zoom]
+  const send = (event: PointerEvent, kind: 'move' | 'press' | 'release') => {
+    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(picture.current!.getScreenCTM()!.inverse())
+    const tidy = (value: number) => Math.round(value * 10) / 10
+    player.send({ do: kind, x: tidy(x), y: tidy(y), pointer: event.pointerType as 'mouse' | 'touch' | 'pen' })
+  }
+  return (
+    <svg
+      ref={picture} className="specimen-picture" role="img" aria-label="Specimen, running" width={FIELD.width} height={FIELD.height}
+      viewBox={`${-(w - size.width) / 2} ${-(h - size.height) / 2} ${w} ${h}`}
+      onPointerMove={(event) => send(event, 'move')}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId)
+        send(event, 'press')
+      }}
+      onPointerUp={(event) => send(event, 'release')}
+      onPointerLeave={(event) => player.send({ do: 'exit', pointer: event.pointerType as 'mouse' })}
+    >
+      <g ref={group} />
+      <circle ref={finger} className="finger" r={7 / zoom} strokeWidth={2 / zoom} visibility="hidden" />
+    </svg>
+  )
+}
+
+/** The state the specimen is in, when it leaves it, and the way to put it into any other. */
+function PutButtons({ player }: { readonly player: Player }) {
+  const { component, axis } = useBench()
+  const { states } = useLive(player)
+  const index = component.axes.indexOf(axis)
+  const current = axis.states.find(({ id }) => id === states[index])
+  const due = useRef<HTMLSpanElement>(null)
+  useFrames(() => {
+    const timers = player.current.instance('')?.timers ?? []
+    const next = Math.min(...timers.map(({ dueMs }) => dueMs ?? Infinity))
+    const text = Number.isFinite(next) ? `leaves in ${msText(Math.max(0, next - player.nowMs))}` : ''
+    if (due.current!.textContent !== text) due.current!.textContent = text
+  })
+  return (
+    <div className="put">
+      <span className="put-now" role="status" aria-label={`The specimen is in ${current?.name ?? 'no state'}`}>
+        {current && <StateMark hue={current.hue} />} <b>{current?.name}</b>
+      </span>
+      <span ref={due} className="mono muted put-due" />
+      <span className="put-buttons">
+        {axis.states.map((state) => (
+          <button
+            key={state.id} className="plain put-button" title={`Put it into ${state.name}`} aria-label={`Put the specimen into ${state.name}`}
+            onClick={() => player.send({ do: 'put', instance: '', axis: axis.id, state: state.id })}
+          >
+            <StateMark hue={state.hue} size={13} />
+          </button>
+        ))}
+      </span>
+    </div>
+  )
+}
+
+/** A parameter as this specimen has it; the document is left alone. */
+function SpecimenParameter({ player, parameter }: { readonly player: Player; readonly parameter: Parameter }) {
+  usePlayerState(player)
+  const value = player.current.instance('')?.environment[parameter.name] ?? parameter.initial
+  const take = (text: string): string | null => {
+    const parsed = parsedAs(parameter.type, text)
+    if (parsed === null) return `“${text}” is not a ${parameter.type}.`
+    const action: InputAction = { do: 'parameter', instance: '', name: parameter.name, value: parsed }
+    player.send(action)
+    return null
+  }
+  return <CommitField label={parameter.name} value={typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)} onCommit={take} />
+}
+
+function parsedAs(type: Parameter['type'], text: string): Literal | null {
+  if (type === 'yes/no') return text === 'yes' ? true : text === 'no' ? false : null
+  if (type === 'colour') return /^#[0-9a-f]{6}$/i.test(text) ? text : null
+  if (type !== 'number') return text
+  const number = parseNumber(text)
+  return 'value' in number ? number.value : null
+}

@@ -1,0 +1,19 @@
+import type { Component, Project, Rule } from '@rheoscope/core/document'
+import { motionSources, resolveTiming, type ResolvedTiming } from '@rheoscope/core/motion'
+
+/** The timing of a rule's motion as a whole, lanes and parts left aside. */
+export function ruleTiming(project: Project, component: Component, rule: Rule, from: string): ResolvedTiming {
+  const to = rule.target.go === 'state' ? rule.target.state : from
+  return resolveTiming(motionSources(project, component, rule.axis, from, to, rule), project.tokens, '', '')
+}
+
+/** An easing in a few letters. */
+export function shortEasing(easing: string): string {
+  if (easing.startsWith('cubic-bezier')) return 'curve'
+  if (easing.startsWith('linear(')) return 'drawn curve'
+  const call = easing.indexOf('(')
+  return call < 0 ? easing : easing.slice(0, call)
+}
+
+/** Milliseconds as people read them: `1,800 ms`. */
+export const msText = (ms: number): string => `${Math.round(ms).toLocaleString('en')} ms`

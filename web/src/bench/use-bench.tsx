@@ -1,0 +1,86 @@
+import { createContext, useContext, useMemo, useReducer, type Dispatch, type ReactNode } from 'react'
+import {
+  batch, holdsIn, ruleInCell, setProperties, setPropertyEverywhere, triggerRow,
+  type Axis, type Component, type Edit, type Id, type LookPlace, type Part, type Project, type Rule, type Said, type State,
+} from '@rheoscope/core/document'
+import type { Finding } from '@rheoscope/core/check'
+import { useFindings } from '../checks/use-findings'
+import type { Player } from '../playing/player'
+import { usePlayer } from '../playing/use-player'
+import type { ProjectSession } from '../session/project-session'
+import { useSession, useSessionState } from '../session/use-session'
+import { benchReducer, type BenchAction, type BenchState } from './bench-state'
+
+/** The bench as its parts see it: the document, what is selected in it, and how to change either. */
+export interface Bench {
+  readonly project: Project
+  readonly component: Component
+  readonly axis: Axis
+  /** The state of the selected column. */
+  readonly state: State
+  /** The rule in the selected cell, if there is one. */
+  readonly rule: Rule | null
+  readonly parts: readonly Part[]
+  readonly view: BenchState
+  readonly select: Dispatch<BenchAction>
+  readonly session: ProjectSession
+  readonly player: Player | null
+  readonly findings: readonly Finding[]
+  readonly areFindingsCurrent: boolean
+  readonly make: (edit: Edit | null, label: string) => void
+  /** The place in the document that edits of the selected look go to. */
+  readonly place: LookPlace
+  /** The edit that says properties of parts where edits go now. */
+  readonly propertyEdit: (said: readonly Said[]) => Edit
+}
+
+const BenchContext = createContext<Bench | null>(null)
+
+export function BenchProvider({ component: id, children }: { readonly component: Id; readonly children: ReactNode }) {
+  const session = useSession()
+  const { project } = useSessionState()
+  const component = project.components.find((each) => each.id === id)!
+  const [view, select] = useReducer(benchReducer, component, initialState)
+  const axis = component.axes.find((each) => each.id === view.axis) ?? component.axes[0]!
+  const state = axis.states.find((each) => each.id === view.state) ?? axis.states[0]!
+  const player = usePlayer(project, id)
+  const { byComponent, isCurrent } = useFindings(project)
+
+  const bench = useMemo((): Bench => {
+    const place: LookPlace = view.into === 'look' ? { look: 'state', axis: axis.id, state: state.id } : { look: 'base' }
+    return {
+      project, component, axis, state, view, select, session, player, place,
+      rule: view.row === null ? null : (ruleInCell(component, axis.id, state.id, view.row) ?? null),
+      parts: view.parts.flatMap((part) => component.parts.find((each) => each.id === part) ?? []),
+      findings: byComponent[id] ?? [],
+      areFindingsCurrent: isCurrent,
+      make: (edit, label) => edit && session.dispatch(edit, label),
+      propertyEdit: (said) =>
+        view.into === 'all'
+          ? batch(...said.map(({ part, property, value }) => setPropertyEverywhere(component, part, property, value)))
+          : setProperties(component, place, said),
+    }
+  }, [project, component, axis, state, view, session, player, byComponent, isCurrent, id])
+
+  return <BenchContext.Provider value={bench}>{children}</BenchContext.Provider>
+}
+
+export function useBench(): Bench {
+  const bench = useContext(BenchContext)
+  if (!bench) throw new Error('There is no bench here.')
+  return bench
+}
+
+function initialState(component: Component): BenchState {
+  const axis = component.axes[0]!
+  const first = component.parts[1] ?? component.parts[0]!
+  return {
+    axis: axis.id, state: axis.start, row: firstRow(component, axis), parts: [first.id], isEaselOpen: false, into: 'look', lane: null, scrubMs: null, addedRows: [],
+  }
+}
+
+/** The row of the first rule that answers in the start state, so that there is something to see at once. */
+function firstRow(component: Component, axis: Axis): string | null {
+  const rule = component.rules.find((each) => each.axis === axis.id && holdsIn(each, axis.start) && each.target.go !== 'nothing')
+  return rule ? triggerRow(rule.trigger, rule.part) : null
+}

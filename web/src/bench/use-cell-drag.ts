@@ -1,0 +1,99 @@
+import { useRef, useState, type PointerEvent } from 'react'
+import { setCell, setRuleField, spreadRule, type Id, type Rule } from '@rheoscope/core/document'
+import { newId } from '../session/new-id'
+import type { Row } from './rows'
+import { useBench } from './use-bench'
+
+interface Origin {
+  readonly row: Row
+  readonly state: Id
+  readonly rule: Rule | null
+  /** Say where the trigger leads, or let the rule hold in more states. */
+  readonly how: 'target' | 'spread'
+}
+
+interface Line {
+  readonly x1: number
+  readonly y1: number
+  readonly x2: number
+  readonly y2: number
+  /** The state of the column under the pointer. */
+  readonly over: Id | null
+}
+
+export interface CellDrag {
+  readonly line: Line | null
+  readonly begin: (event: PointerEvent, origin: Origin) => void
+}
+
+/** Less than this is a click. */
+const THRESHOLD_PX = 4
+
+/** Dragging from a cell of the response table to a column. */
+export function useCellDrag(): CellDrag {
+  const { component, axis, make, select } = useBench()
+  const [line, setLine] = useState<Line | null>(null)
+  const ended = useRef<(() => void) | null>(null)
+
+  const drop = (origin: Origin, state: Id) => {
+    const { row, rule } = origin
+    const name = axis.states.find(({ id }) => id === state)?.name ?? ''
+    if (origin.how === 'spread') {
+      if (rule && state !== origin.state) make(spreadRule(component, rule, state), `let ${row.key} hold in ${name}`)
+      return
+    }
+    const target = { go: 'state', state } as const
+    make(
+      rule
+        ? setRuleField(component.id, rule.id, 'target', target)
+        : setCell(component, { axis: axis.id, state: origin.state, trigger: row.trigger, part: row.part }, target, newId()),
+      `let ${row.key} lead to ${name}`,
+    )
+    select({ do: 'select cell', state: origin.state, row: row.key })
+  }
+
+  const begin = (event: PointerEvent, origin: Origin) => {
+    if (event.button !== 0) return
+    ended.current?.()
+    const start = { x: event.clientX, y: event.clientY }
+    let over: Id | null = null
+    let hasMoved = false
+    const move = (moved: globalThis.PointerEvent) => {
+      if (!hasMoved && Math.hypot(moved.clientX - start.x, moved.clientY - start.y) < THRESHOLD_PX) return
+      hasMoved = true
+      over = columnAt(moved.clientX)
+      setLine({ x1: start.x, y1: start.y, x2: moved.clientX, y2: moved.clientY, over })
+    }
+    const end = () => {
+      window.removeEventListener('pointermove', move)
+      window.removeEventListener('pointerup', up)
+      window.removeEventListener('pointercancel', end)
+      window.removeEventListener('keydown', cancel)
+      ended.current = null
+      setLine(null)
+    }
+    const up = () => {
+      end()
+      if (hasMoved && over !== null) drop(origin, over)
+    }
+    const cancel = (key: KeyboardEvent) => {
+      if (key.key === 'Escape') end()
+    }
+    window.addEventListener('pointermove', move)
+    window.addEventListener('pointerup', up)
+    window.addEventListener('pointercancel', end)
+    window.addEventListener('keydown', cancel)
+    ended.current = end
+  }
+
+  return { line, begin }
+}
+
+/** The state whose column lies at a place across the page, whichever row it is over. */
+function columnAt(x: number): Id | null {
+  for (const head of document.querySelectorAll<HTMLElement>('[data-column]')) {
+    const { left, right } = head.getBoundingClientRect()
+    if (x >= left && x < right) return head.dataset.column ?? null
+  }
+  return null
+}

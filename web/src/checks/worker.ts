@@ -1,0 +1,21 @@
+import { ProjectChecker } from '@rheoscope/core/check'
+import type { Project } from '@rheoscope/core/document'
+import type { CheckAnswer, CheckRequest } from './messages'
+import { sharing } from './sharing'
+
+const checker = new ProjectChecker()
+let last: Project | null = null
+let newest: CheckRequest | null = null
+
+self.onmessage = ({ data }: MessageEvent<CheckRequest>) => {
+  if (newest === null) setTimeout(answer)
+  newest = data
+}
+
+function answer(): void {
+  const { project, revision } = newest!
+  newest = null
+  last = last ? sharing(last, project) : project
+  const reply: CheckAnswer = { revision, findings: checker.check(last) }
+  self.postMessage(reply)
+}

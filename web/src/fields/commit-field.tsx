@@ -1,0 +1,62 @@
+import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react'
+
+interface CommitFieldProps {
+  readonly label: string
+  readonly value: string
+  /** Takes what was typed; returns a sentence when it cannot be taken, and null when it was. */
+  readonly onCommit: (text: string) => string | null
+  /** Makes another text of the present one for the up and down keys; absent where that means nothing. */
+  readonly onStep?: (text: string, steps: number) => string
+  readonly isMono?: boolean
+  readonly hidesLabel?: boolean
+  readonly placeholder?: string
+  readonly list?: string
+}
+
+/** A one-line field that commits on Enter or when it is left, goes back on Escape, and says beside itself what is wrong. */
+export function CommitField({ label, value, onCommit, onStep, isMono = false, hidesLabel = false, placeholder, list }: CommitFieldProps) {
+  const id = useId()
+  const [text, setText] = useState(value)
+  const [problem, setProblem] = useState<string | null>(null)
+  const committed = useRef(value)
+  useEffect(() => {
+    committed.current = value
+    setText(value)
+    setProblem(null)
+  }, [value])
+
+  const commit = (typed: string) => {
+    if (typed === committed.current) {
+      setProblem(null)
+      return
+    }
+    const refused = onCommit(typed)
+    setProblem(refused)
+    if (refused === null) committed.current = typed
+  }
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === 'Enter') commit(text)
+    else if (event.key === 'Escape') {
+      setText(value)
+      setProblem(null)
+    } else if (onStep && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+      event.preventDefault()
+      const stepped = onStep(text, (event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1))
+      setText(stepped)
+      commit(stepped)
+    }
+    event.stopPropagation()
+  }
+  return (
+    <span className="field">
+      <label htmlFor={id} className={hidesLabel ? 'visually-hidden' : undefined}>{label}</label>
+      <input
+        id={id} className={isMono ? 'mono' : undefined} value={text} placeholder={placeholder} list={list} spellCheck={false} autoComplete="off"
+        aria-invalid={problem !== null} aria-describedby={problem ? `${id}-problem` : undefined}
+        onChange={(event) => setText(event.target.value)} onBlur={() => commit(text)} onKeyDown={onKeyDown}
+        onFocus={(event) => event.target.select()}
+      />
+      {problem && <span id={`${id}-problem`} className="field-problem" role="alert">{problem}</span>}
+    </span>
+  )
+}

@@ -1,0 +1,81 @@
+import { isExpression, isToken, valueProblem, type Literal, type PropertyDefinition, type Value } from '@rheoscope/core/document'
+import { evaluate, typeOf, type ExpressionType, type Scope } from '@rheoscope/core/expression'
+
+export type Parsed<T> = { readonly value: T } | { readonly problem: string }
+
+/** Reads what someone typed for a property: a value, or after `=` an expression over the names in scope. */
+export function parseValue(definition: PropertyDefinition, text: string, scope: Scope): Parsed<Value> {
+  const typed = text.trim()
+  if (typed.startsWith('=')) return parseExpressionValue(definition, typed.slice(1).trim(), scope)
+  switch (definition.type) {
+    case 'number':
+    case 'length':
+    case 'ratio':
+    case 'angle': {
+      const number = parseNumber(typed)
+      return 'problem' in number ? number : within(definition, number.value)
+    }
+    case 'colour':
+    case 'paint':
+      return parsePaint(definition, typed)
+    case 'dash':
+      return { value: typed === '' ? [] : typed.split(/[\s,]+/).map(Number).filter(Number.isFinite) }
+    case 'text':
+    case 'path':
+      return { value: text }
+    default:
+      return { value: typed }
+  }
+}
+
+/** Reads a number with arithmetic and a unit: `12`, `208/2`, `1.5 s`, `90°`. Seconds become milliseconds. */
+export function parseNumber(text: string): Parsed<number> {
+  const isSeconds = /\d\s*s$/i.test(text)
+  const bare = text.replace(/(px|ms|deg|°|%|s)\s*$/i, '').replace(/(\d),(?=\d{3}\b)/g, '$1').trim()
+  try {
+    const value = evaluate(bare, {})
+    if (typeof value !== 'number' || !Number.isFinite(value)) return { problem: `“${text}” is not a number.` }
+    return { value: isSeconds ? value * 1000 : value }
+  } catch {
+    return { problem: `“${text}” is not a number.` }
+  }
+}
+
+function within({ min, max, label }: PropertyDefinition, value: number): Parsed<number> {
+  if (min !== undefined && value < min) return { problem: `${label} is at least ${min}.` }
+  if (max !== undefined && value > max) return { problem: `${label} is at most ${max}.` }
+  return { value }
+}
+
+function parsePaint(definition: PropertyDefinition, typed: string): Parsed<Value> {
+  if (definition.type === 'paint' && (typed === '' || typed === 'none')) return { value: null }
+  const hex = typed.startsWith('#') ? typed.slice(1) : typed
+  const long = /^[0-9a-f]{3,4}$/i.test(hex) ? [...hex].map((digit) => digit + digit).join('') : hex
+  const value = `#${long.toLowerCase()}`
+  const problem = valueProblem(definition, value)
+  return problem ? { problem: `“${typed}” is not a colour; write it as #rrggbb.` } : { value }
+}
+
+const EXPRESSION_TYPES: Readonly<Record<string, ExpressionType>> = { number: 'number', length: 'number', ratio: 'number', angle: 'number', yesNo: 'yes/no' }
+
+function parseExpressionValue(definition: PropertyDefinition, expr: string, scope: Scope): Parsed<Value> {
+  try {
+    const type = typeOf(expr, scope)
+    const wanted = EXPRESSION_TYPES[definition.type] ?? 'text'
+    if (type !== wanted && !(wanted === 'text' && type === 'number')) return { problem: `${definition.label} needs a ${wanted}; this is a ${type}.` }
+    return { value: { expr } }
+  } catch (error) {
+    return { problem: (error as Error).message }
+  }
+}
+
+/** A value as someone would type it. */
+export function formatValue(value: Value | undefined): string {
+  if (value === undefined) return ''
+  if (value === null) return 'none'
+  if (isExpression(value)) return `= ${value.expr}`
+  if (isToken(value)) return `token ${value.token}`
+  if (Array.isArray(value)) return value.length === 0 ? '' : value.every((item) => typeof item === 'number') ? value.join(' ') : `${value.length}`
+  if (typeof value === 'object') return 'gradient' in value ? `${value.gradient} gradient` : ''
+  return typeof value === 'number' ? String(Math.round(value * 1000) / 1000) : String(value as Exclude<Literal, object>)
+}

@@ -1,0 +1,40 @@
+import { StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import createCache from '@emotion/cache'
+import { CacheProvider } from '@emotion/react'
+import { ThemeProvider } from '@mui/material/styles'
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { createBrowserRouter, RouterProvider } from 'react-router'
+import '@fontsource/atkinson-hyperlegible-next/latin-400.css'
+import '@fontsource/atkinson-hyperlegible-next/latin-600.css'
+import '@fontsource/atkinson-hyperlegible-next/latin-700.css'
+import '@fontsource/atkinson-hyperlegible-mono/latin-400.css'
+import '@fontsource/atkinson-hyperlegible-mono/latin-600.css'
+import './theme/paper.css'
+import { theme } from './theme/theme'
+import { BenchPage } from './bench/bench-page'
+import { NotHere } from './not-here'
+import { Shelf } from './shelf/shelf'
+
+const nonce = document.querySelector<HTMLMetaElement>('meta[name=style-nonce]')?.content ?? ''
+const styles = createCache({ key: 'rheo', nonce })
+const queries = new QueryClient()
+
+const router = createBrowserRouter([
+  { path: '/', element: <Shelf /> },
+  { path: '/project/:project', element: <BenchPage /> },
+  { path: '/project/:project/component/:component', element: <BenchPage /> },
+  { path: '*', element: <NotHere what="There is nothing at this address." /> },
+])
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <CacheProvider value={styles}>
+      <ThemeProvider theme={theme} defaultMode="system">
+        <QueryClientProvider client={queries}>
+          <RouterProvider router={router} />
+        </QueryClientProvider>
+      </ThemeProvider>
+    </CacheProvider>
+  </StrictMode>,
+)

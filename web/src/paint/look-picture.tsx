@@ -1,0 +1,51 @@
+import { useId, useLayoutEffect, useMemo, useRef } from 'react'
+import type { Project } from '@rheoscope/core/document'
+import { Run } from '@rheoscope/core/run'
+import { paint, type DrawList } from '@rheoscope/core/scene'
+import { patchChildren } from './patch'
+
+/** A component standing still in given states (by axis); an empty list when it cannot be put together. */
+export function stillLife(project: Project, component: string, states: Readonly<Record<string, string>>): DrawList {
+  try {
+    return new Run(project, { component }, { states }).drawList()
+  } catch {
+    return []
+  }
+}
+
+/** The size of the surface a draw list shows. */
+export const surfaceSize = (list: DrawList): { width: number; height: number } => ({
+  width: (list[0]?.values.width as number | undefined) ?? 100,
+  height: (list[0]?.values.height as number | undefined) ?? 100,
+})
+
+/** A draw list as a picture, centred and never larger than life times `zoom`. */
+export function DrawListPicture({ list, zoom = 1, margin = 8, label }: { readonly list: DrawList; readonly zoom?: number; readonly margin?: number; readonly label: string }) {
+  const group = useRef<SVGGElement>(null)
+  const scope = useId()
+  const nodes = useMemo(() => paint(list, scope), [list, scope])
+  const { width, height } = surfaceSize(list)
+  useLayoutEffect(() => patchChildren(group.current!, nodes), [nodes])
+  return (
+    <svg
+      className="picture" role="img" aria-label={label}
+      viewBox={`${-margin} ${-margin} ${width + 2 * margin} ${height + 2 * margin}`}
+      width={(width + 2 * margin) * zoom} height={(height + 2 * margin) * zoom}
+    >
+      <g ref={group} />
+    </svg>
+  )
+}
+
+/** One look of a component. */
+export function LookPicture({ project, component, states, label, zoom }: {
+  readonly project: Project
+  readonly component: string
+  readonly states: Readonly<Record<string, string>>
+  readonly label: string
+  readonly zoom?: number
+}) {
+  const key = JSON.stringify(states)
+  const list = useMemo(() => stillLife(project, component, JSON.parse(key) as Record<string, string>), [project, component, key])
+  return <DrawListPicture list={list} label={label} {...(zoom === undefined ? {} : { zoom })} />
+}

@@ -1,0 +1,144 @@
+import type { Input, InputAction, Project } from '@rheoscope/core/document'
+import type { Surface } from '@rheoscope/core/machine'
+import { inOrder, replay, Run } from '@rheoscope/core/run'
+import type { DrawList } from '@rheoscope/core/scene'
+import type { Witness } from '@rheoscope/core/check'
+
+export const SPEEDS = [1, 0.5, 0.25, 0.1] as const
+
+export type Speed = (typeof SPEEDS)[number]
+
+export interface PlayerState {
+  readonly isHeld: boolean
+  readonly speed: Speed
+  /** The witness being played instead of what the person does; null when they play themselves. */
+  readonly witness: Witness | null
+  /** Grows whenever something happened in the run. */
+  readonly events: number
+}
+
+/** A take longer than this is not played again on a changed document; the run starts over instead. */
+const LONGEST_REPLAY_MS = 120_000
+
+/**
+ * Plays a run against the wall clock: at a speed, held, started over, and again from its inputs when the document
+ * changes. The run itself knows nothing of the wall clock.
+ */
+export class Player {
+  private readonly listeners = new Set<() => void>()
+  private run: Run
+  private inputs: Input[] = []
+  private script: readonly Input[] = []
+  /** How many inputs of the script have been played. */
+  private played = 0
+  /** Virtual time, in fractions of a millisecond, and the wall clock when it was that. */
+  private atMs = 0
+  private wallMs: number | null = null
+  private state: PlayerState = { isHeld: false, speed: 1, witness: null, events: 0 }
+
+  constructor(private project: Project, private readonly surface: Surface) {
+    this.run = new Run(project, surface)
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+
+  readonly getState = (): PlayerState => this.state
+
+  get current(): Run {
+    return this.run
+  }
+
+  get nowMs(): number {
+    return this.atMs
+  }
+
+  /** Lets virtual time follow the wall clock to `wallMs` and returns what is to be shown. */
+  frame(wallMs: number): DrawList {
+    const { isHeld, speed, witness } = this.state
+    const elapsed = this.wallMs === null ? 0 : Math.min(250, wallMs - this.wallMs)
+    this.wallMs = wallMs
+    if (!isHeld) {
+      const end = witness?.lookAtMs ?? Infinity
+      this.moveTo(Math.min(this.atMs + elapsed * speed, end))
+      if (this.atMs >= end) this.hold(true)
+    }
+    return this.run.drawListAt(this.atMs)
+  }
+
+  /** Something the person does to the specimen. While a witness plays it is left alone. */
+  send(action: InputAction): void {
+    if (this.state.witness) return
+    this.inputs.push({ ...action, atMs: this.run.nowMs } as Input)
+    this.run.send(action)
+    this.publish({ events: this.run.trace.length })
+  }
+
+  hold(isHeld: boolean): void {
+    this.publish({ isHeld })
+  }
+
+  setSpeed(speed: Speed): void {
+    this.publish({ speed })
+  }
+
+  startOver(): void {
+    this.inputs = []
+    this.begin(this.state.witness)
+  }
+
+  /** Plays a witness up to the moment worth seeing and holds there. */
+  playWitness(witness: Witness): void {
+    this.begin(witness)
+  }
+
+  endWitness(): void {
+    this.inputs = []
+    this.begin(null)
+  }
+
+  /** The document has changed: what was done so far is done again to the new one. */
+  changeProject(project: Project): void {
+    if (project === this.project) return
+    this.project = project
+    const played = this.state.witness ? this.script.slice(0, this.played) : this.inputs
+    try {
+      if (this.atMs > LONGEST_REPLAY_MS && !this.state.witness) this.startOver()
+      else this.run = replay(project, this.surface, played, Math.floor(this.atMs))
+    } catch {
+      // A component that cannot be put together is a finding; the specimen stays as it was.
+    }
+    this.publish({ events: this.run.trace.length })
+  }
+
+  private begin(witness: Witness | null): void {
+    try {
+      this.run = new Run(this.project, this.surface)
+    } catch {
+      return
+    }
+    this.script = inOrder(witness?.inputs ?? [])
+    this.played = 0
+    this.atMs = 0
+    this.publish({ witness, isHeld: false, events: 0 })
+  }
+
+  private moveTo(ms: number): void {
+    const before = this.run.trace.length
+    for (; this.played < this.script.length && this.script[this.played]!.atMs <= ms; this.played++) {
+      const { atMs, ...action } = this.script[this.played]!
+      this.run.advanceTo(atMs)
+      this.run.send(action)
+    }
+    this.run.advanceTo(Math.floor(ms))
+    this.atMs = ms
+    if (this.run.trace.length !== before) this.publish({ events: this.run.trace.length })
+  }
+
+  private publish(change: Partial<PlayerState>): void {
+    this.state = { ...this.state, ...change }
+    this.listeners.forEach((listener) => listener())
+  }
+}

@@ -1,0 +1,61 @@
+import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react'
+import { useQuery } from '@tanstack/react-query'
+import { EMPTY_HISTORY, record } from '@rheoscope/core/document'
+import { appendEntries, followRevisions, loadLog, loadProject } from '../api/projects'
+import { keptEntries } from './kept-entries'
+import { newEntryId } from './new-id'
+import { ProjectSession, type SessionState } from './project-session'
+
+const SessionContext = createContext<ProjectSession | null>(null)
+
+const thisWindow = newEntryId()
+
+/** Opens a project for everything inside; shows `waiting` until it is there and `failed` when it cannot be opened. */
+export function SessionProvider({ id, waiting, failed, children }: {
+  readonly id: string
+  readonly waiting: ReactNode
+  readonly failed: (error: Error) => ReactNode
+  readonly children: ReactNode
+}) {
+  const opened = useQuery({
+    queryKey: ['opened', id],
+    queryFn: async () => ({ stored: await loadProject(id), log: await loadLog(id, 0) }),
+    staleTime: 0, gcTime: 0, refetchOnWindowFocus: false, refetchOnReconnect: false, retry: 1,
+  })
+  const [session, setSession] = useState<ProjectSession | null>(null)
+  const { data } = opened
+
+  useEffect(() => {
+    if (!data) return undefined
+    const created = new ProjectSession({
+      ...data.stored,
+      history: data.log.reduce(record, EMPTY_HISTORY),
+      server: { append: (base, entries) => appendEntries(id, base, entries), log: (after) => loadLog(id, after) },
+      kept: keptEntries(id, thisWindow, window.localStorage),
+      newId: newEntryId,
+    })
+    setSession(created)
+    const unfollow = followRevisions(id, (revision) => void created.catchUp(revision))
+    return () => {
+      unfollow()
+      created.close()
+    }
+  }, [data, id])
+
+  if (opened.error) return failed(opened.error)
+  if (!session) return waiting
+  return <SessionContext.Provider value={session}>{children}</SessionContext.Provider>
+}
+
+/** The session of the project that is open. */
+export function useSession(): ProjectSession {
+  const session = useContext(SessionContext)
+  if (!session) throw new Error('No project is open here.')
+  return session
+}
+
+/** The project that is open and how it stands, as it changes. */
+export function useSessionState(): SessionState {
+  const session = useSession()
+  return useSyncExternalStore(session.subscribe, session.getState)
+}

@@ -1,0 +1,55 @@
+import { useId, useLayoutEffect, useMemo, useRef } from 'react'
+import type { Project } from '@rheoscope/core/document'
+import { Run } from '@rheoscope/core/run'
+import { paint } from '@rheoscope/core/scene'
+import { patchChildren } from '../paint/patch'
+import { surfaceSize } from '../paint/look-picture'
+
+/** How long the miniature stays in a state before it goes on to the next. */
+const STEP_MS = 1400
+
+/** The first component of a project going through its states, alive but quiet; still when motion is to be reduced. */
+export function Miniature({ project }: { readonly project: Project }) {
+  const group = useRef<SVGGElement>(null)
+  const scope = useId()
+  const component = project.components[0]
+  const run = useMemo(() => startRun(project), [project])
+
+  useLayoutEffect(() => {
+    if (!run || !component) return undefined
+    const show = () => patchChildren(group.current!, paint(run.drawList(), scope))
+    show()
+    if (window.matchMedia('(prefers-reduced-motion: reduce)').matches) return undefined
+    const began = performance.now()
+    let steps = 0
+    let frame = requestAnimationFrame(function next(now) {
+      const ms = Math.floor(now - began)
+      const axis = component.axes[0]
+      if (axis && Math.floor(ms / STEP_MS) > steps) {
+        steps = Math.floor(ms / STEP_MS)
+        run.advanceTo(ms)
+        run.send({ do: 'put', instance: '', axis: axis.id, state: axis.states[steps % axis.states.length]!.id })
+      }
+      run.advanceTo(ms)
+      show()
+      frame = requestAnimationFrame(next)
+    })
+    return () => cancelAnimationFrame(frame)
+  }, [run, component, scope])
+
+  if (!run || !component) return <span className="muted">Nothing drawn yet</span>
+  const { width, height } = surfaceSize(run.drawList())
+  return (
+    <svg className="picture" width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={component.name}>
+      <g ref={group} />
+    </svg>
+  )
+}
+
+function startRun(project: Project): Run | null {
+  try {
+    return project.components[0] ? new Run(project, { component: project.components[0].id }) : null
+  } catch {
+    return null
+  }
+}
