@@ -1,23 +1,11 @@
-import { afterAll, beforeAll, expect, test } from '@jest/globals'
-import { startBrowser, type TestBrowser } from '../harness/browser'
-import { BenchHands } from '../harness/bench'
-import { startServer, type TestServer } from '../harness/server'
+import { expect, test } from '@jest/globals'
+import { useApplication } from '../harness/application'
+import type { BenchHands } from '../harness/bench'
 
-let server: TestServer
-let browser: TestBrowser
-
-beforeAll(async () => {
-  server = await startServer()
-  browser = await startBrowser()
-})
-
-afterAll(async () => {
-  await browser.close()
-  await server.close()
-})
+const application = useApplication()
 
 test('job 10, the boarding button with its ring, from an empty project', async () => {
-  const hands = new BenchHands(browser.driver, server.address)
+  const hands = application.hands()
   await hands.newProject()
   await makeRing(hands)
   await makeButton(hands)

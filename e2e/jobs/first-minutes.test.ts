@@ -1,23 +1,10 @@
-import { afterAll, beforeAll, expect, test } from '@jest/globals'
-import { startBrowser, type TestBrowser } from '../harness/browser'
-import { BenchHands } from '../harness/bench'
-import { startServer, type TestServer } from '../harness/server'
+import { expect, test } from '@jest/globals'
+import { useApplication } from '../harness/application'
 
-let server: TestServer
-let browser: TestBrowser
-
-beforeAll(async () => {
-  server = await startServer()
-  browser = await startBrowser()
-})
-
-afterAll(async () => {
-  await browser.close()
-  await server.close()
-})
+const application = useApplication()
 
 test('a two-state component that changes colour on tap, from an empty project, in at most 12 actions', async () => {
-  const hands = new BenchHands(browser.driver, server.address)
+  const hands = application.hands()
   await hands.newProject()
   await hands.addState()
   await hands.setProperty('fill', '#b5466b')
@@ -29,8 +16,8 @@ test('a two-state component that changes colour on tap, from an empty project, i
   process.stdout.write(`two-state component: ${hands.actions} actions\n`)
   expect(hands.actions).toBeLessThanOrEqual(12)
 
-  const rect = await browser.driver.executeScript<string>('return document.querySelector(".specimen-picture rect").getAttribute("fill")')
+  const rect = await hands.driver.executeScript<string>('return document.querySelector(".specimen-picture rect").getAttribute("fill")')
   expect(rect).toMatch(/^#/)
-  await hands.until('the colour has arrived', async () => (await browser.driver.executeScript('return document.querySelector(".specimen-picture rect").getAttribute("fill")')) === '#b5466b')
+  await hands.until('the colour has arrived', async () => (await hands.driver.executeScript('return document.querySelector(".specimen-picture rect").getAttribute("fill")')) === '#b5466b')
   await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)
 })

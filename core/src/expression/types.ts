@@ -11,72 +11,77 @@ export type Scope = Readonly<Record<string, ExpressionType>>
  * The type of an expression. Throws an `ExpressionError` for a name that is not in scope and for operands whose
  * types do not go together.
  */
-export function typeOf(text: string, scope: Scope): ExpressionType {
-  return visit(parseExpression(text))
+export const typeOf = (text: string, scope: Scope): ExpressionType => new Typing(text, scope).of(parseExpression(text))
 
-  function visit(node: Expression): ExpressionType {
+class Typing {
+  constructor(private readonly text: string, private readonly scope: Scope) {}
+
+  of(node: Expression): ExpressionType {
     switch (node.kind) {
       case 'literal':
         return typeof node.value === 'number' ? 'number' : typeof node.value === 'boolean' ? 'yes/no' : 'text'
-      case 'name': {
-        const type = Object.hasOwn(scope, node.name) ? scope[node.name] : undefined
-        if (type) return type
-        const known = Object.keys(scope)
-        const hint = known.length > 0 ? `Known here: ${known.join(', ')}.` : 'No names are known here yet.'
-        throw new ExpressionError(placeOf(text, node.name), `Nothing is called “${node.name}”. ${hint}`)
-      }
+      case 'name':
+        return this.ofName(node.name)
       case 'not':
-        return require(node.of, 'yes/no', '!')
+        return this.require(node.of, 'yes/no', '!')
       case 'minus':
-        return require(node.of, 'number', '-')
+        return this.require(node.of, 'number', '-')
       case 'if': {
-        require(node.test, 'yes/no', '?')
-        const yes = visit(node.yes)
-        const no = visit(node.no)
-        if (yes !== no) throw new ExpressionError(placeOf(text, '?'), `One side of “?” is a ${yes}, the other a ${no}.`)
-        return yes
+        this.require(node.test, 'yes/no', '?')
+        const yes = this.of(node.yes)
+        const no = this.of(node.no)
+        return yes === no ? yes : this.fail('?', `One side of “?” is a ${yes}, the other a ${no}.`)
       }
       case 'call': {
         const { argument, result } = FUNCTIONS[node.name]!
-        for (const arg of node.args) require(arg, argument, node.name)
+        for (const arg of node.args) this.require(arg, argument, node.name)
         return result
       }
       case 'binary':
-        return binary(node)
+        return this.ofBinary(node)
       default:
         return never(node, 'expression')
     }
   }
 
-  function binary({ operator, left, right }: Extract<Expression, { kind: 'binary' }>): ExpressionType {
+  private ofName(name: string): ExpressionType {
+    const type = Object.hasOwn(this.scope, name) ? this.scope[name] : undefined
+    if (type) return type
+    const known = Object.keys(this.scope)
+    return this.fail(name, `Nothing is called “${name}”. ${known.length > 0 ? `Known here: ${known.join(', ')}.` : 'No names are known here yet.'}`)
+  }
+
+  private ofBinary({ operator, left, right }: Extract<Expression, { kind: 'binary' }>): ExpressionType {
     switch (operator) {
       case '&&':
       case '||':
-        require(left, 'yes/no', operator)
-        return require(right, 'yes/no', operator)
+        this.require(left, 'yes/no', operator)
+        return this.require(right, 'yes/no', operator)
       case '==':
       case '===':
       case '!=':
       case '!==': {
-        const [a, b] = [visit(left), visit(right)]
-        if (a !== b) throw new ExpressionError(placeOf(text, operator), `“${operator}” compares a ${a} with a ${b}.`)
-        return 'yes/no'
+        const [a, b] = [this.of(left), this.of(right)]
+        return a === b ? 'yes/no' : this.fail(operator, `“${operator}” compares a ${a} with a ${b}.`)
       }
       case '+': {
-        const [a, b] = [visit(left), visit(right)]
-        if (a === 'yes/no' || b === 'yes/no') throw new ExpressionError(placeOf(text, operator), `“+” cannot add a yes/no.`)
+        const [a, b] = [this.of(left), this.of(right)]
+        if (a === 'yes/no' || b === 'yes/no') return this.fail(operator, '“+” cannot add a yes/no.')
         return a === 'text' || b === 'text' ? 'text' : 'number'
       }
       default:
-        require(left, 'number', operator)
-        require(right, 'number', operator)
-        return operator === '<' || operator === '<=' || operator === '>' || operator === '>=' ? 'yes/no' : 'number'
+        this.require(left, 'number', operator)
+        this.require(right, 'number', operator)
+        return ['<', '<=', '>', '>='].includes(operator) ? 'yes/no' : 'number'
     }
   }
 
-  function require(node: Expression, wanted: ExpressionType, operator: string): ExpressionType {
-    const type = visit(node)
-    if (type !== wanted) throw new ExpressionError(placeOf(text, operator), `“${operator}” needs a ${wanted}, not a ${type}.`)
-    return type
+  private require(node: Expression, wanted: ExpressionType, operator: string): ExpressionType {
+    const type = this.of(node)
+    return type === wanted ? type : this.fail(operator, `“${operator}” needs a ${wanted}, not a ${type}.`)
+  }
+
+  private fail(word: string, sentence: string): never {
+    throw new ExpressionError(placeOf(this.text, word), sentence)
   }
 }

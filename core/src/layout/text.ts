@@ -1,4 +1,4 @@
-import metrics from './font-metrics.json'
+import metrics from './font-metrics.json' with { type: 'json' }
 
 export interface TextStyle {
   readonly family: string

@@ -4,6 +4,7 @@ import { patchChildren } from '../paint/patch'
 import { stillLife, surfaceSize } from '../paint/look-picture'
 import { useBench } from './use-bench'
 import { useEaselDrag } from './use-easel-drag'
+import { useEaselKeys } from './use-easel-keys'
 import './easel.css'
 
 const MARGIN = 40
@@ -22,6 +23,7 @@ export function Easel() {
   const zoom = Math.max(0.1, Math.min(LARGEST_ZOOM, (room.width - 2 * MARGIN) / width, (room.height - 2 * MARGIN) / height))
   const view = { x: -(room.width / zoom - width) / 2, y: -(room.height / zoom - height) / 2, width: room.width / zoom, height: room.height / zoom }
   const drag = useEaselDrag(list, picture)
+  const onKeyDown = useEaselKeys(list, drag.cancel)
   useLayoutEffect(() => patchChildren(group.current!, paint(list, scope)), [list, scope])
 
   return (
@@ -29,7 +31,7 @@ export function Easel() {
       <svg
         ref={picture} className="easel-picture" width={room.width} height={room.height} viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
         tabIndex={0} role="application" aria-label={`Easel: ${state.name}`}
-        onPointerDown={drag.onPointerDown} onPointerMove={drag.onPointerMove} onPointerUp={drag.onPointerUp} onKeyDown={drag.onKeyDown}
+        onPointerDown={drag.onPointerDown} onPointerMove={drag.onPointerMove} onPointerUp={drag.onPointerUp} onKeyDown={onKeyDown}
       >
         <rect className="easel-frame" width={width} height={height} strokeWidth={1 / zoom} />
         <g ref={group} />

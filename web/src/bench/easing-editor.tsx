@@ -3,6 +3,7 @@ import { removeLaneTiming, setLaneTiming, setRuleTiming, type Edit } from '@rheo
 import { EASING_KEYWORDS, easingProblem, parseEasing } from '@rheoscope/core/motion'
 import { Button } from '@mui/material'
 import { CommitField } from '../fields/commit-field'
+import { pointIn } from '../paint/point-in'
 import { newId } from '../session/new-id'
 import { easingCurve } from './easing-curve'
 import type { ScoreLane } from './lane-row'
@@ -39,7 +40,7 @@ export function EasingEditor({ lanes }: { readonly lanes: readonly ScoreLane[] }
     return problem
   }
   const pulled = (index: number, event: PointerEvent): string => {
-    const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.current!.getScreenCTM()!.inverse())
+    const at = pointIn(svg.current!, event)
     const x = Math.min(1, Math.max(0, at.x / FIELD.width))
     const y = 1 - at.y / FIELD.height
     const two = (value: number) => Math.round(value * 100) / 100

@@ -4,6 +4,7 @@ import { paint, type DrawList } from '@rheoscope/core/scene'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber } from '../fields/parse-value'
 import { patchChildren } from '../paint/patch'
+import { pointIn } from '../paint/point-in'
 import { surfaceSize } from '../paint/look-picture'
 import type { Player } from '../playing/player'
 import { useFrames } from '../playing/use-frames'
@@ -77,7 +78,7 @@ function LivePicture({ player }: { readonly player: Player }) {
   const zoom = Math.min(2, (FIELD.width - 24) / size.width, (FIELD.height - 30) / size.height)
   const [w, h] = [FIELD.width / zoom, FIELD.height / zoom]
   const send = (event: PointerEvent, kind: 'move' | 'press' | 'release') => {
-    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(picture.current!.getScreenCTM()!.inverse())
+    const { x, y } = pointIn(picture.current!, event)
     const tidy = (value: number) => Math.round(value * 10) / 10
     player.send({ do: kind, x: tidy(x), y: tidy(y), pointer: event.pointerType as 'mouse' | 'touch' | 'pen' })
   }

@@ -1,12 +1,14 @@
-import { useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react'
-import { batch, removePart, type Edit, type Id, type Said } from '@rheoscope/core/document'
+import { useRef, useState, type PointerEvent, type RefObject } from 'react'
+import type { Component, Edit, Id, Said } from '@rheoscope/core/document'
 import {
-  corners, HANDLES, IDENTITY, inverse, itemOf, matrixTo, partsAt, resized, transformed, turned,
-  type DrawList, type Handle, type Matrix, type Point, type ShownValues,
+  corners, HANDLES, inverse, itemOf, matrixTo, partsAt, resized, transformed, turned,
+  type DrawList, type Frame, type Handle, type Matrix, type Point, type ShownValues,
 } from '@rheoscope/core/scene'
+import { pointIn } from '../paint/point-in'
 import { useBench } from './use-bench'
 
-interface Grabbed {
+/** A part as it was when it was taken hold of. */
+export interface Grabbed {
   readonly part: Id
   readonly values: ShownValues
   /** From the surface to the coordinates of what holds the part. */
@@ -19,56 +21,29 @@ type Drag =
   | { readonly how: 'turn'; readonly from: Point; readonly part: Grabbed }
   | { readonly how: 'marquee'; readonly from: Point; readonly kept: readonly Id[] }
 
-const NUDGES: Readonly<Record<string, Point>> = {
-  ArrowLeft: { x: -1, y: 0 }, ArrowRight: { x: 1, y: 0 }, ArrowUp: { x: 0, y: -1 }, ArrowDown: { x: 0, y: 1 },
-}
-
-/** What a pointer and the keys do on the easel. While dragging, the document shows what it would become. */
+/** What a pointer does on the easel. While dragging, the document shows what it would become. */
 export function useEaselDrag(list: DrawList, picture: RefObject<SVGSVGElement | null>) {
-  const bench = useBench()
-  const { component, parts, view, select, session, make, propertyEdit } = bench
+  const { component, parts, view, select, session, make, propertyEdit } = useBench()
   const drag = useRef<Drag | null>(null)
   const edit = useRef<{ edit: Edit; label: string } | null>(null)
-  const [marquee, setMarquee] = useState<{ x: number; y: number; width: number; height: number } | null>(null)
+  const [marquee, setMarquee] = useState<Frame | null>(null)
   const [caption, setCaption] = useState<string | null>(null)
 
-  const pointOf = (event: PointerEvent): Point => {
-    const matrix = picture.current!.getScreenCTM()!.inverse()
-    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix)
-    return { x, y }
-  }
-  const grab = (part: Id): Grabbed[] => {
-    const item = itemOf(list, '', part)
-    const holder = component.parts.find(({ id }) => id === part)?.parent
-    const outer = holder == null ? IDENTITY : matrixTo(list, '', holder)
-    const back = outer && inverse(outer)
-    return item && back && holder != null ? [{ part, values: item.values, intoHolder: back }] : []
-  }
-
+  const pointOf = (event: PointerEvent) => pointIn(picture.current!, event)
   const onPointerDown = (event: PointerEvent<SVGSVGElement>) => {
     if (event.button !== 0) return
     event.currentTarget.setPointerCapture(event.pointerId)
     const from = pointOf(event)
     const target = event.target as Element
-    const [grabbed] = parts[0] ? grab(parts[0].id) : []
+    const [grabbed] = parts[0] ? grabbedIn(list, component, parts[0].id) : []
     const index = target.getAttribute('data-handle')
     if (grabbed && index !== null) drag.current = { how: 'resize', from, part: grabbed, handle: HANDLES[Number(index)]! }
     else if (grabbed && target.hasAttribute('data-turn')) drag.current = { how: 'turn', from, part: grabbed }
-    else drag.current = pick(from, event.shiftKey)
-  }
-
-  /** Selects what is under a point and grabs it; nothing there begins a marquee. */
-  const pick = (from: Point, adds: boolean): Drag => {
-    const reachable = (item: DrawList[number]) => item.values.visible !== false && component.parts.find(({ id }) => id === item.part)?.locked !== true
-    const hit = partsAt(list, from, reachable).find(({ instance }) => instance === '')?.part
-    const isRoot = hit === component.parts[0]!.id
-    if (hit === undefined || isRoot) {
-      if (!adds) select({ do: 'select parts', parts: isRoot ? [hit] : [] })
-      return { how: 'marquee', from, kept: adds ? view.parts : [] }
+    else {
+      const picked = pick(list, component, view.parts, from, event.shiftKey)
+      select({ do: 'select parts', parts: picked.selected })
+      drag.current = picked.drag
     }
-    const chosen = adds ? [...view.parts.filter((id) => id !== hit), hit] : view.parts.includes(hit) ? view.parts : [hit]
-    select({ do: 'select parts', parts: chosen })
-    return { how: 'move', from, parts: chosen.flatMap(grab) }
   }
 
   const onPointerMove = (event: PointerEvent<SVGSVGElement>) => {
@@ -76,7 +51,7 @@ export function useEaselDrag(list: DrawList, picture: RefObject<SVGSVGElement | 
     if (!dragged) return
     const to = pointOf(event)
     if (dragged.how === 'marquee') {
-      setMarquee({ x: Math.min(dragged.from.x, to.x), y: Math.min(dragged.from.y, to.y), width: Math.abs(to.x - dragged.from.x), height: Math.abs(to.y - dragged.from.y) })
+      setMarquee(between(dragged.from, to))
       return
     }
     const said = saidBy(dragged, to, event.shiftKey)
@@ -99,29 +74,46 @@ export function useEaselDrag(list: DrawList, picture: RefObject<SVGSVGElement | 
     edit.current = null
   }
 
-  const onKeyDown = (event: KeyboardEvent) => {
-    const nudge = NUDGES[event.key]
-    if (nudge && parts.length > 0) {
-      const step = event.shiftKey ? 10 : 1
-      const said = view.parts.flatMap(grab).flatMap(({ part, values }): Said[] => [
-        ...(nudge.x !== 0 ? [{ part, property: 'x', value: (values.x as number) + nudge.x * step }] : []),
-        ...(nudge.y !== 0 ? [{ part, property: 'y', value: (values.y as number) + nudge.y * step }] : []),
-      ])
-      if (said.length > 0) make(propertyEdit(said), 'nudge')
-    } else if ((event.key === 'Delete' || event.key === 'Backspace') && parts.some(({ parent }) => parent !== null)) {
-      make(batch(...parts.filter(({ parent }) => parent !== null).map(({ id }) => removePart(component, id))), `remove ${parts.map(({ name }) => name).join(', ')}`)
-      select({ do: 'select parts', parts: [] })
-    } else if (event.key === 'Escape' && drag.current) {
-      drag.current = null
-      edit.current = null
-      setCaption(null)
-      session.preview(null)
-    } else return
-    event.preventDefault()
-    event.stopPropagation()
+  const cancel = (): boolean => {
+    if (!drag.current) return false
+    drag.current = null
+    edit.current = null
+    setCaption(null)
+    session.preview(null)
+    return true
   }
 
-  return { onPointerDown, onPointerMove, onPointerUp, onKeyDown, marquee, caption }
+  return { onPointerDown, onPointerMove, onPointerUp, cancel, marquee, caption }
+}
+
+/** What a press selects and takes hold of. Nothing there, or only the root, begins a marquee. */
+function pick(list: DrawList, component: Component, selected: readonly Id[], from: Point, adds: boolean): { selected: readonly Id[]; drag: Drag } {
+  const hit = partUnder(list, component, from)
+  if (hit === null || hit === component.parts[0]!.id) {
+    if (adds) return { selected, drag: { how: 'marquee', from, kept: selected } }
+    return { selected: hit === null ? [] : [hit], drag: { how: 'marquee', from, kept: [] } }
+  }
+  const others = selected.filter((id) => id !== hit)
+  const chosen = adds ? [...others, hit] : selected.includes(hit) ? selected : [hit]
+  return { selected: chosen, drag: { how: 'move', from, parts: chosen.flatMap((part) => grabbedIn(list, component, part)) } }
+}
+
+const between = (a: Point, b: Point): Frame => ({ x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), width: Math.abs(b.x - a.x), height: Math.abs(b.y - a.y) })
+
+/** The component's own part under a point, whether or not it takes input; locked ones are passed over. */
+function partUnder(list: DrawList, component: Component, point: Point): Id | null {
+  const isReachable = (item: DrawList[number]) =>
+    item.values.visible !== false && component.parts.find(({ id }) => id === item.part)?.locked !== true
+  return partsAt(list, point, isReachable).find(({ instance }) => instance === '')?.part ?? null
+}
+
+/** A part to take hold of; none for the root, which nothing holds, and for parts that are not shown. */
+export function grabbedIn(list: DrawList, component: Component, part: Id): readonly Grabbed[] {
+  const item = itemOf(list, '', part)
+  const holder = component.parts.find(({ id }) => id === part)?.parent
+  const outer = holder == null ? null : matrixTo(list, '', holder)
+  const back = outer && inverse(outer)
+  return item && back ? [{ part, values: item.values, intoHolder: back }] : []
 }
 
 /** What a drag has said so far. With `isStraight`, moves keep to one direction and turns to steps of 15°. */
@@ -155,7 +147,7 @@ function saidBy(drag: Exclude<Drag, { how: 'marquee' }>, to: Point, isStraight: 
   }
 }
 
-function isInside(list: DrawList, part: Id, area: { x: number; y: number; width: number; height: number }): boolean {
+function isInside(list: DrawList, part: Id, area: Frame): boolean {
   const item = itemOf(list, '', part)
   const matrix = matrixTo(list, '', part)
   if (!item || !matrix) return false

@@ -21,7 +21,7 @@ export const trigger = Joi.alternatives().try(
   Joi.object({ on: Joi.string().valid('key').required(), key: name.required(), modifiers: modifiers.required(), anywhere: Joi.boolean().required() }),
   Joi.object({ on: Joi.string().valid('changes').required(), name: Joi.string().allow('').required(), to: Joi.alternatives().try(finite, Joi.string().allow(''), Joi.boolean(), Joi.valid(null)).required() }),
   Joi.object({ on: Joi.string().valid('message').required(), name: Joi.string().allow('').required() }),
-)
+).meta({ name: 'trigger' })
 
 const within = Joi.alternatives().try(
   Joi.object({ only: Joi.array().items(id).unique().required() }),
@@ -51,7 +51,7 @@ export const rule = Joi.object({
   id: id.required(), axis: id.required(), trigger: trigger.required(), part: id.allow(null).required(),
   within: within.required(), guard: expressionOrNone, actions: Joi.array().items(action).unique('id').required(),
   target: target.required(), motion: motionOrNone, letThrough: Joi.boolean().required(),
-})
+}).meta({ name: 'rule' })
 
 const identifier = Joi.string().pattern(/^[A-Za-z_][A-Za-z0-9_]*$/).max(100).description('A name expressions can use')
 
@@ -61,10 +61,10 @@ export const variable = Joi.object({
   id: id.required(), name: identifier.required(),
   type: Joi.string().valid('yes/no', 'number', 'text', 'choice').required(),
   start: literal.required(), ...range,
-})
+}).meta({ name: 'variable' })
 
 export const parameter = Joi.object({
   id: id.required(), name: identifier.required(),
   type: Joi.string().valid('text', 'number', 'yes/no', 'choice', 'colour', 'slot').required(),
   initial: literal.required(), ...range,
-})
+}).meta({ name: 'parameter' })

@@ -27,14 +27,14 @@ export const motion = Joi.object({
   })).unique('id').required(),
   stagger: Joi.object({ stepMs: ms.required(), from: Joi.string().valid('first', 'last', 'middle').required() }),
   reduced: Joi.string().valid('movement jumps', 'all jumps', 'as is'),
-})
+}).meta({ name: 'motion' })
 
 export const motionOrNone = motion.allow(null).required()
 
 export const pairMotion = Joi.object({
   id: id.required(), axis: id.required(), from: id.allow(null).required(), to: id.allow(null).required(),
   motion: motion.required(),
-})
+}).meta({ name: 'pairMotion' })
 
 export const continuous = Joi.object({
   durationMs: duration.required(),
@@ -43,4 +43,4 @@ export const continuous = Joi.object({
   times: Joi.number().integer().min(1).allow(null).required(),
   to: look.required(),
   turn,
-})
+}).meta({ name: 'continuous' })

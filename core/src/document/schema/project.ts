@@ -15,23 +15,23 @@ export const part = Joi.alternatives().try(
   Joi.object({ ...eachPart, kind: Joi.string().valid('instance').required(), component: id.required(), start: Joi.object().pattern(/./, id).required() }),
   Joi.object({ ...eachPart, kind: Joi.string().valid('slot').required(), slot: id.required() }),
   Joi.object({ ...eachPart, kind: Joi.string().valid('list').required(), table: id.allow(null).required(), filter: expressionText.allow(null).required() }),
-)
+).meta({ name: 'part' })
 
 export const state = Joi.object({
   id: id.required(), name: name.required(), look: look.required(), hue: Joi.number().integer().min(0).max(7).required(),
   final: Joi.boolean().required(), continuous: continuous.allow(null).required(),
-})
+}).meta({ name: 'state' })
 
 export const axis = Joi.object({
   id: id.required(), name: name.required(), states: many(state).min(1), start: id.required(),
   drivenBy: Joi.alternatives().try(Joi.object({ parameter: name.required() }), Joi.object({ variable: name.required() }), Joi.valid(null)).required(),
-})
+}).meta({ name: 'axis' })
 
 export const component = Joi.object({
   id: id.required(), name: name.required(), parts: many(part).min(1), axes: many(axis), rules: many(rule),
   combinations: many(Joi.object({ id: id.required(), states: Joi.object().pattern(/./, id).required(), look: look.required() })),
   parameters: many(parameter), variables: many(variable), pairs: many(pairMotion), motion: motionOrNone, absent: look.required(),
-})
+}).meta({ name: 'component' })
 
 const screen = Joi.object({
   id: id.required(), name: name.required(), kind: Joi.string().valid('screen', 'overlay').required(),

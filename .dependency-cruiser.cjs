@@ -1,0 +1,32 @@
+/** Which way imports run: within the core from the document upward, and between packages only towards the core. */
+const LAYERS = ['document', 'expression', 'motion|layout', 'machine', 'scene', 'run', 'check']
+
+const upward = LAYERS.flatMap((layer, index) => {
+  const above = [...LAYERS.slice(index + 1), 'exchange', 'demo'].join('|')
+  return [{
+    name: `core-${layer.replace('|', '-')}-looks-down`,
+    comment: 'A layer of the core knows only those below it.',
+    severity: 'error',
+    from: { path: `^core/src/(${layer})/` },
+    to: { path: `^core/src/(${above})/` },
+  }]
+})
+
+module.exports = {
+  forbidden: [
+    ...upward,
+    { name: 'motion-and-layout-apart', severity: 'error', from: { path: '^core/src/motion/' }, to: { path: '^core/src/layout/' } },
+    { name: 'layout-and-motion-apart', severity: 'error', from: { path: '^core/src/layout/' }, to: { path: '^core/src/motion/' } },
+    { name: 'core-stands-alone', severity: 'error', from: { path: '^core/src/' }, to: { path: '^(server|web|cli|e2e|bench)/' } },
+    { name: 'schema-is-for-the-door', comment: 'The interface leaves validation to the server.', severity: 'error', from: { path: '^web/src/' }, to: { path: '^core/src/document/schema/' } },
+    { name: 'server-knows-no-web', severity: 'error', from: { path: '^server/src/' }, to: { path: '^(web|cli)/' } },
+    { name: 'web-knows-no-server', severity: 'error', from: { path: '^web/src/' }, to: { path: '^(server|cli)/' } },
+    { name: 'no-circles', severity: 'error', from: { path: '^(core|server)/src/' }, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+  ],
+  options: {
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(\\.test\\.ts$|/dist/)' },
+  },
+}

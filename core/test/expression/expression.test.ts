@@ -1,0 +1,54 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { evaluate, ExpressionError, namesIn, typeOf, type Scope } from '@rheoscope/core/expression'
+
+const scope: Scope = { count: 'number', open: 'yes/no', label: 'text' }
+const environment = { count: 3, open: true, label: 'Board' }
+
+describe('expressions', () => {
+  test.each<[string, unknown, string]>([
+    ['1 + 2 * count', 7, 'number'], ['"to " + label', 'to Board', 'text'], ['label + count', 'Board3', 'text'], ['open ? 1 : 2', 1, 'number'], ['!open || count > 2', true, 'yes/no'],
+    ['clamp(count, 0, 2)', 2, 'number'], ['mod(-1, 8)', 7, 'number'], ['lerp(10, 20, 0.25)', 12.5, 'number'], ['count === 3 && label == "Board"', true, 'yes/no'], ['-count % 2', -1, 'number'],
+    ['max(1, count) - min(4, 2)', 1, 'number'], ['round(2.6)', 3, 'number'], ['abs(-4)', 4, 'number'], ['count <= 3', true, 'yes/no'], ['count / 2', 1.5, 'number'], ['label != "x"', true, 'yes/no'],
+  ])('%s', (text, value, type) => {
+    expect(evaluate(text, environment)).toEqual(value)
+    expect(typeOf(text, scope)).toBe(type)
+  })
+
+  test.each<[string, RegExp, number]>([
+    ['count +', /character/, 7], ['height * 2', /Nothing is called “height”. Known here: count, open, label/, 0], ['1 + open', /cannot add a yes\/no/, 2], ['label * 2', /needs a number, not a text/, 6],
+    ['open ? 1 : label', /One side/, 5], ['count == label', /compares a number with a text/, 6], ['fly(2)', /no function “fly”/, 0], ['clamp(1)', /a number and its two bounds/, 0], ['', /empty/, 0], ['1 2', /nothing between/, 3], ['this.x', /ThisExpression|Nothing|words/, 0], ['[1, 2]', /cannot be used/, 0],
+  ])('“%s” is an error with its place', (text, sentence, position) => {
+    try {
+      typeOf(text, scope)
+      throw new Error('it was accepted')
+    } catch (error) {
+      expect(error).toBeInstanceOf(ExpressionError)
+      expect((error as ExpressionError).message).toMatch(sentence)
+      expect((error as ExpressionError).position).toBe(position)
+    }
+  })
+
+  test('what has a type can be evaluated, and its value is of that type', () => {
+    const atom = fc.constantFrom('1', '2.5', 'count', 'open', 'label', '"x"', 'true')
+    const { expression } = fc.letrec<{ expression: string }>((tie) => ({
+      expression: fc.oneof({ maxDepth: 4 }, atom,
+        fc.tuple(tie('expression'), fc.constantFrom('+', '-', '*', '<', '==', '&&', '||'), tie('expression')).map(([a, operator, b]) => `(${a} ${operator} ${b})`),
+        fc.tuple(tie('expression'), tie('expression'), tie('expression')).map(([a, b, c]) => `(${a} ? ${b} : ${c})`)),
+    }))
+    const names = { number: 'number', text: 'string', 'yes/no': 'boolean' }
+    fc.assert(fc.property(expression, (text) => {
+      let type
+      try {
+        type = typeOf(text, scope)
+      } catch {
+        return
+      }
+      expect(typeof evaluate(text, environment)).toBe(names[type])
+    }), { numRuns: 500 })
+  })
+
+  test('reads the names it uses, each once', () => {
+    expect(namesIn('count + (open ? count : size.width)')).toEqual(['count', 'open', 'size.width'])
+  })
+})

@@ -1,0 +1,65 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { propertiesOf, type PartKind } from '@rheoscope/core/document'
+import { layOut, textLines, textWidth, type LayoutNode, type TextStyle } from '@rheoscope/core/layout'
+
+const style: TextStyle = { family: 'sans', weight: '400', sizePx: 16, letterSpacingPx: 0, lineHeight: 1.25 }
+
+const node = (id: string, kind: PartKind, values: Record<string, unknown>, children: readonly LayoutNode[] = []): LayoutNode => ({
+  id, kind, children, values: { ...Object.fromEntries(propertiesOf(kind).map(({ name, initial }) => [name, initial])), ...values },
+})
+
+describe('text', () => {
+  test('is as wide as its glyphs with their kerning and spacing', () => {
+    expect(textWidth('AV', style)).toBeLessThan(textWidth('A', style) + textWidth('V', style))
+    expect(textWidth('Board', { ...style, sizePx: 32 })).toBeCloseTo(2 * textWidth('Board', style))
+    expect(textWidth('abc', { ...style, letterSpacingPx: 2 })).toBeCloseTo(textWidth('abc', style) + 6)
+  })
+
+  test('breaks between words, loses none, and no line is wider than the room unless one word is', () => {
+    const words = fc.array(fc.string({ minLength: 1, maxLength: 9, unit: fc.constantFrom(...'abcdefgh') }), { minLength: 1, maxLength: 12 })
+    fc.assert(fc.property(words, fc.integer({ min: 20, max: 200 }), (all, width) => {
+      const lines = textLines(all.join(' '), style, width, true, false)
+      expect(lines.join(' ')).toBe(all.join(' '))
+      for (const line of lines) expect(textWidth(line, style) <= width + 0.01 || !line.includes(' ')).toBe(true)
+    }))
+  })
+
+  test('that may not break ends in an ellipsis where there is no room', () => {
+    const [line] = textLines('Seals off the port bow', style, 80, false, true)
+    expect(line).toMatch(/^Seals.*…$/)
+    expect(textWidth(line!, style)).toBeLessThanOrEqual(80)
+  })
+})
+
+describe('layout', () => {
+  test('a row has its children one after the other, with gap and padding', () => {
+    const row = node('row', 'container', { layout: 'row', gap: 10, paddingLeft: 5, width: 200, height: 40, align: 'center' }, [
+      node('a', 'box', { width: 30, height: 20 }), node('b', 'box', { widthFrom: 'fill', height: 10 }),
+    ])
+    const places = layOut(row)
+    expect(places.get('a')).toEqual({ x: 5, y: 10, width: 30, height: 20 })
+    expect(places.get('b')).toEqual({ x: 45, y: 15, width: 155, height: 10 })
+  })
+
+  test('a column as wide as its text grows with it', () => {
+    const column = (text: string) => node('column', 'container', { layout: 'column', widthFrom: 'content', heightFrom: 'content', paddingLeft: 8, paddingRight: 8 }, [
+      node('label', 'text', { text, fontSize: 16, widthFrom: 'content', heightFrom: 'content' }),
+    ])
+    const [short, long] = [layOut(column('On')), layOut(column('On board'))]
+    expect(long.get('column')!.width).toBeGreaterThan(short.get('column')!.width)
+    expect(short.get('column')!.width).toBeCloseTo(textWidth('On', { ...style, lineHeight: 1.3 }) + 16, 0)
+  })
+
+  test('text wraps in the width its row leaves it', () => {
+    const row = node('row', 'container', { layout: 'row', width: 100, heightFrom: 'content' }, [
+      node('label', 'text', { text: 'Lee side is dry today', fontSize: 16, widthFrom: 'fill', heightFrom: 'content' }),
+    ])
+    expect(layOut(row).get('label')!.height).toBeCloseTo(2 * 16 * 1.3, 0)
+  })
+
+  test('a free container keeps what it holds where it was put', () => {
+    const free = node('free', 'container', { width: 100, height: 100 }, [node('a', 'box', { x: 7, y: 9, width: 5, height: 6 })])
+    expect(layOut(free).get('a')).toEqual({ x: 7, y: 9, width: 5, height: 6 })
+  })
+})

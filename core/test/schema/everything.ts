@@ -1,0 +1,87 @@
+import { EMPTY_MOTION, newProject, TRIGGER_KINDS, defaultTrigger, type Action, type Motion, type Part, type Project, type Target } from '@rheoscope/core/document'
+
+const motion: Motion = {
+  durationMs: { token: 'quick' }, delayMs: 20, easing: 'spring(0.3)', jump: 'end', turn: 'clockwise', colourSpace: 'srgb', policy: 'refuse',
+  carryVelocity: true, reduced: 'movement jumps', stagger: { stepMs: 40, from: 'middle' },
+  lanes: [{ id: 'lane', part: 'box', property: 'opacity', durationMs: 80 }],
+  stages: [{ id: 'stage', look: { box: { x: 4 } }, share: 2, easing: 'linear', matchVelocity: true }],
+}
+
+const at = (id: string, parent: string | null) => ({ id, name: id, parent, base: {} })
+
+const parts: readonly Part[] = [
+  { ...at('root', null), kind: 'container', base: { width: 100, layout: 'row' } },
+  {
+    ...at('box', 'root'), kind: 'box', carryKey: 'card', locked: true, hidden: true,
+    base: {
+      fill: { gradient: 'linear', angleDeg: 90, stops: [{ colour: '#ffffff', at: 0 }, { colour: '#00000080', at: 1 }] },
+      shadow: [{ x: 0, y: 1, blur: 2, spread: 0, colour: '#000000', inset: false }], strokeDash: [2, 3], x: { expr: 'size * 2' }, stroke: { token: 'ink' }, visible: true, d: null,
+    },
+  },
+  { ...at('picture', 'root'), kind: 'picture', asset: null },
+  { ...at('icon', 'root'), kind: 'icon', icon: 'ferry' },
+  { ...at('inner', 'root'), kind: 'instance', component: 'other', start: { state: 'rest' }, base: { 'param:label': 'x', 'state:axis': 'rest' } },
+  { ...at('gap', 'root'), kind: 'slot', slot: 'content' },
+  { ...at('list', 'root'), kind: 'list', table: 'notices', filter: 'item.open' },
+]
+
+const targets: readonly Target[] = [
+  { go: 'state', state: 'a' }, { go: 'next', wrap: true }, { go: 'previous', wrap: false }, { go: 'stay' }, { go: 'back' }, { go: 'nothing' },
+]
+
+const actions: readonly Action[] = [
+  { id: 'a1', do: 'set', variable: 'open', to: '!open' },
+  { id: 'a2', do: 'send', message: 'chosen', payload: '1', recipient: { instance: 'inner' }, together: true },
+  { id: 'a3', do: 'drive', instance: 'inner', axis: 'state', state: 'rest', awaited: true },
+  { id: 'a4', do: 'go to screen', screen: 'home', motion },
+  { id: 'a5', do: 'open overlay', screen: 'dialog', motion: null },
+  { id: 'a6', do: 'pulse', part: 'box', motion: EMPTY_MOTION },
+]
+
+/** A project in which every kind of thing the model knows stands at least once. */
+export const everything: Project = {
+  ...newProject('everything', 'Everything'),
+  motion,
+  startScreen: 'home',
+  components: [{
+    id: 'one', name: 'One', parts,
+    axes: [{
+      id: 'axis', name: 'axis', start: 'a', drivenBy: { parameter: 'size' },
+      states: [
+        { id: 'a', name: 'a', hue: 0, look: { box: { opacity: 0 } }, final: true, continuous: { durationMs: 1500, easing: 'linear', repeat: 'forward', times: null, to: { box: { rotate: 360 } }, turn: 'as written' } },
+        { id: 'b', name: 'b', hue: 7, look: {}, final: false, continuous: null },
+      ],
+    }],
+    rules: TRIGGER_KINDS.map((kind, index) => ({
+      id: `rule${index}`, axis: 'axis', trigger: defaultTrigger(kind), part: index % 2 ? 'box' : null, within: index % 3 ? { only: ['a'] } : { except: ['b'] },
+      guard: index % 2 ? 'open' : null, actions: index === 0 ? actions : [], target: targets[index % targets.length]!, motion: index % 2 ? motion : null, letThrough: index % 2 === 0,
+    })),
+    combinations: [{ id: 'both', states: { axis: 'a' }, look: {} }],
+    parameters: [{ id: 'label', name: 'label', type: 'text', initial: 'x' }, { id: 'size', name: 'size', type: 'number', initial: 1, min: 0, max: 10, step: 0.5 }],
+    variables: [{ id: 'open', name: 'open', type: 'yes/no', start: false }],
+    pairs: [{ id: 'pair', axis: 'axis', from: null, to: 'b', motion }],
+    motion, absent: { box: { opacity: 0 } },
+  }],
+  screens: [{
+    id: 'home', name: 'Home', kind: 'screen', device: 'phone', width: 390, height: 844, parts: [{ ...at('ground', null), kind: 'container' }],
+    rules: [], variables: [], overlay: { dim: 0.4, closesOnOutsideTap: true, closesOnEscape: true }, motion: null,
+  }],
+  variables: [{ id: 'deck', name: 'deck', type: 'choice', start: 'upper', choices: ['upper', 'lower'] }],
+  tables: [{ id: 'notices', name: 'Notices', columns: [{ id: 'text', name: 'text', type: 'text' }], records: [{ id: 'r1', cells: { text: 'Seals off the port bow' } }] }],
+  tokens: [{ id: 'quick', name: 'quick', type: 'duration', value: 120 }, { id: 'ink', name: 'ink', type: 'colour', value: '#1d2b33' }],
+  takes: [{
+    id: 'take', name: 'Take', surface: { screen: 'home' }, endsAtMs: 900, reducedMotion: true,
+    inputs: [
+      { atMs: 0, do: 'move', x: 1, y: 2, pointer: 'mouse' }, { atMs: 1, do: 'exit', pointer: 'pen' }, { atMs: 2, do: 'key', key: 'Enter', modifiers: { shift: true } },
+      { atMs: 3, do: 'put', instance: '', axis: 'axis', state: 'a' }, { atMs: 4, do: 'parameter', instance: 'inner', name: 'label', value: 'y' },
+    ],
+    expectations: [
+      { id: 'e1', byMs: 10, expect: { what: 'state', instance: '', axis: 'axis', state: 'a' } },
+      { id: 'e2', byMs: 10, expect: { what: 'variable', name: 'deck', value: 'upper' } },
+      { id: 'e3', byMs: 10, expect: { what: 'property', instance: '', part: 'box', property: 'x', value: 4 } },
+      { id: 'e4', byMs: 10, expect: { what: 'text', text: 'Board' } },
+      { id: 'e5', byMs: 10, expect: { what: 'settled', instance: '' } },
+    ],
+  }],
+  accepted: [{ id: 'acc', finding: 'unanswered one', of: 'abc', reason: 'Known.' }],
+}

@@ -1,0 +1,39 @@
+import { expect, test } from '@jest/globals'
+import { rmSync } from 'node:fs'
+import { doing, renameProject, type Entry, type Project } from '@rheoscope/core/document'
+import { startServer } from './harness/server'
+
+test('killing the server during 500 rapid edits loses none that it has acknowledged', async () => {
+  const first = await startServer()
+  const { project } = (await (await fetch(`${first.address}/api/projects/skerryLine`)).json()) as { project: Project }
+  const acknowledged: string[] = []
+  const sent = Array.from({ length: 500 }, (_, index): Entry => doing(`entry-${String(index).padStart(4, '0')}`, project, renameProject(`Name ${index}`), 'rename'))
+  const killAfter = 170
+  let killed: Promise<void> | null = null
+
+  for (const [base, entry] of sent.entries()) {
+    const answer = await fetch(`${first.address}/api/projects/skerryLine/entries`, {
+      method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ base, entries: [entry] }),
+    }).catch(() => null)
+    if (answer === null) break
+    expect(answer.status).toBe(200)
+    acknowledged.push(entry.id)
+    if (base === killAfter) {
+      // Not waited for: edits go on being sent while the process dies.
+      setTimeout(() => { killed = first.kill() }, 3)
+    }
+  }
+  await killed
+  expect(acknowledged.length).toBeGreaterThan(killAfter)
+  expect(acknowledged.length).toBeLessThan(500)
+
+  const second = await startServer({ data: first.data })
+  const log = (await (await fetch(`${second.address}/api/projects/skerryLine/log?after=0`)).json()) as readonly Entry[]
+  const stored = (await (await fetch(`${second.address}/api/projects/skerryLine`)).json()) as { project: Project; revision: number }
+  await second.close()
+  rmSync(first.data, { recursive: true, force: true })
+
+  process.stdout.write(`killed after ${acknowledged.length} acknowledged edits; ${log.length} are stored\n`)
+  expect(log.slice(0, acknowledged.length).map(({ id }) => id)).toEqual(acknowledged)
+  expect(stored.project.name).toBe(`Name ${log.length - 1}`)
+})

@@ -1,0 +1,33 @@
+/** What the two commands share: installing what is missing, and running one step after another. Node's own modules only. */
+import { spawnSync } from 'node:child_process'
+import { existsSync, statSync } from 'node:fs'
+import path from 'node:path'
+
+export const root = path.resolve(import.meta.dirname, '..')
+
+/** Runs a command in the project's root; ends the process with its exit code when it fails. */
+export function step(what, command, args) {
+  process.stdout.write(`— ${what}\n`)
+  const { status, error } = spawnSync(command, args, { cwd: root, stdio: 'inherit' })
+  if (error) process.stderr.write(`${error.message}\n`)
+  if (status !== 0) process.exit(status ?? 1)
+}
+
+/** Installs the packages of the lock file unless they are there and newer than it. */
+export function installPackages() {
+  const installed = path.join(root, 'node_modules/.package-lock.json')
+  const lock = path.join(root, 'package-lock.json')
+  if (existsSync(installed) && statSync(installed).mtimeMs >= statSync(lock).mtimeMs) return
+  step('installing packages', 'npm', ['ci', '--no-audit', '--no-fund'])
+}
+
+/** Builds the interface and the server. */
+export const build = () => step('building', 'npm', ['run', '--silent', 'build'])
+
+/** Installs Chromium and ChromeDriver from Debian's packages where they are absent. */
+export function installBrowser() {
+  if (existsSync('/usr/bin/chromium') && existsSync('/usr/bin/chromedriver')) return
+  const elevated = process.getuid?.() === 0 ? [] : ['sudo']
+  const [command, ...args] = [...elevated, 'sh', '-c', 'apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium chromium-driver']
+  step('installing Chromium and ChromeDriver', command, args)
+}
