@@ -119,9 +119,12 @@ export class BenchHands extends Hands {
   }
 
   async untilFindings(what: string, holds: (kinds: readonly string[]) => boolean): Promise<void> {
-    await this.until(what, async () => {
+    let seen = 'nothing'
+    await this.until(() => `${what}; last seen: ${seen}`, async () => {
       const isBusy = await (await this.find('#findings')).getAttribute('aria-busy')
-      return isBusy !== 'true' && holds(await this.findingKinds())
+      const kinds = await this.findingKinds()
+      seen = `${isBusy === 'true' ? 'still checking, ' : ''}${kinds.join(', ') || 'no findings'}`
+      return isBusy !== 'true' && holds(kinds)
     })
   }
 

@@ -94,8 +94,11 @@ export class Hands {
   }
 
   /** Waits until something holds, and says what did not. */
-  async until(what: string, holds: () => Promise<boolean>, patienceMs = PATIENCE_MS): Promise<void> {
-    await this.driver.wait(async () => holds().catch(() => false), patienceMs, `it never came that ${what}`)
+  async until(what: string | (() => string), holds: () => Promise<boolean>, patienceMs = PATIENCE_MS): Promise<void> {
+    const failure = () => `it never came that ${typeof what === 'string' ? what : what()}`
+    await this.driver.wait(async () => holds().catch(() => false), patienceMs).catch((error: Error) => {
+      throw new Error(`${failure()} (${error.message})`)
+    })
   }
 
   private async at(place: Place): Promise<WebElement> {

@@ -37,6 +37,10 @@ export function laneValue(lane: Lane, atMs: number): Shown {
   return lane.valueAt(laneProgress(lane, atMs))
 }
 
+/** Whether two lanes are equally far at every instant. */
+export const keepsPace = (a: Lane, b: Lane): boolean =>
+  a.startMs === b.startMs && a.delayMs === b.delayMs && a.durationMs === b.durationMs && a.timing.ease === b.timing.ease
+
 export interface LaneChange {
   readonly part: number
   readonly definition: PropertyDefinition

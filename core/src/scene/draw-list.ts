@@ -1,6 +1,6 @@
 import type { PartKind } from '../document'
 import { cycleValue, type CompiledPart, type Instance } from '../machine'
-import { laneValue, type Shown } from '../motion'
+import { keepsPace, laneEndMs, laneProgress, type Lane, type Shown } from '../motion'
 import { placedAt, type Matrix } from './matrix'
 
 /** What a part shows, by property. */
@@ -73,18 +73,21 @@ const sameItems = (a: DrawList, b: DrawList): boolean => a.length === b.length &
 export function shownValues(instance: Instance, atMs: number): readonly ShownValues[] {
   const { lanes, cycles, targets } = instance
   if (lanes.length === 0 && cycles.length === 0) return targets.values
-  const shown: ShownValues[] = [...targets.values]
-  const moving = new Map<number, Record<string, Shown>>()
+  const shown: Record<string, Shown>[] = [...targets.values]
   const ofPart = (part: number): Record<string, Shown> => {
-    let values = moving.get(part)
-    if (!values) {
-      values = { ...targets.values[part]! }
-      moving.set(part, values)
-      shown[part] = values
-    }
-    return values
+    if (shown[part] === targets.values[part]) shown[part] = { ...targets.values[part]! }
+    return shown[part]!
   }
-  for (const lane of lanes) ofPart(lane.part)[lane.property] = laneValue(lane, atMs)
+  let pace: Lane | undefined
+  let progress = 0
+  for (const lane of lanes) {
+    // Lanes of one motion mostly go at one pace, and easing is the dear part of a frame.
+    if (!pace || !keepsPace(pace, lane)) {
+      pace = lane
+      progress = laneProgress(lane, atMs)
+    }
+    ofPart(lane.part)[lane.property] = laneEndMs(lane) <= atMs ? lane.to : lane.valueAt(progress)
+  }
   for (const cycle of cycles) ofPart(cycle.part)[cycle.property] = cycleValue(cycle, atMs)
   return shown
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { Menu, MenuItem } from '@mui/material'
 import { removeState, renameState, setFinal, setStartState, type State } from '@rheoscope/core/document'
+import { useFindingsOf } from '../checks/use-findings'
 import { LookPicture } from '../paint/look-picture'
 import { useLive } from '../playing/use-live'
 import type { Player } from '../playing/player'
@@ -9,7 +10,8 @@ import { useBench } from './use-bench'
 
 /** The head of a column: a state's mark and name, and the picture of its look, which opens it on the easel. */
 export function ColumnHead({ state, column, isTarget }: { readonly state: State; readonly column: number; readonly isTarget: boolean }) {
-  const { project, component, axis, view, player, select, findings } = useBench()
+  const { project, component, axis, view, player, select } = useBench()
+  const { findings } = useFindingsOf(component.id)
   const isSelected = view.state === state.id
   const worst = findings.find(({ about, level }) => level !== 'note' && about.state === state.id && about.row === undefined)
   const classes = ['column-head', isSelected && 'is-selected', isTarget && 'is-target'].filter(Boolean).join(' ')

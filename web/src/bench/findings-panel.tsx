@@ -1,17 +1,19 @@
 import { Button } from '@mui/material'
 import { Fragment } from 'react'
 import type { Finding, Level } from '@rheoscope/core/check'
+import { useFindingsOf } from '../checks/use-findings'
 import { useBench } from './use-bench'
 
 const LEVELS: Readonly<Record<Level, string>> = { fault: 'Fault', risk: 'Risk', note: 'Note' }
 
 /** What the checks have to say about this component, each with its proof and, where there is one, its remedy. */
 export function FindingsPanel() {
-  const { findings, areFindingsCurrent, component } = useBench()
+  const { component } = useBench()
+  const { findings, areCurrent } = useFindingsOf(component.id)
   return (
-    <section id="findings" aria-label="Findings" aria-busy={!areFindingsCurrent}>
+    <section id="findings" aria-label="Findings" aria-busy={!areCurrent}>
       <h2 className="caption">Findings</h2>
-      {findings.length === 0 && <p className="muted hint">{areFindingsCurrent ? `Nothing to say about ${component.name}.` : 'Checking…'}</p>}
+      {findings.length === 0 && <p className="muted hint">{areCurrent ? `Nothing to say about ${component.name}.` : 'Checking…'}</p>}
       {findings.map((finding) => <FindingCard key={finding.id} finding={finding} />)}
     </section>
   )
@@ -50,12 +52,12 @@ function Sentence({ text }: { readonly text: string }) {
 
 /** How many findings of each level there are, as signs that lead to them. */
 export function FindingCounts() {
-  const { findings, areFindingsCurrent } = useBench()
+  const { findings, areCurrent } = useFindingsOf(useBench().component.id)
   const count = (level: Level) => findings.filter((finding) => finding.level === level).length
   const counts = (['fault', 'risk', 'note'] as const).map((level) => ({ level, many: count(level) })).filter(({ many }) => many > 0)
   return (
     <button
-      className="plain finding-counts" aria-live="polite" aria-busy={!areFindingsCurrent}
+      className="plain finding-counts" aria-live="polite" aria-busy={!areCurrent}
       onClick={() => document.getElementById('findings')?.scrollIntoView({ block: 'nearest' })}
     >
       {counts.length === 0 && <span>no findings</span>}

@@ -1,5 +1,6 @@
 import { useRef } from 'react'
 import type { Rule, State } from '@rheoscope/core/document'
+import { useFindingsOf } from '../checks/use-findings'
 import { useFrames } from '../playing/use-frames'
 import { useLive } from '../playing/use-live'
 import type { Player } from '../playing/player'
@@ -27,7 +28,8 @@ export function GridRow({ row, line, drag }: { readonly row: Row; readonly line:
 }
 
 function Cell({ bar, row, line, drag }: { readonly bar: Bar; readonly row: Row; readonly line: number; readonly drag: CellDrag }) {
-  const { view, select, findings, player, axis } = useBench()
+  const { component, view, select, player, axis } = useBench()
+  const { findings } = useFindingsOf(component.id)
   const { rule, states, column } = bar
   const isSelected = view.row === row.key && states.some(({ id }) => id === view.state)
   const told = findings.find(({ about }) => (rule !== null && about.rule === rule.id) || (about.row === row.key && states.some(({ id }) => about.states?.includes(id))))

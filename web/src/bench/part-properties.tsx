@@ -1,4 +1,4 @@
-import { useMemo } from 'react'
+import { useMemo, useState, type ReactNode } from 'react'
 import { ToggleButton, ToggleButtonGroup } from '@mui/material'
 import {
   parameterProperty, propertiesOf, setProperty, stateProperty, takeBackProperty,
@@ -57,16 +57,24 @@ function PropertyList({ part }: { readonly part: Part }) {
         const inGroup = definitions.filter((definition) => definition.group === group)
         if (inGroup.length === 0) return null
         return (
-          <details key={group} open={group === 'paint' || group === 'text' || group === 'place'}>
-            <summary>{title}</summary>
-            {inGroup.map((definition) => (
-              <PropertyRow key={definition.name} part={part} definition={definition} scope={scope} />
-            ))}
-          </details>
+          <Fold key={group} title={title} startsOpen={group === 'paint' || group === 'text' || group === 'place'}>
+            {() => inGroup.map((definition) => <PropertyRow key={definition.name} part={part} definition={definition} scope={scope} />)}
+          </Fold>
         )
       })}
       {part.kind !== 'instance' && <ContinuousMotion part={part} />}
     </>
+  )
+}
+
+/** A group that draws what is in it only while it is open. */
+function Fold({ title, startsOpen, children }: { readonly title: string; readonly startsOpen: boolean; readonly children: () => ReactNode }) {
+  const [isOpen, setOpen] = useState(startsOpen)
+  return (
+    <details open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary>{title}</summary>
+      {isOpen && children()}
+    </details>
   )
 }
 

@@ -1,6 +1,6 @@
 import { useId, useRef, useState, type PointerEvent } from 'react'
 import type { InputAction, Literal, Parameter } from '@rheoscope/core/document'
-import { paint, type DrawList } from '@rheoscope/core/scene'
+import { paint, type DrawItem } from '@rheoscope/core/scene'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber } from '../fields/parse-value'
 import { patchChildren } from '../paint/patch'
@@ -52,7 +52,7 @@ function LivePicture({ player }: { readonly player: Player }) {
   const group = useRef<SVGGElement>(null)
   const picture = useRef<SVGSVGElement>(null)
   const finger = useRef<SVGCircleElement>(null)
-  const shown = useRef<DrawList>([])
+  const shown = useRef<DrawItem | undefined>(undefined)
   const scope = useId()
   const scrubbed = useScrubbedFrame()
   const [size, setSize] = useState(() => surfaceSize(player.current.drawList()))
@@ -60,11 +60,12 @@ function LivePicture({ player }: { readonly player: Player }) {
   useFrames((wallMs) => {
     const live = player.frame(wallMs)
     const list = view.scrubMs === null ? live : (scrubbed(view.scrubMs) ?? live)
-    if (list === shown.current) return
-    shown.current = list
-    patchChildren(group.current!, paint(list, scope))
-    const { width, height } = surfaceSize(list)
-    if (width !== size.width || height !== size.height) setSize({ width, height })
+    if (list[0] !== shown.current) {
+      shown.current = list[0]
+      patchChildren(group.current!, paint(list, scope))
+      const { width, height } = surfaceSize(list)
+      if (width !== size.width || height !== size.height) setSize({ width, height })
+    }
     const { at, cursor } = player.current.pointer
     picture.current!.style.cursor = cursor
     const isPlaying = player.getState().witness !== null && at !== null

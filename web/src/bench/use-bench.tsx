@@ -3,8 +3,7 @@ import {
   batch, holdsIn, ruleInCell, setProperties, setPropertyEverywhere, triggerRow,
   type Axis, type Component, type Edit, type Id, type LookPlace, type Part, type Project, type Rule, type Said, type State,
 } from '@rheoscope/core/document'
-import type { Finding } from '@rheoscope/core/check'
-import { useFindings } from '../checks/use-findings'
+import { FindingsContext, useChecking } from '../checks/use-findings'
 import type { Player } from '../playing/player'
 import { usePlayer } from '../playing/use-player'
 import type { ProjectSession } from '../session/project-session'
@@ -25,8 +24,6 @@ export interface Bench {
   readonly select: Dispatch<BenchAction>
   readonly session: ProjectSession
   readonly player: Player | null
-  readonly findings: readonly Finding[]
-  readonly areFindingsCurrent: boolean
   readonly make: (edit: Edit | null, label: string) => void
   /** The place in the document that edits of the selected look go to. */
   readonly place: LookPlace
@@ -44,7 +41,7 @@ export function BenchProvider({ component: id, children }: { readonly component:
   const axis = component.axes.find((each) => each.id === view.axis) ?? component.axes[0]!
   const state = axis.states.find((each) => each.id === view.state) ?? axis.states[0]!
   const player = usePlayer(project, id)
-  const { byComponent, isCurrent } = useFindings(project)
+  const findings = useChecking(session)
 
   const bench = useMemo((): Bench => {
     const place: LookPlace = view.into === 'look' ? { look: 'state', axis: axis.id, state: state.id } : { look: 'base' }
@@ -52,17 +49,19 @@ export function BenchProvider({ component: id, children }: { readonly component:
       project, component, axis, state, view, select, session, player, place,
       rule: view.row === null ? null : (ruleInCell(component, axis.id, state.id, view.row) ?? null),
       parts: view.parts.flatMap((part) => component.parts.find((each) => each.id === part) ?? []),
-      findings: byComponent[id] ?? [],
-      areFindingsCurrent: isCurrent,
       make: (edit, label) => edit && session.dispatch(edit, label),
       propertyEdit: (said) =>
         view.into === 'all'
           ? batch(...said.map(({ part, property, value }) => setPropertyEverywhere(component, part, property, value)))
           : setProperties(component, place, said),
     }
-  }, [project, component, axis, state, view, session, player, byComponent, isCurrent, id])
+  }, [project, component, axis, state, view, session, player])
 
-  return <BenchContext.Provider value={bench}>{children}</BenchContext.Provider>
+  return (
+    <BenchContext.Provider value={bench}>
+      <FindingsContext.Provider value={findings}>{children}</FindingsContext.Provider>
+    </BenchContext.Provider>
+  )
 }
 
 export function useBench(): Bench {

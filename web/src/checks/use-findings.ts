@@ -1,34 +1,50 @@
-import { useEffect, useRef, useState } from 'react'
+import { createContext, useContext, useEffect, useState } from 'react'
 import type { Finding } from '@rheoscope/core/check'
-import type { Project } from '@rheoscope/core/document'
+import type { ProjectSession } from '../session/project-session'
 import type { CheckAnswer, CheckRequest } from './messages'
 
 export interface Findings {
   readonly byComponent: Readonly<Record<string, readonly Finding[]>>
   /** Whether they are those of the project as it is now. */
-  readonly isCurrent: boolean
+  readonly areCurrent: boolean
 }
 
-/** The findings of a project, worked out in a worker while it is edited. */
-export function useFindings(project: Project): Findings {
-  const worker = useRef<Worker | null>(null)
-  const revision = useRef(0)
-  const [answer, setAnswer] = useState<CheckAnswer>({ revision: 0, findings: {} })
-  const [asked, setAsked] = useState(0)
+const NOT_YET: Findings = { byComponent: {}, areCurrent: false }
 
+/** The findings of the project that is open, for whoever shows them; apart, so that nothing else is drawn anew when they come. */
+export const FindingsContext = createContext<Findings>(NOT_YET)
+
+/** The findings of one component, the worst first. */
+export function useFindingsOf(component: string): { readonly findings: readonly Finding[]; readonly areCurrent: boolean } {
+  const { byComponent, areCurrent } = useContext(FindingsContext)
+  return { findings: byComponent[component] ?? NONE, areCurrent }
+}
+
+const NONE: readonly Finding[] = []
+
+/** Has a session's project checked in a worker, from the very moment it changes. */
+export function useChecking(session: ProjectSession): Findings {
+  const [findings, setFindings] = useState(NOT_YET)
   useEffect(() => {
-    const created = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
-    created.onmessage = ({ data }: MessageEvent<CheckAnswer>) => setAnswer(data)
-    worker.current = created
-    return () => created.terminate()
-  }, [])
-
-  useEffect(() => {
-    revision.current += 1
-    setAsked(revision.current)
-    const request: CheckRequest = { revision: revision.current, project }
-    worker.current?.postMessage(request)
-  }, [project])
-
-  return { byComponent: answer.findings, isCurrent: answer.revision === asked }
+    const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
+    let asked = 0
+    let checked: unknown = null
+    const ask = () => {
+      const { project } = session.getState()
+      if (project === checked) return
+      checked = project
+      asked++
+      const request: CheckRequest = { revision: asked, project }
+      worker.postMessage(request)
+      setFindings((last) => (last.areCurrent ? { ...last, areCurrent: false } : last))
+    }
+    worker.onmessage = ({ data }: MessageEvent<CheckAnswer>) => setFindings({ byComponent: data.findings, areCurrent: data.revision === asked })
+    ask()
+    const unsubscribe = session.subscribe(ask)
+    return () => {
+      unsubscribe()
+      worker.terminate()
+    }
+  }, [session])
+  return findings
 }

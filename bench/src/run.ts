@@ -1,0 +1,6 @@
+/** `npm run bench`: each figure beside what it is measured against, in one run. */
+import { checkReport } from './check'
+import { frameReport } from './frame'
+import { printed } from './report'
+
+for (const report of [frameReport, checkReport]) process.stdout.write(`${printed(report())}\n`)
