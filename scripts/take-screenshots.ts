@@ -1,0 +1,41 @@
+/** Takes the pictures of `docs/screenshots` from the demo project, at 1280 × 800. Needs a build. */
+import { mkdirSync, writeFileSync } from 'node:fs'
+import { BenchHands } from '../e2e/harness/bench'
+import { startBrowser } from '../e2e/harness/browser'
+import { startServer } from '../e2e/harness/server'
+
+const folder = new URL('../docs/screenshots/', import.meta.url)
+mkdirSync(folder, { recursive: true })
+
+const [server, browser] = await Promise.all([startServer(), startBrowser()])
+const hands = new BenchHands(browser.driver, server.address)
+const keep = async (name: string) => {
+  await browser.driver.sleep(400)
+  writeFileSync(new URL(`${name}.png`, folder), await browser.driver.takeScreenshot(), 'base64')
+}
+
+try {
+  await browser.driver.get(server.address)
+  await hands.find('.card-picture svg')
+  await keep('shelf')
+
+  await hands.openDemo('boardingButton')
+  await hands.untilFindings('they are there', (kinds) => kinds.length === 0)
+  await hands.click(await hands.cell('tap', 'rest'))
+  await keep('bench-grid')
+
+  await hands.click('[aria-label="Open done on the easel"]')
+  await hands.selectPart('tick')
+  await keep('bench-easel')
+  await hands.closeEasel()
+
+  await hands.click(await hands.cell('after', 'working'))
+  await hands.enter('after', '100', '[aria-label="Rule"]')
+  await hands.untilFindings('the cut is found', (kinds) => kinds.includes('never-completes'))
+  await hands.clickButton('Play it')
+  await browser.driver.sleep(900)
+  await keep('finding-witness')
+} finally {
+  await browser.close()
+  await server.close()
+}
