@@ -39,8 +39,8 @@ export class Resolver {
     return targets
   }
 
-  private resolve(states: readonly string[], environment: Environment): Targets {
-    const looks = looksIn(this.component, states)
+  private resolve(standing: readonly string[], environment: Environment): Targets {
+    const looks = looksIn(this.component, standing)
     const problems: ValueProblem[] = []
     const values = this.parts.map((compiled) => this.valuesOf(compiled, looks, environment, problems))
     return { values: this.laidOut(values), problems }
@@ -108,9 +108,9 @@ const belongsToInstance = (property: string): boolean =>
   axisOfProperty(property) !== null || parameterOfProperty(property) !== null
 
 /** The looks that have a say in these states, the last word last: each axis in order, then the combinations that hold. */
-export function looksIn(component: Component, states: readonly string[]): readonly Look[] {
-  const own = component.axes.map((axis, index) => axis.states.find(({ id }) => id === states[index])?.look ?? {})
-  const stateOfAxis = (axis: string) => states[component.axes.findIndex(({ id }) => id === axis)]
+export function looksIn(component: Component, standing: readonly string[]): readonly Look[] {
+  const own = component.axes.map((axis, index) => axis.states.find(({ id }) => id === standing[index])?.look ?? {})
+  const stateOfAxis = (axis: string) => standing[component.axes.findIndex(({ id }) => id === axis)]
   const combined = component.combinations
     .filter((combination) => Object.entries(combination.states).every(([axis, state]) => stateOfAxis(axis) === state))
     .map(({ look }) => look)

@@ -1,4 +1,4 @@
-import type { Id, InputAction, TriggerKind } from '../document'
+import type { Id, TriggerKind, InputAction } from '../document'
 
 /** What happened in a run, in order. Instants are whole milliseconds from its start. */
 export type TraceEvent =

@@ -5,7 +5,7 @@ import {
   addPart, addState, apply, batch, invert, merge, parseFile, removePart, removeState, serialise, setProperty, setPropertyEverywhere, touches,
   type Edit, type Project,
 } from '@rheoscope/core/document'
-import { anyEdit, anyEditOf } from './any-edit'
+import { anyEdit, anyEditOf, anyJson } from './any-edit'
 
 const button = skerryLine.components[0]!
 const axis = button.axes[0]!
@@ -32,7 +32,7 @@ describe('edits', () => {
   })
 
   test('merged edits do what the two do one after the other', () => {
-    fc.assert(fc.property(anyEditOf('set', skerryLine), fc.jsonValue(), (edit, to) => {
+    fc.assert(fc.property(anyEditOf('set', skerryLine), anyJson, (edit, to) => {
       const second = { ...edit, to } as Edit
       const both = merge(edit, second)
       expect(both && apply(skerryLine, both)).toEqual(apply(apply(skerryLine, edit), second))

@@ -28,7 +28,7 @@ export function ColumnHead({ state, column, isTarget }: { readonly state: State;
         className="plain column-picture" aria-label={`Open ${state.name} on the easel`}
         onClick={() => select({ do: 'open easel', state: state.id })}
       >
-        <LookPicture project={project} component={component.id} states={{ [axis.id]: state.id }} label={`${state.name} look`} />
+        <LookPicture project={project} component={component.id} standing={{ [axis.id]: state.id }} label={`${state.name} look`} />
       </button>
     </div>
   )

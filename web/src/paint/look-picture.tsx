@@ -4,10 +4,10 @@ import { Run } from '@rheoscope/core/run'
 import { paint, type DrawList } from '@rheoscope/core/scene'
 import { patchChildren } from './patch'
 
-/** A component standing still in given states (by axis); an empty list when it cannot be put together. */
-export function stillLife(project: Project, component: string, states: Readonly<Record<string, string>>): DrawList {
+/** What a component shows at rest, its axes where `standing` says; an empty list when it cannot be put together. */
+export function stillLife(project: Project, component: string, standing: Readonly<Record<string, string>>): DrawList {
   try {
-    return new Run(project, { component }, { states }).drawList()
+    return new Run(project, { component }, { states: standing }).drawList()
   } catch {
     return []
   }
@@ -38,14 +38,15 @@ export function DrawListPicture({ list, zoom = 1, margin = 8, label }: { readonl
 }
 
 /** One look of a component. */
-export function LookPicture({ project, component, states, label, zoom }: {
+export function LookPicture({ project, component, standing, label, zoom }: {
   readonly project: Project
   readonly component: string
-  readonly states: Readonly<Record<string, string>>
+  /** The state of each axis, by axis; axes left out are at their start. */
+  readonly standing: Readonly<Record<string, string>>
   readonly label: string
   readonly zoom?: number
 }) {
-  const key = JSON.stringify(states)
+  const key = JSON.stringify(standing)
   const list = useMemo(() => stillLife(project, component, JSON.parse(key) as Record<string, string>), [project, component, key])
   return <DrawListPicture list={list} label={label} {...(zoom === undefined ? {} : { zoom })} />
 }
