@@ -1,4 +1,4 @@
-import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { By, Key, Origin, until, type WebDriver, type WebElement } from 'selenium-webdriver'
 
 const PATIENCE_MS = 10_000
 
@@ -77,7 +77,9 @@ export class Hands {
   async dragBy(from: Place, x: number, y: number): Promise<void> {
     this.actions++
     const origin = await this.at(from)
-    await this.driver.actions().move({ origin }).press().move({ origin, x: Math.round(x / 2), y: Math.round(y / 2) }).move({ origin, x, y }).release().perform()
+    const half = { x: Math.round(x / 2), y: Math.round(y / 2) }
+    // From where the pointer is, because what is dragged moves along.
+    await this.driver.actions().move({ origin }).press().move({ origin: Origin.POINTER, ...half }).move({ origin: Origin.POINTER, x: x - half.x, y: y - half.y }).release().perform()
   }
 
   async press(...keys: string[]): Promise<void> {

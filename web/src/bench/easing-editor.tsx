@@ -1,4 +1,3 @@
-import { useRef, type PointerEvent } from 'react'
 import { removeLaneTiming, setLaneTiming, setRuleTiming, type Edit } from '@rheoscope/core/document'
 import { EASING_KEYWORDS, easingProblem, parseEasing } from '@rheoscope/core/motion'
 import { Button } from '@mui/material'
@@ -9,6 +8,7 @@ import { easingCurve } from './easing-curve'
 import type { ScoreLane } from './lane-row'
 import { ruleTiming } from './timing-text'
 import { useBench } from './use-bench'
+import { usePull } from './use-pull'
 
 const FIELD = { width: 236, height: 92, above: 16 }
 
@@ -25,26 +25,18 @@ const FAMILIES: readonly { readonly name: string; readonly easing: string }[] = 
 
 /** The easing of the selected lane, or of the motion as a whole, as a curve to pull and as text. */
 export function EasingEditor({ lanes }: { readonly lanes: readonly ScoreLane[] }) {
-  const { project, component, state, rule, view, session, make } = useBench()
-  const svg = useRef<SVGSVGElement>(null)
+  const { project, component, state, rule, stored, view, make } = useBench()
   if (!rule) return null
   const lane = lanes.find(({ part, property }) => part.id === view.lane?.part && property === view.lane.property)
   const easing = lane?.easing ?? ruleTiming(project, component, rule, state.id).easing
   const points = controlPoints(easing)
   const edit = (to: string): Edit =>
-    lane ? setLaneTiming(component.id, rule, lane.part.id, lane.property, { easing: to }, newId()) : setRuleTiming(component.id, rule, 'easing', to)
+    lane ? setLaneTiming(component.id, stored.rule ?? rule, lane.part.id, lane.property, { easing: to }, newId()) : setRuleTiming(component.id, stored.rule ?? rule, 'easing', to)
   const own = lane && rule.motion?.lanes.find(({ part, property }) => part === lane.part.id && property === lane.property)
   const commit = (text: string): string | null => {
     const problem = easingProblem(text)
     if (problem === null) make(edit(text.trim()), 'set an easing')
     return problem
-  }
-  const pulled = (index: number, event: PointerEvent): string => {
-    const at = pointIn(svg.current!, event)
-    const x = Math.min(1, Math.max(0, at.x / FIELD.width))
-    const y = 1 - at.y / FIELD.height
-    const two = (value: number) => Math.round(value * 100) / 100
-    return `cubic-bezier(${points!.with(index * 2, two(x)).with(index * 2 + 1, two(y)).join(', ')})`
   }
   const { ease } = parseEasing(easingProblem(easing) === null ? easing : 'linear')
   return (
@@ -53,24 +45,11 @@ export function EasingEditor({ lanes }: { readonly lanes: readonly ScoreLane[] }
         <b>Easing</b> <span className="muted">{lane ? `${lane.part.name} ${lane.property}` : 'of all lanes'}</span>
         {own && <button className="plain underlined muted" onClick={() => make(removeLaneTiming(component.id, rule.id, own.id), 'time a lane like the rest')}>like the rest</button>}
       </div>
-      <svg ref={svg} className="easing-field" width={FIELD.width + 12} height={FIELD.height + 2 * FIELD.above} viewBox={`-6 ${-FIELD.above} ${FIELD.width + 12} ${FIELD.height + 2 * FIELD.above}`}>
+      <svg className="easing-field" width={FIELD.width + 12} height={FIELD.height + 2 * FIELD.above} viewBox={`-6 ${-FIELD.above} ${FIELD.width + 12} ${FIELD.height + 2 * FIELD.above}`}>
         {[0, 0.25, 0.5, 0.75, 1].map((t) => <line key={t} className="easing-grid" x1={t * FIELD.width} x2={t * FIELD.width} y1={0} y2={FIELD.height} />)}
         {[0, 1].map((p) => <line key={p} className="easing-grid" x1={0} x2={FIELD.width} y1={p * FIELD.height} y2={p * FIELD.height} />)}
         <path className="easing-line" d={easingCurve(ease, FIELD.width, FIELD.height)} />
-        {points && [0, 1].map((index) => {
-          const [x, y] = [points[index * 2]! * FIELD.width, (1 - points[index * 2 + 1]!) * FIELD.height]
-          return (
-            <g key={index} className="easing-handle">
-              <line x1={index * FIELD.width} y1={(1 - index) * FIELD.height} x2={x} y2={y} />
-              <circle
-                cx={x} cy={y} r="5"
-                onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
-                onPointerMove={(event) => event.buttons > 0 && session.preview(edit(pulled(index, event)))}
-                onPointerUp={(event) => make(edit(pulled(index, event)), 'pull an easing')}
-              />
-            </g>
-          )
-        })}
+        {points && [0, 1].map((index) => <CurveHandle key={index} index={index} points={points} edit={edit} />)}
       </svg>
       <CommitField label="Easing" hidesLabel isMono value={easing} onCommit={commit} list="easings" />
       <datalist id="easings">{EASING_KEYWORDS.map((keyword) => <option key={keyword} value={keyword} />)}</datalist>
@@ -78,6 +57,23 @@ export function EasingEditor({ lanes }: { readonly lanes: readonly ScoreLane[] }
         {FAMILIES.map((family) => <Button key={family.name} onClick={() => commit(family.easing)}>{family.name}</Button>)}
       </div>
     </section>
+  )
+}
+
+/** A control point of a Bézier curve, 0 or 1, on its arm. */
+function CurveHandle({ index, points, edit }: { readonly index: number; readonly points: readonly number[]; readonly edit: (easing: string) => Edit }) {
+  const [x, y] = [points[index * 2]! * FIELD.width, (1 - points[index * 2 + 1]!) * FIELD.height]
+  const pull = usePull((event) => {
+    const at = pointIn((event.currentTarget as SVGElement).ownerSVGElement!, event)
+    const two = (value: number) => Math.round(value * 100) / 100
+    const across = two(Math.min(1, Math.max(0, at.x / FIELD.width)))
+    return edit(`cubic-bezier(${points.with(index * 2, across).with(index * 2 + 1, two(1 - at.y / FIELD.height)).join(', ')})`)
+  }, 'pull an easing')
+  return (
+    <g className="easing-handle">
+      <line x1={index * FIELD.width} y1={(1 - index) * FIELD.height} x2={x} y2={y} />
+      <circle cx={x} cy={y} r="5" {...pull} />
+    </g>
   )
 }
 

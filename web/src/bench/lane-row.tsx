@@ -1,4 +1,4 @@
-import { useId, type PointerEvent } from 'react'
+import { useId } from 'react'
 import { line, type ScaleLinear } from 'd3'
 import { propertyDefinition, setLaneTiming, type Literal, type Part, type Timing } from '@rheoscope/core/document'
 import { isCrossFade, type Easing, type Shown } from '@rheoscope/core/motion'
@@ -6,6 +6,7 @@ import { formatValue } from '../fields/parse-value'
 import { newId } from '../session/new-id'
 import { msText } from './timing-text'
 import { useBench } from './use-bench'
+import { arrowStepMs, usePull } from './use-pull'
 
 /** One property of one part as the score draws it. */
 export interface ScoreLane {
@@ -48,7 +49,7 @@ export function LaneRow({ lane, scale, labelWidth, plotWidth, isSelected }: {
         <LaneBody lane={lane} x1={x1} x2={x2} />
         <text className="lane-values" x={x2 + 10} y={HEIGHT / 2 + 4}>{valuesText(lane)}</text>
       </svg>
-      {!repeats && <LaneEnds lane={lane} scale={scale} labelWidth={labelWidth} />}
+      {!repeats && (['begins', 'ends'] as const).map((end) => <LaneEnd key={end} lane={lane} end={end} scale={scale} labelWidth={labelWidth} />)}
     </div>
   )
 }
@@ -87,35 +88,32 @@ function valuesText({ from, to, delayMs, durationMs, repeats }: ScoreLane): stri
   return `${brief(from)} → ${brief(to)}${repeats ? ` every ${msText(durationMs)}` : waits}`
 }
 
-/** The two ends of a lane: the left one is its delay, the right one its end. */
-function LaneEnds({ lane, scale, labelWidth }: { readonly lane: ScoreLane; readonly scale: ScaleLinear<number, number>; readonly labelWidth: number }) {
-  const { component, rule, session, make } = useBench()
+interface LaneEndProps {
+  readonly lane: ScoreLane
+  readonly end: 'begins' | 'ends'
+  readonly scale: ScaleLinear<number, number>
+  readonly labelWidth: number
+}
+
+/** One end of a lane: where it begins is its delay, where it ends its duration. Alt pulls by single milliseconds. */
+function LaneEnd({ lane, end, scale, labelWidth }: LaneEndProps) {
+  const { component, rule, stored, make } = useBench()
   const { part, property, delayMs, durationMs } = lane
-  if (!rule) return null
-  const edit = (timing: Timing) => setLaneTiming(component.id, rule, part.id, property, timing, newId())
-  const at = (event: PointerEvent<HTMLElement>): number => {
+  const ms = end === 'begins' ? delayMs : delayMs + durationMs
+  const label = `time ${part.name} ${property}`
+  const edit = (to: number) => {
+    const timing: Timing = end === 'begins' ? { delayMs: Math.max(0, to) } : { durationMs: Math.max(0, to - delayMs) }
+    return setLaneTiming(component.id, stored.rule ?? rule!, part.id, property, timing, newId())
+  }
+  const pull = usePull((event) => {
     const { left } = event.currentTarget.parentElement!.getBoundingClientRect()
     const step = event.altKey ? 1 : 10
-    return Math.max(0, Math.round(scale.invert(event.clientX - left - labelWidth) / step) * step)
-  }
-  const timings = {
-    start: (ms: number): Timing => ({ delayMs: ms }),
-    end: (ms: number): Timing => ({ durationMs: Math.max(0, ms - delayMs) }),
-  }
-  return (['start', 'end'] as const).map((end) => {
-    const ms = end === 'start' ? delayMs : delayMs + durationMs
-    return (
-      <button
-        key={end} className="lane-end" style={{ left: labelWidth + scale(ms) }}
-        aria-label={`${part.name} ${property} ${end === 'start' ? 'begins' : 'ends'} at ${msText(ms)}; drag to change`}
-        onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
-        onPointerMove={(event) => event.buttons > 0 && session.preview(edit(timings[end](at(event))))}
-        onPointerUp={(event) => at(event) !== ms && make(edit(timings[end](at(event))), `time ${part.name} ${property}`)}
-        onKeyDown={(event) => {
-          const step = event.key === 'ArrowRight' ? 10 : event.key === 'ArrowLeft' ? -10 : 0
-          if (step !== 0) make(edit(timings[end](Math.max(0, ms + step))), `time ${part.name} ${property}`)
-        }}
-      />
-    )
-  })
+    return edit(Math.round(scale.invert(event.clientX - left - labelWidth) / step) * step)
+  }, label)
+  return (
+    <button
+      className="lane-end" style={{ left: labelWidth + scale(ms) }} aria-label={`${part.name} ${property} ${end} at ${msText(ms)}; drag to change`} {...pull}
+      onKeyDown={(event) => arrowStepMs(event.key) !== 0 && make(edit(ms + arrowStepMs(event.key)), label)}
+    />
+  )
 }

@@ -6,6 +6,7 @@ import { EasingEditor } from './easing-editor'
 import { LaneRow, type ScoreLane } from './lane-row'
 import { msText, ruleTiming } from './timing-text'
 import { useBench } from './use-bench'
+import { arrowStepMs, usePull } from './use-pull'
 import { runOfMotion } from './use-scrubbed-frame'
 import './score.css'
 
@@ -69,26 +70,21 @@ const isUnderEnd = (px: number): boolean => px > -24 && px < 72
 
 /** The end of the motion as a whole, in the ruler; pulled to change its duration. */
 function WholeEnd({ scale }: { readonly scale: Scale }) {
-  const { project, component, state, session, make } = useBench()
-  const rule = useBench().rule!
-  const timing = ruleTiming(project, component, rule, state.id)
-  const editTo = (event: PointerEvent<HTMLElement>) => {
+  const { project, component, state, rule: shown, make, stored } = useBench()
+  const rule = stored.rule ?? shown!
+  const timing = ruleTiming(project, component, shown!, state.id)
+  const endMs = timing.delayMs + timing.durationMs
+  const lasting = (ms: number) => setRuleTiming(component.id, rule, 'durationMs', Math.max(0, ms))
+  const pull = usePull((event) => {
     const { left } = event.currentTarget.parentElement!.getBoundingClientRect()
-    const ms = Math.max(0, Math.round((scale.invert(event.clientX - left) - timing.delayMs) / 10) * 10)
-    return setRuleTiming(component.id, rule, 'durationMs', ms)
-  }
+    return lasting(Math.round((scale.invert(event.clientX - left) - timing.delayMs) / 10) * 10)
+  }, 'set the duration of a motion')
   return (
     <button
-      className="whole-end mono" style={{ left: scale(timing.delayMs + timing.durationMs) }} aria-label={`The motion ends at ${msText(timing.delayMs + timing.durationMs)}; drag to change`}
-      onPointerDown={(event) => { event.stopPropagation(); event.currentTarget.setPointerCapture(event.pointerId) }}
-      onPointerMove={(event) => { event.stopPropagation(); if (event.buttons > 0) session.preview(editTo(event)) }}
-      onPointerUp={(event) => make(editTo(event), 'set the duration of a motion')}
-      onKeyDown={(event) => {
-        const step = event.key === 'ArrowRight' ? 10 : event.key === 'ArrowLeft' ? -10 : 0
-        if (step !== 0) make(setRuleTiming(component.id, rule, 'durationMs', Math.max(0, timing.durationMs + step)), 'set the duration of a motion')
-      }}
+      className="whole-end mono" style={{ left: scale(endMs) }} aria-label={`The motion ends at ${msText(endMs)}; drag to change`} {...pull}
+      onKeyDown={(event) => arrowStepMs(event.key) !== 0 && make(lasting(timing.durationMs + arrowStepMs(event.key)), 'set the duration of a motion')}
     >
-      {msText(timing.delayMs + timing.durationMs)}
+      {msText(endMs)}
     </button>
   )
 }

@@ -19,6 +19,8 @@ export interface Bench {
   readonly state: State
   /** The rule in the selected cell, if there is one. */
   readonly rule: Rule | null
+  /** The component and the rule as they are stored, while a preview shows something else: what edits are made of. */
+  readonly stored: { readonly component: Component; readonly rule: Rule | null }
   readonly parts: readonly Part[]
   readonly view: BenchState
   readonly select: Dispatch<BenchAction>
@@ -35,7 +37,7 @@ const BenchContext = createContext<Bench | null>(null)
 
 export function BenchProvider({ component: id, children }: { readonly component: Id; readonly children: ReactNode }) {
   const session = useSession()
-  const { project } = useSessionState()
+  const { project, document } = useSessionState()
   const component = project.components.find((each) => each.id === id)!
   const [view, select] = useReducer(benchReducer, component, initialState)
   const axis = component.axes.find((each) => each.id === view.axis) ?? component.axes[0]!
@@ -45,17 +47,20 @@ export function BenchProvider({ component: id, children }: { readonly component:
 
   const bench = useMemo((): Bench => {
     const place: LookPlace = view.into === 'look' ? { look: 'state', axis: axis.id, state: state.id } : { look: 'base' }
+    const stored = document.components.find((each) => each.id === id) ?? component
+    const ruleOf = (of: Component) => (view.row === null ? null : (ruleInCell(of, axis.id, state.id, view.row) ?? null))
     return {
       project, component, axis, state, view, select, session, player, place,
-      rule: view.row === null ? null : (ruleInCell(component, axis.id, state.id, view.row) ?? null),
+      rule: ruleOf(component),
+      stored: { component: stored, rule: ruleOf(stored) },
       parts: view.parts.flatMap((part) => component.parts.find((each) => each.id === part) ?? []),
       make: (edit, label) => edit && session.dispatch(edit, label),
       propertyEdit: (said) =>
         view.into === 'all'
-          ? batch(...said.map(({ part, property, value }) => setPropertyEverywhere(component, part, property, value)))
-          : setProperties(component, place, said),
+          ? batch(...said.map(({ part, property, value }) => setPropertyEverywhere(stored, part, property, value)))
+          : setProperties(stored, place, said),
     }
-  }, [project, component, axis, state, view, session, player])
+  }, [project, document, component, axis, state, view, session, player, id])
 
   return (
     <BenchContext.Provider value={bench}>

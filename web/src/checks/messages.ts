@@ -7,7 +7,12 @@ export interface CheckRequest {
   readonly project: Project
 }
 
-/** From the worker: the findings by component, and how long it took. */
+/** From the worker, once: it listens now. What is sent before is lost, because its code is still being loaded. */
+export interface CheckReady {
+  readonly isReady: true
+}
+
+/** From the worker: the findings by component. */
 export interface CheckAnswer {
   readonly revision: number
   readonly findings: Readonly<Record<string, readonly Finding[]>>

@@ -1,7 +1,7 @@
 import { createContext, useContext, useEffect, useState } from 'react'
 import type { Finding } from '@rheoscope/core/check'
 import type { ProjectSession } from '../session/project-session'
-import type { CheckAnswer, CheckRequest } from './messages'
+import type { CheckAnswer, CheckReady, CheckRequest } from './messages'
 
 export interface Findings {
   readonly byComponent: Readonly<Record<string, readonly Finding[]>>
@@ -27,19 +27,24 @@ export function useChecking(session: ProjectSession): Findings {
   const [findings, setFindings] = useState(NOT_YET)
   useEffect(() => {
     const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
+    let isReady = false
     let asked = 0
     let checked: unknown = null
     const ask = () => {
       const { project } = session.getState()
-      if (project === checked) return
+      if (!isReady || project === checked) return
       checked = project
       asked++
       const request: CheckRequest = { revision: asked, project }
       worker.postMessage(request)
       setFindings((last) => (last.areCurrent ? { ...last, areCurrent: false } : last))
     }
-    worker.onmessage = ({ data }: MessageEvent<CheckAnswer>) => setFindings({ byComponent: data.findings, areCurrent: data.revision === asked })
-    ask()
+    worker.onmessage = ({ data }: MessageEvent<CheckAnswer | CheckReady>) => {
+      if ('isReady' in data) {
+        isReady = true
+        ask()
+      } else setFindings({ byComponent: data.findings, areCurrent: data.revision === asked })
+    }
     const unsubscribe = session.subscribe(ask)
     return () => {
       unsubscribe()

@@ -1,6 +1,6 @@
 import { ProjectChecker } from '@rheoscope/core/check'
 import type { Project } from '@rheoscope/core/document'
-import type { CheckAnswer, CheckRequest } from './messages'
+import type { CheckAnswer, CheckReady, CheckRequest } from './messages'
 import { sharing } from './sharing'
 
 const checker = new ProjectChecker()
@@ -11,6 +11,9 @@ self.onmessage = ({ data }: MessageEvent<CheckRequest>) => {
   if (newest === null) setTimeout(answer)
   newest = data
 }
+
+const ready: CheckReady = { isReady: true }
+self.postMessage(ready)
 
 function answer(): void {
   const { project, revision } = newest!

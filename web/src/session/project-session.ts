@@ -14,7 +14,10 @@ export interface ProjectServer {
 export type Connection = 'saved' | 'saving' | 'offline'
 
 export interface SessionState {
+  /** As it is shown: with whatever is being previewed. */
   readonly project: Project
+  /** As it is stored, or will be: what edits are made of. */
+  readonly document: Project
   readonly history: History
   readonly connection: Connection
   /** Edits that are kept in this browser and not on the server yet. */
@@ -54,7 +57,7 @@ export class ProjectSession {
   constructor(private readonly options: Options) {
     const { project, revision, history } = options
     this.confirmed = { project, revision, history }
-    this.state = { project, history, connection: 'saved', unsaved: 0, notice: null }
+    this.state = { project, document: project, history, connection: 'saved', unsaved: 0, notice: null }
     const kept = options.kept.read()
     if (kept.length > 0) {
       this.pending = kept
@@ -135,6 +138,7 @@ export class ProjectSession {
     const project = this.projectNow()
     this.state = {
       ...this.state, ...change,
+      document: project,
       project: this.previewed ? previewOf(project, this.previewed) : project,
       history: this.historyNow(),
       unsaved: this.pending.length,
