@@ -20,8 +20,8 @@ export class BenchHands extends Hands {
   }
 
   cell(trigger: string, state: string): Promise<WebElement> {
-    const states = `concat(", ", substring-before(substring-after(@aria-label, "${trigger} in "), ":"), ",")`
-    return this.located(By.xpath(`//*[@role="gridcell"][starts-with(@aria-label, "${trigger} in ")][contains(${states}, ", ${state},")]`), `no cell for ${trigger} in ${state}`)
+    const states = `concat(", ", substring-after(@data-cell, "${trigger} in "), ",")`
+    return this.located(By.xpath(`//*[starts-with(@data-cell, "${trigger} in ")][contains(${states}, ", ${state},")]`), `no cell for ${trigger} in ${state}`)
   }
 
   async column(state: string): Promise<WebElement> {
@@ -49,7 +49,7 @@ export class BenchHands extends Hands {
   /** Drags a cell to the column of a state: there the trigger shall lead. */
   async wire(trigger: string, from: string, to: string): Promise<void> {
     await this.drag(await this.cell(trigger, from), await this.column(to))
-    await this.until(`${trigger} in ${from} leads to ${to}`, async () => (await (await this.cell(trigger, from)).getAttribute('aria-label'))!.endsWith(to))
+    await this.until(`${trigger} in ${from} leads to ${to}`, async () => (await (await this.cell(trigger, from)).getAttribute('data-answer')) === to)
   }
 
   async addPart(kind: string): Promise<void> {

@@ -24,12 +24,10 @@ export function ColumnHead({ state, column, isTarget }: { readonly state: State;
         <span className="muted column-note">{axis.start === state.id ? 'start' : state.final ? 'final' : column + 1}</span>
         <StateMenu state={state} />
       </div>
-      <button
-        className="plain column-picture" aria-label={`Open ${state.name} on the easel`}
-        onClick={() => select({ do: 'open easel', state: state.id })}
-      >
-        <LookPicture project={project} component={component.id} standing={{ [axis.id]: state.id }} label={`${state.name} look`} />
-      </button>
+      <div className="column-picture">
+        <LookPicture project={project} component={component.id} standing={{ [axis.id]: state.id }} />
+        <button className="plain column-open" aria-label={`Open ${state.name} on the easel`} onClick={() => select({ do: 'open easel', state: state.id })} />
+      </div>
     </div>
   )
 }

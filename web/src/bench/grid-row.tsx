@@ -17,13 +17,13 @@ export function GridRow({ row, line, drag }: { readonly row: Row; readonly line:
   const { trigger, part } = row
   const about = 'since' in trigger ? trigger.since : part === null ? null : `on ${component.parts.find(({ id }) => id === part)?.name ?? '?'}`
   return (
-    <>
+    <div className="grid-row" role="row">
       <div className="row-head" role="rowheader" style={{ gridRow: line, gridColumn: 1 }}>
         {trigger.on}
         {about && <span className="muted">{about}</span>}
       </div>
       {barsOf(component, axis, row).map((bar) => <Cell key={bar.column} bar={bar} row={row} line={line} drag={drag} />)}
-    </>
+    </div>
   )
 }
 
@@ -39,12 +39,13 @@ function Cell({ bar, row, line, drag }: { readonly bar: Bar; readonly row: Row; 
     return states[Math.min(states.length - 1, Math.max(0, index))]!
   }
   const others = axis.states.filter(({ id }) => !states.some((state) => state.id === id))
-  const label = `${row.trigger.on} in ${states.map(({ name }) => name).join(', ')}: ${rule ? targetText(rule, axis.states) : 'no answer'}`
+  const answer = rule ? targetText(rule, axis.states) : 'no answer'
+  const where = `${row.trigger.on} in ${states.map(({ name }) => name).join(', ')}`
   return (
     <div
       className={['cell', isSelected && 'is-selected', rule === null && 'is-empty', rule?.target.go === 'nothing' && 'is-quiet', told && told.kind !== 'unanswered' && 'is-told'].filter(Boolean).join(' ')}
       style={{ gridRow: line, gridColumn: `${column + 2} / span ${states.length}` }}
-      role="gridcell" aria-label={label} aria-selected={isSelected} tabIndex={0} data-row={row.key}
+      role="gridcell" aria-selected={isSelected} tabIndex={0} data-row={row.key} data-cell={where} data-answer={answer}
       onFocus={() => !isSelected && select({ do: 'select cell', state: states[0]!.id, row: row.key })}
       onPointerDown={(event) => {
         const state = stateAt(event.clientX, event.currentTarget)
@@ -52,6 +53,7 @@ function Cell({ bar, row, line, drag }: { readonly bar: Bar; readonly row: Row; 
         drag.begin(event, { row, state: state.id, rule, how: 'target' })
       }}
     >
+      <span className="visually-hidden">{where}:</span>
       {rule && <Answer rule={rule} from={states[0]!} />}
       {!rule && <span className="muted">{told?.kind === 'unanswered' ? 'unanswered' : '·'}</span>}
       {told && told.kind !== 'unanswered' && <span className={`badge is-${told.level}`} title={told.sentence.replace(/[‹›]/g, '')} />}

@@ -97,8 +97,9 @@ function Was({ part, definition, base }: { readonly part: Part; readonly definit
   const { component, axis, state, make } = useBench()
   const takeBack = () =>
     make(takeBackProperty(component, { look: 'state', axis: axis.id, state: state.id }, part.id, definition.name), `take back ${definition.label} of ${part.name}`)
+  const was = `was ${formatValue(base) || 'empty'}`
   return (
-    <button className="plain was" onClick={takeBack} aria-label={`Take back ${definition.label}`}>was {formatValue(base) || 'empty'} ↩</button>
+    <button className="plain was" onClick={takeBack} aria-label={`${was}: Take back ${definition.label}`}>{was} ↩</button>
   )
 }
 

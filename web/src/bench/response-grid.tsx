@@ -28,15 +28,17 @@ export function ResponseGrid() {
     <section className="grid-pane" aria-label="Response table">
       <div className="grid-scroll">
         <div className={drag.line ? 'grid is-dragging' : 'grid'} style={columns} role="grid" aria-label={`Looks and responses of ${axis.name}`} onKeyDown={onKeyDown}>
-          <div className="grid-corner">
-            <span className="caption">axis</span>
-            <strong>{axis.name}</strong>
-            <span className="caption corner-looks">looks →</span>
-            {!view.isEaselOpen && <span className="caption">triggers ↓</span>}
-          </div>
-          {axis.states.map((each, column) => <ColumnHead key={each.id} state={each} column={column} isTarget={drag.line?.over === each.id} />)}
-          <div className="grid-add">
-            <Button onClick={add} aria-label="Add a state" title="Add a state: a copy of the selected one">+</Button>
+          <div className="grid-row" role="row">
+            <div className="grid-corner" role="columnheader">
+              <span className="caption">axis</span>
+              <strong>{axis.name}</strong>
+              <span className="caption corner-looks">looks →</span>
+              {!view.isEaselOpen && <span className="caption">triggers ↓</span>}
+            </div>
+            {axis.states.map((each, column) => <ColumnHead key={each.id} state={each} column={column} isTarget={drag.line?.over === each.id} />)}
+            <div className="grid-add" role="columnheader">
+              <Button onClick={add} aria-label="Add a state" title="Add a state: a copy of the selected one">+</Button>
+            </div>
           </div>
           {!view.isEaselOpen && rows.map((row, index) => <GridRow key={row.key} row={row} line={index + 2} drag={drag} />)}
         </div>

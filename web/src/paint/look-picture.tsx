@@ -19,8 +19,8 @@ export const surfaceSize = (list: DrawList): { width: number; height: number } =
   height: (list[0]?.values.height as number | undefined) ?? 100,
 })
 
-/** A draw list as a picture, centred and never larger than life times `zoom`. */
-export function DrawListPicture({ list, zoom = 1, margin = 8, label }: { readonly list: DrawList; readonly zoom?: number; readonly margin?: number; readonly label: string }) {
+/** A draw list as a picture, never larger than life times `zoom`. What holds it says what it shows. */
+export function DrawListPicture({ list, zoom = 1, margin = 8 }: { readonly list: DrawList; readonly zoom?: number; readonly margin?: number }) {
   const group = useRef<SVGGElement>(null)
   const scope = useId()
   const nodes = useMemo(() => paint(list, scope), [list, scope])
@@ -28,7 +28,7 @@ export function DrawListPicture({ list, zoom = 1, margin = 8, label }: { readonl
   useLayoutEffect(() => patchChildren(group.current!, nodes), [nodes])
   return (
     <svg
-      className="picture" role="img" aria-label={label}
+      className="picture" aria-hidden="true"
       viewBox={`${-margin} ${-margin} ${width + 2 * margin} ${height + 2 * margin}`}
       width={(width + 2 * margin) * zoom} height={(height + 2 * margin) * zoom}
     >
@@ -38,15 +38,14 @@ export function DrawListPicture({ list, zoom = 1, margin = 8, label }: { readonl
 }
 
 /** One look of a component. */
-export function LookPicture({ project, component, standing, label, zoom }: {
+export function LookPicture({ project, component, standing, zoom }: {
   readonly project: Project
   readonly component: string
   /** The state of each axis, by axis; axes left out are at their start. */
   readonly standing: Readonly<Record<string, string>>
-  readonly label: string
   readonly zoom?: number
 }) {
   const key = JSON.stringify(standing)
   const list = useMemo(() => stillLife(project, component, JSON.parse(key) as Record<string, string>), [project, component, key])
-  return <DrawListPicture list={list} label={label} {...(zoom === undefined ? {} : { zoom })} />
+  return <DrawListPicture list={list} {...(zoom === undefined ? {} : { zoom })} />
 }

@@ -40,7 +40,7 @@ export function Miniature({ project }: { readonly project: Project }) {
   if (!run || !component) return <span className="muted">Nothing drawn yet</span>
   const { width, height } = surfaceSize(run.drawList())
   return (
-    <svg className="picture" width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={component.name}>
+    <svg className="picture" width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden="true">
       <g ref={group} />
     </svg>
   )

@@ -20,7 +20,7 @@ export function ProjectCard({ summary, onProblem }: { readonly summary: ProjectS
   }
   return (
     <article className="card">
-      <Link className="card-open" to={`/project/${summary.id}`} aria-label={`Open ${summary.name}`}>
+      <Link className="card-open" to={`/project/${summary.id}`}>
         <div className="card-picture">{project && <Miniature project={project} />}</div>
         <strong>{summary.name}</strong>
       </Link>

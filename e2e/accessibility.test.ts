@@ -1,0 +1,35 @@
+import { expect, test } from '@jest/globals'
+import axe, { type AxeResults } from 'axe-core'
+import { useApplication } from './harness/application'
+import type { BenchHands } from './harness/bench'
+
+const application = useApplication()
+
+/** What axe finds serious or critical on the page as it stands. */
+async function serious(hands: BenchHands): Promise<readonly string[]> {
+  await hands.driver.executeScript(axe.source)
+  const results = await hands.driver.executeAsyncScript<AxeResults>('const done = arguments[0]; axe.run(document, { resultTypes: ["violations"] }).then(done)')
+  return results.violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .flatMap(({ id, nodes }) => nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} — ${failureSummary?.split('\n')[1] ?? ''}`))
+}
+
+test('nothing serious on the shelf', async () => {
+  const hands = application.hands()
+  await hands.driver.get(application.server.address)
+  await hands.find('.card')
+  expect(await serious(hands)).toEqual([])
+})
+
+test.each(['light', 'dark'])('nothing serious on the bench, in its %s form', async (form) => {
+  const hands = application.hands()
+  await hands.openDemo('boardingButton')
+  if (form === 'dark') await hands.clickButton('Dark paper')
+  await hands.click(await hands.cell('after', 'working'))
+  await hands.enter('after', '100', '[aria-label="Rule"]')
+  await hands.untilFindings('there is a finding to look at', (kinds) => kinds.length > 0)
+  expect(await serious(hands)).toEqual([])
+  await hands.click('[aria-label="Open working on the easel"]')
+  expect(await serious(hands)).toEqual([])
+  await hands.clickButton('Undo')
+})
