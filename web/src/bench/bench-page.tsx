@@ -1,8 +1,10 @@
+import { useCallback, useState } from 'react'
 import { Navigate, useParams } from 'react-router'
 import { NotHere } from '../not-here'
 import { SessionProvider, useSession, useSessionState } from '../session/use-session'
 import { FindingsPanel } from './findings-panel'
 import { MotionScore } from './motion-score'
+import { Palette } from './palette'
 import { PartsPane } from './parts-pane'
 import { ResponseGrid } from './response-grid'
 import { RuleInspector } from './rule-inspector'
@@ -38,10 +40,13 @@ function ChosenComponent({ id }: { readonly id: string | undefined }) {
 }
 
 function Bench() {
-  useBenchKeys()
+  const [isPaletteOpen, setPaletteOpen] = useState(false)
+  const openPalette = useCallback(() => setPaletteOpen(true), [])
+  useBenchKeys(openPalette)
   return (
     <div className="bench">
-      <TopBar />
+      <TopBar onPalette={openPalette} />
+      <Palette isOpen={isPaletteOpen} onClose={() => setPaletteOpen(false)} />
       <Notices />
       <div className="bench-body">
         <PartsPane />

@@ -5,10 +5,8 @@ import { stillLife, surfaceSize } from '../paint/look-picture'
 import { useBench } from './use-bench'
 import { useEaselDrag } from './use-easel-drag'
 import { useEaselKeys } from './use-easel-keys'
+import { useEaselView } from './use-easel-view'
 import './easel.css'
-
-const MARGIN = 40
-const LARGEST_ZOOM = 5
 
 /** One look, large: select, move, size and turn parts in place. */
 export function Easel() {
@@ -20,8 +18,7 @@ export function Easel() {
   const scope = useId()
   const room = useRoom(box)
   const { width, height } = surfaceSize(list)
-  const zoom = Math.max(0.1, Math.min(LARGEST_ZOOM, (room.width - 2 * MARGIN) / width, (room.height - 2 * MARGIN) / height))
-  const view = { x: -(room.width / zoom - width) / 2, y: -(room.height / zoom - height) / 2, width: room.width / zoom, height: room.height / zoom }
+  const { zoom, view, fit, isFitted } = useEaselView(picture, room, { width, height })
   const drag = useEaselDrag(list, picture)
   const onKeyDown = useEaselKeys(list, drag.cancel)
   useLayoutEffect(() => patchChildren(group.current!, paint(list, scope)), [list, scope])
@@ -36,11 +33,13 @@ export function Easel() {
         <rect className="easel-frame" width={width} height={height} strokeWidth={1 / zoom} />
         <g ref={group} />
         <SelectionFrames list={list} zoom={zoom} />
-        {drag.marquee && <rect className="easel-marquee" {...drag.marquee} strokeWidth={1 / zoom} />}
+        <g className="guides" strokeWidth={1 / zoom}>{drag.shown.guides.map((guide, index) => <line key={index} {...guide} />)}</g>
+        {drag.shown.marquee && <rect className="easel-marquee" {...drag.shown.marquee} strokeWidth={1 / zoom} />}
       </svg>
       <div className="easel-foot">
         <span className="muted mono">{Math.round(zoom * 100)} %</span>
-        {drag.caption && <span className="mono">{drag.caption}</span>}
+        {!isFitted && <button className="plain underlined" onClick={fit}>Show all</button>}
+        {drag.shown.caption && <span className="mono">{drag.shown.caption}</span>}
         <span className="grow" />
         <button className="plain underlined" onClick={() => select({ do: 'close easel' })}>Back to the responses</button>
       </div>

@@ -15,7 +15,7 @@ import { HandOver } from './hand-over'
 import { useBench } from './use-bench'
 
 /** The bar at the top: where one is, the clock, the findings, undo and redo, and handing over. */
-export function TopBar() {
+export function TopBar({ onPalette }: { readonly onPalette: () => void }) {
   const { player, session } = useBench()
   const { history } = useSessionState()
   const last = history.undo.at(-1)
@@ -30,6 +30,7 @@ export function TopBar() {
       <FindingCounts />
       <Button disabled={!last} title={last ? `Undo: ${last.label} (Ctrl Z)` : 'Nothing to undo'} onClick={() => session.undo()}>Undo</Button>
       <Button disabled={!next} title={next ? `Redo: ${next.label} (Ctrl Shift Z)` : 'Nothing to redo'} onClick={() => session.redo()}>Redo</Button>
+      <Button title="All commands (Ctrl K)" aria-label="All commands" onClick={onPalette}>…</Button>
       <HandOver />
       <FormSwitch />
     </header>

@@ -1,28 +1,41 @@
 import { useEffect } from 'react'
+import { clipOf, topmost } from '@rheoscope/core/document'
+import { commandOf, pasteText, removeSelected } from './commands'
 import { useBench } from './use-bench'
 
-/** The keys that hold anywhere on the bench, as long as no field has the focus. */
-export function useBenchKeys(): void {
-  const { session, player, select, view } = useBench()
+/** The keys and the clipboard of the bench, wherever the focus is but in a field. Undo works from there too. */
+export function useBenchKeys(openPalette: () => void): void {
+  const bench = useBench()
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
-      const key = event.key.toLowerCase()
-      const isCommand = event.ctrlKey || event.metaKey
-      if (isCommand && key === 'z') {
-        if (event.shiftKey) session.redo()
-        else session.undo()
-      } else if (isCommand && key === 'y') session.redo()
-      else if (isTyping(event.target) || isCommand || event.altKey) return
-      else if (key === 'h') player?.hold(!player.getState().isHeld)
-      else if (key === 'r') player?.startOver()
-      else if (key === 'escape' && view.isEaselOpen) select({ do: 'close easel' })
-      else return
+      const isPalette = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k'
+      const command = commandOf(event, bench)
+      if (!isPalette && (!command || (isTyping(event.target) && !WORK_IN_FIELDS.has(command.name)))) return
       event.preventDefault()
+      if (isPalette) openPalette()
+      else command?.run(bench)
+    }
+    const onCopy = (event: ClipboardEvent) => {
+      if (isTyping(event.target) || topmost(bench.component, bench.view.parts).length === 0) return
+      event.clipboardData?.setData('text/plain', JSON.stringify(clipOf(bench.component, bench.view.parts)))
+      event.preventDefault()
+      if (event.type === 'cut') removeSelected(bench)
+    }
+    const onPaste = (event: ClipboardEvent) => {
+      if (!isTyping(event.target) && pasteText(bench, event.clipboardData?.getData('text/plain') ?? '')) event.preventDefault()
     }
     window.addEventListener('keydown', onKeyDown)
-    return () => window.removeEventListener('keydown', onKeyDown)
-  }, [session, player, select, view.isEaselOpen])
+    for (const type of ['copy', 'cut'] as const) document.addEventListener(type, onCopy)
+    document.addEventListener('paste', onPaste)
+    return () => {
+      window.removeEventListener('keydown', onKeyDown)
+      for (const type of ['copy', 'cut'] as const) document.removeEventListener(type, onCopy)
+      document.removeEventListener('paste', onPaste)
+    }
+  }, [bench, openPalette])
 }
+
+const WORK_IN_FIELDS: ReadonlySet<string> = new Set(['Undo', 'Redo'])
 
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.tagName === 'INPUT' || target.tagName === 'SELECT' || target.tagName === 'TEXTAREA')

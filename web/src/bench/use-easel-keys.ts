@@ -1,8 +1,9 @@
 import type { KeyboardEvent } from 'react'
-import { batch, removePart, type Said } from '@rheoscope/core/document'
+import type { Said } from '@rheoscope/core/document'
 import type { DrawList, Point } from '@rheoscope/core/scene'
+import { removeSelected } from './commands'
 import { useBench } from './use-bench'
-import { grabbedIn } from './use-easel-drag'
+import { grabbedIn } from './easel-drag'
 
 const NUDGES: Readonly<Record<string, Point>> = {
   ArrowLeft: { x: -1, y: 0 }, ArrowRight: { x: 1, y: 0 }, ArrowUp: { x: 0, y: -1 }, ArrowDown: { x: 0, y: 1 },
@@ -10,7 +11,8 @@ const NUDGES: Readonly<Record<string, Point>> = {
 
 /** The keys of the easel: arrows nudge by 1 px (Shift: 10 px), Delete removes, Escape calls off a drag. */
 export function useEaselKeys(list: DrawList, cancelDrag: () => boolean) {
-  const { component, parts, view, select, make, propertyEdit } = useBench()
+  const bench = useBench()
+  const { component, view, make, propertyEdit } = bench
 
   const nudge = (by: Point, step: number) => {
     const said = view.parts.flatMap((part) => grabbedIn(list, component, part)).flatMap(({ part, values }): Said[] => [
@@ -19,17 +21,11 @@ export function useEaselKeys(list: DrawList, cancelDrag: () => boolean) {
     ])
     if (said.length > 0) make(propertyEdit(said), 'nudge')
   }
-  const remove = () => {
-    const doomed = parts.filter(({ parent }) => parent !== null)
-    if (doomed.length === 0) return
-    make(batch(...doomed.map(({ id }) => removePart(component, id))), `remove ${doomed.map(({ name }) => name).join(', ')}`)
-    select({ do: 'select parts', parts: [] })
-  }
-
   return (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return
     const by = NUDGES[event.key]
     if (by) nudge(by, event.shiftKey ? 10 : 1)
-    else if (event.key === 'Delete' || event.key === 'Backspace') remove()
+    else if (event.key === 'Delete' || event.key === 'Backspace') removeSelected(bench)
     else if (event.key !== 'Escape' || !cancelDrag()) return
     event.preventDefault()
     event.stopPropagation()

@@ -1,0 +1,121 @@
+import type { Component } from '../component'
+import type { NewId } from '../defaults'
+import { isWithin, withDescendants, type Look, type Part, type PlainPart } from '../part'
+import { isExpression, type Id, type Value } from '../value'
+import { batch, type Edit } from './edit'
+import { addPart, reparent, setProperty } from './part-edits'
+
+/** Parts taken out of a component to be put into another: the parts, and what states of the same name say about them. */
+export interface Clip {
+  readonly format: 'rheoscope-parts'
+  readonly parts: readonly Part[]
+  readonly looks: readonly { readonly axis: string; readonly state: string; readonly look: Look }[]
+}
+
+/** How far a copy lies from its original, in px, so that it can be seen. */
+export const COPY_OFFSET = 8
+
+/** The topmost of the parts: those that are inside none of the others. The root is never among them. */
+export function topmost({ parts }: Component, ids: readonly Id[]): readonly Part[] {
+  const chosen = parts.filter(({ id, parent }) => parent !== null && ids.includes(id))
+  return chosen.filter(({ id }) => !chosen.some((other) => other.id !== id && isWithin(parts, id, other.id)))
+}
+
+/** The parts, with everything inside them, as a clip. */
+export function clipOf(component: Component, ids: readonly Id[]): Clip {
+  const parts = topmost(component, ids).flatMap(({ id }) => withDescendants(component.parts, id))
+  const looks = component.axes.flatMap((axis) =>
+    axis.states.map((state) => ({
+      axis: axis.name, state: state.name,
+      look: Object.fromEntries(parts.filter(({ id }) => state.look[id] !== undefined).map(({ id }) => [id, state.look[id]!])),
+    })))
+  return { format: 'rheoscope-parts', parts, looks: looks.filter(({ look }) => Object.keys(look).length > 0) }
+}
+
+/**
+ * Puts a clip into a component: new identifiers throughout, into the same holders where those are there and into
+ * the root otherwise, a little aside. States of the same names say of the copies what they said of the originals.
+ */
+export function pasteClip(component: Component, clip: Clip, newId: NewId): { readonly edit: Edit; readonly pasted: readonly Id[] } {
+  const renamed = new Map(clip.parts.map(({ id }) => [id, newId()]))
+  const names = new Set(component.parts.map(({ name }) => name))
+  const isTop = ({ parent }: Part) => parent === null || !renamed.has(parent)
+  const holderOf = ({ parent }: Part) => {
+    if (parent !== null && renamed.has(parent)) return renamed.get(parent)!
+    return component.parts.some(({ id, kind }) => id === parent && kind === 'container') ? parent : component.parts[0]!.id
+  }
+  const parts = clip.parts.map((part): Part => ({
+    ...part, id: renamed.get(part.id)!, parent: holderOf(part), name: freeName(part.name, names),
+    base: isTop(part) ? { ...part.base, x: shifted(part.base.x, COPY_OFFSET), y: shifted(part.base.y, COPY_OFFSET) } : part.base,
+  }))
+  const looks = clip.looks.flatMap(({ axis: axisName, state: stateName, look }) => {
+    const axis = component.axes.find(({ name }) => name === axisName) ?? component.axes[0]
+    const state = axis?.states.find(({ name }) => name === stateName)
+    if (!axis || !state) return []
+    return Object.entries(look).map(([part, said]): Edit => ({
+      edit: 'set', path: ['components', component.id, 'axes', axis.id, 'states', state.id, 'look', renamed.get(part)!],
+      to: clip.parts.some((each) => each.id === part && isTop(each)) ? movedBy(said, COPY_OFFSET, COPY_OFFSET) : said,
+    }))
+  })
+  const pasted = clip.parts.filter(isTop).map(({ id }) => renamed.get(id)!)
+  return { edit: batch(...parts.map((part) => addPart(component.id, part)), ...looks), pasted }
+}
+
+/** Puts parts of one holder into a new container that lies where `frame` says, without moving anything on screen. */
+export function groupParts(component: Component, ids: readonly Id[], id: Id, frame: { readonly x: number; readonly y: number; readonly width: number; readonly height: number }): Edit | null {
+  const parts = topmost(component, ids)
+  const [first] = parts
+  if (!first || parts.some(({ parent }) => parent !== first.parent)) return null
+  const group: PlainPart = { id, kind: 'container', name: freeName('group', new Set(component.parts.map(({ name }) => name))), parent: first.parent, base: frame }
+  return batch(addPart(component.id, group), ...parts.flatMap((part) => [reparent(component.id, part.id, id), ...movePart(component, part, -frame.x, -frame.y)]))
+}
+
+/** Takes a container away and leaves what was in it where it is on screen; null for the root and for what holds nothing. */
+export function ungroupPart(component: Component, id: Id): Edit | null {
+  const group = component.parts.find((part) => part.id === id)
+  if (!group || group.parent === null || group.kind !== 'container') return null
+  const inside = component.parts.filter(({ parent }) => parent === id)
+  const [x, y] = [Number(group.base.x ?? 0), Number(group.base.y ?? 0)]
+  const forgotten = component.axes.flatMap((axis) => axis.states.filter(({ look }) => look[id] !== undefined).map((state): Edit => ({
+    edit: 'unset', path: ['components', component.id, 'axes', axis.id, 'states', state.id, 'look', id],
+  })))
+  return batch(
+    ...inside.flatMap((part) => [reparent(component.id, part.id, group.parent!), ...movePart(component, part, x, y)]),
+    ...forgotten,
+    { edit: 'remove', path: ['components', component.id, 'parts'], id },
+  )
+}
+
+/** Moves a part in every look that says where it is. */
+function movePart(component: Component, part: Part, dx: number, dy: number): readonly Edit[] {
+  const by = { x: dx, y: dy }
+  return (['x', 'y'] as const).flatMap((property) => [
+    setProperty(component, { look: 'base' }, part.id, property, shifted(part.base[property], by[property])),
+    ...component.axes.flatMap((axis) => axis.states.flatMap((state) => {
+      const said = state.look[part.id]?.[property]
+      return said === undefined ? [] : [setProperty(component, { look: 'state', axis: axis.id, state: state.id }, part.id, property, shifted(said, by[property]))]
+    })),
+  ])
+}
+
+function movedBy(said: Readonly<Record<string, Value>>, dx: number, dy: number): Readonly<Record<string, Value>> {
+  return {
+    ...said,
+    ...(said.x === undefined ? {} : { x: shifted(said.x, dx) }),
+    ...(said.y === undefined ? {} : { y: shifted(said.y, dy) }),
+  }
+}
+
+/** A length moved by some px, whether it is a number or an expression. */
+function shifted(value: Value | undefined, by: number): Value {
+  if (isExpression(value)) return { expr: `(${value.expr}) ${by < 0 ? '-' : '+'} ${Math.abs(by)}` }
+  return typeof value === 'number' || value === undefined ? (value ?? 0) + by : value
+}
+
+function freeName(wanted: string, taken: Set<string>): string {
+  const stem = wanted.replace(/ \d+$/, '')
+  let name = wanted
+  for (let n = 2; taken.has(name); n++) name = `${stem} ${n}`
+  taken.add(name)
+  return name
+}

@@ -1,0 +1,79 @@
+import { describe, expect, test } from '@jest/globals'
+import { skerryLine } from '@rheoscope/core/demo'
+import { apply, batch, clipOf, groupParts, pasteClip, reorderPart, setProperty, topmost, ungroupPart, type Component, type Project } from '@rheoscope/core/document'
+import { Run } from '@rheoscope/core/run'
+import { matrixTo } from '@rheoscope/core/scene'
+
+const button = skerryLine.components[0]!
+
+let made = 0
+const newId = () => `new${made++}`
+
+const changed = (edit: Parameters<typeof apply>[1] | null): Component => apply(skerryLine, edit!).components[0]!
+
+/** Where a part lies on the surface in a state. */
+function place(component: Component, part: string, state = 'rest'): readonly number[] {
+  const project: Project = { ...skerryLine, components: [component, skerryLine.components[1]!] }
+  return matrixTo(new Run(project, { component: component.id }, { states: { boarding: state } }).drawList(), '', part)!.slice(4)
+}
+
+describe('copies', () => {
+  test('lie a little aside, with what each state says about them, under names of their own', () => {
+    const { edit, pasted } = pasteClip(button, clipOf(button, ['label']), newId)
+    const after = changed(edit)
+    const copy = after.parts.find(({ id }) => id === pasted[0])!
+    expect([copy.name, copy.base.x, copy.parent]).toEqual(['label 2', 8, 'plate'])
+    const states = Object.fromEntries(after.axes[0]!.states.map(({ id, look }) => [id, look[copy.id]]))
+    expect(states).toMatchObject({ working: { opacity: 0.12 }, done: { x: 19 } })
+    expect(states.rest).toBeUndefined()
+  })
+
+  test('go into another component, where states of the same name exist', () => {
+    const ring = skerryLine.components[1]!
+    const after = apply(skerryLine, pasteClip(ring, clipOf(button, ['tick', 'label']), newId).edit).components[1]!
+    expect(after.parts.map(({ name }) => name)).toEqual(['frame', 'arc', 'label', 'tick'])
+    expect(after.parts.at(-1)!.parent).toBe('ringFrame')
+    expect(after.axes).toEqual(ring.axes)
+  })
+
+  test('of a part and what is inside it are taken once', () => {
+    expect(topmost(button, ['plate', 'label', 'tick']).map(({ id }) => id)).toEqual(['label', 'tick'])
+    const grouped = changed(groupParts(button, ['label', 'tick'], 'group', { x: 10, y: 5, width: 100, height: 30 }))
+    expect(topmost(grouped, ['group', 'tick']).map(({ id }) => id)).toEqual(['group'])
+    expect(clipOf(grouped, ['group', 'tick']).parts.map(({ id }) => id)).toEqual(['group', 'label', 'tick'])
+  })
+})
+
+describe('groups', () => {
+  const frame = { x: 10, y: 5, width: 100, height: 30 }
+
+  test.each(['rest', 'working', 'done'])('leave everything where it is on screen, in %s', (state) => {
+    const grouped = changed(groupParts(button, ['label', 'tick'], 'group', frame))
+    expect(grouped.parts.find(({ id }) => id === 'tick')!.parent).toBe('group')
+    for (const part of ['label', 'tick']) expect(place(grouped, part, state)).toEqual(place(button, part, state))
+    const again = apply({ ...skerryLine, components: [grouped, skerryLine.components[1]!] }, ungroupPart(grouped, 'group')!).components[0]!
+    expect(again.parts.map(({ id, parent }) => [id, parent])).toEqual(button.parts.map(({ id, parent }) => [id, parent]))
+    for (const part of ['label', 'tick']) expect(place(again, part, state)).toEqual(place(button, part, state))
+  })
+
+  test('move expressions along as expressions', () => {
+    const bound = changed(setProperty(button, { look: 'base' }, 'tick', 'x', { expr: 'size * 2' }))
+    const grouped = apply({ ...skerryLine, components: [bound] }, groupParts(bound, ['tick'], 'group', frame)!).components[0]!
+    expect(grouped.parts.find(({ id }) => id === 'tick')!.base.x).toEqual({ expr: '(size * 2) - 10' })
+  })
+
+  test('are not made of parts of different holders, and the root is none', () => {
+    const grouped = changed(groupParts(button, ['tick'], 'group', frame))
+    expect(groupParts(grouped, ['tick', 'label'], 'other', frame)).toBeNull()
+    expect(ungroupPart(button, 'plate')).toBeNull()
+  })
+})
+
+test('order is changed one place at a time and ends at the ends', () => {
+  const label = button.parts[1]!
+  const up = changed(reorderPart(button, label, 'front'))
+  expect(up.parts.map(({ id }) => id)).toEqual(['plate', 'ring', 'label', 'tick'])
+  expect(reorderPart(button, label, 'back')).toBeNull()
+  expect(reorderPart(button, button.parts[3]!, 'front')).toBeNull()
+  expect(apply(apply(skerryLine, reorderPart(button, label, 'front')!), batch(reorderPart(up, up.parts[2]!, 'back')!))).toEqual(skerryLine)
+})

@@ -1,0 +1,105 @@
+import { expect, test } from '@jest/globals'
+import { Key, Origin } from 'selenium-webdriver'
+import { useApplication } from './harness/application'
+import type { BenchHands } from './harness/bench'
+
+const application = useApplication()
+
+const property = async (hands: BenchHands, label: string) => Number(await (await hands.field(label, '[aria-label="Properties"]')).getAttribute('value'))
+
+const names = (hands: BenchHands) => hands.driver.executeScript<string[]>('return [...document.querySelectorAll("[role=tree] button")].map((each) => each.textContent)')
+
+/** Opens the palette, types, and takes the first command found. */
+async function command(hands: BenchHands, words: string): Promise<void> {
+  await hands.chord(Key.CONTROL, 'k')
+  await (await hands.find('[aria-label="Command"]')).sendKeys(words, Key.ENTER)
+  await hands.until('the palette has closed', async () => (await hands.driver.findElements({ css: '.palette' })).length === 0)
+}
+
+test('parts are duplicated, aligned, grouped and put in order', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await hands.click('[aria-label="Open rest on the easel"]')
+  await hands.editInto('all looks')
+  await hands.selectPart('box')
+  await hands.chord(Key.CONTROL, 'd')
+  await hands.until('there is a second box', async () => (await names(hands)).includes('box 2'))
+  expect(await property(hands, 'x')).toBe(48)
+  await hands.chord(Key.ALT, Key.ARROW_LEFT)
+  await hands.until('it is at the left of the frame', async () => (await property(hands, 'x')) === 0)
+  await command(hands, 'align centre')
+  await hands.until('it is in the middle', async () => (await property(hands, 'x')) === 40)
+
+  await hands.chord(Key.CONTROL, 'a')
+  await hands.chord(Key.CONTROL, 'g')
+  await hands.until('they are in a group', async () => (await names(hands)).join() === 'frame,group,box,box 2')
+  await hands.selectPart('box')
+  await hands.press(Key.PAGE_UP)
+  await hands.until('the first is on top', async () => (await names(hands)).join() === 'frame,group,box 2,box')
+  await hands.selectPart('group')
+  await command(hands, 'dissolve')
+  await hands.until('the group is gone', async () => !(await names(hands)).includes('group'))
+  for (let step = 0; step < 6; step++) await hands.chord(Key.CONTROL, 'z')
+  await hands.until('all is as it was', async () => (await names(hands)).join() === 'frame,box')
+})
+
+test('a dragged part snaps into line and says with what', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await hands.click('[aria-label="Open rest on the easel"]')
+  await hands.editInto('all looks')
+  await hands.addPart('ellipse')
+  await hands.setProperty('x', '150')
+  const ellipse = await hands.find('.easel-picture ellipse')
+  const zoom = Number((await (await hands.find('.easel-foot .mono')).getText()).replace(/\D/g, '')) / 100
+  // To 98 px, two px from where its middle meets that of the frame and the box.
+  await hands.driver.actions().move({ origin: ellipse }).press().move({ origin: ellipse, x: Math.round(-27 * zoom), y: 0 }).perform()
+  await hands.driver.actions().move({ origin: Origin.POINTER, x: Math.round(-25 * zoom), y: 0 }).perform()
+  expect((await hands.driver.findElements({ css: '.guides line' })).length).toBeGreaterThan(0)
+  await hands.driver.actions().release().perform()
+  await hands.until('it stands in line', async () => (await property(hands, 'x')) === 96)
+})
+
+test('the wheel magnifies about the pointer and moves the surface, and all can be shown again', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await hands.click('[aria-label="Open rest on the easel"]')
+  const zoom = async () => Number((await (await hands.find('.easel-foot .mono')).getText()).replace(/\D/g, ''))
+  const before = await zoom()
+  await hands.driver.executeScript(`
+    const picture = document.querySelector('.easel-picture')
+    const { left, top } = picture.getBoundingClientRect()
+    picture.dispatchEvent(new WheelEvent('wheel', { deltaY: -400, ctrlKey: true, clientX: left + 100, clientY: top + 100, bubbles: true, cancelable: true }))`)
+  await hands.until('it is larger', async () => (await zoom()) > before * 1.5)
+  await hands.clickButton('Show all')
+  await hands.until('all is shown', async () => (await zoom()) === before)
+})
+
+test('a locked part stays out of the way', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await hands.click('[aria-label="Open rest on the easel"]')
+  await hands.selectPart('box')
+  await hands.press('l')
+  const x = await property(hands, 'x')
+  await hands.dragBy(await hands.find('.easel-picture rect[rx]'), 60, 0)
+  await hands.selectPart('box')
+  expect(await property(hands, 'x')).toBe(x)
+})
+
+test('parts are copied into another component of another project', async () => {
+  const hands = application.hands()
+  await hands.openDemo('boardingButton')
+  await hands.selectPart('tick')
+  const clip = await hands.driver.executeScript<string>(`
+    const data = new DataTransfer()
+    document.dispatchEvent(new ClipboardEvent('copy', { clipboardData: data, bubbles: true, cancelable: true }))
+    return data.getData('text/plain')`)
+  expect(JSON.parse(clip)).toMatchObject({ format: 'rheoscope-parts', parts: [{ name: 'tick' }] })
+  await hands.newProject()
+  await hands.driver.executeScript(`
+    const data = new DataTransfer()
+    data.setData('text/plain', arguments[0])
+    document.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))`, clip)
+  await hands.until('the tick is here', async () => (await names(hands)).join() === 'frame,box,tick')
+})

@@ -1,0 +1,139 @@
+import {
+  batch, clipOf, groupParts, pasteClip, removePart, reorderPart, topmost, ungroupPart, type Edit, type Part,
+} from '@rheoscope/core/document'
+import { aligned, ALIGNMENTS, around, distributed, itemOf, type Alignment, type Frame, type Point } from '@rheoscope/core/scene'
+import { newId } from '../session/new-id'
+import { stillLife } from '../paint/look-picture'
+import type { Bench } from './use-bench'
+
+/** Something the bench can do. Its key is shown wherever it is. */
+export interface Command {
+  readonly name: string
+  /** As `KeyboardEvent.key` has it, with `Ctrl`, `Shift` and `Alt` before it in that order; null for none. */
+  readonly key: string | null
+  readonly isPossible: (bench: Bench) => boolean
+  readonly run: (bench: Bench) => void
+}
+
+const always = () => true
+const hasParts = ({ component, view }: Bench): boolean => topmost(component, view.parts).length > 0
+const hasSeveral = (least: number) => ({ component, view }: Bench): boolean => topmost(component, view.parts).length >= least
+
+const ALIGN_KEYS: Readonly<Record<Alignment, string | null>> = {
+  left: 'Alt ArrowLeft', right: 'Alt ArrowRight', top: 'Alt ArrowUp', bottom: 'Alt ArrowDown', centre: null, middle: null,
+}
+
+/** Every command, in the order the palette lists them. */
+export const COMMANDS: readonly Command[] = [
+  { name: 'Undo', key: 'Ctrl z', isPossible: always, run: ({ session }) => session.undo() },
+  { name: 'Redo', key: 'Ctrl Shift z', isPossible: always, run: ({ session }) => session.redo() },
+  { name: 'Hold the clock, or let it go on', key: 'h', isPossible: ({ player }) => player !== null, run: ({ player }) => player?.hold(!player.getState().isHeld) },
+  { name: 'Start the specimen over', key: 'r', isPossible: ({ player }) => player !== null, run: ({ player }) => player?.startOver() },
+  { name: 'Open the easel', key: 'e', isPossible: ({ view }) => !view.isEaselOpen, run: ({ select, state }) => select({ do: 'open easel', state: state.id }) },
+  { name: 'Back to the responses', key: 'Escape', isPossible: ({ view }) => view.isEaselOpen, run: ({ select }) => select({ do: 'close easel' }) },
+  { name: 'Edit this look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'look' }) },
+  { name: 'Edit the base look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'base' }) },
+  { name: 'Edit all looks', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'all' }) },
+  { name: 'Duplicate', key: 'Ctrl d', isPossible: hasParts, run: duplicate },
+  { name: 'Group into a container', key: 'Ctrl g', isPossible: hasParts, run: group },
+  { name: 'Dissolve the container', key: 'Ctrl Shift g', isPossible: ({ component, parts }) => parts.some(({ id }) => ungroupPart(component, id) !== null), run: ungroup },
+  { name: 'Bring forward', key: 'PageUp', isPossible: hasParts, run: reorder('front') },
+  { name: 'Send back', key: 'PageDown', isPossible: hasParts, run: reorder('back') },
+  { name: 'Lock, or unlock', key: 'l', isPossible: hasParts, run: lock },
+  { name: 'Remove the parts', key: null, isPossible: hasParts, run: removeSelected },
+  { name: 'Select all parts', key: 'Ctrl a', isPossible: always, run: ({ component, select }) => select({ do: 'select parts', parts: component.parts.slice(1).map(({ id }) => id) }) },
+  ...ALIGNMENTS.map((alignment): Command => ({
+    name: `Align: ${alignment}`, key: ALIGN_KEYS[alignment], isPossible: hasParts,
+    run: (bench) => arrange(bench, `align ${alignment}`, (frames, room) => aligned(frames, frames.length > 1 ? around(frames) : room, alignment)),
+  })),
+  { name: 'Distribute across', key: null, isPossible: hasSeveral(3), run: (bench) => arrange(bench, 'distribute across', (frames) => distributed(frames, 'across')) },
+  { name: 'Distribute down', key: null, isPossible: hasSeveral(3), run: (bench) => arrange(bench, 'distribute down', (frames) => distributed(frames, 'down')) },
+]
+
+/** The command a key event asks for, if it is possible. */
+export function commandOf(event: KeyboardEvent, bench: Bench): Command | undefined {
+  const held = [(event.ctrlKey || event.metaKey) && 'Ctrl', event.shiftKey && 'Shift', event.altKey && 'Alt'].filter(Boolean)
+  const pressed = [...held, event.key.length === 1 ? event.key.toLowerCase() : event.key].join(' ')
+  return COMMANDS.find(({ key, isPossible }) => key === pressed && isPossible(bench))
+}
+
+/** A command's key as it stands on a keyboard. */
+export const keyText = (key: string): string =>
+  key.split(' ').map((word) => ({ ArrowLeft: '←', ArrowRight: '→', ArrowUp: '↑', ArrowDown: '↓', PageUp: 'Page ↑', PageDown: 'Page ↓', Escape: 'Esc' })[word] ?? (word.length === 1 ? word.toUpperCase() : word)).join(' ')
+
+/** Pastes what a clipboard holds, if that is parts; says whether it was. */
+export function pasteText({ component, make, select }: Bench, text: string): boolean {
+  try {
+    const clip = JSON.parse(text) as Parameters<typeof pasteClip>[1]
+    if (clip.format !== 'rheoscope-parts') return false
+    const { edit, pasted } = pasteClip(component, clip, newId)
+    make(edit, 'paste parts')
+    select({ do: 'select parts', parts: pasted })
+    return true
+  } catch {
+    return false
+  }
+}
+
+function duplicate({ component, view, make, select }: Bench): void {
+  const { edit, pasted } = pasteClip(component, clipOf(component, view.parts), newId)
+  make(edit, 'duplicate')
+  select({ do: 'select parts', parts: pasted })
+}
+
+function group(bench: Bench): void {
+  const { component, view, make, select } = bench
+  const id = newId()
+  const edit = groupParts(component, view.parts, id, around(framesOf(bench).map(({ frame }) => frame)))
+  make(edit, 'group')
+  if (edit) select({ do: 'select parts', parts: [id] })
+}
+
+function ungroup({ component, parts, make, select }: Bench): void {
+  const [target] = parts.filter(({ id }) => ungroupPart(component, id) !== null)
+  if (!target) return
+  make(ungroupPart(component, target.id), `dissolve ${target.name}`)
+  select({ do: 'select parts', parts: component.parts.filter(({ parent }) => parent === target.id).map(({ id }) => id) })
+}
+
+function reorder(towards: 'front' | 'back') {
+  return ({ component, parts, make }: Bench): void => {
+    const [part] = parts
+    if (part) make(reorderPart(component, part, towards), `move ${part.name} to the ${towards}`)
+  }
+}
+
+function lock({ component, parts, make }: Bench): void {
+  const isLocking = parts.some(({ locked }) => locked !== true)
+  make(batch(...parts.map(({ id }): Edit => ({ edit: 'set', path: ['components', component.id, 'parts', id, 'locked'], to: isLocking }))), isLocking ? 'lock' : 'unlock')
+}
+
+/** Takes the selected parts out, with all that is inside them. */
+export function removeSelected({ component, view, make, select }: Bench): void {
+  const doomed = topmost(component, view.parts)
+  if (doomed.length === 0) return
+  make(batch(...doomed.map(({ id }) => removePart(component, id))), `remove ${doomed.map(({ name }) => name).join(', ')}`)
+  select({ do: 'select parts', parts: [] })
+}
+
+/** Puts the selected parts where `place` says; a single one is placed within its holder. */
+function arrange(bench: Bench, label: string, place: (frames: readonly Frame[], room: Frame) => readonly Point[]): void {
+  const framed = framesOf(bench)
+  if (framed.length === 0) return
+  const places = place(framed.map(({ frame }) => frame), framed[0]!.room)
+  const said = framed.flatMap(({ part, frame }, index) =>
+    (['x', 'y'] as const).filter((side) => places[index]![side] !== frame[side]).map((side) => ({ part: part.id, property: side, value: Math.round(places[index]![side] * 100) / 100 })))
+  if (said.length > 0) bench.make(bench.propertyEdit(said), label)
+}
+
+/** The selected parts with their frames in the selected look, and the room of what holds them. */
+function framesOf({ project, component, axis, state, view }: Bench): readonly { readonly part: Part; readonly frame: Frame; readonly room: Frame }[] {
+  const list = stillLife(project, component.id, { [axis.id]: state.id })
+  return topmost(component, view.parts).flatMap((part) => {
+    const [item, holder] = [itemOf(list, '', part.id), itemOf(list, '', part.parent!)]
+    if (!item || !holder) return []
+    const number = (property: string, of = item) => of.values[property] as number
+    const frame = { x: number('x'), y: number('y'), width: number('width'), height: number('height') }
+    return [{ part, frame, room: { x: 0, y: 0, width: number('width', holder), height: number('height', holder) } }]
+  })
+}

@@ -1,0 +1,45 @@
+import { childrenOf, type Component } from '@rheoscope/core/document'
+import { around, itemOf, matrixTo, snap, transformed, type DrawItem, type DrawList, type Frame, type Point } from '@rheoscope/core/scene'
+import type { Grabbed } from './easel-drag'
+
+/** A line on the easel, in the surface's coordinates. */
+export interface GuideLine {
+  readonly x1: number
+  readonly y1: number
+  readonly x2: number
+  readonly y2: number
+}
+
+/** Lines come together from so far, in px on screen. */
+const REACH_PX = 6
+
+const frameOf = ({ values }: Pick<DrawItem, 'values'>): Frame => ({
+  x: values.x as number, y: values.y as number, width: values.width as number, height: values.height as number,
+})
+
+/**
+ * A move of parts, brought into line with what else their holder holds and with the holder itself. Parts of different
+ * holders, and turned ones, move as they are pulled.
+ */
+export function snappedMove(list: DrawList, component: Component, parts: readonly Grabbed[], by: Point, zoom: number): { readonly by: Point; readonly guides: readonly GuideLine[] } {
+  const holder = component.parts.find(({ id }) => id === parts[0]?.part)?.parent
+  const moving = new Set(parts.map(({ part }) => part))
+  const isPlain = parts.every(({ part, values }) => values.rotate === 0 && component.parts.find(({ id }) => id === part)?.parent === holder)
+  const [held, matrix] = holder == null ? [undefined, null] : [itemOf(list, '', holder), matrixTo(list, '', holder)]
+  if (!isPlain || !held || !matrix) return { by, guides: [] }
+  const others = childrenOf(component.parts, holder!).flatMap(({ id }) => {
+    const item = moving.has(id) ? undefined : itemOf(list, '', id)
+    return item && item.values.visible !== false ? [frameOf(item)] : []
+  })
+  const whole = around(parts.map(frameOf))
+  const room: Frame = { ...frameOf(held), x: 0, y: 0 }
+  const { dx, dy, guides } = snap({ ...whole, x: whole.x + by.x, y: whole.y + by.y }, [room, ...others], REACH_PX / zoom)
+  return {
+    by: { x: by.x + dx, y: by.y + dy },
+    guides: guides.map(({ along, at, from, to }): GuideLine => {
+      const [a, b] = along === 'x' ? [{ x: from, y: at }, { x: to, y: at }] : [{ x: at, y: from }, { x: at, y: to }]
+      const [start, end] = [transformed(matrix, a), transformed(matrix, b)]
+      return { x1: start.x, y1: start.y, x2: end.x, y2: end.y }
+    }),
+  }
+}

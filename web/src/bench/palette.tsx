@@ -1,0 +1,47 @@
+import { useState, type KeyboardEvent } from 'react'
+import { Dialog } from '@mui/material'
+import { COMMANDS, keyText, type Command } from './commands'
+import { useBench } from './use-bench'
+
+/** Every command by name, narrowed down while typing, with its key beside it. */
+export function Palette({ isOpen, onClose }: { readonly isOpen: boolean; readonly onClose: () => void }) {
+  return (
+    <Dialog open={isOpen} onClose={onClose} maxWidth="xs" fullWidth aria-label="Commands">
+      {isOpen && <CommandList onClose={onClose} />}
+    </Dialog>
+  )
+}
+
+function CommandList({ onClose }: { readonly onClose: () => void }) {
+  const bench = useBench()
+  const [typed, setTyped] = useState('')
+  const [chosen, setChosen] = useState(0)
+  const words = typed.toLowerCase().split(/\s+/)
+  const found = COMMANDS.filter(({ name, isPossible }) => isPossible(bench) && words.every((word) => name.toLowerCase().includes(word)))
+  const run = (command: Command | undefined) => {
+    if (!command) return
+    onClose()
+    command.run(bench)
+  }
+  const onKeyDown = (event: KeyboardEvent) => {
+    event.stopPropagation()
+    if (event.key === 'Enter') run(found[chosen])
+    else if (event.key === 'ArrowDown') setChosen(Math.min(found.length - 1, chosen + 1))
+    else if (event.key === 'ArrowUp') setChosen(Math.max(0, chosen - 1))
+    else if (event.key === 'Escape') onClose()
+    else return
+    event.preventDefault()
+  }
+  return (
+    <div className="palette" onKeyDown={onKeyDown}>
+      <input autoFocus aria-label="Command" placeholder="What shall happen?" value={typed} onChange={(event) => { setTyped(event.target.value); setChosen(0) }} />
+      <ul role="listbox" aria-label="Commands">
+        {found.map((command, index) => (
+          <li key={command.name} role="option" aria-selected={index === chosen} onClick={() => run(command)} onPointerMove={() => setChosen(index)}>
+            {command.name} {command.key && <kbd>{keyText(command.key)}</kbd>}
+          </li>
+        ))}
+      </ul>
+    </div>
+  )
+}

@@ -1,0 +1,58 @@
+import { useEffect, useState, type RefObject } from 'react'
+import type { Frame } from '@rheoscope/core/scene'
+
+interface Size {
+  readonly width: number
+  readonly height: number
+}
+
+/** What part of the surface is seen, as a magnification and the point in the middle. */
+interface Look {
+  readonly zoom: number
+  readonly x: number
+  readonly y: number
+}
+
+const MARGIN_PX = 40
+/** A small component is not blown up farther than this by itself. */
+const LARGEST_FIT = 5
+const ZOOMS = { least: 0.1, most: 32 } as const
+
+/**
+ * How the easel looks at its surface: all of it until the wheel says otherwise. With Ctrl the wheel magnifies about
+ * the pointer, without it it moves the surface.
+ */
+export function useEaselView(picture: RefObject<SVGSVGElement | null>, room: Size, surface: Size): {
+  readonly zoom: number
+  readonly view: Frame
+  readonly fit: () => void
+  readonly isFitted: boolean
+} {
+  const [chosen, setChosen] = useState<Look | null>(null)
+  const fitted: Look = {
+    zoom: Math.max(ZOOMS.least, Math.min(LARGEST_FIT, (room.width - 2 * MARGIN_PX) / surface.width, (room.height - 2 * MARGIN_PX) / surface.height)),
+    x: surface.width / 2, y: surface.height / 2,
+  }
+  const { zoom, x, y } = chosen ?? fitted
+
+  // Not a React handler, because those may not keep the page from scrolling.
+  useEffect(() => {
+    const element = picture.current!
+    const onWheel = (event: WheelEvent) => {
+      event.preventDefault()
+      if (!event.ctrlKey && !event.metaKey) {
+        setChosen({ zoom, x: x + event.deltaX / zoom, y: y + event.deltaY / zoom })
+        return
+      }
+      const box = element.getBoundingClientRect()
+      const at = { x: event.clientX - box.left - box.width / 2, y: event.clientY - box.top - box.height / 2 }
+      const next = Math.min(ZOOMS.most, Math.max(ZOOMS.least, zoom * 1.0015 ** -event.deltaY))
+      setChosen({ zoom: next, x: x + at.x / zoom - at.x / next, y: y + at.y / zoom - at.y / next })
+    }
+    element.addEventListener('wheel', onWheel, { passive: false })
+    return () => element.removeEventListener('wheel', onWheel)
+  }, [picture, zoom, x, y])
+
+  const [width, height] = [room.width / zoom, room.height / zoom]
+  return { zoom, view: { x: x - width / 2, y: y - height / 2, width, height }, fit: () => setChosen(null), isFitted: chosen === null }
+}
