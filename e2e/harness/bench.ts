@@ -19,7 +19,9 @@ export class BenchHands extends Hands {
     await this.find('[aria-label="Response table"]')
   }
 
-  cell(trigger: string, state: string): Promise<WebElement> {
+  /** The cell of a trigger of the component itself, or of one on a part, under a state. */
+  cell(kind: string, state: string, part?: string): Promise<WebElement> {
+    const trigger = part === undefined ? kind : `${kind} on ${part}`
     const states = `concat(", ", substring-after(@data-cell, "${trigger} in "), ",")`
     return this.located(By.xpath(`//*[starts-with(@data-cell, "${trigger} in ")][contains(${states}, ", ${state},")]`), `no cell for ${trigger} in ${state}`)
   }
@@ -47,9 +49,9 @@ export class BenchHands extends Hands {
   }
 
   /** Drags a cell to the column of a state: there the trigger shall lead. */
-  async wire(trigger: string, from: string, to: string): Promise<void> {
-    await this.drag(await this.cell(trigger, from), await this.column(to))
-    await this.until(`${trigger} in ${from} leads to ${to}`, async () => (await (await this.cell(trigger, from)).getAttribute('data-answer')) === to)
+  async wire(trigger: string, from: string, to: string, part?: string): Promise<void> {
+    await this.drag(await this.cell(trigger, from, part), await this.column(to))
+    await this.until(`${trigger} in ${from} leads to ${to}`, async () => (await (await this.cell(trigger, from, part)).getAttribute('data-answer')) === to)
   }
 
   async addPart(kind: string): Promise<void> {
@@ -94,6 +96,14 @@ export class BenchHands extends Hands {
     const edge = (await this.cell(trigger, from)).findElement(By.css('.cell-edge'))
     await this.drag(await edge, await this.column(to))
     await this.cell(trigger, to)
+  }
+
+  async renamePart(from: string, to: string): Promise<void> {
+    await this.doubleClick(await this.byText(from, '*[@role="tree"]//button'))
+    this.actions++
+    const field = await this.find(`[aria-label="Name of ${from}"]`)
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), to, Key.ENTER)
+    await this.byText(to, '*[@role="tree"]//button')
   }
 
   async setProperty(label: string, value: string): Promise<void> {

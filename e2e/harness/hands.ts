@@ -49,7 +49,7 @@ export class Hands {
     await this.driver.wait(async () => (await this.driver.findElements(By.css('[role=menu]'))).length === 0, PATIENCE_MS)
   }
 
-  /** Enters a value into the field of that label, within a part of the page. */
+  /** Enters a value into the field of that label, within a part of the page; a yes/no is turned to the other. */
   async enter(label: string, value: string, within = 'body'): Promise<void> {
     this.actions++
     const field = await this.field(label, within)
@@ -59,6 +59,7 @@ export class Hands {
       return
     }
     await field.click()
+    if ((await field.getAttribute('type')) === 'checkbox') return
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), value, Key.ENTER)
   }
 

@@ -1,18 +1,8 @@
-import { EMPTY_MOTION, stateProperty, type Component, type Look, type Rule, type State, type Target, type Trigger } from '../document'
+import { stateProperty, type Component } from '../document'
+import { nothing, rounded, rule, state, timed, to } from './building'
 import { RING } from './spinner-ring'
 
 const AXIS = 'boarding'
-
-const to = (state: string): Target => ({ go: 'state', state })
-
-const state = (id: string, name: string, hue: number, look: Look): State => ({ id, name, hue, look, final: false, continuous: null })
-
-const rule = (id: string, trigger: Trigger, only: readonly string[], target: Target, durationMs?: number, easing?: string): Rule => ({
-  id, axis: AXIS, trigger, part: null, within: { only }, guard: null, actions: [], target, letThrough: false,
-  motion: durationMs === undefined ? null : { ...EMPTY_MOTION, durationMs, ...(easing ? { easing } : {}) },
-})
-
-const nothing: Target = { go: 'nothing' }
 
 /** Board: works for a while with a turning ring, then says that one is aboard. */
 export const boardingButton: Component = {
@@ -23,7 +13,7 @@ export const boardingButton: Component = {
       id: 'plate', kind: 'container', name: 'plate', parent: null,
       base: {
         width: 208, height: 42, fill: '#24506f', cursor: 'pointer', role: 'button', accessibleName: { expr: 'labelText' },
-        radiusTopLeft: 6, radiusTopRight: 6, radiusBottomRight: 6, radiusBottomLeft: 6,
+        ...rounded(6),
       },
     },
     {
@@ -54,14 +44,14 @@ export const boardingButton: Component = {
     ],
   }],
   rules: [
-    rule('board', { on: 'tap' }, ['rest', 'over'], to('working'), 160, 'ease-in-out'),
-    rule('busy', { on: 'tap' }, ['working'], nothing),
-    rule('again', { on: 'tap' }, ['done'], to('rest'), 160, 'ease-in-out'),
-    rule('hover', { on: 'enter' }, ['rest'], to('over'), 80, 'ease-out'),
-    rule('hoverIdle', { on: 'enter' }, ['working', 'done'], nothing),
-    rule('unhover', { on: 'leave' }, ['over'], to('rest'), 80, 'ease-out'),
-    rule('unhoverIdle', { on: 'leave' }, ['rest', 'working', 'done'], nothing),
-    rule('finish', { on: 'after', ms: 1800, since: 'entering', holdWhile: null }, ['working'], to('done'), 160, 'ease-in-out'),
+    rule('board', { axis: AXIS, on: { on: 'tap' }, in: ['rest', 'over'], go: to('working'), motion: timed(160, 'ease-in-out') }),
+    rule('busy', { axis: AXIS, on: { on: 'tap' }, in: ['working'], go: nothing }),
+    rule('again', { axis: AXIS, on: { on: 'tap' }, in: ['done'], go: to('rest'), motion: timed(160, 'ease-in-out') }),
+    rule('hover', { axis: AXIS, on: { on: 'enter' }, in: ['rest'], go: to('over'), motion: timed(80, 'ease-out') }),
+    rule('hoverIdle', { axis: AXIS, on: { on: 'enter' }, in: ['working', 'done'], go: nothing }),
+    rule('unhover', { axis: AXIS, on: { on: 'leave' }, in: ['over'], go: to('rest'), motion: timed(80, 'ease-out') }),
+    rule('unhoverIdle', { axis: AXIS, on: { on: 'leave' }, in: ['rest', 'working', 'done'], go: nothing }),
+    rule('finish', { axis: AXIS, on: { on: 'after', ms: 1800, since: 'entering', holdWhile: null }, in: ['working'], go: to('done'), motion: timed(160, 'ease-in-out') }),
   ],
   combinations: [],
   parameters: [

@@ -3,6 +3,7 @@ import { evaluate } from '../expression'
 import { laneEndMs, laneValue, type Lane, type Shown } from '../motion'
 import type { Compiled, Targets } from './compiled'
 import { cycleValue, cyclesOf, type Cycle } from './cycle'
+import { decidedState } from './driven'
 
 /** A timer of a state: counting, or waiting for the axis to settle before it starts to. */
 export interface Timer {
@@ -46,7 +47,8 @@ export function startInstance({ path, compiled, environment, states: given, atMs
   const { axes } = compiled.component
   const states = axes.map((axis) => {
     const wanted = given[axis.id]
-    return wanted !== undefined && stateOf(axis, wanted) ? wanted : axis.start
+    if (wanted !== undefined && stateOf(axis, wanted)) return wanted
+    return decidedState(axis, environment)?.id ?? axis.start
   })
   const targets = compiled.targetsOf(states, environment)
   const resting: Instance = {

@@ -2,6 +2,7 @@ import { propertyDefinition, type Literal, type Rule } from '../document'
 import { laneEndMs, motionSources, resolveTiming, startLane, type Lane, type MotionSources, type Shown } from '../motion'
 import type { Targets } from './compiled'
 import { cyclesOf } from './cycle'
+import { decidedState } from './driven'
 import { shownValue, timersOf, type Instance } from './instance'
 import { changesBetween, type TargetChange } from './targets'
 
@@ -29,8 +30,19 @@ export function changeState(instance: Instance, axisIndex: number, to: string, r
   }
 }
 
-/** The instance with other names in its environment; what depends on them changes at once. */
-export function changeEnvironment(instance: Instance, environment: Readonly<Record<string, Literal>>): Instance {
+/**
+ * The instance with other values for its names. Axes they decide go to their states as any axis does; what else
+ * depends on them changes at once.
+ */
+export function changeEnvironment(instance: Instance, environment: Readonly<Record<string, Literal>>, atMs: number): Instance {
+  const changed = withEnvironment(instance, environment)
+  return instance.compiled.component.axes.reduce((current, axis, index) => {
+    const decided = decidedState(axis, environment)
+    return decided && decided.id !== current.states[index] ? changeState(current, index, decided.id, null, atMs) : current
+  }, changed)
+}
+
+function withEnvironment(instance: Instance, environment: Readonly<Record<string, Literal>>): Instance {
   const targets = instance.compiled.targetsOf(instance.states, environment)
   if (targets === instance.targets) return { ...instance, environment }
   const changed = changesBetween(instance.targets, targets)

@@ -116,7 +116,7 @@ export class Run {
         return this.put(input.instance, input.axis, input.state)
       case 'parameter': {
         const instance = this.instances.get(input.instance)
-        if (instance) this.replace(instance, changeEnvironment(instance, { ...instance.environment, [input.name]: input.value }))
+        if (instance) this.replace(instance, changeEnvironment(instance, { ...instance.environment, [input.name]: input.value }, this.clockMs))
         return
       }
       case 'key':
@@ -175,7 +175,10 @@ export class Run {
     this.keep(instance)
     for (const { part, index, compiled } of instance.compiled.instances) {
       const values = instance.targets.values[index]!
-      const states = Object.fromEntries(compiled.component.axes.map((axis) => [axis.id, drivenState(part, axis, values)]))
+      const states = Object.fromEntries(compiled.component.axes.flatMap((axis) => {
+        const state = drivenState(part, axis, values)
+        return state === null ? [] : [[axis.id, state]]
+      }))
       const environment = { ...startEnvironment(this.project, compiled.component), ...parametersOf(compiled, values) }
       this.place(startInstance({ path: pathInside(instance.path, part.id), compiled, environment, states, atMs: this.clockMs }))
     }
@@ -196,10 +199,10 @@ export class Run {
       if (old === values) continue
       const path = pathInside(after.path, part.id)
       const inner = this.instances.get(path)!
-      this.replace(inner, changeEnvironment(inner, { ...inner.environment, ...parametersOf(compiled, values) }))
+      this.replace(inner, changeEnvironment(inner, { ...inner.environment, ...parametersOf(compiled, values) }, this.clockMs))
       for (const axis of compiled.component.axes) {
         const wanted = drivenState(part, axis, values)
-        if (wanted !== drivenState(part, axis, old)) this.put(path, axis.id, wanted)
+        if (wanted !== null && wanted !== drivenState(part, axis, old)) this.put(path, axis.id, wanted)
       }
     }
   }
@@ -294,7 +297,7 @@ export class Run {
       if (action.do !== 'set') continue
       const instance = this.instances.get(path)!
       const value = evaluate(action.to, instance.environment)
-      this.replace(instance, changeEnvironment(instance, { ...instance.environment, [action.variable]: value }))
+      this.replace(instance, changeEnvironment(instance, { ...instance.environment, [action.variable]: value }, this.clockMs))
     }
   }
 

@@ -1,12 +1,14 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { skerryLine } from '@rheoscope/core/demo'
-import type { Component, Input, InputAction } from '@rheoscope/core/document'
+import { axisForParameter, type Component, type Input, type InputAction, type Part, type State } from '@rheoscope/core/document'
 import { replay, Run } from '@rheoscope/core/run'
 import { itemOf } from '@rheoscope/core/scene'
 import { after, enter, every, leave, projectOf, settled, small, tap } from './small-component'
 
 const start = (component: Component, ...others: readonly Component[]) => new Run(projectOf(component, ...others), { component: component.id })
+
+let made = 0
 
 const move = (x: number, y: number): InputAction => ({ do: 'move', x, y, pointer: 'mouse' })
 const press = (x: number, y: number, pointer: 'mouse' | 'touch' = 'mouse'): InputAction => ({ do: 'press', x, y, pointer })
@@ -217,6 +219,27 @@ describe('combinations and instances', () => {
     const two: Component = { ...one, axes: [...one.axes, axis], combinations: [{ id: 'both', states: { axis: 'on', pointer: 'over' }, look: { box: { fill: '#333333' } } }] }
     const fill = (states: Record<string, string>) => itemOf(new Run(projectOf(two), { component: 'small' }, { states }).drawList(), '', 'box')!.values.fill
     expect([fill({}), fill({ axis: 'on' }), fill({ axis: 'on', pointer: 'over' })]).toEqual(['#000000', '#111111', '#333333'])
+  })
+
+  test('a parameter decides the state of the axis it drives, in every instance for itself', () => {
+    const one = small({ off: {}, on: { look: { box: { fill: '#111111' } } } }, [])
+    const choice = { id: 'size', name: 'size', type: 'choice' as const, initial: 'S', choices: ['S', 'L'] }
+    const { axis } = axisForParameter(one, choice, () => `id${made++}`)!
+    const [s, l] = axis.states as [State, State]
+    const sized: Component = {
+      ...one, parameters: [choice],
+      axes: [{ ...axis, states: [s, { ...l, look: { box: { width: 200, fill: '#222222' } } }] }, ...one.axes],
+    }
+    const holder: Component = { ...small({ a: {} }, []), id: 'holder', parts: [...small({ a: {} }, []).parts, ...['small', 'large'].map((id): Part => ({ id, kind: 'instance', name: id, parent: 'frame', component: 'small', start: {}, base: id === 'large' ? { 'param:size': 'L' } : {} }))] }
+    const run = start(holder, sized)
+    const box = (instance: string) => itemOf(run.drawList(), instance, 'box')!.values
+    expect([box('small').width, box('large').width, box('large').fill]).toEqual([100, 200, '#222222'])
+    run.send({ do: 'parameter', instance: 'small', name: 'size', value: 'L' })
+    run.advanceTo(1000)
+    expect(box('small').width).toBe(200)
+    run.send({ do: 'put', instance: 'large', axis: 'axis', state: 'on' })
+    run.advanceTo(2000)
+    expect([box('large').width, box('large').fill, box('small').fill]).toEqual([200, '#111111', '#222222'])
   })
 
   test('a component inside itself is refused by name', () => {

@@ -23,6 +23,7 @@ export interface BenchState {
 }
 
 export type BenchAction =
+  | { readonly do: 'select axis'; readonly axis: Id; readonly state: Id }
   | { readonly do: 'select state'; readonly state: Id }
   | { readonly do: 'select cell'; readonly state: Id; readonly row: string }
   | { readonly do: 'select parts'; readonly parts: readonly Id[] }
@@ -35,6 +36,8 @@ export type BenchAction =
 
 export function benchReducer(state: BenchState, action: BenchAction): BenchState {
   switch (action.do) {
+    case 'select axis':
+      return { ...state, axis: action.axis, state: action.state, row: null, lane: null, scrubMs: null, addedRows: [] }
     case 'select state':
       return { ...state, state: action.state, lane: null, scrubMs: null }
     case 'select cell':

@@ -40,7 +40,8 @@ function Cell({ bar, row, line, drag }: { readonly bar: Bar; readonly row: Row; 
   }
   const others = axis.states.filter(({ id }) => !states.some((state) => state.id === id))
   const answer = rule ? targetText(rule, axis.states) : 'no answer'
-  const where = `${row.trigger.on} in ${states.map(({ name }) => name).join(', ')}`
+  const source = row.part === null ? '' : ` on ${component.parts.find(({ id }) => id === row.part)?.name ?? '?'}`
+  const where = `${row.trigger.on}${source} in ${states.map(({ name }) => name).join(', ')}`
   return (
     <div
       className={['cell', isSelected && 'is-selected', rule === null && 'is-empty', rule?.target.go === 'nothing' && 'is-quiet', told && told.kind !== 'unanswered' && 'is-told'].filter(Boolean).join(' ')}

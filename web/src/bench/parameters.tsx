@@ -1,15 +1,17 @@
 import { useState } from 'react'
 import { Button, Menu, MenuItem } from '@mui/material'
-import { addParameter, removeParameter, setParameterField, type Literal, type Parameter } from '@rheoscope/core/document'
+import { addParameter, axisForParameter, removeParameter, renameParameter, type Parameter } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
+import { ParameterValue } from '../fields/parameter-value'
 import { parseNumber } from '../fields/parse-value'
 import { newId } from '../session/new-id'
 import { useBench } from './use-bench'
 
-const KINDS: readonly { readonly type: Parameter['type']; readonly initial: Literal }[] = [
+const KINDS: readonly Pick<Parameter, 'type' | 'initial' | 'choices'>[] = [
   { type: 'text', initial: '' },
   { type: 'number', initial: 0 },
   { type: 'yes/no', initial: false },
+  { type: 'choice', initial: 'S', choices: ['S', 'M', 'L'] },
   { type: 'colour', initial: '#24506f' },
 ]
 
@@ -41,43 +43,50 @@ export function Parameters() {
 const NAME = /^[A-Za-z_][A-Za-z0-9_]*$/
 
 function ParameterRow({ parameter }: { readonly parameter: Parameter }) {
-  const { component, make } = useBench()
+  const { component, make, select } = useBench()
+  const set = <K extends keyof Parameter>(field: K, to: Parameter[K]) =>
+    make({ edit: 'set', path: ['components', component.id, 'parameters', parameter.id, field], to }, `set ${parameter.name}`)
   const rename = (name: string): string | null => {
     if (!NAME.test(name)) return 'A name is letters, digits and _, and starts with a letter.'
     if (component.parameters.some((other) => other.id !== parameter.id && other.name === name)) return 'That name is taken.'
-    make(setParameterField(component.id, parameter.id, 'name', name), `rename ${parameter.name}`)
+    make(renameParameter(component, parameter, name), `rename ${parameter.name}`)
     return null
   }
-  const setInitial = (text: string): string | null => {
-    const initial = parsedInitial(parameter.type, text)
-    if (initial === null) return parameter.type === 'colour' ? 'Write a colour as #rrggbb.' : `“${text}” is not a ${parameter.type}.`
-    make(setParameterField(component.id, parameter.id, 'initial', initial), `set ${parameter.name}`)
+  const setChoices = (text: string): string | null => {
+    const choices = [...new Set(text.split(',').map((choice) => choice.trim()).filter(Boolean))]
+    if (choices.length === 0) return 'Write the choices with commas between them.'
+    set('choices', choices)
     return null
+  }
+  const looks = axisForParameter(component, parameter, newId)
+  const giveLooks = () => {
+    if (!looks) return
+    make(looks.edit, `give each ${parameter.name} a look`)
+    select({ do: 'select axis', axis: looks.axis.id, state: looks.axis.start })
   }
   return (
     <li className="parameter">
       <CommitField label={`Name of ${parameter.name}`} hidesLabel value={parameter.name} onCommit={rename} />
-      <CommitField label={`Value of ${parameter.name}`} hidesLabel isMono value={initialText(parameter.initial)} placeholder={parameter.type} onCommit={setInitial} />
+      <ParameterValue parameter={parameter} value={parameter.initial} label={`Value of ${parameter.name}`} hidesLabel onChange={(initial) => set('initial', initial)} />
       <button className="plain muted" aria-label={`Remove ${parameter.name}`} onClick={() => make(removeParameter(component.id, parameter.id), `remove ${parameter.name}`)}>×</button>
+      {parameter.type === 'choice' && <CommitField label={`Choices of ${parameter.name}`} hidesLabel value={(parameter.choices ?? []).join(', ')} onCommit={setChoices} />}
+      {parameter.type === 'number' && (
+        <span className="parameter-range">
+          {(['min', 'max'] as const).map((bound) => (
+            <CommitField key={bound} label={`${bound} of ${parameter.name}`} hidesLabel isMono placeholder={bound} value={parameter[bound] === undefined ? '' : String(parameter[bound])} onCommit={(text) => setBound(text, (to) => set(bound, to))} />
+          ))}
+        </span>
+      )}
+      {looks && <button className="plain underlined muted parameter-looks" aria-label={`Looks for each ${parameter.name}`} onClick={giveLooks}>a look for each</button>}
     </li>
   )
 }
 
-const initialText = (initial: Literal): string => (typeof initial === 'boolean' ? (initial ? 'yes' : 'no') : String(initial))
-
-function parsedInitial(type: Parameter['type'], text: string): Literal | null {
-  switch (type) {
-    case 'number': {
-      const number = parseNumber(text)
-      return 'value' in number ? number.value : null
-    }
-    case 'yes/no':
-      return text === 'yes' ? true : text === 'no' ? false : null
-    case 'colour':
-      return /^#[0-9a-f]{6}$/i.test(text) ? text.toLowerCase() : null
-    default:
-      return text
-  }
+function setBound(text: string, set: (to: number) => void): string | null {
+  const number = parseNumber(text)
+  if ('problem' in number) return number.problem
+  set(number.value)
+  return null
 }
 
 function freeName(wanted: string, taken: readonly Parameter[]): string {

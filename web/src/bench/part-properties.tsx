@@ -2,7 +2,7 @@ import { useMemo, useState, type ReactNode } from 'react'
 import { ToggleButton, ToggleButtonGroup } from '@mui/material'
 import {
   parameterProperty, propertiesOf, setProperty, stateProperty, takeBackProperty,
-  type Part, type PropertyDefinition, type PropertyGroup, type Value,
+  type Parameter, type Part, type PropertyDefinition, type PropertyGroup, type PropertyType, type Value,
 } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
 import { formatValue } from '../fields/parse-value'
@@ -103,6 +103,10 @@ function Was({ part, definition, base }: { readonly part: Part; readonly definit
   )
 }
 
+const PROPERTY_TYPES: Readonly<Record<Parameter['type'], PropertyType>> = {
+  text: 'text', number: 'number', 'yes/no': 'yesNo', choice: 'choice', colour: 'colour', slot: 'text',
+}
+
 /** What a holder can say about an instance: the states it puts it into, and its parameters. */
 function InstanceProperties({ part }: { readonly part: Extract<Part, { kind: 'instance' }> }) {
   const bench = useBench()
@@ -112,7 +116,7 @@ function InstanceProperties({ part }: { readonly part: Extract<Part, { kind: 'in
   return (
     <details open>
       <summary>{inner.name}</summary>
-      {inner.axes.map((axis) => {
+      {inner.axes.filter(({ drivenBy }) => drivenBy === null).map((axis) => {
         const property = stateProperty(axis.id)
         const value = saidOf(bench, part, property) ?? part.start[axis.id] ?? axis.start
         return (
@@ -126,7 +130,8 @@ function InstanceProperties({ part }: { readonly part: Extract<Part, { kind: 'in
         const property = parameterProperty(parameter.id)
         const definition: PropertyDefinition = {
           name: property, label: parameter.name, initial: parameter.initial, group: 'answer', kinds: ['instance'],
-          type: parameter.type === 'number' ? 'number' : parameter.type === 'yes/no' ? 'yesNo' : parameter.type === 'colour' ? 'colour' : 'text',
+          type: PROPERTY_TYPES[parameter.type],
+          ...(parameter.choices ? { choices: parameter.choices } : {}),
         }
         return (
           <PropertyField

@@ -2,6 +2,7 @@ import { useState, type CSSProperties, type KeyboardEvent } from 'react'
 import { Button, Menu, MenuItem } from '@mui/material'
 import { addState, defaultTrigger, freeStateName, leaveCell, setCell, setRuleField, type Target } from '@rheoscope/core/document'
 import { newId } from '../session/new-id'
+import { AxisMenu } from './axis-menu'
 import { ColumnHead } from './column-head'
 import { Easel } from './easel'
 import { GridRow } from './grid-row'
@@ -31,18 +32,18 @@ export function ResponseGrid() {
           <div className="grid-row" role="row">
             <div className="grid-corner" role="columnheader">
               <span className="caption">axis</span>
-              <strong>{axis.name}</strong>
+              <AxisMenu />
               <span className="caption corner-looks">looks →</span>
-              {!view.isEaselOpen && <span className="caption">triggers ↓</span>}
+              {!view.isEaselOpen && axis.drivenBy === null && <span className="caption">triggers ↓</span>}
             </div>
             {axis.states.map((each, column) => <ColumnHead key={each.id} state={each} column={column} isTarget={drag.line?.over === each.id} />)}
             <div className="grid-add" role="columnheader">
               <Button onClick={add} aria-label="Add a state" title="Add a state: a copy of the selected one">+</Button>
             </div>
           </div>
-          {!view.isEaselOpen && rows.map((row, index) => <GridRow key={row.key} row={row} line={index + 2} drag={drag} />)}
+          {!view.isEaselOpen && axis.drivenBy === null && rows.map((row, index) => <GridRow key={row.key} row={row} line={index + 2} drag={drag} />)}
         </div>
-        {view.isEaselOpen ? <Easel /> : <AddTrigger />}
+        {view.isEaselOpen ? <Easel /> : axis.drivenBy === null ? <AddTrigger /> : <DrivenHint by={'parameter' in axis.drivenBy ? axis.drivenBy.parameter : axis.drivenBy.variable} />}
       </div>
       {drag.line && (
         <svg className="drag-line" aria-hidden="true">
@@ -52,6 +53,10 @@ export function ResponseGrid() {
       )}
     </section>
   )
+}
+
+function DrivenHint({ by }: { readonly by: string }) {
+  return <p className="muted hint">“{by}” decides which of these looks an instance has; no trigger does. Select a look and change what differs.</p>
 }
 
 function AddTrigger() {

@@ -1,8 +1,7 @@
 import { useId, useRef, useState, type PointerEvent } from 'react'
-import type { InputAction, Literal, Parameter } from '@rheoscope/core/document'
+import type { Parameter } from '@rheoscope/core/document'
 import { paint, type DrawItem } from '@rheoscope/core/scene'
-import { CommitField } from '../fields/commit-field'
-import { parseNumber } from '../fields/parse-value'
+import { ParameterValue } from '../fields/parameter-value'
 import { patchChildren } from '../paint/patch'
 import { pointIn } from '../paint/point-in'
 import { surfaceSize } from '../paint/look-picture'
@@ -138,20 +137,5 @@ function PutButtons({ player }: { readonly player: Player }) {
 function SpecimenParameter({ player, parameter }: { readonly player: Player; readonly parameter: Parameter }) {
   usePlayerState(player)
   const value = player.current.instance('')?.environment[parameter.name] ?? parameter.initial
-  const take = (text: string): string | null => {
-    const parsed = parsedAs(parameter.type, text)
-    if (parsed === null) return `“${text}” is not a ${parameter.type}.`
-    const action: InputAction = { do: 'parameter', instance: '', name: parameter.name, value: parsed }
-    player.send(action)
-    return null
-  }
-  return <CommitField label={parameter.name} value={typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)} onCommit={take} />
-}
-
-function parsedAs(type: Parameter['type'], text: string): Literal | null {
-  if (type === 'yes/no') return text === 'yes' ? true : text === 'no' ? false : null
-  if (type === 'colour') return /^#[0-9a-f]{6}$/i.test(text) ? text : null
-  if (type !== 'number') return text
-  const number = parseNumber(text)
-  return 'value' in number ? number.value : null
+  return <ParameterValue parameter={parameter} label={parameter.name} value={value} onChange={(to) => player.send({ do: 'parameter', instance: '', name: parameter.name, value: to })} />
 }

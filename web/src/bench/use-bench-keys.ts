@@ -1,16 +1,16 @@
 import { useEffect } from 'react'
 import { clipOf, topmost } from '@rheoscope/core/document'
-import { commandOf, pasteText, removeSelected } from './commands'
+import { commandOf, pasteText, removeSelected, type Command } from './commands'
 import { useBench } from './use-bench'
 
-/** The keys and the clipboard of the bench, wherever the focus is but in a field. Undo works from there too. */
+/** The keys and the clipboard of the bench, wherever the focus is. */
 export function useBenchKeys(openPalette: () => void): void {
   const bench = useBench()
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
       const isPalette = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k'
       const command = commandOf(event, bench)
-      if (!isPalette && (!command || (isTyping(event.target) && !WORK_IN_FIELDS.has(command.name)))) return
+      if (!isPalette && (!command || (isTyping(event.target) && !worksInFields(event, command)))) return
       event.preventDefault()
       if (isPalette) openPalette()
       else command?.run(bench)
@@ -35,7 +35,9 @@ export function useBenchKeys(openPalette: () => void): void {
   }, [bench, openPalette])
 }
 
-const WORK_IN_FIELDS: ReadonlySet<string> = new Set(['Undo', 'Redo'])
+/** A field keeps its own keys, and all of them while something is typed into it; other chords are the bench's. */
+const worksInFields = (event: KeyboardEvent, { key }: Command): boolean =>
+  key !== null && key.startsWith('Ctrl') && key !== 'Ctrl a' && !(event.target as HTMLElement).hasAttribute('data-typing')
 
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.tagName === 'INPUT' || target.tagName === 'SELECT' || target.tagName === 'TEXTAREA')

@@ -45,14 +45,15 @@ export function CommitField({ label, value, onCommit, onStep, isMono = false, hi
       setText(stepped)
       commit(stepped)
     }
-    event.stopPropagation()
+    // Chords are the bench's, as long as nothing is being typed here.
+    if (!event.ctrlKey && !event.metaKey) event.stopPropagation()
   }
   return (
     <span className="field">
       <label htmlFor={id} className={hidesLabel ? 'visually-hidden' : undefined}>{label}</label>
       <input
         id={id} className={isMono ? 'mono' : undefined} value={text} placeholder={placeholder} list={list} spellCheck={false} autoComplete="off"
-        aria-invalid={problem !== null} aria-describedby={problem ? `${id}-problem` : undefined}
+        data-typing={text === value ? undefined : ''} aria-invalid={problem !== null} aria-describedby={problem ? `${id}-problem` : undefined}
         onChange={(event) => setText(event.target.value)} onBlur={() => commit(text)} onKeyDown={onKeyDown}
         onFocus={(event) => event.target.select()}
       />

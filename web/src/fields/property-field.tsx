@@ -42,15 +42,16 @@ export function PropertyField({ definition, value, scope, onChange }: {
   )
 }
 
-export function ChoiceField({ label, value, choices, onChange }: {
+export function ChoiceField({ label, value, choices, hidesLabel = false, onChange }: {
   readonly label: string
+  readonly hidesLabel?: boolean
   readonly value: string
   readonly choices: readonly (string | { readonly value: string; readonly label: string })[]
   readonly onChange: (value: string) => void
 }) {
   return (
     <label className="field">
-      <span>{label}</span>
+      <span className={hidesLabel ? 'visually-hidden' : undefined}>{label}</span>
       <select value={value} onChange={(event) => onChange(event.target.value)} onKeyDown={(event) => event.stopPropagation()}>
         {choices.map((choice) => {
           const { value: chosen, label: shown } = typeof choice === 'string' ? { value: choice, label: choice } : choice

@@ -1,6 +1,6 @@
 import type { Component } from '../component'
 import type { Parameter } from '../rule'
-import type { Id, Literal } from '../value'
+import type { Id } from '../value'
 import type { Edit } from './edit'
 
 export const renameProject = (name: string): Edit => ({ edit: 'set', path: ['name'], to: name })
@@ -15,9 +15,6 @@ export const renameComponent = (component: Id, name: string): Edit =>
 
 export const addParameter = (component: Id, parameter: Parameter): Edit =>
   ({ edit: 'insert', path: ['components', component, 'parameters'], item: parameter, before: null })
-
-export const setParameterField = (component: Id, parameter: Id, field: 'name' | 'initial' | 'type', to: Literal): Edit =>
-  ({ edit: 'set', path: ['components', component, 'parameters', parameter, field], to })
 
 export const removeParameter = (component: Id, parameter: Id): Edit =>
   ({ edit: 'remove', path: ['components', component, 'parameters'], id: parameter })

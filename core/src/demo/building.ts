@@ -1,0 +1,27 @@
+import { EMPTY_MOTION, type Look, type Motion, type Rule, type State, type Target, type Trigger } from '../document'
+
+/** Shorthand for the demo components: what every one of them would otherwise spell out. */
+
+export const to = (state: string): Target => ({ go: 'state', state })
+
+export const nothing: Target = { go: 'nothing' }
+
+export const state = (id: string, name: string, hue: number, look: Look): State => ({ id, name, hue, look, final: false, continuous: null })
+
+export const timed = (durationMs: number, easing?: string, more: Partial<Motion> = {}): Motion => ({ ...EMPTY_MOTION, durationMs, ...(easing ? { easing } : {}), ...more })
+
+interface RuleParts {
+  readonly axis: string
+  readonly on: Trigger
+  readonly in: readonly string[]
+  readonly go: Target
+  readonly part?: string
+  readonly motion?: Motion
+}
+
+export const rule = (id: string, { axis, on, in: only, go, part, motion }: RuleParts): Rule => ({
+  id, axis, trigger: on, part: part ?? null, within: { only }, guard: null, actions: [], target: go, motion: motion ?? null, letThrough: false,
+})
+
+/** The same radius at every corner. */
+export const rounded = (px: number) => ({ radiusTopLeft: px, radiusTopRight: px, radiusBottomRight: px, radiusBottomLeft: px })

@@ -1,0 +1,52 @@
+import type { Axis, Component } from '../component'
+import { newState, type NewId } from '../defaults'
+import type { Parameter } from '../rule'
+import type { Id } from '../value'
+import { batch, type Edit } from './edit'
+import type { Path } from './path'
+
+const axesPath = (component: Id): Path => ['components', component, 'axes']
+
+/** A further axis with one state. */
+export function addAxis(component: Component, newId: NewId): { readonly edit: Edit; readonly axis: Axis } {
+  const names = new Set(component.axes.map(({ name }) => name))
+  let name = 'axis'
+  for (let n = 2; names.has(name); n++) name = `axis ${n}`
+  const first = newState(newId(), 'first', 0)
+  const axis: Axis = { id: newId(), name, states: [first], start: first.id, drivenBy: null }
+  return { edit: { edit: 'insert', path: axesPath(component.id), item: axis, before: null }, axis }
+}
+
+/** An axis with a state for each choice of a parameter, decided by it; in front of the others, so that they have the last word. */
+export function axisForParameter(component: Component, parameter: Parameter, newId: NewId): { readonly edit: Edit; readonly axis: Axis } | null {
+  const names = parameter.type === 'yes/no' ? ['no', 'yes'] : (parameter.choices ?? [])
+  if (names.length === 0 || component.axes.some(({ drivenBy }) => drivenBy !== null && 'parameter' in drivenBy && drivenBy.parameter === parameter.name)) return null
+  const states = names.map((name, index) => newState(newId(), name, index))
+  const start = states.find(({ name }) => name === parameter.initial) ?? states[0]!
+  const axis: Axis = { id: newId(), name: parameter.name, states, start: start.id, drivenBy: { parameter: parameter.name } }
+  return { edit: { edit: 'insert', path: axesPath(component.id), item: axis, before: component.axes[0]?.id ?? null }, axis }
+}
+
+export const renameAxis = (component: Id, axis: Id, name: string): Edit => ({ edit: 'set', path: [...axesPath(component), axis, 'name'], to: name })
+
+/** Takes an axis away with its rules, the combinations it takes part in and the motions of its pairs; null for the last one. */
+export function removeAxis(component: Component, axis: Id): Edit | null {
+  if (component.axes.length === 1) return null
+  const under = (list: 'rules' | 'combinations' | 'pairs', ids: readonly Id[]): readonly Edit[] =>
+    ids.map((id): Edit => ({ edit: 'remove', path: ['components', component.id, list], id }))
+  return batch(
+    ...under('rules', component.rules.filter((rule) => rule.axis === axis).map(({ id }) => id)),
+    ...under('combinations', component.combinations.filter(({ states }) => axis in states).map(({ id }) => id)),
+    ...under('pairs', component.pairs.filter((pair) => pair.axis === axis).map(({ id }) => id)),
+    { edit: 'remove', path: axesPath(component.id), id: axis },
+  )
+}
+
+/** Renames a parameter where expressions do not use it yet, with the axis it drives. */
+export function renameParameter(component: Component, parameter: Parameter, name: string): Edit {
+  const driven = component.axes.filter(({ drivenBy }) => drivenBy !== null && 'parameter' in drivenBy && drivenBy.parameter === parameter.name)
+  return batch(
+    { edit: 'set', path: ['components', component.id, 'parameters', parameter.id, 'name'], to: name },
+    ...driven.map(({ id }): Edit => ({ edit: 'set', path: [...axesPath(component.id), id, 'drivenBy'], to: { parameter: name } })),
+  )
+}

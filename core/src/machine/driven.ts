@@ -1,0 +1,15 @@
+import type { Axis, Literal, State } from '../document'
+
+/**
+ * The state an axis is in when a parameter or variable decides it: the one named like the value; for a yes/no the
+ * first for no and the second for yes; for a number the one at that place, counted from 0. Null when nothing drives
+ * the axis or no state goes with the value.
+ */
+export function decidedState(axis: Axis, environment: Readonly<Record<string, Literal>>): State | null {
+  if (axis.drivenBy === null) return null
+  const value = environment['parameter' in axis.drivenBy ? axis.drivenBy.parameter : axis.drivenBy.variable]
+  const named = axis.states.find(({ name }) => name === value)
+  if (named) return named
+  if (typeof value === 'boolean') return axis.states[value ? 1 : 0] ?? null
+  return typeof value === 'number' ? (axis.states[Math.round(value)] ?? null) : null
+}

@@ -1,0 +1,32 @@
+import { test } from '@jest/globals'
+import { useApplication } from '../harness/application'
+
+const application = useApplication()
+
+test('job 06, the mast lamp, from an empty project', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await hands.editInto('all looks')
+  for (const [label, value] of [['fill', '#5b666b'], ['x', '115'], ['y', '60'], ['width', '10'], ['height', '56']] as const) await hands.setProperty(label, value)
+  await hands.addPart('ellipse')
+  for (const [label, value] of [['fill', '#24506f'], ['y', '12']] as const) await hands.setProperty(label, value)
+  await hands.editInto('rest')
+  await hands.addState()
+  await hands.setProperty('fill', '#f2c14e')
+  await hands.selectPart('box')
+  await hands.setProperty('fill', '#8a5a3c')
+  await hands.addTrigger('enter')
+  await hands.wire('enter', 'rest', 'over')
+  await hands.addTrigger('leave')
+  await hands.wire('leave', 'over', 'rest')
+  process.stdout.write(`job 06 mast lamp: ${hands.actions} actions\n`)
+
+  await hands.driver.actions().move({ origin: await hands.find('.specimen-picture ellipse') }).perform()
+  await hands.untilSpecimenIs('over')
+  const fill = (shape: string) => hands.driver.executeScript<string>(`return document.querySelector('.specimen-picture ${shape}').getAttribute('fill')`)
+  await hands.until('both have changed', async () => (await fill('ellipse')) === '#f2c14e' && (await fill('rect')) === '#8a5a3c')
+  await hands.driver.actions().move({ origin: await hands.find('.brand') }).perform()
+  await hands.untilSpecimenIs('rest')
+  await hands.until('both are as they were', async () => (await fill('ellipse')) === '#24506f' && (await fill('rect')) === '#5b666b')
+  await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)
+})

@@ -1,0 +1,83 @@
+import { expect, test } from '@jest/globals'
+import { useApplication } from '../harness/application'
+import type { BenchHands } from '../harness/bench'
+
+const application = useApplication()
+
+test('job 05, the route side panel, from an empty project', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await draw(hands)
+  await hands.editInto('rest')
+  await hands.addState()
+  await hands.setProperty('turn', '45')
+  await hands.setProperty('y', '14')
+  await hands.selectPart('box 2')
+  await hands.setProperty('turn', '-45')
+  await hands.setProperty('y', '14')
+  await hands.selectPart('panel')
+  await hands.setProperty('x', '0')
+  await hands.selectPart('shade')
+  await hands.setProperty('opacity', '0.45')
+  await hands.openGroup('Answer')
+  await hands.setProperty('takes input', '')
+  await wire(hands)
+  process.stdout.write(`job 05 route side panel: ${hands.actions} actions\n`)
+
+  // The burger opens it over 800 ms, and while it is open the shade takes what would go to the page.
+  await clickSpecimen(hands, 0.09, 0.2)
+  await hands.untilSpecimenIs('over')
+  await hands.until('the panel has slid in', async () => (await hands.driver.executeScript('return [...document.querySelectorAll(".specimen-picture g[data-part]")].every((part) => !/-\\d+ 0\\)$/.test(part.getAttribute("transform") ?? ""))')) === true)
+  await clickSpecimen(hands, 0.9, 0.8)
+  await hands.untilSpecimenIs('rest')
+  await hands.untilFindings('no faults', (kinds) => kinds.every((kind) => kind === 'unanswered'))
+  expect(hands.actions).toBeGreaterThan(0)
+})
+
+/** A page with a shade, a panel outside it to the left, and a burger of two lines. */
+async function draw(hands: BenchHands): Promise<void> {
+  await hands.editInto('all looks')
+  await hands.selectPart('frame')
+  await hands.setProperty('fill', '#e9f0f4')
+  await hands.openGroup('Effect')
+  await hands.setProperty('clip', '')
+  await part(hands, 'box', 'shade', { fill: '#1d2b33', opacity: '0', x: '0', y: '0', width: '240', height: '120' })
+  await hands.openGroup('Answer')
+  await hands.setProperty('takes input', '')
+  await part(hands, 'box', 'panel', { fill: '#fbf8f1', x: '-150', y: '0', width: '150', height: '120' })
+  await part(hands, 'box', 'burger', { fill: '#00000000', x: '8', y: '8', width: '32', height: '32' })
+  await hands.selectPart('box')
+  for (const [label, value] of Object.entries({ fill: '#1d2b33', x: '14', y: '18', width: '20', height: '2' })) await hands.setProperty(label, value)
+  await hands.chord('\uE009', 'd')
+  await hands.until('there is a second line', async () => (await hands.byText('box 2', '*[@role="tree"]//button')).isDisplayed())
+  await hands.setProperty('x', '14')
+  await hands.setProperty('y', '28')
+}
+
+async function part(hands: BenchHands, kind: string, name: string, values: Readonly<Record<string, string>>): Promise<void> {
+  await hands.selectPart('frame')
+  await hands.addPart(kind)
+  await hands.renamePart(kind === 'box' ? 'box 2' : kind, name)
+  for (const [label, value] of Object.entries(values)) await hands.setProperty(label, value)
+}
+
+async function wire(hands: BenchHands): Promise<void> {
+  await hands.selectPart('burger')
+  await hands.addTrigger('tap on burger')
+  await hands.wire('tap', 'rest', 'over', 'burger')
+  await hands.enter('takes', '800', '[aria-label="Rule"]')
+  await hands.enter('Easing', 'ease-out', '[aria-label="Easing"]')
+  await hands.wire('tap', 'over', 'rest', 'burger')
+  await hands.enter('takes', '800', '[aria-label="Rule"]')
+  await hands.selectPart('shade')
+  await hands.addTrigger('tap on shade')
+  await hands.wire('tap', 'over', 'rest', 'shade')
+  await hands.enter('takes', '800', '[aria-label="Rule"]')
+}
+
+/** Clicks into the drawn surface of the specimen, at shares of its width and height. */
+async function clickSpecimen(hands: BenchHands, across: number, down: number): Promise<void> {
+  const frame = await hands.find('.specimen-picture [data-part] rect')
+  const { width, height } = await frame.getRect()
+  await hands.driver.actions().move({ origin: frame, x: Math.round((across - 0.5) * width), y: Math.round((down - 0.5) * height) }).click().perform()
+}
