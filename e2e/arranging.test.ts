@@ -103,3 +103,25 @@ test('parts are copied into another component of another project', async () => {
     document.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))`, clip)
   await hands.until('the tick is here', async () => (await names(hands)).join() === 'frame,box,tick')
 })
+
+test('an edit goes into several selected looks at once, and what one changes is copied to another', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await hands.addState()
+  await hands.addState()
+  await hands.driver.actions().keyDown(Key.SHIFT).click(await hands.column('over')).keyUp(Key.SHIFT).perform()
+  await hands.setProperty('fill', '#2e7d5b')
+  const fills = () => hands.driver.executeScript<string[]>('return [...document.querySelectorAll(".column-picture rect")].map((each) => each.getAttribute("fill"))')
+  await hands.until('both selected looks have it', async () => (await fills()).join() === '#24506f,#2e7d5b,#2e7d5b')
+
+  await hands.click(await hands.column('rest'))
+  await hands.driver.executeScript(`
+    const data = new DataTransfer()
+    data.setData('text/plain', JSON.stringify({ format: 'rheoscope-look', parts: { box: { fill: '#b5466b' } } }))
+    document.activeElement.blur()
+    document.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))`)
+  await hands.until('the pasted look is there', async () => (await fills())[0] === '#b5466b')
+  await hands.click('[aria-label="More for rest"]')
+  await hands.choose('Take back all it changes')
+  await hands.until('it is as the base look again', async () => (await fills())[0] === '#24506f')
+})

@@ -1,6 +1,9 @@
 import { describe, expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
-import { apply, batch, clipOf, groupParts, pasteClip, reorderPart, setProperty, topmost, ungroupPart, type Component, type Project } from '@rheoscope/core/document'
+import {
+  addAxis, apply, axisForParameter, batch, clearLook, clipOf, groupParts, lookClipOf, pasteClip, pasteLook, removeAxis, renameParameter, reorderPart, setProperty,
+  topmost, ungroupPart, type Component, type Project,
+} from '@rheoscope/core/document'
 import { Run } from '@rheoscope/core/run'
 import { matrixTo } from '@rheoscope/core/scene'
 
@@ -66,6 +69,51 @@ describe('groups', () => {
     const grouped = changed(groupParts(button, ['tick'], 'group', frame))
     expect(groupParts(grouped, ['tick', 'label'], 'other', frame)).toBeNull()
     expect(ungroupPart(button, 'plate')).toBeNull()
+  })
+})
+
+describe('looks', () => {
+  const working = button.axes[0]!.states[2]!
+  const places = ['over', 'done'].map((state) => ({ axis: 'boarding', state }))
+
+  test('what one changes is given to several others, on top of what they change', () => {
+    const after = changed(pasteLook(button, places, lookClipOf(button, working)))
+    const looks = Object.fromEntries(after.axes[0]!.states.map(({ id, look }) => [id, look]))
+    expect(looks.over).toEqual(working.look)
+    expect(looks.done).toMatchObject({ plate: { fill: '#767f8a', cursor: 'wait' }, label: { x: 11, opacity: 0.12 }, tick: { opacity: 1 } })
+  })
+
+  test('goes by names into another component, and says so when nothing fits', () => {
+    const lamp = skerryLine.components[2]!
+    const clip = { format: 'rheoscope-look' as const, parts: { lamp: { opacity: 0.5 }, nobody: { x: 1 } } }
+    const after = apply(skerryLine, pasteLook(lamp, [{ axis: 'lampAxis', state: 'dark' }], clip)!).components[2]!
+    expect(after.axes[0]!.states[0]!.look).toEqual({ lamp: { opacity: 0.5 } })
+    expect(pasteLook(lamp, places, clip)).toBeNull()
+  })
+
+  test('can be taken back as a whole', () => {
+    expect(changed(clearLook(button.id, 'boarding', 'working')).axes[0]!.states[2]!.look).toEqual({})
+  })
+})
+
+describe('axes', () => {
+  test('leave with all that is theirs, but not the last', () => {
+    const { edit, axis } = addAxis(button, newId)
+    const two = changed(edit)
+    expect([axis.name, two.axes.length]).toEqual(['axis', 2])
+    const one = apply({ ...skerryLine, components: [two] }, removeAxis(two, 'boarding')!).components[0]!
+    expect([one.axes.map(({ id }) => id), one.rules]).toEqual([[axis.id], []])
+    expect(removeAxis(one, axis.id)).toBeNull()
+  })
+
+  test('have a state for each choice of a parameter, once, and follow its name', () => {
+    const size = { id: 'size', name: 'size', type: 'choice' as const, initial: 'M', choices: ['S', 'M'] }
+    const { edit, axis } = axisForParameter(button, size, newId)!
+    const driven = { ...changed(edit), parameters: [...button.parameters, size] }
+    expect([axis.states.map(({ name }) => name), axis.states.find(({ id }) => id === axis.start)!.name]).toEqual([['S', 'M'], 'M'])
+    expect(axisForParameter(driven, size, newId)).toBeNull()
+    const renamed = apply({ ...skerryLine, components: [driven] }, renameParameter(driven, size, 'girth')).components[0]!
+    expect(renamed.axes[0]!.drivenBy).toEqual({ parameter: 'girth' })
   })
 })
 

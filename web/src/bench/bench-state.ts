@@ -9,6 +9,8 @@ export interface BenchState {
   readonly axis: Id
   /** The selected column. */
   readonly state: Id
+  /** Further columns selected with it: edits into looks go into theirs too. */
+  readonly alsoStates: readonly Id[]
   /** The row of the selected cell, in the selected column; null when no cell is selected. */
   readonly row: string | null
   readonly parts: readonly Id[]
@@ -25,6 +27,7 @@ export interface BenchState {
 export type BenchAction =
   | { readonly do: 'select axis'; readonly axis: Id; readonly state: Id }
   | { readonly do: 'select state'; readonly state: Id }
+  | { readonly do: 'add state to selection'; readonly state: Id }
   | { readonly do: 'select cell'; readonly state: Id; readonly row: string }
   | { readonly do: 'select parts'; readonly parts: readonly Id[] }
   | { readonly do: 'select lane'; readonly lane: BenchState['lane'] }
@@ -37,17 +40,22 @@ export type BenchAction =
 export function benchReducer(state: BenchState, action: BenchAction): BenchState {
   switch (action.do) {
     case 'select axis':
-      return { ...state, axis: action.axis, state: action.state, row: null, lane: null, scrubMs: null, addedRows: [] }
+      return { ...state, axis: action.axis, state: action.state, alsoStates: [], row: null, lane: null, scrubMs: null, addedRows: [] }
     case 'select state':
-      return { ...state, state: action.state, lane: null, scrubMs: null }
+      return { ...state, state: action.state, alsoStates: [], lane: null, scrubMs: null }
+    case 'add state to selection': {
+      if (action.state === state.state) return state
+      const others = state.alsoStates.filter((id) => id !== action.state)
+      return { ...state, alsoStates: others.length < state.alsoStates.length ? others : [...others, action.state] }
+    }
     case 'select cell':
-      return { ...state, state: action.state, row: action.row, lane: null, scrubMs: null }
+      return { ...state, state: action.state, alsoStates: [], row: action.row, lane: null, scrubMs: null }
     case 'select parts':
       return { ...state, parts: action.parts }
     case 'select lane':
       return { ...state, lane: action.lane }
     case 'open easel':
-      return { ...state, state: action.state, isEaselOpen: true, lane: null, scrubMs: null }
+      return { ...state, state: action.state, alsoStates: [], isEaselOpen: true, lane: null, scrubMs: null }
     case 'close easel':
       return { ...state, isEaselOpen: false }
     case 'edit into':

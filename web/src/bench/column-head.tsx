@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Menu, MenuItem } from '@mui/material'
-import { removeState, renameState, setFinal, setStartState, type State } from '@rheoscope/core/document'
+import { clearLook, lookClipOf, removeState, renameState, setFinal, setStartState, type State } from '@rheoscope/core/document'
 import { useFindingsOf } from '../checks/use-findings'
 import { LookPicture } from '../paint/look-picture'
 import { useLive } from '../playing/use-live'
@@ -14,9 +14,10 @@ export function ColumnHead({ state, column, isTarget }: { readonly state: State;
   const { findings } = useFindingsOf(component.id)
   const isSelected = view.state === state.id
   const worst = findings.find(({ about, level }) => level !== 'note' && about.state === state.id && about.row === undefined)
-  const classes = ['column-head', isSelected && 'is-selected', isTarget && 'is-target'].filter(Boolean).join(' ')
+  const isAlso = view.alsoStates.includes(state.id)
+  const classes = ['column-head', (isSelected || isAlso) && 'is-selected', isTarget && 'is-target'].filter(Boolean).join(' ')
   return (
-    <div className={classes} data-column={state.id} role="columnheader" aria-selected={isSelected}>
+    <div className={classes} data-column={state.id} role="columnheader" aria-selected={isSelected || isAlso}>
       {player && <LiveMarker player={player} axisIndex={component.axes.indexOf(axis)} state={state.id} />}
       <div className="column-title">
         <StateName key={`${state.id} ${state.name}`} state={state} />
@@ -53,7 +54,7 @@ function StateName({ state }: { readonly state: State }) {
     )
   }
   return (
-    <button className="plain state-name" title="Double-click to rename" onClick={() => select({ do: 'select state', state: state.id })} onDoubleClick={() => setRenaming(true)}>
+    <button className="plain state-name" title="Double-click to rename; with Shift, select several" onClick={(event) => select(event.shiftKey ? { do: 'add state to selection', state: state.id } : { do: 'select state', state: state.id })} onDoubleClick={() => setRenaming(true)}>
       <StateMark hue={state.hue} /> {state.name}
     </button>
   )
@@ -73,6 +74,8 @@ function StateMenu({ state }: { readonly state: State }) {
         <MenuItem onClick={act(() => player?.send({ do: 'put', instance: '', axis: axis.id, state: state.id }))}>Put the specimen here</MenuItem>
         <MenuItem disabled={axis.start === state.id} onClick={act(() => make(setStartState(component.id, axis.id, state.id), `start in ${state.name}`))}>Start here</MenuItem>
         <MenuItem onClick={act(() => make(setFinal(component.id, axis.id, state.id, !state.final), `mark ${state.name}`))}>{state.final ? 'Not final after all' : 'Mark as final'}</MenuItem>
+        <MenuItem onClick={act(() => void navigator.clipboard.writeText(JSON.stringify(lookClipOf(component, state))))}>Copy what this look changes</MenuItem>
+        <MenuItem disabled={Object.keys(state.look).length === 0} onClick={act(() => make(clearLook(component.id, axis.id, state.id), `take back all of ${state.name}`))}>Take back all it changes</MenuItem>
         <MenuItem disabled={axis.states.length === 1} onClick={act(() => make(removeState(component, axis, state.id), `remove ${state.name}`))}>Remove with its rules</MenuItem>
       </Menu>
     </>

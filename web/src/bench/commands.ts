@@ -1,5 +1,5 @@
 import {
-  batch, clipOf, groupParts, pasteClip, removePart, reorderPart, topmost, ungroupPart, type Edit, type Part,
+  batch, clipOf, groupParts, lookClipOf, pasteClip, pasteLook, removePart, reorderPart, topmost, ungroupPart, type Clip, type Edit, type LookClip, type Part,
 } from '@rheoscope/core/document'
 import { aligned, ALIGNMENTS, around, distributed, itemOf, type Alignment, type Frame, type Point } from '@rheoscope/core/scene'
 import { newId } from '../session/new-id'
@@ -40,6 +40,7 @@ export const COMMANDS: readonly Command[] = [
   { name: 'Bring forward', key: 'PageUp', isPossible: hasParts, run: reorder('front') },
   { name: 'Send back', key: 'PageDown', isPossible: hasParts, run: reorder('back') },
   { name: 'Lock, or unlock', key: 'l', isPossible: hasParts, run: lock },
+  { name: 'Copy what this look changes', key: null, isPossible: always, run: ({ component, state }) => void navigator.clipboard.writeText(JSON.stringify(lookClipOf(component, state))) },
   { name: 'Remove the parts', key: null, isPossible: hasParts, run: removeSelected },
   { name: 'Select all parts', key: 'Ctrl a', isPossible: always, run: ({ component, select }) => select({ do: 'select parts', parts: component.parts.slice(1).map(({ id }) => id) }) },
   ...ALIGNMENTS.map((alignment): Command => ({
@@ -61,10 +62,14 @@ export function commandOf(event: KeyboardEvent, bench: Bench): Command | undefin
 export const keyText = (key: string): string =>
   key.split(' ').map((word) => ({ ArrowLeft: '←', ArrowRight: '→', ArrowUp: '↑', ArrowDown: '↓', PageUp: 'Page ↑', PageDown: 'Page ↓', Escape: 'Esc' })[word] ?? (word.length === 1 ? word.toUpperCase() : word)).join(' ')
 
-/** Pastes what a clipboard holds, if that is parts; says whether it was. */
-export function pasteText({ component, make, select }: Bench, text: string): boolean {
+/** Pastes what a clipboard holds, if that is parts or what a look changes; says whether it was. */
+export function pasteText({ component, axis, editedStates, make, select }: Bench, text: string): boolean {
   try {
-    const clip = JSON.parse(text) as Parameters<typeof pasteClip>[1]
+    const clip = JSON.parse(text) as Clip | LookClip
+    if (clip.format === 'rheoscope-look') {
+      make(pasteLook(component, editedStates.map((state) => ({ axis: axis.id, state: state.id })), clip), 'paste a look')
+      return true
+    }
     if (clip.format !== 'rheoscope-parts') return false
     const { edit, pasted } = pasteClip(component, clip, newId)
     make(edit, 'paste parts')

@@ -17,10 +17,12 @@ const EDGE_PX = 24
 
 /** The lanes of the selected rule's motion over time, to be read, scrubbed and changed. */
 export function MotionScore() {
-  const { rule, state, axis } = useBench()
+  const { rule, state, axis, view } = useBench()
+  // Where no motion can be chosen there is nothing to keep the room for.
+  const isFolded = view.isEaselOpen || axis.drivenBy !== null
   if (!rule || rule.target.go === 'nothing') {
     return (
-      <section className="score is-idle" aria-label="Motion score">
+      <section className={isFolded ? 'score is-idle is-folded' : 'score is-idle'} aria-label="Motion score">
         <p className="muted">{rule ? 'Nothing happens here, on purpose.' : 'Select a cell with an answer to see its motion over time.'}</p>
       </section>
     )

@@ -27,13 +27,13 @@ const NOT_OFFERED = new Set(['pinX', 'pinY', 'fadeTop', 'fadeBottom', 'shadow', 
 
 /** What the selected part is like in the selected look, with what the look changes marked. */
 export function PartProperties() {
-  const { parts, state, view, select } = useBench()
+  const { parts, state, editedStates, view, select } = useBench()
   const [part] = parts
   return (
     <section className="properties" aria-label="Properties">
       <div className="into">
         <ToggleButtonGroup size="small" exclusive value={view.into} aria-label="Edits go into" onChange={(_event, into: Into | null) => into && select({ do: 'edit into', into })}>
-          <ToggleButton value="look"><StateMark hue={state.hue} size={10} />{state.name}</ToggleButton>
+          <ToggleButton value="look"><StateMark hue={state.hue} size={10} />{editedStates.length > 1 ? `${editedStates.length} looks` : state.name}</ToggleButton>
           <ToggleButton value="base">base</ToggleButton>
           <ToggleButton value="all">all looks</ToggleButton>
         </ToggleButtonGroup>
@@ -45,10 +45,10 @@ export function PartProperties() {
 
 function PropertyList({ part }: { readonly part: Part }) {
   const bench = useBench()
-  const { project, component, parts, view, state } = bench
+  const { project, component, parts, view, editedStates } = bench
   const scope = useMemo(() => scopeOf(project, component), [project, component])
   const definitions = propertiesOf(part.kind).filter(({ name }) => !NOT_OFFERED.has(name))
-  const where = view.into === 'look' ? `in ${state.name}` : view.into === 'base' ? 'in the base look' : 'in all looks'
+  const where = view.into === 'look' ? `in ${editedStates.map(({ name }) => name).join(', ')}` : view.into === 'base' ? 'in the base look' : 'in all looks'
   return (
     <>
       <h2 className="caption">{parts.length > 1 ? `${parts.length} parts` : part.name} <span className="muted">{where}</span></h2>

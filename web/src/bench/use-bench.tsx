@@ -22,6 +22,8 @@ export interface Bench {
   /** The component and the rule as they are stored, while a preview shows something else: what edits are made of. */
   readonly stored: { readonly component: Component; readonly rule: Rule | null }
   readonly parts: readonly Part[]
+  /** The states whose looks are edited: that of the selected column and those selected with it. */
+  readonly editedStates: readonly State[]
   readonly view: BenchState
   readonly select: Dispatch<BenchAction>
   readonly session: ProjectSession
@@ -46,11 +48,12 @@ export function BenchProvider({ component: id, children }: { readonly component:
   const findings = useChecking(session)
 
   const bench = useMemo((): Bench => {
+    const editedStates = [state, ...axis.states.filter(({ id }) => id !== state.id && view.alsoStates.includes(id))]
     const place: LookPlace = view.into === 'look' ? { look: 'state', axis: axis.id, state: state.id } : { look: 'base' }
     const stored = document.components.find((each) => each.id === id) ?? component
     const ruleOf = (of: Component) => (view.row === null ? null : (ruleInCell(of, axis.id, state.id, view.row) ?? null))
     return {
-      project, component, axis, state, view, select, session, player, place,
+      project, component, axis, state, editedStates, view, select, session, player, place,
       rule: ruleOf(component),
       stored: { component: stored, rule: ruleOf(stored) },
       parts: view.parts.flatMap((part) => component.parts.find((each) => each.id === part) ?? []),
@@ -58,7 +61,9 @@ export function BenchProvider({ component: id, children }: { readonly component:
       propertyEdit: (said) =>
         view.into === 'all'
           ? batch(...said.map(({ part, property, value }) => setPropertyEverywhere(stored, part, property, value)))
-          : setProperties(stored, place, said),
+          : view.into === 'base'
+            ? setProperties(stored, place, said)
+            : batch(...editedStates.map(({ id: edited }) => setProperties(stored, { look: 'state', axis: axis.id, state: edited }, said))),
     }
   }, [project, document, component, axis, state, view, session, player, id])
 
@@ -79,7 +84,7 @@ function initialState(component: Component): BenchState {
   const axis = component.axes[0]!
   const first = component.parts[1] ?? component.parts[0]!
   return {
-    axis: axis.id, state: axis.start, row: firstRow(component, axis), parts: [first.id], isEaselOpen: false, into: 'look', lane: null, scrubMs: null, addedRows: [],
+    axis: axis.id, state: axis.start, alsoStates: [], row: firstRow(component, axis), parts: [first.id], isEaselOpen: false, into: 'look', lane: null, scrubMs: null, addedRows: [],
   }
 }
 

@@ -1,0 +1,61 @@
+import { expect, test } from '@jest/globals'
+import { useApplication } from './harness/application'
+
+const application = useApplication()
+
+test('a choice gives each of its values a look, and an instance of it another size', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await hands.addParameter('choice', 'size', 'M')
+  await hands.click('[aria-label="Looks for each size"]')
+  await hands.selectPart('box')
+  await hands.click(await hands.column('L'))
+  await hands.setProperty('width', '220')
+  await hands.click(await hands.column('S'))
+  await hands.setProperty('width', '60')
+
+  const width = () => hands.driver.executeScript<string>('return document.querySelector(".specimen-picture rect").getAttribute("width")')
+  await hands.until('the specimen is of the middle size', async () => (await width()) === '160')
+  await hands.enter('size', 'L', '[aria-label="Specimen"]')
+  await hands.until('it has grown', async () => (await width()) === '220')
+
+  await hands.click('[aria-label="Components"]')
+  await hands.choose('New component')
+  await hands.until('the new component is open', async () => (await (await hands.field('Component name')).getAttribute('value')) === 'Component 2')
+  await hands.addPart('Component 1')
+  await hands.setProperty('size', 'S')
+  await hands.until('the instance is small', async () => (await hands.driver.executeScript<string[]>('return [...document.querySelectorAll(".specimen-picture rect")].map((each) => each.getAttribute("width"))')).includes('60'))
+  await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)
+})
+
+test('a number keeps to its range and says so', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await hands.addParameter('number', 'rows', '2')
+  await hands.enter('max of rows', '3', '[aria-label="Parameters"]')
+  await hands.enter('Value of rows', '9', '[aria-label="Parameters"]')
+  expect(await (await hands.find('[aria-label="Parameters"] .field-problem')).getText()).toBe('At most 3.')
+  await hands.selectPart('box')
+  await hands.setProperty('width', '= rows * 40')
+  await hands.until('the box follows', async () => (await hands.driver.executeScript('return document.querySelector(".specimen-picture rect").getAttribute("width")')) === '80')
+  await hands.enter('rows', '3', '[aria-label="Specimen"]')
+  await hands.until('and again', async () => (await hands.driver.executeScript('return document.querySelector(".specimen-picture rect").getAttribute("width")')) === '120')
+})
+
+test('a second axis has looks of its own, and both show at once', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await hands.click('[aria-label="Axes"]')
+  await hands.choose('Another axis')
+  await hands.column('first')
+  await hands.addState()
+  await hands.setProperty('opacity', '0.5')
+  await hands.wire('tap', 'first', 'over')
+  await hands.click('[aria-label="Axes"]')
+  await hands.choose('state')
+  await hands.addState()
+  await hands.setProperty('fill', '#b5466b')
+  await hands.wire('tap', 'rest', 'over')
+  await hands.click('.specimen-picture')
+  await hands.until('one tap moves both', async () => (await hands.driver.executeScript<string>('const rect = document.querySelector(".specimen-picture rect"); return rect.getAttribute("fill") + rect.parentElement.getAttribute("opacity")')) === '#b5466b0.5')
+})
