@@ -1,4 +1,5 @@
 import Yoga, { Align, Direction, Edge, FlexDirection, Gutter, Justify, MeasureMode, PositionType, Wrap, type Node } from 'yoga-layout'
+import { isPinned, pinnedPlace } from './pins'
 import { linesHeight, textLines, textWidth } from './text'
 import { casedText, textStyleOf } from './text-style'
 
@@ -8,6 +9,8 @@ export interface LayoutNode {
   readonly kind: string
   readonly values: Readonly<Record<string, unknown>>
   readonly children: readonly LayoutNode[]
+  /** The size in the base look, which pins refer to; its own size when it is left out. */
+  readonly reference?: Size
 }
 
 /** In px, relative to the holding part. */
@@ -29,7 +32,8 @@ const isFlex = (node: LayoutNode): boolean => node.values.layout === 'row' || no
 
 /** Whether anything below a part has to be laid out at all; a tree of fixed places does not. */
 export const needsLayout = (node: LayoutNode): boolean =>
-  isFlex(node) || node.values.widthFrom === 'content' || node.values.heightFrom === 'content' || node.children.some(needsLayout)
+  isFlex(node) || node.values.widthFrom === 'content' || node.values.heightFrom === 'content' ||
+  node.children.some((child) => isPinned(child) || needsLayout(child))
 
 /** Where every part of a tree lies: rows and columns by the flex engine, everything else where it was put. */
 export function layOut(root: LayoutNode): ReadonlyMap<string, Rectangle> {
@@ -37,13 +41,18 @@ export function layOut(root: LayoutNode): ReadonlyMap<string, Rectangle> {
   place(root, { x: number(root, 'x'), y: number(root, 'y') }, null)
   return places
 
-  function place(node: LayoutNode, at: { x: number; y: number }, given: Size | null): void {
+  function place(node: LayoutNode, { x, y }: { x: number; y: number }, given: Size | null): void {
+    const at = { x, y }
     if (isFlex(node)) {
       placeFlex(node, at, given)
       return
     }
-    places.set(node.id, { ...at, ...(given ?? naturalSize(node)) })
-    for (const child of node.children) place(child, { x: number(child, 'x'), y: number(child, 'y') }, null)
+    const size = given ? { width: given.width, height: given.height } : naturalSize(node)
+    places.set(node.id, { ...at, ...size })
+    for (const child of node.children) {
+      const pinned = isPinned(child) ? pinnedPlace(child, naturalSize(child), node.reference ?? size, size) : null
+      place(child, pinned ?? { x: number(child, 'x'), y: number(child, 'y') }, pinned)
+    }
   }
 
   function placeFlex(node: LayoutNode, at: { x: number; y: number }, given: Size | null): void {

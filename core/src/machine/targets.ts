@@ -1,6 +1,6 @@
 import {
   axisOfProperty, isExpression, isToken, parameterOfProperty, propertyDefinition, RheoError, sameValue, valueProblem,
-  type Component, type Literal, type Look, type PartKind, type Project, type PropertyDefinition, type PropertyValues, type Value,
+  type Component, type Literal, type Look, type Part, type PartKind, type Project, type PropertyDefinition, type PropertyValues, type Value,
 } from '../document'
 import { evaluate, namesIn, type Environment } from '../expression'
 import { layOut, needsLayout, type LayoutNode } from '../layout'
@@ -72,13 +72,19 @@ export class Resolver {
 
   private laidOut(values: readonly Values[]): readonly Values[] {
     const nodeOf = ({ part, index, children }: CompiledPart): LayoutNode => ({
-      id: part.id, kind: part.kind, values: values[index]!, children: children.map(nodeOf),
+      id: part.id, kind: part.kind, values: values[index]!, children: children.map(nodeOf), reference: drawnSize(part, values[index]!),
     })
     const root = nodeOf(this.parts[0]!)
     if (!needsLayout(root)) return values
     const places = layOut(root)
     return values.map((own, index) => ({ ...own, ...places.get(this.parts[index]!.part.id) }))
   }
+}
+
+/** The size a part was drawn in: its base look's, where that is a number and the size is its own. */
+function drawnSize({ base }: Part, values: Values): { width: number; height: number } {
+  const size = (side: 'width' | 'height') => (typeof base[side] === 'number' ? base[side] : (values[side] as number))
+  return { width: size('width'), height: size('height') }
 }
 
 const initialByKind = new Map<PartKind, Values>()

@@ -62,4 +62,16 @@ describe('layout', () => {
     const free = node('free', 'container', { width: 100, height: 100 }, [node('a', 'box', { x: 7, y: 9, width: 5, height: 6 })])
     expect(layOut(free).get('a')).toEqual({ x: 7, y: 9, width: 5, height: 6 })
   })
+
+  test.each([
+    ['start', 'start', { x: 10, y: 5, width: 30, height: 20 }],
+    ['end', 'end', { x: 110, y: 55, width: 30, height: 20 }],
+    ['both', 'both', { x: 10, y: 5, width: 130, height: 70 }],
+    ['centre', 'centre', { x: 60, y: 30, width: 30, height: 20 }],
+    ['scale', 'scale', { x: 20, y: 10, width: 60, height: 40 }],
+    ['both', 'end', { x: 10, y: 55, width: 130, height: 20 }],
+  ])('a part pinned %s across and %s down follows a container that has grown', (pinX, pinY, place) => {
+    const grown = { ...node('grown', 'container', { width: 200, height: 100 }, [node('a', 'box', { x: 10, y: 5, width: 30, height: 20, pinX, pinY })]), reference: { width: 100, height: 50 } }
+    expect(layOut(grown).get('a')).toEqual(place)
+  })
 })

@@ -242,6 +242,18 @@ describe('combinations and instances', () => {
     expect([box('large').width, box('large').fill, box('small').fill]).toEqual([200, '#111111', '#222222'])
   })
 
+  test('what is pinned travels with a holder that changes size', () => {
+    const one = small({ a: {}, b: { look: { frame: { width: 200 } } } }, [{ on: tap, to: 'b' }])
+    const pinned = { ...one, parts: one.parts.map((part) => (part.id === 'dot' ? { ...part, base: { ...part.base, pinX: 'end' } } : part)) }
+    const run = start(pinned)
+    const dot = () => itemOf(run.drawList(), '', 'dot')!.values.x
+    tapAt(run)
+    run.advanceTo(50)
+    expect(dot()).toBe(120)
+    run.advanceTo(100)
+    expect(dot()).toBe(170)
+  })
+
   test('a component inside itself is refused by name', () => {
     const component = small(wide, [])
     const self: Component = { ...component, parts: [...component.parts, { id: 'self', kind: 'instance', name: 'self', parent: 'frame', component: 'small', start: {}, base: {} }] }

@@ -23,7 +23,7 @@ const GROUPS: readonly { readonly group: PropertyGroup; readonly title: string }
 ]
 
 /** Properties whose effect is not drawn yet are not offered. */
-const NOT_OFFERED = new Set(['pinX', 'pinY', 'fadeTop', 'fadeBottom', 'shadow', 'focusable', 'wrap'])
+const NOT_OFFERED = new Set(['fadeTop', 'fadeBottom', 'shadow', 'focusable', 'wrap'])
 
 /** What the selected part is like in the selected look, with what the look changes marked. */
 export function PartProperties() {
