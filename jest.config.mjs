@@ -1,4 +1,4 @@
-const transform = { '^.+\\.tsx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } }, module: { type: 'es6' } }] }
+const transform = { '^.+\\.tsx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } }, experimental: { keepImportAttributes: true } }, module: { type: 'es6' } }] }
 
 const shared = {
   testEnvironment: 'node',

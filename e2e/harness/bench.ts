@@ -110,6 +110,10 @@ export class BenchHands extends Hands {
     await this.enter(label, value, '[aria-label="Properties"]')
   }
 
+  async setProperties(values: Readonly<Record<string, string>>): Promise<void> {
+    for (const [label, value] of Object.entries(values)) await this.setProperty(label, value)
+  }
+
   async editInto(where: string): Promise<void> {
     await this.click(await this.byText(where, '*[@aria-label="Edits go into"]/button'))
   }

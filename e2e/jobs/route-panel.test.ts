@@ -10,11 +10,9 @@ test('job 05, the route side panel, from an empty project', async () => {
   await draw(hands)
   await hands.editInto('rest')
   await hands.addState()
-  await hands.setProperty('turn', '45')
-  await hands.setProperty('y', '14')
+  await hands.setProperties({ turn: '45', y: '14' })
   await hands.selectPart('box 2')
-  await hands.setProperty('turn', '-45')
-  await hands.setProperty('y', '14')
+  await hands.setProperties({ turn: '-45', y: '14' })
   await hands.selectPart('panel')
   await hands.setProperty('x', '0')
   await hands.selectPart('shade')
@@ -47,18 +45,17 @@ async function draw(hands: BenchHands): Promise<void> {
   await part(hands, 'box', 'panel', { fill: '#fbf8f1', x: '-150', y: '0', width: '150', height: '120' })
   await part(hands, 'box', 'burger', { fill: '#00000000', x: '8', y: '8', width: '32', height: '32' })
   await hands.selectPart('box')
-  for (const [label, value] of Object.entries({ fill: '#1d2b33', x: '14', y: '18', width: '20', height: '2' })) await hands.setProperty(label, value)
+  await hands.setProperties({ fill: '#1d2b33', x: '14', y: '18', width: '20', height: '2' })
   await hands.chord('\uE009', 'd')
   await hands.until('there is a second line', async () => (await hands.byText('box 2', '*[@role="tree"]//button')).isDisplayed())
-  await hands.setProperty('x', '14')
-  await hands.setProperty('y', '28')
+  await hands.setProperties({ x: '14', y: '28' })
 }
 
 async function part(hands: BenchHands, kind: string, name: string, values: Readonly<Record<string, string>>): Promise<void> {
   await hands.selectPart('frame')
   await hands.addPart(kind)
   await hands.renamePart(kind === 'box' ? 'box 2' : kind, name)
-  for (const [label, value] of Object.entries(values)) await hands.setProperty(label, value)
+  await hands.setProperties(values)
 }
 
 async function wire(hands: BenchHands): Promise<void> {

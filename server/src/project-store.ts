@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm'
-import { apply, RheoError, touches, type Entry, type Project } from '@rheoscope/core/document'
+import { apply, RheoError, touches, type Appended, type Entry, type Project, type ProjectSummary, type StoredProject } from '@rheoscope/core/document'
 import { requireValidComponents } from '@rheoscope/core/schema'
 import type { Database } from './database'
 import { entries, milestones, projects } from './tables'
@@ -9,23 +9,6 @@ const SNAPSHOT_EVERY = 100
 
 /** So many projects are kept at hand in their present form. */
 const MOST_AT_HAND = 16
-
-export interface ProjectSummary {
-  readonly id: string
-  readonly name: string
-  readonly revision: number
-  readonly changedAt: string
-}
-
-export interface StoredProject {
-  readonly project: Project
-  readonly revision: number
-}
-
-export type Appended =
-  | { readonly accepted: true; readonly revision: number }
-  /** The edits were made on an older revision; these came since. */
-  | { readonly accepted: false; readonly revision: number; readonly missed: readonly Entry[] }
 
 type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 

@@ -1,10 +1,9 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import {
-  addComponent, apply, EMPTY_HISTORY, newComponent, newProject, record, renameComponent, renameProject, removeComponent, type Entry, type Project,
+  addComponent, apply, EMPTY_HISTORY, newComponent, newProject, record, renameComponent, renameProject, removeComponent, type Appended, type Entry, type Project,
 } from '@rheoscope/core/document'
 import { ApiError } from '../src/api/client'
-import type { Appended } from '../src/api/projects'
 import type { KeptEntries } from '../src/session/kept-entries'
 import { ProjectSession, type ProjectServer } from '../src/session/project-session'
 

@@ -1,21 +1,5 @@
-import type { Entry, Project } from '@rheoscope/core/document'
+import type { Appended, Entry, ProjectSummary, StoredProject } from '@rheoscope/core/document'
 import { ApiError, post, request } from './client'
-
-export interface ProjectSummary {
-  readonly id: string
-  readonly name: string
-  readonly revision: number
-  readonly changedAt: string
-}
-
-export interface StoredProject {
-  readonly project: Project
-  readonly revision: number
-}
-
-export type Appended =
-  | { readonly accepted: true; readonly revision: number }
-  | { readonly accepted: false; readonly revision: number; readonly missed: readonly Entry[] }
 
 const address = (id: string): string => `/projects/${encodeURIComponent(id)}`
 

@@ -7,7 +7,8 @@ import { patchChildren } from './patch'
 /** What a component shows at rest, its axes where `standing` says; an empty list when it cannot be put together. */
 export function stillLife(project: Project, component: string, standing: Readonly<Record<string, string>>): DrawList {
   try {
-    return new Run(project, { component }, { states: standing }).drawList()
+    const begun = { states: standing }
+    return new Run(project, { component }, begun).drawList()
   } catch {
     return []
   }

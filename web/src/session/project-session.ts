@@ -1,8 +1,7 @@
 import {
   apply, doing, rebase, record, redoing, undoing,
-  type Edit, type Entry, type History, type Project,
+  type Appended, type Edit, type Entry, type History, type Project,
 } from '@rheoscope/core/document'
-import type { Appended } from '../api/projects'
 import type { KeptEntries } from './kept-entries'
 
 /** What a session needs of the server; anything that speaks this will do. */

@@ -1,7 +1,8 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { loadProject, removeProject, type ProjectSummary } from '../api/projects'
+import type { ProjectSummary } from '@rheoscope/core/document'
+import { loadProject, removeProject } from '../api/projects'
 import { Miniature } from './miniature'
 
 /** One project on the shelf. Removing it asks once more in the same place. */

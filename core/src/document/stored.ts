@@ -1,0 +1,22 @@
+import type { Entry } from './history'
+import type { Project } from './project'
+
+/** What the server and the interface say to one another about projects. */
+
+export interface ProjectSummary {
+  readonly id: string
+  readonly name: string
+  readonly revision: number
+  /** ISO 8601. */
+  readonly changedAt: string
+}
+
+export interface StoredProject {
+  readonly project: Project
+  readonly revision: number
+}
+
+export type Appended =
+  | { readonly accepted: true; readonly revision: number }
+  /** The edits were made on an older revision; these came since. */
+  | { readonly accepted: false; readonly revision: number; readonly missed: readonly Entry[] }

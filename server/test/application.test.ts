@@ -1,0 +1,99 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { createServer, request, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { pino } from 'pino'
+import { skerryLine } from '@rheoscope/core/demo'
+import { doing, renameProject, serialise, type StoredProject } from '@rheoscope/core/document'
+import { application } from '../src/application'
+import { openDatabase, type OpenDatabase } from '../src/database'
+import { ProjectStore } from '../src/project-store'
+
+const folder = mkdtempSync(path.join(tmpdir(), 'rheoscope-app-'))
+let opened: OpenDatabase
+let server: Server
+let address: string
+
+beforeAll(async () => {
+  writeFileSync(path.join(folder, 'index.html'), '<meta name="style-nonce" content="__NONCE__">')
+  opened = await openDatabase(path.join(folder, 'data'), path.resolve(import.meta.dirname, '../drizzle'))
+  server = createServer(application({ store: new ProjectStore(opened.database), web: folder, log: pino({ level: 'silent' }) }))
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+  address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+}, 60_000)
+
+afterAll(async () => {
+  server.closeAllConnections()
+  server.close()
+  await opened.close()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+const post = (place: string, body: string, type = 'application/json') => fetch(`${address}/api${place}`, { method: 'POST', headers: { 'content-type': type }, body })
+
+const created = async (): Promise<StoredProject> => (await (await post('/projects', '{"name":"Made here"}')).json()) as StoredProject
+
+describe('projects over HTTP', () => {
+  test('are made with a component to begin with, edited, read and removed', async () => {
+    const { project } = await created()
+    expect(project.components.map(({ name }) => name)).toEqual(['Component 1'])
+    const entry = doing('entry-0001', project, renameProject('Renamed'), 'rename')
+    const appended = await post(`/projects/${project.id}/entries`, JSON.stringify({ base: 0, entries: [entry] }))
+    expect([appended.status, await appended.json()]).toEqual([200, { accepted: true, revision: 1 }])
+    const late = await post(`/projects/${project.id}/entries`, JSON.stringify({ base: 0, entries: [{ ...entry, id: 'entry-0002' }] }))
+    expect([late.status, await late.json()]).toEqual([409, { accepted: false, revision: 1, missed: [entry] }])
+    expect(await (await fetch(`${address}/api/projects/${project.id}/log?after=0`)).json()).toEqual([entry])
+    expect((await fetch(`${address}/api/projects/${project.id}`, { method: 'DELETE' })).status).toBe(204)
+    expect((await fetch(`${address}/api/projects/${project.id}`)).status).toBe(404)
+  })
+
+  test('come from files under an id of their own', async () => {
+    const answer = await post('/projects/file', serialise(skerryLine), 'application/vnd.rheoscope+json')
+    const { project } = (await answer.json()) as StoredProject
+    expect([answer.status, project.id === skerryLine.id, project]).toEqual([201, false, { ...skerryLine, id: project.id }])
+  })
+
+  test.each([
+    ['no name', '/projects', '{}', 'application/json', 422, 'invalid'],
+    ['half a request', '/projects', '{"name":', 'application/json', 400, 'not-json'],
+    ['a file that is none', '/projects/file', '{}', 'application/vnd.rheoscope+json', 422, 'foreign'],
+    ['a file of another type', '/projects/file', serialise(skerryLine), 'text/plain', 422, 'not-json'],
+    ['an edit that is none', '/projects/nowhere/entries', '{"base":0,"entries":[{}]}', 'application/json', 422, 'invalid'],
+    ['a project that is not there', '/projects/nowhere/entries', JSON.stringify({ base: 0, entries: [doing('entry-0001', skerryLine, renameProject('x'), 'x')] }), 'application/json', 404, 'not-found'],
+  ])('%s is answered with problem details', async (_what, place, body, type, status, code) => {
+    const answer = await post(place, body, type)
+    expect([answer.status, answer.headers.get('content-type')]).toEqual([status, 'application/problem+json; charset=utf-8'])
+    expect(await answer.json()).toMatchObject({ type: `urn:rheoscope:problem:${code}`, status, title: expect.any(String), detail: expect.stringMatching(/\.$/) })
+  })
+
+  test('whoever follows a project is told of its revisions', async () => {
+    const { project } = await created()
+    const following = await fetch(`${address}/api/projects/${project.id}/revisions`)
+    const reader = following.body!.getReader()
+    const read = async () => new TextDecoder().decode((await reader.read()).value)
+    expect(await read()).toContain('following')
+    await post(`/projects/${project.id}/entries`, JSON.stringify({ base: 0, entries: [doing('entry-0003', project, renameProject('y'), 'y')] }))
+    expect(await read()).toBe('event: revision\ndata: 1\n\n')
+    await reader.cancel()
+  })
+})
+
+describe('the door', () => {
+  test('lets nothing in from elsewhere and gives every page a nonce of its own', async () => {
+    const [one, two] = await Promise.all([fetch(address), fetch(`${address}/project/any`)])
+    const policies = [one, two].map(({ headers }) => headers.get('content-security-policy')!)
+    expect(policies[0]).toMatch(/default-src 'none';script-src 'self' 'wasm-unsafe-eval';/)
+    const nonces = policies.map((policy) => /'nonce-([^']+)'/.exec(policy)![1]!)
+    expect(nonces[0]).not.toBe(nonces[1])
+    expect(await one.text()).toContain(`content="${nonces[0]}"`)
+    expect((await fetch(`${address}/assets/missing.js`)).status).toBe(404)
+    expect((await fetch(`${address}/api/nothing`)).status).toBe(404)
+  })
+
+  test('does not answer to other names', async () => {
+    const status = await new Promise((resolve) => request(address, { headers: { host: 'elsewhere.example' } }, (answer) => resolve(answer.statusCode)).end())
+    expect(status).toBe(421)
+  })
+})

@@ -1,0 +1,48 @@
+import { expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { skerryLine } from '@rheoscope/core/demo'
+import { apply, type Entry } from '@rheoscope/core/document'
+import { sharing } from '../src/checks/sharing'
+import { keptEntries } from '../src/session/kept-entries'
+
+const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+
+test('a copy of the same is the same, and of a changed project all but what changed', () => {
+  expect(sharing(skerryLine, copy(skerryLine))).toBe(skerryLine)
+  const edited = apply(skerryLine, { edit: 'set', path: ['components', 'boardingButton', 'name'], to: 'Other' })
+  const shared = sharing(skerryLine, copy(edited))
+  expect(shared).toEqual(edited)
+  expect(shared.components[1]).toBe(skerryLine.components[1])
+  expect(shared.components[0]!.rules).toBe(skerryLine.components[0]!.rules)
+})
+
+test('things are recognised by their id wherever they have moved to', () => {
+  const moved = apply(skerryLine, { edit: 'move', path: ['components'], id: 'boardingButton', before: null })
+  expect(sharing(skerryLine, copy(moved)).components.at(-1)).toBe(skerryLine.components[0])
+})
+
+test('whatever it is given, the result equals the new value', () => {
+  fc.assert(fc.property(fc.jsonValue(), fc.jsonValue(), (last, next) => {
+    expect(sharing(last, copy(next))).toEqual(copy(next))
+  }))
+})
+
+class MemoryStorage {
+  [key: string]: unknown
+  getItem(key: string) { return (this[key] as string | undefined) ?? null }
+  setItem(key: string, value: string) { this[key] = value }
+  removeItem(key: string) { delete this[key] }
+}
+
+test('entries that windows left behind are taken over once, whatever else is stored', () => {
+  const storage = new MemoryStorage()
+  const entry = (id: string): Entry => ({ id, what: 'do', label: id, edit: { edit: 'unset', path: ['x'] }, inverse: { edit: 'unset', path: ['x'] } })
+  const kept = (window: string, project = 'p') => keptEntries(project, window, storage as unknown as Storage)
+  kept('one').write([entry('a'), entry('b')])
+  kept('two').write([entry('b'), entry('c')])
+  kept('one', 'other').write([entry('z')])
+  storage.setItem('rheoscope.unsaved.p.broken', '{')
+  expect(kept('three').read().map(({ id }) => id)).toEqual(['a', 'b', 'c'])
+  expect(kept('three').read()).toEqual([])
+  expect(kept('one', 'other').read()).toHaveLength(1)
+})
