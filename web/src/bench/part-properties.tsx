@@ -79,14 +79,14 @@ function Fold({ title, startsOpen, children }: { readonly title: string; readonl
 }
 
 function PropertyRow({ part, definition, scope }: { readonly part: Part; readonly definition: PropertyDefinition; readonly scope: ReturnType<typeof scopeOf> }) {
-  const { parts, view, state, make, propertyEdit } = useBench()
+  const { project, parts, view, state, make, propertyEdit } = useBench()
   const { name, initial } = definition
   const base = part.base[name] ?? initial
   const own = view.into === 'look' ? state.look[part.id]?.[name] : undefined
   const change = (value: Value) => make(propertyEdit(parts.map(({ id }) => ({ part: id, property: name, value }))), `set ${definition.label} of ${part.name}`)
   return (
     <div className={own === undefined ? 'property' : 'property is-changed'} data-property={name}>
-      <PropertyField definition={definition} value={own ?? base} scope={scope} onChange={change} />
+      <PropertyField definition={definition} value={own ?? base} scope={scope} tokens={project.tokens} onChange={change} />
       {own !== undefined && <Was part={part} definition={definition} base={base} />}
     </div>
   )
@@ -94,10 +94,10 @@ function PropertyRow({ part, definition, scope }: { readonly part: Part; readonl
 
 /** What the base look says where a look says something else, and the way back to it. */
 function Was({ part, definition, base }: { readonly part: Part; readonly definition: PropertyDefinition; readonly base: Value }) {
-  const { component, axis, state, make } = useBench()
+  const { project, component, axis, state, make } = useBench()
   const takeBack = () =>
     make(takeBackProperty(component, { look: 'state', axis: axis.id, state: state.id }, part.id, definition.name), `take back ${definition.label} of ${part.name}`)
-  const was = `was ${formatValue(base) || 'empty'}`
+  const was = `was ${formatValue(base, project.tokens) || 'empty'}`
   return (
     <button className="plain was" onClick={takeBack} aria-label={`${was}: Take back ${definition.label}`}>{was} ↩</button>
   )

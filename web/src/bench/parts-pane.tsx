@@ -6,6 +6,7 @@ import { hueOf } from '../theme/state-mark'
 import { Parameters } from './parameters'
 import { DRAWABLE, newInstance, newPart, PartGlyph } from './part-kinds'
 import { PartProperties } from './part-properties'
+import { Tokens } from './tokens'
 import { useBench } from './use-bench'
 
 /** The left side of the bench: the tree of parts, the parameters, and what the selected part is like. */
@@ -21,6 +22,7 @@ export function PartsPane() {
         <Branch part={component.parts[0]!} depth={0} />
       </ul>
       <Parameters />
+      <Tokens />
       <PartProperties />
     </aside>
   )

@@ -5,6 +5,7 @@ import { scopeOf, typeOf } from '@rheoscope/core/expression'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber } from '../fields/parse-value'
 import { ChoiceField } from '../fields/property-field'
+import { formatReference, isReference, parseReference } from '../fields/token-reference'
 import { ruleTiming } from './timing-text'
 import { useBench } from './use-bench'
 
@@ -104,7 +105,17 @@ function MotionFields({ rule }: { readonly rule: Rule }) {
   const timing = ruleTiming(project, component, rule, state.id)
   const set = <K extends keyof Timing>(field: K, to: Timing[K] | undefined) =>
     make(setRuleTiming(component.id, rule, field, to as Motion[K]), `set the ${field.replace('Ms', '')} of a motion`)
+  const msOf = (field: 'durationMs' | 'delayMs', ms: number): string => {
+    const said = rule.motion?.[field]
+    return typeof said === 'object' ? formatReference(said, project.tokens) : `${ms} ms`
+  }
   const setMs = (field: 'durationMs' | 'delayMs') => (text: string): string | null => {
+    if (isReference(text)) {
+      const reference = parseReference(text, project.tokens, ['duration'])
+      if ('problem' in reference) return reference.problem
+      set(field, reference.value)
+      return null
+    }
     const ms = wholeMs(text)
     if (typeof ms === 'string') return ms
     set(field, ms)
@@ -113,8 +124,8 @@ function MotionFields({ rule }: { readonly rule: Rule }) {
   return (
     <>
       <div className="side-by-side">
-        <CommitField label="takes" value={`${timing.durationMs} ms`} isMono onCommit={setMs('durationMs')} onStep={stepMs(10)} />
-        <CommitField label="waits" value={`${timing.delayMs} ms`} isMono onCommit={setMs('delayMs')} onStep={stepMs(10)} />
+        <CommitField label="takes" value={msOf('durationMs', timing.durationMs)} isMono onCommit={setMs('durationMs')} onStep={stepMs(10)} />
+        <CommitField label="waits" value={msOf('delayMs', timing.delayMs)} isMono onCommit={setMs('delayMs')} onStep={stepMs(10)} />
       </div>
       <ChoiceField label="turns" value={timing.turn} choices={['shortest', 'clockwise', 'counterclockwise', 'as written']} onChange={(turn) => set('turn', turn as NonNullable<Timing['turn']>)} />
     </>

@@ -1,11 +1,18 @@
-import { isExpression, isToken, valueProblem, type Literal, type PropertyDefinition, type Value } from '@rheoscope/core/document'
+import { isExpression, isToken, valueProblem, type Literal, type PropertyDefinition, type Token, type Value } from '@rheoscope/core/document'
 import { evaluate, typeOf, type ExpressionType, type Scope } from '@rheoscope/core/expression'
+import { formatReference, isReference, parseReference } from './token-reference'
 
 export type Parsed<T> = { readonly value: T } | { readonly problem: string }
 
-/** Reads what someone typed for a property: a value, or after `=` an expression over the names in scope. */
-export function parseValue(definition: PropertyDefinition, text: string, scope: Scope): Parsed<Value> {
+const TOKEN_TYPES: Readonly<Partial<Record<PropertyDefinition['type'], readonly Token['type'][]>>> = {
+  paint: ['colour'], colour: ['colour'], length: ['size'], number: ['size'],
+}
+
+/** Reads what someone typed for a property: a value, after `=` an expression over the names in scope, or after `@` a token. */
+export function parseValue(definition: PropertyDefinition, text: string, scope: Scope, tokens: readonly Token[] = []): Parsed<Value> {
   const typed = text.trim()
+  const tokenTypes = TOKEN_TYPES[definition.type]
+  if (tokenTypes && isReference(typed)) return parseReference(typed, tokens, tokenTypes)
   if (typed.startsWith('=')) return parseExpressionValue(definition, typed.slice(1).trim(), scope)
   switch (definition.type) {
     case 'number':
@@ -70,11 +77,11 @@ function parseExpressionValue(definition: PropertyDefinition, expr: string, scop
 }
 
 /** A value as someone would type it. */
-export function formatValue(value: Value | undefined): string {
+export function formatValue(value: Value | undefined, tokens: readonly Token[] = []): string {
   if (value === undefined) return ''
   if (value === null) return 'none'
   if (isExpression(value)) return `= ${value.expr}`
-  if (isToken(value)) return `token ${value.token}`
+  if (isToken(value)) return formatReference(value, tokens)
   if (Array.isArray(value)) return value.length === 0 ? '' : value.every((item) => typeof item === 'number') ? value.join(' ') : `${value.length}`
   if (typeof value === 'object') return 'gradient' in value ? `${value.gradient} gradient` : ''
   return typeof value === 'number' ? String(Math.round(value * 1000) / 1000) : String(value as Exclude<Literal, object>)

@@ -1,18 +1,19 @@
-import type { PropertyDefinition, Value } from '@rheoscope/core/document'
+import type { PropertyDefinition, Token, Value } from '@rheoscope/core/document'
 import type { Scope } from '@rheoscope/core/expression'
 import { CommitField } from './commit-field'
 import { formatValue, parseNumber, parseValue } from './parse-value'
 import './fields.css'
 
 /** The editor of one property; which one follows from the property's type. */
-export function PropertyField({ definition, value, scope, onChange }: {
+export function PropertyField({ definition, value, scope, tokens = [], onChange }: {
   readonly definition: PropertyDefinition
+  readonly tokens?: readonly Token[]
   readonly value: Value
   readonly scope: Scope
   readonly onChange: (value: Value) => void
 }) {
   const take = (text: string): string | null => {
-    const parsed = parseValue(definition, text, scope)
+    const parsed = parseValue(definition, text, scope, tokens)
     if ('problem' in parsed) return parsed.problem
     onChange(parsed.value)
     return null
@@ -36,7 +37,7 @@ export function PropertyField({ definition, value, scope, onChange }: {
   const isPaint = type === 'paint' || type === 'colour'
   return (
     <span className={isPaint ? 'field-paint' : undefined}>
-      <CommitField label={label} value={formatValue(value)} onCommit={take} isMono={type !== 'text'} {...(isNumber ? { onStep: step } : {})} />
+      <CommitField label={label} value={formatValue(value, tokens)} onCommit={take} isMono={type !== 'text'} {...(isNumber ? { onStep: step } : {})} />
       {isPaint && <Swatch label={label} value={value} onChange={onChange} />}
     </span>
   )

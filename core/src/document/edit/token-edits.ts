@@ -1,0 +1,27 @@
+import type { Project } from '../project'
+import type { Token } from '../screen'
+import { isToken, type Id, type Literal, type Value } from '../value'
+import type { Edit } from './edit'
+
+export const addToken = (token: Token): Edit => ({ edit: 'insert', path: ['tokens'], item: token, before: null })
+
+export const setTokenValue = (token: Id, value: Literal): Edit => ({ edit: 'set', path: ['tokens', token, 'value'], to: value })
+
+export const renameToken = (token: Id, name: string): Edit => ({ edit: 'set', path: ['tokens', token, 'name'], to: name })
+
+export const removeToken = (token: Id): Edit => ({ edit: 'remove', path: ['tokens'], id: token })
+
+/** In how many places of a project a token is referred to. */
+export function usesOfToken(project: Project, token: Id): number {
+  let uses = 0
+  const visit = (node: unknown): void => {
+    if (typeof node !== 'object' || node === null) return
+    if (isToken(node as Value)) {
+      if ((node as { token: Id }).token === token) uses++
+      return
+    }
+    Object.values(node).forEach(visit)
+  }
+  ;[project.components, project.screens, project.motion].forEach(visit)
+  return uses
+}
