@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Button, Menu, MenuItem } from '@mui/material'
-import { addParameter, axisForParameter, removeParameter, renameParameter, type Parameter } from '@rheoscope/core/document'
+import { addParameter, axisForParameter, freeName, namesOf, removeParameter, renameParameter, type Parameter } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
 import { ParameterValue } from '../fields/parameter-value'
 import { parseNumber } from '../fields/parse-value'
@@ -21,7 +21,7 @@ export function Parameters() {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const add = (kind: (typeof KINDS)[number]) => {
     setAnchor(null)
-    const name = freeName(kind.type === 'yes/no' ? 'flag' : kind.type, component.parameters)
+    const name = freeName(kind.type === 'yes/no' ? 'flag' : kind.type, namesOf(component.parameters), '')
     make(addParameter(component.id, { id: newId(), name, ...kind }), `add parameter ${name}`)
   }
   return (
@@ -87,12 +87,4 @@ function setBound(text: string, set: (to: number) => void): string | null {
   if ('problem' in number) return number.problem
   set(number.value)
   return null
-}
-
-function freeName(wanted: string, taken: readonly Parameter[]): string {
-  const names = new Set(taken.map(({ name }) => name))
-  for (let n = 1; ; n++) {
-    const name = n === 1 ? wanted : `${wanted}${n}`
-    if (!names.has(name)) return name
-  }
 }

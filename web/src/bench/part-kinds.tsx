@@ -1,4 +1,4 @@
-import type { Id, Part, PartKind, PlainPart, Project } from '@rheoscope/core/document'
+import { freeName, namesOf, type Id, type Part, type PartKind, type PlainPart, type Project } from '@rheoscope/core/document'
 
 /** The glyph of each kind of part in the tree, drawn in a 14 × 14 field. */
 const GLYPHS: Readonly<Record<PartKind, string>> = {
@@ -38,20 +38,12 @@ export function newPart(id: Id, kind: PlainPart['kind'], parent: Part, holder: {
   const base = NEW_PARTS[kind]
   const centre = (whole: number, own: unknown) => Math.round((whole - Number(own)) / 2)
   return {
-    id, kind, parent: parent.id, name: freeName(kind, others),
+    id, kind, parent: parent.id, name: freeName(kind, namesOf(others)),
     base: { x: centre(holder.width, base.width), y: centre(holder.height, base.height), ...base },
   }
 }
 
 export const newInstance = (id: Id, project: Project, component: Id, parent: Part, others: readonly Part[]): Part => ({
   id, kind: 'instance', component, parent: parent.id, start: {}, base: { x: 8, y: 8 },
-  name: freeName(project.components.find((each) => each.id === component)?.name.toLowerCase() ?? 'instance', others),
+  name: freeName(project.components.find((each) => each.id === component)?.name.toLowerCase() ?? 'instance', namesOf(others)),
 })
-
-function freeName(wanted: string, others: readonly Part[]): string {
-  const taken = new Set(others.map(({ name }) => name))
-  for (let n = 1; ; n++) {
-    const name = n === 1 ? wanted : `${wanted} ${n}`
-    if (!taken.has(name)) return name
-  }
-}

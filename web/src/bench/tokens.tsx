@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Button, Menu, MenuItem } from '@mui/material'
-import { addToken, removeToken, renameToken, setTokenValue, usesOfToken, type Literal, type Token } from '@rheoscope/core/document'
+import { addToken, freeName, namesOf, removeToken, renameToken, setTokenValue, usesOfToken, type Literal, type Token } from '@rheoscope/core/document'
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber, type Parsed } from '../fields/parse-value'
@@ -21,7 +21,7 @@ export function Tokens() {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const add = (kind: (typeof KINDS)[number]) => {
     setAnchor(null)
-    const name = freeName(kind.type, project.tokens)
+    const name = freeName(kind.type, namesOf(project.tokens), '-')
     make(addToken({ id: newId(), name, ...kind }), `add the token ${name}`)
   }
   return (
@@ -78,12 +78,5 @@ function parseToken(type: Token['type'], text: string): Parsed<Literal> {
       const problem = easingProblem(text)
       return problem === null ? { value: text.trim() } : { problem }
     }
-  }
-}
-
-function freeName(wanted: string, taken: readonly Token[]): string {
-  for (let n = 1; ; n++) {
-    const name = n === 1 ? wanted : `${wanted}-${n}`
-    if (!taken.some((token) => token.name === name)) return name
   }
 }

@@ -20,8 +20,11 @@ export const surfaceSize = (list: DrawList): { width: number; height: number } =
   height: (list[0]?.values.height as number | undefined) ?? 100,
 })
 
-/** A draw list as a picture, never larger than life times `zoom`. What holds it says what it shows. */
-export function DrawListPicture({ list, zoom = 1, margin = 8 }: { readonly list: DrawList; readonly zoom?: number; readonly margin?: number }) {
+/** Room around a picture, in px. */
+const MARGIN = 8
+
+/** A draw list as a picture, never larger than life. What holds it says what it shows. */
+function DrawListPicture({ list }: { readonly list: DrawList }) {
   const group = useRef<SVGGElement>(null)
   const scope = useId()
   const nodes = useMemo(() => paint(list, scope), [list, scope])
@@ -30,8 +33,8 @@ export function DrawListPicture({ list, zoom = 1, margin = 8 }: { readonly list:
   return (
     <svg
       className="picture" aria-hidden="true"
-      viewBox={`${-margin} ${-margin} ${width + 2 * margin} ${height + 2 * margin}`}
-      width={(width + 2 * margin) * zoom} height={(height + 2 * margin) * zoom}
+      viewBox={`${-MARGIN} ${-MARGIN} ${width + 2 * MARGIN} ${height + 2 * MARGIN}`}
+      width={width + 2 * MARGIN} height={height + 2 * MARGIN}
     >
       <g ref={group} />
     </svg>
@@ -39,14 +42,13 @@ export function DrawListPicture({ list, zoom = 1, margin = 8 }: { readonly list:
 }
 
 /** One look of a component. */
-export function LookPicture({ project, component, standing, zoom }: {
+export function LookPicture({ project, component, standing }: {
   readonly project: Project
   readonly component: string
   /** The state of each axis, by axis; axes left out are at their start. */
   readonly standing: Readonly<Record<string, string>>
-  readonly zoom?: number
 }) {
   const key = JSON.stringify(standing)
   const list = useMemo(() => stillLife(project, component, JSON.parse(key) as Record<string, string>), [project, component, key])
-  return <DrawListPicture list={list} {...(zoom === undefined ? {} : { zoom })} />
+  return <DrawListPicture list={list} />
 }

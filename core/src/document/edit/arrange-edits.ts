@@ -1,5 +1,6 @@
 import type { Component } from '../component'
 import type { NewId } from '../defaults'
+import { freeName, namesOf } from '../free-name'
 import { isWithin, withDescendants, type Look, type Part, type PlainPart } from '../part'
 import { isExpression, type Id, type Value } from '../value'
 import { batch, type Edit } from './edit'
@@ -38,14 +39,14 @@ export function clipOf(component: Component, ids: readonly Id[]): Clip {
  */
 export function pasteClip(component: Component, clip: Clip, newId: NewId): { readonly edit: Edit; readonly pasted: readonly Id[] } {
   const renamed = new Map(clip.parts.map(({ id }) => [id, newId()]))
-  const names = new Set(component.parts.map(({ name }) => name))
+  const names = namesOf(component.parts)
   const isTop = ({ parent }: Part) => parent === null || !renamed.has(parent)
   const holderOf = ({ parent }: Part) => {
     if (parent !== null && renamed.has(parent)) return renamed.get(parent)!
     return component.parts.some(({ id, kind }) => id === parent && kind === 'container') ? parent : component.parts[0]!.id
   }
   const parts = clip.parts.map((part): Part => ({
-    ...part, id: renamed.get(part.id)!, parent: holderOf(part), name: freeName(part.name, names),
+    ...part, id: renamed.get(part.id)!, parent: holderOf(part), name: nameOfCopy(part.name, names),
     base: isTop(part) ? { ...part.base, x: shifted(part.base.x, COPY_OFFSET), y: shifted(part.base.y, COPY_OFFSET) } : part.base,
   }))
   const looks = clip.looks.flatMap(({ axis: axisName, state: stateName, look }) => {
@@ -66,7 +67,7 @@ export function groupParts(component: Component, ids: readonly Id[], id: Id, fra
   const parts = topmost(component, ids)
   const [first] = parts
   if (!first || parts.some(({ parent }) => parent !== first.parent)) return null
-  const group: PlainPart = { id, kind: 'container', name: freeName('group', new Set(component.parts.map(({ name }) => name))), parent: first.parent, base: frame }
+  const group: PlainPart = { id, kind: 'container', name: freeName('group', namesOf(component.parts)), parent: first.parent, base: frame }
   return batch(addPart(component.id, group), ...parts.flatMap((part) => [reparent(component.id, part.id, id), ...movePart(component, part, -frame.x, -frame.y)]))
 }
 
@@ -112,10 +113,9 @@ function shifted(value: Value | undefined, by: number): Value {
   return typeof value === 'number' || value === undefined ? (value ?? 0) + by : value
 }
 
-function freeName(wanted: string, taken: Set<string>): string {
-  const stem = wanted.replace(/ \d+$/, '')
-  let name = wanted
-  for (let n = 2; taken.has(name); n++) name = `${stem} ${n}`
+/** A free name for a copy, counting on from the original's number; it is taken from then on. */
+function nameOfCopy(original: string, taken: Set<string>): string {
+  const name = freeName(original, taken, ' ', original.replace(/ \d+$/, ''))
   taken.add(name)
   return name
 }

@@ -1,5 +1,6 @@
 import type { Axis, Component } from '../component'
 import { newState, type NewId } from '../defaults'
+import { freeName, namesOf } from '../free-name'
 import type { Parameter } from '../rule'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
@@ -9,9 +10,7 @@ const axesPath = (component: Id): Path => ['components', component, 'axes']
 
 /** A further axis with one state. */
 export function addAxis(component: Component, newId: NewId): { readonly edit: Edit; readonly axis: Axis } {
-  const names = new Set(component.axes.map(({ name }) => name))
-  let name = 'axis'
-  for (let n = 2; names.has(name); n++) name = `axis ${n}`
+  const name = freeName('axis', namesOf(component.axes))
   const first = newState(newId(), 'first', 0)
   const axis: Axis = { id: newId(), name, states: [first], start: first.id, drivenBy: null }
   return { edit: { edit: 'insert', path: axesPath(component.id), item: axis, before: null }, axis }
