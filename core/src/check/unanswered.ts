@@ -1,8 +1,9 @@
 import { holdsIn, isFromUser, triggerRow, type Id, type Rule } from '../document'
+import type { Trace } from '../run'
 import { stateName, type Check } from './context'
 import type { Finding } from './finding'
 import type { Offer } from './walk'
-import { confirmed, witnessOf } from './witness'
+import { confirmed, witnessOf, type Offered } from './witness'
 
 /**
  * Cells of the response table that someone can get to and nothing answers: the trigger is answered in another
@@ -23,7 +24,8 @@ export const unanswered: Check = ({ project, component, walk }) =>
       const [first] = silent
       if (!first) return []
       const [state, offer] = first
-      const witness = confirmed(project, witnessOf(component.id, offer.in, offer.atMs, `${trigger.on}, and nothing happens`), () => true)
+      const witness = confirmed(project, witnessOf(component.id, offer.in, offer.atMs, `${trigger.on}, and nothing happens`), (trace, replayed) =>
+        replayed.some((event) => event.trigger === trigger.on && event.part === part && !isAnswered(trace, event, rules)))
       const states = axis.states.filter(({ id }) => silent.has(id)).map(({ id }) => id)
       return [{
         id: `unanswered ${component.id} ${axis.id} ${row}`,
@@ -38,6 +40,12 @@ export const unanswered: Check = ({ project, component, walk }) =>
       }]
     })
   })
+
+/** Whether one of the rules fired for an event, before anything else was put in. */
+function isAnswered(trace: Trace, { before }: Offered, rules: readonly Rule[]): boolean {
+  const next = trace.findIndex((event, index) => index >= before && event.what === 'input')
+  return trace.slice(before, next < 0 ? undefined : next).some((event) => event.what === 'fired' && event.instance === '' && rules.some(({ id }) => id === event.rule))
+}
 
 const rowOf = (rule: Rule): string => triggerRow(rule.trigger, rule.part)
 

@@ -1,5 +1,5 @@
-import type { Id, Project } from '../document'
-import { replay, type Trace } from '../run'
+import type { Id, Project, TriggerKind } from '../document'
+import { play, Run, type Trace } from '../run'
 import type { Witness } from './finding'
 import type { Situation, Walk } from './walk'
 
@@ -11,10 +11,21 @@ export const witnessOf = (component: Id, situation: Situation, lookAtMs: number,
   surface: { component }, inputs: situation.inputs, lookAtMs, endsAtMs: lookAtMs + AFTERGLOW_MS, caption,
 })
 
+/** An event the surface itself was offered in a replay; `before` is how long the trace was then. */
+export interface Offered {
+  readonly trigger: TriggerKind
+  readonly part: Id | null
+  readonly before: number
+}
+
 /** The witness when a replay from nothing but its inputs shows what it is said to show; null otherwise. */
-export function confirmed(project: Project, witness: Witness, shows: (trace: Trace) => boolean): Witness | null {
-  const { trace } = replay(project, witness.surface, witness.inputs, witness.endsAtMs)
-  return shows(trace) ? witness : null
+export function confirmed(project: Project, witness: Witness, shows: (trace: Trace, offered: readonly Offered[]) => boolean): Witness | null {
+  const offered: Offered[] = []
+  const run = new Run(project, witness.surface, {
+    observe: ({ instance, trigger, part }) => instance === '' && offered.push({ trigger, part, before: run.trace.length }),
+  })
+  play(run, witness.inputs, witness.endsAtMs)
+  return shows(run.trace, offered) ? witness : null
 }
 
 /**

@@ -1,5 +1,5 @@
 export { Run, IMMEDIATE_LIMIT, type Observer, type RunOptions } from './run'
-export { replay, inOrder } from './replay'
+export { replay, play, inOrder } from './replay'
 export { drivenState, parametersOf } from './holding'
 export type { Trace, TraceEvent } from './trace'
 export type { Pointer, Level } from './pointer'

@@ -8,11 +8,16 @@ export const inOrder = (inputs: readonly Input[]): readonly Input[] => inputs.to
 /** A run to which all inputs have happened, at the instant `untilMs`. */
 export function replay(project: Project, surface: Surface, inputs: readonly Input[], untilMs: number, options: RunOptions = {}): Run {
   const run = new Run(project, surface, options)
+  play(run, inputs, untilMs)
+  return run
+}
+
+/** Lets inputs happen to a run at their times, up to the instant `untilMs`. */
+export function play(run: Run, inputs: readonly Input[], untilMs: number): void {
   for (const { atMs, ...action } of inOrder(inputs)) {
     if (atMs > untilMs) break
     run.advanceTo(atMs)
     run.send(action)
   }
   run.advanceTo(untilMs)
-  return run
 }
