@@ -85,9 +85,10 @@ function turnsIn({ compiled, project }: CheckContext, state: State): readonly Tu
     const rotate = Object.values(of.continuous.to).map((properties) => properties.rotate).find((value) => typeof value === 'number')
     return [{ name, part, durationMs: fromToken<number>(of.continuous.durationMs, project.tokens), degrees: rotate ?? null }]
   }
-  const held = compiled.instances.flatMap(({ part, compiled: inner }) =>
-    Object.entries(state.look[part.id] ?? {}).flatMap(([property, value]) => {
-      const axis = inner.component.axes.find(({ id }) => id === axisOfProperty(property))
+  const held = compiled.holders.flatMap(({ part }) =>
+    Object.entries(part.kind === 'instance' ? (state.look[part.id] ?? {}) : {}).flatMap(([property, value]) => {
+      const inner = compiled.inner.find(({ component }) => part.kind === 'instance' && component.id === part.component)
+      const axis = inner?.component.axes.find(({ id }) => id === axisOfProperty(property))
       return turnOf(axis?.states.find(({ id }) => id === value), `“${part.name}”`, part.id)
     }),
   )

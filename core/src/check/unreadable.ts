@@ -1,5 +1,6 @@
 import { isToken, type Motion } from '../document'
 import { scopeOf, startEnvironment, typeOf, type Scope } from '../expression'
+import { NO_CONTENTS, NOTHING_GIVEN } from '../machine'
 import { easingProblem } from '../motion'
 import type { Check } from './context'
 import type { Finding } from './finding'
@@ -11,7 +12,7 @@ export const valueUnreadable: Check = ({ project, component, compiled }) => {
   const environment = startEnvironment(project, component)
   const found = new Map<string, Finding>()
   for (const states of everyState) {
-    for (const problem of compiled.targetsOf(states, environment).problems) {
+    for (const problem of compiled.targetsOf({ states, environment, given: NOTHING_GIVEN, contents: NO_CONTENTS }).problems) {
       const id = `value-unreadable ${component.id} ${problem.part} ${problem.property}`
       const part = component.parts.find((each) => each.id === problem.part)
       found.set(id, {

@@ -26,6 +26,8 @@ export function newProject(id: Id, name: string): Project {
     variables: [],
     tables: [],
     tokens: [],
+    assets: [],
+    icons: [],
     takes: [],
     accepted: [],
   }

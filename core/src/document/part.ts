@@ -24,17 +24,7 @@ interface PartBase {
 }
 
 export interface PlainPart extends PartBase {
-  readonly kind: 'box' | 'ellipse' | 'path' | 'text' | 'container'
-}
-
-export interface PicturePart extends PartBase {
-  readonly kind: 'picture'
-  readonly asset: Id | null
-}
-
-export interface IconPart extends PartBase {
-  readonly kind: 'icon'
-  readonly icon: string
+  readonly kind: 'box' | 'ellipse' | 'path' | 'text' | 'picture' | 'icon' | 'container'
 }
 
 export interface InstancePart extends PartBase {
@@ -44,19 +34,23 @@ export interface InstancePart extends PartBase {
   readonly start: Readonly<Record<Id, Id>>
 }
 
+/** A place its holder fills with an instance of some component. */
 export interface SlotPart extends PartBase {
   readonly kind: 'slot'
+  /** The parameter, of type slot, that says of which. */
   readonly slot: Id
 }
 
+/** An instance of one component for each record of a table. */
 export interface ListPart extends PartBase {
   readonly kind: 'list'
+  readonly component: Id | null
   readonly table: Id | null
   /** An expression over `item.column`; null keeps every record. */
   readonly filter: string | null
 }
 
-export type Part = PlainPart | PicturePart | IconPart | InstancePart | SlotPart | ListPart
+export type Part = PlainPart | InstancePart | SlotPart | ListPart
 
 /** Parts of the tree directly inside `parent`, in painting order (the last is on top). */
 export const childrenOf = (parts: readonly Part[], parent: Id | null): readonly Part[] =>

@@ -6,7 +6,36 @@ import type { Take } from './take'
 import type { Id } from './value'
 
 /** The version of the document model this code writes. Older ones are migrated when read. */
-export const DOCUMENT_VERSION = 1
+export const DOCUMENT_VERSION = 2
+
+/** The kinds of picture that can be used, by media type. */
+export const PICTURE_TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/svg+xml'] as const
+
+/** How large a picture file may be, in bytes, and how large its picture, in px each way. */
+export const PICTURE_LIMITS = { bytes: 5 * 1024 * 1024, sidePx: 8192 } as const
+
+/** A picture the project uses. Its bytes are kept apart from the document, under its id, which is made from them. */
+export interface Asset {
+  readonly id: Id
+  readonly name: string
+  readonly mediaType: (typeof PICTURE_TYPES)[number]
+  /** The picture's own size in px. */
+  readonly width: number
+  readonly height: number
+  readonly bytes: number
+  /** The bytes in base64. Only in a project file, so that it holds all it needs. */
+  readonly data?: string
+}
+
+/** Where the bytes of a picture are to be had, on the server of the page. */
+export const assetAddress = (id: Id): string => `/assets/${id}`
+
+/** An icon the project uses: an outline in a field of 24 by 24, in SVG path notation. */
+export interface IconOutline {
+  readonly id: Id
+  readonly name: string
+  readonly d: string
+}
 
 /** A finding someone has looked at and accepted. It comes back when what it is about changes. */
 export interface Acceptance {
@@ -30,6 +59,8 @@ export interface Project {
   readonly variables: readonly Variable[]
   readonly tables: readonly DataTable[]
   readonly tokens: readonly Token[]
+  readonly assets: readonly Asset[]
+  readonly icons: readonly IconOutline[]
   readonly takes: readonly Take[]
   readonly accepted: readonly Acceptance[]
 }

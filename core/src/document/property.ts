@@ -13,6 +13,8 @@ export type PropertyType =
   | 'yesNo'
   | 'choice'
   | 'path'
+  | 'picture'
+  | 'icon'
   | 'shadows'
   | 'dash'
 
@@ -40,8 +42,8 @@ const every: readonly PartKind[] = [
   'box', 'ellipse', 'path', 'text', 'picture', 'icon', 'container', 'instance', 'slot', 'list',
 ]
 const drawn: readonly PartKind[] = ['box', 'ellipse', 'path', 'text', 'icon', 'container']
-const framed: readonly PartKind[] = ['box', 'container']
-const holders: readonly PartKind[] = ['container', 'list', 'slot']
+const framed: readonly PartKind[] = ['box', 'container', 'picture']
+const holders: readonly PartKind[] = ['container', 'list']
 const lines: readonly PartKind[] = ['box', 'ellipse', 'path', 'container']
 const text: readonly PartKind[] = ['text']
 
@@ -88,6 +90,7 @@ export const PROPERTIES: readonly PropertyDefinition[] = [
   define('wrap', 'wrap', 'yesNo', 'layout', false, holders),
   define('widthFrom', 'width from', 'choice', 'layout', 'fixed', every, sizing),
   define('heightFrom', 'height from', 'choice', 'layout', 'fixed', every, sizing),
+  define('grow', 'grow', 'number', 'layout', 0, every, { min: 0 }),
   define('inFlow', 'laid out', 'yesNo', 'layout', true, every),
 
   define('fill', 'fill', 'paint', 'paint', null, drawn),
@@ -106,6 +109,10 @@ export const PROPERTIES: readonly PropertyDefinition[] = [
   define('arcSweep', 'arc sweep', 'angle', 'shape', 360, ['ellipse'], { unit: '°', min: -360, max: 360 }),
   define('innerRadius', 'inner radius', 'ratio', 'shape', 0, ['ellipse'], { min: 0, max: 1 }),
   define('d', 'outline', 'path', 'shape', '', ['path']),
+
+  define('picture', 'picture', 'picture', 'paint', '', ['picture']),
+  define('pictureFit', 'fit', 'choice', 'paint', 'contain', ['picture'], { choices: ['contain', 'cover', 'stretch'] }),
+  define('icon', 'icon', 'icon', 'paint', '', ['icon']),
 
   define('text', 'text', 'text', 'text', '', text),
   define('fontFamily', 'family', 'choice', 'text', 'sans', text, { choices: ['sans', 'mono'] }),
@@ -176,13 +183,16 @@ export function valueProblem(definition: PropertyDefinition, value: Literal): st
       return value === null || isGradient(value) || (typeof value === 'string' && COLOUR.test(value)) ? null : wrong('a colour such as #24506f')
     case 'text':
     case 'path':
+    case 'picture':
+    case 'icon':
       return typeof value === 'string' ? null : wrong('text')
     case 'yesNo':
       return typeof value === 'boolean' ? null : wrong('yes or no')
     case 'choice':
       return definition.choices?.includes(String(value)) ? null : wrong(`one of ${definition.choices?.join(', ')}`)
     case 'shadows':
+      return Array.isArray(value) && value.every((shadow) => typeof shadow === 'object') ? null : wrong('a list of shadows')
     case 'dash':
-      return Array.isArray(value) ? null : wrong('a list')
+      return Array.isArray(value) && value.every((length) => typeof length === 'number') ? null : wrong('a list of lengths')
   }
 }

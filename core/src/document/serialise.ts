@@ -55,9 +55,12 @@ export function parseFile(text: string): unknown {
 }
 
 /** What turns a file of one version into the next, by the version it starts from. */
-const MIGRATIONS: Readonly<Record<number, (file: Record<string, unknown>) => Record<string, unknown>>> = {}
+const MIGRATIONS: Readonly<Record<number, (file: Record<string, unknown>) => Record<string, unknown>>> = {
+  1: (file) => ({ ...file, assets: [], icons: [] }),
+}
 
-function migrate(file: Record<string, unknown>): unknown {
+/** A project of this or an older version, as one of this. Throws `foreign` for a version there never was. */
+export function migrate(file: Record<string, unknown>): unknown {
   let current = file
   for (let version = file.version as number; version < DOCUMENT_VERSION; version++) {
     const step = MIGRATIONS[version]

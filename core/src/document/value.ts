@@ -15,6 +15,11 @@ export interface Gradient {
   /** Direction in degrees, clockwise from up, as in CSS. Ignored by radial gradients. */
   readonly angleDeg: number
   readonly stops: readonly GradientStop[]
+  /**
+   * Where it lies instead, as a matrix in shares of the part's width and height: a linear one from (0, 0) to (1, 0), a
+   * radial one as the unit circle.
+   */
+  readonly place?: readonly number[]
 }
 
 /** What a shape is filled or stroked with; `null` paints nothing. */

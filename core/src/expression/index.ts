@@ -2,4 +2,4 @@ export { parseExpression, placeOf, ExpressionError, type Expression } from './pa
 export { typeOf, type ExpressionType, type Scope } from './types'
 export { evaluate, namesIn, type Environment } from './evaluate'
 export { FUNCTIONS } from './functions'
-export { scopeOf, startEnvironment } from './scope'
+export { itemScope, scopeOf, startEnvironment, wordOf } from './scope'

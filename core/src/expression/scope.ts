@@ -1,12 +1,24 @@
-import type { Component, Literal, Parameter, Project, Variable } from '../document'
+import type { Component, DataTable, Literal, Parameter, Project, Variable } from '../document'
 import type { ExpressionType, Scope } from './types'
 
-/** The names the expressions of a component can use: its parameters, its own variables and the project's. */
+/** A name as one word that expressions can use: `open note` becomes `openNote`; what cannot be part of a word is left out. */
+export const wordOf = (name: string): string =>
+  name.replace(/[^A-Za-z0-9_]+(.)?/g, (_all, next: string | undefined) => (next ?? '').toUpperCase()).replace(/^(?=\d)/, '_')
+
+/** The names the expressions of a component can use: its parameters, its own variables, the project's, and the natural sizes of its parts. */
 export function scopeOf(project: Project, component: Component): Scope {
   const scope: Record<string, ExpressionType> = {}
   for (const named of [...project.variables, ...component.variables, ...component.parameters]) scope[named.name] = typeOfNamed(named)
+  for (const part of component.parts) {
+    scope[`${wordOf(part.name)}.natural.width`] = 'number'
+    scope[`${wordOf(part.name)}.natural.height`] = 'number'
+  }
   return scope
 }
+
+/** The names the records of a table add to those. */
+export const itemScope = (table: DataTable | undefined): Scope =>
+  Object.fromEntries((table?.columns ?? []).map(({ name, type }) => [`item.${wordOf(name)}`, type === 'number' || type === 'yes/no' ? type : 'text']))
 
 /** What those names stand for before anything has happened. */
 export function startEnvironment(project: Project, component: Component): Record<string, Literal> {

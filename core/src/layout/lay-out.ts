@@ -9,6 +9,8 @@ export interface LayoutNode {
   readonly kind: string
   readonly values: Readonly<Record<string, unknown>>
   readonly children: readonly LayoutNode[]
+  /** The size of what stands inside, where that is no tree of parts: unconstrained at `Infinity`, or at a width in px. */
+  readonly measure?: (widthPx: number) => Size
   /** The size in the base look, which pins refer to; its own size when it is left out. */
   readonly reference?: Size
 }
@@ -32,7 +34,7 @@ const isFlex = (node: LayoutNode): boolean => node.values.layout === 'row' || no
 
 /** Whether anything below a part has to be laid out at all; a tree of fixed places does not. */
 export const needsLayout = (node: LayoutNode): boolean =>
-  isFlex(node) || node.values.widthFrom === 'content' || node.values.heightFrom === 'content' ||
+  isFlex(node) || node.measure !== undefined || node.values.widthFrom === 'content' || node.values.heightFrom === 'content' ||
   node.children.some((child) => isPinned(child) || needsLayout(child))
 
 /** Where every part of a tree lies: rows and columns by the flex engine, everything else where it was put. */
@@ -86,7 +88,9 @@ export function naturalSize(node: LayoutNode): Size {
   }
 }
 
+/** What the content of a part takes in that width, whatever size the part itself is given. */
 function contentSize(node: LayoutNode, widthPx: number): Size {
+  if (node.measure) return node.measure(widthPx)
   if (node.kind === 'text') return textSize(node, widthPx)
   if (isFlex(node)) {
     const flex = flexNode(node, null)
@@ -121,7 +125,7 @@ function flexNode(node: LayoutNode, holder: LayoutNode | null): Node {
   const flex = Yoga.Node.create()
   applySizing(flex, node, holder)
   if (!isFlex(node)) {
-    if (node.kind === 'text') measureText(flex, node)
+    if (isMeasured(node)) flex.setMeasureFunc((width, mode) => measured(node, width, mode))
     return flex
   }
   flex.setFlexDirection(node.values.layout === 'row' ? FlexDirection.Row : FlexDirection.Column)
@@ -140,14 +144,16 @@ function flexNode(node: LayoutNode, holder: LayoutNode | null): Node {
 function applySizing(flex: Node, node: LayoutNode, holder: LayoutNode | null): void {
   const { widthFrom, heightFrom } = node.values
   const natural = isFlex(node) ? { width: number(node, 'width'), height: number(node, 'height') } : naturalSize(node)
-  const isText = node.kind === 'text'
-  if (widthFrom === 'fixed' || (widthFrom === 'content' && !isFlex(node) && !isText)) flex.setWidth(natural.width)
-  if (heightFrom === 'fixed' || (heightFrom === 'content' && !isFlex(node) && !isText)) flex.setHeight(natural.height)
+  const sizesItself = isFlex(node) || isMeasured(node)
+  if (widthFrom === 'fixed' || (widthFrom === 'content' && !sizesItself)) flex.setWidth(natural.width)
+  if (heightFrom === 'fixed' || (heightFrom === 'content' && !sizesItself)) flex.setHeight(natural.height)
   if (holder === null) return
   const along = holder.values.layout === 'row' ? widthFrom : heightFrom
   const across = holder.values.layout === 'row' ? heightFrom : widthFrom
+  const grow = node.values.grow
+  if (typeof grow === 'number' && grow > 0) flex.setFlexGrow(grow)
   if (along === 'fill') {
-    flex.setFlexGrow(1)
+    if (!(typeof grow === 'number' && grow > 0)) flex.setFlexGrow(1)
     flex.setFlexShrink(1)
     flex.setFlexBasis(0)
   }
@@ -159,8 +165,25 @@ function applySizing(flex: Node, node: LayoutNode, holder: LayoutNode | null): v
   }
 }
 
-function measureText(flex: Node, node: LayoutNode): void {
-  flex.setMeasureFunc((width, widthMode) => textSize(node, widthMode === MeasureMode.Undefined ? Infinity : width))
+/** Whether the flex engine has to ask for a size at each width. */
+const isMeasured = (node: LayoutNode): boolean => node.kind === 'text' || node.measure !== undefined
+
+/** What is measured is as wide as its content, unless its holder says how wide it is or has less room. */
+function measured(node: LayoutNode, width: number, mode: MeasureMode): Size {
+  if (mode === MeasureMode.Exactly) return contentSize(node, width)
+  const natural = contentSize(node, Infinity)
+  return mode === MeasureMode.Undefined || natural.width <= width ? natural : contentSize(node, width)
+}
+
+/**
+ * What a part's content would take if nothing held it: its width with room without end, its height at the width the
+ * part has or, where that comes from the content, at that one.
+ */
+export function unconstrainedSize(node: LayoutNode, widthPx: number): Size {
+  const freed = { ...node, values: { ...node.values, widthFrom: 'content', heightFrom: 'content' } }
+  const { width } = naturalSize(freed)
+  const held = node.values.widthFrom === 'content' ? freed : { ...node, values: { ...node.values, width: widthPx, widthFrom: 'fixed', heightFrom: 'content' } }
+  return { width, height: naturalSize(held).height }
 }
 
 function setSize(flex: Node, size: Size): void {

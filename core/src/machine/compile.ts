@@ -1,8 +1,8 @@
 import {
   componentOf, propertiesOf, RheoError,
-  type Component, type Project, type Rule, type TriggerKind,
+  type Component, type Part, type Project, type Rule, type TriggerKind,
 } from '../document'
-import type { Compiled, CompiledPart } from './compiled'
+import type { Compiled, CompiledPart, HolderPart } from './compiled'
 import { Resolver } from './targets'
 
 /** What compiling reads of a project: when these are the same, so is the result. */
@@ -30,29 +30,30 @@ export function compile(project: Project, component: Component, holders: readonl
 
 function isStillGood({ project: old, compiled }: Cached, project: Project): boolean {
   if (old === project) return true
-  if (old.tokens !== project.tokens || old.motion !== project.motion || old.variables !== project.variables) return false
-  return compiled.instances.every(({ part, compiled: inner }) => {
-    const now = componentOf(project, part.component)
-    return now === inner.component && isStillGood({ project: old, compiled: inner }, project)
-  })
+  if (old.tokens !== project.tokens || old.motion !== project.motion || old.variables !== project.variables || old.icons !== project.icons) return false
+  return compiled.inner.every((inner) => componentOf(project, inner.component.id) === inner.component && isStillGood({ project: old, compiled: inner }, project))
 }
 
 function build(project: Project, component: Component, holders: readonly string[]): Compiled {
   const parts = treeOf(component)
-  const instances = parts.flatMap(({ part, index }) => {
-    if (part.kind !== 'instance') return []
-    const inner = componentOf(project, part.component)
-    if (!inner) throw new RheoError('gone', `components/${component.id}/parts/${part.id}`, `“${part.name}” is an instance of a component that is gone.`)
-    return [{ part, index, compiled: compile(project, inner, holders) }]
+  const inside = parts.flatMap(({ part, index }): HolderPart[] => (isHolder(part) ? [{ part, index }] : []))
+  const inner = inside.flatMap(({ part }) => {
+    const id = part.kind === 'slot' ? null : part.component
+    if (id === null) return []
+    const found = componentOf(project, id)
+    if (!found) throw new RheoError('gone', `components/${component.id}/parts/${part.id}`, `“${part.name}” is an instance of a component that is gone.`)
+    return [compile(project, found, holders)]
   })
-  const resolver = new Resolver(project, component, parts, instances)
+  const resolver = new Resolver(project, component, parts)
   return {
-    project, component, parts, root: parts[0]!, instances,
+    project, component, parts, root: parts[0]!, holders: inside, inner,
     partIndex: new Map(parts.map(({ part, index }) => [part.id, index])),
     rulesOn: rulesByTrigger(component),
-    targetsOf: (states, environment) => resolver.targetsOf(states, environment),
+    targetsOf: (situation) => resolver.targetsOf(situation),
   }
 }
+
+const isHolder = (part: Part): part is HolderPart['part'] => part.kind === 'instance' || part.kind === 'slot' || part.kind === 'list'
 
 function treeOf(component: Component): readonly CompiledPart[] {
   const children = new Map<string, CompiledPart[]>()

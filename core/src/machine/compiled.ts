@@ -1,5 +1,7 @@
-import type { Component, InstancePart, Literal, Part, Project, PropertyDefinition, Rule, TriggerKind } from '../document'
+import { parameterOfProperty } from '../document'
+import type { Component, InstancePart, ListPart, Literal, Part, Project, PropertyDefinition, Rule, SlotPart, TriggerKind } from '../document'
 import type { Environment } from '../expression'
+import type { Size } from '../layout'
 
 /** The values of one part, by property; every property of its kind is there. */
 export type Values = Readonly<Record<string, Literal>>
@@ -11,11 +13,58 @@ export interface ValueProblem {
   readonly sentence: string
 }
 
+/** Where a holder puts what stands inside it, and how large it makes it, in px; null where that decides for itself. */
+export interface Given {
+  readonly x: number | null
+  readonly y: number | null
+  readonly width: number | null
+  readonly height: number | null
+}
+
+export const NOTHING_GIVEN: Given = { x: null, y: null, width: null, height: null }
+
+/** An instance inside, as the layout of its holder knows it. */
+export interface Measured {
+  /** The part that holds it: the instance part itself, a slot or a list. */
+  readonly part: string
+  /** Its size at a width, without any when that is null. */
+  readonly measure: (widthPx: number | null) => Size
+  /** The same as long as measuring answers the same. */
+  readonly signature: string
+}
+
+/** What stands inside, by the last step of its path, in order. */
+export type Contents = ReadonlyMap<string, Measured>
+
+export const NO_CONTENTS: Contents = new Map()
+
+/** All that decides what the parts of an instance are to be like. */
+export interface Situation {
+  /** The state of each axis. */
+  readonly states: readonly string[]
+  /** Parameters and variables by name. */
+  readonly environment: Environment
+  readonly given: Given
+  readonly contents: Contents
+}
+
 /** What all parts of a component are to be like, by part index. Compared by identity: the same object means no change. */
 export interface Targets {
   readonly values: readonly Values[]
+  /** What the parts that hold instances give them, by the last step of their path. */
+  readonly given: ReadonlyMap<string, Given>
   readonly problems: readonly ValueProblem[]
 }
+
+/** A part that holds instances: always one, one that a parameter names, or one for each record. */
+export interface HolderPart {
+  readonly part: InstancePart | SlotPart | ListPart
+  readonly index: number
+}
+
+/** Whether a word about a part is meant for what stands inside it. */
+export const isForItems = (part: { readonly kind: string }, property: string): boolean =>
+  part.kind === 'list' && parameterOfProperty(property) !== null
 
 export interface CompiledPart {
   readonly index: number
@@ -35,7 +84,9 @@ export interface Compiled {
   readonly root: CompiledPart
   readonly partIndex: ReadonlyMap<string, number>
   readonly rulesOn: ReadonlyMap<TriggerKind, readonly Rule[]>
-  readonly instances: readonly { readonly part: InstancePart; readonly index: number; readonly compiled: Compiled }[]
-  /** What every part is to be like in these states (one for each axis) with these names. */
-  readonly targetsOf: (states: readonly string[], environment: Environment) => Targets
+  /** The parts that hold instances. */
+  readonly holders: readonly HolderPart[]
+  /** What is known to stand inside before anything runs. */
+  readonly inner: readonly Compiled[]
+  readonly targetsOf: (situation: Situation) => Targets
 }

@@ -1,7 +1,8 @@
 import { axisOf, holdsIn, stateOf, type Literal, type Rule, type TriggerKind } from '../document'
 import { evaluate } from '../expression'
+import type { Size } from '../layout'
 import { laneEndMs, laneValue, type Lane, type Shown } from '../motion'
-import type { Compiled, Targets } from './compiled'
+import { NO_CONTENTS, NOTHING_GIVEN, type Compiled, type Contents, type Given, type Measured, type Targets } from './compiled'
 import { cycleValue, cyclesOf, type Cycle } from './cycle'
 import { decidedState } from './driven'
 
@@ -24,6 +25,10 @@ export interface Instance {
   readonly cameFrom: readonly (string | null)[]
   /** Parameters and variables by name. */
   readonly environment: Readonly<Record<string, Literal>>
+  /** Where its holder puts it and how large it makes it. */
+  readonly given: Given
+  /** What stands inside, as its layout knows it. */
+  readonly contents: Contents
   readonly targets: Targets
   readonly lanes: readonly Lane[]
   readonly cycles: readonly Cycle[]
@@ -50,9 +55,10 @@ export function startInstance({ path, compiled, environment, states: given, atMs
     if (wanted !== undefined && stateOf(axis, wanted)) return wanted
     return decidedState(axis, environment)?.id ?? axis.start
   })
-  const targets = compiled.targetsOf(states, environment)
+  const situation = { states, environment, given: NOTHING_GIVEN, contents: NO_CONTENTS }
+  const targets = compiled.targetsOf(situation)
   const resting: Instance = {
-    path, compiled, states, environment, targets,
+    path, compiled, ...situation, targets,
     cameFrom: axes.map(() => null),
     lanes: [], cycles: [], timers: [],
     settlesMs: axes.map(() => null),
@@ -127,6 +133,17 @@ export function targetState(instance: Instance, rule: Rule): string | null {
     case 'nothing':
       return null
   }
+}
+
+/** An instance as the layout of its holder sees it, through the part that holds it. */
+export function measuredAs(part: string, instance: Instance): Measured {
+  const measure = (width: number | null): Size => {
+    const given = width === null ? NOTHING_GIVEN : { ...NOTHING_GIVEN, width }
+    const root = instance.compiled.targetsOf({ ...instance, given }).values[0]!
+    return { width: root.width as number, height: root.height as number }
+  }
+  const [free, held] = [measure(null), measure(instance.given.width)]
+  return { part, measure, signature: `${free.width} ${free.height} ${held.width} ${held.height}` }
 }
 
 /** What a property of a part shows at an instant. */

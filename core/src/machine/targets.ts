@@ -2,9 +2,11 @@ import {
   axisOfProperty, isExpression, isToken, parameterOfProperty, propertyDefinition, RheoError, sameValue, valueProblem,
   type Component, type Literal, type Look, type Part, type PartKind, type Project, type PropertyDefinition, type PropertyValues, type Value,
 } from '../document'
-import { evaluate, namesIn, type Environment } from '../expression'
-import { layOut, needsLayout, type LayoutNode } from '../layout'
-import type { Compiled, CompiledPart, Targets, ValueProblem, Values } from './compiled'
+import { evaluate, namesIn, wordOf, type Environment } from '../expression'
+import { layOut, needsLayout, unconstrainedSize, type LayoutNode, type Rectangle, type Size } from '../layout'
+import {
+  isForItems, NOTHING_GIVEN, type CompiledPart, type Contents, type Given, type Measured, type Situation, type Targets, type ValueProblem, type Values,
+} from './compiled'
 
 /** One property whose target differs between two targets. */
 export interface TargetChange {
@@ -14,54 +16,102 @@ export interface TargetChange {
 
 const MEMORY = 512
 
-/** Works out targets and remembers them by what they depend on: the states, and the names that expressions read. */
+/** A size that depends on one that depends on it is given up after so many rounds. */
+const MOST_ROUNDS = 4
+
+/** Works out targets and remembers them by all they depend on. */
 export class Resolver {
   private readonly reads: readonly string[]
+  private readonly measured: readonly CompiledPart[]
   private readonly known = new Map<string, Targets>()
 
   constructor(
     private readonly project: Project,
     private readonly component: Component,
     private readonly parts: readonly CompiledPart[],
-    private readonly instances: Compiled['instances'],
   ) {
-    this.reads = namesReadBy(component)
+    const names = namesReadBy(component)
+    this.reads = names.filter((name) => !isNatural(name))
+    this.measured = parts.filter(({ part }) => names.some((name) => name.startsWith(`${wordOf(part.name)}.natural.`)))
   }
 
-  targetsOf(states: readonly string[], environment: Environment): Targets {
-    const read = this.reads.length === 0 ? '' : JSON.stringify(this.reads.map((name) => environment[name]))
-    const key = states.join(' ') + read
+  targetsOf(situation: Situation): Targets {
+    const key = this.keyOf(situation)
     const known = this.known.get(key)
     if (known) return known
-    const targets = this.resolve(states, environment)
+    const targets = this.resolve(situation)
     if (this.known.size >= MEMORY) this.known.clear()
     this.known.set(key, targets)
     return targets
   }
 
-  private resolve(standing: readonly string[], environment: Environment): Targets {
-    const looks = looksIn(this.component, standing)
-    const problems: ValueProblem[] = []
-    const values = this.parts.map((compiled) => this.valuesOf(compiled, looks, environment, problems))
-    return { values: this.laidOut(values), problems }
+  private keyOf({ states, environment, given, contents }: Situation): string {
+    let key = states.join(' ')
+    if (this.reads.length > 0) key += JSON.stringify(this.reads.map((name) => environment[name]))
+    if (given !== NOTHING_GIVEN) key += `|${given.x} ${given.y} ${given.width} ${given.height}`
+    for (const [step, { signature }] of contents) key += `|${step} ${signature}`
+    return key
   }
 
-  private valuesOf({ part, properties, index }: CompiledPart, looks: readonly Look[], environment: Environment, problems: ValueProblem[]): Values {
+  private resolve(situation: Situation): Targets {
+    const looks = looksIn(this.component, situation.states)
+    let natural: Record<string, Literal> = Object.fromEntries(this.measured.flatMap(({ part }) => naturalNames(part, { width: 0, height: 0 })))
+    for (let round = 1; ; round++) {
+      const { problems, values, root } = this.said(looks, { ...situation.environment, ...natural }, situation)
+      const places = needsLayout(root) ? layOut(root) : null
+      const measured = Object.fromEntries(this.measured.flatMap(({ part, index }) =>
+        naturalNames(part, unconstrainedSize(nodeIn(root, part.id)!, places?.get(part.id)?.width ?? (values[index]!.width as number)))))
+      if (round < MOST_ROUNDS && !sameValue(natural, measured)) {
+        natural = measured
+        continue
+      }
+      return {
+        problems,
+        values: places ? values.map((own, index) => ({ ...own, ...places.get(this.parts[index]!.part.id) })) : values,
+        given: this.givenIn(places, situation.contents),
+      }
+    }
+  }
+
+  private said(looks: readonly Look[], environment: Environment, { given, contents }: Situation) {
+    const problems: ValueProblem[] = []
+    const values = this.parts.map((compiled) => this.valuesOf(compiled, looks, environment, problems))
+    values[0] = { ...values[0]!, ...placedRoot(given) }
+    const nodeOf = ({ part, index, children }: CompiledPart): LayoutNode => {
+      const own = values[index]!
+      const inside = [...contents].filter(([, content]) => content.part === part.id)
+      const node = { id: part.id, kind: part.kind, values: own, reference: drawnSize(part, own) }
+      if (part.kind === 'list') return { ...node, children: inside.map(([step, content]) => itemNode(step, content)) }
+      const [content] = inside
+      if (content) return { ...node, children: [], measure: measureOf(content[1]) }
+      if (part.kind === 'slot') return { ...node, children: [], measure: () => NO_SIZE }
+      return { ...node, children: children.map(nodeOf) }
+    }
+    return { problems, values, root: nodeOf(this.parts[0]!) }
+  }
+
+  private valuesOf({ part, properties }: CompiledPart, looks: readonly Look[], environment: Environment, problems: ValueProblem[]): Values {
     const values: Record<string, Literal> = { ...initialValues(part.kind, properties) }
-    const instance = this.instances.find((candidate) => candidate.index === index)
-    if (instance) Object.assign(values, naturalSizeOf(instance.compiled))
+    if (part.kind === 'instance' || part.kind === 'slot') Object.assign(values, { widthFrom: 'content', heightFrom: 'content' })
+    if (part.kind === 'slot') values.content = this.fillingOf(part.slot, environment)
     for (const said of [part.base, ...looks.map((look): PropertyValues => look[part.id] ?? {})]) {
       for (const [property, value] of Object.entries(said)) {
-        if (!(property in values) && !belongsToInstance(property)) continue
+        if (isForItems(part, property) || (!(property in values) && !belongsToInstance(property))) continue
         try {
-          values[property] = fitting(property, this.literal(value, environment))
+          values[property] = this.fitting(property, this.literal(value, environment))
         } catch (error) {
           values[property] = propertyDefinition(property)?.initial ?? null
           problems.push({ part: part.id, property, sentence: (error as Error).message })
         }
+        if (part.kind === 'instance' || part.kind === 'slot') sizeAsSaid(values, property, said)
       }
     }
     return values
+  }
+
+  private fillingOf(slot: string, environment: Environment): Literal {
+    const name = this.component.parameters.find(({ id }) => id === slot)?.name
+    return (name === undefined ? undefined : environment[name]) ?? ''
   }
 
   private literal(value: Value, environment: Environment): Literal {
@@ -70,15 +120,72 @@ export class Resolver {
     return value
   }
 
-  private laidOut(values: readonly Values[]): readonly Values[] {
-    const nodeOf = ({ part, index, children }: CompiledPart): LayoutNode => ({
-      id: part.id, kind: part.kind, values: values[index]!, children: children.map(nodeOf), reference: drawnSize(part, values[index]!),
-    })
-    const root = nodeOf(this.parts[0]!)
-    if (!needsLayout(root)) return values
-    const places = layOut(root)
-    return values.map((own, index) => ({ ...own, ...places.get(this.parts[index]!.part.id) }))
+  /** The value as the property shows it: an icon by its outline. */
+  private fitting(property: string, value: Literal): Literal {
+    const definition = propertyDefinition(property)
+    if (!definition) return value
+    const given = definition.type === 'text' && typeof value === 'number' ? String(value) : value
+    const problem = valueProblem(definition, given)
+    if (problem) throw new RheoError('value', property, problem)
+    if (definition.type !== 'icon' || given === '') return given
+    const icon = this.project.icons.find(({ name }) => name === given)
+    if (!icon) throw new RheoError('gone', property, `The project has no icon “${String(given)}”.`)
+    return icon.d
   }
+
+  /** What each thing inside is given: a place in a list, and a size where that is not its own. */
+  private givenIn(places: ReadonlyMap<string, Rectangle> | null, contents: Contents): Targets['given'] {
+    const given = new Map<string, Given>()
+    for (const [step, { part, measure }] of contents) {
+      const place = places?.get(step)
+      if (!place) continue
+      const width = isClose(measure(null).width, place.width) ? null : place.width
+      const height = isClose(measure(width).height, place.height) ? null : place.height
+      given.set(step, part === step ? { x: null, y: null, width, height } : { x: place.x, y: place.y, width, height })
+    }
+    return given
+  }
+}
+
+/** Lengths closer than this, in px, are the same; the flex engine counts in single precision. */
+const TOLERANCE = 0.02
+
+const isClose = (a: number, b: number): boolean => Math.abs(a - b) < TOLERANCE
+
+const isNatural = (name: string): boolean => /\.natural\.(width|height)$/.test(name)
+
+const naturalNames = ({ name }: Part, { width, height }: Size): [string, Literal][] => [
+  [`${wordOf(name)}.natural.width`, width], [`${wordOf(name)}.natural.height`, height],
+]
+
+/** A length that is said is meant, unless the same word says where it comes from. */
+function sizeAsSaid(values: Record<string, Literal>, property: string, said: PropertyValues): void {
+  if (property === 'width' && said.widthFrom === undefined) values.widthFrom = 'fixed'
+  if (property === 'height' && said.heightFrom === undefined) values.heightFrom = 'fixed'
+}
+
+function placedRoot({ x, y, width, height }: Given): Record<string, Literal> {
+  return {
+    ...(x === null ? {} : { x }), ...(y === null ? {} : { y }),
+    ...(width === null ? {} : { width, widthFrom: 'fixed' }), ...(height === null ? {} : { height, heightFrom: 'fixed' }),
+  }
+}
+
+const measureOf = ({ measure }: Measured) => (widthPx: number): Size => measure(Number.isFinite(widthPx) ? widthPx : null)
+
+const NO_SIZE: Size = { width: 0, height: 0 }
+
+const ITEM: Values = { x: 0, y: 0, width: 0, height: 0, widthFrom: 'content', heightFrom: 'content', inFlow: true }
+
+const itemNode = (step: string, content: Measured): LayoutNode => ({ id: step, kind: 'item', values: ITEM, children: [], measure: measureOf(content) })
+
+function nodeIn(node: LayoutNode, id: string): LayoutNode | undefined {
+  if (node.id === id) return node
+  for (const child of node.children) {
+    const found = nodeIn(child, id)
+    if (found) return found
+  }
+  return undefined
 }
 
 /** The size a part was drawn in: its base look's, where that is a number and the size is its own. */
@@ -101,15 +208,6 @@ function initialValues(kind: PartKind, properties: readonly PropertyDefinition[]
   return values
 }
 
-function fitting(property: string, value: Literal): Literal {
-  const definition = propertyDefinition(property)
-  if (!definition) return value
-  const given = definition.type === 'text' && typeof value === 'number' ? String(value) : value
-  const problem = valueProblem(definition, given)
-  if (problem) throw new RheoError('value', property, problem)
-  return given
-}
-
 const belongsToInstance = (property: string): boolean =>
   axisOfProperty(property) !== null || parameterOfProperty(property) !== null
 
@@ -123,19 +221,11 @@ export function looksIn(component: Component, standing: readonly string[]): read
   return [...own, ...combined]
 }
 
-/** How large an instance is when its holder says nothing: its component's own frame at the start. */
-function naturalSizeOf({ component, root, targetsOf }: Compiled): { width: number; height: number } {
-  const start = component.axes.map((axis) => axis.start)
-  const environment = Object.fromEntries(component.parameters.map(({ name, initial }) => [name, initial]))
-  const { width, height } = targetsOf(start, environment).values[root.index]!
-  return { width: width as number, height: height as number }
-}
-
 function namesReadBy(component: Component): readonly string[] {
-  const names = new Set<string>()
+  const names = new Set(component.parameters.filter(({ type }) => type === 'slot').map(({ name }) => name))
   const looks = [...component.axes.flatMap((axis) => axis.states.map(({ look }) => look)), ...component.combinations.map(({ look }) => look)]
-  const said = [...component.parts.map(({ base }) => base), ...looks.flatMap((look) => Object.values(look))]
-  for (const value of said.flatMap((values) => Object.values(values))) {
+  const ofParts = component.parts.flatMap((part) => Object.entries(part.base).filter(([property]) => !isForItems(part, property)).map(([, value]) => value))
+  for (const value of [...ofParts, ...looks.flatMap((look) => Object.values(look).flatMap((values) => Object.values(values)))]) {
     if (!isExpression(value)) continue
     try {
       namesIn(value.expr).forEach((name) => names.add(name))

@@ -16,7 +16,7 @@ export function changeState(instance: Instance, axisIndex: number, to: string, r
   const axis = compiled.component.axes[axisIndex]!
   const from = instance.states[axisIndex]!
   const states = instance.states.with(axisIndex, to)
-  const targets = compiled.targetsOf(states, instance.environment)
+  const targets = compiled.targetsOf({ ...instance, states })
   const sources = motionSources(compiled.project, compiled.component, axis.id, from, to, rule)
   const lanes = lanesTowards(instance, targets, changesFor(instance, targets, axisIndex), axisIndex, sources, atMs)
   const settlesMs = lanes.reduce((end, lane) => (lane.axis === axisIndex ? Math.max(end, laneEndMs(lane)) : end), atMs)
@@ -42,8 +42,35 @@ export function changeEnvironment(instance: Instance, environment: Readonly<Reco
   }, changed)
 }
 
+/** What a change goes along with: the lane of the motion that brings it about; null when it comes at once. */
+export type Pace = Lane | null
+
+/** No axis of its own waits for a motion that comes from outside. */
+const FROM_OUTSIDE = -1
+
+/** The instance with another place or size given to it, or other sizes inside it; it gets there together with what made it so. */
+export function changeSurroundings(instance: Instance, change: Partial<Pick<Instance, 'given' | 'contents'>>, pace: Pace, atMs: number): Instance {
+  const surrounded = { ...instance, ...change }
+  const targets = instance.compiled.targetsOf(surrounded)
+  if (targets === instance.targets) return surrounded
+  const changed = changesBetween(instance.targets, targets)
+  const stands = (lane: Lane) => !changed.some(({ part, property }) => part === lane.part && property === lane.property)
+  const kept = instance.lanes.filter(stands)
+  const set = changed.flatMap(({ part, property }): Lane[] => {
+    const definition = propertyDefinition(property)
+    const begun = instance.lanes.find((lane) => lane.part === part && lane.property === property && lane.startMs === atMs)
+    const leader = begun ?? pace
+    if (!definition || !leader) return []
+    const timing = { ...leader.timing, delayMs: leader.delayMs, durationMs: leader.durationMs }
+    const shown = shownValue(instance, part, property, atMs)
+    const lane = startLane({ part, definition, axis: begun?.axis ?? FROM_OUTSIDE, atMs, shown, to: targets.values[part]![property]!, timing, running: undefined })
+    return lane ? [lane] : []
+  })
+  return { ...surrounded, targets, lanes: [...kept, ...set] }
+}
+
 function withEnvironment(instance: Instance, environment: Readonly<Record<string, Literal>>): Instance {
-  const targets = instance.compiled.targetsOf(instance.states, environment)
+  const targets = instance.compiled.targetsOf({ ...instance, environment })
   if (targets === instance.targets) return { ...instance, environment }
   const changed = changesBetween(instance.targets, targets)
   const stands = (lane: Lane) => !changed.some(({ part, property }) => part === lane.part && property === lane.property)

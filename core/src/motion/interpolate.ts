@@ -44,6 +44,9 @@ export function interpolate(definition: PropertyDefinition, from: Literal, to: L
       return definition.group === 'answer' ? null : crossFade(from, to)
     case 'yesNo':
       return definition.name === 'visible' ? interpolateVisibility(from as boolean, to as boolean) : null
+    case 'picture':
+    case 'icon':
+      return crossFade(from, to)
     case 'path':
       return interpolateOutline(from as string, to as string) ?? crossFade(from, to)
     case 'shadows':
@@ -109,9 +112,10 @@ function interpolateGradient(a: Gradient, b: Gradient, end: Paint, space: Colour
     return { colour: interpolateColour(from.colour, to.colour, space), at: interpolateNumber(from.at, to.at, 0, 1) }
   })
   const angle = interpolateAngle(a.angleDeg, b.angleDeg, 'shortest')
+  const place = b.place && interpolateEach(a.place ?? b.place, b.place)
   return (p) => {
     if (p === 1) return end
-    return { gradient: b.gradient, angleDeg: angle(p), stops: stops.map(({ colour, at }) => ({ colour: colour(p), at: at(p) })) }
+    return { gradient: b.gradient, angleDeg: angle(p), stops: stops.map(({ colour, at }) => ({ colour: colour(p), at: at(p) })), ...(place ? { place: place(p) } : {}) }
   }
 }
 
@@ -132,6 +136,11 @@ export const interpolateVisibility = (a: boolean, b: boolean): ((p: number) => b
 export function crossFade(a: Literal, b: Literal): Interpolator {
   if (sameValue(a, b)) return () => b
   return (p) => (p <= 0 ? a : p >= 1 ? b : { crossFade: [a, b], at: p })
+}
+
+function interpolateEach(a: readonly number[], b: readonly number[]): (p: number) => readonly number[] {
+  const each = b.map((to, index) => interpolateNumber(a[index]!, to))
+  return (p) => each.map((mix) => mix(p))
 }
 
 /** Number by number; the shorter list is continued with zeros. */

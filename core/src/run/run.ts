@@ -1,12 +1,12 @@
 import { type InputAction, type Literal, type Project, type Rule, type TriggerKind } from '../document'
 import { evaluate, startEnvironment } from '../expression'
 import {
-  changeEnvironment, changeState, compile, nextDueMs, rulesThatFire, settle, startInstance, surfaceComponent, targetState, canFire,
+  changeEnvironment, changeState, compile, nextDueMs, rulesThatFire, settle, surfaceComponent, targetState, canFire,
   type Instance, type Surface,
 } from '../machine'
-import { Draughtsman, partsAt, pathInside, type DrawList } from '../scene'
+import { Draughtsman, partsAt, type DrawList } from '../scene'
 import { Agenda } from './agenda'
-import { drivenState, parametersOf } from './holding'
+import { Instances } from './instances'
 import { AWAY, crossings, levelsOf, releases, type Level, type Pointer, type PointerEvent } from './pointer'
 import type { Trace, TraceEvent } from './trace'
 
@@ -30,9 +30,7 @@ export interface RunOptions {
 export class Run {
   private clockMs = 0
   private readonly events: TraceEvent[] = []
-  private readonly instances = new Map<string, Instance>()
-  private readonly order = new Map<string, number>()
-  private readonly agenda = new Agenda()
+  private readonly instances: Instances
   private readonly draughtsman = new Draughtsman()
   private pointerNow: Pointer = AWAY
   private firedAtOnce = 0
@@ -47,7 +45,8 @@ export class Run {
     this.observe = options.observe
     const component = surfaceComponent(project, surface)
     const environment = { ...startEnvironment(project, component), ...options.parameters }
-    this.place(startInstance({ path: '', compiled: compile(project, component), environment, states: options.states ?? {}, atMs: 0 }))
+    this.instances = new Instances(project, new Agenda(), (path, axis, state) => this.put(path, axis, state))
+    this.instances.place({ path: '', compiled: compile(project, component), environment, states: options.states ?? {}, atMs: 0 })
   }
 
   get nowMs(): number {
@@ -70,9 +69,9 @@ export class Run {
   /** When something next happens without anyone doing anything; Infinity when nothing will. */
   get nextDueMs(): number {
     while (!this.isStopped) {
-      const due = this.agenda.nextMs
+      const due = this.instances.agenda.nextMs
       if (due === Infinity || this.isDue(due)) return due
-      this.agenda.next()
+      this.instances.agenda.next()
     }
     return Infinity
   }
@@ -82,13 +81,13 @@ export class Run {
   }
 
   get paths(): Iterable<string> {
-    return this.instances.keys()
+    return this.instances.paths
   }
 
   /** Lets the clock run to an instant; everything that falls due on the way happens at its time. */
   advanceTo(ms: number): void {
-    while (!this.isStopped && this.agenda.nextMs <= ms) {
-      const { path, dueMs } = this.agenda.next()!
+    while (!this.isStopped && this.instances.agenda.nextMs <= ms) {
+      const { path, dueMs } = this.instances.agenda.next()!
       const instance = this.instances.get(path)
       if (!instance || nextDueMs(instance) !== dueMs) continue
       this.moveClock(dueMs)
@@ -131,8 +130,7 @@ export class Run {
       ...this,
       observe,
       events: [...this.events],
-      instances: new Map(this.instances),
-      agenda: this.agenda.copy(),
+      instances: this.instances.copy((path, axis, state) => fork.put(path, axis, state)),
       recentlyFired: [...this.recentlyFired],
     })
   }
@@ -164,47 +162,15 @@ export class Run {
   }
 
   private isDue(ms: number): boolean {
-    const first = this.agenda.next()!
-    this.agenda.add(first)
+    const first = this.instances.agenda.next()!
+    this.instances.agenda.add(first)
     const instance = this.instances.get(first.path)
     return instance !== undefined && nextDueMs(instance) === ms
   }
 
-  private place(instance: Instance): void {
-    this.order.set(instance.path, this.order.size)
-    this.keep(instance)
-    for (const { part, index, compiled } of instance.compiled.instances) {
-      const values = instance.targets.values[index]!
-      const states = Object.fromEntries(compiled.component.axes.flatMap((axis) => {
-        const state = drivenState(part, axis, values)
-        return state === null ? [] : [[axis.id, state]]
-      }))
-      const environment = { ...startEnvironment(this.project, compiled.component), ...parametersOf(compiled, values) }
-      this.place(startInstance({ path: pathInside(instance.path, part.id), compiled, environment, states, atMs: this.clockMs }))
-    }
-  }
-
-  private keep(instance: Instance): void {
-    this.instances.set(instance.path, instance)
-    this.drawn = null
-    this.agenda.add({ dueMs: nextDueMs(instance), order: this.order.get(instance.path)!, path: instance.path })
-  }
-
-  /** Puts an instance's next value in place and carries what its looks say about instances inside it to them. */
   private replace(before: Instance, after: Instance): void {
-    this.keep(after)
-    if (before.targets === after.targets) return
-    for (const { part, index, compiled } of after.compiled.instances) {
-      const [old, values] = [before.targets.values[index]!, after.targets.values[index]!]
-      if (old === values) continue
-      const path = pathInside(after.path, part.id)
-      const inner = this.instances.get(path)!
-      this.replace(inner, changeEnvironment(inner, { ...inner.environment, ...parametersOf(compiled, values) }, this.clockMs))
-      for (const axis of compiled.component.axes) {
-        const wanted = drivenState(part, axis, values)
-        if (wanted !== null && wanted !== drivenState(part, axis, old)) this.put(path, axis.id, wanted)
-      }
-    }
+    this.drawn = null
+    this.instances.replace(before, after, this.clockMs)
   }
 
   /** What is due for an instance now: settling comes before timers, timers in the order of their rules. */
@@ -226,7 +192,7 @@ export class Run {
     const again = trigger.on === 'every' ? [{ ...timer, dueMs: this.clockMs + trigger.ms }] : []
     const timers = instance.timers.flatMap((each) => (each === timer ? again : [each]))
     const after = { ...instance, timers }
-    this.keep(after)
+    this.instances.keep(after)
     if (canFire(after, timer.rule)) this.fire(after.path, timer.rule)
     this.lookUnderPointer()
   }

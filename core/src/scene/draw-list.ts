@@ -59,9 +59,12 @@ export class Draughtsman {
   private children(
     instance: Instance, part: CompiledPart, values: readonly ShownValues[], last: DrawItem | undefined, lookup: InstanceLookup, atMs: number,
   ): DrawList {
-    if (part.part.kind === 'instance') {
-      const inner = lookup(pathInside(instance.path, part.part.id))
-      return inner ? [this.draw(inner, lookup, atMs)] : []
+    const { kind, id } = part.part
+    if (kind === 'instance' || kind === 'slot' || kind === 'list') {
+      return [...instance.contents].flatMap(([step, content]) => {
+        const inner = content.part === id ? lookup(pathInside(instance.path, step)) : undefined
+        return inner ? [this.draw(inner, lookup, atMs)] : []
+      })
     }
     return part.children.map((child, index) => this.item(instance, child, values, last?.children[index], lookup, atMs))
   }

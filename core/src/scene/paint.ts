@@ -1,7 +1,9 @@
-import { isGradient, type Gradient, type Paint, type Shadow } from '../document'
+import { assetAddress, isGradient, type Paint } from '../document'
 import { isCrossFade, type Shown } from '../motion'
 import { matrixOf, type DrawItem, type DrawList, type ShownValues } from './draw-list'
 import { IDENTITY, type Matrix } from './matrix'
+import { fadeDefinition, filterDefinition } from './paint-effects'
+import { gradientDefinition } from './paint-gradient'
 import { arcOutline, boxOutline, cornersOf, isFullEllipse } from './shape'
 import { svg, type SvgNode } from './svg'
 import { paintText } from './paint-text'
@@ -36,9 +38,17 @@ function build(item: DrawItem, scope: string): SvgNode {
   if (!isIdentity(matrix)) attributes.transform = `matrix(${matrix.map(round).join(' ')})`
   const opacity = values.opacity as number
   if (opacity < 1) attributes.opacity = round(opacity)
-  const filter = filterOf(values, id, definitions)
-  if (filter) attributes.filter = filter
-  const inside = values.clip === true ? [clipped(item, children, id, definitions)] : children
+  const filter = filterDefinition(item, `${id}-filter`)
+  if (filter) {
+    definitions.push(filter)
+    attributes.filter = `url(#${id}-filter)`
+  }
+  const fade = fadeDefinition(values, `${id}-fade`)
+  if (fade) definitions.push(fade)
+  const clip = values.clip === true ? clipDefinition(values, `${id}-clip`) : null
+  if (clip) definitions.push(clip)
+  const held = { ...(clip ? { 'clip-path': `url(#${id}-clip)` } : {}), ...(fade ? { mask: `url(#${id}-fade)` } : {}) }
+  const inside = clip || fade ? [svg('g', 'inside', held, children)] : children
   const defs = definitions.length > 0 ? [svg('defs', 'defs', {}, definitions)] : []
   return svg('g', item.key, attributes, [...defs, ...own, ...inside])
 }
@@ -65,13 +75,39 @@ function shapes(item: DrawItem, id: string, definitions: SvgNode[]): readonly Sv
       const look = paintAttributes(values, id, definitions)
       return crossFaded(values.text!, (text, key, opacity) => paintText(values, text, key, { ...look, ...opacity }))
     }
-    case 'instance':
     case 'picture':
-    case 'icon':
+      return crossFaded(values.picture!, (asset, key, opacity) => picture(values, asset, key, id, definitions, opacity))
+    case 'icon': {
+      const look = paintAttributes(values, id, definitions)
+      return crossFaded(values.icon!, (d, key, opacity) => svg('path', key, { d, transform: iconPlace(values), ...look, ...opacity }))
+    }
+    case 'instance':
     case 'slot':
     case 'list':
       return []
   }
+}
+
+const PROPORTIONS: Readonly<Record<string, string>> = { contain: 'xMidYMid meet', cover: 'xMidYMid slice', stretch: 'none' }
+
+function picture(values: ShownValues, asset: string, key: string, id: string, definitions: SvgNode[], opacity: Attributes): SvgNode {
+  const frame = { width: round(values.width as number), height: round(values.height as number) }
+  if (asset === '') return svg('g', key, {})
+  const isRounded = Object.values(cornersOf(values)).some((radius) => radius > 0)
+  if (isRounded && !definitions.some(({ attributes }) => attributes.id === `${id}-frame`)) definitions.push(clipDefinition(values, `${id}-frame`))
+  return svg('image', key, {
+    href: assetAddress(asset), ...frame, preserveAspectRatio: PROPORTIONS[values.pictureFit as string] ?? 'none',
+    ...(isRounded ? { 'clip-path': `url(#${id}-frame)` } : {}), ...opacity,
+  })
+}
+
+/** Icons are drawn in a field of 24 by 24, which is fitted into the part. */
+const ICON_FIELD = 24
+
+function iconPlace(values: ShownValues): string {
+  const [width, height] = [values.width as number, values.height as number]
+  const by = Math.min(width, height) / ICON_FIELD
+  return `translate(${round((width - ICON_FIELD * by) / 2)} ${round((height - ICON_FIELD * by) / 2)}) scale(${round(by)})`
 }
 
 /** One element, or two over one another while a value fades into the next. */
@@ -97,9 +133,9 @@ function ellipse(values: ShownValues, look: Attributes): SvgNode {
 }
 
 function paintAttributes(values: ShownValues, id: string, definitions: SvgNode[]): Attributes {
-  const attributes: Attributes = { fill: paintReference(values.fill as Paint, `${id}-fill`, definitions) }
+  const attributes: Attributes = { fill: paintReference(values.fill as Paint, `${id}-fill`, values, definitions) }
   if (values.stroke == null) return attributes
-  attributes.stroke = paintReference(values.stroke as Paint, `${id}-stroke`, definitions)
+  attributes.stroke = paintReference(values.stroke as Paint, `${id}-stroke`, values, definitions)
   attributes['stroke-width'] = round(values.strokeWidth as number)
   if (values.strokeCap !== 'butt') attributes['stroke-linecap'] = values.strokeCap as string
   const dash = values.strokeDash as readonly number[]
@@ -107,33 +143,15 @@ function paintAttributes(values: ShownValues, id: string, definitions: SvgNode[]
   return attributes
 }
 
-function paintReference(value: Paint, id: string, definitions: SvgNode[]): string {
+function paintReference(value: Paint, id: string, values: ShownValues, definitions: SvgNode[]): string {
   if (value === null) return 'none'
   if (!isGradient(value)) return value
-  definitions.push(gradient(value, id))
+  const beyond = values.stroke == null ? 0 : (values.strokeWidth as number) / 2
+  definitions.push(gradientDefinition(value, id, { width: values.width as number, height: values.height as number, beyond }))
   return `url(#${id})`
 }
 
-function gradient(value: Gradient, id: string): SvgNode {
-  const stops = value.stops.map(({ colour, at }, index) => svg('stop', String(index), { offset: round(at), 'stop-color': colour }))
-  if (value.gradient !== 'linear') return svg('radialGradient', id, { id }, stops)
-  const angle = ((value.angleDeg - 90) * Math.PI) / 180
-  const [x, y] = [Math.cos(angle) / 2, Math.sin(angle) / 2]
-  return svg('linearGradient', id, { id, x1: round(0.5 - x), y1: round(0.5 - y), x2: round(0.5 + x), y2: round(0.5 + y) }, stops)
-}
+const clipDefinition = (values: ShownValues, id: string): SvgNode =>
+  svg('clipPath', 'clip', { id }, [svg('path', 'frame', { d: boxOutline({ ...NO_CORNERS, ...values }) })])
 
-function filterOf(values: ShownValues, id: string, definitions: SvgNode[]): string | null {
-  const blur = values.blur as number
-  const shadows = (values.shadow ?? []) as readonly Shadow[]
-  if (blur === 0 && shadows.length === 0) return null
-  const effects = shadows.map((shadow, index) =>
-    svg('feDropShadow', `shadow${index}`, { dx: shadow.x, dy: shadow.y, stdDeviation: round(shadow.blur / 2), 'flood-color': shadow.colour }))
-  if (blur > 0) effects.push(svg('feGaussianBlur', 'blur', { stdDeviation: round(blur / 2) }))
-  definitions.push(svg('filter', 'filter', { id: `${id}-filter`, x: '-50%', y: '-50%', width: '200%', height: '200%' }, effects))
-  return `url(#${id}-filter)`
-}
-
-function clipped(item: DrawItem, children: readonly SvgNode[], id: string, definitions: SvgNode[]): SvgNode {
-  definitions.push(svg('clipPath', 'clip', { id: `${id}-clip` }, [svg('path', 'frame', { d: boxOutline(item.values) })]))
-  return svg('g', 'inside', { 'clip-path': `url(#${id}-clip)` }, children)
-}
+const NO_CORNERS: ShownValues = { radiusTopLeft: 0, radiusTopRight: 0, radiusBottomRight: 0, radiusBottomLeft: 0 }

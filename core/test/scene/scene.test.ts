@@ -106,6 +106,6 @@ describe('painting', () => {
     const gradient = { gradient: 'linear', angleDeg: 90, stops: [{ colour: '#ffffff', at: 0 }, { colour: '#000000', at: 1 }] }
     const markup = pictureFile([item('container', { width: 10, height: 10, clip: true, blur: 2, fill: gradient }, [item('box', { fill: '#ff0000' })])])
     for (const [, id] of markup.matchAll(/url\(#([^)]+)\)/g)) expect(markup).toContain(`id="${id}"`)
-    expect(markup).toMatch(/<linearGradient .*x1="0" .*x2="1"/)
+    expect(markup).toMatch(/<linearGradient .*x1="0" .*x2="10"/)
   })
 })

@@ -18,11 +18,11 @@ const parts: readonly Part[] = [
       shadow: [{ x: 0, y: 1, blur: 2, spread: 0, colour: '#000000', inset: false }], strokeDash: [2, 3], x: { expr: 'size * 2' }, stroke: { token: 'ink' }, visible: true, d: null,
     },
   },
-  { ...at('picture', 'root'), kind: 'picture', asset: null },
-  { ...at('icon', 'root'), kind: 'icon', icon: 'ferry' },
+  { ...at('picture', 'root'), kind: 'picture', base: { picture: 'mark' } },
+  { ...at('icon', 'root'), kind: 'icon', base: { icon: 'ferry' } },
   { ...at('inner', 'root'), kind: 'instance', component: 'other', start: { state: 'rest' }, base: { 'param:label': 'x', 'state:axis': 'rest' } },
   { ...at('gap', 'root'), kind: 'slot', slot: 'content' },
-  { ...at('list', 'root'), kind: 'list', table: 'notices', filter: 'item.open' },
+  { ...at('list', 'root'), kind: 'list', component: 'other', table: 'notices', filter: 'item.open' },
 ]
 
 const targets: readonly Target[] = [
@@ -43,6 +43,8 @@ export const everything: Project = {
   ...newProject('everything', 'Everything'),
   motion,
   startScreen: 'home',
+  assets: [{ id: 'mark', name: 'mark.png', mediaType: 'image/png', width: 12, height: 12, bytes: 90, data: 'AAAA' }],
+  icons: [{ id: 'ferry', name: 'ferry', d: 'M0 0h24v24z' }],
   components: [{
     id: 'one', name: 'One', parts,
     axes: [{

@@ -28,6 +28,8 @@ const NEW_PARTS: Readonly<Record<PlainPart['kind'], PlainPart['base']>> = {
   ellipse: { width: 48, height: 48, fill: '#b07d12' },
   text: { width: 120, height: 21, text: 'Text', fill: '#1d2b33', widthFrom: 'content', heightFrom: 'content' },
   path: { width: 14, height: 11, d: 'M1 6 L5 10 L13 1', stroke: '#1d2b33', strokeWidth: 2, strokeCap: 'round' },
+  picture: { width: 80, height: 60, picture: '' },
+  icon: { width: 24, height: 24, icon: '', fill: '#1d2b33' },
   container: { width: 120, height: 60, layout: 'row', gap: 8, align: 'center', stroke: '#d8cfbd' },
 }
 

@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import { DOCUMENT_VERSION, PICTURE_LIMITS, PICTURE_TYPES } from '../project'
 import { parameter, rule, variable } from './behaviour'
 import { continuous, motion, motionOrNone, pairMotion } from './motion'
 import { expressionText, finite, id, literal, look, many, ms, name, propertyValues } from './values'
@@ -9,12 +10,10 @@ const eachPart = {
 }
 
 export const part = Joi.alternatives().try(
-  Joi.object({ ...eachPart, kind: Joi.string().valid('box', 'ellipse', 'path', 'text', 'container').required() }),
-  Joi.object({ ...eachPart, kind: Joi.string().valid('picture').required(), asset: id.allow(null).required() }),
-  Joi.object({ ...eachPart, kind: Joi.string().valid('icon').required(), icon: name.required() }),
+  Joi.object({ ...eachPart, kind: Joi.string().valid('box', 'ellipse', 'path', 'text', 'picture', 'icon', 'container').required() }),
   Joi.object({ ...eachPart, kind: Joi.string().valid('instance').required(), component: id.required(), start: Joi.object().pattern(/./, id).required() }),
   Joi.object({ ...eachPart, kind: Joi.string().valid('slot').required(), slot: id.required() }),
-  Joi.object({ ...eachPart, kind: Joi.string().valid('list').required(), table: id.allow(null).required(), filter: expressionText.allow(null).required() }),
+  Joi.object({ ...eachPart, kind: Joi.string().valid('list').required(), component: id.allow(null).required(), table: id.allow(null).required(), filter: expressionText.allow(null).required() }),
 ).meta({ name: 'part' })
 
 export const state = Joi.object({
@@ -52,6 +51,14 @@ const token = Joi.object({
   id: id.required(), name: name.required(), type: Joi.string().valid('duration', 'easing', 'colour', 'size').required(), value: literal.required(),
 })
 
+const asset = Joi.object({
+  id: id.required(), name: name.required(), mediaType: Joi.string().valid(...PICTURE_TYPES).required(),
+  width: finite.min(0).max(PICTURE_LIMITS.sidePx).required(), height: finite.min(0).max(PICTURE_LIMITS.sidePx).required(),
+  bytes: Joi.number().integer().min(0).max(PICTURE_LIMITS.bytes).required(), data: Joi.string().base64().max(PICTURE_LIMITS.bytes * 2),
+})
+
+const icon = Joi.object({ id: id.required(), name: name.required(), d: Joi.string().max(20_000).required() })
+
 const pointer = Joi.string().valid('mouse', 'touch', 'pen').required()
 const place = { x: finite.required(), y: finite.required(), pointer }
 const at = { atMs: ms.required() }
@@ -85,8 +92,8 @@ const take = Joi.object({
 const acceptance = Joi.object({ id: id.required(), finding: name.required(), of: Joi.string().required(), reason: Joi.string().max(2000).required() })
 
 export const project = Joi.object({
-  format: Joi.string().valid('rheoscope').required(), version: Joi.number().valid(1).required(),
+  format: Joi.string().valid('rheoscope').required(), version: Joi.number().valid(DOCUMENT_VERSION).required(),
   id: id.required(), name: name.required(), motion: motion.required(), startScreen: id.allow(null).required(),
-  components: many(component), screens: many(screen), variables: many(variable), tables: many(table), tokens: many(token),
+  components: many(component), screens: many(screen), variables: many(variable), tables: many(table), tokens: many(token), assets: many(asset), icons: many(icon),
   takes: many(take), accepted: many(acceptance),
 })

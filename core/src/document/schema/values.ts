@@ -15,6 +15,7 @@ export const gradient = Joi.object({
   gradient: Joi.string().valid('linear', 'radial', 'conic').required(),
   angleDeg: finite.required(),
   stops: Joi.array().items(Joi.object({ colour: colour.required(), at: finite.min(0).max(1).required() })).min(2).max(32).required(),
+  place: Joi.array().items(finite).length(6),
 }).meta({ name: 'gradient' })
 
 export const shadow = Joi.object({

@@ -1,0 +1,23 @@
+import type { Component } from './component'
+import { componentOf, type Project } from './project'
+import type { Id } from './value'
+
+/** The components a component has instances of, by parts, lists and what it fills slots with at first. */
+export function componentsIn(component: Pick<Component, 'parts' | 'parameters'>): readonly Id[] {
+  const fromParts = component.parts.flatMap((part) => {
+    const said = Object.entries(part.base).flatMap(([property, value]) => (property.startsWith('param:') && typeof value === 'string' ? [value] : []))
+    if (part.kind === 'instance') return [part.component, ...said]
+    return part.kind === 'list' && part.component !== null ? [part.component] : []
+  })
+  const fromSlots = component.parameters.flatMap(({ type, initial }) => (type === 'slot' && typeof initial === 'string' && initial !== '' ? [initial] : []))
+  return [...fromParts, ...fromSlots]
+}
+
+/** Whether `id` is `sought` or has it inside at any depth. A component may be put into another only where this is false the other way round. */
+export function reaches(project: Project, id: Id, sought: Id, seen = new Set<Id>()): boolean {
+  if (id === sought) return true
+  if (seen.has(id)) return false
+  seen.add(id)
+  const component = componentOf(project, id)
+  return component !== undefined && componentsIn(component).some((inner) => reaches(project, inner, sought, seen))
+}

@@ -1,0 +1,107 @@
+import {
+  componentOf, parameterProperty, reaches, stateProperty, isExpression, isToken,
+  type Axis, type DataTable, type ListPart, type Literal, type Project, type Value,
+} from '../document'
+import { evaluate, wordOf, type Environment } from '../expression'
+import { compile } from './compile'
+import type { Compiled, HolderPart, Values } from './compiled'
+
+/** Something that stands inside an instance, as its holder has it. */
+export interface Content {
+  /** The last step of its path: the part, or for an item of a list the part and the record. */
+  readonly step: string
+  readonly part: HolderPart['part']
+  readonly compiled: Compiled
+  /** What the holder gives it for its parameters, by name. */
+  readonly parameters: Readonly<Record<string, Literal>>
+  /** The states the holder puts its axes into; axes it leaves alone are not there. */
+  readonly states: Readonly<Record<string, string>>
+}
+
+/** What a holder is like, as far as what stands inside depends on it. */
+export interface Holding {
+  readonly compiled: Compiled
+  readonly values: readonly Values[]
+  readonly environment: Environment
+  /** The components of everything around it, the outermost first, itself included. */
+  readonly chain: readonly string[]
+}
+
+/** What stands inside an instance. A slot filled with something that holds the slot's own component stays empty. */
+export const contentsOf = (project: Project, holding: Holding): readonly Content[] =>
+  holding.compiled.holders.flatMap((holder) => contentsIn(project, holding, holder))
+
+function contentsIn(project: Project, { compiled, values, environment, chain }: Holding, { part, index }: HolderPart): readonly Content[] {
+  const own = values[index]!
+  switch (part.kind) {
+    case 'instance': {
+      const inner = compile(project, componentOf(project, part.component)!)
+      return [{ step: part.id, part, compiled: inner, parameters: parametersOf(inner, own), states: drivenStates(inner, part.start, own) }]
+    }
+    case 'slot': {
+      const filling = componentOf(project, String(own.content ?? ''))
+      if (!filling || chain.some((around) => reaches(project, filling.id, around))) return []
+      const inner = compile(project, filling)
+      return [{ step: part.id, part, compiled: inner, parameters: parametersOf(inner, {}), states: {} }]
+    }
+    case 'list':
+      return itemsOf(project, compiled, part, environment)
+  }
+}
+
+function itemsOf(project: Project, { component }: Compiled, part: ListPart, environment: Environment): readonly Content[] {
+  const table = project.tables.find(({ id }) => id === part.table)
+  const filling = part.component === null ? undefined : componentOf(project, part.component)
+  if (!table || !filling) return []
+  const inner = compile(project, filling)
+  const said = component.parts.find(({ id }) => id === part.id)!.base
+  return table.records.flatMap((record): Content[] => {
+    const around = { ...environment, ...itemEnvironment(table, record) }
+    if (part.filter !== null && worth(part.filter, around) !== true) return []
+    return [{ step: `${part.id}:${record.id}`, part, compiled: inner, parameters: parametersOfItem(inner, said, around), states: {} }]
+  })
+}
+
+/** The names a record gives to expressions: `item.` and the column's name. */
+export function itemEnvironment(table: DataTable, record: DataTable['records'][number]): Record<string, Literal> {
+  return Object.fromEntries(table.columns.map((column) => [`item.${wordOf(column.name)}`, record.cells[column.id] ?? EMPTY[column.type]]))
+}
+
+const EMPTY: Readonly<Record<DataTable['columns'][number]['type'], Literal>> = { text: '', number: 0, 'yes/no': false, colour: '#000000', picture: '' }
+
+/** What an item's parameters are: what the list says, or else what the column of the same name holds. */
+function parametersOfItem(inner: Compiled, said: Readonly<Record<string, Value>>, around: Environment): Readonly<Record<string, Literal>> {
+  return Object.fromEntries(inner.component.parameters.map(({ id, name, initial }) => {
+    const value = said[parameterProperty(id)]
+    if (isExpression(value)) return [name, worth(value.expr, around) ?? initial]
+    if (value !== undefined && !isToken(value)) return [name, value]
+    return [name, around[`item.${name}`] ?? initial]
+  }))
+}
+
+/** The value of an expression; null when it cannot be worked out, which is a finding elsewhere. */
+function worth(expr: string, environment: Environment): Literal {
+  try {
+    return evaluate(expr, environment)
+  } catch {
+    return null
+  }
+}
+
+/** What the holder's look gives an instance for its parameters, by name; its own initial values where it says nothing. */
+function parametersOf(compiled: Compiled, values: Values): Readonly<Record<string, Literal>> {
+  return Object.fromEntries(compiled.component.parameters.map(({ id, name, initial }) => [name, values[parameterProperty(id)] ?? initial]))
+}
+
+function drivenStates(compiled: Compiled, start: Readonly<Record<string, string>>, values: Values): Readonly<Record<string, string>> {
+  return Object.fromEntries(compiled.component.axes.flatMap((axis) => {
+    const state = drivenState(start, axis, values)
+    return state === null ? [] : [[axis.id, state]]
+  }))
+}
+
+/** The state the holder's look puts an axis of an instance into; where the instance starts when it says nothing; null when a parameter decides. */
+function drivenState(start: Readonly<Record<string, string>>, axis: Axis, values: Values): string | null {
+  const said = values[stateProperty(axis.id)]
+  return typeof said === 'string' ? said : (start[axis.id] ?? (axis.drivenBy === null ? axis.start : null))
+}

@@ -1,0 +1,110 @@
+import { describe, expect, test } from '@jest/globals'
+import { newProject, type Component, type Part, type Project } from '@rheoscope/core/document'
+import { Run } from '@rheoscope/core/run'
+import { itemOf, type DrawItem } from '@rheoscope/core/scene'
+import { rule, state, timed, to } from '../../src/demo/building'
+
+const bare = { combinations: [], parameters: [], variables: [], pairs: [], motion: null, absent: {}, rules: [] }
+const lone = [{ id: 'axis', name: 'state', start: 'rest', drivenBy: null, states: [state('rest', 'rest', 0, {})] }]
+
+/** A card that is 20 px high when closed, and as high as its note when open. */
+const card: Component = {
+  ...bare, id: 'card', name: 'Card',
+  parts: [
+    { id: 'frame', kind: 'container', name: 'frame', parent: null, base: { width: 100, height: 20, fill: '#ffffff', clip: true } },
+    { id: 'note', kind: 'text', name: 'long note', parent: 'frame', base: { width: 100, text: { expr: 'words' }, fontSize: 10, lineHeight: 2, heightFrom: 'content' } },
+  ],
+  axes: [{ id: 'open', name: 'open', start: 'closed', drivenBy: null, states: [state('closed', 'closed', 0, {}), state('opened', 'open', 1, { frame: { height: { expr: 'longNote.natural.height' } } })] }],
+  rules: [rule('toggle', { axis: 'open', on: { on: 'tap' }, in: ['closed'], go: to('opened'), motion: timed(200, 'linear') })],
+  parameters: [{ id: 'words', name: 'words', type: 'text', initial: 'a\nb\nc' }],
+}
+
+const holderOf = (root: Part['base'], ...inside: Part[]): Component => ({
+  ...bare, id: 'holder', name: 'Holder', axes: lone,
+  parts: [{ id: 'root', kind: 'container', name: 'root', parent: null, base: root }, ...inside],
+})
+
+const instance = (id: string, base: Part['base'] = {}): Part => ({ id, kind: 'instance', name: id, parent: 'root', component: 'card', start: {}, base })
+
+const projectOf = (...components: Component[]): Project => ({ ...newProject('p', 'P'), components })
+
+const frame = (item: DrawItem | undefined) => item && [item.values.x, item.values.y, item.values.width, item.values.height]
+
+describe('what stands inside', () => {
+  const column = { width: 200, layout: 'column', gap: 4, heightFrom: 'content' }
+
+  test('pushes its neighbours along while it grows, and its holder grows with it', () => {
+    const run = new Run(projectOf(card, holderOf(column, instance('first'), instance('second'))), { component: 'holder' })
+    expect(frame(itemOf(run.drawList(), '', 'second'))).toEqual([0, 24, 100, 20])
+    run.send({ do: 'press', x: 10, y: 10, pointer: 'mouse' })
+    run.send({ do: 'release', x: 10, y: 10, pointer: 'mouse' })
+    run.advanceTo(100)
+    expect(frame(itemOf(run.drawList(), 'first', 'frame'))).toEqual([0, 0, 100, 40])
+    expect(frame(itemOf(run.drawList(), '', 'second'))).toEqual([0, 44, 100, 20])
+    expect(frame(itemOf(run.drawList(), '', 'root'))).toEqual([0, 0, 200, 64])
+    run.advanceTo(200)
+    expect(frame(itemOf(run.drawList(), '', 'second'))).toEqual([0, 64, 100, 20])
+  })
+
+  test('takes the size its holder says, and lays itself out in it', () => {
+    const run = new Run(projectOf(card, holderOf({ width: 200, height: 100 }, instance('wide', { width: 160, height: 50 }))), { component: 'holder' })
+    expect(frame(itemOf(run.drawList(), 'wide', 'frame'))).toEqual([0, 0, 160, 50])
+  })
+
+  test('is measured at the width it is stretched to', () => {
+    const [root, note] = card.parts
+    const parts: Part[] = [
+      { ...root!, base: { width: 100, layout: 'column', align: 'stretch', heightFrom: 'content' } },
+      { ...note!, base: { ...note!.base, widthFrom: 'fill' } },
+    ]
+    const wordy: Component = { ...card, parts, axes: lone, rules: [], parameters: [{ ...card.parameters[0]!, initial: 'one two three four five six seven' }] }
+    const heightIn = (width: number) => {
+      const run = new Run(projectOf(wordy, holderOf({ width, layout: 'column', align: 'stretch', heightFrom: 'content' }, instance('only'))), { component: 'holder' })
+      return itemOf(run.drawList(), '', 'root')!.values.height as number
+    }
+    expect(heightIn(400)).toBe(20)
+    expect(heightIn(60)).toBeGreaterThan(40)
+  })
+})
+
+describe('a list', () => {
+  const list: Part = { id: 'list', kind: 'list', name: 'list', parent: 'root', component: 'card', table: 'notices', filter: 'item.open && shown', base: { layout: 'column', gap: 2, widthFrom: 'content', heightFrom: 'content', 'param:words': { expr: "item.title + '!'" } } }
+  const holder: Component = { ...holderOf({ width: 200, height: 200 }, list), parameters: [{ id: 'shown', name: 'shown', type: 'yes/no', initial: true }] }
+  const project: Project = {
+    ...projectOf(card, holder),
+    tables: [{
+      id: 'notices', name: 'notices', columns: [{ id: 'title', name: 'title', type: 'text' }, { id: 'open', name: 'open', type: 'yes/no' }],
+      records: [{ id: 'r1', cells: { title: 'Fog', open: true } }, { id: 'r2', cells: { title: 'Ice', open: false } }, { id: 'r3', cells: { title: 'Swell', open: true } }],
+    }],
+  }
+
+  test('has an instance for each record the filter keeps, in order, with its parameters', () => {
+    const run = new Run(project, { component: 'holder' })
+    expect([...run.paths]).toEqual(['', 'list:r1', 'list:r3'])
+    expect(run.instance('list:r3')?.environment.words).toBe('Swell!')
+    expect(frame(itemOf(run.drawList(), 'list:r3', 'frame'))).toEqual([0, 22, 100, 20])
+  })
+
+  test('follows its filter while it runs', () => {
+    const run = new Run(project, { component: 'holder' })
+    run.send({ do: 'parameter', instance: '', name: 'shown', value: false })
+    expect([...run.paths]).toEqual([''])
+    expect(frame(itemOf(run.drawList(), '', 'list'))).toEqual([0, 0, 0, 0])
+    run.send({ do: 'parameter', instance: '', name: 'shown', value: true })
+    expect([...run.paths]).toEqual(['', 'list:r1', 'list:r3'])
+  })
+})
+
+describe('a slot', () => {
+  const slot: Part = { id: 'gap', kind: 'slot', name: 'gap', parent: 'root', slot: 'what', base: { x: 5, y: 5 } }
+  const holder: Component = { ...holderOf({ width: 200, height: 200 }, slot), parameters: [{ id: 'what', name: 'what', type: 'slot', initial: '' }] }
+
+  test('holds what its parameter names, and nothing when that is nothing or would hold the holder', () => {
+    const run = new Run(projectOf(card, holder), { component: 'holder' })
+    expect([...run.paths]).toEqual([''])
+    run.send({ do: 'parameter', instance: '', name: 'what', value: 'card' })
+    expect(frame(itemOf(run.drawList(), '', 'gap'))).toEqual([5, 5, 100, 20])
+    run.send({ do: 'parameter', instance: '', name: 'what', value: 'holder' })
+    expect([...run.paths]).toEqual([''])
+  })
+})
