@@ -1,9 +1,10 @@
 import express, { Router } from 'express'
 import Joi from 'joi'
-import { starterProject, type Entry, type Project } from '@rheoscope/core/document'
+import { PICTURE_LIMITS, starterProject, type Entry, type Project } from '@rheoscope/core/document'
 import { entry, readProject, validated } from '@rheoscope/core/schema'
 import { skerryLine } from '@rheoscope/core/demo'
 import type { Announcements } from './announcements'
+import type { AssetStore } from './asset-store'
 import type { ProjectStore } from './project-store'
 
 /** The media type of a project file. A page of another origin cannot send it without asking first. */
@@ -18,8 +19,13 @@ const appending = Joi.object({
 
 const since = Joi.object({ after: Joi.string().pattern(/^\d{1,9}$/) })
 
+export interface Stores {
+  readonly store: ProjectStore
+  readonly assets: AssetStore
+}
+
 /** The projects over HTTP. `newId` names what is made here. */
-export function api(store: ProjectStore, announcements: Announcements, newId: () => string): Router {
+export function api({ store, assets }: Stores, announcements: Announcements, newId: () => string): Router {
   const router = Router()
   const json = express.json({ limit: '8mb', strict: true })
   const renamed = (project: Project): Project => ({ ...project, id: newId() })
@@ -34,12 +40,16 @@ export function api(store: ProjectStore, announcements: Announcements, newId: ()
   })
 
   router.post('/projects/demo', json, async (_request, response) => {
-    response.status(201).json(await store.add(renamed(skerryLine)))
+    response.status(201).json(await store.add(await assets.takeOut(renamed(skerryLine))))
   })
 
   router.post('/projects/file', express.text({ limit: '64mb', type: PROJECT_FILE }), async (request, response) => {
     const text: unknown = request.body
-    response.status(201).json(await store.add(renamed(readProject(typeof text === 'string' ? text : ''))))
+    response.status(201).json(await store.add(await assets.takeOut(renamed(readProject(typeof text === 'string' ? text : '')))))
+  })
+
+  router.post('/assets', express.raw({ limit: PICTURE_LIMITS.bytes + 1, type: (request) => /^image\//.test(request.headers['content-type'] ?? '') }), async (request, response) => {
+    response.status(201).json(await assets.add(Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0)))
   })
 
   router.get('/projects/:id', async (request, response) => {

@@ -5,29 +5,29 @@ import express, { type Express, type RequestHandler } from 'express'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
+import type { AssetStore } from './asset-store'
 import { Announcements } from './announcements'
-import { api } from './api'
+import { api, type Stores } from './api'
 import { sendProblems } from './problem'
-import type { ProjectStore } from './project-store'
 
-export interface ApplicationOptions {
-  readonly store: ProjectStore
+export interface ApplicationOptions extends Stores {
   /** The folder of the built interface. */
   readonly web: string
   readonly log: Logger
 }
 
 /** The whole application behind one port: the interface, its files and the API. */
-export function application({ store, web, log }: ApplicationOptions): Express {
+export function application({ store, assets, web, log }: ApplicationOptions): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(pinoHttp({ logger: log, autoLogging: false }))
   app.use(onlyThisMachine)
   app.use(securityHeaders)
-  app.use('/api', api(store, new Announcements(), newId))
+  app.use('/api', api({ store, assets }, new Announcements(), newId))
   app.use('/api', (_request, response) => {
     response.status(404).type('application/problem+json').send('{"type":"urn:rheoscope:problem:not-found","title":"Not found","status":404,"detail":"There is nothing at this address."}')
   })
+  app.get('/assets/:id', picture(assets))
   app.use(express.static(web, { index: false, immutable: true, maxAge: '1y' }))
   app.use(page(path.join(web, 'index.html')))
   app.use(sendProblems)
@@ -67,6 +67,18 @@ const securityHeaders: RequestHandler = (request, response, next) => {
     },
     strictTransportSecurity: false,
   })(request, response, next)
+}
+
+/** A picture, never to be run: an SVG file opened by itself is shown without scripts, styles from elsewhere or rights of this page. */
+const picture = (assets: AssetStore): RequestHandler<{ id: string }> => async (request, response, next) => {
+  const stored = /^a[0-9a-f]{40}$/.test(request.params.id) ? await assets.load(request.params.id) : null
+  if (!stored) {
+    next()
+    return
+  }
+  response
+    .set({ 'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'; sandbox", 'cache-control': 'public, max-age=31536000, immutable' })
+    .type(stored.mediaType).send(Buffer.from(stored.content))
 }
 
 function page(file: string): RequestHandler {

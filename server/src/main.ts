@@ -4,6 +4,7 @@ import { pino } from 'pino'
 import { RheoError } from '@rheoscope/core/document'
 import { skerryLine } from '@rheoscope/core/demo'
 import { application } from './application'
+import { AssetStore } from './asset-store'
 import { openDatabase } from './database'
 import { ProjectStore } from './project-store'
 
@@ -15,8 +16,9 @@ const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' })
 try {
   const { database, close } = await openDatabase(data, path.join(root, 'server/drizzle'))
   const store = new ProjectStore(database)
-  await store.once('demo', () => store.add(skerryLine))
-  const server = createServer(application({ store, web: path.join(root, 'web/dist'), log }))
+  const assets = new AssetStore(database)
+  await store.once('demo', async () => store.add(await assets.takeOut(skerryLine)))
+  const server = createServer(application({ store, assets, web: path.join(root, 'web/dist'), log }))
   server.on('error', (error: NodeJS.ErrnoException) => {
     fail(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Name another one with PORT.` : error.message)
   })

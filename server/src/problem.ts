@@ -22,7 +22,7 @@ export function problemOf(error: unknown): Problem {
     return problem(error.code, STATUS[error.code] ?? 422, 'The request could not be carried out', error.message, error.place)
   }
   const { type, status } = error as { type?: string; status?: number }
-  if (type === 'entity.too.large') return problem('too-large', 413, 'Too large', 'This is larger than can be taken in: 64 MB for a project file, 8 MB for edits.')
+  if (type === 'entity.too.large') return problem('too-large', 413, 'Too large', 'This is larger than can be taken in: 64 MB for a project file, 8 MB for edits, 5 MB for a picture.')
   if (type === 'entity.parse.failed') return problem('not-json', 400, 'Not JSON', 'The request is not complete JSON.')
   if (status !== undefined && status >= 400 && status < 500) return problem('refused', status, 'Refused', 'The request cannot be read.')
   return problem('internal', 500, 'Something went wrong', 'The server could not do this. Nothing was changed.')

@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm'
-import { apply, RheoError, touches, type Appended, type Entry, type Project, type ProjectSummary, type StoredProject } from '@rheoscope/core/document'
-import { requireValidComponents } from '@rheoscope/core/schema'
+import { apply, migrate, RheoError, touches, type Appended, type Entry, type Project, type ProjectSummary, type StoredProject } from '@rheoscope/core/document'
+import { requireValid } from '@rheoscope/core/schema'
 import type { Database } from './database'
 import { entries, milestones, projects } from './tables'
 
@@ -113,7 +113,7 @@ export class ProjectStore {
 
 async function snapshotOf(transaction: Transaction, id: string): Promise<StoredProject> {
   const [row] = await transaction.select({ project: projects.snapshot, revision: projects.snapshotRevision }).from(projects).where(eq(projects.id, id))
-  return row!
+  return { ...row!, project: migrate({ ...row!.project }) as Project }
 }
 
 async function entriesAfter(transaction: Transaction, id: string, revision: number): Promise<readonly Entry[]> {
@@ -132,6 +132,6 @@ function applied(project: Project, added: readonly Entry[]): Project {
     current = apply(current, edit)
     for (const thing of touches(edit)) touched.add(thing)
   }
-  requireValidComponents(current, touched)
+  requireValid(current, touched)
   return current
 }

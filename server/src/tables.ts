@@ -1,4 +1,4 @@
-import { integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core'
+import { customType, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core'
 import type { Entry, Project } from '@rheoscope/core/document'
 
 /** A project as it was at some revision; the edits since then bring it up to date. */
@@ -23,6 +23,15 @@ export const entries = pgTable(
   },
   (table) => [primaryKey({ columns: [table.project, table.revision] }), uniqueIndex('entries_once').on(table.project, table.entryId)],
 )
+
+const bytea = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' })
+
+/** The bytes of pictures, by an id made from them; the same picture is stored once for all projects. */
+export const assets = pgTable('assets', {
+  id: text('id').primaryKey(),
+  mediaType: text('media_type').notNull(),
+  content: bytea('content').notNull(),
+})
 
 /** What has been done to this database once and for all. */
 export const milestones = pgTable('milestones', {

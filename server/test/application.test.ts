@@ -8,6 +8,7 @@ import { pino } from 'pino'
 import { skerryLine } from '@rheoscope/core/demo'
 import { doing, renameProject, serialise, type StoredProject } from '@rheoscope/core/document'
 import { application } from '../src/application'
+import { AssetStore } from '../src/asset-store'
 import { openDatabase, type OpenDatabase } from '../src/database'
 import { ProjectStore } from '../src/project-store'
 
@@ -19,7 +20,7 @@ let address: string
 beforeAll(async () => {
   writeFileSync(path.join(folder, 'index.html'), '<meta name="style-nonce" content="__NONCE__">')
   opened = await openDatabase(path.join(folder, 'data'), path.resolve(import.meta.dirname, '../drizzle'))
-  server = createServer(application({ store: new ProjectStore(opened.database), web: folder, log: pino({ level: 'silent' }) }))
+  server = createServer(application({ store: new ProjectStore(opened.database), assets: new AssetStore(opened.database), web: folder, log: pino({ level: 'silent' }) }))
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
 }, 60_000)
@@ -95,5 +96,35 @@ describe('the door', () => {
   test('does not answer to other names', async () => {
     const status = await new Promise((resolve) => request(address, { headers: { host: 'elsewhere.example' } }, (answer) => resolve(answer.statusCode)).end())
     expect(status).toBe(421)
+  })
+})
+
+describe('pictures over HTTP', () => {
+  const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="12" height="8"><script>alert(1)</script><rect width="12" height="8"/></svg>'
+  const send = (body: string | Uint8Array<ArrayBuffer>, type: string) => fetch(`${address}/api/assets`, { method: 'POST', headers: { 'content-type': type }, body })
+
+  test('are stored once under an id made from them, and can never run', async () => {
+    const first = (await (await send(svg, 'image/svg+xml')).json()) as { id: string; width: number; height: number }
+    expect(await (await send(svg, 'image/svg+xml')).json()).toEqual(first)
+    expect([first.width, first.height]).toEqual([12, 8])
+    const answer = await fetch(`${address}/assets/${first.id}`)
+    expect([answer.status, answer.headers.get('content-type'), await answer.text()]).toEqual([200, 'image/svg+xml', svg])
+    expect(answer.headers.get('content-security-policy')).toContain('sandbox')
+  })
+
+  test('that are none are refused with what would do', async () => {
+    const answer = await send('#!/bin/sh', 'image/png')
+    expect([answer.status, ((await answer.json()) as { detail: string }).detail]).toEqual([422, expect.stringMatching(/PNG, JPEG, WebP and SVG/)])
+    expect((await send(new Uint8Array(6_000_000), 'image/png')).status).toBe(413)
+    expect((await fetch(`${address}/assets/a${'0'.repeat(40)}`)).headers.get('content-type')).not.toMatch(/image/)
+  })
+
+  test('travel in project files and are taken out of the document', async () => {
+    const { id } = (await (await send(svg, 'image/svg+xml')).json()) as { id: string }
+    const asset = { id, name: 'mark', mediaType: 'image/svg+xml' as const, width: 12, height: 8, bytes: svg.length, data: Buffer.from(svg).toString('base64') }
+    const open = (data: string) => post('/projects/file', serialise({ ...skerryLine, assets: [{ ...asset, data }] }), 'application/vnd.rheoscope+json')
+    const { project } = (await (await open(asset.data)).json()) as StoredProject
+    expect(project.assets).toEqual([{ id, name: 'mark', mediaType: 'image/svg+xml', width: 12, height: 8, bytes: svg.length }])
+    expect((await open(Buffer.from(svg.replace('12', '13')).toString('base64'))).status).toBe(422)
   })
 })

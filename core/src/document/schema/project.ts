@@ -32,7 +32,7 @@ export const component = Joi.object({
   parameters: many(parameter), variables: many(variable), pairs: many(pairMotion), motion: motionOrNone, absent: look.required(),
 }).meta({ name: 'component' })
 
-const screen = Joi.object({
+export const screen = Joi.object({
   id: id.required(), name: name.required(), kind: Joi.string().valid('screen', 'overlay').required(),
   device: Joi.string().valid('phone', 'tablet', 'desktop', 'kiosk', 'free').required(),
   width: finite.positive().max(20_000).required(), height: finite.positive().max(20_000).required(),
@@ -41,23 +41,23 @@ const screen = Joi.object({
   motion: motionOrNone,
 })
 
-const table = Joi.object({
+export const table = Joi.object({
   id: id.required(), name: name.required(),
   columns: many(Joi.object({ id: id.required(), name: name.required(), type: Joi.string().valid('text', 'number', 'yes/no', 'colour', 'picture').required() })),
   records: many(Joi.object({ id: id.required(), cells: Joi.object().pattern(/./, literal).required() })),
 })
 
-const token = Joi.object({
+export const token = Joi.object({
   id: id.required(), name: name.required(), type: Joi.string().valid('duration', 'easing', 'colour', 'size').required(), value: literal.required(),
 })
 
-const asset = Joi.object({
+export const asset = Joi.object({
   id: id.required(), name: name.required(), mediaType: Joi.string().valid(...PICTURE_TYPES).required(),
   width: finite.min(0).max(PICTURE_LIMITS.sidePx).required(), height: finite.min(0).max(PICTURE_LIMITS.sidePx).required(),
   bytes: Joi.number().integer().min(0).max(PICTURE_LIMITS.bytes).required(), data: Joi.string().base64().max(PICTURE_LIMITS.bytes * 2),
 })
 
-const icon = Joi.object({ id: id.required(), name: name.required(), d: Joi.string().max(20_000).required() })
+export const icon = Joi.object({ id: id.required(), name: name.required(), d: Joi.string().max(20_000).required() })
 
 const pointer = Joi.string().valid('mouse', 'touch', 'pen').required()
 const place = { x: finite.required(), y: finite.required(), pointer }
@@ -81,7 +81,7 @@ const expect = Joi.alternatives().try(
   Joi.object({ what: Joi.string().valid('settled').required(), instance }),
 )
 
-const take = Joi.object({
+export const take = Joi.object({
   id: id.required(), name: name.required(),
   surface: Joi.alternatives().try(Joi.object({ screen: id.required() }), Joi.object({ component: id.required() })).required(),
   inputs: Joi.array().items(input).required(), endsAtMs: ms.required(),
@@ -89,7 +89,7 @@ const take = Joi.object({
   reducedMotion: Joi.boolean().required(),
 })
 
-const acceptance = Joi.object({ id: id.required(), finding: name.required(), of: Joi.string().required(), reason: Joi.string().max(2000).required() })
+export const acceptance = Joi.object({ id: id.required(), finding: name.required(), of: Joi.string().required(), reason: Joi.string().max(2000).required() })
 
 export const project = Joi.object({
   format: Joi.string().valid('rheoscope').required(), version: Joi.number().valid(DOCUMENT_VERSION).required(),

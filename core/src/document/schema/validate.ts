@@ -3,7 +3,7 @@ import { RheoError } from '../error'
 import type { Component } from '../component'
 import type { Project } from '../project'
 import { parseFile } from '../serialise'
-import { component, project } from './project'
+import { acceptance, asset, component, icon, project, screen, table, take, token } from './project'
 
 /** The value when it fits the schema; otherwise throws `invalid` with the place of the first thing that does not. */
 export function validated<T>(schema: Joi.Schema, value: unknown, what: string): T {
@@ -20,14 +20,17 @@ export function readProject(text: string): Project {
   return read
 }
 
-/** The components of a project that an edit touched, checked against the schema. */
-export function requireValidComponents(checked: Project, touched: ReadonlySet<string>): void {
-  for (const each of checked.components) {
-    if (!touched.has(`components/${each.id}`)) continue
-    validated(component, each, `The component “${each.name}”`)
-    requireCoherent(each)
+/** What an edit touched of a project, checked against the schema. Throws `invalid` or `incoherent`. */
+export function requireValid(checked: Project, touched: ReadonlySet<string>): void {
+  for (const [list, schema] of Object.entries(THINGS)) {
+    for (const each of checked[list as keyof typeof THINGS]) {
+      if (touched.has(`${list}/${each.id}`)) validated(schema, each, `“${'name' in each ? each.name : each.id}”`)
+    }
   }
+  for (const each of checked.components) if (touched.has(`components/${each.id}`)) requireCoherent(each)
 }
+
+const THINGS = { components: component, screens: screen, tables: table, tokens: token, assets: asset, icons: icon, takes: take, accepted: acceptance }
 
 /** What a schema cannot say: the tree is a tree, the start is a state, and references within a component lead somewhere. */
 function requireCoherent(checked: Component): void {
