@@ -1,1 +1,2 @@
 export { pictureFile } from './picture'
+export { rowsOf, tableFrom } from './delimited'

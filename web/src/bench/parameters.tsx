@@ -2,9 +2,9 @@ import { useState } from 'react'
 import { Button, Menu, MenuItem } from '@mui/material'
 import { addParameter, axisForParameter, freeName, namesOf, removeParameter, renameParameter, type Parameter } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
-import { ParameterValue } from '../fields/parameter-value'
 import { parseNumber } from '../fields/parse-value'
 import { newId } from '../session/new-id'
+import { ParameterField } from './parameter-field'
 import { useBench } from './use-bench'
 
 const KINDS: readonly Pick<Parameter, 'type' | 'initial' | 'choices'>[] = [
@@ -13,6 +13,7 @@ const KINDS: readonly Pick<Parameter, 'type' | 'initial' | 'choices'>[] = [
   { type: 'yes/no', initial: false },
   { type: 'choice', initial: 'S', choices: ['S', 'M', 'L'] },
   { type: 'colour', initial: '#24506f' },
+  { type: 'slot', initial: '' },
 ]
 
 /** What instances can set on this component; expressions use a parameter by its name. */
@@ -67,7 +68,7 @@ function ParameterRow({ parameter }: { readonly parameter: Parameter }) {
   return (
     <li className="parameter">
       <CommitField label={`Name of ${parameter.name}`} hidesLabel value={parameter.name} onCommit={rename} />
-      <ParameterValue parameter={parameter} value={parameter.initial} label={`Value of ${parameter.name}`} hidesLabel onChange={(initial) => set('initial', initial)} />
+      <ParameterField parameter={parameter} value={parameter.initial} label={`Value of ${parameter.name}`} hidesLabel onChange={(initial) => set('initial', initial)} />
       <button className="plain muted" aria-label={`Remove ${parameter.name}`} onClick={() => make(removeParameter(component.id, parameter.id), `remove ${parameter.name}`)}>×</button>
       {parameter.type === 'choice' && <CommitField label={`Choices of ${parameter.name}`} hidesLabel value={(parameter.choices ?? []).join(', ')} onCommit={setChoices} />}
       {parameter.type === 'number' && (

@@ -1,4 +1,4 @@
-import { freeName, namesOf, type Id, type Part, type PartKind, type PlainPart, type Project } from '@rheoscope/core/document'
+import { freeName, namesOf, type Component, type Id, type Part, type PartKind, type PlainPart } from '@rheoscope/core/document'
 
 /** The glyph of each kind of part in the tree, drawn in a 14 × 14 field. */
 const GLYPHS: Readonly<Record<PartKind, string>> = {
@@ -45,7 +45,10 @@ export function newPart(id: Id, kind: PlainPart['kind'], parent: Part, holder: {
   }
 }
 
-export const newInstance = (id: Id, project: Project, component: Id, parent: Part, others: readonly Part[]): Part => ({
-  id, kind: 'instance', component, parent: parent.id, start: {}, base: { x: 8, y: 8 },
-  name: freeName(project.components.find((each) => each.id === component)?.name.toLowerCase() ?? 'instance', namesOf(others)),
-})
+/** An instance of a component, a list, or a slot for the parameter of that id. */
+export function newHolder(id: Id, what: { readonly component: Component } | { readonly slot: Id } | 'list', parent: Part, others: readonly Part[]): Part {
+  const names = namesOf(others)
+  if (what === 'list') return { id, kind: 'list', component: null, table: null, filter: null, parent: parent.id, name: freeName('list', names), base: { x: 8, y: 8, layout: 'column', gap: 8, widthFrom: 'content', heightFrom: 'content' } }
+  if ('slot' in what) return { id, kind: 'slot', slot: what.slot, parent: parent.id, name: freeName('slot', names), base: { x: 8, y: 8 } }
+  return { id, kind: 'instance', component: what.component.id, parent: parent.id, start: {}, base: { x: 8, y: 8 }, name: freeName(what.component.name.toLowerCase(), names) }
+}

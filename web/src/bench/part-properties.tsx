@@ -1,16 +1,17 @@
 import { useMemo, useState, type ReactNode } from 'react'
 import { ToggleButton, ToggleButtonGroup } from '@mui/material'
 import {
-  parameterProperty, propertiesOf, setProperty, stateProperty, takeBackProperty,
-  type Parameter, type Part, type PropertyDefinition, type PropertyGroup, type PropertyType, type Value,
+  batch, propertiesOf, takeBackProperty, type Edit, type Part, type PropertyDefinition, type PropertyGroup, type Value,
 } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
 import { formatValue } from '../fields/parse-value'
-import { ChoiceField, PropertyField } from '../fields/property-field'
+import { PropertyField } from '../fields/property-field'
 import { StateMark } from '../theme/state-mark'
 import type { Into } from './bench-state'
 import { ContinuousMotion } from './continuous-motion'
-import { useBench, type Bench } from './use-bench'
+import { InstanceProperties } from './instance-properties'
+import { ListProperties } from './list-properties'
+import { useBench } from './use-bench'
 
 const GROUPS: readonly { readonly group: PropertyGroup; readonly title: string }[] = [
   { group: 'paint', title: 'Paint' },
@@ -23,7 +24,7 @@ const GROUPS: readonly { readonly group: PropertyGroup; readonly title: string }
 ]
 
 /** Properties whose effect is not drawn yet are not offered. */
-const NOT_OFFERED = new Set(['fadeTop', 'fadeBottom', 'shadow', 'focusable', 'wrap'])
+const NOT_OFFERED = new Set(['focusable'])
 
 /** What the selected part is like in the selected look, with what the look changes marked. */
 export function PartProperties() {
@@ -53,6 +54,8 @@ function PropertyList({ part }: { readonly part: Part }) {
     <>
       <h2 className="caption">{parts.length > 1 ? `${parts.length} parts` : part.name} <span className="muted">{where}</span></h2>
       {part.kind === 'instance' && <InstanceProperties part={part} />}
+      {part.kind === 'list' && <ListProperties part={part} />}
+      {part.kind === 'slot' && <p className="muted hint">Holds what “{component.parameters.find(({ id }) => id === part.slot)?.name ?? '?'}” names.</p>}
       {GROUPS.map(({ group, title }) => {
         const inGroup = definitions.filter((definition) => definition.group === group)
         if (inGroup.length === 0) return null
@@ -62,7 +65,7 @@ function PropertyList({ part }: { readonly part: Part }) {
           </Fold>
         )
       })}
-      {part.kind !== 'instance' && <ContinuousMotion part={part} />}
+      {part.kind !== 'instance' && part.kind !== 'list' && part.kind !== 'slot' && <ContinuousMotion part={part} />}
     </>
   )
 }
@@ -83,10 +86,13 @@ function PropertyRow({ part, definition, scope }: { readonly part: Part; readonl
   const { name, initial } = definition
   const base = part.base[name] ?? initial
   const own = view.into === 'look' ? state.look[part.id]?.[name] : undefined
-  const change = (value: Value) => make(propertyEdit(parts.map(({ id }) => ({ part: id, property: name, value }))), `set ${definition.label} of ${part.name}`)
+  const change = (value: Value, also?: Edit) => {
+    const edit = propertyEdit(parts.map(({ id }) => ({ part: id, property: name, value })))
+    make(also ? batch(also, edit) : edit, `set ${definition.label} of ${part.name}`)
+  }
   return (
     <div className={own === undefined ? 'property' : 'property is-changed'} data-property={name}>
-      <PropertyField definition={definition} value={own ?? base} scope={scope} tokens={project.tokens} onChange={change} />
+      <PropertyField definition={definition} value={own ?? base} scope={scope} project={project} onChange={change} />
       {own !== undefined && <Was part={part} definition={definition} base={base} />}
     </div>
   )
@@ -102,50 +108,3 @@ function Was({ part, definition, base }: { readonly part: Part; readonly definit
     <button className="plain was" onClick={takeBack} aria-label={`${was}: Take back ${definition.label}`}>{was} ↩</button>
   )
 }
-
-const PROPERTY_TYPES: Readonly<Record<Parameter['type'], PropertyType>> = {
-  text: 'text', number: 'number', 'yes/no': 'yesNo', choice: 'choice', colour: 'colour', slot: 'text',
-}
-
-/** What a holder can say about an instance: the states it puts it into, and its parameters. */
-function InstanceProperties({ part }: { readonly part: Extract<Part, { kind: 'instance' }> }) {
-  const bench = useBench()
-  const { project } = bench
-  const inner = project.components.find(({ id }) => id === part.component)
-  if (!inner) return <p role="alert">Its component is gone.</p>
-  return (
-    <details open>
-      <summary>{inner.name}</summary>
-      {inner.axes.filter(({ drivenBy }) => drivenBy === null).map((axis) => {
-        const property = stateProperty(axis.id)
-        const value = saidOf(bench, part, property) ?? part.start[axis.id] ?? axis.start
-        return (
-          <ChoiceField
-            key={axis.id} label={axis.name} value={String(value)} choices={axis.states.map(({ id, name }) => ({ value: id, label: name }))}
-            onChange={(to) => bench.make(instanceEdit(bench, part, property, to), `put ${part.name} into a state`)}
-          />
-        )
-      })}
-      {inner.parameters.map((parameter) => {
-        const property = parameterProperty(parameter.id)
-        const definition: PropertyDefinition = {
-          name: property, label: parameter.name, initial: parameter.initial, group: 'answer', kinds: ['instance'],
-          type: PROPERTY_TYPES[parameter.type],
-          ...(parameter.choices ? { choices: parameter.choices } : {}),
-        }
-        return (
-          <PropertyField
-            key={parameter.id} definition={definition} value={saidOf(bench, part, property) ?? parameter.initial} scope={scopeOf(project, bench.component)}
-            onChange={(value) => bench.make(instanceEdit(bench, part, property, value), `set ${parameter.name} of ${part.name}`)}
-          />
-        )
-      })}
-    </details>
-  )
-}
-
-const saidOf = ({ view, state }: Bench, part: Part, property: string): Value | undefined =>
-  (view.into === 'look' ? state.look[part.id]?.[property] : undefined) ?? part.base[property]
-
-const instanceEdit = ({ component, place }: Bench, part: Part, property: string, value: Value) => setProperty(component, place, part.id, property, value)
-

@@ -1,11 +1,11 @@
 import { useState } from 'react'
-import { Button, Menu, MenuItem } from '@mui/material'
-import { addPart, childrenOf, renamePart, type Part } from '@rheoscope/core/document'
-import { newId } from '../session/new-id'
+import { childrenOf, renamePart, type Part } from '@rheoscope/core/document'
 import { hueOf } from '../theme/state-mark'
+import { AddPart } from './add-part'
 import { Parameters } from './parameters'
-import { DRAWABLE, newInstance, newPart, PartGlyph } from './part-kinds'
+import { PartGlyph } from './part-kinds'
 import { PartProperties } from './part-properties'
+import { Tables } from './tables'
 import { Tokens } from './tokens'
 import { useBench } from './use-bench'
 
@@ -22,8 +22,9 @@ export function PartsPane() {
         <Branch part={component.parts[0]!} depth={0} />
       </ul>
       <Parameters />
-      <Tokens />
       <PartProperties />
+      <Tokens />
+      <Tables />
     </aside>
   )
 }
@@ -66,39 +67,3 @@ function Branch({ part, depth }: { readonly part: Part; readonly depth: number }
     </li>
   )
 }
-
-function AddPart() {
-  const { project, component, parts, select, make } = useBench()
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
-  const root = component.parts[0]!
-  const selected = parts[0]
-  const holder = selected?.kind === 'container' ? selected : root
-  const others = project.components.filter((each) => each.id !== component.id && !holds(each.parts, component.id))
-  const add = (part: Part) => {
-    setAnchor(null)
-    make(addPart(component.id, part), `add ${part.name}`)
-    select({ do: 'select parts', parts: [part.id] })
-  }
-  const size = { width: Number(holder.base.width ?? 100), height: Number(holder.base.height ?? 40) }
-  return (
-    <>
-      <Button aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>+ part</Button>
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
-        {DRAWABLE.map((kind) => (
-          <MenuItem key={kind} onClick={() => add(newPart(newId(), kind, holder, size, component.parts))}>
-            <PartGlyph kind={kind} /> {kind}
-          </MenuItem>
-        ))}
-        {others.map((each) => (
-          <MenuItem key={each.id} onClick={() => add(newInstance(newId(), project, each.id, holder, component.parts))}>
-            <PartGlyph kind="instance" /> {each.name}
-          </MenuItem>
-        ))}
-      </Menu>
-    </>
-  )
-}
-
-const holds = (parts: readonly Part[], component: string): boolean =>
-  parts.some((part) => part.kind === 'instance' && part.component === component)
-

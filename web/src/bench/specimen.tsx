@@ -1,7 +1,6 @@
 import { useId, useRef, useState, type PointerEvent } from 'react'
 import type { Parameter } from '@rheoscope/core/document'
 import { paint, type DrawItem } from '@rheoscope/core/scene'
-import { ParameterValue } from '../fields/parameter-value'
 import { patchChildren } from '../paint/patch'
 import { pointIn } from '../paint/point-in'
 import { surfaceSize } from '../paint/look-picture'
@@ -10,6 +9,7 @@ import { useFrames } from '../playing/use-frames'
 import { useLive } from '../playing/use-live'
 import { usePlayerState } from '../playing/use-player'
 import { StateMark } from '../theme/state-mark'
+import { ParameterField } from './parameter-field'
 import { msText } from './timing-text'
 import { useBench } from './use-bench'
 import { useScrubbedFrame } from './use-scrubbed-frame'
@@ -137,5 +137,5 @@ function PutButtons({ player }: { readonly player: Player }) {
 function SpecimenParameter({ player, parameter }: { readonly player: Player; readonly parameter: Parameter }) {
   usePlayerState(player)
   const value = player.current.instance('')?.environment[parameter.name] ?? parameter.initial
-  return <ParameterValue parameter={parameter} label={parameter.name} value={value} onChange={(to) => player.send({ do: 'parameter', instance: '', name: parameter.name, value: to })} />
+  return <ParameterField parameter={parameter} label={parameter.name} value={value} onChange={(to) => player.send({ do: 'parameter', instance: '', name: parameter.name, value: to })} />
 }

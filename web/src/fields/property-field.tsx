@@ -1,17 +1,25 @@
-import type { PropertyDefinition, Token, Value } from '@rheoscope/core/document'
+import { useState } from 'react'
+import { Popover } from '@mui/material'
+import { isExpression, isToken, type Edit, type Paint, type Project, type PropertyDefinition, type Shadow, type Value } from '@rheoscope/core/document'
 import type { Scope } from '@rheoscope/core/expression'
 import { CommitField } from './commit-field'
+import { GradientField } from './gradient-field'
+import { IconField } from './icon-field'
 import { formatValue, parseNumber, parseValue } from './parse-value'
+import { PictureField } from './picture-field'
+import { ShadowField } from './shadow-field'
 import './fields.css'
 
 /** The editor of one property; which one follows from the property's type. */
-export function PropertyField({ definition, value, scope, tokens = [], onChange }: {
+export function PropertyField({ definition, value, scope, project, onChange }: {
   readonly definition: PropertyDefinition
-  readonly tokens?: readonly Token[]
+  readonly project: Project
   readonly value: Value
   readonly scope: Scope
-  readonly onChange: (value: Value) => void
+  /** What is chosen, and what the project needs besides for it. */
+  readonly onChange: (value: Value, also?: Edit) => void
 }) {
+  const { tokens } = project
   const take = (text: string): string | null => {
     const parsed = parseValue(definition, text, scope, tokens)
     if ('problem' in parsed) return parsed.problem
@@ -28,6 +36,9 @@ export function PropertyField({ definition, value, scope, tokens = [], onChange 
     )
   }
   if (type === 'choice' && typeof value === 'string' && choices) return <ChoiceField label={label} value={value} choices={choices} onChange={onChange} />
+  if (type === 'picture') return <PictureField label={label} value={value} project={project} onChange={onChange} />
+  if (type === 'icon') return <IconField label={label} value={value} project={project} onChange={onChange} />
+  if (type === 'shadows') return <ShadowField label={label} value={value as readonly Shadow[]} onChange={onChange} />
   const isNumber = type === 'number' || type === 'length' || type === 'ratio' || type === 'angle'
   const step = (text: string, steps: number): string => {
     const number = parseNumber(text)
@@ -36,9 +47,10 @@ export function PropertyField({ definition, value, scope, tokens = [], onChange 
   }
   const isPaint = type === 'paint' || type === 'colour'
   return (
-    <span className={isPaint ? 'field-paint' : undefined}>
+    <span className={isPaint ? (type === 'paint' ? 'field-paint has-gradient' : 'field-paint') : undefined}>
       <CommitField label={label} value={formatValue(value, tokens)} onCommit={take} isMono={type !== 'text'} {...(isNumber ? { onStep: step } : {})} />
       {isPaint && <Swatch label={label} value={value} onChange={onChange} />}
+      {type === 'paint' && !isExpression(value) && !isToken(value) && <GradientButton label={label} value={value as Paint} onChange={onChange} />}
     </span>
   )
 }
@@ -60,6 +72,18 @@ export function ChoiceField({ label, value, choices, hidesLabel = false, onChang
         })}
       </select>
     </label>
+  )
+}
+
+function GradientButton({ label, value, onChange }: { readonly label: string; readonly value: Paint; readonly onChange: (value: Paint) => void }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  return (
+    <>
+      <button className="plain muted" aria-haspopup="dialog" aria-label={`${label} as a gradient`} title="Gradient" onClick={(event) => setAnchor(event.currentTarget)}>◢</button>
+      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+        {anchor && <GradientField label={label} value={value} onChange={onChange} />}
+      </Popover>
+    </>
   )
 }
 

@@ -65,6 +65,9 @@ export function takeBackProperty(component: Component, place: Exclude<LookPlace,
   return { edit: 'unset', path: isLast ? [...path, part] : [...path, part, property] }
 }
 
+/** Takes back what the base look says about a property, so that it is as it is initially. */
+export const takeBackFromBase = (component: Id, part: Id, property: string): Edit => ({ edit: 'unset', path: [...partPath(component, part), 'base', property] })
+
 function takeBackEverywhere(component: Component, part: Id, property: string): Edit[] {
   return component.axes.flatMap((axis) =>
     axis.states

@@ -1,4 +1,5 @@
 import type Joi from 'joi'
+import { componentsIn, reaches } from '../containment'
 import { RheoError } from '../error'
 import type { Component } from '../component'
 import type { Project } from '../project'
@@ -27,7 +28,13 @@ export function requireValid(checked: Project, touched: ReadonlySet<string>): vo
       if (touched.has(`${list}/${each.id}`)) validated(schema, each, `“${'name' in each ? each.name : each.id}”`)
     }
   }
-  for (const each of checked.components) if (touched.has(`components/${each.id}`)) requireCoherent(each)
+  for (const each of checked.components) {
+    if (!touched.has(`components/${each.id}`)) continue
+    requireCoherent(each)
+    if (componentsIn(each).some((inner) => reaches(checked, inner, each.id))) {
+      throw new RheoError('contains-itself', `components/${each.id}`, `“${each.name}” would contain itself; a component cannot be inside its own instances.`)
+    }
+  }
 }
 
 const THINGS = { components: component, screens: screen, tables: table, tokens: token, assets: asset, icons: icon, takes: take, accepted: acceptance }

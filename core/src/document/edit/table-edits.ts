@@ -1,0 +1,57 @@
+import type { DataTable } from '../screen'
+import type { Id, Literal } from '../value'
+import { batch, type Edit } from './edit'
+
+type Column = DataTable['columns'][number]
+type TableRecord = DataTable['records'][number]
+
+export const addTable = (table: DataTable): Edit => ({ edit: 'insert', path: ['tables'], item: table, before: null })
+
+export const removeTable = (table: Id): Edit => ({ edit: 'remove', path: ['tables'], id: table })
+
+export const renameTable = (table: Id, name: string): Edit => ({ edit: 'set', path: ['tables', table, 'name'], to: name })
+
+export const addColumn = (table: Id, column: Column): Edit => ({ edit: 'insert', path: ['tables', table, 'columns'], item: column, before: null })
+
+export const renameColumn = (table: Id, column: Id, name: string): Edit => ({ edit: 'set', path: ['tables', table, 'columns', column, 'name'], to: name })
+
+export const addRecord = (table: Id, record: TableRecord): Edit => ({ edit: 'insert', path: ['tables', table, 'records'], item: record, before: null })
+
+export const removeRecord = (table: Id, record: Id): Edit => ({ edit: 'remove', path: ['tables', table, 'records'], id: record })
+
+export const setTableCell = (table: Id, record: Id, column: Id, value: Literal): Edit =>
+  ({ edit: 'set', path: ['tables', table, 'records', record, 'cells', column], to: value })
+
+/** Takes out a column with what every record has in it. */
+export const removeColumn = (table: DataTable, column: Id): Edit =>
+  batch(
+    ...table.records.filter(({ cells }) => cells[column] !== undefined).map(({ id }): Edit => ({ edit: 'unset', path: ['tables', table.id, 'records', id, 'cells', column] })),
+    { edit: 'remove', path: ['tables', table.id, 'columns'], id: column },
+  )
+
+/** Makes a column of another type: its name stays, and what its cells hold is read anew. */
+export const retypeColumn = (table: DataTable, column: Id, type: Column['type']): Edit =>
+  batch(
+    { edit: 'set', path: ['tables', table.id, 'columns', column, 'type'], to: type },
+    ...table.records.flatMap(({ id, cells }): Edit[] => (cells[column] === undefined ? [] : [setTableCell(table.id, id, column, cellOf(type, String(cells[column])))])),
+  )
+
+/** What a text says as a cell of that type; what it does not say is empty, zero or no. */
+export function cellOf(type: Column['type'], text: string): Literal {
+  switch (type) {
+    case 'number': {
+      const number = Number(text.trim().replace(/(\d)[\s,](?=\d{3}\b)/g, '$1').replace(',', '.'))
+      return Number.isFinite(number) ? number : 0
+    }
+    case 'yes/no':
+      return /^(yes|true|1|x|✓)$/i.test(text.trim())
+    case 'colour':
+      return /^#[0-9a-f]{6}([0-9a-f]{2})?$/i.test(text.trim()) ? text.trim().toLowerCase() : '#000000'
+    case 'text':
+    case 'picture':
+      return text
+  }
+}
+
+/** A cell as a person reads it. */
+export const cellText = (value: Literal | undefined): string => (typeof value === 'boolean' ? (value ? 'yes' : 'no') : value == null ? '' : String(value as string | number))

@@ -1,0 +1,47 @@
+import { useState } from 'react'
+import { Button, Menu, MenuItem } from '@mui/material'
+import { addParameter, addPart, batch, freeName, namesOf, reaches, type Edit, type Part } from '@rheoscope/core/document'
+import { newId } from '../session/new-id'
+import { DRAWABLE, newHolder, newPart, PartGlyph } from './part-kinds'
+import { useBench } from './use-bench'
+
+/** Adds a part to the selected container: something drawn, a list, a slot with its parameter, or an instance of another component. */
+export function AddPart() {
+  const { project, component, parts, select, make } = useBench()
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const root = component.parts[0]!
+  const selected = parts[0]
+  const holder = selected?.kind === 'container' ? selected : root
+  const size = { width: Number(holder.base.width ?? 100), height: Number(holder.base.height ?? 40) }
+  const add = (part: Part, before: readonly Edit[] = []) => {
+    setAnchor(null)
+    make(batch(...before, addPart(component.id, part)), `add ${part.name}`)
+    select({ do: 'select parts', parts: [part.id] })
+  }
+  const addSlot = () => {
+    const slot = { id: newId(), name: freeName('slot', namesOf(component.parameters), ''), type: 'slot', initial: '' } as const
+    add(newHolder(newId(), { slot: slot.id }, holder, component.parts), [addParameter(component.id, slot)])
+  }
+  return (
+    <>
+      <Button aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>+ part</Button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        {DRAWABLE.map((kind) => (
+          <MenuItem key={kind} onClick={() => add(newPart(newId(), kind, holder, size, component.parts))}>
+            <PartGlyph kind={kind} /> {kind}
+          </MenuItem>
+        ))}
+        <MenuItem onClick={() => add(newHolder(newId(), 'list', holder, component.parts))}><PartGlyph kind="list" /> list</MenuItem>
+        <MenuItem onClick={addSlot}><PartGlyph kind="slot" /> slot</MenuItem>
+        {project.components.filter(({ id }) => id !== component.id).map((each) => {
+          const isInside = reaches(project, each.id, component.id)
+          return (
+            <MenuItem key={each.id} disabled={isInside} onClick={() => add(newHolder(newId(), { component: each }, holder, component.parts))}>
+              <PartGlyph kind="instance" /> {each.name} {isInside && <span className="muted">has {component.name} inside</span>}
+            </MenuItem>
+          )
+        })}
+      </Menu>
+    </>
+  )
+}

@@ -1,0 +1,60 @@
+import { useMemo } from 'react'
+import { setProperty, takeBackFromBase, type Part, type Value } from '@rheoscope/core/document'
+import { itemScope, scopeOf, typeOf } from '@rheoscope/core/expression'
+import { CommitField } from '../fields/commit-field'
+import { ComponentField } from '../fields/component-field'
+import { formatValue, parseValue } from '../fields/parse-value'
+import { ChoiceField } from '../fields/property-field'
+import { definitionFor } from './instance-properties'
+import { useBench } from './use-bench'
+
+/** What a list shows: which records of which table, each as an instance of which component, with what for its parameters. */
+export function ListProperties({ part }: { readonly part: Extract<Part, { kind: 'list' }> }) {
+  const { project, component, make } = useBench()
+  const table = project.tables.find(({ id }) => id === part.table)
+  const inner = project.components.find(({ id }) => id === part.component)
+  const scope = useMemo(() => ({ ...scopeOf(project, component), ...itemScope(table) }), [project, component, table])
+  const set = (field: 'component' | 'table' | 'filter', to: string | null) =>
+    make({ edit: 'set', path: ['components', component.id, 'parts', part.id, field], to }, `set the ${field} of ${part.name}`)
+  const setFilter = (text: string): string | null => {
+    const expr = text.trim().replace(/^=\s*/, '')
+    if (expr === '') {
+      set('filter', null)
+      return null
+    }
+    try {
+      const type = typeOf(expr, scope)
+      if (type !== 'yes/no') return `A filter is a yes/no; this is a ${type}.`
+    } catch (error) {
+      return (error as Error).message
+    }
+    set('filter', expr)
+    return null
+  }
+  return (
+    <details open>
+      <summary>Items</summary>
+      <ComponentField label="each as" value={part.component ?? ''} project={project} outside={component.id} onChange={(id) => set('component', id === '' ? null : id)} />
+      <ChoiceField label="table" value={part.table ?? ''} choices={[{ value: '', label: 'none' }, ...project.tables.map(({ id, name }) => ({ value: id, label: name }))]} onChange={(id) => set('table', id === '' ? null : id)} />
+      <CommitField label="only if" isMono value={part.filter ?? ''} placeholder="every record" onCommit={setFilter} />
+      {inner?.parameters.filter(({ type }) => type !== 'slot').map((parameter) => {
+        const definition = definitionFor(parameter)
+        const said = part.base[definition.name]
+        const isColumn = table?.columns.some(({ name }) => name === parameter.name) === true
+        const take = (text: string): string | null => {
+          if (text.trim() === '') {
+            if (said !== undefined) make(takeBackFromBase(component.id, part.id, definition.name), `take back ${parameter.name}`)
+            return null
+          }
+          const parsed = parseValue(definition, text, scope, project.tokens)
+          if ('problem' in parsed) return parsed.problem
+          make(setProperty(component, { look: 'base' }, part.id, definition.name, typed(parameter.type, parsed.value)), `set ${parameter.name} of the items`)
+          return null
+        }
+        return <CommitField key={parameter.id} label={parameter.name} isMono value={formatValue(said, project.tokens)} placeholder={isColumn ? 'the column of that name' : formatValue(parameter.initial)} onCommit={take} />
+      })}
+    </details>
+  )
+}
+
+const typed = (type: string, value: Value): Value => (type === 'yes/no' && typeof value === 'string' ? value === 'yes' : value)
