@@ -12,7 +12,7 @@ export const valueUnreadable: Check = ({ project, component, compiled }) => {
   const environment = startEnvironment(project, component)
   const found = new Map<string, Finding>()
   for (const states of everyState) {
-    for (const problem of compiled.targetsOf({ states, environment, given: NOTHING_GIVEN, contents: NO_CONTENTS }).problems) {
+    for (const problem of compiled.targetsOf({ states, environment, given: NOTHING_GIVEN, contents: NO_CONTENTS, isAbsent: false }).problems) {
       const id = `value-unreadable ${component.id} ${problem.part} ${problem.property}`
       const part = component.parts.find((each) => each.id === problem.part)
       found.set(id, {

@@ -46,6 +46,8 @@ export interface Situation {
   readonly environment: Environment
   readonly given: Given
   readonly contents: Contents
+  /** Just before it enters, or just after it has left: its absent look has the last word. */
+  readonly isAbsent: boolean
 }
 
 /** What all parts of a component are to be like, by part index. Compared by identity: the same object means no change. */

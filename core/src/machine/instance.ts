@@ -29,6 +29,7 @@ export interface Instance {
   readonly given: Given
   /** What stands inside, as its layout knows it. */
   readonly contents: Contents
+  readonly isAbsent: boolean
   readonly targets: Targets
   readonly lanes: readonly Lane[]
   readonly cycles: readonly Cycle[]
@@ -44,18 +45,19 @@ export interface InstanceStart {
   readonly environment: Readonly<Record<string, Literal>>
   /** Where axes begin, when not at their own start state. */
   readonly states: Readonly<Record<string, string>>
+  readonly isAbsent?: boolean
   readonly atMs: number
 }
 
 /** An instance that has just appeared: settled in its start states, its timers counting. */
-export function startInstance({ path, compiled, environment, states: given, atMs }: InstanceStart): Instance {
+export function startInstance({ path, compiled, environment, states: given, isAbsent = false, atMs }: InstanceStart): Instance {
   const { axes } = compiled.component
   const states = axes.map((axis) => {
     const wanted = given[axis.id]
     if (wanted !== undefined && stateOf(axis, wanted)) return wanted
     return decidedState(axis, environment)?.id ?? axis.start
   })
-  const situation = { states, environment, given: NOTHING_GIVEN, contents: NO_CONTENTS }
+  const situation = { states, environment, given: NOTHING_GIVEN, contents: NO_CONTENTS, isAbsent }
   const targets = compiled.targetsOf(situation)
   const resting: Instance = {
     path, compiled, ...situation, targets,

@@ -1,5 +1,5 @@
 import {
-  axisOfProperty, isExpression, isToken, parameterOfProperty, propertyDefinition, RheoError, sameValue, valueProblem,
+  axisOfProperty, isExpression, lookAt, lookPlaces, isToken, parameterOfProperty, propertyDefinition, RheoError, sameValue, valueProblem,
   type Component, type Literal, type Look, type Part, type PartKind, type Project, type PropertyDefinition, type PropertyValues, type Value,
 } from '../document'
 import { evaluate, namesIn, wordOf, type Environment } from '../expression'
@@ -45,8 +45,8 @@ export class Resolver {
     return targets
   }
 
-  private keyOf({ states, environment, given, contents }: Situation): string {
-    let key = states.join(' ')
+  private keyOf({ states, environment, given, contents, isAbsent }: Situation): string {
+    let key = isAbsent ? `absent ${states.join(' ')}` : states.join(' ')
     if (this.reads.length > 0) key += JSON.stringify(this.reads.map((name) => environment[name]))
     if (given !== NOTHING_GIVEN) key += `|${given.x} ${given.y} ${given.width} ${given.height}`
     for (const [step, { signature }] of contents) key += `|${step} ${signature}`
@@ -54,7 +54,7 @@ export class Resolver {
   }
 
   private resolve(situation: Situation): Targets {
-    const looks = looksIn(this.component, situation.states)
+    const looks = [...looksIn(this.component, situation.states), ...(situation.isAbsent ? [this.component.absent] : [])]
     let natural: Record<string, Literal> = Object.fromEntries(this.measured.flatMap(({ part }) => naturalNames(part, { width: 0, height: 0 })))
     for (let round = 1; ; round++) {
       const { problems, values, root } = this.said(looks, { ...situation.environment, ...natural }, situation)
@@ -223,7 +223,7 @@ export function looksIn(component: Component, standing: readonly string[]): read
 
 function namesReadBy(component: Component): readonly string[] {
   const names = new Set(component.parameters.filter(({ type }) => type === 'slot').map(({ name }) => name))
-  const looks = [...component.axes.flatMap((axis) => axis.states.map(({ look }) => look)), ...component.combinations.map(({ look }) => look)]
+  const looks = lookPlaces(component).map((place) => lookAt(component, place))
   const ofParts = component.parts.flatMap((part) => Object.entries(part.base).filter(([property]) => !isForItems(part, property)).map(([, value]) => value))
   for (const value of [...ofParts, ...looks.flatMap((look) => Object.values(look).flatMap((values) => Object.values(values)))]) {
     if (!isExpression(value)) continue

@@ -15,6 +15,7 @@ interface Placing {
   readonly compiled: Compiled
   readonly environment: Readonly<Record<string, Literal>>
   readonly states: Readonly<Record<string, string>>
+  readonly isAbsent?: boolean
   readonly atMs: number
 }
 

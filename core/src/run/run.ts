@@ -20,6 +20,8 @@ export interface RunOptions {
   /** States of the surface's own axes to begin in instead of their start states. */
   readonly states?: Readonly<Record<string, string>>
   readonly parameters?: Readonly<Record<string, Literal>>
+  /** The surface shows its absent look. */
+  readonly isAbsent?: boolean
   readonly observe?: Observer
 }
 
@@ -46,7 +48,7 @@ export class Run {
     const component = surfaceComponent(project, surface)
     const environment = { ...startEnvironment(project, component), ...options.parameters }
     this.instances = new Instances(project, new Agenda(), (path, axis, state) => this.put(path, axis, state))
-    this.instances.place({ path: '', compiled: compile(project, component), environment, states: options.states ?? {}, atMs: 0 })
+    this.instances.place({ path: '', compiled: compile(project, component), environment, states: options.states ?? {}, isAbsent: options.isAbsent === true, atMs: 0 })
   }
 
   get nowMs(): number {

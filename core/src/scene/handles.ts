@@ -1,4 +1,5 @@
 import { matrixOf, type ShownValues } from './draw-list'
+import { outlineBounds, transformedOutline } from './path-points'
 import { inverse, transformed, type Matrix, type Point } from './matrix'
 
 /** A handle of a part's frame: −1, 0 or 1 across and down from its middle. */
@@ -46,6 +47,15 @@ export function resized(values: ShownValues, handle: Handle, from: Point, to: Po
   const fixed = transformed(matrix, handlePoint(opposite, width, height))
   const moved = transformed(matrixOf({ ...values, ...next, x: 0, y: 0 }), handlePoint(opposite, next.width, next.height))
   return { x: tidy(fixed.x - moved.x), y: tidy(fixed.y - moved.y), ...next }
+}
+
+/** What an outline of a part says of its frame when it is drawn anew: the part stands around it, and what was not moved stays where it was. */
+export function reshaped(values: ShownValues, d: string): Frame & { readonly d: string } {
+  const { x, y, width, height } = outlineBounds(d)
+  const size = { width: Math.max(1, tidy(width)), height: Math.max(1, tidy(height)) }
+  const fixed = transformed(matrixOf(values), { x, y })
+  const moved = transformed(matrixOf({ ...values, ...size, x: 0, y: 0 }), { x: 0, y: 0 })
+  return { x: tidy(fixed.x - moved.x), y: tidy(fixed.y - moved.y), ...size, d: transformedOutline(d, [1, 0, 0, 1, -x, -y]) }
 }
 
 /** The turn of a part, in whole degrees, when what was at `from` is pulled to `to` about its anchor (holder's coordinates). */

@@ -56,9 +56,8 @@ function conic(value: Gradient, id: string, { width, height, beyond }: Frame): S
     return `${round(cx + Math.sin(angle) * reach * 1.1)} ${round(cy - Math.cos(angle) * reach * 1.1)}`
   }
   const wedges = Array.from({ length: WEDGES }, (_, index) => {
-    // Each reaches under the next one, so that no seam shows between them.
-    const end = Math.min(1, (index + 1.6) / WEDGES)
-    return svg('path', String(index), { d: `M${cx} ${cy}L${at(index / WEDGES)}L${at(end)}Z`, fill: colourAt(value, (index + 0.5) / WEDGES) })
+    // Crisp edges let neither a seam nor an overlap show between them.
+    return svg('path', String(index), { d: `M${cx} ${cy}L${at(index / WEDGES)}L${at((index + 1) / WEDGES)}Z`, fill: colourAt(value, (index + 0.5) / WEDGES), 'shape-rendering': 'crispEdges' })
   })
   const frame = { x: -beyond, y: -beyond, width: width + 2 * beyond, height: height + 2 * beyond }
   return svg('pattern', id, { id, patternUnits: 'userSpaceOnUse', ...frame }, [svg('g', 'wedges', { transform: `translate(${beyond} ${beyond})` }, wedges)])

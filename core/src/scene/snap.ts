@@ -22,6 +22,11 @@ const SIZE: Readonly<Record<Side, 'width' | 'height'>> = { x: 'width', y: 'heigh
 /** Both edges and the middle of a frame in one direction. */
 const lines = (frame: Frame, side: Side): readonly number[] => [0, 0.5, 1].map((share) => frame[side] + frame[SIZE[side]] * share)
 
+/** How far a frame is from the nearest lines of a grid, its upper left corner counting. */
+export const toGrid = (frame: Frame, stepPx: number): { readonly dx: number; readonly dy: number } => ({
+  dx: Math.round(frame.x / stepPx) * stepPx - frame.x, dy: Math.round(frame.y / stepPx) * stepPx - frame.y,
+})
+
 /**
  * How far a moved frame is from lying in line with others: edges and middles count, each direction for itself, within
  * `reach` px. Nothing in reach leaves it where it is.

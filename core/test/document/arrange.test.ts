@@ -74,10 +74,10 @@ describe('groups', () => {
 
 describe('looks', () => {
   const working = button.axes[0]!.states[2]!
-  const places = ['over', 'done'].map((state) => ({ axis: 'boarding', state }))
+  const places = ['over', 'done'].map((state) => ({ look: 'state' as const, axis: 'boarding', state }))
 
   test('what one changes is given to several others, on top of what they change', () => {
-    const after = changed(pasteLook(button, places, lookClipOf(button, working)))
+    const after = changed(pasteLook(button, places, lookClipOf(button, { look: 'state', axis: 'boarding', state: 'working' })))
     const looks = Object.fromEntries(after.axes[0]!.states.map(({ id, look }) => [id, look]))
     expect(looks.over).toEqual(working.look)
     expect(looks.done).toMatchObject({ plate: { fill: '#767f8a', cursor: 'wait' }, label: { x: 11, opacity: 0.12 }, tick: { opacity: 1 } })
@@ -86,13 +86,13 @@ describe('looks', () => {
   test('goes by names into another component, and says so when nothing fits', () => {
     const lamp = skerryLine.components[2]!
     const clip = { format: 'rheoscope-look' as const, parts: { lamp: { opacity: 0.5 }, nobody: { x: 1 } } }
-    const after = apply(skerryLine, pasteLook(lamp, [{ axis: 'lampAxis', state: 'dark' }], clip)!).components[2]!
+    const after = apply(skerryLine, pasteLook(lamp, [{ look: 'state', axis: 'lampAxis', state: 'dark' }], clip)!).components[2]!
     expect(after.axes[0]!.states[0]!.look).toEqual({ lamp: { opacity: 0.5 } })
-    expect(pasteLook(lamp, places, clip)).toBeNull()
+    expect(pasteLook(lamp, places, { ...clip, parts: { nobody: { x: 1 } } })).toBeNull()
   })
 
   test('can be taken back as a whole', () => {
-    expect(changed(clearLook(button.id, 'boarding', 'working')).axes[0]!.states[2]!.look).toEqual({})
+    expect(changed(clearLook(button.id, { look: 'state', axis: 'boarding', state: 'working' })).axes[0]!.states[2]!.look).toEqual({})
   })
 })
 

@@ -1,8 +1,11 @@
 import type { Id } from '@rheoscope/core/document'
 import type { Row } from './rows'
 
-/** Where an edit of a property goes: into the selected look, into the base look, or into all looks. */
-export type Into = 'look' | 'base' | 'all'
+/** Where an edit of a property goes: into the selected look, the base look, all looks, the absent look, or that of a combination. */
+export type Into = 'look' | 'base' | 'all' | 'absent' | { readonly combination: Id }
+
+/** What a press on the easel does: takes hold of parts, draws a new path, or moves the points of the selected one. */
+export type Tool = 'select' | 'draw a path' | 'points'
 
 /** What is selected and open on the bench. Everything else follows from the document. */
 export interface BenchState {
@@ -20,6 +23,11 @@ export interface BenchState {
   readonly lane: { readonly part: Id; readonly property: string } | null
   /** The instant of the motion score's scrubber; null when it is let go. */
   readonly scrubMs: number | null
+  readonly tool: Tool
+  /** The step of the easel's grid, in px; null for none. */
+  readonly gridPx: number | null
+  /** The state whose look lies under the wipe on the easel; null for none. */
+  readonly comparedWith: Id | null
   /** Rows without rules as yet. */
   readonly addedRows: readonly Row[]
 }
@@ -35,6 +43,9 @@ export type BenchAction =
   | { readonly do: 'close easel' }
   | { readonly do: 'edit into'; readonly into: Into }
   | { readonly do: 'scrub'; readonly ms: number | null }
+  | { readonly do: 'use tool'; readonly tool: Tool }
+  | { readonly do: 'set the grid'; readonly px: number | null }
+  | { readonly do: 'compare with'; readonly state: Id | null }
   | { readonly do: 'add row'; readonly row: Row }
 
 export function benchReducer(state: BenchState, action: BenchAction): BenchState {
@@ -51,13 +62,19 @@ export function benchReducer(state: BenchState, action: BenchAction): BenchState
     case 'select cell':
       return { ...state, state: action.state, alsoStates: [], row: action.row, lane: null, scrubMs: null }
     case 'select parts':
-      return { ...state, parts: action.parts }
+      return { ...state, parts: action.parts, tool: state.tool === 'points' && action.parts[0] !== state.parts[0] ? 'select' : state.tool }
     case 'select lane':
       return { ...state, lane: action.lane }
     case 'open easel':
-      return { ...state, state: action.state, alsoStates: [], isEaselOpen: true, lane: null, scrubMs: null }
+      return { ...state, state: action.state, alsoStates: [], isEaselOpen: true, lane: null, scrubMs: null, comparedWith: null }
     case 'close easel':
-      return { ...state, isEaselOpen: false }
+      return { ...state, isEaselOpen: false, tool: 'select', comparedWith: null }
+    case 'use tool':
+      return { ...state, tool: action.tool }
+    case 'set the grid':
+      return { ...state, gridPx: action.px }
+    case 'compare with':
+      return { ...state, comparedWith: action.state }
     case 'edit into':
       return { ...state, into: action.into }
     case 'scrub':

@@ -1,7 +1,7 @@
 import {
-  batch, clipOf, groupParts, lookClipOf, pasteClip, pasteLook, removePart, reorderPart, topmost, ungroupPart, type Clip, type Edit, type LookClip, type Part,
+  batch, clipOf, groupParts, lookClipOf, pasteClip, pasteLook, putPart, removePart, reorderPart, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part,
 } from '@rheoscope/core/document'
-import { aligned, ALIGNMENTS, around, distributed, itemOf, type Alignment, type Frame, type Point } from '@rheoscope/core/scene'
+import { aligned, ALIGNMENTS, around, distributed, IDENTITY, itemOf, matrixTo, transformed, type Alignment, type Frame, type Point } from '@rheoscope/core/scene'
 import { newId } from '../session/new-id'
 import { stillLife } from '../paint/look-picture'
 import type { Bench } from './use-bench'
@@ -31,16 +31,22 @@ export const COMMANDS: readonly Command[] = [
   { name: 'Start the specimen over', key: 'r', isPossible: ({ player }) => player !== null, run: ({ player }) => player?.startOver() },
   { name: 'Open the easel', key: 'e', isPossible: ({ view }) => !view.isEaselOpen, run: ({ select, state }) => select({ do: 'open easel', state: state.id }) },
   { name: 'Back to the responses', key: 'Escape', isPossible: ({ view }) => view.isEaselOpen, run: ({ select }) => select({ do: 'close easel' }) },
+  { name: 'Draw a path', key: 'p', isPossible: ({ view }) => view.isEaselOpen, run: ({ select }) => select({ do: 'use tool', tool: 'draw a path' }) },
+  { name: 'Move the points of the path', key: null, isPossible: ({ view, parts }) => view.isEaselOpen && parts[0]?.kind === 'path', run: ({ select }) => select({ do: 'use tool', tool: 'points' }) },
   { name: 'Edit this look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'look' }) },
   { name: 'Edit the base look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'base' }) },
+  { name: 'Edit the absent look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'absent' }) },
   { name: 'Edit all looks', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'all' }) },
   { name: 'Duplicate', key: 'Ctrl d', isPossible: hasParts, run: duplicate },
   { name: 'Group into a container', key: 'Ctrl g', isPossible: hasParts, run: group },
   { name: 'Dissolve the container', key: 'Ctrl Shift g', isPossible: ({ component, parts }) => parts.some(({ id }) => ungroupPart(component, id) !== null), run: ungroup },
   { name: 'Bring forward', key: 'PageUp', isPossible: hasParts, run: reorder('front') },
   { name: 'Send back', key: 'PageDown', isPossible: hasParts, run: reorder('back') },
-  { name: 'Lock, or unlock', key: 'l', isPossible: hasParts, run: lock },
-  { name: 'Copy what this look changes', key: null, isPossible: always, run: ({ component, state }) => void navigator.clipboard.writeText(JSON.stringify(lookClipOf(component, state))) },
+  { name: 'Lock, or unlock', key: 'l', isPossible: hasParts, run: flag('locked', 'lock', 'unlock') },
+  { name: 'Hide while drawing, or show', key: null, isPossible: hasParts, run: flag('hidden', 'hide', 'show') },
+  { name: 'Put into the container above', key: 'Alt ]', isPossible: ({ component, parts }) => containerAbove(component, parts[0]) !== null, run: (bench) => putInto(bench, containerAbove(bench.component, bench.parts[0])) },
+  { name: 'Take out of the container', key: 'Alt [', isPossible: ({ component, parts }) => containerAround(component, parts[0]) !== null, run: (bench) => putInto(bench, containerAround(bench.component, bench.parts[0])) },
+  { name: 'Copy what this look changes', key: null, isPossible: always, run: ({ component, axis, state }) => void navigator.clipboard.writeText(JSON.stringify(lookClipOf(component, { look: 'state', axis: axis.id, state: state.id }))) },
   { name: 'Remove the parts', key: null, isPossible: hasParts, run: removeSelected },
   { name: 'Select all parts', key: 'Ctrl a', isPossible: always, run: ({ component, select }) => select({ do: 'select parts', parts: component.parts.slice(1).map(({ id }) => id) }) },
   ...ALIGNMENTS.map((alignment): Command => ({
@@ -67,7 +73,7 @@ export function pasteText({ component, axis, editedStates, make, select }: Bench
   try {
     const clip = JSON.parse(text) as Clip | LookClip
     if (clip.format === 'rheoscope-look') {
-      make(pasteLook(component, editedStates.map((state) => ({ axis: axis.id, state: state.id })), clip), 'paste a look')
+      make(pasteLook(component, editedStates.map((state) => ({ look: 'state', axis: axis.id, state: state.id })), clip), 'paste a look')
       return true
     }
     if (clip.format !== 'rheoscope-parts') return false
@@ -108,9 +114,31 @@ function reorder(towards: 'front' | 'back') {
   }
 }
 
-function lock({ component, parts, make }: Bench): void {
-  const isLocking = parts.some(({ locked }) => locked !== true)
-  make(batch(...parts.map(({ id }): Edit => ({ edit: 'set', path: ['components', component.id, 'parts', id, 'locked'], to: isLocking }))), isLocking ? 'lock' : 'unlock')
+function flag(property: 'locked' | 'hidden', setting: string, clearing: string) {
+  return ({ component, parts, make }: Bench): void => {
+    const to = parts.some((part) => part[property] !== true)
+    make(batch(...parts.map(({ id }): Edit => ({ edit: 'set', path: ['components', component.id, 'parts', id, property], to }))), to ? setting : clearing)
+  }
+}
+
+/** The container that stands just before a part among its siblings, or the nearest one before that. */
+function containerAbove({ parts }: Component, part: Part | undefined): string | null {
+  const siblings = parts.filter(({ parent }) => parent !== null && parent === part?.parent)
+  const before = siblings.slice(0, siblings.findIndex(({ id }) => id === part?.id))
+  return before.findLast(({ kind }) => kind === 'container')?.id ?? null
+}
+
+const containerAround = ({ parts }: Component, part: Part | undefined): string | null =>
+  parts.find(({ id }) => id === part?.parent)?.parent ?? null
+
+/** Puts the first selected part into another container, where it stays in its place on screen; before one of those in it, or on top. */
+export function putInto(bench: Bench, holder: string | null, before: string | null = null): void {
+  const { project, component, shown, parts: [part], make } = bench
+  if (!part || holder === null) return
+  const list = stillLife(project, component.id, shown.standing, shown.isAbsent)
+  const origin = (id: string | null) => transformed((id === null ? null : matrixTo(list, '', id)) ?? IDENTITY, { x: 0, y: 0 })
+  const [from, to] = [origin(part.parent), origin(holder)]
+  make(putPart(component, part.id, holder, before, { x: from.x - to.x, y: from.y - to.y }), `move ${part.name}`)
 }
 
 /** Takes the selected parts out, with all that is inside them. */
@@ -132,8 +160,8 @@ function arrange(bench: Bench, label: string, place: (frames: readonly Frame[], 
 }
 
 /** The selected parts with their frames in the selected look, and the room of what holds them. */
-function framesOf({ project, component, axis, state, view }: Bench): readonly { readonly part: Part; readonly frame: Frame; readonly room: Frame }[] {
-  const list = stillLife(project, component.id, { [axis.id]: state.id })
+function framesOf({ project, component, shown, view }: Bench): readonly { readonly part: Part; readonly frame: Frame; readonly room: Frame }[] {
+  const list = stillLife(project, component.id, shown.standing, shown.isAbsent)
   return topmost(component, view.parts).flatMap((part) => {
     const [item, holder] = [itemOf(list, '', part.id), itemOf(list, '', part.parent!)]
     if (!item || !holder) return []

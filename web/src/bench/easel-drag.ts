@@ -1,9 +1,9 @@
 import type { Component, Id, Said } from '@rheoscope/core/document'
 import {
-  corners, inverse, itemOf, matrixTo, partsAt, resized, transformed, turned,
+  corners, inverse, itemOf, matrixTo, partsAt, resized, transformed, transformedOutline, turned,
   type DrawList, type Frame, type Handle, type Matrix, type Point, type ShownValues,
 } from '@rheoscope/core/scene'
-import { snappedMove, type GuideLine } from './easel-snap'
+import { snappedMove, type GapLine, type GuideLine } from './easel-snap'
 
 /** A part as it was when it was taken hold of. */
 export interface Grabbed {
@@ -40,9 +40,11 @@ export function pick(list: DrawList, component: Component, selected: readonly Id
 export const between = (a: Point, b: Point): Frame => ({ x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), width: Math.abs(b.x - a.x), height: Math.abs(b.y - a.y) })
 
 /** The component's own part under a point, whether or not it takes input; locked ones are passed over. */
-function partUnder(list: DrawList, component: Component, point: Point): Id | null {
-  const isReachable = (item: DrawList[number]) =>
-    item.values.visible !== false && component.parts.find(({ id }) => id === item.part)?.locked !== true
+export function partUnder(list: DrawList, component: Component, point: Point): Id | null {
+  const isReachable = (item: DrawList[number]) => {
+    const part = item.instance === '' ? component.parts.find(({ id }) => id === item.part) : undefined
+    return item.values.visible !== false && part?.locked !== true && part?.hidden !== true
+  }
   return partsAt(list, point, isReachable).find(({ instance }) => instance === '')?.part ?? null
 }
 
@@ -74,20 +76,21 @@ export interface Dragging {
   readonly isFree: boolean
   /** Screen px per px of the surface. */
   readonly zoom: number
+  readonly gridPx: number | null
 }
 
 /** What a drag to a point says about the parts, and the lines they came to lie on. */
 export function draggedTo(
-  list: DrawList, component: Component, drag: Exclude<Drag, { how: 'marquee' }>, to: Point, { isStraight, isFree, zoom }: Dragging,
-): { readonly said: readonly Said[]; readonly guides: readonly GuideLine[] } {
-  if (drag.how !== 'move') return { said: saidBy(drag, to, isStraight), guides: [] }
+  list: DrawList, component: Component, drag: Exclude<Drag, { how: 'marquee' }>, to: Point, { isStraight, isFree, zoom, gridPx }: Dragging,
+): { readonly said: readonly Said[]; readonly guides: readonly GuideLine[]; readonly gaps: readonly GapLine[] } {
+  if (drag.how !== 'move') return { said: saidBy(drag, to, isStraight), guides: [], gaps: [] }
   const pulled = pulledBy(drag, to, isStraight)
-  const { by, guides } = isFree ? { by: pulled, guides: [] } : snappedMove(list, component, drag.parts, pulled, zoom)
+  const { by, guides, gaps } = isFree ? { by: pulled, guides: [], gaps: [] } : snappedMove(list, component, drag.parts, pulled, zoom, gridPx)
   const said = drag.parts.flatMap(({ part, values }): Said[] => [
     { part, property: 'x', value: tidy((values.x as number) + by.x) },
     { part, property: 'y', value: tidy((values.y as number) + by.y) },
   ])
-  return { said, guides }
+  return { said, guides, gaps }
 }
 
 function saidBy(drag: Exclude<Drag, Move | { how: 'marquee' }>, to: Point, isStraight: boolean): readonly Said[] {
@@ -99,8 +102,8 @@ function saidBy(drag: Exclude<Drag, Move | { how: 'marquee' }>, to: Point, isStr
         ...(drag.handle.across !== 0 && values.widthFrom !== 'fixed' ? [{ part, property: 'widthFrom', value: 'fixed' }] : []),
         ...(drag.handle.down !== 0 && values.heightFrom !== 'fixed' ? [{ part, property: 'heightFrom', value: 'fixed' }] : []),
       ]
-      const changed = Object.entries(frame).filter(([property, value]) => values[property] !== value)
-      return [...changed.map(([property, value]): Said => ({ part, property, value: value as number })), ...fixes]
+      const changed = Object.entries({ ...frame, ...stretched(values, frame) }).filter(([property, value]) => values[property] !== value)
+      return [...changed.map(([property, value]): Said => ({ part, property, value })), ...fixes]
     }
     case 'turn': {
       const { part, values, intoHolder } = drag.part
@@ -108,6 +111,12 @@ function saidBy(drag: Exclude<Drag, Move | { how: 'marquee' }>, to: Point, isStr
       return [{ part, property: 'rotate', value: isStraight ? Math.round(angle / 15) * 15 : angle }]
     }
   }
+}
+
+/** An outline grows with the frame of its part. */
+function stretched({ d, width, height }: ShownValues, frame: Frame): { readonly d?: string } {
+  if (typeof d !== 'string' || d === '' || !width || !height) return {}
+  return { d: transformedOutline(d, [frame.width / (width as number), 0, 0, frame.height / (height as number), 0, 0]) }
 }
 
 /** Whether a part lies inside an area of the surface as a whole. */

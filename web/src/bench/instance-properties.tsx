@@ -46,7 +46,6 @@ export function InstanceProperties({ part }: { readonly part: Extract<Part, { ki
   )
 }
 
-const saidOf = ({ view, state }: Bench, part: Part, property: string): Value | undefined =>
-  (view.into === 'look' ? state.look[part.id]?.[property] : undefined) ?? part.base[property]
+const saidOf = ({ ownValue }: Bench, part: Part, property: string): Value | undefined => ownValue(part.id, property) ?? part.base[property]
 
 const instanceEdit = ({ component, place }: Bench, part: Part, property: string, value: Value) => setProperty(component, place, part.id, property, value)

@@ -1,13 +1,11 @@
 import { useMemo, useState, type ReactNode } from 'react'
-import { ToggleButton, ToggleButtonGroup } from '@mui/material'
 import {
   batch, propertiesOf, takeBackProperty, type Edit, type Part, type PropertyDefinition, type PropertyGroup, type Value,
 } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
 import { formatValue } from '../fields/parse-value'
 import { PropertyField } from '../fields/property-field'
-import { StateMark } from '../theme/state-mark'
-import type { Into } from './bench-state'
+import { EditsGoInto, intoText } from './edits-go-into'
 import { ContinuousMotion } from './continuous-motion'
 import { InstanceProperties } from './instance-properties'
 import { ListProperties } from './list-properties'
@@ -28,17 +26,11 @@ const NOT_OFFERED = new Set(['focusable'])
 
 /** What the selected part is like in the selected look, with what the look changes marked. */
 export function PartProperties() {
-  const { parts, state, editedStates, view, select } = useBench()
+  const { parts } = useBench()
   const [part] = parts
   return (
     <section className="properties" aria-label="Properties">
-      <div className="into">
-        <ToggleButtonGroup size="small" exclusive value={view.into} aria-label="Edits go into" onChange={(_event, into: Into | null) => into && select({ do: 'edit into', into })}>
-          <ToggleButton value="look"><StateMark hue={state.hue} size={10} />{editedStates.length > 1 ? `${editedStates.length} looks` : state.name}</ToggleButton>
-          <ToggleButton value="base">base</ToggleButton>
-          <ToggleButton value="all">all looks</ToggleButton>
-        </ToggleButtonGroup>
-      </div>
+      <EditsGoInto />
       {part ? <PropertyList part={part} /> : <p className="muted hint">Select a part to see what it is like.</p>}
     </section>
   )
@@ -46,10 +38,10 @@ export function PartProperties() {
 
 function PropertyList({ part }: { readonly part: Part }) {
   const bench = useBench()
-  const { project, component, parts, view, editedStates } = bench
+  const { project, component, parts } = bench
   const scope = useMemo(() => scopeOf(project, component), [project, component])
   const definitions = propertiesOf(part.kind).filter(({ name }) => !NOT_OFFERED.has(name))
-  const where = view.into === 'look' ? `in ${editedStates.map(({ name }) => name).join(', ')}` : view.into === 'base' ? 'in the base look' : 'in all looks'
+  const where = `in ${intoText(bench)}`
   return (
     <>
       <h2 className="caption">{parts.length > 1 ? `${parts.length} parts` : part.name} <span className="muted">{where}</span></h2>
@@ -82,10 +74,10 @@ function Fold({ title, startsOpen, children }: { readonly title: string; readonl
 }
 
 function PropertyRow({ part, definition, scope }: { readonly part: Part; readonly definition: PropertyDefinition; readonly scope: ReturnType<typeof scopeOf> }) {
-  const { project, parts, view, state, make, propertyEdit } = useBench()
+  const { project, parts, ownValue, make, propertyEdit } = useBench()
   const { name, initial } = definition
   const base = part.base[name] ?? initial
-  const own = view.into === 'look' ? state.look[part.id]?.[name] : undefined
+  const own = ownValue(part.id, name)
   const change = (value: Value, also?: Edit) => {
     const edit = propertyEdit(parts.map(({ id }) => ({ part: id, property: name, value })))
     make(also ? batch(also, edit) : edit, `set ${definition.label} of ${part.name}`)
@@ -100,9 +92,10 @@ function PropertyRow({ part, definition, scope }: { readonly part: Part; readonl
 
 /** What the base look says where a look says something else, and the way back to it. */
 function Was({ part, definition, base }: { readonly part: Part; readonly definition: PropertyDefinition; readonly base: Value }) {
-  const { project, component, axis, state, make } = useBench()
-  const takeBack = () =>
-    make(takeBackProperty(component, { look: 'state', axis: axis.id, state: state.id }, part.id, definition.name), `take back ${definition.label} of ${part.name}`)
+  const { project, component, place, make } = useBench()
+  const takeBack = () => {
+    if (place.look !== 'base') make(takeBackProperty(component, place, part.id, definition.name), `take back ${definition.label} of ${part.name}`)
+  }
   const was = `was ${formatValue(base, project.tokens) || 'empty'}`
   return (
     <button className="plain was" onClick={takeBack} aria-label={`${was}: Take back ${definition.label}`}>{was} ↩</button>

@@ -1,7 +1,7 @@
 import { createContext, useContext, useMemo, useReducer, type Dispatch, type ReactNode } from 'react'
 import {
-  batch, holdsIn, ruleInCell, setProperties, setPropertyEverywhere, triggerRow,
-  type Axis, type Component, type Edit, type Id, type LookPlace, type Part, type Project, type Rule, type Said, type State,
+  batch, holdsIn, lookAt, ruleInCell, setProperties, setPropertyEverywhere, triggerRow,
+  type Axis, type Component, type Edit, type Id, type LookPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value,
 } from '@rheoscope/core/document'
 import { FindingsContext, useChecking } from '../checks/use-findings'
 import type { Player } from '../playing/player'
@@ -9,6 +9,12 @@ import { usePlayer } from '../playing/use-player'
 import type { ProjectSession } from '../session/project-session'
 import { useSession, useSessionState } from '../session/use-session'
 import { benchReducer, type BenchAction, type BenchState } from './bench-state'
+
+/** Which states of a component are shown, and whether it is there at all. */
+export interface ShownLook {
+  readonly standing: Readonly<Record<Id, Id>>
+  readonly isAbsent: boolean
+}
 
 /** The bench as its parts see it: the document, what is selected in it, and how to change either. */
 export interface Bench {
@@ -31,6 +37,10 @@ export interface Bench {
   readonly make: (edit: Edit | null, label: string) => void
   /** The place in the document that edits of the selected look go to. */
   readonly place: LookPlace
+  /** The look on the easel. */
+  readonly shown: ShownLook
+  /** What the look that is edited says of a property by itself; undefined where it says nothing. */
+  readonly ownValue: (part: Id, property: string) => Value | undefined
   /** The edit that says properties of parts where edits go now. */
   readonly propertyEdit: (said: readonly Said[]) => Edit
 }
@@ -47,13 +57,26 @@ export function BenchProvider({ component: id, children }: { readonly component:
   const player = usePlayer(project, id)
   const findings = useChecking(session)
 
+  const combined = typeof view.into === 'object' ? view.into.combination : null
+  const shown = useMemo((): ShownLook => ({
+    standing: component.combinations.find(({ id: each }) => each === combined)?.states ?? { [axis.id]: state.id },
+    isAbsent: view.into === 'absent',
+  }), [component.combinations, combined, axis.id, state.id, view.into])
+
   const bench = useMemo((): Bench => {
     const editedStates = [state, ...axis.states.filter(({ id }) => id !== state.id && view.alsoStates.includes(id))]
-    const place: LookPlace = view.into === 'look' ? { look: 'state', axis: axis.id, state: state.id } : { look: 'base' }
+    const combination = component.combinations.find(({ id: each }) => each === combined)
+    const edited: readonly OwnLookPlace[] =
+      view.into === 'absent' ? [{ look: 'absent' }]
+        : combination ? [{ look: 'combination', id: combination.id }]
+          : editedStates.map(({ id: each }) => ({ look: 'state', axis: axis.id, state: each }))
+    const goesIntoLooks = view.into !== 'base' && view.into !== 'all'
+    const place: LookPlace = goesIntoLooks ? edited[0]! : { look: 'base' }
     const stored = document.components.find((each) => each.id === id) ?? component
     const ruleOf = (of: Component) => (view.row === null ? null : (ruleInCell(of, axis.id, state.id, view.row) ?? null))
     return {
-      project, component, axis, state, editedStates, view, select, session, player, place,
+      project, component, axis, state, editedStates, view, select, session, player, place, shown,
+      ownValue: (part, property) => (place.look === 'base' ? undefined : lookAt(component, place)[part]?.[property]),
       rule: ruleOf(component),
       stored: { component: stored, rule: ruleOf(stored) },
       parts: view.parts.flatMap((part) => component.parts.find((each) => each.id === part) ?? []),
@@ -63,9 +86,9 @@ export function BenchProvider({ component: id, children }: { readonly component:
           ? batch(...said.map(({ part, property, value }) => setPropertyEverywhere(stored, part, property, value)))
           : view.into === 'base'
             ? setProperties(stored, place, said)
-            : batch(...editedStates.map(({ id: edited }) => setProperties(stored, { look: 'state', axis: axis.id, state: edited }, said))),
+            : batch(...edited.map((each) => setProperties(stored, each, said))),
     }
-  }, [project, document, component, axis, state, view, session, player, id])
+  }, [project, document, component, axis, state, view, combined, shown, session, player, id])
 
   return (
     <BenchContext.Provider value={bench}>
@@ -84,7 +107,7 @@ function initialState(component: Component): BenchState {
   const axis = component.axes[0]!
   const first = component.parts[1] ?? component.parts[0]!
   return {
-    axis: axis.id, state: axis.start, alsoStates: [], row: firstRow(component, axis), parts: [first.id], isEaselOpen: false, into: 'look', lane: null, scrubMs: null, addedRows: [],
+    axis: axis.id, state: axis.start, alsoStates: [], row: firstRow(component, axis), parts: [first.id], isEaselOpen: false, into: 'look', lane: null, scrubMs: null, tool: 'select', gridPx: null, comparedWith: null, addedRows: [],
   }
 }
 

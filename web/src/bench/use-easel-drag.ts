@@ -3,17 +3,18 @@ import type { Edit } from '@rheoscope/core/document'
 import { HANDLES, type DrawList, type Frame } from '@rheoscope/core/scene'
 import { pointIn } from '../paint/point-in'
 import { between, draggedTo, grabbedIn, isInside, pick, type Drag } from './easel-drag'
-import type { GuideLine } from './easel-snap'
+import type { GapLine, GuideLine } from './easel-snap'
 import { useBench } from './use-bench'
 
 /** What there is to see of a drag besides what it changes. */
 export interface DragPicture {
   readonly marquee: Frame | null
   readonly guides: readonly GuideLine[]
+  readonly gaps: readonly GapLine[]
   readonly caption: string | null
 }
 
-const NOTHING: DragPicture = { marquee: null, guides: [], caption: null }
+const NOTHING: DragPicture = { marquee: null, guides: [], gaps: [], caption: null }
 
 /** What a pointer does on the easel. While dragging, the document shows what it would become. */
 export function useEaselDrag(list: DrawList, picture: RefObject<SVGSVGElement | null>) {
@@ -48,10 +49,10 @@ export function useEaselDrag(list: DrawList, picture: RefObject<SVGSVGElement | 
       return
     }
     const zoom = picture.current!.getScreenCTM()!.a
-    const { said, guides } = draggedTo(list, component, dragged, to, { isStraight: event.shiftKey, isFree: event.altKey, zoom })
+    const { said, guides, gaps } = draggedTo(list, component, dragged, to, { isStraight: event.shiftKey, isFree: event.altKey, zoom, gridPx: view.gridPx })
     const name = component.parts.find(({ id }) => id === said[0]?.part)?.name ?? 'parts'
     edit.current = { edit: propertyEdit(said), label: `${dragged.how} ${name}` }
-    setShown({ marquee: null, guides, caption: said.slice(0, 4).map(({ property, value }) => `${property} ${String(value)}`).join('  ') })
+    setShown({ marquee: null, guides, gaps, caption: said.filter(({ property }) => property !== 'd').slice(0, 4).map(({ property, value }) => `${property} ${String(value)}`).join('  ') })
     session.preview(edit.current.edit)
   }
 

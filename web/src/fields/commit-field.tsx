@@ -45,8 +45,9 @@ export function CommitField({ label, value, onCommit, onStep, isMono = false, hi
       setText(stepped)
       commit(stepped)
     }
-    // Chords are the bench's, as long as nothing is being typed here.
-    if (!event.ctrlKey && !event.metaKey) event.stopPropagation()
+    // Chords are the bench's as long as nothing is being typed here, and so is Escape when there is nothing to go back on.
+    const isOthers = event.ctrlKey || event.metaKey || (event.key === 'Escape' && text === value)
+    if (!isOthers) event.stopPropagation()
   }
   return (
     <span className="field">

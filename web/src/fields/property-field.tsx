@@ -65,7 +65,7 @@ export function ChoiceField({ label, value, choices, hidesLabel = false, onChang
   return (
     <label className="field">
       <span className={hidesLabel ? 'visually-hidden' : undefined}>{label}</span>
-      <select value={value} onChange={(event) => onChange(event.target.value)} onKeyDown={(event) => event.stopPropagation()}>
+      <select value={value} onChange={(event) => onChange(event.target.value)} onKeyDown={(event) => event.key !== 'Escape' && event.stopPropagation()}>
         {choices.map((choice) => {
           const { value: chosen, label: shown } = typeof choice === 'string' ? { value: choice, label: choice } : choice
           return <option key={chosen} value={chosen}>{shown}</option>

@@ -5,9 +5,9 @@ import { paint, type DrawList } from '@rheoscope/core/scene'
 import { patchChildren } from './patch'
 
 /** What a component shows at rest, its axes where `standing` says; an empty list when it cannot be put together. */
-export function stillLife(project: Project, component: string, standing: Readonly<Record<string, string>>): DrawList {
+export function stillLife(project: Project, component: string, standing: Readonly<Record<string, string>>, isAbsent = false): DrawList {
   try {
-    const begun = { states: standing }
+    const begun = { states: standing, isAbsent }
     return new Run(project, { component }, begun).drawList()
   } catch {
     return []

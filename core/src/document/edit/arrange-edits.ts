@@ -4,6 +4,7 @@ import { freeName, namesOf } from '../free-name'
 import { isWithin, withDescendants, type Look, type Part, type PlainPart } from '../part'
 import { isExpression, type Id, type Value } from '../value'
 import { batch, type Edit } from './edit'
+import { lookAt, lookPath, lookPlaces } from './look-place'
 import { addPart, reparent, setProperty } from './part-edits'
 
 /** Parts taken out of a component to be put into another: the parts, and what states of the same name say about them. */
@@ -77,9 +78,8 @@ export function ungroupPart(component: Component, id: Id): Edit | null {
   if (!group || group.parent === null || group.kind !== 'container') return null
   const inside = component.parts.filter(({ parent }) => parent === id)
   const [x, y] = [Number(group.base.x ?? 0), Number(group.base.y ?? 0)]
-  const forgotten = component.axes.flatMap((axis) => axis.states.filter(({ look }) => look[id] !== undefined).map((state): Edit => ({
-    edit: 'unset', path: ['components', component.id, 'axes', axis.id, 'states', state.id, 'look', id],
-  })))
+  const forgotten = lookPlaces(component).filter((place) => lookAt(component, place)[id] !== undefined)
+    .map((place): Edit => ({ edit: 'unset', path: [...lookPath(component.id, place), id] }))
   return batch(
     ...inside.flatMap((part) => [reparent(component.id, part.id, group.parent!), ...movePart(component, part, x, y)]),
     ...forgotten,
@@ -87,15 +87,23 @@ export function ungroupPart(component: Component, id: Id): Edit | null {
   )
 }
 
+/** Puts a part into a container, before one of those in it, moved by what keeps it in its place on screen; null where it would hold itself. */
+export function putPart(component: Component, id: Id, parent: Id, before: Id | null, by: { readonly x: number; readonly y: number }): Edit | null {
+  const part = component.parts.find((each) => each.id === id)
+  if (!part || part.parent === null || id === before || isWithin(component.parts, parent, id)) return null
+  const order: Edit = { edit: 'move', path: ['components', component.id, 'parts'], id, before }
+  return part.parent === parent ? order : batch(reparent(component.id, id, parent), order, ...movePart(component, part, by.x, by.y))
+}
+
 /** Moves a part in every look that says where it is. */
 function movePart(component: Component, part: Part, dx: number, dy: number): readonly Edit[] {
   const by = { x: dx, y: dy }
   return (['x', 'y'] as const).flatMap((property) => [
     setProperty(component, { look: 'base' }, part.id, property, shifted(part.base[property], by[property])),
-    ...component.axes.flatMap((axis) => axis.states.flatMap((state) => {
-      const said = state.look[part.id]?.[property]
-      return said === undefined ? [] : [setProperty(component, { look: 'state', axis: axis.id, state: state.id }, part.id, property, shifted(said, by[property]))]
-    })),
+    ...lookPlaces(component).flatMap((place) => {
+      const said = lookAt(component, place)[part.id]?.[property]
+      return said === undefined ? [] : [setProperty(component, place, part.id, property, shifted(said, by[property]))]
+    }),
   ])
 }
 

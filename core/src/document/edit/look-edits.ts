@@ -1,8 +1,8 @@
-import type { Component, State } from '../component'
+import type { CombinationLook, Component } from '../component'
 import type { PropertyValues } from '../part'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
-import { lookPath } from './part-edits'
+import { lookAt, lookPath, type OwnLookPlace } from './look-place'
 
 /** What a look changes, by the names of the parts, so that it can be given to looks of other components too. */
 export interface LookClip {
@@ -10,32 +10,31 @@ export interface LookClip {
   readonly parts: Readonly<Record<string, PropertyValues>>
 }
 
-/** Where a state's look is kept. */
-export interface StatePlace {
-  readonly axis: Id
-  readonly state: Id
+export function lookClipOf(component: Component, place: OwnLookPlace): LookClip {
+  const look = lookAt(component, place)
+  return { format: 'rheoscope-look', parts: Object.fromEntries(component.parts.filter(({ id }) => look[id] !== undefined).map(({ id, name }) => [name, look[id]!])) }
 }
-
-export const lookClipOf = (component: Component, state: State): LookClip => ({
-  format: 'rheoscope-look',
-  parts: Object.fromEntries(component.parts.filter(({ id }) => state.look[id] !== undefined).map(({ id, name }) => [name, state.look[id]!])),
-})
 
 /**
  * Gives looks what a clip changes, on top of what they change already. Parts go by their names; those this component
  * does not have are left out. Null when none is left.
  */
-export function pasteLook(component: Component, places: readonly StatePlace[], clip: LookClip): Edit | null {
-  const edits = places.flatMap(({ axis, state }) => {
-    const look = component.axes.find(({ id }) => id === axis)?.states.find(({ id }) => id === state)?.look
-    if (!look) return []
+export function pasteLook(component: Component, places: readonly OwnLookPlace[], clip: LookClip): Edit | null {
+  const edits = places.flatMap((place) => {
+    const look = lookAt(component, place)
     return component.parts.flatMap(({ id, name }): Edit[] => {
       const said = clip.parts[name]
-      return said ? [{ edit: 'set', path: [...lookPath(component.id, { look: 'state', axis, state }), id], to: { ...look[id], ...said } }] : []
+      return said ? [{ edit: 'set', path: [...lookPath(component.id, place), id], to: { ...look[id], ...said } }] : []
     })
   })
   return edits.length > 0 ? batch(...edits) : null
 }
 
 /** Takes back everything a look changes. */
-export const clearLook = (component: Id, axis: Id, state: Id): Edit => ({ edit: 'set', path: lookPath(component, { look: 'state', axis, state }), to: {} })
+export const clearLook = (component: Id, place: OwnLookPlace): Edit => ({ edit: 'set', path: lookPath(component, place), to: {} })
+
+/** A look for several axes in given states at once. */
+export const addCombination = (component: Id, combination: CombinationLook): Edit =>
+  ({ edit: 'insert', path: ['components', component, 'combinations'], item: combination, before: null })
+
+export const removeCombination = (component: Id, combination: Id): Edit => ({ edit: 'remove', path: ['components', component, 'combinations'], id: combination })

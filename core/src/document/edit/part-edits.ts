@@ -2,18 +2,10 @@ import type { Component } from '../component'
 import { childrenOf, withDescendants, type Part } from '../part'
 import type { Id, Value } from '../value'
 import { batch, type Edit } from './edit'
+import { lookAt, lookPath, lookPlaces, type LookPlace, type OwnLookPlace } from './look-place'
 import type { Path } from './path'
 
-/** The looks an edit of a property goes into. */
-export type LookPlace =
-  | { readonly look: 'base' }
-  | { readonly look: 'state'; readonly axis: Id; readonly state: Id }
-
 const partPath = (component: Id, part: Id): Path => ['components', component, 'parts', part]
-
-/** Where a look is kept. */
-export const lookPath = (component: Id, place: Exclude<LookPlace, { look: 'base' }>): Path =>
-  ['components', component, 'axes', place.axis, 'states', place.state, 'look']
 
 /** Puts a part on top of its siblings, or before the sibling of that id. */
 export const addPart = (component: Id, part: Part, before: Id | null = null): Edit =>
@@ -22,14 +14,13 @@ export const addPart = (component: Id, part: Part, before: Id | null = null): Ed
 export const renamePart = (component: Id, part: Id, name: string): Edit =>
   ({ edit: 'set', path: [...partPath(component, part), 'name'], to: name })
 
-/** Says a property of a part in the base look or in one state's look. */
+/** Says a property of a part in one look. */
 export function setProperty(component: Component, place: LookPlace, part: Id, property: string, value: Value): Edit {
   if (place.look === 'base') {
     return { edit: 'set', path: [...partPath(component.id, part), 'base', property], to: value }
   }
   const path = lookPath(component.id, place)
-  const state = component.axes.find((axis) => axis.id === place.axis)?.states.find(({ id }) => id === place.state)
-  return state?.look[part]
+  return lookAt(component, place)[part]
     ? { edit: 'set', path: [...path, part, property], to: value }
     : { edit: 'set', path: [...path, part], to: { [property]: value } }
 }
@@ -52,15 +43,15 @@ export function setProperties(component: Component, place: LookPlace, said: read
   }))
 }
 
-/** Says a property in all looks: in the base look, with every state's own word on it taken back. */
+/** Says a property in all looks: in the base look, with every other look's own word on it taken back. */
 export function setPropertyEverywhere(component: Component, part: Id, property: string, value: Value): Edit {
   return batch(setProperty(component, { look: 'base' }, part, property, value), ...takeBackEverywhere(component, part, property))
 }
 
 /** Takes back what one look says about a property, so that the base look shows again. */
-export function takeBackProperty(component: Component, place: Exclude<LookPlace, { look: 'base' }>, part: Id, property: string): Edit {
+export function takeBackProperty(component: Component, place: OwnLookPlace, part: Id, property: string): Edit {
   const path = lookPath(component.id, place)
-  const said = component.axes.find((axis) => axis.id === place.axis)?.states.find(({ id }) => id === place.state)?.look[part] ?? {}
+  const said = lookAt(component, place)[part] ?? {}
   const isLast = Object.keys(said).every((name) => name === property)
   return { edit: 'unset', path: isLast ? [...path, part] : [...path, part, property] }
 }
@@ -68,25 +59,15 @@ export function takeBackProperty(component: Component, place: Exclude<LookPlace,
 /** Takes back what the base look says about a property, so that it is as it is initially. */
 export const takeBackFromBase = (component: Id, part: Id, property: string): Edit => ({ edit: 'unset', path: [...partPath(component, part), 'base', property] })
 
-function takeBackEverywhere(component: Component, part: Id, property: string): Edit[] {
-  return component.axes.flatMap((axis) =>
-    axis.states
-      .filter((state) => state.look[part]?.[property] !== undefined)
-      .map((state) => takeBackProperty(component, { look: 'state', axis: axis.id, state: state.id }, part, property)),
-  )
-}
+const takeBackEverywhere = (component: Component, part: Id, property: string): Edit[] =>
+  lookPlaces(component).filter((place) => lookAt(component, place)[part]?.[property] !== undefined).map((place) => takeBackProperty(component, place, part, property))
 
 /** Takes out a part, all that is inside it, and every word looks, rules and motions say about them. */
 export function removePart(component: Component, part: Id): Edit {
   const doomed = withDescendants(component.parts, part).map(({ id }) => id)
   return batch(
-    ...component.axes.flatMap((axis) =>
-      axis.states.flatMap((state) =>
-        doomed
-          .filter((id) => state.look[id] !== undefined)
-          .map((id): Edit => ({ edit: 'unset', path: [...lookPath(component.id, { look: 'state', axis: axis.id, state: state.id }), id] })),
-      ),
-    ),
+    ...lookPlaces(component).flatMap((place) =>
+      doomed.filter((id) => lookAt(component, place)[id] !== undefined).map((id): Edit => ({ edit: 'unset', path: [...lookPath(component.id, place), id] }))),
     ...component.rules
       .filter((rule) => rule.part !== null && doomed.includes(rule.part))
       .map((rule): Edit => ({ edit: 'remove', path: ['components', component.id, 'rules'], id: rule.id })),

@@ -52,6 +52,9 @@ export function removeState(component: Component, axis: Axis, state: Id): Edit |
   for (const pair of component.pairs) {
     if (pair.from === state || pair.to === state) edits.push({ edit: 'remove', path: ['components', component.id, 'pairs'], id: pair.id })
   }
+  for (const { id, states } of component.combinations) {
+    if (states[axis.id] === state) edits.push({ edit: 'remove', path: ['components', component.id, 'combinations'], id })
+  }
   return batch(...edits, { edit: 'remove', path: [...axisPath(component.id, axis.id), 'states'], id: state })
 }
 
