@@ -98,6 +98,7 @@ export const PROPERTIES: readonly PropertyDefinition[] = [
   define('strokeWidth', 'stroke width', 'length', 'paint', 1, lines, size),
   define('strokeDash', 'stroke dash', 'dash', 'paint', [], lines, px),
   define('strokeCap', 'stroke cap', 'choice', 'paint', 'butt', lines, { choices: ['butt', 'round', 'square'] }),
+  define('strokeJoin', 'stroke join', 'choice', 'paint', 'miter', lines, { choices: ['miter', 'round', 'bevel'] }),
   define('opacity', 'opacity', 'ratio', 'paint', 1, every, { min: 0, max: 1 }),
   define('visible', 'visible', 'yesNo', 'paint', true, every),
 
@@ -109,6 +110,7 @@ export const PROPERTIES: readonly PropertyDefinition[] = [
   define('arcSweep', 'arc sweep', 'angle', 'shape', 360, ['ellipse'], { unit: '°', min: -360, max: 360 }),
   define('innerRadius', 'inner radius', 'ratio', 'shape', 0, ['ellipse'], { min: 0, max: 1 }),
   define('d', 'outline', 'path', 'shape', '', ['path']),
+  define('fillRule', 'fill rule', 'choice', 'shape', 'nonzero', ['path'], { choices: ['nonzero', 'evenodd'] }),
 
   define('picture', 'picture', 'picture', 'paint', '', ['picture']),
   define('pictureFit', 'fit', 'choice', 'paint', 'contain', ['picture'], { choices: ['contain', 'cover', 'stretch'] }),

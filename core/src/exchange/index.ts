@@ -1,2 +1,3 @@
 export { pictureFile } from './picture'
 export { rowsOf, tableFrom } from './delimited'
+export { svgIn, SVG_LIMITS, type BroughtIn } from './svg-in'

@@ -69,7 +69,7 @@ function shapes(item: DrawItem, id: string, definitions: SvgNode[]): readonly Sv
       return [ellipse(values, paintAttributes(values, id, definitions))]
     case 'path': {
       const look = paintAttributes(values, id, definitions)
-      return crossFaded(values.d!, (d, key, opacity) => svg('path', key, { d, ...look, ...opacity }))
+      return crossFaded(values.d!, (d, key, opacity) => svg('path', key, { d, ...(values.fillRule === 'evenodd' ? { 'fill-rule': 'evenodd' } : {}), ...look, ...opacity }))
     }
     case 'text': {
       const look = paintAttributes(values, id, definitions)
@@ -138,6 +138,7 @@ function paintAttributes(values: ShownValues, id: string, definitions: SvgNode[]
   attributes.stroke = paintReference(values.stroke as Paint, `${id}-stroke`, values, definitions)
   attributes['stroke-width'] = round(values.strokeWidth as number)
   if (values.strokeCap !== 'butt') attributes['stroke-linecap'] = values.strokeCap as string
+  if (values.strokeJoin !== undefined && values.strokeJoin !== 'miter') attributes['stroke-linejoin'] = values.strokeJoin as string
   const dash = values.strokeDash as readonly number[]
   if (dash.length > 0) attributes['stroke-dasharray'] = dash.join(' ')
   return attributes
