@@ -16,7 +16,7 @@ async function serious(hands: BenchHands): Promise<readonly string[]> {
 
 test('nothing serious on the shelf', async () => {
   const hands = application.hands()
-  await hands.driver.get(application.server.address)
+  await hands.driver.get(application.address)
   await hands.find('.card')
   expect(await serious(hands)).toEqual([])
 })

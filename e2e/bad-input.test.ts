@@ -29,7 +29,7 @@ test.each([
   ['huge', ' '.repeat(65 * 1024 * 1024), /up to 64 MB can be opened/],
 ])('a %s project file gets a sentence and nothing is lost', async (name, text, sentence) => {
   const hands = application.hands()
-  await hands.driver.get(application.server.address)
+  await hands.driver.get(application.address)
   await hands.find('.card')
   await (await hands.find('input[type=file]')).sendKeys(file(`${name}.rheo.json`, text))
   expect(await problemShown(hands)).toMatch(sentence)
@@ -38,7 +38,7 @@ test.each([
 
 test('a good file opens as a project of its own', async () => {
   const hands = application.hands()
-  await hands.driver.get(application.server.address)
+  await hands.driver.get(application.address)
   await (await hands.find('input[type=file]')).sendKeys(file('good.rheo.json', good))
   await hands.find('[aria-label="Response table"]')
   expect(await hands.driver.getCurrentUrl()).not.toContain('skerryLine')
@@ -81,12 +81,13 @@ test('while the server is gone work goes on, and is stored when it is back', asy
   const away = await startServer()
   const hands = new BenchHands(application.browser.driver, away.address)
   await hands.openDemo('spinnerRing')
+  const id = /project\/(\w+)/.exec(await hands.driver.getCurrentUrl())![1]
   await away.kill()
   await hands.enter('Component name', 'Ring of patience')
   await hands.until('it says that the server is gone', async () => (await (await hands.find('.notice')).getText()).includes('1 edit is kept in this browser'))
   const back = await startServer({ data: away.data, port: Number(new URL(away.address).port) })
   await hands.until('the edit has been sent', async () => {
-    const { project } = (await (await fetch(`${back.address}/api/projects/skerryLine`)).json()) as { project: { components: { name: string }[] } }
+    const { project } = (await (await fetch(`${back.address}/api/projects/${id}`)).json()) as { project: { components: { name: string }[] } }
     return project.components.some(({ name }) => name === 'Ring of patience')
   }, 30_000)
   await hands.until('the notice is gone', async () => (await hands.driver.executeScript('return document.querySelectorAll(".notice").length')) === 0)
@@ -95,7 +96,7 @@ test('while the server is gone work goes on, and is stored when it is back', asy
 
 test('an address where nothing is leads back to the shelf', async () => {
   const hands = application.hands()
-  await hands.driver.get(`${application.server.address}/project/nowhere`)
+  await hands.driver.get(`${application.address}/project/nowhere`)
   expect(await (await hands.find('[role=alert]')).getText()).toContain('There is no such project')
   await hands.click('a[href="/"]')
   await hands.find('.card')

@@ -14,8 +14,11 @@ export class BenchHands extends Hands {
     await this.find('[aria-label="Response table"]')
   }
 
+  /** A component of a demo project nobody else works on. */
   async openDemo(component: string): Promise<void> {
-    await this.driver.get(`${this.address}/project/skerryLine/component/${component}`)
+    const made = await fetch(`${this.address}/api/projects/demo`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' })
+    const { project } = (await made.json()) as { project: { id: string } }
+    await this.driver.get(`${this.address}/project/${project.id}/component/${component}`)
     await this.find('[aria-label="Response table"]')
   }
 
@@ -73,7 +76,7 @@ export class BenchHands extends Hands {
   async addParameter(type: string, name: string, value: string): Promise<void> {
     await this.click('[aria-label="Add a parameter"]')
     await this.choose(type)
-    await this.enter(`Name of ${type}`, name, '[aria-label="Parameters"]')
+    await this.enter(`Name of ${type === 'yes/no' ? 'flag' : type}`, name, '[aria-label="Parameters"]')
     await this.enter(`Value of ${name}`, value, '[aria-label="Parameters"]')
   }
 
@@ -108,6 +111,44 @@ export class BenchHands extends Hands {
 
   async setProperty(label: string, value: string): Promise<void> {
     await this.enter(label, value, '[aria-label="Properties"]')
+  }
+
+  /** Lets an expression decide a property that is otherwise chosen. */
+  async bindProperty(label: string, expression: string): Promise<void> {
+    await this.click(`[aria-label="${label} by an expression"]`)
+    await this.setProperty(label, `= ${expression}`)
+  }
+
+  /** Chooses the icon of that name. */
+  async setIcon(name: string): Promise<void> {
+    await this.click('[aria-label^="icon:"]')
+    this.actions++
+    const search = await this.find('[aria-label="Search icons"]')
+    await search.sendKeys(name)
+    await this.find(`.picker-cell[aria-label="${name}"]`)
+    await search.sendKeys(Key.ENTER)
+    await this.find(`[aria-label="icon: ${name}"]`)
+    await this.untilNothingFloats()
+  }
+
+  /** Takes in a picture file for the selected picture. */
+  async setPicture(file: string): Promise<void> {
+    await this.click('[aria-label^="picture:"]')
+    this.actions++
+    await (await this.find('[aria-label="Picture file"]')).sendKeys(file)
+    await this.find(`[aria-label="picture: ${file.split('/').at(-1)}"]`)
+    await this.untilNothingFloats()
+  }
+
+  private async untilNothingFloats(): Promise<void> {
+    await this.until('nothing floats over the page', async () => (await this.driver.findElements(By.css('.MuiPopover-root, .MuiDialog-root'))).length === 0)
+  }
+
+  /** A further component, by the menu beside the name of this one. */
+  async newComponent(): Promise<void> {
+    await this.click('[aria-label="Components"]')
+    await this.choose('New component')
+    await this.until('there is a new component', async () => (await this.driver.findElements(By.css('[data-column]'))).length === 1)
   }
 
   async setProperties(values: Readonly<Record<string, string>>): Promise<void> {

@@ -9,7 +9,7 @@ const CHROMEDRIVER = process.env.CHROMEDRIVER ?? '/usr/bin/chromedriver'
 
 const FLAGS = [
   '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
-  '--disable-component-update', '--disable-sync', '--force-device-scale-factor=1', '--hide-scrollbars',
+  '--disable-component-update', '--disable-sync', '--force-device-scale-factor=1', '--hide-scrollbars', '--force-prefers-reduced-motion',
 ]
 
 export interface TestBrowser {

@@ -1,4 +1,4 @@
-import { EMPTY_MOTION, type Look, type Motion, type Rule, type State, type Target, type Trigger } from '../document'
+import { EMPTY_MOTION, type Axis, type Look, type Motion, type Rule, type State, type Target, type Trigger } from '../document'
 
 /** Shorthand for the demo components: what every one of them would otherwise spell out. */
 
@@ -25,3 +25,9 @@ export const rule = (id: string, { axis, on, in: only, go, part, motion }: RuleP
 
 /** The same radius at every corner. */
 export const rounded = (px: number) => ({ radiusTopLeft: px, radiusTopRight: px, radiusBottomRight: px, radiusBottomLeft: px })
+
+/** What a component has nothing of unless it says so. */
+export const BARE = { combinations: [], parameters: [], variables: [], pairs: [], motion: null, absent: {}, rules: [] } as const
+
+/** An axis with one state, for what never changes by itself. */
+export const lone = (id: string): Axis => ({ id, name: 'state', start: `${id}Rest`, drivenBy: null, states: [state(`${id}Rest`, 'rest', 0, {})] })

@@ -1,11 +1,17 @@
 import { newProject, type Project } from '../document'
 import { boardingButton } from './boarding-button'
+import { buoyMarker, soundChart } from './buoy-marker'
 import { mastLamp } from './mast-lamp'
+import { ICONS, PICTURES } from './pictures'
+import { portChooser } from './port-chooser'
 import { routePanel } from './route-panel'
 import { spinnerRing } from './spinner-ring'
+import { anchorIcon, ticketButton, ticketIcon } from './ticket-button'
 
 /** *Skerry Line*, an invented island ferry: the project that ships with the application. */
 export const skerryLine: Project = {
   ...newProject('skerryLine', 'Skerry Line'),
-  components: [boardingButton, spinnerRing, mastLamp, routePanel],
+  components: [boardingButton, spinnerRing, mastLamp, routePanel, buoyMarker, soundChart, portChooser, ticketButton, ticketIcon, anchorIcon],
+  assets: Object.values(PICTURES),
+  icons: ICONS,
 }

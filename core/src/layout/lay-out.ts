@@ -37,8 +37,24 @@ export const needsLayout = (node: LayoutNode): boolean =>
   isFlex(node) || node.measure !== undefined || node.values.widthFrom === 'content' || node.values.heightFrom === 'content' ||
   node.children.some((child) => isPinned(child) || needsLayout(child))
 
-/** Where every part of a tree lies: rows and columns by the flex engine, everything else where it was put. */
+/**
+ * Where every part of a tree lies: rows and columns by the flex engine, everything else where it was put. What is not to
+ * be seen takes no room in a row or column; it lies where it would if it were.
+ */
 export function layOut(root: LayoutNode): ReadonlyMap<string, Rectangle> {
+  const seen = withoutUnseen(root)
+  const places = placesIn(seen)
+  return seen === root ? places : new Map([...placesIn(root), ...places])
+}
+
+/** The tree without what is not to be seen in rows and columns; the very same one where all of it is. */
+function withoutUnseen(node: LayoutNode): LayoutNode {
+  const kept = isFlex(node) ? node.children.filter(({ values }) => values.visible !== false) : node.children
+  const children = kept.map(withoutUnseen)
+  return children.length === node.children.length && children.every((child, index) => child === node.children[index]) ? node : { ...node, children }
+}
+
+function placesIn(root: LayoutNode): ReadonlyMap<string, Rectangle> {
   const places = new Map<string, Rectangle>()
   place(root, { x: number(root, 'x'), y: number(root, 'y') }, null)
   return places

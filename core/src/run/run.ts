@@ -4,7 +4,7 @@ import {
   changeEnvironment, changeState, compile, nextDueMs, rulesThatFire, settle, surfaceComponent, targetState, canFire,
   type Instance, type Surface,
 } from '../machine'
-import { Draughtsman, partsAt, type DrawList } from '../scene'
+import { cursorOver, Draughtsman, partsAt, type DrawList } from '../scene'
 import { Agenda } from './agenda'
 import { Instances } from './instances'
 import { AWAY, crossings, levelsOf, releases, type Level, type Pointer, type PointerEvent } from './pointer'
@@ -204,7 +204,7 @@ export class Run {
     const hits = partsAt(this.drawList(), at)
     const under = levelsOf(hits)
     const hovers = input.pointer !== 'touch'
-    this.pointerNow = { ...this.pointerNow, at, kind: input.pointer, cursor: hits[0]?.cursor ?? 'default' }
+    this.pointerNow = { ...this.pointerNow, at, kind: input.pointer, cursor: cursorOver(hits) }
     this.hover(hovers ? under : [])
     if (input.do === 'press') {
       this.pointerNow = { ...this.pointerNow, pressedOn: under }
@@ -223,7 +223,7 @@ export class Run {
     const { at, kind } = this.pointerNow
     if (!at || kind === 'touch' || this.isStopped) return
     const hits = partsAt(this.drawList(), at)
-    this.pointerNow = { ...this.pointerNow, cursor: hits[0]?.cursor ?? 'default' }
+    this.pointerNow = { ...this.pointerNow, cursor: cursorOver(hits) }
     this.hover(levelsOf(hits))
   }
 

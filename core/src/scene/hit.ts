@@ -9,6 +9,9 @@ export interface Hit {
   readonly cursor: string
 }
 
+/** The cursor over a point: the deepest part's that says one; a part that says none shows that of what holds it, as in CSS. */
+export const cursorOver = (hits: readonly Hit[]): string => hits.find(({ cursor }) => cursor !== 'default')?.cursor ?? 'default'
+
 /** Which parts a point can fall on. */
 export type Reachable = (item: DrawItem) => boolean
 

@@ -4,11 +4,13 @@ import { addParameter, addPart, batch, freeName, namesOf, reaches, type Edit, ty
 import { newId } from '../session/new-id'
 import { DRAWABLE, newHolder, newPart, PartGlyph } from './part-kinds'
 import { useBench } from './use-bench'
+import { useSvgIn } from './use-svg-in'
 
 /** Adds a part to the selected container: something drawn, a list, a slot with its parameter, or an instance of another component. */
 export function AddPart() {
   const { project, component, parts, select, make } = useBench()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const svg = useSvgIn()
   const root = component.parts[0]!
   const selected = parts[0]
   const holder = selected?.kind === 'container' ? selected : root
@@ -33,6 +35,7 @@ export function AddPart() {
         ))}
         <MenuItem onClick={() => add(newHolder(newId(), 'list', holder, component.parts))}><PartGlyph kind="list" /> list</MenuItem>
         <MenuItem onClick={addSlot}><PartGlyph kind="slot" /> slot</MenuItem>
+        <MenuItem onClick={() => { setAnchor(null); svg.chooseFile() }}><PartGlyph kind="path" /> parts of an SVG file …</MenuItem>
         {project.components.filter(({ id }) => id !== component.id).map((each) => {
           const isInside = reaches(project, each.id, component.id)
           return (
@@ -42,6 +45,7 @@ export function AddPart() {
           )
         })}
       </Menu>
+      {svg.elements}
     </>
   )
 }

@@ -11,6 +11,7 @@ import { SelectionFrames } from './selection-frames'
 import { TextOnEasel } from './text-on-easel'
 import { useBench } from './use-bench'
 import { useEaselDrag, type DragPicture } from './use-easel-drag'
+import { useSvgIn } from './use-svg-in'
 import { useEaselKeys } from './use-easel-keys'
 import { useEaselView } from './use-easel-view'
 import { usePathDrawing } from './use-path-drawing'
@@ -31,6 +32,7 @@ export function Easel() {
   const drag = useEaselDrag(list, picture)
   const drawing = usePathDrawing(picture)
   const keys = useEaselKeys(list, drag.cancel)
+  const svg = useSvgIn()
   const [written, setWritten] = useState<string | null>(null)
   useLayoutEffect(() => patchChildren(group.current!, paint(seen(list, component), scope)), [list, component, scope])
 
@@ -53,7 +55,7 @@ export function Easel() {
   }
   const writtenPart = component.parts.find(({ id }) => id === written)
   return (
-    <div className="easel" ref={box}>
+    <div className="easel" ref={box} onDragOver={(event) => event.preventDefault()} onDrop={svg.onDrop}>
       <svg
         ref={picture} className={isDrawing ? 'easel-picture is-drawing' : 'easel-picture'} width={room.width} height={room.height} viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
         tabIndex={0} role="application" aria-label={`Easel: ${state.name}`}
@@ -69,6 +71,7 @@ export function Easel() {
         <DragMarks shown={drag.shown} zoom={zoom} />
       </svg>
       {writtenPart && <TextOnEasel key={writtenPart.id} part={writtenPart} list={list} view={view} zoom={zoom} onDone={() => setWritten(null)} />}
+      {svg.elements}
       <EaselFoot zoom={zoom} isFitted={isFitted} onFit={fit} caption={isDrawing ? 'press for a corner, pull for a curve; Enter ends, the first point closes' : drag.shown.caption} />
     </div>
   )

@@ -5,7 +5,7 @@ import { patchChildren } from '../paint/patch'
 import { pointIn } from '../paint/point-in'
 import { surfaceSize } from '../paint/look-picture'
 import type { Player } from '../playing/player'
-import { useFrames } from '../playing/use-frames'
+import { useFrames, useReadout } from '../playing/use-frames'
 import { useLive } from '../playing/use-live'
 import { usePlayerState } from '../playing/use-player'
 import { StateMark } from '../theme/state-mark'
@@ -52,6 +52,7 @@ function LivePicture({ player }: { readonly player: Player }) {
   const picture = useRef<SVGSVGElement>(null)
   const finger = useRef<SVGCircleElement>(null)
   const shown = useRef<DrawItem | undefined>(undefined)
+  const lastSeen = useRef('')
   const scope = useId()
   const scrubbed = useScrubbedFrame()
   const [size, setSize] = useState(() => surfaceSize(player.current.drawList()))
@@ -66,13 +67,14 @@ function LivePicture({ player }: { readonly player: Player }) {
       if (width !== size.width || height !== size.height) setSize({ width, height })
     }
     const { at, cursor } = player.current.pointer
+    const shownFinger = player.getState().witness === null ? null : at
+    const seen = `${cursor} ${shownFinger?.x} ${shownFinger?.y}`
+    if (seen === lastSeen.current) return
+    lastSeen.current = seen
     picture.current!.style.cursor = cursor
-    const isPlaying = player.getState().witness !== null && at !== null
-    finger.current!.setAttribute('visibility', isPlaying ? 'visible' : 'hidden')
-    if (isPlaying) {
-      finger.current!.setAttribute('cx', String(at.x))
-      finger.current!.setAttribute('cy', String(at.y))
-    }
+    finger.current!.setAttribute('visibility', shownFinger ? 'visible' : 'hidden')
+    finger.current!.setAttribute('cx', String(shownFinger?.x ?? 0))
+    finger.current!.setAttribute('cy', String(shownFinger?.y ?? 0))
   })
 
   const zoom = Math.min(2, (FIELD.width - 24) / size.width, (FIELD.height - 30) / size.height)
@@ -106,12 +108,10 @@ function PutButtons({ player }: { readonly player: Player }) {
   const { states } = useLive(player)
   const index = component.axes.indexOf(axis)
   const current = axis.states.find(({ id }) => id === states[index])
-  const due = useRef<HTMLSpanElement>(null)
-  useFrames(() => {
+  const due = useReadout<HTMLSpanElement>(() => {
     const timers = player.current.instance('')?.timers ?? []
     const next = Math.min(...timers.map(({ dueMs }) => dueMs ?? Infinity))
-    const text = Number.isFinite(next) ? `leaves in ${msText(Math.max(0, next - player.nowMs))}` : ''
-    if (due.current!.textContent !== text) due.current!.textContent = text
+    return Number.isFinite(next) ? `leaves in ${msText(Math.max(0, next - player.nowMs))}` : ''
   })
   return (
     <div className="put">

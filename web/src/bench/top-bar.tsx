@@ -1,11 +1,11 @@
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { Button, Menu, MenuItem } from '@mui/material'
 import { addComponent, newComponent, removeComponent, renameComponent, renameProject } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
 import type { Player } from '../playing/player'
 import { SPEEDS } from '../playing/player'
-import { useFrames } from '../playing/use-frames'
+import { useReadout } from '../playing/use-frames'
 import { usePlayerState } from '../playing/use-player'
 import { newId } from '../session/new-id'
 import { useSessionState } from '../session/use-session'
@@ -77,10 +77,7 @@ const SPEED_NAMES: Readonly<Record<number, string>> = { 1: '1', 0.5: '½', 0.25:
 
 function ClockControls({ player }: { readonly player: Player }) {
   const { isHeld, speed } = usePlayerState(player)
-  const readout = useRef<HTMLSpanElement>(null)
-  useFrames(() => {
-    readout.current!.textContent = clockText(player.nowMs)
-  })
+  const readout = useReadout<HTMLSpanElement>(() => clockText(player.nowMs))
   return (
     <div className="clock">
       <span ref={readout} className="clock-time mono" role="timer" aria-label="Clock of the specimen" />

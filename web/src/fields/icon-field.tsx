@@ -57,7 +57,11 @@ function IconSearch({ onChoose }: { readonly onChoose: (name: string, d: string)
   }, [])
   const found = useMemo(() => matching(icons ?? [], sought), [icons, sought])
   const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key === 'Enter' && found[0]) onChoose(found[0].name, found[0].d)
+    if (event.key === 'Enter' && found[0]) {
+      // The key must not reach the button that the focus goes back to.
+      event.preventDefault()
+      onChoose(found[0].name, found[0].d)
+    }
     if (event.key !== 'Escape') event.stopPropagation()
   }
   return (

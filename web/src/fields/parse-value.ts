@@ -13,7 +13,7 @@ export function parseValue(definition: PropertyDefinition, text: string, scope: 
   const typed = text.trim()
   const tokenTypes = TOKEN_TYPES[definition.type]
   if (tokenTypes && isReference(typed)) return parseReference(typed, tokens, tokenTypes)
-  if (typed.startsWith('=')) return parseExpressionValue(definition, typed.slice(1).trim(), scope)
+  if (typed.startsWith('=') && typed !== '=') return parseExpressionValue(definition, typed.slice(1).trim(), scope)
   switch (definition.type) {
     case 'number':
     case 'length':
@@ -30,6 +30,11 @@ export function parseValue(definition: PropertyDefinition, text: string, scope: 
     case 'text':
     case 'path':
       return { value: text }
+    case 'yesNo':
+      return typed === '' || typed === '=' ? { value: definition.initial } : /^(yes|no)$/i.test(typed) ? { value: typed.toLowerCase() === 'yes' } : { problem: 'Yes, no, or = and an expression.' }
+    case 'choice':
+      if (typed === '') return { value: definition.initial }
+      return definition.choices?.includes(typed) === true ? { value: typed } : { problem: `One of ${definition.choices?.join(', ') ?? 'nothing'}, or = and an expression.` }
     default:
       return { value: typed }
   }

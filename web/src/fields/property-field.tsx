@@ -27,17 +27,21 @@ export function PropertyField({ definition, value, scope, project, onChange }: {
     return null
   }
   const { label, type, choices } = definition
-  if (type === 'yesNo' && typeof value === 'boolean') {
+  const [isWriting, setWriting] = useState(false)
+  const chosen = isExpression(value) || isWriting ? null
+    : type === 'yesNo' ? <YesNoField label={label} value={value === true} onChange={onChange} />
+      : type === 'choice' && choices ? <ChoiceField label={label} value={String(value)} choices={choices} onChange={onChange} />
+        : type === 'picture' ? <PictureField label={label} value={value} project={project} onChange={onChange} />
+          : type === 'icon' ? <IconField label={label} value={value} project={project} onChange={onChange} />
+            : null
+  if (chosen) {
     return (
-      <label className="field field-check">
-        <span>{label}</span>
-        <input type="checkbox" checked={value} onChange={(event) => onChange(event.target.checked)} />
-      </label>
+      <span className="field-chosen">
+        {chosen}
+        <button className="plain muted" aria-label={`${label} by an expression`} title="By an expression" onClick={() => setWriting(true)}>=</button>
+      </span>
     )
   }
-  if (type === 'choice' && typeof value === 'string' && choices) return <ChoiceField label={label} value={value} choices={choices} onChange={onChange} />
-  if (type === 'picture') return <PictureField label={label} value={value} project={project} onChange={onChange} />
-  if (type === 'icon') return <IconField label={label} value={value} project={project} onChange={onChange} />
   if (type === 'shadows') return <ShadowField label={label} value={value as readonly Shadow[]} onChange={onChange} />
   const isNumber = type === 'number' || type === 'length' || type === 'ratio' || type === 'angle'
   const step = (text: string, steps: number): string => {
@@ -48,10 +52,22 @@ export function PropertyField({ definition, value, scope, project, onChange }: {
   const isPaint = type === 'paint' || type === 'colour'
   return (
     <span className={isPaint ? (type === 'paint' ? 'field-paint has-gradient' : 'field-paint') : undefined}>
-      <CommitField label={label} value={formatValue(value, tokens)} onCommit={take} isMono={type !== 'text'} {...(isNumber ? { onStep: step } : {})} />
+      <CommitField
+        label={label} value={isWriting && !isExpression(value) ? '= ' : formatValue(value, tokens)} isMono={type !== 'text'} {...(isNumber ? { onStep: step } : {})}
+        onCommit={(text) => { const problem = take(text); if (problem === null) setWriting(false); return problem }}
+      />
       {isPaint && <Swatch label={label} value={value} onChange={onChange} />}
       {type === 'paint' && !isExpression(value) && !isToken(value) && <GradientButton label={label} value={value as Paint} onChange={onChange} />}
     </span>
+  )
+}
+
+function YesNoField({ label, value, onChange }: { readonly label: string; readonly value: boolean; readonly onChange: (value: boolean) => void }) {
+  return (
+    <label className="field field-check">
+      <span>{label}</span>
+      <input type="checkbox" checked={value} onChange={(event) => onChange(event.target.checked)} />
+    </label>
   )
 }
 

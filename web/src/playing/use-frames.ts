@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useRef } from 'react'
+import { useEffect, useLayoutEffect, useRef, type RefObject } from 'react'
 
 /** Calls `onFrame` for every frame of the screen with the wall clock in milliseconds. */
 export function useFrames(onFrame: (wallMs: number) => void): void {
@@ -14,4 +14,20 @@ export function useFrames(onFrame: (wallMs: number) => void): void {
     })
     return () => cancelAnimationFrame(frame)
   }, [])
+}
+
+/** A number that runs on is read ten times a second; oftener would only keep the screen busy. */
+const READOUT_MS = 100
+
+/** An element whose text is kept up with something that changes all the time. */
+export function useReadout<T extends HTMLElement>(text: () => string): RefObject<T | null> {
+  const element = useRef<T>(null)
+  const lastMs = useRef(-Infinity)
+  useFrames((wallMs) => {
+    if (wallMs - lastMs.current < READOUT_MS) return
+    lastMs.current = wallMs
+    const now = text()
+    if (element.current!.textContent !== now) element.current!.textContent = now
+  })
+  return element
 }

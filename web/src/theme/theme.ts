@@ -3,6 +3,11 @@ import { createTheme } from '@mui/material/styles'
 const SANS = "'Atkinson Hyperlegible Next', sans-serif"
 const MONO = "'Atkinson Hyperlegible Mono', monospace"
 
+/** The system asks for no motion in the interface; the specimen is another matter. */
+const isStill = matchMedia('(prefers-reduced-motion: reduce)').matches
+
+const ms = (duration: number): number => (isStill ? 0 : duration)
+
 /** Paper, ink, thin rules, and one signal colour for time and selection. The same names are CSS variables in `paper.css`. */
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: 'data-form' },
@@ -30,7 +35,7 @@ export const theme = createTheme({
     fontFamily: SANS, fontSize: 13, button: { textTransform: 'none', fontWeight: 400, letterSpacing: 0 },
   },
   shape: { borderRadius: 2 },
-  transitions: { duration: { shortest: 80, shorter: 100, short: 120, standard: 140, complex: 160, enteringScreen: 120, leavingScreen: 100 } },
+  transitions: { duration: { shortest: ms(80), shorter: ms(100), short: ms(120), standard: ms(140), complex: ms(160), enteringScreen: ms(120), leavingScreen: ms(100) } },
   components: {
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiButton: {
@@ -39,6 +44,8 @@ export const theme = createTheme({
         root: { minWidth: 0, padding: '2px 10px', fontSize: 13, lineHeight: '20px', borderColor: 'var(--rule)', color: 'var(--ink)', background: 'var(--sheet)', '&:hover': { borderColor: 'var(--ink)', background: 'var(--live)' }, '&.Mui-disabled': { color: 'var(--muted)', borderColor: 'var(--faint)' } },
       },
     },
+    MuiMenu: { defaultProps: { transitionDuration: ms(100) } },
+    MuiPopover: { defaultProps: { transitionDuration: ms(100) } },
     MuiMenuItem: { styleOverrides: { root: { fontSize: 13, minHeight: 30, padding: '3px 14px', gap: 8 } } },
     MuiTooltip: { defaultProps: { enterDelay: 500 }, styleOverrides: { tooltip: { fontSize: 12, background: 'var(--ink)', color: 'var(--sheet)', borderRadius: 2 } } },
     MuiDialog: { styleOverrides: { paper: { border: '1px solid var(--ink)', borderRadius: 2, backgroundImage: 'none' } } },

@@ -1,0 +1,57 @@
+import { expect, test } from '@jest/globals'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { PICTURES } from '../../core/src/demo/pictures'
+import { useApplication } from '../harness/application'
+
+const application = useApplication()
+
+test('job 03, the buoy marker, from an empty project', async () => {
+  const folder = mkdtempSync(path.join(tmpdir(), 'rheoscope-pictures-'))
+  const [dark, lit] = Object.values(PICTURES).map(({ name, data }) => {
+    const file = path.join(folder, name.replace(' ', '-'))
+    writeFileSync(file, Buffer.from(data!, 'base64'))
+    return file
+  })
+  const hands = application.hands()
+  await hands.newProject()
+  await hands.editInto('all looks')
+  await hands.selectPart('frame')
+  await hands.setProperties({ width: '40', height: '56' })
+  await hands.openGroup('Answer')
+  await hands.setProperty('pointer cursor', 'pointer')
+  await hands.addPart('picture')
+  await hands.setProperties({ x: '0', y: '0', width: '40', height: '56' })
+  await hands.setPicture(dark!)
+  await hands.selectPart('box')
+  await hands.click('[aria-label="Open rest on the easel"]')
+  await hands.find('.easel-picture')
+  await hands.selectPart('box')
+  await hands.removeSelected()
+  await hands.closeEasel()
+  await hands.editInto('rest')
+  await hands.addState()
+  await hands.selectPart('picture')
+  await hands.setPicture(lit!)
+  await hands.addTrigger('enter')
+  await hands.wire('enter', 'rest', 'over')
+  await hands.addTrigger('leave')
+  await hands.wire('leave', 'over', 'rest')
+  await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)
+  process.stdout.write(`job 03 buoy marker: ${hands.actions} actions\n`)
+
+  await hands.newComponent()
+  for (const x of ['10', '150']) {
+    await hands.selectPart('frame')
+    await hands.addPart('Component 1')
+    await hands.setProperty('x', x)
+  }
+  process.stdout.write(`job 03 two buoys on one chart: ${hands.actions} actions\n`)
+  const shown = () => hands.driver.executeScript<string[]>('return [...document.querySelectorAll(".specimen-picture image")].map((each) => each.getAttribute("href"))')
+  await hands.until('two buoys are dark', async () => new Set(await shown()).size === 1 && (await shown()).length === 2)
+  const [first] = await hands.driver.findElements({ css: '.specimen-picture image' })
+  await hands.driver.actions().move({ origin: first! }).perform()
+  await hands.until('the one pointed at is lit', async () => new Set((await shown()).slice(0, 2)).size === 2 && (await shown()).length === 2)
+  expect(await hands.driver.executeScript('return document.querySelector(".specimen-picture").style.cursor')).toBe('pointer')
+})

@@ -1,0 +1,83 @@
+import { test } from '@jest/globals'
+import { useApplication } from '../harness/application'
+import type { BenchHands } from '../harness/bench'
+
+const application = useApplication()
+
+test('job 09, the port chooser, from an empty project', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await hands.editInto('all looks')
+  await drawField(hands)
+  await drawOptions(hands)
+  await hands.editInto('rest')
+  await hands.addState()
+  await hands.renameState('over', 'open')
+  await open(hands)
+  await wire(hands)
+  process.stdout.write(`job 09 port chooser: ${hands.actions} actions\n`)
+
+  // The field opens it to the height of what is in it, and choosing closes it.
+  const clip = () => hands.driver.executeScript<string>('return document.querySelector(".specimen-picture [clip-path] ") ? document.querySelector(".specimen-picture clipPath path").getAttribute("d") : ""')
+  await hands.until('it is closed', async () => /V0H0/.test(await clip()))
+  await hands.driver.actions().move({ origin: await hands.find('.specimen-picture rect') }).click().perform()
+  await hands.untilSpecimenIs('open')
+  await hands.until('it is as high as two rows', async () => /V7\d/.test(await clip()))
+  await hands.driver.actions().move({ origin: await hands.byText('Lamp Rock', '*[name()="tspan"][ancestor::*[contains(@class,"specimen-picture")]]') }).click().perform()
+  await hands.untilSpecimenIs('rest')
+  await hands.until('it is closed again', async () => /V0H0/.test(await clip()))
+  await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)
+})
+
+/** A field with words and an arrow. */
+async function drawField(hands: BenchHands): Promise<void> {
+  await hands.setProperties({ x: '0', y: '0', width: '220', height: '40', fill: '#ffffff', stroke: '#24506f' })
+  await hands.addPart('text')
+  await hands.setProperties({ text: 'Which port?', x: '12', y: '10' })
+  await hands.openGroup('Answer')
+  await hands.setProperty('takes input', '')
+  await hands.selectPart('frame')
+  await hands.addPart('icon')
+  await hands.setProperties({ x: '188', y: '8' })
+  await hands.setProperty('takes input', '')
+  await hands.setIcon('chevron-down')
+}
+
+/** A column of two rows that is as high as them, closed to nothing and faded out. */
+async function drawOptions(hands: BenchHands): Promise<void> {
+  await hands.selectPart('frame')
+  await hands.addPart('container')
+  await hands.renamePart('container', 'list')
+  await hands.setProperties({ x: '0', y: '44', width: '220', height: '0', fill: '#ffffff', opacity: '0' })
+  await hands.setProperty('takes input', '')
+  await hands.openGroup('Layout')
+  await hands.setProperties({ layout: 'column', gap: '0', align: 'stretch' })
+  await hands.openGroup('Effect')
+  await hands.setProperty('clip', '')
+  await hands.addPart('container')
+  await hands.setProperties({ fill: '#ffffff', 'padding top': '8', 'padding bottom': '8', 'padding left': '12', 'width from': 'fill', 'height from': 'content' })
+  await hands.addPart('text')
+  await hands.setProperty('text', 'Skerry Quay')
+  await hands.selectPart('container')
+  await hands.chord('\uE009', 'd')
+  await hands.until('there is a second row', async () => (await hands.byText('text 3', '*[@role="tree"]//button')).isDisplayed())
+  await hands.selectPart('text 3')
+  await hands.setProperty('text', 'Lamp Rock')
+}
+
+/** What the open look changes. */
+async function open(hands: BenchHands): Promise<void> {
+  await hands.selectPart('list')
+  await hands.setProperties({ 'height from': 'content', opacity: '1' })
+  await hands.setProperty('takes input', '')
+  await hands.selectPart('icon')
+  await hands.setProperty('turn', '180')
+}
+
+async function wire(hands: BenchHands): Promise<void> {
+  for (const [part, from, to] of [['box', 'rest', 'open'], ['box', 'open', 'rest'], ['container', 'open', 'rest'], ['container 2', 'open', 'rest']] as const) {
+    await hands.selectPart(part)
+    if (from === 'rest' || part !== 'box') await hands.addTrigger(`tap on ${part}`)
+    await hands.wire('tap', from, to, part)
+  }
+}

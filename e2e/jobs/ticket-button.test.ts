@@ -1,0 +1,84 @@
+import { expect, test } from '@jest/globals'
+import { useApplication } from '../harness/application'
+import type { BenchHands } from '../harness/bench'
+
+const application = useApplication()
+
+test('job 16, the ticket button, from an empty project', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await makeIcon(hands, 'ticket')
+  await hands.newComponent()
+  await makeIcon(hands, 'anchor')
+  await hands.newComponent()
+  await drawButton(hands)
+  await giveSizes(hands)
+  process.stdout.write(`job 16 ticket button: ${hands.actions} actions\n`)
+
+  const specimen = '[aria-label="Specimen"]'
+  const frame = () => hands.driver.executeScript<number[]>('const rect = document.querySelector(".specimen-picture rect"); return [Number(rect.getAttribute("width")), Number(rect.getAttribute("height"))]')
+  const whole = await frame()
+  await hands.enter('showLabel', 'no', specimen)
+  await hands.until('it has closed up', async () => (await frame())[0]! < whole[0]! - 30)
+  await hands.enter('showLabel', 'yes', specimen)
+  await hands.enter('size', 'L', specimen)
+  await hands.until('it is larger', async () => (await frame())[0]! > whole[0]!)
+  const outline = () => hands.driver.executeScript<string | null>('return document.querySelector(".specimen-picture path")?.getAttribute("d") ?? null')
+  const before = await outline()
+  await hands.enter('icon', 'Component 2', specimen)
+  await hands.until('it has the other icon', async () => (await outline()) !== before && (await outline()) !== null)
+  await hands.enter('showIcon', 'no', specimen)
+  await hands.until('it has no icon', async () => (await outline()) === null)
+  expect(await hands.findingKinds()).not.toContain('value-unreadable')
+})
+
+/** A component that is nothing but an icon, as large as it is made. */
+async function makeIcon(hands: BenchHands, name: string): Promise<void> {
+  await hands.editInto('all looks')
+  await hands.setProperties({ visible: '' })
+  await hands.selectPart('frame')
+  await hands.setProperties({ width: '24', height: '24' })
+  await hands.addPart('icon')
+  await hands.setIcon(name)
+  await hands.setProperties({ x: '0', y: '0', fill: '#ffffff', 'pin across': 'both', 'pin down': 'both' })
+}
+
+async function drawButton(hands: BenchHands): Promise<void> {
+  await hands.addParameter('text', 'label', 'Ticket')
+  await hands.addParameter('yes/no', 'showIcon', 'yes')
+  await hands.addParameter('yes/no', 'showLabel', 'yes')
+  await hands.addParameter('choice', 'size', 'M')
+  await hands.editInto('all looks')
+  await hands.click('[aria-label="Open rest on the easel"]')
+  await hands.selectPart('box')
+  await hands.removeSelected()
+  await hands.closeEasel()
+  await hands.selectPart('frame')
+  await hands.setProperty('fill', '#24506f')
+  await hands.openGroup('Layout')
+  await hands.setProperties({ layout: 'row', gap: '8', align: 'center', 'padding left': '16', 'padding right': '16', 'padding top': '10', 'padding bottom': '10', 'width from': 'content', 'height from': 'content' })
+  await hands.addPart('slot')
+  await hands.setProperties({ width: '20', height: '20' })
+  await hands.enter('Name of slot', 'icon', '[aria-label="Parameters"]')
+  await hands.enter('Value of icon', 'Component 1', '[aria-label="Parameters"]')
+  await hands.bindProperty('visible', 'showIcon')
+  await hands.selectPart('frame')
+  await hands.addPart('text')
+  await hands.setProperties({ text: '= label', fill: '#ffffff' })
+  await hands.bindProperty('visible', 'showLabel')
+}
+
+/** A look for each size, which says how large the words, the icon and the room around them are. */
+async function giveSizes(hands: BenchHands): Promise<void> {
+  await hands.click('[aria-label="Looks for each size"]')
+  for (const [size, words, icon, room] of [['S', '12', '14', '10'], ['L', '20', '28', '22']] as const) {
+    await hands.click(await hands.column(size))
+    await hands.editInto(size)
+    await hands.selectPart('text')
+    await hands.setProperty('size', words)
+    await hands.selectPart('slot')
+    await hands.setProperties({ width: icon, height: icon })
+    await hands.selectPart('frame')
+    await hands.setProperties({ 'padding left': room, 'padding right': room })
+  }
+}
