@@ -31,4 +31,4 @@ function editMs(copies: number): number {
 }
 
 const copied = (copy: number): Project['components'] =>
-  JSON.parse(JSON.stringify(skerryLine.components).replaceAll(/"(boardingButton|spinnerRing)"/g, `"$1${copy}"`)) as Project['components']
+  JSON.parse(JSON.stringify(skerryLine.components.filter(({ id }) => id === 'boardingButton' || id === 'spinnerRing')).replaceAll(/"(boardingButton|spinnerRing)"/g, `"$1${copy}"`)) as Project['components']

@@ -1,5 +1,8 @@
 import type { TestServer } from './server'
 
-export default async function tearDown(): Promise<void> {
+async function tearDown(): Promise<void> {
   await (globalThis as { sharedServer?: TestServer }).sharedServer?.close()
 }
+
+// eslint-disable-next-line no-restricted-syntax -- Jest wants it so.
+export default tearDown

@@ -47,8 +47,10 @@ class Typing {
   private ofName(name: string): ExpressionType {
     const type = Object.hasOwn(this.scope, name) ? this.scope[name] : undefined
     if (type) return type
-    const known = Object.keys(this.scope)
-    return this.fail(name, `Nothing is called “${name}”. ${known.length > 0 ? `Known here: ${known.join(', ')}.` : 'No names are known here yet.'}`)
+    const measures = Object.keys(this.scope).filter((each) => each.includes('.natural.'))
+    const known = Object.keys(this.scope).filter((each) => !measures.includes(each))
+    const measured = measures.length > 0 ? ` Sizes of content, such as ${measures.at(-1)!}, are known too.` : ''
+    return this.fail(name, `Nothing is called “${name}”. ${known.length > 0 ? `Known here: ${known.join(', ')}.` : 'No names are known here yet.'}${measured}`)
   }
 
   private ofBinary({ operator, left, right }: Extract<Expression, { kind: 'binary' }>): ExpressionType {

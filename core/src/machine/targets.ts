@@ -76,7 +76,7 @@ export class Resolver {
   private said(looks: readonly Look[], environment: Environment, { given, contents }: Situation) {
     const problems: ValueProblem[] = []
     const values = this.parts.map((compiled) => this.valuesOf(compiled, looks, environment, problems))
-    values[0] = { ...values[0]!, ...placedRoot(given) }
+    if (given !== NOTHING_GIVEN) values[0] = { ...values[0]!, ...placedRoot(given) }
     const nodeOf = ({ part, index, children }: CompiledPart): LayoutNode => {
       const own = values[index]!
       const inside = [...contents].filter(([, content]) => content.part === part.id)
@@ -90,11 +90,27 @@ export class Resolver {
     return { problems, values, root: nodeOf(this.parts[0]!) }
   }
 
-  private valuesOf({ part, properties }: CompiledPart, looks: readonly Look[], environment: Environment, problems: ValueProblem[]): Values {
+  /** The values of a part; the very same ones as long as nothing is said differently, in this or an earlier version of the component. */
+  private valuesOf(compiled: CompiledPart, looks: readonly Look[], environment: Environment, problems: ValueProblem[]): Values {
+    const { part } = compiled
+    const said = [part.base, ...looks.flatMap((look): PropertyValues[] => (look[part.id] ? [look[part.id]!] : []))]
+    if (part.kind === 'slot' || said.some(isComputed)) return this.workedOut(compiled, said, environment, problems)
+    const known = knownValues.get(part.base)?.find((each) => each.kind === part.kind && each.tokens === this.project.tokens && each.icons === this.project.icons && isSameList(each.said, said))
+    if (known) return known.values
+    const before = problems.length
+    const values = this.workedOut(compiled, said, environment, problems)
+    if (problems.length === before) {
+      const { tokens, icons } = this.project
+      knownValues.set(part.base, [{ kind: part.kind, said, tokens, icons, values }, ...(knownValues.get(part.base) ?? [])].slice(0, KNOWN_LOOKS))
+    }
+    return values
+  }
+
+  private workedOut({ part, properties }: CompiledPart, allSaid: readonly PropertyValues[], environment: Environment, problems: ValueProblem[]): Values {
     const values: Record<string, Literal> = { ...initialValues(part.kind, properties) }
     if (part.kind === 'instance' || part.kind === 'slot') Object.assign(values, { widthFrom: 'content', heightFrom: 'content' })
     if (part.kind === 'slot') values.content = this.fillingOf(part.slot, environment)
-    for (const said of [part.base, ...looks.map((look): PropertyValues => look[part.id] ?? {})]) {
+    for (const said of allSaid) {
       for (const [property, value] of Object.entries(said)) {
         if (isForItems(part, property) || (!(property in values) && !belongsToInstance(property))) continue
         try {
@@ -146,6 +162,33 @@ export class Resolver {
     return given
   }
 }
+
+/** What is said about a part in one situation, and what that comes to. */
+interface KnownValues {
+  readonly kind: PartKind
+  readonly said: readonly PropertyValues[]
+  readonly tokens: Project['tokens']
+  readonly icons: Project['icons']
+  readonly values: Values
+}
+
+const KNOWN_LOOKS = 32
+
+/** By the base look of a part. */
+const knownValues = new WeakMap<PropertyValues, readonly KnownValues[]>()
+
+const computed = new WeakMap<PropertyValues, boolean>()
+
+/** Whether anything said depends on more than what is said. */
+function isComputed(said: PropertyValues): boolean {
+  const known = computed.get(said)
+  if (known !== undefined) return known
+  const found = Object.values(said).some(isExpression)
+  computed.set(said, found)
+  return found
+}
+
+const isSameList = (a: readonly unknown[], b: readonly unknown[]): boolean => a.length === b.length && a.every((each, index) => each === b[index])
 
 /** Lengths closer than this, in px, are the same; the flex engine counts in single precision. */
 const TOLERANCE = 0.02

@@ -52,8 +52,7 @@ export class Draughtsman {
     const children = this.children(instance, part, values, last, lookup, atMs)
     const own = values[part.index]!
     if (last && last.values === own && last.part === part.part.id && sameItems(last.children, children)) return last
-    const { id, kind } = part.part
-    return { key: `${instance.path}#${id}`, instance: instance.path, part: id, kind, values: own, children }
+    return itemFor(instance.path, part, own, children)
   }
 
   private children(
@@ -68,6 +67,17 @@ export class Draughtsman {
     }
     return part.children.map((child, index) => this.item(instance, child, values, last?.children[index], lookup, atMs))
   }
+}
+
+const known = new WeakMap<ShownValues, DrawItem>()
+
+/** An item like one that was drawn before, of this or another run, is that very one. */
+function itemFor(path: string, { part: { id, kind } }: CompiledPart, values: ShownValues, children: DrawList): DrawItem {
+  const last = known.get(values)
+  if (last && last.part === id && last.instance === path && last.kind === kind && sameItems(last.children, children)) return last
+  const item: DrawItem = { key: `${path}#${id}`, instance: path, part: id, kind, values, children }
+  known.set(values, item)
+  return item
 }
 
 const sameItems = (a: DrawList, b: DrawList): boolean => a.length === b.length && a.every((item, index) => item === b[index])

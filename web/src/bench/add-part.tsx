@@ -1,14 +1,15 @@
 import { useState } from 'react'
-import { Button, Menu, MenuItem } from '@mui/material'
+import { Button, MenuItem } from '@mui/material'
 import { addParameter, addPart, batch, freeName, namesOf, reaches, type Edit, type Part } from '@rheoscope/core/document'
 import { newId } from '../session/new-id'
 import { DRAWABLE, newHolder, newPart, PartGlyph } from './part-kinds'
-import { useBench } from './use-bench'
+import { useStillBench } from './use-bench'
 import { useSvgIn } from './use-svg-in'
+import { FloatingMenu } from '../theme/floating'
 
 /** Adds a part to the selected container: something drawn, a list, a slot with its parameter, or an instance of another component. */
 export function AddPart() {
-  const { project, component, parts, select, make } = useBench()
+  const { project, component, parts, select, make } = useStillBench()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const svg = useSvgIn()
   const root = component.parts[0]!
@@ -27,7 +28,7 @@ export function AddPart() {
   return (
     <>
       <Button aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>+ part</Button>
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         {DRAWABLE.map((kind) => (
           <MenuItem key={kind} onClick={() => add(newPart(newId(), kind, holder, size, component.parts))}>
             <PartGlyph kind={kind} /> {kind}
@@ -44,7 +45,7 @@ export function AddPart() {
             </MenuItem>
           )
         })}
-      </Menu>
+      </FloatingMenu>
       {svg.elements}
     </>
   )

@@ -1,13 +1,14 @@
 import { useState } from 'react'
-import { Menu, MenuItem } from '@mui/material'
+import { MenuItem } from '@mui/material'
 import { addAxis, removeAxis, renameAxis } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
 import { newId } from '../session/new-id'
-import { useBench } from './use-bench'
+import { useStillBench } from './use-bench'
+import { FloatingMenu } from '../theme/floating'
 
 /** Which axis the grid shows: its name, the others, and ways to have more or fewer. */
 export function AxisMenu() {
-  const { component, axis, make, select } = useBench()
+  const { component, axis, make, select } = useStillBench()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const show = (id: string, state: string) => {
     setAnchor(null)
@@ -27,7 +28,7 @@ export function AxisMenu() {
     <div className="axis-menu">
       <CommitField label="Axis name" hidesLabel value={axis.name} onCommit={(name) => (name.trim() === '' ? 'An axis has a name.' : (make(renameAxis(component.id, axis.id, name.trim()), 'rename the axis'), null))} />
       <button className="plain muted" aria-haspopup="menu" aria-label="Axes" onClick={(event) => setAnchor(event.currentTarget)}>{component.axes.length > 1 ? `▾ ${component.axes.length}` : '▾'}</button>
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         {component.axes.map(({ id, name, start, drivenBy }) => (
           <MenuItem key={id} selected={id === axis.id} onClick={() => show(id, start)}>
             {name} {drivenBy && <span className="muted">by {'parameter' in drivenBy ? drivenBy.parameter : drivenBy.variable}</span>}
@@ -35,7 +36,7 @@ export function AxisMenu() {
         ))}
         <MenuItem onClick={add}>Another axis</MenuItem>
         <MenuItem disabled={component.axes.length === 1} onClick={remove}>Remove {axis.name} with its rules</MenuItem>
-      </Menu>
+      </FloatingMenu>
     </div>
   )
 }

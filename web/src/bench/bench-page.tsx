@@ -1,7 +1,7 @@
 import { useCallback, useState } from 'react'
 import { Navigate, useParams } from 'react-router'
 import { NotHere } from '../not-here'
-import { SessionProvider, useSession, useSessionState } from '../session/use-session'
+import { SessionProvider, useOfSession, useSession } from '../session/use-session'
 import { FindingsPanel } from './findings-panel'
 import { MotionScore } from './motion-score'
 import { Palette } from './palette'
@@ -25,7 +25,7 @@ export function BenchPage() {
 }
 
 function ChosenComponent({ id }: { readonly id: string | undefined }) {
-  const { project } = useSessionState()
+  const project = useOfSession('document')
   const component = project.components.find((each) => each.id === id)
   const [first] = project.components
   if (component) {
@@ -65,7 +65,9 @@ function Bench() {
 /** What the person at work should know about their edits, right under the bar. */
 function Notices() {
   const session = useSession()
-  const { connection, unsaved, notice } = useSessionState()
+  const connection = useOfSession('connection')
+  const unsaved = useOfSession('unsaved')
+  const notice = useOfSession('notice')
   return (
     <div className="notices" aria-live="polite">
       {connection === 'offline' && <p className="notice">The server cannot be reached. {unsaved} {unsaved === 1 ? 'edit is' : 'edits are'} kept in this browser and will be sent as soon as it is back; you can work on.</p>}

@@ -1,16 +1,17 @@
 import { useState } from 'react'
-import { Menu, MenuItem } from '@mui/material'
+import { MenuItem } from '@mui/material'
 import { clearLook, lookClipOf, removeState, renameState, setFinal, setStartState, type State } from '@rheoscope/core/document'
 import { useFindingsOf } from '../checks/use-findings'
 import { LookPicture } from '../paint/look-picture'
 import { useLive } from '../playing/use-live'
 import type { Player } from '../playing/player'
 import { StateMark } from '../theme/state-mark'
-import { useBench } from './use-bench'
+import { useBench, useStillBench } from './use-bench'
+import { FloatingMenu } from '../theme/floating'
 
 /** The head of a column: a state's mark and name, and the picture of its look, which opens it on the easel. */
 export function ColumnHead({ state, column, isTarget }: { readonly state: State; readonly column: number; readonly isTarget: boolean }) {
-  const { project, component, axis, view, player, select } = useBench()
+  const { component, axis, view, player, select } = useStillBench()
   const { findings } = useFindingsOf(component.id)
   const isSelected = view.state === state.id
   const worst = findings.find(({ about, level }) => level !== 'note' && about.state === state.id && about.row === undefined)
@@ -26,15 +27,21 @@ export function ColumnHead({ state, column, isTarget }: { readonly state: State;
         <StateMenu state={state} />
       </div>
       <div className="column-picture">
-        <LookPicture project={project} component={component.id} standing={{ [axis.id]: state.id }} />
+        <HeadPicture state={state.id} />
         <button className="plain column-open" aria-label={`Open ${state.name} on the easel`} onClick={() => select({ do: 'open easel', state: state.id })} />
       </div>
     </div>
   )
 }
 
+/** The look of a state as it is now, whatever is being pulled. */
+function HeadPicture({ state }: { readonly state: string }) {
+  const { project, component, axis } = useBench()
+  return <LookPicture project={project} component={component.id} standing={{ [axis.id]: state }} />
+}
+
 function StateName({ state }: { readonly state: State }) {
-  const { component, axis, make, select } = useBench()
+  const { component, axis, make, select } = useStillBench()
   const [isRenaming, setRenaming] = useState(false)
   const rename = (name: string) => {
     setRenaming(false)
@@ -61,7 +68,7 @@ function StateName({ state }: { readonly state: State }) {
 }
 
 function StateMenu({ state }: { readonly state: State }) {
-  const { component, axis, make, player } = useBench()
+  const { component, axis, make, player } = useStillBench()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const act = (does: () => void) => () => {
     setAnchor(null)
@@ -70,14 +77,14 @@ function StateMenu({ state }: { readonly state: State }) {
   return (
     <>
       <button className="plain muted state-menu" aria-label={`More for ${state.name}`} aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>⋯</button>
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         <MenuItem onClick={act(() => player?.send({ do: 'put', instance: '', axis: axis.id, state: state.id }))}>Put the specimen here</MenuItem>
         <MenuItem disabled={axis.start === state.id} onClick={act(() => make(setStartState(component.id, axis.id, state.id), `start in ${state.name}`))}>Start here</MenuItem>
         <MenuItem onClick={act(() => make(setFinal(component.id, axis.id, state.id, !state.final), `mark ${state.name}`))}>{state.final ? 'Not final after all' : 'Mark as final'}</MenuItem>
         <MenuItem onClick={act(() => void navigator.clipboard.writeText(JSON.stringify(lookClipOf(component, { look: 'state', axis: axis.id, state: state.id }))))}>Copy what this look changes</MenuItem>
         <MenuItem disabled={Object.keys(state.look).length === 0} onClick={act(() => make(clearLook(component.id, { look: 'state', axis: axis.id, state: state.id }), `take back all of ${state.name}`))}>Take back all it changes</MenuItem>
         <MenuItem disabled={axis.states.length === 1} onClick={act(() => make(removeState(component, axis, state.id), `remove ${state.name}`))}>Remove with its rules</MenuItem>
-      </Menu>
+      </FloatingMenu>
     </>
   )
 }

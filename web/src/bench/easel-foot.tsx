@@ -1,11 +1,11 @@
 import { ChoiceField } from '../fields/property-field'
-import { useBench } from './use-bench'
+import { useStillBench } from './use-bench'
 
 const GRIDS = ['none', '2', '4', '8', '10'] as const
 
 /** What the easel shows besides the look, and the way back from it. */
 export function EaselFoot({ zoom, isFitted, onFit, caption }: { readonly zoom: number; readonly isFitted: boolean; readonly onFit: () => void; readonly caption: string | null }) {
-  const { axis, state, view, select } = useBench()
+  const { axis, state, view, select } = useStillBench()
   const others = axis.states.filter(({ id }) => id !== state.id)
   return (
     <div className="easel-foot">

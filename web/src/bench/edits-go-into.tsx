@@ -1,10 +1,11 @@
 import { useState } from 'react'
-import { Menu, MenuItem, ToggleButton, ToggleButtonGroup } from '@mui/material'
+import { MenuItem, ToggleButton, ToggleButtonGroup } from '@mui/material'
 import { addCombination, removeCombination, type CombinationLook, type Component } from '@rheoscope/core/document'
 import { newId } from '../session/new-id'
 import { StateMark } from '../theme/state-mark'
 import type { Into } from './bench-state'
-import { useBench, type Bench } from './use-bench'
+import { useStillBench, type Bench } from './use-bench'
+import { FloatingMenu } from '../theme/floating'
 
 /** The states of a combination, by name: `on + over`. */
 const combinationText = ({ axes }: Component, { states }: CombinationLook): string =>
@@ -21,7 +22,7 @@ export function intoText({ view: { into }, editedStates, component }: Bench): st
 
 /** Says in plain sight which look edits go into, and changes it. */
 export function EditsGoInto() {
-  const bench = useBench()
+  const bench = useStillBench()
   const { state, editedStates, view, select } = bench
   const isOther = view.into === 'absent' || typeof view.into === 'object'
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
@@ -40,16 +41,16 @@ export function EditsGoInto() {
         <ToggleButton value="all">all looks</ToggleButton>
         <ToggleButton value="other" aria-haspopup="menu" aria-label="Other looks" onClick={(event) => setAnchor(event.currentTarget)}>{isOther ? intoText(bench) : '…'}</ToggleButton>
       </ToggleButtonGroup>
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         <OtherLooks onChoose={choose} />
-      </Menu>
+      </FloatingMenu>
     </div>
   )
 }
 
 /** The looks that belong to no single state: the absent one, and those of states that hold together. */
 function OtherLooks({ onChoose }: { readonly onChoose: (into: Into) => void }) {
-  const { component, axis, state, view, make } = useBench()
+  const { component, axis, state, view, make } = useStillBench()
   const known = component.combinations.map((combination) => (
     <MenuItem key={combination.id} onClick={() => onChoose({ combination: combination.id })}>{combinationText(component, combination)}</MenuItem>
   ))

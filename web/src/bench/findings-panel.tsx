@@ -2,13 +2,13 @@ import { Button } from '@mui/material'
 import { Fragment } from 'react'
 import type { Finding, Level } from '@rheoscope/core/check'
 import { useFindingsOf } from '../checks/use-findings'
-import { useBench } from './use-bench'
+import { useStillBench } from './use-bench'
 
 const LEVELS: Readonly<Record<Level, string>> = { fault: 'Fault', risk: 'Risk', note: 'Note' }
 
 /** What the checks have to say about this component, each with its proof and, where there is one, its remedy. */
 export function FindingsPanel() {
-  const { component } = useBench()
+  const { component } = useStillBench()
   const { findings, areCurrent } = useFindingsOf(component.id)
   return (
     <section id="findings" aria-label="Findings" aria-busy={!areCurrent}>
@@ -20,7 +20,7 @@ export function FindingsPanel() {
 }
 
 function FindingCard({ finding }: { readonly finding: Finding }) {
-  const { player, make, select, component } = useBench()
+  const { player, make, select, component } = useStillBench()
   const { level, sentence, witness, remedy, about, kind } = finding
   const show = () => {
     const rule = component.rules.find(({ id }) => id === about.rule)
@@ -52,7 +52,7 @@ function Sentence({ text }: { readonly text: string }) {
 
 /** How many findings of each level there are, as signs that lead to them. */
 export function FindingCounts() {
-  const { findings, areCurrent } = useFindingsOf(useBench().component.id)
+  const { findings, areCurrent } = useFindingsOf(useStillBench().component.id)
   const count = (level: Level) => findings.filter((finding) => finding.level === level).length
   const counts = (['fault', 'risk', 'note'] as const).map((level) => ({ level, many: count(level) })).filter(({ many }) => many > 0)
   return (

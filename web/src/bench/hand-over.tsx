@@ -3,7 +3,7 @@ import { Button, Dialog, DialogActions, DialogContent, DialogTitle, ToggleButton
 import { serialise } from '@rheoscope/core/document'
 import { pictureFile } from '@rheoscope/core/exchange'
 import { stillLife } from '../paint/look-picture'
-import { useBench, type Bench } from './use-bench'
+import { useStillBench, type Bench } from './use-bench'
 
 interface Format {
   readonly name: string
@@ -32,7 +32,7 @@ export function HandOver() {
 }
 
 function HandOverContent({ onClose }: { readonly onClose: () => void }) {
-  const bench = useBench()
+  const bench = useStillBench()
   const [format, setFormat] = useState(FORMATS[0]!)
   const [isCopied, setCopied] = useState(false)
   const text = useMemo(() => format.text(bench), [format, bench])

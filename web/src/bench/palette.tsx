@@ -1,7 +1,7 @@
 import { useState, type KeyboardEvent } from 'react'
 import { Dialog } from '@mui/material'
 import { COMMANDS, keyText, type Command } from './commands'
-import { useBench } from './use-bench'
+import { useStillBench } from './use-bench'
 
 /** Every command by name, narrowed down while typing, with its key beside it. */
 export function Palette({ isOpen, onClose }: { readonly isOpen: boolean; readonly onClose: () => void }) {
@@ -13,7 +13,7 @@ export function Palette({ isOpen, onClose }: { readonly isOpen: boolean; readonl
 }
 
 function CommandList({ onClose }: { readonly onClose: () => void }) {
-  const bench = useBench()
+  const bench = useStillBench()
   const [typed, setTyped] = useState('')
   const [chosen, setChosen] = useState(0)
   const words = typed.toLowerCase().split(/\s+/)

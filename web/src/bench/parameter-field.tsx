@@ -1,7 +1,7 @@
 import type { Literal, Parameter } from '@rheoscope/core/document'
 import { ComponentField } from '../fields/component-field'
 import { ParameterValue } from '../fields/parameter-value'
-import { useBench } from './use-bench'
+import { useStillBench } from './use-bench'
 
 /** The value of one of the component's parameters; for a slot, which component fills it. */
 export function ParameterField(props: {
@@ -11,7 +11,7 @@ export function ParameterField(props: {
   readonly hidesLabel?: boolean
   readonly onChange: (value: Literal) => void
 }) {
-  const { project, component } = useBench()
+  const { project, component } = useStillBench()
   if (props.parameter.type !== 'slot') return <ParameterValue {...props} />
   return <ComponentField label={props.label} hidesLabel={props.hidesLabel === true} value={String(props.value)} project={project} outside={component.id} onChange={props.onChange} />
 }

@@ -1,11 +1,12 @@
 import { useState } from 'react'
-import { Button, Menu, MenuItem } from '@mui/material'
+import { Button, MenuItem } from '@mui/material'
 import { addParameter, axisForParameter, freeName, namesOf, removeParameter, renameParameter, type Parameter } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber } from '../fields/parse-value'
 import { newId } from '../session/new-id'
 import { ParameterField } from './parameter-field'
-import { useBench } from './use-bench'
+import { useStillBench } from './use-bench'
+import { FloatingMenu } from '../theme/floating'
 
 const KINDS: readonly Pick<Parameter, 'type' | 'initial' | 'choices'>[] = [
   { type: 'text', initial: '' },
@@ -18,7 +19,7 @@ const KINDS: readonly Pick<Parameter, 'type' | 'initial' | 'choices'>[] = [
 
 /** What instances can set on this component; expressions use a parameter by its name. */
 export function Parameters() {
-  const { component, make } = useBench()
+  const { component, make } = useStillBench()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const add = (kind: (typeof KINDS)[number]) => {
     setAnchor(null)
@@ -31,9 +32,9 @@ export function Parameters() {
         <h2 className="caption">Parameters</h2>
         <Button aria-haspopup="menu" aria-label="Add a parameter" onClick={(event) => setAnchor(event.currentTarget)}>+</Button>
       </div>
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         {KINDS.map((kind) => <MenuItem key={kind.type} onClick={() => add(kind)}>{kind.type}</MenuItem>)}
-      </Menu>
+      </FloatingMenu>
       <ul className="parameters">
         {component.parameters.map((parameter) => <ParameterRow key={parameter.id} parameter={parameter} />)}
       </ul>
@@ -44,7 +45,7 @@ export function Parameters() {
 const NAME = /^[A-Za-z_][A-Za-z0-9_]*$/
 
 function ParameterRow({ parameter }: { readonly parameter: Parameter }) {
-  const { component, make, select } = useBench()
+  const { component, make, select } = useStillBench()
   const set = <K extends keyof Parameter>(field: K, to: Parameter[K]) =>
     make({ edit: 'set', path: ['components', component.id, 'parameters', parameter.id, field], to }, `set ${parameter.name}`)
   const rename = (name: string): string | null => {

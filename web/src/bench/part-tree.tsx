@@ -3,11 +3,11 @@ import { childrenOf, renamePart, type Id, type Part } from '@rheoscope/core/docu
 import { hueOf } from '../theme/state-mark'
 import { putInto } from './commands'
 import { PartGlyph } from './part-kinds'
-import { useBench } from './use-bench'
+import { useStillBench } from './use-bench'
 
 /** The parts as a tree, the topmost last. A row can be pulled before, after or into another one. */
 export function PartTree() {
-  const { component } = useBench()
+  const { component } = useStillBench()
   const drag = useTreeDrag()
   return (
     <ul className="tree" role="tree" aria-label="Parts">
@@ -27,7 +27,7 @@ type TreeDrag = ReturnType<typeof useTreeDrag>
 const SLACK_PX = 4
 
 function useTreeDrag() {
-  const bench = useBench()
+  const bench = useStillBench()
   const begun = useRef<{ part: Part; y: number } | null>(null)
   const [target, setTarget] = useState<Target | null>(null)
   const begin = (event: PointerEvent, part: Part) => {
@@ -69,7 +69,7 @@ function targetAt({ clientX, clientY }: PointerEvent, parts: readonly Part[], dr
 }
 
 function Branch({ part, depth, drag }: { readonly part: Part; readonly depth: number; readonly drag: TreeDrag }) {
-  const { component, axis, view, select, make } = useBench()
+  const { component, axis, view, select, make } = useStillBench()
   const [isRenaming, setRenaming] = useState(false)
   const isSelected = view.parts.includes(part.id)
   const changing = axis.states.filter(({ look }) => look[part.id] !== undefined)

@@ -1,5 +1,5 @@
 import { useState, type CSSProperties, type KeyboardEvent } from 'react'
-import { Button, Menu, MenuItem } from '@mui/material'
+import { Button, MenuItem } from '@mui/material'
 import { addState, defaultTrigger, freeStateName, leaveCell, setCell, setRuleField, type Target } from '@rheoscope/core/document'
 import { newId } from '../session/new-id'
 import { AxisMenu } from './axis-menu'
@@ -7,13 +7,14 @@ import { ColumnHead } from './column-head'
 import { Easel } from './easel'
 import { GridRow } from './grid-row'
 import { OFFERED_TRIGGERS, rowOf, rowsOf, type Row } from './rows'
-import { useBench } from './use-bench'
+import { useStillBench } from './use-bench'
 import { useCellDrag } from './use-cell-drag'
+import { FloatingMenu } from '../theme/floating'
 import './grid.css'
 
 /** The looks of an axis across and its triggers down, in one grid with shared columns. */
 export function ResponseGrid() {
-  const bench = useBench()
+  const bench = useStillBench()
   const { component, axis, view, select, make, state } = bench
   const rows = rowsOf(component, axis, view.addedRows)
   const drag = useCellDrag()
@@ -60,7 +61,7 @@ function DrivenHint({ by }: { readonly by: string }) {
 }
 
 function AddTrigger() {
-  const { parts, view, select } = useBench()
+  const { parts, view, select } = useStillBench()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const [part] = parts
   const add = (row: Row) => {
@@ -71,20 +72,20 @@ function AddTrigger() {
     <div className="add-trigger">
       <button className="plain muted" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>+ trigger</button>
       {view.row === null && <span className="muted hint">Drag from a cell to a column to say where a trigger leads; or select a cell and type a state’s name or number.</span>}
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         {OFFERED_TRIGGERS.map((kind) => <MenuItem key={kind} onClick={() => add(rowOf(defaultTrigger(kind), null))}>{kind}</MenuItem>)}
         {part?.parent != null &&
           OFFERED_TRIGGERS.filter((kind) => kind !== 'after' && kind !== 'settled').map((kind) => (
             <MenuItem key={`${kind} part`} onClick={() => add(rowOf(defaultTrigger(kind), part.id))}>{kind} on {part.name}</MenuItem>
           ))}
-      </Menu>
+      </FloatingMenu>
     </div>
   )
 }
 
 /** The keys of a selected cell: a state's number or the letters of its name set the target, `-` means nothing on purpose. */
 function useCellKeys(rows: readonly Row[]) {
-  const { component, axis, state, rule, view, select, make } = useBench()
+  const { component, axis, state, rule, view, select, make } = useStillBench()
   const [typed, setTyped] = useState({ letters: '', at: 0 })
   const setTarget = (row: Row, target: Target) =>
     make(rule ? setRuleField(component.id, rule.id, 'target', target) : setCell(component, { axis: axis.id, state: state.id, trigger: row.trigger, part: row.part }, target, newId()), `set what ${row.key} does in ${state.name}`)

@@ -11,14 +11,14 @@ import { usePlayerState } from '../playing/use-player'
 import { StateMark } from '../theme/state-mark'
 import { ParameterField } from './parameter-field'
 import { msText } from './timing-text'
-import { useBench } from './use-bench'
+import { useStillBench } from './use-bench'
 import { useScrubbedFrame } from './use-scrubbed-frame'
 
 const FIELD = { width: 258, height: 150 }
 
 /** The component alive beside its drawing: answers to the pointer, plays witnesses, and follows the scrubber. */
 export function Specimen() {
-  const { player } = useBench()
+  const { player } = useStillBench()
   return (
     <section aria-label="Specimen">
       <h2 className="caption">Specimen</h2>
@@ -28,7 +28,7 @@ export function Specimen() {
 }
 
 function LiveSpecimen({ player }: { readonly player: Player }) {
-  const { component, view } = useBench()
+  const { component, view } = useStillBench()
   const { witness } = usePlayerState(player)
   return (
     <>
@@ -47,7 +47,7 @@ function LiveSpecimen({ player }: { readonly player: Player }) {
 }
 
 function LivePicture({ player }: { readonly player: Player }) {
-  const { view } = useBench()
+  const { view } = useStillBench()
   const group = useRef<SVGGElement>(null)
   const picture = useRef<SVGSVGElement>(null)
   const finger = useRef<SVGCircleElement>(null)
@@ -104,7 +104,7 @@ function LivePicture({ player }: { readonly player: Player }) {
 
 /** The state the specimen is in, when it leaves it, and the way to put it into any other. */
 function PutButtons({ player }: { readonly player: Player }) {
-  const { component, axis } = useBench()
+  const { component, axis } = useStillBench()
   const { states } = useLive(player)
   const index = component.axes.indexOf(axis)
   const current = axis.states.find(({ id }) => id === states[index])

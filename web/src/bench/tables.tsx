@@ -7,14 +7,14 @@ import { rowsOf, tableFrom } from '@rheoscope/core/exchange'
 import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/property-field'
 import { newId } from '../session/new-id'
-import { useBench } from './use-bench'
+import { useStillBench } from './use-bench'
 import './tables.css'
 
 const TYPES = ['text', 'number', 'yes/no', 'colour'] as const
 
 /** The project's data tables: what lists show the records of. */
 export function Tables() {
-  const { project, make } = useBench()
+  const { project, make } = useStillBench()
   const [openId, setOpen] = useState<string | null>(null)
   const input = useRef<HTMLInputElement>(null)
   const open = project.tables.find(({ id }) => id === openId)
@@ -48,7 +48,7 @@ export function Tables() {
 }
 
 function TableGrid({ table, onClose }: { readonly table: DataTable; readonly onClose: () => void }) {
-  const { project, make } = useBench()
+  const { project, make } = useStillBench()
   const isUsed = project.components.some(({ parts }) => parts.some((part) => part.kind === 'list' && part.table === table.id))
   const rename = (name: string): string | null => (name.trim() === '' ? 'A table has a name.' : (make(renameTable(table.id, name.trim()), 'rename the table'), null))
   const remove = () => {
@@ -77,7 +77,7 @@ function TableGrid({ table, onClose }: { readonly table: DataTable; readonly onC
 }
 
 function ColumnHead({ table, column }: { readonly table: DataTable; readonly column: DataTable['columns'][number] }) {
-  const { make } = useBench()
+  const { make } = useStillBench()
   const rename = (name: string): string | null => {
     if (name.trim() === '') return 'A column has a name.'
     if (table.columns.some((other) => other.id !== column.id && other.name === name.trim())) return 'That name is taken.'
@@ -96,7 +96,7 @@ function ColumnHead({ table, column }: { readonly table: DataTable; readonly col
 }
 
 function RecordRow({ table, row }: { readonly table: DataTable; readonly row: number }) {
-  const { make } = useBench()
+  const { make } = useStillBench()
   const record = table.records[row]!
   return (
     <tr>

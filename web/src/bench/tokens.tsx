@@ -1,12 +1,13 @@
 import { useState } from 'react'
-import { Button, Menu, MenuItem } from '@mui/material'
+import { Button, MenuItem } from '@mui/material'
 import { addToken, freeName, namesOf, removeToken, renameToken, setTokenValue, usesOfToken, type Literal, type Token } from '@rheoscope/core/document'
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber, type Parsed } from '../fields/parse-value'
 import { newId } from '../session/new-id'
-import { useBench } from './use-bench'
+import { useStillBench } from './use-bench'
 import { wholeMs } from './rule-inspector'
+import { FloatingMenu } from '../theme/floating'
 
 const KINDS: readonly Pick<Token, 'type' | 'value'>[] = [
   { type: 'colour', value: '#24506f' },
@@ -17,7 +18,7 @@ const KINDS: readonly Pick<Token, 'type' | 'value'>[] = [
 
 /** The project's named values. A field refers to one by `@` and its name; changing one changes whatever refers to it. */
 export function Tokens() {
-  const { project, make } = useBench()
+  const { project, make } = useStillBench()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const add = (kind: (typeof KINDS)[number]) => {
     setAnchor(null)
@@ -30,9 +31,9 @@ export function Tokens() {
         <h2 className="caption">Tokens</h2>
         <Button aria-haspopup="menu" aria-label="Add a token" onClick={(event) => setAnchor(event.currentTarget)}>+</Button>
       </div>
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         {KINDS.map((kind) => <MenuItem key={kind.type} onClick={() => add(kind)}>{kind.type}</MenuItem>)}
-      </Menu>
+      </FloatingMenu>
       <ul className="parameters">
         {project.tokens.map((token) => <TokenRow key={token.id} token={token} />)}
       </ul>
@@ -41,7 +42,7 @@ export function Tokens() {
 }
 
 function TokenRow({ token }: { readonly token: Token }) {
-  const { project, make } = useBench()
+  const { project, make } = useStillBench()
   const uses = usesOfToken(project, token.id)
   const rename = (name: string): string | null => {
     if (!/^[\w-]+$/.test(name)) return 'A name is letters, digits, - and _.'

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { Button, Menu, MenuItem } from '@mui/material'
+import { Button, MenuItem } from '@mui/material'
 import { addComponent, newComponent, removeComponent, renameComponent, renameProject } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
 import type { Player } from '../playing/player'
@@ -8,16 +8,17 @@ import { SPEEDS } from '../playing/player'
 import { useReadout } from '../playing/use-frames'
 import { usePlayerState } from '../playing/use-player'
 import { newId } from '../session/new-id'
-import { useSessionState } from '../session/use-session'
+import { useOfSession } from '../session/use-session'
 import { FormSwitch } from '../theme/form-switch'
 import { FindingCounts } from './findings-panel'
 import { HandOver } from './hand-over'
-import { useBench } from './use-bench'
+import { useStillBench } from './use-bench'
+import { FloatingMenu } from '../theme/floating'
 
 /** The bar at the top: where one is, the clock, the findings, undo and redo, and handing over. */
 export function TopBar({ onPalette }: { readonly onPalette: () => void }) {
-  const { player, session } = useBench()
-  const { history } = useSessionState()
+  const { player, session } = useStillBench()
+  const history = useOfSession('history')
   const last = history.undo.at(-1)
   const next = history.redo.at(-1)
   return (
@@ -38,7 +39,7 @@ export function TopBar({ onPalette }: { readonly onPalette: () => void }) {
 }
 
 function Crumbs() {
-  const { project, component, make } = useBench()
+  const { project, component, make } = useStillBench()
   const navigate = useNavigate()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const go = (id: string) => {
@@ -63,12 +64,12 @@ function Crumbs() {
       <span className="muted">/</span>
       <CommitField label="Component name" hidesLabel value={component.name} onCommit={(name) => (name.trim() === '' ? 'A component has a name.' : (make(renameComponent(component.id, name.trim()), 'rename the component'), null))} />
       <button className="plain crumb-more" aria-haspopup="menu" aria-label="Components" onClick={(event) => setAnchor(event.currentTarget)}>▾</button>
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         {project.components.map(({ id, name }) => <MenuItem key={id} selected={id === component.id} onClick={() => go(id)}>{name}</MenuItem>)}
         <MenuItem divider disabled />
         <MenuItem onClick={create}>New component</MenuItem>
         <MenuItem disabled={isUsed || project.components.length === 1} onClick={remove}>{isUsed ? 'In use, so it cannot be removed' : `Remove ${component.name}`}</MenuItem>
-      </Menu>
+      </FloatingMenu>
     </nav>
   )
 }

@@ -1,11 +1,11 @@
 import { useEffect } from 'react'
 import { clipOf, topmost } from '@rheoscope/core/document'
 import { commandOf, pasteText, removeSelected, type Command } from './commands'
-import { useBench } from './use-bench'
+import { useStillBench } from './use-bench'
 
 /** The keys and the clipboard of the bench, wherever the focus is. */
 export function useBenchKeys(openPalette: () => void): void {
-  const bench = useBench()
+  const bench = useStillBench()
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
       const isPalette = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k'

@@ -46,33 +46,56 @@ export interface Bench {
 }
 
 const BenchContext = createContext<Bench | null>(null)
+const StillBenchContext = createContext<Bench | null>(null)
 
 export function BenchProvider({ component: id, children }: { readonly component: Id; readonly children: ReactNode }) {
   const session = useSession()
   const { project, document } = useSessionState()
-  const component = project.components.find((each) => each.id === id)!
+  const stored = document.components.find((each) => each.id === id)
+  const component = project.components.find((each) => each.id === id) ?? stored!
   const [view, select] = useReducer(benchReducer, component, initialState)
-  const axis = component.axes.find((each) => each.id === view.axis) ?? component.axes[0]!
-  const state = axis.states.find((each) => each.id === view.state) ?? axis.states[0]!
   const player = usePlayer(project, id)
   const findings = useChecking(session)
+  const whole = { session, view, select, player }
+  const still = useBenchOf(document, stored ?? component, stored ?? component, whole)
+  const live = useBenchOf(project, component, stored ?? component, whole)
+  return (
+    <StillBenchContext.Provider value={still}>
+      <BenchContext.Provider value={project === document ? still : live}>
+        <FindingsContext.Provider value={findings}>{children}</FindingsContext.Provider>
+      </BenchContext.Provider>
+    </StillBenchContext.Provider>
+  )
+}
 
+/** The bench as it is shown, with whatever is being previewed: for what has to follow a pull. */
+export const useBench = (): Bench => useContextOf(BenchContext)
+
+/** The bench as it is stored, which does not change while something is being pulled: for everything else. */
+export const useStillBench = (): Bench => useContextOf(StillBenchContext)
+
+function useContextOf(context: typeof BenchContext): Bench {
+  const bench = useContext(context)
+  if (!bench) throw new Error('There is no bench here.')
+  return bench
+}
+
+function useBenchOf(project: Project, component: Component, stored: Component, { session, view, select, player }: Pick<Bench, 'session' | 'view' | 'select' | 'player'>): Bench {
+  const axis = component.axes.find((each) => each.id === view.axis) ?? component.axes[0]!
+  const state = axis.states.find((each) => each.id === view.state) ?? axis.states[0]!
   const combined = typeof view.into === 'object' ? view.into.combination : null
+  const combination = component.combinations.find(({ id }) => id === combined)
   const shown = useMemo((): ShownLook => ({
-    standing: component.combinations.find(({ id: each }) => each === combined)?.states ?? { [axis.id]: state.id },
-    isAbsent: view.into === 'absent',
-  }), [component.combinations, combined, axis.id, state.id, view.into])
+    standing: combination?.states ?? { [axis.id]: state.id }, isAbsent: view.into === 'absent',
+  }), [combination?.states, axis.id, state.id, view.into])
 
-  const bench = useMemo((): Bench => {
+  return useMemo((): Bench => {
     const editedStates = [state, ...axis.states.filter(({ id }) => id !== state.id && view.alsoStates.includes(id))]
-    const combination = component.combinations.find(({ id: each }) => each === combined)
     const edited: readonly OwnLookPlace[] =
       view.into === 'absent' ? [{ look: 'absent' }]
         : combination ? [{ look: 'combination', id: combination.id }]
-          : editedStates.map(({ id: each }) => ({ look: 'state', axis: axis.id, state: each }))
-    const goesIntoLooks = view.into !== 'base' && view.into !== 'all'
-    const place: LookPlace = goesIntoLooks ? edited[0]! : { look: 'base' }
-    const stored = document.components.find((each) => each.id === id) ?? component
+          : editedStates.map(({ id }) => ({ look: 'state', axis: axis.id, state: id }))
+    const place: LookPlace = view.into === 'base' || view.into === 'all' ? { look: 'base' } : edited[0]!
     const ruleOf = (of: Component) => (view.row === null ? null : (ruleInCell(of, axis.id, state.id, view.row) ?? null))
     return {
       project, component, axis, state, editedStates, view, select, session, player, place, shown,
@@ -88,19 +111,7 @@ export function BenchProvider({ component: id, children }: { readonly component:
             ? setProperties(stored, place, said)
             : batch(...edited.map((each) => setProperties(stored, each, said))),
     }
-  }, [project, document, component, axis, state, view, combined, shown, session, player, id])
-
-  return (
-    <BenchContext.Provider value={bench}>
-      <FindingsContext.Provider value={findings}>{children}</FindingsContext.Provider>
-    </BenchContext.Provider>
-  )
-}
-
-export function useBench(): Bench {
-  const bench = useContext(BenchContext)
-  if (!bench) throw new Error('There is no bench here.')
-  return bench
+  }, [project, component, stored, axis, state, view, combination, shown, session, player, select])
 }
 
 function initialState(component: Component): BenchState {

@@ -2,7 +2,7 @@ import { useRef, useState, type PointerEvent } from 'react'
 import { setCell, setRuleField, spreadRule, type Id, type Rule } from '@rheoscope/core/document'
 import { newId } from '../session/new-id'
 import type { Row } from './rows'
-import { useBench } from './use-bench'
+import { useStillBench } from './use-bench'
 
 interface Origin {
   readonly row: Row
@@ -31,7 +31,7 @@ const THRESHOLD_PX = 4
 
 /** Dragging from a cell of the response table to a column. */
 export function useCellDrag(): CellDrag {
-  const { component, axis, make, select } = useBench()
+  const { component, axis, make, select } = useStillBench()
   const [line, setLine] = useState<Line | null>(null)
   const ended = useRef<(() => void) | null>(null)
 

@@ -3,7 +3,7 @@ import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/
 import { addPart, batch, freeName, namesOf, type Part } from '@rheoscope/core/document'
 import { svgIn } from '@rheoscope/core/exchange'
 import { newId } from '../session/new-id'
-import { useBench } from './use-bench'
+import { useStillBench } from './use-bench'
 
 interface Report {
   readonly title: string
@@ -12,7 +12,7 @@ interface Report {
 
 /** Brings SVG files in as parts, and says what of them could not come in. */
 export function useSvgIn(): { readonly chooseFile: () => void; readonly onDrop: (event: DragEvent) => void; readonly elements: ReactNode } {
-  const { component, parts, select, make } = useBench()
+  const { component, parts, select, make } = useStillBench()
   const input = useRef<HTMLInputElement>(null)
   const [report, setReport] = useState<Report | null>(null)
   const bringIn = (text: string, name: string) => {

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState, type KeyboardEvent } from 'react'
-import { Popover } from '@mui/material'
 import { addIcon, isExpression, type Edit, type Project, type Value } from '@rheoscope/core/document'
 import { formatValue } from './parse-value'
+import { FloatingPanel } from '../theme/floating'
 import './pickers.css'
 
 /** So many icons are shown of what a search finds. */
@@ -40,9 +40,9 @@ export function IconField({ label, value, project, onChange }: {
       <button className="plain picker-open" aria-haspopup="dialog" aria-label={`${label}: ${shown}`} onClick={(event) => setAnchor(event.currentTarget)}>
         {chosen && <Outline d={chosen.d} />} {shown}
       </button>
-      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+      <FloatingPanel anchor={anchor} onClose={() => setAnchor(null)}>
         {anchor && <IconSearch onChoose={choose} />}
-      </Popover>
+      </FloatingPanel>
     </span>
   )
 }

@@ -1,7 +1,8 @@
 import { useRef, useState } from 'react'
-import { Button, Popover } from '@mui/material'
+import { Button } from '@mui/material'
 import { addAsset, assetAddress, PICTURE_LIMITS, PICTURE_TYPES, type Edit, type Project, type Value } from '@rheoscope/core/document'
 import { uploadPicture } from '../api/pictures'
+import { FloatingPanel } from '../theme/floating'
 import './pickers.css'
 
 /** Chooses one of the project's pictures, or takes in another one. */
@@ -35,7 +36,7 @@ export function PictureField({ label, value, project, onChange }: {
       <button className="plain picker-open" aria-haspopup="dialog" aria-label={`${label}: ${chosen?.name ?? 'none'}`} onClick={(event) => setAnchor(event.currentTarget)}>
         {chosen && <img src={assetAddress(chosen.id)} alt="" />} {chosen?.name ?? 'choose …'}
       </button>
-      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+      <FloatingPanel anchor={anchor} onClose={() => setAnchor(null)}>
         <div className="picker" role="dialog" aria-label="Pictures" onDragOver={(event) => event.preventDefault()} onDrop={(event) => { event.preventDefault(); void take(event.dataTransfer.files[0]) }}>
           <Button onClick={() => input.current!.click()}>Take in a picture …</Button>
           <input ref={input} type="file" hidden aria-label="Picture file" accept={PICTURE_TYPES.join(',')} onChange={(event) => { void take(event.target.files?.[0]); event.target.value = '' }} />
@@ -48,7 +49,7 @@ export function PictureField({ label, value, project, onChange }: {
           </div>
           {chosen && <Button onClick={() => choose('')}>No picture</Button>}
         </div>
-      </Popover>
+      </FloatingPanel>
     </span>
   )
 }

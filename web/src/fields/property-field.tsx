@@ -1,5 +1,4 @@
 import { useState } from 'react'
-import { Popover } from '@mui/material'
 import { isExpression, isToken, type Edit, type Paint, type Project, type PropertyDefinition, type Shadow, type Value } from '@rheoscope/core/document'
 import type { Scope } from '@rheoscope/core/expression'
 import { CommitField } from './commit-field'
@@ -8,6 +7,7 @@ import { IconField } from './icon-field'
 import { formatValue, parseNumber, parseValue } from './parse-value'
 import { PictureField } from './picture-field'
 import { ShadowField } from './shadow-field'
+import { FloatingPanel } from '../theme/floating'
 import './fields.css'
 
 /** The editor of one property; which one follows from the property's type. */
@@ -96,9 +96,9 @@ function GradientButton({ label, value, onChange }: { readonly label: string; re
   return (
     <>
       <button className="plain muted" aria-haspopup="dialog" aria-label={`${label} as a gradient`} title="Gradient" onClick={(event) => setAnchor(event.currentTarget)}>◢</button>
-      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+      <FloatingPanel anchor={anchor} onClose={() => setAnchor(null)}>
         {anchor && <GradientField label={label} value={value} onChange={onChange} />}
-      </Popover>
+      </FloatingPanel>
     </>
   )
 }

@@ -59,3 +59,9 @@ export function useSessionState(): SessionState {
   const session = useSession()
   return useSyncExternalStore(session.subscribe, session.getState)
 }
+
+/** One thing about it; nothing is drawn anew while that stays what it is. */
+export function useOfSession<K extends keyof SessionState>(key: K): SessionState[K] {
+  const session = useSession()
+  return useSyncExternalStore(session.subscribe, () => session.getState()[key])
+}
