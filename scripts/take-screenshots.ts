@@ -29,6 +29,16 @@ try {
   await keep('bench-easel')
   await hands.closeEasel()
 
+  for (const [component, name] of [['buoyMarker', 'job-03-buoy-marker'], ['routePanel', 'job-05-route-panel'], ['mastLamp', 'job-06-mast-lamp'], ['portChooser', 'job-09-port-chooser'], ['ticketButton', 'job-16-ticket-button']] as const) {
+    await hands.openDemo(component)
+    await hands.untilFindings('they are there', (kinds) => kinds.length === 0)
+    const buttons = await browser.driver.findElements({ css: '.put-button' })
+    await hands.click(buttons.at(-1)!)
+    await browser.driver.sleep(1200)
+    await keep(name)
+  }
+
+  await hands.openDemo('boardingButton')
   await hands.click(await hands.cell('after', 'working'))
   await hands.enter('after', '100', '[aria-label="Rule"]')
   await hands.untilFindings('the cut is found', (kinds) => kinds.includes('never-completes'))

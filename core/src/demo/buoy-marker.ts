@@ -10,11 +10,11 @@ export const buoyMarker: Component = {
   id: 'buoyMarker',
   name: 'Buoy marker',
   parts: [
-    { id: 'buoyFrame', kind: 'container', name: 'frame', parent: null, base: { width: 40, height: 56, cursor: 'pointer', role: 'img', accessibleName: { expr: 'buoyName' } } },
-    { id: 'buoyPicture', kind: 'picture', name: 'buoy', parent: 'buoyFrame', base: { width: 40, height: 56, picture: PICTURES.buoy.id, anchorY: 1 } },
+    { id: 'buoyFrame', kind: 'container', name: 'frame', parent: null, base: { width: 80, height: 74, cursor: 'pointer', role: 'img', accessibleName: { expr: 'buoyName' } } },
+    { id: 'buoyPicture', kind: 'picture', name: 'buoy', parent: 'buoyFrame', base: { x: 20, y: 2, width: 40, height: 56, picture: PICTURES.buoy.id, anchorY: 1 } },
     {
       id: 'buoyLabel', kind: 'text', name: 'label', parent: 'buoyFrame',
-      base: { x: -20, y: 56, width: 80, height: 16, text: { expr: 'buoyName' }, fontSize: 12, fontWeight: '600', textAlign: 'center', fill: '#1d2b33', opacity: 0, takesInput: false },
+      base: { x: 0, y: 58, width: 80, height: 16, text: { expr: 'buoyName' }, fontSize: 12, fontWeight: '600', textAlign: 'center', fill: '#1d2b33', opacity: 0, takesInput: false },
     },
   ],
   axes: [{

@@ -1,4 +1,4 @@
-import Yoga, { Align, Direction, Edge, FlexDirection, Gutter, Justify, MeasureMode, PositionType, Wrap, type Node } from 'yoga-layout'
+import Yoga, { Align, Direction, Edge, FlexDirection, Gutter, Justify, MeasureMode, Overflow, PositionType, Wrap, type Node } from 'yoga-layout'
 import { isPinned, pinnedPlace } from './pins'
 import { linesHeight, textLines, textWidth } from './text'
 import { casedText, textStyleOf } from './text-style'
@@ -145,6 +145,8 @@ function flexNode(node: LayoutNode, holder: LayoutNode | null): Node {
     return flex
   }
   flex.setFlexDirection(node.values.layout === 'row' ? FlexDirection.Row : FlexDirection.Column)
+  // What is in a column keeps its height when the column is lower than that: text is not squashed.
+  if (node.values.layout === 'column') flex.setOverflow(Overflow.Scroll)
   flex.setFlexWrap(node.values.wrap === true ? Wrap.Wrap : Wrap.NoWrap)
   flex.setAlignItems(ALIGN[node.values.align as string] ?? Align.FlexStart)
   flex.setJustifyContent(JUSTIFY[node.values.justify as string] ?? Justify.FlexStart)

@@ -30,7 +30,7 @@ const corner = (x: number, y: number): PathPoint => ({ x, y, in: null, out: null
 
 function addSegment(points: PathPoint[], command: string, numbers: readonly number[], from: Point): void {
   const [a = 0, b = 0, c = 0, d = 0, e = 0, f = 0] = numbers
-  const leave = (out: Point) => points.push({ ...points.pop()!, out })
+  const leave = (out: Point) => points.push({ ...points.pop()!, out: apart(from, out) })
   switch (command) {
     case 'L':
       points.push(corner(a, b))
@@ -43,7 +43,7 @@ function addSegment(points: PathPoint[], command: string, numbers: readonly numb
       return
     case 'C':
       leave({ x: a, y: b })
-      points.push({ x: e, y: f, in: { x: c, y: d }, out: null })
+      points.push({ x: e, y: f, in: apart({ x: e, y: f }, { x: c, y: d }), out: null })
       return
     case 'Q':
       // A quadratic curve is the cubic one whose handles lie two thirds of the way to its own.
@@ -51,6 +51,9 @@ function addSegment(points: PathPoint[], command: string, numbers: readonly numb
       points.push({ x: c, y: d, in: { x: c + (2 / 3) * (a - c), y: d + (2 / 3) * (b - d) }, out: null })
   }
 }
+
+/** A handle; none when it lies on its point, which makes that side straight. */
+const apart = (point: Point, handle: Point): Point | null => (Math.hypot(handle.x - point.x, handle.y - point.y) < 1e-6 ? null : handle)
 
 /** Closes a stroke; a last point that lies on the first one is that one. */
 function close(stroke: { points: PathPoint[]; isClosed: boolean }): void {

@@ -14,7 +14,7 @@ const parts: readonly Part[] = [
   {
     ...at('box', 'root'), kind: 'box', carryKey: 'card', locked: true, hidden: true,
     base: {
-      fill: { gradient: 'linear', angleDeg: 90, stops: [{ colour: '#ffffff', at: 0 }, { colour: '#00000080', at: 1 }] },
+      fill: { gradient: 'linear', angleDeg: 90, stops: [{ colour: '#ffffff', at: 0 }, { colour: '#00000080', at: 1 }], place: [1, 0, 0, 1, 0, 0] },
       shadow: [{ x: 0, y: 1, blur: 2, spread: 0, colour: '#000000', inset: false }], strokeDash: [2, 3], x: { expr: 'size * 2' }, stroke: { token: 'ink' }, visible: true, d: null,
     },
   },

@@ -8,8 +8,8 @@ import { useStillBench, type Bench } from './use-bench'
 import { FloatingMenu } from '../theme/floating'
 
 /** The states of a combination, by name: `on + over`. */
-const combinationText = ({ axes }: Component, { states }: CombinationLook): string =>
-  Object.entries(states).map(([axis, state]) => axes.find(({ id }) => id === axis)?.states.find(({ id }) => id === state)?.name ?? '?').join(' + ')
+const combinationText = ({ axes }: Component, look: CombinationLook): string =>
+  Object.entries(look.states).map(([axis, state]) => axes.find(({ id }) => id === axis)?.states.find(({ id }) => id === state)?.name ?? '?').join(' + ')
 
 /** Which look edits go into, in words. */
 export function intoText({ view: { into }, editedStates, component }: Bench): string {

@@ -1,6 +1,6 @@
 import { useId } from 'react'
 import { line, type ScaleLinear } from 'd3'
-import { propertyDefinition, setLaneTiming, type Literal, type Part, type Timing } from '@rheoscope/core/document'
+import { propertyDefinition, setLaneTiming, type Literal, type Project, type Part, type Timing } from '@rheoscope/core/document'
 import { isCrossFade, type Easing, type Shown } from '@rheoscope/core/motion'
 import { formatValue } from '../fields/parse-value'
 import { newId } from '../session/new-id'
@@ -34,7 +34,7 @@ export function LaneRow({ lane, scale, labelWidth, plotWidth, isSelected }: {
   readonly plotWidth: number
   readonly isSelected: boolean
 }) {
-  const { select } = useBench()
+  const { project, select } = useBench()
   const { part, property, delayMs, durationMs, repeats } = lane
   const label = propertyDefinition(property)?.label ?? property
   const endMs = repeats ? scale.domain()[1]! : delayMs + durationMs
@@ -47,7 +47,7 @@ export function LaneRow({ lane, scale, labelWidth, plotWidth, isSelected }: {
       <svg width={plotWidth} height={HEIGHT} aria-hidden="true">
         {delayMs > 0 && <line className="lane-wait" x1={scale(0)} x2={x1} y1={HEIGHT / 2} y2={HEIGHT / 2} />}
         <LaneBody lane={lane} x1={x1} x2={x2} />
-        <text className="lane-values" x={x2 + 10} y={HEIGHT / 2 + 4}>{valuesText(lane)}</text>
+        <text className="lane-values" x={x2 + 10} y={HEIGHT / 2 + 4}>{valuesText(lane, project)}</text>
       </svg>
       {!repeats && (['begins', 'ends'] as const).map((end) => <LaneEnd key={end} lane={lane} end={end} scale={scale} labelWidth={labelWidth} />)}
     </div>
@@ -82,8 +82,13 @@ function LaneBody({ lane, x1, x2 }: { readonly lane: ScoreLane; readonly x1: num
   return <path className="lane-curve" d={line().digits(2)(points) ?? ''} />
 }
 
-function valuesText({ from, to, delayMs, durationMs, repeats }: ScoreLane): string {
-  const brief = (value: Literal) => formatValue(value).slice(0, 18)
+function valuesText({ from, to, delayMs, durationMs, repeats, property }: ScoreLane, { assets, icons }: Project): string {
+  const named = (value: Literal): string => {
+    if (property === 'picture') return assets.find(({ id }) => id === value)?.name ?? 'none'
+    if (property === 'icon') return icons.find(({ d }) => d === value)?.name ?? 'none'
+    return formatValue(value)
+  }
+  const brief = (value: Literal) => named(value).slice(0, 18)
   const waits = delayMs > 0 ? `, waits ${msText(delayMs)}` : ''
   return `${brief(from)} → ${brief(to)}${repeats ? ` every ${msText(durationMs)}` : waits}`
 }

@@ -87,6 +87,7 @@ function limits(from: Description, names: { min: string; max: string }): JsonSch
   for (const { name, args } of from.rules ?? []) {
     if (name === 'min') schema[names.min] = args?.limit
     if (name === 'max') schema[names.max] = args?.limit
+    if (name === 'length') Object.assign(schema, { [names.min]: args?.limit, [names.max]: args?.limit })
     if (name === 'sign' && args?.sign === 'positive') schema.exclusiveMinimum = 0
     if (name === 'pattern') schema.pattern = regexSource(String(args?.regex))
   }

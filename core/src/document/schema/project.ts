@@ -54,7 +54,7 @@ export const token = Joi.object({
 export const asset = Joi.object({
   id: id.required(), name: name.required(), mediaType: Joi.string().valid(...PICTURE_TYPES).required(),
   width: finite.min(0).max(PICTURE_LIMITS.sidePx).required(), height: finite.min(0).max(PICTURE_LIMITS.sidePx).required(),
-  bytes: Joi.number().integer().min(0).max(PICTURE_LIMITS.bytes).required(), data: Joi.string().base64().max(PICTURE_LIMITS.bytes * 2),
+  bytes: Joi.number().integer().min(0).max(PICTURE_LIMITS.bytes).required(), data: Joi.string().pattern(/^[A-Za-z0-9+/]+={0,2}$/).max(PICTURE_LIMITS.bytes * 2),
 })
 
 export const icon = Joi.object({ id: id.required(), name: name.required(), d: Joi.string().max(20_000).required() })
