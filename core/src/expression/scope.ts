@@ -7,7 +7,7 @@ export const wordOf = (name: string): string =>
 
 /** The names the expressions of a component can use: its parameters, its own variables, the project's, and the natural sizes of its parts. */
 export function scopeOf(project: Project, component: Component): Scope {
-  const scope: Record<string, ExpressionType> = {}
+  const scope: Record<string, ExpressionType> = { hovered: 'yes/no', pressed: 'yes/no', focused: 'yes/no', payload: 'text' }
   for (const named of [...project.variables, ...component.variables, ...component.parameters]) scope[named.name] = typeOfNamed(named)
   for (const part of component.parts) {
     scope[`${wordOf(part.name)}.natural.width`] = 'number'
@@ -20,9 +20,12 @@ export function scopeOf(project: Project, component: Component): Scope {
 export const itemScope = (table: DataTable | undefined): Scope =>
   Object.fromEntries((table?.columns ?? []).map(({ name, type }) => [`item.${wordOf(name)}`, type === 'number' || type === 'yes/no' ? type : 'text']))
 
+/** What an instance knows of the person using it: whether it is pointed at, pressed, or has the focus; and what came with the last message. */
+export const CIRCUMSTANCES = { hovered: false, pressed: false, focused: false, payload: '' } as const
+
 /** What those names stand for before anything has happened. */
 export function startEnvironment(project: Project, component: Component): Record<string, Literal> {
-  const environment: Record<string, Literal> = {}
+  const environment: Record<string, Literal> = { ...CIRCUMSTANCES }
   for (const variable of [...project.variables, ...component.variables]) environment[variable.name] = variable.start
   for (const parameter of component.parameters) environment[parameter.name] = parameter.initial
   return environment

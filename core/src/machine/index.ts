@@ -5,4 +5,5 @@ export { NO_CONTENTS, NOTHING_GIVEN, type Compiled, type CompiledPart, type Cont
 export { changesBetween, looksIn, type TargetChange } from './targets'
 export * from './instance'
 export { changeState, changeEnvironment, changeSurroundings, settle, type Pace } from './transition'
+export { tiedValue } from './driven'
 export { cycleValue, turnsDone, type Cycle } from './cycle'

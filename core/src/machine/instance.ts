@@ -1,17 +1,19 @@
 import { axisOf, holdsIn, stateOf, type Literal, type Rule, type TriggerKind } from '../document'
-import { evaluate } from '../expression'
+import { evaluate, type Environment } from '../expression'
 import type { Size } from '../layout'
 import { laneEndMs, laneValue, type Lane, type Shown } from '../motion'
 import { NO_CONTENTS, NOTHING_GIVEN, type Compiled, type Contents, type Given, type Measured, type Targets } from './compiled'
 import { cycleValue, cyclesOf, type Cycle } from './cycle'
 import { decidedState } from './driven'
 
-/** A timer of a state: counting, or waiting for the axis to settle before it starts to. */
+/** A timer of a state: counting, standing still while something holds it, or waiting for the axis to settle before it starts to. */
 export interface Timer {
   readonly rule: Rule
   readonly axis: number
-  /** When it is due; null while it waits for the axis to settle. */
+  /** When it is due; null while it waits for the axis to settle or stands still. */
   readonly dueMs: number | null
+  /** What is left of it while it stands still. */
+  readonly leftMs: number | null
 }
 
 /** Everything about one instance at one instant, as an immutable value. */
@@ -70,21 +72,40 @@ export function startInstance({ path, compiled, environment, states: given, isAb
     (instance, _axis, index) => ({
       ...instance,
       cycles: [...instance.cycles, ...cyclesOf(compiled, targets, index, states[index]!, atMs)],
-      timers: [...instance.timers, ...timersOf(compiled, index, states[index]!, atMs, true)],
+      timers: [...instance.timers, ...timersOf(compiled, index, states[index]!, atMs, true, environment)],
     }),
     resting,
   )
 }
 
 /** The timers a state starts when an axis enters it; those that count from settling wait unless it already has. */
-export function timersOf(compiled: Compiled, axisIndex: number, state: string, atMs: number, isSettled: boolean): readonly Timer[] {
+export function timersOf(compiled: Compiled, axisIndex: number, state: string, atMs: number, isSettled: boolean, environment: Environment): readonly Timer[] {
   const axis = compiled.component.axes[axisIndex]!
   return [...rulesFor(compiled, 'after'), ...rulesFor(compiled, 'every')]
     .filter((rule) => rule.axis === axis.id && rule.target.go !== 'nothing' && holdsIn(rule, state))
     .map((rule): Timer => {
       const { ms, since } = rule.trigger as { ms: number; since: 'entering' | 'settling' }
-      return { rule, axis: axisIndex, dueMs: since === 'entering' || isSettled ? atMs + ms : null }
+      const timer: Timer = { rule, axis: axisIndex, dueMs: since === 'entering' || isSettled ? atMs + ms : null, leftMs: null }
+      return heldOrNot(timer, environment, atMs)
     })
+}
+
+/** The timer as it stands once names stand for something else: its clock stands still while its condition holds, and goes on where it was. */
+export function heldOrNot(timer: Timer, environment: Environment, atMs: number): Timer {
+  const { holdWhile } = timer.rule.trigger as { holdWhile: string | null }
+  if (holdWhile === null) return timer
+  const isHeld = isTrue(holdWhile, environment)
+  if (isHeld && timer.dueMs !== null) return { ...timer, dueMs: null, leftMs: timer.dueMs - atMs }
+  return !isHeld && timer.leftMs !== null ? { ...timer, dueMs: atMs + timer.leftMs, leftMs: null } : timer
+}
+
+/** Whether a condition holds. One that cannot be worked out is reported as a finding; it never holds. */
+function isTrue(condition: string, environment: Environment): boolean {
+  try {
+    return evaluate(condition, environment) === true
+  } catch {
+    return false
+  }
 }
 
 export const rulesFor = (compiled: Compiled, trigger: TriggerKind): readonly Rule[] => compiled.rulesOn.get(trigger) ?? []
@@ -93,18 +114,15 @@ export const rulesFor = (compiled: Compiled, trigger: TriggerKind): readonly Rul
 export function canFire(instance: Instance, rule: Rule): boolean {
   const index = instance.compiled.component.axes.findIndex(({ id }) => id === rule.axis)
   if (rule.target.go === 'nothing' || !holdsIn(rule, instance.states[index]!)) return false
-  if (rule.guard === null) return true
-  try {
-    return evaluate(rule.guard, instance.environment) === true
-  } catch {
-    // A guard that cannot be evaluated is reported as a finding; it never holds.
-    return false
-  }
+  return rule.guard === null || isTrue(rule.guard, instance.environment)
 }
 
+/** Which of the rules on a kind of trigger an event is meant for: those of a key, a message, a length of time. */
+export type IsMeant = (trigger: Rule['trigger']) => boolean
+
 /** The rules that fire for an event: for each axis the first in order that can. `part` null is the component itself. */
-export function rulesThatFire(instance: Instance, trigger: TriggerKind, part: string | null): readonly Rule[] {
-  const candidates = rulesFor(instance.compiled, trigger).filter((rule) => rule.part === part)
+export function rulesThatFire(instance: Instance, trigger: TriggerKind, part: string | null, isMeant?: IsMeant): readonly Rule[] {
+  const candidates = rulesFor(instance.compiled, trigger).filter((rule) => rule.part === part && (!isMeant || isMeant(rule.trigger)))
   if (candidates.length === 0) return candidates
   return instance.compiled.component.axes.flatMap(
     (axis) => candidates.find((rule) => rule.axis === axis.id && canFire(instance, rule)) ?? [],

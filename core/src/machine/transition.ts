@@ -3,7 +3,7 @@ import { laneEndMs, motionSources, resolveTiming, startLane, type Lane, type Mot
 import type { Targets } from './compiled'
 import { cyclesOf } from './cycle'
 import { decidedState } from './driven'
-import { shownValue, timersOf, type Instance } from './instance'
+import { heldOrNot, shownValue, timersOf, type Instance } from './instance'
 import { changesBetween, type TargetChange } from './targets'
 
 /**
@@ -24,7 +24,7 @@ export function changeState(instance: Instance, axisIndex: number, to: string, r
     ...instance, states, targets, lanes,
     cameFrom: instance.cameFrom.with(axisIndex, from),
     cycles: [...instance.cycles.filter((cycle) => cycle.axis !== axisIndex), ...cyclesOf(compiled, targets, axisIndex, to, atMs)],
-    timers: [...instance.timers.filter((timer) => timer.axis !== axisIndex), ...timersOf(compiled, axisIndex, to, atMs, false)],
+    timers: [...instance.timers.filter((timer) => timer.axis !== axisIndex), ...timersOf(compiled, axisIndex, to, atMs, false, instance.environment)],
     settlesMs: instance.settlesMs.with(axisIndex, settlesMs),
     enteredMs: instance.enteredMs.with(axisIndex, atMs),
   }
@@ -35,7 +35,8 @@ export function changeState(instance: Instance, axisIndex: number, to: string, r
  * depends on them changes at once.
  */
 export function changeEnvironment(instance: Instance, environment: Readonly<Record<string, Literal>>, atMs: number): Instance {
-  const changed = withEnvironment(instance, environment)
+  const timers = instance.timers.map((timer) => heldOrNot(timer, environment, atMs))
+  const changed: Instance = { ...withEnvironment(instance, environment), timers }
   return instance.compiled.component.axes.reduce((current, axis, index) => {
     const decided = decidedState(axis, environment)
     return decided && decided.id !== current.states[index] ? changeState(current, index, decided.id, null, atMs) : current
@@ -84,7 +85,8 @@ export function settle(instance: Instance, axisIndex: number, atMs: number): Ins
     lanes: instance.lanes.filter((lane) => lane.axis !== axisIndex || laneEndMs(lane) > atMs),
     settlesMs: instance.settlesMs.with(axisIndex, null),
     timers: instance.timers.map((timer) =>
-      timer.axis === axisIndex && timer.dueMs === null ? { ...timer, dueMs: atMs + (timer.rule.trigger as { ms: number }).ms } : timer,
+      timer.axis === axisIndex && timer.dueMs === null && timer.leftMs === null
+        ? heldOrNot({ ...timer, dueMs: atMs + (timer.rule.trigger as { ms: number }).ms }, instance.environment, atMs) : timer,
     ),
   }
 }

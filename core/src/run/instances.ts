@@ -7,8 +7,13 @@ import {
 import { pathInside } from '../scene'
 import type { Agenda } from './agenda'
 
-/** Puts an axis of an instance into a state because its holder's look says so. */
-export type Drive = (path: string, axis: string, state: string) => void
+/** What a run does about what happens among its instances. */
+export interface Watch {
+  /** An axis is to go into a state because its holder's look says so. */
+  readonly drive: (path: string, axis: string, state: string) => void
+  /** Names of an instance stand for something else now. */
+  readonly renamed: (path: string, before: Instance['environment'], after: Instance['environment']) => void
+}
 
 interface Placing {
   readonly path: string
@@ -29,11 +34,11 @@ export class Instances {
   private readonly order = new Map<string, number>()
   private nextOrder = 0
 
-  constructor(private readonly project: Project, readonly agenda: Agenda, private readonly drive: Drive) {}
+  constructor(private readonly project: Project, readonly agenda: Agenda, private readonly watch: Watch) {}
 
   /** The same instances for a run that goes on apart. */
-  copy(drive: Drive): Instances {
-    const copy = new Instances(this.project, this.agenda.copy(), drive)
+  copy(watch: Watch): Instances {
+    const copy = new Instances(this.project, this.agenda.copy(), watch)
     for (const [path, instance] of this.known) copy.known.set(path, instance)
     for (const [path, contents] of this.held) copy.held.set(path, contents)
     for (const [path, order] of this.order) copy.order.set(path, order)
@@ -68,6 +73,7 @@ export class Instances {
     if (before.targets === after.targets && before.environment === after.environment) return
     if (after.compiled.holders.length > 0) this.arrange(after.path, atMs)
     for (let path = after.path; path !== ''; path = holderOf(path)) this.remeasure(path, atMs)
+    if (before.environment !== after.environment) this.watch.renamed(after.path, before.environment, after.environment)
   }
 
   private arrange(path: string, atMs: number): void {
@@ -91,7 +97,7 @@ export class Instances {
       return
     }
     if (!sameValue(before.parameters, parameters)) this.replace(inner, changeEnvironment(inner, { ...inner.environment, ...parameters }, atMs), atMs)
-    for (const [axis, state] of Object.entries(states)) if (before.states[axis] !== state) this.drive(path, axis, state)
+    for (const [axis, state] of Object.entries(states)) if (before.states[axis] !== state) this.watch.drive(path, axis, state)
   }
 
   private remove(path: string): void {
@@ -143,7 +149,7 @@ export class Instances {
 }
 
 /** The path of what holds an instance; the surface for one directly on it. */
-const holderOf = (path: string): string => path.slice(0, Math.max(0, path.lastIndexOf('/')))
+export const holderOf = (path: string): string => path.slice(0, Math.max(0, path.lastIndexOf('/')))
 
 /** The motion a change of size goes along with: that of the part's own size, else the longest that has begun just now. */
 function paceOf({ lanes, compiled }: Instance, part: string, atMs: number): Pace {

@@ -1,4 +1,5 @@
 import type { PointerKind, TriggerKind } from '../document'
+import type { IsMeant } from '../machine'
 import type { Hit, Point } from '../scene'
 
 /** A part of an instance, or the instance itself when `part` is null. */
@@ -24,6 +25,8 @@ export const AWAY: Pointer = { at: null, kind: 'mouse', over: [], pressedOn: nul
 export interface PointerEvent {
   readonly trigger: TriggerKind
   readonly way: readonly Level[]
+  /** Which of the rules on that kind of trigger it is for; all when it is left out. */
+  readonly isMeant?: IsMeant
 }
 
 /** The levels an event passes on its way outward: each part that was hit, and each instance after its last part. */

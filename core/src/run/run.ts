@@ -1,14 +1,16 @@
-import { type InputAction, type Literal, type Project, type Rule, type TriggerKind } from '../document'
+import type { Action, InputAction, Literal, Project, Rule, TriggerKind } from '../document'
 import { evaluate, startEnvironment } from '../expression'
 import {
-  changeEnvironment, changeState, compile, nextDueMs, rulesThatFire, settle, surfaceComponent, targetState, canFire,
-  type Instance, type Surface,
+  canFire, changeEnvironment, changeState, compile, nextDueMs, rulesThatFire, settle, surfaceComponent, targetState, tiedValue,
+  type Instance, type IsMeant, type Surface,
 } from '../machine'
-import { cursorOver, Draughtsman, partsAt, type DrawList } from '../scene'
+import { Draughtsman, pathInside, type DrawList } from '../scene'
 import { Agenda } from './agenda'
-import { Instances } from './instances'
-import { AWAY, crossings, levelsOf, releases, type Level, type Pointer, type PointerEvent } from './pointer'
+import { Instances, type Watch } from './instances'
+import type { Level, Pointer, PointerEvent } from './pointer'
+import { recipientsOf } from './recipients'
 import type { Trace, TraceEvent } from './trace'
+import { UserInput, type Stage } from './user-input'
 
 /** So many rules may fire at one instant before the run is stopped. */
 export const IMMEDIATE_LIMIT = 1000
@@ -34,7 +36,10 @@ export class Run {
   private readonly events: TraceEvent[] = []
   private readonly instances: Instances
   private readonly draughtsman = new Draughtsman()
-  private pointerNow: Pointer = AWAY
+  private readonly input: UserInput
+  /** What is still to be told to whom at this instant. */
+  private waiting: (() => void)[] = []
+  private isTelling = false
   private firedAtOnce = 0
   private recentlyFired: { instance: string; rule: Rule }[] = []
   private isStopped = false
@@ -47,7 +52,8 @@ export class Run {
     this.observe = options.observe
     const component = surfaceComponent(project, surface)
     const environment = { ...startEnvironment(project, component), ...options.parameters }
-    this.instances = new Instances(project, new Agenda(), (path, axis, state) => this.put(path, axis, state))
+    this.input = new UserInput(this.stage())
+    this.instances = new Instances(project, new Agenda(), this.watch())
     this.instances.place({ path: '', compiled: compile(project, component), environment, states: options.states ?? {}, isAbsent: options.isAbsent === true, atMs: 0 })
   }
 
@@ -60,7 +66,7 @@ export class Run {
   }
 
   get pointer(): Pointer {
-    return this.pointerNow
+    return this.input.pointer
   }
 
   /** Whether immediate rules would have gone on for ever; the last event of the trace says which. */
@@ -72,7 +78,7 @@ export class Run {
   get nextDueMs(): number {
     while (!this.isStopped) {
       const due = this.instances.agenda.nextMs
-      if (due === Infinity || this.isDue(due)) return due
+      if (due === Infinity || this.isDue(due)) return Math.min(due, this.input.nextDueMs)
       this.instances.agenda.next()
     }
     return Infinity
@@ -88,12 +94,19 @@ export class Run {
 
   /** Lets the clock run to an instant; everything that falls due on the way happens at its time. */
   advanceTo(ms: number): void {
-    while (!this.isStopped && this.instances.agenda.nextMs <= ms) {
+    while (!this.isStopped && Math.min(this.instances.agenda.nextMs, this.input.nextDueMs) <= ms) {
+      if (this.input.nextDueMs <= this.instances.agenda.nextMs) {
+        this.moveClock(this.input.nextDueMs)
+        this.input.happen()
+        this.tellWaiting()
+        continue
+      }
       const { path, dueMs } = this.instances.agenda.next()!
       const instance = this.instances.get(path)
       if (!instance || nextDueMs(instance) !== dueMs) continue
       this.moveClock(dueMs)
       this.happen(instance)
+      this.tellWaiting()
     }
     this.moveClock(Math.max(ms, this.clockMs))
   }
@@ -104,25 +117,8 @@ export class Run {
     this.firedAtOnce = 0
     this.recentlyFired = []
     this.events.push({ what: 'input', atMs: this.clockMs, input })
-    switch (input.do) {
-      case 'move':
-      case 'press':
-      case 'release':
-        return this.pointAt(input)
-      case 'exit':
-        this.hover([])
-        this.pointerNow = { ...this.pointerNow, at: null }
-        return
-      case 'put':
-        return this.put(input.instance, input.axis, input.state)
-      case 'parameter': {
-        const instance = this.instances.get(input.instance)
-        if (instance) this.replace(instance, changeEnvironment(instance, { ...instance.environment, [input.name]: input.value }, this.clockMs))
-        return
-      }
-      case 'key':
-        return
-    }
+    this.take(input)
+    this.tellWaiting()
   }
 
   /** Another run that has come exactly as far; the two go on apart. */
@@ -132,7 +128,9 @@ export class Run {
       ...this,
       observe,
       events: [...this.events],
-      instances: this.instances.copy((path, axis, state) => fork.put(path, axis, state)),
+      instances: this.instances.copy(fork.watch()),
+      input: this.input.copy(fork.stage()),
+      waiting: [],
       recentlyFired: [...this.recentlyFired],
     })
   }
@@ -154,6 +152,89 @@ export class Run {
   /** Fires a rule of the surface's own as if its trigger had come; for looking at its motion. */
   fireByHand(rule: Rule): void {
     this.fire('', rule)
+    this.tellWaiting()
+  }
+
+  /** What has the keyboard focus; null when nothing has, or when it is not to be shown because the pointer put it there. */
+  get shownFocus(): Level | null {
+    return this.input.focus?.isShown ? this.input.focus.stop.part : null
+  }
+
+  private take(input: InputAction): void {
+    switch (input.do) {
+      case 'move':
+      case 'press':
+      case 'release':
+        return this.input.point(input)
+      case 'exit':
+        return this.input.exit()
+      case 'put':
+        return this.put(input.instance, input.axis, input.state)
+      case 'parameter':
+        return this.name(input.instance, { [input.name]: input.value })
+      case 'key':
+        return this.input.key(input)
+    }
+  }
+
+  private stage(): Stage {
+    return {
+      nowMs: () => this.clockMs,
+      drawList: () => this.drawList(),
+      dispatch: (event) => this.dispatch(event),
+      answers: (trigger, way) => way.flatMap(({ instance, part }) => {
+        const at = this.instances.get(instance)
+        return at ? rulesThatFire(at, trigger, part) : []
+      }),
+      tell: (path, what, isSo) => this.name(path, { [what]: isSo }),
+      keyAnywhere: (isMeant) => {
+        for (const path of [...this.instances.paths]) if (this.dispatch({ trigger: 'key', way: [{ instance: path, part: null }], isMeant })) return
+      },
+    }
+  }
+
+  private watch(): Watch {
+    return {
+      drive: (path, axis, state) => this.put(path, axis, state),
+      renamed: (path, before, after) => this.waiting.push(() => this.tellChanges(path, before, after)),
+    }
+  }
+
+  /** Lets names of an instance stand for something else; those that do already are left alone. */
+  private name(path: string, names: Readonly<Record<string, Literal>>): void {
+    const instance = this.instances.get(path)
+    if (!instance || Object.entries(names).every(([name, value]) => instance.environment[name] === value)) return
+    this.replace(instance, changeEnvironment(instance, { ...instance.environment, ...names }, this.clockMs))
+  }
+
+  /** Gives a variable a value: one of the project's for everyone, any other for its own instance. */
+  private setVariable(path: string, variable: string, value: Literal): void {
+    const isShared = this.project.variables.some(({ name }) => name === variable)
+    for (const each of isShared ? [...this.instances.paths] : [path]) this.name(each, { [variable]: value })
+  }
+
+  /** Messages and changes are told one after another until nothing is left; then time goes on. */
+  private tellWaiting(): void {
+    if (this.isTelling) return
+    this.isTelling = true
+    while (this.waiting.length > 0 && !this.isStopped) this.waiting.shift()!()
+    this.waiting = []
+    this.isTelling = false
+  }
+
+  private tellChanges(path: string, before: Instance['environment'], after: Instance['environment']): void {
+    const instance = this.instances.get(path)
+    if (!instance || (instance.compiled.rulesOn.get('changes') ?? []).length === 0) return
+    const isMeant: IsMeant = (trigger) =>
+      trigger.on === 'changes' && before[trigger.name] !== after[trigger.name] && (trigger.to === null || trigger.to === after[trigger.name])
+    for (const rule of rulesThatFire(instance, 'changes', null, isMeant)) this.fire(path, rule)
+  }
+
+  private deliver(path: string, message: string, payload: Literal): void {
+    this.name(path, { payload })
+    const instance = this.instances.get(path)
+    if (!instance) return
+    for (const rule of rulesThatFire(instance, 'message', null, (trigger) => trigger.on === 'message' && trigger.name === message)) this.fire(path, rule)
   }
 
   private moveClock(ms: number): void {
@@ -185,7 +266,7 @@ export class Run {
       for (const rule of rulesThatFire(this.instances.get(instance.path)!, 'settled', null)) {
         if (rule.axis === axis.id) this.fire(instance.path, rule)
       }
-      this.lookUnderPointer()
+      if (!this.isStopped) this.input.lookUnderPointer()
       return
     }
     const timer = instance.timers.find(({ dueMs }) => dueMs !== null && dueMs <= this.clockMs)
@@ -196,57 +277,24 @@ export class Run {
     const after = { ...instance, timers }
     this.instances.keep(after)
     if (canFire(after, timer.rule)) this.fire(after.path, timer.rule)
-    this.lookUnderPointer()
+    if (!this.isStopped) this.input.lookUnderPointer()
   }
 
-  private pointAt(input: Extract<InputAction, { do: 'move' | 'press' | 'release' }>): void {
-    const at = { x: input.x, y: input.y }
-    const hits = partsAt(this.drawList(), at)
-    const under = levelsOf(hits)
-    const hovers = input.pointer !== 'touch'
-    this.pointerNow = { ...this.pointerNow, at, kind: input.pointer, cursor: cursorOver(hits) }
-    this.hover(hovers ? under : [])
-    if (input.do === 'press') {
-      this.pointerNow = { ...this.pointerNow, pressedOn: under }
-      this.dispatch({ trigger: 'press', way: under })
-    }
-    if (input.do === 'release') {
-      const { pressedOn } = this.pointerNow
-      this.pointerNow = { ...this.pointerNow, pressedOn: null }
-      if (pressedOn) releases(pressedOn, under).forEach((event) => this.dispatch(event))
-    }
-    this.lookUnderPointer()
-  }
-
-  /** Things move under a pointer that stands still. */
-  private lookUnderPointer(): void {
-    const { at, kind } = this.pointerNow
-    if (!at || kind === 'touch' || this.isStopped) return
-    const hits = partsAt(this.drawList(), at)
-    this.pointerNow = { ...this.pointerNow, cursor: cursorOver(hits) }
-    this.hover(levelsOf(hits))
-  }
-
-  private hover(under: readonly Level[]): void {
-    const events = crossings(this.pointerNow.over, under)
-    this.pointerNow = { ...this.pointerNow, over: under }
-    events.forEach((event) => this.dispatch(event))
-  }
-
-  /** Sends an event outward along its way until a rule consumes it; each axis answers once at most. */
-  private dispatch({ trigger, way }: PointerEvent): void {
+  /** Sends an event outward along its way until a rule consumes it, and says whether one did; each axis answers once at most. */
+  private dispatch({ trigger, way, isMeant }: PointerEvent): boolean {
     const answered = new Set<string>()
     for (const { instance: path, part } of way) {
       const instance = this.instances.get(path)
       if (!instance) continue
       this.observe?.({ trigger, instance: path, part })
-      const rules = rulesThatFire(instance, trigger, part).filter((rule) => !answered.has(`${path} ${rule.axis}`))
+      const rules = rulesThatFire(instance, trigger, part, isMeant).filter((rule) => !answered.has(`${path} ${rule.axis}`))
       for (const rule of rules) {
         answered.add(`${path} ${rule.axis}`)
         this.fire(path, rule, trigger)
       }
-      if (rules.some((rule) => !rule.letThrough)) return
+      if (rules.some((rule) => !rule.letThrough)) return true
     }
+    return false
   }
 
   private fire(path: string, rule: Rule, trigger: TriggerKind = rule.trigger.on): void {
@@ -254,18 +302,24 @@ export class Run {
     if (!before || this.isStopped || this.isEndless(path, rule)) return
     const axisIndex = before.compiled.component.axes.findIndex(({ id }) => id === rule.axis)
     this.events.push({ what: 'fired', atMs: this.clockMs, instance: path, rule: rule.id, trigger, state: before.states[axisIndex]! })
-    this.act(path, rule)
+    for (const action of rule.actions) this.act(path, action)
     const instance = this.instances.get(path)!
     const to = targetState(instance, rule)
     if (to !== null) this.enter(instance, axisIndex, to, rule)
   }
 
-  private act(path: string, rule: Rule): void {
-    for (const action of rule.actions) {
-      if (action.do !== 'set') continue
-      const instance = this.instances.get(path)!
-      const value = evaluate(action.to, instance.environment)
-      this.replace(instance, changeEnvironment(instance, { ...instance.environment, [action.variable]: value }, this.clockMs))
+  /** Does something that is not a motion. An expression that cannot be worked out is a finding; the action is passed over. */
+  private act(path: string, action: Action): void {
+    const worth = (expr: string): Literal => evaluate(expr, this.instances.get(path)!.environment)
+    try {
+      if (action.do === 'set') this.setVariable(path, action.variable, worth(action.to))
+      else if (action.do === 'drive') this.put(pathInside(path, action.instance), action.axis, action.state)
+      else if (action.do === 'send') {
+        const payload = action.payload === null ? '' : worth(action.payload)
+        for (const to of recipientsOf(this.instances.paths, path, action.recipient)) this.waiting.push(() => this.deliver(to, action.message, payload))
+      }
+    } catch {
+      // Said where the rule is.
     }
   }
 
@@ -284,6 +338,8 @@ export class Run {
       from: instance.states[axisIndex]!, to, rule: rule?.id ?? null, settlesMs: after.settlesMs[axisIndex]!,
     })
     this.replace(instance, after)
+    const tied = tiedValue(after, axisIndex)
+    if (tied) this.setVariable(instance.path, tied.variable, tied.value)
   }
 
   private isEndless(path: string, rule: Rule): boolean {
