@@ -1,4 +1,4 @@
-import { EMPTY_MOTION, type Axis, type Look, type Motion, type Rule, type State, type Target, type Trigger } from '../document'
+import { EMPTY_MOTION, type Action, type Axis, type Look, type Motion, type Rule, type State, type Target, type Trigger } from '../document'
 
 /** Shorthand for the demo components: what every one of them would otherwise spell out. */
 
@@ -17,10 +17,11 @@ interface RuleParts {
   readonly go: Target
   readonly part?: string
   readonly motion?: Motion
+  readonly actions?: readonly Action[]
 }
 
-export const rule = (id: string, { axis, on, in: only, go, part, motion }: RuleParts): Rule => ({
-  id, axis, trigger: on, part: part ?? null, within: { only }, guard: null, actions: [], target: go, motion: motion ?? null, letThrough: false,
+export const rule = (id: string, { axis, on, in: only, go, part, motion, actions }: RuleParts): Rule => ({
+  id, axis, trigger: on, part: part ?? null, within: { only }, guard: null, actions: actions ?? [], target: go, motion: motion ?? null, letThrough: false,
 })
 
 /** The same radius at every corner. */

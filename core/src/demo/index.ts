@@ -1,6 +1,7 @@
 import { newProject, type Project } from '../document'
 import { boardingButton } from './boarding-button'
 import { buoyMarker, soundChart } from './buoy-marker'
+import { crewCall } from './crew-call'
 import { mastLamp } from './mast-lamp'
 import { ICONS, PICTURES } from './pictures'
 import { portChooser } from './port-chooser'
@@ -11,7 +12,7 @@ import { anchorIcon, ticketButton, ticketIcon } from './ticket-button'
 /** *Skerry Line*, an invented island ferry: the project that ships with the application. */
 export const skerryLine: Project = {
   ...newProject('skerryLine', 'Skerry Line'),
-  components: [boardingButton, spinnerRing, mastLamp, routePanel, buoyMarker, soundChart, portChooser, ticketButton, ticketIcon, anchorIcon],
+  components: [boardingButton, spinnerRing, mastLamp, routePanel, buoyMarker, soundChart, portChooser, crewCall, ticketButton, ticketIcon, anchorIcon],
   assets: Object.values(PICTURES),
   icons: ICONS,
 }

@@ -14,7 +14,7 @@ const option = (name: string, index: number): readonly Part[] => [
 
 const opening = timed(240, 'ease-out')
 
-/** A field that opens into a list of ports, as high as what is in it; choosing one closes it. */
+/** A field that opens into a list of ports, as high as what is in it; choosing one closes it and says which. */
 export const portChooser: Component = {
   ...BARE,
   id: 'portChooser',
@@ -25,7 +25,7 @@ export const portChooser: Component = {
       id: 'portField', kind: 'container', name: 'field', parent: 'portFrame',
       base: { x: 0, y: 0, width: 220, height: 40, fill: '#ffffff', stroke: '#24506f', cursor: 'pointer', role: 'button', accessibleName: 'Port', ...rounded(6) },
     },
-    { id: 'portLabel', kind: 'text', name: 'label', parent: 'portField', base: { x: 12, y: 10, width: 160, height: 20, text: 'Which port?', fontSize: 15, fill: '#1d2b33' } },
+    { id: 'portLabel', kind: 'text', name: 'label', parent: 'portField', base: { x: 12, y: 10, width: 160, height: 20, text: { expr: 'port' }, fontSize: 15, fill: '#1d2b33' } },
     { id: 'portArrow', kind: 'icon', name: 'arrow', parent: 'portField', base: { x: 188, y: 8, width: 24, height: 24, icon: 'chevron-down', fill: '#24506f' } },
     {
       id: 'portOptions', kind: 'container', name: 'options', parent: 'portFrame',
@@ -47,6 +47,10 @@ export const portChooser: Component = {
   rules: [
     rule('portTake', { axis: AXIS, on: { on: 'tap' }, part: 'portField', in: ['portClosed'], go: to('portOpen'), motion: opening }),
     rule('portPutBack', { axis: AXIS, on: { on: 'tap' }, part: 'portField', in: ['portOpen'], go: to('portClosed'), motion: opening }),
-    ...PORTS.map((_, index) => rule(`portChoose${index}`, { axis: AXIS, on: { on: 'tap' }, part: `portOption${index}`, in: ['portOpen'], go: to('portClosed'), motion: opening })),
+    ...PORTS.map((name, index) => rule(`portChoose${index}`, {
+      axis: AXIS, on: { on: 'tap' }, part: `portOption${index}`, in: ['portOpen'], go: to('portClosed'), motion: opening,
+      actions: [{ id: `portSet${index}`, do: 'set', variable: 'port', to: `'${name}'` }],
+    })),
   ],
+  variables: [{ id: 'portVariable', name: 'port', type: 'text', start: 'Which port?' }],
 }

@@ -155,6 +155,11 @@ export class Run {
     this.tellWaiting()
   }
 
+  /** Whether a tap or press will come to something more if nothing else happens. */
+  get isInGesture(): boolean {
+    return this.input.nextDueMs < Infinity
+  }
+
   /** What has the keyboard focus; null when nothing has, or when it is not to be shown because the pointer put it there. */
   get shownFocus(): Level | null {
     return this.input.focus?.isShown ? this.input.focus.stop.part : null

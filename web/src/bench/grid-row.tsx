@@ -6,7 +6,7 @@ import { useLive } from '../playing/use-live'
 import type { Player } from '../playing/player'
 import { StateMark } from '../theme/state-mark'
 import { easingCurve } from './easing-curve'
-import { barsOf, type Bar, type Row } from './rows'
+import { barsOf, type Bar, type Row, triggerTitle } from './rows'
 import { msText, ruleTiming, shortEasing } from './timing-text'
 import { useBench } from './use-bench'
 import type { CellDrag } from './use-cell-drag'
@@ -19,7 +19,7 @@ export function GridRow({ row, line, drag }: { readonly row: Row; readonly line:
   return (
     <div className="grid-row" role="row">
       <div className="row-head" role="rowheader" style={{ gridRow: line, gridColumn: 1 }}>
-        {trigger.on}
+        {triggerTitle(trigger)}
         {about && <span className="muted">{about}</span>}
       </div>
       {barsOf(component, axis, row).map((bar) => <Cell key={bar.column} bar={bar} row={row} line={line} drag={drag} />)}
@@ -41,7 +41,7 @@ function Cell({ bar, row, line, drag }: { readonly bar: Bar; readonly row: Row; 
   const others = axis.states.filter(({ id }) => !states.some((state) => state.id === id))
   const answer = rule ? targetText(rule, axis.states) : 'no answer'
   const source = row.part === null ? '' : ` on ${component.parts.find(({ id }) => id === row.part)?.name ?? '?'}`
-  const where = `${row.trigger.on}${source} in ${states.map(({ name }) => name).join(', ')}`
+  const where = `${triggerTitle(row.trigger)}${source} in ${states.map(({ name }) => name).join(', ')}`
   return (
     <div
       className={['cell', isSelected && 'is-selected', rule === null && 'is-empty', rule?.target.go === 'nothing' && 'is-quiet', told && told.kind !== 'unanswered' && 'is-told'].filter(Boolean).join(' ')}

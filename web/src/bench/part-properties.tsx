@@ -21,9 +21,6 @@ const GROUPS: readonly { readonly group: PropertyGroup; readonly title: string }
   { group: 'answer', title: 'Answer' },
 ]
 
-/** Properties whose effect is not drawn yet are not offered. */
-const NOT_OFFERED = new Set(['focusable'])
-
 /** What the selected part is like in the selected look, with what the look changes marked. */
 export function PartProperties() {
   const { parts } = useBench()
@@ -40,7 +37,7 @@ function PropertyList({ part }: { readonly part: Part }) {
   const bench = useBench()
   const { project, component, parts } = bench
   const scope = useMemo(() => scopeOf(project, component), [project, component])
-  const definitions = propertiesOf(part.kind).filter(({ name }) => !NOT_OFFERED.has(name))
+  const definitions = propertiesOf(part.kind)
   const where = `in ${intoText(bench)}`
   return (
     <>

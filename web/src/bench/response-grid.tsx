@@ -1,6 +1,6 @@
 import { useState, type CSSProperties, type KeyboardEvent } from 'react'
 import { Button, MenuItem } from '@mui/material'
-import { addState, defaultTrigger, freeStateName, leaveCell, setCell, setRuleField, type Target } from '@rheoscope/core/document'
+import { addState, defaultTrigger, freeStateName, isFromUser, leaveCell, setCell, setRuleField, type Target } from '@rheoscope/core/document'
 import { newId } from '../session/new-id'
 import { AxisMenu } from './axis-menu'
 import { ColumnHead } from './column-head'
@@ -75,7 +75,7 @@ function AddTrigger() {
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         {OFFERED_TRIGGERS.map((kind) => <MenuItem key={kind} onClick={() => add(rowOf(defaultTrigger(kind), null))}>{kind}</MenuItem>)}
         {part?.parent != null &&
-          OFFERED_TRIGGERS.filter((kind) => kind !== 'after' && kind !== 'settled').map((kind) => (
+          OFFERED_TRIGGERS.filter((kind) => isFromUser(defaultTrigger(kind))).map((kind) => (
             <MenuItem key={`${kind} part`} onClick={() => add(rowOf(defaultTrigger(kind), part.id))}>{kind} on {part.name}</MenuItem>
           ))}
       </FloatingMenu>

@@ -21,7 +21,21 @@ export interface Bar {
 export const rowOf = (trigger: Trigger, part: Id | null): Row => ({ key: triggerRow(trigger, part), trigger, part })
 
 /** The triggers that can be added as rows here. */
-export const OFFERED_TRIGGERS = ['tap', 'press', 'release', 'enter', 'leave', 'after', 'settled'] as const
+export const OFFERED_TRIGGERS = ['tap', 'double tap', 'press', 'release', 'long press', 'enter', 'leave', 'key', 'focus', 'blur', 'after', 'every', 'settled', 'changes', 'message'] as const
+
+/** A trigger as the head of its row and its cells name it. */
+export function triggerTitle(trigger: Trigger): string {
+  switch (trigger.on) {
+    case 'key':
+      return `key ${triggerRow(trigger, null).slice('key '.length).replace(/ anywhere$/, '')}`
+    case 'changes':
+      return trigger.name === '' ? 'changes' : `${trigger.name} changes${trigger.to === null ? '' : ` to ${String(trigger.to)}`}`
+    case 'message':
+      return trigger.name === '' ? 'message' : `message ${trigger.name}`
+    default:
+      return trigger.on
+  }
+}
 
 const rank = ({ trigger }: Row): number => TRIGGER_KINDS.indexOf(trigger.on)
 

@@ -1,12 +1,11 @@
-import {
-  holdsIn, isFromUser, removeRule, setRuleField, setRuleTiming, triggerRow, type Motion, type Rule, type Target, type Timing,
-} from '@rheoscope/core/document'
-import { scopeOf, typeOf } from '@rheoscope/core/expression'
+import { holdsIn, removeRule, setRuleField, setRuleTiming, type Motion, type Rule, type Target, type Timing } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
-import { parseNumber } from '../fields/parse-value'
 import { ChoiceField } from '../fields/property-field'
 import { formatReference, isReference, parseReference } from '../fields/token-reference'
 import { ruleTiming } from './timing-text'
+import { ActionFields } from './action-fields'
+import { stepMs, wholeMs } from './ms-field'
+import { ConditionField, TriggerFields } from './trigger-fields'
 import { useBench } from './use-bench'
 
 /** Everything about the rule in the selected cell. */
@@ -20,45 +19,12 @@ export function RuleInspector() {
         <h2 className="caption">Rule: {rule.trigger.on}, in {states.join(' and ')}</h2>
         <button className="plain underlined muted" onClick={() => make(removeRule(component.id, rule.id), `remove the rule on ${rule.trigger.on}`)}>Remove</button>
       </div>
-      {isFromUser(rule.trigger) && <SourceField rule={rule} />}
-      {'ms' in rule.trigger && <TimerFields rule={rule} />}
+      <TriggerFields rule={rule} />
       <TargetField rule={rule} />
-      <GuardField rule={rule} />
+      <ConditionField label="if" value={rule.guard} empty="always" onChange={(guard) => make(setRuleField(component.id, rule.id, 'guard', guard), 'set the condition of a rule')} />
+      {rule.target.go !== 'nothing' && <ActionFields rule={rule} />}
       {rule.target.go !== 'nothing' && <MotionFields rule={rule} />}
     </section>
-  )
-}
-
-const WHOLE = 'whole component'
-
-function SourceField({ rule }: { readonly rule: Rule }) {
-  const { component, state, make, select } = useBench()
-  const listenTo = (part: string | null) => {
-    make(setRuleField(component.id, rule.id, 'part', part), 'set what a rule listens to')
-    select({ do: 'select cell', state: state.id, row: triggerRow(rule.trigger, part) })
-  }
-  const choices = [{ value: '', label: WHOLE }, ...component.parts.slice(1).map(({ id, name }) => ({ value: id, label: name }))]
-  return <ChoiceField label="on part" value={rule.part ?? ''} choices={choices} onChange={(part) => listenTo(part || null)} />
-}
-
-function TimerFields({ rule }: { readonly rule: Rule }) {
-  const { component, make } = useBench()
-  const { trigger } = rule
-  if (!('ms' in trigger)) return null
-  const setMs = (text: string): string | null => {
-    const ms = wholeMs(text)
-    if (typeof ms === 'string') return ms
-    make(setRuleField(component.id, rule.id, 'trigger', { ...trigger, ms }), `set ${trigger.on}`)
-    return null
-  }
-  return (
-    <>
-      <CommitField label={trigger.on} value={`${trigger.ms} ms`} isMono onCommit={setMs} onStep={stepMs(100)} />
-      <ChoiceField
-        label="counted from" value={trigger.since} choices={['entering', 'settling']}
-        onChange={(since) => make(setRuleField(component.id, rule.id, 'trigger', { ...trigger, since: since as 'entering' }), 'set what a timer counts from')}
-      />
-    </>
   )
 }
 
@@ -82,22 +48,6 @@ function TargetField({ rule }: { readonly rule: Rule }) {
     make(setRuleField(component.id, rule.id, 'target', to), 'set where a rule leads')
   }
   return <ChoiceField label="go to" value={value} choices={choices} onChange={change} />
-}
-
-function GuardField({ rule }: { readonly rule: Rule }) {
-  const { project, component, make } = useBench()
-  const setGuard = (text: string): string | null => {
-    const guard = text.trim() === '' || text.trim() === 'always' ? null : text.trim()
-    try {
-      const type = guard === null ? 'yes/no' : typeOf(guard, scopeOf(project, component))
-      if (type !== 'yes/no') return `A condition is a yes/no; this is a ${type}.`
-    } catch (error) {
-      return (error as Error).message
-    }
-    make(setRuleField(component.id, rule.id, 'guard', guard), 'set the condition of a rule')
-    return null
-  }
-  return <CommitField label="if" value={rule.guard ?? 'always'} isMono onCommit={setGuard} />
 }
 
 function MotionFields({ rule }: { readonly rule: Rule }) {
@@ -130,19 +80,4 @@ function MotionFields({ rule }: { readonly rule: Rule }) {
       <ChoiceField label="turns" value={timing.turn} choices={['shortest', 'clockwise', 'counterclockwise', 'as written']} onChange={(turn) => set('turn', turn as NonNullable<Timing['turn']>)} />
     </>
   )
-}
-
-const LONGEST_MS = 3_600_000
-
-/** A length of time as typed, in whole milliseconds; a sentence when it is none. */
-export function wholeMs(text: string): number | string {
-  const number = parseNumber(text)
-  if ('problem' in number) return number.problem
-  const ms = Math.round(number.value)
-  return ms >= 0 && ms <= LONGEST_MS ? ms : 'A time is from 0 ms to an hour.'
-}
-
-const stepMs = (by: number) => (text: string, steps: number): string => {
-  const ms = wholeMs(text)
-  return typeof ms === 'string' ? text : `${Math.max(0, ms + steps * by)} ms`
 }

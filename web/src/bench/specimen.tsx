@@ -1,6 +1,7 @@
-import { useId, useRef, useState, type PointerEvent } from 'react'
+import { useId, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import type { Parameter } from '@rheoscope/core/document'
-import { paint, type DrawItem } from '@rheoscope/core/scene'
+import { focusStops, isSameLevel } from '@rheoscope/core/run'
+import { corners, itemOf, matrixTo, paint, type DrawItem, type DrawList } from '@rheoscope/core/scene'
 import { patchChildren } from '../paint/patch'
 import { pointIn } from '../paint/point-in'
 import { surfaceSize } from '../paint/look-picture'
@@ -53,6 +54,7 @@ function LivePicture({ player }: { readonly player: Player }) {
   const finger = useRef<SVGCircleElement>(null)
   const shown = useRef<DrawItem | undefined>(undefined)
   const lastSeen = useRef('')
+  const ring = useRef<SVGPolygonElement>(null)
   const scope = useId()
   const scrubbed = useScrubbedFrame()
   const [size, setSize] = useState(() => surfaceSize(player.current.drawList()))
@@ -67,11 +69,13 @@ function LivePicture({ player }: { readonly player: Player }) {
       if (width !== size.width || height !== size.height) setSize({ width, height })
     }
     const { at, cursor } = player.current.pointer
+    const outline = focusOutline(player.current, list)
     const shownFinger = player.getState().witness === null ? null : at
-    const seen = `${cursor} ${shownFinger?.x} ${shownFinger?.y}`
+    const seen = `${cursor} ${shownFinger?.x} ${shownFinger?.y} ${outline}`
     if (seen === lastSeen.current) return
     lastSeen.current = seen
     picture.current!.style.cursor = cursor
+    ring.current!.setAttribute('points', outline)
     finger.current!.setAttribute('visibility', shownFinger ? 'visible' : 'hidden')
     finger.current!.setAttribute('cx', String(shownFinger?.x ?? 0))
     finger.current!.setAttribute('cy', String(shownFinger?.y ?? 0))
@@ -86,7 +90,7 @@ function LivePicture({ player }: { readonly player: Player }) {
   }
   return (
     <svg
-      ref={picture} className="specimen-picture" role="img" aria-label="Specimen, running" width={FIELD.width} height={FIELD.height}
+      ref={picture} className="specimen-picture" role="application" aria-label="Specimen, running" width={FIELD.width} height={FIELD.height}
       viewBox={`${-(w - size.width) / 2} ${-(h - size.height) / 2} ${w} ${h}`}
       onPointerMove={(event) => send(event, 'move')}
       onPointerDown={(event) => {
@@ -95,11 +99,34 @@ function LivePicture({ player }: { readonly player: Player }) {
       }}
       onPointerUp={(event) => send(event, 'release')}
       onPointerLeave={(event) => player.send({ do: 'exit', pointer: event.pointerType as 'mouse' })}
+      tabIndex={0} onKeyDown={(event) => sendKey(player, event)}
     >
       <g ref={group} />
+      <polygon ref={ring} className="focus-ring" strokeWidth={2 / zoom} />
       <circle ref={finger} className="finger" r={7 / zoom} strokeWidth={2 / zoom} visibility="hidden" />
     </svg>
   )
+}
+
+/** Keys go to the specimen while it has the focus of the page. Tab leaves it from its last part, and Escape and chords are the bench's. */
+function sendKey(player: Player, event: KeyboardEvent): void {
+  if (event.ctrlKey || event.metaKey || event.key === 'Escape') return
+  const before = player.current.shownFocus
+  player.send({ do: 'key', key: event.key, modifiers: { ...(event.shiftKey ? { shift: true } : {}), ...(event.altKey ? { alt: true } : {}) } })
+  event.stopPropagation()
+  const after = player.current.shownFocus
+  const stops = focusStops(player.current.drawList())
+  const wentRound = before !== null && after !== null && isSameLevel(after, (event.shiftKey ? stops.at(-1) : stops[0])?.part ?? null)
+  if (event.key !== 'Tab' || (stops.length > 0 && !wentRound)) event.preventDefault()
+}
+
+/** The corners of what has the focus, for its ring; empty when nothing is to be shown. */
+function focusOutline(run: Player['current'], list: DrawList): string {
+  const focus = run.shownFocus
+  const item = focus?.part == null ? undefined : itemOf(list, focus.instance, focus.part)
+  const matrix = focus?.part == null ? null : matrixTo(list, focus.instance, focus.part)
+  if (!item || !matrix) return ''
+  return corners(matrix, item.values.width as number, item.values.height as number).map(({ x, y }) => `${x},${y}`).join(' ')
 }
 
 /** The state the specimen is in, when it leaves it, and the way to put it into any other. */

@@ -5,6 +5,7 @@ import type { Parameter } from '../rule'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
 import type { Path } from './path'
+import { renamedUses } from './variable-edits'
 
 const axesPath = (component: Id): Path => ['components', component, 'axes']
 
@@ -41,11 +42,12 @@ export function removeAxis(component: Component, axis: Id): Edit | null {
   )
 }
 
-/** Renames a parameter where expressions do not use it yet, with the axis it drives. */
+/** Renames a parameter with everything of its component that speaks of it, and the axis it drives. */
 export function renameParameter(component: Component, parameter: Parameter, name: string): Edit {
   const driven = component.axes.filter(({ drivenBy }) => drivenBy !== null && 'parameter' in drivenBy && drivenBy.parameter === parameter.name)
   return batch(
     { edit: 'set', path: ['components', component.id, 'parameters', parameter.id, 'name'], to: name },
+    ...renamedUses(component, parameter.name, name),
     ...driven.map(({ id }): Edit => ({ edit: 'set', path: [...axesPath(component.id), id, 'drivenBy'], to: { parameter: name } })),
   )
 }

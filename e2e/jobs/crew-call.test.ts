@@ -1,0 +1,60 @@
+import { test } from '@jest/globals'
+import { Key } from 'selenium-webdriver'
+import { useApplication } from '../harness/application'
+import type { BenchHands } from '../harness/bench'
+
+const application = useApplication()
+
+test('job 13, the call-crew button, from an empty project', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await draw(hands)
+  await wire(hands)
+  process.stdout.write(`job 13 call-crew button: ${hands.actions} actions\n`)
+
+  // Held for half a second it calls urgently, and the tap that would follow does not come.
+  const plate = await hands.find('.specimen-picture [data-part] rect')
+  await hands.driver.actions().move({ origin: plate }).press().perform()
+  await hands.untilSpecimenIs('down')
+  await hands.untilSpecimenIs('urgent')
+  await hands.driver.actions().release().perform()
+  await hands.until('it says so', async () => (await hands.driver.executeScript('return document.querySelector(".specimen-picture text").textContent')) === 'Urgent call')
+  await hands.untilSpecimenIs('rest', 12_000)
+  await hands.driver.actions().move({ origin: plate }).click().perform()
+  await hands.untilSpecimenIs('asked')
+  await hands.untilSpecimenIs('rest', 12_000)
+
+  // The keyboard reaches it too: Tab puts the focus on it, Enter taps it.
+  const specimen = await hands.find('.specimen-picture')
+  await specimen.sendKeys(Key.TAB)
+  await hands.until('the focus is shown', async () => (await (await hands.find('.focus-ring')).getAttribute('points')) !== '')
+  await specimen.sendKeys(Key.ENTER)
+  await hands.untilSpecimenIs('asked')
+})
+
+async function draw(hands: BenchHands): Promise<void> {
+  await hands.editInto('all looks')
+  await hands.openGroup('Answer')
+  await hands.setProperty('takes focus', '')
+  await hands.addPart('text')
+  await hands.setProperties({ text: 'Call the crew', fill: '#ffffff' })
+  await hands.setProperty('takes input', '')
+  await hands.editInto('rest')
+  for (const [usual, name, words, fill] of [['over', 'down', 'Hold for urgent', '#1a3a52'], ['over', 'asked', 'Somebody is coming', '#2e7d5b'], ['over', 'urgent', 'Urgent call', '#b5466b']] as const) {
+    await hands.click(await hands.column('rest'))
+    await hands.addState()
+    await hands.renameState(usual, name)
+    await hands.selectPart('text')
+    await hands.setProperty('text', words)
+    await hands.selectPart('box')
+    await hands.setProperty('fill', fill)
+  }
+}
+
+async function wire(hands: BenchHands): Promise<void> {
+  const rules = [['press', 'rest', 'down'], ['release', 'down', 'rest'], ['long press', 'down', 'urgent'], ['tap', 'rest', 'asked'], ['after', 'asked', 'rest'], ['after', 'urgent', 'rest']] as const
+  for (const [trigger, from, to] of rules) {
+    if (trigger !== 'tap' && !(trigger === 'after' && from === 'urgent')) await hands.addTrigger(trigger)
+    await hands.wire(trigger, from, to)
+  }
+}

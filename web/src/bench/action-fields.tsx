@@ -1,0 +1,109 @@
+import { useState } from 'react'
+import { MenuItem } from '@mui/material'
+import { addAction, removeAction, setAction, type Action, type Rule } from '@rheoscope/core/document'
+import { scopeOf, typeOf } from '@rheoscope/core/expression'
+import { CommitField } from '../fields/commit-field'
+import { ChoiceField } from '../fields/property-field'
+import { newId } from '../session/new-id'
+import { FloatingMenu } from '../theme/floating'
+import { useBench } from './use-bench'
+
+/** What a rule does besides going somewhere, one thing after another. */
+export function ActionFields({ rule }: { readonly rule: Rule }) {
+  const { project, component, make } = useBench()
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const variables = [...component.variables, ...project.variables]
+  const instances = component.parts.filter((part) => part.kind === 'instance')
+  const add = (action: Action) => {
+    setAnchor(null)
+    make(addAction(component.id, rule.id, action), 'add an action')
+  }
+  const addDrive = () => {
+    const [part] = instances
+    const axis = project.components.find(({ id }) => id === part!.component)?.axes[0]
+    if (axis) add({ id: newId(), do: 'drive', instance: part!.id, axis: axis.id, state: axis.start })
+  }
+  return (
+    <div className="actions">
+      {rule.actions.map((action) => <ActionRow key={action.id} rule={rule} action={action} />)}
+      <button className="plain underlined" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>+ action</button>
+      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
+        <MenuItem disabled={variables.length === 0} onClick={() => add({ id: newId(), do: 'set', variable: variables[0]!.name, to: startText(variables[0]!.type) })}>set a variable{variables.length === 0 && <span className="muted"> there is none yet</span>}</MenuItem>
+        <MenuItem onClick={() => add({ id: newId(), do: 'send', message: 'chosen', payload: null, recipient: 'holder' })}>send a message</MenuItem>
+        <MenuItem disabled={instances.length === 0} onClick={addDrive}>put an instance inside into a state</MenuItem>
+      </FloatingMenu>
+    </div>
+  )
+}
+
+const startText = (type: string): string => ({ 'yes/no': 'true', number: '0' })[type] ?? "''"
+
+function ActionRow({ rule, action }: { readonly rule: Rule; readonly action: Action }) {
+  const { component, make } = useBench()
+  const set = (to: Action) => make(setAction(component.id, rule.id, to), 'set an action')
+  return (
+    <fieldset className="action">
+      <legend className="visually-hidden">Action: {action.do}</legend>
+      <ActionKind action={action} onChange={set} />
+      <button className="plain muted underlined" onClick={() => make(removeAction(component.id, rule.id, action.id), 'remove an action')}>Remove the action</button>
+    </fieldset>
+  )
+}
+
+function ActionKind({ action, onChange }: { readonly action: Action; readonly onChange: (to: Action) => void }) {
+  const { project, component } = useBench()
+  switch (action.do) {
+    case 'set': {
+      const names = [...component.variables, ...project.variables].map(({ name }) => name)
+      return (
+        <>
+          <ChoiceField label="set" value={action.variable} choices={names} onChange={(variable) => onChange({ ...action, variable })} />
+          <ExpressionField label="to" value={action.to} onChange={(to) => onChange({ ...action, to })} />
+        </>
+      )
+    }
+    case 'send': {
+      const inside = component.parts.filter(({ kind }) => kind === 'instance').map(({ id, name }) => ({ value: id, label: name }))
+      const recipients = [...['holder', 'siblings', 'everyone'].map((value) => ({ value, label: value })), ...inside]
+      const setRecipient = (value: string) => onChange({ ...action, recipient: value === 'holder' || value === 'siblings' || value === 'everyone' ? value : { instance: value } })
+      return (
+        <>
+          <CommitField label="send" value={action.message} onCommit={(message) => (message.trim() === '' ? 'A message has a name.' : (onChange({ ...action, message: message.trim() }), null))} />
+          <ExpressionField label="with" value={action.payload ?? ''} isOptional onChange={(payload) => onChange({ ...action, payload: payload || null })} />
+          <ChoiceField label="to" value={typeof action.recipient === 'object' ? action.recipient.instance : action.recipient} choices={recipients} onChange={setRecipient} />
+        </>
+      )
+    }
+    case 'drive': {
+      const part = component.parts.find(({ id }) => id === action.instance)
+      const inner = project.components.find(({ id }) => part?.kind === 'instance' && id === part.component)
+      const states = inner?.axes.flatMap((axis) => axis.states.map((state) => ({ value: `${axis.id} ${state.id}`, label: inner.axes.length > 1 ? `${axis.name}: ${state.name}` : state.name }))) ?? []
+      const choose = (value: string) => {
+        const [axis, state] = value.split(' ')
+        onChange({ ...action, axis: axis!, state: state! })
+      }
+      return <ChoiceField label={part?.name ?? 'gone'} value={`${action.axis} ${action.state}`} choices={states} onChange={choose} />
+    }
+    default:
+      return <p className="muted">{action.do}</p>
+  }
+}
+
+function ExpressionField({ label, value, isOptional = false, onChange }: { readonly label: string; readonly value: string; readonly isOptional?: boolean; readonly onChange: (to: string) => void }) {
+  const { project, component } = useBench()
+  const take = (text: string): string | null => {
+    const expr = text.trim().replace(/^=\s*/, '')
+    if (expr === '' && isOptional) {
+      onChange('')
+      return null
+    }
+    try {
+      typeOf(expr, scopeOf(project, component))
+    } catch (error) {
+      return (error as Error).message
+    }
+    onChange(expr)
+    return null
+  }
+  return <CommitField label={label} isMono value={value} placeholder={isOptional ? 'nothing' : 'an expression'} onCommit={take} />
+}

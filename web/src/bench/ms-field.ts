@@ -1,0 +1,17 @@
+import { parseNumber } from '../fields/parse-value'
+
+const LONGEST_MS = 3_600_000
+
+/** A length of time as typed, in whole milliseconds; a sentence when it is none. */
+export function wholeMs(text: string): number | string {
+  const number = parseNumber(text)
+  if ('problem' in number) return number.problem
+  const ms = Math.round(number.value)
+  return ms >= 0 && ms <= LONGEST_MS ? ms : 'A time is from 0 ms to an hour.'
+}
+
+/** Steps a length of time that stands in a field. */
+export const stepMs = (by: number) => (text: string, steps: number): string => {
+  const ms = wholeMs(text)
+  return typeof ms === 'string' ? text : `${Math.max(0, ms + steps * by)} ms`
+}

@@ -1,0 +1,126 @@
+import { isFromUser, setRuleField, triggerRow, type Rule, type Trigger } from '@rheoscope/core/document'
+import { scopeOf, typeOf } from '@rheoscope/core/expression'
+import { CommitField } from '../fields/commit-field'
+import { ChoiceField } from '../fields/property-field'
+import { stepMs, wholeMs } from './ms-field'
+import { useBench } from './use-bench'
+
+/** What there is to say about the trigger of a rule besides its kind. */
+export function TriggerFields({ rule }: { readonly rule: Rule }) {
+  const { component, state, make, select } = useBench()
+  const { trigger } = rule
+  const say = (to: Trigger) => {
+    make(setRuleField(component.id, rule.id, 'trigger', to), `set ${trigger.on}`)
+    if (triggerRow(to, rule.part) !== triggerRow(trigger, rule.part)) select({ do: 'select cell', state: state.id, row: triggerRow(to, rule.part) })
+  }
+  return (
+    <>
+      {isFromUser(trigger) && <SourceField rule={rule} />}
+      <KindFields trigger={trigger} onChange={say} />
+    </>
+  )
+}
+
+function KindFields({ trigger, onChange }: { readonly trigger: Trigger; readonly onChange: (to: Trigger) => void }) {
+  const { project, component } = useBench()
+  switch (trigger.on) {
+    case 'after':
+    case 'every':
+      return (
+        <>
+          <MsField label={trigger.on} ms={trigger.ms} onChange={(ms) => onChange({ ...trigger, ms })} />
+          <ChoiceField label="counted from" value={trigger.since} choices={['entering', 'settling']} onChange={(since) => onChange({ ...trigger, since: since as 'entering' })} />
+          <ConditionField label="held while" value={trigger.holdWhile} empty="never" onChange={(holdWhile) => onChange({ ...trigger, holdWhile })} />
+        </>
+      )
+    case 'long press':
+      return <MsField label="held for" ms={trigger.thresholdMs} onChange={(thresholdMs) => onChange({ ...trigger, thresholdMs })} />
+    case 'double tap':
+      return <ChoiceField label="first tap" value={trigger.tapWaits ? 'waits for the second' : 'is sent at once'} choices={['is sent at once', 'waits for the second']} onChange={(chosen) => onChange({ ...trigger, tapWaits: chosen === 'waits for the second' })} />
+    case 'key':
+      return (
+        <>
+          <CommitField label="key" isMono value={keyText(trigger)} onCommit={(text) => takeKey(text, (key) => onChange({ ...trigger, ...key }))} />
+          <ChoiceField label="heard" value={trigger.anywhere ? 'anywhere' : 'with the focus'} choices={['with the focus', 'anywhere']} onChange={(where) => onChange({ ...trigger, anywhere: where === 'anywhere' })} />
+        </>
+      )
+    case 'changes': {
+      const names = [...component.variables, ...project.variables, ...component.parameters].map(({ name }) => name)
+      return (
+        <>
+          <ChoiceField label="what" value={trigger.name} choices={['', ...names]} onChange={(name) => onChange({ ...trigger, name })} />
+          <CommitField label="to" isMono value={trigger.to === null ? '' : String(trigger.to)} placeholder="any value" onCommit={(text) => (onChange({ ...trigger, to: valueOf(text) }), null)} />
+        </>
+      )
+    }
+    case 'message':
+      return <CommitField label="named" value={trigger.name} onCommit={(name) => (name.trim() === '' ? 'A message has a name.' : (onChange({ ...trigger, name: name.trim() }), null))} />
+    default:
+      return null
+  }
+}
+
+const WHOLE = 'whole component'
+
+function SourceField({ rule }: { readonly rule: Rule }) {
+  const { component, state, make, select } = useBench()
+  const listenTo = (part: string | null) => {
+    make(setRuleField(component.id, rule.id, 'part', part), 'set what a rule listens to')
+    select({ do: 'select cell', state: state.id, row: triggerRow(rule.trigger, part) })
+  }
+  const choices = [{ value: '', label: WHOLE }, ...component.parts.slice(1).map(({ id, name }) => ({ value: id, label: name }))]
+  return <ChoiceField label="on part" value={rule.part ?? ''} choices={choices} onChange={(part) => listenTo(part || null)} />
+}
+
+function MsField({ label, ms, onChange }: { readonly label: string; readonly ms: number; readonly onChange: (ms: number) => void }) {
+  const take = (text: string): string | null => {
+    const typed = wholeMs(text)
+    if (typeof typed === 'string') return typed
+    onChange(typed)
+    return null
+  }
+  return <CommitField label={label} value={`${ms} ms`} isMono onCommit={take} onStep={stepMs(100)} />
+}
+
+/** A yes/no expression; none when it is left empty or says what stands for that. */
+export function ConditionField({ label, value, empty, onChange }: { readonly label: string; readonly value: string | null; readonly empty: string; readonly onChange: (to: string | null) => void }) {
+  const { project, component } = useBench()
+  const take = (text: string): string | null => {
+    const condition = text.trim() === '' || text.trim() === empty ? null : text.trim()
+    try {
+      const type = condition === null ? 'yes/no' : typeOf(condition, scopeOf(project, component))
+      if (type !== 'yes/no') return `A condition is a yes/no; this is a ${type}.`
+    } catch (error) {
+      return (error as Error).message
+    }
+    onChange(condition)
+    return null
+  }
+  return <CommitField label={label} value={value ?? empty} isMono onCommit={take} />
+}
+
+type KeyTrigger = Extract<Trigger, { on: 'key' }>
+
+const MODIFIERS = ['shift', 'control', 'alt', 'meta'] as const
+
+const keyText = ({ key, modifiers }: KeyTrigger): string =>
+  [...MODIFIERS.filter((name) => modifiers[name]).map((name) => name[0]!.toUpperCase() + name.slice(1)), key === ' ' ? 'Space' : key].join('+')
+
+/** Reads `Shift+ArrowRight`, names as `KeyboardEvent.key` has them. */
+function takeKey(text: string, onKey: (key: Pick<KeyTrigger, 'key' | 'modifiers'>) => void): string | null {
+  const words = text.split('+').map((word) => word.trim()).filter(Boolean)
+  const key = words.at(-1)
+  if (!key) return 'Write a key, such as ArrowRight or Shift+A.'
+  const held = words.slice(0, -1).map((word) => word.toLowerCase())
+  const unknown = held.find((word) => !MODIFIERS.some((name) => name === word))
+  if (unknown) return `“${unknown}” is no key to hold; Shift, Control, Alt and Meta are.`
+  onKey({ key: key === 'Space' ? ' ' : key, modifiers: Object.fromEntries(held.map((word) => [word, true])) })
+  return null
+}
+
+function valueOf(text: string): string | number | boolean | null {
+  const typed = text.trim()
+  if (typed === '') return null
+  if (typed === 'yes' || typed === 'no') return typed === 'yes'
+  return Number.isFinite(Number(typed)) ? Number(typed) : typed
+}
