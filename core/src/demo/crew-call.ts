@@ -28,6 +28,7 @@ export const crewCall: Component = {
     rule('crewPress', { axis: AXIS, on: { on: 'press' }, in: ['crewRest'], go: to('crewDown'), motion: timed(60, 'ease-out') }),
     rule('crewPressIdle', { axis: AXIS, on: { on: 'press' }, in: ['crewAsked', 'crewUrgent'], go: nothing }),
     rule('crewHold', { axis: AXIS, on: { on: 'long press', thresholdMs: 500 }, in: ['crewDown'], go: to('crewUrgent'), motion: timed(160, 'ease-out') }),
+    rule('crewHoldIdle', { axis: AXIS, on: { on: 'long press', thresholdMs: 500 }, in: ['crewRest', 'crewAsked', 'crewUrgent'], go: nothing }),
     rule('crewLetGo', { axis: AXIS, on: { on: 'release' }, in: ['crewDown'], go: to('crewRest'), motion: timed(80, 'ease-out') }),
     rule('crewLetGoIdle', { axis: AXIS, on: { on: 'release' }, in: ['crewRest', 'crewAsked', 'crewUrgent'], go: nothing }),
     rule('crewTap', { axis: AXIS, on: { on: 'tap' }, in: ['crewRest'], go: to('crewAsked'), motion: timed(160, 'ease-out') }),

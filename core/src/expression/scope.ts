@@ -7,8 +7,9 @@ export const wordOf = (name: string): string =>
 
 /** The names the expressions of a component can use: its parameters, its own variables, the project's, and the natural sizes of its parts. */
 export function scopeOf(project: Project, component: Component): Scope {
-  const scope: Record<string, ExpressionType> = { hovered: 'yes/no', pressed: 'yes/no', focused: 'yes/no', payload: 'text' }
+  const scope: Record<string, ExpressionType> = {}
   for (const named of [...project.variables, ...component.variables, ...component.parameters]) scope[named.name] = typeOfNamed(named)
+  for (const [name, value] of Object.entries(CIRCUMSTANCES)) scope[name] ??= typeof value === 'boolean' ? 'yes/no' : 'text'
   for (const part of component.parts) {
     scope[`${wordOf(part.name)}.natural.width`] = 'number'
     scope[`${wordOf(part.name)}.natural.height`] = 'number'

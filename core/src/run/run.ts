@@ -187,10 +187,8 @@ export class Run {
       nowMs: () => this.clockMs,
       drawList: () => this.drawList(),
       dispatch: (event) => this.dispatch(event),
-      answers: (trigger, way) => way.flatMap(({ instance, part }) => {
-        const at = this.instances.get(instance)
-        return at ? rulesThatFire(at, trigger, part) : []
-      }),
+      listeners: (trigger, way) => way.flatMap(({ instance, part }) =>
+        (this.instances.get(instance)?.compiled.rulesOn.get(trigger) ?? []).filter((rule) => rule.part === part)),
       tell: (path, what, isSo) => this.name(path, { [what]: isSo }),
       keyAnywhere: (isMeant) => {
         for (const path of [...this.instances.paths]) if (this.dispatch({ trigger: 'key', way: [{ instance: path, part: null }], isMeant })) return

@@ -10,8 +10,8 @@ export interface Stage {
   readonly drawList: () => DrawList
   /** Sends an event outward along its way; says whether a rule consumed it. */
   readonly dispatch: (event: PointerEvent) => boolean
-  /** The rules on a kind of trigger that could fire somewhere along a way. */
-  readonly answers: (trigger: TriggerKind, way: readonly Level[]) => readonly Rule[]
+  /** The rules on a kind of trigger along a way, whether or not they could fire now. */
+  readonly listeners: (trigger: TriggerKind, way: readonly Level[]) => readonly Rule[]
   /** Lets an instance know whether it is hovered, pressed or focused. */
   readonly tell: (path: string, what: Circumstance, isSo: boolean) => void
   /** Sends a key to whoever listens to it wherever the focus is. */
@@ -128,7 +128,7 @@ export class UserInput {
   /** A tap, or the second of a double tap. The first is kept back where a part would rather wait for the second. */
   private tap(at: Point, way: readonly Level[]): void {
     const now = this.stage.nowMs()
-    const doubles = this.stage.answers('double tap', way)
+    const doubles = this.stage.listeners('double tap', way)
     if (isSecond(this.gesture, at, now)) {
       const wasKeptBack = this.gesture.tapped?.dueMs != null
       this.gesture = { ...this.gesture, tapped: null }
@@ -143,7 +143,7 @@ export class UserInput {
 
   /** When a press that has lasted so long next becomes a long press for a rule along its way. */
   private longDueMs(way: readonly Level[], sinceMs: number, heldMs: number): number | null {
-    const thresholds = this.stage.answers('long press', way).flatMap(({ trigger }) => (trigger.on === 'long press' && trigger.thresholdMs > heldMs ? [trigger.thresholdMs] : []))
+    const thresholds = this.stage.listeners('long press', way).flatMap(({ trigger }) => (trigger.on === 'long press' && trigger.thresholdMs > heldMs ? [trigger.thresholdMs] : []))
     return thresholds.length > 0 ? sinceMs + Math.min(...thresholds) : null
   }
 

@@ -25,6 +25,11 @@ describe('a long press', () => {
     expect(fired(run)).toEqual(['long press@600'])
   })
 
+  test('comes for a rule of the state that the press itself brought about', () => {
+    const run = played([{ on: { on: 'press' }, in: ['a'], to: 'b' }, { on: long, in: ['b'], to: 'c' }], [press(100), release(900)], 1000)
+    expect([fired(run), stateOf(run)]).toEqual([['press@100', 'long press@600'], 'c'])
+  })
+
   test('does not come when the press is let go before, or has moved 8 px', () => {
     expect(fired(played([{ on: long, to: 'b' }, { on: tap, to: 'c' }], tapAt(100), 1000))).toEqual(['tap@120'])
     const moved = played([{ on: long, to: 'b' }], [press(100), { do: 'move', atMs: 200, ...at, x: 60 }], 1000)
