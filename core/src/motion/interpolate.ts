@@ -71,13 +71,13 @@ export function interpolateAngle(a: number, b: number, turn: Turn): (p: number) 
   return (p) => (p === 1 ? b : a + way * p)
 }
 
-/** By how many degrees one turns from a to b: `shortest` within ±180, `clockwise` 0..360, `counterclockwise` −360..0. */
+/** By how many degrees one turns from a to b: `shortest` within ±180 (half a turn goes the way the numbers do, and so back the way it came), `clockwise` 0..360, `counterclockwise` −360..0. */
 export function turnBetween(a: number, b: number, turn: Turn): number {
   if (turn === 'as written') return b - a
   const clockwise = (((b - a) % 360) + 360) % 360
   if (turn === 'clockwise') return clockwise
   if (turn === 'counterclockwise') return clockwise === 0 ? 0 : clockwise - 360
-  return clockwise > 180 ? clockwise - 360 : clockwise
+  return clockwise > 180 || (clockwise === 180 && b < a) ? clockwise - 360 : clockwise
 }
 
 export function interpolateColour(a: Colour, b: Colour, space: ColourSpace): (p: number) => Colour {

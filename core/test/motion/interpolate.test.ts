@@ -35,6 +35,7 @@ describe('interpolation', () => {
 
   test('a turn is as far as its name says', () => {
     expect(turnBetween(350, 10, 'shortest')).toBe(20)
+    expect([turnBetween(0, 180, 'shortest'), turnBetween(180, 0, 'shortest')]).toEqual([180, -180])
     expect(turnBetween(10, 350, 'shortest')).toBe(-20)
     expect(turnBetween(10, 350, 'clockwise')).toBe(340)
     expect(turnBetween(350, 10, 'counterclockwise')).toBe(-340)

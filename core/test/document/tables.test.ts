@@ -1,0 +1,101 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { skerryLine } from '@rheoscope/core/demo'
+import {
+  addAction, addColumn, addRecord, addTable, addVariable, apply, cellOf, cellText, componentsIn, invert, putPart, reaches, removeColumn, renameParameter, renameVariable, retypeColumn, setTableCell,
+  type Edit, type Project,
+} from '@rheoscope/core/document'
+import { rowsOf, tableFrom } from '@rheoscope/core/exchange'
+import { requireValid } from '@rheoscope/core/schema'
+
+const counting = () => {
+  let count = 0
+  return () => `n${count++}`
+}
+
+const after = (project: Project, ...edits: readonly (Edit | null)[]): Project => edits.reduce((current, edit) => apply(current, edit!), project)
+
+describe('tables from delimited values', () => {
+  test.each([
+    ['a spreadsheet', 'name\topen\tdepth\nFog\tyes\t3\nIce\tno\t12.5'],
+    ['a CSV file', 'name,open,depth\r\n"Fog",yes,3\r\nIce,no,12.5\r\n'],
+    ['a CSV file with semicolons', 'name;open;depth\nFog;yes;3\nIce;no;12.5\n\n'],
+  ])('%s gives columns with the types that fit', (_what, text) => {
+    const { columns, records } = tableFrom(text, 'notices', counting())
+    expect(columns.map(({ name, type }) => [name, type])).toEqual([['name', 'text'], ['open', 'yes/no'], ['depth', 'number']])
+    expect(records.map(({ cells }) => Object.values(cells))).toEqual([['Fog', true, 3], ['Ice', false, 12.5]])
+  })
+
+  test('quoted fields keep delimiters, quotes and line breaks', () => {
+    expect(rowsOf('a,b\n"x, ""y""\nz",2')).toEqual([['a', 'b'], ['x, "y"\nz', '2']])
+  })
+
+  test('what a cell shows is read as what it holds', () => {
+    fc.assert(fc.property(fc.oneof(fc.boolean(), fc.integer(), fc.string()), (value) => {
+      const type = typeof value === 'boolean' ? 'yes/no' : typeof value === 'number' ? 'number' : 'text'
+      expect(cellOf(type, cellText(value))).toBe(value)
+    }))
+  })
+})
+
+describe('edits of tables', () => {
+  const table = tableFrom('name\nFog', 'notices', counting())
+  const begun = after(skerryLine, addTable(table))
+  const of = (project: Project) => project.tables[0]!
+
+  test('add and take out columns and records, each undone by its inverse', () => {
+    const column = { id: 'depth', name: 'depth', type: 'number' } as const
+    const steps: Edit[] = [addColumn(table.id, column), addRecord(table.id, { id: 'r2', cells: {} }), setTableCell(table.id, 'r2', 'depth', 4)]
+    const filled = after(begun, ...steps)
+    expect(of(filled).records[1]!.cells).toEqual({ depth: 4 })
+    const without = removeColumn(of(filled), 'depth')
+    expect(of(after(filled, without)).records[1]!.cells).toEqual({})
+    expect(after(filled, without, invert(without, filled))).toEqual(filled)
+    const retyped = after(filled, retypeColumn(of(filled), 'depth', 'text'))
+    expect(of(retyped).records[1]!.cells).toEqual({ depth: '4' })
+    expect(() => requireValid(filled, new Set([`tables/${table.id}`]))).not.toThrow()
+  })
+})
+
+describe('what a component has inside', () => {
+  test('is found at any depth, and cannot be itself', () => {
+    const [button] = skerryLine.components
+    expect(componentsIn(button!)).toEqual(['spinnerRing'])
+    expect([reaches(skerryLine, 'boardingButton', 'spinnerRing'), reaches(skerryLine, 'spinnerRing', 'boardingButton')]).toEqual([true, false])
+    const ring = skerryLine.components.find(({ id }) => id === 'spinnerRing')!
+    const looped = after(skerryLine, { edit: 'insert', path: ['components', 'spinnerRing', 'parts'], before: null, item: { id: 'loop', kind: 'instance', name: 'loop', parent: ring.parts[0]!.id, component: 'boardingButton', start: {}, base: {} } as never })
+    expect(() => requireValid(looped, new Set(['components/spinnerRing']))).toThrow(/would contain itself/)
+  })
+
+  test('a part put into another container keeps its place, and never goes into itself', () => {
+    const chooser = skerryLine.components.find(({ id }) => id === 'portChooser')!
+    const moved = after(skerryLine, putPart(chooser, 'portArrow', 'portFrame', null, { x: 5, y: 7 })).components.find(({ id }) => id === 'portChooser')!
+    expect(moved.parts.at(-1)).toMatchObject({ id: 'portArrow', parent: 'portFrame', base: { x: 193, y: 15 } })
+    expect(putPart(chooser, 'portOptions', 'portOption0', null, { x: 0, y: 0 })).toBeNull()
+  })
+})
+
+describe('renaming', () => {
+  test('goes through values, conditions, triggers and actions, and leaves longer names alone', () => {
+    const chooser = skerryLine.components.find(({ id }) => id === 'portChooser')!
+    const withMore = after(
+      skerryLine,
+      addVariable('portChooser', { id: 'v2', name: 'portal', type: 'text', start: '' }),
+      addAction('portChooser', 'portTake', { id: 'more', do: 'set', variable: 'portal', to: "port + portal + field.natural.width" }),
+      { edit: 'set', path: ['components', 'portChooser', 'rules', 'portTake', 'guard'], to: "port == 'x'" },
+    )
+    const project = after(withMore, renameVariable(withMore.components.find(({ id }) => id === 'portChooser')!, chooser.variables[0]!, 'harbour'))
+    const renamed = project.components.find(({ id }) => id === 'portChooser')!
+    expect(renamed.parts.find(({ id }) => id === 'portLabel')!.base.text).toEqual({ expr: 'harbour' })
+    const rule = renamed.rules.find(({ id }) => id === 'portTake')!
+    expect([rule.guard, rule.actions[0]]).toEqual(["harbour == 'x'", expect.objectContaining({ variable: 'portal', to: 'harbour + portal + field.natural.width' })])
+    expect(renamed.rules.find(({ id }) => id === 'portChoose1')!.actions[0]).toMatchObject({ variable: 'harbour' })
+  })
+
+  test('a parameter is renamed with the axis it decides and the values that use it', () => {
+    const button = skerryLine.components.find(({ id }) => id === 'ticketButton')!
+    const rename = (id: string, name: string) => after(skerryLine, renameParameter(button, button.parameters.find((each) => each.id === id)!, name)).components.find(({ id: each }) => each === 'ticketButton')!
+    expect(rename('ticketSizeChoice', 'scale').axes[0]!.drivenBy).toEqual({ parameter: 'scale' })
+    expect(rename('ticketShowIcon', 'hasIcon').parts[1]!.base.visible).toEqual({ expr: 'hasIcon' })
+  })
+})
