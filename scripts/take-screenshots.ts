@@ -29,7 +29,7 @@ try {
   await keep('bench-easel')
   await hands.closeEasel()
 
-  for (const [component, name] of [['buoyMarker', 'job-03-buoy-marker'], ['routePanel', 'job-05-route-panel'], ['mastLamp', 'job-06-mast-lamp'], ['portChooser', 'job-09-port-chooser'], ['ticketButton', 'job-16-ticket-button']] as const) {
+  for (const [component, name] of [['buoyMarker', 'job-03-buoy-marker'], ['routePanel', 'job-05-route-panel'], ['mastLamp', 'job-06-mast-lamp'], ['portChooser', 'job-09-port-chooser'], ['crewCall', 'job-13-crew-call'], ['ticketButton', 'job-16-ticket-button']] as const) {
     await hands.openDemo(component)
     await hands.untilFindings('they are there', (kinds) => kinds.length === 0)
     const buttons = await browser.driver.findElements({ css: '.put-button' })
