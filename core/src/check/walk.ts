@@ -158,9 +158,9 @@ function listenedTo(project: Project, component: Id): readonly (Id | null)[] {
 /** What makes two situations the same: states, what is moving or counting, and where the pointer is. */
 function keyOf(run: Run): string {
   const instances = [...run.paths].map((path) => {
-    const { states, settlesMs, timers, cameFrom, environment } = run.instance(path)!
+    const { states, settlesMs, timers, cameFrom, environment, queued } = run.instance(path)!
     const counting = timers.map(({ rule, dueMs }) => `${rule.id}${dueMs === null ? '?' : ''}`)
-    return [states, settlesMs.map((ms) => ms !== null && ms > run.nowMs), counting, cameFrom, environment]
+    return [states, settlesMs.map((ms) => ms !== null && ms > run.nowMs), counting, cameFrom, environment, queued.map((rule) => rule?.id)]
   })
   return JSON.stringify([instances, run.pointer.over, run.pointer.pressedOn, run.pointer.at === null, run.isInGesture, run.shownFocus])
 }

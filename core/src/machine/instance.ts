@@ -1,4 +1,4 @@
-import { axisOf, holdsIn, stateOf, type Literal, type Rule, type TriggerKind } from '../document'
+import { axisOf, holdsIn, stateOf, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
 import { evaluate, type Environment } from '../expression'
 import type { Size } from '../layout'
 import { laneEndMs, laneValue, type Lane, type Shown } from '../motion'
@@ -38,6 +38,10 @@ export interface Instance {
   readonly timers: readonly Timer[]
   /** When the motion of each axis ends; null once it has settled. */
   readonly settlesMs: readonly (number | null)[]
+  /** What happens to the motion of each axis when another one is to start. */
+  readonly policies: readonly InterruptionPolicy[]
+  /** The rule of each axis that waits for its motion to end; the last one wins. */
+  readonly queued: readonly (Rule | null)[]
   readonly enteredMs: readonly number[]
 }
 
@@ -66,6 +70,8 @@ export function startInstance({ path, compiled, environment, states: given, isAb
     cameFrom: axes.map(() => null),
     lanes: [], cycles: [], timers: [],
     settlesMs: axes.map(() => null),
+    policies: axes.map(() => 'retarget'),
+    queued: axes.map(() => null),
     enteredMs: axes.map(() => atMs),
   }
   return axes.reduce<Instance>(
@@ -180,6 +186,12 @@ export function nextDueMs(instance: Instance): number {
   for (const timer of instance.timers) if (timer.dueMs !== null && timer.dueMs < due) due = timer.dueMs
   for (const settles of instance.settlesMs) if (settles !== null && settles < due) due = settles
   return due
+}
+
+/** What a rule that wants to go somewhere has to do about the motion that runs on its axis; null when none runs. */
+export const standsInTheWay = (instance: Instance, axisIndex: number, atMs: number): InterruptionPolicy | null => {
+  const settles = instance.settlesMs[axisIndex]
+  return settles != null && settles > atMs ? instance.policies[axisIndex]! : null
 }
 
 /** Whether anything of the instance is moving at that instant. */

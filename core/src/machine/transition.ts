@@ -1,5 +1,5 @@
 import { propertyDefinition, type Literal, type Rule } from '../document'
-import { laneEndMs, motionSources, resolveTiming, startLane, type Lane, type MotionSources, type Shown } from '../motion'
+import { laneEndMs, motionSources, policyOf, resolveTiming, startLane, type Lane, type MotionSources, type Shown } from '../motion'
 import type { Targets } from './compiled'
 import { cyclesOf } from './cycle'
 import { decidedState } from './driven'
@@ -26,9 +26,15 @@ export function changeState(instance: Instance, axisIndex: number, to: string, r
     cycles: [...instance.cycles.filter((cycle) => cycle.axis !== axisIndex), ...cyclesOf(compiled, targets, axisIndex, to, atMs)],
     timers: [...instance.timers.filter((timer) => timer.axis !== axisIndex), ...timersOf(compiled, axisIndex, to, atMs, false, instance.environment)],
     settlesMs: instance.settlesMs.with(axisIndex, settlesMs),
+    policies: instance.policies.with(axisIndex, policyOf(sources)),
+    queued: instance.queued.with(axisIndex, null),
     enteredMs: instance.enteredMs.with(axisIndex, atMs),
   }
 }
+
+/** The instance with the motion of an axis at its end. */
+export const completed = (instance: Instance, axisIndex: number): Instance =>
+  ({ ...instance, lanes: instance.lanes.filter((lane) => lane.axis !== axisIndex) })
 
 /**
  * The instance with other values for its names. Axes they decide go to their states as any axis does; what else

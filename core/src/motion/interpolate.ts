@@ -5,10 +5,9 @@ import {
 import { formatColour, fromOklab, mixPremultiplied, parseColour, toOklab } from './colour'
 import { interpolateOutline } from './outline'
 
-/** Two values shown over one another, `at` of the way from the first to the second. */
+/** Several values shown over one another, each with its share of the whole; the one that comes is the last. */
 export interface CrossFade {
-  readonly crossFade: readonly [Literal, Literal]
-  readonly at: number
+  readonly crossFade: readonly { readonly value: Literal; readonly share: number }[]
 }
 
 /** What a property shows at one instant. */
@@ -132,10 +131,22 @@ const transparent = (paint: string | Gradient): string | Gradient =>
 /** Shows at once when entering and hides at the end when leaving. */
 export const interpolateVisibility = (a: boolean, b: boolean): ((p: number) => boolean) => (p) => (p >= 1 ? b : a || b)
 
-/** Both values over one another; a change to the same value is no change. */
+/** One value over another; a change to the same value is no change. */
 export function crossFade(a: Literal, b: Literal): Interpolator {
-  if (sameValue(a, b)) return () => b
-  return (p) => (p <= 0 ? a : p >= 1 ? b : { crossFade: [a, b], at: p })
+  return sameValue(a, b) ? () => b : crossFadeFrom({ crossFade: [{ value: a, share: 1 }] }, b)
+}
+
+/** From a cross-fade in the middle of its way to another value, so that nothing that shows jumps. */
+export function crossFadeFrom({ crossFade: before }: CrossFade, to: Literal): Interpolator {
+  const others = before.filter(({ value }) => !sameValue(value, to))
+  const had = before.find(({ value }) => sameValue(value, to))?.share ?? 0
+  return (p) => {
+    if (p >= 1) return to
+    const left = 1 - Math.max(0, p)
+    const shares = [...others.map(({ value, share }) => ({ value, share: share * left })), { value: to, share: had * left + Math.max(0, p) }]
+    const shown = shares.filter(({ share }) => share > 0)
+    return shown.length === 1 ? shown[0]!.value : { crossFade: shown }
+  }
 }
 
 function interpolateEach(a: readonly number[], b: readonly number[]): (p: number) => readonly number[] {

@@ -1,5 +1,5 @@
 import { sameValue, type Literal, type PropertyDefinition } from '../document'
-import { interpolate, isCrossFade, type Interpolator, type Shown } from './interpolate'
+import { crossFadeFrom, interpolate, isCrossFade, type Interpolator, type Shown } from './interpolate'
 import type { ResolvedTiming } from './timing'
 
 /** One property of one part on its way from what was shown to its new target. */
@@ -65,7 +65,7 @@ export function startLane(change: LaneChange): Lane | null {
   const shortening = reversing ? reversingFactor(running, atMs) : 1
   const durationMs = Math.round(timing.durationMs * shortening)
   if (timing.delayMs + durationMs <= 0) return null
-  const between = interpolate(definition, from, to, timing)
+  const between = isCrossFade(change.shown) ? crossFadeFrom(change.shown, to) : interpolate(definition, from, to, timing)
   if (between === null) return null
   const valueAt: Interpolator = timing.jump === 'end' ? (p) => (p >= 1 ? to : from) : between
   return {
@@ -81,6 +81,6 @@ function reversingFactor(running: Lane, atMs: number): number {
   return Math.min(1, Math.abs(factor))
 }
 
-/** A cross-fade that is interrupted goes on from the value that shows more. */
+/** The value that shows most. */
 const settledValue = (shown: Shown): Literal =>
-  isCrossFade(shown) ? shown.crossFade[shown.at < 0.5 ? 0 : 1] : shown
+  isCrossFade(shown) ? shown.crossFade.reduce((most, each) => (each.share > most.share ? each : most)).value : shown

@@ -1,7 +1,7 @@
 import type { Action, InputAction, Literal, Project, Rule, TriggerKind } from '../document'
 import { evaluate, startEnvironment } from '../expression'
 import {
-  canFire, changeEnvironment, changeState, compile, nextDueMs, rulesThatFire, settle, surfaceComponent, targetState, tiedValue,
+  canFire, changeEnvironment, changeState, compile, completed, nextDueMs, rulesThatFire, settle, standsInTheWay, surfaceComponent, targetState, tiedValue,
   type Instance, type IsMeant, type Surface,
 } from '../machine'
 import { Draughtsman, pathInside, type DrawList } from '../scene'
@@ -266,9 +266,12 @@ export class Run {
       const axis = instance.compiled.component.axes[settling]!
       this.replace(instance, settle(instance, settling, this.clockMs))
       this.events.push({ what: 'settled', atMs: this.clockMs, instance: instance.path, axis: axis.id, state: instance.states[settling]! })
+      const queued = instance.queued[settling]
+      if (queued) this.instances.keep({ ...this.instances.get(instance.path)!, queued: instance.queued.with(settling, null) })
       for (const rule of rulesThatFire(this.instances.get(instance.path)!, 'settled', null)) {
         if (rule.axis === axis.id) this.fire(instance.path, rule)
       }
+      if (queued && canFire(this.instances.get(instance.path)!, queued)) this.fire(instance.path, queued)
       if (!this.isStopped) this.input.lookUnderPointer()
       return
     }
@@ -304,6 +307,13 @@ export class Run {
     const before = this.instances.get(path)
     if (!before || this.isStopped || this.isEndless(path, rule)) return
     const axisIndex = before.compiled.component.axes.findIndex(({ id }) => id === rule.axis)
+    const policy = standsInTheWay(before, axisIndex, this.clockMs)
+    if (policy === 'refuse') return
+    if (policy === 'finish first') {
+      this.instances.keep({ ...before, queued: before.queued.with(axisIndex, rule) })
+      return
+    }
+    if (policy === 'complete') this.replace(before, completed(before, axisIndex))
     this.events.push({ what: 'fired', atMs: this.clockMs, instance: path, rule: rule.id, trigger, state: before.states[axisIndex]! })
     for (const action of rule.actions) this.act(path, action)
     const instance = this.instances.get(path)!

@@ -110,11 +110,10 @@ function iconPlace(values: ShownValues): string {
   return `translate(${round((width - ICON_FIELD * by) / 2)} ${round((height - ICON_FIELD * by) / 2)}) scale(${round(by)})`
 }
 
-/** One element, or two over one another while a value fades into the next. */
+/** One element, or several over one another while a value fades into the next. */
 function crossFaded(value: Shown, draw: (value: string, key: string, opacity: Attributes) => SvgNode): readonly SvgNode[] {
   if (!isCrossFade(value)) return [draw(String(value), 'shape', {})]
-  const [from, to] = value.crossFade
-  return [draw(String(from), 'from', { opacity: round(1 - value.at) }), draw(String(to), 'to', { opacity: round(value.at) })]
+  return value.crossFade.map(({ value: each, share }, index) => draw(String(each), `layer${index}`, { opacity: round(share) }))
 }
 
 function box(values: ShownValues, look: Attributes): SvgNode {

@@ -75,7 +75,7 @@ describe('interpolation', () => {
   })
 
   test('text fades into text, and what is to be seen shows at once and hides at the end', () => {
-    expect(interpolate(propertyDefinition('text')!, 'Board', 'Aboard', mixing)!(0.4)).toEqual({ crossFade: ['Board', 'Aboard'], at: 0.4 })
+    expect(interpolate(propertyDefinition('text')!, 'Board', 'Aboard', mixing)!(0.4)).toEqual({ crossFade: [{ value: 'Board', share: 0.6 }, { value: 'Aboard', share: 0.4 }] })
     const visible = propertyDefinition('visible')!
     expect(interpolate(visible, false, true, mixing)!(0.01)).toBe(true)
     expect(interpolate(visible, true, false, mixing)!(0.99)).toBe(true)

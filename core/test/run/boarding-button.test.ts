@@ -25,7 +25,7 @@ describe('the boarding button', () => {
     expect(stateOf(run)).toBe('done')
     expect(stateOf(run, 'ring')).toBe('ringStill')
     run.advanceTo(2400)
-    expect(shown(run, 'label', 'text')).toMatchObject({ crossFade: ['Board', 'Aboard'] })
+    expect(shown(run, 'label', 'text')).toMatchObject({ crossFade: [{ value: 'Board' }, { value: 'Aboard' }] })
     run.advanceTo(3000)
     expect(shown(run, 'label', 'text')).toBe('Aboard')
     expect(toMarkup({ tag: 'svg', key: '', attributes: {}, children: paint(run.drawList(), 't') })).toContain('Aboard')

@@ -93,7 +93,7 @@ describe('painting', () => {
   })
 
   test('a text fading into another shows both', () => {
-    const [node] = paint([item('text', { text: { crossFade: ['Board', 'Aboard'], at: 0.25 } })], 'a')
+    const [node] = paint([item('text', { text: { crossFade: [{ value: 'Board', share: 0.75 }, { value: 'Aboard', share: 0.25 }] } })], 'a')
     expect(node!.children.map(({ attributes }) => attributes.opacity)).toEqual([0.75, 0.25])
   })
 

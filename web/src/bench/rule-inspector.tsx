@@ -1,4 +1,4 @@
-import { holdsIn, removeRule, setRuleField, setRuleTiming, type Motion, type Rule, type Target, type Timing } from '@rheoscope/core/document'
+import { holdsIn, removeRule, setRuleField, setRuleTiming, type InterruptionPolicy, type Motion, type Rule, type Target, type Timing } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/property-field'
 import { formatReference, isReference, parseReference } from '../fields/token-reference'
@@ -50,6 +50,17 @@ function TargetField({ rule }: { readonly rule: Rule }) {
   return <ChoiceField label="go to" value={value} choices={choices} onChange={change} />
 }
 
+/** What happens to a motion when another one is to start on its axis, in words. */
+const POLICIES: readonly { readonly policy: InterruptionPolicy | undefined; readonly label: string }[] = [
+  { policy: undefined, label: 'as the component' },
+  { policy: 'retarget', label: 'goes on from there' },
+  { policy: 'finish first', label: 'finishes first' },
+  { policy: 'refuse', label: 'refuses' },
+  { policy: 'complete', label: 'jumps to its end' },
+]
+
+const policyText = (policy: InterruptionPolicy | undefined): string => POLICIES.find((each) => each.policy === policy)!.label
+
 function MotionFields({ rule }: { readonly rule: Rule }) {
   const { project, component, state, make } = useBench()
   const timing = ruleTiming(project, component, rule, state.id)
@@ -77,6 +88,7 @@ function MotionFields({ rule }: { readonly rule: Rule }) {
         <CommitField label="takes" value={msOf('durationMs', timing.durationMs)} isMono onCommit={setMs('durationMs')} onStep={stepMs(10)} />
         <CommitField label="waits" value={msOf('delayMs', timing.delayMs)} isMono onCommit={setMs('delayMs')} onStep={stepMs(10)} />
       </div>
+      <ChoiceField label="interrupted" value={policyText(rule.motion?.policy)} choices={POLICIES.map(({ label }) => label)} onChange={(label) => make(setRuleTiming(component.id, rule, 'policy', POLICIES.find((each) => each.label === label)?.policy), 'set what happens when a motion is interrupted')} />
       <ChoiceField label="turns" value={timing.turn} choices={['shortest', 'clockwise', 'counterclockwise', 'as written']} onChange={(turn) => set('turn', turn as NonNullable<Timing['turn']>)} />
     </>
   )
