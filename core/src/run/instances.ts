@@ -1,8 +1,8 @@
-import { sameValue, type Literal, type Project } from '../document'
+import { sameValue, type Project } from '../document'
 import { startEnvironment } from '../expression'
 import {
   changeEnvironment, changeSurroundings, contentsOf, measuredAs, nextDueMs, NOTHING_GIVEN, startInstance,
-  type Compiled, type Content, type Contents, type Instance, type Pace,
+  type Content, type Contents, type Instance, type InstanceStart, type Pace,
 } from '../machine'
 import { pathInside } from '../scene'
 import type { Agenda } from './agenda'
@@ -13,15 +13,6 @@ export interface Watch {
   readonly drive: (path: string, axis: string, state: string) => void
   /** Names of an instance stand for something else now. */
   readonly renamed: (path: string, before: Instance['environment'], after: Instance['environment']) => void
-}
-
-interface Placing {
-  readonly path: string
-  readonly compiled: Compiled
-  readonly environment: Readonly<Record<string, Literal>>
-  readonly states: Readonly<Record<string, string>>
-  readonly isAbsent?: boolean
-  readonly atMs: number
 }
 
 /**
@@ -55,10 +46,10 @@ export class Instances {
   }
 
   /** Starts an instance with everything inside it. */
-  place({ atMs, ...start }: Placing): void {
+  place(start: InstanceStart): void {
     this.order.set(start.path, this.nextOrder++)
-    this.keep(startInstance({ ...start, atMs }))
-    this.arrange(start.path, atMs)
+    this.keep(startInstance(start))
+    this.arrange(start.path, start.atMs)
   }
 
   /** Stores an instance of which nothing changed that others depend on. */
