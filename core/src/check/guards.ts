@@ -48,6 +48,8 @@ function constantsIn(node: Expression): readonly Literal[] {
       return [node.value]
     case 'name':
       return []
+    case 'angleToPointer':
+      return []
     case 'not':
       return constantsIn(node.of)
     case 'minus':

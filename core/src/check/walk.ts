@@ -162,5 +162,5 @@ function keyOf(run: Run): string {
     const counting = timers.map(({ rule, dueMs }) => `${rule.id}${dueMs === null ? '?' : ''}`)
     return [states, settlesMs.map((ms) => ms !== null && ms > run.nowMs), counting, cameFrom, environment, queued.map((rule) => rule?.id)]
   })
-  return JSON.stringify([instances, run.pointer.over, run.pointer.pressedOn, run.pointer.at === null, run.isInGesture, run.shownFocus])
+  return JSON.stringify([instances, run.pointer.over, run.pointer.pressedOn, run.pointer.at === null, run.isInGesture, run.shownFocus, run.waitingActions])
 }

@@ -1,5 +1,6 @@
 import type { Continuous, Motion, PairMotion } from './motion'
-import type { Look, Part } from './part'
+import type { Look } from './look'
+import type { Part } from './part'
 import type { Parameter, Rule, Variable } from './rule'
 import type { Id } from './value'
 

@@ -1,6 +1,7 @@
 export * from './error'
 export * from './value'
 export * from './property'
+export * from './look'
 export * from './part'
 export * from './trigger'
 export * from './motion'

@@ -1,4 +1,4 @@
-import type { Look } from './part'
+import type { Look } from './look'
 import type { Id, TokenValue } from './value'
 
 /** How an angle goes from one value to the next. */
@@ -36,12 +36,16 @@ export interface LaneTiming extends Timing {
 export interface Stage {
   readonly id: Id
   readonly look: Look
-  /** Part of the whole duration spent on the way to this look, relative to the other stages. */
+  /** Part of the whole duration spent on the way to this look, relative to the other stages and to the way from the last one, which counts 1. */
   readonly share: number
   readonly easing?: string | TokenValue
   readonly matchVelocity: boolean
 }
 
+/** What reduced motion makes of a motion: opacity and colour keep their timing and movement jumps, all jumps, or nothing changes. */
+export type ReducedForm = 'movement jumps' | 'all jumps' | 'as is'
+
+/** Each thing that moves begins some time after the one before it. */
 export interface Stagger {
   readonly stepMs: number
   readonly from: 'first' | 'last' | 'middle'
@@ -53,8 +57,7 @@ export interface Motion extends Timing {
   readonly lanes: readonly LaneTiming[]
   readonly stages: readonly Stage[]
   readonly stagger?: Stagger
-  /** What reduced motion makes of it: opacity and colour keep their timing and movement jumps, all jumps, or nothing changes. */
-  readonly reduced?: 'movement jumps' | 'all jumps' | 'as is'
+  readonly reduced?: ReducedForm
 }
 
 /** The motion of every change from one state to another; null stands for any state. */

@@ -1,4 +1,6 @@
-import type { Id, Value } from './value'
+import type { PropertyValues } from './look'
+import type { Motion } from './motion'
+import type { Id } from './value'
 
 export const PART_KINDS = [
   'box', 'ellipse', 'path', 'text', 'picture', 'icon', 'container', 'instance', 'slot', 'list',
@@ -6,11 +8,20 @@ export const PART_KINDS = [
 
 export type PartKind = (typeof PART_KINDS)[number]
 
-/** What is said about the properties of one part, by property name. */
-export type PropertyValues = Readonly<Record<string, Value>>
-
-/** What is said about the parts of a component, by part. A look holds only what differs from the base look. */
-export type Look = Readonly<Record<Id, PropertyValues>>
+/** How a part can be dragged. */
+export interface Drag {
+  readonly along: 'both' | 'across' | 'down'
+  /** What it cannot leave: the part that holds it, the whole surface, or nothing. */
+  readonly within: 'holder' | 'surface' | 'nothing'
+  /** Where it comes to rest when it is let go: where it is, at the nearest edge, corner or point, or where it began. */
+  readonly rests: 'anywhere' | 'edges' | 'corners' | 'points' | 'start'
+  /** Places of its top left, in px, in what holds it. */
+  readonly points: readonly { readonly x: number; readonly y: number }[]
+  /** It goes on with the speed it is let go with. */
+  readonly throws: boolean
+  readonly settleMs: number
+  readonly easing: string
+}
 
 interface PartBase {
   readonly id: Id
@@ -19,6 +30,7 @@ interface PartBase {
   readonly parent: Id | null
   readonly base: PropertyValues
   readonly carryKey?: string
+  readonly drag?: Drag
   readonly locked?: boolean
   readonly hidden?: boolean
 }
@@ -48,6 +60,8 @@ export interface ListPart extends PartBase {
   readonly table: Id | null
   /** An expression over `item.column`; null keeps every record. */
   readonly filter: string | null
+  /** How items enter, leave and travel to their new places. */
+  readonly motion?: Motion
 }
 
 export type Part = PlainPart | InstancePart | SlotPart | ListPart

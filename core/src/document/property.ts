@@ -69,6 +69,8 @@ export const PROPERTIES: readonly PropertyDefinition[] = [
   define('y', 'y', 'length', 'place', 0, every, px),
   define('width', 'width', 'length', 'place', 100, every, size),
   define('height', 'height', 'length', 'place', 40, every, size),
+  define('shiftX', 'shift across', 'length', 'place', 0, every, px),
+  define('shiftY', 'shift down', 'length', 'place', 0, every, px),
   define('rotate', 'turn', 'angle', 'place', 0, every, { unit: '°' }),
   define('scaleX', 'scale across', 'number', 'place', 1, every),
   define('scaleY', 'scale down', 'number', 'place', 1, every),

@@ -1,12 +1,19 @@
 import { never, type Literal } from '../document'
 import { FUNCTIONS } from './functions'
-import { ExpressionError, parseExpression, type Expression } from './parse'
+import { ANGLE_TO_POINTER, ExpressionError, parseExpression, type Expression } from './parse'
 
 /** What names stand for when an expression is evaluated. */
 export type Environment = Readonly<Record<string, Literal>>
 
 /** The value of an expression. Throws an `ExpressionError` for a name the environment does not hold. */
 export const evaluate = (text: string, environment: Environment): Literal => valueOf(parseExpression(text), environment)
+
+/** The name under which an environment holds the direction from a part to the pointer, in degrees clockwise from up. */
+export const angleName = (part: string): string => `${ANGLE_TO_POINTER}(${part})`
+
+/** The parts, by their names as one word, whose direction to the pointer is among some names. */
+export const partsWithAngle = (names: Iterable<string>): readonly string[] =>
+  [...names].flatMap((name) => (name.startsWith(`${ANGLE_TO_POINTER}(`) ? [name.slice(ANGLE_TO_POINTER.length + 1, -1)] : []))
 
 /** Every name an expression reads, each once. */
 export function namesIn(text: string): readonly string[] {
@@ -17,6 +24,9 @@ export function namesIn(text: string): readonly string[] {
         return
       case 'name':
         names.add(node.name)
+        return
+      case ANGLE_TO_POINTER:
+        names.add(angleName(node.part))
         return
       case 'not':
       case 'minus':
@@ -43,6 +53,8 @@ function valueOf(node: Expression, environment: Environment): Literal {
     case 'name':
       if (!Object.hasOwn(environment, node.name)) throw new ExpressionError(0, `Nothing is called “${node.name}”.`)
       return environment[node.name]!
+    case ANGLE_TO_POINTER:
+      return environment[angleName(node.part)] ?? 0
     case 'not':
       return of(node.of) !== true
     case 'minus':

@@ -1,5 +1,5 @@
 export { parseExpression, placeOf, ExpressionError, type Expression } from './parse'
 export { typeOf, type ExpressionType, type Scope } from './types'
-export { evaluate, namesIn, type Environment } from './evaluate'
+export { angleName, evaluate, namesIn, partsWithAngle, type Environment } from './evaluate'
 export { FUNCTIONS } from './functions'
 export { itemScope, scopeOf, startEnvironment, wordOf } from './scope'

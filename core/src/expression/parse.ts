@@ -9,6 +9,8 @@ export type Expression =
   | { readonly kind: 'not' | 'minus'; readonly of: Expression }
   | { readonly kind: 'binary'; readonly operator: BinaryOperator; readonly left: Expression; readonly right: Expression }
   | { readonly kind: 'if'; readonly test: Expression; readonly yes: Expression; readonly no: Expression }
+  /** The direction from a part, by its name as one word, to the pointer. */
+  | { readonly kind: 'angleToPointer'; readonly part: string }
   | { readonly kind: 'call'; readonly name: string; readonly args: readonly Expression[] }
 
 export const BINARY_OPERATORS = ['+', '-', '*', '/', '%', '<', '<=', '>', '>=', '==', '===', '!=', '!==', '&&', '||'] as const
@@ -64,9 +66,10 @@ function translate(node: jsep.Expression, text: string): Expression {
       return { kind: 'if', test: inner(node.test), yes: inner(node.consequent), no: inner(node.alternate) }
     case 'CallExpression': {
       const name = dottedName(node.callee as jsep.Expression, text)
+      if (name === ANGLE_TO_POINTER) return { kind: ANGLE_TO_POINTER, part: partNamed(node.arguments as jsep.Expression[], text) }
       const args = (node.arguments as jsep.Expression[]).map((argument) => translate(argument, text))
       const known = Object.hasOwn(FUNCTIONS, name) ? FUNCTIONS[name] : undefined
-      if (!known) throw new ExpressionError(placeOf(text, name), `There is no function “${name}”. Known: ${Object.keys(FUNCTIONS).join(', ')}.`)
+      if (!known) throw new ExpressionError(placeOf(text, name), `There is no function “${name}”. Known: ${[...Object.keys(FUNCTIONS), ANGLE_TO_POINTER].join(', ')}.`)
       if (args.length < known.least || args.length > known.most) {
         throw new ExpressionError(placeOf(text, name), `“${name}” takes ${known.takes}.`)
       }
@@ -77,6 +80,15 @@ function translate(node: jsep.Expression, text: string): Expression {
   }
   const what = 'operator' in node ? `“${String(node.operator)}”` : node.type
   throw new ExpressionError('operator' in node ? placeOf(text, String(node.operator)) : 0, `${what} cannot be used in an expression.`)
+}
+
+/** The function that takes a part rather than a value. */
+export const ANGLE_TO_POINTER = 'angleToPointer'
+
+function partNamed(args: readonly jsep.Expression[], text: string): string {
+  const [part] = args
+  if (args.length !== 1 || part?.type !== 'Identifier') throw new ExpressionError(placeOf(text, ANGLE_TO_POINTER), `“${ANGLE_TO_POINTER}” takes the name of one part.`)
+  return part.name as string
 }
 
 function dottedName(node: jsep.Expression, text: string): string {

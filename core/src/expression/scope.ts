@@ -9,7 +9,7 @@ export const wordOf = (name: string): string =>
 export function scopeOf(project: Project, component: Component): Scope {
   const scope: Record<string, ExpressionType> = {}
   for (const named of [...project.variables, ...component.variables, ...component.parameters]) scope[named.name] = typeOfNamed(named)
-  for (const [name, value] of Object.entries(CIRCUMSTANCES)) scope[name] ??= typeof value === 'boolean' ? 'yes/no' : 'text'
+  for (const [name, value] of Object.entries(CIRCUMSTANCES)) scope[name] ??= typeof value === 'boolean' ? 'yes/no' : typeof value === 'number' ? 'number' : 'text'
   for (const part of component.parts) {
     scope[`${wordOf(part.name)}.natural.width`] = 'number'
     scope[`${wordOf(part.name)}.natural.height`] = 'number'
@@ -21,8 +21,11 @@ export function scopeOf(project: Project, component: Component): Scope {
 export const itemScope = (table: DataTable | undefined): Scope =>
   Object.fromEntries((table?.columns ?? []).map(({ name, type }) => [`item.${wordOf(name)}`, type === 'number' || type === 'yes/no' ? type : 'text']))
 
-/** What an instance knows of the person using it: whether it is pointed at, pressed, or has the focus; and what came with the last message. */
-export const CIRCUMSTANCES = { hovered: false, pressed: false, focused: false, payload: '' } as const
+/**
+ * What an instance knows of the person using it: whether it is pointed at, pressed, or has the focus; where the
+ * pointer is, in px from its own top left; and what came with the last message.
+ */
+export const CIRCUMSTANCES = { hovered: false, pressed: false, focused: false, 'pointer.x': 0, 'pointer.y': 0, payload: '' } as const
 
 /** What those names stand for before anything has happened. */
 export function startEnvironment(project: Project, component: Component): Record<string, Literal> {

@@ -1,6 +1,6 @@
 import { never } from '../document'
 import { FUNCTIONS } from './functions'
-import { ExpressionError, parseExpression, placeOf, type Expression } from './parse'
+import { ANGLE_TO_POINTER, ExpressionError, parseExpression, placeOf, type Expression } from './parse'
 
 export type ExpressionType = 'number' | 'text' | 'yes/no'
 
@@ -22,6 +22,8 @@ class Typing {
         return typeof node.value === 'number' ? 'number' : typeof node.value === 'boolean' ? 'yes/no' : 'text'
       case 'name':
         return this.ofName(node.name)
+      case ANGLE_TO_POINTER:
+        return Object.hasOwn(this.scope, `${node.part}.natural.width`) ? 'number' : this.fail(node.part, `No part is called “${node.part}”.`)
       case 'not':
         return this.require(node.of, 'yes/no', '!')
       case 'minus':

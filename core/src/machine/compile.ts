@@ -3,6 +3,7 @@ import {
   type Component, type Part, type Project, type Rule, type TriggerKind,
 } from '../document'
 import type { Compiled, CompiledPart, HolderPart } from './compiled'
+import { namesOfComponent } from './names-read'
 import { Resolver } from './targets'
 
 /** What compiling reads of a project: when these are the same, so is the result. */
@@ -50,6 +51,8 @@ function build(project: Project, component: Component, holders: readonly string[
     partIndex: new Map(parts.map(({ part, index }) => [part.id, index])),
     rulesOn: rulesByTrigger(component),
     targetsOf: (situation) => resolver.targetsOf(situation),
+    valueOf: (property, value, around) => resolver.valueOf(property, value, around),
+    reads: namesOfComponent(component),
   }
 }
 

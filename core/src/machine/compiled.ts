@@ -1,5 +1,5 @@
 import { parameterOfProperty } from '../document'
-import type { Component, InstancePart, ListPart, Literal, Part, Project, PropertyDefinition, Rule, SlotPart, TriggerKind } from '../document'
+import type { Component, InstancePart, ListPart, Literal, Part, Project, PropertyDefinition, Rule, SlotPart, TriggerKind, Value } from '../document'
 import type { Environment } from '../expression'
 import type { Size } from '../layout'
 
@@ -29,6 +29,8 @@ export interface Measured {
   readonly part: string
   /** Its size at a width, without any when that is null. */
   readonly measure: (widthPx: number | null) => Size
+  /** It is on its way out: still to be seen, without any room of its own. */
+  readonly isLeaving: boolean
   /** The same as long as measuring answers the same. */
   readonly signature: string
 }
@@ -91,4 +93,8 @@ export interface Compiled {
   /** What is known to stand inside before anything runs. */
   readonly inner: readonly Compiled[]
   readonly targetsOf: (situation: Situation) => Targets
+  /** What a value said about a property comes to. Throws when it cannot be worked out. */
+  readonly valueOf: (property: string, value: Value, environment: Environment) => Literal
+  /** Every name an expression of it uses. */
+  readonly reads: ReadonlySet<string>
 }

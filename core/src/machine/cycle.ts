@@ -1,6 +1,7 @@
 import { propertyDefinition, type Literal } from '../document'
-import { fromToken, interpolate, parseEasing, type Easing, type Interpolator, type Shown } from '../motion'
-import type { Compiled, Targets } from './compiled'
+import { fromToken, interpolate, isMovement, parseEasing, type Easing, type Interpolator, type Shown } from '../motion'
+import type { Targets } from './compiled'
+import type { Instance } from './instance'
 
 /** A property of a part in a continuous motion: it repeats for as long as its state lasts. */
 export interface Cycle {
@@ -18,8 +19,8 @@ export interface Cycle {
   readonly valueAt: Interpolator
 }
 
-/** The continuous motions a state brings with it; none when it is not continuous. */
-export function cyclesOf(compiled: Compiled, targets: Targets, axisIndex: number, state: string, atMs: number): readonly Cycle[] {
+/** The continuous motions a state brings with it; none when it is not continuous. Under reduced motion nothing goes on moving. */
+export function cyclesOf({ compiled, isMotionReduced }: Pick<Instance, 'compiled' | 'isMotionReduced'>, targets: Targets, axisIndex: number, state: string, atMs: number): readonly Cycle[] {
   const continuous = compiled.component.axes[axisIndex]!.states.find(({ id }) => id === state)?.continuous
   if (!continuous) return []
   const { tokens } = compiled.project
@@ -31,7 +32,7 @@ export function cyclesOf(compiled: Compiled, targets: Targets, axisIndex: number
     return Object.entries(properties).flatMap(([property, to]): Cycle[] => {
       const definition = propertyDefinition(property)
       const from = targets.values[index]![property]
-      if (!definition || from === undefined || typeof to === 'object') return []
+      if (!definition || from === undefined || typeof to === 'object' || (isMotionReduced && isMovement(definition))) return []
       const valueAt = interpolate(definition, from, to, { turn: continuous.turn ?? 'as written', colourSpace: 'oklab' })
       if (!valueAt) return []
       return [{

@@ -2,8 +2,9 @@ import { axisOf, holdsIn, stateOf, type InterruptionPolicy, type Literal, type R
 import { evaluate, type Environment } from '../expression'
 import type { Size } from '../layout'
 import { laneEndMs, laneValue, type Lane, type Shown } from '../motion'
-import { NO_CONTENTS, NOTHING_GIVEN, type Compiled, type Contents, type Given, type Measured, type Targets } from './compiled'
+import { NO_CONTENTS, NOTHING_GIVEN, type Compiled, type Contents, type Given, type Measured, type Situation, type Targets } from './compiled'
 import { cycleValue, cyclesOf, type Cycle } from './cycle'
+import { NOT_DRAGGED, shifted, type Dragged } from './shifted'
 import { decidedState } from './driven'
 
 /** A timer of a state: counting, standing still while something holds it, or waiting for the axis to settle before it starts to. */
@@ -32,6 +33,10 @@ export interface Instance {
   /** What stands inside, as its layout knows it. */
   readonly contents: Contents
   readonly isAbsent: boolean
+  /** How far parts have been dragged from where they would be, in px, by part index. */
+  readonly dragged: Dragged
+  /** The person would rather have things not move. */
+  readonly isMotionReduced: boolean
   readonly targets: Targets
   readonly lanes: readonly Lane[]
   readonly cycles: readonly Cycle[]
@@ -43,6 +48,8 @@ export interface Instance {
   /** The rule of each axis that waits for its motion to end; the last one wins. */
   readonly queued: readonly (Rule | null)[]
   readonly enteredMs: readonly number[]
+  /** When it is gone, once it has begun to leave; null while it stays. */
+  readonly goneMs: number | null
 }
 
 export interface InstanceStart {
@@ -52,11 +59,12 @@ export interface InstanceStart {
   /** Where axes begin, when not at their own start state. */
   readonly states: Readonly<Record<string, string>>
   readonly isAbsent?: boolean
+  readonly isMotionReduced?: boolean
   readonly atMs: number
 }
 
 /** An instance that has just appeared: settled in its start states, its timers counting. */
-export function startInstance({ path, compiled, environment, states: given, isAbsent = false, atMs }: InstanceStart): Instance {
+export function startInstance({ path, compiled, environment, states: given, isAbsent = false, isMotionReduced = false, atMs }: InstanceStart): Instance {
   const { axes } = compiled.component
   const states = axes.map((axis) => {
     const wanted = given[axis.id]
@@ -66,22 +74,29 @@ export function startInstance({ path, compiled, environment, states: given, isAb
   const situation = { states, environment, given: NOTHING_GIVEN, contents: NO_CONTENTS, isAbsent }
   const targets = compiled.targetsOf(situation)
   const resting: Instance = {
-    path, compiled, ...situation, targets,
+    path, compiled, ...situation, targets, isMotionReduced,
+    dragged: NOT_DRAGGED,
     cameFrom: axes.map(() => null),
     lanes: [], cycles: [], timers: [],
     settlesMs: axes.map(() => null),
     policies: axes.map(() => 'retarget'),
     queued: axes.map(() => null),
     enteredMs: axes.map(() => atMs),
+    goneMs: null,
   }
   return axes.reduce<Instance>(
     (instance, _axis, index) => ({
       ...instance,
-      cycles: [...instance.cycles, ...cyclesOf(compiled, targets, index, states[index]!, atMs)],
+      cycles: [...instance.cycles, ...cyclesOf(resting, targets, index, states[index]!, atMs)],
       timers: [...instance.timers, ...timersOf(compiled, index, states[index]!, atMs, true, environment)],
     }),
     resting,
   )
+}
+
+/** What the parts of an instance are to be like in its present situation. */
+export function targetsOf({ compiled, dragged, ...situation }: Situation & Pick<Instance, 'compiled' | 'dragged'>): Targets {
+  return shifted(compiled.targetsOf(situation), dragged)
 }
 
 /** The timers a state starts when an axis enters it; those that count from settling wait unless it already has. */
@@ -161,15 +176,15 @@ export function targetState(instance: Instance, rule: Rule): string | null {
   }
 }
 
-/** An instance as the layout of its holder sees it, through the part that holds it. */
+/** An instance as the layout of its holder sees it, through the part that holds it: there is room for it as soon as it enters, and none once it leaves. */
 export function measuredAs(part: string, instance: Instance): Measured {
   const measure = (width: number | null): Size => {
     const given = width === null ? NOTHING_GIVEN : { ...NOTHING_GIVEN, width }
-    const root = instance.compiled.targetsOf({ ...instance, given }).values[0]!
+    const root = instance.compiled.targetsOf({ ...instance, given, isAbsent: false }).values[0]!
     return { width: root.width as number, height: root.height as number }
   }
   const [free, held] = [measure(null), measure(instance.given.width)]
-  return { part, measure, signature: `${free.width} ${free.height} ${held.width} ${held.height}` }
+  return { part, measure, isLeaving: instance.goneMs !== null, signature: `${free.width} ${free.height} ${held.width} ${held.height}` }
 }
 
 /** What a property of a part shows at an instant. */
@@ -185,13 +200,19 @@ export function nextDueMs(instance: Instance): number {
   let due = Infinity
   for (const timer of instance.timers) if (timer.dueMs !== null && timer.dueMs < due) due = timer.dueMs
   for (const settles of instance.settlesMs) if (settles !== null && settles < due) due = settles
-  return due
+  return Math.min(due, instance.goneMs ?? Infinity)
 }
 
 /** What a rule that wants to go somewhere has to do about the motion that runs on its axis; null when none runs. */
 export const standsInTheWay = (instance: Instance, axisIndex: number, atMs: number): InterruptionPolicy | null => {
   const settles = instance.settlesMs[axisIndex]
   return settles != null && settles > atMs ? instance.policies[axisIndex]! : null
+}
+
+/** When the last lane of a part ends; now when it has none. */
+export function laneEndOf({ lanes, compiled }: Instance, part: string, atMs: number): number {
+  const index = compiled.partIndex.get(part)
+  return lanes.reduce((end, lane) => (lane.part === index ? Math.max(end, laneEndMs(lane)) : end), atMs)
 }
 
 /** Whether anything of the instance is moving at that instant. */

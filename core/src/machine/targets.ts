@@ -1,12 +1,13 @@
 import {
-  axisOfProperty, isExpression, lookAt, lookPlaces, isToken, parameterOfProperty, propertyDefinition, RheoError, sameValue, valueProblem,
+  axisOfProperty, isExpression, isToken, parameterOfProperty, propertyDefinition, RheoError, sameValue, valueProblem,
   type Component, type Literal, type Look, type Part, type PartKind, type Project, type PropertyDefinition, type PropertyValues, type Value,
 } from '../document'
-import { evaluate, namesIn, wordOf, type Environment } from '../expression'
+import { evaluate, wordOf, type Environment } from '../expression'
 import { layOut, needsLayout, unconstrainedSize, type LayoutNode, type Rectangle, type Size } from '../layout'
 import {
   isForItems, NOTHING_GIVEN, type CompiledPart, type Contents, type Given, type Measured, type Situation, type Targets, type ValueProblem, type Values,
 } from './compiled'
+import { namesOfValues } from './names-read'
 
 /** One property whose target differs between two targets. */
 export interface TargetChange {
@@ -30,7 +31,7 @@ export class Resolver {
     private readonly component: Component,
     private readonly parts: readonly CompiledPart[],
   ) {
-    const names = namesReadBy(component)
+    const names = namesOfValues(component)
     this.reads = names.filter((name) => !isNatural(name))
     this.measured = parts.filter(({ part }) => names.some((name) => name.startsWith(`${wordOf(part.name)}.natural.`)))
   }
@@ -49,7 +50,7 @@ export class Resolver {
     let key = isAbsent ? `absent ${states.join(' ')}` : states.join(' ')
     if (this.reads.length > 0) key += JSON.stringify(this.reads.map((name) => environment[name]))
     if (given !== NOTHING_GIVEN) key += `|${given.x} ${given.y} ${given.width} ${given.height}`
-    for (const [step, { signature }] of contents) key += `|${step} ${signature}`
+    for (const [step, { signature, isLeaving }] of contents) if (!isLeaving) key += `|${step} ${signature}`
     return key
   }
 
@@ -73,13 +74,14 @@ export class Resolver {
     }
   }
 
-  private said(looks: readonly Look[], environment: Environment, { given, contents }: Situation) {
+  private said(looks: readonly Look[], environment: Environment, { given, contents, isAbsent }: Situation) {
     const problems: ValueProblem[] = []
     const values = this.parts.map((compiled) => this.valuesOf(compiled, looks, environment, problems))
+    if (isAbsent) values[0] = { ...values[0]!, takesInput: false }
     if (given !== NOTHING_GIVEN) values[0] = { ...values[0]!, ...placedRoot(given) }
     const nodeOf = ({ part, index, children }: CompiledPart): LayoutNode => {
       const own = values[index]!
-      const inside = [...contents].filter(([, content]) => content.part === part.id)
+      const inside = [...contents].filter(([, content]) => content.part === part.id && !content.isLeaving)
       const node = { id: part.id, kind: part.kind, values: own, reference: drawnSize(part, own) }
       if (part.kind === 'list') return { ...node, children: inside.map(([step, content]) => itemNode(step, content)) }
       const [content] = inside
@@ -114,7 +116,7 @@ export class Resolver {
       for (const [property, value] of Object.entries(said)) {
         if (isForItems(part, property) || (!(property in values) && !belongsToInstance(property))) continue
         try {
-          values[property] = this.fitting(property, this.literal(value, environment))
+          values[property] = this.valueOf(property, value, environment)
         } catch (error) {
           values[property] = propertyDefinition(property)?.initial ?? null
           problems.push({ part: part.id, property, sentence: (error as Error).message })
@@ -128,6 +130,11 @@ export class Resolver {
   private fillingOf(slot: string, environment: Environment): Literal {
     const name = this.component.parameters.find(({ id }) => id === slot)?.name
     return (name === undefined ? undefined : environment[name]) ?? ''
+  }
+
+  /** What a value said about a property comes to. Throws when it cannot be worked out. */
+  valueOf(property: string, value: Value, environment: Environment): Literal {
+    return this.fitting(property, this.literal(value, environment))
   }
 
   private literal(value: Value, environment: Environment): Literal {
@@ -262,21 +269,6 @@ export function looksIn(component: Component, standing: readonly string[]): read
     .filter((combination) => Object.entries(combination.states).every(([axis, state]) => stateOfAxis(axis) === state))
     .map(({ look }) => look)
   return [...own, ...combined]
-}
-
-function namesReadBy(component: Component): readonly string[] {
-  const names = new Set(component.parameters.filter(({ type }) => type === 'slot').map(({ name }) => name))
-  const looks = lookPlaces(component).map((place) => lookAt(component, place))
-  const ofParts = component.parts.flatMap((part) => Object.entries(part.base).filter(([property]) => !isForItems(part, property)).map(([, value]) => value))
-  for (const value of [...ofParts, ...looks.flatMap((look) => Object.values(look).flatMap((values) => Object.values(values)))]) {
-    if (!isExpression(value)) continue
-    try {
-      namesIn(value.expr).forEach((name) => names.add(name))
-    } catch {
-      // It reads nothing, because it cannot be read; resolving it says so.
-    }
-  }
-  return [...names]
 }
 
 const changes = new WeakMap<Targets, WeakMap<Targets, readonly TargetChange[]>>()

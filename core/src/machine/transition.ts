@@ -1,10 +1,11 @@
-import { propertyDefinition, type Literal, type Rule } from '../document'
-import { laneEndMs, motionSources, policyOf, resolveTiming, startLane, type Lane, type MotionSources, type Shown } from '../motion'
+import { propertyDefinition, type Id, type Literal, type Motion, type Rule } from '../document'
+import { formOf, laneEndMs, motionSources, startLane, type Lane, type MotionSources, type ResolvedTiming } from '../motion'
 import type { Targets } from './compiled'
 import { cyclesOf } from './cycle'
 import { decidedState } from './driven'
-import { heldOrNot, shownValue, timersOf, type Instance } from './instance'
+import { heldOrNot, shownValue, targetsOf, timersOf, type Instance } from './instance'
 import { changesBetween, type TargetChange } from './targets'
+import { FROM_OUTSIDE, lanesTowards } from './towards'
 
 /**
  * The instance after one of its axes has gone to another state: the state changes at once, then what is shown sets
@@ -16,17 +17,17 @@ export function changeState(instance: Instance, axisIndex: number, to: string, r
   const axis = compiled.component.axes[axisIndex]!
   const from = instance.states[axisIndex]!
   const states = instance.states.with(axisIndex, to)
-  const targets = compiled.targetsOf({ ...instance, states })
+  const targets = targetsOf({ ...instance, states })
   const sources = motionSources(compiled.project, compiled.component, axis.id, from, to, rule)
-  const lanes = lanesTowards(instance, targets, changesFor(instance, targets, axisIndex), axisIndex, sources, atMs)
+  const lanes = lanesTowards(instance, { targets, changes: changesFor(instance, targets, axisIndex), axis: axisIndex, sources, atMs })
   const settlesMs = lanes.reduce((end, lane) => (lane.axis === axisIndex ? Math.max(end, laneEndMs(lane)) : end), atMs)
   return {
     ...instance, states, targets, lanes,
     cameFrom: instance.cameFrom.with(axisIndex, from),
-    cycles: [...instance.cycles.filter((cycle) => cycle.axis !== axisIndex), ...cyclesOf(compiled, targets, axisIndex, to, atMs)],
+    cycles: [...instance.cycles.filter((cycle) => cycle.axis !== axisIndex), ...cyclesOf(instance, targets, axisIndex, to, atMs)],
     timers: [...instance.timers.filter((timer) => timer.axis !== axisIndex), ...timersOf(compiled, axisIndex, to, atMs, false, instance.environment)],
     settlesMs: instance.settlesMs.with(axisIndex, settlesMs),
-    policies: instance.policies.with(axisIndex, policyOf(sources)),
+    policies: instance.policies.with(axisIndex, formOf(sources).policy),
     queued: instance.queued.with(axisIndex, null),
     enteredMs: instance.enteredMs.with(axisIndex, atMs),
   }
@@ -49,16 +50,42 @@ export function changeEnvironment(instance: Instance, environment: Readonly<Reco
   }, changed)
 }
 
-/** What a change goes along with: the lane of the motion that brings it about; null when it comes at once. */
-export type Pace = Lane | null
+/** How an instance enters or leaves: the motions that decide, and how long it waits for its turn. */
+export interface Entrance {
+  readonly isAbsent: boolean
+  readonly sources: MotionSources
+  readonly delayMs: number
+  readonly atMs: number
+}
 
-/** No axis of its own waits for a motion that comes from outside. */
-const FROM_OUTSIDE = -1
+/** The instance on its way from its absent look or to it; one that leaves takes no input, its timers stop, and it is gone when its motion ends. */
+export function changePresence(instance: Instance, { isAbsent, sources, delayMs, atMs }: Entrance): Instance {
+  const { compiled, states, environment } = instance
+  const targets = targetsOf({ ...instance, isAbsent })
+  const lanes = lanesTowards(instance, { targets, changes: changesBetween(instance.targets, targets), axis: FROM_OUTSIDE, sources, atMs, delayMs })
+  const endMs = lanes.reduce((end, lane) => (lane.axis === FROM_OUTSIDE ? Math.max(end, laneEndMs(lane)) : end), atMs)
+  return {
+    ...instance, isAbsent, targets, lanes,
+    goneMs: isAbsent ? endMs : null,
+    timers: isAbsent ? [] : compiled.component.axes.flatMap((_axis, index) => timersOf(compiled, index, states[index]!, atMs, true, environment)),
+  }
+}
+
+/** The instance with a part on its way through the looks of a motion's stages and back to what it is to be like. */
+export function pulse(instance: Instance, part: Id, motion: Motion, atMs: number): Instance {
+  const { project, component } = instance.compiled
+  const stages = motion.stages.map((stage) => ({ ...stage, look: { [part]: stage.look[part] ?? {} } }))
+  const sources = [{ ...motion, stages }, component.motion, project.motion].filter((each) => each !== null)
+  return { ...instance, lanes: lanesTowards(instance, { targets: instance.targets, changes: [], axis: FROM_OUTSIDE, sources, atMs }) }
+}
+
+/** What a change goes along with: the timing of the motion that brings it about; null when it comes at once. */
+export type Pace = { readonly timing: ResolvedTiming; readonly delayMs: number; readonly durationMs: number } | null
 
 /** The instance with another place or size given to it, or other sizes inside it; it gets there together with what made it so. */
 export function changeSurroundings(instance: Instance, change: Partial<Pick<Instance, 'given' | 'contents'>>, pace: Pace, atMs: number): Instance {
   const surrounded = { ...instance, ...change }
-  const targets = instance.compiled.targetsOf(surrounded)
+  const targets = targetsOf(surrounded)
   if (targets === instance.targets) return surrounded
   const changed = changesBetween(instance.targets, targets)
   const stands = (lane: Lane) => !changed.some(({ part, property }) => part === lane.part && property === lane.property)
@@ -77,7 +104,7 @@ export function changeSurroundings(instance: Instance, change: Partial<Pick<Inst
 }
 
 function withEnvironment(instance: Instance, environment: Readonly<Record<string, Literal>>): Instance {
-  const targets = instance.compiled.targetsOf({ ...instance, environment })
+  const targets = targetsOf({ ...instance, environment })
   if (targets === instance.targets) return { ...instance, environment }
   const changed = changesBetween(instance.targets, targets)
   const stands = (lane: Lane) => !changed.some(({ part, property }) => part === lane.part && property === lane.property)
@@ -104,23 +131,4 @@ function changesFor(instance: Instance, targets: Targets, axisIndex: number): re
   if (stopped.length === 0) return changed
   const isNew = (cycle: TargetChange) => !changed.some(({ part, property }) => part === cycle.part && property === cycle.property)
   return [...changed, ...stopped.filter(isNew).map(({ part, property }) => ({ part, property }))]
-}
-
-function lanesTowards(
-  instance: Instance, targets: Targets, changes: readonly TargetChange[], axis: number, sources: MotionSources, atMs: number,
-): readonly Lane[] {
-  const lanes = instance.lanes.filter((lane) => laneEndMs(lane) > atMs)
-  for (const { part, property } of changes) {
-    const definition = propertyDefinition(property)
-    const at = lanes.findIndex((lane) => lane.part === part && lane.property === property)
-    const running = lanes[at]
-    if (at >= 0) lanes.splice(at, 1)
-    if (!definition) continue
-    const to = targets.values[part]![property] ?? definition.initial
-    const shown: Shown = shownValue(instance, part, property, atMs)
-    const timing = resolveTiming(sources, instance.compiled.project.tokens, instance.compiled.component.parts[part]!.id, property)
-    const lane = startLane({ part, definition, axis, atMs, shown, to, timing, running })
-    if (lane) lanes.push(lane)
-  }
-  return lanes
 }

@@ -1,6 +1,8 @@
 import { sameValue, type Literal, type PropertyDefinition } from '../document'
+import type { Easing } from './easing'
 import { crossFadeFrom, interpolate, isCrossFade, type Interpolator, type Shown } from './interpolate'
 import type { ResolvedTiming } from './timing'
+import { carrying, throughWaypoints, type Waypoint } from './waypoints'
 
 /** One property of one part on its way from what was shown to its new target. */
 export interface Lane {
@@ -13,6 +15,8 @@ export interface Lane {
   readonly delayMs: number
   readonly durationMs: number
   readonly timing: ResolvedTiming
+  /** From time to what `valueAt` takes: the easing of the timing, or even for a way that is eased leg by leg. */
+  readonly ease: Easing
   readonly from: Literal
   readonly to: Literal
   readonly valueAt: Interpolator
@@ -27,8 +31,8 @@ export const laneEndMs = (lane: Lane): number => lane.startMs + lane.delayMs + l
 export function laneProgress(lane: Lane, atMs: number): number {
   const elapsed = atMs - lane.startMs - lane.delayMs
   if (elapsed >= lane.durationMs) return 1
-  if (elapsed <= 0) return elapsed < 0 ? 0 : lane.timing.ease(0)
-  return lane.timing.ease(elapsed / lane.durationMs)
+  if (elapsed <= 0) return elapsed < 0 ? 0 : lane.ease(0)
+  return lane.ease(elapsed / lane.durationMs)
 }
 
 /** What the lane shows at an instant; its very target from its end on. */
@@ -39,7 +43,7 @@ export function laneValue(lane: Lane, atMs: number): Shown {
 
 /** Whether two lanes are equally far at every instant. */
 export const keepsPace = (a: Lane, b: Lane): boolean =>
-  a.startMs === b.startMs && a.delayMs === b.delayMs && a.durationMs === b.durationMs && a.timing.ease === b.timing.ease
+  a.startMs === b.startMs && a.delayMs === b.delayMs && a.durationMs === b.durationMs && a.ease === b.ease
 
 export interface LaneChange {
   readonly part: number
@@ -51,7 +55,13 @@ export interface LaneChange {
   readonly timing: ResolvedTiming
   /** The lane of the same property that is still running, if there is one. */
   readonly running: Lane | undefined
+  /** What it passes through on the way. */
+  readonly waypoints?: readonly Waypoint[]
+  /** The speed it sets out with, in units of its value per ms; null for that of its own easing. */
+  readonly speed?: number | null
 }
+
+const EVEN: Easing = (t) => t
 
 /**
  * The lane for a change of target, or null when the property changes at once. A change back to where the running
@@ -65,15 +75,30 @@ export function startLane(change: LaneChange): Lane | null {
   const shortening = reversing ? reversingFactor(running, atMs) : 1
   const durationMs = Math.round(timing.durationMs * shortening)
   if (timing.delayMs + durationMs <= 0) return null
-  const between = isCrossFade(change.shown) ? crossFadeFrom(change.shown, to) : interpolate(definition, from, to, timing)
-  if (between === null) return null
-  const valueAt: Interpolator = timing.jump === 'end' ? (p) => (p >= 1 ? to : from) : between
+  const way = wayOf(change, from, durationMs)
+  if (way === null) return null
+  const valueAt: Interpolator = timing.jump === 'end' ? (p) => (p >= 1 ? to : from) : way.valueAt
   return {
     part: change.part, property: definition.name, axis: change.axis,
-    startMs: atMs, delayMs: timing.delayMs, durationMs, timing, from, to, valueAt,
+    startMs: atMs, delayMs: timing.delayMs, durationMs, timing, ease: way.ease, from, to, valueAt,
     reversingFrom: reversing ? running.to : from,
     shortening,
   }
+}
+
+/** How a change gets to its target; null when it does not travel. */
+function wayOf({ definition, shown, to, timing, waypoints = [], speed = null }: LaneChange, from: Literal, durationMs: number): Pick<Lane, 'ease' | 'valueAt'> | null {
+  if (waypoints.length > 0) return { ease: EVEN, valueAt: throughWaypoints(definition, from, waypoints, to, timing.ease, timing) }
+  const between = isCrossFade(shown) ? crossFadeFrom(shown, to) : interpolate(definition, from, to, timing)
+  if (between === null) return null
+  if (speed === null) return { ease: timing.ease, valueAt: between }
+  return { ease: EVEN, valueAt: carrying((t) => between(timing.ease(t)), speed * durationMs, definition) }
+}
+
+/** How fast a lane goes at an instant, in units of its value per ms; null for what has no speed. */
+export function laneSpeed(lane: Lane, atMs: number): number | null {
+  const [before, after] = [laneValue(lane, atMs - 0.5), laneValue(lane, atMs + 0.5)]
+  return typeof before === 'number' && typeof after === 'number' ? after - before : null
 }
 
 function reversingFactor(running: Lane, atMs: number): number {

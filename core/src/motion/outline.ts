@@ -1,14 +1,26 @@
+import svgpath from 'svgpath'
+
 const NUMBER = /-?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?/gi
 
 /**
- * What lies between two outlines in SVG path notation that have the same commands in the same order, number by
- * number; null when they do not match.
+ * What lies between two outlines in SVG path notation: number by number when they have the same commands, otherwise
+ * as cubic curves cut so that both have as many, point going to matched point. Null when they have different
+ * numbers of strokes or cannot be read.
  */
 export function interpolateOutline(a: string, b: string): ((p: number) => string) | null {
+  if (commands(a) === commands(b)) return byNumbers(a, b)
+  const [from, to] = [curvesIn(a), curvesIn(b)]
+  if (from.length === 0 || from.length !== to.length) return null
+  const pairs = from.map((stroke, index) => matched(stroke, to[index]!))
+  const way = byNumbers(pairs.map(([start]) => written(start)).join(''), pairs.map(([, end]) => written(end)).join(''))
+  return way && ((p) => (p === 1 ? b : p === 0 ? a : way(p)))
+}
+
+function byNumbers(a: string, b: string): ((p: number) => string) | null {
   const from = a.match(NUMBER)?.map(Number) ?? []
   const to = b.match(NUMBER)?.map(Number) ?? []
   const frame = b.split(NUMBER)
-  if (from.length !== to.length || commands(a) !== commands(b)) return null
+  if (from.length !== to.length) return null
   return (p) => {
     if (p === 1) return b
     let outline = frame[0]!
@@ -22,3 +34,70 @@ export function interpolateOutline(a: string, b: string): ((p: number) => string
 const commands = (outline: string): string => outline.replace(NUMBER, '').replace(/[\s,]+/g, '')
 
 const round = (value: number): number => Math.round(value * 1000) / 1000
+
+/** A cubic curve by its four points: x and y of the start, of both handles, and of the end. */
+type Cubic = readonly [number, number, number, number, number, number, number, number]
+
+interface CurvedStroke {
+  readonly curves: readonly Cubic[]
+  readonly isClosed: boolean
+}
+
+/** The strokes of an outline as cubic curves; a stroke of one point has one curve of no length. */
+function curvesIn(d: string): readonly CurvedStroke[] {
+  const strokes: { start: [number, number]; curves: Cubic[]; isClosed: boolean }[] = []
+  svgpath(d).abs().unshort().unarc().iterate((segment, _index, x, y) => {
+    const [command, a = 0, b = 0, c = 0, e = 0, f = 0, g = 0] = segment as unknown as [string, ...number[]]
+    if (command === 'M') strokes.push({ start: [a, b], curves: [], isClosed: false })
+    const stroke = strokes.at(-1)
+    if (!stroke || command === 'M') return
+    if (command === 'C') stroke.curves.push([x, y, a, b, c, e, f, g])
+    else if (command === 'Q') stroke.curves.push([x, y, x + (2 / 3) * (a - x), y + (2 / 3) * (b - y), c + (2 / 3) * (a - c), e + (2 / 3) * (b - e), c, e])
+    else if (command === 'Z') {
+      const [left, top] = stroke.start
+      if (Math.hypot(left - x, top - y) > 1e-6) stroke.curves.push(straight(x, y, left, top))
+      stroke.isClosed = true
+    } else stroke.curves.push(straight(x, y, command === 'V' ? x : a, command === 'V' ? a : command === 'H' ? y : b))
+  })
+  return strokes.map(({ start: [x, y], curves, isClosed }) => ({ curves: curves.length > 0 ? curves : [straight(x, y, x, y)], isClosed }))
+}
+
+const straight = (x: number, y: number, toX: number, toY: number): Cubic =>
+  [x, y, x + (toX - x) / 3, y + (toY - y) / 3, x + (2 * (toX - x)) / 3, y + (2 * (toY - y)) / 3, toX, toY]
+
+/** Two strokes with as many curves each; a closed one begins where all its points together have the shortest way. */
+function matched(a: CurvedStroke, b: CurvedStroke): readonly [CurvedStroke, CurvedStroke] {
+  const count = Math.max(a.curves.length, b.curves.length)
+  const [from, to] = [cut(a.curves, count), cut(b.curves, count)]
+  const turned = a.isClosed && b.isClosed ? nearestTurn(from, to) : to
+  return [{ curves: from, isClosed: b.isClosed }, { curves: turned, isClosed: b.isClosed }]
+}
+
+/** The same curves, the longest halved until there are so many. */
+function cut(curves: readonly Cubic[], count: number): readonly Cubic[] {
+  const all = [...curves]
+  while (all.length < count) {
+    const lengths = all.map(([x, y, , , , , toX, toY]) => Math.hypot(toX - x, toY - y))
+    const longest = lengths.indexOf(Math.max(...lengths))
+    all.splice(longest, 1, ...halves(all[longest]!))
+  }
+  return all
+}
+
+/** A curve as two, after de Casteljau. */
+function halves([x0, y0, x1, y1, x2, y2, x3, y3]: Cubic): readonly [Cubic, Cubic] {
+  const middle = (a: number, b: number) => (a + b) / 2
+  const [ax, ay, bx, by, cx, cy] = [middle(x0, x1), middle(y0, y1), middle(x1, x2), middle(y1, y2), middle(x2, x3), middle(y2, y3)]
+  const [dx, dy, ex, ey] = [middle(ax, bx), middle(ay, by), middle(bx, cx), middle(by, cy)]
+  const [mx, my] = [middle(dx, ex), middle(dy, ey)]
+  return [[x0, y0, ax, ay, dx, dy, mx, my], [mx, my, ex, ey, cx, cy, x3, y3]]
+}
+
+function nearestTurn(from: readonly Cubic[], to: readonly Cubic[]): readonly Cubic[] {
+  const turns = to.map((_curve, first) => [...to.slice(first), ...to.slice(0, first)])
+  const way = (turn: readonly Cubic[]) => turn.reduce((sum, [x, y], index) => sum + Math.hypot(x - from[index]![0], y - from[index]![1]), 0)
+  return turns.reduce((best, turn) => (way(turn) < way(best) ? turn : best), to)
+}
+
+const written = ({ curves, isClosed }: CurvedStroke): string =>
+  `M${curves[0]![0]} ${curves[0]![1]}${curves.map(([, , ...rest]) => `C${rest.join(' ')}`).join('')}${isClosed ? 'Z' : ''}`

@@ -1,6 +1,7 @@
 import {
   isToken, RheoError,
-  type ColourSpace, type Component, type InterruptionPolicy, type Motion, type Project, type Rule, type Timing, type Token, type TokenValue, type Turn,
+  type ColourSpace, type Component, type InterruptionPolicy, type Motion, type Project, type PropertyDefinition, type ReducedForm, type Rule, type Stage,
+  type Stagger, type Timing, type Token, type TokenValue, type Turn,
 } from '../document'
 import { parseEasing, type Easing, type ParsedEasing } from './easing'
 
@@ -60,7 +61,7 @@ export function resolveTiming(sources: MotionSources, tokens: readonly Token[], 
 }
 
 /** An easing that cannot be read is a finding; until it is mended the change is even. */
-function readable(easing: string): ParsedEasing {
+export function readable(easing: string): ParsedEasing {
   try {
     return parseEasing(easing)
   } catch {
@@ -68,8 +69,38 @@ function readable(easing: string): ParsedEasing {
   }
 }
 
-export const policyOf = (sources: MotionSources): InterruptionPolicy =>
-  sources.find((motion) => motion.policy !== undefined)?.policy ?? 'retarget'
+/** What a motion is as a whole, lanes aside: for each question what the most specific source says about it. */
+export interface MotionForm {
+  readonly policy: InterruptionPolicy
+  readonly carriesVelocity: boolean
+  readonly stages: readonly Stage[]
+  readonly stagger: Stagger | null
+  readonly reduced: ReducedForm
+}
+
+export const formOf = (sources: MotionSources): MotionForm => ({
+  policy: sources.find(({ policy }) => policy !== undefined)?.policy ?? 'retarget',
+  carriesVelocity: sources.find(({ carryVelocity }) => carryVelocity !== undefined)?.carryVelocity ?? false,
+  stages: sources.find(({ stages }) => stages.length > 0)?.stages ?? [],
+  stagger: sources.find(({ stagger }) => stagger !== undefined)?.stagger ?? null,
+  reduced: sources.find(({ reduced }) => reduced !== undefined)?.reduced ?? 'movement jumps',
+})
+
+/** What a stagger makes the thing at a place among several wait, in ms. */
+export function staggerDelayMs({ stepMs, from }: Stagger, place: number, count: number): number {
+  const last = count - 1
+  const steps = from === 'first' ? place : from === 'last' ? last - place : Math.abs(place - last / 2)
+  return Math.round(steps * stepMs)
+}
+
+/** Whether a property moves something, rather than tinting it or letting it shine through. */
+export const isMovement = ({ name, type }: PropertyDefinition): boolean => MOVING.has(type) && name !== 'opacity' && name !== 'blur'
+
+const MOVING: ReadonlySet<PropertyDefinition['type']> = new Set(['number', 'length', 'ratio', 'angle', 'path', 'dash'])
+
+/** Whether a property travels in a run, given what reduced motion makes of its motion. */
+export const travels = (definition: PropertyDefinition, { reduced }: MotionForm, isReduced: boolean): boolean =>
+  !isReduced || reduced === 'as is' || (reduced === 'movement jumps' && !isMovement(definition))
 
 /** The value a token stands for, or the value itself. Throws `dangling` for a token that is gone. */
 export function fromToken<T extends string | number>(value: T | TokenValue, tokens: readonly Token[]): T {

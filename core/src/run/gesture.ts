@@ -12,8 +12,10 @@ export interface Press {
   readonly way: readonly Level[]
   /** When it next becomes a long press for someone; null when for nobody any more. */
   readonly longDueMs: number | null
-  /** A long press has been answered, so no tap follows. */
+  /** A long press or a drag has been answered, so no tap follows. */
   readonly isSpent: boolean
+  /** It has moved far enough to drag. */
+  readonly drags: boolean
 }
 
 /** A tap that another one may follow. */

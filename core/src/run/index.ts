@@ -1,4 +1,5 @@
-export { Run, IMMEDIATE_LIMIT, type Observer, type RunOptions } from './run'
+export { Run, type RunOptions } from './run'
+export { IMMEDIATE_LIMIT, type Observer } from './responses'
 export { replay, play, inOrder } from './replay'
 export type { Trace, TraceEvent } from './trace'
 export type { Pointer, Level } from './pointer'

@@ -1,11 +1,13 @@
 import { sameValue, type Project } from '../document'
 import { startEnvironment } from '../expression'
 import {
-  changeEnvironment, changeSurroundings, contentsOf, measuredAs, nextDueMs, NOTHING_GIVEN, startInstance,
+  changeEnvironment, changePresence, changeSurroundings, contentsOf, measuredAs, nextDueMs, NOTHING_GIVEN, startInstance,
   type Content, type Contents, type Instance, type InstanceStart, type Pace,
 } from '../machine'
 import { pathInside } from '../scene'
 import type { Agenda } from './agenda'
+import { listEntrance, listPace } from './list-motion'
+import { Listeners } from './listeners'
 
 /** What a run does about what happens among its instances. */
 export interface Watch {
@@ -13,6 +15,8 @@ export interface Watch {
   readonly drive: (path: string, axis: string, state: string) => void
   /** Names of an instance stand for something else now. */
   readonly renamed: (path: string, before: Instance['environment'], after: Instance['environment']) => void
+  /** An instance has appeared, or is about to go. */
+  readonly shown: (path: string, isShown: boolean) => void
 }
 
 /**
@@ -22,16 +26,19 @@ export interface Watch {
 export class Instances {
   private readonly known = new Map<string, Instance>()
   private readonly held = new Map<string, readonly Content[]>()
+  /** Items of lists that are on their way out, by the instance they were in. */
+  private readonly leaving = new Map<string, readonly Content[]>()
   private readonly order = new Map<string, number>()
   private nextOrder = 0
 
-  constructor(private readonly project: Project, readonly agenda: Agenda, private readonly watch: Watch) {}
+  constructor(private readonly project: Project, readonly agenda: Agenda, private readonly watch: Watch, readonly listeners = new Listeners()) {}
 
   /** The same instances for a run that goes on apart. */
   copy(watch: Watch): Instances {
-    const copy = new Instances(this.project, this.agenda.copy(), watch)
+    const copy = new Instances(this.project, this.agenda.copy(), watch, this.listeners.copy())
     for (const [path, instance] of this.known) copy.known.set(path, instance)
     for (const [path, contents] of this.held) copy.held.set(path, contents)
+    for (const [path, contents] of this.leaving) copy.leaving.set(path, contents)
     for (const [path, order] of this.order) copy.order.set(path, order)
     copy.nextOrder = this.nextOrder
     return copy
@@ -48,8 +55,10 @@ export class Instances {
   /** Starts an instance with everything inside it. */
   place(start: InstanceStart): void {
     this.order.set(start.path, this.nextOrder++)
+    this.listeners.add(start.path, start.compiled)
     this.keep(startInstance(start))
     this.arrange(start.path, start.atMs)
+    if (start.compiled.rulesOn.has('shown')) this.watch.shown(start.path, true)
   }
 
   /** Stores an instance of which nothing changed that others depend on. */
@@ -67,28 +76,72 @@ export class Instances {
     if (before.environment !== after.environment) this.watch.renamed(after.path, before.environment, after.environment)
   }
 
+  /** An item that has left is gone. */
+  forget(path: string): void {
+    const holder = holderOf(path)
+    const step = stepOf(path)
+    this.leaving.set(holder, this.leavingFrom(holder).filter((content) => content.step !== step))
+    this.remove(path)
+    const around = this.known.get(holder)
+    if (around) this.keep({ ...around, contents: this.contentsFor(holder) })
+  }
+
+  /** Puts into an instance what is to stand inside it now. */
   private arrange(path: string, atMs: number): void {
-    const { compiled, targets, environment } = this.known.get(path)!
-    if (compiled.holders.length === 0) return
-    const before = this.held.get(path) ?? []
+    const instance = this.known.get(path)!
+    if (instance.compiled.holders.length === 0) return
+    const { compiled, targets, environment } = instance
+    const before = this.held.get(path)
     const now = contentsOf(this.project, { compiled, environment, values: targets.values, chain: this.chainOf(path) })
+    const isIn = (contents: readonly Content[]) => (content: Content) => contents.some((each) => isSame(each, content))
+    const gone = (before ?? []).filter((content) => !isIn(now)(content))
+    const come = now.filter((content) => !isIn(before ?? [])(content))
     this.held.set(path, now)
-    const stays = (content: Content) => now.some(({ step, compiled: inner }) => step === content.step && inner.component.id === content.compiled.component.id)
-    for (const content of before) if (!stays(content)) this.remove(pathInside(path, content.step))
-    for (const content of now) this.bring(path, before.find(({ step }) => step === content.step), content, atMs)
-    this.layOut(path, this.contentsFor(path), null, atMs)
+    for (const content of gone) this.dismiss(path, content, gone, atMs)
+    for (const content of now) this.bring(path, before?.find((each) => isSame(each, content)), content, before !== undefined, atMs)
+    const moved = before && [...gone, ...come].find(({ part }) => part.kind === 'list')
+    this.layOut(path, this.contentsFor(path), moved ? listPace(instance, moved.part) : null, atMs)
+    if (before) for (const content of come) this.enter(path, content, come, atMs)
   }
 
   /** Starts what is new inside and carries to what is not new how the holder now wants it. */
-  private bring(holder: string, before: Content | undefined, { step, compiled, parameters, states }: Content, atMs: number): void {
+  private bring(holder: string, before: Content | undefined, content: Content, isAfterwards: boolean, atMs: number): void {
+    const { step, part, compiled, parameters, states } = content
     const path = pathInside(holder, step)
+    const isBack = this.leavingFrom(holder).some((each) => isSame(each, content))
     const inner = this.known.get(path)
-    if (!inner || !before) {
-      this.place({ path, compiled, environment: { ...startEnvironment(this.project, compiled.component), ...parameters }, states, atMs })
+    if (!inner || (!before && !isBack)) {
+      const { isMotionReduced } = this.known.get(holder)!
+      const environment = { ...startEnvironment(this.project, compiled.component), ...parameters }
+      this.place({ path, compiled, environment, states, atMs, isMotionReduced, isAbsent: isAfterwards && part.kind === 'list' })
       return
     }
-    if (!sameValue(before.parameters, parameters)) this.replace(inner, changeEnvironment(inner, { ...inner.environment, ...parameters }, atMs), atMs)
-    for (const [axis, state] of Object.entries(states)) if (before.states[axis] !== state) this.watch.drive(path, axis, state)
+    if (isBack) this.leaving.set(holder, this.leavingFrom(holder).filter((each) => !isSame(each, content)))
+    if (!before || !sameValue(before.parameters, parameters)) this.replace(inner, changeEnvironment(inner, { ...inner.environment, ...parameters }, atMs), atMs)
+    for (const [axis, state] of Object.entries(states)) if (before && before.states[axis] !== state) this.watch.drive(path, axis, state)
+  }
+
+  /** Lets an item of a list come in from its absent look, in its turn. */
+  private enter(holder: string, content: Content, together: readonly Content[], atMs: number): void {
+    const inner = this.known.get(pathInside(holder, content.step))
+    if (content.part.kind !== 'list' || !inner?.isAbsent) return
+    this.replace(inner, changePresence(inner, { isAbsent: false, atMs, ...listEntrance(inner, content, together) }), atMs)
+  }
+
+  /** Takes out what is not to be inside any more; an item of a list first goes to its absent look, in its turn. */
+  private dismiss(holder: string, content: Content, together: readonly Content[], atMs: number): void {
+    const path = pathInside(holder, content.step)
+    const inner = this.known.get(path)
+    if (!inner) return
+    if (inner.compiled.rulesOn.has('hidden')) this.watch.shown(path, false)
+    const after = content.part.kind === 'list' ? changePresence(inner, { isAbsent: true, atMs, ...listEntrance(inner, content, together) }) : null
+    if (after?.goneMs == null || after.goneMs <= atMs) return this.remove(path)
+    this.leaving.set(holder, [...this.leavingFrom(holder), content])
+    this.keep(after)
+  }
+
+  private leavingFrom(holder: string): readonly Content[] {
+    return this.leaving.get(holder) ?? []
   }
 
   private remove(path: string): void {
@@ -96,21 +149,23 @@ export class Instances {
       if (known !== path && !known.startsWith(`${path}/`)) continue
       this.known.delete(known)
       this.held.delete(known)
+      this.leaving.delete(known)
       this.order.delete(known)
+      this.listeners.remove(known)
     }
   }
 
   private contentsFor(path: string): Contents {
-    return new Map((this.held.get(path) ?? []).map(({ step, part }) => [step, measuredAs(part.id, this.known.get(pathInside(path, step))!)]))
+    return new Map([...this.leavingFrom(path), ...(this.held.get(path) ?? [])].map(({ step, part }) => [step, measuredAs(part.id, this.known.get(pathInside(path, step))!)]))
   }
 
   /** Lets the holder of an instance know what size it is now. */
   private remeasure(path: string, atMs: number): void {
     const holder = this.known.get(holderOf(path))
-    const step = path.slice(path.lastIndexOf('/') + 1)
+    const step = stepOf(path)
     const old = holder?.contents.get(step)
     const inner = this.known.get(path)
-    if (!holder || !old || !inner) return
+    if (!holder || !old || !inner || old.isLeaving) return
     const measured = measuredAs(old.part, inner)
     if (measured.signature === old.signature) return
     this.layOut(holder.path, new Map(holder.contents).set(step, measured), paceOf(inner, inner.compiled.root.part.id, atMs), atMs)
@@ -120,7 +175,8 @@ export class Instances {
     const before = this.known.get(path)!
     const holder = changeSurroundings(before, { contents }, pace, atMs)
     this.keep(holder)
-    for (const [step, { part }] of contents) {
+    for (const [step, { part, isLeaving }] of contents) {
+      if (isLeaving) continue
       const inner = this.known.get(pathInside(path, step))!
       const given = holder.targets.given.get(step) ?? NOTHING_GIVEN
       if (sameValue(given, inner.given)) continue
@@ -138,6 +194,10 @@ export class Instances {
     }
   }
 }
+
+const stepOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1)
+
+const isSame = (a: Content, b: Content): boolean => a.step === b.step && a.compiled.component.id === b.compiled.component.id
 
 /** The path of what holds an instance; the surface for one directly on it. */
 export const holderOf = (path: string): string => path.slice(0, Math.max(0, path.lastIndexOf('/')))

@@ -1,5 +1,6 @@
 import type { InputAction, Rule, TriggerKind } from '../document'
 import { cursorOver, partsAt, type DrawList, type Point } from '../scene'
+import { DRAG_PX, type Dragging } from './dragging'
 import { focusStops, isSameLevel, nextStop, type FocusStop } from './focus'
 import { DOUBLE_TAP_MS, gestureDueMs, isSecond, movedTo, NO_GESTURE, type Gesture } from './gesture'
 import { AWAY, crossings, levelsOf, releases, type Level, type Pointer, type PointerEvent } from './pointer'
@@ -16,6 +17,9 @@ export interface Stage {
   readonly tell: (path: string, what: Circumstance, isSo: boolean) => void
   /** Sends a key to whoever listens to it wherever the focus is. */
   readonly keyAnywhere: (isMeant: NonNullable<PointerEvent['isMeant']>) => void
+  /** Lets whoever asks know where the pointer is. */
+  readonly pointAt: (at: Point) => void
+  readonly dragging: Dragging
 }
 
 /** What instances know of the person using them. */
@@ -69,6 +73,8 @@ export class UserInput {
     const under = levelsOf(hits)
     this.pointer = { ...this.pointer, at, kind: input.pointer, cursor: cursorOver(hits) }
     this.gesture = movedTo(this.gesture, at)
+    this.stage.pointAt(at)
+    if (input.do === 'move') this.dragTo(at)
     this.hover(input.pointer === 'touch' ? [] : under)
     if (input.do === 'press') this.press(at, under)
     if (input.do === 'release') this.release(at, under)
@@ -103,12 +109,25 @@ export class UserInput {
     this.hover(levelsOf(hits))
   }
 
+  /** A press that has moved far enough drags; what can be dragged along its way comes along. */
+  private dragTo(at: Point): void {
+    const { press } = this.gesture
+    if (!press) return
+    const now = this.stage.nowMs()
+    if (press.drags) this.stage.dragging.move(at, now)
+    else if (Math.hypot(at.x - press.at.x, at.y - press.at.y) < DRAG_PX) return
+    const isGrabbed = press.drags || this.stage.dragging.grab(this.stage.drawList(), press.way, press.at, now)
+    if (!press.drags && isGrabbed) this.stage.dragging.move(at, now)
+    const isAnswered = this.stage.dispatch({ trigger: press.drags ? 'drag' : 'drag start', way: press.way })
+    this.gesture = { ...this.gesture, press: { ...press, drags: true, isSpent: press.isSpent || isAnswered || isGrabbed } }
+  }
+
   private press(at: Point, under: readonly Level[]): void {
     const now = this.stage.nowMs()
     this.pointer = { ...this.pointer, pressedOn: under }
     this.tell('pressed', under)
     this.focusOn(focusStops(this.stage.drawList()).findLast(({ part }) => under.some((level) => isSameLevel(level, part))) ?? null, false)
-    this.gesture = { ...this.gesture, press: { at, sinceMs: now, way: under, longDueMs: this.longDueMs(under, now, -1), isSpent: false } }
+    this.gesture = { ...this.gesture, press: { at, sinceMs: now, way: under, longDueMs: this.longDueMs(under, now, -1), isSpent: false, drags: false } }
     this.stage.dispatch({ trigger: 'press', way: under })
   }
 
@@ -123,6 +142,9 @@ export class UserInput {
       if (event.trigger !== 'tap') this.stage.dispatch(event)
       else if (!press?.isSpent) this.tap(at, event.way)
     }
+    if (!press?.drags) return
+    this.stage.dragging.letGo(this.stage.nowMs())
+    this.stage.dispatch({ trigger: 'drag end', way: press.way })
   }
 
   /** A tap, or the second of a double tap. The first is kept back where a part would rather wait for the second. */

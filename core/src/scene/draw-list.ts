@@ -109,5 +109,5 @@ export function shownValues(instance: Instance, atMs: number): readonly ShownVal
 export function matrixOf(values: ShownValues): Matrix {
   const number = (property: string) => values[property] as number
   const anchor = { x: number('width') * number('anchorX'), y: number('height') * number('anchorY') }
-  return placedAt({ x: number('x') + anchor.x, y: number('y') + anchor.y }, number('rotate'), number('scaleX'), number('scaleY'), anchor)
+  return placedAt({ x: number('x') + number('shiftX') + anchor.x, y: number('y') + number('shiftY') + anchor.y }, number('rotate'), number('scaleX'), number('scaleY'), anchor)
 }

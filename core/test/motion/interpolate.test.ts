@@ -1,3 +1,4 @@
+import { outlineBounds } from '@rheoscope/core/scene'
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { PROPERTIES, propertyDefinition, type Literal } from '@rheoscope/core/document'
@@ -82,8 +83,19 @@ describe('interpolation', () => {
     expect(interpolate(visible, true, false, mixing)!(1)).toBe(false)
   })
 
-  test('outlines with the same commands mix number by number, others do not', () => {
+  test('outlines with the same commands mix number by number', () => {
     expect(interpolateOutline('M0 0L10 0', 'M0 0L10 10')!(0.5)).toBe('M0 0L10 5')
-    expect(interpolateOutline('M0 0L10 0', 'M0 0C1 1 2 2 3 3')).toBeNull()
+  })
+
+  test('outlines with other commands mix by matched points, and end exactly where they should', () => {
+    const way = interpolateOutline('M0 0H10V10H0Z', 'M5 -2A7 7 0 0 1 5 12A7 7 0 0 1 5 -2Z')!
+    expect([way(0), way(1)]).toEqual(['M0 0H10V10H0Z', 'M5 -2A7 7 0 0 1 5 12A7 7 0 0 1 5 -2Z'])
+    const [early, late] = [outlineBounds(way(0.001))!, outlineBounds(way(0.999))!]
+    expect([early.x, early.y, early.width, early.height].map(Math.round)).toEqual([0, 0, 10, 10])
+    expect([late.y, late.height].map(Math.round)).toEqual([-2, 14])
+  })
+
+  test('outlines with different numbers of strokes do not mix', () => {
+    expect(interpolateOutline('M0 0L10 0', 'M0 0L10 0M3 3L4 5')).toBeNull()
   })
 })

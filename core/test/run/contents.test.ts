@@ -89,6 +89,7 @@ describe('a list', () => {
     const run = new Run(project, { component: 'holder' })
     run.send({ do: 'parameter', instance: '', name: 'shown', value: false })
     expect([...run.paths]).toEqual([''])
+    run.advanceTo(1000)
     expect(frame(itemOf(run.drawList(), '', 'list'))).toEqual([0, 0, 0, 0])
     run.send({ do: 'parameter', instance: '', name: 'shown', value: true })
     expect([...run.paths]).toEqual(['', 'list:r1', 'list:r3'])

@@ -105,7 +105,7 @@ function lanesOf(instance: ReturnType<NonNullable<ReturnType<typeof runOfMotion>
   const partOf = (index: number) => instance.compiled.component.parts[index]!
   const once = instance.lanes.map((lane): ScoreLane => ({
     part: partOf(lane.part), property: lane.property, delayMs: lane.delayMs, durationMs: laneEndMs(lane) - lane.startMs - lane.delayMs,
-    ease: lane.timing.ease, easing: lane.timing.easing, from: lane.from, to: lane.to, valueAt: lane.valueAt, repeats: false,
+    ease: lane.ease, easing: lane.timing.easing, from: lane.from, to: lane.to, valueAt: lane.valueAt, repeats: false,
   }))
   const again = instance.cycles.map((cycle): ScoreLane => ({
     part: partOf(cycle.part), property: cycle.property, delayMs: 0, durationMs: cycle.durationMs,

@@ -1,5 +1,5 @@
 import type { CombinationLook, Component } from '../component'
-import type { PropertyValues } from '../part'
+import type { PropertyValues } from '../look'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
 import { lookAt, lookPath, type OwnLookPlace } from './look-place'

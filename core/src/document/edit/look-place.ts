@@ -1,5 +1,5 @@
 import type { Component } from '../component'
-import type { Look } from '../part'
+import type { Look } from '../look'
 import type { Id } from '../value'
 import type { Path } from './path'
 

@@ -4,16 +4,24 @@ import { parameter, rule, variable } from './behaviour'
 import { continuous, motion, motionOrNone, pairMotion } from './motion'
 import { expressionText, finite, id, literal, look, many, ms, name, propertyValues } from './values'
 
+const drag = Joi.object({
+  along: Joi.string().valid('both', 'across', 'down').required(),
+  within: Joi.string().valid('holder', 'surface', 'nothing').required(),
+  rests: Joi.string().valid('anywhere', 'edges', 'corners', 'points', 'start').required(),
+  points: Joi.array().items(Joi.object({ x: finite.required(), y: finite.required() })).required(),
+  throws: Joi.boolean().required(), settleMs: ms.required(), easing: Joi.string().min(1).max(4000).required(),
+})
+
 const eachPart = {
   id: id.required(), name: name.required(), parent: id.allow(null).required(), base: propertyValues.required(),
-  carryKey: name, locked: Joi.boolean(), hidden: Joi.boolean(),
+  carryKey: name, drag, locked: Joi.boolean(), hidden: Joi.boolean(),
 }
 
 export const part = Joi.alternatives().try(
   Joi.object({ ...eachPart, kind: Joi.string().valid('box', 'ellipse', 'path', 'text', 'picture', 'icon', 'container').required() }),
   Joi.object({ ...eachPart, kind: Joi.string().valid('instance').required(), component: id.required(), start: Joi.object().pattern(/./, id).required() }),
   Joi.object({ ...eachPart, kind: Joi.string().valid('slot').required(), slot: id.required() }),
-  Joi.object({ ...eachPart, kind: Joi.string().valid('list').required(), component: id.allow(null).required(), table: id.allow(null).required(), filter: expressionText.allow(null).required() }),
+  Joi.object({ ...eachPart, kind: Joi.string().valid('list').required(), component: id.allow(null).required(), table: id.allow(null).required(), filter: expressionText.allow(null).required(), motion }),
 ).meta({ name: 'part' })
 
 export const state = Joi.object({

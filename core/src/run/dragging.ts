@@ -1,0 +1,157 @@
+import type { Drag } from '../document'
+import { dragTo, letGo, shiftOf, type Instance } from '../machine'
+import { inverse, itemOf, matrixTo, transformed, type DrawList, type Frame, type Matrix, type Point } from '../scene'
+import type { Instances } from './instances'
+import type { Level } from './pointer'
+
+/** A press that moves farther than this, in px, drags. */
+export const DRAG_PX = 3
+
+/** What is being dragged: how it is held, how far it may go and how fast it has gone of late. */
+interface Grip {
+  readonly path: string
+  readonly part: number
+  readonly drag: Drag
+  /** From the surface to what holds the part. */
+  readonly toHolder: Matrix
+  readonly grabbedAt: Point
+  readonly grabbedShift: Point
+  readonly reach: Reach
+  readonly samples: readonly Sample[]
+}
+
+/** How far a part may be shifted, in px. */
+interface Reach {
+  readonly least: Point
+  readonly most: Point
+}
+
+interface Sample extends Point {
+  readonly atMs: number
+}
+
+/** Only how it went in the last so many ms counts for a throw; what is thrown goes as far as it would in so many ms more. */
+const RECENT_MS = 100
+const THROW_MS = 240
+
+/** Takes parts along with the pointer that holds them, and lets them go. */
+export class Dragging {
+  private grip: Grip | null = null
+
+  constructor(private readonly instances: Pick<Instances, 'get' | 'replace'>, private readonly changed: () => void) {}
+
+  copy(instances: () => Instances, changed: () => void): Dragging {
+    const copy = new Dragging({ get: (path) => instances().get(path), replace: (...args) => instances().replace(...args) }, changed)
+    copy.grip = this.grip
+    return copy
+  }
+
+  /** Takes hold of the deepest part along a way that can be dragged; says whether there is one. */
+  grab(list: DrawList, way: readonly Level[], at: Point, atMs: number): boolean {
+    for (const { instance: path, part: id } of way) {
+      const instance = this.instances.get(path)
+      const part = instance && id !== null ? instance.compiled.partIndex.get(id) : undefined
+      const held = instance && part !== undefined ? instance.compiled.component.parts[part]! : undefined
+      if (!instance || part === undefined || !held?.drag || held.parent === null) continue
+      const holder = matrixTo(list, path, held.parent)
+      const toHolder = holder && inverse(holder)
+      if (!toHolder) continue
+      const grabbedShift = shiftOf(instance, part, atMs)
+      this.grip = {
+        path, part, drag: held.drag, toHolder, grabbedShift,
+        grabbedAt: transformed(toHolder, at), reach: reachOf(list, instance, part, held.drag, toHolder), samples: [],
+      }
+      return true
+    }
+    return false
+  }
+
+  /** Takes what is held along. */
+  move(at: Point, atMs: number): void {
+    const instance = this.grip && this.instances.get(this.grip.path)
+    if (!this.grip || !instance) return
+    const { grabbedAt, grabbedShift, drag, reach } = this.grip
+    const now = transformed(this.grip.toHolder, at)
+    const by = { x: drag.along === 'down' ? 0 : now.x - grabbedAt.x, y: drag.along === 'across' ? 0 : now.y - grabbedAt.y }
+    const shift = within(reach, { x: grabbedShift.x + by.x, y: grabbedShift.y + by.y })
+    this.grip = { ...this.grip, samples: [...this.grip.samples.filter((sample) => sample.atMs > atMs - RECENT_MS), { ...shift, atMs }] }
+    this.replace(instance, dragTo(instance, this.grip.part, shift), atMs)
+  }
+
+  /** Lets go: what is held goes to where it rests, with the speed it has when it can be thrown. */
+  letGo(atMs: number): void {
+    const { grip } = this
+    const instance = grip && this.instances.get(grip.path)
+    this.grip = null
+    if (!grip || !instance) return
+    const { drag, part, reach } = grip
+    const shift = shiftOf(instance, part, atMs)
+    const speed = drag.throws ? speedOf(grip.samples, atMs) : { x: 0, y: 0 }
+    const aim = within(reach, { x: shift.x + speed.x * THROW_MS, y: shift.y + speed.y * THROW_MS })
+    const rest = restFor(drag, reach, aim, placeOf(instance, part))
+    this.replace(instance, letGo(instance, { part, rest, speed, least: reach.least, most: reach.most, drag, atMs }), atMs)
+  }
+
+  private replace(before: Instance, after: Instance, atMs: number): void {
+    this.changed()
+    this.instances.replace(before, after, atMs)
+  }
+}
+
+const EVERYWHERE: Reach = { least: { x: -Infinity, y: -Infinity }, most: { x: Infinity, y: Infinity } }
+
+/** Where the part would be if nobody had dragged it. */
+function placeOf({ targets, dragged }: Instance, part: number): Frame {
+  const { x, y, width, height, shiftX, shiftY } = targets.values[part] as Record<string, number>
+  const by = dragged.get(part) ?? { x: 0, y: 0 }
+  return { x: x! + shiftX! - by.x, y: y! + shiftY! - by.y, width: width!, height: height! }
+}
+
+function reachOf(list: DrawList, instance: Instance, part: number, { within: inside }: Drag, toHolder: Matrix): Reach {
+  const held = instance.compiled.component.parts[part]!
+  const surface = list[0]
+  const holder = inside === 'surface' ? surface : itemOf(list, instance.path, held.parent!)
+  if (inside === 'nothing' || !holder) return EVERYWHERE
+  const { width, height } = holder.values as Record<string, number>
+  const corners = [{ x: 0, y: 0 }, { x: width!, y: height! }].map((corner) => (inside === 'surface' ? transformed(toHolder, corner) : corner))
+  const own = placeOf(instance, part)
+  const room = (axis: 'x' | 'y', side: 'width' | 'height') => {
+    const ends = corners.map((corner) => corner[axis])
+    return [Math.min(...ends) - own[axis], Math.max(...ends) - own[axis] - own[side]].toSorted((a, b) => a - b) as [number, number]
+  }
+  const [across, down] = [room('x', 'width'), room('y', 'height')]
+  return { least: { x: across[0], y: down[0] }, most: { x: across[1], y: down[1] } }
+}
+
+const within = ({ least, most }: Reach, { x, y }: Point): Point =>
+  ({ x: Math.min(most.x, Math.max(least.x, x)), y: Math.min(most.y, Math.max(least.y, y)) })
+
+/** The speed in px per ms over the last moves; none when the pointer has stood still. */
+function speedOf(samples: readonly Sample[], atMs: number): Point {
+  const recent = samples.filter((sample) => sample.atMs > atMs - RECENT_MS)
+  const [first, last] = [recent[0], recent.at(-1)]
+  const took = first && last ? last.atMs - first.atMs : 0
+  return took > 0 ? { x: (last!.x - first!.x) / took, y: (last!.y - first!.y) / took } : { x: 0, y: 0 }
+}
+
+/** Where something that is let go comes to rest. */
+function restFor(drag: Drag, { least, most }: Reach, aim: Point, place: Point): Point {
+  const nearest = (values: readonly number[], to: number) => values.filter(Number.isFinite).toSorted((a, b) => Math.abs(a - to) - Math.abs(b - to))[0] ?? to
+  const [across, down] = [nearest([least.x, most.x], aim.x), nearest([least.y, most.y], aim.y)]
+  switch (drag.rests) {
+    case 'anywhere':
+      return aim
+    case 'start':
+      return { x: 0, y: 0 }
+    case 'edges':
+      if (drag.along === 'across') return { ...aim, x: across }
+      if (drag.along === 'down') return { ...aim, y: down }
+      return Math.abs(across - aim.x) <= Math.abs(down - aim.y) ? { ...aim, x: across } : { ...aim, y: down }
+    case 'corners':
+      return { x: across, y: down }
+    case 'points': {
+      const shifts = drag.points.map((point) => ({ x: drag.along === 'down' ? aim.x : point.x - place.x, y: drag.along === 'across' ? aim.y : point.y - place.y }))
+      return shifts.toSorted((a, b) => Math.hypot(a.x - aim.x, a.y - aim.y) - Math.hypot(b.x - aim.x, b.y - aim.y))[0] ?? aim
+    }
+  }
+}

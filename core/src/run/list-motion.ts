@@ -1,0 +1,23 @@
+import type { ListPart, Motion, Part } from '../document'
+import type { Content, Instance, Pace } from '../machine'
+import { formOf, resolveTiming, staggerDelayMs, type MotionSources } from '../motion'
+
+const motionOf = (part: Part): Motion | undefined => (part as ListPart).motion
+
+/** What decides how an item enters or leaves — the list, its own component, the project — and how long it waits for its turn. */
+export function listEntrance({ compiled }: Instance, content: Content, together: readonly Content[]): { readonly sources: MotionSources; readonly delayMs: number } {
+  const motion = motionOf(content.part)
+  const items = together.filter(({ part }) => part === content.part)
+  const stagger = motion ? formOf([motion]).stagger : null
+  const { stagger: _turns, ...own } = motion ?? { lanes: [], stages: [] }
+  const sources = [own, compiled.component.motion, compiled.project.motion].filter((each) => each !== null)
+  return { sources, delayMs: stagger ? staggerDelayMs(stagger, items.indexOf(content), items.length) : 0 }
+}
+
+/** How the others travel to their new places when items enter or leave a list. */
+export function listPace({ compiled, isMotionReduced }: Instance, part: Part): Pace {
+  const sources = [motionOf(part), compiled.component.motion, compiled.project.motion].filter((each) => each != null)
+  if (isMotionReduced && formOf(sources).reduced !== 'as is') return null
+  const timing = resolveTiming(sources, compiled.project.tokens, part.id, 'y')
+  return { timing, delayMs: timing.delayMs, durationMs: timing.durationMs }
+}
