@@ -180,7 +180,7 @@ export class Instances {
       const inner = this.known.get(pathInside(path, step))!
       const given = holder.targets.given.get(step) ?? NOTHING_GIVEN
       if (sameValue(given, inner.given)) continue
-      const next = changeSurroundings(inner, { given }, inner.given === NOTHING_GIVEN ? null : paceOf(holder, part, atMs), atMs)
+      const next = changeSurroundings(inner, { given }, inner.given === NOTHING_GIVEN ? null : (pace ?? paceOf(holder, part, atMs)), atMs)
       this.keep(next)
       if (next.contents.size > 0 && next.targets !== inner.targets) this.layOut(next.path, this.contentsFor(next.path), paceOf(next, next.compiled.root.part.id, atMs), atMs)
     }

@@ -1,0 +1,105 @@
+import { project as projectSchema, validated } from '@rheoscope/core/schema'
+import type { InputAction, PointerKind } from '@rheoscope/core/document'
+import { isMoving } from '@rheoscope/core/machine'
+import { isCrossFade } from '@rheoscope/core/motion'
+import { Run } from '@rheoscope/core/run'
+import { itemOf, pointOn, type Point } from '@rheoscope/core/scene'
+import { keyOf, literalOf, pieces, type ScenarioText } from './scenario-lines'
+import { projectOf } from './scenario-project'
+
+/** What an example says is to be seen, and what is. */
+export interface Seen {
+  readonly step: string
+  readonly seen: unknown
+  readonly wanted: unknown
+}
+
+/** Plays an example to its end and reports everything it says is to be seen. Throws for a step that says nothing known. */
+export function playScenario(scenario: ScenarioText): readonly Seen[] {
+  const { project, surface, isMotionReduced } = projectOf(scenario)
+  validated(projectSchema, project, 'The example')
+  const run = new Run(project, { component: surface }, { isMotionReduced })
+  return scenario.steps.flatMap(({ atMs, what }) => {
+    run.advanceTo(atMs)
+    return pieces(what).flatMap((piece) => step(run, piece)).map((seen) => ({ ...seen, step: `${atMs}: ${seen.step}` }))
+  })
+}
+
+function step(run: Run, piece: string): readonly Seen[] {
+  const inputs = inputsOf(run, piece)
+  if (inputs) {
+    inputs.forEach((input) => run.send(input))
+    return []
+  }
+  const [, path = '', name = '', verb = '', wanted = ''] = /^(?:([\w:/]+): )?(.+?) (is|=|≈) (.*)$/.exec(piece) ?? []
+  if (verb === '') throw new Error(`“${piece}” is neither something done nor something to be seen.`)
+  const seen = lookAt(run, path, name, verb)
+  if (verb !== '≈') return [{ step: piece, seen, wanted: literalOf(wanted) }]
+  const isNear = typeof seen === 'number' && Math.abs(seen - Number(wanted)) < 0.05
+  return [{ step: piece, seen: isNear ? Number(wanted) : seen, wanted: Number(wanted) }]
+}
+
+function inputsOf(run: Run, piece: string): readonly InputAction[] | null {
+  const [, touch, word = '', rest = ''] = /^(touch |pen )?(tap|press|release|move|exit|key|put|set)(?: (.*))?$/.exec(piece) ?? []
+  const pointer = (touch?.trim() ?? 'mouse') as PointerKind
+  const at = (): Point => placeOf(run, rest)
+  switch (word) {
+    case 'tap':
+      return [...(pointer === 'touch' ? [] : [{ do: 'move', pointer, ...at() } as const]), { do: 'press', pointer, ...at() }, { do: 'release', pointer, ...at() }]
+    case 'press':
+    case 'release':
+    case 'move':
+      return [{ do: word, pointer, ...at() }]
+    case 'exit':
+      return [{ do: 'exit', pointer }]
+    case 'key':
+      return [{ do: 'key', ...keyOf(rest) }]
+    case 'put': {
+      const [axis = '', state = ''] = rest.split(' ')
+      return [{ do: 'put', instance: '', axis, state }]
+    }
+    case 'set': {
+      const [name = '', value = ''] = rest.split(' = ')
+      return [{ do: 'parameter', instance: '', name, value: literalOf(value) }]
+    }
+    default:
+      return null
+  }
+}
+
+/** `x y`, or the middle of a part, which may stand inside an instance: `instance/part`. */
+function placeOf(run: Run, text: string): Point {
+  const [x, y] = text.split(' ').map(Number)
+  if (Number.isFinite(x) && Number.isFinite(y)) return { x: x!, y: y! }
+  const at = text.lastIndexOf('/')
+  const point = pointOn(run.drawList(), at < 0 ? '' : text.slice(0, at), text.slice(at + 1))
+  if (!point) throw new Error(`Nothing of “${text}” can be pointed at.`)
+  return point
+}
+
+/** What can be looked at: `rules` fired so far, `focus`, `cursor`, whether it is `moving`, which things `stand inside`, a state, a property or a name. */
+function lookAt(run: Run, path: string, name: string, verb: string): unknown {
+  const instance = run.instance(path)
+  switch (name) {
+    case 'rules':
+      return run.trace.flatMap((event) => (event.what === 'fired' ? [`${event.rule.replace('rule', '')}@${event.atMs}`] : [])).join(' ')
+    case 'focus':
+      return run.shownFocus === null ? 'nowhere' : [run.shownFocus.instance, run.shownFocus.part].filter(Boolean).join('/')
+    case 'cursor':
+      return run.pointer.cursor
+    case 'run':
+      return run.stopped ? 'stopped' : 'going'
+    case 'moving':
+      return instance !== undefined && isMoving(instance, run.nowMs)
+    case 'inside':
+      return [...run.paths].filter((each) => each !== '').join(' ')
+  }
+  if (!instance) return 'not there'
+  const axis = instance.compiled.component.axes.findIndex((each) => each.name === name)
+  if (verb === 'is' && axis >= 0) return instance.states[axis]
+  const [part, property] = name.split('.')
+  if (property === undefined) return instance.environment[name]
+  const shown = itemOf(run.drawList(), path, part!)?.values[property]
+  if (isCrossFade(shown)) return shown.crossFade.map(({ value, share }) => `${Math.round(share * 100)}% ${String(value)}`).join(' + ')
+  return typeof shown === 'number' ? Math.round(shown * 1000) / 1000 : Array.isArray(shown) || (typeof shown === 'object' && shown !== null) ? JSON.stringify(shown) : shown
+}

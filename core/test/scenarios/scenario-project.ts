@@ -1,0 +1,302 @@
+import {
+  defaultTrigger, EMPTY_MOTION, newProject, newState,
+  type Action, type Axis, type Component, type Drag, type Motion, type Part, type Project, type PropertyValues, type Rule, type Target, type Trigger, type TriggerKind,
+} from '@rheoscope/core/document'
+import { keyOf, literalOf, lookOf, pieces, unquote, valueOf, type ScenarioText } from './scenario-lines'
+
+type Draft<T> = { -readonly [K in keyof T]: T[K] extends readonly (infer Item)[] ? Item[] : T[K] }
+
+/** Reads what an example gives. Components have ids like their names; the last one is what runs. */
+class Reader {
+  project = { ...newProject('scenario', 'Scenario'), motion: { ...EMPTY_MOTION, durationMs: 0, easing: 'linear' } } as Draft<Project>
+  component: Draft<Component> = this.newComponent('thing')
+  isMotionReduced = false
+  private isBegun = false
+
+  line(text: string): void {
+    const line = text.trim()
+    if (/^\s/.test(text)) return this.detail(line)
+    const [word = '', ...others] = line.split(' ')
+    const rest = others.join(' ')
+    switch (word) {
+      case 'component':
+        if (this.isBegun) this.keep()
+        this.component = this.newComponent(rest)
+        this.isBegun = true
+        return
+      case 'frame':
+        this.component.parts[0] = { ...this.component.parts[0]!, base: { ...this.component.parts[0]!.base, ...this.values(pieces(rest, ' ')) } } as Part
+        return
+      case 'part':
+        this.component.parts.push(this.part(pieces(rest, ' ')))
+        return
+      case 'states':
+        this.component.axes.push(this.axis(rest))
+        return
+      case 'look':
+        return this.look(rest)
+      case 'variable':
+      case 'parameter':
+      case 'shared':
+        return this.named(word, rest)
+      case 'table':
+        return this.table(rest)
+      case 'rule':
+        this.component.rules.push(this.rule(rest))
+        return
+      case 'motion':
+        return this.pair(rest)
+      case 'continuous':
+        return this.continuous(rest)
+      case 'drag':
+        return this.drag(rest)
+      case 'reduced':
+        this.isMotionReduced = true
+        return
+    }
+    throw new Error(`An example cannot begin a line with “${word}”.`)
+  }
+
+  done(): Project {
+    this.keep()
+    return this.project as Project
+  }
+
+  private keep(): void {
+    const [first] = this.component.axes
+    const rules = this.component.rules.map((rule) => ({ ...rule, axis: rule.axis || first!.id }))
+    this.project.components.push({ ...this.component, rules } as Component)
+  }
+
+  private newComponent(name: string): Draft<Component> {
+    const frame: Part = { id: 'frame', kind: 'container', name: 'frame', parent: null, base: { width: 200, height: 100 } }
+    return {
+      id: name, name, parts: [frame], axes: [], rules: [], combinations: [], parameters: [], variables: [], pairs: [],
+      motion: null, absent: {},
+    }
+  }
+
+  private values(said: readonly string[]) {
+    return Object.fromEntries(said.map((piece) => {
+      const at = piece.indexOf('=')
+      return [piece.slice(0, at), valueOf(piece.slice(at + 1))]
+    }))
+  }
+
+  /** `name [kind] [of component] [in holder] [from table] [if "…"] [property=value …]`; boxes and ellipses are black unless they say otherwise. */
+  private part([name = '', ...words]: readonly string[]): Part {
+    const after = (word: string) => (words.includes(word) ? unquote(words[words.indexOf(word) + 1]!) : undefined)
+    const kind = words.find((word) => /^(box|ellipse|path|text|container|instance|slot|list)$/.test(word)) ?? 'box'
+    const painted: PropertyValues = kind === 'box' || kind === 'ellipse' ? { fill: '#000000' } : {}
+    const base = { ...painted, ...this.values(words.filter((word) => word.includes('=') && !word.startsWith('"'))) }
+    const each = { id: name, name, parent: after('in') ?? 'frame', base }
+    switch (kind) {
+      case 'instance':
+        return { ...each, kind, component: after('of')!, start: {} }
+      case 'slot':
+        return { ...each, kind, slot: after('of')! }
+      case 'list':
+        return { ...each, kind, component: after('of')!, table: after('from')!, filter: after('if') ?? null, motion: { ...EMPTY_MOTION, durationMs: 0 } }
+      default:
+        return { ...each, kind: kind as 'box' }
+    }
+  }
+
+  /** `[axis:] state state … [by parameter|variable name]` */
+  private axis(text: string): Axis {
+    const [, name = 'state', list = '', kind, by] = /^(?:(\w+): )?(.*?)(?: by (parameter|variable) (\w+))?$/.exec(text) ?? []
+    const states = list.split(' ').map((state, hue) => newState(state, state, hue))
+    return { id: name, name, states, start: states[0]!.id, drivenBy: kind === undefined ? null : kind === 'parameter' ? { parameter: by! } : { variable: by! } }
+  }
+
+  /** `state: …`, `state+state: …` or `absent: …` */
+  private look(text: string): void {
+    const at = text.indexOf(':')
+    const [whose, look] = [text.slice(0, at), lookOf(text.slice(at + 1).trim())]
+    if (whose === 'absent') this.component.absent = look
+    else if (whose.includes('+')) {
+      const states = Object.fromEntries(whose.split('+').map((state) => [this.axisOf(state).id, state]))
+      this.component.combinations.push({ id: whose.replaceAll('+', '-'), states, look })
+    } else this.changeState(whose, { look })
+  }
+
+  private axisOf(state: string): Axis {
+    return this.component.axes.find(({ states }) => states.some(({ id }) => id === state))!
+  }
+
+  private changeState(state: string, change: object): void {
+    this.component.axes = this.component.axes.map((axis) => ({ ...axis, states: axis.states.map((each) => (each.id === state ? { ...each, ...change } : each)) }))
+  }
+
+  private named(word: string, text: string): void {
+    const [, name = '', value = ''] = /^(\w+) = (.*)$/.exec(text) ?? []
+    const start = literalOf(value)
+    const type = typeof start === 'number' ? 'number' : typeof start === 'boolean' ? 'yes/no' : 'text'
+    if (word === 'parameter') this.component.parameters.push({ id: name, name, type: name === 'filling' ? 'slot' : type, initial: start })
+    else if (word === 'shared') this.project.variables.push({ id: name, name, type, start })
+    else this.component.variables.push({ id: name, name, type, start })
+  }
+
+  /** `name column: cell, cell, …` with the records r1, r2, … */
+  private table(text: string): void {
+    const [, name = '', column = '', cells = ''] = /^(\w+) (\w+): (.*)$/.exec(text) ?? []
+    const values = pieces(cells).map(literalOf)
+    const type = typeof values[0] === 'number' ? 'number' : typeof values[0] === 'boolean' ? 'yes/no' : 'text'
+    this.project.tables.push({
+      id: name, name, columns: [{ id: column, name: column, type }], records: values.map((value, index) => ({ id: `r${index + 1}`, cells: { [column]: value } })),
+    })
+  }
+
+  /** `trigger [on part]: states → target[, motion or condition, …]` */
+  private rule(text: string): Rule {
+    const [, trigger = '', on, from = '', target = '', more = ''] = /^(.+?)(?: on (\w+))?: (.+?) → ([^,]+)(?:, (.*))?$/.exec(text) ?? []
+    const said = pieces(more)
+    const axisNamed = said.find((piece) => piece.startsWith('axis '))?.slice(5)
+    const guard = said.find((piece) => piece.startsWith('if '))
+    const within = from === 'any' ? { except: [] } : from.startsWith('any but ') ? { except: from.slice(8).split(' ') } : { only: from.split(' ') }
+    return {
+      id: `rule${this.component.rules.length + 1}`, trigger: triggerOf(trigger), part: on ?? null, within,
+      axis: axisNamed ?? '',
+      guard: guard ? unquote(guard.slice(3)) : null, actions: [], target: targetOf(target), letThrough: said.includes('let through'),
+      motion: motionOf(said.filter((piece) => !/^(axis |if |let through)/.test(piece))),
+    }
+  }
+
+  /** A line below a rule, a motion or a list: an action, a stage or a lane of it. */
+  private detail(line: string): void {
+    const [word = '', ...others] = line.split(' ')
+    const rest = others.join(' ')
+    if (word === 'do') this.changeRule((rule) => ({ ...rule, actions: [...rule.actions, actionOf(rest, rule.actions.length)] }))
+    else if (word === 'items') this.component.parts[this.component.parts.length - 1] = { ...this.component.parts.at(-1)!, motion: motionOf(pieces(rest)) } as Part
+    else this.changeRule((rule) => ({ ...rule, motion: withDetail(rule.motion ?? EMPTY_MOTION, word, rest) }))
+  }
+
+  private changeRule(change: (rule: Rule) => Rule): void {
+    this.component.rules[this.component.rules.length - 1] = change(this.component.rules.at(-1)!)
+  }
+
+  /** `[from → to:] motion, …`: of a pair of states, or of the component. */
+  private pair(text: string): void {
+    const [, from, to, said = ''] = /^(?:(\w+) → (\w+): )?(.*)$/.exec(text) ?? []
+    const motion = motionOf(pieces(said))!
+    if (from === undefined) this.component.motion = motion
+    else this.component.pairs.push({ id: `${from}-${to}`, axis: this.component.axes[0]!.id, from: from === 'any' ? null : from, to: to === 'any' ? null : to!, motion })
+  }
+
+  /** `state: part.property=value, 1000 ms, linear[, back and forth][, 2 times]` */
+  private continuous(text: string): void {
+    const [, state = '', said = ''] = /^(\w+): (.*)$/.exec(text) ?? []
+    const [to = '', ...more] = pieces(said)
+    const times = more.find((piece) => piece.endsWith(' times'))
+    const motion = motionOf(more.filter((piece) => piece !== times && piece !== 'back and forth'))!
+    this.changeState(state, {
+      continuous: {
+        durationMs: motion.durationMs ?? 1000, easing: motion.easing ?? 'linear', repeat: more.includes('back and forth') ? 'back and forth' : 'forward',
+        times: times ? Number.parseInt(times, 10) : null, to: lookOf(to),
+      },
+    })
+  }
+
+  /** `part: across, within holder, rests edges, throws, 200 ms, linear` */
+  private drag(text: string): void {
+    const [, name = '', said = ''] = /^(\w+): (.*)$/.exec(text) ?? []
+    const words = pieces(said)
+    const after = (word: string) => words.find((piece) => piece.startsWith(`${word} `))?.slice(word.length + 1)
+    const [rests = 'anywhere', ...points] = (after('rests') ?? 'anywhere').split(/ (?=\d)/)
+    const drag: Drag = {
+      along: (words.find((word) => word === 'across' || word === 'down') ?? 'both') as Drag['along'],
+      within: (after('within') ?? 'nothing') as Drag['within'], rests: rests as Drag['rests'],
+      points: points.map((point) => ({ x: Number(point.split(';')[0]), y: Number(point.split(';')[1]) })),
+      throws: words.includes('throws'), settleMs: Number.parseInt(words.find((word) => word.endsWith(' ms')) ?? '0', 10), easing: 'linear',
+    }
+    this.component.parts = this.component.parts.map((part) => (part.id === name ? { ...part, drag } : part))
+  }
+}
+
+function triggerOf(text: string): Trigger {
+  const [, kind = '', rest = ''] = /^(double tap|long press|drag start|drag end|\w+)(?: (.*))?$/.exec(text) ?? []
+  const trigger = defaultTrigger(kind as TriggerKind)
+  switch (trigger.on) {
+    case 'double tap':
+      return { ...trigger, tapWaits: rest === 'waiting' }
+    case 'long press':
+      return rest === '' ? trigger : { ...trigger, thresholdMs: Number(rest) }
+    case 'after':
+    case 'every': {
+      const [, ms, settling, held] = /^(\d+)( from settling)?(?: held while (.+))?$/.exec(rest) ?? []
+      return { ...trigger, ms: Number(ms), since: settling ? 'settling' : 'entering', holdWhile: held ? unquote(held) : null }
+    }
+    case 'key':
+      return { ...trigger, ...keyOf(rest.replace(' anywhere', '')), anywhere: rest.endsWith(' anywhere') }
+    case 'changes': {
+      const [name = '', to] = rest.split(' to ')
+      return { ...trigger, name, to: to === undefined ? null : (literalOf(to) as string) }
+    }
+    case 'message':
+      return { ...trigger, name: rest }
+    default:
+      return trigger
+  }
+}
+
+function targetOf(text: string): Target {
+  const word = text.trim()
+  if (/^(next|previous)/.test(word)) return { go: word.split(' ')[0] as 'next', wrap: !word.includes('without wrapping') }
+  if (word === 'stay' || word === 'back' || word === 'nothing') return { go: word }
+  return { go: 'state', state: word }
+}
+
+function actionOf(text: string, index: number): Action {
+  const [said = '', motion = ''] = text.split(' by ')
+  const each = { id: `action${index + 1}`, together: said.includes('together'), awaited: said.includes('awaited') }
+  const words = pieces(said.replace(/ (together|awaited)/g, ''), ' ')
+  switch (words[0]) {
+    case 'set':
+      return { ...each, do: 'set', variable: words[1]!, to: unquote(words[3]!) }
+    case 'send': {
+      const to = words[words.indexOf('to') + 1]!
+      return { ...each, do: 'send', message: words[1]!, payload: words.includes('with') ? unquote(words[3]!) : null, recipient: to === 'holder' || to === 'siblings' || to === 'everyone' ? to : { instance: to } }
+    }
+    case 'drive':
+      return { ...each, do: 'drive', instance: words[1]!, axis: 'state', state: words[2]! }
+    default: {
+      const [ms = '', ...look] = motion.split(': ')
+      return { ...each, do: 'pulse', part: words[1]!, motion: withDetail(motionOf([ms])!, 'stage', `1 linear: ${look.join(': ')}`) }
+    }
+  }
+}
+
+/** The pieces of a motion: `200 ms`, an easing, `delay 50`, `policy …`, `turn …`, `jump …`, `reduced …`, `stagger 50 from first`, `carry velocity`. */
+function motionOf(said: readonly string[]): Motion | null {
+  return said.length === 0 ? null : said.reduce<Motion>((motion, piece) => {
+    const [word = '', ...others] = piece.split(' ')
+    const rest = others.join(' ')
+    if (rest === 'ms') return { ...motion, durationMs: Number(word) }
+    if (word === 'delay') return { ...motion, delayMs: Number(rest) }
+    if (['policy', 'turn', 'jump', 'reduced', 'colourSpace'].includes(word)) return { ...motion, [word]: rest }
+    if (word === 'stagger') return { ...motion, stagger: { stepMs: Number(others[0]), from: others[2] as 'first' } }
+    if (piece === 'carry velocity') return { ...motion, carryVelocity: true }
+    return { ...motion, easing: piece }
+  }, EMPTY_MOTION)
+}
+
+/** `stage share easing [matched]: look` or `lane part[.property]: motion, …` */
+function withDetail(motion: Motion, word: string, rest: string): Motion {
+  const at = rest.indexOf(': ')
+  const [head, body] = [rest.slice(0, at), rest.slice(at + 2)]
+  if (word === 'stage') {
+    const [share, easing = 'linear', matched] = head.split(' ')
+    return { ...motion, stages: [...motion.stages, { id: `stage${motion.stages.length + 1}`, share: Number(share), easing, matchVelocity: matched === 'matched', look: lookOf(body) }] }
+  }
+  const [part = '', property = null] = head.split('.')
+  const { lanes: _lanes, stages: _stages, ...timing } = motionOf(pieces(body))!
+  return { ...motion, lanes: [...motion.lanes, { ...timing, id: `lane${motion.lanes.length + 1}`, part, property }] }
+}
+
+/** The project an example describes. Throws for a line that says nothing known. */
+export function projectOf({ given }: ScenarioText): { readonly project: Project; readonly surface: string; readonly isMotionReduced: boolean } {
+  const reader = new Reader()
+  for (const line of given) reader.line(line)
+  const project = reader.done()
+  return { project, surface: project.components.at(-1)!.id, isMotionReduced: reader.isMotionReduced }
+}
