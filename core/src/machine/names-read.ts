@@ -1,11 +1,11 @@
-import { isExpression, lookAt, lookPlaces, type Component, type Value } from '../document'
+import { isExpression, lookAt, lookPlaces, restingLooks, type Component, type Value } from '../document'
 import { namesIn } from '../expression'
 import { isForItems } from './compiled'
 
 /** The names that decide what parts are to be like: those of the expressions in the base look and every other, and the parameters of slots. */
 export function namesOfValues(component: Component): readonly string[] {
   const slots = component.parameters.filter(({ type }) => type === 'slot').map(({ name }) => name)
-  const looks = lookPlaces(component).flatMap((place) => Object.values(lookAt(component, place)))
+  const looks = restingLooks(component).flatMap((place) => Object.values(lookAt(component, place)))
   const ofParts = component.parts.flatMap((part) => Object.entries(part.base).flatMap(([property, value]) => (isForItems(part, property) ? [] : [value])))
   return namesOf(slots, [...ofParts, ...looks.flatMap((said) => Object.values(said))].flatMap(expressionsIn))
 }
@@ -15,21 +15,17 @@ export function namesOfComponent(component: Component): ReadonlySet<string> {
   const { rules, axes, parts } = component
   const decided = axes.flatMap(({ drivenBy }) => (drivenBy === null ? [] : ['parameter' in drivenBy ? drivenBy.parameter : drivenBy.variable]))
   const awaited = rules.flatMap(({ trigger }) => (trigger.on === 'changes' ? [trigger.name] : []))
-  const ofRules = rules.flatMap(({ guard, trigger, actions, motion }) => [
+  const ofRules = rules.flatMap(({ guard, trigger, actions }) => [
     guard, 'holdWhile' in trigger ? trigger.holdWhile : null,
     ...actions.flatMap((action) => (action.do === 'set' ? [action.to] : action.do === 'send' ? [action.payload] : [])),
-    ...[motion, ...actions.map((action) => ('motion' in action ? action.motion : null))].flatMap((each) => (each?.stages ?? []).flatMap(({ look }) => inLook(look))),
   ])
   const ofLists = parts.flatMap((part) => (part.kind === 'list' ? [part.filter, ...Object.values(part.base).flatMap(expressionsIn)] : []))
-  const ofPairs = component.pairs.flatMap(({ motion }) => motion.stages.flatMap(({ look }) => inLook(look)))
-  const texts = [...ofRules, ...ofLists, ...ofPairs].filter((text) => text !== null)
+  const ofLooks = lookPlaces(component).flatMap((place) => Object.values(lookAt(component, place)).flatMap((said) => Object.values(said).flatMap(expressionsIn)))
+  const texts = [...ofRules, ...ofLists, ...ofLooks].filter((text) => text !== null)
   return new Set([...decided, ...awaited, ...namesOfValues(component), ...namesOf([], texts)])
 }
 
 const expressionsIn = (value: Value): readonly string[] => (isExpression(value) ? [value.expr] : [])
-
-const inLook = (look: Readonly<Record<string, Readonly<Record<string, Value>>>>): readonly string[] =>
-  Object.values(look).flatMap((said) => Object.values(said).flatMap(expressionsIn))
 
 /** An expression that cannot be read uses no name; whoever works it out says so. */
 function namesOf(first: readonly string[], texts: readonly string[]): readonly string[] {

@@ -92,7 +92,7 @@ describe('looks', () => {
   })
 
   test('can be taken back as a whole', () => {
-    expect(changed(clearLook(button.id, { look: 'state', axis: 'boarding', state: 'working' })).axes[0]!.states[2]!.look).toEqual({})
+    expect(changed(clearLook(button, { look: 'state', axis: 'boarding', state: 'working' })).axes[0]!.states[2]!.look).toEqual({})
   })
 })
 

@@ -80,11 +80,11 @@ describe('renaming', () => {
     const chooser = skerryLine.components.find(({ id }) => id === 'portChooser')!
     const withMore = after(
       skerryLine,
-      addVariable('portChooser', { id: 'v2', name: 'portal', type: 'text', start: '' }),
+      addVariable({ component: 'portChooser' }, { id: 'v2', name: 'portal', type: 'text', start: '' }),
       addAction('portChooser', 'portTake', { id: 'more', do: 'set', variable: 'portal', to: "port + portal + field.natural.width" }),
       { edit: 'set', path: ['components', 'portChooser', 'rules', 'portTake', 'guard'], to: "port == 'x'" },
     )
-    const project = after(withMore, renameVariable(withMore.components.find(({ id }) => id === 'portChooser')!, chooser.variables[0]!, 'harbour'))
+    const project = after(withMore, renameVariable(withMore, { component: 'portChooser' }, chooser.variables[0]!, 'harbour'))
     const renamed = project.components.find(({ id }) => id === 'portChooser')!
     expect(renamed.parts.find(({ id }) => id === 'portLabel')!.base.text).toEqual({ expr: 'harbour' })
     const rule = renamed.rules.find(({ id }) => id === 'portTake')!

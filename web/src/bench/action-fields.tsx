@@ -1,19 +1,22 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addAction, removeAction, setAction, type Action, type Rule } from '@rheoscope/core/document'
+import { addAction, EMPTY_MOTION, removeAction, setAction, type Action, type Motion, type Rule } from '@rheoscope/core/document'
 import { scopeOf, typeOf } from '@rheoscope/core/expression'
+import { fromToken } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/property-field'
 import { newId } from '../session/new-id'
 import { FloatingMenu } from '../theme/floating'
+import { stepMs, wholeMs } from './ms-field'
 import { useBench } from './use-bench'
 
 /** What a rule does besides going somewhere, one thing after another. */
 export function ActionFields({ rule }: { readonly rule: Rule }) {
-  const { project, component, make } = useBench()
+  const { project, component, parts, make } = useBench()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const variables = [...component.variables, ...project.variables]
   const instances = component.parts.filter((part) => part.kind === 'instance')
+  const pulsed = parts.find(({ parent }) => parent !== null) ?? component.parts[1]
   const add = (action: Action) => {
     setAnchor(null)
     make(addAction(component.id, rule.id, action), 'add an action')
@@ -25,32 +28,43 @@ export function ActionFields({ rule }: { readonly rule: Rule }) {
   }
   return (
     <div className="actions">
-      {rule.actions.map((action) => <ActionRow key={action.id} rule={rule} action={action} />)}
+      {rule.actions.map((action, index) => <ActionRow key={action.id} rule={rule} action={action} isFirst={index === 0} />)}
       <button className="plain underlined" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>+ action</button>
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         <MenuItem disabled={variables.length === 0} onClick={() => add({ id: newId(), do: 'set', variable: variables[0]!.name, to: startText(variables[0]!.type) })}>set a variable{variables.length === 0 && <span className="muted"> there is none yet</span>}</MenuItem>
         <MenuItem onClick={() => add({ id: newId(), do: 'send', message: 'chosen', payload: null, recipient: 'holder' })}>send a message</MenuItem>
         <MenuItem disabled={instances.length === 0} onClick={addDrive}>put an instance inside into a state</MenuItem>
+        {pulsed && <MenuItem onClick={() => add({ id: newId(), do: 'pulse', part: pulsed.id, motion: pulseOf(pulsed.id, newId()) })}>pulse {pulsed.name}</MenuItem>}
       </FloatingMenu>
     </div>
   )
 }
 
+/** A pulse to begin with: a little larger and back. */
+const pulseOf = (part: string, stage: string): Motion => ({
+  ...EMPTY_MOTION, durationMs: 240, easing: 'ease-in-out',
+  stages: [{ id: stage, share: 1, easing: 'ease-in-out', matchVelocity: false, look: { [part]: { scaleX: 1.08, scaleY: 1.08 } } }],
+})
+
 const startText = (type: string): string => ({ 'yes/no': 'true', number: '0' })[type] ?? "''"
 
-function ActionRow({ rule, action }: { readonly rule: Rule; readonly action: Action }) {
+function ActionRow({ rule, action, isFirst }: { readonly rule: Rule; readonly action: Action; readonly isFirst: boolean }) {
   const { component, make } = useBench()
   const set = (to: Action) => make(setAction(component.id, rule.id, to), 'set an action')
   return (
     <fieldset className="action">
       <legend className="visually-hidden">Action: {action.do}</legend>
-      <ActionKind action={action} onChange={set} />
+      <ActionKind rule={rule} action={action} onChange={set} />
+      <div className="action-order">
+        {!isFirst && <CheckField label="together with the one before" value={action.together === true} onChange={(together) => set({ ...action, together })} />}
+        {(action.do === 'drive' || action.do === 'pulse') && <CheckField label="the next one waits for its end" value={action.awaited === true} onChange={(awaited) => set({ ...action, awaited })} />}
+      </div>
       <button className="plain muted underlined" onClick={() => make(removeAction(component.id, rule.id, action.id), 'remove an action')}>Remove the action</button>
     </fieldset>
   )
 }
 
-function ActionKind({ action, onChange }: { readonly action: Action; readonly onChange: (to: Action) => void }) {
+function ActionKind({ rule, action, onChange }: { readonly rule: Rule; readonly action: Action; readonly onChange: (to: Action) => void }) {
   const { project, component } = useBench()
   switch (action.do) {
     case 'set': {
@@ -84,9 +98,48 @@ function ActionKind({ action, onChange }: { readonly action: Action; readonly on
       }
       return <ChoiceField label={part?.name ?? 'gone'} value={`${action.axis} ${action.state}`} choices={states} onChange={choose} />
     }
+    case 'pulse':
+      return <PulseFields rule={rule} action={action} onChange={onChange} />
     default:
       return <p className="muted">{action.do}</p>
   }
+}
+
+type Pulse = Extract<Action, { do: 'pulse' }>
+
+/** Which part goes through which look and back, and how long that takes. */
+function PulseFields({ rule, action, onChange }: { readonly rule: Rule; readonly action: Pulse; readonly onChange: (to: Action) => void }) {
+  const { project, component, view, select } = useBench()
+  const [stage] = action.motion.stages
+  const isOpen = typeof view.into === 'object' && 'stage' in view.into && view.into.stage === stage?.id
+  const durationMs = fromToken<number>(action.motion.durationMs ?? 200, project.tokens)
+  const setPart = (part: string) =>
+    onChange({ ...action, part, motion: { ...action.motion, stages: action.motion.stages.map((each) => ({ ...each, look: { [part]: each.look[action.part] ?? {} } })) } })
+  const setMs = (text: string): string | null => {
+    const ms = wholeMs(text)
+    if (typeof ms === 'string') return ms
+    onChange({ ...action, motion: { ...action.motion, durationMs: ms } })
+    return null
+  }
+  return (
+    <>
+      <ChoiceField label="pulse" value={action.part} choices={component.parts.slice(1).map(({ id, name }) => ({ value: id, label: name }))} onChange={setPart} />
+      <CommitField label="takes" isMono value={`${durationMs} ms`} onCommit={setMs} onStep={stepMs(10)} />
+      {stage && (
+        <button className={isOpen ? 'plain stage-look is-open' : 'plain stage-look'} aria-pressed={isOpen} onClick={() => select({ do: 'edit into', into: isOpen ? 'look' : { motion: { of: 'pulse', rule: rule.id, action: action.id }, stage: stage.id } })}>
+          {isOpen ? 'edits go into its look' : 'edit the look it goes through'}
+        </button>
+      )}
+    </>
+  )
+}
+
+function CheckField({ label, value, onChange }: { readonly label: string; readonly value: boolean; readonly onChange: (to: boolean) => void }) {
+  return (
+    <label className="check">
+      <input type="checkbox" checked={value} onChange={(event) => onChange(event.target.checked)} /> {label}
+    </label>
+  )
 }
 
 function ExpressionField({ label, value, isOptional = false, onChange }: { readonly label: string; readonly value: string; readonly isOptional?: boolean; readonly onChange: (to: string) => void }) {
@@ -105,5 +158,5 @@ function ExpressionField({ label, value, isOptional = false, onChange }: { reado
     onChange(expr)
     return null
   }
-  return <CommitField label={label} isMono value={value} placeholder={isOptional ? 'nothing' : 'an expression'} onCommit={take} />
+  return <CommitField label={label} isMono value={value} names={Object.keys(scopeOf(project, component))} isAllExpression placeholder={isOptional ? 'nothing' : 'an expression'} onCommit={take} />
 }

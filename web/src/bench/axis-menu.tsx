@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addAxis, removeAxis, renameAxis } from '@rheoscope/core/document'
+import { addAxis, removeAxis, renameAxis, type Axis } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
 import { newId } from '../session/new-id'
 import { useStillBench } from './use-bench'
@@ -8,7 +8,7 @@ import { FloatingMenu } from '../theme/floating'
 
 /** Which axis the grid shows: its name, the others, and ways to have more or fewer. */
 export function AxisMenu() {
-  const { component, axis, make, select } = useStillBench()
+  const { project, component, axis, make, select } = useStillBench()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const show = (id: string, state: string) => {
     setAnchor(null)
@@ -18,6 +18,10 @@ export function AxisMenu() {
     const { edit, axis: added } = addAxis(component, newId)
     make(edit, 'add an axis')
     show(added.id, added.start)
+  }
+  const decide = (variable: string | null) => {
+    setAnchor(null)
+    make({ edit: 'set', path: ['components', component.id, 'axes', axis.id, 'drivenBy'], to: variable === null ? null : { variable } }, `set what decides ${axis.name}`)
   }
   const remove = () => {
     const other = component.axes.find(({ id }) => id !== axis.id)
@@ -35,8 +39,14 @@ export function AxisMenu() {
           </MenuItem>
         ))}
         <MenuItem onClick={add}>Another axis</MenuItem>
+        {axis.drivenBy !== null && <MenuItem onClick={() => decide(null)}>Let rules alone decide {axis.name}</MenuItem>}
+        {[...component.variables, ...project.variables].filter(({ name }) => !isTiedTo(axis, name)).map(({ id, name }) => (
+          <MenuItem key={`tie ${id}`} onClick={() => decide(name)}>Tie {axis.name} to the variable {name}</MenuItem>
+        ))}
         <MenuItem disabled={component.axes.length === 1} onClick={remove}>Remove {axis.name} with its rules</MenuItem>
       </FloatingMenu>
     </div>
   )
 }
+
+const isTiedTo = ({ drivenBy }: Axis, variable: string): boolean => drivenBy !== null && 'variable' in drivenBy && drivenBy.variable === variable

@@ -1,8 +1,11 @@
-import type { Id } from '@rheoscope/core/document'
+import type { Id, MotionPlace } from '@rheoscope/core/document'
 import type { Row } from './rows'
 
-/** Where an edit of a property goes: into the selected look, the base look, all looks, the absent look, or that of a combination. */
-export type Into = 'look' | 'base' | 'all' | 'absent' | { readonly combination: Id }
+/** Where an edit of a property goes: into the selected look, the base look, all looks, the absent look, that of a combination, or one a motion passes through. */
+export type Into = 'look' | 'base' | 'all' | 'absent' | { readonly combination: Id } | { readonly motion: MotionPlace; readonly stage: Id }
+
+/** Whose motion is changed: that of the selected rule alone, of its two states, of the component, or of the whole project. */
+export type MotionScope = 'rule' | 'pair' | 'component' | 'project'
 
 /** What a press on the easel does: takes hold of parts, draws a new path, or moves the points of the selected one. */
 export type Tool = 'select' | 'draw a path' | 'points'
@@ -19,10 +22,15 @@ export interface BenchState {
   readonly parts: readonly Id[]
   readonly isEaselOpen: boolean
   readonly into: Into
+  readonly motionScope: MotionScope
   /** The lane whose timing is being looked at; null for the motion as a whole. */
   readonly lane: { readonly part: Id; readonly property: string } | null
   /** The instant of the motion score's scrubber; null when it is let go. */
   readonly scrubMs: number | null
+  /** The motion plays again and again. */
+  readonly isLooping: boolean
+  /** The rule whose motion is drawn behind the selected one's; null for none. */
+  readonly comparedRule: Id | null
   readonly tool: Tool
   /** The step of the easel's grid, in px; null for none. */
   readonly gridPx: number | null
@@ -42,11 +50,16 @@ export type BenchAction =
   | { readonly do: 'open easel'; readonly state: Id }
   | { readonly do: 'close easel' }
   | { readonly do: 'edit into'; readonly into: Into }
+  | { readonly do: 'time'; readonly scope: MotionScope }
   | { readonly do: 'scrub'; readonly ms: number | null }
+  | { readonly do: 'loop'; readonly isLooping: boolean }
+  | { readonly do: 'compare motions'; readonly rule: Id | null }
   | { readonly do: 'use tool'; readonly tool: Tool }
   | { readonly do: 'set the grid'; readonly px: number | null }
   | { readonly do: 'compare with'; readonly state: Id | null }
   | { readonly do: 'add row'; readonly row: Row }
+
+const isStage = (into: Into): boolean => typeof into === 'object' && 'stage' in into
 
 export function benchReducer(state: BenchState, action: BenchAction): BenchState {
   switch (action.do) {
@@ -60,7 +73,7 @@ export function benchReducer(state: BenchState, action: BenchAction): BenchState
       return { ...state, alsoStates: others.length < state.alsoStates.length ? others : [...others, action.state] }
     }
     case 'select cell':
-      return { ...state, state: action.state, alsoStates: [], row: action.row, lane: null, scrubMs: null }
+      return { ...state, state: action.state, alsoStates: [], row: action.row, lane: null, scrubMs: null, isLooping: false, motionScope: 'rule', into: isStage(state.into) ? 'look' : state.into }
     case 'select parts':
       return { ...state, parts: action.parts, tool: state.tool === 'points' && action.parts[0] !== state.parts[0] ? 'select' : state.tool }
     case 'select lane':
@@ -77,8 +90,14 @@ export function benchReducer(state: BenchState, action: BenchAction): BenchState
       return { ...state, comparedWith: action.state }
     case 'edit into':
       return { ...state, into: action.into }
+    case 'time':
+      return { ...state, motionScope: action.scope }
     case 'scrub':
-      return { ...state, scrubMs: action.ms }
+      return { ...state, scrubMs: action.ms, isLooping: false }
+    case 'loop':
+      return { ...state, isLooping: action.isLooping, scrubMs: null }
+    case 'compare motions':
+      return { ...state, comparedRule: action.rule }
     case 'add row':
       return { ...state, addedRows: [...state.addedRows.filter(({ key }) => key !== action.row.key), action.row] }
   }

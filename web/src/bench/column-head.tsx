@@ -82,7 +82,7 @@ function StateMenu({ state }: { readonly state: State }) {
         <MenuItem disabled={axis.start === state.id} onClick={act(() => make(setStartState(component.id, axis.id, state.id), `start in ${state.name}`))}>Start here</MenuItem>
         <MenuItem onClick={act(() => make(setFinal(component.id, axis.id, state.id, !state.final), `mark ${state.name}`))}>{state.final ? 'Not final after all' : 'Mark as final'}</MenuItem>
         <MenuItem onClick={act(() => void navigator.clipboard.writeText(JSON.stringify(lookClipOf(component, { look: 'state', axis: axis.id, state: state.id }))))}>Copy what this look changes</MenuItem>
-        <MenuItem disabled={Object.keys(state.look).length === 0} onClick={act(() => make(clearLook(component.id, { look: 'state', axis: axis.id, state: state.id }), `take back all of ${state.name}`))}>Take back all it changes</MenuItem>
+        <MenuItem disabled={Object.keys(state.look).length === 0} onClick={act(() => make(clearLook(component, { look: 'state', axis: axis.id, state: state.id }), `take back all of ${state.name}`))}>Take back all it changes</MenuItem>
         <MenuItem disabled={axis.states.length === 1} onClick={act(() => make(removeState(component, axis, state.id), `remove ${state.name}`))}>Remove with its rules</MenuItem>
       </FloatingMenu>
     </>

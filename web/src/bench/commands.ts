@@ -135,7 +135,7 @@ const containerAround = ({ parts }: Component, part: Part | undefined): string |
 export function putInto(bench: Bench, holder: string | null, before: string | null = null): void {
   const { project, component, shown, parts: [part], make } = bench
   if (!part || holder === null) return
-  const list = stillLife(project, component.id, shown.standing, shown.isAbsent)
+  const list = stillLife(project, component.id, shown)
   const origin = (id: string | null) => transformed((id === null ? null : matrixTo(list, '', id)) ?? IDENTITY, { x: 0, y: 0 })
   const [from, to] = [origin(part.parent), origin(holder)]
   make(putPart(component, part.id, holder, before, { x: from.x - to.x, y: from.y - to.y }), `move ${part.name}`)
@@ -161,7 +161,7 @@ function arrange(bench: Bench, label: string, place: (frames: readonly Frame[], 
 
 /** The selected parts with their frames in the selected look, and the room of what holds them. */
 function framesOf({ project, component, shown, view }: Bench): readonly { readonly part: Part; readonly frame: Frame; readonly room: Frame }[] {
-  const list = stillLife(project, component.id, shown.standing, shown.isAbsent)
+  const list = stillLife(project, component.id, shown)
   return topmost(component, view.parts).flatMap((part) => {
     const [item, holder] = [itemOf(list, '', part.id), itemOf(list, '', part.parent!)]
     if (!item || !holder) return []

@@ -21,7 +21,7 @@ import './easel.css'
 /** One look, large: select, move, size and turn parts, draw paths and write texts in place. */
 export function Easel() {
   const { project, component, state, shown, view: { tool, gridPx, comparedWith }, select } = useBench()
-  const list = useMemo(() => stillLife(project, component.id, shown.standing, shown.isAbsent), [project, component.id, shown])
+  const list = useMemo(() => stillLife(project, component.id, shown), [project, component.id, shown])
   const box = useRef<HTMLDivElement>(null)
   const picture = useRef<SVGSVGElement>(null)
   const group = useRef<SVGGElement>(null)

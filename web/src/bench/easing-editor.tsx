@@ -1,21 +1,18 @@
-import { removeLaneTiming, setLaneTiming, setRuleTiming, type Edit } from '@rheoscope/core/document'
-import { EASING_KEYWORDS, easingProblem, parseEasing } from '@rheoscope/core/motion'
+import { useState } from 'react'
 import { Button } from '@mui/material'
+import { removeLane, setLane, setOfMotion, type Edit, type TokenValue } from '@rheoscope/core/document'
+import { controlPoints, EASING_KEYWORDS, easingProblem, parseEasing } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
+import { isReference, parseReference } from '../fields/token-reference'
 import { pointIn } from '../paint/point-in'
-import { newId } from '../session/new-id'
 import { easingCurve } from './easing-curve'
+import { EasingDrawing, EASING_FIELD as FIELD } from './easing-drawing'
+import { EasingLibrary } from './easing-library'
+import { EasingNumbers } from './easing-numbers'
 import type { ScoreLane } from './lane-row'
-import { ruleTiming } from './timing-text'
 import { useBench } from './use-bench'
+import { useMotion } from './use-motion'
 import { usePull } from './use-pull'
-
-const FIELD = { width: 236, height: 92, above: 16 }
-
-/** The control points of the easings that are Bézier curves under a name. */
-const NAMED: Readonly<Record<string, readonly number[]>> = {
-  linear: [0, 0, 1, 1], ease: [0.25, 0.1, 0.25, 1], 'ease-in': [0.42, 0, 1, 1], 'ease-out': [0, 0, 0.58, 1], 'ease-in-out': [0.42, 0, 0.58, 1],
-}
 
 const FAMILIES: readonly { readonly name: string; readonly easing: string }[] = [
   { name: 'Curve', easing: 'cubic-bezier(0.42, 0, 0.58, 1)' },
@@ -23,39 +20,44 @@ const FAMILIES: readonly { readonly name: string; readonly easing: string }[] = 
   { name: 'Steps', easing: 'steps(4, jump-end)' },
 ]
 
-/** The easing of the selected lane, or of the motion as a whole, as a curve to pull and as text. */
+/** The easing of the selected lane, or of the motion as a whole, as a curve to pull or to draw and as text. */
 export function EasingEditor({ lanes }: { readonly lanes: readonly ScoreLane[] }) {
-  const { project, component, state, rule, stored, view, make } = useBench()
-  if (!rule) return null
+  const { project, view, make } = useBench()
+  const { context, said, timing } = useMotion()
+  const [isDrawing, setDrawing] = useState(false)
   const lane = lanes.find(({ part, property }) => part.id === view.lane?.part && property === view.lane.property)
-  const easing = lane?.easing ?? ruleTiming(project, component, rule, state.id).easing
-  const points = controlPoints(easing)
-  const edit = (to: string): Edit =>
-    lane ? setLaneTiming(component.id, stored.rule ?? rule, lane.part.id, lane.property, { easing: to }, newId()) : setRuleTiming(component.id, stored.rule ?? rule, 'easing', to)
-  const own = lane && rule.motion?.lanes.find(({ part, property }) => part === lane.part.id && property === lane.property)
+  const easing = lane?.easing ?? timing.easing
+  const edit = (to: string | TokenValue): Edit => (lane ? setLane(context, lane.part.id, lane.property, { easing: to }) : setOfMotion(context, 'easing', to))
+  const isOwn = lane && said?.lanes.some(({ part, property }) => part === lane.part.id && property === lane.property)
   const commit = (text: string): string | null => {
-    const problem = easingProblem(text)
-    if (problem === null) make(edit(text.trim()), 'set an easing')
+    const reference = isReference(text) ? parseReference(text, project.tokens, ['easing']) : null
+    const problem = reference ? ('problem' in reference ? reference.problem : null) : easingProblem(text)
+    if (problem === null) make(edit(reference && 'value' in reference ? reference.value : text.trim()), 'set an easing')
     return problem
   }
+  const points = controlPoints(easing)
   const { ease } = parseEasing(easingProblem(easing) === null ? easing : 'linear')
   return (
     <section className="easing" aria-label="Easing">
       <div className="easing-head">
         <b>Easing</b> <span className="muted">{lane ? `${lane.part.name} ${lane.property}` : 'of all lanes'}</span>
-        {own && <button className="plain underlined muted" onClick={() => make(removeLaneTiming(component.id, rule.id, own.id), 'time a lane like the rest')}>like the rest</button>}
+        {isOwn && <button className="plain underlined muted" onClick={() => make(removeLane(context, lane.part.id, lane.property), 'time a lane like the rest')}>like the rest</button>}
       </div>
       <svg className="easing-field" width={FIELD.width + 12} height={FIELD.height + 2 * FIELD.above} viewBox={`-6 ${-FIELD.above} ${FIELD.width + 12} ${FIELD.height + 2 * FIELD.above}`}>
         {[0, 0.25, 0.5, 0.75, 1].map((t) => <line key={t} className="easing-grid" x1={t * FIELD.width} x2={t * FIELD.width} y1={0} y2={FIELD.height} />)}
         {[0, 1].map((p) => <line key={p} className="easing-grid" x1={0} x2={FIELD.width} y1={p * FIELD.height} y2={p * FIELD.height} />)}
         <path className="easing-line" d={easingCurve(ease, FIELD.width, FIELD.height)} />
-        {points && [0, 1].map((index) => <CurveHandle key={index} index={index} points={points} edit={edit} />)}
+        {points && !isDrawing && [0, 1].map((index) => <CurveHandle key={index} index={index} points={points} edit={edit} />)}
+        {isDrawing && <EasingDrawing onDrawn={(drawn) => { make(edit(drawn), 'draw an easing'); setDrawing(false) }} />}
       </svg>
       <CommitField label="Easing" hidesLabel isMono value={easing} onCommit={commit} list="easings" />
       <datalist id="easings">{EASING_KEYWORDS.map((keyword) => <option key={keyword} value={keyword} />)}</datalist>
+      <EasingNumbers easing={easing} onChange={(to) => make(edit(to), 'set an easing')} />
       <div className="easing-families">
         {FAMILIES.map((family) => <Button key={family.name} onClick={() => commit(family.easing)}>{family.name}</Button>)}
+        <Button aria-pressed={isDrawing} title="Draw the curve by hand, from left to right" onClick={() => setDrawing(!isDrawing)}>Draw</Button>
       </div>
+      <EasingLibrary easing={easing} onChange={(to) => make(edit(to), 'set an easing')} />
     </section>
   )
 }
@@ -75,11 +77,4 @@ function CurveHandle({ index, points, edit }: { readonly index: number; readonly
       <circle cx={x} cy={y} r="5" {...pull} />
     </g>
   )
-}
-
-function controlPoints(easing: string): readonly number[] | null {
-  const named = Object.hasOwn(NAMED, easing) ? NAMED[easing]! : null
-  if (named) return named
-  const inside = /^cubic-bezier\((.*)\)$/.exec(easing)?.[1]
-  return inside === undefined ? null : inside.split(',').map(Number)
 }

@@ -16,6 +16,7 @@ export function intoText({ view: { into }, editedStates, component }: Bench): st
   if (into === 'base') return 'the base look'
   if (into === 'all') return 'all looks'
   if (into === 'absent') return 'the absent look'
+  if (typeof into === 'object' && 'stage' in into) return 'a look on the way'
   const combination = into === 'look' ? undefined : component.combinations.find(({ id }) => id === into.combination)
   return combination ? combinationText(component, combination) : editedStates.map(({ name }) => name).join(', ')
 }
@@ -56,7 +57,7 @@ function OtherLooks({ onChoose }: { readonly onChoose: (into: Into) => void }) {
   ))
   const possible = component.axes.filter(({ id }) => id !== axis.id).flatMap((other) => other.states.map((with_) => ({ other, with_ })))
     .filter(({ other, with_ }) => !component.combinations.some(({ states }) => states[axis.id] === state.id && states[other.id] === with_.id))
-  const current = typeof view.into === 'object' ? view.into.combination : null
+  const current = typeof view.into === 'object' && 'combination' in view.into ? view.into.combination : null
   return [
     <MenuItem key="absent" onClick={() => onChoose('absent')}>absent, before entering and after leaving</MenuItem>,
     ...known,

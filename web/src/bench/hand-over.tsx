@@ -15,7 +15,7 @@ interface Format {
 /** What can be handed over. Adding a format is adding an entry. */
 const FORMATS: readonly Format[] = [
   { name: 'Project file', extension: 'rheo.json', type: 'application/json', text: ({ project }) => serialise(project) },
-  { name: 'This look as SVG', extension: 'svg', type: 'image/svg+xml', text: ({ project, component, axis, state }) => pictureFile(stillLife(project, component.id, { [axis.id]: state.id })) },
+  { name: 'This look as SVG', extension: 'svg', type: 'image/svg+xml', text: ({ project, component, axis, state }) => pictureFile(stillLife(project, component.id, { standing: { [axis.id]: state.id } })) },
 ]
 
 /** Choose a format, see it, copy it or save it. */

@@ -1,11 +1,11 @@
 import { useId } from 'react'
 import { line, type ScaleLinear } from 'd3'
-import { propertyDefinition, setLaneTiming, type Literal, type Project, type Part, type Timing } from '@rheoscope/core/document'
+import { propertyDefinition, setLane, type Literal, type Project, type Part, type Timing } from '@rheoscope/core/document'
 import { isCrossFade, type Easing, type Shown } from '@rheoscope/core/motion'
 import { formatValue } from '../fields/parse-value'
-import { newId } from '../session/new-id'
 import { msText } from './timing-text'
 import { useBench } from './use-bench'
+import { useMotion } from './use-motion'
 import { arrowStepMs, usePull } from './use-pull'
 
 /** One property of one part as the score draws it. */
@@ -27,8 +27,12 @@ const BODY = { top: 6, height: 18 }
 const SAMPLES = 24
 
 /** A lane with its own values drawn in it; its ends are pulled to change delay and duration. */
-export function LaneRow({ lane, scale, labelWidth, plotWidth, isSelected }: {
+export function LaneRow({ lane, behind, edgesMs, scale, labelWidth, plotWidth, isSelected }: {
   readonly lane: ScoreLane
+  /** The same property in the motion this one is compared with. */
+  readonly behind: ScoreLane | undefined
+  /** Where other lanes begin and end: what an end that is pulled snaps to. */
+  readonly edgesMs: readonly number[]
   readonly scale: ScaleLinear<number, number>
   readonly labelWidth: number
   readonly plotWidth: number
@@ -46,10 +50,11 @@ export function LaneRow({ lane, scale, labelWidth, plotWidth, isSelected }: {
       </button>
       <svg width={plotWidth} height={HEIGHT} aria-hidden="true">
         {delayMs > 0 && <line className="lane-wait" x1={scale(0)} x2={x1} y1={HEIGHT / 2} y2={HEIGHT / 2} />}
+        {behind && <g className="lane-behind"><LaneBody lane={behind} x1={scale(behind.delayMs)} x2={scale(behind.delayMs + behind.durationMs)} /></g>}
         <LaneBody lane={lane} x1={x1} x2={x2} />
         <text className="lane-values" x={x2 + 10} y={HEIGHT / 2 + 4}>{valuesText(lane, project)}</text>
       </svg>
-      {!repeats && (['begins', 'ends'] as const).map((end) => <LaneEnd key={end} lane={lane} end={end} scale={scale} labelWidth={labelWidth} />)}
+      {!repeats && (['begins', 'ends'] as const).map((end) => <LaneEnd key={end} lane={lane} end={end} edgesMs={edgesMs} scale={scale} labelWidth={labelWidth} />)}
     </div>
   )
 }
@@ -96,24 +101,31 @@ function valuesText({ from, to, delayMs, durationMs, repeats, property }: ScoreL
 interface LaneEndProps {
   readonly lane: ScoreLane
   readonly end: 'begins' | 'ends'
+  readonly edgesMs: readonly number[]
   readonly scale: ScaleLinear<number, number>
   readonly labelWidth: number
 }
 
-/** One end of a lane: where it begins is its delay, where it ends its duration. Alt pulls by single milliseconds. */
-function LaneEnd({ lane, end, scale, labelWidth }: LaneEndProps) {
-  const { component, rule, stored, make } = useBench()
+/** So near to the end of another lane, in px, an end that is pulled snaps to it. */
+const SNAP_PX = 6
+
+/** One end of a lane: where it begins is its delay, where it ends its duration. It snaps to the ends of other lanes; Alt pulls by single milliseconds. */
+function LaneEnd({ lane, end, edgesMs, scale, labelWidth }: LaneEndProps) {
+  const { make } = useBench()
+  const { context } = useMotion()
   const { part, property, delayMs, durationMs } = lane
   const ms = end === 'begins' ? delayMs : delayMs + durationMs
   const label = `time ${part.name} ${property}`
   const edit = (to: number) => {
     const timing: Timing = end === 'begins' ? { delayMs: Math.max(0, to) } : { durationMs: Math.max(0, to - delayMs) }
-    return setLaneTiming(component.id, stored.rule ?? rule!, part.id, property, timing, newId())
+    return setLane(context, part.id, property, timing)
   }
   const pull = usePull((event) => {
     const { left } = event.currentTarget.parentElement!.getBoundingClientRect()
-    const step = event.altKey ? 1 : 10
-    return edit(Math.round(scale.invert(event.clientX - left - labelWidth) / step) * step)
+    const px = event.clientX - left - labelWidth
+    if (event.altKey) return edit(Math.round(scale.invert(px)))
+    const near = edgesMs.filter((edge) => edge !== ms && Math.abs(scale(edge) - px) < SNAP_PX).toSorted((a, b) => Math.abs(scale(a) - px) - Math.abs(scale(b) - px))
+    return edit(near[0] ?? Math.round(scale.invert(px) / 10) * 10)
   }, label)
   return (
     <button

@@ -1,11 +1,17 @@
 import { useMemo } from 'react'
-import { setProperty, takeBackFromBase, type Part, type Value } from '@rheoscope/core/document'
+import {
+  EMPTY_MOTION, motionAt, setOfMotion, setProperty, takeBackFromBase, type Motion, type MotionContext, type MotionSetting, type Part, type Value,
+} from '@rheoscope/core/document'
 import { itemScope, scopeOf, typeOf } from '@rheoscope/core/expression'
+import { easingProblem, resolveTiming } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { ComponentField } from '../fields/component-field'
 import { formatValue, parseValue } from '../fields/parse-value'
 import { ChoiceField } from '../fields/property-field'
+import { newId } from '../session/new-id'
 import { definitionFor } from './instance-properties'
+import { StaggerFields } from './motion-fields'
+import { stepMs, wholeMs } from './ms-field'
 import { useBench } from './use-bench'
 
 /** What a list shows: which records of which table, each as an instance of which component, with what for its parameters. */
@@ -36,7 +42,7 @@ export function ListProperties({ part }: { readonly part: Extract<Part, { kind: 
       <summary>Items</summary>
       <ComponentField label="each as" value={part.component ?? ''} project={project} outside={component.id} onChange={(id) => set('component', id === '' ? null : id)} />
       <ChoiceField label="table" value={part.table ?? ''} choices={[{ value: '', label: 'none' }, ...project.tables.map(({ id, name }) => ({ value: id, label: name }))]} onChange={(id) => set('table', id === '' ? null : id)} />
-      <CommitField label="only if" isMono value={part.filter ?? ''} placeholder="every record" onCommit={setFilter} />
+      <CommitField label="only if" isMono value={part.filter ?? ''} placeholder="every record" names={Object.keys(scope)} isAllExpression onCommit={setFilter} />
       {inner?.parameters.filter(({ type }) => type !== 'slot').map((parameter) => {
         const definition = definitionFor(parameter)
         const said = part.base[definition.name]
@@ -51,9 +57,32 @@ export function ListProperties({ part }: { readonly part: Extract<Part, { kind: 
           make(setProperty(component, { look: 'base' }, part.id, definition.name, typed(parameter.type, parsed.value)), `set ${parameter.name} of the items`)
           return null
         }
-        return <CommitField key={parameter.id} label={parameter.name} isMono value={formatValue(said, project.tokens)} placeholder={isColumn ? 'the column of that name' : formatValue(parameter.initial)} onCommit={take} />
+        return <CommitField key={parameter.id} label={parameter.name} isMono value={formatValue(said, project.tokens)} placeholder={isColumn ? 'the column of that name' : formatValue(parameter.initial)} names={Object.keys(scope)} onCommit={take} />
       })}
+      <ListMotion part={part} />
     </details>
+  )
+}
+
+/** How items come and go, and how the others make room. */
+function ListMotion({ part }: { readonly part: Extract<Part, { kind: 'list' }> }) {
+  const { project, component, stored, make } = useBench()
+  const context: MotionContext = { project: stored.project, component: stored.component, place: { of: 'list', part: part.id }, newId }
+  const motion = motionAt(project, component, context.place)
+  const { durationMs, easing } = resolveTiming([motion ?? EMPTY_MOTION, project.motion], project.tokens, part.id, 'y')
+  const set = <K extends MotionSetting>(field: K, to: Motion[K] | undefined) => make(setOfMotion(context, field, to), `set how items of ${part.name} move`)
+  const setTakes = (text: string): string | null => {
+    const ms = wholeMs(text)
+    if (typeof ms === 'string') return ms
+    set('durationMs', ms)
+    return null
+  }
+  return (
+    <>
+      <CommitField label="items take" isMono value={`${durationMs} ms`} onCommit={setTakes} onStep={stepMs(10)} />
+      <CommitField label="along" isMono value={easing} list="easings" onCommit={(text) => easingProblem(text) ?? (set('easing', text.trim()), null)} />
+      <StaggerFields stagger={motion?.stagger} onChange={(stagger) => set('stagger', stagger)} />
+    </>
   )
 }
 

@@ -1,13 +1,18 @@
 import { useMemo, useRef, useState, useEffect, type PointerEvent } from 'react'
 import { scaleLinear, type ScaleLinear } from 'd3'
 import { laneEndMs } from '@rheoscope/core/motion'
-import { setRuleTiming } from '@rheoscope/core/document'
+import { holdsIn, scaledMotion, setMotion, setOfMotion, type Edit } from '@rheoscope/core/document'
+import { useFrames } from '../playing/use-frames'
 import { EasingEditor } from './easing-editor'
 import { LaneRow, type ScoreLane } from './lane-row'
+import { isDecidedOutside } from './rows'
+import { ScoreTools } from './score-tools'
 import { msText, ruleTiming } from './timing-text'
-import { useBench } from './use-bench'
+import { useBench, type Bench } from './use-bench'
+import { useLoop } from './use-loop'
+import { useMotion } from './use-motion'
 import { arrowStepMs, usePull } from './use-pull'
-import { runOfMotion } from './use-scrubbed-frame'
+import { runOfMotion } from './scrubbed-motion'
 import './score.css'
 
 type Scale = ScaleLinear<number, number>
@@ -19,7 +24,7 @@ const EDGE_PX = 24
 export function MotionScore() {
   const { rule, state, axis, view } = useBench()
   // Where no motion can be chosen there is nothing to keep the room for.
-  const isFolded = view.isEaselOpen || axis.drivenBy !== null
+  const isFolded = view.isEaselOpen || isDecidedOutside(axis)
   if (!rule || rule.target.go === 'nothing') {
     return (
       <section className={isFolded ? 'score is-idle is-folded' : 'score is-idle'} aria-label="Motion score">
@@ -32,13 +37,16 @@ export function MotionScore() {
 }
 
 function Score({ title }: { readonly title: string }) {
-  const { project, component, axis, state, view, select } = useBench()
-  const rule = useBench().rule!
+  const bench = useBench()
+  const { project, component, axis, state, view, select } = bench
+  const rule = bench.rule!
   const plot = useRef<HTMLDivElement>(null)
   const width = useWidth(plot)
   const lanes = useMemo(() => lanesOf(runOfMotion(project, component, rule, axis.id, state.id)?.instance('')), [project, component, rule, axis.id, state.id])
+  const compared = useComparedLanes(bench)
   const timing = ruleTiming(project, component, rule, state.id)
-  const endMs = Math.max(40, timing.delayMs + timing.durationMs, ...lanes.map(({ delayMs, durationMs, repeats }) => delayMs + (repeats ? 0 : durationMs)))
+  const lastMs = Math.max(0, ...lanes.map(({ delayMs, durationMs, repeats }) => (repeats ? 0 : delayMs + durationMs)))
+  const endMs = Math.max(40, ...compared.map(({ delayMs, durationMs }) => delayMs + durationMs), timing.delayMs + timing.durationMs, ...lanes.map(({ delayMs, durationMs, repeats }) => delayMs + (repeats ? 0 : durationMs)))
   const scale = scaleLinear([0, endMs * 1.3], [EDGE_PX, width - EDGE_PX])
   const scrub = (event: PointerEvent<HTMLElement>) => {
     if (event.buttons === 0) return
@@ -57,11 +65,15 @@ function Score({ title }: { readonly title: string }) {
         {lanes.map((lane) => (
           <LaneRow
             key={`${lane.part.id} ${lane.property}`} lane={lane} scale={scale} labelWidth={LABELS_PX} plotWidth={width}
+            behind={compared.find(({ part, property }) => part.id === lane.part.id && property === lane.property)}
+            edgesMs={lanes.filter((other) => other !== lane && !other.repeats).flatMap(({ delayMs, durationMs }) => [delayMs, delayMs + durationMs])}
             isSelected={view.lane?.part === lane.part.id && view.lane.property === lane.property}
           />
         ))}
       </div>
       {view.scrubMs !== null && <Scrubber scale={scale} ms={view.scrubMs} />}
+      {view.isLooping && <LoopLine scale={scale} lengthMs={lastMs} />}
+      <ScoreTools endMs={lastMs} />
       <EasingEditor lanes={lanes} />
     </section>
   )
@@ -70,13 +82,26 @@ function Score({ title }: { readonly title: string }) {
 /** Whether a tick so far from the motion's end would stand under its label. */
 const isUnderEnd = (px: number): boolean => px > -24 && px < 72
 
-/** The end of the motion as a whole, in the ruler; pulled to change its duration. */
+/** The lanes of the motion the selected one is compared with. */
+function useComparedLanes({ project, component, view }: Bench): readonly ScoreLane[] {
+  return useMemo(() => {
+    const other = component.rules.find(({ id }) => id === view.comparedRule)
+    const from = other && component.axes.find(({ id }) => id === other.axis)?.states.find(({ id }) => holdsIn(other, id))
+    return other && from ? lanesOf(runOfMotion(project, component, other, other.axis, from.id)?.instance('')) : []
+  }, [project, component, view.comparedRule])
+}
+
+/** The end of the motion as a whole, in the ruler; pulled to make all of it longer or shorter in proportion. */
 function WholeEnd({ scale }: { readonly scale: Scale }) {
-  const { project, component, state, rule: shown, make, stored } = useBench()
-  const rule = stored.rule ?? shown!
-  const timing = ruleTiming(project, component, shown!, state.id)
+  const { project, component, state, rule, make } = useBench()
+  const { context, said } = useMotion()
+  const timing = ruleTiming(project, component, rule!, state.id)
   const endMs = timing.delayMs + timing.durationMs
-  const lasting = (ms: number) => setRuleTiming(component.id, rule, 'durationMs', Math.max(0, ms))
+  const lasting = (ms: number): Edit => {
+    const durationMs = Math.max(0, ms)
+    const scaled = said && timing.durationMs > 0 && (said.lanes.length > 0 || said.stagger) ? scaledMotion(said, durationMs / timing.durationMs) : null
+    return scaled ? setMotion(context, { ...scaled, durationMs }) : setOfMotion(context, 'durationMs', durationMs)
+  }
   const pull = usePull((event) => {
     const { left } = event.currentTarget.parentElement!.getBoundingClientRect()
     return lasting(Math.round((scale.invert(event.clientX - left) - timing.delayMs) / 10) * 10)
@@ -98,6 +123,18 @@ function Scrubber({ scale, ms }: { readonly scale: Scale; readonly ms: number })
       <button className="mono scrubber-flag" title="Let go of the scrubber" aria-label={`Scrubbed to ${msText(ms)}; let go`} onClick={() => select({ do: 'scrub', ms: null })}>{msText(ms)}</button>
     </div>
   )
+}
+
+/** Runs along while the motion plays again and again. */
+function LoopLine({ scale, lengthMs }: { readonly scale: Scale; readonly lengthMs: number }) {
+  const { player } = useBench()
+  const line = useRef<HTMLDivElement>(null)
+  const loop = useLoop(true)
+  useFrames((wallMs) => {
+    const ms = loop(wallMs, lengthMs, player?.getState().speed ?? 1) ?? 0
+    line.current!.style.left = `${LABELS_PX + scale(ms)}px`
+  })
+  return <div ref={line} className="scrubber" />
 }
 
 function lanesOf(instance: ReturnType<NonNullable<ReturnType<typeof runOfMotion>>['instance']>): readonly ScoreLane[] {

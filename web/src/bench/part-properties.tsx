@@ -7,6 +7,7 @@ import { formatValue } from '../fields/parse-value'
 import { PropertyField } from '../fields/property-field'
 import { EditsGoInto, intoText } from './edits-go-into'
 import { ContinuousMotion } from './continuous-motion'
+import { DragFields } from './drag-fields'
 import { InstanceProperties } from './instance-properties'
 import { ListProperties } from './list-properties'
 import { useBench } from './use-bench'
@@ -54,6 +55,7 @@ function PropertyList({ part }: { readonly part: Part }) {
           </Fold>
         )
       })}
+      <DragFields part={part} />
       {part.kind !== 'instance' && part.kind !== 'list' && part.kind !== 'slot' && <ContinuousMotion part={part} />}
     </>
   )

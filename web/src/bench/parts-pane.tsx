@@ -3,7 +3,7 @@ import { Parameters } from './parameters'
 import { PartProperties } from './part-properties'
 import { PartTree } from './part-tree'
 import { Tables } from './tables'
-import { Variables } from './variables'
+import { SharedVariables, Variables } from './variables'
 import { Tokens } from './tokens'
 
 /** The left side of the bench: the tree of parts, the parameters, and what the selected part is like. */
@@ -18,6 +18,7 @@ export function PartsPane() {
       <Parameters />
       <Variables />
       <PartProperties />
+      <SharedVariables />
       <Tokens />
       <Tables />
     </aside>

@@ -1,10 +1,7 @@
-import { holdsIn, removeRule, setRuleField, setRuleTiming, type InterruptionPolicy, type Motion, type Rule, type Target, type Timing } from '@rheoscope/core/document'
-import { CommitField } from '../fields/commit-field'
+import { holdsIn, removeRule, setRuleField, type Rule, type Target } from '@rheoscope/core/document'
 import { ChoiceField } from '../fields/property-field'
-import { formatReference, isReference, parseReference } from '../fields/token-reference'
-import { ruleTiming } from './timing-text'
 import { ActionFields } from './action-fields'
-import { stepMs, wholeMs } from './ms-field'
+import { MotionFields } from './motion-fields'
 import { ConditionField, TriggerFields } from './trigger-fields'
 import { useBench } from './use-bench'
 
@@ -23,7 +20,7 @@ export function RuleInspector() {
       <TargetField rule={rule} />
       <ConditionField label="if" value={rule.guard} empty="always" onChange={(guard) => make(setRuleField(component.id, rule.id, 'guard', guard), 'set the condition of a rule')} />
       {rule.target.go !== 'nothing' && <ActionFields rule={rule} />}
-      {rule.target.go !== 'nothing' && <MotionFields rule={rule} />}
+      {rule.target.go !== 'nothing' && <MotionFields />}
     </section>
   )
 }
@@ -48,48 +45,4 @@ function TargetField({ rule }: { readonly rule: Rule }) {
     make(setRuleField(component.id, rule.id, 'target', to), 'set where a rule leads')
   }
   return <ChoiceField label="go to" value={value} choices={choices} onChange={change} />
-}
-
-/** What happens to a motion when another one is to start on its axis, in words. */
-const POLICIES: readonly { readonly policy: InterruptionPolicy | undefined; readonly label: string }[] = [
-  { policy: undefined, label: 'as the component' },
-  { policy: 'retarget', label: 'goes on from there' },
-  { policy: 'finish first', label: 'finishes first' },
-  { policy: 'refuse', label: 'refuses' },
-  { policy: 'complete', label: 'jumps to its end' },
-]
-
-const policyText = (policy: InterruptionPolicy | undefined): string => POLICIES.find((each) => each.policy === policy)!.label
-
-function MotionFields({ rule }: { readonly rule: Rule }) {
-  const { project, component, state, make } = useBench()
-  const timing = ruleTiming(project, component, rule, state.id)
-  const set = <K extends keyof Timing>(field: K, to: Timing[K] | undefined) =>
-    make(setRuleTiming(component.id, rule, field, to as Motion[K]), `set the ${field.replace('Ms', '')} of a motion`)
-  const msOf = (field: 'durationMs' | 'delayMs', ms: number): string => {
-    const said = rule.motion?.[field]
-    return typeof said === 'object' ? formatReference(said, project.tokens) : `${ms} ms`
-  }
-  const setMs = (field: 'durationMs' | 'delayMs') => (text: string): string | null => {
-    if (isReference(text)) {
-      const reference = parseReference(text, project.tokens, ['duration'])
-      if ('problem' in reference) return reference.problem
-      set(field, reference.value)
-      return null
-    }
-    const ms = wholeMs(text)
-    if (typeof ms === 'string') return ms
-    set(field, ms)
-    return null
-  }
-  return (
-    <>
-      <div className="side-by-side">
-        <CommitField label="takes" value={msOf('durationMs', timing.durationMs)} isMono onCommit={setMs('durationMs')} onStep={stepMs(10)} />
-        <CommitField label="waits" value={msOf('delayMs', timing.delayMs)} isMono onCommit={setMs('delayMs')} onStep={stepMs(10)} />
-      </div>
-      <ChoiceField label="interrupted" value={policyText(rule.motion?.policy)} choices={POLICIES.map(({ label }) => label)} onChange={(label) => make(setRuleTiming(component.id, rule, 'policy', POLICIES.find((each) => each.label === label)?.policy), 'set what happens when a motion is interrupted')} />
-      <ChoiceField label="turns" value={timing.turn} choices={['shortest', 'clockwise', 'counterclockwise', 'as written']} onChange={(turn) => set('turn', turn as NonNullable<Timing['turn']>)} />
-    </>
-  )
 }

@@ -13,7 +13,8 @@ import { StateMark } from '../theme/state-mark'
 import { ParameterField } from './parameter-field'
 import { msText } from './timing-text'
 import { useStillBench } from './use-bench'
-import { useScrubbedFrame } from './use-scrubbed-frame'
+import { useLoop } from './use-loop'
+import { useScrubbedMotion } from './scrubbed-motion'
 
 const FIELD = { width: 258, height: 150 }
 
@@ -56,12 +57,14 @@ function LivePicture({ player }: { readonly player: Player }) {
   const lastSeen = useRef('')
   const ring = useRef<SVGPolygonElement>(null)
   const scope = useId()
-  const scrubbed = useScrubbedFrame()
+  const scrubbed = useScrubbedMotion()
+  const loop = useLoop(view.isLooping)
   const [size, setSize] = useState(() => surfaceSize(player.current.drawList()))
 
   useFrames((wallMs) => {
     const live = player.frame(wallMs)
-    const list = view.scrubMs === null ? live : (scrubbed(view.scrubMs) ?? live)
+    const scrubbedMs = loop(wallMs, scrubbed?.lengthMs ?? 0, player.getState().speed) ?? view.scrubMs
+    const list = scrubbedMs === null ? live : (scrubbed?.frameAt(scrubbedMs) ?? live)
     if (list[0] !== shown.current) {
       shown.current = list[0]
       patchChildren(group.current!, paint(list, scope))

@@ -96,7 +96,7 @@ export function ConditionField({ label, value, empty, onChange }: { readonly lab
     onChange(condition)
     return null
   }
-  return <CommitField label={label} value={value ?? empty} isMono onCommit={take} />
+  return <CommitField label={label} value={value ?? empty} isMono names={Object.keys(scopeOf(project, component))} isAllExpression onCommit={take} />
 }
 
 type KeyTrigger = Extract<Trigger, { on: 'key' }>

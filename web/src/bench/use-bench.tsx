@@ -1,20 +1,15 @@
 import { createContext, useContext, useMemo, useReducer, type Dispatch, type ReactNode } from 'react'
 import {
   batch, holdsIn, lookAt, ruleInCell, setProperties, setPropertyEverywhere, triggerRow,
-  type Axis, type Component, type Edit, type Id, type LookPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value,
+  type Axis, type Component, type Edit, type Id, type LookPlace, type MotionPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value,
 } from '@rheoscope/core/document'
 import { FindingsContext, useChecking } from '../checks/use-findings'
+import type { Still } from '../paint/look-picture'
 import type { Player } from '../playing/player'
 import { usePlayer } from '../playing/use-player'
 import type { ProjectSession } from '../session/project-session'
 import { useSession, useSessionState } from '../session/use-session'
 import { benchReducer, type BenchAction, type BenchState } from './bench-state'
-
-/** Which states of a component are shown, and whether it is there at all. */
-export interface ShownLook {
-  readonly standing: Readonly<Record<Id, Id>>
-  readonly isAbsent: boolean
-}
 
 /** The bench as its parts see it: the document, what is selected in it, and how to change either. */
 export interface Bench {
@@ -26,7 +21,7 @@ export interface Bench {
   /** The rule in the selected cell, if there is one. */
   readonly rule: Rule | null
   /** The component and the rule as they are stored, while a preview shows something else: what edits are made of. */
-  readonly stored: { readonly component: Component; readonly rule: Rule | null }
+  readonly stored: { readonly project: Project; readonly component: Component; readonly rule: Rule | null }
   readonly parts: readonly Part[]
   /** The states whose looks are edited: that of the selected column and those selected with it. */
   readonly editedStates: readonly State[]
@@ -38,7 +33,7 @@ export interface Bench {
   /** The place in the document that edits of the selected look go to. */
   readonly place: LookPlace
   /** The look on the easel. */
-  readonly shown: ShownLook
+  readonly shown: Still
   /** What the look that is edited says of a property by itself; undefined where it says nothing. */
   readonly ownValue: (part: Id, property: string) => Value | undefined
   /** The edit that says properties of parts where edits go now. */
@@ -57,8 +52,8 @@ export function BenchProvider({ component: id, children }: { readonly component:
   const player = usePlayer(project, id)
   const findings = useChecking(session)
   const whole = { session, view, select, player }
-  const still = useBenchOf(document, stored ?? component, stored ?? component, whole)
-  const live = useBenchOf(project, component, stored ?? component, whole)
+  const still = useBenchOf(document, stored ?? component, { project: document, component: stored ?? component }, whole)
+  const live = useBenchOf(project, component, { project: document, component: stored ?? component }, whole)
   return (
     <StillBenchContext.Provider value={still}>
       <BenchContext.Provider value={project === document ? still : live}>
@@ -80,19 +75,19 @@ function useContextOf(context: typeof BenchContext): Bench {
   return bench
 }
 
-function useBenchOf(project: Project, component: Component, stored: Component, { session, view, select, player }: Pick<Bench, 'session' | 'view' | 'select' | 'player'>): Bench {
+function useBenchOf(project: Project, component: Component, stored: Pick<Bench['stored'], 'project' | 'component'>, { session, view, select, player }: Pick<Bench, 'session' | 'view' | 'select' | 'player'>): Bench {
   const axis = component.axes.find((each) => each.id === view.axis) ?? component.axes[0]!
   const state = axis.states.find((each) => each.id === view.state) ?? axis.states[0]!
-  const combined = typeof view.into === 'object' ? view.into.combination : null
+  const combined = typeof view.into === 'object' && 'combination' in view.into ? view.into.combination : null
   const combination = component.combinations.find(({ id }) => id === combined)
-  const shown = useMemo((): ShownLook => ({
-    standing: combination?.states ?? { [axis.id]: state.id }, isAbsent: view.into === 'absent',
-  }), [combination?.states, axis.id, state.id, view.into])
+  const shown = useMemo((): Still => shownLook(component, axis, state, view), [component, axis, state, view])
+  const { project: storedProject, component: storedComponent } = stored
 
   return useMemo((): Bench => {
     const editedStates = [state, ...axis.states.filter(({ id }) => id !== state.id && view.alsoStates.includes(id))]
     const edited: readonly OwnLookPlace[] =
       view.into === 'absent' ? [{ look: 'absent' }]
+        : isStage(view.into) ? [{ look: 'stage', motion: view.into.motion, stage: view.into.stage }]
         : combination ? [{ look: 'combination', id: combination.id }]
           : editedStates.map(({ id }) => ({ look: 'state', axis: axis.id, state: id }))
     const place: LookPlace = view.into === 'base' || view.into === 'all' ? { look: 'base' } : edited[0]!
@@ -101,24 +96,37 @@ function useBenchOf(project: Project, component: Component, stored: Component, {
       project, component, axis, state, editedStates, view, select, session, player, place, shown,
       ownValue: (part, property) => (place.look === 'base' ? undefined : lookAt(component, place)[part]?.[property]),
       rule: ruleOf(component),
-      stored: { component: stored, rule: ruleOf(stored) },
+      stored: { project: storedProject, component: storedComponent, rule: ruleOf(storedComponent) },
       parts: view.parts.flatMap((part) => component.parts.find((each) => each.id === part) ?? []),
       make: (edit, label) => edit && session.dispatch(edit, label),
       propertyEdit: (said) =>
         view.into === 'all'
-          ? batch(...said.map(({ part, property, value }) => setPropertyEverywhere(stored, part, property, value)))
+          ? batch(...said.map(({ part, property, value }) => setPropertyEverywhere(storedComponent, part, property, value)))
           : view.into === 'base'
-            ? setProperties(stored, place, said)
-            : batch(...edited.map((each) => setProperties(stored, each, said))),
+            ? setProperties(storedComponent, place, said)
+            : batch(...edited.map((each) => setProperties(storedComponent, each, said))),
     }
-  }, [project, component, stored, axis, state, view, combination, shown, session, player, select])
+  }, [project, component, storedProject, storedComponent, axis, state, view, combination, shown, session, player, select])
+}
+
+const isStage = (into: BenchState['into']): into is { readonly motion: MotionPlace; readonly stage: Id } => typeof into === 'object' && 'stage' in into
+
+/** What the easel shows: the state selected, those of a combination, or where a rule leads with a stage of its motion over it. */
+function shownLook(component: Component, axis: Axis, state: State, { into }: BenchState): Still {
+  if (isStage(into)) {
+    const rule = 'rule' in into.motion ? component.rules.find(({ id }) => 'rule' in into.motion && id === into.motion.rule) : undefined
+    const target = rule?.target.go === 'state' ? rule.target.state : state.id
+    return { standing: { [axis.id]: target }, isAbsent: false, over: lookAt(component, { look: 'stage', motion: into.motion, stage: into.stage }) }
+  }
+  const combination = typeof into === 'object' ? component.combinations.find(({ id }) => id === into.combination) : undefined
+  return { standing: combination?.states ?? { [axis.id]: state.id }, isAbsent: into === 'absent', over: null }
 }
 
 function initialState(component: Component): BenchState {
   const axis = component.axes[0]!
   const first = component.parts[1] ?? component.parts[0]!
   return {
-    axis: axis.id, state: axis.start, alsoStates: [], row: firstRow(component, axis), parts: [first.id], isEaselOpen: false, into: 'look', lane: null, scrubMs: null, tool: 'select', gridPx: null, comparedWith: null, addedRows: [],
+    axis: axis.id, state: axis.start, alsoStates: [], row: firstRow(component, axis), parts: [first.id], isEaselOpen: false, into: 'look', motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, addedRows: [],
   }
 }
 

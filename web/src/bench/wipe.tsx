@@ -11,7 +11,7 @@ export function Wipe({ state, size, zoom }: { readonly state: string; readonly s
   const [at, setAt] = useState(0.5)
   const group = useRef<SVGGElement>(null)
   const scope = useId()
-  const list = useMemo(() => stillLife(project, component.id, { ...shown.standing, [axis.id]: state }), [project, component.id, shown, axis.id, state])
+  const list = useMemo(() => stillLife(project, component.id, { standing: { ...shown.standing, [axis.id]: state } }), [project, component.id, shown, axis.id, state])
   useLayoutEffect(() => patchChildren(group.current!, paint(list, scope)), [list, scope])
   const x = at * size.width
   const name = axis.states.find(({ id }) => id === state)?.name ?? '?'

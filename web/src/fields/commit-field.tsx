@@ -1,4 +1,5 @@
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react'
+import { useCompletion, type Completing } from './use-completion'
 
 interface CommitFieldProps {
   readonly label: string
@@ -11,13 +12,18 @@ interface CommitFieldProps {
   readonly hidesLabel?: boolean
   readonly placeholder?: string
   readonly list?: string
+  /** The names an expression typed here can use; with `=` before it, unless the field holds nothing but expressions. */
+  readonly names?: readonly string[]
+  readonly isAllExpression?: boolean
 }
 
-/** A one-line field that commits on Enter or when it is left, goes back on Escape, and says beside itself what is wrong. */
-export function CommitField({ label, value, onCommit, onStep, isMono = false, hidesLabel = false, placeholder, list }: CommitFieldProps) {
+/** A one-line field that commits on Enter or when it is left, goes back on Escape, completes names while an expression is typed, and says beside itself what is wrong. */
+export function CommitField({ label, value, onCommit, onStep, isMono = false, hidesLabel = false, placeholder, list, names = [], isAllExpression = false }: CommitFieldProps) {
   const id = useId()
+  const input = useRef<HTMLInputElement>(null)
   const [text, setText] = useState(value)
   const [problem, setProblem] = useState<string | null>(null)
+  const completing = useCompletion(input, text, setText, names, isAllExpression)
   const committed = useRef(value)
   useEffect(() => {
     committed.current = value
@@ -26,6 +32,7 @@ export function CommitField({ label, value, onCommit, onStep, isMono = false, hi
   }, [value])
 
   const commit = (typed: string) => {
+    completing.close()
     if (typed === committed.current) {
       setProblem(null)
       return
@@ -35,7 +42,8 @@ export function CommitField({ label, value, onCommit, onStep, isMono = false, hi
     if (refused === null) committed.current = typed
   }
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
-    if (event.key === 'Enter') commit(text)
+    if (completing.takesKey(event)) event.preventDefault()
+    else if (event.key === 'Enter') commit(text)
     else if (event.key === 'Escape') {
       setText(value)
       setProblem(null)
@@ -53,12 +61,24 @@ export function CommitField({ label, value, onCommit, onStep, isMono = false, hi
     <span className="field">
       <label htmlFor={id} className={hidesLabel ? 'visually-hidden' : undefined}>{label}</label>
       <input
-        id={id} className={isMono ? 'mono' : undefined} value={text} placeholder={placeholder} list={list} spellCheck={false} autoComplete="off"
+        ref={input} id={id} className={isMono ? 'mono' : undefined} value={text} placeholder={placeholder} list={list} spellCheck={false} autoComplete="off"
         data-typing={text === value ? undefined : ''} aria-invalid={problem !== null} aria-describedby={problem ? `${id}-problem` : undefined}
-        onChange={(event) => setText(event.target.value)} onBlur={() => commit(text)} onKeyDown={onKeyDown}
+        {...(names.length > 0 ? { role: 'combobox', 'aria-expanded': completing.options.length > 0, 'aria-controls': `${id}-names`, 'aria-autocomplete': 'list' as const } : {})}
+        onChange={(event) => completing.typed(event.target.value, event.target.selectionStart ?? event.target.value.length)} onBlur={() => commit(text)} onKeyDown={onKeyDown}
         onFocus={(event) => event.target.select()}
       />
+      {completing.options.length > 0 && <Names id={`${id}-names`} label={label} completing={completing} />}
       {problem && <span id={`${id}-problem`} className="field-problem" role="alert">{problem}</span>}
     </span>
+  )
+}
+
+function Names({ id, label, completing: { options, choice, accept } }: { readonly id: string; readonly label: string; readonly completing: Completing }) {
+  return (
+    <ul className="field-names" id={id} role="listbox" aria-label={`Names for ${label}`}>
+      {options.map((option, index) => (
+        <li key={option} role="option" aria-selected={index === choice} onPointerDown={(event) => { event.preventDefault(); accept(option) }}>{option}</li>
+      ))}
+    </ul>
   )
 }

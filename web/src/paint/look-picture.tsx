@@ -1,18 +1,30 @@
 import { useId, useLayoutEffect, useMemo, useRef } from 'react'
-import type { Project } from '@rheoscope/core/document'
+import type { Look, Project } from '@rheoscope/core/document'
 import { Run } from '@rheoscope/core/run'
 import { paint, type DrawList } from '@rheoscope/core/scene'
 import { patchChildren } from './patch'
 
-/** What a component shows at rest, its axes where `standing` says; an empty list when it cannot be put together. */
-export function stillLife(project: Project, component: string, standing: Readonly<Record<string, string>>, isAbsent = false): DrawList {
+/** Which states of a component are to be seen, whether it is there at all, and what has the last word on top of that. */
+export interface Still {
+  /** The state of each axis, by axis; axes left out are at their start. */
+  readonly standing: Readonly<Record<string, string>>
+  readonly isAbsent?: boolean
+  readonly over?: Look | null
+}
+
+/** What a component shows at rest; an empty list when it cannot be put together. */
+export function stillLife(project: Project, component: string, { standing, isAbsent = false, over = null }: Still): DrawList {
   try {
-    const begun = { states: standing, isAbsent }
-    return new Run(project, { component }, begun).drawList()
+    return new Run(over ? laidOver(project, component, standing, over) : project, { component }, { states: standing, isAbsent }).drawList()
   } catch {
     return []
   }
 }
+
+const laidOver = (project: Project, component: string, states: Still['standing'], look: Look): Project => ({
+  ...project,
+  components: project.components.map((each) => (each.id === component ? { ...each, combinations: [...each.combinations, { id: 'over', states, look }] } : each)),
+})
 
 /** The size of the surface a draw list shows. */
 export const surfaceSize = (list: DrawList): { width: number; height: number } => ({
@@ -49,6 +61,6 @@ export function LookPicture({ project, component, standing }: {
   readonly standing: Readonly<Record<string, string>>
 }) {
   const key = JSON.stringify(standing)
-  const list = useMemo(() => stillLife(project, component, JSON.parse(key) as Record<string, string>), [project, component, key])
+  const list = useMemo(() => stillLife(project, component, { standing: JSON.parse(key) as Record<string, string> }), [project, component, key])
   return <DrawListPicture list={list} />
 }

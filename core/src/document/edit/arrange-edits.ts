@@ -80,7 +80,7 @@ export function ungroupPart(component: Component, id: Id): Edit | null {
   const inside = component.parts.filter(({ parent }) => parent === id)
   const [x, y] = [Number(group.base.x ?? 0), Number(group.base.y ?? 0)]
   const forgotten = lookPlaces(component).filter((place) => lookAt(component, place)[id] !== undefined)
-    .map((place): Edit => ({ edit: 'unset', path: [...lookPath(component.id, place), id] }))
+    .map((place): Edit => ({ edit: 'unset', path: [...lookPath(component, place), id] }))
   return batch(
     ...inside.flatMap((part) => [reparent(component.id, part.id, group.parent!), ...movePart(component, part, x, y)]),
     ...forgotten,

@@ -24,14 +24,14 @@ export function pasteLook(component: Component, places: readonly OwnLookPlace[],
     const look = lookAt(component, place)
     return component.parts.flatMap(({ id, name }): Edit[] => {
       const said = clip.parts[name]
-      return said ? [{ edit: 'set', path: [...lookPath(component.id, place), id], to: { ...look[id], ...said } }] : []
+      return said ? [{ edit: 'set', path: [...lookPath(component, place), id], to: { ...look[id], ...said } }] : []
     })
   })
   return edits.length > 0 ? batch(...edits) : null
 }
 
 /** Takes back everything a look changes. */
-export const clearLook = (component: Id, place: OwnLookPlace): Edit => ({ edit: 'set', path: lookPath(component, place), to: {} })
+export const clearLook = (component: Component, place: OwnLookPlace): Edit => ({ edit: 'set', path: lookPath(component, place), to: {} })
 
 /** A look for several axes in given states at once. */
 export const addCombination = (component: Id, combination: CombinationLook): Edit =>

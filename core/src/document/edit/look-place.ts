@@ -1,26 +1,30 @@
 import type { Component } from '../component'
 import type { Look } from '../look'
 import type { Id } from '../value'
+import { motionOf, motionPath, motionPlaces, type MotionPlace } from './motion-edits'
 import type { Path } from './path'
 
-/** A look of its own: that of a state, of several states at once, or of being absent. */
+/** A look of its own: that of a state, of several states at once, of being absent, or one that a motion passes through. */
 export type OwnLookPlace =
   | { readonly look: 'state'; readonly axis: Id; readonly state: Id }
   | { readonly look: 'combination'; readonly id: Id }
   | { readonly look: 'absent' }
+  | { readonly look: 'stage'; readonly motion: MotionPlace; readonly stage: Id }
 
 /** The looks an edit of a property goes into. */
 export type LookPlace = { readonly look: 'base' } | OwnLookPlace
 
 /** Where a look is kept. */
-export function lookPath(component: Id, place: OwnLookPlace): Path {
+export function lookPath(component: Component, place: OwnLookPlace): Path {
   switch (place.look) {
     case 'state':
-      return ['components', component, 'axes', place.axis, 'states', place.state, 'look']
+      return ['components', component.id, 'axes', place.axis, 'states', place.state, 'look']
     case 'combination':
-      return ['components', component, 'combinations', place.id, 'look']
+      return ['components', component.id, 'combinations', place.id, 'look']
     case 'absent':
-      return ['components', component, 'absent']
+      return ['components', component.id, 'absent']
+    case 'stage':
+      return [...motionPath(component, place.motion)!, 'stages', place.stage, 'look']
   }
 }
 
@@ -33,11 +37,19 @@ export function lookAt(component: Component, place: OwnLookPlace): Look {
       return component.combinations.find(({ id }) => id === place.id)?.look ?? {}
     case 'absent':
       return component.absent
+    case 'stage':
+      return motionOf(component, place.motion)?.stages.find(({ id }) => id === place.stage)?.look ?? {}
   }
 }
 
 /** Every look a component has besides the base look. */
-export const lookPlaces = ({ axes, combinations }: Component): readonly OwnLookPlace[] => [
+export const lookPlaces = (component: Component): readonly OwnLookPlace[] => [
+  ...restingLooks(component),
+  ...motionPlaces(component).flatMap((motion) => (motionOf(component, motion)?.stages ?? []).map(({ id }): OwnLookPlace => ({ look: 'stage', motion, stage: id }))),
+]
+
+/** The looks of a component that something rests in, besides the base look. */
+export const restingLooks = ({ axes, combinations }: Component): readonly OwnLookPlace[] => [
   ...axes.flatMap((axis) => axis.states.map((state): OwnLookPlace => ({ look: 'state', axis: axis.id, state: state.id }))),
   ...combinations.map(({ id }): OwnLookPlace => ({ look: 'combination', id })),
   { look: 'absent' },

@@ -19,7 +19,7 @@ export function setProperty(component: Component, place: LookPlace, part: Id, pr
   if (place.look === 'base') {
     return { edit: 'set', path: [...partPath(component.id, part), 'base', property], to: value }
   }
-  const path = lookPath(component.id, place)
+  const path = lookPath(component, place)
   return lookAt(component, place)[part]
     ? { edit: 'set', path: [...path, part, property], to: value }
     : { edit: 'set', path: [...path, part], to: { [property]: value } }
@@ -50,7 +50,7 @@ export function setPropertyEverywhere(component: Component, part: Id, property: 
 
 /** Takes back what one look says about a property, so that the base look shows again. */
 export function takeBackProperty(component: Component, place: OwnLookPlace, part: Id, property: string): Edit {
-  const path = lookPath(component.id, place)
+  const path = lookPath(component, place)
   const said = lookAt(component, place)[part] ?? {}
   const isLast = Object.keys(said).every((name) => name === property)
   return { edit: 'unset', path: isLast ? [...path, part] : [...path, part, property] }
@@ -67,7 +67,7 @@ export function removePart(component: Component, part: Id): Edit {
   const doomed = withDescendants(component.parts, part).map(({ id }) => id)
   return batch(
     ...lookPlaces(component).flatMap((place) =>
-      doomed.filter((id) => lookAt(component, place)[id] !== undefined).map((id): Edit => ({ edit: 'unset', path: [...lookPath(component.id, place), id] }))),
+      doomed.filter((id) => lookAt(component, place)[id] !== undefined).map((id): Edit => ({ edit: 'unset', path: [...lookPath(component, place), id] }))),
     ...component.rules
       .filter((rule) => rule.part !== null && doomed.includes(rule.part))
       .map((rule): Edit => ({ edit: 'remove', path: ['components', component.id, 'rules'], id: rule.id })),

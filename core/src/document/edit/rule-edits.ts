@@ -1,5 +1,4 @@
 import type { Component } from '../component'
-import { EMPTY_MOTION, type LaneTiming, type Motion, type Timing } from '../motion'
 import { holdsIn, type Rule, type Target } from '../rule'
 import { triggerRow, type Trigger } from '../trigger'
 import type { Id } from '../value'
@@ -65,26 +64,3 @@ export function holdsAlone(component: Component, rule: Rule, state: Id): boolean
   const held = axis?.states.filter(({ id }) => holdsIn(rule, id)) ?? []
   return held.length === 1 && held[0]!.id === state
 }
-
-/** Says one thing about the timing of a rule's motion; undefined leaves it to something less specific. */
-export function setRuleTiming<K extends keyof Timing | 'policy'>(component: Id, rule: Rule, field: K, to: Motion[K] | undefined): Edit {
-  const path = [...rulePath(component, rule.id), 'motion']
-  if (rule.motion === null) return { edit: 'set', path, to: to === undefined ? EMPTY_MOTION : { ...EMPTY_MOTION, [field]: to } }
-  return to === undefined ? { edit: 'unset', path: [...path, field] } : { edit: 'set', path: [...path, field], to }
-}
-
-/** Says something about the timing of one lane of a rule's motion; the rest of the lane stays as it was. */
-export function setLaneTiming(component: Id, rule: Rule, part: Id, property: string | null, timing: Timing, newId: Id): Edit {
-  const path = [...rulePath(component, rule.id), 'motion']
-  if (rule.motion === null) {
-    return { edit: 'set', path, to: { ...EMPTY_MOTION, lanes: [{ id: newId, part, property, ...timing }] } }
-  }
-  const old = rule.motion.lanes.find((lane) => lane.part === part && lane.property === property)
-  const lane: LaneTiming = { id: newId, part, property, ...timing }
-  if (!old) return { edit: 'insert', path: [...path, 'lanes'], item: lane, before: null }
-  return batch(...Object.entries(timing).map(([field, to]): Edit => ({ edit: 'set', path: [...path, 'lanes', old.id, field], to })))
-}
-
-/** Takes back what a rule's motion says about one lane. */
-export const removeLaneTiming = (component: Id, rule: Id, lane: Id): Edit =>
-  ({ edit: 'remove', path: [...rulePath(component, rule), 'motion', 'lanes'], id: lane })

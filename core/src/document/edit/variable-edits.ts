@@ -1,22 +1,31 @@
 import type { Component } from '../component'
+import type { Project } from '../project'
 import type { Action, Variable } from '../rule'
-import { isExpression, type Id, type Literal } from '../value'
+import { isExpression, type Id } from '../value'
 import { batch, type Edit } from './edit'
 import { lookAt, lookPath, lookPlaces } from './look-place'
 import type { Path } from './path'
 import { rulePath } from './rule-edits'
 
-const variablesPath = (component: Id): Path => ['components', component, 'variables']
+/** Whose variables: those of each instance of a component, or those everyone shares. */
+export type VariableOwner = { readonly component: Id } | 'everyone'
 
-export const addVariable = (component: Id, variable: Variable): Edit => ({ edit: 'insert', path: variablesPath(component), item: variable, before: null })
+export const variablesPath = (owner: VariableOwner): Path => (owner === 'everyone' ? ['variables'] : ['components', owner.component, 'variables'])
 
-export const removeVariable = (component: Id, variable: Id): Edit => ({ edit: 'remove', path: variablesPath(component), id: variable })
+export const addVariable = (owner: VariableOwner, variable: Variable): Edit => ({ edit: 'insert', path: variablesPath(owner), item: variable, before: null })
 
-export const setVariableStart = (component: Id, variable: Id, start: Literal): Edit => ({ edit: 'set', path: [...variablesPath(component), variable, 'start'], to: start })
+export const removeVariable = (owner: VariableOwner, variable: Id): Edit => ({ edit: 'remove', path: variablesPath(owner), id: variable })
 
-/** Renames a variable with everything of its component that speaks of it. */
-export const renameVariable = (component: Component, variable: Variable, name: string): Edit =>
-  batch({ edit: 'set', path: [...variablesPath(component.id), variable.id, 'name'], to: name }, ...renamedUses(component, variable.name, name))
+export const setVariableField = <K extends 'start' | 'choices'>(owner: VariableOwner, variable: Id, field: K, to: Variable[K]): Edit =>
+  ({ edit: 'set', path: [...variablesPath(owner), variable, field], to })
+
+/** Renames a variable with everything that speaks of it: in its component, or in all of them but where the name means something of their own. */
+export function renameVariable(project: Project, owner: VariableOwner, variable: Variable, name: string): Edit {
+  const meantIn = owner === 'everyone'
+    ? project.components.filter(({ variables, parameters }) => ![...variables, ...parameters].some((own) => own.name === variable.name))
+    : project.components.filter(({ id }) => id === owner.component)
+  return batch({ edit: 'set', path: [...variablesPath(owner), variable.id, 'name'], to: name }, ...meantIn.flatMap((component) => renamedUses(component, variable.name, name)))
+}
 
 /** What a component says of a name, said of another one: in values, conditions, triggers and actions, and for the axes it decides. */
 export function renamedUses(component: Component, from: string, to: string): readonly Edit[] {
@@ -30,7 +39,7 @@ export function renamedUses(component: Component, from: string, to: string): rea
     })
   return [
     ...component.parts.flatMap((part) => values(part.base, ['components', component.id, 'parts', part.id, 'base'])),
-    ...lookPlaces(component).flatMap((place) => Object.entries(lookAt(component, place)).flatMap(([part, said]) => values(said, [...lookPath(component.id, place), part]))),
+    ...lookPlaces(component).flatMap((place) => Object.entries(lookAt(component, place)).flatMap(([part, said]) => values(said, [...lookPath(component, place), part]))),
     ...component.rules.flatMap((rule) => ruleUses(component.id, rule, from, to, within)),
     ...component.axes.flatMap(({ id, drivenBy }): Edit[] =>
       drivenBy !== null && 'variable' in drivenBy && drivenBy.variable === from ? [{ edit: 'set', path: ['components', component.id, 'axes', id, 'drivenBy'], to: { variable: to } }] : []),

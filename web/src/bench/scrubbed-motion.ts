@@ -1,5 +1,6 @@
 import { useMemo } from 'react'
 import type { Component, Project, Rule } from '@rheoscope/core/document'
+import { laneEndMs } from '@rheoscope/core/motion'
 import { Run } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
 import { useBench } from './use-bench'
@@ -15,16 +16,25 @@ export function runOfMotion(project: Project, component: Component, rule: Rule, 
   }
 }
 
-/** Gives the frame of the selected rule's motion at an instant; null when no rule is selected. */
-export function useScrubbedFrame(): (ms: number) => DrawList | null {
+/** The selected rule's motion as it can be looked at: its frame at an instant, and how long it is. */
+export interface ScrubbedMotion {
+  readonly frameAt: (ms: number) => DrawList
+  readonly lengthMs: number
+}
+
+/** The motion of the selected rule; null when no rule is selected. */
+export function useScrubbedMotion(): ScrubbedMotion | null {
   const { project, component, rule, axis, state } = useBench()
   return useMemo(() => {
     const begun = rule && runOfMotion(project, component, rule, axis.id, state.id)
-    return (ms: number) => {
-      if (!begun) return null
-      const run = begun.fork()
-      run.advanceTo(Math.floor(ms))
-      return run.drawListAt(ms)
+    if (!begun) return null
+    return {
+      lengthMs: Math.max(0, ...(begun.instance('')?.lanes ?? []).map(laneEndMs)),
+      frameAt: (ms: number) => {
+        const run = begun.fork()
+        run.advanceTo(Math.floor(ms))
+        return run.drawListAt(ms)
+      },
     }
   }, [project, component, rule, axis.id, state.id])
 }

@@ -1,0 +1,56 @@
+import type { Drag, Part } from '@rheoscope/core/document'
+import { easingProblem } from '@rheoscope/core/motion'
+import { CommitField } from '../fields/commit-field'
+import { ChoiceField } from '../fields/property-field'
+import { stepMs, wholeMs } from './ms-field'
+import { useBench } from './use-bench'
+
+const FREELY: Drag = { along: 'both', within: 'holder', rests: 'anywhere', points: [], throws: false, settleMs: 240, easing: 'ease-out' }
+
+const NOT = 'not at all'
+
+const ALONG: Readonly<Record<Drag['along'], string>> = { both: 'both ways', across: 'across', down: 'up and down' }
+const WITHIN: Readonly<Record<Drag['within'], string>> = { holder: 'what holds it', surface: 'the whole surface', nothing: 'nothing' }
+const RESTS: Readonly<Record<Drag['rests'], string>> = { anywhere: 'where it is let go', edges: 'at the nearest edge', corners: 'in the nearest corner', points: 'at the nearest point', start: 'where it began' }
+
+/** Whether and how a part can be dragged. */
+export function DragFields({ part }: { readonly part: Part }) {
+  const { component, make } = useBench()
+  const { drag } = part
+  const path = ['components', component.id, 'parts', part.id, 'drag']
+  const set = (to: Drag | undefined) => make(to ? { edit: 'set', path, to } : { edit: 'unset', path }, `set how ${part.name} is dragged`)
+  if (part.parent === null) return null
+  const setAlong = (along: string) => set(along === NOT ? undefined : { ...(drag ?? FREELY), along: along as Drag['along'] })
+  return (
+    <details role="group" aria-label="Drag" open={drag !== undefined}>
+      <summary>Drag</summary>
+      <ChoiceField label="dragged" value={drag?.along ?? NOT} choices={[{ value: NOT, label: NOT }, ...choicesOf(ALONG)]} onChange={setAlong} />
+      {drag && (
+        <>
+          <ChoiceField label="kept inside" value={drag.within} choices={choicesOf(WITHIN)} onChange={(within) => set({ ...drag, within: within as Drag['within'] })} />
+          <ChoiceField label="rests" value={drag.rests} choices={choicesOf(RESTS)} onChange={(rests) => set({ ...drag, rests: rests as Drag['rests'] })} />
+          {drag.rests === 'points' && <CommitField label="points" isMono value={drag.points.map(({ x, y }) => `${x} ${y}`).join(', ')} placeholder="0 0, 120 0" onCommit={(text) => takePoints(text, (points) => set({ ...drag, points }))} />}
+          <ChoiceField label="let go" value={drag.throws ? 'goes on' : 'stops'} choices={[{ value: 'stops', label: 'stops' }, { value: 'goes on', label: 'goes on with its speed' }]} onChange={(then) => set({ ...drag, throws: then === 'goes on' })} />
+          <CommitField label="settles in" isMono value={`${drag.settleMs} ms`} onStep={stepMs(10)} onCommit={(text) => takeMs(text, (settleMs) => set({ ...drag, settleMs }))} />
+          <CommitField label="along" isMono value={drag.easing} list="easings" onCommit={(text) => easingProblem(text) ?? (set({ ...drag, easing: text.trim() }), null)} />
+        </>
+      )}
+    </details>
+  )
+}
+
+const choicesOf = (words: Readonly<Record<string, string>>) => Object.entries(words).map(([value, label]) => ({ value, label }))
+
+function takeMs(text: string, set: (ms: number) => void): string | null {
+  const ms = wholeMs(text)
+  if (typeof ms === 'string') return ms
+  set(ms)
+  return null
+}
+
+function takePoints(text: string, set: (points: Drag['points']) => void): string | null {
+  const points = text.split(',').map((pair) => pair.trim().split(/\s+/).map(Number))
+  if (!points.every((pair) => pair.length === 2 && pair.every(Number.isFinite))) return 'Write points as two numbers each, with commas between them: 0 0, 120 0.'
+  set(points.map(([x, y]) => ({ x: x!, y: y! })))
+  return null
+}

@@ -1,0 +1,188 @@
+import { useState } from 'react'
+import { addStage, removeStage, setOfStage, type InterruptionPolicy, type Motion, type ReducedForm, type Stage, type Stagger, type Timing } from '@rheoscope/core/document'
+import { easingProblem } from '@rheoscope/core/motion'
+import { CommitField } from '../fields/commit-field'
+import { parseNumber } from '../fields/parse-value'
+import { ChoiceField } from '../fields/property-field'
+import { formatReference, isReference, parseReference } from '../fields/token-reference'
+import { newId } from '../session/new-id'
+import type { MotionScope } from './bench-state'
+import { stepMs, wholeMs } from './ms-field'
+import { useBench } from './use-bench'
+import { destination, useMotion, type EditedMotion } from './use-motion'
+
+/** How the selected rule's motion goes, or what it falls back on. */
+export function MotionFields() {
+  const motion = useMotion()
+  const [isMore, setMore] = useState(false)
+  return (
+    <>
+      <ScopeField />
+      <LengthFields motion={motion} />
+      <details open={isMore} onToggle={(event) => setMore(event.currentTarget.open)}>
+        <summary>More about the motion</summary>
+        {isMore && <MannerFields motion={motion} />}
+      </details>
+      <Stages motion={motion} />
+    </>
+  )
+}
+
+/** Whose motion the fields below are about. */
+function ScopeField() {
+  const { rule, axis, state, view, select } = useBench()
+  const to = destination(rule!)
+  const target = axis.states.find(({ id }) => id === to)?.name ?? 'any state'
+  const choices: readonly { readonly value: MotionScope; readonly label: string }[] = [
+    { value: 'rule', label: 'this rule' }, { value: 'pair', label: `all from ${state.name} to ${target}` },
+    { value: 'component', label: 'the whole component' }, { value: 'project', label: 'the whole project' },
+  ]
+  return <ChoiceField label="motion of" value={view.motionScope} choices={choices} onChange={(scope) => select({ do: 'time', scope: scope as MotionScope })} />
+}
+
+function LengthFields({ motion: { said, timing, set } }: { readonly motion: EditedMotion }) {
+  const { project } = useBench()
+  const textOf = (field: 'durationMs' | 'delayMs'): string => {
+    const own = said?.[field]
+    return typeof own === 'object' ? formatReference(own, project.tokens) : `${timing[field]} ms`
+  }
+  const take = (field: 'durationMs' | 'delayMs') => (text: string): string | null => {
+    if (text.trim() === '') {
+      set(field, undefined)
+      return null
+    }
+    if (isReference(text)) {
+      const reference = parseReference(text, project.tokens, ['duration'])
+      if ('problem' in reference) return reference.problem
+      set(field, reference.value)
+      return null
+    }
+    const ms = wholeMs(text)
+    if (typeof ms === 'string') return ms
+    set(field, ms)
+    return null
+  }
+  return (
+    <div className="side-by-side">
+      <CommitField label="takes" value={textOf('durationMs')} isMono onCommit={take('durationMs')} onStep={stepMs(10)} />
+      <CommitField label="waits" value={textOf('delayMs')} isMono onCommit={take('delayMs')} onStep={stepMs(10)} />
+    </div>
+  )
+}
+
+/** A setting in words; the first one leaves it to something less specific. */
+type Worded<T> = readonly { readonly value: T | undefined; readonly label: string }[]
+
+const POLICIES: Worded<InterruptionPolicy> = [
+  { value: undefined, label: 'as elsewhere' }, { value: 'retarget', label: 'goes on from there' }, { value: 'finish first', label: 'finishes first' },
+  { value: 'refuse', label: 'refuses' }, { value: 'complete', label: 'jumps to its end' },
+]
+
+const SPEEDS: Worded<boolean> = [{ value: undefined, label: 'as elsewhere' }, { value: true, label: 'carried over' }, { value: false, label: 'begins anew' }]
+
+const JUMPS: Worded<'start' | 'end'> = [{ value: undefined, label: 'travels' }, { value: 'start', label: 'jumps at the start' }, { value: 'end', label: 'jumps at the end' }]
+
+const SPACES: Worded<NonNullable<Timing['colourSpace']>> = [{ value: undefined, label: 'as elsewhere' }, { value: 'oklab', label: 'in OKLab' }, { value: 'srgb', label: 'in sRGB' }]
+
+const REDUCED: Worded<ReducedForm> = [
+  { value: undefined, label: 'as elsewhere' }, { value: 'movement jumps', label: 'movement jumps' }, { value: 'all jumps', label: 'all jumps' }, { value: 'as is', label: 'as it is' },
+]
+
+function WordedField<T>({ label, worded, value, onChange }: { readonly label: string; readonly worded: Worded<T>; readonly value: T | undefined; readonly onChange: (to: T | undefined) => void }) {
+  const chosen = worded.find((each) => each.value === value) ?? worded[0]!
+  return <ChoiceField label={label} value={chosen.label} choices={worded.map((each) => each.label)} onChange={(text) => onChange(worded.find((each) => each.label === text)?.value)} />
+}
+
+function MannerFields({ motion: { said, timing, set } }: { readonly motion: EditedMotion }) {
+  return (
+    <>
+      <WordedField label="interrupted" worded={POLICIES} value={said?.policy} onChange={(policy) => set('policy', policy)} />
+      <WordedField label="speed" worded={SPEEDS} value={said?.carryVelocity} onChange={(to) => set('carryVelocity', to)} />
+      <ChoiceField label="turns" value={timing.turn} choices={['shortest', 'clockwise', 'counterclockwise', 'as written']} onChange={(turn) => set('turn', turn as Motion['turn'])} />
+      <WordedField label="goes" worded={JUMPS} value={said?.jump} onChange={(jump) => set('jump', jump)} />
+      <WordedField label="colours mix" worded={SPACES} value={said?.colourSpace} onChange={(space) => set('colourSpace', space)} />
+      <StaggerFields stagger={said?.stagger} onChange={(stagger) => set('stagger', stagger)} />
+      <WordedField label="reduced" worded={REDUCED} value={said?.reduced} onChange={(reduced) => set('reduced', reduced)} />
+    </>
+  )
+}
+
+/** How much later each thing begins than the one before it. */
+export function StaggerFields({ stagger, onChange }: { readonly stagger: Stagger | undefined; readonly onChange: (to: Stagger | undefined) => void }) {
+  const take = (text: string): string | null => {
+    const ms = text.trim() === '' || text.trim() === 'none' ? 0 : wholeMs(text)
+    if (typeof ms === 'string') return ms
+    onChange(ms === 0 ? undefined : { stepMs: ms, from: stagger?.from ?? 'first' })
+    return null
+  }
+  return (
+    <>
+      <CommitField label="one by one" isMono value={stagger ? `${stagger.stepMs} ms` : ''} placeholder="all together" onCommit={take} onStep={stepMs(10)} />
+      {stagger && <ChoiceField label="beginning at" value={stagger.from} choices={['first', 'last', 'middle']} onChange={(from) => onChange({ ...stagger, from: from as Stagger['from'] })} />}
+    </>
+  )
+}
+
+/** The looks a motion passes through; selecting one lets edits of parts go into it. */
+function Stages({ motion }: { readonly motion: EditedMotion }) {
+  const { make, select, view } = useBench()
+  const stages = motion.said?.stages ?? []
+  const { place } = motion.context
+  const current = typeof view.into === 'object' && 'stage' in view.into ? view.into.stage : null
+  const add = () => {
+    const stage: Stage = { id: newId(), look: {}, share: 1, easing: 'linear', matchVelocity: false }
+    make(addStage(motion.context, stage), 'add a look to pass through')
+    select({ do: 'edit into', into: { motion: place, stage: stage.id } })
+  }
+  return (
+    <div className="stages" role="group" aria-label="By way of">
+      {stages.map((stage, index) => (
+        <StageRow
+          key={stage.id} stage={stage} name={`way ${index + 1}`} motion={motion} isOpen={stage.id === current}
+          onOpen={() => select({ do: 'edit into', into: stage.id === current ? 'look' : { motion: place, stage: stage.id } })}
+          onRemove={() => {
+            make(removeStage(motion.context, stage.id), 'remove a look to pass through')
+            if (stage.id === current) select({ do: 'edit into', into: 'look' })
+          }}
+        />
+      ))}
+      <button className="plain underlined" onClick={add}>+ by way of another look</button>
+    </div>
+  )
+}
+
+interface StageRowProps {
+  readonly stage: Stage
+  readonly name: string
+  readonly motion: EditedMotion
+  readonly isOpen: boolean
+  readonly onOpen: () => void
+  readonly onRemove: () => void
+}
+
+function StageRow({ stage, name, motion, isOpen, onOpen, onRemove }: StageRowProps) {
+  const { make } = useBench()
+  const set = <K extends Exclude<keyof Stage, 'id'>>(field: K, to: Stage[K]) => make(setOfStage(motion.context, stage.id, field, to), `set ${name} of a motion`)
+  const setShare = (text: string): string | null => {
+    const share = parseNumber(text)
+    if ('problem' in share) return share.problem
+    if (share.value <= 0) return 'A share is more than nothing; the last leg of the way counts 1.'
+    set('share', share.value)
+    return null
+  }
+  const setEasing = (text: string) => easingProblem(text) ?? (set('easing', text.trim()), null)
+  return (
+    <fieldset className="action">
+      <legend className="visually-hidden">{name}</legend>
+      <div className="section-head">
+        <button className={isOpen ? 'plain stage-look is-open' : 'plain stage-look'} aria-pressed={isOpen} onClick={onOpen}>{name}: {isOpen ? 'edits go into this look' : 'edit its look'}</button>
+        <button className="plain underlined muted" aria-label={`Remove ${name}`} onClick={onRemove}>Remove</button>
+      </div>
+      <div className="side-by-side">
+        <CommitField label="share" isMono value={String(stage.share)} onCommit={setShare} />
+        <CommitField label="along" isMono value={typeof stage.easing === 'string' ? stage.easing : 'linear'} onCommit={setEasing} list="easings" />
+      </div>
+      <ChoiceField label="then" value={stage.matchVelocity ? 'goes on at its speed' : 'sets out anew'} choices={['sets out anew', 'goes on at its speed']} onChange={(then) => set('matchVelocity', then === 'goes on at its speed')} />
+    </fieldset>
+  )
+}

@@ -1,0 +1,59 @@
+import { motionAt, setOfMotion, type Motion, type MotionContext, type MotionPlace, type MotionSetting, type Rule } from '@rheoscope/core/document'
+import { motionSources, resolveTiming, type MotionSources, type ResolvedTiming } from '@rheoscope/core/motion'
+import { newId } from '../session/new-id'
+import type { MotionScope } from './bench-state'
+import { useBench, type Bench } from './use-bench'
+
+/** The motion that is being changed: the selected rule's, or one of those it falls back on. */
+export interface EditedMotion {
+  /** What edits are made of: the document as it is stored. */
+  readonly context: MotionContext
+  /** What is said at this place; null when nothing is. */
+  readonly said: Motion | null
+  /** How long and along which curve it is for whatever says nothing more specific. */
+  readonly timing: ResolvedTiming
+  readonly set: <K extends MotionSetting>(field: K, to: Motion[K] | undefined) => void
+}
+
+/** Where a rule leads from a state, if that is a state by name. */
+export const destination = (rule: Rule): string | null => (rule.target.go === 'state' ? rule.target.state : null)
+
+export function placeOf(scope: MotionScope, rule: Rule, axis: string, state: string): MotionPlace {
+  return scope === 'rule' ? { of: 'rule', rule: rule.id } : scope === 'pair' ? { of: 'pair', axis, from: state, to: destination(rule) } : { of: scope }
+}
+
+/** The motion of the selected rule, or what it falls back on, as the scope chosen says. Only where a rule is selected. */
+export function useMotion(): EditedMotion {
+  const bench = useBench()
+  const { project, component, axis, state, view, stored, make } = bench
+  const rule = bench.rule!
+  const place = placeOf(view.motionScope, rule, axis.id, state.id)
+  const context: MotionContext = { project: stored.project, component: stored.component, place, newId }
+  return {
+    context,
+    said: motionAt(project, component, place),
+    timing: resolveTiming(sourcesFrom(bench, rule), project.tokens, '', ''),
+    set: (field, to) => make(setOfMotion(context, field, to), `set the ${nameOf(field)} of a motion`),
+  }
+}
+
+/** What the motion at the chosen place comes from, leaving out what is more specific than it. */
+function sourcesFrom({ project, component, axis, state, view }: Bench, rule: Rule): MotionSources {
+  const sources = motionSources(project, component, axis.id, state.id, destination(rule) ?? state.id, rule)
+  switch (view.motionScope) {
+    case 'rule':
+      return sources
+    case 'pair':
+      return sources.filter((motion) => motion !== rule.motion)
+    case 'component':
+      return [component.motion, project.motion].filter((motion) => motion !== null)
+    case 'project':
+      return [project.motion]
+  }
+}
+
+const NAMES: Partial<Record<MotionSetting, string>> = {
+  durationMs: 'duration', delayMs: 'delay', policy: 'interruption', carryVelocity: 'speed carried over', colourSpace: 'colours',
+}
+
+const nameOf = (field: MotionSetting): string => NAMES[field] ?? field
