@@ -33,8 +33,9 @@ export class BenchHands extends Hands {
     return this.byText(state, '*[@role="columnheader"]//button')
   }
 
-  async addState(): Promise<void> {
-    await this.click('[aria-label="Add a state"]')
+  /** Adds a state; where there are several axes, to the one named. */
+  async addState(axis?: string): Promise<void> {
+    await this.click(`[aria-label="Add a state${axis === undefined ? '' : ` to ${axis}`}"]`)
   }
 
   async renameState(from: string, to: string): Promise<void> {

@@ -158,9 +158,10 @@ function listenedTo(project: Project, component: Id): readonly (Id | null)[] {
 /** What makes two situations the same: states, what is moving or counting, and where the pointer is. */
 function keyOf(run: Run): string {
   const instances = [...run.paths].map((path) => {
-    const { states, settlesMs, timers, cameFrom, environment, queued } = run.instance(path)!
+    const { states, settlesMs, timers, cameFrom, environment, queued, compiled } = run.instance(path)!
+    const goesBack = compiled.component.rules.some(({ target }) => target.go === 'back')
     const counting = timers.map(({ rule, dueMs }) => `${rule.id}${dueMs === null ? '?' : ''}`)
-    return [states, settlesMs.map((ms) => ms !== null && ms > run.nowMs), counting, cameFrom, environment, queued.map((rule) => rule?.id)]
+    return [states, settlesMs.map((ms) => ms !== null && ms > run.nowMs), counting, goesBack && cameFrom, environment, queued.map((rule) => rule?.id)]
   })
   return JSON.stringify([instances, run.pointer.over, run.pointer.pressedOn, run.pointer.at === null, run.isInGesture, run.shownFocus, run.waitingActions])
 }

@@ -1,7 +1,12 @@
 import { newProject, type Project } from '../document'
 import { boardingButton } from './boarding-button'
 import { buoyMarker, soundChart } from './buoy-marker'
+import { cabinLight, cabinLights } from './cabin-lights'
 import { crewCall } from './crew-call'
+import { crossingMood, moodFace, moods } from './crossing-mood'
+import { engineStart } from './engine-start'
+import { gangwayPost, gangwaySwitch } from './gangway-switch'
+import { lighthouse, lighthouseBeam } from './lighthouse'
 import { mastLamp } from './mast-lamp'
 import { ICONS, PICTURES } from './pictures'
 import { portChooser } from './port-chooser'
@@ -12,7 +17,11 @@ import { anchorIcon, ticketButton, ticketIcon } from './ticket-button'
 /** *Skerry Line*, an invented island ferry: the project that ships with the application. */
 export const skerryLine: Project = {
   ...newProject('skerryLine', 'Skerry Line'),
-  components: [boardingButton, spinnerRing, mastLamp, routePanel, buoyMarker, soundChart, portChooser, crewCall, ticketButton, ticketIcon, anchorIcon],
+  components: [
+    boardingButton, spinnerRing, mastLamp, routePanel, buoyMarker, soundChart, portChooser, crewCall, ticketButton, ticketIcon, anchorIcon,
+    gangwaySwitch, gangwayPost, lighthouse, lighthouseBeam, crossingMood, moodFace, cabinLights, cabinLight, engineStart,
+  ],
+  tables: [moods],
   assets: Object.values(PICTURES),
   icons: ICONS,
 }

@@ -36,8 +36,16 @@ export interface BenchState {
   readonly gridPx: number | null
   /** The state whose look lies under the wipe on the easel; null for none. */
   readonly comparedWith: Id | null
-  /** Rows without rules as yet. */
-  readonly addedRows: readonly Row[]
+  /** Further cells selected with that one. */
+  readonly alsoCells: readonly { readonly state: Id; readonly row: string }[]
+  /** Whether rows go by what triggers them or by the part they listen to. */
+  readonly rowsBy: 'trigger' | 'part'
+  /** Cells that answer nothing are marked. */
+  readonly showsGaps: boolean
+  /** The rules are shown as a map instead of a table. */
+  readonly isMapOpen: boolean
+  /** Rows without rules as yet, by axis. */
+  readonly addedRows: readonly { readonly axis: Id; readonly row: Row }[]
 }
 
 export type BenchAction =
@@ -45,6 +53,10 @@ export type BenchAction =
   | { readonly do: 'select state'; readonly state: Id }
   | { readonly do: 'add state to selection'; readonly state: Id }
   | { readonly do: 'select cell'; readonly state: Id; readonly row: string }
+  | { readonly do: 'add cell to selection'; readonly state: Id; readonly row: string }
+  | { readonly do: 'sort rows'; readonly by: 'trigger' | 'part' }
+  | { readonly do: 'show gaps'; readonly shows: boolean }
+  | { readonly do: 'show the map'; readonly shows: boolean }
   | { readonly do: 'select parts'; readonly parts: readonly Id[] }
   | { readonly do: 'select lane'; readonly lane: BenchState['lane'] }
   | { readonly do: 'open easel'; readonly state: Id }
@@ -64,7 +76,7 @@ const isStage = (into: Into): boolean => typeof into === 'object' && 'stage' in 
 export function benchReducer(state: BenchState, action: BenchAction): BenchState {
   switch (action.do) {
     case 'select axis':
-      return { ...state, axis: action.axis, state: action.state, alsoStates: [], row: null, lane: null, scrubMs: null, addedRows: [] }
+      return { ...state, axis: action.axis, state: action.state, alsoStates: [], alsoCells: [], row: null, lane: null, scrubMs: null, isLooping: false }
     case 'select state':
       return { ...state, state: action.state, alsoStates: [], lane: null, scrubMs: null }
     case 'add state to selection': {
@@ -73,13 +85,25 @@ export function benchReducer(state: BenchState, action: BenchAction): BenchState
       return { ...state, alsoStates: others.length < state.alsoStates.length ? others : [...others, action.state] }
     }
     case 'select cell':
-      return { ...state, state: action.state, alsoStates: [], row: action.row, lane: null, scrubMs: null, isLooping: false, motionScope: 'rule', into: isStage(state.into) ? 'look' : state.into }
+      return { ...state, state: action.state, alsoStates: [], alsoCells: [], row: action.row, lane: null, scrubMs: null, isLooping: false, motionScope: 'rule', into: isStage(state.into) ? 'look' : state.into }
+    case 'add cell to selection': {
+      const { row, state: column } = action
+      if (state.row === null || (row === state.row && column === state.state)) return state
+      const others = state.alsoCells.filter((cell) => cell.row !== row || cell.state !== column)
+      return { ...state, alsoCells: others.length < state.alsoCells.length ? others : [...others, { row, state: column }] }
+    }
+    case 'sort rows':
+      return { ...state, rowsBy: action.by }
+    case 'show gaps':
+      return { ...state, showsGaps: action.shows }
+    case 'show the map':
+      return { ...state, isMapOpen: action.shows, isEaselOpen: false }
     case 'select parts':
       return { ...state, parts: action.parts, tool: state.tool === 'points' && action.parts[0] !== state.parts[0] ? 'select' : state.tool }
     case 'select lane':
       return { ...state, lane: action.lane }
     case 'open easel':
-      return { ...state, state: action.state, alsoStates: [], isEaselOpen: true, lane: null, scrubMs: null, comparedWith: null }
+      return { ...state, state: action.state, alsoStates: [], isEaselOpen: true, isMapOpen: false, lane: null, scrubMs: null, comparedWith: null }
     case 'close easel':
       return { ...state, isEaselOpen: false, tool: 'select', comparedWith: null }
     case 'use tool':
@@ -99,6 +123,6 @@ export function benchReducer(state: BenchState, action: BenchAction): BenchState
     case 'compare motions':
       return { ...state, comparedRule: action.rule }
     case 'add row':
-      return { ...state, addedRows: [...state.addedRows.filter(({ key }) => key !== action.row.key), action.row] }
+      return { ...state, addedRows: [...state.addedRows.filter(({ axis, row }) => axis !== state.axis || row.key !== action.row.key), { axis: state.axis, row: action.row }] }
   }
 }

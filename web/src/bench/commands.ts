@@ -1,5 +1,5 @@
 import {
-  batch, clipOf, groupParts, lookClipOf, pasteClip, pasteLook, putPart, removePart, reorderPart, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part,
+  batch, clipOf, groupParts, lookClipOf, pasteClip, pasteLook, pasteRules, putPart, removePart, reorderPart, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part, type RuleClip,
 } from '@rheoscope/core/document'
 import { aligned, ALIGNMENTS, around, distributed, IDENTITY, itemOf, matrixTo, transformed, type Alignment, type Frame, type Point } from '@rheoscope/core/scene'
 import { newId } from '../session/new-id'
@@ -31,6 +31,8 @@ export const COMMANDS: readonly Command[] = [
   { name: 'Start the specimen over', key: 'r', isPossible: ({ player }) => player !== null, run: ({ player }) => player?.startOver() },
   { name: 'Open the easel', key: 'e', isPossible: ({ view }) => !view.isEaselOpen, run: ({ select, state }) => select({ do: 'open easel', state: state.id }) },
   { name: 'Back to the responses', key: 'Escape', isPossible: ({ view }) => view.isEaselOpen, run: ({ select }) => select({ do: 'close easel' }) },
+  { name: 'Show the rules as a map, or as a table', key: 'm', isPossible: always, run: ({ view, select }) => select({ do: 'show the map', shows: !view.isMapOpen }) },
+  { name: 'Mark the gaps in the table, or not', key: null, isPossible: always, run: ({ view, select }) => select({ do: 'show gaps', shows: !view.showsGaps }) },
   { name: 'Draw a path', key: 'p', isPossible: ({ view }) => view.isEaselOpen, run: ({ select }) => select({ do: 'use tool', tool: 'draw a path' }) },
   { name: 'Move the points of the path', key: null, isPossible: ({ view, parts }) => view.isEaselOpen && parts[0]?.kind === 'path', run: ({ select }) => select({ do: 'use tool', tool: 'points' }) },
   { name: 'Edit this look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'look' }) },
@@ -68,12 +70,16 @@ export function commandOf(event: KeyboardEvent, bench: Bench): Command | undefin
 export const keyText = (key: string): string =>
   key.split(' ').map((word) => ({ ArrowLeft: '←', ArrowRight: '→', ArrowUp: '↑', ArrowDown: '↓', PageUp: 'Page ↑', PageDown: 'Page ↓', Escape: 'Esc' })[word] ?? (word.length === 1 ? word.toUpperCase() : word)).join(' ')
 
-/** Pastes what a clipboard holds, if that is parts or what a look changes; says whether it was. */
+/** Pastes what a clipboard holds, if that is parts, what a look changes, or rules; says whether it was. */
 export function pasteText({ component, axis, editedStates, make, select }: Bench, text: string): boolean {
   try {
-    const clip = JSON.parse(text) as Clip | LookClip
+    const clip = JSON.parse(text) as Clip | LookClip | RuleClip
     if (clip.format === 'rheoscope-look') {
       make(pasteLook(component, editedStates.map((state) => ({ look: 'state', axis: axis.id, state: state.id })), clip), 'paste a look')
+      return true
+    }
+    if (clip.format === 'rheoscope-rules') {
+      make(pasteRules(component, axis.id, clip, newId), 'paste rules')
       return true
     }
     if (clip.format !== 'rheoscope-parts') return false

@@ -4,7 +4,7 @@ import { drawnEasing, type DrawnPoint } from '@rheoscope/core/motion'
 import { pointIn } from '../paint/point-in'
 
 /** The field an easing is drawn in, in px: its size, and the room for overshoot above and below. */
-export const EASING_FIELD = { width: 236, height: 92, above: 16 }
+export const EASING_FIELD = { width: 236, height: 74, above: 14 }
 
 /** Takes a curve drawn by hand and gives it back as an easing. */
 export function EasingDrawing({ onDrawn }: { readonly onDrawn: (easing: string) => void }) {

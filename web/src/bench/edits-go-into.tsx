@@ -16,7 +16,7 @@ export function intoText({ view: { into }, editedStates, component }: Bench): st
   if (into === 'base') return 'the base look'
   if (into === 'all') return 'all looks'
   if (into === 'absent') return 'the absent look'
-  if (typeof into === 'object' && 'stage' in into) return 'a look on the way'
+  if (typeof into === 'object' && 'stage' in into) return 'way'
   const combination = into === 'look' ? undefined : component.combinations.find(({ id }) => id === into.combination)
   return combination ? combinationText(component, combination) : editedStates.map(({ name }) => name).join(', ')
 }

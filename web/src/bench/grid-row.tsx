@@ -31,7 +31,8 @@ function Cell({ bar, row, line, drag }: { readonly bar: Bar; readonly row: Row; 
   const { component, view, select, player, axis } = useBench()
   const { findings } = useFindingsOf(component.id)
   const { rule, states, column } = bar
-  const isSelected = view.row === row.key && states.some(({ id }) => id === view.state)
+  const isMain = view.row === row.key && states.some(({ id }) => id === view.state)
+  const isSelected = isMain || view.alsoCells.some((cell) => cell.row === row.key && states.some(({ id }) => id === cell.state))
   const told = findings.find(({ about }) => (rule !== null && about.rule === rule.id) || (about.row === row.key && states.some(({ id }) => about.states?.includes(id))))
   const stateAt = (x: number, element: Element): State => {
     const box = element.getBoundingClientRect()
@@ -44,12 +45,18 @@ function Cell({ bar, row, line, drag }: { readonly bar: Bar; readonly row: Row; 
   const where = `${triggerTitle(row.trigger)}${source} in ${states.map(({ name }) => name).join(', ')}`
   return (
     <div
-      className={['cell', isSelected && 'is-selected', rule === null && 'is-empty', rule?.target.go === 'nothing' && 'is-quiet', told && told.kind !== 'unanswered' && 'is-told'].filter(Boolean).join(' ')}
+      className={['cell', isSelected && 'is-selected', rule === null && 'is-empty', rule === null && view.showsGaps && 'is-gap', rule?.target.go === 'nothing' && 'is-quiet', told && told.kind !== 'unanswered' && 'is-told'].filter(Boolean).join(' ')}
       style={{ gridRow: line, gridColumn: `${column + 2} / span ${states.length}` }}
       role="gridcell" aria-selected={isSelected} tabIndex={0} data-row={row.key} data-cell={where} data-answer={answer}
       onFocus={() => !isSelected && select({ do: 'select cell', state: states[0]!.id, row: row.key })}
       onPointerDown={(event) => {
         const state = stateAt(event.clientX, event.currentTarget)
+        if (event.shiftKey && view.row !== null) {
+          event.preventDefault()
+          select({ do: 'add cell to selection', state: state.id, row: row.key })
+          return
+        }
+        if (event.button === 2 && isSelected) return
         select({ do: 'select cell', state: state.id, row: row.key })
         drag.begin(event, { row, state: state.id, rule, how: 'target' })
       }}

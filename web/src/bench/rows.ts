@@ -2,6 +2,7 @@ import {
   defaultTrigger, holdsIn, triggerRow, TRIGGER_KINDS,
   type Axis, type Component, type Id, type Rule, type State, type Trigger,
 } from '@rheoscope/core/document'
+import type { BenchState } from './bench-state'
 
 /** A row of the response table: a trigger, and the part it comes from (null: the component itself). */
 export interface Row {
@@ -43,11 +44,15 @@ export function triggerTitle(trigger: Trigger): string {
 const rank = ({ trigger }: Row): number => TRIGGER_KINDS.indexOf(trigger.on)
 
 /** The rows of an axis: those of its rules and those just added; `tap` is always there to begin with. */
-export function rowsOf(component: Component, axis: Axis, added: readonly Row[]): readonly Row[] {
+export function rowsOf(component: Component, axis: Axis, { addedRows, rowsBy }: Pick<BenchState, 'addedRows' | 'rowsBy'>): readonly Row[] {
+  const added = addedRows.filter((each) => each.axis === axis.id).map(({ row }) => row)
   const ofRules = component.rules.filter((rule) => rule.axis === axis.id).map((rule) => rowOf(rule.trigger, rule.part))
   const all = [rowOf(defaultTrigger('tap'), null), ...ofRules, ...added]
   const unique = [...new Map(all.map((row) => [row.key, row])).values()]
-  return unique.toSorted((a, b) => rank(a) - rank(b) || (a.part ?? '').localeCompare(b.part ?? ''))
+  const place = ({ part }: Row) => component.parts.findIndex(({ id }) => id === part)
+  const byTrigger = (a: Row, b: Row) => rank(a) - rank(b)
+  const byPart = (a: Row, b: Row) => place(a) - place(b)
+  return unique.toSorted(rowsBy === 'trigger' ? (a, b) => byTrigger(a, b) || byPart(a, b) : (a, b) => byPart(a, b) || byTrigger(a, b))
 }
 
 /** The bars of a row from left to right. Where several rules answer in one state the first in order is shown. */

@@ -1,7 +1,7 @@
 import { useEffect } from 'react'
-import { clipOf, topmost } from '@rheoscope/core/document'
+import { clipOf, ruleClipOf, topmost, triggerRow, type Rule } from '@rheoscope/core/document'
 import { commandOf, pasteText, removeSelected, type Command } from './commands'
-import { useStillBench } from './use-bench'
+import { useStillBench, type Bench } from './use-bench'
 
 /** The keys and the clipboard of the bench, wherever the focus is. */
 export function useBenchKeys(openPalette: () => void): void {
@@ -16,7 +16,14 @@ export function useBenchKeys(openPalette: () => void): void {
       else command?.run(bench)
     }
     const onCopy = (event: ClipboardEvent) => {
-      if (isTyping(event.target) || topmost(bench.component, bench.view.parts).length === 0) return
+      if (isTyping(event.target)) return
+      const row = event.type === 'copy' && isInGrid(event.target) ? rulesOfRow(bench) : []
+      if (row.length > 0) {
+        event.clipboardData?.setData('text/plain', JSON.stringify(ruleClipOf(bench.component, row)))
+        event.preventDefault()
+        return
+      }
+      if (topmost(bench.component, bench.view.parts).length === 0) return
       event.clipboardData?.setData('text/plain', JSON.stringify(clipOf(bench.component, bench.view.parts)))
       event.preventDefault()
       if (event.type === 'cut') removeSelected(bench)
@@ -41,3 +48,9 @@ const worksInFields = (event: KeyboardEvent, { key }: Command): boolean =>
 
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.tagName === 'INPUT' || target.tagName === 'SELECT' || target.tagName === 'TEXTAREA')
+
+const isInGrid = (target: EventTarget | null): boolean => target instanceof HTMLElement && target.closest('[role="gridcell"]') !== null
+
+/** The rules of the row of the selected cell. */
+const rulesOfRow = ({ component, axis, view }: Bench): readonly Rule[] =>
+  component.rules.filter((rule) => rule.axis === axis.id && triggerRow(rule.trigger, rule.part) === view.row)

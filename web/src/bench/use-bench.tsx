@@ -40,8 +40,8 @@ export interface Bench {
   readonly propertyEdit: (said: readonly Said[]) => Edit
 }
 
-const BenchContext = createContext<Bench | null>(null)
-const StillBenchContext = createContext<Bench | null>(null)
+export const BenchContext = createContext<Bench | null>(null)
+export const StillBenchContext = createContext<Bench | null>(null)
 
 export function BenchProvider({ component: id, children }: { readonly component: Id; readonly children: ReactNode }) {
   const session = useSession()
@@ -126,7 +126,7 @@ function initialState(component: Component): BenchState {
   const axis = component.axes[0]!
   const first = component.parts[1] ?? component.parts[0]!
   return {
-    axis: axis.id, state: axis.start, alsoStates: [], row: firstRow(component, axis), parts: [first.id], isEaselOpen: false, into: 'look', motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, addedRows: [],
+    axis: axis.id, state: axis.start, alsoStates: [], row: firstRow(component, axis), parts: [first.id], isEaselOpen: false, into: 'look', motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, alsoCells: [], rowsBy: 'trigger', showsGaps: false, isMapOpen: false, addedRows: [],
   }
 }
 

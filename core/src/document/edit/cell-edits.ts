@@ -1,0 +1,93 @@
+import type { Component } from '../component'
+import { componentOf, type Project } from '../project'
+import { holdsIn, type Rule, type Target } from '../rule'
+import { triggerRow, type Trigger } from '../trigger'
+import type { Id } from '../value'
+import { apply, batch, type Edit } from './edit'
+import { addRule, removeRule, setRuleField } from './rule-edits'
+import { withinWithout } from './state-edits'
+
+/** One cell of the response table: what a trigger does in one state of an axis. */
+export interface Cell {
+  readonly axis: Id
+  readonly state: Id
+  readonly trigger: Trigger
+  readonly part: Id | null
+}
+
+const rowOf = ({ trigger, part }: Pick<Cell, 'trigger' | 'part'>): string => triggerRow(trigger, part)
+
+/** The rule that stands in a cell of the response table, the first in order; undefined where the cell is empty. */
+export const ruleInCell = (component: Component, axis: Id, state: Id, row: string): Rule | undefined =>
+  component.rules.find((rule) => rule.axis === axis && rowOf(rule) === row && holdsIn(rule, state))
+
+/**
+ * Says what one cell of the response table does. A rule that holds in other states too is left to them:
+ * the cell gets a rule of its own with the new target.
+ */
+export function setCell(component: Component, cell: Cell, target: Target, newId: Id): Edit {
+  const old = ruleInCell(component, cell.axis, cell.state, rowOf(cell))
+  if (old && holdsAlone(component, old, cell.state)) return setRuleField(component.id, old.id, 'target', target)
+  const template: Rule = old ?? {
+    id: newId, axis: cell.axis, trigger: cell.trigger, part: cell.part, within: { only: [cell.state] },
+    guard: null, actions: [], target, motion: null, letThrough: false,
+  }
+  const own: Rule = { ...template, id: newId, within: { only: [cell.state] }, target }
+  return old ? batch(leaveCell(component, old, cell.state), addRule(component.id, own)) : addRule(component.id, own)
+}
+
+/** Says what several cells do, all the same: those of one row get one rule between them. */
+export function setCells(project: Project, component: Component, cells: readonly Cell[], target: Target, newId: () => Id): Edit {
+  const begun = new Map<string, Id>()
+  return inTurn(project, component, cells, (now, cell) => {
+    const first = now.rules.find(({ id }) => id === begun.get(rowOf(cell)))
+    if (first) return holdsIn(first, cell.state) ? null : spreadRule(now, first, cell.state)
+    const edit = setCell(now, cell, target, newId())
+    const after = componentOf(apply({ ...project, components: [now] }, edit), component.id)!
+    begun.set(rowOf(cell), ruleInCell(after, cell.axis, cell.state, rowOf(cell))!.id)
+    return edit
+  })
+}
+
+/** Empties several cells. Null when all of them were. */
+export function emptyCells(project: Project, component: Component, cells: readonly Cell[]): Edit | null {
+  const edit = inTurn(project, component, cells, (now, cell) => {
+    const rule = ruleInCell(now, cell.axis, cell.state, rowOf(cell))
+    return rule ? leaveCell(now, rule, cell.state) : null
+  })
+  return edit.edit === 'batch' && edit.edits.length === 0 ? null : edit
+}
+
+/** Lets a rule hold in one more state; whatever answered there before gives way. */
+export function spreadRule(component: Component, rule: Rule, state: Id): Edit {
+  const within = 'only' in rule.within ? { only: [...rule.within.only, state] } : withinWithout(rule.within, state)
+  const spread = setRuleField(component.id, rule.id, 'within', within)
+  const old = ruleInCell(component, rule.axis, state, rowOf(rule))
+  return old && old.id !== rule.id ? batch(leaveCell(component, old, state), spread) : spread
+}
+
+/** Empties one cell: the rule in it no longer holds in that state, and goes when it held nowhere else. */
+export function leaveCell(component: Component, rule: Rule, state: Id): Edit {
+  if (holdsAlone(component, rule, state)) return removeRule(component.id, rule.id)
+  const within = 'only' in rule.within ? withinWithout(rule.within, state) : { except: [...rule.within.except, state] }
+  return setRuleField(component.id, rule.id, 'within', within)
+}
+
+/** Whether a rule holds in that state and no other. */
+export function holdsAlone(component: Component, rule: Rule, state: Id): boolean {
+  const axis = component.axes.find(({ id }) => id === rule.axis)
+  const held = axis?.states.filter(({ id }) => holdsIn(rule, id)) ?? []
+  return held.length === 1 && held[0]!.id === state
+}
+
+/** One edit of what is done to each thing in turn, each seeing what was done before it. */
+function inTurn<T>(project: Project, component: Component, things: readonly T[], edit: (now: Component, thing: T) => Edit | null): Edit {
+  let now = component
+  const edits = things.flatMap((thing): Edit[] => {
+    const next = edit(now, thing)
+    if (!next) return []
+    now = componentOf(apply({ ...project, components: [now] }, next), component.id)!
+    return [next]
+  })
+  return batch(...edits)
+}

@@ -1,0 +1,69 @@
+import type { Component } from '../component'
+import { holdsIn, type Rule, type Target, type Within } from '../rule'
+import type { Id } from '../value'
+import type { Motion } from '../motion'
+import { batch, type Edit } from './edit'
+import { addRule } from './rule-edits'
+
+/** Rules by the names of what they speak of, so that they can be given to other components. */
+export interface RuleClip {
+  readonly format: 'rheoscope-rules'
+  readonly rules: readonly NamedRule[]
+}
+
+interface NamedRule {
+  readonly rule: Omit<Rule, 'id' | 'axis' | 'part' | 'within' | 'target'>
+  readonly part: string | null
+  /** The names of the states it holds in. */
+  readonly states: readonly string[]
+  readonly target: Exclude<Target, { go: 'state' }> | { readonly go: 'state'; readonly state: string }
+}
+
+/** Rules of a component as a clip. */
+export function ruleClipOf(component: Component, rules: readonly Rule[]): RuleClip {
+  return {
+    format: 'rheoscope-rules',
+    rules: rules.map(({ id: _id, axis, part, within: _within, target, ...rule }, index) => {
+      const states = component.axes.find((each) => each.id === axis)?.states ?? []
+      return {
+        rule,
+        part: component.parts.find((each) => each.id === part)?.name ?? null,
+        states: states.filter(({ id }) => holdsIn(rules[index]!, id)).map(({ name }) => name),
+        target: target.go === 'state' ? { go: 'state', state: states.find(({ id }) => id === target.state)?.name ?? '' } : target,
+      }
+    }),
+  }
+}
+
+/**
+ * Gives a component the rules of a clip, on an axis of it. States and parts go by their names; a rule that would hold
+ * in no state it has, or lead to none, is left out, and one on a part it has not listens to the whole component.
+ * Null when none is left.
+ */
+export function pasteRules(component: Component, axis: Id, clip: RuleClip, newId: () => Id): Edit | null {
+  const states = component.axes.find(({ id }) => id === axis)?.states ?? []
+  const stateNamed = (wanted: string) => states.find(({ name }) => name === wanted)?.id
+  const edits = clip.rules.flatMap(({ rule, part, states: names, target }): Edit[] => {
+    const only = names.flatMap((name) => stateNamed(name) ?? [])
+    const to = target.go === 'state' ? stateNamed(target.state) : null
+    if (only.length === 0 || to === undefined) return []
+    const within: Within = only.length === states.length ? { except: [] } : { only }
+    return [addRule(component.id, {
+      ...rule, id: newId(), axis, within, part: component.parts.find(({ name }) => name === part)?.id ?? null,
+      target: target.go === 'state' ? { go: 'state', state: to! } : target,
+      motion: rule.motion && motionFor(component, rule.motion, newId),
+      actions: rule.actions.map((action) => ({ ...action, id: newId() })),
+    })]
+  })
+  return edits.length > 0 ? batch(...edits) : null
+}
+
+/** The motion without what it says of parts the component does not have. */
+function motionFor({ parts }: Component, motion: Motion, newId: () => Id): Motion {
+  const isHere = (id: Id) => parts.some((part) => part.id === id)
+  return {
+    ...motion,
+    lanes: motion.lanes.filter(({ part }) => isHere(part)).map((lane) => ({ ...lane, id: newId() })),
+    stages: motion.stages.map((stage) => ({ ...stage, id: newId(), look: Object.fromEntries(Object.entries(stage.look).filter(([part]) => isHere(part))) })),
+  }
+}

@@ -1,0 +1,49 @@
+import type { Axis, Component } from './component'
+import { holdsIn, type Rule } from './rule'
+import type { Id } from './value'
+
+/** A rule as a way from one state of its axis to another. */
+export interface Move {
+  readonly rule: Rule
+  readonly from: Id
+  readonly to: Id
+}
+
+/** Every way the rules of an axis lead from a state to one that is known beforehand; where `back` leads is not. */
+export function movesOf(component: Component, axis: Axis): readonly Move[] {
+  return component.rules.filter((rule) => rule.axis === axis.id).flatMap((rule) =>
+    axis.states.filter(({ id }) => holdsIn(rule, id)).flatMap(({ id: from }): Move[] => {
+      const to = leadsFrom(axis, rule, from)
+      return to === null ? [] : [{ rule, from, to }]
+    }))
+}
+
+function leadsFrom({ states }: Axis, { target }: Rule, from: Id): Id | null {
+  switch (target.go) {
+    case 'state':
+      return target.state
+    case 'next':
+    case 'previous': {
+      const place = states.findIndex(({ id }) => id === from) + (target.go === 'next' ? 1 : -1)
+      if (!target.wrap && (place < 0 || place >= states.length)) return null
+      return states[(place + states.length) % states.length]!.id
+    }
+    default:
+      return null
+  }
+}
+
+/** A shortest way between two states as the moves it takes; null when there is none. Guards are left aside. */
+export function shortestWay(moves: readonly Move[], from: Id, to: Id): readonly Move[] | null {
+  const ways = new Map<Id, readonly Move[]>([[from, []]])
+  const queue = [from]
+  for (let state = queue.shift(); state !== undefined; state = queue.shift()) {
+    if (state === to) return ways.get(state)!
+    for (const move of moves) {
+      if (move.from !== state || ways.has(move.to)) continue
+      ways.set(move.to, [...ways.get(state)!, move])
+      queue.push(move.to)
+    }
+  }
+  return null
+}

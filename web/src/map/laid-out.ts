@@ -1,0 +1,23 @@
+import dagre from '@dagrejs/dagre'
+import type { MapGraph, MapLayout } from './messages'
+
+const ROOM = { nodesep: 36, ranksep: 44, edgesep: 18, marginx: 24, marginy: 24 }
+
+/** Lays a graph out in layers from left to right. */
+export function laidOut({ nodes, edges }: MapGraph): MapLayout {
+  const graph = new dagre.graphlib.Graph({ multigraph: true }).setGraph({ rankdir: 'LR', ...ROOM }).setDefaultEdgeLabel(() => ({}))
+  for (const { id, width, height } of nodes) graph.setNode(id, { width, height })
+  for (const { id, from, to, width, height } of edges) graph.setEdge(from, to, { width, height, labelpos: 'c' }, id)
+  dagre.layout(graph)
+  const { width = 0, height = 0 } = graph.graph() as { width?: number; height?: number }
+  return {
+    width, height,
+    nodes: nodes.map(({ id }) => ({ id, ...pointOf(graph.node(id)) })),
+    edges: edges.map(({ id, from, to }) => {
+      const edge = graph.edge(from, to, id) as { x: number; y: number; points: { x: number; y: number }[] }
+      return { id, ...pointOf(edge), points: edge.points.map(pointOf) }
+    }),
+  }
+}
+
+const pointOf = ({ x, y }: { readonly x: number; readonly y: number }) => ({ x: Math.round(x), y: Math.round(y) })

@@ -1,0 +1,155 @@
+import { useLayoutEffect, useMemo, useRef, useState, type RefObject } from 'react'
+import { curveBasis, line } from 'd3'
+import { movesOf, shortestWay, triggerRow, type Axis, type Component, type Move, type State } from '@rheoscope/core/document'
+import { triggerTitle } from '../bench/rows'
+import { msText, ruleTiming } from '../bench/timing-text'
+import { useBench } from '../bench/use-bench'
+import { LookPicture } from '../paint/look-picture'
+import { StateMark } from '../theme/state-mark'
+import type { MapGraph, MapLayout } from './messages'
+import { useMapLayout } from './use-map-layout'
+import './map.css'
+
+const NODE = { width: 116, height: 88 }
+const LINE_PX = 16
+const LETTER_PX = 7
+
+/** All ways from one state to another, drawn as one line. */
+interface Connection {
+  readonly id: string
+  readonly from: string
+  readonly to: string
+  readonly moves: readonly Move[]
+}
+
+/** The rules of an axis as a graph, with the way from the start to the selected state picked out. */
+export function RuleMap() {
+  const { component, axis, state, select } = useBench()
+  const connections = useMemo(() => connectionsOf(component, axis), [component, axis])
+  const graph = useMemo(() => graphOf(component, axis, connections), [component, axis, connections])
+  const layout = useMapLayout(graph)
+  const field = useRef<HTMLDivElement>(null)
+  const zoom = useFittingZoom(field, layout?.width ?? 0)
+  const way = shortestWay(movesOf(component, axis), axis.start, state.id)
+  const onWay = new Set(way?.map(({ from, to }) => `${from} ${to}`))
+  if (!layout) return <p className="muted hint">Laying the map out…</p>
+  const isPlaced = layout.nodes.length === axis.states.length && connections.every(({ id }) => layout.edges.some((edge) => edge.id === id))
+  if (!isPlaced) return <p className="muted hint">Laying the map out…</p>
+  return (
+    <div className="map" aria-label={`Map of ${axis.name}`} role="group">
+      <div className="map-head">
+        <button className="plain underlined" title="Back to the table (M)" onClick={() => select({ do: 'show the map', shows: false })}>as a table</button>
+        {component.axes.length > 1 && component.axes.map((each) => (
+          <button key={each.id} className="plain map-axis" aria-pressed={each.id === axis.id} onClick={() => select({ do: 'select axis', axis: each.id, state: each.start })}>{each.name}</button>
+        ))}
+        <span className="muted" role="status">{wayText(axis, state, way)}</span>
+      </div>
+      <div className="map-field" ref={field} style={{ height: layout.height * zoom }}>
+        <div className="map-sheet" style={{ width: layout.width, height: layout.height, transform: `scale(${zoom})` }}>
+        <Lines layout={layout} connections={connections} onWay={onWay} />
+        {axis.states.map((each) => <StateNode key={each.id} state={each} layout={layout} isLost={shortestWay(movesOf(component, axis), axis.start, each.id) === null} />)}
+        </div>
+      </div>
+    </div>
+  )
+}
+
+/** Smaller than this nothing can be read. */
+const LEAST_ZOOM = 0.6
+
+/** How much smaller the sheet has to be to fit across its field. */
+function useFittingZoom(field: RefObject<HTMLDivElement | null>, width: number): number {
+  const [zoom, setZoom] = useState(1)
+  useLayoutEffect(() => {
+    if (!field.current || width === 0) return undefined
+    const observer = new ResizeObserver(([entry]) => setZoom(Math.max(LEAST_ZOOM, Math.min(1, entry!.contentRect.width / width))))
+    observer.observe(field.current)
+    return () => observer.disconnect()
+  }, [field, width])
+  return zoom
+}
+
+function connectionsOf(component: Component, axis: Axis): readonly Connection[] {
+  const byEnds = new Map<string, Move[]>()
+  for (const move of movesOf(component, axis)) {
+    const id = `${move.from} ${move.to}`
+    byEnds.set(id, [...(byEnds.get(id) ?? []), move])
+  }
+  return [...byEnds].map(([id, moves]) => ({ id, from: moves[0]!.from, to: moves[0]!.to, moves }))
+}
+
+function graphOf(component: Component, axis: Axis, connections: readonly Connection[]): MapGraph {
+  return {
+    nodes: axis.states.map(({ id }) => ({ id, ...NODE })),
+    edges: connections.map(({ id, from, to, moves }) => ({
+      id, from, to, height: moves.length * LINE_PX, width: Math.max(...moves.map((move) => labelOf(component, move).length)) * LETTER_PX,
+    })),
+  }
+}
+
+function labelOf({ parts }: Component, { rule }: Move): string {
+  const part = rule.part === null ? '' : ` ${parts.find(({ id }) => id === rule.part)?.name ?? ''}`
+  const ms = 'ms' in rule.trigger ? ` ${msText(rule.trigger.ms)}` : ''
+  return `${triggerTitle(rule.trigger)}${part}${ms}`
+}
+
+/** The way from the start in words: how many steps it is, or that there is none. */
+function wayText(axis: Axis, state: State, way: readonly Move[] | null): string {
+  const start = axis.states.find(({ id }) => id === axis.start)?.name ?? '?'
+  if (state.id === axis.start) return `${start} is where it starts. Select another state to see the shortest way there.`
+  if (!way) return `No rule leads from ${start} to ${state.name}.`
+  return `From ${start} to ${state.name}: ${way.map(({ rule }) => triggerTitle(rule.trigger)).join(', then ')}.`
+}
+
+function Lines({ layout, connections, onWay }: { readonly layout: MapLayout; readonly connections: readonly Connection[]; readonly onWay: ReadonlySet<string> }) {
+  const draw = line<{ x: number; y: number }>(({ x }) => x, ({ y }) => y).curve(curveBasis)
+  return (
+    <svg className="map-lines" width={layout.width} height={layout.height}>
+      <defs>
+        {['map-tip', 'map-tip-way'].map((id) => (
+          <marker key={id} id={id} viewBox="0 0 8 8" refX="7" refY="4" markerUnits="userSpaceOnUse" markerWidth="10" markerHeight="10" orient="auto"><path d="M0 0.5L8 4L0 7.5Z" className={id} /></marker>
+        ))}
+      </defs>
+      {connections.map((connection) => {
+        const edge = layout.edges.find(({ id }) => id === connection.id)!
+        const isOnWay = onWay.has(connection.id)
+        return (
+          <g key={connection.id} className={isOnWay ? 'map-line is-on-way' : 'map-line'}>
+            <path d={draw(edge.points) ?? ''} markerEnd={`url(#${isOnWay ? 'map-tip-way' : 'map-tip'})`} />
+            {connection.moves.map((move, index) => <MoveLabel key={`${move.rule.id}`} move={move} x={edge.x} y={edge.y + (index - (connection.moves.length - 1) / 2) * LINE_PX} />)}
+          </g>
+        )
+      })}
+    </svg>
+  )
+}
+
+function MoveLabel({ move, x, y }: { readonly move: Move; readonly x: number; readonly y: number }) {
+  const { project, component, rule, select } = useBench()
+  const label = labelOf(component, move)
+  const { durationMs } = ruleTiming(project, component, move.rule, move.from)
+  const choose = () => select({ do: 'select cell', state: move.from, row: triggerRow(move.rule.trigger, move.rule.part) })
+  return (
+    <text
+      className={rule?.id === move.rule.id ? 'map-label is-selected' : 'map-label'} x={x} y={y + 4} textAnchor="middle" role="button" tabIndex={0} aria-label={`${label}, takes ${msText(durationMs)}`}
+      onClick={choose} onKeyDown={(event) => event.key === 'Enter' && choose()}
+    >
+      {label}
+    </text>
+  )
+}
+
+function StateNode({ state, layout, isLost }: { readonly state: State; readonly layout: MapLayout; readonly isLost: boolean }) {
+  const { project, component, axis, view, select } = useBench()
+  const place = layout.nodes.find(({ id }) => id === state.id)!
+  const classes = ['plain map-node', view.state === state.id && 'is-selected', isLost && 'is-lost'].filter(Boolean).join(' ')
+  return (
+    <button
+      className={classes} style={{ left: place.x - NODE.width / 2, top: place.y - NODE.height / 2, ...NODE }} aria-pressed={view.state === state.id}
+      title={isLost ? 'No rule leads here from the start' : state.name} onClick={() => select({ do: 'select state', state: state.id })}
+    >
+      <span className="map-name"><StateMark hue={state.hue} size={11} /> {state.name} {axis.start === state.id && <span className="muted mono">start</span>}</span>
+      <span className="map-picture"><LookPicture project={project} component={component.id} standing={{ [axis.id]: state.id }} /></span>
+    </button>
+  )
+}
