@@ -87,3 +87,16 @@ test('cells are filled by keyboard alone', async () => {
   await hands.chord(Key.CONTROL, 'z')
   await hands.until('undo by keyboard', async () => (await (await hands.cell('tap', 'over')).getAttribute('data-answer')) === 'nothing on purpose')
 })
+
+test('what is typed goes to what was selected, even when another look is clicked instead of Enter', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await hands.addState()
+  const field = await hands.field('opacity', '[aria-label="Properties"]')
+  await field.click()
+  await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '0.4')
+  await hands.click(await hands.column('rest'))
+  await hands.until('rest is as it was', async () => (await (await hands.field('opacity', '[aria-label="Properties"]')).getAttribute('value')) === '1')
+  await hands.click(await hands.column('over'))
+  await hands.until('over has it', async () => (await (await hands.field('opacity', '[aria-label="Properties"]')).getAttribute('value')) === '0.4')
+})

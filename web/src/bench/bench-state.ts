@@ -54,6 +54,8 @@ export type BenchAction =
   | { readonly do: 'add state to selection'; readonly state: Id }
   | { readonly do: 'select cell'; readonly state: Id; readonly row: string }
   | { readonly do: 'add cell to selection'; readonly state: Id; readonly row: string }
+  /** Selects all cells of the selected axis between the selected one and that one. */
+  | { readonly do: 'select cells to'; readonly state: Id; readonly row: string; readonly states: readonly Id[]; readonly rows: readonly string[] }
   | { readonly do: 'sort rows'; readonly by: 'trigger' | 'part' }
   | { readonly do: 'show gaps'; readonly shows: boolean }
   | { readonly do: 'show the map'; readonly shows: boolean }
@@ -70,6 +72,19 @@ export type BenchAction =
   | { readonly do: 'set the grid'; readonly px: number | null }
   | { readonly do: 'compare with'; readonly state: Id | null }
   | { readonly do: 'add row'; readonly row: Row }
+
+/** The cells of the rectangle from the selected cell to another one, without the selected one; the opposite corner comes last. */
+function between(from: BenchState, { state, row, states, rows }: Extract<BenchAction, { do: 'select cells to' }>): BenchState['alsoCells'] {
+  const span = <T>(all: readonly T[], a: T, b: T) => {
+    const [first, last] = [all.indexOf(a), all.indexOf(b)].toSorted((x, y) => x - y) as [number, number]
+    return all.slice(first, last + 1)
+  }
+  if (from.row === null || !states.includes(from.state) || !rows.includes(from.row)) return []
+  const cells = span(rows, from.row, row).flatMap((each) => span(states, from.state, state).map((column) => ({ row: each, state: column })))
+  const isAt = (a: { row: string; state: Id }, b: { row: string | null; state: Id }) => a.row === b.row && a.state === b.state
+  const corner = { row, state }
+  return [...cells.filter((cell) => !isAt(cell, from) && !isAt(cell, corner)), ...(isAt(corner, from) ? [] : [corner])]
+}
 
 const isStage = (into: Into): boolean => typeof into === 'object' && 'stage' in into
 
@@ -92,6 +107,8 @@ export function benchReducer(state: BenchState, action: BenchAction): BenchState
       const others = state.alsoCells.filter((cell) => cell.row !== row || cell.state !== column)
       return { ...state, alsoCells: others.length < state.alsoCells.length ? others : [...others, { row, state: column }] }
     }
+    case 'select cells to':
+      return { ...state, alsoCells: between(state, action) }
     case 'sort rows':
       return { ...state, rowsBy: action.by }
     case 'show gaps':

@@ -31,7 +31,7 @@ export const COMMANDS: readonly Command[] = [
   { name: 'Start the specimen over', key: 'r', isPossible: ({ player }) => player !== null, run: ({ player }) => player?.startOver() },
   { name: 'Open the easel', key: 'e', isPossible: ({ view }) => !view.isEaselOpen, run: ({ select, state }) => select({ do: 'open easel', state: state.id }) },
   { name: 'Back to the responses', key: 'Escape', isPossible: ({ view }) => view.isEaselOpen, run: ({ select }) => select({ do: 'close easel' }) },
-  { name: 'Show the rules as a map, or as a table', key: 'm', isPossible: always, run: ({ view, select }) => select({ do: 'show the map', shows: !view.isMapOpen }) },
+  { name: 'Show the rules as a map, or as a table', key: ',', isPossible: always, run: ({ view, select }) => select({ do: 'show the map', shows: !view.isMapOpen }) },
   { name: 'Mark the gaps in the table, or not', key: null, isPossible: always, run: ({ view, select }) => select({ do: 'show gaps', shows: !view.showsGaps }) },
   { name: 'Draw a path', key: 'p', isPossible: ({ view }) => view.isEaselOpen, run: ({ select }) => select({ do: 'use tool', tool: 'draw a path' }) },
   { name: 'Move the points of the path', key: null, isPossible: ({ view, parts }) => view.isEaselOpen && parts[0]?.kind === 'path', run: ({ select }) => select({ do: 'use tool', tool: 'points' }) },

@@ -6,7 +6,7 @@ import { useLive } from '../playing/use-live'
 import type { Player } from '../playing/player'
 import { StateMark } from '../theme/state-mark'
 import { easingCurve } from './easing-curve'
-import { barsOf, type Bar, type Row, triggerTitle } from './rows'
+import { barsOf, rowsOf, triggerTitle, type Bar, type Row } from './rows'
 import { msText, ruleTiming, shortEasing } from './timing-text'
 import { useBench } from './use-bench'
 import type { CellDrag } from './use-cell-drag'
@@ -51,9 +51,10 @@ function Cell({ bar, row, line, drag }: { readonly bar: Bar; readonly row: Row; 
       onFocus={() => !isSelected && select({ do: 'select cell', state: states[0]!.id, row: row.key })}
       onPointerDown={(event) => {
         const state = stateAt(event.clientX, event.currentTarget)
-        if (event.shiftKey && view.row !== null) {
+        if ((event.shiftKey || event.ctrlKey || event.metaKey) && view.row !== null) {
           event.preventDefault()
-          select({ do: 'add cell to selection', state: state.id, row: row.key })
+          if (!event.shiftKey) select({ do: 'add cell to selection', state: state.id, row: row.key })
+          else select({ do: 'select cells to', state: states.at(-1)!.id, row: row.key, states: axis.states.map(({ id }) => id), rows: rowsOf(component, axis, view).map(({ key }) => key) })
           return
         }
         if (event.button === 2 && isSelected) return

@@ -78,7 +78,7 @@ function LaneBody({ lane, x1, x2 }: { readonly lane: ScoreLane; readonly x1: num
       </>
     )
   }
-  const numbers = samples.map(shownAt).map((shown) => (typeof shown === 'number' ? shown : isCrossFade(shown) ? (shown.crossFade.find(({ value }) => value === lane.to)?.share ?? 0) : Number(shown === lane.to)))
+  const numbers = type === 'path' ? samples.map(lane.ease) : samples.map(shownAt).map((shown) => (typeof shown === 'number' ? shown : isCrossFade(shown) ? (shown.crossFade.find(({ value }) => value === lane.to)?.share ?? 0) : Number(shown === lane.to)))
   const [low, high] = [Math.min(...numbers), Math.max(...numbers)]
   const points = numbers.map((value, index): [number, number] => [
     x1 + (x2 - x1) * samples[index]!,

@@ -1,16 +1,17 @@
 import { useRef, useState, type PointerEvent } from 'react'
 import { childrenOf, renamePart, type Id, type Part } from '@rheoscope/core/document'
 import { hueOf } from '../theme/state-mark'
-import { putInto } from './commands'
+import { putInto, removeSelected } from './commands'
 import { PartGlyph } from './part-kinds'
 import { useStillBench } from './use-bench'
 
 /** The parts as a tree, the topmost last. A row can be pulled before, after or into another one. */
 export function PartTree() {
-  const { component } = useStillBench()
+  const bench = useStillBench()
+  const { component } = bench
   const drag = useTreeDrag()
   return (
-    <ul className="tree" role="tree" aria-label="Parts">
+    <ul className="tree" role="tree" aria-label="Parts" onKeyDown={(event) => (event.key === 'Delete' || event.key === 'Backspace') && removeSelected(bench)}>
       <Branch part={component.parts[0]!} depth={0} drag={drag} />
     </ul>
   )

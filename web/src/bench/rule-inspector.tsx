@@ -13,7 +13,7 @@ export function RuleInspector() {
   return (
     <section aria-label="Rule" key={rule.id}>
       <div className="section-head">
-        <h2 className="caption">Rule: {rule.trigger.on}, in {states.join(' and ')}</h2>
+        <h2 className="caption">Rule: {rule.trigger.on}, in {statesText(states, axis.states.length)}</h2>
         <button className="plain underlined muted" onClick={() => make(removeRule(component.id, rule.id), `remove the rule on ${rule.trigger.on}`)}>Remove</button>
       </div>
       <TriggerFields rule={rule} />
@@ -24,6 +24,9 @@ export function RuleInspector() {
     </section>
   )
 }
+
+const statesText = (names: readonly string[], all: number): string =>
+  names.length === all && all > 1 ? 'every state' : names.length > 3 ? `${names.length} states` : names.join(' and ')
 
 const SPECIAL: readonly { readonly value: string; readonly label: string; readonly target: Target }[] = [
   { value: 'next', label: 'next', target: { go: 'next', wrap: false } },

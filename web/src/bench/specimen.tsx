@@ -132,6 +132,9 @@ function focusOutline(run: Player['current'], list: DrawList): string {
   return corners(matrix, item.values.width as number, item.values.height as number).map(({ x, y }) => `${x},${y}`).join(' ')
 }
 
+/** More states than this have a line of their own. */
+const MOST_ON_A_LINE = 5
+
 /** The state the specimen is in, when it leaves it, and the way to put it into any other. */
 function PutButtons({ player }: { readonly player: Player }) {
   const { component, axis } = useStillBench()
@@ -144,7 +147,7 @@ function PutButtons({ player }: { readonly player: Player }) {
     return Number.isFinite(next) ? `leaves in ${msText(Math.max(0, next - player.nowMs))}` : ''
   })
   return (
-    <div className="put">
+    <div className={axis.states.length > MOST_ON_A_LINE ? 'put is-many' : 'put'}>
       <span className="put-now" role="status" aria-label={`The specimen is in ${current?.name ?? 'no state'}`}>
         {current && <StateMark hue={current.hue} />} <b>{current?.name}</b>
       </span>

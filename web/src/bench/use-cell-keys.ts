@@ -18,14 +18,16 @@ export function useCellKeys(openMenu: () => void) {
 
   return (event: KeyboardEvent<HTMLDivElement>) => {
     const row = rows.find(({ key }) => key === view.row)
-    if (!row || event.ctrlKey || event.metaKey || event.altKey) return
+    const isOnCell = (event.target as Element).closest('[role="gridcell"]') !== null
+    if (!row || !isOnCell || event.ctrlKey || event.metaKey || event.altKey) return
     const last = view.alsoCells.at(-1) ?? { row: row.key, state: state.id }
     const go = (dx: number, dy: number) => {
       const from = event.shiftKey ? last : { row: row.key, state: state.id }
       const to = axis.states[axis.states.findIndex(({ id }) => id === from.state) + dx]
       const toRow = rows[rows.findIndex(({ key }) => key === from.row) + dy]
       if (!to || !toRow) return
-      select(event.shiftKey ? { do: 'add cell to selection', state: to.id, row: toRow.key } : { do: 'select cell', state: to.id, row: toRow.key })
+      if (!event.shiftKey) select({ do: 'select cell', state: to.id, row: toRow.key })
+      else select({ do: 'select cells to', state: to.id, row: toRow.key, states: axis.states.map(({ id }) => id), rows: rows.map(({ key }) => key) })
     }
     const keys: Readonly<Record<string, () => void>> = {
       ArrowLeft: () => go(-1, 0), ArrowRight: () => go(1, 0), ArrowUp: () => go(0, -1), ArrowDown: () => go(0, 1),

@@ -1,4 +1,4 @@
-import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react'
+import { useEffect, useId, useRef, useState, type KeyboardEvent, type RefObject } from 'react'
 import { useCompletion, type Completing } from './use-completion'
 
 interface CommitFieldProps {
@@ -25,14 +25,17 @@ export function CommitField({ label, value, onCommit, onStep, isMono = false, hi
   const [problem, setProblem] = useState<string | null>(null)
   const completing = useCompletion(input, text, setText, names, isAllExpression)
   const committed = useRef(value)
+  const isTyped = useRef(false)
   useEffect(() => {
     committed.current = value
+    isTyped.current = false
     setText(value)
     setProblem(null)
   }, [value])
 
   const commit = (typed: string) => {
     completing.close()
+    isTyped.current = false
     if (typed === committed.current) {
       setProblem(null)
       return
@@ -41,12 +44,15 @@ export function CommitField({ label, value, onCommit, onStep, isMono = false, hi
     setProblem(refused)
     if (refused === null) committed.current = typed
   }
+  const leave = () => isTyped.current && commit(text)
+  usePressElsewhere(input, leave)
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     if (completing.takesKey(event)) event.preventDefault()
     else if (event.key === 'Enter') commit(text)
     else if (event.key === 'Escape') {
       setText(value)
       setProblem(null)
+      isTyped.current = false
     } else if (onStep && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
       event.preventDefault()
       const stepped = onStep(text, (event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1))
@@ -64,13 +70,32 @@ export function CommitField({ label, value, onCommit, onStep, isMono = false, hi
         ref={input} id={id} className={isMono ? 'mono' : undefined} value={text} placeholder={placeholder} list={list} spellCheck={false} autoComplete="off"
         data-typing={text === value ? undefined : ''} aria-invalid={problem !== null} aria-describedby={problem ? `${id}-problem` : undefined}
         {...(names.length > 0 ? { role: 'combobox', 'aria-expanded': completing.options.length > 0, 'aria-controls': `${id}-names`, 'aria-autocomplete': 'list' as const } : {})}
-        onChange={(event) => completing.typed(event.target.value, event.target.selectionStart ?? event.target.value.length)} onBlur={() => commit(text)} onKeyDown={onKeyDown}
+        onChange={(event) => { isTyped.current = true; completing.typed(event.target.value, event.target.selectionStart ?? event.target.value.length) }} onBlur={leave} onKeyDown={onKeyDown}
         onFocus={(event) => event.target.select()}
       />
       {completing.options.length > 0 && <Names id={`${id}-names`} label={label} completing={completing} />}
       {problem && <span id={`${id}-problem`} className="field-problem" role="alert">{problem}</span>}
     </span>
   )
+}
+
+/**
+ * Calls back when something else is pressed while the field has the focus, before that does anything: what is typed
+ * belongs to what is selected now, not to what the press selects.
+ */
+function usePressElsewhere(input: RefObject<HTMLInputElement | null>, onPress: () => void): void {
+  const latest = useRef(onPress)
+  useEffect(() => {
+    latest.current = onPress
+  })
+  useEffect(() => {
+    const onPointerDown = ({ target }: PointerEvent) => {
+      const field = input.current
+      if (field && field === document.activeElement && !field.parentElement!.contains(target as Node)) latest.current()
+    }
+    document.addEventListener('pointerdown', onPointerDown, true)
+    return () => document.removeEventListener('pointerdown', onPointerDown, true)
+  }, [input])
 }
 
 function Names({ id, label, completing: { options, choice, accept } }: { readonly id: string; readonly label: string; readonly completing: Completing }) {

@@ -1,0 +1,128 @@
+import { expect, test } from '@jest/globals'
+import { useApplication } from '../harness/application'
+import type { BenchHands } from '../harness/bench'
+
+const application = useApplication()
+
+test('job 17, the crossing mood, from an empty project', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await hands.enter('Component name', 'Face', '.crumbs')
+  await makeFace(hands)
+  await makeTable(hands)
+  await hands.newComponent()
+  await makeRow(hands)
+  process.stdout.write(`job 17 crossing mood: ${hands.actions} actions\n`)
+
+  // The faces come in one after another; the one chosen is reported, and the row goes.
+  const faces = async () => (await middlesOfFaces(hands)).length
+  await tapButton(hands)
+  await hands.untilSpecimenIs('asking')
+  await hands.until('all five are there', async () => (await faces()) === 5)
+  await hands.driver.sleep(600)
+  const chosen = (await middlesOfFaces(hands))[2]!
+  await hands.driver.actions().move({ x: chosen[0], y: chosen[1] }).click().perform()
+  await hands.untilSpecimenIs('thanked')
+  await hands.until('it says which', async () => (await hands.driver.executeScript<string>('return document.querySelector(".specimen-picture text").textContent')) === 'Thanks: calm')
+  await hands.until('the row is gone', async () => (await faces()) === 0)
+  expect(await hands.findingKinds()).not.toContain('value-unreadable')
+})
+
+/** Where the faces are on the page, from the left. */
+const middlesOfFaces = (hands: BenchHands): Promise<readonly (readonly [number, number])[]> =>
+  hands.driver.executeScript(`
+    const discs = [...document.querySelectorAll('.specimen-picture rect')].filter((each) => each.getAttribute('width') === '40' && each.getAttribute('height') === '40')
+    return discs.map((each) => each.getBoundingClientRect()).map((box) => [box.left + box.width / 2, box.top + box.height / 2].map(Math.round))`)
+
+/** A face that says which it is when it is chosen, and comes in turned, lower and unseen. */
+async function makeFace(hands: BenchHands): Promise<void> {
+  await hands.addParameter('text', 'mood', 'calm')
+  await hands.editInto('all looks')
+  await hands.selectPart('frame')
+  await hands.setProperties({ width: '40', height: '40' })
+  await hands.selectPart('box')
+  await hands.setProperties({ x: '0', y: '0', width: '40', height: '40', fill: '#f6d365' })
+  await hands.editInto('…')
+  await hands.choose('absent, before entering and after leaving')
+  await hands.setProperties({ opacity: '0', turn: '30', 'shift down': '6' })
+  await hands.editInto('rest')
+  await hands.addState()
+  await hands.renameState('over', 'chosen')
+  await hands.setProperty('fill', '#2e7d5b')
+  await hands.wire('tap', 'rest', 'chosen')
+  await hands.clickButton('+ action')
+  await hands.choose('send a message')
+  await hands.enter('send', 'felt', '[aria-label="Rule"]')
+  await hands.enter('with', 'mood', '[aria-label="Rule"]')
+}
+
+/** Five moods, typed one under another. */
+async function makeTable(hands: BenchHands): Promise<void> {
+  await hands.click('[aria-label="Add a data table"]')
+  await hands.enter('Name of column name', 'mood', '[role=dialog]')
+  const moods = ['rough', 'swell', 'calm', 'fair', 'splendid']
+  for (const [index, mood] of moods.entries()) {
+    if (index > 0) await hands.clickButton('+ record')
+    await hands.enter(`mood of record ${index + 1}`, mood, '[role=dialog]')
+  }
+  await hands.clickButton('Close')
+}
+
+/** A button that opens the row, and the row itself. */
+async function makeRow(hands: BenchHands): Promise<void> {
+  await hands.enter('Component name', 'Mood', '.crumbs')
+  for (const [type, usual, name] of [['yes/no', 'isSo', 'asks'], ['text', 'words', 'felt']] as const) {
+    await hands.click('[aria-label="Add a variable"]')
+    await hands.choose(type)
+    await hands.enter(`Name of variable ${usual}`, name, '[aria-label="Variables"]')
+  }
+  await hands.editInto('all looks')
+  await hands.setProperties({ x: '10', y: '0', width: '220', height: '44', fill: '#24506f' })
+  await hands.addPart('text')
+  await hands.setProperties({ text: 'How was it?', x: '20', y: '12', fill: '#ffffff' })
+  await hands.selectPart('frame')
+  await hands.addPart('list')
+  await hands.enter('each as', 'Face', '[aria-label="Properties"]')
+  await hands.enter('table', 'table', '[aria-label="Properties"]')
+  await hands.enter('only if', 'asks', '[aria-label="Properties"]')
+  await hands.enter('items take', '240', '[aria-label="Properties"]')
+  await hands.enter('one by one', '60', '[aria-label="Properties"]')
+  await hands.setProperties({ x: '10', y: '64' })
+  await hands.openGroup('Layout')
+  await hands.setProperty('layout', 'row')
+
+  await hands.editInto('rest')
+  for (const name of ['asking', 'felt', 'thanked']) {
+    await hands.addState()
+    await hands.renameState('over', name)
+  }
+  await hands.selectPart('text')
+  await hands.setProperty('text', "= 'Thanks: ' + felt")
+  await wireRow(hands)
+}
+
+async function wireRow(hands: BenchHands): Promise<void> {
+  await hands.wire('tap', 'rest', 'asking')
+  await setVariable(hands, 'asks', 'true')
+  await hands.wire('tap', 'asking', 'rest')
+  await setVariable(hands, 'asks', 'false')
+  await hands.addTrigger('message')
+  await hands.wire('message', 'asking', 'felt')
+  await hands.enter('named', 'felt', '[aria-label="Rule"]')
+  await setVariable(hands, 'felt', 'payload')
+  await hands.addTrigger('after')
+  await hands.wire('after', 'felt', 'thanked')
+  await hands.enter('after', '600', '[aria-label="Rule"]')
+  await setVariable(hands, 'asks', 'false')
+}
+
+async function setVariable(hands: BenchHands, name: string, to: string): Promise<void> {
+  await hands.clickButton('+ action')
+  await hands.choose('set a variable')
+  if (name !== 'asks') await hands.enter('set', name, '[aria-label="Rule"]')
+  await hands.enter('to', to, '.action')
+}
+
+async function tapButton(hands: BenchHands): Promise<void> {
+  await hands.driver.actions().move({ origin: await hands.find('.specimen-picture text') }).click().perform()
+}

@@ -1,0 +1,106 @@
+import { expect, test } from '@jest/globals'
+import { Key } from 'selenium-webdriver'
+import { useApplication } from '../harness/application'
+import type { BenchHands } from '../harness/bench'
+
+const application = useApplication()
+
+/** The regions with their columns and rows, as far as this lighthouse looks: any to any works the same for more of them. */
+const REGIONS = [
+  ['north', 80, 0, 0], ['northeast', 160, 0, 45], ['east', 160, 40, 90], ['southeast', 160, 80, 135],
+  ['south', 80, 80, 180], ['southwest', 0, 80, 225], ['west', 0, 40, 270], ['northwest', 0, 0, 315],
+] as const
+
+test('job 15, the lighthouse, from an empty project: any to any in eight rules', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await drawRegions(hands)
+  await drawBeam(hands)
+  await hands.editInto('rest')
+  await hands.renameState('rest', 'north')
+  for (const [name, , , turn] of REGIONS.slice(1)) {
+    await hands.addState()
+    await hands.renameState('over', name)
+    await hands.selectPart('beam')
+    await hands.setProperty('turn', String(turn))
+  }
+  await wire(hands)
+  process.stdout.write(`job 15 lighthouse: ${hands.actions} actions\n`)
+  expect(await hands.driver.executeScript('return document.querySelectorAll(".cell:not(.is-empty)").length')).toBe(8)
+
+  // From any region to any other the beam turns the shortest way.
+  await pointAt(hands, 0.83, 0.5)
+  await hands.untilSpecimenIs('east')
+  await pointAt(hands, 0.5, 0.9)
+  await hands.untilSpecimenIs('south')
+  await pointAt(hands, 0.1, 0.1)
+  await hands.untilSpecimenIs('northwest')
+  await hands.untilFindings('nothing is wrong', (kinds) => !kinds.includes('state-unreachable'))
+})
+
+test('job 15, the same continuously', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await hands.editInto('all looks')
+  await hands.setProperties({ x: '0', y: '0', width: '240', height: '120', fill: '#1d2b33' })
+  await drawBeam(hands)
+  await hands.setProperty('turn', '= angleTo\t')
+  await hands.setProperty('turn', '= angleToPointer(beam)')
+  process.stdout.write(`job 15 lighthouse, all around: ${hands.actions} actions\n`)
+  const turn = () => hands.driver.executeScript<string>('return document.querySelector(".specimen-picture path").closest("[transform]").getAttribute("transform")')
+  const before = await turn()
+  await pointAt(hands, 0.9, 0.55)
+  await hands.until('the beam follows', async () => (await turn()) !== before)
+})
+
+async function drawRegions(hands: BenchHands): Promise<void> {
+  await hands.editInto('all looks')
+  await hands.renamePart('box', 'north')
+  await hands.setProperties({ x: '80', y: '0', width: '80', height: '40', fill: '#2f6f9f', opacity: '0.3' })
+  for (const [name, x, y] of REGIONS.slice(1)) {
+    await hands.chord(Key.CONTROL, 'd')
+    const usual = await newestPart(hands)
+    await hands.renamePart(usual, name)
+    await hands.setProperties({ x: String(x), y: String(y) })
+  }
+}
+
+async function newestPart(hands: BenchHands): Promise<string> {
+  let name = ''
+  await hands.until('there is a copy', async () => {
+    name = (await hands.driver.executeScript<string>('return document.querySelector(\'[role="tree"] [aria-selected="true"]\')?.textContent.trim() ?? ""'))
+    return /\d$|copy/.test(name)
+  })
+  return name
+}
+
+/** A beam that turns about its foot in the middle of the field. */
+async function drawBeam(hands: BenchHands): Promise<void> {
+  await hands.selectPart('frame')
+  await hands.addPart('path')
+  await hands.renamePart('path', 'beam')
+  await hands.openGroup('Shape')
+  await hands.setProperties({ outline: 'M10 50L0 0H20Z', x: '110', y: '10', width: '20', height: '50', fill: '#f6d365', 'anchor down': '1' })
+  await hands.openGroup('Answer')
+  await hands.setProperty('takes input', '')
+}
+
+async function wire(hands: BenchHands): Promise<void> {
+  for (const [name] of REGIONS) {
+    await hands.selectPart(name)
+    await hands.addTrigger(`enter on ${name}`)
+    await hands.click(await hands.cell('enter', 'north', name))
+    await hands.driver.actions().keyDown(Key.SHIFT).click(await hands.cell('enter', 'northwest', name)).keyUp(Key.SHIFT).perform()
+    hands.actions++
+    await hands.press(String(REGIONS.findIndex(([each]) => each === name) + 1))
+    await hands.until(`every state turns to ${name}`, async () => (await (await hands.cell('enter', 'northwest', name)).getAttribute('data-answer')) === name)
+    await hands.enter('takes', '420', '[aria-label="Rule"]')
+  }
+}
+
+/** Points at a place of the specimen's drawing, in shares of it. */
+async function pointAt(hands: BenchHands, across: number, down: number): Promise<void> {
+  const [x, y] = await hands.driver.executeScript<[number, number]>(
+    'const box = document.querySelector(".specimen-picture g").getBoundingClientRect(); return [box.left + box.width * arguments[0], box.top + box.height * arguments[1]].map(Math.round)', across, down)
+  await hands.driver.actions().move({ x, y }).perform()
+}
