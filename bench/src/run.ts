@@ -1,6 +1,7 @@
 /** `npm run bench`: each figure beside what it is measured against, in one run. */
 import { checkReport } from './check'
+import { eventReport } from './events'
 import { frameReport } from './frame'
 import { printed } from './report'
 
-for (const report of [frameReport, checkReport]) process.stdout.write(`${printed(report())}\n`)
+for (const report of [frameReport, eventReport, checkReport]) process.stdout.write(`${printed(report())}\n`)

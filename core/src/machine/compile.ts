@@ -3,7 +3,7 @@ import {
   type Component, type Part, type Project, type Rule, type TriggerKind,
 } from '../document'
 import type { Compiled, CompiledPart, HolderPart } from './compiled'
-import { namesOfComponent } from './names-read'
+import { namesOfComponent, namesOfLists } from './names-read'
 import { Resolver } from './targets'
 
 /** What compiling reads of a project: when these are the same, so is the result. */
@@ -53,6 +53,7 @@ function build(project: Project, component: Component, holders: readonly string[
     targetsOf: (situation) => resolver.targetsOf(situation),
     valueOf: (property, value, around) => resolver.valueOf(property, value, around),
     reads: namesOfComponent(component),
+    listReads: namesOfLists(component),
   }
 }
 

@@ -97,4 +97,6 @@ export interface Compiled {
   readonly valueOf: (property: string, value: Value, environment: Environment) => Literal
   /** Every name an expression of it uses. */
   readonly reads: ReadonlySet<string>
+  /** The names that decide which items its lists have, and what they are given. */
+  readonly listReads: ReadonlySet<string>
 }

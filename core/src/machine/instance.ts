@@ -95,9 +95,8 @@ export function startInstance({ path, compiled, environment, states: given, isAb
 }
 
 /** What the parts of an instance are to be like in its present situation. */
-export function targetsOf({ compiled, dragged, ...situation }: Situation & Pick<Instance, 'compiled' | 'dragged'>): Targets {
-  return shifted(compiled.targetsOf(situation), dragged)
-}
+export const targetsOf = (situation: Situation & Pick<Instance, 'compiled' | 'dragged'>): Targets =>
+  shifted(situation.compiled.targetsOf(situation), situation.dragged)
 
 /** The timers a state starts when an axis enters it; those that count from settling wait unless it already has. */
 export function timersOf(compiled: Compiled, axisIndex: number, state: string, atMs: number, isSettled: boolean, environment: Environment): readonly Timer[] {
@@ -178,9 +177,10 @@ export function targetState(instance: Instance, rule: Rule): string | null {
 
 /** An instance as the layout of its holder sees it, through the part that holds it: there is room for it as soon as it enters, and none once it leaves. */
 export function measuredAs(part: string, instance: Instance): Measured {
+  const { compiled, states, environment, contents } = instance
   const measure = (width: number | null): Size => {
     const given = width === null ? NOTHING_GIVEN : { ...NOTHING_GIVEN, width }
-    const root = instance.compiled.targetsOf({ ...instance, given, isAbsent: false }).values[0]!
+    const root = compiled.targetsOf({ states, environment, contents, given, isAbsent: false }).values[0]!
     return { width: root.width as number, height: root.height as number }
   }
   const [free, held] = [measure(null), measure(instance.given.width)]

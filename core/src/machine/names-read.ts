@@ -12,17 +12,22 @@ export function namesOfValues(component: Component): readonly string[] {
 
 /** Every name a component uses anywhere: in values, conditions, timers, actions, lists, stages, axes that are decided, and what it waits to change. */
 export function namesOfComponent(component: Component): ReadonlySet<string> {
-  const { rules, axes, parts } = component
+  const { rules, axes } = component
   const decided = axes.flatMap(({ drivenBy }) => (drivenBy === null ? [] : ['parameter' in drivenBy ? drivenBy.parameter : drivenBy.variable]))
   const awaited = rules.flatMap(({ trigger }) => (trigger.on === 'changes' ? [trigger.name] : []))
   const ofRules = rules.flatMap(({ guard, trigger, actions }) => [
     guard, 'holdWhile' in trigger ? trigger.holdWhile : null,
     ...actions.flatMap((action) => (action.do === 'set' ? [action.to] : action.do === 'send' ? [action.payload] : [])),
   ])
-  const ofLists = parts.flatMap((part) => (part.kind === 'list' ? [part.filter, ...Object.values(part.base).flatMap(expressionsIn)] : []))
   const ofLooks = lookPlaces(component).flatMap((place) => Object.values(lookAt(component, place)).flatMap((said) => Object.values(said).flatMap(expressionsIn)))
-  const texts = [...ofRules, ...ofLists, ...ofLooks].filter((text) => text !== null)
-  return new Set([...decided, ...awaited, ...namesOfValues(component), ...namesOf([], texts)])
+  const texts = [...ofRules, ...ofLooks].filter((text) => text !== null)
+  return new Set([...decided, ...awaited, ...namesOfValues(component), ...namesOfLists(component), ...namesOf([], texts)])
+}
+
+/** The names that decide which items the lists of a component have, and what they are given. */
+export function namesOfLists({ parts }: Component): ReadonlySet<string> {
+  const texts = parts.flatMap((part) => (part.kind === 'list' ? [part.filter, ...Object.values(part.base).flatMap(expressionsIn)] : []))
+  return new Set(namesOf([], texts.filter((text) => text !== null)))
 }
 
 const expressionsIn = (value: Value): readonly string[] => (isExpression(value) ? [value.expr] : [])

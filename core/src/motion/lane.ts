@@ -2,7 +2,7 @@ import { sameValue, type Literal, type PropertyDefinition } from '../document'
 import type { Easing } from './easing'
 import { crossFadeFrom, interpolate, isCrossFade, type Interpolator, type Shown } from './interpolate'
 import type { ResolvedTiming } from './timing'
-import { carrying, throughWaypoints, type Waypoint } from './waypoints'
+import { carrying, seamsOf, throughWaypoints, type Waypoint } from './waypoints'
 
 /** One property of one part on its way from what was shown to its new target. */
 export interface Lane {
@@ -17,6 +17,8 @@ export interface Lane {
   readonly timing: ResolvedTiming
   /** From time to what `valueAt` takes: the easing of the timing, or even for a way that is eased leg by leg. */
   readonly ease: Easing
+  /** Where one leg of its way ends and the next begins, as shares of its time. */
+  readonly seams: readonly number[]
   readonly from: Literal
   readonly to: Literal
   readonly valueAt: Interpolator
@@ -80,7 +82,7 @@ export function startLane(change: LaneChange): Lane | null {
   const valueAt: Interpolator = timing.jump === 'end' ? (p) => (p >= 1 ? to : from) : way.valueAt
   return {
     part: change.part, property: definition.name, axis: change.axis,
-    startMs: atMs, delayMs: timing.delayMs, durationMs, timing, ease: way.ease, from, to, valueAt,
+    startMs: atMs, delayMs: timing.delayMs, durationMs, timing, ease: way.ease, seams: seamsOf(change.waypoints ?? []), from, to, valueAt,
     reversingFrom: reversing ? running.to : from,
     shortening,
   }

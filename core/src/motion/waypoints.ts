@@ -44,6 +44,12 @@ export function throughWaypoints(
   }
 }
 
+/** Where the legs of a way meet, as shares of its time. */
+export function seamsOf(waypoints: readonly Waypoint[]): readonly number[] {
+  const whole = waypoints.reduce((sum, { share }) => sum + share, 1)
+  return waypoints.map((_waypoint, index) => waypoints.slice(0, index + 1).reduce((sum, { share }) => sum + share, 0) / whole)
+}
+
 const STEP = 1e-4
 
 /** How fast a leg arrives, per unit of the whole time; null for what has no speed. */

@@ -71,8 +71,8 @@ export class Instances {
   replace(before: Instance, after: Instance, atMs: number): void {
     this.keep(after)
     if (before.targets === after.targets && before.environment === after.environment) return
-    if (after.compiled.holders.length > 0) this.arrange(after.path, atMs)
-    for (let path = after.path; path !== ''; path = holderOf(path)) this.remeasure(path, atMs)
+    if (isToBeArranged(before, after)) this.arrange(after.path, atMs)
+    if (before.targets !== after.targets) for (let path = after.path; path !== ''; path = holderOf(path)) this.remeasure(path, atMs)
     if (before.environment !== after.environment) this.watch.renamed(after.path, before.environment, after.environment)
   }
 
@@ -93,14 +93,16 @@ export class Instances {
     const { compiled, targets, environment } = instance
     const before = this.held.get(path)
     const now = contentsOf(this.project, { compiled, environment, values: targets.values, chain: this.chainOf(path) })
-    const isIn = (contents: readonly Content[]) => (content: Content) => contents.some((each) => isSame(each, content))
-    const gone = (before ?? []).filter((content) => !isIn(now)(content))
-    const come = now.filter((content) => !isIn(before ?? [])(content))
+    const [had, has] = [byStep(before ?? []), byStep(now)]
+    const isIn = (contents: ReadonlyMap<string, Content>) => (content: Content) => isSame(contents.get(content.step), content)
+    const gone = (before ?? []).filter((content) => !isIn(has)(content))
+    const come = now.filter((content) => !isIn(had)(content))
     this.held.set(path, now)
     for (const content of gone) this.dismiss(path, content, gone, atMs)
-    for (const content of now) this.bring(path, before?.find((each) => isSame(each, content)), content, before !== undefined, atMs)
+    for (const content of now) this.bring(path, isIn(had)(content) ? had.get(content.step) : undefined, content, before !== undefined, atMs)
     const moved = before && [...gone, ...come].find(({ part }) => part.kind === 'list')
-    this.layOut(path, this.contentsFor(path), moved ? listPace(instance, moved.part) : null, atMs)
+    const isOther = gone.length > 0 || come.length > 0
+    this.layOut(path, isOther ? this.contentsFor(path) : this.known.get(path)!.contents, moved ? listPace(instance, moved.part) : null, atMs)
     if (before) for (const content of come) this.enter(path, content, come, atMs)
   }
 
@@ -197,7 +199,15 @@ export class Instances {
 
 const stepOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1)
 
-const isSame = (a: Content, b: Content): boolean => a.step === b.step && a.compiled.component.id === b.compiled.component.id
+const isSame = (a: Content | undefined, b: Content): boolean => a !== undefined && a.step === b.step && a.compiled.component.id === b.compiled.component.id
+
+const byStep = (contents: readonly Content[]): ReadonlyMap<string, Content> => new Map(contents.map((content) => [content.step, content]))
+
+/** Whether what stands inside an instance could be other, or be given something else. */
+function isToBeArranged(before: Instance, { compiled, targets, environment }: Instance): boolean {
+  if (compiled.holders.length === 0) return false
+  return targets !== before.targets || [...compiled.listReads].some((name) => environment[name] !== before.environment[name])
+}
 
 /** The path of what holds an instance; the surface for one directly on it. */
 export const holderOf = (path: string): string => path.slice(0, Math.max(0, path.lastIndexOf('/')))

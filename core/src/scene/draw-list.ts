@@ -46,6 +46,11 @@ export class Draughtsman {
     return item
   }
 
+  private drawInside({ path }: Instance, step: string, lookup: InstanceLookup, atMs: number): DrawList {
+    const inner = lookup(pathInside(path, step))
+    return inner ? [this.draw(inner, lookup, atMs)] : []
+  }
+
   private item(
     instance: Instance, part: CompiledPart, values: readonly ShownValues[], last: DrawItem | undefined, lookup: InstanceLookup, atMs: number,
   ): DrawItem {
@@ -59,11 +64,9 @@ export class Draughtsman {
     instance: Instance, part: CompiledPart, values: readonly ShownValues[], last: DrawItem | undefined, lookup: InstanceLookup, atMs: number,
   ): DrawList {
     const { kind, id } = part.part
-    if (kind === 'instance' || kind === 'slot' || kind === 'list') {
-      return [...instance.contents].flatMap(([step, content]) => {
-        const inner = content.part === id ? lookup(pathInside(instance.path, step)) : undefined
-        return inner ? [this.draw(inner, lookup, atMs)] : []
-      })
+    if (kind === 'instance' || kind === 'slot') return this.drawInside(instance, id, lookup, atMs)
+    if (kind === 'list') {
+      return [...instance.contents].flatMap(([step, content]) => (content.part === id ? this.drawInside(instance, step, lookup, atMs) : []))
     }
     return part.children.map((child, index) => this.item(instance, child, values, last?.children[index], lookup, atMs))
   }

@@ -25,9 +25,10 @@ export function EasingEditor({ lanes }: { readonly lanes: readonly ScoreLane[] }
   const { project, view, make } = useBench()
   const { context, said, timing } = useMotion()
   const [isDrawing, setDrawing] = useState(false)
+  const [isForPart, setForPart] = useState(false)
   const lane = lanes.find(({ part, property }) => part.id === view.lane?.part && property === view.lane.property)
   const easing = lane?.easing ?? timing.easing
-  const edit = (to: string | TokenValue): Edit => (lane ? setLane(context, lane.part.id, lane.property, { easing: to }) : setOfMotion(context, 'easing', to))
+  const edit = (to: string | TokenValue): Edit => (lane ? setLane(context, lane.part.id, isForPart ? null : lane.property, { easing: to }) : setOfMotion(context, 'easing', to))
   const isOwn = lane && said?.lanes.some(({ part, property }) => part === lane.part.id && property === lane.property)
   const commit = (text: string): string | null => {
     const reference = isReference(text) ? parseReference(text, project.tokens, ['easing']) : null
@@ -41,6 +42,7 @@ export function EasingEditor({ lanes }: { readonly lanes: readonly ScoreLane[] }
     <section className="easing" aria-label="Easing">
       <div className="easing-head">
         <b>Easing</b> <span className="muted">{lane ? `${lane.part.name} ${lane.property}` : 'of all lanes'}</span>
+        {lane && <button className="plain underlined muted" aria-pressed={isForPart} title="Which lanes a change is for" onClick={() => setForPart(!isForPart)}>{isForPart ? 'its whole part' : 'this lane'}</button>}
         {isOwn && <button className="plain underlined muted" onClick={() => make(removeLane(context, lane.part.id, lane.property), 'time a lane like the rest')}>like the rest</button>}
       </div>
       <svg className="easing-field" width={FIELD.width + 12} height={FIELD.height + 2 * FIELD.above} viewBox={`-6 ${-FIELD.above} ${FIELD.width + 12} ${FIELD.height + 2 * FIELD.above}`}>

@@ -1,8 +1,9 @@
 import { useMemo, useState } from 'react'
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, ToggleButton, ToggleButtonGroup } from '@mui/material'
 import { serialise } from '@rheoscope/core/document'
-import { pictureFile } from '@rheoscope/core/exchange'
+import { pictureFile, webAnimations } from '@rheoscope/core/exchange'
 import { stillLife } from '../paint/look-picture'
+import { runOfMotion } from './scrubbed-motion'
 import { useStillBench, type Bench } from './use-bench'
 
 interface Format {
@@ -16,7 +17,14 @@ interface Format {
 const FORMATS: readonly Format[] = [
   { name: 'Project file', extension: 'rheo.json', type: 'application/json', text: ({ project }) => serialise(project) },
   { name: 'This look as SVG', extension: 'svg', type: 'image/svg+xml', text: ({ project, component, axis, state }) => pictureFile(stillLife(project, component.id, { standing: { [axis.id]: state.id } })) },
+  { name: 'This motion as keyframes', extension: 'keyframes.json', type: 'application/json', text: motionText },
 ]
+
+/** The motion of the selected rule for `Element.animate`, a lane each. */
+function motionText({ project, component, axis, state, rule }: Bench): string {
+  const instance = rule && runOfMotion(project, component, rule, axis.id, state.id)?.instance('')
+  return instance ? JSON.stringify(webAnimations(component.parts, instance.lanes), null, 2) : 'Select a cell with an answer first; its motion stands here then.'
+}
 
 /** Choose a format, see it, copy it or save it. */
 export function HandOver() {

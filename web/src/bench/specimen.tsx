@@ -23,9 +23,21 @@ export function Specimen() {
   const { player } = useStillBench()
   return (
     <section aria-label="Specimen">
-      <h2 className="caption">Specimen</h2>
+      <div className="section-head">
+        <h2 className="caption">Specimen</h2>
+        {player && <ReducedSwitch player={player} />}
+      </div>
       {player ? <LiveSpecimen player={player} /> : <p role="alert" className="hint">It cannot be put together yet; the findings say why.</p>}
     </section>
+  )
+}
+
+function ReducedSwitch({ player }: { readonly player: Player }) {
+  const { isMotionReduced } = usePlayerState(player)
+  return (
+    <label className="check muted">
+      <input type="checkbox" checked={isMotionReduced} onChange={(event) => player.reduceMotion(event.target.checked)} /> reduced motion
+    </label>
   )
 }
 
@@ -138,7 +150,7 @@ const MOST_ON_A_LINE = 5
 /** The state the specimen is in, when it leaves it, and the way to put it into any other. */
 function PutButtons({ player }: { readonly player: Player }) {
   const { component, axis } = useStillBench()
-  const { states } = useLive(player)
+  const { states, cutMs } = useLive(player)
   const index = component.axes.indexOf(axis)
   const current = axis.states.find(({ id }) => id === states[index])
   const due = useReadout<HTMLSpanElement>(() => {
@@ -152,6 +164,7 @@ function PutButtons({ player }: { readonly player: Player }) {
         {current && <StateMark hue={current.hue} />} <b>{current?.name}</b>
       </span>
       <span ref={due} className="mono muted put-due" />
+      {cutMs > 0 && <span className="put-cut" title="The motion before was interrupted so long before its end">cut {msText(cutMs)} early</span>}
       <span className="put-buttons">
         {axis.states.map((state) => (
           <button

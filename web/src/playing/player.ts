@@ -1,6 +1,6 @@
 import type { Input, InputAction, Project } from '@rheoscope/core/document'
 import type { Surface } from '@rheoscope/core/machine'
-import { inOrder, replay, Run } from '@rheoscope/core/run'
+import { inOrder, replay, Run, type RunOptions } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
 import type { Witness } from '@rheoscope/core/check'
 
@@ -13,6 +13,8 @@ export interface PlayerState {
   readonly speed: Speed
   /** The witness being played instead of what the person does; null when they play themselves. */
   readonly witness: Witness | null
+  /** The person would rather have things not move. */
+  readonly isMotionReduced: boolean
   /** Grows whenever something happened in the run. */
   readonly events: number
 }
@@ -34,7 +36,7 @@ export class Player {
   /** Virtual time, in fractions of a millisecond, and the wall clock when it was that. */
   private atMs = 0
   private wallMs: number | null = null
-  private state: PlayerState = { isHeld: false, speed: 1, witness: null, events: 0 }
+  private state: PlayerState = { isHeld: false, speed: 1, witness: null, isMotionReduced: false, events: 0 }
 
   constructor(private project: Project, private readonly surface: Surface) {
     this.run = new Run(project, surface)
@@ -84,6 +86,12 @@ export class Player {
     this.publish({ speed })
   }
 
+  /** Goes on as it would be with motion reduced, or not: what was done so far is done again. */
+  reduceMotion(isMotionReduced: boolean): void {
+    this.publish({ isMotionReduced })
+    this.playAgain()
+  }
+
   startOver(): void {
     this.inputs = []
     this.begin(this.state.witness)
@@ -103,19 +111,27 @@ export class Player {
   changeProject(project: Project): void {
     if (project === this.project) return
     this.project = project
+    this.playAgain()
+  }
+
+  private playAgain(): void {
     const played = this.state.witness ? this.script.slice(0, this.played) : this.inputs
     try {
       if (this.atMs > LONGEST_REPLAY_MS && !this.state.witness) this.startOver()
-      else this.run = replay(project, this.surface, played, Math.floor(this.atMs))
+      else this.run = replay(this.project, this.surface, played, Math.floor(this.atMs), this.options)
     } catch {
       // A component that cannot be put together is a finding; the specimen stays as it was.
     }
     this.publish({ events: this.run.trace.length })
   }
 
+  private get options(): RunOptions {
+    return { isMotionReduced: this.state.isMotionReduced }
+  }
+
   private begin(witness: Witness | null): void {
     try {
-      this.run = new Run(this.project, this.surface)
+      this.run = new Run(this.project, this.surface, this.options)
     } catch {
       return
     }
