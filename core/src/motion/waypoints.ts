@@ -39,6 +39,7 @@ export function throughWaypoints(
     legs.push(speed === null ? leg : { ...leg, valueAt: carrying(valueAt, speed * leg.share, definition) })
   }
   return (t) => {
+    if (t >= 1) return to
     const leg = legs.findLast((each) => t >= each.from) ?? legs[0]!
     return leg.valueAt(Math.min(1, Math.max(0, (t - leg.from) / leg.share)))
   }

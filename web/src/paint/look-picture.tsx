@@ -21,9 +21,9 @@ export function stillLife(project: Project, component: string, { standing, isAbs
   }
 }
 
-const laidOver = (project: Project, component: string, states: Still['standing'], look: Look): Project => ({
+const laidOver = (project: Project, component: string, standing: Still['standing'], look: Look): Project => ({
   ...project,
-  components: project.components.map((each) => (each.id === component ? { ...each, combinations: [...each.combinations, { id: 'over', states, look }] } : each)),
+  components: project.components.map((each) => (each.id === component ? { ...each, combinations: [...each.combinations, { id: 'over', states: standing, look }] } : each)),
 })
 
 /** The size of the surface a draw list shows. */
