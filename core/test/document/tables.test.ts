@@ -41,7 +41,7 @@ describe('tables from delimited values', () => {
 describe('edits of tables', () => {
   const table = tableFrom('name\nFog', 'notices', counting())
   const begun = after(skerryLine, addTable(table))
-  const of = (project: Project) => project.tables[0]!
+  const of = (project: Project) => project.tables.find(({ id }) => id === table.id)!
 
   test('add and take out columns and records, each undone by its inverse', () => {
     const column = { id: 'depth', name: 'depth', type: 'number' } as const
