@@ -33,3 +33,15 @@ test.each(['light', 'dark'])('nothing serious on the bench, in its %s form', asy
   expect(await serious(hands)).toEqual([])
   await hands.clickButton('Undo')
 })
+
+test('nothing serious on the stage and on the map', async () => {
+  const hands = application.hands()
+  await hands.openDemoScreen('purser')
+  await hands.clickButton('Engine-start button')
+  await hands.clickButton('Run all')
+  expect(await serious(hands)).toEqual([])
+  await hands.openDemo('boardingButton')
+  await hands.press(',')
+  await hands.find('.map-node')
+  expect(await serious(hands)).toEqual([])
+})

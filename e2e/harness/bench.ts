@@ -16,10 +16,20 @@ export class BenchHands extends Hands {
 
   /** A component of a demo project nobody else works on. */
   async openDemo(component: string): Promise<void> {
+    await this.driver.get(`${await this.demoAddress()}/component/${component}`)
+    await this.find('[aria-label="Response table"]')
+  }
+
+  /** A screen of a demo project nobody else works on. */
+  async openDemoScreen(screen: string): Promise<void> {
+    await this.driver.get(`${await this.demoAddress()}/screen/${screen}`)
+    await this.find('.trace-canvas')
+  }
+
+  private async demoAddress(): Promise<string> {
     const made = await fetch(`${this.address}/api/projects/demo`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' })
     const { project } = (await made.json()) as { project: { id: string } }
-    await this.driver.get(`${this.address}/project/${project.id}/component/${component}`)
-    await this.find('[aria-label="Response table"]')
+    return `${this.address}/project/${project.id}`
   }
 
   /** The cell of a trigger of the component itself, or of one on a part, under a state. */

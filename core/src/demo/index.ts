@@ -11,11 +11,11 @@ import { mastLamp } from './mast-lamp'
 import { ICONS, PICTURES } from './pictures'
 import { portChooser } from './port-chooser'
 import { routePanel } from './route-panel'
+import { demoTakes, screensOf } from './screens'
 import { spinnerRing } from './spinner-ring'
 import { anchorIcon, ticketButton, ticketIcon } from './ticket-button'
 
-/** *Skerry Line*, an invented island ferry: the project that ships with the application. */
-export const skerryLine: Project = {
+const withoutScreens: Project = {
   ...newProject('skerryLine', 'Skerry Line'),
   components: [
     boardingButton, spinnerRing, mastLamp, routePanel, buoyMarker, soundChart, portChooser, crewCall, ticketButton, ticketIcon, anchorIcon,
@@ -25,3 +25,7 @@ export const skerryLine: Project = {
   assets: Object.values(PICTURES),
   icons: ICONS,
 }
+
+/** *Skerry Line*, an invented island ferry: the project that ships with the application. */
+export const skerryLine: Project = { ...withoutScreens, screens: screensOf(withoutScreens), startScreen: 'home', takes: demoTakes }
+export { demoTakes } from './screens'

@@ -49,7 +49,7 @@ export function BenchProvider({ component: id, children }: { readonly component:
   const stored = document.components.find((each) => each.id === id)
   const component = project.components.find((each) => each.id === id) ?? stored!
   const [view, select] = useReducer(benchReducer, component, initialState)
-  const player = usePlayer(project, id)
+  const player = usePlayer(project, { component: id })
   const findings = useChecking(session)
   const whole = { session, view, select, player }
   const still = useBenchOf(document, stored ?? component, { project: document, component: stored ?? component }, whole)

@@ -57,6 +57,11 @@ export class Player {
     return this.atMs
   }
 
+  /** What has been done so far, by a person or by the witness that plays. */
+  get done(): readonly Input[] {
+    return this.state.witness ? this.script.slice(0, this.played) : this.inputs
+  }
+
   /** Lets virtual time follow the wall clock to `wallMs` and returns what is to be shown. */
   frame(wallMs: number): DrawList {
     const { isHeld, speed, witness } = this.state
@@ -115,7 +120,7 @@ export class Player {
   }
 
   private playAgain(): void {
-    const played = this.state.witness ? this.script.slice(0, this.played) : this.inputs
+    const played = this.done
     try {
       if (this.atMs > LONGEST_REPLAY_MS && !this.state.witness) this.startOver()
       else this.run = replay(this.project, this.surface, played, Math.floor(this.atMs), this.options)

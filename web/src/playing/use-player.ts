@@ -1,18 +1,20 @@
 import { useEffect, useMemo, useSyncExternalStore } from 'react'
 import type { Project } from '@rheoscope/core/document'
+import type { Surface } from '@rheoscope/core/machine'
 import { Player, type PlayerState } from './player'
 
-/** The player of a component; it follows the document as it changes. Null when the component cannot be put together. */
-export function usePlayer(project: Project, component: string): Player | null {
+/** The player of a component or a screen; it follows the document as it changes. Null when that cannot be put together. */
+export function usePlayer(project: Project, surface: Surface): Player | null {
+  const key = JSON.stringify(surface)
   const player = useMemo(() => {
     try {
-      return new Player(project, { component })
+      return new Player(project, surface)
     } catch {
       return null
     }
-    // The player is made once for a component; later projects reach it below.
+    // The player is made once for a surface; later projects reach it below.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [component])
+  }, [key])
   useEffect(() => player?.changeProject(project), [player, project])
   return player
 }

@@ -1,0 +1,92 @@
+import { sameValue, type Expectation, type Project, type Take } from '../document'
+import { isMoving, type Instance } from '../machine'
+import { isCrossFade } from '../motion'
+import { itemOf, type DrawList } from '../scene'
+import { inOrder } from './replay'
+import { Run } from './run'
+import type { Trace } from './trace'
+
+/** Whether what a take expects came about, and what was seen instead. */
+export interface TakeResult {
+  readonly expectation: Expectation
+  readonly isMet: boolean
+  /** What was seen at the last instant that counts. */
+  readonly seen: string
+}
+
+export interface PlayedTake {
+  readonly trace: Trace
+  readonly results: readonly TakeResult[]
+}
+
+/**
+ * Plays a take and looks whether its expectations come about, each at its instant. Throws `gone` when the surface is
+ * no longer there.
+ */
+export function playTake(project: Project, take: Take): PlayedTake {
+  const run = new Run(project, take.surface, { isMotionReduced: take.reducedMotion })
+  const inputs = inOrder(take.inputs)
+  const expectations = take.expectations.toSorted((a, b) => a.byMs - b.byMs)
+  const results: TakeResult[] = []
+  let next = 0
+  const inputsUntil = (ms: number) => {
+    for (; next < inputs.length && inputs[next]!.atMs <= ms; next++) {
+      const { atMs, ...action } = inputs[next]!
+      run.advanceTo(atMs)
+      run.send(action)
+    }
+    run.advanceTo(ms)
+  }
+  for (const expectation of expectations) {
+    inputsUntil(expectation.byMs)
+    const seen = lookFor(run, expectation)
+    results.push({ expectation, ...seen })
+  }
+  inputsUntil(Math.max(take.endsAtMs, run.nowMs))
+  return { trace: run.trace, results }
+}
+
+function lookFor(run: Run, { expect }: Expectation): Pick<TakeResult, 'isMet' | 'seen'> {
+  switch (expect.what) {
+    case 'state': {
+      const instance = run.instance(expect.instance)
+      if (!instance) return NOT_THERE
+      const index = instance.compiled.component.axes.findIndex(({ id }) => id === expect.axis)
+      const state = instance.states[index]
+      return { isMet: state === expect.state, seen: stateName(instance, index) }
+    }
+    case 'variable': {
+      const value = run.instance('')?.environment[expect.name]
+      return { isMet: sameValue(value, expect.value), seen: value === undefined ? 'not there' : String(value) }
+    }
+    case 'property': {
+      const shown = itemOf(run.drawList(), expect.instance, expect.part)?.values[expect.property]
+      return { isMet: sameValue(shown, expect.value), seen: shown === undefined ? 'not there' : JSON.stringify(shown) }
+    }
+    case 'text': {
+      const texts = textsIn(run.drawList())
+      return { isMet: texts.some((text) => text.includes(expect.text)), seen: texts.join(' | ') }
+    }
+    case 'settled': {
+      const instance = run.instance(expect.instance)
+      if (!instance) return NOT_THERE
+      const isSettled = !isMoving(instance, run.nowMs)
+      return { isMet: isSettled, seen: isSettled ? 'settled' : 'moving' }
+    }
+  }
+}
+
+const NOT_THERE = { isMet: false, seen: 'not there' } as const
+
+const stateName = ({ compiled, states }: Instance, axis: number): string =>
+  compiled.component.axes[axis]?.states.find(({ id }) => id === states[axis])?.name ?? 'no state'
+
+/** Every text to be seen, from what is below to what is on top. */
+function textsIn(list: DrawList): readonly string[] {
+  return list.flatMap(({ kind, values, children }): readonly string[] => {
+    if (values.visible === false || values.opacity === 0) return []
+    const { text } = values
+    const own = kind !== 'text' ? [] : isCrossFade(text) ? text.crossFade.map(({ value }) => String(value)) : [String(text)]
+    return [...own, ...textsIn(children)]
+  })
+}

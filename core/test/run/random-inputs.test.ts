@@ -1,0 +1,51 @@
+import { expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { skerryLine } from '@rheoscope/core/demo'
+import type { InputAction, Screen } from '@rheoscope/core/document'
+import { Run } from '@rheoscope/core/run'
+
+/** So many times a hundred inputs for each screen; more when asked for. */
+const RUNS = Number(process.env.RHEOSCOPE_RANDOM_RUNS ?? 4)
+
+/** Inputs of every kind a person has, at any place of a screen, at any instant. */
+function anyInputs({ width, height }: Screen): fc.Arbitrary<readonly (readonly [waitMs: number, input: InputAction])[]> {
+  const place = { x: fc.integer({ min: -20, max: width + 20 }), y: fc.integer({ min: -20, max: height + 20 }), pointer: fc.constantFrom('mouse', 'touch', 'pen') } as const
+  const modifiers = fc.record({ shift: fc.boolean(), control: fc.boolean() }, { requiredKeys: [] })
+  const input = fc.oneof(
+    { arbitrary: fc.record({ do: fc.constantFrom('move', 'press', 'release'), ...place }), weight: 8 },
+    { arbitrary: fc.record({ do: fc.constant('key'), key: fc.constantFrom('Tab', 'Enter', ' ', 'ArrowRight', 'Escape', 'a'), modifiers }), weight: 3 },
+    { arbitrary: fc.record({ do: fc.constant('exit'), pointer: place.pointer }), weight: 1 },
+  ) as fc.Arbitrary<InputAction>
+  return fc.array(fc.tuple(fc.integer({ min: 0, max: 700 }), input), { minLength: 100, maxLength: 100 })
+}
+
+/** What no run may ever come to: an axis in no state of its own, a timer twice, anything shown that is no number where it should be one. */
+function impossible(run: Run): readonly string[] {
+  return [...run.paths].flatMap((path): string[] => {
+    const { compiled, states, timers, targets, lanes } = run.instance(path)!
+    const lost = compiled.component.axes.flatMap((axis, index) => (axis.states.some(({ id }) => id === states[index]) ? [] : [`${path}: ${axis.name} is in no state`]))
+    const counted = timers.map(({ rule }) => rule.id)
+    const doubled = counted.filter((id, index) => counted.indexOf(id) !== index).map((id) => `${path}: the timer of ${id} runs twice`)
+    const broken = targets.values.flatMap((values, part) => Object.entries(values).flatMap(([property, value]) => (typeof value === 'number' && !Number.isFinite(value) ? [`${path}: ${property} of part ${part} is ${value}`] : [])))
+    const late = lanes.filter(({ durationMs, delayMs }) => durationMs < 0 || delayMs < 0).map(({ property }) => `${path}: ${property} ends before it begins`)
+    return [...lost, ...doubled, ...broken, ...late]
+  })
+}
+
+test.each(skerryLine.screens.map((screen) => [screen.name, screen] as const))('nothing anybody does on “%s” breaks it, and done again it comes to the same', (_name, screen) => {
+  fc.assert(fc.property(anyInputs(screen), (steps) => {
+    const play = () => {
+      const run = new Run(skerryLine, { screen: screen.id })
+      for (const [waitMs, input] of steps) {
+        run.advanceTo(run.nowMs + waitMs)
+        run.send(input)
+      }
+      run.advanceTo(run.nowMs + 5000)
+      return run
+    }
+    const run = play()
+    expect(impossible(run)).toEqual([])
+    expect(run.stopped).toBe(false)
+    expect(JSON.stringify(play().trace)).toBe(JSON.stringify(run.trace))
+  }), { numRuns: RUNS })
+})

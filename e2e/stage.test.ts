@@ -1,0 +1,67 @@
+import { expect, test } from '@jest/globals'
+import { By, Key } from 'selenium-webdriver'
+import { useApplication } from './harness/application'
+import type { BenchHands } from './harness/bench'
+
+const application = useApplication()
+
+test('instances stand on a screen, run in place, and their time is drawn, looked back at and kept', async () => {
+  const hands = application.hands()
+  await hands.openDemo('boardingButton')
+  await hands.click('[aria-label="Components"]')
+  await hands.choose('New screen')
+  await hands.find('.trace-canvas')
+  await hands.enter('device', 'free', '[aria-label="Screen and what stands on it"]')
+  for (const name of ['Boarding button', 'Engine-start button']) {
+    await hands.click('[aria-label="Put something on the screen"]')
+    await hands.choose(name)
+  }
+  // Pulled to its place and nudged; undone and done again.
+  const button = await hands.byText('Board', '*[name()="tspan"][ancestor::*[contains(@class, "screen-picture")]]')
+  await hands.dragBy(button, 20, 120)
+  const y = async () => Number(await (await hands.field('y', '[aria-label="Selected"]')).getAttribute('value'))
+  const moved = await y()
+  expect(moved).toBeGreaterThan(100)
+  await hands.press(Key.ARROW_DOWN)
+  await hands.until('it is one lower', async () => (await y()) === moved + 1)
+  await hands.chord(Key.CONTROL, 'z')
+  await hands.until('it is back', async () => (await y()) === moved)
+
+  // Used, it says in the trace what it was when.
+  await hands.clickButton('Use it')
+  await hands.click(await hands.byText('Board', '*[name()="tspan"]'))
+  await hands.until('it works', async () => (await traceText(hands)).includes('working from'))
+  await hands.until('it is done', async () => (await traceText(hands)).includes('done from'))
+
+  // Pulled back, the screen shows that instant; then it is now again.
+  const canvas = await hands.find('.trace-canvas')
+  await hands.driver.actions().move({ origin: canvas, x: -300, y: -40 }).press().release().perform()
+  await hands.click(await hands.find('.trace-now'))
+  await hands.until('it is now', async () => (await hands.driver.findElements(By.css('.trace-now'))).length === 0)
+
+  // Kept, it is played again, on whatever the document has become.
+  await hands.clickButton('Keep this run')
+  await hands.clickButton('Boarding button')
+  await hands.click(await hands.find('.take > button'))
+  await hands.clickButton('Run all')
+  await hands.until('what was expected came about', async () => (await (await hands.find('.take [role=status]')).getText()) === '1 of 1 came about')
+})
+
+test('what no longer comes about is said with what was seen instead', async () => {
+  const hands = application.hands()
+  await hands.openDemo('engineStart')
+  const address = (await hands.driver.getCurrentUrl()).replace('/component/engineStart', '/screen/purser')
+  await hands.click(await hands.cell('after', 'requesting'))
+  await hands.enter('after', '9000', '[aria-label="Rule"]')
+  await hands.until('it is stored', async () => (await (await hands.cell('after', 'requesting')).getText()).includes('9,000 ms'))
+  await hands.driver.sleep(500)
+  await hands.driver.get(address)
+  await hands.clickButton('Run all')
+  await hands.until('both are missed', async () => (await (await hands.find('.take [role=status]')).getText()) === '0 of 2 came about')
+  expect(await (await hands.find('.expectations')).getText()).toContain('it was requesting')
+  await hands.clickButton('Play it')
+  await hands.until('it plays', async () => (await traceText(hands)).includes('requesting from'))
+})
+
+/** What the trace says in words. */
+const traceText = async (hands: BenchHands): Promise<string> => (await (await hands.find('.trace-canvas')).getAttribute('aria-label')) ?? ''

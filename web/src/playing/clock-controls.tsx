@@ -1,0 +1,30 @@
+import { Button } from '@mui/material'
+import { SPEEDS, type Player } from './player'
+import { useReadout } from './use-frames'
+import { usePlayerState } from './use-player'
+
+const SPEED_NAMES: Readonly<Record<number, string>> = { 1: '1', 0.5: '½', 0.25: '¼', 0.1: '⅒' }
+
+/** The clock of a run: what it shows, holding it, starting over, and how fast it goes. */
+export function ClockControls({ player, of }: { readonly player: Player; readonly of: string }) {
+  const { isHeld, speed } = usePlayerState(player)
+  const readout = useReadout<HTMLSpanElement>(() => clockText(player.nowMs))
+  return (
+    <div className="clock">
+      <span ref={readout} className="clock-time mono" role="timer" aria-label={`Clock of the ${of}`} />
+      <Button aria-pressed={isHeld} title="Hold the clock (H)" onClick={() => player.hold(!isHeld)}>{isHeld ? 'Go on' : 'Hold'}</Button>
+      <Button title="Start over (R)" onClick={() => player.startOver()}>Start over</Button>
+      <div className="speeds" role="radiogroup" aria-label="Speed">
+        {SPEEDS.map((each) => (
+          <button key={each} className="plain speed" role="radio" aria-checked={speed === each} aria-label={`Speed ${SPEED_NAMES[each]}`} onClick={() => player.setSpeed(each)}>{SPEED_NAMES[each]}</button>
+        ))}
+      </div>
+    </div>
+  )
+}
+
+function clockText(ms: number): string {
+  const two = (value: number) => String(value).padStart(2, '0')
+  const seconds = Math.floor(ms / 1000)
+  return `${two(Math.floor(seconds / 60))}:${two(seconds % 60)}.${String(Math.floor(ms % 1000)).padStart(3, '0')}`
+}

@@ -1,0 +1,101 @@
+import { useId, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
+import { focusStops, isSameLevel } from '@rheoscope/core/run'
+import { corners, itemOf, matrixTo, paint, type DrawItem, type DrawList } from '@rheoscope/core/scene'
+import { surfaceSize } from '../paint/look-picture'
+import { patchChildren } from '../paint/patch'
+import { pointIn } from '../paint/point-in'
+import type { Player } from './player'
+import { useFrames } from './use-frames'
+
+interface LiveSurfaceProps {
+  readonly player: Player
+  readonly label: string
+  readonly className: string
+  /** The room there is, in px. */
+  readonly field: { readonly width: number; readonly height: number }
+  readonly mostZoom: number
+  /** What is shown instead of the live frame; the live one when left out. */
+  readonly shown?: (wallMs: number, live: DrawList) => DrawList
+}
+
+const MARGIN = { x: 12, y: 15 }
+
+/** A run alive in its field: answers to pointer and keyboard, and shows where the focus and a played finger are. */
+export function LiveSurface({ player, label, className, field, mostZoom, shown = (_wallMs, live) => live }: LiveSurfaceProps) {
+  const group = useRef<SVGGElement>(null)
+  const picture = useRef<SVGSVGElement>(null)
+  const finger = useRef<SVGCircleElement>(null)
+  const ring = useRef<SVGPolygonElement>(null)
+  const drawn = useRef<DrawItem | undefined>(undefined)
+  const lastSeen = useRef('')
+  const scope = useId()
+  const [size, setSize] = useState(() => surfaceSize(player.current.drawList()))
+
+  useFrames((wallMs) => {
+    const list = shown(wallMs, player.frame(wallMs))
+    if (list[0] !== drawn.current) {
+      drawn.current = list[0]
+      patchChildren(group.current!, paint(list, scope))
+      const { width, height } = surfaceSize(list)
+      if (width !== size.width || height !== size.height) setSize({ width, height })
+    }
+    const { at, cursor } = player.current.pointer
+    const outline = focusOutline(player.current, list)
+    const shownFinger = player.getState().witness === null ? null : at
+    const seen = `${cursor} ${shownFinger?.x} ${shownFinger?.y} ${outline}`
+    if (seen === lastSeen.current) return
+    lastSeen.current = seen
+    picture.current!.style.cursor = cursor
+    ring.current!.setAttribute('points', outline)
+    finger.current!.setAttribute('visibility', shownFinger ? 'visible' : 'hidden')
+    finger.current!.setAttribute('cx', String(shownFinger?.x ?? 0))
+    finger.current!.setAttribute('cy', String(shownFinger?.y ?? 0))
+  })
+
+  const zoom = Math.min(mostZoom, (field.width - 2 * MARGIN.x) / size.width, (field.height - 2 * MARGIN.y) / size.height)
+  const [w, h] = [field.width / zoom, field.height / zoom]
+  const send = (event: PointerEvent, kind: 'move' | 'press' | 'release') => {
+    const { x, y } = pointIn(picture.current!, event)
+    const tidy = (value: number) => Math.round(value * 10) / 10
+    player.send({ do: kind, x: tidy(x), y: tidy(y), pointer: event.pointerType as 'mouse' | 'touch' | 'pen' })
+  }
+  return (
+    <svg
+      ref={picture} className={className} role="application" aria-label={label} width={field.width} height={field.height}
+      viewBox={`${-(w - size.width) / 2} ${-(h - size.height) / 2} ${w} ${h}`}
+      onPointerMove={(event) => send(event, 'move')}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId)
+        send(event, 'press')
+      }}
+      onPointerUp={(event) => send(event, 'release')}
+      onPointerLeave={(event) => player.send({ do: 'exit', pointer: event.pointerType as 'mouse' })}
+      tabIndex={0} onKeyDown={(event) => sendKey(player, event)}
+    >
+      <g ref={group} />
+      <polygon ref={ring} className="focus-ring" strokeWidth={2 / zoom} />
+      <circle ref={finger} className="finger" r={7 / zoom} strokeWidth={2 / zoom} visibility="hidden" />
+    </svg>
+  )
+}
+
+/** Keys go to the run while it has the focus of the page. Tab leaves it from its last part, and Escape and chords are the page's. */
+function sendKey(player: Player, event: KeyboardEvent): void {
+  if (event.ctrlKey || event.metaKey || event.key === 'Escape') return
+  const before = player.current.shownFocus
+  player.send({ do: 'key', key: event.key, modifiers: { ...(event.shiftKey ? { shift: true } : {}), ...(event.altKey ? { alt: true } : {}) } })
+  event.stopPropagation()
+  const after = player.current.shownFocus
+  const stops = focusStops(player.current.drawList())
+  const wentRound = before !== null && after !== null && isSameLevel(after, (event.shiftKey ? stops.at(-1) : stops[0])?.part ?? null)
+  if (event.key !== 'Tab' || (stops.length > 0 && !wentRound)) event.preventDefault()
+}
+
+/** The corners of what has the focus, for its ring; empty when nothing is to be shown. */
+function focusOutline(run: Player['current'], list: DrawList): string {
+  const focus = run.shownFocus
+  const item = focus?.part == null ? undefined : itemOf(list, focus.instance, focus.part)
+  const matrix = focus?.part == null ? null : matrixTo(list, focus.instance, focus.part)
+  if (!item || !matrix) return ''
+  return corners(matrix, item.values.width as number, item.values.height as number).map(({ x, y }) => `${x},${y}`).join(' ')
+}

@@ -1,0 +1,85 @@
+import { useId, useLayoutEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
+import { setOnScreen, type Part } from '@rheoscope/core/document'
+import { Run } from '@rheoscope/core/run'
+import { corners, itemOf, matrixTo, paint, partsAt, snap, type DrawList, type Frame, type Point } from '@rheoscope/core/scene'
+import { patchChildren } from '../paint/patch'
+import { pointIn } from '../paint/point-in'
+import type { Room } from './screen-view'
+import { useStage } from './use-stage'
+
+const MARGIN_PX = 24
+
+/** The screen at rest, on which parts are selected, pulled to their places and nudged by key. */
+export function Arranging({ field }: { readonly field: Room }) {
+  const { project, screen, part, select, session, make } = useStage()
+  const group = useRef<SVGGElement>(null)
+  const picture = useRef<SVGSVGElement>(null)
+  const grabbed = useRef<{ readonly part: Part; readonly from: Point; readonly frame: Frame } | null>(null)
+  const scope = useId()
+  const list = useMemo((): DrawList => new Run(project, { screen: screen.id }).drawList(), [project, screen.id])
+  const nodes = useMemo(() => paint(list, scope), [list, scope])
+  useLayoutEffect(() => patchChildren(group.current!, nodes), [nodes])
+  const zoom = Math.min(1, (field.width - 2 * MARGIN_PX) / screen.width, (field.height - 2 * MARGIN_PX) / screen.height)
+  const [w, h] = [field.width / zoom, field.height / zoom]
+
+  const onPointerDown = (event: PointerEvent<SVGSVGElement>) => {
+    event.currentTarget.setPointerCapture(event.pointerId)
+    event.currentTarget.focus()
+    const from = pointIn(picture.current!, event)
+    const hit = partsAt(list, from, () => true).findLast(({ instance, part: id }) => instance === '' && id !== screen.parts[0]!.id)
+    select(hit?.part ?? null)
+    const picked = screen.parts.find(({ id }) => id === hit?.part)
+    grabbed.current = picked ? { part: picked, from, frame: frameOf(list, picked.id) } : null
+  }
+  const moved = (event: PointerEvent): ReturnType<typeof setOnScreen> | null => {
+    const held = grabbed.current
+    if (!held) return null
+    const at = pointIn(picture.current!, event)
+    const wanted = { ...held.frame, x: held.frame.x + at.x - held.from.x, y: held.frame.y + at.y - held.from.y }
+    const others = screen.parts.filter(({ id }) => id !== held.part.id).map(({ id }) => frameOf(list, id))
+    const { dx, dy } = event.altKey ? { dx: 0, dy: 0 } : snap(wanted, others, 6 / zoom)
+    return setOnScreen(screen.id, held.part.id, { x: Math.round(wanted.x + dx), y: Math.round(wanted.y + dy) })
+  }
+  const onPointerUp = (event: PointerEvent) => {
+    const held = grabbed.current
+    const at = pointIn(picture.current!, event)
+    const edit = held && Math.hypot(at.x - held.from.x, at.y - held.from.y) > 2 / zoom ? moved(event) : null
+    grabbed.current = null
+    if (edit && held) make(edit, `move ${held.part.name}`)
+    else session.preview(null)
+  }
+  const onKeyDown = (event: KeyboardEvent) => {
+    const by = NUDGES[event.key]
+    if (!by || !part) return
+    event.preventDefault()
+    const { x, y } = frameOf(list, part.id)
+    const step = event.shiftKey ? 10 : 1
+    make(setOnScreen(screen.id, part.id, { x: x + by.x * step, y: y + by.y * step }), `nudge ${part.name}`)
+  }
+  return (
+    <svg
+      ref={picture} className="screen-picture is-arranging" role="application" aria-label="The screen, to be arranged" width={field.width} height={field.height} tabIndex={0}
+      viewBox={`${-(w - screen.width) / 2} ${-(h - screen.height) / 2} ${w} ${h}`}
+      onPointerDown={onPointerDown} onPointerMove={(event) => event.buttons > 0 && session.preview(moved(event))} onPointerUp={onPointerUp} onKeyDown={onKeyDown}
+    >
+      <g ref={group} />
+      {part && <polygon className="selection" points={outlineOf(list, part.id)} strokeWidth={1.5 / zoom} />}
+    </svg>
+  )
+}
+
+const NUDGES: Readonly<Record<string, Point>> = { ArrowLeft: { x: -1, y: 0 }, ArrowRight: { x: 1, y: 0 }, ArrowUp: { x: 0, y: -1 }, ArrowDown: { x: 0, y: 1 } }
+
+/** Where a part on the screen is, and how large what it shows is. */
+function frameOf(list: DrawList, part: string): Frame {
+  const item = itemOf(list, '', part)
+  const inner = item?.children.length === 1 && item.kind === 'instance' ? item.children[0] : item
+  const number = (of: typeof item, property: string) => Number(of?.values[property] ?? 0)
+  return { x: number(item, 'x'), y: number(item, 'y'), width: number(inner, 'width'), height: number(inner, 'height') }
+}
+
+function outlineOf(list: DrawList, part: string): string {
+  const matrix = matrixTo(list, '', part)
+  const { width, height } = frameOf(list, part)
+  return matrix ? corners(matrix, width, height).map(({ x, y }) => `${x},${y}`).join(' ') : ''
+}

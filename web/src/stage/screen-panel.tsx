@@ -1,0 +1,74 @@
+import { useState } from 'react'
+import { Button, MenuItem } from '@mui/material'
+import { addToScreen, DEVICE_SIZES, instanceFor, removeFromScreen, resizeScreen, startOn, type Part, type Screen } from '@rheoscope/core/document'
+import { newPart } from '../bench/part-kinds'
+import { CommitField } from '../fields/commit-field'
+import { parseNumber } from '../fields/parse-value'
+import { ChoiceField } from '../fields/property-field'
+import { newId } from '../session/new-id'
+import { FloatingMenu } from '../theme/floating'
+import { useStage } from './use-stage'
+
+/** The left side of the stage: how large the screen is, and what stands on it. */
+export function ScreenPanel() {
+  const { project, screen, part, select, make } = useStage()
+  const standing = screen.parts.filter(({ parent }) => parent !== null)
+  const isStart = project.startScreen === screen.id
+  return (
+    <aside className="pane pane-left" aria-label="Screen and what stands on it">
+      <div className="pane-head"><h2 className="caption">Screen</h2>{isStart ? <span className="muted">starts here</span> : <button className="plain underlined" onClick={() => make(startOn(screen.id), 'start here')}>Start here</button>}</div>
+      <SizeFields screen={screen} />
+      <div className="pane-head"><h2 className="caption">Stands on it</h2><AddToScreen /></div>
+      {standing.length === 0 && <p className="muted hint">Nothing yet. Add an instance of a component and pull it to its place.</p>}
+      <ul className="standing">
+        {standing.map((each) => (
+          <li key={each.id}>
+            <button className={each.id === part?.id ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={each.id === part?.id} onClick={() => select(each.id)}>{each.name}</button>
+            <button className="plain muted" aria-label={`Remove ${each.name}`} onClick={() => make(removeFromScreen(screen.id, each.id), `remove ${each.name}`)}>×</button>
+          </li>
+        ))}
+      </ul>
+    </aside>
+  )
+}
+
+function SizeFields({ screen }: { readonly screen: Screen }) {
+  const { make } = useStage()
+  const resize = (side: 'width' | 'height') => (text: string): string | null => {
+    const px = parseNumber(text)
+    if ('problem' in px) return px.problem
+    if (px.value < 1 || px.value > 20_000) return 'A screen is from 1 to 20,000 px.'
+    make(resizeScreen(screen, 'free', { width: screen.width, height: screen.height, [side]: px.value }), 'size the screen')
+    return null
+  }
+  return (
+    <>
+      <ChoiceField label="device" value={screen.device} choices={Object.keys(DEVICE_SIZES)} onChange={(device) => make(resizeScreen(screen, device as Screen['device'], DEVICE_SIZES[device as Screen['device']]), 'size the screen')} />
+      <div className="side-by-side">
+        {(['width', 'height'] as const).map((side) => <CommitField key={side} label={side === 'width' ? 'wide' : 'high'} isMono value={String(screen[side])} onCommit={resize(side)} />)}
+      </div>
+    </>
+  )
+}
+
+function AddToScreen() {
+  const { project, screen, make, select, arrange } = useStage()
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const add = (part: Part) => {
+    setAnchor(null)
+    make(addToScreen(screen.id, part), `put ${part.name} on ${screen.name}`)
+    select(part.id)
+    arrange(true)
+  }
+  const at = { x: 24, y: 24 + 16 * (screen.parts.length - 1) }
+  return (
+    <>
+      <Button aria-haspopup="menu" aria-label="Put something on the screen" onClick={(event) => setAnchor(event.currentTarget)}>+</Button>
+      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
+        {project.components.map(({ id, name }) => <MenuItem key={id} onClick={() => add(instanceFor(project, screen, id, newId(), at))}>{name}</MenuItem>)}
+        <MenuItem divider disabled />
+        {(['text', 'box'] as const).map((kind) => <MenuItem key={kind} onClick={() => add(newPart(newId(), kind, screen.parts[0]!, screen, screen.parts))}>a {kind}</MenuItem>)}
+      </FloatingMenu>
+    </>
+  )
+}

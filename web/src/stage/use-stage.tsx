@@ -1,0 +1,54 @@
+import { createContext, useContext, useMemo, useState, type ReactNode } from 'react'
+import type { Edit, Id, Part, Project, Screen, Take } from '@rheoscope/core/document'
+import type { Player } from '../playing/player'
+import { usePlayer } from '../playing/use-player'
+import type { ProjectSession } from '../session/project-session'
+import { useSession, useSessionState } from '../session/use-session'
+
+/** The stage as its parts see it: a screen of the document, what is selected on it, and the run of it. */
+export interface Stage {
+  readonly project: Project
+  readonly screen: Screen
+  readonly takes: readonly Take[]
+  readonly player: Player | null
+  readonly session: ProjectSession
+  readonly make: (edit: Edit, label: string) => void
+  /** The part selected; null for the screen itself. */
+  readonly part: Part | null
+  readonly select: (part: Id | null) => void
+  /** Things are being put where they belong instead of being run. */
+  readonly isArranging: boolean
+  readonly arrange: (isArranging: boolean) => void
+  /** The instant of the run that is looked at; null for now. */
+  readonly seenMs: number | null
+  readonly lookAt: (ms: number | null) => void
+}
+
+const StageContext = createContext<Stage | null>(null)
+
+export function StageProvider({ screen: id, children }: { readonly screen: Id; readonly children: ReactNode }) {
+  const session = useSession()
+  const { project, document } = useSessionState()
+  const screen = (project.screens.find((each) => each.id === id) ?? document.screens.find((each) => each.id === id))!
+  const player = usePlayer(project, { screen: id })
+  const [selected, select] = useState<Id | null>(null)
+  const [isArranging, arrange] = useState(screen.parts.length < 2)
+  const [seenMs, lookAt] = useState<number | null>(null)
+  const stage = useMemo((): Stage => ({
+    project, screen, player, session, select, isArranging, seenMs, lookAt,
+    takes: project.takes.filter(({ surface }) => 'screen' in surface && surface.screen === screen.id),
+    part: screen.parts.find((part) => part.id === selected && part.parent !== null) ?? null,
+    make: (edit, label) => session.dispatch(edit, label),
+    arrange: (isArrangingNow) => {
+      arrange(isArrangingNow)
+      lookAt(null)
+    },
+  }), [project, screen, player, session, selected, isArranging, seenMs])
+  return <StageContext.Provider value={stage}>{children}</StageContext.Provider>
+}
+
+export function useStage(): Stage {
+  const stage = useContext(StageContext)
+  if (!stage) throw new Error('There is no stage here.')
+  return stage
+}
