@@ -65,3 +65,33 @@ test('what no longer comes about is said with what was seen instead', async () =
 
 /** What the trace says in words. */
 const traceText = async (hands: BenchHands): Promise<string> => (await (await hands.find('.trace-canvas')).getAttribute('aria-label')) ?? ''
+
+test('a screen is shown alone at an address of its own, and what somebody does there is kept as a take', async () => {
+  const hands = application.hands()
+  await hands.openDemoScreen('home')
+  const address = await (await hands.byText('Show it', 'a')).getAttribute('href')
+  await hands.driver.get(`${address}?keep`)
+  await hands.click(await hands.byText('Board', '*[name()="tspan"]'))
+  await hands.byText('Aboard', '*[name()="tspan"]')
+  await hands.clickButton('I am done')
+  await hands.find('.preview-keep [role=status]')
+  await hands.driver.sleep(500)
+  await hands.driver.get(address!.replace('/preview/', '/screen/'))
+  await hands.field('Name of take Trial', '[aria-label="Takes"]')
+})
+
+test('held, the clock goes on by events and frames; a finger does not hover', async () => {
+  const hands = application.hands()
+  await hands.openDemoScreen('home')
+  await hands.clickButton('finger')
+  const board = await hands.byText('Board', '*[name()="tspan"]')
+  await hands.driver.actions().move({ origin: board }).perform()
+  await hands.driver.sleep(200)
+  expect(await traceText(hands)).not.toContain('over from')
+  await hands.click(board)
+  await hands.until('it works', async () => (await traceText(hands)).includes('working from'))
+  await hands.clickButton('Hold')
+  await hands.clickButton('next frame')
+  for (let count = 0; count < 3; count++) await hands.clickButton('next event')
+  await hands.until('it is done', async () => (await traceText(hands)).includes('done from'))
+})

@@ -3,5 +3,6 @@ import { checkReport } from './check'
 import { eventReport } from './events'
 import { frameReport } from './frame'
 import { printed } from './report'
+import { wallReport } from './wall'
 
-for (const report of [frameReport, eventReport, checkReport]) process.stdout.write(`${printed(report())}\n`)
+for (const report of [frameReport, eventReport, wallReport, checkReport]) process.stdout.write(`${printed(report())}\n`)

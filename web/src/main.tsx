@@ -15,6 +15,7 @@ import { theme } from './theme/theme'
 import { BenchPage } from './bench/bench-page'
 import { NotHere } from './not-here'
 import { Shelf } from './shelf/shelf'
+import { PreviewPage } from './stage/preview-page'
 import { StagePage } from './stage/stage-page'
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name=style-nonce]')?.content ?? ''
@@ -26,6 +27,7 @@ const router = createBrowserRouter([
   { path: '/project/:project', element: <BenchPage /> },
   { path: '/project/:project/component/:component', element: <BenchPage /> },
   { path: '/project/:project/screen/:screen', element: <StagePage /> },
+  { path: '/project/:project/preview/:screen', element: <PreviewPage /> },
   { path: '*', element: <NotHere what="There is nothing at this address." /> },
 ])
 

@@ -7,8 +7,16 @@ export interface FocusStop {
   readonly way: readonly Level[]
 }
 
-/** The parts that take focus, in the order they are drawn; what is not to be seen or takes no input is passed over with all inside it. */
+const known = new WeakMap<DrawList, readonly FocusStop[]>()
+
+/** The parts that take focus, in the order they are drawn; what is not to be seen or takes no input is passed over with all inside it. The same list is looked through once. */
 export function focusStops(list: DrawList): readonly FocusStop[] {
+  const found = known.get(list) ?? stopsIn(list)
+  known.set(list, found)
+  return found
+}
+
+function stopsIn(list: DrawList): readonly FocusStop[] {
   const visit = (items: DrawList, outer: readonly DrawItem[]): readonly FocusStop[] =>
     items.flatMap((item) => {
       if (item.values.visible === false || item.values.takesInput === false) return []

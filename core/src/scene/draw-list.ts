@@ -108,9 +108,15 @@ export function shownValues(instance: Instance, atMs: number): readonly ShownVal
   return shown
 }
 
-/** From the coordinates of a part to those of what holds it. */
+const matrices = new WeakMap<ShownValues, Matrix>()
+
+/** From the coordinates of a part to those of what holds it. Worked out once for the same values, which most parts keep from frame to frame. */
 export function matrixOf(values: ShownValues): Matrix {
-  const number = (property: string) => values[property] as number
-  const anchor = { x: number('width') * number('anchorX'), y: number('height') * number('anchorY') }
-  return placedAt({ x: number('x') + number('shiftX') + anchor.x, y: number('y') + number('shiftY') + anchor.y }, number('rotate'), number('scaleX'), number('scaleY'), anchor)
+  const known = matrices.get(values)
+  if (known) return known
+  const { x, y, shiftX, shiftY, width, height, anchorX, anchorY, rotate, scaleX, scaleY } = values as Readonly<Record<string, number>>
+  const anchor = { x: width! * anchorX!, y: height! * anchorY! }
+  const matrix = placedAt({ x: x! + shiftX! + anchor.x, y: y! + shiftY! + anchor.y }, rotate!, scaleX!, scaleY!, anchor)
+  matrices.set(values, matrix)
+  return matrix
 }

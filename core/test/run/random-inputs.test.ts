@@ -5,7 +5,7 @@ import type { InputAction, Screen } from '@rheoscope/core/document'
 import { Run } from '@rheoscope/core/run'
 
 /** So many times a hundred inputs for each screen; more when asked for. */
-const RUNS = Number(process.env.RHEOSCOPE_RANDOM_RUNS ?? 4)
+const RUNS = Number(process.env.RHEOSCOPE_RANDOM_RUNS ?? 10)
 
 /** Inputs of every kind a person has, at any place of a screen, at any instant. */
 function anyInputs({ width, height }: Screen): fc.Arbitrary<readonly (readonly [waitMs: number, input: InputAction])[]> {

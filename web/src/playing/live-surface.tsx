@@ -14,6 +14,8 @@ interface LiveSurfaceProps {
   /** The room there is, in px. */
   readonly field: { readonly width: number; readonly height: number }
   readonly mostZoom: number
+  /** What the pointer of the page stands for; itself when left out. */
+  readonly way?: 'mouse' | 'touch'
   /** What is shown instead of the live frame; the live one when left out. */
   readonly shown?: (wallMs: number, live: DrawList) => DrawList
 }
@@ -21,7 +23,7 @@ interface LiveSurfaceProps {
 const MARGIN = { x: 12, y: 15 }
 
 /** A run alive in its field: answers to pointer and keyboard, and shows where the focus and a played finger are. */
-export function LiveSurface({ player, label, className, field, mostZoom, shown = (_wallMs, live) => live }: LiveSurfaceProps) {
+export function LiveSurface({ player, label, className, field, mostZoom, way, shown = (_wallMs, live) => live }: LiveSurfaceProps) {
   const group = useRef<SVGGElement>(null)
   const picture = useRef<SVGSVGElement>(null)
   const finger = useRef<SVGCircleElement>(null)
@@ -57,7 +59,10 @@ export function LiveSurface({ player, label, className, field, mostZoom, shown =
   const send = (event: PointerEvent, kind: 'move' | 'press' | 'release') => {
     const { x, y } = pointIn(picture.current!, event)
     const tidy = (value: number) => Math.round(value * 10) / 10
-    player.send({ do: kind, x: tidy(x), y: tidy(y), pointer: event.pointerType as 'mouse' | 'touch' | 'pen' })
+    // A finger is nowhere until it touches.
+    if (way === 'touch' && kind === 'move' && event.buttons === 0) return
+    player.send({ do: kind, x: tidy(x), y: tidy(y), pointer: way ?? (event.pointerType as 'mouse' | 'touch' | 'pen') })
+    if (way === 'touch' && kind === 'release') player.send({ do: 'exit', pointer: 'touch' })
   }
   return (
     <svg

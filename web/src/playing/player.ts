@@ -22,6 +22,9 @@ export interface PlayerState {
 /** A take longer than this is not played again on a changed document; the run starts over instead. */
 const LONGEST_REPLAY_MS = 120_000
 
+/** One frame of a screen of 60 frames a second. */
+const FRAME_MS = 1000 / 60
+
 /**
  * Plays a run against the wall clock: at a speed, held, started over, and again from its inputs when the document
  * changes. The run itself knows nothing of the wall clock.
@@ -73,6 +76,17 @@ export class Player {
       if (this.atMs >= end) this.hold(true)
     }
     return this.run.drawListAt(this.atMs)
+  }
+
+  /** Lets a held clock go on to whatever happens next; nothing when nothing will. */
+  stepEvent(): void {
+    const next = this.run.nextDueMs
+    if (next < Infinity) this.moveTo(next)
+  }
+
+  /** Lets a held clock go on by one frame of a screen. */
+  stepFrame(): void {
+    this.moveTo(this.atMs + FRAME_MS)
   }
 
   /** Something the person does to the specimen. While a witness plays it is left alone. */

@@ -20,7 +20,7 @@ export function ScreenView() {
 
 /** The run itself, or what it showed at the instant that is looked at. */
 function Alive({ player, field }: { readonly player: Player; readonly field: Room }) {
-  const { project, screen, seenMs } = useStage()
+  const { project, screen, seenMs, way } = useStage()
   const { witness, events } = usePlayerState(player)
   const seen = useMemo(() => (seenMs === null ? null : replay(project, { screen: screen.id }, player.done, Math.floor(seenMs)).drawListAt(seenMs)),
     // What has been done changes with the events.
@@ -28,7 +28,7 @@ function Alive({ player, field }: { readonly player: Player; readonly field: Roo
     [project, screen.id, player, seenMs, events])
   return (
     <>
-      <LiveSurface player={player} label="The screen, running" className="screen-picture" field={field} mostZoom={1} shown={(_wallMs, live) => seen ?? live} />
+      <LiveSurface player={player} label="The screen, running" className="screen-picture" field={field} mostZoom={1} way={way} shown={(_wallMs, live) => seen ?? live} />
       {witness && (
         <p className="witness-strip screen-strip" role="status">
           Playing: {witness.caption} <button className="plain underlined" onClick={() => player.endWitness()}>Done</button>

@@ -4,15 +4,17 @@ import { MenuItem, ToggleButton, ToggleButtonGroup } from '@mui/material'
 import { removeScreen, renameScreen } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
 import { ClockControls } from '../playing/clock-controls'
+import type { Player } from '../playing/player'
+import { usePlayerState } from '../playing/use-player'
 import { usePlaces } from '../session/places'
 import { UndoRedo } from '../session/undo-redo'
 import { FloatingMenu } from '../theme/floating'
 import { FormSwitch } from '../theme/form-switch'
-import { useStage } from './use-stage'
+import { useStage, type Way } from './use-stage'
 
 /** The bar at the top: where one is, arranging or running, and the clock. */
 export function StageBar() {
-  const { player, isArranging, arrange } = useStage()
+  const { project, screen, player, isArranging, arrange } = useStage()
   return (
     <header className="top-bar">
       <Link to="/" className="brand">Rheoscope</Link>
@@ -22,12 +24,38 @@ export function StageBar() {
         <ToggleButton value="arrange" title="Put things where they belong (A)">Arrange</ToggleButton>
         <ToggleButton value="run" title="Use it as it will be used (A)">Use it</ToggleButton>
       </ToggleButtonGroup>
+      {!isArranging && <WayOfWorking />}
       <span className="grow" />
       {player && <ClockControls player={player} of="screen" />}
+      {player && <Steps player={player} />}
       <span className="grow" />
+      <Link className="underlined" to={`/project/${project.id}/preview/${screen.id}`} title="The screen alone, at an address of its own, for others to try">Show it</Link>
       <UndoRedo />
       <FormSwitch />
     </header>
+  )
+}
+
+/** Whether the pointer is a mouse or a finger; the keyboard always works. */
+function WayOfWorking() {
+  const { way, work } = useStage()
+  return (
+    <ToggleButtonGroup size="small" exclusive value={way} aria-label="Way of working" onChange={(_event, to: Way | null) => to && work(to)}>
+      <ToggleButton value="mouse">mouse</ToggleButton>
+      <ToggleButton value="touch">finger</ToggleButton>
+    </ToggleButtonGroup>
+  )
+}
+
+/** While the clock is held: on to the next event, or by a frame. */
+function Steps({ player }: { readonly player: Player }) {
+  const { isHeld } = usePlayerState(player)
+  if (!isHeld) return null
+  return (
+    <>
+      <button className="plain underlined" onClick={() => player.stepEvent()}>next event</button>
+      <button className="plain underlined" onClick={() => player.stepFrame()}>next frame</button>
+    </>
   )
 }
 

@@ -3,6 +3,7 @@ import { useParams } from 'react-router'
 import { NotHere } from '../not-here'
 import { SessionProvider, useOfSession } from '../session/use-session'
 import { InstancePanel } from './instance-panel'
+import { LiveVariables } from './live-variables'
 import { ScreenPanel } from './screen-panel'
 import { ScreenView } from './screen-view'
 import { StageBar } from './stage-bar'
@@ -41,6 +42,7 @@ function Stage() {
         <ScreenView />
         <aside className="pane pane-right" aria-label="Selected and takes">
           <InstancePanel />
+          <LiveVariables />
           <Takes />
         </aside>
       </div>

@@ -5,6 +5,8 @@ import { usePlayer } from '../playing/use-player'
 import type { ProjectSession } from '../session/project-session'
 import { useSession, useSessionState } from '../session/use-session'
 
+export type Way = 'mouse' | 'touch'
+
 /** The stage as its parts see it: a screen of the document, what is selected on it, and the run of it. */
 export interface Stage {
   readonly project: Project
@@ -19,6 +21,9 @@ export interface Stage {
   /** Things are being put where they belong instead of being run. */
   readonly isArranging: boolean
   readonly arrange: (isArranging: boolean) => void
+  /** What the pointer stands for when the screen is used. */
+  readonly way: Way
+  readonly work: (way: Way) => void
   /** The instant of the run that is looked at; null for now. */
   readonly seenMs: number | null
   readonly lookAt: (ms: number | null) => void
@@ -33,9 +38,10 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
   const player = usePlayer(project, { screen: id })
   const [selected, select] = useState<Id | null>(null)
   const [isArranging, arrange] = useState(screen.parts.length < 2)
+  const [way, work] = useState<Way>('mouse')
   const [seenMs, lookAt] = useState<number | null>(null)
   const stage = useMemo((): Stage => ({
-    project, screen, player, session, select, isArranging, seenMs, lookAt,
+    project, screen, player, session, select, isArranging, seenMs, lookAt, way, work,
     takes: project.takes.filter(({ surface }) => 'screen' in surface && surface.screen === screen.id),
     part: screen.parts.find((part) => part.id === selected && part.parent !== null) ?? null,
     make: (edit, label) => session.dispatch(edit, label),
@@ -43,7 +49,7 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
       arrange(isArrangingNow)
       lookAt(null)
     },
-  }), [project, screen, player, session, selected, isArranging, seenMs])
+  }), [project, screen, player, session, selected, isArranging, seenMs, way])
   return <StageContext.Provider value={stage}>{children}</StageContext.Provider>
 }
 

@@ -1,0 +1,56 @@
+import { useEffect, useState } from 'react'
+import { useParams, useSearchParams } from 'react-router'
+import { addTake, freeName, namesOf } from '@rheoscope/core/document'
+import { NotHere } from '../not-here'
+import { LiveSurface } from '../playing/live-surface'
+import { usePlayer } from '../playing/use-player'
+import { newId } from '../session/new-id'
+import { SessionProvider, useSession, useSessionState } from '../session/use-session'
+import './stage.css'
+
+/** A screen alone on the page, to be shown to others or tried by people. */
+export function PreviewPage() {
+  const { project = '', screen = '' } = useParams()
+  return (
+    <SessionProvider key={project} id={project} waiting={<p className="waiting muted">Opening…</p>} failed={(error) => <NotHere what={error.message} />}>
+      <Preview id={screen} />
+    </SessionProvider>
+  )
+}
+
+function Preview({ id }: { readonly id: string }) {
+  const session = useSession()
+  const { project } = useSessionState()
+  const [search] = useSearchParams()
+  const player = usePlayer(project, { screen: id })
+  const [kept, setKept] = useState<string | null>(null)
+  const field = useWindowSize()
+  const isRecording = search.has('keep')
+  if (!player) return <NotHere what="This project has no such screen." />
+  const keep = () => {
+    const name = freeName('Trial', namesOf(project.takes))
+    session.dispatch(addTake({ id: newId(), name, surface: { screen: id }, inputs: player.done, endsAtMs: Math.ceil(player.nowMs), expectations: [], reducedMotion: false }), `keep ${name}`)
+    setKept(name)
+    player.startOver()
+  }
+  return (
+    <main className="preview">
+      <LiveSurface player={player} label={project.screens.find((screen) => screen.id === id)?.name ?? 'The screen'} className="screen-picture" field={field} mostZoom={1} />
+      {isRecording && (
+        <p className="preview-keep">
+          {kept && <span role="status">Kept as “{kept}”.</span>} <button className="plain underlined" onClick={keep}>I am done</button>
+        </p>
+      )}
+    </main>
+  )
+}
+
+function useWindowSize(): { readonly width: number; readonly height: number } {
+  const [size, setSize] = useState({ width: window.innerWidth, height: window.innerHeight })
+  useEffect(() => {
+    const resize = () => setSize({ width: window.innerWidth, height: window.innerHeight })
+    window.addEventListener('resize', resize)
+    return () => window.removeEventListener('resize', resize)
+  }, [])
+  return size
+}
