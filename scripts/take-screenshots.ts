@@ -29,7 +29,7 @@ try {
   await keep('bench-easel')
   await hands.closeEasel()
 
-  for (const [component, name] of [['buoyMarker', 'job-03-buoy-marker'], ['routePanel', 'job-05-route-panel'], ['mastLamp', 'job-06-mast-lamp'], ['portChooser', 'job-09-port-chooser'], ['crewCall', 'job-13-crew-call'], ['ticketButton', 'job-16-ticket-button']] as const) {
+  for (const [component, name] of [['buoyMarker', 'job-03-buoy-marker'], ['routePanel', 'job-05-route-panel'], ['mastLamp', 'job-06-mast-lamp'], ['portChooser', 'job-09-port-chooser'], ['gangwaySwitch', 'job-12-gangway-switch'], ['crewCall', 'job-13-crew-call'], ['lighthouse', 'job-15-lighthouse'], ['ticketButton', 'job-16-ticket-button'], ['cabinLights', 'job-18-cabin-lights'], ['engineStart', 'job-20-engine-start']] as const) {
     await hands.openDemo(component)
     await hands.untilFindings('they are there', (kinds) => kinds.length === 0)
     const buttons = await browser.driver.findElements({ css: '.put-button' })
@@ -37,6 +37,23 @@ try {
     await browser.driver.sleep(1200)
     await keep(name)
   }
+
+  await hands.openDemo('crossingMood')
+  await hands.untilFindings('they are there', (kinds) => kinds.length === 0)
+  await browser.driver.actions().move({ origin: await hands.find('.specimen-picture text') }).click().perform()
+  await browser.driver.sleep(900)
+  await keep('job-17-crossing-mood')
+
+  await hands.openDemo('boardingButton')
+  await hands.press(',')
+  await hands.click(await hands.find('.map-node:last-of-type'))
+  await keep('bench-map')
+
+  await hands.openDemoScreen('purser')
+  await hands.clickButton('Run all')
+  await hands.clickButton('Play it')
+  await browser.driver.sleep(5400)
+  await keep('stage')
 
   await hands.openDemo('boardingButton')
   await hands.click(await hands.cell('after', 'working'))

@@ -35,7 +35,7 @@ export function AxisGrid() {
     event.preventDefault()
     setAnchor(cell)
   }
-  const least = component.axes.length > 1 ? 88 : 116
+  const least = component.axes.length > 1 ? 86 : 116
   const columns: CSSProperties = { gridTemplateColumns: `${HEADS_PX}px repeat(${axis.states.length}, minmax(${least}px, 1fr)) ${ADD_PX}px` }
   const room: CSSProperties = { flex: `${axis.states.length} 0 ${HEADS_PX + axis.states.length * least + ADD_PX}px` }
   return (
