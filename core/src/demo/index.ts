@@ -3,15 +3,20 @@ import { boardingButton } from './boarding-button'
 import { buoyMarker, soundChart } from './buoy-marker'
 import { cabinLight, cabinLights } from './cabin-lights'
 import { crewCall } from './crew-call'
+import { crewTray } from './crew-tray'
 import { crossingMood, moodFace, moods } from './crossing-mood'
+import { drillNotice } from './drill-notice'
 import { engineStart } from './engine-start'
 import { gangwayPost, gangwaySwitch } from './gangway-switch'
 import { lighthouse, lighthouseBeam } from './lighthouse'
+import { luggageRack, luggageTag } from './luggage-tag'
 import { mastLamp } from './mast-lamp'
 import { ICONS, PICTURES } from './pictures'
 import { portChooser } from './port-chooser'
+import { harbourNotices, noticeCard, notices, readOn } from './read-on'
 import { routePanel } from './route-panel'
 import { demoTakes, screensOf } from './screens'
+import { seenFromTheDeck } from './seen-from-the-deck'
 import { spinnerRing } from './spinner-ring'
 import { anchorIcon, ticketButton, ticketIcon } from './ticket-button'
 
@@ -20,8 +25,9 @@ const withoutScreens: Project = {
   components: [
     boardingButton, spinnerRing, mastLamp, routePanel, buoyMarker, soundChart, portChooser, crewCall, ticketButton, ticketIcon, anchorIcon,
     gangwaySwitch, gangwayPost, lighthouse, lighthouseBeam, crossingMood, moodFace, cabinLights, cabinLight, engineStart,
+    crewTray, seenFromTheDeck, harbourNotices, noticeCard, readOn, luggageRack, luggageTag, drillNotice,
   ],
-  tables: [moods],
+  tables: [moods, notices],
   assets: Object.values(PICTURES),
   icons: ICONS,
 }

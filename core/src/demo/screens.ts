@@ -21,7 +21,7 @@ const heading = (of: Screen, text: string): Part => ({
 
 const withHeading = (of: Screen, text: string): Screen => ({ ...of, parts: [...of.parts, heading(of, text)] })
 
-const WALL = { columns: 4, width: 330, height: 240 }
+const WALL = { columns: 5, width: 330, height: 240 }
 
 /** Every component side by side. */
 function partsWall(project: Project, components: readonly Component[]): Screen {
@@ -38,13 +38,15 @@ export function screensOf(project: Project): readonly Screen[] {
   const home = withHeading(screen('home', 'Home', 'phone', '#fbf8f1'), 'Skerry Line')
   const crossing = withHeading(screen('crossing', 'Crossing', 'phone', '#fbf8f1'), 'On the crossing')
   const cabins = withHeading(screen('cabins', 'Cabins', 'phone', '#fbf8f1'), 'Cabin 214')
+  const kiosk = withHeading(screen('kiosk', 'Quay kiosk', 'kiosk', '#fbf8f1'), 'Skerry Quay')
   const purser = withHeading(screen('purser', 'Purser', 'tablet', '#f4efe4'), 'Purser')
   return [
     withInstances(project, home, [['portChooser', 24, 110], ['boardingButton', 24, 360], ['ticketButton', 24, 470]]),
     withInstances(project, crossing, [['soundChart', 35, 100], ['crewCall', 105, 360], ['crossingMood', 55, 450]]),
     withInstances(project, cabins, [['cabinLights', 93, 110], ['mastLamp', 93, 320]]),
-    withInstances(project, purser, [['engineStart', 40, 120], ['gangwayPost', 40, 220], ['lighthouse', 40, 340]]),
-    partsWall(project, project.components.filter(({ id }) => !['spinnerRing', 'ticketIcon', 'anchorIcon', 'moodFace', 'cabinLight'].includes(id))),
+    withInstances(project, purser, [['engineStart', 40, 120], ['gangwayPost', 40, 220], ['lighthouse', 40, 340], ['crewTray', 400, 120], ['luggageRack', 400, 340]]),
+    withInstances(project, kiosk, [['harbourNotices', 40, 110], ['readOn', 380, 110], ['seenFromTheDeck', 700, 110], ['drillNotice', 380, 360]]),
+    partsWall(project, project.components.filter(({ id }) => !['spinnerRing', 'ticketIcon', 'anchorIcon', 'moodFace', 'cabinLight', 'noticeCard', 'luggageTag'].includes(id))),
   ]
 }
 
@@ -75,6 +77,20 @@ export const demoTakes: readonly Take[] = [
     expectations: [
       { id: 'engineRuns', byMs: 4500, expect: { what: 'state', instance: 'purser-engineStart', axis: 'engineAxis', state: 'engineRunning' } },
       { id: 'engineStops', byMs: 8000, expect: { what: 'state', instance: 'purser-engineStart', axis: 'engineAxis', state: 'engineIdle' } },
+    ],
+  },
+  {
+    id: 'takeNotice', name: 'A notice opens to its own height', surface: { screen: 'kiosk' }, inputs: tapAt(200, 150, 190), endsAtMs: 1500, reducedMotion: false,
+    expectations: [
+      { id: 'noticeOpen', byMs: 1000, expect: { what: 'state', instance: 'kiosk-harbourNotices/noticesList:notice2', axis: 'noticeAxis', state: 'cardOpen' } },
+      { id: 'noticeShut', byMs: 1000, expect: { what: 'state', instance: 'kiosk-harbourNotices/noticesList:notice1', axis: 'noticeAxis', state: 'cardShut' } },
+    ],
+  },
+  {
+    id: 'takeCrew', name: 'Somebody is coming', surface: { screen: 'crossing' }, inputs: tapAt(200, 190, 384), endsAtMs: 1500, reducedMotion: false,
+    expectations: [
+      { id: 'crewAsked', byMs: 800, expect: { what: 'state', instance: 'crossing-crewCall', axis: 'crewAxis', state: 'crewAsked' } },
+      { id: 'crewText', byMs: 800, expect: { what: 'text', text: 'Somebody is coming' } },
     ],
   },
 ]

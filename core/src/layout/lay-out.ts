@@ -3,6 +3,10 @@ import { isPinned, pinnedPlace } from './pins'
 import { linesHeight, textLines, textWidth } from './text'
 import { casedText, textStyleOf } from './text-style'
 
+/** Sizes and places are left as they come: rounded each for itself they would not add up. */
+const UNROUNDED = Yoga.Config.create()
+UNROUNDED.setPointScaleFactor(0)
+
 /** A part with its property values, as far as layout reads them. */
 export interface LayoutNode {
   readonly id: string
@@ -138,7 +142,7 @@ const JUSTIFY: Readonly<Record<string, Justify>> = {
 }
 
 function flexNode(node: LayoutNode, holder: LayoutNode | null): Node {
-  const flex = Yoga.Node.create()
+  const flex = Yoga.Node.create(UNROUNDED)
   applySizing(flex, node, holder)
   if (!isFlex(node)) {
     if (isMeasured(node)) flex.setMeasureFunc((width, mode) => measured(node, width, mode))

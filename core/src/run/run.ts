@@ -113,7 +113,8 @@ export class Run {
   /** Another run that has come exactly as far; the two go on apart. */
   fork(observe?: Observer): Run {
     const fork = Object.create(Run.prototype) as Run
-    Object.assign(fork, { ...this, events: [...this.events], responses: this.responses.copy(fork.world(observe)) })
+    Object.assign(fork, { ...this, events: [...this.events] })
+    Object.assign(fork, { responses: this.responses.copy(fork.world(observe)) })
     return Object.assign(fork, {
       instances: this.instances.copy(fork.responses.watch()),
       dragging: this.dragging.copy(() => fork.instances, () => fork.changed()),

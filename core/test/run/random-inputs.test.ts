@@ -49,3 +49,20 @@ test.each(skerryLine.screens.map((screen) => [screen.name, screen] as const))('n
     expect(JSON.stringify(play().trace)).toBe(JSON.stringify(run.trace))
   }), { numRuns: RUNS })
 })
+
+test('a run that goes on apart does what the other one would have done', () => {
+  for (const screen of skerryLine.screens) {
+    fc.assert(fc.property(anyInputs(screen), fc.integer({ min: 0, max: 99 }), (steps, at) => {
+      const go = (run: Run, some: typeof steps) => {
+        for (const [waitMs, input] of some) {
+          run.advanceTo(run.nowMs + waitMs)
+          run.send(input)
+        }
+        return run
+      }
+      const first = go(new Run(skerryLine, { screen: screen.id }), steps.slice(0, at))
+      const apart = go(first.fork(), steps.slice(at))
+      expect(JSON.stringify(apart.trace)).toBe(JSON.stringify(go(first, steps.slice(at)).trace))
+    }), { numRuns: Math.ceil(RUNS / 3) })
+  }
+})

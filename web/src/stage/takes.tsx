@@ -102,7 +102,11 @@ function wordsOf(project: Project, take: Take, { expect }: Expectation): string 
   const nameOf = (path: string): string => {
     const screen = project.screens.find(({ id }) => 'screen' in take.surface && id === take.surface.screen)
     const [outer = '', ...inner] = path.split('/')
-    const inside = inner.map((step) => project.components.flatMap(({ parts }) => parts).find(({ id }) => id === step)?.name ?? step)
+    const inside = inner.map((step) => {
+      const [id, record] = step.split(':')
+      const name = project.components.flatMap(({ parts }) => parts).find((part) => part.id === id)?.name ?? step
+      return record === undefined ? name : `${name} ${record}`
+    })
     return [screen?.parts.find(({ id }) => id === outer)?.name ?? outer, ...inside].join(' ▸ ')
   }
   switch (expect.what) {

@@ -53,6 +53,12 @@ function nameOf(run: Run, path: string): string {
     const holder = run.instance(steps.slice(0, depth).join('/'))
     const [part, record] = step.split(':')
     const name = holder?.compiled.component.parts.find(({ id }) => id === part)?.name ?? part
-    return record ? `${name} ${record}` : name
+    return record ? `${name} ${placeOf(run, holder?.path ?? '', part!, step)}` : name
   }).join(' ▸ ')
+}
+
+/** Which item of its list an instance is, counted from 1. */
+function placeOf(run: Run, holder: string, part: string, step: string): number {
+  const items = [...(run.instance(holder)?.contents.keys() ?? [])].filter((each) => each.startsWith(`${part}:`))
+  return items.indexOf(step) + 1
 }

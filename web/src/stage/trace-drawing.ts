@@ -72,7 +72,7 @@ function drawBand(context: CanvasRenderingContext2D, { name, stays }: DrawnBand,
   }
   context.fillStyle = colour('--sheet')
   context.fillRect(0, top, NAMES_PX, ROW_PX)
-  drawName(context, name, 12, NAMES_PX, top + ROW_PX / 2, colour('--ink'))
+  drawName(context, name, 12, NAMES_PX, top + ROW_PX / 2, colour('--ink'), 'start')
 }
 
 interface Ramp {
@@ -97,7 +97,8 @@ function drawRamp(context: CanvasRenderingContext2D, { fromMs, toMs, wholeMs, ea
   context.stroke()
 }
 
-function drawName(context: CanvasRenderingContext2D, name: string, x: number, end: number, y: number, fill: string): void {
+/** Writes a name where there is room; what is too long loses its end, or its start where the end tells things apart. */
+function drawName(context: CanvasRenderingContext2D, name: string, x: number, end: number, y: number, fill: string, loses: 'start' | 'end' = 'end'): void {
   const room = end - x - 4
   if (room < 14) return
   context.font = `12px ${getComputedStyle(context.canvas).fontFamily}`
@@ -105,6 +106,6 @@ function drawName(context: CanvasRenderingContext2D, name: string, x: number, en
   context.textBaseline = 'middle'
   context.fillStyle = fill
   let shown = name
-  while (shown.length > 1 && context.measureText(shown).width > room) shown = `${shown.slice(0, -2)}…`
+  while (shown.length > 1 && context.measureText(shown).width > room) shown = loses === 'end' ? `${shown.slice(0, -2)}…` : `…${shown.slice(2)}`
   if (context.measureText(shown).width <= room) context.fillText(shown, x, y)
 }

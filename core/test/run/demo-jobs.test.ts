@@ -1,0 +1,117 @@
+import { describe, expect, test } from '@jest/globals'
+import { skerryLine } from '@rheoscope/core/demo'
+import type { InputAction } from '@rheoscope/core/document'
+import { Run } from '@rheoscope/core/run'
+import { itemOf, pointOn } from '@rheoscope/core/scene'
+
+/** Somebody at one component of the demo project. */
+class Person {
+  readonly run: Run
+
+  constructor(component: string, parameters: Readonly<Record<string, string | number>> = {}) {
+    this.run = new Run(skerryLine, { component }, { parameters })
+  }
+
+  wait(ms: number): this {
+    this.run.advanceTo(this.run.nowMs + ms)
+    return this
+  }
+
+  tap(part: string, instance = ''): this {
+    const at = pointOn(this.run.drawList(), instance, part)
+    if (!at) throw new Error(`Nothing of ${part} can be pointed at.`)
+    const inputs: readonly InputAction[] = [{ do: 'move', ...at, pointer: 'mouse' }, { do: 'press', ...at, pointer: 'mouse' }, { do: 'release', ...at, pointer: 'mouse' }]
+    inputs.forEach((input) => this.run.send(input))
+    return this
+  }
+
+  key(key: string): this {
+    this.run.send({ do: 'key', key, modifiers: {} })
+    return this
+  }
+
+  is(instance = '', axis = 0): string {
+    const { compiled, states } = this.run.instance(instance)!
+    return compiled.component.axes[axis]!.states.find(({ id }) => id === states[axis])!.name
+  }
+
+  shows(part: string, property: string, instance = ''): unknown {
+    return itemOf(this.run.drawList(), instance, part)?.values[property]
+  }
+}
+
+test('01 the crew tray is as high as what is in it, and one yes/no says whether it is open', () => {
+  const person = new Person('crewTray').tap('trayButton').wait(260)
+  expect([person.is(), person.run.instance('')!.environment.isOpen, person.shows('trayArrow', 'rotate')]).toEqual(['open', true, 180])
+  expect(person.shows('trayBox', 'height')).toBeGreaterThan(80)
+  expect(person.tap('trayButton').wait(260).shows('trayBox', 'height')).toBe(0)
+})
+
+test('04 the slides go round both ways, by themselves unless somebody is there, and by the arrow keys', () => {
+  expect(new Person('seenFromTheDeck').wait(4000).is()).toBe('grey seal')
+  expect(new Person('seenFromTheDeck').tap('deckBack').wait(9000).is()).toBe('puffin')
+  const person = new Person('seenFromTheDeck').tap('deckOn')
+  person.run.send({ do: 'exit', pointer: 'mouse' })
+  expect(person.wait(20_000).is()).toBe('grey seal')
+  expect([person.key('ArrowRight').is(), person.key('ArrowRight').is(), person.key('ArrowLeft').is()]).toEqual(['puffin', 'gannet', 'puffin'])
+})
+
+test('11 each notice opens to the height of its own text, and those below make room', () => {
+  const item = (index: number) => `noticesList:notice${index}`
+  const person = new Person('harbourNotices').tap('cardPlate', item(1)).wait(220)
+  const short = person.shows('cardPlate', 'height', item(1)) as number
+  person.tap('cardPlate', item(2)).wait(220)
+  const long = person.shows('cardPlate', 'height', item(2)) as number
+  expect(long).toBeGreaterThan(short + 20)
+  expect(person.shows('cardPlate', 'y', item(3))).toBeCloseTo(short + long + 16, 1)
+})
+
+test.each([64, 120])('14 the excerpt is cut at %i px and opens to all of it and a little more', (cut) => {
+  const person = new Person('readOn', { cut })
+  expect(person.shows('readCut', 'height')).toBe(cut)
+  person.tap('readMore').wait(240)
+  expect(person.shows('readCut', 'height')).toBeCloseTo((person.shows('readText', 'height') as number) + 12, 1)
+  expect([person.shows('readMore', 'text'), person.shows('readCut', 'fadeBottom')]).toEqual(['Less', 0])
+})
+
+describe('19 the luggage tag', () => {
+  const drag = (person: Person, steps: readonly (readonly [x: number, y: number])[]) => {
+    const [first, ...others] = steps
+    const send = (what: 'press' | 'move' | 'release', [x, y]: readonly [number, number]) => person.run.send({ do: what, x, y, pointer: 'mouse' })
+    send('move', first!)
+    send('press', first!)
+    for (const at of others) {
+      person.wait(20)
+      send('move', at)
+    }
+    return () => send('release', others.at(-1)!)
+  }
+
+  test('is lifted while it is held and stops at the edges', () => {
+    const person = new Person('luggageRack')
+    const letGo = drag(person, [[50, 36], [80, 50], [900, 900]])
+    expect([person.is('rackFirst'), person.shows('rackFirst', 'shiftX'), person.shows('rackFirst', 'shiftY')]).toEqual(['held', 300 - 92 - 16, 180 - 40 - 16])
+    letGo()
+    expect(person.is('rackFirst')).toBe('lying')
+  })
+
+  test('thrown it goes on, and still stops at the edge', () => {
+    const person = new Person('luggageRack')
+    drag(person, [[50, 36], [60, 36], [70, 36], [80, 36]])()
+    const before = person.shows('rackFirst', 'shiftX') as number
+    expect(before).toBe(30)
+    person.wait(480)
+    expect(person.shows('rackFirst', 'shiftX')).toBeGreaterThan(before + 50)
+    expect(person.shows('rackFirst', 'shiftX')).toBeLessThanOrEqual(192)
+  })
+})
+
+test('21 any of three buttons opens the notice, and what lies behind it answers nothing meanwhile', () => {
+  for (const opener of ['drillPost', 'drillBell', 'drillMap']) {
+    const person = new Person('drillNotice').tap(opener).wait(200)
+    expect([person.is(), person.shows('drillDialog', 'opacity')]).toEqual(['shown', 1])
+    expect(pointOn(person.run.drawList(), '', 'drillPost')).toBeNull()
+    expect(person.tap('drillClose').wait(160).is()).toBe('gone')
+    expect(person.tap(opener).key('Escape').is()).toBe('gone')
+  }
+})
