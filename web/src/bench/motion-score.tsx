@@ -1,8 +1,9 @@
-import { useMemo, useRef, useState, useEffect, type PointerEvent } from 'react'
+import { useMemo, useRef, type PointerEvent } from 'react'
 import { scaleLinear, type ScaleLinear } from 'd3'
 import { laneEndMs } from '@rheoscope/core/motion'
 import { holdsIn, scaledMotion, setMotion, setOfMotion, type Edit } from '@rheoscope/core/document'
 import { useFrames } from '../playing/use-frames'
+import { useRoom } from '../theme/use-room'
 import { EasingEditor } from './easing-editor'
 import { LaneRow, type ScoreLane } from './lane-row'
 import { isDecidedOutside } from './rows'
@@ -18,6 +19,8 @@ import './score.css'
 type Scale = ScaleLinear<number, number>
 
 const LABELS_PX = 200
+const FIRST_ROOM = { width: 700, height: 28 }
+const LEAST_PX = 200
 const EDGE_PX = 24
 
 /** The lanes of the selected rule's motion over time, to be read, scrubbed and changed. */
@@ -41,7 +44,7 @@ function Score({ title }: { readonly title: string }) {
   const { project, component, axis, state, view, select } = bench
   const rule = bench.rule!
   const plot = useRef<HTMLDivElement>(null)
-  const width = useWidth(plot)
+  const width = Math.max(LEAST_PX, useRoom(plot, FIRST_ROOM).width)
   const lanes = useMemo(() => lanesOf(runOfMotion(project, component, rule, axis.id, state.id)?.instance('')), [project, component, rule, axis.id, state.id])
   const compared = useComparedLanes(bench)
   const timing = ruleTiming(project, component, rule, state.id)
@@ -149,14 +152,4 @@ function lanesOf(instance: ReturnType<NonNullable<ReturnType<typeof runOfMotion>
     ease: cycle.ease, easing: 'repeats', from: cycle.from, to: cycle.to, valueAt: cycle.valueAt, repeats: true,
   }))
   return [...once, ...again]
-}
-
-function useWidth(element: React.RefObject<HTMLElement | null>): number {
-  const [width, setWidth] = useState(700)
-  useEffect(() => {
-    const observer = new ResizeObserver(([entry]) => setWidth(Math.max(200, entry!.contentRect.width)))
-    observer.observe(element.current!)
-    return () => observer.disconnect()
-  }, [element])
-  return width
 }

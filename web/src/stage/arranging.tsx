@@ -1,10 +1,10 @@
 import { useId, useLayoutEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
-import { setOnScreen, type Part } from '@rheoscope/core/document'
+import { setOnScreen, type Part, type Project } from '@rheoscope/core/document'
 import { Run } from '@rheoscope/core/run'
 import { corners, itemOf, matrixTo, paint, partsAt, snap, type DrawList, type Frame, type Point } from '@rheoscope/core/scene'
 import { patchChildren } from '../paint/patch'
 import { pointIn } from '../paint/point-in'
-import type { Room } from './screen-view'
+import type { Room } from '../theme/use-room'
 import { useStage } from './use-stage'
 
 const MARGIN_PX = 24
@@ -16,7 +16,7 @@ export function Arranging({ field }: { readonly field: Room }) {
   const picture = useRef<SVGSVGElement>(null)
   const grabbed = useRef<{ readonly part: Part; readonly from: Point; readonly frame: Frame } | null>(null)
   const scope = useId()
-  const list = useMemo((): DrawList => new Run(project, { screen: screen.id }).drawList(), [project, screen.id])
+  const list = useMemo(() => atRest(project, screen.id), [project, screen.id])
   const nodes = useMemo(() => paint(list, scope), [list, scope])
   useLayoutEffect(() => patchChildren(group.current!, nodes), [nodes])
   const zoom = Math.min(1, (field.width - 2 * MARGIN_PX) / screen.width, (field.height - 2 * MARGIN_PX) / screen.height)
@@ -66,6 +66,15 @@ export function Arranging({ field }: { readonly field: Room }) {
       {part && <polygon className="selection" points={outlineOf(list, part.id)} strokeWidth={1.5 / zoom} />}
     </svg>
   )
+}
+
+/** The screen as it begins; empty while it cannot be put together. */
+function atRest(project: Project, screen: string): DrawList {
+  try {
+    return new Run(project, { screen }).drawList()
+  } catch {
+    return []
+  }
 }
 
 const NUDGES: Readonly<Record<string, Point>> = { ArrowLeft: { x: -1, y: 0 }, ArrowRight: { x: 1, y: 0 }, ArrowUp: { x: 0, y: -1 }, ArrowDown: { x: 0, y: 1 } }

@@ -1,16 +1,19 @@
-import { useLayoutEffect, useMemo, useRef, useState, type RefObject } from 'react'
+import { useMemo, useRef } from 'react'
 import { replay } from '@rheoscope/core/run'
 import { LiveSurface } from '../playing/live-surface'
 import type { Player } from '../playing/player'
 import { usePlayerState } from '../playing/use-player'
+import { useRoom, type Room } from '../theme/use-room'
 import { Arranging } from './arranging'
 import { useStage } from './use-stage'
+
+const FIRST_ROOM = { width: 600, height: 400 }
 
 /** The screen in the middle: to be arranged, or alive. */
 export function ScreenView() {
   const { player, isArranging, screen } = useStage()
   const room = useRef<HTMLElement>(null)
-  const field = useRoom(room)
+  const field = useRoom(room, FIRST_ROOM)
   return (
     <section className="screen-view" ref={room} aria-label={`The screen ${screen.name}`}>
       {isArranging ? <Arranging field={field} /> : player ? <Alive player={player} field={field} /> : <p role="alert" className="hint">It cannot be put together yet.</p>}
@@ -36,22 +39,4 @@ function Alive({ player, field }: { readonly player: Player; readonly field: Roo
       )}
     </>
   )
-}
-
-export interface Room {
-  readonly width: number
-  readonly height: number
-}
-
-function useRoom(element: RefObject<HTMLElement | null>): Room {
-  const [room, setRoom] = useState<Room>({ width: 600, height: 400 })
-  useLayoutEffect(() => {
-    const observer = new ResizeObserver(([entry]) => {
-      const { width, height } = entry!.contentRect
-      setRoom({ width: Math.max(100, Math.floor(width)), height: Math.max(100, Math.floor(height)) })
-    })
-    observer.observe(element.current!)
-    return () => observer.disconnect()
-  }, [element])
-  return room
 }

@@ -1,15 +1,19 @@
-import { useEffect, useMemo, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
+import { useMemo, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
 import { scaleLinear } from 'd3'
 import type { Player } from '../playing/player'
 import { useFrames } from '../playing/use-frames'
 import { usePlayerState } from '../playing/use-player'
 import { msText } from '../bench/timing-text'
+import { useRoom } from '../theme/use-room'
 import { castOf, drawnBands } from './trace-bands'
 import { drawTrace, NAMES_PX, ROW_PX, RULER_PX } from './trace-drawing'
 import { useStage } from './use-stage'
 
 /** How much time is shown at first, in ms, and at least and at most. */
 const SPAN = { first: 6000, least: 400, most: 600_000 }
+
+const FIRST_ROOM = { width: 900, height: 120 }
+const LEAST_PX = 300
 
 /** The time of the run: which state everything was in when, what moved, and what was done. Pulled through, the screen shows that instant. */
 export function TraceView() {
@@ -33,7 +37,7 @@ function Trace({ player }: { readonly player: Player }) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [project, cast, player, events])
   const height = RULER_PX + bands.length * ROW_PX + 6
-  const width = useWidth(canvas)
+  const width = Math.max(LEAST_PX, useRoom(canvas, FIRST_ROOM).width)
 
   /** The latest moments, a little room before now. */
   const scaleNow = () => {
@@ -74,13 +78,3 @@ const inputsOf = (player: Player): readonly number[] => player.done.filter((inpu
 /** The trace in words, for those who do not see it: what everything is in now. */
 const describe = (bands: ReturnType<typeof drawnBands>): string =>
   bands.map(({ name, stays }) => `${name}: ${stays.map(({ shown, fromMs }) => `${shown.name} from ${msText(fromMs)}`).slice(-3).join(', ')}`).join('; ')
-
-function useWidth(element: React.RefObject<HTMLElement | null>): number {
-  const [width, setWidth] = useState(900)
-  useEffect(() => {
-    const observer = new ResizeObserver(([entry]) => setWidth(Math.max(300, entry!.contentRect.width)))
-    observer.observe(element.current!)
-    return () => observer.disconnect()
-  }, [element])
-  return width
-}

@@ -1,0 +1,70 @@
+import { test } from '@jest/globals'
+import { Key } from 'selenium-webdriver'
+import { useApplication } from '../harness/application'
+import type { BenchHands } from '../harness/bench'
+
+const application = useApplication()
+
+test('job 21, the drill notice, from an empty project', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await draw(hands)
+  await hands.editInto('rest')
+  await hands.addState()
+  await hands.renameState('over', 'shown')
+  for (const [part, opacity] of [['dimmed', '0.5'], ['dialog', '1']] as const) {
+    await hands.selectPart(part)
+    await hands.setProperty('opacity', opacity)
+    await hands.setProperty('takes input', '')
+  }
+  await wire(hands)
+  process.stdout.write(`job 21 drill notice: ${hands.actions} actions\n`)
+
+  // Either button opens it; while it is shown what lies behind answers nothing; its own button and Escape close it.
+  for (const close of ['tap', 'Escape']) {
+    await tapFill(hands, close === 'tap' ? '#24506f' : '#b07d12')
+    await hands.untilSpecimenIs('shown')
+    await hands.driver.sleep(300)
+    if (close === 'tap') await tapFill(hands, '#2e7d5b')
+    else await (await hands.find('.specimen-picture')).sendKeys('x', Key.ESCAPE)
+    await hands.untilSpecimenIs(close === 'tap' ? 'rest' : 'shown')
+  }
+  await tapFill(hands, '#2e7d5b')
+  await hands.untilSpecimenIs('rest')
+})
+
+/** Two buttons, a dimmed ground and a dialog with a button of its own, neither of which is to be seen. */
+async function draw(hands: BenchHands): Promise<void> {
+  await hands.editInto('all looks')
+  await hands.renamePart('box', 'board')
+  await hands.setProperties({ x: '10', y: '10', width: '60', height: '24', fill: '#24506f' })
+  for (const [name, values] of [
+    ['bell', { x: '80', y: '10', width: '60', height: '24', fill: '#b07d12' }],
+    ['dimmed', { x: '0', y: '0', width: '240', height: '120', fill: '#1d2b33', opacity: '0' }],
+    ['dialog', { x: '50', y: '50', width: '140', height: '60', fill: '#2e7d5b', opacity: '0' }],
+  ] as const) {
+    await hands.selectPart('frame')
+    await hands.addPart('box')
+    await hands.renamePart('box', name)
+    await hands.setProperties(values)
+    if (name === 'bell') continue
+    await hands.openGroup('Answer')
+    await hands.setProperty('takes input', '')
+  }
+}
+
+async function wire(hands: BenchHands): Promise<void> {
+  for (const [part, from, to] of [['board', 'rest', 'shown'], ['bell', 'rest', 'shown'], ['dialog', 'shown', 'rest']] as const) {
+    await hands.selectPart(part)
+    await hands.addTrigger(`tap on ${part}`)
+    await hands.wire('tap', from, to, part)
+  }
+}
+
+/** Taps the shape of that colour in the specimen, if it can be reached where it is. */
+async function tapFill(hands: BenchHands, fill: string): Promise<void> {
+  const [x, y] = await hands.driver.executeScript<[number, number]>(`
+    const box = document.querySelector('.specimen-picture [fill="' + arguments[0] + '"]').getBoundingClientRect()
+    return [box.left + box.width / 2, box.top + box.height / 2].map(Math.round)`, fill)
+  await hands.driver.actions().move({ x, y }).click().perform()
+}

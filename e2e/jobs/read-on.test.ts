@@ -1,0 +1,75 @@
+import { expect, test } from '@jest/globals'
+import { useApplication } from '../harness/application'
+import type { BenchHands } from '../harness/bench'
+
+const application = useApplication()
+
+const LOG = 'Calm until the outer mark, then a long swell from the north-west. Two porpoises kept us company as far as Holm East.'
+
+test('job 14, the read-on excerpt, from an empty project', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await draw(hands)
+  await hands.editInto('rest')
+  await hands.addState()
+  await hands.renameState('over', 'whole')
+  await hands.selectPart('excerpt')
+  await hands.setProperties({ height: '= words.natural.height + 12', 'fade bottom': '0' })
+  await hands.selectPart('more')
+  await hands.setProperty('text', 'Less')
+  await hands.addTrigger('tap on more')
+  await hands.wire('tap', 'rest', 'whole', 'more')
+  await hands.enter('takes', '240', '[aria-label="Rule"]')
+  await hands.wire('tap', 'whole', 'rest', 'more')
+  await hands.enter('takes', '240', '[aria-label="Rule"]')
+  process.stdout.write(`job 14 read-on excerpt: ${hands.actions} actions\n`)
+
+  // It is cut where the instance says, and opens to all of it.
+  expect(await cutAt(hands)).toBe(40)
+  await tapWords(hands, 'Read on')
+  await hands.untilSpecimenIs('whole')
+  await hands.until('it is as high as its words', async () => (await cutAt(hands)) > 70)
+  await tapWords(hands, 'Less')
+  await hands.untilSpecimenIs('rest')
+  await hands.until('it is cut again', async () => (await cutAt(hands)) === 40)
+  await hands.enter('cut', '52', '[aria-label="Specimen"]')
+  await hands.until('it is cut elsewhere', async () => (await cutAt(hands)) === 52)
+})
+
+/** A column of an excerpt that is cut at a height the instance sets, and a word under it. */
+async function draw(hands: BenchHands): Promise<void> {
+  await hands.addParameter('number', 'cut', '40')
+  await hands.editInto('all looks')
+  await hands.selectPart('frame')
+  await hands.openGroup('Layout')
+  await hands.setProperties({ layout: 'column', gap: '6' })
+  await hands.selectPart('box')
+  await hands.press('\uE017')
+  await hands.selectPart('frame')
+  await hands.addPart('container')
+  await hands.renamePart('container', 'excerpt')
+  await hands.openGroup('Layout')
+  await hands.setProperties({ layout: 'free', width: '240', height: '= cut' })
+  await hands.openGroup('Effect')
+  await hands.setProperty('clip', '')
+  await hands.setProperty('fade bottom', '16')
+  await hands.addPart('text')
+  await hands.renamePart('text', 'words')
+  await hands.setProperties({ x: '0', y: '0', text: LOG, width: '240', height: '= words.natural.height' })
+  await hands.openGroup('Layout')
+  await hands.setProperties({ 'width from': 'fixed', 'height from': 'fixed' })
+  await hands.selectPart('frame')
+  await hands.addPart('text')
+  await hands.renamePart('text', 'more')
+  await hands.setProperty('text', 'Read on')
+}
+
+/** How high the excerpt is in the specimen. */
+const cutAt = (hands: BenchHands): Promise<number> =>
+  hands.driver.executeScript<number>(`
+    const path = document.querySelector('.specimen-picture clipPath path')
+    return path ? Math.round(path.getBBox().height) : -1`)
+
+async function tapWords(hands: BenchHands, words: string): Promise<void> {
+  await hands.driver.actions().move({ origin: await hands.byText(words, '*[name()="tspan"][ancestor::*[contains(@class, "specimen-picture")]]') }).click().perform()
+}
