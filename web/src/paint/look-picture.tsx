@@ -14,8 +14,9 @@ export interface Still {
 
 /** What a component shows at rest; an empty list when it cannot be put together. */
 export function stillLife(project: Project, component: string, { standing, isAbsent = false, over = null }: Still): DrawList {
+  const begun = { states: standing, isAbsent }
   try {
-    return new Run(over ? laidOver(project, component, standing, over) : project, { component }, { states: standing, isAbsent }).drawList()
+    return new Run(over ? laidOver(project, component, standing, over) : project, { component }, begun).drawList()
   } catch {
     return []
   }
