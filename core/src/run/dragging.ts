@@ -48,6 +48,7 @@ export class Dragging {
 
   /** Takes hold of the deepest part along a way that can be dragged; says whether there is one. */
   grab(list: DrawList, way: readonly Level[], at: Point, atMs: number): boolean {
+    this.grip = null
     for (const { instance: path, part: id } of way) {
       const instance = this.instances.get(path)
       const part = instance && id !== null ? instance.compiled.partIndex.get(id) : undefined

@@ -112,12 +112,10 @@ export class UserInput {
   /** A press that has moved far enough drags; what can be dragged along its way comes along. */
   private dragTo(at: Point): void {
     const { press } = this.gesture
-    if (!press) return
+    if (!press || (!press.drags && Math.hypot(at.x - press.at.x, at.y - press.at.y) < DRAG_PX)) return
     const now = this.stage.nowMs()
-    if (press.drags) this.stage.dragging.move(at, now)
-    else if (Math.hypot(at.x - press.at.x, at.y - press.at.y) < DRAG_PX) return
-    const isGrabbed = press.drags || this.stage.dragging.grab(this.stage.drawList(), press.way, press.at, now)
-    if (!press.drags && isGrabbed) this.stage.dragging.move(at, now)
+    const isGrabbed = !press.drags && this.stage.dragging.grab(this.stage.drawList(), press.way, press.at, now)
+    this.stage.dragging.move(at, now)
     const isAnswered = this.stage.dispatch({ trigger: press.drags ? 'drag' : 'drag start', way: press.way })
     this.gesture = { ...this.gesture, press: { ...press, drags: true, isSpent: press.isSpent || isAnswered || isGrabbed } }
   }
