@@ -3,7 +3,7 @@ import {
   type Component, type Part, type Project, type Rule, type TriggerKind,
 } from '../document'
 import type { Compiled, CompiledPart, HolderPart } from './compiled'
-import { namesOfComponent, namesOfLists } from './names-read'
+import { namesOfBehaviour, namesOfLists, namesOfValues } from './names-read'
 import { Resolver } from './targets'
 
 /** What compiling reads of a project: when these are the same, so is the result. */
@@ -45,15 +45,16 @@ function build(project: Project, component: Component, holders: readonly string[
     if (!found) throw new RheoError('gone', `components/${component.id}/parts/${part.id}`, `“${part.name}” is an instance of a component that is gone.`)
     return [compile(project, found, holders)]
   })
-  const resolver = new Resolver(project, component, parts)
+  const [ofValues, ofLists] = [namesOfValues(component), namesOfLists(component)]
+  const resolver = new Resolver(project, component, parts, ofValues)
   return {
     project, component, parts, root: parts[0]!, holders: inside, inner,
     partIndex: new Map(parts.map(({ part, index }) => [part.id, index])),
     rulesOn: rulesByTrigger(component),
     targetsOf: (situation) => resolver.targetsOf(situation),
     valueOf: (property, value, around) => resolver.valueOf(property, value, around),
-    reads: namesOfComponent(component),
-    listReads: namesOfLists(component),
+    reads: new Set([...ofValues, ...ofLists, ...namesOfBehaviour(component)]),
+    listReads: ofLists,
   }
 }
 

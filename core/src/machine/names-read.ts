@@ -1,4 +1,4 @@
-import { isExpression, lookAt, lookPlaces, restingLooks, type Component, type Value } from '../document'
+import { isExpression, lookAt, restingLooks, stageLooks, type Component, type Value } from '../document'
 import { namesIn } from '../expression'
 import { isForItems } from './compiled'
 
@@ -10,8 +10,8 @@ export function namesOfValues(component: Component): readonly string[] {
   return namesOf(slots, [...ofParts, ...looks.flatMap((said) => Object.values(said))].flatMap(expressionsIn))
 }
 
-/** Every name a component uses anywhere: in values, conditions, timers, actions, lists, stages, axes that are decided, and what it waits to change. */
-export function namesOfComponent(component: Component): ReadonlySet<string> {
+/** The names a component uses besides those of its values and lists: in conditions, timers, actions, stages, axes that are decided, and what it waits to change. */
+export function namesOfBehaviour(component: Component): readonly string[] {
   const { rules, axes } = component
   const decided = axes.flatMap(({ drivenBy }) => (drivenBy === null ? [] : ['parameter' in drivenBy ? drivenBy.parameter : drivenBy.variable]))
   const awaited = rules.flatMap(({ trigger }) => (trigger.on === 'changes' ? [trigger.name] : []))
@@ -19,9 +19,9 @@ export function namesOfComponent(component: Component): ReadonlySet<string> {
     guard, 'holdWhile' in trigger ? trigger.holdWhile : null,
     ...actions.flatMap((action) => (action.do === 'set' ? [action.to] : action.do === 'send' ? [action.payload] : [])),
   ])
-  const ofLooks = lookPlaces(component).flatMap((place) => Object.values(lookAt(component, place)).flatMap((said) => Object.values(said).flatMap(expressionsIn)))
-  const texts = [...ofRules, ...ofLooks].filter((text) => text !== null)
-  return new Set([...decided, ...awaited, ...namesOfValues(component), ...namesOfLists(component), ...namesOf([], texts)])
+  const ofStages = stageLooks(component).flatMap((place) => Object.values(lookAt(component, place)).flatMap((said) => Object.values(said).flatMap(expressionsIn)))
+  const texts = [...ofRules, ...ofStages].filter((text) => text !== null)
+  return namesOf([...decided, ...awaited], texts)
 }
 
 /** The names that decide which items the lists of a component have, and what they are given. */

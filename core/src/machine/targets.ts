@@ -7,7 +7,6 @@ import { layOut, needsLayout, unconstrainedSize, type LayoutNode, type Rectangle
 import {
   isForItems, NOTHING_GIVEN, type CompiledPart, type Contents, type Given, type Measured, type Situation, type Targets, type ValueProblem, type Values,
 } from './compiled'
-import { namesOfValues } from './names-read'
 
 /** One property whose target differs between two targets. */
 export interface TargetChange {
@@ -30,8 +29,9 @@ export class Resolver {
     private readonly project: Project,
     private readonly component: Component,
     private readonly parts: readonly CompiledPart[],
+    /** The names its values use. */
+    names: readonly string[],
   ) {
-    const names = namesOfValues(component)
     this.reads = names.filter((name) => !isNatural(name))
     this.measured = parts.filter(({ part }) => names.some((name) => name.startsWith(`${wordOf(part.name)}.natural.`)))
   }
