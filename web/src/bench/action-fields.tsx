@@ -7,7 +7,8 @@ import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/property-field'
 import { newId } from '../session/new-id'
 import { FloatingMenu } from '../theme/floating'
-import { stepMs, wholeMs } from './ms-field'
+import { stageOf } from './bench-state'
+import { MsField } from './ms-field'
 import { useBench } from './use-bench'
 
 /** What a rule does besides going somewhere, one thing after another. */
@@ -111,20 +112,14 @@ type Pulse = Extract<Action, { do: 'pulse' }>
 function PulseFields({ rule, action, onChange }: { readonly rule: Rule; readonly action: Pulse; readonly onChange: (to: Action) => void }) {
   const { project, component, view, select } = useBench()
   const [stage] = action.motion.stages
-  const isOpen = typeof view.into === 'object' && 'stage' in view.into && view.into.stage === stage?.id
+  const isOpen = stage !== undefined && stageOf(view.into)?.stage === stage.id
   const durationMs = fromToken<number>(action.motion.durationMs ?? 200, project.tokens)
   const setPart = (part: string) =>
     onChange({ ...action, part, motion: { ...action.motion, stages: action.motion.stages.map((each) => ({ ...each, look: { [part]: each.look[action.part] ?? {} } })) } })
-  const setMs = (text: string): string | null => {
-    const ms = wholeMs(text)
-    if (typeof ms === 'string') return ms
-    onChange({ ...action, motion: { ...action.motion, durationMs: ms } })
-    return null
-  }
   return (
     <>
       <ChoiceField label="pulse" value={action.part} choices={component.parts.slice(1).map(({ id, name }) => ({ value: id, label: name }))} onChange={setPart} />
-      <CommitField label="takes" isMono value={`${durationMs} ms`} onCommit={setMs} onStep={stepMs(10)} />
+      <MsField label="takes" ms={durationMs} step={10} onChange={(ms) => onChange({ ...action, motion: { ...action.motion, durationMs: ms } })} />
       {stage && (
         <button className={isOpen ? 'plain stage-look is-open' : 'plain stage-look'} aria-pressed={isOpen} onClick={() => select({ do: 'edit into', into: isOpen ? 'look' : { motion: { of: 'pulse', rule: rule.id, action: action.id }, stage: stage.id } })}>
           {isOpen ? 'edits go into its look' : 'edit the look it goes through'}

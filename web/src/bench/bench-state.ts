@@ -86,7 +86,11 @@ function between(from: BenchState, { state, row, states, rows }: Extract<BenchAc
   return [...cells.filter((cell) => !isAt(cell, from) && !isAt(cell, corner)), ...(isAt(corner, from) ? [] : [corner])]
 }
 
-const isStage = (into: Into): boolean => typeof into === 'object' && 'stage' in into
+/** The combination whose look edits go into; null when they go elsewhere. */
+export const combinationOf = (into: Into): Id | null => (typeof into === 'object' && 'combination' in into ? into.combination : null)
+
+/** The look on the way that edits go into; null when they go elsewhere. */
+export const stageOf = (into: Into): Extract<Into, { stage: Id }> | null => (typeof into === 'object' && 'stage' in into ? into : null)
 
 export function benchReducer(state: BenchState, action: BenchAction): BenchState {
   switch (action.do) {
@@ -100,7 +104,7 @@ export function benchReducer(state: BenchState, action: BenchAction): BenchState
       return { ...state, alsoStates: others.length < state.alsoStates.length ? others : [...others, action.state] }
     }
     case 'select cell':
-      return { ...state, state: action.state, alsoStates: [], alsoCells: [], row: action.row, lane: null, scrubMs: null, isLooping: false, motionScope: 'rule', into: isStage(state.into) ? 'look' : state.into }
+      return { ...state, state: action.state, alsoStates: [], alsoCells: [], row: action.row, lane: null, scrubMs: null, isLooping: false, motionScope: 'rule', into: stageOf(state.into) ? 'look' : state.into }
     case 'add cell to selection': {
       const { row, state: column } = action
       if (state.row === null || (row === state.row && column === state.state)) return state

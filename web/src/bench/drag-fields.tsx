@@ -2,7 +2,7 @@ import type { Drag, Part } from '@rheoscope/core/document'
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/property-field'
-import { stepMs, wholeMs } from './ms-field'
+import { MsField } from './ms-field'
 import { useBench } from './use-bench'
 
 const FREELY: Drag = { along: 'both', within: 'holder', rests: 'anywhere', points: [], throws: false, settleMs: 240, easing: 'ease-out' }
@@ -31,7 +31,7 @@ export function DragFields({ part }: { readonly part: Part }) {
           <ChoiceField label="rests" value={drag.rests} choices={choicesOf(RESTS)} onChange={(rests) => set({ ...drag, rests: rests as Drag['rests'] })} />
           {drag.rests === 'points' && <CommitField label="points" isMono value={drag.points.map(({ x, y }) => `${x} ${y}`).join(', ')} placeholder="0 0, 120 0" onCommit={(text) => takePoints(text, (points) => set({ ...drag, points }))} />}
           <ChoiceField label="let go" value={drag.throws ? 'goes on' : 'stops'} choices={[{ value: 'stops', label: 'stops' }, { value: 'goes on', label: 'goes on with its speed' }]} onChange={(then) => set({ ...drag, throws: then === 'goes on' })} />
-          <CommitField label="settles in" isMono value={`${drag.settleMs} ms`} onStep={stepMs(10)} onCommit={(text) => takeMs(text, (settleMs) => set({ ...drag, settleMs }))} />
+          <MsField label="settles in" ms={drag.settleMs} step={10} onChange={(settleMs) => set({ ...drag, settleMs })} />
           <CommitField label="along" isMono value={drag.easing} list="easings" onCommit={(text) => easingProblem(text) ?? (set({ ...drag, easing: text.trim() }), null)} />
         </>
       )}
@@ -40,13 +40,6 @@ export function DragFields({ part }: { readonly part: Part }) {
 }
 
 const choicesOf = (words: Readonly<Record<string, string>>) => Object.entries(words).map(([value, label]) => ({ value, label }))
-
-function takeMs(text: string, set: (ms: number) => void): string | null {
-  const ms = wholeMs(text)
-  if (typeof ms === 'string') return ms
-  set(ms)
-  return null
-}
 
 function takePoints(text: string, set: (points: Drag['points']) => void): string | null {
   const points = text.split(',').map((pair) => pair.trim().split(/\s+/).map(Number))

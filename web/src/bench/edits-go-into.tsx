@@ -3,7 +3,7 @@ import { MenuItem, ToggleButton, ToggleButtonGroup } from '@mui/material'
 import { addCombination, removeCombination, type CombinationLook, type Component } from '@rheoscope/core/document'
 import { newId } from '../session/new-id'
 import { StateMark } from '../theme/state-mark'
-import type { Into } from './bench-state'
+import { combinationOf, stageOf, type Into } from './bench-state'
 import { useStillBench, type Bench } from './use-bench'
 import { FloatingMenu } from '../theme/floating'
 
@@ -16,8 +16,9 @@ export function intoText({ view: { into }, editedStates, component }: Bench): st
   if (into === 'base') return 'the base look'
   if (into === 'all') return 'all looks'
   if (into === 'absent') return 'the absent look'
-  if (typeof into === 'object' && 'stage' in into) return 'way'
-  const combination = into === 'look' ? undefined : component.combinations.find(({ id }) => id === into.combination)
+  if (stageOf(into)) return 'way'
+  const combined = combinationOf(into)
+  const combination = component.combinations.find(({ id }) => id === combined)
   return combination ? combinationText(component, combination) : editedStates.map(({ name }) => name).join(', ')
 }
 
@@ -57,7 +58,7 @@ function OtherLooks({ onChoose }: { readonly onChoose: (into: Into) => void }) {
   ))
   const possible = component.axes.filter(({ id }) => id !== axis.id).flatMap((other) => other.states.map((with_) => ({ other, with_ })))
     .filter(({ other, with_ }) => !component.combinations.some(({ states }) => states[axis.id] === state.id && states[other.id] === with_.id))
-  const current = typeof view.into === 'object' && 'combination' in view.into ? view.into.combination : null
+  const current = combinationOf(view.into)
   return [
     <MenuItem key="absent" onClick={() => onChoose('absent')}>absent, before entering and after leaving</MenuItem>,
     ...known,

@@ -11,7 +11,7 @@ import { ChoiceField } from '../fields/property-field'
 import { newId } from '../session/new-id'
 import { definitionFor } from './instance-properties'
 import { StaggerFields } from './motion-fields'
-import { stepMs, wholeMs } from './ms-field'
+import { MsField } from './ms-field'
 import { useBench } from './use-bench'
 
 /** What a list shows: which records of which table, each as an instance of which component, with what for its parameters. */
@@ -71,15 +71,9 @@ function ListMotion({ part }: { readonly part: Extract<Part, { kind: 'list' }> }
   const motion = motionAt(project, component, context.place)
   const { durationMs, easing } = resolveTiming([motion ?? EMPTY_MOTION, project.motion], project.tokens, part.id, 'y')
   const set = <K extends MotionSetting>(field: K, to: Motion[K] | undefined) => make(setOfMotion(context, field, to), `set how items of ${part.name} move`)
-  const setTakes = (text: string): string | null => {
-    const ms = wholeMs(text)
-    if (typeof ms === 'string') return ms
-    set('durationMs', ms)
-    return null
-  }
   return (
     <>
-      <CommitField label="items take" isMono value={`${durationMs} ms`} onCommit={setTakes} onStep={stepMs(10)} />
+      <MsField label="items take" ms={durationMs} step={10} onChange={(ms) => set('durationMs', ms)} />
       <CommitField label="along" isMono value={easing} list="easings" onCommit={(text) => easingProblem(text) ?? (set('easing', text.trim()), null)} />
       <StaggerFields stagger={motion?.stagger} onChange={(stagger) => set('stagger', stagger)} />
     </>

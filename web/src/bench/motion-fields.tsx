@@ -6,7 +6,7 @@ import { parseNumber } from '../fields/parse-value'
 import { ChoiceField } from '../fields/property-field'
 import { formatReference, isReference, parseReference } from '../fields/token-reference'
 import { newId } from '../session/new-id'
-import type { MotionScope } from './bench-state'
+import { stageOf, type MotionScope } from './bench-state'
 import { stepMs, wholeMs } from './ms-field'
 import { useBench } from './use-bench'
 import { destination, useMotion, type EditedMotion } from './use-motion'
@@ -128,7 +128,7 @@ function Stages({ motion }: { readonly motion: EditedMotion }) {
   const { make, select, view } = useBench()
   const stages = motion.said?.stages ?? []
   const { place } = motion.context
-  const current = typeof view.into === 'object' && 'stage' in view.into ? view.into.stage : null
+  const current = stageOf(view.into)?.stage ?? null
   const add = () => {
     const stage: Stage = { id: newId(), look: {}, share: 1, easing: 'linear', matchVelocity: false }
     make(addStage(motion.context, stage), 'add a look to pass through')

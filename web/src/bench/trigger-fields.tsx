@@ -2,7 +2,7 @@ import { isFromUser, setRuleField, triggerRow, type Rule, type Trigger } from '@
 import { scopeOf, typeOf } from '@rheoscope/core/expression'
 import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/property-field'
-import { stepMs, wholeMs } from './ms-field'
+import { MsField } from './ms-field'
 import { useBench } from './use-bench'
 
 /** What there is to say about the trigger of a rule besides its kind. */
@@ -28,13 +28,13 @@ function KindFields({ trigger, onChange }: { readonly trigger: Trigger; readonly
     case 'every':
       return (
         <>
-          <MsField label={trigger.on} ms={trigger.ms} onChange={(ms) => onChange({ ...trigger, ms })} />
+          <MsField label={trigger.on} ms={trigger.ms} step={100} onChange={(ms) => onChange({ ...trigger, ms })} />
           <ChoiceField label="counted from" value={trigger.since} choices={['entering', 'settling']} onChange={(since) => onChange({ ...trigger, since: since as 'entering' })} />
           <ConditionField label="held while" value={trigger.holdWhile} empty="never" onChange={(holdWhile) => onChange({ ...trigger, holdWhile })} />
         </>
       )
     case 'long press':
-      return <MsField label="held for" ms={trigger.thresholdMs} onChange={(thresholdMs) => onChange({ ...trigger, thresholdMs })} />
+      return <MsField label="held for" ms={trigger.thresholdMs} step={100} onChange={(thresholdMs) => onChange({ ...trigger, thresholdMs })} />
     case 'double tap':
       return <ChoiceField label="first tap" value={trigger.tapWaits ? 'waits for the second' : 'is sent at once'} choices={['is sent at once', 'waits for the second']} onChange={(chosen) => onChange({ ...trigger, tapWaits: chosen === 'waits for the second' })} />
     case 'key':
@@ -70,16 +70,6 @@ function SourceField({ rule }: { readonly rule: Rule }) {
   }
   const choices = [{ value: '', label: WHOLE }, ...component.parts.slice(1).map(({ id, name }) => ({ value: id, label: name }))]
   return <ChoiceField label="on part" value={rule.part ?? ''} choices={choices} onChange={(part) => listenTo(part || null)} />
-}
-
-function MsField({ label, ms, onChange }: { readonly label: string; readonly ms: number; readonly onChange: (ms: number) => void }) {
-  const take = (text: string): string | null => {
-    const typed = wholeMs(text)
-    if (typeof typed === 'string') return typed
-    onChange(typed)
-    return null
-  }
-  return <CommitField label={label} value={`${ms} ms`} isMono onCommit={take} onStep={stepMs(100)} />
 }
 
 /** A yes/no expression; none when it is left empty or says what stands for that. */

@@ -1,7 +1,7 @@
 import { createContext, useContext, useMemo, useReducer, type Dispatch, type ReactNode } from 'react'
 import {
   batch, holdsIn, lookAt, ruleInCell, setProperties, setPropertyEverywhere, triggerRow,
-  type Axis, type Component, type Edit, type Id, type LookPlace, type MotionPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value,
+  type Axis, type Component, type Edit, type Id, type LookPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value,
 } from '@rheoscope/core/document'
 import { FindingsContext, useChecking } from '../checks/use-findings'
 import type { Still } from '../paint/look-picture'
@@ -9,7 +9,7 @@ import type { Player } from '../playing/player'
 import { usePlayer } from '../playing/use-player'
 import type { ProjectSession } from '../session/project-session'
 import { useSession, useSessionState } from '../session/use-session'
-import { benchReducer, type BenchAction, type BenchState } from './bench-state'
+import { benchReducer, combinationOf, stageOf, type BenchAction, type BenchState } from './bench-state'
 
 /** The bench as its parts see it: the document, what is selected in it, and how to change either. */
 export interface Bench {
@@ -78,8 +78,9 @@ function useContextOf(context: typeof BenchContext): Bench {
 function useBenchOf(project: Project, component: Component, stored: Pick<Bench['stored'], 'project' | 'component'>, { session, view, select, player }: Pick<Bench, 'session' | 'view' | 'select' | 'player'>): Bench {
   const axis = component.axes.find((each) => each.id === view.axis) ?? component.axes[0]!
   const state = axis.states.find((each) => each.id === view.state) ?? axis.states[0]!
-  const combined = typeof view.into === 'object' && 'combination' in view.into ? view.into.combination : null
+  const combined = combinationOf(view.into)
   const combination = component.combinations.find(({ id }) => id === combined)
+  const stage = stageOf(view.into)
   const shown = useMemo((): Still => shownLook(component, axis, state, view), [component, axis, state, view])
   const { project: storedProject, component: storedComponent } = stored
 
@@ -87,7 +88,7 @@ function useBenchOf(project: Project, component: Component, stored: Pick<Bench['
     const editedStates = [state, ...axis.states.filter(({ id }) => id !== state.id && view.alsoStates.includes(id))]
     const edited: readonly OwnLookPlace[] =
       view.into === 'absent' ? [{ look: 'absent' }]
-        : isStage(view.into) ? [{ look: 'stage', motion: view.into.motion, stage: view.into.stage }]
+        : stage ? [{ look: 'stage', ...stage }]
         : combination ? [{ look: 'combination', id: combination.id }]
           : editedStates.map(({ id }) => ({ look: 'state', axis: axis.id, state: id }))
     const place: LookPlace = view.into === 'base' || view.into === 'all' ? { look: 'base' } : edited[0]!
@@ -106,19 +107,20 @@ function useBenchOf(project: Project, component: Component, stored: Pick<Bench['
             ? setProperties(storedComponent, place, said)
             : batch(...edited.map((each) => setProperties(storedComponent, each, said))),
     }
-  }, [project, component, storedProject, storedComponent, axis, state, view, combination, shown, session, player, select])
+  }, [project, component, storedProject, storedComponent, axis, state, view, combination, stage, shown, session, player, select])
 }
-
-const isStage = (into: BenchState['into']): into is { readonly motion: MotionPlace; readonly stage: Id } => typeof into === 'object' && 'stage' in into
 
 /** What the easel shows: the state selected, those of a combination, or where a rule leads with a stage of its motion over it. */
 function shownLook(component: Component, axis: Axis, state: State, { into }: BenchState): Still {
-  if (isStage(into)) {
-    const rule = 'rule' in into.motion ? component.rules.find(({ id }) => 'rule' in into.motion && id === into.motion.rule) : undefined
+  const stage = stageOf(into)
+  if (stage) {
+    const of = 'rule' in stage.motion ? stage.motion.rule : null
+    const rule = component.rules.find(({ id }) => id === of)
     const target = rule?.target.go === 'state' ? rule.target.state : state.id
-    return { standing: { [axis.id]: target }, isAbsent: false, over: lookAt(component, { look: 'stage', motion: into.motion, stage: into.stage }) }
+    return { standing: { [axis.id]: target }, isAbsent: false, over: lookAt(component, { look: 'stage', ...stage }) }
   }
-  const combination = typeof into === 'object' ? component.combinations.find(({ id }) => id === into.combination) : undefined
+  const combined = combinationOf(into)
+  const combination = component.combinations.find(({ id }) => id === combined)
   return { standing: combination?.states ?? { [axis.id]: state.id }, isAbsent: into === 'absent', over: null }
 }
 

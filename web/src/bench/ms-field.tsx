@@ -1,3 +1,4 @@
+import { CommitField } from '../fields/commit-field'
 import { parseNumber } from '../fields/parse-value'
 
 const LONGEST_MS = 3_600_000
@@ -14,4 +15,15 @@ export function wholeMs(text: string): number | string {
 export const stepMs = (by: number) => (text: string, steps: number): string => {
   const ms = wholeMs(text)
   return typeof ms === 'string' ? text : `${Math.max(0, ms + steps * by)} ms`
+}
+
+/** A length of time in whole milliseconds; the up and down keys change it by `step`. */
+export function MsField({ label, ms, step, onChange }: { readonly label: string; readonly ms: number; readonly step: number; readonly onChange: (ms: number) => void }) {
+  const take = (text: string): string | null => {
+    const typed = wholeMs(text)
+    if (typeof typed === 'string') return typed
+    onChange(typed)
+    return null
+  }
+  return <CommitField label={label} value={`${ms} ms`} isMono onCommit={take} onStep={stepMs(step)} />
 }
