@@ -132,6 +132,7 @@ export const PROPERTIES: readonly PropertyDefinition[] = [
   define('blur', 'blur', 'length', 'effect', 0, every, size),
   define('shadow', 'shadow', 'shadows', 'effect', [], drawn),
   define('clip', 'clip', 'yesNo', 'effect', false, holders),
+  define('scroll', 'scrolls', 'choice', 'layout', 'none', ['container'], { choices: ['none', 'down', 'across', 'both'] }),
   define('fadeTop', 'fade top', 'length', 'effect', 0, holders, size),
   define('fadeBottom', 'fade bottom', 'length', 'effect', 0, holders, size),
 

@@ -1,3 +1,4 @@
+import type { Look } from './look'
 import type { Motion } from './motion'
 import type { Part } from './part'
 import type { Rule, Variable } from './rule'
@@ -18,8 +19,21 @@ export interface Screen {
     readonly dim: number
     readonly closesOnOutsideTap: boolean
     readonly closesOnEscape: boolean
+    /** Where it lies over what it is shown over; in the middle when it is left out. */
+    readonly at?: 'middle' | 'top' | 'bottom' | 'left' | 'right'
   } | null
   readonly motion: Motion | null
+  /** What it is like just before it comes and just after it has gone; clear when it is left out. */
+  readonly absent?: Look
+  /** Further ways into it than as it is: with other values for the shared variables, by their names. */
+  readonly waysIn?: readonly WayIn[]
+}
+
+/** A named way into a screen. */
+export interface WayIn {
+  readonly id: Id
+  readonly name: string
+  readonly variables: Readonly<Record<string, Literal>>
 }
 
 export interface DataTable {

@@ -9,6 +9,8 @@ export type InputAction =
   | { readonly do: 'press'; readonly x: number; readonly y: number; readonly pointer: PointerKind }
   | { readonly do: 'release'; readonly x: number; readonly y: number; readonly pointer: PointerKind }
   | { readonly do: 'exit'; readonly pointer: PointerKind }
+  /** What lies there is scrolled by so many px, as a WheelEvent has it. */
+  | { readonly do: 'wheel'; readonly x: number; readonly y: number; readonly deltaX: number; readonly deltaY: number }
   | { readonly do: 'key'; readonly key: string; readonly modifiers: Modifiers }
   /** Put an axis of an instance into a state by hand. */
   | { readonly do: 'put'; readonly instance: string; readonly axis: Id; readonly state: Id }
@@ -37,4 +39,6 @@ export interface Take {
   readonly endsAtMs: number
   readonly expectations: readonly Expectation[]
   readonly reducedMotion: boolean
+  /** The way into the screen it was recorded on; as the screen is when it is left out. */
+  readonly wayIn?: Id
 }

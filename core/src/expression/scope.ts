@@ -27,10 +27,11 @@ export const itemScope = (table: DataTable | undefined): Scope =>
  */
 export const CIRCUMSTANCES = { hovered: false, pressed: false, focused: false, 'pointer.x': 0, 'pointer.y': 0, payload: '' } as const
 
-/** What those names stand for before anything has happened. */
-export function startEnvironment(project: Project, component: Component): Record<string, Literal> {
+/** What those names stand for when an instance appears, with what the shared variables are by then. */
+export function startEnvironment(project: Project, component: Component, shared: Readonly<Record<string, Literal>> = {}): Record<string, Literal> {
   const environment: Record<string, Literal> = { ...CIRCUMSTANCES }
-  for (const variable of [...project.variables, ...component.variables]) environment[variable.name] = variable.start
+  for (const { name, start } of project.variables) environment[name] = shared[name] ?? start
+  for (const variable of component.variables) environment[variable.name] = variable.start
   for (const parameter of component.parameters) environment[parameter.name] = parameter.initial
   return environment
 }

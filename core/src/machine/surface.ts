@@ -1,11 +1,16 @@
-import { componentOf, RheoError, type Component, type Project, type Take } from '../document'
+import { componentOf, newState, RheoError, type Action, type Axis, type Component, type Look, type Part, type Project, type Rule, type Screen, type Take } from '../document'
 
 /** What a run plays on: a screen, or a component alone. */
 export type Surface = Take['surface']
 
-/**
- * The surface as a component: a screen is one without axes. Throws `gone` when the project has no such thing.
- */
+/** The axis the rules of a screen belong to. It has one state, because a screen only ever is shown. */
+export const SCREEN_AXIS = 'screen'
+
+const SHOWN: Axis = { id: SCREEN_AXIS, name: 'screen', start: 'shown', drivenBy: null, states: [newState('shown', 'shown', 0)] }
+
+const known = new WeakMap<Screen, Component>()
+
+/** The surface as a component. Throws `gone` when the project has no such thing. */
 export function surfaceComponent(project: Project, surface: Surface): Component {
   if ('component' in surface) {
     const component = componentOf(project, surface.component)
@@ -14,6 +19,75 @@ export function surfaceComponent(project: Project, surface: Surface): Component 
   }
   const screen = project.screens.find(({ id }) => id === surface.screen)
   if (!screen) throw new RheoError('gone', `screens/${surface.screen}`, 'The screen to run is no longer there.')
+  const component = known.get(screen) ?? screenComponent(screen)
+  known.set(screen, component)
+  return component
+}
+
+function screenComponent(screen: Screen): Component {
   const { id, name, parts, rules, variables, motion } = screen
-  return { id, name, parts, rules, variables, motion, axes: [], combinations: [], parameters: [], pairs: [], absent: {} }
+  return { id, name, parts, rules, variables, motion, axes: [SHOWN], combinations: [], parameters: [], pairs: [], absent: absentLook(screen) }
+}
+
+/** What a screen is like just before it comes and after it has gone: clear, unless something else is said. */
+const absentLook = ({ absent, parts }: Screen): Look => absent ?? { [parts[0]!.id]: { opacity: 0 } }
+
+/** The part of an overlay that lies over everything beneath it. */
+export const OVERLAY_GROUND = 'overlay-ground'
+
+/** The frame an overlay and its ground stand in, as large as what they are shown over. */
+const OVERLAY_FRAME = 'overlay-frame'
+
+interface Size {
+  readonly width: number
+  readonly height: number
+}
+
+const knownOver = new WeakMap<Screen, { readonly size: Size; readonly component: Component }>()
+
+/** An overlay as it is shown over something of a size, in px: with its ground, in its place, and the ways out it offers. */
+export function overlayComponent(screen: Screen, size: Size): Component {
+  const last = knownOver.get(screen)
+  if (last && last.size.width === size.width && last.size.height === size.height) return last.component
+  const own = screenComponent(screen)
+  const [root, ...others] = own.parts
+  const { dim, closesOnOutsideTap, closesOnEscape } = screen.overlay ?? NOT_DIMMED
+  const frame: Part = { id: OVERLAY_FRAME, kind: 'container', name: 'overlay', parent: null, base: { ...size } }
+  const ground: Part = { id: OVERLAY_GROUND, kind: 'box', name: 'ground behind', parent: OVERLAY_FRAME, base: { ...size, fill: '#1d2b33', opacity: dim } }
+  const component: Component = {
+    ...own,
+    parts: [frame, ...(isModal(screen) ? [ground] : []), { ...root!, parent: OVERLAY_FRAME, base: { ...root!.base, ...placeOver(screen, size) } }, ...others],
+    rules: [...own.rules, ...(closesOnOutsideTap ? [closing(screen, { on: 'tap' }, OVERLAY_GROUND)] : []), ...(closesOnEscape ? [closing(screen, ESCAPE, null)] : [])],
+    absent: { [OVERLAY_GROUND]: { opacity: 0 }, ...own.absent },
+  }
+  knownOver.set(screen, { size, component })
+  return component
+}
+
+const NOT_DIMMED = { dim: 0, closesOnOutsideTap: false, closesOnEscape: false }
+
+/** Whether nothing beneath an overlay answers while it is shown. One that neither dims nor closes on a tap outside lets the pointer through. */
+export const isModal = ({ overlay }: Screen): boolean => overlay !== null && (overlay.dim > 0 || overlay.closesOnOutsideTap)
+
+const ESCAPE = { on: 'key', key: 'Escape', modifiers: {}, anywhere: true } as const
+
+function closing({ id }: Screen, trigger: Rule['trigger'], part: string | null): Rule {
+  const action: Action = { id: `${id}-closes`, do: 'close overlay', screen: id, motion: null }
+  return { id: `${id}-${trigger.on}`, axis: SCREEN_AXIS, trigger, part, within: { except: [] }, guard: null, actions: [action], target: { go: 'stay' }, motion: null, letThrough: false }
+}
+
+function placeOver({ width, height, overlay }: Screen, size: Size): { readonly x: number; readonly y: number } {
+  const [across, down] = [(size.width - width) / 2, (size.height - height) / 2]
+  switch (overlay?.at ?? 'middle') {
+    case 'middle':
+      return { x: across, y: down }
+    case 'top':
+      return { x: across, y: 0 }
+    case 'bottom':
+      return { x: across, y: size.height - height }
+    case 'left':
+      return { x: 0, y: down }
+    case 'right':
+      return { x: size.width - width, y: down }
+  }
 }

@@ -124,6 +124,7 @@ export class Resolver {
         if (part.kind === 'instance' || part.kind === 'slot') sizeAsSaid(values, property, said)
       }
     }
+    if (values.scroll !== undefined && values.scroll !== 'none') values.clip = true
     return values
   }
 

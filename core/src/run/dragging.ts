@@ -1,8 +1,10 @@
-import type { Drag } from '../document'
+import type { Drag, PointerKind } from '../document'
 import { dragTo, letGo, shiftOf, type Instance } from '../machine'
 import { inverse, itemOf, matrixTo, transformed, type DrawList, type Frame, type Matrix, type Point } from '../scene'
 import type { Instances } from './instances'
 import type { Level } from './pointer'
+import type { FocusStop } from './focus'
+import { scrollAreas, scrollDrag, shiftToReveal, type Reach, type ScrollArea } from './scrolling'
 
 /** A press that moves farther than this, in px, drags. */
 export const DRAG_PX = 3
@@ -10,7 +12,8 @@ export const DRAG_PX = 3
 /** What is being dragged: how it is held, how far it may go and how fast it has gone of late. */
 interface Grip {
   readonly path: string
-  readonly part: number
+  /** The parts that go along, by index: the one that is dragged, or all that an area scrolls. */
+  readonly parts: readonly number[]
   readonly drag: Drag
   /** From the surface to what holds the part. */
   readonly toHolder: Matrix
@@ -18,12 +21,6 @@ interface Grip {
   readonly grabbedShift: Point
   readonly reach: Reach
   readonly samples: readonly Sample[]
-}
-
-/** How far a part may be shifted, in px. */
-interface Reach {
-  readonly least: Point
-  readonly most: Point
 }
 
 interface Sample extends Point {
@@ -46,10 +43,12 @@ export class Dragging {
     return copy
   }
 
-  /** Takes hold of the deepest part along a way that can be dragged; says whether there is one. */
-  grab(list: DrawList, way: readonly Level[], at: Point, atMs: number): boolean {
+  /** Takes hold of the deepest part along a way that can be dragged, or of what an area scrolls; says whether there is one. A mouse does not take hold of an area. */
+  grab(list: DrawList, way: readonly Level[], at: Point, atMs: number, kind: PointerKind): boolean {
     this.grip = null
-    for (const { instance: path, part: id } of way) {
+    for (const level of way) {
+      const { instance: path, part: id } = level
+      if (kind !== 'mouse' && this.grabArea(list, level, at, atMs)) return true
       const instance = this.instances.get(path)
       const part = instance && id !== null ? instance.compiled.partIndex.get(id) : undefined
       const held = instance && part !== undefined ? instance.compiled.component.parts[part]! : undefined
@@ -59,7 +58,7 @@ export class Dragging {
       if (!toHolder) continue
       const grabbedShift = shiftOf(instance, part, atMs)
       this.grip = {
-        path, part, drag: held.drag, toHolder, grabbedShift,
+        path, parts: [part], drag: held.drag, toHolder, grabbedShift,
         grabbedAt: transformed(toHolder, at), reach: reachOf(list, instance, part, held.drag, toHolder), samples: [],
       }
       return true
@@ -76,7 +75,21 @@ export class Dragging {
     const by = { x: drag.along === 'down' ? 0 : now.x - grabbedAt.x, y: drag.along === 'across' ? 0 : now.y - grabbedAt.y }
     const shift = within(reach, { x: grabbedShift.x + by.x, y: grabbedShift.y + by.y })
     this.grip = { ...this.grip, samples: [...this.grip.samples.filter((sample) => sample.atMs > atMs - RECENT_MS), { ...shift, atMs }] }
-    this.replace(instance, dragTo(instance, this.grip.part, shift), atMs)
+    this.shift(instance, this.grip.parts, shift, atMs)
+  }
+
+  /** Scrolls the innermost area along a way that still can be, by so many px; says whether one could. */
+  scroll(list: DrawList, way: readonly Level[], by: Point, atMs: number): boolean {
+    for (const area of scrollAreas(list, way, (path) => this.instances.get(path))) if (this.shiftArea(area, { x: -by.x, y: -by.y }, atMs)) return true
+    return false
+  }
+
+  /** Scrolls whatever holds what has the focus so that it is to be seen. */
+  reveal(list: () => DrawList, stop: FocusStop, atMs: number): void {
+    for (const { part } of scrollAreas(list(), stop.way, (path) => this.instances.get(path))) {
+      const area = scrollAreas(list(), stop.way, (path) => this.instances.get(path)).find((each) => each.part === part)
+      if (area) this.shiftArea(area, shiftToReveal(list(), area, stop), atMs)
+    }
   }
 
   /** Lets go: what is held goes to where it rests, with the speed it has when it can be thrown. */
@@ -85,12 +98,38 @@ export class Dragging {
     const instance = grip && this.instances.get(grip.path)
     this.grip = null
     if (!grip || !instance) return
-    const { drag, part, reach } = grip
+    const { drag, parts, reach } = grip
+    const part = parts[0]!
     const shift = shiftOf(instance, part, atMs)
     const speed = drag.throws ? speedOf(grip.samples, atMs) : { x: 0, y: 0 }
     const aim = within(reach, { x: shift.x + speed.x * THROW_MS, y: shift.y + speed.y * THROW_MS })
     const rest = restFor(drag, reach, aim, placeOf(instance, part))
-    this.replace(instance, letGo(instance, { part, rest, speed, least: reach.least, most: reach.most, drag, atMs }), atMs)
+    const after = parts.reduce((now, each) => letGo(now, { part: each, rest, speed, least: reach.least, most: reach.most, drag, atMs }), instance)
+    this.replace(instance, after, atMs)
+  }
+
+  private grabArea(list: DrawList, level: Level, at: Point, atMs: number): boolean {
+    const [area] = scrollAreas(list, [level], (path) => this.instances.get(path))
+    const matrix = area && level.part !== null ? matrixTo(list, level.instance, level.part) : null
+    const toHolder = matrix && inverse(matrix)
+    if (!area || !toHolder || isStill(area.reach)) return false
+    this.grip = {
+      path: level.instance, parts: area.content, drag: scrollDrag(area.along), toHolder, grabbedShift: shiftOf(area.instance, area.content[0]!, atMs),
+      grabbedAt: transformed(toHolder, at), reach: area.reach, samples: [],
+    }
+    return true
+  }
+
+  private shiftArea({ instance, content, reach }: ScrollArea, by: Point, atMs: number): boolean {
+    const before = instance.dragged.get(content[0]!) ?? { x: 0, y: 0 }
+    const after = within(reach, { x: before.x + by.x, y: before.y + by.y })
+    if (after.x === before.x && after.y === before.y) return false
+    this.shift(instance, content, after, atMs)
+    return true
+  }
+
+  private shift(instance: Instance, parts: readonly number[], to: Point, atMs: number): void {
+    this.replace(instance, parts.reduce((now, part) => dragTo(now, part, to), instance), atMs)
   }
 
   private replace(before: Instance, after: Instance, atMs: number): void {
@@ -98,6 +137,8 @@ export class Dragging {
     this.instances.replace(before, after, atMs)
   }
 }
+
+const isStill = ({ least, most }: Reach): boolean => least.x === most.x && least.y === most.y
 
 const EVERYWHERE: Reach = { least: { x: -Infinity, y: -Infinity }, most: { x: Infinity, y: Infinity } }
 

@@ -1,4 +1,4 @@
-import { sameValue, type Project } from '../document'
+import { sameValue, type Literal, type Project } from '../document'
 import { startEnvironment } from '../expression'
 import {
   changeEnvironment, changePresence, changeSurroundings, contentsOf, measuredAs, nextDueMs, NOTHING_GIVEN, startInstance,
@@ -30,8 +30,12 @@ export class Instances {
   private readonly leaving = new Map<string, readonly Content[]>()
   private readonly order = new Map<string, number>()
   private nextOrder = 0
+  /** What the variables everyone shares stand for now, by name. */
+  shared: Readonly<Record<string, Literal>>
 
-  constructor(private readonly project: Project, readonly agenda: Agenda, private readonly watch: Watch, readonly listeners = new Listeners()) {}
+  constructor(private readonly project: Project, readonly agenda: Agenda, private readonly watch: Watch, readonly listeners = new Listeners()) {
+    this.shared = Object.fromEntries(project.variables.map(({ name, start }) => [name, start]))
+  }
 
   /** The same instances for a run that goes on apart. */
   copy(watch: Watch): Instances {
@@ -41,6 +45,7 @@ export class Instances {
     for (const [path, contents] of this.leaving) copy.leaving.set(path, contents)
     for (const [path, order] of this.order) copy.order.set(path, order)
     copy.nextOrder = this.nextOrder
+    copy.shared = this.shared
     return copy
   }
 
@@ -72,7 +77,7 @@ export class Instances {
     this.keep(after)
     if (before.targets === after.targets && before.environment === after.environment) return
     if (isToBeArranged(before, after)) this.arrange(after.path, atMs)
-    if (before.targets !== after.targets) for (let path = after.path; path !== ''; path = holderOf(path)) this.remeasure(path, atMs)
+    if (before.targets !== after.targets) for (let path = after.path; !isSurface(path); path = holderOf(path)) this.remeasure(path, atMs)
     if (before.environment !== after.environment) this.watch.renamed(after.path, before.environment, after.environment)
   }
 
@@ -114,7 +119,7 @@ export class Instances {
     const inner = this.known.get(path)
     if (!inner || (!before && !isBack)) {
       const { isMotionReduced } = this.known.get(holder)!
-      const environment = { ...startEnvironment(this.project, compiled.component), ...parameters }
+      const environment = { ...startEnvironment(this.project, compiled.component, this.shared), ...parameters }
       this.place({ path, compiled, environment, states, atMs, isMotionReduced, isAbsent: isAfterwards && part.kind === 'list' })
       return
     }
@@ -146,9 +151,14 @@ export class Instances {
     return this.leaving.get(holder) ?? []
   }
 
-  private remove(path: string): void {
-    for (const known of [...this.known.keys()]) {
-      if (known !== path && !known.startsWith(`${path}/`)) continue
+  /** An instance and everything inside it. */
+  within(path: string): readonly string[] {
+    return [...this.known.keys()].filter((known) => isWithinPath(known, path))
+  }
+
+  /** Takes an instance out with everything inside it, at once. */
+  remove(path: string): void {
+    for (const known of this.within(path)) {
       this.known.delete(known)
       this.held.delete(known)
       this.leaving.delete(known)
@@ -192,10 +202,23 @@ export class Instances {
     const chain: string[] = []
     for (let at = path; ; at = holderOf(at)) {
       chain.unshift(this.known.get(at)!.compiled.component.id)
-      if (at === '') return chain
+      if (isSurface(at)) return chain
     }
   }
 }
+
+/** The mark of the path of a surface that a run went on to. */
+const SURFACE = '@'
+
+/** The path of a screen or overlay that a run went on to. */
+export const surfacePath = (screen: string): string => `${SURFACE}${screen}`
+
+/** Whether nothing holds the instance of a path. */
+export const isSurface = (path: string): boolean => path === '' || (path.startsWith(SURFACE) && !path.includes('/'))
+
+/** Whether a path is that of an instance or of one inside it. The surface a run begins on has the empty path. */
+const isWithinPath = (path: string, holder: string): boolean =>
+  path === holder || (holder === '' ? !path.startsWith(SURFACE) : path.startsWith(`${holder}/`))
 
 const stepOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1)
 

@@ -1,6 +1,6 @@
 import type { Action } from '../document'
 import { pathInside } from '../scene'
-import { holderOf } from './instances'
+import { holderOf, isSurface } from './instances'
 
 type Recipient = Extract<Action, { do: 'send' }>['recipient']
 
@@ -10,9 +10,9 @@ export function recipientsOf(paths: Iterable<string>, from: string, recipient: R
   if (typeof recipient === 'object') return others.filter((path) => path === pathInside(from, recipient.instance))
   switch (recipient) {
     case 'holder':
-      return from === '' ? [] : [holderOf(from)]
+      return isSurface(from) ? [] : [holderOf(from)]
     case 'siblings':
-      return from === '' ? [] : others.filter((path) => path !== '' && holderOf(path) === holderOf(from))
+      return isSurface(from) ? [] : others.filter((path) => !isSurface(path) && holderOf(path) === holderOf(from))
     case 'everyone':
       return others
   }

@@ -1,14 +1,17 @@
-import type { Action, Literal, Project, Rule, TriggerKind } from '../document'
+import { sameValue, type Action, type Literal, type Project, type Rule, type TriggerKind } from '../document'
 import { evaluate } from '../expression'
 import {
   canFire, changeEnvironment, changeState, completed, laneEndOf, pulse, rulesThatFire, settle, standsInTheWay, targetState, tiedValue,
   type Instance, type IsMeant,
 } from '../machine'
 import { pathInside } from '../scene'
+import { motionSources } from '../motion'
 import { inGroups } from './action-groups'
+import { carriedWithin, isTied, treeOf } from './carry'
 import type { Instances, Watch } from './instances'
 import type { Level, PointerEvent } from './pointer'
 import { recipientsOf } from './recipients'
+import type { Surfaces } from './surfaces'
 import type { TraceEvent } from './trace'
 
 /** So many rules may fire at one instant before the run is stopped. */
@@ -26,6 +29,7 @@ export interface World {
   /** Something is not what it was any more. */
   readonly changed: () => void
   readonly observe: Observer | undefined
+  readonly surfaces: () => Surfaces
 }
 
 /** Actions of a rule that wait for others to end. */
@@ -43,12 +47,14 @@ export class Responses {
   private isTelling = false
   private postponed: readonly Postponed[] = []
   private recentlyFired: readonly { readonly instance: string; readonly rule: Rule }[] = []
+  /** The deepest instance that was last touched. */
+  private touched = ''
 
   constructor(private readonly world: World) {}
 
   copy(world: World): Responses {
     const copy = new Responses(world)
-    Object.assign(copy, { isStopped: this.isStopped, postponed: this.postponed, recentlyFired: this.recentlyFired })
+    Object.assign(copy, { isStopped: this.isStopped, postponed: this.postponed, recentlyFired: this.recentlyFired, touched: this.touched })
     return copy
   }
 
@@ -78,6 +84,7 @@ export class Responses {
   /** Sends an event outward along its way until a rule consumes it, and says whether one did; each axis answers once at most. */
   dispatch({ trigger, way, isMeant }: PointerEvent): boolean {
     const answered = new Set<string>()
+    if (isTouch(trigger) && way[0]) this.touched = way[0].instance
     for (const { instance: path, part } of way) {
       const instance = this.world.instances().get(path)
       if (!instance) continue
@@ -135,8 +142,13 @@ export class Responses {
 
   /** Gives a variable a value: one of the project's for everyone it means something to, any other for its own instance. */
   setVariable(path: string, variable: string, value: Literal): void {
-    const isShared = this.world.project.variables.some(({ name }) => name === variable)
-    const whom = isShared ? new Set(['', path, ...this.world.instances().listeners.readers(variable)]) : [path]
+    const instances = this.world.instances()
+    const owner = instances.get(path)
+    const isShared = this.world.project.variables.some(({ name }) => name === variable) && !owner?.compiled.component.variables.some(({ name }) => name === variable)
+    const before = isShared ? instances.shared[variable] : owner?.environment[variable]
+    if (isShared) instances.shared = { ...instances.shared, [variable]: value }
+    if (!sameValue(before, value)) this.world.record({ what: 'variable', atMs: this.world.nowMs(), instance: path, name: variable, value, isShared })
+    const whom = isShared ? new Set([path, ...instances.listeners.readers(variable)]) : [path]
     for (const each of whom) this.name(each, { [variable]: value })
   }
 
@@ -217,7 +229,9 @@ export class Responses {
         case 'send': {
           const payload = action.payload === null ? '' : evaluate(action.payload, instance.environment)
           const listening = this.world.instances().listeners.to('message')
-          for (const to of recipientsOf(listening, path, action.recipient)) this.waiting.push(() => this.deliver(to, action.message, payload))
+          const recipients = recipientsOf(listening, path, action.recipient)
+          this.world.record({ what: 'message', atMs: now, instance: path, name: action.message, to: recipients })
+          for (const to of recipients) this.waiting.push(() => this.deliver(to, action.message, payload))
           return now
         }
         case 'drive': {
@@ -232,9 +246,11 @@ export class Responses {
           return laneEndOf(after, action.part, now)
         }
         case 'go to screen':
+          return this.world.surfaces().goTo(action.screen, action.motion, this.touched)
         case 'open overlay':
+          return this.world.surfaces().open(action.screen, action.motion)
         case 'close overlay':
-          return now
+          return this.world.surfaces().close(action.screen, action.motion)
       }
     } catch {
       return now
@@ -243,7 +259,8 @@ export class Responses {
 
   private enter(instance: Instance, axisIndex: number, to: string, rule: Rule | null): void {
     const atMs = this.world.nowMs()
-    const after = changeState(instance, axisIndex, to, rule, atMs)
+    const changed = changeState(instance, axisIndex, to, rule, atMs)
+    const after = isTied(instance) ? this.carried(instance, changed, axisIndex, rule) : changed
     this.world.record({
       what: 'state', atMs, instance: instance.path, axis: instance.compiled.component.axes[axisIndex]!.id,
       from: instance.states[axisIndex]!, to, rule: rule?.id ?? null, settlesMs: after.settlesMs[axisIndex]!,
@@ -251,6 +268,14 @@ export class Responses {
     this.replace(instance, after)
     const tied = tiedValue(after, axisIndex)
     if (tied) this.setVariable(instance.path, tied.variable, tied.value)
+  }
+
+  private carried(before: Instance, after: Instance, axis: number, rule: Rule | null): Instance {
+    const atMs = this.world.nowMs()
+    const { compiled, states } = before
+    const lookup = (path: string) => this.world.instances().get(path)
+    const sources = motionSources(compiled.project, compiled.component, compiled.component.axes[axis]!.id, states[axis]!, after.states[axis]!, rule)
+    return carriedWithin(after, treeOf(before, lookup, atMs, false), { lookup, sources, atMs, axis })
   }
 
   private tellChanges(path: string, before: Instance['environment'], after: Instance['environment']): void {
@@ -286,3 +311,6 @@ export class Responses {
     return true
   }
 }
+
+/** Whether an event comes of somebody pointing at or touching what it is for. */
+const isTouch = (trigger: TriggerKind): boolean => ['tap', 'double tap', 'press', 'release', 'long press', 'drag end'].includes(trigger)

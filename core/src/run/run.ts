@@ -1,4 +1,4 @@
-import type { InputAction, Literal, Project, Rule } from '../document'
+import { RheoError, type Id, type InputAction, type Literal, type Project, type Rule } from '../document'
 import { startEnvironment } from '../expression'
 import { compile, nextDueMs, surfaceComponent, type Instance, type Surface } from '../machine'
 import { Draughtsman, type DrawList, type Point } from '../scene'
@@ -9,7 +9,9 @@ import type { Level, Pointer } from './pointer'
 import { pointerNames } from './pointer-names'
 import { Responses, type Observer, type World } from './responses'
 import type { Trace, TraceEvent } from './trace'
+import { Surfaces, type Ground, type ShownSurface } from './surfaces'
 import { UserInput, type Stage } from './user-input'
+import { withoutLeft } from './carry'
 
 export interface RunOptions {
   /** States of the surface's own axes to begin in instead of their start states. */
@@ -19,6 +21,8 @@ export interface RunOptions {
   readonly isAbsent?: boolean
   /** The person would rather have things not move. */
   readonly isMotionReduced?: boolean
+  /** The way into the screen, by its id; as the screen is when it is left out. */
+  readonly wayIn?: Id
   readonly observe?: Observer
 }
 
@@ -34,20 +38,27 @@ export class Run {
   private readonly responses: Responses
   private readonly dragging: Dragging
   private readonly input: UserInput
+  private readonly surfaces: Surfaces
+  private readonly isMotionReduced: boolean
   /** The last frame, while it still holds. */
   private drawn: { readonly atMs: number; readonly list: DrawList } | null = null
+  /** What of that answers. */
+  private answered: { readonly of: DrawList; readonly list: DrawList } | null = null
 
   /** Throws `gone` or `contains-itself` when the surface cannot be put together. */
   constructor(readonly project: Project, readonly surface: Surface, options: RunOptions = {}) {
     const component = surfaceComponent(project, surface)
-    const environment = { ...startEnvironment(project, component), ...options.parameters }
+    this.isMotionReduced = options.isMotionReduced === true
     this.responses = new Responses(this.world(options.observe))
     this.instances = new Instances(project, new Agenda(), this.responses.watch())
+    this.instances.shared = { ...this.instances.shared, ...variablesOf(project, surface, options.wayIn) }
+    const environment = { ...startEnvironment(project, component, this.instances.shared), ...options.parameters }
+    this.surfaces = new Surfaces(this.ground(), surface)
     this.dragging = new Dragging(this.instances, () => this.changed())
     this.input = new UserInput(this.stage())
     this.instances.place({
       path: '', compiled: compile(project, component), environment, states: options.states ?? {}, atMs: 0,
-      isAbsent: options.isAbsent === true, isMotionReduced: options.isMotionReduced === true,
+      isAbsent: options.isAbsent === true, isMotionReduced: this.isMotionReduced,
     })
     this.responses.tellWaiting()
   }
@@ -108,13 +119,15 @@ export class Run {
     this.events.push({ what: 'input', atMs: this.clockMs, input })
     this.take(input)
     this.responses.tellWaiting()
+    this.input.lookUnderPointer()
+    this.responses.tellWaiting()
   }
 
   /** Another run that has come exactly as far; the two go on apart. */
   fork(observe?: Observer): Run {
     const fork = Object.create(Run.prototype) as Run
     Object.assign(fork, { ...this, events: [...this.events] })
-    Object.assign(fork, { responses: this.responses.copy(fork.world(observe)) })
+    Object.assign(fork, { responses: this.responses.copy(fork.world(observe)), surfaces: this.surfaces.copy(fork.ground()) })
     return Object.assign(fork, {
       instances: this.instances.copy(fork.responses.watch()),
       dragging: this.dragging.copy(() => fork.instances, () => fork.changed()),
@@ -125,15 +138,34 @@ export class Run {
   /** What is shown now. */
   drawList(): DrawList {
     if (this.drawn?.atMs !== this.clockMs) {
-      const list = this.draughtsman.drawList((path) => this.instances.get(path), this.clockMs)
-      this.drawn = { atMs: this.clockMs, list }
+      this.drawn = { atMs: this.clockMs, list: this.drawAll(this.clockMs) }
     }
     return this.drawn.list
   }
 
   /** What is shown at an instant between now and whatever happens next. */
   drawListAt(ms: number): DrawList {
-    return this.draughtsman.drawList((path) => this.instances.get(path), Math.min(Math.max(ms, this.clockMs), this.nextDueMs))
+    return this.drawAll(Math.min(Math.max(ms, this.clockMs), this.nextDueMs))
+  }
+
+  /** What of that answers to pointer and keyboard: what lies beneath an overlay, or is on its way out, does not. */
+  answering(): DrawList {
+    const of = this.drawList()
+    if (this.answered?.of !== of) {
+      const answer = new Set(this.surfaces.answering.map(({ path }) => path))
+      this.answered = { of, list: of.every(({ instance }) => answer.has(instance)) ? of : of.filter(({ instance }) => answer.has(instance)) }
+    }
+    return this.answered.list
+  }
+
+  /** The screens and overlays to be seen, what is on top last. */
+  get shown(): readonly ShownSurface[] {
+    return this.surfaces.shown
+  }
+
+  /** What a variable everyone shares stands for now; undefined when there is no such variable. */
+  variable(name: string): Literal | undefined {
+    return this.instances.shared[name]
   }
 
   /** Fires a rule of the surface's own as if its trigger had come; for looking at its motion. */
@@ -165,6 +197,8 @@ export class Run {
         return this.input.point(input)
       case 'exit':
         return this.input.exit()
+      case 'wheel':
+        return this.input.wheel(input)
       case 'put':
         return this.responses.put(input.instance, input.axis, input.state)
       case 'parameter':
@@ -182,19 +216,41 @@ export class Run {
       instances: () => this.instances,
       record: (event) => this.events.push(event),
       changed: () => this.changed(),
+      surfaces: () => this.surfaces,
     }
+  }
+
+  private ground(): Ground {
+    return {
+      project: this.project,
+      isMotionReduced: this.isMotionReduced,
+      nowMs: () => this.clockMs,
+      instances: () => this.instances,
+      record: (event) => this.events.push(event),
+      changed: () => this.changed(),
+      hide: (path) => this.responses.offer(path, 'hidden'),
+      drawn: (path) => this.drawList().find(({ instance }) => instance === path),
+    }
+  }
+
+  private drawAll(ms: number): DrawList {
+    const { shown } = this.surfaces
+    const list = this.draughtsman.drawList((path) => this.instances.get(path), ms, shown.map(({ path }) => path))
+    return list.map((item, index) => (shown[index]!.left.size > 0 ? withoutLeft(item, shown[index]!.left) : item))
   }
 
   private stage(): Stage {
     return {
       nowMs: () => this.clockMs,
-      drawList: () => this.drawList(),
+      drawList: () => this.answering(),
+      layers: () => this.surfaces.answering.flatMap(({ path, isModal, kind }) => (isModal && kind === 'overlay' ? [path] : [])),
       dispatch: (event) => this.responses.dispatch(event),
       listeners: (trigger, way) => way.flatMap(({ instance, part }) =>
         (this.instances.get(instance)?.compiled.rulesOn.get(trigger) ?? []).filter((rule) => rule.part === part)),
       tell: (path, what, isSo) => this.responses.name(path, { [what]: isSo }),
       keyAnywhere: (isMeant) => {
-        for (const path of this.instances.listeners.to('key')) if (this.responses.offer(path, 'key', isMeant)) return
+        const answer = new Set(this.surfaces.answering.flatMap(({ path }) => this.instances.within(path)))
+        for (const path of this.instances.listeners.to('key')) if (answer.has(path) && this.responses.offer(path, 'key', isMeant)) return
       },
       pointAt: (at) => this.tellPointer(at),
       dragging: this.dragging,
@@ -245,4 +301,13 @@ export class Run {
   private changed(): void {
     this.drawn = null
   }
+}
+
+/** What a way into a screen says of the shared variables. Throws `gone` when the screen has no such way. */
+function variablesOf(project: Project, surface: Surface, wayIn: Id | undefined): Readonly<Record<string, Literal>> {
+  if (wayIn === undefined) return {}
+  const screen = project.screens.find(({ id }) => 'screen' in surface && id === surface.screen)
+  const way = screen?.waysIn?.find(({ id }) => id === wayIn)
+  if (!way) throw new RheoError('gone', `screens/${screen?.id ?? ''}/waysIn/${wayIn}`, 'That way into the screen is no longer there.')
+  return way.variables
 }

@@ -3,7 +3,7 @@ import { isMoving, type Instance } from '../machine'
 import { isCrossFade } from '../motion'
 import { itemOf, type DrawList } from '../scene'
 import { inOrder } from './replay'
-import { Run } from './run'
+import { Run, type RunOptions } from './run'
 import type { Trace } from './trace'
 
 /** Whether what a take expects came about, and what was seen instead. */
@@ -19,12 +19,15 @@ export interface PlayedTake {
   readonly results: readonly TakeResult[]
 }
 
+/** How a run of a take begins. */
+export const runOptionsOf = ({ reducedMotion, wayIn }: Take): RunOptions => ({ isMotionReduced: reducedMotion, ...(wayIn === undefined ? {} : { wayIn }) })
+
 /**
  * Plays a take and looks whether its expectations come about, each at its instant. Throws `gone` when the surface is
  * no longer there.
  */
 export function playTake(project: Project, take: Take): PlayedTake {
-  const run = new Run(project, take.surface, { isMotionReduced: take.reducedMotion })
+  const run = new Run(project, take.surface, runOptionsOf(take))
   const inputs = inOrder(take.inputs)
   const expectations = take.expectations.toSorted((a, b) => a.byMs - b.byMs)
   const results: TakeResult[] = []
@@ -56,7 +59,7 @@ function lookFor(run: Run, { expect }: Expectation): Pick<TakeResult, 'isMet' | 
       return { isMet: state === expect.state, seen: stateName(instance, index) }
     }
     case 'variable': {
-      const value = run.instance('')?.environment[expect.name]
+      const value = run.instance('')?.environment[expect.name] ?? run.variable(expect.name)
       return { isMet: sameValue(value, expect.value), seen: value === undefined ? 'not there' : String(value) }
     }
     case 'property': {

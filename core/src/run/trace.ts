@@ -1,4 +1,4 @@
-import type { Id, TriggerKind, InputAction } from '../document'
+import type { Id, InputAction, Literal, TriggerKind } from '../document'
 
 /** What happened in a run, in order. Instants are whole milliseconds from its start. */
 export type TraceEvent =
@@ -13,6 +13,12 @@ export type TraceEvent =
       readonly settlesMs: number
     }
   | { readonly what: 'settled'; readonly atMs: number; readonly instance: string; readonly axis: Id; readonly state: Id }
+  /** An instance sent a message to others, by their paths. */
+  | { readonly what: 'message'; readonly atMs: number; readonly instance: string; readonly name: string; readonly to: readonly string[] }
+  /** A variable got another value: one everyone shares, or one of the instance's own. */
+  | { readonly what: 'variable'; readonly atMs: number; readonly instance: string; readonly name: string; readonly value: Literal; readonly isShared: boolean }
+  /** A screen or overlay appeared, or began to go. */
+  | { readonly what: 'surface'; readonly atMs: number; readonly screen: Id; readonly instance: string; readonly isShown: boolean }
   /** The run stopped, because immediate rules would have gone on for ever. */
   | { readonly what: 'stopped'; readonly atMs: number; readonly instance: string; readonly rules: readonly Id[]; readonly sentence: string }
 

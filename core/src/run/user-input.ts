@@ -9,6 +9,8 @@ import { AWAY, crossings, levelsOf, releases, type Level, type Pointer, type Poi
 export interface Stage {
   readonly nowMs: () => number
   readonly drawList: () => DrawList
+  /** The overlays nothing beneath which answers, by the paths of their instances. */
+  readonly layers: () => readonly string[]
   /** Sends an event outward along its way; says whether a rule consumed it. */
   readonly dispatch: (event: PointerEvent) => boolean
   /** The rules on a kind of trigger along a way, whether or not they could fire now. */
@@ -28,6 +30,7 @@ export type Circumstance = 'hovered' | 'pressed' | 'focused'
 const NOBODY: Readonly<Record<Circumstance, ReadonlySet<string>>> = { hovered: new Set(), pressed: new Set(), focused: new Set() }
 
 type KeyInput = Extract<InputAction, { do: 'key' }>
+type WheelInput = Extract<InputAction, { do: 'wheel' }>
 type PointerInput = Extract<InputAction, { do: 'move' | 'press' | 'release' }>
 
 /** Pointer, gestures and focus: turns what a person does into the events of Pointer Events 3 and UI Events. */
@@ -37,12 +40,14 @@ export class UserInput {
   focus: { readonly stop: FocusStop; readonly isShown: boolean } | null = null
   private gesture: Gesture = NO_GESTURE
   private told = NOBODY
+  /** What had the focus when each overlay opened that is open now; it gets it back. */
+  private kept: readonly { readonly layer: string; readonly focus: UserInput['focus'] }[] = []
 
   constructor(private readonly stage: Stage) {}
 
   copy(stage: Stage): UserInput {
     const copy = new UserInput(stage)
-    Object.assign(copy, { pointer: this.pointer, focus: this.focus, gesture: this.gesture, told: this.told })
+    Object.assign(copy, { pointer: this.pointer, focus: this.focus, gesture: this.gesture, told: this.told, kept: this.kept })
     return copy
   }
 
@@ -81,6 +86,12 @@ export class UserInput {
     this.lookUnderPointer()
   }
 
+  /** Scrolls what is there; things may then be under a pointer that stands still. */
+  wheel({ x, y, deltaX, deltaY }: WheelInput): void {
+    const list = this.stage.drawList()
+    this.stage.dragging.scroll(list, levelsOf(partsAt(list, { x, y })), { x: deltaX, y: deltaY }, this.stage.nowMs())
+  }
+
   exit(): void {
     this.hover([])
     this.pointer = { ...this.pointer, at: null }
@@ -102,6 +113,7 @@ export class UserInput {
   /** Things move under a pointer that stands still, and what has the focus can go away. */
   lookUnderPointer(): void {
     const { at, kind } = this.pointer
+    this.mindLayers()
     if (this.focus && !focusStops(this.stage.drawList()).some(({ part }) => isSameLevel(part, this.focus!.stop.part))) this.focusOn(null, false)
     if (!at || kind === 'touch') return
     const hits = partsAt(this.stage.drawList(), at)
@@ -109,12 +121,27 @@ export class UserInput {
     this.hover(levelsOf(hits))
   }
 
+  /** An overlay that opens takes the focus in; one that closes gives it back. */
+  private mindLayers(): void {
+    const layers = this.stage.layers()
+    const closed = this.kept.find(({ layer }) => !layers.includes(layer))
+    const opened = layers.filter((layer) => !this.kept.some((each) => each.layer === layer))
+    if (closed) {
+      this.kept = this.kept.filter(({ layer }) => layers.includes(layer))
+      this.focusOn(closed.focus?.stop ?? null, closed.focus?.isShown ?? false)
+    }
+    for (const layer of opened) {
+      this.kept = [...this.kept, { layer, focus: this.focus }]
+      this.focusOn(focusStops(this.stage.drawList())[0] ?? null, this.focus?.isShown ?? false)
+    }
+  }
+
   /** A press that has moved far enough drags; what can be dragged along its way comes along. */
   private dragTo(at: Point): void {
     const { press } = this.gesture
     if (!press || (!press.drags && Math.hypot(at.x - press.at.x, at.y - press.at.y) < DRAG_PX)) return
     const now = this.stage.nowMs()
-    const isGrabbed = !press.drags && this.stage.dragging.grab(this.stage.drawList(), press.way, press.at, now)
+    const isGrabbed = !press.drags && this.stage.dragging.grab(this.stage.drawList(), press.way, press.at, now, this.pointer.kind)
     this.stage.dragging.move(at, now)
     const isAnswered = this.stage.dispatch({ trigger: press.drags ? 'drag' : 'drag start', way: press.way })
     this.gesture = { ...this.gesture, press: { ...press, drags: true, isSpent: press.isSpent || isAnswered || isGrabbed } }
@@ -186,6 +213,7 @@ export class UserInput {
     const before = this.focus?.stop ?? null
     this.focus = stop && { stop, isShown }
     if (isSameLevel(before?.part ?? null, stop?.part ?? null)) return
+    if (stop && isShown) this.stage.dragging.reveal(this.stage.drawList, stop, this.stage.nowMs())
     this.tell('focused', stop?.way ?? [])
     if (before) this.stage.dispatch({ trigger: 'blur', way: before.way })
     if (stop) this.stage.dispatch({ trigger: 'focus', way: stop.way })

@@ -33,10 +33,12 @@ export const pathInside = (holder: string, part: string): string => (holder === 
 export class Draughtsman {
   private readonly drawn = new Map<string, DrawItem>()
 
-  /** The surface at an instant no earlier than the last event of the run. */
-  drawList(lookup: InstanceLookup, atMs: number): DrawList {
-    const surface = lookup('')
-    return surface ? [this.draw(surface, lookup, atMs)] : []
+  /** Surfaces, by their paths, at an instant no earlier than the last event of the run. */
+  drawList(lookup: InstanceLookup, atMs: number, surfaces: readonly string[] = ['']): DrawList {
+    return surfaces.flatMap((path) => {
+      const surface = lookup(path)
+      return surface ? [this.draw(surface, lookup, atMs)] : []
+    })
   }
 
   private draw(instance: Instance, lookup: InstanceLookup, atMs: number): DrawItem {

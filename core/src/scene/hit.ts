@@ -37,9 +37,12 @@ function hitsIn(item: DrawItem, outer: Point, isReachable: Reachable): readonly 
   const point = transformed(back, outer)
   if (values.clip === true && !isWithinFrame(item, point)) return []
   const inner = partsAt(item.children, point, isReachable)
-  if (inner.length === 0 && !isOnShape(item, point)) return []
+  if (inner.length === 0 && !isOnShape(item, point) && !scrolls(item)) return []
   return [...inner, { instance: item.instance, part: item.part, cursor: values.cursor as string }]
 }
+
+/** An area that scrolls is under a point anywhere within its frame. */
+const scrolls = ({ values }: DrawItem): boolean => values.scroll !== undefined && values.scroll !== 'none'
 
 const isWithinFrame = ({ values }: DrawItem, { x, y }: Point): boolean =>
   x >= 0 && y >= 0 && x <= (values.width as number) && y <= (values.height as number)

@@ -45,8 +45,9 @@ export const screen = Joi.object({
   device: Joi.string().valid('phone', 'tablet', 'desktop', 'kiosk', 'free').required(),
   width: finite.positive().max(20_000).required(), height: finite.positive().max(20_000).required(),
   parts: many(part).min(1), rules: many(rule), variables: many(variable),
-  overlay: Joi.object({ dim: finite.min(0).max(1).required(), closesOnOutsideTap: Joi.boolean().required(), closesOnEscape: Joi.boolean().required() }).allow(null).required(),
-  motion: motionOrNone,
+  overlay: Joi.object({ dim: finite.min(0).max(1).required(), closesOnOutsideTap: Joi.boolean().required(), closesOnEscape: Joi.boolean().required(), at: Joi.string().valid('middle', 'top', 'bottom', 'left', 'right') }).allow(null).required(),
+  motion: motionOrNone, absent: look,
+  waysIn: Joi.array().items(Joi.object({ id: id.required(), name: name.required(), variables: Joi.object().pattern(/./, literal).required() })).unique('id'),
 })
 
 export const table = Joi.object({
@@ -74,6 +75,7 @@ const at = { atMs: ms.required() }
 const input = Joi.alternatives().try(
   Joi.object({ ...at, ...place, do: Joi.string().valid('move', 'press', 'release').required() }),
   Joi.object({ ...at, pointer, do: Joi.string().valid('exit').required() }),
+  Joi.object({ ...at, do: Joi.string().valid('wheel').required(), x: finite.required(), y: finite.required(), deltaX: finite.required(), deltaY: finite.required() }),
   Joi.object({ ...at, do: Joi.string().valid('key').required(), key: name.required(), modifiers: Joi.object().pattern(/^(shift|control|alt|meta)$/, Joi.boolean()).required() }),
   Joi.object({ ...at, do: Joi.string().valid('put').required(), instance: Joi.string().allow('').required(), axis: id.required(), state: id.required() }),
   Joi.object({ ...at, do: Joi.string().valid('parameter').required(), instance: Joi.string().allow('').required(), name: name.required(), value: literal.required() }),
@@ -94,7 +96,7 @@ export const take = Joi.object({
   surface: Joi.alternatives().try(Joi.object({ screen: id.required() }), Joi.object({ component: id.required() })).required(),
   inputs: Joi.array().items(input).required(), endsAtMs: ms.required(),
   expectations: many(Joi.object({ id: id.required(), byMs: ms.required(), expect: expect.required() })),
-  reducedMotion: Joi.boolean().required(),
+  reducedMotion: Joi.boolean().required(), wayIn: id,
 })
 
 export const acceptance = Joi.object({ id: id.required(), finding: name.required(), of: Joi.string().required(), reason: Joi.string().max(2000).required() })

@@ -18,6 +18,7 @@ export function validated<T>(schema: Joi.Schema, value: unknown, what: string): 
 export function readProject(text: string): Project {
   const read = validated<Project>(project, parseFile(text), 'The project file')
   read.components.forEach(requireCoherent)
+  read.screens.forEach((each) => requireTree(each, failing('screens', each)))
   return read
 }
 
@@ -28,6 +29,7 @@ export function requireValid(checked: Project, touched: ReadonlySet<string>): vo
       if (touched.has(`${list}/${each.id}`)) validated(schema, each, `“${'name' in each ? each.name : each.id}”`)
     }
   }
+  for (const each of checked.screens) if (touched.has(`screens/${each.id}`)) requireTree(each, failing('screens', each))
   for (const each of checked.components) {
     if (!touched.has(`components/${each.id}`)) continue
     requireCoherent(each)
@@ -41,19 +43,8 @@ const THINGS = { components: component, screens: screen, tables: table, tokens: 
 
 /** What a schema cannot say: the tree is a tree, the start is a state, and references within a component lead somewhere. */
 function requireCoherent(checked: Component): void {
-  const fail = (place: string, sentence: string): never => {
-    throw new RheoError('incoherent', `components/${checked.id}/${place}`, `In “${checked.name}”, ${sentence}.`)
-  }
-  const parts = new Map(checked.parts.map((part) => [part.id, part]))
-  checked.parts.forEach((part, index) => {
-    if ((part.parent === null) !== (index === 0)) fail(`parts/${part.id}`, `“${part.name}” must ${index === 0 ? 'be the root' : 'have a holder'}`)
-    if (part.parent !== null && !parts.has(part.parent)) fail(`parts/${part.id}/parent`, `the holder of “${part.name}” is missing`)
-    const seen = new Set<string>()
-    for (let at = part.parent; at !== null; at = parts.get(at)?.parent ?? null) {
-      if (seen.has(at) || at === part.id) fail(`parts/${part.id}/parent`, `“${part.name}” holds itself`)
-      seen.add(at)
-    }
-  })
+  const fail = failing('components', checked)
+  requireTree(checked, fail)
   for (const axis of checked.axes) {
     if (!axis.states.some(({ id }) => id === axis.start)) fail(`axes/${axis.id}/start`, `“${axis.name}” starts in a state it does not have`)
   }
@@ -65,3 +56,21 @@ function requireCoherent(checked: Component): void {
   }
 }
 
+type Fail = (place: string, sentence: string) => never
+
+const failing = (list: 'components' | 'screens', { id, name }: { readonly id: string; readonly name: string }): Fail => (place, sentence) => {
+  throw new RheoError('incoherent', `${list}/${id}/${place}`, `In “${name}”, ${sentence}.`)
+}
+
+function requireTree(checked: Pick<Component, 'parts'>, fail: Fail): void {
+  const parts = new Map(checked.parts.map((part) => [part.id, part]))
+  checked.parts.forEach((part, index) => {
+    if ((part.parent === null) !== (index === 0)) fail(`parts/${part.id}`, `“${part.name}” must ${index === 0 ? 'be the root' : 'have a holder'}`)
+    if (part.parent !== null && !parts.has(part.parent)) fail(`parts/${part.id}/parent`, `the holder of “${part.name}” is missing`)
+    const seen = new Set<string>()
+    for (let at = part.parent; at !== null; at = parts.get(at)?.parent ?? null) {
+      if (seen.has(at) || at === part.id) fail(`parts/${part.id}/parent`, `“${part.name}” holds itself`)
+      seen.add(at)
+    }
+  })
+}

@@ -1,0 +1,211 @@
+import { propertyDefinition, type Literal, type Part } from '../document'
+import { FROM_OUTSIDE, type Compiled, type Instance } from '../machine'
+import { formOf, laneEndMs, resolveTiming, startLane, travels, type Lane, type MotionSources, type Shown } from '../motion'
+import { Draughtsman, IDENTITY, inverse, matrixOf, multiply, placedAt, transformed, type DrawItem, type Matrix, type ShownValues } from '../scene'
+
+type Lookup = (path: string) => Instance | undefined
+
+/** How what is tied by carry keys gets from one tree of parts to another. */
+export interface Carrying {
+  /** Everything that moves, by the path of its instance. */
+  readonly lanes: ReadonlyMap<string, readonly Lane[]>
+  /** The keys of the parts left behind, whose place others have taken. */
+  readonly left: ReadonlySet<string>
+}
+
+export interface Carried {
+  readonly lookup: Lookup
+  readonly sources: MotionSources
+  readonly atMs: number
+  /** What is not carried comes in as it goes along. */
+  readonly fadesOthers: boolean
+  /** Where several parts have one key, the nearest to these instances is meant: in what is left, and in what comes. */
+  readonly near: { readonly from: string; readonly to: string }
+}
+
+interface Keyed {
+  readonly item: DrawItem
+  readonly matrix: Matrix
+}
+
+/**
+ * Lets the parts of `to` that share a carry key with one of `from` begin where and as that one is, and travel to
+ * where and as they are to be. Null when nothing is tied. Both trees are in the coordinates of the surface; `to` is
+ * at rest.
+ */
+export function carry(from: DrawItem, to: DrawItem, carried: Carried): Carrying | null {
+  const [old, fresh] = [keyed(from, carried.lookup, carried.near.from), keyed(to, carried.lookup, carried.near.to)]
+  const pairs = new Map([...fresh].flatMap(([key, { item }]) => {
+    const source = old.get(key)
+    return source && source.item.key !== item.key ? [[item.key, source] as const] : []
+  }))
+  if (pairs.size === 0) return null
+  const loom = new Loom(carried, pairs)
+  loom.visit(to, IDENTITY)
+  return { lanes: loom.lanes, left: new Set([...pairs.values()].map(({ item }) => item.key)) }
+}
+
+/** Draws up the lanes, from the outermost part inward, because a part's place counts from what holds it. */
+class Loom {
+  readonly lanes = new Map<string, readonly Lane[]>()
+
+  constructor(private readonly carried: Carried, private readonly pairs: ReadonlyMap<string, Keyed>) {}
+
+  visit(item: DrawItem, outer: Matrix): void {
+    const source = this.pairs.get(item.key)
+    if (source) return this.bring(item, source, outer)
+    if (!this.holdsCarried(item)) {
+      if (this.carried.fadesOthers) this.add(item, { opacity: 0 })
+      return
+    }
+    if (this.carried.fadesOthers) this.add(item, { fill: clear(item.values.fill), stroke: clear(item.values.stroke) })
+    for (const child of item.children) this.visit(child, multiply(outer, matrixOf(item.values)))
+  }
+
+  private bring(item: DrawItem, { item: source, matrix }: Keyed, outer: Matrix): void {
+    const back = inverse(outer)
+    const start = back ? startValues(item, source, multiply(back, matrix)) : {}
+    this.add(item, { ...restyled(item, source), ...start })
+    const { x, y, shiftX, shiftY, width, height, anchorX, anchorY, rotate, scaleX, scaleY } = { ...item.values, ...start } as Readonly<Record<string, number>>
+    const anchor = { x: width! * anchorX!, y: height! * anchorY! }
+    const own = placedAt({ x: x! + shiftX! + anchor.x, y: y! + shiftY! + anchor.y }, rotate!, scaleX!, scaleY!, anchor)
+    for (const child of item.children) this.visit(child, multiply(outer, own))
+  }
+
+  private holdsCarried(item: DrawItem): boolean {
+    return item.children.some((child) => this.pairs.has(child.key) || this.holdsCarried(child))
+  }
+
+  private add(item: DrawItem, from: Readonly<Record<string, Shown | undefined>>): void {
+    const { lookup, sources, atMs } = this.carried
+    const instance = lookup(item.instance)
+    const part = instance?.compiled.partIndex.get(item.part)
+    if (!instance || part === undefined) return
+    const form = formOf(sources)
+    const lanes = Object.entries(from).flatMap(([property, shown]): Lane[] => {
+      const definition = propertyDefinition(property)
+      const to = item.values[property] as Literal
+      if (!definition || shown === undefined || shown === to || !travels(definition, form, instance.isMotionReduced)) return []
+      const timing = resolveTiming(sources, instance.compiled.project.tokens, item.part, property)
+      const lane = startLane({ part, definition, axis: FROM_OUTSIDE, atMs, shown, to, timing, running: undefined })
+      return lane ? [lane] : []
+    })
+    this.lanes.set(item.instance, [...(this.lanes.get(item.instance) ?? []), ...lanes])
+  }
+}
+
+/** The parts that carry a key and are to be seen; of several with one key the one nearest to an instance. */
+function keyed(root: DrawItem, lookup: Lookup, near: string): ReadonlyMap<string, Keyed> {
+  const found = new Map<string, Keyed>()
+  const visit = (item: DrawItem, outer: Matrix): void => {
+    if (item.values.visible === false || item.values.opacity === 0) return
+    const matrix = multiply(outer, matrixOf(item.values))
+    const key = partOf(lookup, item)?.carryKey
+    const known = key === undefined ? undefined : found.get(key)
+    if (key !== undefined && (!known || common(item.instance, near) > common(known.item.instance, near))) found.set(key, { item, matrix })
+    for (const child of item.children) visit(child, matrix)
+  }
+  visit(root, IDENTITY)
+  return found
+}
+
+function partOf(lookup: Lookup, { instance: path, part }: DrawItem): Part | undefined {
+  const compiled = lookup(path)?.compiled
+  const index = compiled?.partIndex.get(part)
+  return index === undefined ? undefined : compiled!.component.parts[index]
+}
+
+/** How many steps two paths have in common. */
+function common(a: string, b: string): number {
+  const [one, other] = [a.split('/'), b.split('/')]
+  const end = one.findIndex((step, index) => step !== other[index])
+  return end < 0 ? one.length : end
+}
+
+/** Place, size and turn of a part so that it lies where another one is; `between` leads from that one to what holds the part. */
+function startValues(item: DrawItem, source: DrawItem, between: Matrix): Readonly<Record<string, number>> {
+  const { shiftX, shiftY, anchorX, anchorY, scaleX, scaleY, width, rotate } = item.values as Readonly<Record<string, number>>
+  const [across, down] = [Math.hypot(between[0], between[1]), Math.hypot(between[2], between[3])]
+  const old = sizeOf(source)
+  if (item.kind === 'text') {
+    const share = SHARES[String(item.values.textAlign)] ?? 0
+    const at = transformed(between, { x: old.width * share, y: 0 })
+    return { x: at.x - shiftX! - width! * share, y: at.y - shiftY! }
+  }
+  if (item.children.length === 1 && item.kind === 'instance') {
+    const at = transformed(between, { x: 0, y: 0 })
+    return { x: at.x - shiftX!, y: at.y - shiftY! }
+  }
+  const size = { width: (old.width * across) / scaleX!, height: (old.height * down) / scaleY! }
+  const at = transformed(between, { x: old.width * anchorX!, y: old.height * anchorY! })
+  const turned = (Math.atan2(between[1], between[0]) * 180) / Math.PI
+  return {
+    ...size, x: at.x - shiftX! - anchorX! * size.width, y: at.y - shiftY! - anchorY! * size.height,
+    ...(Math.abs(turned - rotate!) > 0.01 ? { rotate: turned } : {}),
+  }
+}
+
+const SHARES: Readonly<Record<string, number>> = { start: 0, center: 0.5, end: 1 }
+
+/** The size of what a part shows: an instance is as large as what it is of. */
+function sizeOf(item: DrawItem): { readonly width: number; readonly height: number } {
+  const shown = item.kind === 'instance' && item.children.length === 1 ? item.children[0]!.values : item.values
+  return { width: shown.width as number, height: shown.height as number }
+}
+
+const STYLE = new Set(['paint', 'shape', 'text', 'effect'])
+
+/** What another part looks like where the part itself can look like it. */
+const restyled = (item: DrawItem, source: DrawItem): Readonly<Record<string, Shown>> =>
+  Object.fromEntries(Object.keys(item.values).flatMap((property): [string, Shown][] => {
+    const shown = source.values[property]
+    const definition = propertyDefinition(property)
+    return definition && STYLE.has(definition.group) && definition.type !== 'yesNo' && shown !== undefined ? [[property, shown]] : []
+  }))
+
+const clear = (paint: Shown | undefined): Shown | undefined => (typeof paint === 'string' ? `${paint.slice(0, 7)}00` : undefined)
+
+/** Whether parts of one component are tied to one another, so that its states carry them. */
+export function isTied({ compiled }: Instance): boolean {
+  const known = tied.get(compiled)
+  if (known !== undefined) return known
+  const keys = compiled.component.parts.flatMap(({ carryKey }) => carryKey ?? [])
+  const found = new Set(keys).size < keys.length
+  tied.set(compiled, found)
+  return found
+}
+
+const tied = new WeakMap<Compiled, boolean>()
+
+/** An instance as it shows, or as it is to be once nothing of it moves. */
+export function treeOf(instance: Instance, lookup: Lookup, atMs: number, isAtRest: boolean): DrawItem {
+  const own = isAtRest ? { ...instance, lanes: [] } : instance
+  return new Draughtsman().drawList((path) => (path === instance.path ? own : lookup(path)), atMs, [instance.path])[0]!
+}
+
+/** The instance, gone to another state of an axis, with what is tied on its way from the place of the part it replaces, which is gone at once. */
+export function carriedWithin(instance: Instance, before: DrawItem, { lookup, sources, atMs, axis }: Pick<Carried, 'lookup' | 'sources' | 'atMs'> & { readonly axis: number }): Instance {
+  const after = treeOf(instance, lookup, atMs, true)
+  const carrying = carry(before, after, { lookup: (path) => (path === instance.path ? instance : lookup(path)), sources, atMs, fadesOthers: false, near: { from: '', to: '' } })
+  const lanes = (carrying?.lanes.get(instance.path) ?? []).map((lane) => ({ ...lane, axis }))
+  if (!carrying || lanes.length === 0) return instance
+  const brought = new Set(lanes.map(({ part }) => part))
+  const stands = (lane: Lane) => {
+    const isPresence = lane.property === 'opacity' || lane.property === 'visible'
+    const { id } = instance.compiled.component.parts[lane.part]!
+    if (isPresence && (brought.has(lane.part) || carrying.left.has(`${instance.path}#${id}`))) return false
+    return !lanes.some(({ part, property }) => part === lane.part && property === lane.property)
+  }
+  const endMs = lanes.reduce((end, lane) => Math.max(end, laneEndMs(lane)), instance.settlesMs[axis] ?? atMs)
+  return { ...instance, lanes: [...instance.lanes.filter(stands), ...lanes], settlesMs: instance.settlesMs.with(axis, endMs) }
+}
+
+const BLANK: Readonly<Record<string, Literal>> = { fill: null, stroke: null, shadow: [], text: '', picture: '', icon: '' }
+
+/** A tree of parts without those that others have taken the place of; what they hold stays. */
+export function withoutLeft(item: DrawItem, left: ReadonlySet<string>): DrawItem {
+  const children = item.children.map((child) => withoutLeft(child, left))
+  return left.has(item.key) ? { ...item, values: blank(item.values), children } : { ...item, children }
+}
+
+const blank = (values: ShownValues): ShownValues => ({ ...values, ...Object.fromEntries(Object.entries(BLANK).filter(([property]) => property in values)) })

@@ -1,0 +1,204 @@
+import type { Component, Id, Motion, Project } from '../document'
+import { startEnvironment } from '../expression'
+import { changePresence, compile, FROM_OUTSIDE, isModal, overlayComponent, surfaceComponent, targetsOf, type Instance, type Surface } from '../machine'
+import { laneEndMs, type Lane, type MotionSources } from '../motion'
+import type { DrawItem } from '../scene'
+import { carry, treeOf, type Carried, type Carrying } from './carry'
+import { surfacePath, type Instances } from './instances'
+import type { TraceEvent } from './trace'
+
+/** A screen or overlay that is to be seen, by the path of its instance. */
+export interface ShownSurface {
+  readonly path: string
+  /** Null for a component that runs alone. */
+  readonly screen: Id | null
+  readonly kind: 'screen' | 'overlay'
+  /** Nothing beneath it answers. */
+  readonly isModal: boolean
+  readonly isLeaving: boolean
+  /** The keys of its parts that others have taken the place of while it leaves. */
+  readonly left: ReadonlySet<string>
+}
+
+/** What surfaces need of the run they belong to. */
+export interface Ground {
+  readonly project: Project
+  readonly isMotionReduced: boolean
+  readonly nowMs: () => number
+  readonly instances: () => Instances
+  readonly record: (event: TraceEvent) => void
+  readonly changed: () => void
+  /** Lets an instance know that it is about to go. */
+  readonly hide: (path: string) => void
+  /** What shows now, of one surface. */
+  readonly drawn: (path: string) => DrawItem | undefined
+}
+
+const NOTHING_LEFT: ReadonlySet<string> = new Set()
+
+/**
+ * The screens and overlays of a run from the bottom up, and how one gives way to another. A screen that is left is
+ * gone: come back to, it begins anew. Screens come in over the one they replace and, gone back from, uncover it.
+ */
+export class Surfaces {
+  private all: readonly ShownSurface[]
+  /** The screens on the way here, with the instance that led away from each. */
+  private history: readonly { readonly screen: Id; readonly origin: string }[] = []
+
+  constructor(private readonly ground: Ground, private readonly first: Surface) {
+    const screen = 'screen' in first ? first.screen : null
+    this.all = [{ path: '', screen, kind: 'screen', isModal: true, isLeaving: false, left: NOTHING_LEFT }]
+  }
+
+  copy(ground: Ground): Surfaces {
+    const copy = new Surfaces(ground, this.first)
+    copy.all = this.all
+    copy.history = this.history
+    return copy
+  }
+
+  /** Everything to be seen, what is on top last. */
+  get shown(): readonly ShownSurface[] {
+    return this.all.filter(({ path }) => this.ground.instances().get(path) !== undefined)
+  }
+
+  /** What answers: the topmost that lets nothing through, and what lies over it. */
+  get answering(): readonly ShownSurface[] {
+    const staying = this.shown.filter(({ isLeaving }) => !isLeaving)
+    return staying.slice(Math.max(0, staying.findLastIndex((surface) => surface.isModal)))
+  }
+
+  /** Puts a screen in place of the one that is shown, with its overlays. `origin` is the instance it comes from. Returns when it has come. Throws `gone`. */
+  goTo(screen: Id, motion: Motion | null, origin: string): number {
+    const now = this.ground.nowMs()
+    const left = this.shown.findLast(({ kind, isLeaving }) => kind === 'screen' && !isLeaving)
+    if (!left || left.screen === null) return now
+    const overlaysGoneMs = this.closeOverlays(() => true, motion)
+    if (left.screen === screen) return overlaysGoneMs
+    const back = this.history.findLastIndex((step) => step.screen === screen)
+    const near = { from: origin, to: this.history[back]?.origin ?? '' }
+    this.history = back >= 0 ? this.history.slice(0, back) : [...this.history, { screen: left.screen, origin }]
+    const component = surfaceComponent(this.ground.project, { screen })
+    const before = this.ground.drawn(left.path)
+    const path = this.pathOf(screen)
+    const shownLast = this.place({ path, screen, kind: 'screen', isModal: true, isLeaving: false, left: NOTHING_LEFT }, component)
+    const carrying = before && this.carryOver(before, { path, near, motion })
+    if (carrying) return this.linger(left, Math.max(...[...carrying.lanes.values()].flat().map(laneEndMs), now), carrying.left)
+    if (back < 0) return this.linger(left, this.come(path, motion, shownLast), NOTHING_LEFT)
+    const others = this.all.filter((each) => each.path !== path && each.path !== left.path)
+    this.all = [...others, this.find(path)!, this.find(left.path)!]
+    return this.leave(this.find(left.path)!, motion)
+  }
+
+  /** Shows an overlay over everything else. Returns when it has come. Throws `gone`. */
+  open(screen: Id, motion: Motion | null): number {
+    const now = this.ground.nowMs()
+    const overlay = this.ground.project.screens.find(({ id }) => id === screen)
+    const base = this.shown.find(({ kind, isLeaving }) => kind === 'screen' && !isLeaving)
+    if (!overlay || !base || base.screen === null || this.shown.some((each) => each.screen === screen && !each.isLeaving)) return now
+    const root = this.instance(base.path).targets.values[0]!
+    const component = overlayComponent(overlay, { width: root.width as number, height: root.height as number })
+    const path = this.pathOf(screen)
+    const shownLast = this.place({ path, screen, kind: 'overlay', isModal: isModal(overlay), isLeaving: false, left: NOTHING_LEFT }, component)
+    return this.come(path, motion, shownLast)
+  }
+
+  /** Takes an overlay away. Returns when it has gone. */
+  close(screen: Id, motion: Motion | null): number {
+    return this.closeOverlays((each) => each.screen === screen, motion)
+  }
+
+  private closeOverlays(isMeant: (surface: ShownSurface) => boolean, motion: Motion | null): number {
+    const meant = this.shown.filter((each) => each.kind === 'overlay' && !each.isLeaving && isMeant(each))
+    return meant.reduce((end, each) => Math.max(end, this.leave(each, motion)), this.ground.nowMs())
+  }
+
+  private pathOf(screen: Id): string {
+    return 'screen' in this.first && this.first.screen === screen ? '' : surfacePath(screen)
+  }
+
+  private find(path: string): ShownSurface | undefined {
+    return this.all.find((each) => each.path === path)
+  }
+
+  private instance(path: string): Instance {
+    return this.ground.instances().get(path)!
+  }
+
+  /** Starts a surface on top of all others, at rest. Returns the motion it was in if it was still going. */
+  private place(surface: ShownSurface, component: Component): readonly Lane[] {
+    const { project, isMotionReduced } = this.ground
+    const instances = this.ground.instances()
+    const going = instances.get(surface.path)?.lanes ?? []
+    instances.remove(surface.path)
+    this.all = [...this.shown.filter(({ path }) => path !== surface.path), surface]
+    const environment = startEnvironment(project, component, instances.shared)
+    const atMs = this.ground.nowMs()
+    instances.place({ path: surface.path, compiled: compile(project, component), environment, states: {}, atMs, isMotionReduced })
+    this.ground.record({ what: 'surface', atMs, screen: surface.screen!, instance: surface.path, isShown: true })
+    this.ground.changed()
+    return going
+  }
+
+  /** Lets what has been placed come from its absent look, or from where it had got on its way there. Returns when it has. */
+  private come(path: string, motion: Motion | null, lanes: readonly Lane[]): number {
+    const [here, atMs] = [this.instance(path), this.ground.nowMs()]
+    const absent = { ...here, lanes, targets: targetsOf({ ...here, isAbsent: true }) }
+    const after = changePresence(absent, { isAbsent: false, sources: sourcesOf(here, motion), delayMs: 0, atMs })
+    this.ground.instances().replace(here, after, atMs)
+    return endOf(after, atMs)
+  }
+
+  /** Lets a surface go to its absent look. Returns when it is gone. */
+  private leave(surface: ShownSurface, motion: Motion | null): number {
+    const atMs = this.ground.nowMs()
+    this.bidFarewell(surface, NOTHING_LEFT)
+    const before = this.instance(surface.path)
+    const after = changePresence(before, { isAbsent: true, sources: sourcesOf(before, motion), delayMs: 0, atMs })
+    return this.letGo(surface, before, { ...after, goneMs: endOf(after, atMs) })
+  }
+
+  /** Leaves a surface as it is until an instant, beneath what comes. */
+  private linger(surface: ShownSurface, untilMs: number, left: ReadonlySet<string>): number {
+    this.bidFarewell(surface, left)
+    const before = this.instance(surface.path)
+    return this.letGo(surface, before, { ...before, goneMs: untilMs })
+  }
+
+  private bidFarewell({ path, screen }: ShownSurface, left: ReadonlySet<string>): void {
+    for (const inside of this.ground.instances().within(path)) this.ground.hide(inside)
+    this.all = this.all.map((each) => (each.path === path ? { ...each, isLeaving: true, left } : each))
+    this.ground.record({ what: 'surface', atMs: this.ground.nowMs(), screen: screen!, instance: path, isShown: false })
+  }
+
+  private letGo({ path }: ShownSurface, before: Instance, after: Instance): number {
+    const instances = this.ground.instances()
+    const atMs = this.ground.nowMs()
+    this.ground.changed()
+    if (after.goneMs! <= atMs) {
+      instances.remove(path)
+      return atMs
+    }
+    instances.replace(before, after, atMs)
+    for (const inside of instances.within(path)) instances.keep({ ...this.instance(inside), timers: [] })
+    return after.goneMs!
+  }
+
+  /** Sets what carry keys tie on its way from what showed before; null when they tie nothing. */
+  private carryOver(before: DrawItem, { path, near, motion }: { readonly path: string; readonly near: Carried['near']; readonly motion: Motion | null }): Carrying | null {
+    const instances = this.ground.instances()
+    const atMs = this.ground.nowMs()
+    const lookup = (each: string) => instances.get(each)
+    const after = treeOf(this.instance(path), lookup, atMs, true)
+    const carrying = carry(before, after, { lookup, sources: sourcesOf(this.instance(path), motion), atMs, fadesOthers: true, near })
+    for (const [each, lanes] of carrying?.lanes ?? []) instances.keep({ ...this.instance(each), lanes })
+    return carrying
+  }
+}
+
+/** The motion of a surface: what the action says, then its own, then the project's. */
+const sourcesOf = ({ compiled }: Instance, motion: Motion | null): MotionSources =>
+  [motion, compiled.component.motion, compiled.project.motion].filter((each) => each !== null)
+
+const endOf = ({ lanes }: Instance, atMs: number): number =>
+  lanes.reduce((end, lane) => (lane.axis === FROM_OUTSIDE ? Math.max(end, laneEndMs(lane)) : end), atMs)
