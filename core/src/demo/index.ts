@@ -1,10 +1,12 @@
 import { newProject, type Project } from '../document'
 import { boardingButton } from './boarding-button'
 import { buoyMarker, soundChart } from './buoy-marker'
+import { cabinCard, cabinDeck, cabins, cabinSheet, cabinVariables } from './cabin-card'
 import { cabinLight, cabinLights } from './cabin-lights'
 import { crewCall } from './crew-call'
 import { crewTray } from './crew-tray'
 import { crossingMood, moodFace, moods } from './crossing-mood'
+import { deckFilter, deckNews, filterChip, newsLine } from './deck-filter'
 import { drillNotice } from './drill-notice'
 import { engineStart } from './engine-start'
 import { gangwayPost, gangwaySwitch } from './gangway-switch'
@@ -15,9 +17,11 @@ import { ICONS, PICTURES } from './pictures'
 import { portChooser } from './port-chooser'
 import { harbourNotices, noticeCard, notices, readOn } from './read-on'
 import { routePanel } from './route-panel'
-import { demoTakes, screensOf } from './screens'
+import { roundSwitch, safetyCard, safetyRound } from './safety-round'
+import { screensOf } from './screens'
 import { seenFromTheDeck } from './seen-from-the-deck'
 import { spinnerRing } from './spinner-ring'
+import { demoTakes } from './takes'
 import { anchorIcon, ticketButton, ticketIcon } from './ticket-button'
 
 const withoutScreens: Project = {
@@ -26,12 +30,14 @@ const withoutScreens: Project = {
     boardingButton, spinnerRing, mastLamp, routePanel, buoyMarker, soundChart, portChooser, crewCall, ticketButton, ticketIcon, anchorIcon,
     gangwaySwitch, gangwayPost, lighthouse, lighthouseBeam, crossingMood, moodFace, cabinLights, cabinLight, engineStart,
     crewTray, seenFromTheDeck, harbourNotices, noticeCard, readOn, luggageRack, luggageTag, drillNotice,
+    deckFilter, filterChip, newsLine, cabinDeck, cabinCard, cabinSheet, safetyRound, safetyCard, roundSwitch,
   ],
-  tables: [moods, notices],
+  variables: cabinVariables,
+  tables: [moods, notices, deckNews, cabins],
   assets: Object.values(PICTURES),
   icons: ICONS,
 }
 
 /** *Skerry Line*, an invented island ferry: the project that ships with the application. */
 export const skerryLine: Project = { ...withoutScreens, screens: screensOf(withoutScreens), startScreen: 'home', takes: demoTakes }
-export { demoTakes } from './screens'
+export { demoTakes } from './takes'

@@ -1,4 +1,6 @@
-import { instanceFor, newScreen, type Component, type Part, type Project, type Screen, type Take } from '../document'
+import { instanceFor, newScreen, type Component, type Motion, type Part, type Project, type Rule, type Screen } from '../document'
+import { SCREEN_AXIS } from '../machine'
+import { timed } from './building'
 
 /** A screen whose parts are named after it, so that the demo project is the same each time it is made. */
 function screen(id: string, name: string, device: Screen['device'], fill: string): Screen {
@@ -33,64 +35,50 @@ function partsWall(project: Project, components: readonly Component[]): Screen {
   return withInstances(project, sized, components.map(({ id }, index) => [id, 30 + (index % WALL.columns) * WALL.width, 30 + Math.floor(index / WALL.columns) * WALL.height]))
 }
 
+/** What takes one on: words at a place, and a rule that goes to another screen. */
+function withLink(of: Screen, words: string, { x, y }: { readonly x: number; readonly y: number }, screen: string, motion: Motion | null): Screen {
+  const id = `${of.id}-to-${screen}`
+  const link: Part = {
+    id, kind: 'text', name: words, parent: of.parts[0]!.id,
+    base: { x, y, text: words, fontSize: 16, fontWeight: '600', fill: '#2f6f9f', cursor: 'pointer', role: 'link', accessibleName: words, focusable: true, widthFrom: 'content', heightFrom: 'content' },
+  }
+  const going: Rule = {
+    id: `${id}-rule`, axis: SCREEN_AXIS, trigger: { on: 'tap' }, part: id, within: { except: [] }, guard: null, target: { go: 'stay' }, motion: null, letThrough: false,
+    actions: [{ id: `${id}-goes`, do: 'go to screen', screen, motion }],
+  }
+  return { ...of, parts: [...of.parts, link], rules: [...of.rules, going] }
+}
+
+/** A screen that comes in from the right, and goes back there. */
+const fromTheRight = (of: Screen): Screen => ({ ...of, absent: { [of.parts[0]!.id]: { shiftX: of.width } }, motion: timed(320, 'cubic-bezier(0.2, 0, 0, 1)') })
+
+const BACK = { x: 24, y: 800 }
+
+/** The cabin that is open, over the cabins. */
+function cabinOverlay(project: Project): Screen {
+  const size = { width: 342, height: 420 }
+  const empty: Screen = { ...screen('cabin', 'Cabin', 'free', '#ffffff'), ...size, kind: 'overlay', overlay: { dim: 0.35, closesOnOutsideTap: true, closesOnEscape: true }, motion: timed(300, 'ease-out') }
+  const [ground] = empty.parts
+  return withInstances(project, { ...empty, parts: [{ ...ground!, base: size }] }, [['cabinSheet', 0, 0]])
+}
+
 /** The screens of the scenario, with the components that stand on them. */
 export function screensOf(project: Project): readonly Screen[] {
-  const home = withHeading(screen('home', 'Home', 'phone', '#fbf8f1'), 'Skerry Line')
-  const crossing = withHeading(screen('crossing', 'Crossing', 'phone', '#fbf8f1'), 'On the crossing')
-  const cabins = withHeading(screen('cabins', 'Cabins', 'phone', '#fbf8f1'), 'Cabin 214')
+  const home = withLink(withLink(withHeading(screen('home', 'Home', 'phone', '#fbf8f1'), 'Skerry Line'), 'Cabins', { x: 24, y: 620 }, 'cabins', null), 'On the crossing', { x: 24, y: 660 }, 'crossing', null)
+  const crossing = fromTheRight(withLink(withHeading(screen('crossing', 'Crossing', 'phone', '#fbf8f1'), 'On the crossing'), 'Home', BACK, 'home', null))
+  const cabins = fromTheRight(withLink(withHeading(screen('cabins', 'Cabins', 'phone', '#fbf8f1'), 'Cabins'), 'Home', BACK, 'home', null))
   const kiosk = withHeading(screen('kiosk', 'Quay kiosk', 'kiosk', '#fbf8f1'), 'Skerry Quay')
   const purser = withHeading(screen('purser', 'Purser', 'tablet', '#f4efe4'), 'Purser')
   return [
     withInstances(project, home, [['portChooser', 24, 110], ['boardingButton', 24, 360], ['ticketButton', 24, 470]]),
-    withInstances(project, crossing, [['soundChart', 35, 100], ['crewCall', 105, 360], ['crossingMood', 55, 450]]),
-    withInstances(project, cabins, [['cabinLights', 93, 110], ['mastLamp', 93, 320]]),
-    withInstances(project, purser, [['engineStart', 40, 120], ['gangwayPost', 40, 220], ['lighthouse', 40, 340], ['crewTray', 400, 120], ['luggageRack', 400, 340]]),
+    withInstances(project, crossing, [['soundChart', 35, 100], ['crewCall', 105, 330], ['crossingMood', 55, 410], ['deckFilter', 43, 560]]),
+    withInstances(project, cabins, [['cabinDeck', 24, 100], ['cabinLights', 93, 370], ['mastLamp', 93, 560]]),
+    withInstances(project, purser, [['engineStart', 40, 120], ['gangwayPost', 40, 220], ['lighthouse', 40, 340], ['crewTray', 400, 120], ['luggageRack', 400, 340], ['safetyRound', 40, 640], ['routePanel', 400, 640]]),
     withInstances(project, kiosk, [['harbourNotices', 40, 110], ['readOn', 380, 110], ['seenFromTheDeck', 700, 110], ['drillNotice', 380, 360]]),
-    partsWall(project, project.components.filter(({ id }) => !['spinnerRing', 'ticketIcon', 'anchorIcon', 'moodFace', 'cabinLight', 'noticeCard', 'luggageTag'].includes(id))),
+    partsWall(project, project.components.filter(({ id }) => !INSIDE_OTHERS.includes(id))),
+    cabinOverlay(project),
   ]
 }
 
-const mouse = 'mouse' as const
-const tapAt = (atMs: number, x: number, y: number): Take['inputs'] => [
-  { atMs, do: 'move', x, y, pointer: mouse }, { atMs: atMs + 40, do: 'press', x, y, pointer: mouse }, { atMs: atMs + 110, do: 'release', x, y, pointer: mouse },
-]
-
-/** One recorded run for each screen that says what is to come of it. */
-export const demoTakes: readonly Take[] = [
-  {
-    id: 'takeBoarding', name: 'Boarding takes under two seconds', surface: { screen: 'home' }, inputs: tapAt(300, 100, 390), endsAtMs: 3000, reducedMotion: false,
-    expectations: [
-      { id: 'boardingWorks', byMs: 600, expect: { what: 'state', instance: 'home-boardingButton', axis: 'boarding', state: 'working' } },
-      { id: 'boardingDone', byMs: 2400, expect: { what: 'text', text: 'Aboard' } },
-    ],
-  },
-  {
-    id: 'takeLights', name: 'One light at a time', surface: { screen: 'cabins' }, inputs: tapAt(200, 180, 190), endsAtMs: 2000, reducedMotion: false,
-    expectations: [
-      { id: 'bunkLit', byMs: 1500, expect: { what: 'state', instance: 'cabins-cabinLights/lightsBunk', axis: 'cabinLightAxis', state: 'lightOn' } },
-      { id: 'readingOut', byMs: 1500, expect: { what: 'state', instance: 'cabins-cabinLights/lightsReading', axis: 'cabinLightAxis', state: 'lightOff' } },
-      { id: 'lightsSettled', byMs: 1500, expect: { what: 'settled', instance: 'cabins-cabinLights/lightsBunk' } },
-    ],
-  },
-  {
-    id: 'takeEngine', name: 'The engine runs and stops by itself', surface: { screen: 'purser' }, inputs: tapAt(100, 170, 150), endsAtMs: 8000, reducedMotion: false,
-    expectations: [
-      { id: 'engineRuns', byMs: 4500, expect: { what: 'state', instance: 'purser-engineStart', axis: 'engineAxis', state: 'engineRunning' } },
-      { id: 'engineStops', byMs: 8000, expect: { what: 'state', instance: 'purser-engineStart', axis: 'engineAxis', state: 'engineIdle' } },
-    ],
-  },
-  {
-    id: 'takeNotice', name: 'A notice opens to its own height', surface: { screen: 'kiosk' }, inputs: tapAt(200, 150, 190), endsAtMs: 1500, reducedMotion: false,
-    expectations: [
-      { id: 'noticeOpen', byMs: 1000, expect: { what: 'state', instance: 'kiosk-harbourNotices/noticesList:notice2', axis: 'noticeAxis', state: 'cardOpen' } },
-      { id: 'noticeShut', byMs: 1000, expect: { what: 'state', instance: 'kiosk-harbourNotices/noticesList:notice1', axis: 'noticeAxis', state: 'cardShut' } },
-    ],
-  },
-  {
-    id: 'takeCrew', name: 'Somebody is coming', surface: { screen: 'crossing' }, inputs: tapAt(200, 190, 384), endsAtMs: 1500, reducedMotion: false,
-    expectations: [
-      { id: 'crewAsked', byMs: 800, expect: { what: 'state', instance: 'crossing-crewCall', axis: 'crewAxis', state: 'crewAsked' } },
-      { id: 'crewText', byMs: 800, expect: { what: 'text', text: 'Somebody is coming' } },
-    ],
-  },
-]
+/** Components that only stand inside others. */
+const INSIDE_OTHERS = ['spinnerRing', 'ticketIcon', 'anchorIcon', 'moodFace', 'cabinLight', 'noticeCard', 'luggageTag', 'filterChip', 'newsLine', 'cabinCard', 'cabinSheet', 'safetyCard', 'roundSwitch']

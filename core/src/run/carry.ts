@@ -1,7 +1,7 @@
 import { propertyDefinition, type Literal, type Part } from '../document'
 import { FROM_OUTSIDE, type Compiled, type Instance } from '../machine'
 import { formOf, laneEndMs, resolveTiming, startLane, travels, type Lane, type MotionSources, type Shown } from '../motion'
-import { Draughtsman, IDENTITY, inverse, matrixOf, multiply, placedAt, transformed, type DrawItem, type Matrix, type ShownValues } from '../scene'
+import { Draughtsman, IDENTITY, inverse, matrixOf, multiply, placedAt, transformed, type DrawItem, type Matrix } from '../scene'
 
 type Lookup = (path: string) => Instance | undefined
 
@@ -193,19 +193,18 @@ export function carriedWithin(instance: Instance, before: DrawItem, { lookup, so
   const stands = (lane: Lane) => {
     const isPresence = lane.property === 'opacity' || lane.property === 'visible'
     const { id } = instance.compiled.component.parts[lane.part]!
-    if (isPresence && (brought.has(lane.part) || carrying.left.has(`${instance.path}#${id}`))) return false
-    return !lanes.some(({ part, property }) => part === lane.part && property === lane.property)
+    return !isPresence || !(brought.has(lane.part) || carrying.left.has(`${instance.path}#${id}`))
   }
   const endMs = lanes.reduce((end, lane) => Math.max(end, laneEndMs(lane)), instance.settlesMs[axis] ?? atMs)
-  return { ...instance, lanes: [...instance.lanes.filter(stands), ...lanes], settlesMs: instance.settlesMs.with(axis, endMs) }
+  return { ...withLanes({ ...instance, lanes: instance.lanes.filter(stands) }, lanes), settlesMs: instance.settlesMs.with(axis, endMs) }
 }
 
-const BLANK: Readonly<Record<string, Literal>> = { fill: null, stroke: null, shadow: [], text: '', picture: '', icon: '' }
-
-/** A tree of parts without those that others have taken the place of; what they hold stays. */
-export function withoutLeft(item: DrawItem, left: ReadonlySet<string>): DrawItem {
-  const children = item.children.map((child) => withoutLeft(child, left))
-  return left.has(item.key) ? { ...item, values: blank(item.values), children } : { ...item, children }
+/** The instance with further lanes; those of the same properties give way. */
+export const withLanes = (instance: Instance, lanes: readonly Lane[]): Instance => {
+  const stands = (lane: Lane) => !lanes.some(({ part, property }) => part === lane.part && property === lane.property)
+  return { ...instance, lanes: [...instance.lanes.filter(stands), ...lanes] }
 }
 
-const blank = (values: ShownValues): ShownValues => ({ ...values, ...Object.fromEntries(Object.entries(BLANK).filter(([property]) => property in values)) })
+/** A tree of parts without those that others have taken the place of, and what they hold. */
+export const withoutLeft = (item: DrawItem, left: ReadonlySet<string>): DrawItem =>
+  ({ ...item, children: item.children.filter(({ key }) => !left.has(key)).map((child) => withoutLeft(child, left)) })

@@ -248,7 +248,7 @@ export class Responses {
         case 'go to screen':
           return this.world.surfaces().goTo(action.screen, action.motion, this.touched)
         case 'open overlay':
-          return this.world.surfaces().open(action.screen, action.motion)
+          return this.world.surfaces().open(action.screen, action.motion, this.touched)
         case 'close overlay':
           return this.world.surfaces().close(action.screen, action.motion)
       }

@@ -3,7 +3,7 @@ import { startEnvironment } from '../expression'
 import { changePresence, compile, FROM_OUTSIDE, isModal, overlayComponent, surfaceComponent, targetsOf, type Instance, type Surface } from '../machine'
 import { laneEndMs, type Lane, type MotionSources } from '../motion'
 import type { DrawItem } from '../scene'
-import { carry, treeOf, type Carried, type Carrying } from './carry'
+import { carry, treeOf, withLanes, type Carried, type Carrying } from './carry'
 import { surfacePath, type Instances } from './instances'
 import type { TraceEvent } from './trace'
 
@@ -16,8 +16,10 @@ export interface ShownSurface {
   /** Nothing beneath it answers. */
   readonly isModal: boolean
   readonly isLeaving: boolean
-  /** The keys of its parts that others have taken the place of while it leaves. */
+  /** The keys of its parts that others have taken the place of. */
   readonly left: ReadonlySet<string>
+  /** The instance that was touched when it was opened. */
+  readonly origin: string
 }
 
 /** What surfaces need of the run they belong to. */
@@ -47,7 +49,7 @@ export class Surfaces {
 
   constructor(private readonly ground: Ground, private readonly first: Surface) {
     const screen = 'screen' in first ? first.screen : null
-    this.all = [{ path: '', screen, kind: 'screen', isModal: true, isLeaving: false, left: NOTHING_LEFT }]
+    this.all = [{ path: '', screen, kind: 'screen', isModal: true, isLeaving: false, left: NOTHING_LEFT, origin: '' }]
   }
 
   copy(ground: Ground): Surfaces {
@@ -81,17 +83,17 @@ export class Surfaces {
     const component = surfaceComponent(this.ground.project, { screen })
     const before = this.ground.drawn(left.path)
     const path = this.pathOf(screen)
-    const shownLast = this.place({ path, screen, kind: 'screen', isModal: true, isLeaving: false, left: NOTHING_LEFT }, component)
-    const carrying = before && this.carryOver(before, { path, near, motion })
-    if (carrying) return this.linger(left, Math.max(...[...carrying.lanes.values()].flat().map(laneEndMs), now), carrying.left)
+    const shownLast = this.place({ path, screen, kind: 'screen', isModal: true, isLeaving: false, left: NOTHING_LEFT, origin }, component)
+    const carrying = before && this.carryOver(before, { path, near, motion, fadesOthers: true })
+    if (carrying) return this.linger(left, endOfLanes(carrying, now), carrying.left)
     if (back < 0) return this.linger(left, this.come(path, motion, shownLast), NOTHING_LEFT)
     const others = this.all.filter((each) => each.path !== path && each.path !== left.path)
     this.all = [...others, this.find(path)!, this.find(left.path)!]
     return this.leave(this.find(left.path)!, motion)
   }
 
-  /** Shows an overlay over everything else. Returns when it has come. Throws `gone`. */
-  open(screen: Id, motion: Motion | null): number {
+  /** Shows an overlay over everything else. `origin` is the instance it comes from. Returns when it has come. Throws `gone`. */
+  open(screen: Id, motion: Motion | null, origin: string): number {
     const now = this.ground.nowMs()
     const overlay = this.ground.project.screens.find(({ id }) => id === screen)
     const base = this.shown.find(({ kind, isLeaving }) => kind === 'screen' && !isLeaving)
@@ -99,8 +101,12 @@ export class Surfaces {
     const root = this.instance(base.path).targets.values[0]!
     const component = overlayComponent(overlay, { width: root.width as number, height: root.height as number })
     const path = this.pathOf(screen)
-    const shownLast = this.place({ path, screen, kind: 'overlay', isModal: isModal(overlay), isLeaving: false, left: NOTHING_LEFT }, component)
-    return this.come(path, motion, shownLast)
+    const before = this.ground.drawn(base.path)
+    const shownLast = this.place({ path, screen, kind: 'overlay', isModal: isModal(overlay), isLeaving: false, left: NOTHING_LEFT, origin }, component)
+    const carrying = before && this.carryOver(before, { path, near: { from: origin, to: '' }, motion, fadesOthers: true })
+    if (!carrying) return this.come(path, motion, shownLast)
+    this.change(base.path, { left: carrying.left })
+    return endOfLanes(carrying, now)
   }
 
   /** Takes an overlay away. Returns when it has gone. */
@@ -110,7 +116,24 @@ export class Surfaces {
 
   private closeOverlays(isMeant: (surface: ShownSurface) => boolean, motion: Motion | null): number {
     const meant = this.shown.filter((each) => each.kind === 'overlay' && !each.isLeaving && isMeant(each))
-    return meant.reduce((end, each) => Math.max(end, this.leave(each, motion)), this.ground.nowMs())
+    return meant.reduce((end, each) => Math.max(end, this.closeOverlay(each, motion)), this.ground.nowMs())
+  }
+
+  /** Lets an overlay go; what it had taken over from what lies beneath travels back. */
+  private closeOverlay(overlay: ShownSurface, motion: Motion | null): number {
+    const base = this.shown.find(({ kind, left, isLeaving }) => kind === 'screen' && !isLeaving && left.size > 0)
+    const before = base && this.ground.drawn(overlay.path)
+    if (base) this.change(base.path, { left: NOTHING_LEFT })
+    const own = motion ?? this.instance(overlay.path).compiled.component.motion
+    const back = base && before ? this.carryOver(before, { path: base.path, near: { from: '', to: overlay.origin }, motion: own, fadesOthers: false }) : null
+    const gone = this.leave(overlay, motion)
+    if (!back) return gone
+    this.change(overlay.path, { left: back.left })
+    return Math.max(gone, endOfLanes(back, gone))
+  }
+
+  private change(path: string, change: Partial<ShownSurface>): void {
+    this.all = this.all.map((each) => (each.path === path ? { ...each, ...change } : each))
   }
 
   private pathOf(screen: Id): string {
@@ -167,7 +190,7 @@ export class Surfaces {
 
   private bidFarewell({ path, screen }: ShownSurface, left: ReadonlySet<string>): void {
     for (const inside of this.ground.instances().within(path)) this.ground.hide(inside)
-    this.all = this.all.map((each) => (each.path === path ? { ...each, isLeaving: true, left } : each))
+    this.change(path, { isLeaving: true, left })
     this.ground.record({ what: 'surface', atMs: this.ground.nowMs(), screen: screen!, instance: path, isShown: false })
   }
 
@@ -185,13 +208,13 @@ export class Surfaces {
   }
 
   /** Sets what carry keys tie on its way from what showed before; null when they tie nothing. */
-  private carryOver(before: DrawItem, { path, near, motion }: { readonly path: string; readonly near: Carried['near']; readonly motion: Motion | null }): Carrying | null {
+  private carryOver(before: DrawItem, { path, motion, ...how }: Pick<Carried, 'near' | 'fadesOthers'> & { readonly path: string; readonly motion: Motion | null }): Carrying | null {
     const instances = this.ground.instances()
     const atMs = this.ground.nowMs()
     const lookup = (each: string) => instances.get(each)
     const after = treeOf(this.instance(path), lookup, atMs, true)
-    const carrying = carry(before, after, { lookup, sources: sourcesOf(this.instance(path), motion), atMs, fadesOthers: true, near })
-    for (const [each, lanes] of carrying?.lanes ?? []) instances.keep({ ...this.instance(each), lanes })
+    const carrying = carry(before, after, { lookup, sources: sourcesOf(this.instance(path), motion), atMs, ...how })
+    for (const [each, lanes] of carrying?.lanes ?? []) instances.keep(withLanes(this.instance(each), lanes))
     return carrying
   }
 }
@@ -199,6 +222,8 @@ export class Surfaces {
 /** The motion of a surface: what the action says, then its own, then the project's. */
 const sourcesOf = ({ compiled }: Instance, motion: Motion | null): MotionSources =>
   [motion, compiled.component.motion, compiled.project.motion].filter((each) => each !== null)
+
+const endOfLanes = ({ lanes }: Carrying, atMs: number): number => Math.max(atMs, ...[...lanes.values()].flat().map(laneEndMs))
 
 const endOf = ({ lanes }: Instance, atMs: number): number =>
   lanes.reduce((end, lane) => (lane.axis === FROM_OUTSIDE ? Math.max(end, laneEndMs(lane)) : end), atMs)

@@ -59,7 +59,7 @@ function lookFor(run: Run, { expect }: Expectation): Pick<TakeResult, 'isMet' | 
       return { isMet: state === expect.state, seen: stateName(instance, index) }
     }
     case 'variable': {
-      const value = run.instance('')?.environment[expect.name] ?? run.variable(expect.name)
+      const value = run.variable(expect.name) ?? run.instance('')?.environment[expect.name]
       return { isMet: sameValue(value, expect.value), seen: value === undefined ? 'not there' : String(value) }
     }
     case 'property': {

@@ -192,7 +192,7 @@ describe('carry keys', () => {
     const large = () => itemOf(run.drawList(), '@there', 'large')!.values
     expect([large().x, large().y, large().width, large().fill]).toEqual([10, 10, 20, '#ff0000'])
     expect(itemOf(run.drawList(), '@there', 'plain')!.values.opacity).toBe(0)
-    expect(itemOf(run.drawList(), '', 'small')!.values.fill).toBe(null)
+    expect(itemOf(run.drawList(), '', 'small')).toBeUndefined()
     run.advanceTo(200)
     expect([large().x, large().y, large().width]).toEqual([55, 30, 40])
     run.advanceTo(400)
@@ -207,6 +207,26 @@ describe('carry keys', () => {
     press(run, 50, 20)
     const now = matrixTo(run.drawList(), '@there', 'large')!
     now.forEach((value, index) => expect(value).toBeCloseTo(before[index]!, 6))
+  })
+
+  test('tie an overlay to what lies beneath, there and back', () => {
+    const beneath = screen('here', [box('small', { x: 10, y: 10 }), button('other', 150, 0)], { rules: [onTap('r1', 'small', { do: 'open overlay', screen: 'card', motion: null })] })
+    const card: Screen = {
+      ...screen('card', []), kind: 'overlay', width: 100, height: 60, motion: over400, overlay: { dim: 0.5, closesOnOutsideTap: true, closesOnEscape: true },
+      parts: [{ id: 'sheet', kind: 'container', name: 'sheet', parent: null, base: { width: 100, height: 60 } }, { ...box('large', { x: 0, y: 0, width: 100, height: 60 }), parent: 'sheet' } as Part],
+    }
+    const run = new Run(project(beneath, card), { screen: 'here' })
+    press(run, 15, 15)
+    const x = (part: string) => run.drawList().map((item) => matrixTo([item], item.instance, part)?.[4]).find((at) => at !== undefined)
+    expect([x('large'), x('small')]).toEqual([10, undefined])
+    run.advanceTo(400)
+    expect([x('large'), x('small')]).toEqual([50, undefined])
+    key(run, 'Escape')
+    expect([x('large'), x('small')]).toEqual([undefined, 50])
+    run.advanceTo(600)
+    expect(x('small')).toBe(30)
+    run.advanceTo(800)
+    expect([x('small'), shown(run)]).toEqual([10, ['']])
   })
 
   test('jump when motion is reduced', () => {

@@ -91,7 +91,7 @@ function sendKey(player: Player, event: KeyboardEvent): void {
   player.send({ do: 'key', key: event.key, modifiers: { ...(event.shiftKey ? { shift: true } : {}), ...(event.altKey ? { alt: true } : {}) } })
   event.stopPropagation()
   const after = player.current.shownFocus
-  const stops = focusStops(player.current.drawList())
+  const stops = focusStops(player.current.answering())
   const wentRound = before !== null && after !== null && isSameLevel(after, (event.shiftKey ? stops.at(-1) : stops[0])?.part ?? null)
   if (event.key !== 'Tab' || (stops.length > 0 && !wentRound)) event.preventDefault()
 }

@@ -19,7 +19,7 @@ export function LiveVariables() {
 function LiveVariable({ player, variable }: { readonly player: Player; readonly variable: Variable }) {
   usePlayerState(player)
   const { id, name, type, start, choices } = variable
-  const value = player.current.instance('')?.environment[name] ?? start
+  const value = player.current.variable(name) ?? start
   return (
     <ParameterValue
       parameter={{ id, name, type, initial: start, ...(choices ? { choices } : {}) }} label={name} value={value}
