@@ -1,5 +1,4 @@
-import { instanceFor, newScreen, type Component, type Motion, type Part, type Project, type Rule, type Screen } from '../document'
-import { SCREEN_AXIS } from '../machine'
+import { instanceFor, newScreen, SCREEN_AXIS, type Component, type Motion, type Part, type Project, type Rule, type Screen } from '../document'
 import { timed } from './building'
 
 /** A screen whose parts are named after it, so that the demo project is the same each time it is made. */

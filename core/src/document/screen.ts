@@ -4,6 +4,9 @@ import type { Part } from './part'
 import type { Rule, Variable } from './rule'
 import type { Id, Literal } from './value'
 
+/** The axis the rules of a screen belong to. It has one state, because a screen only ever is shown. */
+export const SCREEN_AXIS = 'screen'
+
 /** A surface of a given size with instances and parts on it; an overlay is shown over another one. */
 export interface Screen {
   readonly id: Id

@@ -1,4 +1,4 @@
-export { isModal, overlayComponent, SCREEN_AXIS, surfaceComponent, type Surface } from './surface'
+export { isModal, overlayComponent, surfaceComponent, type Surface } from './surface'
 export { compile } from './compile'
 export { contentsOf, itemEnvironment, type Content } from './contents'
 export { NO_CONTENTS, NOTHING_GIVEN, type Compiled, type CompiledPart, type Contents, type Given, type Situation, type Targets, type Values, type ValueProblem } from './compiled'

@@ -1,10 +1,7 @@
-import { componentOf, newState, RheoError, type Action, type Axis, type Component, type Look, type Part, type Project, type Rule, type Screen, type Take } from '../document'
+import { componentOf, newState, RheoError, SCREEN_AXIS, type Action, type Axis, type Component, type Look, type Part, type Project, type Rule, type Screen, type Take } from '../document'
 
 /** What a run plays on: a screen, or a component alone. */
 export type Surface = Take['surface']
-
-/** The axis the rules of a screen belong to. It has one state, because a screen only ever is shown. */
-export const SCREEN_AXIS = 'screen'
 
 const SHOWN: Axis = { id: SCREEN_AXIS, name: 'screen', start: 'shown', drivenBy: null, states: [newState('shown', 'shown', 0)] }
 

@@ -44,6 +44,13 @@ function hitsIn(item: DrawItem, outer: Point, isReachable: Reachable): readonly 
 /** An area that scrolls is under a point anywhere within its frame. */
 const scrolls = ({ values }: DrawItem): boolean => values.scroll !== undefined && values.scroll !== 'none'
 
+/** Whether something under a point scrolls. */
+export const isOnScrolling = (list: DrawList, point: Point): boolean =>
+  partsAt(list, point).some(({ instance, part }) => {
+    const item = itemOf(list, instance, part)
+    return item !== undefined && scrolls(item)
+  })
+
 const isWithinFrame = ({ values }: DrawItem, { x, y }: Point): boolean =>
   x >= 0 && y >= 0 && x <= (values.width as number) && y <= (values.height as number)
 

@@ -3,7 +3,7 @@ export {
   Draughtsman, matrixOf, pathInside, shownValues,
   type DrawItem, type DrawList, type InstanceLookup, type ShownValues,
 } from './draw-list'
-export { cursorOver, partsAt, pointOn, itemOf, matrixTo, type Hit } from './hit'
+export { cursorOver, isOnScrolling, partsAt, pointOn, itemOf, matrixTo, type Hit } from './hit'
 export { corners, handlePoint, HANDLES, reshaped, resized, turned, type Frame, type Handle } from './handles'
 export { snap, toGrid, type Guide, type Snap } from './snap'
 export { aligned, ALIGNMENTS, around, distributed, type Alignment } from './align'

@@ -1,6 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { EMPTY_MOTION, newScreen, type Action, type Part, type Project, type Rule, type Screen } from '@rheoscope/core/document'
-import { SCREEN_AXIS } from '@rheoscope/core/machine'
+import { EMPTY_MOTION, newScreen, SCREEN_AXIS, type Action, type Part, type Project, type Rule, type Screen } from '@rheoscope/core/document'
 import { Run } from '@rheoscope/core/run'
 import { itemOf, matrixTo } from '@rheoscope/core/scene'
 import { after, projectOf, small, tap } from './small-component'

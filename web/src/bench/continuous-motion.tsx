@@ -3,7 +3,7 @@ import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber, parseValue } from '../fields/parse-value'
 import { ChoiceField } from '../fields/property-field'
-import { wholeMs } from './ms-field'
+import { wholeMs } from '../fields/ms-field'
 import { useBench } from './use-bench'
 
 /** The properties a repeating motion can take somewhere, in the order they are offered. */

@@ -2,7 +2,7 @@ import type { Drag, Part } from '@rheoscope/core/document'
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/property-field'
-import { MsField } from './ms-field'
+import { MsField } from '../fields/ms-field'
 import { useBench } from './use-bench'
 
 const FREELY: Drag = { along: 'both', within: 'holder', rests: 'anywhere', points: [], throws: false, settleMs: 240, easing: 'ease-out' }

@@ -1,8 +1,9 @@
 import { useState } from 'react'
 import { Button } from '@mui/material'
 import { removeLane, setLane, setOfMotion, type Edit, type TokenValue } from '@rheoscope/core/document'
-import { controlPoints, EASING_KEYWORDS, easingProblem, parseEasing } from '@rheoscope/core/motion'
+import { controlPoints, easingProblem, parseEasing } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
+import { EasingNames } from '../fields/easing-names'
 import { isReference, parseReference } from '../fields/token-reference'
 import { pointIn } from '../paint/point-in'
 import { easingCurve } from './easing-curve'
@@ -53,7 +54,7 @@ export function EasingEditor({ lanes }: { readonly lanes: readonly ScoreLane[] }
         {isDrawing && <EasingDrawing onDrawn={(drawn) => { make(edit(drawn), 'draw an easing'); setDrawing(false) }} />}
       </svg>
       <CommitField label="Easing" hidesLabel isMono value={easing} onCommit={commit} list="easings" />
-      <datalist id="easings">{EASING_KEYWORDS.map((keyword) => <option key={keyword} value={keyword} />)}</datalist>
+      <EasingNames />
       <EasingNumbers easing={easing} onChange={(to) => make(edit(to), 'set an easing')} />
       <div className="easing-families">
         {FAMILIES.map((family) => <Button key={family.name} onClick={() => commit(family.easing)}>{family.name}</Button>)}

@@ -11,7 +11,7 @@ import { ChoiceField } from '../fields/property-field'
 import { newId } from '../session/new-id'
 import { definitionFor } from './instance-properties'
 import { StaggerFields } from './motion-fields'
-import { MsField } from './ms-field'
+import { MsField } from '../fields/ms-field'
 import { useBench } from './use-bench'
 
 /** What a list shows: which records of which table, each as an instance of which component, with what for its parameters. */

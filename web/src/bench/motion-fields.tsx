@@ -7,7 +7,7 @@ import { ChoiceField } from '../fields/property-field'
 import { formatReference, isReference, parseReference } from '../fields/token-reference'
 import { newId } from '../session/new-id'
 import { stageOf, type MotionScope } from './bench-state'
-import { stepMs, wholeMs } from './ms-field'
+import { stepMs, wholeMs } from '../fields/ms-field'
 import { useBench } from './use-bench'
 import { destination, useMotion, type EditedMotion } from './use-motion'
 

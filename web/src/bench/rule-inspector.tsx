@@ -1,8 +1,9 @@
 import { holdsIn, removeRule, setRuleField, type Rule, type Target } from '@rheoscope/core/document'
 import { ChoiceField } from '../fields/property-field'
-import { ActionFields } from './action-fields'
+import { ActionFields } from '../rules/action-fields'
+import { ConditionField, TriggerFields } from '../rules/trigger-fields'
 import { MotionFields } from './motion-fields'
-import { ConditionField, TriggerFields } from './trigger-fields'
+import { RulesOfComponent } from './rules-of-component'
 import { useBench } from './use-bench'
 
 /** Everything about the rule in the selected cell. */
@@ -11,17 +12,19 @@ export function RuleInspector() {
   if (!rule) return view.row === null ? null : <p className="muted hint">Nothing answers here. Drag from the cell to a column, or type the name or number of a state.</p>
   const states = axis.states.filter(({ id }) => holdsIn(rule, id)).map(({ name }) => name)
   return (
-    <section aria-label="Rule" key={rule.id}>
-      <div className="section-head">
-        <h2 className="caption">Rule: {rule.trigger.on}, in {statesText(states, axis.states.length)}</h2>
-        <button className="plain underlined muted" onClick={() => make(removeRule(component.id, rule.id), `remove the rule on ${rule.trigger.on}`)}>Remove</button>
-      </div>
-      <TriggerFields rule={rule} />
-      <TargetField rule={rule} />
-      <ConditionField label="if" value={rule.guard} empty="always" onChange={(guard) => make(setRuleField(component.id, rule.id, 'guard', guard), 'set the condition of a rule')} />
-      {rule.target.go !== 'nothing' && <ActionFields rule={rule} />}
-      {rule.target.go !== 'nothing' && <MotionFields />}
-    </section>
+    <RulesOfComponent>
+      <section aria-label="Rule" key={rule.id}>
+        <div className="section-head">
+          <h2 className="caption">Rule: {rule.trigger.on}, in {statesText(states, axis.states.length)}</h2>
+          <button className="plain underlined muted" onClick={() => make(removeRule(component.id, rule.id), `remove the rule on ${rule.trigger.on}`)}>Remove</button>
+        </div>
+        <TriggerFields rule={rule} />
+        <TargetField rule={rule} />
+        <ConditionField label="if" value={rule.guard} empty="always" onChange={(guard) => make(setRuleField(component.id, rule.id, 'guard', guard), 'set the condition of a rule')} />
+        {rule.target.go !== 'nothing' && <ActionFields rule={rule} />}
+        {rule.target.go !== 'nothing' && <MotionFields />}
+      </section>
+    </RulesOfComponent>
   )
 }
 

@@ -6,7 +6,7 @@ import { CommitField } from '../fields/commit-field'
 import { parseNumber, type Parsed } from '../fields/parse-value'
 import { newId } from '../session/new-id'
 import { useStillBench } from './use-bench'
-import { wholeMs } from './ms-field'
+import { wholeMs } from '../fields/ms-field'
 import { FloatingMenu } from '../theme/floating'
 
 const KINDS: readonly Pick<Token, 'type' | 'value'>[] = [

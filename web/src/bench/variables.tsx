@@ -1,84 +1,20 @@
-import { useState } from 'react'
-import { Button, MenuItem } from '@mui/material'
-import { addVariable, freeName, namesOf, removeVariable, renameVariable, setVariableField, type Variable, type VariableOwner } from '@rheoscope/core/document'
-import { CommitField } from '../fields/commit-field'
-import { ParameterValue } from '../fields/parameter-value'
-import { newId } from '../session/new-id'
-import { FloatingMenu } from '../theme/floating'
+import { namesOf } from '@rheoscope/core/document'
+import { VariableList } from '../rules/variable-list'
 import { useStillBench } from './use-bench'
-
-const KINDS: readonly Pick<Variable, 'type' | 'start' | 'choices'>[] = [
-  { type: 'yes/no', start: false },
-  { type: 'number', start: 0 },
-  { type: 'text', start: '' },
-  { type: 'choice', start: 'one', choices: ['one', 'two'] },
-]
-
-const USUAL_NAMES: Readonly<Record<Variable['type'], string>> = { 'yes/no': 'isSo', number: 'count', text: 'words', choice: 'chosen' }
-
-const NAME = /^[A-Za-z_][A-Za-z0-9_]*$/
 
 /** What each instance of the component remembers: rules set it, expressions and conditions read it. */
 export function Variables() {
-  const { component } = useStillBench()
-  return <VariableList title="Variables" owner={{ component: component.id }} variables={component.variables} />
+  const { project, component, make } = useStillBench()
+  return <VariableList title="Variables" owner={{ component: component.id }} variables={component.variables} project={project} taken={useTaken()} make={make} />
 }
 
 /** What all instances of all components remember together. */
 export function SharedVariables() {
-  const { project } = useStillBench()
-  return <VariableList title="Shared variables" owner="everyone" variables={project.variables} />
-}
-
-function VariableList({ title, owner, variables }: { readonly title: string; readonly owner: VariableOwner; readonly variables: readonly Variable[] }) {
-  const { project, component, make } = useStillBench()
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
-  const taken = namesOf([...component.variables, ...component.parameters, ...project.variables])
-  const add = (kind: (typeof KINDS)[number]) => {
-    setAnchor(null)
-    const name = freeName(USUAL_NAMES[kind.type], taken, '')
-    make(addVariable(owner, { id: newId(), name, ...kind }), `add the variable ${name}`)
-  }
-  return (
-    <section aria-label={title}>
-      <div className="pane-head">
-        <h2 className="caption">{title}</h2>
-        <Button aria-haspopup="menu" aria-label={owner === 'everyone' ? 'Add a shared variable' : 'Add a variable'} onClick={(event) => setAnchor(event.currentTarget)}>+</Button>
-      </div>
-      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
-        {KINDS.map((kind) => <MenuItem key={kind.type} onClick={() => add(kind)}>{kind.type}</MenuItem>)}
-      </FloatingMenu>
-      <ul className="parameters">
-        {variables.map((variable) => <VariableRow key={variable.id} owner={owner} variable={variable} taken={taken} />)}
-      </ul>
-    </section>
-  )
-}
-
-function VariableRow({ owner, variable, taken }: { readonly owner: VariableOwner; readonly variable: Variable; readonly taken: ReadonlySet<string> }) {
   const { project, make } = useStillBench()
-  const { id, name, type, start, choices } = variable
-  const rename = (typed: string): string | null => {
-    if (!NAME.test(typed)) return 'A name is letters, digits and _, and starts with a letter.'
-    if (taken.has(typed)) return 'That name is taken.'
-    make(renameVariable(project, owner, variable, typed), `rename ${name}`)
-    return null
-  }
-  const setChoices = (text: string): string | null => {
-    const said = [...new Set(text.split(',').map((choice) => choice.trim()).filter(Boolean))]
-    if (said.length === 0) return 'Write the choices with commas between them.'
-    make(setVariableField(owner, id, 'choices', said), `set the choices of ${name}`)
-    return null
-  }
-  return (
-    <li className="parameter">
-      <CommitField label={`Name of variable ${name}`} hidesLabel value={name} onCommit={rename} />
-      <ParameterValue
-        parameter={{ id, name, type, initial: start, ...(choices ? { choices } : {}) }} label={`Start of ${name}`} hidesLabel value={start}
-        onChange={(to) => make(setVariableField(owner, id, 'start', to), `set the start of ${name}`)}
-      />
-      <button className="plain muted" aria-label={`Remove variable ${name}`} onClick={() => make(removeVariable(owner, id), `remove ${name}`)}>×</button>
-      {type === 'choice' && <CommitField label={`Choices of variable ${name}`} hidesLabel value={(choices ?? []).join(', ')} onCommit={setChoices} />}
-    </li>
-  )
+  return <VariableList title="Shared variables" owner="everyone" variables={project.variables} project={project} taken={useTaken()} make={make} />
+}
+
+function useTaken(): ReadonlySet<string> {
+  const { project, component } = useStillBench()
+  return namesOf([...component.variables, ...component.parameters, ...project.variables])
 }

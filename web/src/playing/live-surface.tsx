@@ -1,6 +1,6 @@
-import { useId, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
+import { useEffect, useId, useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react'
 import { focusStops, isSameLevel } from '@rheoscope/core/run'
-import { corners, itemOf, matrixTo, paint, type DrawItem, type DrawList } from '@rheoscope/core/scene'
+import { corners, isOnScrolling, itemOf, matrixTo, paint, type DrawList } from '@rheoscope/core/scene'
 import { surfaceSize } from '../paint/look-picture'
 import { patchChildren } from '../paint/patch'
 import { pointIn } from '../paint/point-in'
@@ -28,15 +28,15 @@ export function LiveSurface({ player, label, className, field, mostZoom, way, sh
   const picture = useRef<SVGSVGElement>(null)
   const finger = useRef<SVGCircleElement>(null)
   const ring = useRef<SVGPolygonElement>(null)
-  const drawn = useRef<DrawItem | undefined>(undefined)
+  const drawn = useRef<DrawList>([])
   const lastSeen = useRef('')
   const scope = useId()
   const [size, setSize] = useState(() => surfaceSize(player.current.drawList()))
 
   useFrames((wallMs) => {
     const list = shown(wallMs, player.frame(wallMs))
-    if (list[0] !== drawn.current) {
-      drawn.current = list[0]
+    if (list.length !== drawn.current.length || list.some((item, index) => item !== drawn.current[index])) {
+      drawn.current = list
       patchChildren(group.current!, paint(list, scope))
       const { width, height } = surfaceSize(list)
       if (width !== size.width || height !== size.height) setSize({ width, height })
@@ -64,6 +64,7 @@ export function LiveSurface({ player, label, className, field, mostZoom, way, sh
     player.send({ do: kind, x: tidy(x), y: tidy(y), pointer: way ?? (event.pointerType as 'mouse' | 'touch' | 'pen') })
     if (way === 'touch' && kind === 'release') player.send({ do: 'exit', pointer: 'touch' })
   }
+  useWheel(player, picture)
   return (
     <svg
       ref={picture} className={className} role="application" aria-label={label} width={field.width} height={field.height}
@@ -84,9 +85,26 @@ export function LiveSurface({ player, label, className, field, mostZoom, way, sh
   )
 }
 
-/** Keys go to the run while it has the focus of the page. Tab leaves it from its last part, and Escape and chords are the page's. */
+/** Lets the wheel scroll whatever of the run scrolls where it is turned. */
+function useWheel(player: Player, picture: RefObject<SVGSVGElement | null>): void {
+  useEffect(() => {
+    const surface = picture.current!
+    const onWheel = (event: WheelEvent) => {
+      const { x, y } = pointIn(surface, event)
+      if (!isOnScrolling(player.current.answering(), { x, y })) return
+      event.preventDefault()
+      player.send({ do: 'wheel', x: Math.round(x), y: Math.round(y), deltaX: Math.round(event.deltaX), deltaY: Math.round(event.deltaY) })
+    }
+    // React listens to the wheel passively, and the page must not scroll with the screen.
+    surface.addEventListener('wheel', onWheel, { passive: false })
+    return () => surface.removeEventListener('wheel', onWheel)
+  }, [player, picture])
+}
+
+/** Keys go to the run while it has the focus of the page. Tab leaves it from its last part, Escape is the page's too, and chords are the page's alone. */
 function sendKey(player: Player, event: KeyboardEvent): void {
-  if (event.ctrlKey || event.metaKey || event.key === 'Escape') return
+  if (event.ctrlKey || event.metaKey) return
+  if (event.key === 'Escape') return player.send({ do: 'key', key: 'Escape', modifiers: {} })
   const before = player.current.shownFocus
   player.send({ do: 'key', key: event.key, modifiers: { ...(event.shiftKey ? { shift: true } : {}), ...(event.altKey ? { alt: true } : {}) } })
   event.stopPropagation()

@@ -15,6 +15,8 @@ export interface PlayerState {
   readonly witness: Witness | null
   /** The person would rather have things not move. */
   readonly isMotionReduced: boolean
+  /** The way into the screen the run begins by; as the screen is when it is null. */
+  readonly wayIn: string | null
   /** Grows whenever something happened in the run. */
   readonly events: number
 }
@@ -39,7 +41,7 @@ export class Player {
   /** Virtual time, in fractions of a millisecond, and the wall clock when it was that. */
   private atMs = 0
   private wallMs: number | null = null
-  private state: PlayerState = { isHeld: false, speed: 1, witness: null, isMotionReduced: false, events: 0 }
+  private state: PlayerState = { isHeld: false, speed: 1, witness: null, isMotionReduced: false, wayIn: null, events: 0 }
 
   constructor(private project: Project, private readonly surface: Surface) {
     this.run = new Run(project, surface)
@@ -58,6 +60,12 @@ export class Player {
 
   get nowMs(): number {
     return this.atMs
+  }
+
+  /** How the run began. */
+  get options(): RunOptions {
+    const { isMotionReduced, wayIn } = this.state
+    return { isMotionReduced, ...(wayIn === null ? {} : { wayIn }) }
   }
 
   /** What has been done so far, by a person or by the witness that plays. */
@@ -111,6 +119,12 @@ export class Player {
     this.playAgain()
   }
 
+  /** Begins anew by a way into the screen. */
+  enterBy(wayIn: string | null): void {
+    this.publish({ wayIn })
+    this.startOver()
+  }
+
   startOver(): void {
     this.inputs = []
     this.begin(this.state.witness)
@@ -144,9 +158,6 @@ export class Player {
     this.publish({ events: this.run.trace.length })
   }
 
-  private get options(): RunOptions {
-    return { isMotionReduced: this.state.isMotionReduced }
-  }
 
   private begin(witness: Witness | null): void {
     try {

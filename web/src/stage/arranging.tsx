@@ -1,10 +1,10 @@
 import { useId, useLayoutEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
-import { setOnScreen, type Part, type Project } from '@rheoscope/core/document'
-import { Run } from '@rheoscope/core/run'
-import { corners, itemOf, matrixTo, paint, partsAt, snap, type DrawList, type Frame, type Point } from '@rheoscope/core/scene'
+import { removeFromScreen, setOnScreen, type Part } from '@rheoscope/core/document'
+import { corners, matrixTo, paint, partsAt, snap, type DrawList, type Frame, type Point } from '@rheoscope/core/scene'
 import { patchChildren } from '../paint/patch'
 import { pointIn } from '../paint/point-in'
 import type { Room } from '../theme/use-room'
+import { atRest, frameOf } from './at-rest'
 import { useStage } from './use-stage'
 
 const MARGIN_PX = 24
@@ -50,6 +50,7 @@ export function Arranging({ field }: { readonly field: Room }) {
   }
   const onKeyDown = (event: KeyboardEvent) => {
     const by = NUDGES[event.key]
+    if (part && (event.key === 'Delete' || event.key === 'Backspace')) make(removeFromScreen(screen, part.id), `remove ${part.name}`)
     if (!by || !part) return
     event.preventDefault()
     const { x, y } = frameOf(list, part.id)
@@ -68,24 +69,7 @@ export function Arranging({ field }: { readonly field: Room }) {
   )
 }
 
-/** The screen as it begins; empty while it cannot be put together. */
-function atRest(project: Project, screen: string): DrawList {
-  try {
-    return new Run(project, { screen }).drawList()
-  } catch {
-    return []
-  }
-}
-
 const NUDGES: Readonly<Record<string, Point>> = { ArrowLeft: { x: -1, y: 0 }, ArrowRight: { x: 1, y: 0 }, ArrowUp: { x: 0, y: -1 }, ArrowDown: { x: 0, y: 1 } }
-
-/** Where a part on the screen is, and how large what it shows is. */
-function frameOf(list: DrawList, part: string): Frame {
-  const item = itemOf(list, '', part)
-  const inner = item?.children.length === 1 && item.kind === 'instance' ? item.children[0] : item
-  const number = (of: typeof item, property: string) => Number(of?.values[property] ?? 0)
-  return { x: number(item, 'x'), y: number(item, 'y'), width: number(inner, 'width'), height: number(inner, 'height') }
-}
 
 function outlineOf(list: DrawList, part: string): string {
   const matrix = matrixTo(list, '', part)

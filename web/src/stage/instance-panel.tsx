@@ -1,38 +1,51 @@
+import { useState } from 'react'
 import { Link } from 'react-router'
-import { componentOf, parameterProperty, propertyDefinition, renameOnScreen, setOnScreen, startInstanceIn, type Component, type InstancePart, type Literal, type Part, type Value } from '@rheoscope/core/document'
-import { scopeOf } from '@rheoscope/core/expression'
+import { MenuItem } from '@mui/material'
+import { componentOf, isWithin, parameterProperty, propertyDefinition, renameOnScreen, setOnScreen, setPartOnScreen, startInstanceIn, type Component, type InstancePart, type Literal, type Part, type Value } from '@rheoscope/core/document'
+import { itemScope, scopeOf, typeOf } from '@rheoscope/core/expression'
 import { surfaceComponent } from '@rheoscope/core/machine'
+import { aligned, ALIGNMENTS, type Alignment } from '@rheoscope/core/scene'
 import { CommitField } from '../fields/commit-field'
 import { ComponentField } from '../fields/component-field'
 import { ParameterValue } from '../fields/parameter-value'
 import { formatValue, parseValue } from '../fields/parse-value'
 import { ChoiceField } from '../fields/property-field'
+import { FloatingMenu } from '../theme/floating'
+import { atRest, frameOf } from './at-rest'
 import { useStage } from './use-stage'
 
 /** What is said about the selected part: where it stands, how it starts, and what it is given. */
 export function InstancePanel() {
   const { project, part } = useStage()
-  if (!part) return <section aria-label="Selected"><p className="muted hint">Select something on the screen to say how it starts and what it is given.</p></section>
+  if (!part) return null
   const component = part.kind === 'instance' ? componentOf(project, part.component) : undefined
   return (
     <section aria-label="Selected" key={part.id}>
       <PlaceFields part={part} />
+      {part.kind === 'list' && <ListFields part={part} />}
       {part.kind === 'instance' && component && <InstanceFields part={part} component={component} />}
     </section>
   )
 }
 
-const PLACE = ['x', 'y', 'rotate', 'opacity'] as const
-const PAINTED = ['fill', 'width', 'height'] as const
-const WRITTEN = ['text', 'fontSize'] as const
+const PLACE = ['x', 'y', 'rotate', 'opacity', 'pinX', 'pinY'] as const
+const SIZED = ['width', 'height'] as const
+
+/** What else there is to say about a part that is drawn on the screen itself, by its kind. */
+const DRAWN: Readonly<Partial<Record<Part['kind'], readonly string[]>>> = {
+  box: ['fill'], text: ['text', 'fontSize', 'fill', 'cursor'],
+  container: ['layout', 'gap', 'scroll', 'fill'], list: ['layout', 'gap'],
+}
 
 function PlaceFields({ part }: { readonly part: Part }) {
   const { project, screen, make } = useStage()
   const rename = (name: string) => (name.trim() === '' ? 'Everything on a screen has a name.' : (make(renameOnScreen(screen.id, part.id, name.trim()), `rename ${part.name}`), null))
-  const properties = [...PLACE, ...(part.kind === 'instance' ? [] : PAINTED), ...(part.kind === 'text' ? WRITTEN : [])]
+  const properties = [...PLACE, ...(part.kind === 'instance' ? [] : SIZED), ...(DRAWN[part.kind] ?? [])]
   return (
     <>
       <CommitField label="name" value={part.name} onCommit={rename} />
+      <LineUp part={part} />
+      <Ties part={part} />
       {properties.map((property) => {
         const definition = propertyDefinition(property)!
         const take = (text: string): string | null => {
@@ -41,8 +54,45 @@ function PlaceFields({ part }: { readonly part: Part }) {
           make(setOnScreen(screen.id, part.id, { [property]: parsed.value }), `set ${definition.label} of ${part.name}`)
           return null
         }
+        if (definition.choices) {
+          return <ChoiceField key={property} label={definition.label} value={String(part.base[property] ?? definition.initial)} choices={definition.choices} onChange={(chosen) => make(setOnScreen(screen.id, part.id, { [property]: chosen }), `set ${definition.label} of ${part.name}`)} />
+        }
         return <CommitField key={property} label={definition.label} isMono value={formatValue(part.base[property] ?? definition.initial, project.tokens)} onCommit={take} />
       })}
+    </>
+  )
+}
+
+/** Puts a part in line with an edge or the middle of what it stands in. */
+function LineUp({ part }: { readonly part: Part }) {
+  const { project, screen, make } = useStage()
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const lineUp = (alignment: Alignment) => {
+    setAnchor(null)
+    const list = atRest(project, screen.id)
+    const room = { ...frameOf(list, part.parent!), x: 0, y: 0 }
+    const [at] = aligned([frameOf(list, part.id)], room, alignment)
+    make(setOnScreen(screen.id, part.id, { x: Math.round(at!.x), y: Math.round(at!.y) }), `line ${part.name} up`)
+  }
+  return (
+    <>
+      <button className="plain underlined" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>line up</button>
+      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
+        {ALIGNMENTS.map((alignment) => <MenuItem key={alignment} onClick={() => lineUp(alignment)}>{alignment}</MenuItem>)}
+      </FloatingMenu>
+    </>
+  )
+}
+
+/** What a part stands in, and what ties it to one elsewhere. */
+function Ties({ part }: { readonly part: Part }) {
+  const { screen, make } = useStage()
+  const holders = screen.parts.filter(({ id, kind }) => kind === 'container' && !isWithin(screen.parts, id, part.id)).map(({ id, name }) => ({ value: id, label: name }))
+  const tie = (key: string) => (make(setPartOnScreen(screen.id, part.id, 'carryKey', key.trim() || null), `tie ${part.name}`), null)
+  return (
+    <>
+      {holders.length > 1 && <ChoiceField label="stands in" value={part.parent ?? ''} choices={holders} onChange={(holder) => make(setPartOnScreen(screen.id, part.id, 'parent', holder), `put ${part.name} elsewhere`)} />}
+      <CommitField label="carry key" value={part.carryKey ?? ''} placeholder="none" onCommit={tie} />
     </>
   )
 }
@@ -64,6 +114,32 @@ function InstanceFields({ part, component }: { readonly part: InstancePart; read
         if (parameter.type === 'slot') return <ComponentField key={parameter.id} label={parameter.name} value={String(value)} project={project} outside={screen.id} onChange={say(parameter.id, parameter.name)} />
         return <ParameterValue key={parameter.id} parameter={parameter} label={parameter.name} value={value} onChange={say(parameter.id, parameter.name)} />
       })}
+    </>
+  )
+}
+
+/** What a list on the screen repeats, and for which records. */
+function ListFields({ part }: { readonly part: Extract<Part, { kind: 'list' }> }) {
+  const { project, screen, make } = useStage()
+  const table = project.tables.find(({ id }) => id === part.table)
+  const scope = { ...scopeOf(project, surfaceComponent(project, { screen: screen.id })), ...itemScope(table) }
+  const set = (field: 'component' | 'table' | 'filter') => (to: string) => make(setPartOnScreen(screen.id, part.id, field, to || null), `set the ${field} of ${part.name}`)
+  const filter = (text: string): string | null => {
+    const expr = text.trim()
+    try {
+      const type = expr === '' ? 'yes/no' : typeOf(expr, scope)
+      if (type !== 'yes/no') return `A filter is a yes/no; this is a ${type}.`
+    } catch (error) {
+      return (error as Error).message
+    }
+    set('filter')(expr)
+    return null
+  }
+  return (
+    <>
+      <ComponentField label="each as" value={part.component ?? ''} project={project} outside={screen.id} onChange={set('component')} />
+      <ChoiceField label="table" value={part.table ?? ''} choices={[{ value: '', label: 'none' }, ...project.tables.map(({ id, name }) => ({ value: id, label: name }))]} onChange={set('table')} />
+      <CommitField label="only if" isMono value={part.filter ?? ''} placeholder="every record" names={Object.keys(scope)} isAllExpression onCommit={filter} />
     </>
   )
 }

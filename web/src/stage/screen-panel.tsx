@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { Button, MenuItem } from '@mui/material'
-import { addToScreen, DEVICE_SIZES, instanceFor, removeFromScreen, resizeScreen, startOn, type Part, type Screen } from '@rheoscope/core/document'
-import { newPart } from '../bench/part-kinds'
+import { addToScreen, DEVICE_SIZES, duplicateOnScreen, instanceFor, removeFromScreen, resizeScreen, startOn, type Part, type Screen } from '@rheoscope/core/document'
+import { newHolder, newPart } from '../bench/part-kinds'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber } from '../fields/parse-value'
 import { ChoiceField } from '../fields/property-field'
@@ -24,7 +24,8 @@ export function ScreenPanel() {
         {standing.map((each) => (
           <li key={each.id}>
             <button className={each.id === part?.id ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={each.id === part?.id} onClick={() => select(each.id)}>{each.name}</button>
-            <button className="plain muted" aria-label={`Remove ${each.name}`} onClick={() => make(removeFromScreen(screen.id, each.id), `remove ${each.name}`)}>×</button>
+            <button className="plain muted" aria-label={`Duplicate ${each.name}`} title="Another one like it" onClick={() => make(duplicateOnScreen(screen, each.id, newId), `duplicate ${each.name}`)}>⧉</button>
+            <button className="plain muted" aria-label={`Remove ${each.name}`} onClick={() => make(removeFromScreen(screen, each.id), `remove ${each.name}`)}>×</button>
           </li>
         ))}
       </ul>
@@ -67,7 +68,8 @@ function AddToScreen() {
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         {project.components.map(({ id, name }) => <MenuItem key={id} onClick={() => add(instanceFor(project, screen, id, newId(), at))}>{name}</MenuItem>)}
         <MenuItem divider disabled />
-        {(['text', 'box'] as const).map((kind) => <MenuItem key={kind} onClick={() => add(newPart(newId(), kind, screen.parts[0]!, screen, screen.parts))}>a {kind}</MenuItem>)}
+        {(['text', 'box', 'container'] as const).map((kind) => <MenuItem key={kind} onClick={() => add(newPart(newId(), kind, screen.parts[0]!, screen, screen.parts))}>a {kind}</MenuItem>)}
+        <MenuItem onClick={() => add(newHolder(newId(), 'list', screen.parts[0]!, screen.parts))}>a list of records</MenuItem>
       </FloatingMenu>
     </>
   )

@@ -25,7 +25,7 @@ export function ScreenView() {
 function Alive({ player, field }: { readonly player: Player; readonly field: Room }) {
   const { project, screen, seenMs, way } = useStage()
   const { witness, events } = usePlayerState(player)
-  const seen = useMemo(() => (seenMs === null ? null : replay(project, { screen: screen.id }, player.done, Math.floor(seenMs)).drawListAt(seenMs)),
+  const seen = useMemo(() => (seenMs === null ? null : replay(project, { screen: screen.id }, player.done, Math.floor(seenMs), player.options).drawListAt(seenMs)),
     // What has been done changes with the events.
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [project, screen.id, player, seenMs, events])

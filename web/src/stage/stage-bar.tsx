@@ -1,11 +1,12 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { MenuItem, ToggleButton, ToggleButtonGroup } from '@mui/material'
-import { removeScreen, renameScreen } from '@rheoscope/core/document'
+import { addScreen, duplicateScreen, removeScreen, renameScreen } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
 import { ClockControls } from '../playing/clock-controls'
 import type { Player } from '../playing/player'
 import { usePlayerState } from '../playing/use-player'
+import { newId } from '../session/new-id'
 import { usePlaces } from '../session/places'
 import { UndoRedo } from '../session/undo-redo'
 import { FloatingMenu } from '../theme/floating'
@@ -64,6 +65,12 @@ function Where() {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const close = () => setAnchor(null)
   const { go, items } = usePlaces({ project, here: screen.id, make, onGo: close })
+  const duplicate = () => {
+    close()
+    const made = duplicateScreen(project, screen, newId)
+    make(addScreen(project, made), `duplicate ${screen.name}`)
+    go('screen', made.id)
+  }
   const remove = () => {
     close()
     const other = project.screens.find(({ id }) => id !== screen.id)
@@ -79,6 +86,7 @@ function Where() {
       <FloatingMenu anchor={anchor} onClose={close}>
         {items}
         <MenuItem divider disabled />
+        <MenuItem onClick={duplicate}>Another screen like {screen.name}</MenuItem>
         <MenuItem onClick={remove}>Remove {screen.name} with its takes</MenuItem>
       </FloatingMenu>
     </nav>

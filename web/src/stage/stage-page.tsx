@@ -2,9 +2,12 @@ import { useEffect } from 'react'
 import { useParams } from 'react-router'
 import { NotHere } from '../not-here'
 import { SessionProvider, useOfSession } from '../session/use-session'
+import { EasingNames } from '../fields/easing-names'
 import { InstancePanel } from './instance-panel'
 import { LiveVariables } from './live-variables'
+import { ScreenFields } from './screen-fields'
 import { ScreenPanel } from './screen-panel'
+import { ScreenRules } from './screen-rules'
 import { ScreenView } from './screen-view'
 import { StageBar } from './stage-bar'
 import { Takes } from './takes'
@@ -34,6 +37,7 @@ function ChosenScreen({ id }: { readonly id: string }) {
 
 function Stage() {
   useStageKeys()
+  const { part } = useStage()
   return (
     <div className="stage">
       <StageBar />
@@ -41,9 +45,11 @@ function Stage() {
         <ScreenPanel />
         <ScreenView />
         <aside className="pane pane-right" aria-label="Selected and takes">
-          <InstancePanel />
+          {part ? <InstancePanel /> : <ScreenFields />}
+          <ScreenRules />
           <LiveVariables />
           <Takes />
+          <EasingNames />
         </aside>
       </div>
       <TraceView />

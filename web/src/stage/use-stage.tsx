@@ -24,6 +24,9 @@ export interface Stage {
   /** What the pointer stands for when the screen is used. */
   readonly way: Way
   readonly work: (way: Way) => void
+  /** The way into the screen the run begins by; null for none. */
+  readonly wayIn: Id | null
+  readonly enterBy: (wayIn: Id | null) => void
   /** The instant of the run that is looked at; null for now. */
   readonly seenMs: number | null
   readonly lookAt: (ms: number | null) => void
@@ -40,8 +43,13 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
   const [isArranging, arrange] = useState(screen.parts.length < 2)
   const [way, work] = useState<Way>('mouse')
   const [seenMs, lookAt] = useState<number | null>(null)
+  const [wayIn, setWayIn] = useState<Id | null>(null)
   const stage = useMemo((): Stage => ({
-    project, screen, player, session, select, isArranging, seenMs, lookAt, way, work,
+    project, screen, player, session, select, isArranging, seenMs, lookAt, way, work, wayIn,
+    enterBy: (to) => {
+      setWayIn(to)
+      player?.enterBy(to)
+    },
     takes: project.takes.filter(({ surface }) => 'screen' in surface && surface.screen === screen.id),
     part: screen.parts.find((part) => part.id === selected && part.parent !== null) ?? null,
     make: (edit, label) => session.dispatch(edit, label),
@@ -49,7 +57,7 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
       arrange(isArrangingNow)
       lookAt(null)
     },
-  }), [project, screen, player, session, selected, isArranging, seenMs, way])
+  }), [project, screen, player, session, selected, isArranging, seenMs, way, wayIn])
   return <StageContext.Provider value={stage}>{children}</StageContext.Provider>
 }
 

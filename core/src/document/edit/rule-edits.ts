@@ -1,17 +1,27 @@
-import type { Rule } from '../rule'
+import type { Action, Rule } from '../rule'
 import type { Id } from '../value'
 import type { Edit } from './edit'
 import type { Path } from './path'
 
-const rulesPath = (component: Id): Path => ['components', component, 'rules']
+/** Whose rules: those of a component, by its id, or those of a screen. */
+export type RuleOwner = Id | { readonly screen: Id }
 
-export const rulePath = (component: Id, rule: Id): Path => [...rulesPath(component), rule]
+const rulesPath = (owner: RuleOwner): Path => [...(typeof owner === 'object' ? ['screens', owner.screen] : ['components', owner]), 'rules']
 
-export const addRule = (component: Id, rule: Rule): Edit =>
-  ({ edit: 'insert', path: rulesPath(component), item: rule, before: null })
+export const rulePath = (owner: RuleOwner, rule: Id): Path => [...rulesPath(owner), rule]
 
-export const removeRule = (component: Id, rule: Id): Edit => ({ edit: 'remove', path: rulesPath(component), id: rule })
+export const addRule = (owner: RuleOwner, rule: Rule): Edit =>
+  ({ edit: 'insert', path: rulesPath(owner), item: rule, before: null })
+
+export const removeRule = (owner: RuleOwner, rule: Id): Edit => ({ edit: 'remove', path: rulesPath(owner), id: rule })
 
 export const setRuleField = <K extends 'trigger' | 'part' | 'guard' | 'target' | 'within' | 'letThrough'>(
-  component: Id, rule: Id, field: K, to: Rule[K],
-): Edit => ({ edit: 'set', path: [...rulePath(component, rule), field], to })
+  owner: RuleOwner, rule: Id, field: K, to: Rule[K],
+): Edit => ({ edit: 'set', path: [...rulePath(owner, rule), field], to })
+
+export const addAction = (owner: RuleOwner, rule: Id, action: Action): Edit => ({ edit: 'insert', path: [...rulePath(owner, rule), 'actions'], item: action, before: null })
+
+export const removeAction = (owner: RuleOwner, rule: Id, action: Id): Edit => ({ edit: 'remove', path: [...rulePath(owner, rule), 'actions'], id: action })
+
+/** Says anew what an action does. */
+export const setAction = (owner: RuleOwner, rule: Id, action: Action): Edit => ({ edit: 'set', path: [...rulePath(owner, rule), 'actions', action.id], to: action })

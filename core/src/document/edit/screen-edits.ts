@@ -1,11 +1,14 @@
 import { freeName, namesOf } from '../free-name'
-import type { InstancePart, Part } from '../part'
+import type { Look } from '../look'
+import { withDescendants, type InstancePart, type Part } from '../part'
 import { componentOf, type Project } from '../project'
-import type { Screen } from '../screen'
-import type { Expectation, Take } from '../take'
-import type { Id, Value } from '../value'
+import type { Action, Rule } from '../rule'
+import { SCREEN_AXIS, type Screen } from '../screen'
+import type { Trigger } from '../trigger'
+import { sameValue, type Id, type Value } from '../value'
 import { batch, type Edit } from './edit'
 import type { Path } from './path'
+import { removeRule } from './rule-edits'
 
 /** The usual sizes of screens, in px, by the kind of device. */
 export const DEVICE_SIZES: Readonly<Record<Screen['device'], { readonly width: number; readonly height: number }>> = {
@@ -57,7 +60,77 @@ export function instanceFor(project: Project, screen: Screen, component: Id, id:
 
 export const addToScreen = (screen: Id, part: Part): Edit => ({ edit: 'insert', path: [...screenPath(screen), 'parts'], item: part, before: null })
 
-export const removeFromScreen = (screen: Id, part: Id): Edit => ({ edit: 'remove', path: [...screenPath(screen), 'parts'], id: part })
+/** Takes a part off a screen with everything inside it, and the rules that listen to any of that. */
+export function removeFromScreen({ id, parts, rules }: Screen, part: Id): Edit {
+  const gone = new Set(withDescendants(parts, part).map((each) => each.id))
+  return batch(
+    ...rules.filter((rule) => rule.part !== null && gone.has(rule.part)).map((rule) => removeRule({ screen: id }, rule.id)),
+    ...[...gone].toReversed().map((each): Edit => ({ edit: 'remove', path: [...screenPath(id), 'parts'], id: each })),
+  )
+}
+
+/** Says anew what a screen is like as a whole. */
+export const setOfScreen = <K extends 'kind' | 'overlay' | 'motion' | 'absent' | 'waysIn'>(screen: Id, field: K, to: Screen[K]): Edit =>
+  to === undefined ? { edit: 'unset', path: [...screenPath(screen), field] } : { edit: 'set', path: [...screenPath(screen), field], to: to as never }
+
+/** Says what a part on a screen is, besides its look: which it is in, what ties it, what it lists. */
+export const setPartOnScreen = (screen: Id, part: Id, field: 'parent' | 'carryKey' | 'component' | 'table' | 'filter', to: string | null): Edit => {
+  const path = [...screenPath(screen), 'parts', part, field]
+  return to === null && field === 'carryKey' ? { edit: 'unset', path } : { edit: 'set', path, to }
+}
+
+/** A part on a screen once more, a little aside, with everything inside it. */
+export function duplicateOnScreen({ id: screen, parts }: Screen, part: Id, newId: () => Id): Edit {
+  const all = withDescendants(parts, part)
+  const ids = new Map(all.map(({ id }) => [id, newId()]))
+  const names = new Set(namesOf(parts))
+  return batch(...all.map((each, index) => {
+    const name = freeName(each.name, names)
+    names.add(name)
+    const aside = (side: 'x' | 'y') => Number(each.base[side] ?? 0) + 16
+    const moved: Readonly<Record<string, Value>> = index === 0 ? { x: aside('x'), y: aside('y') } : {}
+    return addToScreen(screen, { ...each, id: ids.get(each.id)!, name, parent: ids.get(each.parent ?? '') ?? each.parent, base: { ...each.base, ...moved } })
+  }))
+}
+
+/** A screen once more, under another name, with parts and rules of its own. */
+export function duplicateScreen(project: Project, screen: Screen, newId: () => Id): Screen {
+  const ids = new Map(screen.parts.map(({ id }) => [id, newId()]))
+  const of = <T extends Id | null>(id: T): T => (ids.get(id as Id) as T | undefined) ?? id
+  const actionOf = (action: Action): Action => {
+    const own = { ...action, id: newId() }
+    if (own.do === 'drive') return { ...own, instance: of(own.instance) }
+    if (own.do === 'pulse') return { ...own, part: of(own.part) }
+    return own.do === 'send' && typeof own.recipient === 'object' ? { ...own, recipient: { instance: of(own.recipient.instance) } } : own
+  }
+  return {
+    ...screen, id: newId(), name: freeName(screen.name, namesOf(project.screens)),
+    parts: screen.parts.map((part) => ({ ...part, id: of(part.id), parent: of(part.parent) })),
+    rules: screen.rules.map((rule) => ({ ...rule, id: newId(), part: of(rule.part), actions: rule.actions.map(actionOf) })),
+    ...(screen.absent ? { absent: Object.fromEntries(Object.entries(screen.absent).map(([part, said]) => [of(part), said])) } : {}),
+  }
+}
+
+/** A rule of a screen, which has no state to go to: it acts. */
+export const screenRule = (id: Id, trigger: Trigger, part: Id | null): Rule =>
+  ({ id, axis: SCREEN_AXIS, trigger, part, within: { except: [] }, guard: null, actions: [], target: { go: 'stay' }, motion: null, letThrough: false })
+
+/** How a screen comes in: out of nothing, from a side, or all at once. */
+export const ENTRANCES = ['clear', 'right', 'left', 'below', 'above', 'at once'] as const
+
+export type Entrance = (typeof ENTRANCES)[number]
+
+/** The absent look of a screen that comes in in one of the usual ways. */
+export function absentFor({ parts, width, height }: Screen, entrance: Entrance): Look {
+  const looks: Readonly<Record<Entrance, Readonly<Record<string, Value>>>> = { clear: { opacity: 0 }, right: { shiftX: width }, left: { shiftX: -width }, below: { shiftY: height }, above: { shiftY: -height }, 'at once': {} }
+  return { [parts[0]!.id]: looks[entrance] }
+}
+
+/** In which of the usual ways a screen comes in; null when it is another one. */
+export function entranceOf(screen: Screen): Entrance | null {
+  if (!screen.absent) return 'clear'
+  return ENTRANCES.find((entrance) => sameValue(absentFor(screen, entrance), screen.absent)) ?? null
+}
 
 export const renameOnScreen = (screen: Id, part: Id, name: string): Edit => ({ edit: 'set', path: [...screenPath(screen), 'parts', part, 'name'], to: name })
 
@@ -68,13 +141,3 @@ export const setOnScreen = (screen: Id, part: Id, said: Readonly<Record<string, 
 /** Where an axis of an instance on a screen starts. */
 export const startInstanceIn = (screen: Id, part: Id, axis: Id, state: Id): Edit =>
   ({ edit: 'set', path: [...screenPath(screen), 'parts', part, 'start', axis], to: state })
-
-export const addTake = (take: Take): Edit => ({ edit: 'insert', path: ['takes'], item: take, before: null })
-
-export const removeTake = (take: Id): Edit => ({ edit: 'remove', path: ['takes'], id: take })
-
-export const renameTake = (take: Id, name: string): Edit => ({ edit: 'set', path: ['takes', take, 'name'], to: name })
-
-export const addExpectation = (take: Id, expectation: Expectation): Edit => ({ edit: 'insert', path: ['takes', take, 'expectations'], item: expectation, before: null })
-
-export const removeExpectation = (take: Id, expectation: Id): Edit => ({ edit: 'remove', path: ['takes', take, 'expectations'], id: expectation })

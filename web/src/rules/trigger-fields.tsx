@@ -1,17 +1,17 @@
-import { isFromUser, setRuleField, triggerRow, type Rule, type Trigger } from '@rheoscope/core/document'
+import { isFromUser, setRuleField, type Rule, type Trigger } from '@rheoscope/core/document'
 import { scopeOf, typeOf } from '@rheoscope/core/expression'
 import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/property-field'
-import { MsField } from './ms-field'
-import { useBench } from './use-bench'
+import { MsField } from '../fields/ms-field'
+import { useRuleHome } from './rule-home'
 
 /** What there is to say about the trigger of a rule besides its kind. */
 export function TriggerFields({ rule }: { readonly rule: Rule }) {
-  const { component, state, make, select } = useBench()
+  const { owner, make, onMoved } = useRuleHome()
   const { trigger } = rule
   const say = (to: Trigger) => {
-    make(setRuleField(component.id, rule.id, 'trigger', to), `set ${trigger.on}`)
-    if (triggerRow(to, rule.part) !== triggerRow(trigger, rule.part)) select({ do: 'select cell', state: state.id, row: triggerRow(to, rule.part) })
+    make(setRuleField(owner, rule.id, 'trigger', to), `set ${trigger.on}`)
+    onMoved(rule, to, rule.part)
   }
   return (
     <>
@@ -22,7 +22,7 @@ export function TriggerFields({ rule }: { readonly rule: Rule }) {
 }
 
 function KindFields({ trigger, onChange }: { readonly trigger: Trigger; readonly onChange: (to: Trigger) => void }) {
-  const { project, component } = useBench()
+  const { project, component } = useRuleHome()
   switch (trigger.on) {
     case 'after':
     case 'every':
@@ -60,21 +60,19 @@ function KindFields({ trigger, onChange }: { readonly trigger: Trigger; readonly
   }
 }
 
-const WHOLE = 'whole component'
-
 function SourceField({ rule }: { readonly rule: Rule }) {
-  const { component, state, make, select } = useBench()
+  const { component, owner, whole, make, onMoved } = useRuleHome()
   const listenTo = (part: string | null) => {
-    make(setRuleField(component.id, rule.id, 'part', part), 'set what a rule listens to')
-    select({ do: 'select cell', state: state.id, row: triggerRow(rule.trigger, part) })
+    make(setRuleField(owner, rule.id, 'part', part), 'set what a rule listens to')
+    onMoved(rule, rule.trigger, part)
   }
-  const choices = [{ value: '', label: WHOLE }, ...component.parts.slice(1).map(({ id, name }) => ({ value: id, label: name }))]
+  const choices = [{ value: '', label: whole }, ...component.parts.slice(1).map(({ id, name }) => ({ value: id, label: name }))]
   return <ChoiceField label="on part" value={rule.part ?? ''} choices={choices} onChange={(part) => listenTo(part || null)} />
 }
 
 /** A yes/no expression; none when it is left empty or says what stands for that. */
 export function ConditionField({ label, value, empty, onChange }: { readonly label: string; readonly value: string | null; readonly empty: string; readonly onChange: (to: string | null) => void }) {
-  const { project, component } = useBench()
+  const { project, component } = useRuleHome()
   const take = (text: string): string | null => {
     const condition = text.trim() === '' || text.trim() === empty ? null : text.trim()
     try {

@@ -7,20 +7,22 @@ import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/property-field'
 import { newId } from '../session/new-id'
 import { FloatingMenu } from '../theme/floating'
-import { stageOf } from './bench-state'
-import { MsField } from './ms-field'
-import { useBench } from './use-bench'
+import { MsField } from '../fields/ms-field'
+import { SurfaceMotionFields } from './surface-motion-fields'
+import { useRuleHome } from './rule-home'
+import './rules.css'
 
 /** What a rule does besides going somewhere, one thing after another. */
 export function ActionFields({ rule }: { readonly rule: Rule }) {
-  const { project, component, parts, make } = useBench()
+  const { project, component, owner, part, make } = useRuleHome()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const variables = [...component.variables, ...project.variables]
   const instances = component.parts.filter((part) => part.kind === 'instance')
-  const pulsed = parts.find(({ parent }) => parent !== null) ?? component.parts[1]
+  const pulsed = part?.parent != null ? part : component.parts[1]
+  const [screen, overlay] = (['screen', 'overlay'] as const).map((kind) => project.screens.find((each) => each.kind === kind && each.id !== component.id))
   const add = (action: Action) => {
     setAnchor(null)
-    make(addAction(component.id, rule.id, action), 'add an action')
+    make(addAction(owner, rule.id, action), 'add an action')
   }
   const addDrive = () => {
     const [part] = instances
@@ -35,6 +37,9 @@ export function ActionFields({ rule }: { readonly rule: Rule }) {
         <MenuItem disabled={variables.length === 0} onClick={() => add({ id: newId(), do: 'set', variable: variables[0]!.name, to: startText(variables[0]!.type) })}>set a variable{variables.length === 0 && <span className="muted"> there is none yet</span>}</MenuItem>
         <MenuItem onClick={() => add({ id: newId(), do: 'send', message: 'chosen', payload: null, recipient: 'holder' })}>send a message</MenuItem>
         <MenuItem disabled={instances.length === 0} onClick={addDrive}>put an instance inside into a state</MenuItem>
+        {screen && <MenuItem onClick={() => add({ id: newId(), do: 'go to screen', screen: screen.id, motion: null })}>go to a screen</MenuItem>}
+        {overlay && <MenuItem onClick={() => add({ id: newId(), do: 'open overlay', screen: overlay.id, motion: null })}>open an overlay</MenuItem>}
+        {(overlay ?? project.screens.find(({ kind }) => kind === 'overlay')) && <MenuItem onClick={() => add({ id: newId(), do: 'close overlay', screen: (project.screens.find(({ id, kind }) => id === component.id && kind === 'overlay') ?? overlay)!.id, motion: null })}>close an overlay</MenuItem>}
         {pulsed && <MenuItem onClick={() => add({ id: newId(), do: 'pulse', part: pulsed.id, motion: pulseOf(pulsed.id, newId()) })}>pulse {pulsed.name}</MenuItem>}
       </FloatingMenu>
     </div>
@@ -50,23 +55,23 @@ const pulseOf = (part: string, stage: string): Motion => ({
 const startText = (type: string): string => ({ 'yes/no': 'true', number: '0' })[type] ?? "''"
 
 function ActionRow({ rule, action, isFirst }: { readonly rule: Rule; readonly action: Action; readonly isFirst: boolean }) {
-  const { component, make } = useBench()
-  const set = (to: Action) => make(setAction(component.id, rule.id, to), 'set an action')
+  const { owner, make } = useRuleHome()
+  const set = (to: Action) => make(setAction(owner, rule.id, to), 'set an action')
   return (
     <fieldset className="action">
       <legend className="visually-hidden">Action: {action.do}</legend>
       <ActionKind rule={rule} action={action} onChange={set} />
       <div className="action-order">
         {!isFirst && <CheckField label="together with the one before" value={action.together === true} onChange={(together) => set({ ...action, together })} />}
-        {(action.do === 'drive' || action.do === 'pulse') && <CheckField label="the next one waits for its end" value={action.awaited === true} onChange={(awaited) => set({ ...action, awaited })} />}
+        {action.do !== 'set' && action.do !== 'send' && <CheckField label="the next one waits for its end" value={action.awaited === true} onChange={(awaited) => set({ ...action, awaited })} />}
       </div>
-      <button className="plain muted underlined" onClick={() => make(removeAction(component.id, rule.id, action.id), 'remove an action')}>Remove the action</button>
+      <button className="plain muted underlined" onClick={() => make(removeAction(owner, rule.id, action.id), 'remove an action')}>Remove the action</button>
     </fieldset>
   )
 }
 
 function ActionKind({ rule, action, onChange }: { readonly rule: Rule; readonly action: Action; readonly onChange: (to: Action) => void }) {
-  const { project, component } = useBench()
+  const { project, component } = useRuleHome()
   switch (action.do) {
     case 'set': {
       const names = [...component.variables, ...project.variables].map(({ name }) => name)
@@ -101,18 +106,35 @@ function ActionKind({ rule, action, onChange }: { readonly rule: Rule; readonly 
     }
     case 'pulse':
       return <PulseFields rule={rule} action={action} onChange={onChange} />
-    default:
-      return <p className="muted">{action.do}</p>
+    case 'go to screen':
+    case 'open overlay':
+    case 'close overlay':
+      return <SurfaceFields action={action} onChange={onChange} />
   }
+}
+
+type ToSurface = Extract<Action, { screen: string }>
+
+/** Which screen or overlay comes or goes, and how. */
+function SurfaceFields({ action, onChange }: { readonly action: ToSurface; readonly onChange: (to: Action) => void }) {
+  const { project } = useRuleHome()
+  const kind = action.do === 'go to screen' ? 'screen' : 'overlay'
+  const screens = project.screens.filter((screen) => screen.kind === kind).map(({ id, name }) => ({ value: id, label: name }))
+  return (
+    <>
+      <ChoiceField label={action.do} value={action.screen} choices={screens} onChange={(screen) => onChange({ ...action, screen })} />
+      <SurfaceMotionFields project={project} motion={action.motion} fallback={project.screens.find(({ id }) => id === action.screen)?.motion ?? null} onChange={(motion) => onChange({ ...action, motion })} />
+    </>
+  )
 }
 
 type Pulse = Extract<Action, { do: 'pulse' }>
 
 /** Which part goes through which look and back, and how long that takes. */
 function PulseFields({ rule, action, onChange }: { readonly rule: Rule; readonly action: Pulse; readonly onChange: (to: Action) => void }) {
-  const { project, component, view, select } = useBench()
+  const { project, component, pulseLook } = useRuleHome()
   const [stage] = action.motion.stages
-  const isOpen = stage !== undefined && stageOf(view.into)?.stage === stage.id
+  const isOpen = stage !== undefined && pulseLook?.isOpen(stage.id) === true
   const durationMs = fromToken<number>(action.motion.durationMs ?? 200, project.tokens)
   const setPart = (part: string) =>
     onChange({ ...action, part, motion: { ...action.motion, stages: action.motion.stages.map((each) => ({ ...each, look: { [part]: each.look[action.part] ?? {} } })) } })
@@ -120,8 +142,8 @@ function PulseFields({ rule, action, onChange }: { readonly rule: Rule; readonly
     <>
       <ChoiceField label="pulse" value={action.part} choices={component.parts.slice(1).map(({ id, name }) => ({ value: id, label: name }))} onChange={setPart} />
       <MsField label="takes" ms={durationMs} step={10} onChange={(ms) => onChange({ ...action, motion: { ...action.motion, durationMs: ms } })} />
-      {stage && (
-        <button className={isOpen ? 'plain stage-look is-open' : 'plain stage-look'} aria-pressed={isOpen} onClick={() => select({ do: 'edit into', into: isOpen ? 'look' : { motion: { of: 'pulse', rule: rule.id, action: action.id }, stage: stage.id } })}>
+      {stage && pulseLook && (
+        <button className={isOpen ? 'plain stage-look is-open' : 'plain stage-look'} aria-pressed={isOpen} onClick={() => pulseLook.open(rule.id, action.id, stage.id, !isOpen)}>
           {isOpen ? 'edits go into its look' : 'edit the look it goes through'}
         </button>
       )}
@@ -138,7 +160,7 @@ function CheckField({ label, value, onChange }: { readonly label: string; readon
 }
 
 function ExpressionField({ label, value, isOptional = false, onChange }: { readonly label: string; readonly value: string; readonly isOptional?: boolean; readonly onChange: (to: string) => void }) {
-  const { project, component } = useBench()
+  const { project, component } = useRuleHome()
   const take = (text: string): string | null => {
     const expr = text.trim().replace(/^=\s*/, '')
     if (expr === '' && isOptional) {

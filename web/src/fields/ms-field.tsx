@@ -1,5 +1,5 @@
-import { CommitField } from '../fields/commit-field'
-import { parseNumber } from '../fields/parse-value'
+import { CommitField } from './commit-field'
+import { parseNumber } from './parse-value'
 
 const LONGEST_MS = 3_600_000
 
