@@ -1,4 +1,4 @@
-import { instanceFor, newScreen, SCREEN_AXIS, type Component, type Motion, type Part, type Project, type Rule, type Screen } from '../document'
+import { instanceFor, newScreen, SCREEN_AXIS, type Component, type Motion, type Part, type Project, type Rule, type Screen, type Value } from '../document'
 import { timed } from './building'
 
 /** A screen whose parts are named after it, so that the demo project is the same each time it is made. */
@@ -15,12 +15,12 @@ function withInstances(project: Project, empty: Screen, placed: readonly (readon
   }, empty)
 }
 
-const heading = (of: Screen, text: string): Part => ({
+const heading = (of: Screen, text: Value): Part => ({
   id: `${of.id}-heading`, kind: 'text', name: 'heading', parent: of.parts[0]!.id,
   base: { x: 24, y: 36, width: of.width - 48, height: 34, text, fontSize: 26, fontWeight: '700', fill: '#1d2b33', widthFrom: 'fixed', heightFrom: 'fixed' },
 })
 
-const withHeading = (of: Screen, text: string): Screen => ({ ...of, parts: [...of.parts, heading(of, text)] })
+const withHeading = (of: Screen, text: Value): Screen => ({ ...of, parts: [...of.parts, heading(of, text)] })
 
 const WALL = { columns: 5, width: 330, height: 240 }
 
@@ -65,7 +65,7 @@ function cabinOverlay(project: Project): Screen {
 export function screensOf(project: Project): readonly Screen[] {
   const home = withLink(withLink(withHeading(screen('home', 'Home', 'phone', '#fbf8f1'), 'Skerry Line'), 'Cabins', { x: 24, y: 620 }, 'cabins', null), 'On the crossing', { x: 24, y: 660 }, 'crossing', null)
   const crossing = fromTheRight(withLink(withHeading(screen('crossing', 'Crossing', 'phone', '#fbf8f1'), 'On the crossing'), 'Home', BACK, 'home', null))
-  const cabins = fromTheRight(withLink(withHeading(screen('cabins', 'Cabins', 'phone', '#fbf8f1'), 'Cabins'), 'Home', BACK, 'home', null))
+  const cabins = fromTheRight(withLink(withHeading(screen('cabins', 'Cabins', 'phone', '#fbf8f1'), { expr: "openCabin == '' ? 'Cabins' : 'Cabin ' + openCabin" }), 'Home', BACK, 'home', null))
   const kiosk = withHeading(screen('kiosk', 'Quay kiosk', 'kiosk', '#fbf8f1'), 'Skerry Quay')
   const purser = withHeading(screen('purser', 'Purser', 'tablet', '#f4efe4'), 'Purser')
   return [

@@ -1,5 +1,5 @@
 import type { Id } from '../document'
-import type { Trace } from './trace'
+import type { Trace, TraceEvent } from './trace'
 
 /** One state of one axis of one instance, from when it was entered until it was left. */
 export interface Stay {
@@ -9,37 +9,74 @@ export interface Stay {
   readonly fromMs: number
   /** Infinity while it lasts. */
   readonly toMs: number
-  /** When the motion into it ended or was cut off; `fromMs` when there was none. */
+  /** When the motion into it ends or was cut off; `fromMs` when there was none. */
   readonly movedUntilMs: number
 }
 
-/** The states of one axis of one instance over time. */
+/** The states over time of one axis of one instance, by its place among the axes of its component. */
 export interface Band {
   readonly instance: string
-  readonly axis: Id
+  readonly component: Id
+  readonly axis: number
   readonly stays: readonly Stay[]
 }
 
-/** Where an axis of an instance began. */
-export interface Beginning {
-  readonly instance: string
-  readonly axis: Id
-  readonly state: Id
-  readonly atMs: number
+/** A band while it is being written. */
+interface OpenBand extends Band {
+  readonly stays: Stay[]
 }
 
-/** A run as bands: for every axis of every instance which state it was in when, in the order they began. */
-export function bandsOf(trace: Trace, beginnings: readonly Beginning[]): readonly Band[] {
-  const changes = trace.flatMap((event) => (event.what === 'state' ? [event] : []))
-  return beginnings.map(({ instance, axis, state, atMs }) => {
-    const own = changes.filter((event) => event.instance === instance && event.axis === axis)
-    const entered = [{ to: state, rule: null, atMs, settlesMs: atMs }, ...own]
-    return {
-      instance, axis,
-      stays: entered.map((event, index): Stay => {
-        const toMs = entered[index + 1]?.atMs ?? Infinity
-        return { state: event.to, rule: event.rule, fromMs: event.atMs, toMs, movedUntilMs: Math.min(event.settlesMs, toMs) }
-      }),
+/** What has been read of a trace so far. */
+interface Reading {
+  /** How many events have been read. */
+  read: number
+  readonly bands: OpenBand[]
+  readonly of: Map<string, readonly OpenBand[]>
+}
+
+const readings = new WeakMap<Trace, Reading>()
+
+/**
+ * A run as bands: for every axis of every instance which state it was in when, in the order they appeared. A trace
+ * that has grown since it was last asked about is read on from there. `axisOf` says which axis of a component an id is.
+ */
+export function bandsOf(trace: Trace, axisOf: (component: Id, axis: Id) => number): readonly Band[] {
+  const reading = readings.get(trace) ?? { read: 0, bands: [], of: new Map() }
+  readings.set(trace, reading)
+  for (; reading.read < trace.length; reading.read++) read(reading, trace[reading.read]!, axisOf)
+  return reading.bands
+}
+
+function read(reading: Reading, event: TraceEvent, axisOf: (component: Id, axis: Id) => number): void {
+  switch (event.what) {
+    case 'appeared': {
+      const bands = reading.of.get(event.instance) ?? begun(reading, event)
+      bands.forEach(({ stays }, index) => stays.push({ state: event.states[index]!, rule: null, fromMs: event.atMs, toMs: Infinity, movedUntilMs: event.atMs }))
+      return
     }
-  })
+    case 'gone':
+      return reading.of.get(event.instance)?.forEach(({ stays }) => end(stays, event.atMs))
+    case 'state': {
+      const bands = reading.of.get(event.instance)
+      const stays = bands?.[axisOf(bands[0]!.component, event.axis)]?.stays
+      if (!stays) return
+      end(stays, event.atMs)
+      stays.push({ state: event.to, rule: event.rule, fromMs: event.atMs, toMs: Infinity, movedUntilMs: event.settlesMs })
+      return
+    }
+    default:
+      return
+  }
+}
+
+function begun(reading: Reading, { instance, component, states }: Extract<TraceEvent, { what: 'appeared' }>): readonly OpenBand[] {
+  const bands = states.map((_state, axis): OpenBand => ({ instance, component, axis, stays: [] }))
+  reading.bands.push(...bands)
+  reading.of.set(instance, bands)
+  return bands
+}
+
+function end(stays: Stay[], atMs: number): void {
+  const last = stays.at(-1)
+  if (last && last.toMs === Infinity) stays[stays.length - 1] = { ...last, toMs: atMs, movedUntilMs: Math.min(last.movedUntilMs, atMs) }
 }

@@ -17,6 +17,8 @@ export interface Watch {
   readonly renamed: (path: string, before: Instance['environment'], after: Instance['environment']) => void
   /** An instance has appeared, or is about to go. */
   readonly shown: (path: string, isShown: boolean) => void
+  readonly placed: (instance: Instance) => void
+  readonly removed: (path: string) => void
 }
 
 /**
@@ -61,7 +63,9 @@ export class Instances {
   place(start: InstanceStart): void {
     this.order.set(start.path, this.nextOrder++)
     this.listeners.add(start.path, start.compiled)
-    this.keep(startInstance(start))
+    const instance = startInstance(start)
+    this.keep(instance)
+    this.watch.placed(instance)
     this.arrange(start.path, start.atMs)
     if (start.compiled.rulesOn.has('shown')) this.watch.shown(start.path, true)
   }
@@ -164,6 +168,7 @@ export class Instances {
       this.leaving.delete(known)
       this.order.delete(known)
       this.listeners.remove(known)
+      this.watch.removed(known)
     }
   }
 

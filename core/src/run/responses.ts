@@ -184,6 +184,8 @@ export class Responses {
     return {
       drive: (path, axis, state) => this.put(path, axis, state),
       renamed: (path, before, after) => this.waiting.push(() => this.tellChanges(path, before, after)),
+      placed: ({ path, compiled, states }) => this.world.record({ what: 'appeared', atMs: this.world.nowMs(), instance: path, component: compiled.component.id, states }),
+      removed: (path) => this.world.record({ what: 'gone', atMs: this.world.nowMs(), instance: path }),
       shown: (path, isShown) => this.waiting.push(() => this.offer(path, isShown ? 'shown' : 'hidden')),
     }
   }

@@ -2,6 +2,9 @@ import type { Id, InputAction, Literal, TriggerKind } from '../document'
 
 /** What happened in a run, in order. Instants are whole milliseconds from its start. */
 export type TraceEvent =
+  /** An instance appeared, of that component and in those states, one for each axis; at 0 ms what a run begins with. */
+  | { readonly what: 'appeared'; readonly atMs: number; readonly instance: string; readonly component: Id; readonly states: readonly Id[] }
+  | { readonly what: 'gone'; readonly atMs: number; readonly instance: string }
   | { readonly what: 'input'; readonly atMs: number; readonly input: InputAction }
   /** A rule fired, whether or not it changed the state. */
   | { readonly what: 'fired'; readonly atMs: number; readonly instance: string; readonly rule: Id; readonly trigger: TriggerKind; readonly state: Id }

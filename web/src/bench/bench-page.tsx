@@ -1,5 +1,5 @@
 import { useCallback, useState } from 'react'
-import { Navigate, useParams } from 'react-router'
+import { Navigate, useParams, useSearchParams } from 'react-router'
 import { NotHere } from '../not-here'
 import { SessionProvider, useOfSession, useSession } from '../session/use-session'
 import { FindingsPanel } from './findings-panel'
@@ -28,9 +28,11 @@ function ChosenComponent({ id }: { readonly id: string | undefined }) {
   const project = useOfSession('document')
   const component = project.components.find((each) => each.id === id)
   const [first] = project.components
+  const [search] = useSearchParams()
+  const rule = search.get('rule')
   if (component) {
     return (
-      <BenchProvider key={component.id} component={component.id}>
+      <BenchProvider key={`${component.id} ${rule}`} component={component.id} opening={rule === null ? null : { rule, state: search.get('from') }}>
         <Bench />
       </BenchProvider>
     )

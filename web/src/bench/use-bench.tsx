@@ -43,12 +43,18 @@ export interface Bench {
 export const BenchContext = createContext<Bench | null>(null)
 export const StillBenchContext = createContext<Bench | null>(null)
 
-export function BenchProvider({ component: id, children }: { readonly component: Id; readonly children: ReactNode }) {
+/** A cell to begin with: the rule in it, and the state it is left from. */
+export interface Opening {
+  readonly rule: Id
+  readonly state: Id | null
+}
+
+export function BenchProvider({ component: id, opening, children }: { readonly component: Id; readonly opening: Opening | null; readonly children: ReactNode }) {
   const session = useSession()
   const { project, document } = useSessionState()
   const stored = document.components.find((each) => each.id === id)
   const component = project.components.find((each) => each.id === id) ?? stored!
-  const [view, select] = useReducer(benchReducer, component, initialState)
+  const [view, select] = useReducer(benchReducer, null, () => initialState(component, opening))
   const player = usePlayer(project, { component: id })
   const findings = useChecking(session)
   const whole = { session, view, select, player }
@@ -124,11 +130,13 @@ function shownLook(component: Component, axis: Axis, state: State, { into }: Ben
   return { standing: combination?.states ?? { [axis.id]: state.id }, isAbsent: into === 'absent', over: null }
 }
 
-function initialState(component: Component): BenchState {
-  const axis = component.axes[0]!
+function initialState(component: Component, opening: Opening | null): BenchState {
+  const rule = component.rules.find(({ id }) => id === opening?.rule)
+  const axis = component.axes.find(({ id }) => id === rule?.axis) ?? component.axes[0]!
+  const state = axis.states.find(({ id }) => id === opening?.state)?.id ?? axis.start
   const first = component.parts[1] ?? component.parts[0]!
   return {
-    axis: axis.id, state: axis.start, alsoStates: [], row: firstRow(component, axis), parts: [first.id], isEaselOpen: false, into: 'look', motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, alsoCells: [], rowsBy: 'trigger', showsGaps: false, isMapOpen: false, addedRows: [],
+    axis: axis.id, state, alsoStates: [], row: rule ? triggerRow(rule.trigger, rule.part) : firstRow(component, axis), parts: [first.id], isEaselOpen: false, into: 'look', motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, alsoCells: [], rowsBy: 'trigger', showsGaps: false, isMapOpen: false, addedRows: [],
   }
 }
 

@@ -1,18 +1,15 @@
-import { useLayoutEffect, useMemo, useRef, useState, type RefObject } from 'react'
-import { curveBasis, line } from 'd3'
+import { useMemo } from 'react'
 import { movesOf, shortestWay, triggerRow, type Axis, type Component, type Move, type State } from '@rheoscope/core/document'
 import { triggerTitle } from '../bench/rows'
 import { msText, ruleTiming } from '../bench/timing-text'
 import { useBench } from '../bench/use-bench'
 import { LookPicture } from '../paint/look-picture'
 import { StateMark } from '../theme/state-mark'
+import { LETTER_PX, LINE_PX, MapSheet } from './map-sheet'
 import type { MapGraph, MapLayout } from './messages'
 import { useMapLayout } from './use-map-layout'
-import './map.css'
 
 const NODE = { width: 116, height: 88 }
-const LINE_PX = 16
-const LETTER_PX = 7
 
 /** All ways from one state to another, drawn as one line. */
 interface Connection {
@@ -28,8 +25,6 @@ export function RuleMap() {
   const connections = useMemo(() => connectionsOf(component, axis), [component, axis])
   const graph = useMemo(() => graphOf(component, axis, connections), [component, axis, connections])
   const layout = useMapLayout(graph)
-  const field = useRef<HTMLDivElement>(null)
-  const zoom = useFittingZoom(field, layout?.width ?? 0)
   const way = shortestWay(movesOf(component, axis), axis.start, state.id)
   const onWay = new Set(way?.map(({ from, to }) => `${from} ${to}`))
   if (!layout) return <p className="muted hint">Laying the map out…</p>
@@ -44,29 +39,11 @@ export function RuleMap() {
         ))}
         <span className="muted" role="status">{wayText(axis, state, way)}</span>
       </div>
-      <div className="map-field" ref={field} style={{ height: layout.height * zoom }}>
-        <div className="map-sheet" style={{ width: layout.width, height: layout.height, transform: `scale(${zoom})` }}>
-        <Lines layout={layout} connections={connections} onWay={onWay} />
+      <MapSheet layout={layout} lines={connections.map(({ id, moves }) => ({ id, isPicked: onWay.has(id), labels: moves.map((move) => (x, y) => <MoveLabel key={move.rule.id} move={move} x={x} y={y} />) }))}>
         {axis.states.map((each) => <StateNode key={each.id} state={each} layout={layout} isLost={shortestWay(movesOf(component, axis), axis.start, each.id) === null} />)}
-        </div>
-      </div>
+      </MapSheet>
     </div>
   )
-}
-
-/** Smaller than this nothing can be read. */
-const LEAST_ZOOM = 0.6
-
-/** How much smaller the sheet has to be to fit across its field. */
-function useFittingZoom(field: RefObject<HTMLDivElement | null>, width: number): number {
-  const [zoom, setZoom] = useState(1)
-  useLayoutEffect(() => {
-    if (!field.current || width === 0) return undefined
-    const observer = new ResizeObserver(([entry]) => setZoom(Math.max(LEAST_ZOOM, Math.min(1, entry!.contentRect.width / width))))
-    observer.observe(field.current)
-    return () => observer.disconnect()
-  }, [field, width])
-  return zoom
 }
 
 function connectionsOf(component: Component, axis: Axis): readonly Connection[] {
@@ -99,29 +76,6 @@ function wayText(axis: Axis, state: State, way: readonly Move[] | null): string 
   if (state.id === axis.start) return `${start} is where it starts. Select another state to see the shortest way there.`
   if (!way) return `No rule leads from ${start} to ${state.name}.`
   return `From ${start} to ${state.name}: ${way.map(({ rule }) => triggerTitle(rule.trigger)).join(', then ')}.`
-}
-
-function Lines({ layout, connections, onWay }: { readonly layout: MapLayout; readonly connections: readonly Connection[]; readonly onWay: ReadonlySet<string> }) {
-  const draw = line<{ x: number; y: number }>(({ x }) => x, ({ y }) => y).curve(curveBasis)
-  return (
-    <svg className="map-lines" width={layout.width} height={layout.height}>
-      <defs>
-        {['map-tip', 'map-tip-way'].map((id) => (
-          <marker key={id} id={id} viewBox="0 0 8 8" refX="7" refY="4" markerUnits="userSpaceOnUse" markerWidth="10" markerHeight="10" orient="auto"><path d="M0 0.5L8 4L0 7.5Z" className={id} /></marker>
-        ))}
-      </defs>
-      {connections.map((connection) => {
-        const edge = layout.edges.find(({ id }) => id === connection.id)!
-        const isOnWay = onWay.has(connection.id)
-        return (
-          <g key={connection.id} className={isOnWay ? 'map-line is-on-way' : 'map-line'}>
-            <path d={draw(edge.points) ?? ''} markerEnd={`url(#${isOnWay ? 'map-tip-way' : 'map-tip'})`} />
-            {connection.moves.map((move, index) => <MoveLabel key={`${move.rule.id}`} move={move} x={edge.x} y={edge.y + (index - (connection.moves.length - 1) / 2) * LINE_PX} />)}
-          </g>
-        )
-      })}
-    </svg>
-  )
 }
 
 function MoveLabel({ move, x, y }: { readonly move: Move; readonly x: number; readonly y: number }) {

@@ -21,7 +21,7 @@ export function ScreenRules() {
     <RulesOfScreen>
       <section aria-label="Rules of the screen">
         <div className="section-head">
-          <h2 className="caption">{part ? `When ${part.name} is…` : 'When the screen is…'}</h2>
+          <h2 className="caption">{part ? `Rules of ${part.name}` : 'Rules of the screen'}</h2>
           <AddRule part={part} />
         </div>
         {part && answersItself(project, part) && <p className="muted hint">Taps on what answers them itself only come here if they are let through, or sent on as a message.</p>}

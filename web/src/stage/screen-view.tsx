@@ -5,18 +5,19 @@ import type { Player } from '../playing/player'
 import { usePlayerState } from '../playing/use-player'
 import { useRoom, type Room } from '../theme/use-room'
 import { Arranging } from './arranging'
+import { LinksPicture } from './links-picture'
 import { useStage } from './use-stage'
 
 const FIRST_ROOM = { width: 600, height: 400 }
 
 /** The screen in the middle: to be arranged, or alive. */
 export function ScreenView() {
-  const { player, isArranging, screen } = useStage()
+  const { player, isArranging, showsLinks, screen } = useStage()
   const room = useRef<HTMLElement>(null)
   const field = useRoom(room, FIRST_ROOM)
   return (
     <section className="screen-view" ref={room} aria-label={`The screen ${screen.name}`}>
-      {isArranging ? <Arranging field={field} /> : player ? <Alive player={player} field={field} /> : <p role="alert" className="hint">It cannot be put together yet.</p>}
+      {showsLinks ? <LinksPicture /> : isArranging ? <Arranging field={field} /> : player ? <Alive player={player} field={field} /> : <p role="alert" className="hint">It cannot be put together yet.</p>}
     </section>
   )
 }

@@ -15,17 +15,19 @@ import { useStage, type Way } from './use-stage'
 
 /** The bar at the top: where one is, arranging or running, and the clock. */
 export function StageBar() {
-  const { project, screen, player, isArranging, arrange } = useStage()
+  const { project, screen, player, isArranging, arrange, showsLinks, showLinks } = useStage()
+  const shown = showsLinks ? 'links' : isArranging ? 'arrange' : 'run'
   return (
     <header className="top-bar">
       <Link to="/" className="brand">Rheoscope</Link>
       <Where />
       <span className="grow" />
-      <ToggleButtonGroup size="small" exclusive value={isArranging ? 'arrange' : 'run'} aria-label="What the pointer does" onChange={(_event, to: string | null) => to && arrange(to === 'arrange')}>
+      <ToggleButtonGroup size="small" exclusive value={shown} aria-label="What is shown" onChange={(_event, to: string | null) => to && (to === 'links' ? showLinks(true) : arrange(to === 'arrange'))}>
         <ToggleButton value="arrange" title="Put things where they belong (A)">Arrange</ToggleButton>
         <ToggleButton value="run" title="Use it as it will be used (A)">Use it</ToggleButton>
+        <ToggleButton value="links" title="See what affects what on it (L)">Links</ToggleButton>
       </ToggleButtonGroup>
-      {!isArranging && <WayOfWorking />}
+      {shown === 'run' && <WayOfWorking />}
       <span className="grow" />
       {player && <ClockControls player={player} of="screen" />}
       {player && <Steps player={player} />}

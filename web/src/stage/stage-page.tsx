@@ -59,19 +59,19 @@ function Stage() {
 
 /** The keys of the stage, wherever the focus is but in a field. */
 function useStageKeys(): void {
-  const { session, player, isArranging, arrange } = useStage()
+  const { session, player, isArranging, arrange, showsLinks, showLinks } = useStage()
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
       const isTyping = event.target instanceof HTMLElement && /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName)
       const key = event.key.toLowerCase()
       const keys: Readonly<Record<string, () => void>> = event.ctrlKey || event.metaKey
         ? { z: () => (event.shiftKey ? session.redo() : session.undo()) }
-        : { h: () => player?.hold(!player.getState().isHeld), r: () => player?.startOver(), a: () => arrange(!isArranging) }
+        : { h: () => player?.hold(!player.getState().isHeld), r: () => player?.startOver(), a: () => arrange(!isArranging), l: () => showLinks(!showsLinks) }
       if (isTyping || !keys[key]) return
       event.preventDefault()
       keys[key]!()
     }
     window.addEventListener('keydown', onKeyDown)
     return () => window.removeEventListener('keydown', onKeyDown)
-  }, [session, player, isArranging, arrange])
+  }, [session, player, isArranging, arrange, showsLinks, showLinks])
 }

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import { Button } from '@mui/material'
 import { addExpectation, addTake, freeName, namesOf, removeExpectation, removeTake, renameTake, type Expectation, type Project, type Take } from '@rheoscope/core/document'
-import { playTake, type PlayedTake } from '@rheoscope/core/run'
+import { pathName, playTake, type PlayedTake } from '@rheoscope/core/run'
 import { msText } from '../bench/timing-text'
 import { CommitField } from '../fields/commit-field'
 import { newId } from '../session/new-id'
@@ -99,16 +99,7 @@ function stateAt(project: Project, take: Take, instance: string | null, ms: numb
 }
 
 function wordsOf(project: Project, take: Take, { expect }: Expectation): string {
-  const nameOf = (path: string): string => {
-    const screen = project.screens.find(({ id }) => 'screen' in take.surface && id === take.surface.screen)
-    const [outer = '', ...inner] = path.split('/')
-    const inside = inner.map((step) => {
-      const [id, record] = step.split(':')
-      const name = project.components.flatMap(({ parts }) => parts).find((part) => part.id === id)?.name ?? step
-      return record === undefined ? name : `${name} ${record}`
-    })
-    return [screen?.parts.find(({ id }) => id === outer)?.name ?? outer, ...inside].join(' ▸ ')
-  }
+  const nameOf = (path: string) => pathName(project, take.surface, path, () => undefined)
   switch (expect.what) {
     case 'state':
       return `${nameOf(expect.instance)} is ${project.components.flatMap(({ axes }) => axes).find(({ id }) => id === expect.axis)?.states.find(({ id }) => id === expect.state)?.name ?? '?'}`

@@ -1,64 +1,98 @@
-import type { Project, Screen } from '@rheoscope/core/document'
-import { motionSources, resolveTiming, type Easing } from '@rheoscope/core/motion'
-import { bandsOf, Run, type Beginning, type Stay } from '@rheoscope/core/run'
-import type { DrawnBand } from './trace-drawing'
+import { componentOf, holdsIn, type Axis, type Component, type Id, type Project, type Screen } from '@rheoscope/core/document'
+import { compile } from '@rheoscope/core/machine'
+import { fromToken, motionSources, resolveTiming, type Easing } from '@rheoscope/core/motion'
+import { bandsOf, pathName, type Stay, type Trace } from '@rheoscope/core/run'
 
-/** Everything on a screen that can be in more than one state, as it begins, with what its bands are called. */
-export interface Cast {
-  readonly beginnings: readonly Beginning[]
-  readonly run: Run
+/** One band of the trace with all that it takes to draw it. */
+export interface TraceRow {
+  readonly instance: string
+  readonly name: string
+  readonly component: Component
+  readonly axis: Axis
+  /** Grows as the run goes on. */
+  readonly stays: readonly Stay[]
+  readonly easeInto: (stay: Stay, before: Stay | undefined) => Easing
+  /** The timers of a state: the rule that ends each, and its length in ms, or null when something may hold it. */
+  readonly timersIn: (state: Id) => readonly TraceTimer[]
+  /** Whether anything of the instance depends on a name. */
+  readonly reads: (name: string) => boolean
 }
 
-/** Null when the screen cannot be put together. */
-export function castOf(project: Project, screen: Screen): Cast | null {
-  try {
-    const run = new Run(project, { screen: screen.id })
-    const beginnings = [...run.paths].flatMap((path): Beginning[] => {
-      const instance = run.instance(path)!
-      return instance.compiled.component.axes.flatMap((axis, index) => (axis.states.length > 1 ? [{ instance: path, axis: axis.id, state: instance.states[index]!, atMs: 0 }] : []))
+export interface TraceTimer {
+  readonly rule: Id
+  readonly ms: number | null
+  readonly isFromSettling: boolean
+}
+
+/** Makes rows of a run's bands, each once; those that are always in one state are left out. */
+export class TraceRows {
+  private readonly known = new Map<readonly Stay[], TraceRow | null>()
+  private readonly componentOfPath = new Map<string, string>()
+
+  constructor(private readonly project: Project, private readonly screen: Screen) {}
+
+  of(trace: Trace): readonly TraceRow[] {
+    const bands = bandsOf(trace, (component, axis) => componentOf(this.project, component)?.axes.findIndex(({ id }) => id === axis) ?? -1)
+    return bands.flatMap(({ instance, component, axis, stays }) => {
+      this.componentOfPath.set(instance, component)
+      const row = this.known.has(stays) ? this.known.get(stays)! : this.row(instance, component, axis, stays)
+      this.known.set(stays, row)
+      return row ? [row] : []
     })
-    return { beginnings, run }
-  } catch {
-    return null
+  }
+
+  private row(instance: string, id: string, index: number, stays: readonly Stay[]): TraceRow | null {
+    const { project } = this
+    const component = componentOf(project, id)
+    const axis = component?.axes[index]
+    if (!component || !axis || axis.states.length < 2) return null
+    const isOne = component.axes.filter(({ states }) => states.length > 1).length === 1
+    const name = pathName(project, { screen: this.screen.id }, instance, (path) => this.componentOfPath.get(path))
+    const eases = new Map<string, Easing>()
+    return {
+      instance, component, axis, stays,
+      name: isOne ? name : `${name} ${axis.name}`,
+      easeInto: (stay, before) => {
+        const key = `${before?.state} ${stay.state} ${stay.rule}`
+        const known = eases.get(key)
+        if (known) return known
+        const rule = component.rules.find((each) => each.id === stay.rule) ?? null
+        const { ease } = resolveTiming(motionSources(project, component, axis.id, before?.state ?? stay.state, stay.state, rule), project.tokens, '', '')
+        eases.set(key, ease)
+        return ease
+      },
+      timersIn: timersOf(project, component, axis),
+      reads: (wanted) => readsOf(project, component).has(wanted),
+    }
   }
 }
 
-/** The bands of a run of that cast, with names and easings. */
-export function drawnBands(project: Project, { beginnings, run }: Cast, trace: Run['trace']): readonly DrawnBand[] {
-  return bandsOf(trace, beginnings).map(({ instance: path, axis: axisId, stays }): DrawnBand => {
-    const { component } = run.instance(path)!.compiled
-    const axis = component.axes.find(({ id }) => id === axisId)!
-    const isOne = component.axes.filter(({ states }) => states.length > 1).length === 1
-    return {
-      name: isOne ? nameOf(run, path) : `${nameOf(run, path)} ${axis.name}`,
-      stays: stays.flatMap((stay, index) => {
-        const shown = axis.states.find(({ id }) => id === stay.state)
-        return shown ? [{ ...stay, shown, ease: easeInto(project, component, axisId, stays[index - 1], stay) }] : []
-      }),
-    }
-  })
+function timersOf(project: Project, component: Component, axis: Axis): TraceRow['timersIn'] {
+  const known = new Map<Id, readonly TraceTimer[]>()
+  return (state) => {
+    const timers = known.get(state) ?? component.rules.flatMap((rule): TraceTimer[] => {
+      const { trigger } = rule
+      if ((trigger.on !== 'after' && trigger.on !== 'every') || rule.axis !== axis.id || rule.target.go === 'nothing' || !holdsIn(rule, state)) return []
+      return [{ rule: rule.id, ms: trigger.holdWhile === null ? fromToken<number>(trigger.ms, project.tokens) : null, isFromSettling: trigger.since === 'settling' }]
+    })
+    known.set(state, timers)
+    return timers
+  }
 }
 
-type Component = Project['components'][number]
-
-function easeInto(project: Project, component: Component, axis: string, before: Stay | undefined, stay: Stay): Easing {
-  const rule = component.rules.find(({ id }) => id === stay.rule) ?? null
-  return resolveTiming(motionSources(project, component, axis, before?.state ?? stay.state, stay.state, rule), project.tokens, '', '').ease
+function readsOf(project: Project, component: Component): ReadonlySet<string> {
+  try {
+    return compile(project, component).reads
+  } catch {
+    return new Set()
+  }
 }
 
-/** An instance by the names of the parts that hold it, the outermost first. */
-function nameOf(run: Run, path: string): string {
-  const steps = path.split('/')
-  return steps.map((step, depth) => {
-    const holder = run.instance(steps.slice(0, depth).join('/'))
-    const [part, record] = step.split(':')
-    const name = holder?.compiled.component.parts.find(({ id }) => id === part)?.name ?? part
-    return record ? `${name} ${placeOf(run, holder?.path ?? '', part!, step)}` : name
-  }).join(' ▸ ')
-}
-
-/** Which item of its list an instance is, counted from 1. */
-function placeOf(run: Run, holder: string, part: string, step: string): number {
-  const items = [...(run.instance(holder)?.contents.keys() ?? [])].filter((each) => each.startsWith(`${part}:`))
-  return items.indexOf(step) + 1
+/** The row of the instance that something came from, of the nearest one around it, or else of the first one inside it; -1 when there is none. */
+export function rowAt(rows: readonly TraceRow[], instance: string): number {
+  for (let path = instance; ; path = path.slice(0, path.lastIndexOf('/'))) {
+    const row = rows.findIndex((each) => each.instance === path)
+    if (row >= 0) return row
+    if (!path.includes('/')) return instance === '' ? -1 : rows.findIndex((each) => each.instance.startsWith(`${instance}/`))
+  }
 }

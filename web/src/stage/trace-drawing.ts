@@ -1,23 +1,21 @@
-import type { ScaleLinear } from 'd3'
-import type { State } from '@rheoscope/core/document'
-import type { Easing } from '@rheoscope/core/motion'
-import type { Stay } from '@rheoscope/core/run'
-
-/** One band of the trace as it is drawn: its name and its stays with the states they are in. */
-export interface DrawnBand {
-  readonly name: string
-  readonly stays: readonly (Stay & { readonly shown: State; readonly ease: Easing })[]
-}
+import { bisector, type ScaleLinear } from 'd3'
+import type { Mark, Stay } from '@rheoscope/core/run'
+import { rowAt, type TraceRow } from './trace-bands'
 
 export interface TracePicture {
-  readonly bands: readonly DrawnBand[]
-  /** Instants at which somebody did something. */
+  readonly rows: readonly TraceRow[]
+  readonly marks: readonly Mark[]
+  /** Instants at which somebody did something, in order. */
   readonly inputsMs: readonly number[]
   readonly nowMs: number
   readonly seenMs: number | null
+  /** The motion that is selected: where the stay begins to which it leads. */
+  readonly selected: { readonly row: TraceRow; readonly fromMs: number } | null
   readonly scale: ScaleLinear<number, number>
   readonly width: number
   readonly height: number
+  /** How far the bands have been scrolled, in px. */
+  readonly scrolledPx: number
 }
 
 export const ROW_PX = 24
@@ -25,18 +23,30 @@ export const RULER_PX = 26
 export const NAMES_PX = 150
 
 const RAMP_STEPS = 12
+/** More lines between bands than this in view are told by ticks alone. */
+const MOST_LINES = 60
 
-/** Draws a trace on a canvas in the colours of the page: bands of states, ramps where something moves, ticks where somebody did something. */
-export function drawTrace(context: CanvasRenderingContext2D, picture: TracePicture, colour: (name: string) => string): void {
-  const { bands, width, height, scale, nowMs, seenMs, inputsMs } = picture
+type Colour = (name: string) => string
+
+const endOfStay = bisector<Stay, number>(({ toMs }) => toMs)
+const atMark = bisector<Mark, number>(({ atMs }) => atMs)
+
+/** Draws what is in view of a trace on a canvas in the colours of the page: bands of states, ramps where something moves, dashes where a timer counts, lines where something is told, ticks where somebody did something. */
+export function drawTrace(context: CanvasRenderingContext2D, picture: TracePicture, colour: Colour): void {
+  const { rows, width, height, scale, nowMs, seenMs, inputsMs, scrolledPx } = picture
   context.clearRect(0, 0, width, height)
+  const first = Math.max(0, Math.floor(scrolledPx / ROW_PX))
+  const last = Math.min(rows.length, Math.ceil((scrolledPx + height - RULER_PX) / ROW_PX))
+  for (let row = first; row < last; row++) drawBand(context, rows[row]!, topOf(row, picture), picture, colour)
+  drawMarks(context, picture, colour)
   drawRuler(context, picture, colour)
-  bands.forEach((band, row) => drawBand(context, band, RULER_PX + row * ROW_PX, picture, colour))
   context.fillStyle = colour('--ink')
-  for (const ms of inputsMs) if (scale(ms) >= NAMES_PX) context.fillRect(scale(ms), RULER_PX - 7, 1, 7)
+  for (const ms of inputsMs) if (scale(ms) >= NAMES_PX && scale(ms) <= width) context.fillRect(scale(ms), RULER_PX - 7, 1, 7)
   line(context, scale(nowMs), height, colour('--muted'), 1)
   if (seenMs !== null) line(context, scale(seenMs), height, colour('--signal'), 2)
 }
+
+const topOf = (row: number, { scrolledPx }: TracePicture): number => RULER_PX + row * ROW_PX - scrolledPx
 
 function line(context: CanvasRenderingContext2D, x: number, height: number, stroke: string, thickness: number): void {
   if (x < NAMES_PX) return
@@ -44,7 +54,7 @@ function line(context: CanvasRenderingContext2D, x: number, height: number, stro
   context.fillRect(x - thickness / 2, 0, thickness, height)
 }
 
-function drawRuler(context: CanvasRenderingContext2D, { scale, width }: TracePicture, colour: (name: string) => string): void {
+function drawRuler(context: CanvasRenderingContext2D, { scale, width }: TracePicture, colour: Colour): void {
   context.fillStyle = colour('--faint')
   context.fillRect(0, 0, width, RULER_PX)
   context.font = `12px ${colour('--mono')}`
@@ -54,36 +64,52 @@ function drawRuler(context: CanvasRenderingContext2D, { scale, width }: TracePic
   for (const ms of scale.ticks(8)) if (scale(ms) > NAMES_PX + 10) context.fillText(`${(ms / 1000).toLocaleString('en')} s`, scale(ms), RULER_PX / 2 - 2)
 }
 
-function drawBand(context: CanvasRenderingContext2D, { name, stays }: DrawnBand, top: number, { scale, nowMs, width }: TracePicture, colour: (name: string) => string): void {
+interface Body {
+  readonly top: number
+  readonly height: number
+}
+
+function drawBand(context: CanvasRenderingContext2D, row: TraceRow, top: number, picture: TracePicture, colour: Colour): void {
+  const { scale, nowMs, width, selected } = picture
   const [from, to] = scale.domain() as [number, number]
   const body = { top: top + 4, height: ROW_PX - 8 }
-  for (const { shown, fromMs, toMs, movedUntilMs, ease } of stays) {
-    const endMs = Math.min(toMs, nowMs)
-    if (endMs < from || fromMs > to) continue
-    const [x1, x2] = [Math.max(NAMES_PX, scale(fromMs)), Math.min(width, scale(endMs))]
+  let named = -Infinity
+  for (let index = endOfStay.left(row.stays, from); index < row.stays.length; index++) {
+    const stay = row.stays[index]!
+    if (stay.fromMs > to) break
+    const shown = row.axis.states.find(({ id }) => id === stay.state)
+    if (!shown) continue
+    const endMs = Math.min(stay.toMs, nowMs)
+    const [x1, x2] = [Math.max(NAMES_PX, scale(stay.fromMs)), Math.min(width, scale(endMs))]
     const hue = colour(`--hue-${shown.hue % 8}`)
     context.fillStyle = hue
     context.globalAlpha = 0.2
     context.fillRect(x1, body.top, Math.max(1, x2 - x1), body.height)
     context.globalAlpha = 1
+    // Of stays narrower than a pixel one edge is enough.
+    if (x1 - named < 1) continue
+    named = x1
     context.fillRect(x1, body.top, 2, body.height)
-    drawRamp(context, { fromMs, toMs: Math.min(movedUntilMs, nowMs), wholeMs: movedUntilMs - fromMs, ease }, body, scale, hue)
+    const isSelected = selected?.row === row && selected.fromMs === stay.fromMs
+    const ramp = { fromMs: stay.fromMs, toMs: Math.min(stay.movedUntilMs, nowMs), wholeMs: stay.movedUntilMs - stay.fromMs, ease: row.easeInto(stay, row.stays[index - 1]) }
+    drawRamp(context, ramp, body, scale, isSelected ? colour('--signal') : hue, isSelected ? 3 : 1.6)
+    drawTimers(context, row, index, body, picture, hue)
     drawName(context, shown.name, x1 + 8, x2, top + ROW_PX / 2, colour('--ink'))
   }
   context.fillStyle = colour('--sheet')
   context.fillRect(0, top, NAMES_PX, ROW_PX)
-  drawName(context, name, 12, NAMES_PX, top + ROW_PX / 2, colour('--ink'), 'start')
+  drawName(context, row.name, 12, NAMES_PX, top + ROW_PX / 2, colour('--ink'), 'start')
 }
 
 interface Ramp {
   readonly fromMs: number
   readonly toMs: number
   readonly wholeMs: number
-  readonly ease: Easing
+  readonly ease: (t: number) => number
 }
 
 /** The way into a state as a ramp in its easing's shape, as far as it has got. */
-function drawRamp(context: CanvasRenderingContext2D, { fromMs, toMs, wholeMs, ease }: Ramp, body: { readonly top: number; readonly height: number }, scale: TracePicture['scale'], stroke: string): void {
+function drawRamp(context: CanvasRenderingContext2D, { fromMs, toMs, wholeMs, ease }: Ramp, body: Body, scale: TracePicture['scale'], stroke: string, thickness: number): void {
   if (wholeMs <= 0 || toMs <= fromMs) return
   context.beginPath()
   for (let step = 0; step <= RAMP_STEPS; step++) {
@@ -93,8 +119,83 @@ function drawRamp(context: CanvasRenderingContext2D, { fromMs, toMs, wholeMs, ea
     else context.lineTo(Math.max(NAMES_PX, scale(ms)), y)
   }
   context.strokeStyle = stroke
-  context.lineWidth = 1.6
+  context.lineWidth = thickness
   context.stroke()
+}
+
+/** What counts while a state lasts, as dashes along its foot; a timer that something may hold runs as far as it is known to have. */
+function drawTimers(context: CanvasRenderingContext2D, row: TraceRow, index: number, body: Body, { scale, nowMs, width }: TracePicture, stroke: string): void {
+  const stay = row.stays[index]!
+  const timers = row.timersIn(stay.state)
+  if (timers.length === 0) return
+  const y = body.top + body.height - 1.5
+  context.strokeStyle = stroke
+  context.lineWidth = 1.5
+  context.setLineDash([3, 3])
+  for (const { ms, isFromSettling } of timers) {
+    const startMs = isFromSettling ? stay.movedUntilMs : stay.fromMs
+    const endMs = Math.min(stay.toMs, ms === null ? nowMs : startMs + ms)
+    const [x1, x2] = [Math.max(NAMES_PX, scale(startMs)), Math.min(width, scale(endMs))]
+    if (x2 <= x1) continue
+    context.beginPath()
+    context.moveTo(x1, y)
+    context.lineTo(x2, y)
+    context.stroke()
+  }
+  context.setLineDash([])
+}
+
+/** Lines between the bands of those that tell something and those it is told to, with its name where there is room. */
+function drawMarks(context: CanvasRenderingContext2D, picture: TracePicture, colour: Colour): void {
+  const { marks, rows, scale } = picture
+  const [from, to] = scale.domain() as [number, number]
+  const shown = marks.slice(atMark.left(marks, from), atMark.right(marks, to)).slice(-MOST_LINES)
+  let free = NAMES_PX
+  for (const mark of shown) {
+    const x = scale(mark.atMs)
+    if (x < NAMES_PX) continue
+    const source = rowAt(rows, mark.instance)
+    const told = toldRows(rows, mark)
+    context.fillStyle = colour('--ink')
+    context.globalAlpha = 0.55
+    const ys = [source, ...told].map((row) => (row < 0 ? RULER_PX : topOf(row, picture) + ROW_PX / 2))
+    const [top, bottom] = [Math.max(RULER_PX, Math.min(...ys)), Math.max(...ys)]
+    if (bottom > top) context.fillRect(x - 0.5, top, 1, bottom - top)
+    for (const y of ys) if (y > RULER_PX) dot(context, x, y, y === ys[0] ? 2.5 : 1.8)
+    context.globalAlpha = 1
+    const label = labelOf(mark)
+    if (x <= free) continue
+    context.font = `12px ${getComputedStyle(context.canvas).fontFamily}`
+    context.textAlign = 'left'
+    context.fillStyle = colour('--muted')
+    context.fillText(label, x + 4, Math.max(RULER_PX + 6, (ys[0] ?? 0) - 8))
+    free = x + context.measureText(label).width + 12
+  }
+}
+
+function dot(context: CanvasRenderingContext2D, x: number, y: number, radius: number): void {
+  context.beginPath()
+  context.arc(x, y, radius, 0, 2 * Math.PI)
+  context.fill()
+}
+
+function toldRows(rows: readonly TraceRow[], mark: Mark): readonly number[] {
+  if (mark.what === 'message') return mark.to.map((path) => rowAt(rows, path)).filter((row) => row >= 0)
+  if (mark.what === 'variable' && mark.isShared) return rows.flatMap((row, index) => (row.reads(mark.name) ? [index] : []))
+  return []
+}
+
+function labelOf(mark: Mark): string {
+  switch (mark.what) {
+    case 'message':
+      return mark.name
+    case 'variable':
+      return `${mark.name} = ${mark.value === true ? 'yes' : mark.value === false ? 'no' : String(mark.value)}`
+    case 'surface':
+      return mark.isShown ? 'comes' : 'goes'
+    case 'stopped':
+      return 'stopped'
+  }
 }
 
 /** Writes a name where there is room; what is too long loses its end, or its start where the end tells things apart. */

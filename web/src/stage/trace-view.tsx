@@ -1,11 +1,13 @@
 import { useMemo, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
+import { Link } from 'react-router'
 import { scaleLinear } from 'd3'
+import { marksOf, type Stay } from '@rheoscope/core/run'
+import { msText } from '../bench/timing-text'
 import type { Player } from '../playing/player'
 import { useFrames } from '../playing/use-frames'
 import { usePlayerState } from '../playing/use-player'
-import { msText } from '../bench/timing-text'
 import { useRoom } from '../theme/use-room'
-import { castOf, drawnBands } from './trace-bands'
+import { TraceRows, type TraceRow } from './trace-bands'
 import { drawTrace, NAMES_PX, ROW_PX, RULER_PX } from './trace-drawing'
 import { useStage } from './use-stage'
 
@@ -14,29 +16,51 @@ const SPAN = { first: 6000, least: 400, most: 600_000 }
 
 const FIRST_ROOM = { width: 900, height: 120 }
 const LEAST_PX = 300
+const MOST_HIGH_PX = 225
 
-/** The time of the run: which state everything was in when, what moved, and what was done. Pulled through, the screen shows that instant. */
+/** A motion picked out of the trace: the stay it leads into. */
+interface PickedMotion {
+  readonly row: TraceRow
+  readonly stay: Stay
+  readonly from: string
+}
+
+/** The time of the run: which state everything was in when, what moved, what was told and what was done. Pulled through, the screen shows that instant. */
 export function TraceView() {
-  const { player, seenMs, lookAt } = useStage()
+  const { project, player, seenMs, lookAt } = useStage()
+  const [picked, pick] = useState<PickedMotion | null>(null)
   return (
     <section className="trace" aria-label="Trace">
-      {player ? <Trace player={player} /> : <p className="muted hint">Nothing runs.</p>}
-      {seenMs !== null && <button className="plain trace-now mono" onClick={() => lookAt(null)}>at {msText(seenMs)} · back to now</button>}
+      {player ? <Trace player={player} picked={picked} onPick={pick} /> : <p className="muted hint">Nothing runs.</p>}
+      {seenMs !== null && (
+        <p className="trace-now">
+          {picked && (
+            <Link className="trace-motion" to={`/project/${project.id}/component/${picked.row.component.id}${picked.stay.rule === null ? '' : `?rule=${picked.stay.rule}&from=${picked.from}`}`}>
+              {nameOf(picked.row, picked.from)} → {nameOf(picked.row, picked.stay.state)}, {msText(picked.stay.movedUntilMs - picked.stay.fromMs)}: open its score
+            </Link>
+          )}
+          <button className="plain mono" onClick={() => lookAt(null)}>at {msText(seenMs)} · back to now</button>
+        </p>
+      )}
     </section>
   )
 }
 
-function Trace({ player }: { readonly player: Player }) {
+const nameOf = ({ axis }: TraceRow, state: string): string => axis.states.find(({ id }) => id === state)?.name ?? '?'
+
+function Trace({ player, picked, onPick }: { readonly player: Player; readonly picked: PickedMotion | null; readonly onPick: (motion: PickedMotion | null) => void }) {
   const { project, screen, seenMs, lookAt, arrange } = useStage()
   const { events } = usePlayerState(player)
   const canvas = useRef<HTMLCanvasElement>(null)
+  const scroller = useRef<HTMLDivElement>(null)
   const [spanMs, setSpan] = useState(SPAN.first)
-  const cast = useMemo(() => castOf(project, screen), [project, screen])
-  const bands = useMemo(() => (cast ? drawnBands(project, cast, player.current.trace) : []),
+  const book = useMemo(() => new TraceRows(project, screen), [project, screen])
+  const rows = useMemo(() => book.of(player.current.trace),
     // The trace grows with the events.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [project, cast, player, events])
-  const height = RULER_PX + bands.length * ROW_PX + 6
+    [book, player, events])
+  const wholePx = RULER_PX + rows.length * ROW_PX + 6
+  const height = Math.min(MOST_HIGH_PX, wholePx)
   const width = Math.max(LEAST_PX, useRoom(canvas, FIRST_ROOM).width)
 
   /** The latest moments, a little room before now. */
@@ -49,32 +73,63 @@ function Trace({ player }: { readonly player: Player }) {
     // While the past is looked at the picture stands still.
     if (seenMs === null) shownScale.current = scaleNow()
     const context = canvas.current!.getContext('2d')!
-    const ratio = window.devicePixelRatio
-    if (canvas.current!.width !== Math.round(width * ratio) || canvas.current!.height !== Math.round(height * ratio)) {
-      canvas.current!.width = Math.round(width * ratio)
-      canvas.current!.height = Math.round(height * ratio)
-    }
-    context.setTransform(ratio, 0, 0, ratio, 0, 0)
+    fit(canvas.current!, width, height)
     const style = getComputedStyle(canvas.current!)
-    drawTrace(context, { bands, inputsMs: inputsOf(player), nowMs: player.nowMs, seenMs, scale: shownScale.current, width, height }, (name) => style.getPropertyValue(name))
+    drawTrace(context, {
+      rows, marks: marksOf(player.current.trace), inputsMs: inputsOf(player), nowMs: player.nowMs, seenMs, scale: shownScale.current, width, height,
+      selected: seenMs !== null && picked ? { row: picked.row, fromMs: picked.stay.fromMs } : null, scrolledPx: scroller.current!.scrollTop,
+    }, (name) => style.getPropertyValue(name))
   })
   const scrub = (event: PointerEvent<HTMLCanvasElement>) => {
     if (event.buttons === 0) return
-    const { left } = event.currentTarget.getBoundingClientRect()
+    const { left, top } = event.currentTarget.getBoundingClientRect()
+    const ms = Math.round(Math.min(player.nowMs, Math.max(0, shownScale.current.invert(event.clientX - left))))
+    const row = rows[Math.floor((event.clientY - top - RULER_PX + scroller.current!.scrollTop) / ROW_PX)]
     arrange(false)
-    lookAt(Math.round(Math.min(player.nowMs, Math.max(0, shownScale.current.invert(event.clientX - left)))))
+    lookAt(ms)
+    onPick(row && event.clientX - left >= NAMES_PX ? motionAt(row, ms) : null)
   }
-  const zoom = (event: WheelEvent) => setSpan((span) => Math.min(SPAN.most, Math.max(SPAN.least, span * (event.deltaY > 0 ? 1.25 : 0.8))))
+  const turn = (event: WheelEvent) => {
+    if (event.shiftKey || event.deltaX !== 0) return pan(event.deltaX || event.deltaY)
+    setSpan((span) => Math.min(SPAN.most, Math.max(SPAN.least, span * (event.deltaY > 0 ? 1.25 : 0.8))))
+  }
+  /** Moves through the past, which is then looked at. */
+  const pan = (byPx: number) => {
+    const [from, to] = shownScale.current.domain() as [number, number]
+    const byMs = Math.max(-from, Math.min((byPx * (to - from)) / (width - NAMES_PX), player.nowMs * 1.05 - to))
+    shownScale.current = scaleLinear([from + byMs, to + byMs], [NAMES_PX, width])
+    lookAt(Math.round(Math.min(player.nowMs, Math.max(from + byMs, seenMs ?? to))))
+  }
   return (
-    <canvas
-      ref={canvas} className="trace-canvas" style={{ height }} role="img" aria-label={describe(bands)}
-      onPointerDown={(event) => { event.currentTarget.setPointerCapture(event.pointerId); scrub(event) }} onPointerMove={scrub} onWheel={zoom}
-    />
+    <div className="trace-scroller" ref={scroller}>
+      <div style={{ height: wholePx }}>
+        <canvas
+          ref={canvas} className="trace-canvas" style={{ height }} role="img" aria-label={describe(rows)}
+          onPointerDown={(event) => { event.currentTarget.setPointerCapture(event.pointerId); scrub(event) }} onPointerMove={scrub} onWheel={turn}
+        />
+      </div>
+    </div>
   )
+}
+
+/** The motion under way in a row at an instant; null when nothing moves there then. */
+function motionAt(row: TraceRow, ms: number): PickedMotion | null {
+  const index = row.stays.findLastIndex(({ fromMs }) => fromMs <= ms)
+  const [before, stay] = [row.stays[index - 1], row.stays[index]]
+  return stay && before && ms <= stay.movedUntilMs && stay.movedUntilMs > stay.fromMs ? { row, stay, from: before.state } : null
+}
+
+function fit(canvas: HTMLCanvasElement, width: number, height: number): void {
+  const ratio = window.devicePixelRatio
+  if (canvas.width !== Math.round(width * ratio) || canvas.height !== Math.round(height * ratio)) {
+    canvas.width = Math.round(width * ratio)
+    canvas.height = Math.round(height * ratio)
+  }
+  canvas.getContext('2d')!.setTransform(ratio, 0, 0, ratio, 0, 0)
 }
 
 const inputsOf = (player: Player): readonly number[] => player.done.filter((input) => input.do !== 'move').map(({ atMs }) => atMs)
 
 /** The trace in words, for those who do not see it: what everything is in now. */
-const describe = (bands: ReturnType<typeof drawnBands>): string =>
-  bands.map(({ name, stays }) => `${name}: ${stays.map(({ shown, fromMs }) => `${shown.name} from ${msText(fromMs)}`).slice(-3).join(', ')}`).join('; ')
+const describe = (rows: readonly TraceRow[]): string =>
+  rows.map((row) => `${row.name}: ${row.stays.slice(-3).map(({ state, fromMs }) => `${nameOf(row, state)} from ${msText(fromMs)}`).join(', ')}`).join('; ')

@@ -21,6 +21,9 @@ export interface Stage {
   /** Things are being put where they belong instead of being run. */
   readonly isArranging: boolean
   readonly arrange: (isArranging: boolean) => void
+  /** The links between things are shown instead of the screen. */
+  readonly showsLinks: boolean
+  readonly showLinks: (shows: boolean) => void
   /** What the pointer stands for when the screen is used. */
   readonly way: Way
   readonly work: (way: Way) => void
@@ -43,9 +46,10 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
   const [isArranging, arrange] = useState(screen.parts.length < 2)
   const [way, work] = useState<Way>('mouse')
   const [seenMs, lookAt] = useState<number | null>(null)
+  const [showsLinks, showLinks] = useState(false)
   const [wayIn, setWayIn] = useState<Id | null>(null)
   const stage = useMemo((): Stage => ({
-    project, screen, player, session, select, isArranging, seenMs, lookAt, way, work, wayIn,
+    project, screen, player, session, select, isArranging, seenMs, lookAt, way, work, wayIn, showsLinks, showLinks,
     enterBy: (to) => {
       setWayIn(to)
       player?.enterBy(to)
@@ -55,9 +59,10 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
     make: (edit, label) => session.dispatch(edit, label),
     arrange: (isArrangingNow) => {
       arrange(isArrangingNow)
+      showLinks(false)
       lookAt(null)
     },
-  }), [project, screen, player, session, selected, isArranging, seenMs, way, wayIn])
+  }), [project, screen, player, session, selected, isArranging, seenMs, way, wayIn, showsLinks])
   return <StageContext.Provider value={stage}>{children}</StageContext.Provider>
 }
 

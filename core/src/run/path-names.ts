@@ -1,0 +1,32 @@
+import { componentOf, type Component, type Project } from '../document'
+import { overlayComponent, surfaceComponent, type Surface } from '../machine'
+
+/**
+ * What an instance of a run is called: the names of the parts that hold it, the outermost first, and for an item of a
+ * list its place, counted from 1. `componentAt` says which component stands at a path where the document leaves that
+ * to a parameter.
+ */
+export function pathName(project: Project, first: Surface, path: string, componentAt: (path: string) => string | undefined): string {
+  const [outer = '', ...rest] = path.split('/')
+  const screen = outer.startsWith('@') ? project.screens.find(({ id }) => id === outer.slice(1)) : undefined
+  const surface = screen ? overlayComponent(screen, screen) : surfaceComponent(project, first)
+  if (path === '' || (screen && rest.length === 0)) return surface.name
+  const steps = screen ? rest : [outer, ...rest]
+  let holder: Component | undefined = surface
+  const names = screen ? [screen.name] : []
+  steps.forEach((step, depth) => {
+    const [part, record] = step.split(':')
+    const found: Component['parts'][number] | undefined = holder?.parts.find(({ id }) => id === part)
+    names.push(`${found?.name ?? part!}${record === undefined ? '' : ` ${placeOf(project, found, record)}`}`)
+    const at = [...(screen ? [outer] : []), ...steps.slice(0, depth + 1)].join('/')
+    const inner = (found?.kind === 'instance' || found?.kind === 'list' ? found.component : null) ?? componentAt(at)
+    holder = inner === undefined || inner === null ? undefined : componentOf(project, inner)
+  })
+  return names.join(' ▸ ')
+}
+
+function placeOf(project: Project, list: Component['parts'][number] | undefined, record: string): number | string {
+  const table = list?.kind === 'list' ? project.tables.find(({ id }) => id === list.table) : undefined
+  const place = table?.records.findIndex(({ id }) => id === record) ?? -1
+  return place < 0 ? record : place + 1
+}
