@@ -3,8 +3,10 @@ import Joi from 'joi'
 import { PICTURE_LIMITS, starterProject, type Entry, type Project } from '@rheoscope/core/document'
 import { entry, readProject, validated } from '@rheoscope/core/schema'
 import { skerryLine } from '@rheoscope/core/demo'
+import type { TakeOutcome } from '@rheoscope/core/run'
 import type { Announcements } from './announcements'
 import type { AssetStore } from './asset-store'
+import type { OutcomeStore } from './outcome-store'
 import type { ProjectStore } from './project-store'
 
 /** The media type of a project file. A page of another origin cannot send it without asking first. */
@@ -17,15 +19,23 @@ const appending = Joi.object({
   entries: Joi.array().items(entry).min(1).max(1000).unique('id').required(),
 })
 
+const outcomesKept = Joi.object({
+  outcomes: Joi.array().max(1000).required().items(Joi.object({
+    take: Joi.string().max(100).required(), revision: Joi.number().integer().min(0).required(), met: Joi.number().integer().min(0).required(), expected: Joi.number().integer().min(0).required(),
+    states: Joi.array().max(20_000).required().items(Joi.object({ instance: Joi.string().allow('').max(2000).required(), axis: Joi.string().max(100).required(), state: Joi.string().max(100).required(), atMs: Joi.number().min(0).required() })),
+  })),
+})
+
 const since = Joi.object({ after: Joi.string().pattern(/^\d{1,9}$/) })
 
 export interface Stores {
+  readonly outcomes: OutcomeStore
   readonly store: ProjectStore
   readonly assets: AssetStore
 }
 
 /** The projects over HTTP. `newId` names what is made here. */
-export function api({ store, assets }: Stores, announcements: Announcements, newId: () => string): Router {
+export function api({ store, assets, outcomes }: Stores, announcements: Announcements, newId: () => string): Router {
   const router = Router()
   const json = express.json({ limit: '8mb', strict: true })
   const renamed = (project: Project): Project => ({ ...project, id: newId() })
@@ -70,6 +80,17 @@ export function api({ store, assets }: Stores, announcements: Announcements, new
     const appended = await store.append(request.params.id, base, entries)
     if (appended.accepted) announcements.announce(request.params.id, appended.revision)
     response.status(appended.accepted ? 200 : 409).json(appended)
+  })
+
+  router.get('/projects/:id/take-outcomes', async (request, response) => {
+    response.json(await outcomes.latest(request.params.id))
+  })
+
+  router.post('/projects/:id/take-outcomes', json, async (request, response) => {
+    const kept = validated<{ outcomes: readonly TakeOutcome[] }>(outcomesKept, request.body, 'What the takes came to')
+    await store.load(request.params.id)
+    await outcomes.keep(request.params.id, kept.outcomes)
+    response.status(204).end()
   })
 
   router.delete('/projects/:id', async (request, response) => {

@@ -6,6 +6,7 @@ import { skerryLine } from '@rheoscope/core/demo'
 import { application } from './application'
 import { AssetStore } from './asset-store'
 import { openDatabase } from './database'
+import { OutcomeStore } from './outcome-store'
 import { ProjectStore } from './project-store'
 
 const root = path.resolve(import.meta.dirname, '../..')
@@ -17,8 +18,9 @@ try {
   const { database, close } = await openDatabase(data, path.join(root, 'server/drizzle'))
   const store = new ProjectStore(database)
   const assets = new AssetStore(database)
+  const outcomes = new OutcomeStore(database)
   await store.once('demo', async () => store.add(await assets.takeOut(skerryLine)))
-  const server = createServer(application({ store, assets, web: path.join(root, 'web/dist'), log }))
+  const server = createServer(application({ store, assets, outcomes, web: path.join(root, 'web/dist'), log }))
   server.on('error', (error: NodeJS.ErrnoException) => {
     fail(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Name another one with PORT.` : error.message)
   })

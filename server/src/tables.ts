@@ -1,5 +1,6 @@
 import { customType, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core'
 import type { Entry, Project } from '@rheoscope/core/document'
+import type { TakeOutcome } from '@rheoscope/core/run'
 
 /** A project as it was at some revision; the edits since then bring it up to date. */
 export const projects = pgTable('projects', {
@@ -22,6 +23,19 @@ export const entries = pgTable(
     madeAt: timestamp('made_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [primaryKey({ columns: [table.project, table.revision] }), uniqueIndex('entries_once').on(table.project, table.entryId)],
+)
+
+/** What each take came to when it was last played, with the revision it was played on. */
+export const takeOutcomes = pgTable(
+  'take_outcomes',
+  {
+    project: text('project').notNull().references(() => projects.id, { onDelete: 'cascade' }),
+    take: text('take').notNull(),
+    revision: integer('revision').notNull(),
+    outcome: jsonb('outcome').$type<TakeOutcome>().notNull(),
+    playedAt: timestamp('played_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.project, table.take, table.revision] })],
 )
 
 const bytea = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' })

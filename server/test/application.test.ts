@@ -10,6 +10,7 @@ import { doing, renameProject, serialise, type StoredProject } from '@rheoscope/
 import { application } from '../src/application'
 import { AssetStore } from '../src/asset-store'
 import { openDatabase, type OpenDatabase } from '../src/database'
+import { OutcomeStore } from '../src/outcome-store'
 import { ProjectStore } from '../src/project-store'
 
 const folder = mkdtempSync(path.join(tmpdir(), 'rheoscope-app-'))
@@ -20,7 +21,7 @@ let address: string
 beforeAll(async () => {
   writeFileSync(path.join(folder, 'index.html'), '<meta name="style-nonce" content="__NONCE__">')
   opened = await openDatabase(path.join(folder, 'data'), path.resolve(import.meta.dirname, '../drizzle'))
-  server = createServer(application({ store: new ProjectStore(opened.database), assets: new AssetStore(opened.database), web: folder, log: pino({ level: 'silent' }) }))
+  server = createServer(application({ store: new ProjectStore(opened.database), assets: new AssetStore(opened.database), outcomes: new OutcomeStore(opened.database), web: folder, log: pino({ level: 'silent' }) }))
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
 }, 60_000)
@@ -67,6 +68,17 @@ describe('projects over HTTP', () => {
     const answer = await post(place, body, type)
     expect([answer.status, answer.headers.get('content-type')]).toEqual([status, 'application/problem+json; charset=utf-8'])
     expect(await answer.json()).toMatchObject({ type: `urn:rheoscope:problem:${code}`, status, title: expect.any(String), detail: expect.stringMatching(/\.$/) })
+  })
+
+  test('keep what their takes came to, with the revision', async () => {
+    const send = (to: string, body: object) => fetch(`${address}${to}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+    const { project } = (await (await send('/api/projects', { name: 'Tried' })).json()) as { project: { id: string } }
+    const outcomes = `/api/projects/${project.id}/take-outcomes`
+    const outcome = (revision: number, met: number) => ({ take: 'a', revision, met, expected: 2, states: [{ instance: 'button', axis: 'x', state: 'on', atMs: 120 }] })
+    for (const kept of [outcome(3, 2), outcome(4, 1), outcome(4, 0)]) expect((await send(outcomes, { outcomes: [kept] })).status).toBe(204)
+    expect(await (await fetch(`${address}${outcomes}`)).json()).toEqual([outcome(4, 0)])
+    expect((await send(outcomes, { outcomes: [{ take: 'a' }] })).status).toBe(422)
+    expect((await send('/api/projects/none/take-outcomes', { outcomes: [outcome(1, 1)] })).status).toBe(404)
   })
 
   test('whoever follows a project is told of its revisions', async () => {

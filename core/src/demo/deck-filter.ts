@@ -49,7 +49,7 @@ export const newsLine: Component = {
   id: 'newsLine',
   name: 'News line',
   parts: [
-    { id: 'newsPlate', kind: 'container', name: 'plate', parent: null, base: { width: 280, height: 40, fill: '#fbf8f1', ...rounded(8) } },
+    { id: 'newsPlate', kind: 'container', name: 'plate', parent: null, base: { width: 280, height: 40, fill: '#e9f0f4', ...rounded(8) } },
     { id: 'newsWords', kind: 'text', name: 'words', parent: 'newsPlate', base: { x: 12, y: 10, width: 256, height: 20, text: { expr: 'what' }, fontSize: 15, fill: '#1d2b33' } },
   ],
   axes: [lone('news')],

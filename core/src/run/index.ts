@@ -4,7 +4,9 @@ export { replay, play, inOrder } from './replay'
 export type { Trace, TraceEvent } from './trace'
 export type { Pointer, Level } from './pointer'
 export { focusStops, isSameLevel, type FocusStop } from './focus'
-export { playTake, type PlayedTake, type TakeResult } from './take'
+export {
+  differences, playTake, runOptionsOf, statesSeen, type PlayedTake, type SeenState, type StateDifference, type TakeOutcome, type TakeResult,
+} from './take'
 export { bandsOf, type Band, type Stay } from './bands'
 export { linksOn, type Link } from './links'
 export { marksOf, type Mark } from './marks'

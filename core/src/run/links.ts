@@ -1,6 +1,6 @@
 import { isExpression, type Component, type Id, type Part, type Project, type Screen } from '../document'
 import { namesIn } from '../expression'
-import { compile, surfaceComponent, type Compiled } from '../machine'
+import { compile, namesOfBehaviour, surfaceComponent, type Compiled } from '../machine'
 
 /** One way in which something on a screen affects something else there. */
 export interface Link {
@@ -84,7 +84,7 @@ function voiceOf(project: Project, part: Id | null, components: readonly Compone
     }),
     hears: new Set(components.flatMap(({ rules }) => rules.flatMap(({ trigger }) => (trigger.on === 'message' ? [trigger.name] : [])))),
     sets: new Set([...actions.flatMap(({ action, component }) => (action.do === 'set' && isOwn(component, action.variable) ? [action.variable] : [])), ...tied]),
-    reads: new Set([...components.flatMap((component) => [...compile(project, component).reads].filter((name) => isOwn(component, name))), ...tied]),
+    reads: new Set([...components.flatMap((component) => (part === null ? namesOfBehaviour(component) : [...compile(project, component).reads]).filter((name) => isOwn(component, name))), ...tied]),
   }
 }
 

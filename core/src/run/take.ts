@@ -1,4 +1,4 @@
-import { sameValue, type Expectation, type Project, type Take } from '../document'
+import { sameValue, type Expectation, type Id, type Project, type Take } from '../document'
 import { isMoving, type Instance } from '../machine'
 import { isCrossFade } from '../motion'
 import { itemOf, type DrawList } from '../scene'
@@ -17,6 +17,43 @@ export interface TakeResult {
 export interface PlayedTake {
   readonly trace: Trace
   readonly results: readonly TakeResult[]
+}
+
+/** A state some axis was in from an instant on. */
+export interface SeenState {
+  readonly instance: string
+  readonly axis: Id
+  readonly state: Id
+  readonly atMs: number
+}
+
+/** What a take came to on a revision of the document, to be kept and held against what it comes to later. */
+export interface TakeOutcome {
+  readonly take: Id
+  readonly revision: number
+  readonly met: number
+  readonly expected: number
+  readonly states: readonly SeenState[]
+}
+
+/** The changes of state of a run. */
+export const statesSeen = (trace: Trace): readonly SeenState[] =>
+  trace.flatMap((event) => (event.what === 'state' ? [{ instance: event.instance, axis: event.axis, state: event.to, atMs: event.atMs }] : []))
+
+/** Something two runs of a take do differently; the first or the second is null when only the other one comes to it. */
+export interface StateDifference {
+  readonly before: SeenState | null
+  readonly after: SeenState | null
+}
+
+/** Where two runs differ: for each axis its states are held against one another in order. */
+export function differences(before: readonly SeenState[], after: readonly SeenState[]): readonly StateDifference[] {
+  const key = ({ instance, axis }: SeenState) => `${instance} ${axis}`
+  return [...new Set([...before, ...after].map(key))].flatMap((each) => {
+    const [old, now] = [before.filter((seen) => key(seen) === each), after.filter((seen) => key(seen) === each)]
+    return Array.from({ length: Math.max(old.length, now.length) }, (_each, index) => ({ before: old[index] ?? null, after: now[index] ?? null }))
+      .filter((pair) => pair.before?.state !== pair.after?.state || pair.before?.atMs !== pair.after?.atMs)
+  })
 }
 
 /** How a run of a take begins. */

@@ -1,4 +1,5 @@
 import type { Appended, Entry, ProjectSummary, StoredProject } from '@rheoscope/core/document'
+import type { TakeOutcome } from '@rheoscope/core/run'
 import { ApiError, post, request } from './client'
 
 const address = (id: string): string => `/projects/${encodeURIComponent(id)}`
@@ -29,6 +30,11 @@ export async function appendEntries(id: string, base: number, entries: readonly 
 }
 
 const isAppended = (body: unknown): body is Appended => typeof body === 'object' && body !== null && 'missed' in body
+
+/** What the takes of a project came to when they were last played. */
+export const loadOutcomes = (id: string): Promise<readonly TakeOutcome[]> => request(`${address(id)}/take-outcomes`)
+
+export const keepOutcomes = (id: string, outcomes: readonly TakeOutcome[]): Promise<void> => post(`${address(id)}/take-outcomes`, { outcomes })
 
 /** Calls `onRevision` whenever the project has a new revision; returns what ends it. */
 export function followRevisions(id: string, onRevision: (revision: number) => void): () => void {

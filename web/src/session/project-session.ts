@@ -72,6 +72,11 @@ export class ProjectSession {
 
   readonly getState = (): SessionState => this.state
 
+  /** The revision the project has or will have once everything is stored. */
+  get revision(): number {
+    return this.confirmed.revision + this.pending.length
+  }
+
   /** Makes an edit; it shows before this returns. An edit that cannot be made says why in the notice. */
   dispatch(edit: Edit, label: string): void {
     this.previewed = null

@@ -23,3 +23,5 @@ export function trimTake(take: Take, endsAtMs: number): Edit {
 
 /** Has other things done in a take. */
 export const setInputs = (take: Id, inputs: readonly Input[]): Edit => ({ edit: 'set', path: ['takes', take, 'inputs'], to: inputs as never })
+
+export const setExpectationTime = (take: Id, expectation: Id, byMs: number): Edit => ({ edit: 'set', path: ['takes', take, 'expectations', expectation, 'byMs'], to: byMs })

@@ -1,0 +1,114 @@
+import { useMemo, useState } from 'react'
+import { MenuItem } from '@mui/material'
+import { addExpectation, propertyDefinition, removeExpectation, setExpectationTime, type Expectation, type Literal, type Project, type Take } from '@rheoscope/core/document'
+import { pathName, replay, runOptionsOf, type PlayedTake, type Run } from '@rheoscope/core/run'
+import { itemOf, type DrawList } from '@rheoscope/core/scene'
+import { msText } from '../bench/timing-text'
+import { CommitField } from '../fields/commit-field'
+import { stepMs, wholeMs } from '../fields/ms-field'
+import { newId } from '../session/new-id'
+import { FloatingMenu } from '../theme/floating'
+import { useStage } from './use-stage'
+
+/** What a take expects, by when, and whether it came about. */
+export function Expectations({ take, played }: { readonly take: Take; readonly played: PlayedTake | undefined }) {
+  return (
+    <>
+      <ul className="expectations">
+        {take.expectations.map((expectation) => <ExpectationRow key={expectation.id} take={take} expectation={expectation} result={played?.results.find((each) => each.expectation.id === expectation.id)} />)}
+      </ul>
+      <ExpectNow take={take} />
+    </>
+  )
+}
+
+function ExpectationRow({ take, expectation, result }: { readonly take: Take; readonly expectation: Expectation; readonly result: PlayedTake['results'][number] | undefined }) {
+  const { project, make } = useStage()
+  const setTime = (text: string): string | null => {
+    const ms = wholeMs(text)
+    if (typeof ms === 'string') return ms
+    if (ms > take.endsAtMs) return `The take ends at ${msText(take.endsAtMs)}.`
+    make(setExpectationTime(take.id, expectation.id, ms), 'expect it by another time')
+    return null
+  }
+  return (
+    <li className="expectation">
+      {result && <span className={result.isMet ? 'take-met' : 'take-missed'}>{result.isMet ? '✓' : '✗'}</span>}
+      <span>by</span> <CommitField label="By when" hidesLabel isMono value={`${expectation.byMs} ms`} onCommit={setTime} onStep={stepMs(10)} />
+      <span className="expectation-words">
+        {wordsOf(project, take, expectation)}
+        {result && !result.isMet && <span className="take-missed">; it was {result.seen}</span>}
+      </span>
+      <button className="plain muted" aria-label="Remove the expectation" onClick={() => make(removeExpectation(take.id, expectation.id), 'expect less')}>×</button>
+    </li>
+  )
+}
+
+type Expected = Expectation['expect']
+
+/** Expects something that is so at the end, or at the instant that is looked at: whatever is to be seen there then is offered. */
+function ExpectNow({ take }: { readonly take: Take }) {
+  const { project, part, seenMs, make } = useStage()
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const byMs = Math.min(take.endsAtMs, seenMs ?? take.endsAtMs)
+  const offered = useMemo(() => (anchor ? offers(project, take, part?.id ?? null, byMs) : []), [anchor, project, take, part, byMs])
+  const add = (expect: Expected) => {
+    setAnchor(null)
+    make(addExpectation(take.id, { id: newId(), byMs, expect }), 'expect something')
+  }
+  return (
+    <>
+      <button className="plain underlined" aria-haspopup="menu" aria-label={`Expect something of ${take.name}`} onClick={(event) => setAnchor(event.currentTarget)}>expect by {msText(byMs)}…</button>
+      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
+        {offered.map((expect) => <MenuItem key={JSON.stringify(expect)} onClick={() => add(expect)}>{wordsOf(project, take, { id: '', byMs, expect })}</MenuItem>)}
+        {part === null && <MenuItem disabled>Select something on the screen for its states and places</MenuItem>}
+      </FloatingMenu>
+    </>
+  )
+}
+
+const SHOWN_PROPERTIES = ['x', 'y', 'width', 'height', 'opacity', 'rotate', 'visible'] as const
+
+/** What can be seen at an instant of a take: of the selected part its states, that it has settled and where it is; the variables; the texts. */
+function offers(project: Project, take: Take, part: string | null, ms: number): readonly Expected[] {
+  let run: Run
+  try {
+    run = replay(project, take.surface, take.inputs, ms, runOptionsOf(take))
+  } catch {
+    return []
+  }
+  const inside = part === null ? [] : [...run.paths].filter((path) => path === part || path.startsWith(`${part}/`))
+  const states = inside.flatMap((path): Expected[] => {
+    const { compiled, states: standing } = run.instance(path)!
+    return compiled.component.axes.flatMap((axis, index): Expected[] => (axis.states.length > 1 ? [{ what: 'state', instance: path, axis: axis.id, state: standing[index]! }] : []))
+  })
+  const settled = inside.slice(0, 1).map((instance): Expected => ({ what: 'settled', instance }))
+  const item = part === null ? undefined : itemOf(run.drawList(), '', part)
+  const places = item ? SHOWN_PROPERTIES.map((property): Expected => ({ what: 'property', instance: '', part: item.part, property, value: item.values[property] as Literal })) : []
+  const variables = project.variables.map(({ name }): Expected => ({ what: 'variable', name, value: run.variable(name) ?? null }))
+  return [...states, ...settled, ...variables, ...textsOf(run.drawList()).map((text): Expected => ({ what: 'text', text })), ...places]
+}
+
+function textsOf(list: DrawList): readonly string[] {
+  const found = list.flatMap(({ kind, values, children }): readonly string[] =>
+    values.visible === false || values.opacity === 0 ? [] : [...(kind === 'text' && typeof values.text === 'string' && values.text !== '' ? [values.text] : []), ...textsOf(children)])
+  return [...new Set(found)]
+}
+
+function wordsOf(project: Project, take: Take, { expect }: Expectation): string {
+  const nameOf = (path: string) => pathName(project, take.surface, path, () => undefined)
+  switch (expect.what) {
+    case 'state':
+      return `${nameOf(expect.instance)} is ${project.components.flatMap(({ axes }) => axes).find(({ id }) => id === expect.axis)?.states.find(({ id }) => id === expect.state)?.name ?? '?'}`
+    case 'variable':
+      return `${expect.name} is ${expect.value === '' ? 'empty' : String(expect.value)}`
+    case 'property': {
+      const part = project.screens.flatMap(({ parts }) => parts).find(({ id }) => id === expect.part)
+      return `${propertyDefinition(expect.property)?.label ?? expect.property} of ${part?.name ?? nameOf(expect.instance)} is ${String(expect.value)}`
+    }
+    case 'text':
+      return `“${expect.text}” is to be read`
+    case 'settled':
+      return `${nameOf(expect.instance)} has settled`
+  }
+}
