@@ -194,6 +194,42 @@ export class BenchHands extends Hands {
     })
   }
 
+  /** Where the middles of the shapes filled in a colour are on the page, in painting order. */
+  middlesOf(fill: string, within = '.specimen-picture'): Promise<readonly (readonly [x: number, y: number])[]> {
+    return this.driver.executeScript(`
+      const shapes = [...document.querySelectorAll(arguments[1] + ' [fill="' + arguments[0] + '"]')].filter((each) => each.getBoundingClientRect().width > 0)
+      return shapes.map((each) => each.getBoundingClientRect()).map((box) => [box.left + box.width / 2, box.top + box.height / 2].map(Math.round))`, fill, within)
+  }
+
+  /** Taps a shape by its colour; this is using what was made, not making it. */
+  async tapFill(fill: string, index = 0, within = '.specimen-picture'): Promise<void> {
+    await this.until(`something is filled in ${fill}`, async () => (await this.middlesOf(fill, within)).length > index)
+    const [x, y] = (await this.middlesOf(fill, within))[index]!
+    await this.driver.actions().move({ x, y }).click().perform()
+  }
+
+  async tapWords(words: string, within = 'specimen-picture'): Promise<void> {
+    await this.driver.actions().move({ origin: await this.byText(words, `*[name()="tspan"][ancestor::*[contains(@class, "${within}")]]`) }).click().perform()
+  }
+
+  /** The words to be read in a picture. */
+  words(within = '.specimen-picture'): Promise<readonly string[]> {
+    return this.driver.executeScript('return [...document.querySelectorAll(arguments[0] + " text")].filter((each) => each.getBoundingClientRect().width > 0).map((each) => each.textContent)', within)
+  }
+
+  /** Adds an action to the rule that is selected. */
+  async act(kind: string, fields: Readonly<Record<string, string>> = {}, within = '[aria-label="Rule"]'): Promise<void> {
+    await this.click(await (await this.find(within)).findElement(By.xpath('.//button[normalize-space()="+ action"]')))
+    await this.choose(kind)
+    for (const [label, value] of Object.entries(fields)) await this.enter(label, value, `${within} .action:last-of-type`)
+  }
+
+  async addVariable(type: string, usual: string, name: string, list = 'Variables'): Promise<void> {
+    await this.click(`[aria-label="${list}"] [aria-haspopup]`)
+    await this.choose(type)
+    await this.enter(`Name of variable ${usual}`, name, `[aria-label="${list}"]`)
+  }
+
   /** The value of an attribute of a painted part in the specimen. */
   shown(part: string, attribute: string): Promise<string | null> {
     return this.driver.executeScript(

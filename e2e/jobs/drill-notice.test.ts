@@ -22,14 +22,14 @@ test('job 21, the drill notice, from an empty project', async () => {
 
   // Either button opens it; while it is shown what lies behind answers nothing; its own button and Escape close it.
   for (const close of ['tap', 'Escape']) {
-    await tapFill(hands, close === 'tap' ? '#24506f' : '#b07d12')
+    await hands.tapFill(close === 'tap' ? '#24506f' : '#b07d12')
     await hands.untilSpecimenIs('shown')
     await hands.driver.sleep(300)
-    if (close === 'tap') await tapFill(hands, '#2e7d5b')
+    if (close === 'tap') await hands.tapFill('#2e7d5b')
     else await (await hands.find('.specimen-picture')).sendKeys('x', Key.ESCAPE)
     await hands.untilSpecimenIs(close === 'tap' ? 'rest' : 'shown')
   }
-  await tapFill(hands, '#2e7d5b')
+  await hands.tapFill('#2e7d5b')
   await hands.untilSpecimenIs('rest')
 })
 
@@ -59,12 +59,4 @@ async function wire(hands: BenchHands): Promise<void> {
     await hands.addTrigger(`tap on ${part}`)
     await hands.wire('tap', from, to, part)
   }
-}
-
-/** Taps the shape of that colour in the specimen, if it can be reached where it is. */
-async function tapFill(hands: BenchHands, fill: string): Promise<void> {
-  const [x, y] = await hands.driver.executeScript<[number, number]>(`
-    const box = document.querySelector('.specimen-picture [fill="' + arguments[0] + '"]').getBoundingClientRect()
-    return [box.left + box.width / 2, box.top + box.height / 2].map(Math.round)`, fill)
-  await hands.driver.actions().move({ x, y }).click().perform()
 }

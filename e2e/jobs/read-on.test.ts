@@ -26,10 +26,10 @@ test('job 14, the read-on excerpt, from an empty project', async () => {
 
   // It is cut where the instance says, and opens to all of it.
   expect(await cutAt(hands)).toBe(40)
-  await tapWords(hands, 'Read on')
+  await hands.tapWords('Read on')
   await hands.untilSpecimenIs('whole')
   await hands.until('it is as high as its words', async () => (await cutAt(hands)) > 70)
-  await tapWords(hands, 'Less')
+  await hands.tapWords('Less')
   await hands.untilSpecimenIs('rest')
   await hands.until('it is cut again', async () => (await cutAt(hands)) === 40)
   await hands.enter('cut', '52', '[aria-label="Specimen"]')
@@ -69,7 +69,3 @@ const cutAt = (hands: BenchHands): Promise<number> =>
   hands.driver.executeScript<number>(`
     const path = document.querySelector('.specimen-picture clipPath path')
     return path ? Math.round(path.getBBox().height) : -1`)
-
-async function tapWords(hands: BenchHands, words: string): Promise<void> {
-  await hands.driver.actions().move({ origin: await hands.byText(words, '*[name()="tspan"][ancestor::*[contains(@class, "specimen-picture")]]') }).click().perform()
-}

@@ -3,6 +3,7 @@ import {
   batch, propertiesOf, takeBackProperty, type Edit, type Part, type PropertyDefinition, type PropertyGroup, type Value,
 } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
+import { CommitField } from '../fields/commit-field'
 import { formatValue } from '../fields/parse-value'
 import { PropertyField } from '../fields/property-field'
 import { EditsGoInto, intoText } from './edits-go-into'
@@ -55,10 +56,19 @@ function PropertyList({ part }: { readonly part: Part }) {
           </Fold>
         )
       })}
+      <CarryField part={part} />
       <DragFields part={part} />
       {part.kind !== 'instance' && part.kind !== 'list' && part.kind !== 'slot' && <ContinuousMotion part={part} />}
     </>
   )
+}
+
+/** What ties a part to one elsewhere, so that a change of screen or state moves one into the other. */
+function CarryField({ part }: { readonly part: Part }) {
+  const { component, make } = useBench()
+  const path = ['components', component.id, 'parts', part.id, 'carryKey']
+  const tie = (key: string) => (make(key.trim() === '' ? { edit: 'unset', path } : { edit: 'set', path, to: key.trim() }, `tie ${part.name}`), null)
+  return <CommitField label="carry key" value={part.carryKey ?? ''} placeholder="none" onCommit={tie} />
 }
 
 /** A group that draws what is in it only while it is open. */

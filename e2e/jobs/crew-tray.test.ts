@@ -1,0 +1,91 @@
+import { expect, test } from '@jest/globals'
+import { useApplication } from '../harness/application'
+import type { BenchHands } from '../harness/bench'
+
+const application = useApplication()
+
+test('job 01, the crew options tray, from an empty project', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await hands.editInto('all looks')
+  await drawButton(hands)
+  await drawTray(hands)
+  await hands.editInto('rest')
+  await hands.addState()
+  await hands.renameState('over', 'open')
+  await hands.selectPart('tray')
+  await hands.setProperties({ 'height from': 'content' })
+  await hands.selectPart('icon')
+  await hands.setProperty('turn', '180')
+  await wire(hands)
+  process.stdout.write(`job 01 crew options tray: ${hands.actions} actions\n`)
+
+  // The button opens it to the height of its rows, and runs backwards; a yes/no says whether it is open.
+  expect(await heightOfTray(hands)).toBe(0)
+  await hands.tapWords('Crew')
+  await hands.untilSpecimenIs('open')
+  await hands.until('it is as high as its rows', async () => (await heightOfTray(hands)) > 60)
+  await hands.tapWords('Crew')
+  await hands.untilSpecimenIs('rest')
+  await hands.until('it is shut', async () => (await heightOfTray(hands)) === 0)
+  await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)
+})
+
+/** A button of a word and an arrow. */
+async function drawButton(hands: BenchHands): Promise<void> {
+  await hands.renamePart('box', 'button')
+  await hands.setProperties({ x: '0', y: '0', width: '200', height: '40' })
+  await hands.openGroup('Answer')
+  await hands.setProperty('pointer cursor', 'pointer')
+  await hands.addPart('text')
+  await hands.setProperties({ text: 'Crew', x: '14', y: '10', fill: '#ffffff' })
+  await hands.setProperty('takes input', '')
+  await hands.addPart('icon')
+  await hands.setProperties({ x: '168', y: '8', fill: '#ffffff' })
+  await hands.setProperty('takes input', '')
+  await hands.setIcon('chevron-down')
+}
+
+/** A tray of two rows of an icon and words with a line between them, closed to nothing. */
+async function drawTray(hands: BenchHands): Promise<void> {
+  await hands.selectPart('frame')
+  await hands.addPart('container')
+  await hands.renamePart('container', 'tray')
+  await hands.setProperties({ x: '0', y: '44', width: '200', height: '0', fill: '#ffffff' })
+  await hands.openGroup('Layout')
+  await hands.setProperties({ layout: 'column', gap: '0', align: 'stretch' })
+  await hands.openGroup('Effect')
+  await hands.setProperty('clip', '')
+  for (const [index, words, icon] of [[1, 'Call the bridge', 'anchor'], [2, 'Sell a ticket', 'ticket']] as const) {
+    await hands.addPart('container')
+    await hands.renamePart('container', `row ${index}`)
+    await hands.setProperties({ gap: '10', 'padding top': '8', 'padding bottom': '8', 'padding left': '12', 'height from': 'content' })
+    await hands.addPart('icon')
+    await hands.setIcon(icon)
+    await hands.selectPart(`row ${index}`)
+    await hands.addPart('text')
+    await hands.setProperty('text', words)
+    await hands.selectPart('tray')
+    if (index === 2) continue
+    await hands.addPart('box')
+    await hands.setProperties({ height: '1', fill: '#d8cfbd' })
+    await hands.selectPart('tray')
+  }
+}
+
+/** One yes/no says whether it is open; the button turns it over. */
+async function wire(hands: BenchHands): Promise<void> {
+  await hands.addVariable('yes/no', 'isSo', 'isOpen')
+  await hands.click('[aria-label="Axes"]')
+  await hands.choose('Tie state to the variable isOpen')
+  await hands.selectPart('button')
+  await hands.addTrigger('tap on button')
+  for (const [from, to] of [['rest', 'open'], ['open', 'rest']] as const) await hands.wire('tap', from, to, 'button')
+  await hands.enter('motion of', 'the whole component', '[aria-label="Rule"]')
+  await hands.enter('takes', '260', '[aria-label="Rule"]')
+}
+
+const heightOfTray = (hands: BenchHands): Promise<number> =>
+  hands.driver.executeScript(`
+    const path = document.querySelector('.specimen-picture clipPath path')
+    return path ? Math.round(path.getBBox().height) : 0`)

@@ -1,0 +1,118 @@
+import { test } from '@jest/globals'
+import { useApplication } from '../harness/application'
+import type { BenchHands } from '../harness/bench'
+
+const application = useApplication()
+
+const TASKS = [['Life rafts', 'showsDeck'], ['Rails', 'showsDeck'], ['Bilge pump', 'showsEngine']] as const
+
+test('job 08, the safety round, from an empty project', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await makeCard(hands)
+  await hands.newComponent()
+  await makeSwitch(hands)
+  await hands.newComponent()
+  await makeRound(hands)
+  process.stdout.write(`job 08 safety round: ${hands.actions} actions\n`)
+
+  // Ticked one by one; a kind that is switched off is hidden, and what was ticked of it stays so; all at once.
+  const ticked = async () => (await hands.middlesOf('#2e7d5b')).length
+  const tasks = async () => (await hands.words()).filter((words) => TASKS.some(([task]) => task === words)).join()
+  await hands.tapWords('Life rafts')
+  await hands.until('one is ticked', async () => (await ticked()) === 1)
+  await hands.tapWords('Deck')
+  await hands.until('the deck is hidden', async () => (await tasks()) === 'Bilge pump')
+  await hands.tapWords('Deck')
+  await hands.until('it is there again, ticked', async () => (await tasks()) === 'Life rafts,Rails,Bilge pump' && (await ticked()) === 1)
+  await hands.tapWords('All done')
+  await hands.until('all are ticked', async () => (await ticked()) === 3)
+})
+
+async function makeCard(hands: BenchHands): Promise<void> {
+  await hands.enter('Component name', 'Card', '.crumbs')
+  await hands.addParameter('text', 'task', 'Task')
+  await hands.editInto('all looks')
+  await hands.setProperties({ x: '8', y: '8', width: '16', height: '16', fill: '#8a959b' })
+  await hands.selectPart('frame')
+  await hands.setProperties({ width: '200', height: '32', fill: '#ffffff' })
+  await hands.addPart('text')
+  await hands.setProperties({ text: '= task', x: '34', y: '6' })
+  await hands.editInto('rest')
+  await hands.addState()
+  await hands.renameState('over', 'done')
+  await hands.selectPart('box')
+  await hands.setProperty('fill', '#2e7d5b')
+  await hands.wire('tap', 'rest', 'done')
+  await hands.wire('tap', 'done', 'rest')
+  await hands.addTrigger('message')
+  await hands.wire('message', 'rest', 'done')
+  await hands.enter('named', 'all done', '[aria-label="Rule"]')
+}
+
+/** A switch that says which it is when it is tapped; whoever holds it says whether it is on. */
+async function makeSwitch(hands: BenchHands): Promise<void> {
+  await hands.enter('Component name', 'Switch', '.crumbs')
+  await hands.addParameter('text', 'label', 'Deck')
+  await hands.addParameter('yes/no', 'isOn', 'yes')
+  await hands.editInto('all looks')
+  await hands.setProperties({ x: '0', y: '0', width: '90', height: '28', fill: '#b07d12' })
+  await hands.addPart('text')
+  await hands.setProperties({ text: '= label', x: '10', y: '4', fill: '#ffffff' })
+  await hands.selectPart('frame')
+  await hands.setProperties({ width: '90', height: '28' })
+  await hands.wire('tap', 'rest', 'rest')
+  await hands.act('send a message', { send: 'switched', with: 'label' })
+  await hands.click('[aria-label="Looks for each isOn"]')
+  await hands.click(await hands.column('no'))
+  await hands.editInto('no')
+  await hands.selectPart('box')
+  await hands.setProperty('fill', '#8a959b')
+}
+
+async function makeRound(hands: BenchHands): Promise<void> {
+  await hands.enter('Component name', 'Round', '.crumbs')
+  for (const name of ['showsDeck', 'showsEngine']) {
+    await hands.addVariable('yes/no', 'isSo', name)
+    await hands.enter(`Start of ${name}`, 'yes', '[aria-label="Variables"]')
+  }
+  await hands.editInto('all looks')
+  await hands.renamePart('box', 'all')
+  await hands.setProperties({ x: '130', y: '160', width: '80', height: '28' })
+  await hands.addPart('text')
+  await hands.setProperties({ text: 'All done', x: '140', y: '164', fill: '#ffffff' })
+  await hands.openGroup('Answer')
+  await hands.setProperty('takes input', '')
+  for (const [label, shows, x] of [['Deck', 'showsDeck', '0'], ['Engine', 'showsEngine', '100']] as const) {
+    await hands.selectPart('frame')
+    await hands.addPart('Switch')
+    await hands.setProperties({ x, y: '0', label })
+    await hands.bindProperty('isOn', shows)
+  }
+  await hands.selectPart('frame')
+  await hands.setProperty('height', '200')
+  await hands.addPart('container')
+  await hands.openGroup('Layout')
+  await hands.setProperties({ x: '0', y: '36', layout: 'column', gap: '4', 'width from': 'content', 'height from': 'content' })
+  for (const [task, shows] of TASKS) {
+    await hands.selectPart('container')
+    await hands.addPart('Card')
+    await hands.setProperty('task', task)
+    await hands.bindProperty('visible', shows)
+  }
+  await wire(hands)
+}
+
+async function wire(hands: BenchHands): Promise<void> {
+  await hands.addTrigger('message')
+  await hands.wire('message', 'rest', 'rest')
+  await hands.enter('named', 'switched', '[aria-label="Rule"]')
+  await hands.act('set a variable', { set: 'showsDeck', to: "payload == 'Deck' ? !showsDeck : showsDeck" })
+  await hands.act('set a variable', { set: 'showsEngine', to: "payload == 'Engine' ? !showsEngine : showsEngine" })
+  await hands.selectPart('all')
+  await hands.addTrigger('tap on all')
+  await hands.wire('tap', 'rest', 'rest', 'all')
+  await hands.act('set a variable', { set: 'showsDeck', to: 'true' })
+  await hands.act('set a variable', { set: 'showsEngine', to: 'true' })
+  await hands.act('send a message', { send: 'all done', to: 'everyone' })
+}

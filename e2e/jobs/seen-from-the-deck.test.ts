@@ -1,0 +1,93 @@
+import { test } from '@jest/globals'
+import { Key } from 'selenium-webdriver'
+import { useApplication } from '../harness/application'
+import type { BenchHands } from '../harness/bench'
+
+const application = useApplication()
+
+const SEEN = [['gannet', '#2f6f9f'], ['seal', '#8a5a3c'], ['puffin', '#b5466b']] as const
+
+test('job 04, seen from the deck, from an empty project', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await hands.editInto('all looks')
+  await draw(hands)
+  await hands.editInto('rest')
+  await hands.renameState('rest', 'gannet')
+  for (const [index, name] of [[1, 'seal'], [2, 'puffin']] as const) {
+    await hands.addState()
+    await hands.renameState(index === 1 ? 'over' : 'state 3', name)
+    await hands.selectPart('slides')
+    await hands.setProperty('x', String(-240 * index))
+  }
+  await wire(hands)
+  process.stdout.write(`job 04 seen from the deck: ${hands.actions} actions\n`)
+
+  // On and back, round both ways, by keys and, left alone, by itself.
+  await hands.clickButton('Start over')
+  await hands.tapFill('#fbf8f1', 0)
+  await hands.untilSpecimenIs('puffin')
+  await hands.tapFill('#fbf8f1', 1)
+  await hands.untilSpecimenIs('gannet')
+  await (await hands.find('.specimen-picture')).sendKeys(Key.TAB, Key.ARROW_RIGHT)
+  await hands.untilSpecimenIs('seal')
+  await (await hands.find('.specimen-picture')).sendKeys(Key.ARROW_LEFT)
+  await hands.untilSpecimenIs('gannet')
+  await hands.clickButton('Start over')
+  await hands.driver.actions().move({ origin: await hands.find('.brand') }).perform()
+  await hands.untilSpecimenIs('seal')
+})
+
+/** Three slides in a row behind a frame, and a button at either side. */
+async function draw(hands: BenchHands): Promise<void> {
+  await hands.selectPart('box')
+  await hands.press(Key.DELETE)
+  await hands.selectPart('frame')
+  await hands.openGroup('Effect')
+  await hands.setProperty('clip', '')
+  await hands.openGroup('Answer')
+  await hands.setProperties({ role: 'region', 'accessible name': 'Seen from the deck', 'takes focus': '' })
+  await hands.addPart('container')
+  await hands.renamePart('container', 'slides')
+  await hands.openGroup('Layout')
+  await hands.setProperties({ layout: 'free', x: '0', y: '0', width: '720', height: '120' })
+  for (const [index, [name, fill]] of SEEN.entries()) {
+    await hands.addPart('box')
+    await hands.renamePart('box', name)
+    await hands.setProperties({ x: String(240 * index), y: '0', width: '240', height: '120', fill })
+    await hands.selectPart('slides')
+  }
+  for (const [name, x] of [['back', '8'], ['on', '200']] as const) {
+    await hands.selectPart('frame')
+    await hands.addPart('ellipse')
+    await hands.renamePart('ellipse', name)
+    await hands.setProperties({ x, y: '44', width: '32', height: '32', fill: '#fbf8f1' })
+  }
+}
+
+async function wire(hands: BenchHands): Promise<void> {
+  for (const [part, go] of [['on', 'next, wrapping round'], ['back', 'previous, wrapping round']] as const) {
+    await hands.selectPart(part)
+    await hands.addTrigger(`tap on ${part}`)
+    await everywhere(hands, 'tap', go, part)
+  }
+  for (const [key, go] of [['ArrowRight', 'next, wrapping round'], ['ArrowLeft', 'previous, wrapping round']] as const) {
+    await hands.addTrigger('key')
+    await hands.wire('key', 'gannet', 'seal')
+    await hands.enter('key', key, '[aria-label="Rule"]')
+    await everywhere(hands, `key ${key}`, go)
+  }
+  await hands.addTrigger('every')
+  await everywhere(hands, 'every', 'next, wrapping round')
+  await hands.enter('every', '1200', '[aria-label="Rule"]')
+  await hands.enter('held while', 'hovered || focused', '[aria-label="Rule"]')
+}
+
+/** Lets a rule hold in all three states and lead onward. */
+async function everywhere(hands: BenchHands, trigger: string, go: string, part?: string): Promise<void> {
+  if (!trigger.startsWith('key')) await hands.wire(trigger, 'gannet', 'seal', part)
+  await hands.enter('go to', go, '[aria-label="Rule"]')
+  const edge = (await hands.cell(trigger, 'gannet', part)).findElement({ css: '.cell-edge' })
+  await hands.drag(await edge, await hands.column('puffin'))
+  await hands.cell(trigger, 'puffin', part)
+}
