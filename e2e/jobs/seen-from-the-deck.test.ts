@@ -16,7 +16,7 @@ test('job 04, seen from the deck, from an empty project', async () => {
   await hands.renameState('rest', 'gannet')
   for (const [index, name] of [[1, 'seal'], [2, 'puffin']] as const) {
     await hands.addState()
-    await hands.renameState(index === 1 ? 'over' : 'state 3', name)
+    await hands.renameState('over', name)
     await hands.selectPart('slides')
     await hands.setProperty('x', String(-240 * index))
   }
@@ -73,7 +73,7 @@ async function wire(hands: BenchHands): Promise<void> {
   }
   for (const [key, go] of [['ArrowRight', 'next, wrapping round'], ['ArrowLeft', 'previous, wrapping round']] as const) {
     await hands.addTrigger('key')
-    await hands.wire('key', 'gannet', 'seal')
+    await hands.wire('key Enter', 'gannet', 'seal')
     await hands.enter('key', key, '[aria-label="Rule"]')
     await everywhere(hands, `key ${key}`, go)
   }

@@ -1,5 +1,5 @@
 import { useRef, useState, type PointerEvent } from 'react'
-import { setCell, setRuleField, spreadRule, type Id, type Rule } from '@rheoscope/core/document'
+import { setCell, setRuleField, spreadRuleOver, type Id, type Rule } from '@rheoscope/core/document'
 import { newId } from '../session/new-id'
 import type { Row } from './rows'
 import { useStillBench } from './use-bench'
@@ -31,7 +31,7 @@ const THRESHOLD_PX = 4
 
 /** Dragging from a cell of the response table to a column. */
 export function useCellDrag(): CellDrag {
-  const { component, axis, make, select } = useStillBench()
+  const { project, component, axis, make, select } = useStillBench()
   const [line, setLine] = useState<Line | null>(null)
   const ended = useRef<(() => void) | null>(null)
 
@@ -39,7 +39,9 @@ export function useCellDrag(): CellDrag {
     const { row, rule } = origin
     const name = axis.states.find(({ id }) => id === state)?.name ?? ''
     if (origin.how === 'spread') {
-      if (rule && state !== origin.state) make(spreadRule(component, rule, state), `let ${row.key} hold in ${name}`)
+      const places = [origin.state, state].map((id) => axis.states.findIndex((each) => each.id === id)).toSorted((a, b) => a - b)
+      const across = axis.states.slice(places[0], places[1]! + 1).map(({ id }) => id)
+      if (rule && state !== origin.state) make(spreadRuleOver(project, component, rule, across), `let ${row.key} hold as far as ${name}`)
       return
     }
     const target = { go: 'state', state } as const

@@ -66,6 +66,13 @@ export function spreadRule(component: Component, rule: Rule, state: Id): Edit {
   return old && old.id !== rule.id ? batch(leaveCell(component, old, state), spread) : spread
 }
 
+/** Lets a rule hold in further states, in each as `spreadRule` does. */
+export const spreadRuleOver = (project: Project, component: Component, rule: Rule, states: readonly Id[]): Edit =>
+  inTurn(project, component, states.map((state): Cell => ({ axis: rule.axis, state, trigger: rule.trigger, part: rule.part })), (now, { state }) => {
+    const own = now.rules.find(({ id }) => id === rule.id)
+    return !own || holdsIn(own, state) ? null : spreadRule(now, own, state)
+  })
+
 /** Empties one cell: the rule in it no longer holds in that state, and goes when it held nowhere else. */
 export function leaveCell(component: Component, rule: Rule, state: Id): Edit {
   if (holdsAlone(component, rule, state)) return removeRule(component.id, rule.id)

@@ -1,0 +1,137 @@
+import { expect, test } from '@jest/globals'
+import { Key } from 'selenium-webdriver'
+import { useApplication } from '../harness/application'
+import type { BenchHands } from '../harness/bench'
+
+const application = useApplication()
+
+const SCREEN = '.screen-picture'
+
+test('job 07, the cabin card, from an empty project', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await makeTable(hands)
+  await makeSheet(hands)
+  await makeOverlay(hands)
+  await makeCard(hands)
+  await makeDeck(hands)
+  process.stdout.write(`job 07 cabin card: ${hands.actions} actions\n`)
+
+  // A card opens: its plate and number travel and restyle, the others dim and do not answer.
+  await hands.clickButton('Use it')
+  const plates = async () => (await hands.middlesOf('#e3ecf2', SCREEN)).length
+  await hands.until('there are three cards', async () => (await plates()) === 3)
+  await hands.clickButton('¹⁄₁₀').catch(() => undefined)
+  await hands.tapWords('216', 'screen-picture')
+  await hands.until('the sheet is as large as it gets', async () => (await widthOf(hands, '#24506f')) > 0.9 * 220 * (await zoom(hands)))
+  await hands.until('the others have stepped back', async () => (await dimmed(hands)) === 2)
+  expect((await hands.words(SCREEN)).filter((words) => words === '216')).toHaveLength(1)
+
+  // Closed, it travels back, and the others come forward.
+  await (await hands.find(SCREEN)).sendKeys(Key.ESCAPE)
+  await hands.until('all are back', async () => (await plates()) === 3 && (await dimmed(hands)) === 0)
+  await hands.until('the trace has it', async () => (await (await hands.find('.trace-canvas')).getAttribute('aria-label'))!.includes('away from'))
+})
+
+const zoom = (hands: BenchHands): Promise<number> => hands.driver.executeScript('return document.querySelector(arguments[0]).getScreenCTM().a', SCREEN)
+
+const widthOf = (hands: BenchHands, fill: string): Promise<number> =>
+  hands.driver.executeScript('return document.querySelector(arguments[0] + " [fill=\'" + arguments[1] + "\']")?.getBoundingClientRect().width ?? 0', SCREEN, fill)
+
+const dimmed = (hands: BenchHands): Promise<number> =>
+  hands.driver.executeScript('return [...document.querySelectorAll(arguments[0] + " [opacity]")].filter((each) => each.getAttribute("opacity") === "0.4" && each.querySelector("[fill=\'#e3ecf2\']")).length', SCREEN)
+
+async function makeTable(hands: BenchHands): Promise<void> {
+  await hands.click('[aria-label="Add a data table"]')
+  await hands.enter('Name of column name', 'number', '[role=dialog]')
+  for (const [index, number] of ['214', '216', '218'].entries()) {
+    if (index > 0) await hands.clickButton('+ record')
+    await hands.enter(`number of record ${index + 1}`, number, '[role=dialog]')
+  }
+  await hands.clickButton('Close')
+}
+
+/** The cabin that is open, large. When it goes, none is. */
+async function makeSheet(hands: BenchHands): Promise<void> {
+  await hands.enter('Component name', 'Sheet', '.crumbs')
+  await hands.addVariable('text', 'words', 'openCabin', 'Shared variables')
+  await hands.editInto('all looks')
+  await hands.selectPart('box')
+  await hands.press(Key.DELETE)
+  await hands.selectPart('frame')
+  await hands.setProperties({ width: '220', height: '260', fill: '#24506f', 'carry key': 'plate' })
+  await hands.addPart('text')
+  await hands.setProperties({ text: '= openCabin', x: '20', y: '20', size: '40', fill: '#ffffff', 'carry key': 'number' })
+  await hands.addTrigger('hidden')
+  await hands.wire('hidden', 'rest', 'rest')
+  await hands.act('set a variable', { to: "''" })
+}
+
+async function makeOverlay(hands: BenchHands): Promise<void> {
+  await hands.click('[aria-label="Components"]')
+  await hands.choose('New screen')
+  await hands.enter('Screen name', 'Cabin', '.crumbs')
+  await hands.enter('wide', '220', '.pane-left')
+  await hands.enter('high', '260', '.pane-left')
+  await hands.enter('shown', 'over another one', '.pane-right')
+  await hands.enter('takes', '300', '[aria-label="The screen"]')
+  await put(hands, 'Sheet')
+  await hands.enter('x', '0', '[aria-label="Selected"]')
+  await hands.enter('y', '0', '[aria-label="Selected"]')
+}
+
+async function put(hands: BenchHands, component: string): Promise<void> {
+  await hands.click('[aria-label="Put something on the screen"]')
+  await hands.choose(component)
+}
+
+/** A small card that opens its cabin, and steps back while another one is open. */
+async function makeCard(hands: BenchHands): Promise<void> {
+  await hands.click('[aria-label="Components and screens"]')
+  await hands.choose('New component')
+  await hands.enter('Component name', 'Card', '.crumbs')
+  await hands.addParameter('text', 'number', '214')
+  await hands.editInto('all looks')
+  await hands.selectPart('box')
+  await hands.press(Key.DELETE)
+  await hands.selectPart('frame')
+  await hands.setProperties({ width: '200', height: '48', fill: '#e3ecf2', 'carry key': 'plate' })
+  await hands.addPart('text')
+  await hands.setProperties({ text: '= number', x: '12', y: '12', 'carry key': 'number' })
+  await hands.editInto('rest')
+  await hands.addState()
+  await hands.renameState('over', 'away')
+  await hands.selectPart('frame')
+  await hands.setProperty('opacity', '0.4')
+  await hands.openGroup('Answer')
+  await hands.setProperty('takes input', '')
+
+  await hands.wire('tap', 'rest', 'rest')
+  await hands.act('set a variable', { to: 'number' })
+  await hands.act('open an overlay')
+  await hands.addTrigger('changes')
+  await hands.wire('changes', 'rest', 'away')
+  await hands.enter('what', 'openCabin', '[aria-label="Rule"]')
+  for (const [from, to, condition] of [['rest', 'away', "openCabin != '' && openCabin != number"], ['away', 'rest', "openCabin == ''"]] as const) {
+    if (from === 'away') await hands.wire('openCabin changes', from, to)
+    await hands.enter('if', condition, '[aria-label="Rule"]')
+  }
+}
+
+async function makeDeck(hands: BenchHands): Promise<void> {
+  await hands.newComponent()
+  await hands.enter('Component name', 'Deck', '.crumbs')
+  await hands.editInto('all looks')
+  await hands.selectPart('box')
+  await hands.press(Key.DELETE)
+  await hands.selectPart('frame')
+  await hands.setProperties({ width: '200', height: '170' })
+  await hands.addPart('list')
+  await hands.enter('each as', 'Card', '[aria-label="Properties"]')
+  await hands.enter('table', 'table', '[aria-label="Properties"]')
+  await hands.setProperties({ x: '0', y: '0' })
+  await hands.click('[aria-label="Components"]')
+  await hands.choose('New screen')
+  await hands.enter('Screen name', 'Cabins', '.crumbs')
+  await put(hands, 'Deck')
+}
