@@ -29,7 +29,7 @@ try {
   await keep('bench-easel')
   await hands.closeEasel()
 
-  for (const [component, name] of [['buoyMarker', 'job-03-buoy-marker'], ['routePanel', 'job-05-route-panel'], ['mastLamp', 'job-06-mast-lamp'], ['portChooser', 'job-09-port-chooser'], ['gangwaySwitch', 'job-12-gangway-switch'], ['crewCall', 'job-13-crew-call'], ['lighthouse', 'job-15-lighthouse'], ['ticketButton', 'job-16-ticket-button'], ['cabinLights', 'job-18-cabin-lights'], ['engineStart', 'job-20-engine-start']] as const) {
+  for (const [component, name] of [['buoyMarker', 'job-03-buoy-marker'], ['routePanel', 'job-05-route-panel'], ['portChooser', 'job-09-port-chooser'], ['gangwaySwitch', 'job-12-gangway-switch'], ['crewCall', 'job-13-crew-call'], ['lighthouse', 'job-15-lighthouse'], ['ticketButton', 'job-16-ticket-button'], ['cabinLights', 'job-18-cabin-lights'], ['engineStart', 'job-20-engine-start']] as const) {
     await hands.openDemo(component)
     await hands.untilFindings('they are there', (kinds) => kinds.length === 0)
     const buttons = await browser.driver.findElements({ css: '.put-button' })
@@ -54,6 +54,20 @@ try {
   await hands.clickButton('Play it')
   await browser.driver.sleep(5400)
   await keep('stage')
+
+  await hands.openDemoScreen('home')
+  await hands.clickButton('Arrange')
+  await hands.clickButton('Cabins')
+  await keep('stage-arranged')
+
+  await browser.driver.get(await (await hands.byText('Show it', 'a')).getAttribute('href') ?? '')
+  await hands.find('.screen-picture text')
+  await keep('preview')
+
+  await hands.openDemoScreen('cabins')
+  await hands.clickButton('Links')
+  await browser.driver.sleep(600)
+  await keep('stage-links')
 
   await hands.openDemo('boardingButton')
   await hands.click(await hands.cell('after', 'working'))

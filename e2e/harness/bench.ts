@@ -49,8 +49,7 @@ export class BenchHands extends Hands {
   }
 
   async renameState(from: string, to: string): Promise<void> {
-    this.actions++
-    await this.driver.actions().doubleClick(await this.column(from)).perform()
+    await this.doubleClick(await this.column(from))
     this.actions++
     const field = await this.find(`[aria-label="Name of ${from}"]`)
     await field.sendKeys(to, '\n')

@@ -2,6 +2,9 @@ import { By, Key, Origin, until, type WebDriver, type WebElement } from 'seleniu
 
 const PATIENCE_MS = 10_000
 
+/** How long the pointer takes to a place; it would dawdle otherwise. */
+const AT_ONCE_MS = 0
+
 type Place = string | WebElement
 
 /**
@@ -36,7 +39,7 @@ export class Hands {
 
   async doubleClick(place: Place): Promise<void> {
     this.actions++
-    await this.driver.actions().doubleClick(await this.at(place)).perform()
+    await this.driver.actions().move({ origin: await this.at(place), duration: AT_ONCE_MS }).doubleClick().perform()
   }
 
   async clickButton(text: string): Promise<void> {
@@ -53,13 +56,11 @@ export class Hands {
   async enter(label: string, value: string, within = 'body'): Promise<void> {
     this.actions++
     const field = await this.field(label, within)
-    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "nearest" })', field)
     if ((await field.getTagName()) === 'select') {
       await field.findElement(By.xpath(`./option[normalize-space()=${JSON.stringify(value)}]`)).click()
       return
     }
-    await field.click()
-    if ((await field.getAttribute('type')) === 'checkbox') return
+    if ((await field.getAttribute('type')) === 'checkbox') return field.click()
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), value, Key.ENTER)
   }
 
@@ -72,7 +73,7 @@ export class Hands {
 
   async drag(from: Place, to: Place): Promise<void> {
     this.actions++
-    await this.driver.actions().move({ origin: await this.at(from) }).press().move({ origin: await this.at(to) }).release().perform()
+    await this.driver.actions().move({ origin: await this.at(from), duration: AT_ONCE_MS }).press().move({ origin: await this.at(to), duration: AT_ONCE_MS }).release().perform()
   }
 
   async dragBy(from: Place, x: number, y: number): Promise<void> {
@@ -80,7 +81,7 @@ export class Hands {
     const origin = await this.at(from)
     const half = { x: Math.round(x / 2), y: Math.round(y / 2) }
     // From where the pointer is, because what is dragged moves along.
-    await this.driver.actions().move({ origin }).press().move({ origin: Origin.POINTER, ...half }).move({ origin: Origin.POINTER, x: x - half.x, y: y - half.y }).release().perform()
+    await this.driver.actions().move({ origin, duration: AT_ONCE_MS }).press().move({ origin: Origin.POINTER, ...half, duration: AT_ONCE_MS }).move({ origin: Origin.POINTER, x: x - half.x, y: y - half.y, duration: AT_ONCE_MS }).release().perform()
   }
 
   async press(...keys: string[]): Promise<void> {

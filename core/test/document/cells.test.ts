@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import {
-  answersFor, apply, emptyCells, holdsIn, invert, movesOf, pasteRules, ruleClipOf, ruleInCell, setCells, shortestWay, triggerRow, type Cell, type Component, type Edit, type Target,
+  answersFor, apply, emptyCells, holdsIn, invert, movesOf, pasteRules, ruleClipOf, ruleInCell, setCells, shortestWay, spreadRuleOver, triggerRow, type Cell, type Component, type Edit, type Target,
 } from '@rheoscope/core/document'
 import { small, projectOf, tap, enter, leave } from '../run/small-component'
 
@@ -39,6 +39,13 @@ describe('cells', () => {
       const left = empty ? after(full, empty) : full
       for (const state of STATES) expect(answer(left, state)).toEqual(emptied.includes(state) ? undefined : answer(full, state))
     }))
+  })
+
+  test('a rule pulled over several states holds in each of them, and what answered there gives way', () => {
+    const [first] = table.rules
+    const spread = after(table, spreadRuleOver(projectOf(table), table, first!, ['b', 'c', 'd']))
+    expect(STATES.map((state) => ruleInCell(spread, 'axis', state, 'tap')?.id)).toEqual(STATES.map(() => first!.id))
+    expect(spread.rules.filter(({ trigger }) => trigger.on === 'tap')).toHaveLength(1)
   })
 
   test('emptying what is empty is no edit', () => {

@@ -47,6 +47,58 @@ test('01 the crew tray is as high as what is in it, and one yes/no says whether 
   expect(person.tap('trayButton').wait(260).shows('trayBox', 'height')).toBe(0)
 })
 
+describe('02 the deck filter', () => {
+  const chip = (kind: string) => `filter-${kind}`
+  const news = (person: Person) => [...person.run.instance('')!.contents.keys()].filter((step) => step.startsWith('filterList:')).map((step) => step.slice(-1))
+
+  test('exactly one chip is chosen, as wide as its word, and the list has what is of its kind', () => {
+    const person = new Person('deckFilter')
+    expect([news(person), person.is(chip('sea')), person.is(chip('food'))]).toEqual([['1', '3'], 'chosen', 'plain'])
+    const wide = person.shows('chipBody', 'width', chip('sea')) as number
+    person.tap('chipBody', chip('food')).wait(280)
+    expect([person.is(chip('sea')), person.is(chip('food')), person.is(chip('safety'))]).toEqual(['plain', 'chosen', 'plain'])
+    expect(person.shows('chipBody', 'width', chip('sea'))).toBe(40)
+    expect(person.shows('chipBody', 'width', chip('food'))).toBeGreaterThan(60)
+    expect(wide).toBeGreaterThan(60)
+    expect(person.wait(400).run.variable('shown') ?? person.run.instance('')!.environment.shown).toBe('food')
+    expect(news(person)).toEqual(['2', '5'])
+  })
+
+  test('its width travels, and the word never shows at a width it does not fit', () => {
+    const person = new Person('deckFilter').tap('chipBody', chip('food')).wait(140)
+    const width = person.shows('chipBody', 'width', chip('food')) as number
+    expect(width > 44 && width < 76).toBe(true)
+    expect(person.shows('chipBody', 'clip', chip('food'))).toBe(true)
+  })
+})
+
+test('07 a cabin opens into its sheet, the others step back and do not answer, and come back when it closes', () => {
+  const run = new Run(skerryLine, { screen: 'cabins' })
+  const card = (number: number) => `cabins-cabinDeck/cabinList:cabin${number}`
+  const at = pointOn(run.drawList(), card(216), 'cabinPlate')!
+  for (const what of ['move', 'press', 'release'] as const) run.send({ do: what, ...at, pointer: 'mouse' })
+  const sheet = () => itemOf(run.drawList(), '@cabin/cabin-cabinSheet', 'sheetPlate')!.values
+  expect([sheet().width, sheet().height, sheet().fill]).toEqual([342, 72, '#e3ecf2'])
+  run.advanceTo(360)
+  expect([sheet().height, sheet().fill]).toEqual([420, '#24506f'])
+  expect([214, 216, 218].map((number) => run.instance(card(number))!.states)).toEqual([['cabinAway'], ['cabinHere'], ['cabinAway']])
+  expect(itemOf(run.drawList(), card(216), 'cabinPlate')).toBeUndefined()
+  run.send({ do: 'key', key: 'Escape', modifiers: {} })
+  run.advanceTo(1000)
+  expect([run.variable('openCabin'), run.instance(card(214))!.states, run.shown.length]).toEqual(['', ['cabinHere'], 1])
+})
+
+test('08 tasks are ticked one by one or all at once; a kind that is hidden keeps its ticks', () => {
+  const person = new Person('safetyRound').tap('safetyPlate', 'safety-0').wait(200)
+  expect([0, 1, 2, 3].map((task) => person.is(`safety-${task}`))).toEqual(['done', 'open', 'open', 'open'])
+  person.tap('roundPlate', 'round-Deck').wait(200)
+  expect([person.is('round-Deck'), person.shows('safety-0', 'visible'), person.shows('safety-2', 'visible')]).toEqual(['off', false, true])
+  expect(person.tap('roundPlate', 'round-Deck').wait(200).is('safety-0')).toBe('done')
+  person.tap('roundPlate', 'round-Engine').tap('roundAll').wait(200)
+  expect([0, 1, 2, 3].map((task) => person.is(`safety-${task}`))).toEqual(['done', 'done', 'done', 'done'])
+  expect(person.shows('safety-3', 'visible')).toBe(true)
+})
+
 test('04 the slides go round both ways, by themselves unless somebody is there, and by the arrow keys', () => {
   expect(new Person('seenFromTheDeck').wait(4000).is()).toBe('grey seal')
   expect(new Person('seenFromTheDeck').tap('deckBack').wait(9000).is()).toBe('puffin')

@@ -15,6 +15,7 @@ function anyInputs({ width, height }: Screen): fc.Arbitrary<readonly (readonly [
     { arbitrary: fc.record({ do: fc.constantFrom('move', 'press', 'release'), ...place }), weight: 8 },
     { arbitrary: fc.record({ do: fc.constant('key'), key: fc.constantFrom('Tab', 'Enter', ' ', 'ArrowRight', 'Escape', 'a'), modifiers }), weight: 3 },
     { arbitrary: fc.record({ do: fc.constant('exit'), pointer: place.pointer }), weight: 1 },
+    { arbitrary: fc.record({ do: fc.constant('wheel'), x: place.x, y: place.y, deltaX: fc.integer({ min: -200, max: 200 }), deltaY: fc.integer({ min: -200, max: 200 }) }), weight: 1 },
   ) as fc.Arbitrary<InputAction>
   return fc.array(fc.tuple(fc.integer({ min: 0, max: 700 }), input), { minLength: 100, maxLength: 100 })
 }

@@ -1,8 +1,10 @@
 import { describe, expect, test } from '@jest/globals'
 import { demoTakes, skerryLine } from '@rheoscope/core/demo'
-import { addScreen, addTake, addToScreen, apply, instanceFor, invert, newScreen, removeScreen, resizeScreen, setOnScreen, type Take } from '@rheoscope/core/document'
+import {
+  absentFor, addScreen, addTake, addToScreen, apply, duplicateScreen, entranceOf, ENTRANCES, instanceFor, invert, newScreen, removeFromScreen, removeScreen, resizeScreen, setOnScreen, trimTake, type Take,
+} from '@rheoscope/core/document'
 import { project as projectSchema, validated } from '@rheoscope/core/schema'
-import { bandsOf, playTake, Run } from '@rheoscope/core/run'
+import { bandsOf, differences, playTake, Run } from '@rheoscope/core/run'
 
 describe('takes', () => {
   test.each(demoTakes.map((take) => [take.name, take] as const))('“%s” comes about', (_name, take) => {
@@ -31,6 +33,23 @@ test('a run as bands: every stay begins where the one before ends, and motions e
   expect(band!.stays.at(-1)!.toMs).toBe(Infinity)
 })
 
+describe('held against what was before', () => {
+  const seen = (state: string, atMs: number) => ({ instance: 'a', axis: 'x', state, atMs })
+
+  test('states that come later, not at all or anew are differences', () => {
+    expect(differences([seen('on', 100), seen('off', 300)], [seen('on', 100), seen('off', 300)])).toEqual([])
+    expect(differences([seen('on', 100), seen('off', 300)], [seen('on', 120)])).toEqual([{ before: seen('on', 100), after: seen('on', 120) }, { before: seen('off', 300), after: null }])
+  })
+
+  test('a trimmed take has nothing after its end, and one undo brings it back', () => {
+    const take = skerryLine.takes.find(({ id }) => id === 'takeCabin')!
+    const edit = trimTake(take, 1400)
+    const after = apply(skerryLine, edit).takes.find(({ id }) => id === 'takeCabin')!
+    expect([after.endsAtMs, after.inputs.length, after.expectations.length]).toEqual([1400, 3, 3])
+    expect(apply(apply(skerryLine, edit), invert(edit, skerryLine)).takes).toEqual(skerryLine.takes)
+  })
+})
+
 describe('screens', () => {
   let made = 0
   const newId = () => `s${++made}`
@@ -54,5 +73,28 @@ describe('screens', () => {
   test('instances of one component have names of their own', () => {
     const home = skerryLine.screens.find(({ id }) => id === 'home')!
     expect(instanceFor(skerryLine, home, 'portChooser', 'other', { x: 0, y: 0 }).name).toBe('Port chooser 2')
+  })
+
+  test('are duplicated with parts and rules of their own', () => {
+    const home = skerryLine.screens[0]!
+    const twin = duplicateScreen(skerryLine, home, newId)
+    const after = apply(skerryLine, addScreen(skerryLine, twin))
+    expect(twin.name).not.toBe(home.name)
+    expect(twin.parts.filter(({ id }) => home.parts.some((part) => part.id === id))).toEqual([])
+    expect(twin.rules.every(({ part }) => twin.parts.some(({ id }) => id === part))).toBe(true)
+    expect(new Run(after, { screen: twin.id }).drawList()[0]!.children.length).toBe(home.parts.length - 1)
+  })
+
+  test('lose with a part what stands in it and the rules that listen to it', () => {
+    const home = skerryLine.screens[0]!
+    const edit = removeFromScreen(home, 'home-to-cabins')
+    const after = apply(skerryLine, edit).screens[0]!
+    expect([home.rules.length - after.rules.length, home.parts.length - after.parts.length]).toEqual([1, 1])
+    expect(apply(apply(skerryLine, edit), invert(edit, skerryLine)).screens).toEqual(skerryLine.screens)
+  })
+
+  test.each(ENTRANCES)('that come from %s are known to', (entrance) => {
+    const home = skerryLine.screens[0]!
+    expect(entranceOf({ ...home, absent: absentFor(home, entrance) })).toBe(entrance)
   })
 })

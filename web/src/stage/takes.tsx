@@ -2,9 +2,10 @@ import { useState } from 'react'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button } from '@mui/material'
 import { addTake, freeName, namesOf, type Take } from '@rheoscope/core/document'
-import { playTake, statesSeen, type PlayedTake, type TakeOutcome } from '@rheoscope/core/run'
+import { statesSeen, type PlayedTake, type TakeOutcome } from '@rheoscope/core/run'
 import { keepOutcomes, loadOutcomes } from '../api/projects'
 import { newId } from '../session/new-id'
+import { playTakes } from '../takes/play-takes'
 import { TakeCard } from './take-card'
 import { useStage } from './use-stage'
 
@@ -22,17 +23,18 @@ export function Takes() {
     }
     make(addTake(take), `keep ${take.name}`)
   }
-  const runAll = () => {
-    const played = takes.map((take) => [take, playTake(project, take)] as const)
-    setResults(new Map(played.map(([take, each]) => [take.id, each])))
-    outcomes.keep(played.map(([take, each]) => outcomeOf(take, each, session.revision)))
+  const runAll = async () => {
+    const { revision } = session
+    const played = await playTakes(project, takes)
+    setResults(played)
+    outcomes.keep(takes.flatMap((take) => (played.has(take.id) ? [outcomeOf(take, played.get(take.id)!, revision)] : [])))
   }
   return (
     <section aria-label="Takes">
       <div className="section-head">
         <h2 className="caption">Takes</h2>
         <span>
-          {takes.length > 0 && <Button onClick={runAll}>Run all</Button>} <Button disabled={!player} title="Keep all that was done since the start" onClick={keep}>Keep this run</Button>
+          {takes.length > 0 && <Button onClick={() => void runAll()}>Run all</Button>} <Button disabled={!player} title="Keep all that was done since the start" onClick={keep}>Keep this run</Button>
         </span>
       </div>
       {takes.length === 0 && <p className="muted hint">Use the screen, then keep the run. It can be played again on whatever the document becomes.</p>}
