@@ -123,10 +123,10 @@ export class Run {
     this.responses.tellWaiting()
   }
 
-  /** Another run that has come exactly as far; the two go on apart. */
-  fork(observe?: Observer): Run {
+  /** Another run that has come exactly as far; the two go on apart. Its trace begins here when it is not to know its past. */
+  fork(observe?: Observer, knowsItsPast = true): Run {
     const fork = Object.create(Run.prototype) as Run
-    Object.assign(fork, { ...this, events: [...this.events] })
+    Object.assign(fork, { ...this, events: knowsItsPast ? [...this.events] : [] })
     Object.assign(fork, { responses: this.responses.copy(fork.world(observe)), surfaces: this.surfaces.copy(fork.ground()) })
     return Object.assign(fork, {
       instances: this.instances.copy(fork.responses.watch()),

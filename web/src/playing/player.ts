@@ -1,6 +1,6 @@
 import type { Input, InputAction, Project } from '@rheoscope/core/document'
 import type { Surface } from '@rheoscope/core/machine'
-import { inOrder, replay, Run, type RunOptions } from '@rheoscope/core/run'
+import { inOrder, play, Run, type RunOptions } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
 import type { Witness } from '@rheoscope/core/check'
 
@@ -24,6 +24,9 @@ export interface PlayerState {
 /** A take longer than this is not played again on a changed document; the run starts over instead. */
 const LONGEST_REPLAY_MS = 120_000
 
+/** So often the run is remembered as it was, in ms of its own time, so that it can be looked back at quickly. */
+const REMEMBER_MS = 1000
+
 /** One frame of a screen of 60 frames a second. */
 const FRAME_MS = 1000 / 60
 
@@ -38,6 +41,8 @@ export class Player {
   private script: readonly Input[] = []
   /** How many inputs of the script have been played. */
   private played = 0
+  /** The run as it was every now and then, with how many inputs had been made. */
+  private remembered: { readonly atMs: number; readonly inputs: number; readonly run: Run }[] = []
   /** Virtual time, in fractions of a millisecond, and the wall clock when it was that. */
   private atMs = 0
   private wallMs: number | null = null
@@ -45,6 +50,7 @@ export class Player {
 
   constructor(private project: Project, private readonly surface: Surface) {
     this.run = new Run(project, surface)
+    this.remember(0)
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -135,6 +141,13 @@ export class Player {
     this.begin(witness)
   }
 
+  /** Goes on to the moment worth seeing without waiting for it. */
+  skipToEnd(): void {
+    if (!this.state.witness) return
+    this.moveTo(this.state.witness.lookAtMs)
+    this.hold(true)
+  }
+
   endWitness(): void {
     this.inputs = []
     this.begin(null)
@@ -147,15 +160,44 @@ export class Player {
     this.playAgain()
   }
 
+  /** The run as it was at an instant of its past; nothing may be done to it. */
+  runAt(ms: number): Run {
+    const { run, inputs } = this.remembered.findLast(({ atMs }) => atMs <= ms) ?? this.remembered[0]!
+    const then = run.fork(undefined, false)
+    play(then, this.done.slice(inputs), Math.floor(ms))
+    return then
+  }
+
   private playAgain(): void {
     const played = this.done
+    const untilMs = Math.floor(this.atMs)
     try {
       if (this.atMs > LONGEST_REPLAY_MS && !this.state.witness) this.startOver()
-      else this.run = replay(this.project, this.surface, played, Math.floor(this.atMs), this.options)
+      else {
+        this.run = new Run(this.project, this.surface, this.options)
+        this.remembered = []
+        let next = 0
+        for (let ms = 0; ; ms = Math.min(untilMs, ms + REMEMBER_MS)) {
+          for (; next < played.length && played[next]!.atMs <= ms; next++) this.do(played[next]!)
+          this.run.advanceTo(ms)
+          this.remember(next)
+          if (ms === untilMs) break
+        }
+      }
     } catch {
       // A component that cannot be put together is a finding; the specimen stays as it was.
     }
     this.publish({ events: this.run.trace.length })
+  }
+
+  private do({ atMs, ...action }: Input): void {
+    this.run.advanceTo(atMs)
+    this.run.send(action)
+  }
+
+  private remember(inputs: number): void {
+    const last = this.remembered.at(-1)
+    if (!last || this.run.nowMs >= last.atMs + REMEMBER_MS) this.remembered.push({ atMs: this.run.nowMs, inputs, run: this.run.fork(undefined, false) })
   }
 
 
@@ -168,17 +210,19 @@ export class Player {
     this.script = inOrder(witness?.inputs ?? [])
     this.played = 0
     this.atMs = 0
+    this.remembered = []
+    this.remember(0)
     this.publish({ witness, isHeld: false, events: 0 })
   }
 
   private moveTo(ms: number): void {
     const before = this.run.trace.length
-    for (; this.played < this.script.length && this.script[this.played]!.atMs <= ms; this.played++) {
-      const { atMs, ...action } = this.script[this.played]!
-      this.run.advanceTo(atMs)
-      this.run.send(action)
+    for (let until = Math.min(ms, this.atMs + REMEMBER_MS); ; until = Math.min(ms, until + REMEMBER_MS)) {
+      for (; this.played < this.script.length && this.script[this.played]!.atMs <= until; this.played++) this.do(this.script[this.played]!)
+      this.run.advanceTo(Math.floor(until))
+      this.remember(this.state.witness ? this.played : this.inputs.length)
+      if (until >= ms) break
     }
-    this.run.advanceTo(Math.floor(ms))
     this.atMs = ms
     if (this.run.trace.length !== before) this.publish({ events: this.run.trace.length })
   }

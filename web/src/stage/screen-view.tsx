@@ -1,5 +1,4 @@
 import { useMemo, useRef } from 'react'
-import { replay } from '@rheoscope/core/run'
 import { LiveSurface } from '../playing/live-surface'
 import type { Player } from '../playing/player'
 import { usePlayerState } from '../playing/use-player'
@@ -24,18 +23,15 @@ export function ScreenView() {
 
 /** The run itself, or what it showed at the instant that is looked at. */
 function Alive({ player, field }: { readonly player: Player; readonly field: Room }) {
-  const { project, screen, seenMs, way } = useStage()
-  const { witness, events } = usePlayerState(player)
-  const seen = useMemo(() => (seenMs === null ? null : replay(project, { screen: screen.id }, player.done, Math.floor(seenMs), player.options).drawListAt(seenMs)),
-    // What has been done changes with the events.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [project, screen.id, player, seenMs, events])
+  const { seenMs, way } = useStage()
+  const { witness } = usePlayerState(player)
+  const seen = useMemo(() => (seenMs === null ? null : player.runAt(seenMs).drawListAt(seenMs)), [player, seenMs])
   return (
     <>
       <LiveSurface player={player} label="The screen, running" className="screen-picture" field={field} mostZoom={1} way={way} shown={(_wallMs, live) => seen ?? live} />
       {witness && (
         <p className="witness-strip screen-strip" role="status">
-          Playing: {witness.caption} <button className="plain underlined" onClick={() => player.endWitness()}>Done</button>
+          Playing: {witness.caption} <button className="plain underlined" onClick={() => player.skipToEnd()}>To its end</button> <button className="plain underlined" onClick={() => player.endWitness()}>Done</button>
         </p>
       )}
     </>

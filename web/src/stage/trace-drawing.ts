@@ -34,6 +34,7 @@ const atMark = bisector<Mark, number>(({ atMs }) => atMs)
 /** Draws what is in view of a trace on a canvas in the colours of the page: bands of states, ramps where something moves, dashes where a timer counts, lines where something is told, ticks where somebody did something. */
 export function drawTrace(context: CanvasRenderingContext2D, picture: TracePicture, colour: Colour): void {
   const { rows, width, height, scale, nowMs, seenMs, inputsMs, scrolledPx } = picture
+  context.font = namesFont(colour)
   context.clearRect(0, 0, width, height)
   const first = Math.max(0, Math.floor(scrolledPx / ROW_PX))
   const last = Math.min(rows.length, Math.ceil((scrolledPx + height - RULER_PX) / ROW_PX))
@@ -47,6 +48,8 @@ export function drawTrace(context: CanvasRenderingContext2D, picture: TracePictu
 }
 
 const topOf = (row: number, { scrolledPx }: TracePicture): number => RULER_PX + row * ROW_PX - scrolledPx
+
+const namesFont = (colour: Colour): string => `12px ${colour('--sans')}`
 
 function line(context: CanvasRenderingContext2D, x: number, height: number, stroke: string, thickness: number): void {
   if (x < NAMES_PX) return
@@ -112,8 +115,9 @@ interface Ramp {
 function drawRamp(context: CanvasRenderingContext2D, { fromMs, toMs, wholeMs, ease }: Ramp, body: Body, scale: TracePicture['scale'], stroke: string, thickness: number): void {
   if (wholeMs <= 0 || toMs <= fromMs) return
   context.beginPath()
-  for (let step = 0; step <= RAMP_STEPS; step++) {
-    const ms = fromMs + ((toMs - fromMs) * step) / RAMP_STEPS
+  const steps = Math.min(RAMP_STEPS, Math.ceil((scale(toMs) - scale(fromMs)) / 2))
+  for (let step = 0; step <= steps; step++) {
+    const ms = fromMs + ((toMs - fromMs) * step) / steps
     const y = body.top + body.height * (1 - Math.min(1, Math.max(0, ease((ms - fromMs) / wholeMs))))
     if (step === 0) context.moveTo(Math.max(NAMES_PX, scale(ms)), y)
     else context.lineTo(Math.max(NAMES_PX, scale(ms)), y)
@@ -165,7 +169,6 @@ function drawMarks(context: CanvasRenderingContext2D, picture: TracePicture, col
     context.globalAlpha = 1
     const label = labelOf(mark)
     if (x <= free) continue
-    context.font = `12px ${getComputedStyle(context.canvas).fontFamily}`
     context.textAlign = 'left'
     context.fillStyle = colour('--muted')
     context.fillText(label, x + 4, Math.max(RULER_PX + 6, (ys[0] ?? 0) - 8))
@@ -202,7 +205,6 @@ function labelOf(mark: Mark): string {
 function drawName(context: CanvasRenderingContext2D, name: string, x: number, end: number, y: number, fill: string, loses: 'start' | 'end' = 'end'): void {
   const room = end - x - 4
   if (room < 14) return
-  context.font = `12px ${getComputedStyle(context.canvas).fontFamily}`
   context.textAlign = 'left'
   context.textBaseline = 'middle'
   context.fillStyle = fill

@@ -59,6 +59,7 @@ function Trace({ player, picked, onPick }: { readonly player: Player; readonly p
     // The trace grows with the events.
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [book, player, events])
+  const words = useMemo(() => describe(rows), [rows])
   const wholePx = RULER_PX + rows.length * ROW_PX + 6
   const height = Math.min(MOST_HIGH_PX, wholePx)
   const width = Math.max(LEAST_PX, useRoom(canvas, FIRST_ROOM).width)
@@ -74,11 +75,11 @@ function Trace({ player, picked, onPick }: { readonly player: Player; readonly p
     if (seenMs === null) shownScale.current = scaleNow()
     const context = canvas.current!.getContext('2d')!
     fit(canvas.current!, width, height)
-    const style = getComputedStyle(canvas.current!)
+    const colour = coloursOf(canvas.current!)
     drawTrace(context, {
       rows, marks: marksOf(player.current.trace), inputsMs: inputsOf(player), nowMs: player.nowMs, seenMs, scale: shownScale.current, width, height,
       selected: seenMs !== null && picked ? { row: picked.row, fromMs: picked.stay.fromMs } : null, scrolledPx: scroller.current!.scrollTop,
-    }, (name) => style.getPropertyValue(name))
+    }, colour)
   })
   const scrub = (event: PointerEvent<HTMLCanvasElement>) => {
     if (event.buttons === 0) return
@@ -104,7 +105,7 @@ function Trace({ player, picked, onPick }: { readonly player: Player; readonly p
     <div className="trace-scroller" ref={scroller}>
       <div style={{ height: wholePx }}>
         <canvas
-          ref={canvas} className="trace-canvas" style={{ height }} role="img" aria-label={describe(rows)}
+          ref={canvas} className="trace-canvas" style={{ height }} role="img" aria-label={words}
           onPointerDown={(event) => { event.currentTarget.setPointerCapture(event.pointerId); scrub(event) }} onPointerMove={scrub} onWheel={turn}
         />
       </div>
@@ -117,6 +118,17 @@ function motionAt(row: TraceRow, ms: number): PickedMotion | null {
   const index = row.stays.findLastIndex(({ fromMs }) => fromMs <= ms)
   const [before, stay] = [row.stays[index - 1], row.stays[index]]
   return stay && before && ms <= stay.movedUntilMs && stay.movedUntilMs > stay.fromMs ? { row, stay, from: before.state } : null
+}
+
+/** The colours of the page, each looked up once. */
+function coloursOf(canvas: HTMLCanvasElement): (name: string) => string {
+  const style = getComputedStyle(canvas)
+  const known = new Map<string, string>()
+  return (name) => {
+    const colour = known.get(name) ?? style.getPropertyValue(name)
+    known.set(name, colour)
+    return colour
+  }
 }
 
 function fit(canvas: HTMLCanvasElement, width: number, height: number): void {
