@@ -26,16 +26,19 @@ function Preview({ id }: { readonly id: string }) {
   const [kept, setKept] = useState<string | null>(null)
   const field = useWindowSize()
   const isRecording = search.has('keep')
+  const screen = project.screens.find((each) => each.id === id)
+  const way = screen?.waysIn?.find(({ name }) => name === search.get('in'))
+  useEffect(() => player?.enterBy(way?.id ?? null), [player, way?.id])
   if (!player) return <NotHere what="This project has no such screen." />
   const keep = () => {
     const name = freeName('Trial', namesOf(project.takes))
-    session.dispatch(addTake({ id: newId(), name, surface: { screen: id }, inputs: player.done, endsAtMs: Math.ceil(player.nowMs), expectations: [], reducedMotion: false }), `keep ${name}`)
+    session.dispatch(addTake({ id: newId(), name, surface: { screen: id }, inputs: player.done, endsAtMs: Math.ceil(player.nowMs), expectations: [], reducedMotion: false, ...(way ? { wayIn: way.id } : {}) }), `keep ${name}`)
     setKept(name)
     player.startOver()
   }
   return (
     <main className="preview">
-      <LiveSurface player={player} label={project.screens.find((screen) => screen.id === id)?.name ?? 'The screen'} className="screen-picture" field={field} mostZoom={1} />
+      <LiveSurface player={player} label={screen?.name ?? 'The screen'} className="screen-picture" field={field} mostZoom={1} />
       {isRecording && (
         <p className="preview-keep">
           {kept && <span role="status">Kept as “{kept}”.</span>} <button className="plain underlined" onClick={keep}>I am done</button>

@@ -15,7 +15,8 @@ import { useStage, type Way } from './use-stage'
 
 /** The bar at the top: where one is, arranging or running, and the clock. */
 export function StageBar() {
-  const { project, screen, player, isArranging, arrange, showsLinks, showLinks } = useStage()
+  const { project, screen, player, isArranging, arrange, showsLinks, showLinks, wayIn } = useStage()
+  const way = screen.waysIn?.find(({ id }) => id === wayIn)
   const shown = showsLinks ? 'links' : isArranging ? 'arrange' : 'run'
   return (
     <header className="top-bar">
@@ -32,7 +33,7 @@ export function StageBar() {
       {player && <ClockControls player={player} of="screen" />}
       {player && <Steps player={player} />}
       <span className="grow" />
-      <Link className="underlined" to={`/project/${project.id}/preview/${screen.id}`} title="The screen alone, at an address of its own, for others to try">Show it</Link>
+      <Link className="underlined" to={`/project/${project.id}/preview/${screen.id}${way ? `?in=${encodeURIComponent(way.name)}` : ''}`} title="The screen alone, at an address of its own, for others to try">Show it</Link>
       <UndoRedo />
       <FormSwitch />
     </header>
