@@ -69,7 +69,7 @@ function read(reading: Reading, event: TraceEvent, axisOf: (component: Id, axis:
   }
 }
 
-function begun(reading: Reading, { instance, component, states }: Extract<TraceEvent, { what: 'appeared' }>): readonly OpenBand[] {
+function begun(reading: Reading, { instance, states, component }: Extract<TraceEvent, { what: 'appeared' }>): readonly OpenBand[] {
   const bands = states.map((_state, axis): OpenBand => ({ instance, component, axis, stays: [] }))
   reading.bands.push(...bands)
   reading.of.set(instance, bands)
@@ -79,4 +79,25 @@ function begun(reading: Reading, { instance, component, states }: Extract<TraceE
 function end(stays: Stay[], atMs: number): void {
   const last = stays.at(-1)
   if (last && last.toMs === Infinity) stays[stays.length - 1] = { ...last, toMs: atMs, movedUntilMs: Math.min(last.movedUntilMs, atMs) }
+}
+
+/** A length of time, in ms. */
+export interface Span {
+  readonly fromMs: number
+  readonly toMs: number
+}
+
+/** When one band is in another state than another one, up to an instant. */
+export function differingSpans(before: readonly Stay[], now: readonly Stay[], untilMs: number): readonly Span[] {
+  const edges = [...new Set([...before, ...now].flatMap(({ fromMs, toMs }) => [fromMs, toMs]).filter((ms) => ms < untilMs))].toSorted((a, b) => a - b)
+  const stateAt = (stays: readonly Stay[], ms: number) => stays.find(({ fromMs, toMs }) => fromMs <= ms && ms < toMs)?.state
+  const spans: Span[] = []
+  edges.forEach((fromMs, index) => {
+    if (stateAt(before, fromMs) === stateAt(now, fromMs)) return
+    const toMs = edges[index + 1] ?? untilMs
+    const last = spans.at(-1)
+    if (last?.toMs === fromMs) spans[spans.length - 1] = { ...last, toMs }
+    else spans.push({ fromMs, toMs })
+  })
+  return spans
 }

@@ -7,7 +7,7 @@ export { focusStops, isSameLevel, type FocusStop } from './focus'
 export {
   differences, playTake, runOptionsOf, statesSeen, type PlayedTake, type SeenState, type StateDifference, type TakeOutcome, type TakeResult,
 } from './take'
-export { bandsOf, type Band, type Stay } from './bands'
+export { bandsOf, differingSpans, type Band, type Span, type Stay } from './bands'
 export { linksOn, type Link } from './links'
 export { marksOf, type Mark } from './marks'
 export { pathName } from './path-names'

@@ -4,7 +4,7 @@ import {
   absentFor, addScreen, addTake, addToScreen, apply, duplicateScreen, entranceOf, ENTRANCES, instanceFor, invert, newScreen, removeFromScreen, removeScreen, resizeScreen, setOnScreen, trimTake, type Take,
 } from '@rheoscope/core/document'
 import { project as projectSchema, validated } from '@rheoscope/core/schema'
-import { bandsOf, differences, playTake, Run } from '@rheoscope/core/run'
+import { bandsOf, differences, differingSpans, playTake, Run } from '@rheoscope/core/run'
 
 describe('takes', () => {
   test.each(demoTakes.map((take) => [take.name, take] as const))('“%s” comes about', (_name, take) => {
@@ -31,6 +31,16 @@ test('a run as bands: every stay begins where the one before ends, and motions e
   band!.stays.slice(1).forEach((stay, index) => expect(stay.fromMs).toBe(band!.stays[index]!.toMs))
   for (const { fromMs, toMs, movedUntilMs } of band!.stays) expect(movedUntilMs >= fromMs && movedUntilMs <= toMs).toBe(true)
   expect(band!.stays.at(-1)!.toMs).toBe(Infinity)
+})
+
+test('two bands differ while they are in different states', () => {
+  const stays = (...changes: readonly (readonly [state: string, fromMs: number])[]) =>
+    changes.map(([state, fromMs], index) => ({ state, rule: null, fromMs, toMs: changes[index + 1]?.[1] ?? Infinity, movedUntilMs: fromMs }))
+  const before = stays(['a', 0], ['b', 100], ['c', 300])
+  expect(differingSpans(before, before, 1000)).toEqual([])
+  expect(differingSpans(before, stays(['a', 0], ['b', 150], ['c', 300]), 1000)).toEqual([{ fromMs: 100, toMs: 150 }])
+  expect(differingSpans(before, stays(['a', 0], ['b', 100]), 1000)).toEqual([{ fromMs: 300, toMs: 1000 }])
+  expect(differingSpans(before, stays(['a', 0], ['c', 120]), 250)).toEqual([{ fromMs: 100, toMs: 250 }])
 })
 
 describe('held against what was before', () => {

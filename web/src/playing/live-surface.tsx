@@ -14,6 +14,8 @@ interface LiveSurfaceProps {
   /** The room there is, in px. */
   readonly field: { readonly width: number; readonly height: number }
   readonly mostZoom: number
+  /** Nothing shows beyond the edges of the surface. */
+  readonly clips?: boolean
   /** What the pointer of the page stands for; itself when left out. */
   readonly way?: 'mouse' | 'touch'
   /** What is shown instead of the live frame; the live one when left out. */
@@ -23,7 +25,7 @@ interface LiveSurfaceProps {
 const MARGIN = { x: 12, y: 15 }
 
 /** A run alive in its field: answers to pointer and keyboard, and shows where the focus and a played finger are. */
-export function LiveSurface({ player, label, className, field, mostZoom, way, shown = (_wallMs, live) => live }: LiveSurfaceProps) {
+export function LiveSurface({ player, label, className, field, mostZoom, clips = false, way, shown = (_wallMs, live) => live }: LiveSurfaceProps) {
   const group = useRef<SVGGElement>(null)
   const picture = useRef<SVGSVGElement>(null)
   const finger = useRef<SVGCircleElement>(null)
@@ -78,7 +80,8 @@ export function LiveSurface({ player, label, className, field, mostZoom, way, sh
       onPointerLeave={(event) => player.send({ do: 'exit', pointer: event.pointerType as 'mouse' })}
       tabIndex={0} onKeyDown={(event) => sendKey(player, event)}
     >
-      <g ref={group} />
+      {clips && <clipPath id={`${scope}-edges`}><rect width={size.width} height={size.height} /></clipPath>}
+      <g ref={group} clipPath={clips ? `url(#${scope}-edges)` : undefined} />
       <polygon ref={ring} className="focus-ring" strokeWidth={2 / zoom} />
       <circle ref={finger} className="finger" r={7 / zoom} strokeWidth={2 / zoom} visibility="hidden" />
     </svg>

@@ -1,6 +1,6 @@
 import type { Input, InputAction, Project } from '@rheoscope/core/document'
 import type { Surface } from '@rheoscope/core/machine'
-import { inOrder, play, Run, type RunOptions } from '@rheoscope/core/run'
+import { inOrder, play, Run, type RunOptions, type Trace } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
 import type { Witness } from '@rheoscope/core/check'
 
@@ -15,6 +15,8 @@ export interface PlayerState {
   readonly witness: Witness | null
   /** The person would rather have things not move. */
   readonly isMotionReduced: boolean
+  /** What came of the same inputs before the document changed; null when it has not since something was done. */
+  readonly before: Trace | null
   /** The way into the screen the run begins by; as the screen is when it is null. */
   readonly wayIn: string | null
   /** Grows whenever something happened in the run. */
@@ -46,7 +48,7 @@ export class Player {
   /** Virtual time, in fractions of a millisecond, and the wall clock when it was that. */
   private atMs = 0
   private wallMs: number | null = null
-  private state: PlayerState = { isHeld: false, speed: 1, witness: null, isMotionReduced: false, wayIn: null, events: 0 }
+  private state: PlayerState = { isHeld: false, speed: 1, witness: null, isMotionReduced: false, wayIn: null, before: null, events: 0 }
 
   constructor(private project: Project, private readonly surface: Surface) {
     this.run = new Run(project, surface)
@@ -108,7 +110,7 @@ export class Player {
     if (this.state.witness) return
     this.inputs.push({ ...action, atMs: this.run.nowMs } as Input)
     this.run.send(action)
-    this.publish({ events: this.run.trace.length })
+    this.publish({ events: this.run.trace.length, ...(action.do === 'move' || action.do === 'exit' ? {} : { before: null }) })
   }
 
   hold(isHeld: boolean): void {
@@ -157,7 +159,9 @@ export class Player {
   changeProject(project: Project): void {
     if (project === this.project) return
     this.project = project
+    const before = this.state.before ?? this.run.trace
     this.playAgain()
+    this.publish({ before })
   }
 
   /** The run as it was at an instant of its past; nothing may be done to it. */
@@ -212,7 +216,7 @@ export class Player {
     this.atMs = 0
     this.remembered = []
     this.remember(0)
-    this.publish({ witness, isHeld: false, events: 0 })
+    this.publish({ witness, isHeld: false, before: null, events: 0 })
   }
 
   private moveTo(ms: number): void {

@@ -38,7 +38,7 @@ function Preview({ id }: { readonly id: string }) {
   }
   return (
     <main className="preview">
-      <LiveSurface player={player} label={screen?.name ?? 'The screen'} className="screen-picture" field={field} mostZoom={1} />
+      <LiveSurface player={player} label={screen?.name ?? 'The screen'} className="screen-picture" field={field} mostZoom={1} clips />
       {isRecording && (
         <p className="preview-keep">
           {kept && <span role="status">Kept as “{kept}”.</span>} <button className="plain underlined" onClick={keep}>I am done</button>

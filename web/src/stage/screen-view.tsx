@@ -28,7 +28,7 @@ function Alive({ player, field }: { readonly player: Player; readonly field: Roo
   const seen = useMemo(() => (seenMs === null ? null : player.runAt(seenMs).drawListAt(seenMs)), [player, seenMs])
   return (
     <>
-      <LiveSurface player={player} label="The screen, running" className="screen-picture" field={field} mostZoom={1} way={way} shown={(_wallMs, live) => seen ?? live} />
+      <LiveSurface player={player} label="The screen, running" className="screen-picture" field={field} mostZoom={1} clips way={way} shown={(_wallMs, live) => seen ?? live} />
       {witness && (
         <p className="witness-strip screen-strip" role="status">
           Playing: {witness.caption} <button className="plain underlined" onClick={() => player.skipToEnd()}>To its end</button> <button className="plain underlined" onClick={() => player.endWitness()}>Done</button>

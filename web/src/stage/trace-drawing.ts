@@ -1,5 +1,5 @@
 import { bisector, type ScaleLinear } from 'd3'
-import type { Mark, Stay } from '@rheoscope/core/run'
+import type { Mark, Span, Stay } from '@rheoscope/core/run'
 import { rowAt, type TraceRow } from './trace-bands'
 
 export interface TracePicture {
@@ -9,6 +9,8 @@ export interface TracePicture {
   readonly inputsMs: readonly number[]
   readonly nowMs: number
   readonly seenMs: number | null
+  /** When rows are otherwise than before the document changed. */
+  readonly changed: ReadonlyMap<TraceRow, readonly Span[]>
   /** The motion that is selected: where the stay begins to which it leads. */
   readonly selected: { readonly row: TraceRow; readonly fromMs: number } | null
   readonly scale: ScaleLinear<number, number>
@@ -98,6 +100,11 @@ function drawBand(context: CanvasRenderingContext2D, row: TraceRow, top: number,
     drawRamp(context, ramp, body, scale, isSelected ? colour('--signal') : hue, isSelected ? 3 : 1.6)
     drawTimers(context, row, index, body, picture, hue)
     drawName(context, shown.name, x1 + 8, x2, top + ROW_PX / 2, colour('--ink'))
+  }
+  context.fillStyle = colour('--signal')
+  for (const { fromMs, toMs } of picture.changed.get(row) ?? []) {
+    const [x1, x2] = [Math.max(NAMES_PX, scale(fromMs)), Math.min(width, scale(toMs))]
+    if (x2 > x1) context.fillRect(x1, top + 1, x2 - x1, 2)
   }
   context.fillStyle = colour('--sheet')
   context.fillRect(0, top, NAMES_PX, ROW_PX)

@@ -1,7 +1,7 @@
 import { useMemo, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
 import { Link } from 'react-router'
 import { scaleLinear } from 'd3'
-import { marksOf, type Stay } from '@rheoscope/core/run'
+import { differingSpans, marksOf, type Span, type Stay } from '@rheoscope/core/run'
 import { msText } from '../bench/timing-text'
 import type { Player } from '../playing/player'
 import { useFrames } from '../playing/use-frames'
@@ -50,7 +50,7 @@ const nameOf = ({ axis }: TraceRow, state: string): string => axis.states.find((
 
 function Trace({ player, picked, onPick }: { readonly player: Player; readonly picked: PickedMotion | null; readonly onPick: (motion: PickedMotion | null) => void }) {
   const { project, screen, seenMs, lookAt, arrange } = useStage()
-  const { events } = usePlayerState(player)
+  const { events, before } = usePlayerState(player)
   const canvas = useRef<HTMLCanvasElement>(null)
   const scroller = useRef<HTMLDivElement>(null)
   const [spanMs, setSpan] = useState(SPAN.first)
@@ -59,6 +59,7 @@ function Trace({ player, picked, onPick }: { readonly player: Player; readonly p
     // The trace grows with the events.
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [book, player, events])
+  const changed = useMemo(() => (before ? changedSpans(book.of(before), rows, player.nowMs) : NOTHING_CHANGED), [book, before, rows, player])
   const words = useMemo(() => describe(rows), [rows])
   const wholePx = RULER_PX + rows.length * ROW_PX + 6
   const height = Math.min(MOST_HIGH_PX, wholePx)
@@ -77,7 +78,7 @@ function Trace({ player, picked, onPick }: { readonly player: Player; readonly p
     fit(canvas.current!, width, height)
     const colour = coloursOf(canvas.current!)
     drawTrace(context, {
-      rows, marks: marksOf(player.current.trace), inputsMs: inputsOf(player), nowMs: player.nowMs, seenMs, scale: shownScale.current, width, height,
+      rows, marks: marksOf(player.current.trace), inputsMs: inputsOf(player), nowMs: player.nowMs, seenMs, changed, scale: shownScale.current, width, height,
       selected: seenMs !== null && picked ? { row: picked.row, fromMs: picked.stay.fromMs } : null, scrolledPx: scroller.current!.scrollTop,
     }, colour)
   })
@@ -111,6 +112,15 @@ function Trace({ player, picked, onPick }: { readonly player: Player; readonly p
       </div>
     </div>
   )
+}
+
+const NOTHING_CHANGED: ReadonlyMap<TraceRow, readonly Span[]> = new Map()
+
+/** When rows are otherwise than they were with the same inputs before the document changed. */
+function changedSpans(before: readonly TraceRow[], now: readonly TraceRow[], untilMs: number): ReadonlyMap<TraceRow, readonly Span[]> {
+  const key = ({ instance, axis }: TraceRow) => `${instance} ${axis.id}`
+  const old = new Map(before.map((row) => [key(row), row]))
+  return new Map(now.map((row) => [row, differingSpans(old.get(key(row))?.stays ?? [], row.stays, untilMs)]))
 }
 
 /** The motion under way in a row at an instant; null when nothing moves there then. */

@@ -67,11 +67,14 @@ export function spreadRule(component: Component, rule: Rule, state: Id): Edit {
 }
 
 /** Lets a rule hold in further states, in each as `spreadRule` does. */
-export const spreadRuleOver = (project: Project, component: Component, rule: Rule, states: readonly Id[]): Edit =>
-  inTurn(project, component, states.map((state): Cell => ({ axis: rule.axis, state, trigger: rule.trigger, part: rule.part })), (now, { state }) => {
+export function spreadRuleOver(project: Project, component: Component, rule: Rule, states: readonly Id[]): Edit {
+  const { axis, trigger, part } = rule
+  const cells = states.map((state): Cell => ({ axis, state, trigger, part }))
+  return inTurn(project, component, cells, (now, { state }) => {
     const own = now.rules.find(({ id }) => id === rule.id)
     return !own || holdsIn(own, state) ? null : spreadRule(now, own, state)
   })
+}
 
 /** Empties one cell: the rule in it no longer holds in that state, and goes when it held nowhere else. */
 export function leaveCell(component: Component, rule: Rule, state: Id): Edit {
