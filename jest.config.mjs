@@ -9,6 +9,6 @@ const shared = {
 export default {
   projects: [
     { ...shared, displayName: 'unit', roots: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/web', '<rootDir>/cli'], testMatch: ['**/test/**/*.test.ts'] },
-    { ...shared, displayName: 'e2e', roots: ['<rootDir>/e2e'], testMatch: ['**/*.test.ts'], setupFilesAfterEnv: ['<rootDir>/e2e/harness/patience.ts'], globalSetup: '<rootDir>/e2e/harness/shared-server.ts', globalTeardown: '<rootDir>/e2e/harness/shared-server-end.ts' },
+    { ...shared, displayName: 'e2e', roots: ['<rootDir>/e2e'], testMatch: ['**/*.test.ts'], setupFilesAfterEnv: ['<rootDir>/e2e/harness/patience.ts'], globalSetup: '<rootDir>/e2e/harness/shared.ts', globalTeardown: '<rootDir>/e2e/harness/shared-end.ts' },
   ],
 }

@@ -56,7 +56,7 @@ test('an expression or easing that cannot be read says so beside itself, and the
   expect(await (await hands.find('[aria-label="Rule"] .field-problem')).getText()).toMatch(/character/i)
   await hands.selectPart('label')
   await hands.setProperty('text', '= nobody')
-  expect(await (await hands.find('.properties .field-problem')).getText()).toContain('Nothing is called “nobody”. Known here: labelText, doneText, hovered')
+  expect(await (await hands.find('.properties .field-problem')).getText()).toContain('Nothing is called “nobody”. Known here: labelText, doneText, openCabin, openTitle, hovered')
   await hands.driver.navigate().refresh()
   await hands.untilFindings('nothing has changed', (kinds) => kinds.length === 0)
 })

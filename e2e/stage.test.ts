@@ -42,7 +42,7 @@ test('instances stand on a screen, run in place, and their time is drawn, looked
   // Kept, it is played again, on whatever the document has become.
   await hands.clickButton('Keep this run')
   await hands.clickButton('Boarding button')
-  await hands.click('[aria-label="Expect something of Take"]')
+  await hands.click('[aria-label$="… in Take"]')
   await hands.choose('Boarding button is done')
   await hands.clickButton('Run all')
   await hands.until('what was expected came about', async () => (await (await hands.find('.take [role=status]')).getText()) === '1 of 1 came about')

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll } from '@jest/globals'
 import { BenchHands } from './bench'
-import { startBrowser, type TestBrowser } from './browser'
+import { windowOf, type TestBrowser } from './browser'
 
 export interface Application {
   readonly address: string
@@ -9,12 +9,12 @@ export interface Application {
   readonly hands: () => BenchHands
 }
 
-/** The application all test files share, and a browser for every test of this one, started before and ended after them. */
+/** The application and the browser all test files share, with a window for the tests of this one. */
 export function useApplication(): Application {
   const address = process.env.RHEOSCOPE_ADDRESS!
   let browser: TestBrowser
   beforeAll(async () => {
-    browser = await startBrowser()
+    browser = await windowOf({ at: process.env.RHEOSCOPE_BROWSER!, session: process.env.RHEOSCOPE_SESSION! })
   })
   afterAll(async () => {
     await browser.close()

@@ -32,9 +32,12 @@ export class Hands {
   async click(place: Place): Promise<void> {
     this.actions++
     const element = await this.at(place)
-    await this.driver.wait(until.elementIsVisible(element), PATIENCE_MS)
-    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "nearest" })', element)
-    await element.click()
+    // What cannot be clicked yet may have to come into view first.
+    await element.click().catch(async () => {
+      await this.driver.wait(until.elementIsVisible(element), PATIENCE_MS)
+      await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
+      await element.click()
+    })
   }
 
   async doubleClick(place: Place): Promise<void> {

@@ -8,7 +8,8 @@ export const wordOf = (name: string): string =>
 /** The names the expressions of a component can use: its parameters, its own variables, the project's, and the natural sizes of its parts. */
 export function scopeOf(project: Project, component: Component): Scope {
   const scope: Record<string, ExpressionType> = {}
-  for (const named of [...project.variables, ...component.variables, ...component.parameters]) scope[named.name] = typeOfNamed(named)
+  // Its own names come first, because they are what is most likely meant.
+  for (const named of [...component.parameters, ...component.variables, ...project.variables]) scope[named.name] ??= typeOfNamed(named)
   for (const [name, value] of Object.entries(CIRCUMSTANCES)) scope[name] ??= typeof value === 'boolean' ? 'yes/no' : typeof value === 'number' ? 'number' : 'text'
   for (const part of component.parts) {
     scope[`${wordOf(part.name)}.natural.width`] = 'number'

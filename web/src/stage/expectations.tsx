@@ -58,7 +58,7 @@ function ExpectNow({ take }: { readonly take: Take }) {
   }
   return (
     <>
-      <button className="plain underlined" aria-haspopup="menu" aria-label={`Expect something of ${take.name}`} onClick={(event) => setAnchor(event.currentTarget)}>expect by {msText(byMs)}…</button>
+      <button className="plain underlined" aria-haspopup="menu" aria-label={`expect by ${msText(byMs)}… in ${take.name}`} onClick={(event) => setAnchor(event.currentTarget)}>expect by {msText(byMs)}…</button>
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         {offered.map((expect) => <MenuItem key={JSON.stringify(expect)} onClick={() => add(expect)}>{wordsOf(project, take, { id: '', byMs, expect })}</MenuItem>)}
         {part === null && <MenuItem disabled>Select something on the screen for its states and places</MenuItem>}

@@ -24,7 +24,7 @@ export function ScreenPanel() {
         {standing.map((each) => (
           <li key={each.id}>
             <button className={each.id === part?.id ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={each.id === part?.id} onClick={() => select(each.id)}>{each.name}</button>
-            <button className="plain muted standing-more" aria-label={`Duplicate ${each.name}`} title="Another one like it" onClick={() => make(duplicateOnScreen(screen, each.id, newId), `duplicate ${each.name}`)}>copy</button>
+            <button className="plain muted standing-more" aria-label={`copy ${each.name}`} title="Another one like it" onClick={() => make(duplicateOnScreen(screen, each.id, newId), `duplicate ${each.name}`)}>copy</button>
             <button className="plain muted" aria-label={`Remove ${each.name}`} onClick={() => make(removeFromScreen(screen, each.id), `remove ${each.name}`)}>×</button>
           </li>
         ))}
