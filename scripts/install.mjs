@@ -1,5 +1,5 @@
 /** What the two commands share: installing what is missing, and running one step after another. Node's own modules only. */
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, statSync } from 'node:fs'
 import path from 'node:path'
 
@@ -11,6 +11,16 @@ export function step(what, command, args) {
   const { status, error } = spawnSync(command, args, { cwd: root, stdio: 'inherit' })
   if (error) process.stderr.write(`${error.message}\n`)
   if (status !== 0) process.exit(status ?? 1)
+}
+
+/** Runs commands one after another beside whatever else runs; the exit code of the first that fails, or 0. */
+export async function lane(steps) {
+  for (const [what, command, args] of steps) {
+    process.stdout.write(`— ${what}\n`)
+    const code = await new Promise((resolve) => spawn(command, args, { cwd: root, stdio: 'inherit' }).on('error', () => resolve(1)).on('exit', (status) => resolve(status ?? 1)))
+    if (code !== 0) return code
+  }
+  return 0
 }
 
 /** Installs the packages of the lock file unless they are there and newer than it. */

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll } from '@jest/globals'
 import { BenchHands } from './bench'
-import { windowOf, type TestBrowser } from './browser'
+import { windowOf, type SharedBrowser, type TestBrowser } from './browser'
 
 export interface Application {
   readonly address: string
@@ -14,7 +14,8 @@ export function useApplication(): Application {
   const address = process.env.RHEOSCOPE_ADDRESS!
   let browser: TestBrowser
   beforeAll(async () => {
-    browser = await windowOf({ at: process.env.RHEOSCOPE_BROWSER!, session: process.env.RHEOSCOPE_SESSION! })
+    const browsers = JSON.parse(process.env.RHEOSCOPE_BROWSERS!) as readonly Pick<SharedBrowser, 'at' | 'session'>[]
+    browser = await windowOf(browsers[(Number(process.env.JEST_WORKER_ID ?? 1) - 1) % browsers.length]!)
   })
   afterAll(async () => {
     await browser.close()

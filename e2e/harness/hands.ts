@@ -7,6 +7,18 @@ const AT_ONCE_MS = 0
 
 type Place = string | WebElement
 
+/** The field beside a label, or in it, with its kind; null while it is not there. */
+const FIELD = `
+  const [wanted, within] = arguments
+  const says = (element) => element.textContent.replace(/\\s+/g, ' ').trim() === wanted
+  for (const label of document.querySelector(within)?.querySelectorAll('label') ?? []) {
+    let beside = says(label) ? label.nextElementSibling : null
+    while (beside && beside.tagName !== 'INPUT') beside = beside.nextElementSibling
+    const field = beside ?? ([...label.children].some((child) => child.tagName === 'SPAN' && says(child)) ? label.querySelector(':scope > input, :scope > select') : null)
+    if (field) return [field, field.tagName === 'SELECT' ? 'select' : field.type === 'checkbox' ? 'checkbox' : 'text']
+  }
+  return null`
+
 /**
  * What a person's hands do to the page. A click, a drag, a value entered and a key chord count one action each;
  * looking counts nothing.
@@ -58,20 +70,24 @@ export class Hands {
   /** Enters a value into the field of that label, within a part of the page; a yes/no is turned to the other. */
   async enter(label: string, value: string, within = 'body'): Promise<void> {
     this.actions++
-    const field = await this.field(label, within)
-    if ((await field.getTagName()) === 'select') {
-      await field.findElement(By.xpath(`./option[normalize-space()=${JSON.stringify(value)}]`)).click()
-      return
-    }
-    if ((await field.getAttribute('type')) === 'checkbox') return field.click()
+    const [field, kind] = await this.fieldAndKind(label, within)
+    if (kind === 'select') return (await field.findElement(By.xpath(`./option[normalize-space()=${JSON.stringify(value)}]`))).click()
+    if (kind === 'checkbox') return field.click()
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), value, Key.ENTER)
   }
 
   async field(label: string, within = 'body'): Promise<WebElement> {
-    const area = await this.find(within)
-    const path = `.//label[normalize-space()=${JSON.stringify(label)}]/following-sibling::input | .//label[span[normalize-space()=${JSON.stringify(label)}]]/*[self::input or self::select]`
-    await this.driver.wait(async () => (await area.findElements(By.xpath(path))).length > 0, PATIENCE_MS, `no field “${label}” in ${within}`)
-    return area.findElement(By.xpath(path))
+    return (await this.fieldAndKind(label, within))[0]
+  }
+
+  /** A field by its label, once it is there, with whether it is a `select`, a `checkbox` or something to type into; asked in one go, because most of what is done is entering. */
+  private async fieldAndKind(label: string, within: string): Promise<readonly [field: WebElement, kind: string]> {
+    let found: readonly [WebElement, string] | null = null
+    await this.driver.wait(async () => {
+      found = await this.driver.executeScript(FIELD, label, within)
+      return found !== null
+    }, PATIENCE_MS, `no field “${label}” in ${within}`)
+    return found!
   }
 
   async drag(from: Place, to: Place): Promise<void> {

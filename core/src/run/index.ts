@@ -10,4 +10,5 @@ export {
 export { bandsOf, differingSpans, type Band, type Span, type Stay } from './bands'
 export { linksOn, type Link } from './links'
 export { marksOf, type Mark } from './marks'
+export { expectationText } from './take-words'
 export { pathName } from './path-names'

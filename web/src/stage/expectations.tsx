@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addExpectation, propertyDefinition, removeExpectation, setExpectationTime, type Expectation, type Literal, type Project, type Take } from '@rheoscope/core/document'
-import { pathName, replay, runOptionsOf, type PlayedTake, type Run } from '@rheoscope/core/run'
+import { addExpectation, removeExpectation, setExpectationTime, type Expectation, type Literal, type Project, type Take } from '@rheoscope/core/document'
+import { expectationText, replay, runOptionsOf, type PlayedTake, type Run } from '@rheoscope/core/run'
 import { itemOf, type DrawList } from '@rheoscope/core/scene'
 import { msText } from '../bench/timing-text'
 import { CommitField } from '../fields/commit-field'
@@ -36,7 +36,7 @@ function ExpectationRow({ take, expectation, result }: { readonly take: Take; re
       {result && <span className={result.isMet ? 'take-met' : 'take-missed'}>{result.isMet ? '✓' : '✗'}</span>}
       <span>by</span> <CommitField label="By when" hidesLabel isMono value={`${expectation.byMs} ms`} onCommit={setTime} onStep={stepMs(10)} />
       <span className="expectation-words">
-        {wordsOf(project, take, expectation)}
+        {expectationText(project, take, expectation)}
         {result && !result.isMet && <span className="take-missed">; it was {result.seen}</span>}
       </span>
       <button className="plain muted" aria-label="Remove the expectation" onClick={() => make(removeExpectation(take.id, expectation.id), 'expect less')}>×</button>
@@ -60,7 +60,7 @@ function ExpectNow({ take }: { readonly take: Take }) {
     <>
       <button className="plain underlined" aria-haspopup="menu" aria-label={`expect by ${msText(byMs)}… in ${take.name}`} onClick={(event) => setAnchor(event.currentTarget)}>expect by {msText(byMs)}…</button>
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
-        {offered.map((expect) => <MenuItem key={JSON.stringify(expect)} onClick={() => add(expect)}>{wordsOf(project, take, { id: '', byMs, expect })}</MenuItem>)}
+        {offered.map((expect) => <MenuItem key={JSON.stringify(expect)} onClick={() => add(expect)}>{expectationText(project, take, { expect })}</MenuItem>)}
         {part === null && <MenuItem disabled>Select something on the screen for its states and places</MenuItem>}
       </FloatingMenu>
     </>
@@ -93,22 +93,4 @@ function textsOf(list: DrawList): readonly string[] {
   const found = list.flatMap(({ kind, values, children }): readonly string[] =>
     values.visible === false || values.opacity === 0 ? [] : [...(kind === 'text' && typeof values.text === 'string' && values.text !== '' ? [values.text] : []), ...textsOf(children)])
   return [...new Set(found)]
-}
-
-function wordsOf(project: Project, take: Take, { expect }: Expectation): string {
-  const nameOf = (path: string) => pathName(project, take.surface, path, () => undefined)
-  switch (expect.what) {
-    case 'state':
-      return `${nameOf(expect.instance)} is ${project.components.flatMap(({ axes }) => axes).find(({ id }) => id === expect.axis)?.states.find(({ id }) => id === expect.state)?.name ?? '?'}`
-    case 'variable':
-      return `${expect.name} is ${expect.value === '' ? 'empty' : String(expect.value)}`
-    case 'property': {
-      const part = project.screens.flatMap(({ parts }) => parts).find(({ id }) => id === expect.part)
-      return `${propertyDefinition(expect.property)?.label ?? expect.property} of ${part?.name ?? nameOf(expect.instance)} is ${String(expect.value)}`
-    }
-    case 'text':
-      return `“${expect.text}” is to be read`
-    case 'settled':
-      return `${nameOf(expect.instance)} has settled`
-  }
 }

@@ -1,4 +1,4 @@
-export { project, component, part } from './project'
+export { project, component, part, take } from './project'
 export { edit, entry } from './edit'
 export { validated, readProject, requireValid } from './validate'
 export { projectJsonSchema, type JsonSchema } from './json-schema'

@@ -1,0 +1,84 @@
+import { expect, test } from '@jest/globals'
+import { useApplication } from '../harness/application'
+import type { BenchHands } from '../harness/bench'
+
+const application = useApplication()
+
+const NOTICES = [['Fog', 'Crossings take longer.'], ['Seals', 'The landing at Lamp Rock is closed while the seals have their young. The boat stops off Outer Holm instead.']] as const
+
+test('job 11, the harbour notices, from an empty project', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await makeTable(hands)
+  await makeCard(hands)
+  await hands.newComponent()
+  await makeList(hands)
+  process.stdout.write(`job 11 harbour notices: ${hands.actions} actions\n`)
+
+  // Each opens to the height of its own text, and those below make room.
+  expect(await heights(hands)).toEqual([36, 36])
+  await hands.tapWords('Fog')
+  await hands.until('the first is open', async () => (await heights(hands))[0]! > 60)
+  const short = (await heights(hands))[0]!
+  await hands.tapWords('Seals')
+  await hands.until('the second is higher', async () => (await heights(hands))[1]! > short + 15)
+  await hands.tapWords('Fog')
+  await hands.until('the first is shut again', async () => (await heights(hands))[0] === 36)
+})
+
+/** How high the cards are, from the top. */
+const heights = (hands: BenchHands): Promise<readonly number[]> =>
+  hands.driver.executeScript('return [...document.querySelectorAll(".specimen-picture rect")].filter((each) => each.getAttribute("width") === "220").map((each) => Number(each.getAttribute("height")))')
+
+async function makeTable(hands: BenchHands): Promise<void> {
+  await hands.click('[aria-label="Add a data table"]')
+  await hands.enter('Name of column name', 'title', '[role=dialog]')
+  await hands.clickButton('+ column')
+  await hands.enter('Name of column column', 'said', '[role=dialog]')
+  for (const [index, [title, said]] of NOTICES.entries()) {
+    if (index > 0) await hands.clickButton('+ record')
+    await hands.enter(`title of record ${index + 1}`, title, '[role=dialog]')
+    await hands.enter(`said of record ${index + 1}`, said, '[role=dialog]')
+  }
+  await hands.clickButton('Close')
+}
+
+/** A card as high as its title, and open as high as what it says. */
+async function makeCard(hands: BenchHands): Promise<void> {
+  await hands.enter('Component name', 'Card', '.crumbs')
+  await hands.addParameter('text', 'title', 'Fog')
+  await hands.addParameter('text', 'said', 'Nothing')
+  await hands.editInto('all looks')
+  await hands.selectPart('box')
+  await hands.press('\uE017')
+  await hands.selectPart('frame')
+  await hands.setProperties({ width: '220', height: '36', fill: '#fbf8f1' })
+  await hands.openGroup('Effect')
+  await hands.setProperty('clip', '')
+  await hands.addPart('text')
+  await hands.setProperties({ text: '= title', x: '12', y: '8' })
+  await hands.selectPart('frame')
+  await hands.addPart('text')
+  await hands.renamePart('text 2', 'body')
+  await hands.setProperties({ text: '= said', x: '12', y: '40', width: '196', height: '= body.natural.height' })
+  await hands.openGroup('Layout')
+  await hands.setProperties({ 'width from': 'fixed', 'height from': 'fixed' })
+  await hands.editInto('rest')
+  await hands.addState()
+  await hands.renameState('over', 'open')
+  await hands.selectPart('frame')
+  await hands.setProperty('height', '= 52 + body.natural.height')
+  await hands.wire('tap', 'rest', 'open')
+  await hands.wire('tap', 'open', 'rest')
+}
+
+async function makeList(hands: BenchHands): Promise<void> {
+  await hands.editInto('all looks')
+  await hands.selectPart('box')
+  await hands.press('\uE017')
+  await hands.selectPart('frame')
+  await hands.setProperties({ width: '240', height: '260' })
+  await hands.addPart('list')
+  for (const [label, value] of [['each as', 'Card'], ['table', 'table'], ['items take', '220']] as const) await hands.enter(label, value, '[aria-label="Properties"]')
+  await hands.setProperties({ x: '10', y: '10' })
+}
