@@ -92,7 +92,9 @@ export class Hands {
 
   async drag(from: Place, to: Place): Promise<void> {
     this.actions++
-    await this.driver.actions().move({ origin: await this.at(from), duration: AT_ONCE_MS }).press().move({ origin: await this.at(to), duration: AT_ONCE_MS }).release().perform()
+    const [origin, target] = [await this.at(from), await this.at(to)]
+    // In two moves, because the first only begins a drag.
+    await this.driver.actions().move({ origin, duration: AT_ONCE_MS }).press().move({ origin: target, x: 1, y: 1, duration: AT_ONCE_MS }).move({ origin: target, duration: AT_ONCE_MS }).release().perform()
   }
 
   async dragBy(from: Place, x: number, y: number): Promise<void> {
