@@ -90,6 +90,20 @@ export class BenchHands extends Hands {
     await this.enter(`Value of ${name}`, value, '[aria-label="Parameters"]')
   }
 
+  /** A data table of texts, typed in record by record. */
+  async addTable(columns: readonly string[], records: readonly (readonly string[])[]): Promise<void> {
+    await this.click('[aria-label="Add a data table"]')
+    for (const [index, column] of columns.entries()) {
+      if (index > 0) await this.clickButton('+ column')
+      await this.enter(`Name of column ${index > 0 ? 'column' : 'name'}`, column, '[role=dialog]')
+    }
+    for (const [index, cells] of records.entries()) {
+      if (index > 0) await this.clickButton('+ record')
+      for (const [column, cell] of cells.entries()) await this.enter(`${columns[column]} of record ${index + 1}`, cell, '[role=dialog]')
+    }
+    await this.clickButton('Close')
+  }
+
   /** Removes the selected parts, with the easel open. */
   async removeSelected(): Promise<void> {
     await this.actOnEasel(Key.DELETE)

@@ -10,7 +10,7 @@ const SCREEN = '.screen-picture'
 test('job 07, the cabin card, from an empty project', async () => {
   const hands = application.hands()
   await hands.newProject()
-  await makeTable(hands)
+  await hands.addTable(['number'], [['214'], ['216'], ['218']])
   await makeSheet(hands)
   await makeOverlay(hands)
   await makeCard(hands)
@@ -40,16 +40,6 @@ const widthOf = (hands: BenchHands, fill: string): Promise<number> =>
 
 const dimmed = (hands: BenchHands): Promise<number> =>
   hands.driver.executeScript('return [...document.querySelectorAll(arguments[0] + " [opacity]")].filter((each) => each.getAttribute("opacity") === "0.4" && each.querySelector("[fill=\'#e3ecf2\']")).length', SCREEN)
-
-async function makeTable(hands: BenchHands): Promise<void> {
-  await hands.click('[aria-label="Add a data table"]')
-  await hands.enter('Name of column name', 'number', '[role=dialog]')
-  for (const [index, number] of ['214', '216', '218'].entries()) {
-    if (index > 0) await hands.clickButton('+ record')
-    await hands.enter(`number of record ${index + 1}`, number, '[role=dialog]')
-  }
-  await hands.clickButton('Close')
-}
 
 /** The cabin that is open, large. When it goes, none is. */
 async function makeSheet(hands: BenchHands): Promise<void> {

@@ -9,7 +9,7 @@ const KINDS = [['sea', '#2f6f9f'], ['food', '#8a5a3c'], ['safety', '#b5466b']] a
 test('job 02, the deck filter, from an empty project', async () => {
   const hands = application.hands()
   await hands.newProject()
-  await makeTable(hands)
+  await hands.addTable(['what', 'kind'], [['Porpoises', 'sea'], ['Soup', 'food'], ['Waffles', 'food'], ['Wet stairs', 'safety']])
   await makeChip(hands)
   await hands.newComponent()
   await makeLine(hands)
@@ -26,19 +26,6 @@ test('job 02, the deck filter, from an empty project', async () => {
   await hands.until('the others have gone', async () => JSON.stringify((await hands.words()).filter((words) => ['Porpoises', 'Soup', 'Waffles', 'Wet stairs'].includes(words))) === '["Soup","Waffles"]')
   expect(await hands.findingKinds()).not.toContain('value-unreadable')
 })
-
-async function makeTable(hands: BenchHands): Promise<void> {
-  await hands.click('[aria-label="Add a data table"]')
-  await hands.enter('Name of column name', 'what', '[role=dialog]')
-  await hands.clickButton('+ column')
-  await hands.enter('Name of column column', 'kind', '[role=dialog]')
-  for (const [index, [what, kind]] of [['Porpoises', 'sea'], ['Soup', 'food'], ['Waffles', 'food'], ['Wet stairs', 'safety']].entries()) {
-    if (index > 0) await hands.clickButton('+ record')
-    await hands.enter(`what of record ${index + 1}`, what!, '[role=dialog]')
-    await hands.enter(`kind of record ${index + 1}`, kind!, '[role=dialog]')
-  }
-  await hands.clickButton('Close')
-}
 
 /** A chip: a dot and a word, which is only to be seen while it is chosen, when the chip is as wide as it and in its colour. */
 async function makeChip(hands: BenchHands): Promise<void> {

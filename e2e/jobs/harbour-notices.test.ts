@@ -9,7 +9,7 @@ const NOTICES = [['Fog', 'Crossings take longer.'], ['Seals', 'The landing at La
 test('job 11, the harbour notices, from an empty project', async () => {
   const hands = application.hands()
   await hands.newProject()
-  await makeTable(hands)
+  await hands.addTable(['title', 'said'], NOTICES)
   await makeCard(hands)
   await hands.newComponent()
   await makeList(hands)
@@ -29,19 +29,6 @@ test('job 11, the harbour notices, from an empty project', async () => {
 /** How high the cards are, from the top. */
 const heights = (hands: BenchHands): Promise<readonly number[]> =>
   hands.driver.executeScript('return [...document.querySelectorAll(".specimen-picture rect")].filter((each) => each.getAttribute("width") === "220").map((each) => Number(each.getAttribute("height")))')
-
-async function makeTable(hands: BenchHands): Promise<void> {
-  await hands.click('[aria-label="Add a data table"]')
-  await hands.enter('Name of column name', 'title', '[role=dialog]')
-  await hands.clickButton('+ column')
-  await hands.enter('Name of column column', 'said', '[role=dialog]')
-  for (const [index, [title, said]] of NOTICES.entries()) {
-    if (index > 0) await hands.clickButton('+ record')
-    await hands.enter(`title of record ${index + 1}`, title, '[role=dialog]')
-    await hands.enter(`said of record ${index + 1}`, said, '[role=dialog]')
-  }
-  await hands.clickButton('Close')
-}
 
 /** A card as high as its title, and open as high as what it says. */
 async function makeCard(hands: BenchHands): Promise<void> {

@@ -1,4 +1,4 @@
-import { instanceFor, newScreen, SCREEN_AXIS, type Component, type Motion, type Part, type Project, type Rule, type Screen, type Value } from '../document'
+import { instanceFor, newScreen, screenRule, type Component, type Motion, type Part, type Project, type Rule, type Screen, type Value } from '../document'
 import { timed } from './building'
 
 /** A screen whose parts are named after it, so that the demo project is the same each time it is made. */
@@ -41,10 +41,7 @@ function withLink(of: Screen, words: string, { x, y }: { readonly x: number; rea
     id, kind: 'text', name: words, parent: of.parts[0]!.id,
     base: { x, y, text: words, fontSize: 16, fontWeight: '600', fill: '#2f6f9f', cursor: 'pointer', role: 'link', accessibleName: words, focusable: true, widthFrom: 'content', heightFrom: 'content' },
   }
-  const going: Rule = {
-    id: `${id}-rule`, axis: SCREEN_AXIS, trigger: { on: 'tap' }, part: id, within: { except: [] }, guard: null, target: { go: 'stay' }, motion: null, letThrough: false,
-    actions: [{ id: `${id}-goes`, do: 'go to screen', screen, motion }],
-  }
+  const going: Rule = { ...screenRule(`${id}-rule`, { on: 'tap' }, id), actions: [{ id: `${id}-goes`, do: 'go to screen', screen, motion }] }
   return { ...of, parts: [...of.parts, link], rules: [...of.rules, going] }
 }
 

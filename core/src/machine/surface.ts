@@ -1,4 +1,4 @@
-import { componentOf, newState, RheoError, SCREEN_AXIS, type Action, type Axis, type Component, type Look, type Part, type Project, type Rule, type Screen, type Take } from '../document'
+import { componentOf, newState, RheoError, SCREEN_AXIS, screenRule, type Action, type Axis, type Component, type Look, type Part, type Project, type Rule, type Screen, type Take } from '../document'
 
 /** What a run plays on: a screen, or a component alone. */
 export type Surface = Take['surface']
@@ -30,7 +30,7 @@ function screenComponent(screen: Screen): Component {
 const absentLook = ({ absent, parts }: Screen): Look => absent ?? { [parts[0]!.id]: { opacity: 0 } }
 
 /** The part of an overlay that lies over everything beneath it. */
-export const OVERLAY_GROUND = 'overlay-ground'
+const OVERLAY_GROUND = 'overlay-ground'
 
 /** The frame an overlay and its ground stand in, as large as what they are shown over. */
 const OVERLAY_FRAME = 'overlay-frame'
@@ -70,7 +70,7 @@ const ESCAPE = { on: 'key', key: 'Escape', modifiers: {}, anywhere: true } as co
 
 function closing({ id }: Screen, trigger: Rule['trigger'], part: string | null): Rule {
   const action: Action = { id: `${id}-closes`, do: 'close overlay', screen: id, motion: null }
-  return { id: `${id}-${trigger.on}`, axis: SCREEN_AXIS, trigger, part, within: { except: [] }, guard: null, actions: [action], target: { go: 'stay' }, motion: null, letThrough: false }
+  return { ...screenRule(`${id}-${trigger.on}`, trigger, part), actions: [action] }
 }
 
 function placeOver({ width, height, overlay }: Screen, size: Size): { readonly x: number; readonly y: number } {

@@ -90,14 +90,24 @@ export interface Span {
 /** When one band is in another state than another one, up to an instant. */
 export function differingSpans(before: readonly Stay[], now: readonly Stay[], untilMs: number): readonly Span[] {
   const edges = [...new Set([...before, ...now].flatMap(({ fromMs, toMs }) => [fromMs, toMs]).filter((ms) => ms < untilMs))].toSorted((a, b) => a - b)
-  const stateAt = (stays: readonly Stay[], ms: number) => stays.find(({ fromMs, toMs }) => fromMs <= ms && ms < toMs)?.state
+  const [old, fresh] = [statesInTurn(before), statesInTurn(now)]
   const spans: Span[] = []
   edges.forEach((fromMs, index) => {
-    if (stateAt(before, fromMs) === stateAt(now, fromMs)) return
+    if (old(fromMs) === fresh(fromMs)) return
     const toMs = edges[index + 1] ?? untilMs
     const last = spans.at(-1)
     if (last?.toMs === fromMs) spans[spans.length - 1] = { ...last, toMs }
     else spans.push({ fromMs, toMs })
   })
   return spans
+}
+
+/** The state at an instant, asked about one instant after another; none between stays. */
+function statesInTurn(stays: readonly Stay[]): (ms: number) => Id | undefined {
+  let next = 0
+  return (ms) => {
+    while (next < stays.length && stays[next]!.toMs <= ms) next++
+    const stay = stays[next]
+    return stay && stay.fromMs <= ms ? stay.state : undefined
+  }
 }

@@ -1,7 +1,7 @@
 import { propertyDefinition, type Literal, type Part } from '../document'
 import { FROM_OUTSIDE, type Compiled, type Instance } from '../machine'
 import { formOf, laneEndMs, resolveTiming, startLane, travels, type Lane, type MotionSources, type Shown } from '../motion'
-import { Draughtsman, IDENTITY, inverse, matrixOf, multiply, placedAt, transformed, type DrawItem, type Matrix } from '../scene'
+import { Draughtsman, IDENTITY, inverse, matrixOf, multiply, shownSize, transformed, type DrawItem, type Matrix } from '../scene'
 
 type Lookup = (path: string) => Instance | undefined
 
@@ -66,10 +66,8 @@ class Loom {
     const back = inverse(outer)
     const start = back ? startValues(item, source, multiply(back, matrix)) : {}
     this.add(item, { ...restyled(item, source), ...start })
-    const { x, y, shiftX, shiftY, width, height, anchorX, anchorY, rotate, scaleX, scaleY } = { ...item.values, ...start } as Readonly<Record<string, number>>
-    const anchor = { x: width! * anchorX!, y: height! * anchorY! }
-    const own = placedAt({ x: x! + shiftX! + anchor.x, y: y! + shiftY! + anchor.y }, rotate!, scaleX!, scaleY!, anchor)
-    for (const child of item.children) this.visit(child, multiply(outer, own))
+    const inner = multiply(outer, matrixOf({ ...item.values, ...start }))
+    for (const child of item.children) this.visit(child, inner)
   }
 
   private holdsCarried(item: DrawItem): boolean {
@@ -126,7 +124,7 @@ function common(a: string, b: string): number {
 function startValues(item: DrawItem, source: DrawItem, between: Matrix): Readonly<Record<string, number>> {
   const { shiftX, shiftY, anchorX, anchorY, scaleX, scaleY, width, rotate } = item.values as Readonly<Record<string, number>>
   const [across, down] = [Math.hypot(between[0], between[1]), Math.hypot(between[2], between[3])]
-  const old = sizeOf(source)
+  const old = shownSize(source)
   if (item.kind === 'text') {
     const share = SHARES[String(item.values.textAlign)] ?? 0
     const at = transformed(between, { x: old.width * share, y: 0 })
@@ -146,12 +144,6 @@ function startValues(item: DrawItem, source: DrawItem, between: Matrix): Readonl
 }
 
 const SHARES: Readonly<Record<string, number>> = { start: 0, center: 0.5, end: 1 }
-
-/** The size of what a part shows: an instance is as large as what it is of. */
-function sizeOf(item: DrawItem): { readonly width: number; readonly height: number } {
-  const shown = item.kind === 'instance' && item.children.length === 1 ? item.children[0]!.values : item.values
-  return { width: shown.width as number, height: shown.height as number }
-}
 
 const STYLE = new Set(['paint', 'shape', 'text', 'effect'])
 

@@ -5,7 +5,7 @@ export type { Trace, TraceEvent } from './trace'
 export type { Pointer, Level } from './pointer'
 export { focusStops, isSameLevel, type FocusStop } from './focus'
 export {
-  differences, playTake, runOptionsOf, statesSeen, type PlayedTake, type SeenState, type StateDifference, type TakeOutcome, type TakeResult,
+  differences, playTake, runOptionsOf, statesSeen, textsIn, type PlayedTake, type SeenState, type StateDifference, type TakeOutcome, type TakeResult,
 } from './take'
 export { bandsOf, differingSpans, type Band, type Span, type Stay } from './bands'
 export { linksOn, type Link } from './links'

@@ -218,6 +218,9 @@ const SURFACE = '@'
 /** The path of a screen or overlay that a run went on to. */
 export const surfacePath = (screen: string): string => `${SURFACE}${screen}`
 
+/** The path of the surface that an instance stands on, however deep. */
+export const surfaceOf = (path: string): string => (path.startsWith(SURFACE) ? path.split('/', 1)[0]! : '')
+
 /** Whether nothing holds the instance of a path. */
 export const isSurface = (path: string): boolean => path === '' || (path.startsWith(SURFACE) && !path.includes('/'))
 

@@ -1,5 +1,5 @@
 import { componentOf, type Component, type Project } from '../document'
-import { overlayComponent, surfaceComponent, type Surface } from '../machine'
+import { surfaceComponent, type Surface } from '../machine'
 
 /**
  * What an instance of a run is called: the names of the parts that hold it, the outermost first, and for an item of a
@@ -9,7 +9,7 @@ import { overlayComponent, surfaceComponent, type Surface } from '../machine'
 export function pathName(project: Project, first: Surface, path: string, componentAt: (path: string) => string | undefined): string {
   const [outer = '', ...rest] = path.split('/')
   const screen = outer.startsWith('@') ? project.screens.find(({ id }) => id === outer.slice(1)) : undefined
-  const surface = screen ? overlayComponent(screen, screen) : surfaceComponent(project, first)
+  const surface = surfaceComponent(project, screen ? { screen: screen.id } : first)
   if (path === '' || (screen && rest.length === 0)) return surface.name
   const steps = screen ? rest : [outer, ...rest]
   let holder: Component | undefined = surface

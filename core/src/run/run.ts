@@ -4,7 +4,7 @@ import { compile, nextDueMs, surfaceComponent, type Instance, type Surface } fro
 import { Draughtsman, type DrawList, type Point } from '../scene'
 import { Agenda } from './agenda'
 import { Dragging } from './dragging'
-import { Instances } from './instances'
+import { Instances, surfaceOf } from './instances'
 import type { Level, Pointer } from './pointer'
 import { pointerNames } from './pointer-names'
 import { Responses, type Observer, type World } from './responses'
@@ -209,27 +209,26 @@ export class Run {
   }
 
   private world(observe: Observer | undefined): World {
-    return {
-      project: this.project,
-      observe,
-      nowMs: () => this.clockMs,
-      instances: () => this.instances,
-      record: (event) => this.events.push(event),
-      changed: () => this.changed(),
-      surfaces: () => this.surfaces,
-    }
+    return { ...this.workings(), observe, surfaces: () => this.surfaces }
   }
 
   private ground(): Ground {
     return {
-      project: this.project,
+      ...this.workings(),
       isMotionReduced: this.isMotionReduced,
+      hide: (path) => this.responses.offer(path, 'hidden'),
+      drawn: (path) => this.drawList().find(({ instance }) => instance === path),
+    }
+  }
+
+  /** What whoever changes this run needs of it. */
+  private workings(): Pick<World & Ground, 'project' | 'nowMs' | 'instances' | 'record' | 'changed'> {
+    return {
+      project: this.project,
       nowMs: () => this.clockMs,
       instances: () => this.instances,
       record: (event) => this.events.push(event),
       changed: () => this.changed(),
-      hide: (path) => this.responses.offer(path, 'hidden'),
-      drawn: (path) => this.drawList().find(({ instance }) => instance === path),
     }
   }
 
@@ -249,8 +248,8 @@ export class Run {
         (this.instances.get(instance)?.compiled.rulesOn.get(trigger) ?? []).filter((rule) => rule.part === part)),
       tell: (path, what, isSo) => this.responses.name(path, { [what]: isSo }),
       keyAnywhere: (isMeant) => {
-        const answer = new Set(this.surfaces.answering.flatMap(({ path }) => this.instances.within(path)))
-        for (const path of this.instances.listeners.to('key')) if (answer.has(path) && this.responses.offer(path, 'key', isMeant)) return
+        const answer = new Set(this.surfaces.answering.map(({ path }) => path))
+        for (const path of this.instances.listeners.to('key')) if (answer.has(surfaceOf(path)) && this.responses.offer(path, 'key', isMeant)) return
       },
       pointAt: (at) => this.tellPointer(at),
       dragging: this.dragging,

@@ -1,6 +1,6 @@
 import type { Drag } from '../document'
 import type { Instance } from '../machine'
-import { itemOf, matrixTo, inverse, multiply, transformed, type DrawItem, type DrawList, type Point } from '../scene'
+import { itemOf, matrixTo, inverse, multiply, shownSize, transformed, type DrawItem, type DrawList, type Point } from '../scene'
 import type { FocusStop } from './focus'
 import type { Level } from './pointer'
 
@@ -41,10 +41,8 @@ const ALONG: Readonly<Record<string, Drag['along'] | undefined>> = { down: 'down
 /** How far the content may be shifted so that none of its edges comes in. */
 function reachOf({ values, children }: DrawItem, instance: Instance, first: number, along: Drag['along']): Reach {
   const by = instance.dragged.get(first) ?? { x: 0, y: 0 }
-  const end = (at: 'x' | 'y', shift: 'shiftX' | 'shiftY', side: 'width' | 'height') => Math.max(0, ...children.map((child) => {
-    const shown = child.kind === 'instance' && child.children.length === 1 ? child.children[0]! : child
-    return (child.values[at] as number) + (child.values[shift] as number) + (shown.values[side] as number) - by[at]
-  }))
+  const end = (at: 'x' | 'y', shift: 'shiftX' | 'shiftY', side: 'width' | 'height') => Math.max(0, ...children.map((child) =>
+    (child.values[at] as number) + (child.values[shift] as number) + shownSize(child)[side] - by[at]))
   const least = {
     x: along === 'down' ? 0 : Math.min(0, (values.width as number) - (values.paddingRight as number) - end('x', 'shiftX', 'width')),
     y: along === 'across' ? 0 : Math.min(0, (values.height as number) - (values.paddingBottom as number) - end('y', 'shiftY', 'height')),

@@ -122,7 +122,7 @@ const stateName = ({ compiled, states }: Instance, axis: number): string =>
   compiled.component.axes[axis]?.states.find(({ id }) => id === states[axis])?.name ?? 'no state'
 
 /** Every text to be seen, from what is below to what is on top. */
-function textsIn(list: DrawList): readonly string[] {
+export function textsIn(list: DrawList): readonly string[] {
   return list.flatMap(({ kind, values, children }): readonly string[] => {
     if (values.visible === false || values.opacity === 0) return []
     const { text } = values

@@ -122,3 +122,9 @@ export function matrixOf(values: ShownValues): Matrix {
   matrices.set(values, matrix)
   return matrix
 }
+
+/** The size of what an item shows, in px: an instance is as large as what it is of. */
+export function shownSize({ kind, values, children }: DrawItem): { readonly width: number; readonly height: number } {
+  const shown = kind === 'instance' && children.length === 1 ? children[0]!.values : values
+  return { width: shown.width as number, height: shown.height as number }
+}

@@ -2,10 +2,11 @@ import { useMemo } from 'react'
 import {
   EMPTY_MOTION, motionAt, setOfMotion, setProperty, takeBackFromBase, type Motion, type MotionContext, type MotionSetting, type Part, type Value,
 } from '@rheoscope/core/document'
-import { itemScope, scopeOf, typeOf } from '@rheoscope/core/expression'
+import { itemScope, scopeOf } from '@rheoscope/core/expression'
 import { easingProblem, resolveTiming } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { ComponentField } from '../fields/component-field'
+import { conditionProblem } from '../fields/condition'
 import { formatValue, parseValue } from '../fields/parse-value'
 import { ChoiceField } from '../fields/property-field'
 import { newId } from '../session/new-id'
@@ -28,14 +29,7 @@ export function ListProperties({ part }: { readonly part: Extract<Part, { kind: 
       set('filter', null)
       return null
     }
-    try {
-      const type = typeOf(expr, scope)
-      if (type !== 'yes/no') return `A filter is a yes/no; this is a ${type}.`
-    } catch (error) {
-      return (error as Error).message
-    }
-    set('filter', expr)
-    return null
+    return conditionProblem(expr, scope, 'A filter') ?? (set('filter', expr), null)
   }
   return (
     <details open>

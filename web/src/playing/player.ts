@@ -29,6 +29,9 @@ const LONGEST_REPLAY_MS = 120_000
 /** So often the run is remembered as it was, in ms of its own time, so that it can be looked back at quickly. */
 const REMEMBER_MS = 1000
 
+/** More than so many times are thinned out. */
+const MOST_REMEMBERED = 600
+
 /** One frame of a screen of 60 frames a second. */
 const FRAME_MS = 1000 / 60
 
@@ -180,13 +183,8 @@ export class Player {
       else {
         this.run = new Run(this.project, this.surface, this.options)
         this.remembered = []
-        let next = 0
-        for (let ms = 0; ; ms = Math.min(untilMs, ms + REMEMBER_MS)) {
-          for (; next < played.length && played[next]!.atMs <= ms; next++) this.do(played[next]!)
-          this.run.advanceTo(ms)
-          this.remember(next)
-          if (ms === untilMs) break
-        }
+        this.remember(0)
+        this.goThrough(played, 0, 0, untilMs)
       }
     } catch {
       // A component that cannot be put together is a finding; the specimen stays as it was.
@@ -194,16 +192,28 @@ export class Player {
     this.publish({ events: this.run.trace.length })
   }
 
-  private do({ atMs, ...action }: Input): void {
-    this.run.advanceTo(atMs)
-    this.run.send(action)
+  /** Goes on to an instant, does on the way what is to be done, from a place in the inputs on, and remembers the run every now and then. Returns the place it has come to. */
+  private goThrough(inputs: readonly Input[], from: number, fromMs: number, untilMs: number): number {
+    let next = from
+    for (let ms = Math.min(untilMs, fromMs + REMEMBER_MS); ; ms = Math.min(untilMs, ms + REMEMBER_MS)) {
+      for (; next < inputs.length && inputs[next]!.atMs <= ms; next++) {
+        const { atMs, ...action } = inputs[next]!
+        this.run.advanceTo(atMs)
+        this.run.send(action)
+      }
+      this.run.advanceTo(Math.floor(ms))
+      this.remember(next)
+      if (ms >= untilMs) return next
+    }
   }
 
   private remember(inputs: number): void {
     const last = this.remembered.at(-1)
-    if (!last || this.run.nowMs >= last.atMs + REMEMBER_MS) this.remembered.push({ atMs: this.run.nowMs, inputs, run: this.run.fork(undefined, false) })
+    if (last && this.run.nowMs < last.atMs + REMEMBER_MS) return
+    // A page may be left open for hours: what is long past is remembered less closely.
+    if (this.remembered.length >= MOST_REMEMBERED) this.remembered = this.remembered.filter((_each, index) => index % 2 === 0)
+    this.remembered.push({ atMs: this.run.nowMs, inputs, run: this.run.fork(undefined, false) })
   }
-
 
   private begin(witness: Witness | null): void {
     try {
@@ -221,12 +231,8 @@ export class Player {
 
   private moveTo(ms: number): void {
     const before = this.run.trace.length
-    for (let until = Math.min(ms, this.atMs + REMEMBER_MS); ; until = Math.min(ms, until + REMEMBER_MS)) {
-      for (; this.played < this.script.length && this.script[this.played]!.atMs <= until; this.played++) this.do(this.script[this.played]!)
-      this.run.advanceTo(Math.floor(until))
-      this.remember(this.state.witness ? this.played : this.inputs.length)
-      if (until >= ms) break
-    }
+    if (this.state.witness) this.played = this.goThrough(this.script, this.played, this.atMs, ms)
+    else this.goThrough(this.inputs, this.inputs.length, this.atMs, ms)
     this.atMs = ms
     if (this.run.trace.length !== before) this.publish({ events: this.run.trace.length })
   }

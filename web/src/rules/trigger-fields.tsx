@@ -1,6 +1,7 @@
 import { isFromUser, setRuleField, type Rule, type Trigger } from '@rheoscope/core/document'
-import { scopeOf, typeOf } from '@rheoscope/core/expression'
+import { scopeOf } from '@rheoscope/core/expression'
 import { CommitField } from '../fields/commit-field'
+import { conditionProblem } from '../fields/condition'
 import { ChoiceField } from '../fields/property-field'
 import { MsField } from '../fields/ms-field'
 import { useRuleHome } from './rule-home'
@@ -75,14 +76,9 @@ export function ConditionField({ label, value, empty, onChange }: { readonly lab
   const { project, component } = useRuleHome()
   const take = (text: string): string | null => {
     const condition = text.trim() === '' || text.trim() === empty ? null : text.trim()
-    try {
-      const type = condition === null ? 'yes/no' : typeOf(condition, scopeOf(project, component))
-      if (type !== 'yes/no') return `A condition is a yes/no; this is a ${type}.`
-    } catch (error) {
-      return (error as Error).message
-    }
-    onChange(condition)
-    return null
+    const problem = condition === null ? null : conditionProblem(condition, scopeOf(project, component), 'A condition')
+    if (problem === null) onChange(condition)
+    return problem
   }
   return <CommitField label={label} value={value ?? empty} isMono names={Object.keys(scopeOf(project, component))} isAllExpression onCommit={take} />
 }

@@ -1,6 +1,6 @@
 import type { Project } from '@rheoscope/core/document'
 import { Run } from '@rheoscope/core/run'
-import { itemOf, type DrawList, type Frame } from '@rheoscope/core/scene'
+import { itemOf, shownSize, type DrawList, type Frame } from '@rheoscope/core/scene'
 
 /** The screen as it begins; empty while it cannot be put together. */
 export function atRest(project: Project, screen: string): DrawList {
@@ -14,7 +14,5 @@ export function atRest(project: Project, screen: string): DrawList {
 /** Where a part on the screen is, and how large what it shows is. */
 export function frameOf(list: DrawList, part: string): Frame {
   const item = itemOf(list, '', part)
-  const inner = item?.children.length === 1 && item.kind === 'instance' ? item.children[0] : item
-  const number = (of: typeof item, property: string) => Number(of?.values[property] ?? 0)
-  return { x: number(item, 'x'), y: number(item, 'y'), width: number(inner, 'width'), height: number(inner, 'height') }
+  return item ? { x: item.values.x as number, y: item.values.y as number, ...shownSize(item) } : { x: 0, y: 0, width: 0, height: 0 }
 }

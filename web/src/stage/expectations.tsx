@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react'
 import { MenuItem } from '@mui/material'
 import { addExpectation, removeExpectation, setExpectationTime, type Expectation, type Literal, type Project, type Take } from '@rheoscope/core/document'
-import { expectationText, replay, runOptionsOf, type PlayedTake, type Run } from '@rheoscope/core/run'
-import { itemOf, type DrawList } from '@rheoscope/core/scene'
+import { expectationText, replay, runOptionsOf, textsIn, type PlayedTake, type Run } from '@rheoscope/core/run'
+import { itemOf } from '@rheoscope/core/scene'
 import { msText } from '../bench/timing-text'
 import { CommitField } from '../fields/commit-field'
 import { stepMs, wholeMs } from '../fields/ms-field'
@@ -86,11 +86,6 @@ function offers(project: Project, take: Take, part: string | null, ms: number): 
   const item = part === null ? undefined : itemOf(run.drawList(), '', part)
   const places = item ? SHOWN_PROPERTIES.map((property): Expected => ({ what: 'property', instance: '', part: item.part, property, value: item.values[property] as Literal })) : []
   const variables = project.variables.map(({ name }): Expected => ({ what: 'variable', name, value: run.variable(name) ?? null }))
-  return [...states, ...settled, ...variables, ...textsOf(run.drawList()).map((text): Expected => ({ what: 'text', text })), ...places]
-}
-
-function textsOf(list: DrawList): readonly string[] {
-  const found = list.flatMap(({ kind, values, children }): readonly string[] =>
-    values.visible === false || values.opacity === 0 ? [] : [...(kind === 'text' && typeof values.text === 'string' && values.text !== '' ? [values.text] : []), ...textsOf(children)])
-  return [...new Set(found)]
+  const texts = [...new Set(textsIn(run.drawList()))].filter((text) => text !== '')
+  return [...states, ...settled, ...variables, ...texts.map((text): Expected => ({ what: 'text', text })), ...places]
 }

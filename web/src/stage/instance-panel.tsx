@@ -2,11 +2,12 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { MenuItem } from '@mui/material'
 import { componentOf, isWithin, parameterProperty, propertyDefinition, renameOnScreen, setOnScreen, setPartOnScreen, startInstanceIn, type Component, type InstancePart, type Literal, type Part, type Value } from '@rheoscope/core/document'
-import { itemScope, scopeOf, typeOf } from '@rheoscope/core/expression'
+import { itemScope, scopeOf } from '@rheoscope/core/expression'
 import { surfaceComponent } from '@rheoscope/core/machine'
 import { aligned, ALIGNMENTS, type Alignment } from '@rheoscope/core/scene'
 import { CommitField } from '../fields/commit-field'
 import { ComponentField } from '../fields/component-field'
+import { conditionProblem } from '../fields/condition'
 import { ParameterValue } from '../fields/parameter-value'
 import { formatValue, parseValue } from '../fields/parse-value'
 import { ChoiceField } from '../fields/property-field'
@@ -126,14 +127,9 @@ function ListFields({ part }: { readonly part: Extract<Part, { kind: 'list' }> }
   const set = (field: 'component' | 'table' | 'filter') => (to: string) => make(setPartOnScreen(screen.id, part.id, field, to || null), `set the ${field} of ${part.name}`)
   const filter = (text: string): string | null => {
     const expr = text.trim()
-    try {
-      const type = expr === '' ? 'yes/no' : typeOf(expr, scope)
-      if (type !== 'yes/no') return `A filter is a yes/no; this is a ${type}.`
-    } catch (error) {
-      return (error as Error).message
-    }
-    set('filter')(expr)
-    return null
+    const problem = expr === '' ? null : conditionProblem(expr, scope, 'A filter')
+    if (problem === null) set('filter')(expr)
+    return problem
   }
   return (
     <>
