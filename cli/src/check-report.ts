@@ -1,23 +1,84 @@
-import { ProjectChecker, type Finding, type Level } from '@rheoscope/core/check'
-import type { Project } from '@rheoscope/core/document'
+import { ProjectChecker, reported, type Level, type ReportedFinding, type Way } from '@rheoscope/core/check'
+import { RheoError, type Project, type Screen } from '@rheoscope/core/document'
+import { junitReport, sarifReport, type CheckedThing } from '@rheoscope/core/exchange'
 
-export type Format = 'text' | 'json'
+export const FORMATS = ['text', 'json', 'sarif', 'junit'] as const
+
+export type Format = (typeof FORMATS)[number]
+
+export interface CheckRequest {
+  /** The name of the file, for reports that point into it. */
+  readonly file: string
+  readonly format: Format
+  /** The least level that counts as found. */
+  readonly level: Level
+  readonly ways?: readonly Way[]
+  /** A screen by its name or id; everything when it is left out. */
+  readonly screen?: string
+}
 
 const LEVELS: readonly Level[] = ['fault', 'risk', 'note']
 
-/** The findings of a project as text for people or JSON for programs, and whether any is at or above a level. */
-export function checkReport(project: Project, format: Format, level: Level): { readonly text: string; readonly isFound: boolean } {
-  const byComponent = new ProjectChecker().check(project)
-  const findings = project.components.flatMap(({ id, name }) => (byComponent[id] ?? []).map((finding) => ({ component: name, ...finding })))
-  const counting = LEVELS.slice(0, LEVELS.indexOf(level) + 1)
-  return {
-    text: format === 'json' ? `${JSON.stringify({ project: project.name, findings }, null, 2)}\n` : inText(project, findings),
-    isFound: findings.some((finding) => counting.includes(finding.level)),
+/** The findings of a project for people or programs, and whether any that nobody accepted is at or above a level. Throws `gone` for a screen there is not. */
+export function checkReport(project: Project, request: CheckRequest): { readonly text: string; readonly isFound: boolean } {
+  const things = checked(project, request)
+  const counting = LEVELS.slice(0, LEVELS.indexOf(request.level) + 1)
+  const counts = ({ level, accepted }: ReportedFinding) => accepted === null && counting.includes(level)
+  return { text: printed(project, things, request, counts), isFound: things.some(({ findings }) => findings.some(counts)) }
+}
+
+function checked(project: Project, { screen: named, ways }: CheckRequest): readonly CheckedThing[] {
+  const checker = new ProjectChecker(ways ? { ways } : {})
+  const screens = named === undefined ? project.screens : [screenNamed(project, named)]
+  const placed = new Set(screens.flatMap((screen) => placedOn(project, screen)))
+  const components = named === undefined ? project.components : project.components.filter(({ id }) => placed.has(id))
+  const things = [
+    ...(named === undefined ? [{ name: project.name, findings: checker.whole(project) }] : []),
+    ...components.map((component) => ({ name: component.name, findings: checker.component(project, component) })),
+    ...screens.map((screen) => ({ name: screen.name, findings: checker.screen(project, screen) })),
+  ]
+  return things.map(({ name, findings }) => ({ name, findings: findings.map((finding) => reported(project, finding)) }))
+}
+
+function screenNamed(project: Project, named: string): Screen {
+  const screen = project.screens.find(({ id, name }) => id === named || name === named)
+  if (!screen) throw new RheoError('gone', `screens/${named}`, `${project.name} has no screen “${named}”.`)
+  return screen
+}
+
+/** The components that stand on a screen, or inside one that does. */
+function placedOn(project: Project, screen: Screen): readonly string[] {
+  const found = new Set<string>()
+  const visit = ({ parts }: Pick<Screen, 'parts'>) => {
+    for (const part of parts) {
+      const id = part.kind === 'instance' || part.kind === 'list' ? part.component : null
+      const component = project.components.find((each) => each.id === id)
+      if (!component || found.has(component.id)) continue
+      found.add(component.id)
+      visit(component)
+    }
+  }
+  visit(screen)
+  return [...found]
+}
+
+function printed(project: Project, things: readonly CheckedThing[], { file, format }: CheckRequest, counts: (finding: ReportedFinding) => boolean): string {
+  const findings = things.flatMap((thing) => thing.findings)
+  switch (format) {
+    case 'json':
+      return `${JSON.stringify({ project: project.name, findings }, null, 2)}\n`
+    case 'sarif':
+      return sarifReport(file, findings)
+    case 'junit':
+      return junitReport(project.name, things, counts)
+    case 'text':
+      return inText(project, things)
   }
 }
 
-function inText(project: Project, findings: readonly (Finding & { readonly component: string })[]): string {
-  if (findings.length === 0) return `${project.name}: no findings in ${project.components.length} components\n`
-  const lines = findings.map(({ component, level, kind, sentence }) => `${level.padEnd(5)} ${component}: ${sentence.replace(/[‹›]/g, '`')} [${kind}]`)
-  return `${lines.join('\n')}\n`
+function inText(project: Project, things: readonly CheckedThing[]): string {
+  const lines = things.flatMap(({ name, findings }) => findings.map(({ level, kind, sentence, accepted }) =>
+    `${level.padEnd(5)} ${name}: ${sentence} [${kind}]${accepted === null ? '' : ` accepted: ${accepted}`}`))
+  const many = `${project.components.length} components and ${project.screens.length} screens`
+  return lines.length === 0 ? `${project.name}: no findings in ${many}\n` : `${lines.join('\n')}\n`
 }

@@ -1,23 +1,34 @@
 import { existsSync, readFileSync } from 'node:fs'
-import { Command, Option } from 'commander'
+import { Command, InvalidArgumentError, Option } from 'commander'
+import { WAYS, type Level, type Way } from '@rheoscope/core/check'
 import { RheoError } from '@rheoscope/core/document'
 import { readProject } from '@rheoscope/core/schema'
-import { checkReport, type Format } from './check-report'
-import { takeFrom, takeReport } from './take-report'
+import { checkReport, FORMATS, type Format } from './check-report'
+import { takeFrom, takeReport, type TakeFormat } from './take-report'
 
 /** Exit codes: nothing to complain of, findings at or above the level asked for or something a take misses, could not run. */
 const [CLEAN, FOUND, FAILED] = [0, 1, 2] as const
 
 const program = new Command('rheoscope').description('Rheoscope without its interface, for build pipelines').exitOverride((error) => process.exit(error.exitCode === 0 ? CLEAN : FAILED))
 
+const listOf = <Item extends string>(text: string, known: readonly Item[]): readonly Item[] => {
+  const items = text.split(',').map((item) => item.trim())
+  const wrong = items.find((item) => !(known as readonly string[]).includes(item))
+  if (wrong !== undefined) throw new InvalidArgumentError(`“${wrong}” is none of ${known.join(', ')}.`)
+  return items as Item[]
+}
+
 program
   .command('check')
-  .description('check every component of a project file')
+  .description('check the components and screens of a project file')
   .argument('<file>', 'a .rheo.json file')
-  .addOption(new Option('--format <format>', 'how to print the findings').choices(['text', 'json']).default('text'))
-  .addOption(new Option('--level <level>', 'the least level that counts as found').choices(['fault', 'risk', 'note']).default('fault'))
-  .action((file: string, { format, level }: { format: Format; level: 'fault' | 'risk' | 'note' }) => {
-    const { text, isFound } = checkReport(readProject(readFileSync(file, 'utf8')), format, level)
+  .addOption(new Option('--screen <name>', 'look only at one screen and what stands on it, by its name or id'))
+  .addOption(new Option('--ways <ways>', 'the ways in which people work').default(WAYS, WAYS.join(',')).argParser((text) => listOf(text, WAYS)))
+  .addOption(new Option('--format <format>', 'how to print the findings').choices(FORMATS).default('text'))
+  .addOption(new Option('--max-level <level>', 'the least level that makes it fail').choices(['fault', 'risk', 'note']).default('fault'))
+  .action((file: string, { screen, ways, format, maxLevel }: { screen?: string; ways: readonly Way[]; format: Format; maxLevel: Level }) => {
+    const project = readProject(readFileSync(file, 'utf8'))
+    const { text, isFound } = checkReport(project, { file, format, level: maxLevel, ways, ...(screen === undefined ? {} : { screen }) })
     process.stdout.write(text)
     process.exitCode = isFound ? FOUND : CLEAN
   })
@@ -28,7 +39,7 @@ program
   .argument('<file>', 'a .rheo.json file')
   .requiredOption('--take <take>', 'the name of a take in it, or a file with one')
   .addOption(new Option('--format <format>', 'how to print what it comes to; as data with the whole trace').choices(['text', 'json']).default('text'))
-  .action((file: string, { take: named, format }: { take: string; format: Format }) => {
+  .action((file: string, { take: named, format }: { take: string; format: TakeFormat }) => {
     const project = readProject(readFileSync(file, 'utf8'))
     const take = takeFrom(project, named, () => (existsSync(named) ? readFileSync(named, 'utf8') : null))
     const { text, isMet } = takeReport(project, take, format)

@@ -1,13 +1,14 @@
 import { RheoError, type Project, type Take } from '@rheoscope/core/document'
 import { take as takeSchema, validated } from '@rheoscope/core/schema'
 import { expectationText, playTake } from '@rheoscope/core/run'
-import type { Format } from './check-report'
+
+export type TakeFormat = 'text' | 'json'
 
 /**
  * What a take comes to, as text for people or, with its whole trace, as JSON for programs, and whether everything it
  * expects came about. Throws `gone` for a surface that is no longer there.
  */
-export function takeReport(project: Project, take: Take, format: Format): { readonly text: string; readonly isMet: boolean } {
+export function takeReport(project: Project, take: Take, format: TakeFormat): { readonly text: string; readonly isMet: boolean } {
   const { trace, results } = playTake(project, take)
   const found = results.map(({ expectation, isMet, seen }) => ({ id: expectation.id, byMs: expectation.byMs, expected: expectationText(project, take, expectation), isMet, seen }))
   const isMet = found.every((each) => each.isMet)

@@ -1,23 +1,66 @@
 import { expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
 import { apply } from '@rheoscope/core/document'
-import { checkReport } from '../src/check-report'
+import { digestOf, ProjectChecker } from '@rheoscope/core/check'
+import { checkReport, type CheckRequest } from '../src/check-report'
 
 const cut = apply(skerryLine, { edit: 'set', path: ['components', 'boardingButton', 'rules', 'finish', 'trigger', 'ms'], to: 100 })
 
+const asked = (more: Partial<CheckRequest>): CheckRequest => ({ file: 'skerry-line.rheo.json', format: 'text', level: 'fault', screen: 'Home', ...more })
+
 test('a clean project says so', () => {
-  expect(checkReport(skerryLine, 'text', 'note')).toEqual({ text: 'Skerry Line: no findings in 37 components\n', isFound: false })
+  expect(checkReport({ ...skerryLine, components: [], screens: [], variables: [] }, asked({ screen: undefined as never, level: 'note' }))).toEqual({ text: 'Skerry Line: no findings in 0 components and 0 screens\n', isFound: false })
 })
 
-test('a fault is found, in text and as data', () => {
-  const { text, isFound } = checkReport(cut, 'text', 'fault')
+test('a fault is found, in text and as data with its witness as a take', () => {
+  const { text, isFound } = checkReport(cut, asked({}))
   expect(isFound).toBe(true)
   expect(text).toContain('fault Boarding button: `working` leaves after 100 ms, but its motion needs 160 ms: it is always cut off 60 ms early. [never-completes]')
-  expect(JSON.parse(checkReport(cut, 'json', 'fault').text)).toMatchObject({ project: 'Skerry Line', findings: [{ kind: 'never-completes', component: 'Boarding button', witness: { lookAtMs: 200 } }, {}] })
+  const { project, findings } = JSON.parse(checkReport(cut, asked({ format: 'json' })).text)
+  expect(project).toBe('Skerry Line')
+  expect(findings.find(({ kind }: { kind: string }) => kind === 'never-completes')).toMatchObject({
+    component: { id: 'boardingButton', name: 'Boarding button' }, states: [{ name: 'working' }], numbers: { afterMs: 100, needsMs: 160, earlyMs: 60 }, accepted: null,
+    witness: { surface: { component: 'boardingButton' }, inputs: expect.any(Array), expectations: [] },
+  })
 })
 
 test('what is below the level asked for is printed and does not count', () => {
   const noted = apply(skerryLine, { edit: 'remove', path: ['components', 'boardingButton', 'rules'], id: 'busy' })
-  expect(checkReport(noted, 'text', 'risk')).toMatchObject({ isFound: false, text: expect.stringContaining('[unanswered]') })
-  expect(checkReport(noted, 'text', 'note').isFound).toBe(true)
+  expect(checkReport(noted, asked({ level: 'risk' }))).toMatchObject({ isFound: false, text: expect.stringContaining('[unanswered]') })
+  expect(checkReport(noted, asked({ level: 'note' })).isFound).toBe(true)
+})
+
+test('a finding somebody accepted does not count, until it changes', () => {
+  const finding = new ProjectChecker().component(cut, cut.components.find(({ id }) => id === 'boardingButton')!).find(({ kind }) => kind === 'never-completes')!
+  const rest = new ProjectChecker().component(cut, cut.components.find(({ id }) => id === 'boardingButton')!).filter(({ level }) => level === 'fault')
+  const accepted = { ...cut, accepted: rest.map((each, index) => ({ id: `ok${index}`, finding: each.id, of: digestOf(each), reason: 'shown at the fair only' })) }
+  expect(checkReport(accepted, asked({}))).toMatchObject({ isFound: false, text: expect.stringContaining('accepted: shown at the fair only') })
+  expect(finding.level).toBe('fault')
+  expect(checkReport(apply(accepted, { edit: 'set', path: ['components', 'boardingButton', 'rules', 'finish', 'trigger', 'ms'], to: 90 }), asked({})).isFound).toBe(true)
+})
+
+test('a screen is looked at with what stands on it alone', () => {
+  const { findings } = JSON.parse(checkReport(cut, asked({ format: 'json', screen: 'Quay kiosk' })).text)
+  expect(findings.some(({ component }: { component: { id: string } | null }) => component?.id === 'boardingButton')).toBe(false)
+  expect(() => checkReport(cut, asked({ screen: 'Engine room' }))).toThrow('Skerry Line has no screen “Engine room”.')
+})
+
+test('whoever works by touch alone never points', () => {
+  const { findings } = JSON.parse(checkReport(skerryLine, asked({ format: 'json', ways: ['touch'] })).text)
+  expect(findings).toContainEqual(expect.objectContaining({ kind: 'state-unreachable', states: [expect.objectContaining({ name: 'over' })] }))
+})
+
+test('SARIF has a result for each finding, with its witness as a flow', () => {
+  const log = JSON.parse(checkReport(cut, asked({ format: 'sarif' })).text)
+  expect(log).toMatchObject({ version: '2.1.0', runs: [{ tool: { driver: { name: 'Rheoscope' } } }] })
+  const result = log.runs[0].results.find(({ ruleId }: { ruleId: string }) => ruleId === 'never-completes')
+  expect(result).toMatchObject({ level: 'error', locations: [{ logicalLocations: [{ fullyQualifiedName: 'components/boardingButton/rules/finish' }] }] })
+  expect(result.codeFlows[0].threadFlows[0].locations.length).toBeGreaterThan(0)
+})
+
+test('JUnit has a failure for each finding that counts, and skips the others', () => {
+  const { text } = checkReport(cut, asked({ format: 'junit' }))
+  expect(text).toMatch(/^<\?xml version="1.0" encoding="UTF-8"\?>\n<testsuites name="Skerry Line"/)
+  expect(text).toContain('<failure type="fault" message="`working` leaves after 100 ms')
+  expect(text.match(/<failure /g)!.length).toBe(Number(/<testsuites [^>]*failures="(\d+)"/.exec(text)![1]))
 })

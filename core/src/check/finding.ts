@@ -17,7 +17,10 @@ export interface Witness {
 
 /** What a finding is about, so that it can be shown on the thing itself. */
 export interface About {
-  readonly component: Id
+  readonly component?: Id
+  readonly screen?: Id
+  /** The path of an instance on the screen, or inside the component. */
+  readonly instance?: string
   readonly axis?: Id
   readonly state?: Id
   /** Several states of the axis at once. */

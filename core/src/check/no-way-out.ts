@@ -2,21 +2,23 @@ import { holdsIn } from '../document'
 import { leads, stateName, targetsOf, type Check } from './context'
 import type { Finding } from './finding'
 import { reachableStates } from './state-unreachable'
-import { confirmed, witnessOf } from './witness'
+import { witnessTo } from './witness'
 
 /** Reachable states without any rule that leads elsewhere, not marked final, on an axis nothing drives from outside. */
-export const noWayOut: Check = ({ project, component, walk, drivenTo }) =>
-  component.axes.flatMap((axis, index): Finding[] => {
+export const noWayOut: Check = ({ component, arena, root, drivenTo }) =>
+  component.axes.flatMap((axis): Finding[] => {
     if (axis.states.length < 2 || axis.drivenBy !== null || drivenTo(axis.id).size > 0) return []
     const reachable = reachableStates(component, axis, new Set())
     const rules = component.rules.filter((rule) => rule.axis === axis.id && leads(rule))
     const hasWayOut = (state: string) => rules.some((rule) =>
       holdsIn(rule, state) && (rule.target.go === 'back' ? state !== axis.start || rules.length > 1 : targetsOf(axis, rule, state).some((to) => to !== state)))
-    return axis.states.filter(({ id, final }) => reachable.has(id) && !final && !hasWayOut(id)).map((state): Finding => {
-      const there = walk.situations.find(({ run }) => run.instance('')!.states[index] === state.id)
-      const witness = there && confirmed(project, witnessOf(component.id, there, there.run.nowMs + 1000, 'stays here, whatever one does'), (trace) =>
-        state.id === axis.start || trace.some((event) => event.what === 'state' && event.to === state.id))
-      return {
+    return axis.states.filter(({ id, final }) => reachable.has(id) && !final && !hasWayOut(id)).flatMap((state): Finding[] => {
+      const { closed } = arena
+      const there = closed.firstIn(closed.axis(root, axis.id)!, state.id)
+      if (closed.isFinished && !there) return []
+      const witness = there && witnessTo(arena, closed, there, { afterMs: 600, caption: 'stays here, whatever one does' }, (trace) =>
+        state.id === axis.start || trace.some((event) => event.what === 'state' && event.instance === '' && event.to === state.id))
+      return [{
         id: `no-way-out ${component.id} ${axis.id} ${state.id}`,
         kind: 'no-way-out', level: witness ? 'fault' : 'risk',
         sentence: `${stateName(axis, state.id)} has no way out: no rule leads from it, and it is not marked as final.`,
@@ -26,6 +28,6 @@ export const noWayOut: Check = ({ project, component, walk, drivenTo }) =>
           edit: { edit: 'set', path: ['components', component.id, 'axes', axis.id, 'states', state.id, 'final'], to: true },
         },
         witness: witness ?? null, numbers: {},
-      }
+      }]
     })
   })

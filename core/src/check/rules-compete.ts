@@ -1,8 +1,9 @@
 import { holdsIn, triggerRow, type Id, type Rule } from '../document'
+import { after } from './arena'
 import { leads, stateName, type Check, type CheckContext } from './context'
 import type { Finding } from './finding'
 import { guardsOverlap } from './guards'
-import { confirmed, witnessOf } from './witness'
+import { witnessTo } from './witness'
 
 /**
  * Two rules of one axis that answer the same trigger in the same state while both their guards can hold. A last
@@ -28,10 +29,10 @@ function compete({ project, component }: CheckContext, first: Rule, second: Rule
   return guardsOverlap(project, component, first.guard, second.guard)
 }
 
-function finding({ project, component, walk }: CheckContext, first: Rule, second: Rule, states: readonly Id[]): Finding {
+function finding({ component, arena, root }: CheckContext, first: Rule, second: Rule, states: readonly Id[]): Finding {
   const axis = component.axes.find(({ id }) => id === first.axis)!
-  const entry = walk.entries.find((each) => each.rule === first.id && states.includes(each.from))
-  const witness = entry && confirmed(project, witnessOf(component.id, entry.in, entry.atMs, 'the first of the two answers; the other never gets to'), (trace) =>
+  const fired = arena.closed.firing(root, first)
+  const witness = fired && witnessTo(arena, arena.closed, after(fired.step), { caption: 'the first of the two answers; the other never gets to' }, (trace) =>
     trace.some((event) => event.what === 'fired' && event.rule === first.id && states.includes(event.state)))
   return {
     id: `rules-compete ${component.id} ${first.id} ${second.id}`,

@@ -1,26 +1,32 @@
 import { holdsIn, type Axis, type Component, type Id } from '../document'
 import { targetsOf, stateName, type Check } from './context'
 import type { Finding } from './finding'
-import { confirmed, tour } from './witness'
+import { tour, witnessTo } from './witness'
 
 /**
- * States no chain of rules leads to from where the axis starts or is put from outside. Every guard counts as
- * possible and every trigger as sendable, so a state called unreachable here is, whatever anyone does.
+ * States nothing can bring about, whatever anyone does and whatever comes from outside: those the exploration of the
+ * component has not come to, and, where it had to give up, those no chain of rules leads to.
  */
-export const stateUnreachable: Check = (context) =>
-  context.component.axes.flatMap((axis, index): Finding[] => {
-    if (axis.drivenBy !== null) return []
-    const reachable = reachableStates(context.component, axis, context.drivenTo(axis.id))
-    return axis.states.filter(({ id }) => !reachable.has(id)).map((state): Finding => {
-      const { component, project } = context
-      const witness = confirmed(project, tour(component.id, index, context.walk), (trace) =>
+export const stateUnreachable: Check = ({ component, arena, root, drivenTo }) =>
+  component.axes.flatMap((axis): Finding[] => {
+    if (axis.drivenBy !== null || axis.states.length < 2) return []
+    const chained = reachableStates(component, axis, drivenTo(axis.id))
+    const open = chained.size < axis.states.length ? null : arena.open
+    const net = open?.axis(root, axis.id)
+    const isReached = (state: Id) => chained.has(state) && (!open?.isFinished || !net || open.firstIn(net, state) !== undefined)
+    return axis.states.filter(({ id }) => !isReached(id)).map((state): Finding => {
+      const { closed } = arena
+      const witness = witnessTo(arena, closed, tour(closed, closed.axis(root, axis.id)!.at), { caption: 'every state that comes, and this one never does' }, (trace) =>
         !trace.some((event) => event.what === 'state' && event.instance === '' && event.to === state.id))
+      const named = component.rules.filter((rule) => rule.axis === axis.id && axis.states.some(({ id }) => holdsIn(rule, id) && targetsOf(axis, rule, id).includes(state.id)))
       return {
         id: `state-unreachable ${component.id} ${axis.id} ${state.id}`,
         kind: 'state-unreachable', level: 'fault',
-        sentence: `Nothing leads to ${stateName(axis, state.id)}: no rule that can ever fire has it as its target.`,
+        sentence: named.length === 0
+          ? `Nothing leads to ${stateName(axis, state.id)}: no rule that can ever fire has it as its target.`
+          : `Nobody can reach ${stateName(axis, state.id)}: the ${named.length === 1 ? 'rule that leads there never fires' : `${named.length} rules that lead there never fire`}.`,
         about: { component: component.id, axis: axis.id, state: state.id },
-        remedy: null, witness, numbers: { reachable: reachable.size, states: axis.states.length },
+        remedy: null, witness, numbers: { reachable: axis.states.filter(({ id }) => isReached(id)).length, states: axis.states.length },
       }
     })
   })

@@ -1,45 +1,66 @@
-import { holdsIn, isFromUser, triggerRow, type Id, type Rule } from '../document'
+import { holdsIn, isFromUser, triggerRow, type Axis, type Id, type Rule } from '../document'
 import type { Trace } from '../run'
-import { stateName, type Check } from './context'
-import type { Finding } from './finding'
-import type { Offer } from './walk'
-import { confirmed, witnessOf, type Offered } from './witness'
+import { after } from './arena'
+import { stateNames, type Check, type CheckContext } from './context'
+import type { Travelled } from './explore'
+import type { Finding, Remedy } from './finding'
+import { witnessTo, type Offered } from './witness'
+
+/** In so many states more than not a trigger has to be answered for its silence in the others to look like an oversight. */
+const MOSTLY = 3
 
 /**
  * Cells of the response table that someone can get to and nothing answers: the trigger is answered in another
- * state, it was seen to come in this one, no rule fired, and it is not marked as nothing on purpose.
+ * state, it comes in this one as well, no rule fires, and it is not marked as nothing on purpose.
  */
-export const unanswered: Check = ({ project, component, walk }) =>
-  component.axes.flatMap((axis, index) => {
+export const unanswered: Check = (context) => silences(context).filter(({ isOversight }) => !isOversight).map(({ finding }) => finding)
+
+/** Triggers that are answered in all states but one or two. */
+export const someButNotAll: Check = (context) => silences(context).filter(({ isOversight }) => isOversight).map(({ finding }) => finding)
+
+interface Silence {
+  readonly isOversight: boolean
+  readonly finding: Finding
+}
+
+function silences(context: CheckContext): readonly Silence[] {
+  const { component, arena, root } = context
+  return component.axes.flatMap((axis) => {
     const answering = component.rules.filter((rule) => rule.axis === axis.id && isFromUser(rule.trigger))
-    return [...new Set(answering.map(rowOf))].flatMap((row): Finding[] => {
+    return [...new Set(answering.map(rowOf))].flatMap((row): Silence[] => {
       const rules = answering.filter((rule) => rowOf(rule) === row)
       const { trigger, part } = rules[0]!
-      const offered = walk.offers.filter((offer) => offer.trigger === trigger.on && offer.part === part)
-      const silent = new Map<Id, Offer>()
-      for (const offer of offered) {
-        const state = offer.states[index]!
-        if (!silent.has(state) && !rules.some((rule) => holdsIn(rule, state))) silent.set(state, offer)
+      const net = arena.closed.axis(root, axis.id)!
+      const silent = new Map<Id, Travelled>()
+      for (const { mark, step } of arena.closed.all('offered')) {
+        if (mark.thing !== root || mark.trigger !== trigger.on || mark.part !== part) continue
+        const state = net.states[step.from.place.configuration[net.at]!]!
+        if (!silent.has(state) && !rules.some((rule) => holdsIn(rule, state))) silent.set(state, step)
       }
       const [first] = silent
       if (!first) return []
-      const [state, offer] = first
-      const witness = confirmed(project, witnessOf(component.id, offer.in, offer.atMs, `${trigger.on}, and nothing happens`), (trace, replayed) =>
-        replayed.some((event) => event.trigger === trigger.on && event.part === part && !isAnswered(trace, event, rules)))
+      const [state, step] = first
       const states = axis.states.filter(({ id }) => silent.has(id)).map(({ id }) => id)
+      const answered = axis.states.filter(({ id }) => rules.some((rule) => holdsIn(rule, id)))
+      const isOversight = states.length <= 2 && answered.length >= states.length + MOSTLY
+      const kind = isOversight ? 'some-but-not-all' : 'unanswered'
+      const witness = witnessTo(arena, arena.closed, after(step), { caption: `${trigger.on}, and nothing happens` }, (trace, offered) =>
+        offered.some((event) => event.instance === '' && event.trigger === trigger.on && event.part === part && !isAnswered(trace, event, rules)))
       return [{
-        id: `unanswered ${component.id} ${axis.id} ${row}`,
-        kind: 'unanswered', level: 'note',
-        sentence: `${trigger.on} has no answer in ${states.map((id) => stateName(axis, id)).join(', ')}, though it can come there.`,
-        about: { component: component.id, axis: axis.id, state, states, row },
-        remedy: {
-          label: 'Nothing, on purpose',
-          edit: { edit: 'insert', path: ['components', component.id, 'rules'], before: null, item: silence(rules[0]!, states) },
+        isOversight,
+        finding: {
+          id: `${kind} ${component.id} ${axis.id} ${row}`, kind, level: 'note',
+          sentence: isOversight
+            ? `${trigger.on} is answered in all states but ${stateNames(axis, states)}.`
+            : `${trigger.on} has no answer in ${stateNames(axis, states)}, though it can come there.`,
+          about: { component: component.id, axis: axis.id, state, states, row },
+          remedy: isOversight ? likeTheOthers(context, axis, rules, states) : onPurpose(context, rules[0]!, states),
+          witness, numbers: { cells: states.length, answered: answered.length },
         },
-        witness, numbers: { cells: states.length },
       }]
     })
   })
+}
 
 /** Whether one of the rules fired for an event, before anything else was put in. */
 function isAnswered(trace: Trace, { before }: Offered, rules: readonly Rule[]): boolean {
@@ -49,6 +70,18 @@ function isAnswered(trace: Trace, { before }: Offered, rules: readonly Rule[]): 
 
 const rowOf = (rule: Rule): string => triggerRow(rule.trigger, rule.part)
 
+const onPurpose = ({ component }: CheckContext, like: Rule, states: readonly Id[]): Remedy => ({
+  label: 'Nothing, on purpose',
+  edit: { edit: 'insert', path: ['components', component.id, 'rules'], before: null, item: silence(like, states) },
+})
+
 const silence = (like: Rule, states: readonly Id[]): Rule => ({
   ...like, id: `quiet-${like.id}-${states.join('-')}`.slice(0, 63), within: { only: states }, guard: null, actions: [], target: { go: 'nothing' }, motion: null, letThrough: false,
 })
+
+/** The answer most of the other states give, in these as well. */
+function likeTheOthers({ component }: CheckContext, axis: Axis, rules: readonly Rule[], states: readonly Id[]): Remedy {
+  const common = rules.toSorted((a, b) => axis.states.filter(({ id }) => holdsIn(b, id)).length - axis.states.filter(({ id }) => holdsIn(a, id)).length)[0]!
+  const within = 'only' in common.within ? { only: [...common.within.only, ...states] } : { except: common.within.except.filter((id) => !states.includes(id)) }
+  return { label: 'Answer as in the others', edit: { edit: 'set', path: ['components', component.id, 'rules', common.id, 'within'], to: within } }
+}

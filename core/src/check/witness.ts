@@ -1,50 +1,69 @@
-import type { Id, Project, TriggerKind } from '../document'
+import type { Id, Input, Project, TriggerKind } from '../document'
+import type { Surface } from '../machine'
 import { play, Run, type Trace } from '../run'
+import type { Arena, Facts } from './arena'
+import type { Node } from './explore'
 import type { Witness } from './finding'
-import type { Situation, Walk } from './walk'
 
 /** What comes after the moment worth seeing. */
 const AFTERGLOW_MS = 400
 
-/** A witness that plays the inputs that led to a situation and ends a little after `lookAtMs`. */
-export const witnessOf = (component: Id, situation: Situation, lookAtMs: number, caption: string): Witness => ({
-  surface: { component }, inputs: situation.inputs, lookAtMs, endsAtMs: lookAtMs + AFTERGLOW_MS, caption,
-})
+export interface Showing {
+  readonly surface: Surface
+  readonly inputs: readonly Input[]
+  readonly lookAtMs: number
+  readonly caption: string
+}
 
-/** An event the surface itself was offered in a replay; `before` is how long the trace was then. */
+/** A witness that plays inputs and ends a little after `lookAtMs`. */
+export const witnessOf = ({ surface, inputs, lookAtMs, caption }: Showing): Witness => ({ surface, inputs, lookAtMs, endsAtMs: lookAtMs + AFTERGLOW_MS, caption })
+
+/** An event a thing was offered in a replay; `before` is how long the trace was then. */
 export interface Offered {
+  readonly instance: string
   readonly trigger: TriggerKind
   readonly part: Id | null
   readonly before: number
 }
 
+/** What a replay has to show. */
+export type Shows = (trace: Trace, offered: readonly Offered[], run: Run) => boolean
+
 /** The witness when a replay from nothing but its inputs shows what it is said to show; null otherwise. */
-export function confirmed(project: Project, witness: Witness, shows: (trace: Trace, offered: readonly Offered[]) => boolean): Witness | null {
+export function confirmed(project: Project, witness: Witness, shows: Shows): Witness | null {
   const offered: Offered[] = []
   const run = new Run(project, witness.surface, {
-    observe: ({ instance, trigger, part }) => instance === '' && offered.push({ trigger, part, before: run.trace.length }),
+    observe: ({ instance, trigger, part }) => offered.push({ instance, trigger, part, before: run.trace.length }),
   })
   play(run, witness.inputs, witness.endsAtMs)
-  return shows(run.trace, offered) ? witness : null
+  return shows(run.trace, offered, run) ? witness : null
+}
+
+/** How long after a way's last step there is something to see, and what. */
+export interface Look {
+  readonly afterMs?: number
+  readonly caption: string
+}
+
+/** The witness of a way to a node when its replay shows what it is said to; null otherwise. */
+export function witnessTo(arena: Arena, facts: Facts, node: Node, { afterMs = 0, caption }: Look, shows: Shows): Witness | null {
+  const enacted = arena.enact(facts, node)
+  if (!enacted) return null
+  const { inputs, run } = enacted
+  return confirmed(arena.project, witnessOf({ surface: arena.surface, inputs, lookAtMs: run.nowMs + afterMs, caption }), shows)
 }
 
 /**
- * A round through every state of an axis that can be reached, without starting over where that is possible: what
- * someone would do to convince themselves that no other state ever comes.
+ * The way on which an axis comes through most of its states, without starting over: what someone would do to convince
+ * themselves that no other ever comes.
  */
-export function tour(component: Id, axisIndex: number, { situations }: Walk): Witness {
-  const stateIn = ({ run }: Situation) => run.instance('')!.states[axisIndex]!
-  const longest = situations.reduce((best, situation) => {
-    const visited = new Set(wayTo(situation).map(stateIn)).size
-    return visited > best.visited ? { situation, visited } : best
-  }, { situation: situations[0]!, visited: 0 })
-  const { situation } = longest
-  return witnessOf(component, situation, situation.run.nowMs, 'every state that comes, and this one never does')
-}
-
-/** The situations on the way to one, the start first. */
-function wayTo(situation: Situation): readonly Situation[] {
-  const way: Situation[] = []
-  for (let at: Situation | null = situation; at !== null; at = at.before?.situation ?? null) way.unshift(at)
-  return way
+export function tour({ explored }: Facts, axisAt: number): Node {
+  const seen = new Map<Node, ReadonlySet<number>>()
+  let longest = explored.nodes[0]!
+  for (const node of explored.nodes) {
+    const visited = new Set([...(node.before ? (seen.get(node.before) ?? []) : []), node.place.configuration[axisAt]!])
+    seen.set(node, visited)
+    if (visited.size > seen.get(longest)!.size) longest = node
+  }
+  return longest
 }

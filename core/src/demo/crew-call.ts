@@ -1,9 +1,11 @@
-import type { Component } from '../document'
+import type { Component, Trigger } from '../document'
 import { BARE, nothing, rounded, rule, state, timed, to } from './building'
 
 const AXIS = 'crewAxis'
 
-/** Calls the crew: a tap asks for somebody, holding it for half a second calls urgently, and then no tap comes. */
+const urgently: Trigger = { on: 'key', key: 'Enter', modifiers: { shift: true }, anywhere: false }
+
+/** Calls the crew: a tap asks for somebody, holding it for half a second, or Shift and Enter, calls urgently, and then no tap comes. */
 export const crewCall: Component = {
   ...BARE,
   id: 'crewCall',
@@ -33,6 +35,8 @@ export const crewCall: Component = {
     rule('crewLetGoIdle', { axis: AXIS, on: { on: 'release' }, in: ['crewRest', 'crewAsked', 'crewUrgent'], go: nothing }),
     rule('crewTap', { axis: AXIS, on: { on: 'tap' }, in: ['crewRest'], go: to('crewAsked'), motion: timed(160, 'ease-out') }),
     rule('crewTapIdle', { axis: AXIS, on: { on: 'tap' }, in: ['crewDown', 'crewAsked', 'crewUrgent'], go: nothing }),
+    rule('crewKey', { axis: AXIS, on: urgently, in: ['crewRest'], go: to('crewUrgent'), motion: timed(160, 'ease-out') }),
+    rule('crewKeyIdle', { axis: AXIS, on: urgently, in: ['crewDown', 'crewAsked', 'crewUrgent'], go: nothing }),
     rule('crewOver', { axis: AXIS, on: { on: 'after', ms: 2000, since: 'entering', holdWhile: 'pressed' }, in: ['crewAsked', 'crewUrgent'], go: to('crewRest'), motion: timed(240, 'ease-in-out') }),
   ],
 }

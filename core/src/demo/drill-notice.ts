@@ -10,6 +10,9 @@ const opener = ([id, words, x]: (typeof OPENERS)[number]): readonly Part[] => [
   { id: `${id}Words`, kind: 'text', name: `${words} words`, parent: id, base: { x: 0, y: 10, width: 84, height: 16, text: words, fontSize: 12, fontWeight: '600', textAlign: 'center', fill: '#ffffff', takesInput: false } },
 ]
 
+/** What lies behind the dialog cannot be come to by keyboard either. */
+const behind = Object.fromEntries(OPENERS.map(([id]) => [id, { takesInput: false }]))
+
 /** A dialog that fades in over a dimmed page; several buttons open it, and what lies behind answers nothing meanwhile. */
 export const drillNotice: Component = {
   ...BARE,
@@ -18,7 +21,7 @@ export const drillNotice: Component = {
   parts: [
     { id: 'drillPage', kind: 'container', name: 'page', parent: null, base: { width: 300, height: 200, fill: '#fbf8f1', clip: true } },
     ...OPENERS.flatMap(opener),
-    { id: 'drillDim', kind: 'box', name: 'dimmed', parent: 'drillPage', base: { width: 300, height: 200, fill: '#1d2b33', opacity: 0, takesInput: false } },
+    { id: 'drillDim', kind: 'box', name: 'dimmed', parent: 'drillPage', base: { width: 300, height: 200, fill: '#1d2b33', opacity: 0, takesInput: false, role: 'button', accessibleName: 'Close', cursor: 'pointer' } },
     { id: 'drillDialog', kind: 'container', name: 'dialog', parent: 'drillPage', base: { x: 40, y: 56, width: 220, height: 104, fill: '#ffffff', opacity: 0, takesInput: false, shiftY: 8, role: 'dialog', accessibleName: 'Drill at four o’clock', ...rounded(10) } },
     { id: 'drillWords', kind: 'text', name: 'words', parent: 'drillDialog', base: { x: 16, y: 16, width: 188, height: 40, text: 'Drill at four o’clock. Bring your life jacket.', fontSize: 14, fill: '#1d2b33' } },
     { id: 'drillClose', kind: 'container', name: 'close', parent: 'drillDialog', base: { x: 128, y: 64, width: 76, height: 28, fill: '#2e7d5b', cursor: 'pointer', role: 'button', accessibleName: 'Understood', focusable: true, ...rounded(6) } },
@@ -28,7 +31,7 @@ export const drillNotice: Component = {
     id: AXIS, name: 'notice', start: 'drillGone', drivenBy: null,
     states: [
       state('drillGone', 'gone', 0, {}),
-      state('drillShown', 'shown', 1, { drillDim: { opacity: 0.5, takesInput: true }, drillDialog: { opacity: 1, takesInput: true, shiftY: 0 } }),
+      state('drillShown', 'shown', 1, { drillDim: { opacity: 0.5, takesInput: true }, drillDialog: { opacity: 1, takesInput: true, shiftY: 0 }, ...behind }),
     ],
   }],
   rules: [

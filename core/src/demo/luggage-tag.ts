@@ -9,7 +9,7 @@ export const luggageTag: Component = {
   id: 'luggageTag',
   name: 'Luggage tag',
   parts: [
-    { id: 'tagPlate', kind: 'container', name: 'plate', parent: null, base: { width: 92, height: 40, fill: '#b07d12', cursor: 'grab', role: 'img', accessibleName: { expr: 'label' }, ...rounded(6) } },
+    { id: 'tagPlate', kind: 'container', name: 'plate', parent: null, base: { width: 92, height: 40, fill: '#8a5f0c', cursor: 'grab', role: 'img', accessibleName: { expr: 'label' }, ...rounded(6) } },
     { id: 'tagHole', kind: 'ellipse', name: 'hole', parent: 'tagPlate', base: { x: 8, y: 16, width: 8, height: 8, fill: '#fbf8f1', takesInput: false } },
     { id: 'tagLabel', kind: 'text', name: 'label', parent: 'tagPlate', base: { x: 24, y: 11, width: 60, height: 18, text: { expr: 'label' }, fontSize: 14, fontWeight: '600', fill: '#ffffff', takesInput: false } },
   ],

@@ -30,6 +30,7 @@ export function newProject(id: Id, name: string): Project {
     icons: [],
     takes: [],
     accepted: [],
+    promises: [],
   }
 }
 

@@ -1,12 +1,13 @@
 import type { Component } from './component'
 import type { Motion } from './motion'
 import type { Variable } from './rule'
+import type { Pledge } from './pledge'
 import type { DataTable, Screen, Token } from './screen'
 import type { Take } from './take'
 import type { Id } from './value'
 
 /** The version of the document model this code writes. Older ones are migrated when read. */
-export const DOCUMENT_VERSION = 2
+export const DOCUMENT_VERSION = 3
 
 /** The kinds of picture that can be used, by media type. */
 export const PICTURE_TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/svg+xml'] as const
@@ -63,6 +64,10 @@ export interface Project {
   readonly icons: readonly IconOutline[]
   readonly takes: readonly Take[]
   readonly accepted: readonly Acceptance[]
+  /** What always has to be so. */
+  readonly promises: readonly Pledge[]
+  /** How long motions may be, in ms; no limit where nothing is said. */
+  readonly limits?: { readonly longestMs?: number; readonly shortestMs?: number }
 }
 
 export const componentOf = (project: Project, id: Id): Component | undefined =>

@@ -57,6 +57,7 @@ export function parseFile(text: string): unknown {
 /** What turns a file of one version into the next, by the version it starts from. */
 const MIGRATIONS: Readonly<Record<number, (file: Record<string, unknown>) => Record<string, unknown>>> = {
   1: (file) => ({ ...file, assets: [], icons: [] }),
+  2: (file) => ({ ...file, promises: [] }),
 }
 
 /** A project of this or an older version, as one of this. Throws `foreign` for a version there never was. */

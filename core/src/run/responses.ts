@@ -170,7 +170,9 @@ export class Responses {
       this.world.instances().forget(instance.path)
       return this.world.changed()
     }
-    const timer = instance.timers.find(({ dueMs }) => dueMs !== null && dueMs <= atMs)
+    const { rules } = instance.compiled.component
+    const due = instance.timers.filter(({ dueMs }) => dueMs !== null && dueMs <= atMs)
+    const timer = due.toSorted((a, b) => rules.indexOf(a.rule) - rules.indexOf(b.rule))[0]
     if (!timer) return
     const { trigger } = timer.rule
     const again = trigger.on === 'every' ? [{ ...timer, dueMs: atMs + trigger.ms }] : []

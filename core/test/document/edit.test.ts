@@ -119,7 +119,7 @@ describe('the project file', () => {
   test.each([
     ['half of it', serialise(skerryLine).slice(0, 900), /not complete JSON/],
     ['a picture', '{"type":"picture"}', /not a Rheoscope project/],
-    ['a file from the future', serialise(skerryLine).replace('"version": 2', '"version": 9'), /newer Rheoscope \(version 9/],
+    ['a file from the future', serialise(skerryLine).replace('"version": 3', '"version": 9'), /newer Rheoscope \(version 9/],
     ['no version', '{"format":"rheoscope"}', /which version/],
   ])('%s is refused with a sentence', (_what, text, sentence) => {
     expect(() => parseFile(text)).toThrow(sentence)

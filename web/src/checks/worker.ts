@@ -19,6 +19,6 @@ function answer(): void {
   const { project, revision } = newest!
   newest = null
   last = last ? sharing(last, project) : project
-  const reply: CheckAnswer = { revision, findings: checker.check(last) }
+  const reply: CheckAnswer = { revision, findings: checker.components(last) }
   self.postMessage(reply)
 }

@@ -91,13 +91,31 @@ const expect = Joi.alternatives().try(
   Joi.object({ what: Joi.string().valid('settled').required(), instance }),
 )
 
+const surface = Joi.alternatives().try(Joi.object({ screen: id.required() }), Joi.object({ component: id.required() }))
+
 export const take = Joi.object({
   id: id.required(), name: name.required(),
-  surface: Joi.alternatives().try(Joi.object({ screen: id.required() }), Joi.object({ component: id.required() })).required(),
+  surface: surface.required(),
   inputs: Joi.array().items(input).required(), endsAtMs: ms.required(),
   expectations: many(Joi.object({ id: id.required(), byMs: ms.required(), expect: expect.required() })),
   reducedMotion: Joi.boolean().required(), wayIn: id,
 })
+
+const pledgedState = Joi.object({ instance, axis: id.required(), state: id.required() })
+
+const pledged = Joi.alternatives().try(
+  Joi.object({ what: Joi.string().valid('state').required(), instance, axis: id.required(), state: id.required() }),
+  Joi.object({ what: Joi.string().valid('count').required(), how: Joi.string().valid('at least', 'at most', 'exactly').required(), many: Joi.number().integer().min(0).max(1000).required(), of: Joi.array().items(pledgedState).required() }),
+  Joi.object({ what: Joi.string().valid('variable').required(), name: name.required(), value: literal.required() }),
+)
+
+export const pledge = Joi.object({
+  id: id.required(), surface: surface.required(),
+  says: Joi.alternatives().try(
+    Joi.object({ kind: Joi.string().valid('always', 'never', 'can reach').required(), that: pledged.required() }),
+    Joi.object({ kind: Joi.string().valid('after').required(), that: pledged.required(), then: pledged.required(), withinMs: ms.required() }),
+  ).required(),
+}).meta({ name: 'promise' })
 
 export const acceptance = Joi.object({ id: id.required(), finding: name.required(), of: Joi.string().required(), reason: Joi.string().max(2000).required() })
 
@@ -105,5 +123,6 @@ export const project = Joi.object({
   format: Joi.string().valid('rheoscope').required(), version: Joi.number().valid(DOCUMENT_VERSION).required(),
   id: id.required(), name: name.required(), motion: motion.required(), startScreen: id.allow(null).required(),
   components: many(component), screens: many(screen), variables: many(variable), tables: many(table), tokens: many(token), assets: many(asset), icons: many(icon),
-  takes: many(take), accepted: many(acceptance),
+  takes: many(take), accepted: many(acceptance), promises: many(pledge),
+  limits: Joi.object({ longestMs: ms, shortestMs: ms }),
 })

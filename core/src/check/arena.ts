@@ -1,0 +1,125 @@
+import type { Id, Input, Project, Rule } from '../document'
+import type { Surface } from '../machine'
+import type { RunOptions } from '../run'
+import { enact, explore, marksOf, Network, WAYS, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Way } from './explore'
+
+/** Everything a step can come to, with the step. */
+export interface Seen<Kind extends Mark['what']> {
+  readonly mark: Extract<Mark, { what: Kind }>
+  readonly step: Travelled
+}
+
+/** What an exploration has seen, ready to be asked. */
+export class Facts {
+  private readonly kept = new Map<Mark['what'], Seen<Mark['what']>[]>()
+  private readonly firstNodes = new Map<NetAxis, Map<number, Node>>()
+
+  constructor(readonly explored: Explored, readonly steps: readonly Travelled[]) {
+    for (const node of explored.nodes) for (const axis of explored.network.axes) {
+      const known = this.firstNodes.get(axis) ?? new Map<number, Node>()
+      const state = node.place.configuration[axis.at]!
+      if (!known.has(state)) known.set(state, node)
+      this.firstNodes.set(axis, known)
+    }
+  }
+
+  get isFinished(): boolean {
+    return this.explored.isFinished
+  }
+
+  get network(): Network {
+    return this.explored.network
+  }
+
+  axis(thing: Thing, id: Id): NetAxis | undefined {
+    return this.network.axisOf(thing, id)
+  }
+
+  /** The first node, by number of steps, in which an axis is in a state. */
+  firstIn(axis: NetAxis, state: Id): Node | undefined {
+    return this.firstNodes.get(axis)?.get(axis.states.indexOf(state))
+  }
+
+  /** Every mark of a kind, in the order they were seen. */
+  all<Kind extends Mark['what']>(what: Kind): readonly Seen<Kind>[] {
+    const known = this.kept.get(what) ?? this.steps.flatMap((step) => marksOf(step, what).map((mark) => ({ mark, step })))
+    this.kept.set(what, known as Seen<Mark['what']>[])
+    return known as unknown as readonly Seen<Kind>[]
+  }
+
+  firing(thing: Thing, rule: Rule): Seen<'fired'> | undefined {
+    return this.all('fired').find(({ mark }) => mark.thing === thing && mark.rule === rule)
+  }
+}
+
+/** Whether time or another rule brings a step about, rather than a person or something outside. */
+export const isByItself = ({ deadline }: Travelled): boolean => deadline !== null && deadline.occasion.what !== 'long' && deadline.occasion.what !== 'late tap'
+
+/** The node a step leads to, as the end of a way of its own. */
+export const after = ({ from, to, occasion, outcome }: Travelled): Node => ({ place: to, zone: to.zones[0]?.zone ?? from.zone, before: from, by: occasion, outcome, depth: from.depth + 1 })
+
+export interface ArenaOptions {
+  /** What can come from beyond the things, once it is known what of them matters. */
+  readonly outside?: (network: Network) => Outside
+  /** How runs on the surface begin. */
+  readonly run?: RunOptions
+  readonly limit?: number
+  readonly isToStop?: (seen: number) => boolean
+  /** The ways in which people work; all of them when it is left out. */
+  readonly ways?: readonly Way[]
+}
+
+/** Some things on a surface that have to do with one another, and everything that can become of them; each answer is worked out once and only when asked for. */
+export class Arena {
+  private readonly known = new Map<string, Facts>()
+
+  constructor(readonly project: Project, readonly surface: Surface, readonly things: readonly Thing[], private readonly options: ArenaOptions = {}) {}
+
+  get ways(): readonly Way[] {
+    return this.options.ways ?? WAYS
+  }
+
+  /** What somebody can make of them who works in every way, and nothing comes from outside. */
+  get closed(): Facts {
+    return this.facts('closed', this.ways, false)
+  }
+
+  /** What can become of them whatever comes from outside. */
+  get open(): Facts {
+    return this.facts('open', this.ways, true)
+  }
+
+  byWay(way: Way): Facts {
+    return this.facts(way, [way], true)
+  }
+
+  /** Like `closed`, with the motions of an axis followed. */
+  following(thing: Thing, axis: Id): Facts {
+    const known = this.closed.axis(thing, axis)
+    return known && known.motionAt >= 0 ? this.closed : this.facts(`following ${thing.index} ${axis}`, this.ways, false, { thing, axis })
+  }
+
+  /** What a person does to come to a node, with the run that did it; null when no run comes there. */
+  enact({ network }: Facts, node: Node): Enacted | null {
+    return enact(this.project, this.surface, network, node, this.options.run)
+  }
+
+  /** Like `enact`, for what is to be seen by itself. */
+  inputsFor(facts: Facts, node: Node): readonly Input[] | null {
+    return this.enact(facts, node)?.inputs ?? null
+  }
+
+  private facts(key: string, ways: readonly Way[], isOpen: boolean, followed?: { readonly thing: Thing; readonly axis: Id }): Facts {
+    const known = this.known.get(key)
+    if (known) return known
+    const network = new Network(this.project, this.things, { hasKeyboard: ways.includes('keyboard'), ...(followed ? { followed: [followed] } : {}) })
+    const outside = isOpen ? (this.options.outside?.(network) ?? []) : []
+    if (isOpen && outside.length === 0 && ways === this.ways) return this.closed
+    const steps: Travelled[] = []
+    const { limit, isToStop } = this.options
+    const explored = explore(network, { ways, outside, onStep: (step) => void steps.push(step), ...(limit === undefined ? {} : { limit }), ...(isToStop ? { isToStop } : {}) })
+    const facts = new Facts(explored, steps)
+    this.known.set(key, facts)
+    return facts
+  }
+}

@@ -1,0 +1,29 @@
+import { fromToken } from '../motion'
+import { holdsIn, isFromUser } from '../document'
+import { leads, stateName, type Check } from './context'
+import { inMs, type Finding } from './finding'
+import { witnessTo } from './witness'
+
+/** What moves of itself for longer has to be stoppable (WCAG 2.2, success criterion 2.2.2). */
+const LONGEST_MS = 5000
+
+/** States that move of themselves for more than five seconds and that nobody can leave by hand. */
+export const cannotBePaused: Check = ({ component, arena, root, project, isHeld }) =>
+  component.axes.flatMap((axis) => axis.states.flatMap((state): Finding[] => {
+    const { continuous } = state
+    if (!continuous || isHeld) return []
+    const takesMs = continuous.times === null ? Infinity : fromToken<number>(continuous.durationMs, project.tokens) * continuous.times
+    const own = component.rules.filter((rule) => rule.axis === axis.id && leads(rule) && holdsIn(rule, state.id))
+    const endsSoon = own.some(({ trigger }) => 'ms' in trigger && trigger.ms <= LONGEST_MS)
+    const node = arena.closed.firstIn(arena.closed.axis(root, axis.id)!, state.id)
+    if (takesMs <= LONGEST_MS || endsSoon || own.some(({ trigger }) => isFromUser(trigger)) || !node) return []
+    return [{
+      id: `cannot-be-paused ${component.id} ${axis.id} ${state.id}`,
+      kind: 'cannot-be-paused', level: 'risk',
+      sentence: `${stateName(axis, state.id)} moves ${takesMs === Infinity ? 'for ever' : `for ${inMs(takesMs)}`}, and nothing anybody can do stops it (WCAG 2.2.2).`,
+      about: { component: component.id, axis: axis.id, state: state.id },
+      remedy: null,
+      witness: witnessTo(arena, arena.closed, node, { afterMs: LONGEST_MS, caption: 'still moving after five seconds' }, (trace) => trace.length > 0),
+      numbers: takesMs === Infinity ? {} : { takesMs },
+    }]
+  }))

@@ -1,0 +1,141 @@
+import { RheoError, type Component, type Project, type Screen } from '../document'
+import { cannotBePaused } from './cannot-be-paused'
+import { combinationUnreachable } from './combination-unreachable'
+import { contextOf, type Check, type CheckOptions } from './context'
+import { contrastLow } from './contrast-low'
+import { covered } from './covered'
+import { dangling } from './dangling'
+import { disabledAnswers } from './disabled-answers'
+import { easingInvalid, valueUnreadable } from './unreadable'
+import { endlessImmediateLoop } from './endless-immediate-loop'
+import { endsElsewhere } from './ends-elsewhere'
+import { bySeverity, type Finding } from './finding'
+import { flashes } from './flashes'
+import { focusInvisible, focusTrapped } from './focus-invisible'
+import { hiddenTakesInput } from './hidden-takes-input'
+import { jumps } from './jumps'
+import { lanesOutOfStep } from './lanes-out-of-step'
+import { leavesBounds } from './leaves-bounds'
+import { looksDead, looksLive } from './looks-dead'
+import { mayBeCutShort } from './may-be-cut-short'
+import { neverCompletes } from './never-completes'
+import { neverSettles } from './never-settles'
+import { noKeyboardWay } from './no-keyboard-way'
+import { noName, noRole } from './no-name'
+import { noReducedForm } from './no-reduced-form'
+import { noWayBack } from './no-way-back'
+import { noWayOut } from './no-way-out'
+import { SCREEN_CHECKS } from './on-screens'
+import { outOfFamily } from './out-of-family'
+import { parameterNotEverywhere } from './parameter-not-everywhere'
+import { brokenPromises } from './pledges'
+import { reachableOnlyBy } from './reachable-only-by'
+import { roundTripDiffers } from './round-trip-differs'
+import { ruleNeverFires } from './rule-never-fires'
+import { rulesCompete } from './rules-compete'
+import { screenContext } from './screen-context'
+import { overlayUnreachable, screenUnreachable } from './screen-unreachable'
+import { seam } from './seam'
+import { slowToAnswer } from './slow-to-answer'
+import { startsMoving } from './starts-moving'
+import { stateUnreachable } from './state-unreachable'
+import { targetSmall } from './target-small'
+import { thereAndBackDiffer } from './there-and-back-differ'
+import { timersRace } from './timers-race'
+import { tooLong, tooShort } from './too-long'
+import { twoHandsOnOne } from './two-hands-on-one'
+import { someButNotAll, unanswered } from './unanswered'
+import { neverSet, setButNeverRead, unused, unusedVariables } from './unused'
+import { wrongWayRound } from './wrong-way-round'
+
+/** Every check of a component. Adding one is adding a file and a line. */
+export const CHECKS: Readonly<Record<string, Check>> = {
+  dangling,
+  'state-unreachable': stateUnreachable,
+  'combination-unreachable': combinationUnreachable,
+  'reachable-only-by': reachableOnlyBy,
+  'no-way-out': noWayOut,
+  'no-way-back': noWayBack,
+  'rule-never-fires': ruleNeverFires,
+  'endless-immediate-loop': endlessImmediateLoop,
+  'starts-moving': startsMoving,
+  'rules-compete': rulesCompete,
+  unanswered,
+  'some-but-not-all': someButNotAll,
+  'timers-race': timersRace,
+  'never-completes': neverCompletes,
+  'may-be-cut-short': mayBeCutShort,
+  'never-settles': neverSettles,
+  'ends-elsewhere': endsElsewhere,
+  jumps,
+  'round-trip-differs': roundTripDiffers,
+  'there-and-back-differ': thereAndBackDiffer,
+  'wrong-way-round': wrongWayRound,
+  seam,
+  'easing-invalid': easingInvalid,
+  'lanes-out-of-step': lanesOutOfStep,
+  'too-long': tooLong,
+  'too-short': tooShort,
+  flashes,
+  'cannot-be-paused': cannotBePaused,
+  'no-reduced-form': noReducedForm,
+  'hidden-takes-input': hiddenTakesInput,
+  covered,
+  'looks-dead': looksDead,
+  'looks-live': looksLive,
+  'disabled-answers': disabledAnswers,
+  'no-keyboard-way': noKeyboardWay,
+  'no-name': noName,
+  'no-role': noRole,
+  'focus-invisible': focusInvisible,
+  'focus-trapped': focusTrapped,
+  'target-small': targetSmall,
+  'contrast-low': contrastLow,
+  'slow-to-answer': slowToAnswer,
+  'leaves-bounds': leavesBounds,
+  'parameter-not-everywhere': parameterNotEverywhere,
+  'two-hands-on-one': twoHandsOnOne,
+  'value-unreadable': valueUnreadable,
+}
+
+/** A question about a whole project. */
+export type ProjectCheck = (project: Project) => readonly Finding[]
+
+/** Every check of a whole project. Adding one is adding a file and a line. */
+export const PROJECT_CHECKS: Readonly<Record<string, ProjectCheck>> = {
+  'screen-unreachable': screenUnreachable,
+  'overlay-unreachable': overlayUnreachable,
+  'out-of-family': outOfFamily,
+  unused: (project) => [...unused(project), ...unusedVariables(project)],
+  'never-set': neverSet,
+  'set-but-never-read': setButNeverRead,
+  'promise-broken': brokenPromises,
+}
+
+/** The findings of one component, the worst first. A component that cannot be put together is a finding itself. */
+export function checkComponent(project: Project, component: Component, options: CheckOptions = {}): readonly Finding[] {
+  return saying({ component: component.id }, () => {
+    const context = contextOf(project, component, options)
+    return Object.values(CHECKS).flatMap((check) => check(context))
+  })
+}
+
+/** What goes wrong on a screen because of what stands there together, the worst first. */
+export function checkScreen(project: Project, screen: Screen, options: CheckOptions = {}): readonly Finding[] {
+  return saying({ screen: screen.id }, () => {
+    const context = screenContext(project, screen, options)
+    return SCREEN_CHECKS.flatMap((check) => check(context))
+  })
+}
+
+export const checkProject = (project: Project): readonly Finding[] => bySeverity(Object.values(PROJECT_CHECKS).flatMap((check) => saying({}, () => check(project))))
+
+function saying(about: Finding['about'], check: () => readonly Finding[]): readonly Finding[] {
+  try {
+    return bySeverity(check())
+  } catch (error) {
+    if (!(error instanceof RheoError)) throw error
+    return [{ id: `dangling ${about.component ?? about.screen ?? ''}`, kind: 'dangling', level: 'fault', sentence: error.message, about, remedy: null, witness: null, numbers: {} }]
+  }
+}
+

@@ -1,0 +1,30 @@
+import { axisOf } from '../document'
+import { listed, stateName, type Check } from './context'
+import type { Finding } from './finding'
+import { tour, witnessTo } from './witness'
+
+/** Looks for states of several axes at once that never come together. */
+export const combinationUnreachable: Check = ({ component, arena, root }) =>
+  component.combinations.flatMap((combination): Finding[] => {
+    const wanted = Object.entries(combination.states)
+    const { open, closed } = arena
+    if (wanted.length < 2 || !open.isFinished) return []
+    const isSeen = open.explored.places.some(({ configuration }) => wanted.every(([axis, state]) => {
+      const net = open.axis(root, axis)
+      return net !== undefined && net.states[configuration[net.at]!] === state
+    }))
+    const axes = wanted.flatMap(([id]) => axisOf(component, id) ?? [])
+    if (isSeen || axes.length < wanted.length || axes.some(({ drivenBy }) => drivenBy !== null)) return []
+    const names = wanted.map(([axis, state]) => stateName(axisOf(component, axis)!, state))
+    const net = closed.axis(root, wanted[0]![0])!
+    const witness = witnessTo(arena, closed, tour(closed, net.at), { caption: 'the two are never seen together' }, (_trace, _offered, run) =>
+      wanted.some(([axis, state]) => run.instance('')!.states[closed.axis(root, axis)!.own] !== state))
+    return [{
+      id: `combination-unreachable ${component.id} ${combination.id}`,
+      kind: 'combination-unreachable', level: 'risk',
+      sentence: `${listed(names)} never come together, so the look for them is never seen.`,
+      about: { component: component.id, axis: wanted[0]![0], state: wanted[0]![1] },
+      remedy: { label: 'Remove that look', edit: { edit: 'remove', path: ['components', component.id, 'combinations'], id: combination.id } },
+      witness, numbers: { axes: wanted.length },
+    }]
+  })

@@ -1,0 +1,128 @@
+import { luminance, parseColour, type Rgba } from '../motion'
+import { inverse, isOnShape, matrixTo, transformed, type DrawItem, type DrawList, type Point } from '../scene'
+import { cursorAt, named, oneOfEach, opacityOf, stateOf, whereIn } from './answers'
+import { changesIn, interruptedAt, lanesOf, wayOf } from './changes'
+import { after } from './arena'
+import type { Check, CheckContext } from './context'
+import { inMs, type Finding } from './finding'
+import { poseWitness } from './pose-witness'
+import type { Pose } from './poses'
+import { witnessTo } from './witness'
+
+/** Text has to stand out so much, large text and pictures so much (WCAG 2.2, success criteria 1.4.3 and 1.4.11). */
+const LEAST = { text: 4.5, large: 3, picture: 3 } as const
+
+/** What is fainter than this is on its way in or out, and not yet to be read. */
+const FAINT = 0.9
+
+/** Texts, icons and outlines that stand out too little from what is behind them, in a state or in the middle of a motion between states in which they do. */
+export const contrastLow: Check = (context) => {
+  const still = context.poses.all.flatMap((pose) => lowIn(pose.list).filter(({ item }) => item.instance === '').map((low) => ({ ...low, pose })))
+  const inStates = oneOfEach(still, ({ item }) => item.part).map(({ pose, ...low }) => stillFinding(context, pose, low))
+  return [...inStates, ...whileMoving(context, new Set(still.map(({ item }) => item.part)))]
+}
+
+interface Low {
+  readonly item: DrawItem
+  readonly ratio: number
+  readonly least: number
+}
+
+/** Everything to be seen in a picture that stands out too little. What can be seen to be out of use is exempt. */
+function lowIn(list: DrawList): readonly Low[] {
+  return flattened(list).flatMap((item): Low[] => {
+    const least = leastFor(item)
+    const ink = item.kind === 'text' ? item.values.fill : (item.values.fill ?? item.values.stroke)
+    const matrix = matrixTo(list, item.instance, item.part)
+    if (least === null || typeof ink !== 'string' || !matrix || opacityOf(list, item.instance, item.part) < FAINT) return []
+    const middle = transformed(matrix, { x: (item.values.width as number) / 2, y: (item.values.height as number) / 2 })
+    if (['not-allowed', 'wait'].includes(cursorAt(list, middle))) return []
+    const ground = groundUnder(list, item, middle)
+    if (!ground) return []
+    const ratio = contrast(over(parseColour(ink), ground, 1), ground)
+    return ratio < least ? [{ item, ratio, least }] : []
+  })
+}
+
+function leastFor({ kind, values }: DrawItem): number | null {
+  if (kind === 'text') {
+    if (typeof values.text !== 'string' || values.text.trim() === '') return null
+    const size = values.fontSize as number
+    return size >= 24 || (size >= 18.66 && values.fontWeight === '700') ? LEAST.large : LEAST.text
+  }
+  return kind === 'icon' ? LEAST.picture : null
+}
+
+const flattened = (list: DrawList): readonly DrawItem[] => list.flatMap((item) => (item.values.visible === false ? [] : [item, ...flattened(item.children)]))
+
+/** The colour behind an item at a point, as far as it is plain; null when it is not, or nothing is there. */
+function groundUnder(list: DrawList, item: DrawItem, point: Point): Rgba | null {
+  const all = flattened(list)
+  const below = all.slice(0, all.indexOf(item)).filter((each) => covers(list, each, point))
+  let ground: Rgba | null = null
+  for (const { values, instance, part } of below) {
+    if (values.fill === null || values.fill === undefined) continue
+    if (typeof values.fill !== 'string') ground = null
+    else {
+      const colour = parseColour(values.fill)
+      const shown = colour[3] * opacityOf(list, instance, part)
+      if (shown >= 0.999) ground = colour
+      else if (ground) ground = over(colour, ground, opacityOf(list, instance, part))
+    }
+  }
+  return ground
+}
+
+function covers(list: DrawList, item: DrawItem, point: Point): boolean {
+  if (!['box', 'ellipse', 'container', 'path'].includes(item.kind)) return item.kind === 'picture'
+  const matrix = matrixTo(list, item.instance, item.part)
+  if (!matrix) return false
+  const back = inverse(matrix)
+  return back !== null && isOnShape(item, transformed(back, point))
+}
+
+const over = (colour: Rgba, ground: Rgba, opacity: number): Rgba => {
+  const share = colour[3] * opacity
+  return [0, 1, 2].map((channel) => colour[channel]! * share + ground[channel]! * (1 - share)).concat(1) as unknown as Rgba
+}
+
+/** The contrast ratio of two colours, 1 to 21 (WCAG 2.2). */
+export function contrast(a: Rgba, b: Rgba): number {
+  const [light, dark] = [luminance(a), luminance(b)].toSorted((one, other) => other - one) as [number, number]
+  return (light + 0.05) / (dark + 0.05)
+}
+
+const inRatio = (ratio: number): string => `${Math.floor(ratio * 10) / 10} : 1`
+
+function stillFinding(context: CheckContext, pose: Pose, { item, ratio, least }: Low): Finding {
+  return {
+    id: `contrast-low ${context.component.id} ${item.part}`, kind: 'contrast-low', level: 'risk',
+    sentence: `${named(context, item.part)} stands out by ${inRatio(ratio)} from what is behind it in ${whereIn(context, pose) || 'its only state'}; ${inRatio(least)} is the least (WCAG ${item.kind === 'text' ? '1.4.3' : '1.4.11'}).`,
+    about: { component: context.component.id, ...stateOf(context, pose), part: item.part, property: 'fill' },
+    remedy: null, witness: poseWitness(context, pose, [], 'hard to read here', (trace) => trace.length > 0), numbers: { ratio: Math.round(ratio * 100) / 100, least },
+  }
+}
+
+function whileMoving(context: CheckContext, known: ReadonlySet<string>): readonly Finding[] {
+  const { component, arena } = context
+  const seen = new Set(known)
+  return changesIn(context).flatMap((change): Finding[] => {
+    if (!lanesOf(change).some(({ property }) => property === 'fill')) return []
+    const run = arena.enact(arena.closed, after(change.step))?.run
+    if (!run) return []
+    for (const atMs of interruptedAt(lanesOf(change)).slice(1)) {
+      const low = lowIn(run.drawListAt(run.nowMs + atMs)).find(({ item, ratio, least }) => item.instance === '' && !seen.has(item.part) && ratio < least)
+      if (!low) continue
+      seen.add(low.item.part)
+      return [{
+        id: `contrast-low ${component.id} ${low.item.part} ${change.axis.id}`, kind: 'contrast-low', level: 'note',
+        sentence: `${named(context, low.item.part)} stands out by only ${inRatio(low.ratio)} ${inMs(atMs)} into ${wayOf(change)}, though it is easy to read before and after.`,
+        about: { component: component.id, axis: change.axis.id, state: change.from.id, part: low.item.part, property: 'fill', ...(change.rule ? { rule: change.rule.id } : {}) },
+        remedy: null,
+        witness: witnessTo(arena, arena.closed, after(change.step), { afterMs: atMs, caption: 'hard to read here' }, (trace) => trace.some((event) => event.what === 'state' && event.to === change.to.id)),
+        numbers: { ratio: Math.round(low.ratio * 100) / 100, least: low.least, atMs },
+      }]
+    }
+    return []
+  })
+}

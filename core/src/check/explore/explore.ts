@@ -1,0 +1,238 @@
+import { Instant } from './instant'
+import { Manner } from './manner'
+import { movesIn, type Outside, type Way } from './moves'
+import type { Network } from './network'
+import { deadlinesIn, type Configuration, type Deadline, type Mark, type Occasion, type Outcome } from './occasion'
+import { bind, carriedOver, extrapolate, includes, pass, readings, zeroZone, type Zone } from './zone'
+
+/** Things that cannot be told apart by anything but their clocks. */
+export interface Place {
+  readonly index: number
+  readonly configuration: Configuration
+  /** What counts there, in the order of the clocks of its zones. */
+  readonly deadlines: readonly Deadline[]
+  readonly zones: Node[]
+  steps: readonly Step[] | null
+}
+
+/** What can happen at a place, and what it comes to. */
+export interface Step {
+  readonly occasion: Occasion
+  /** The deadline that brings it about; null for what comes from a person or from outside. */
+  readonly deadline: Deadline | null
+  /** Motions that end at that very instant, after it, and are in nobody's way any more; and those that might, but do not. */
+  readonly ending: readonly Deadline[]
+  readonly going: readonly Deadline[]
+  readonly outcomes: readonly { readonly to: Place; readonly outcome: Outcome; readonly from: readonly number[] }[]
+}
+
+/** A symbolic configuration: a place, and the readings its clocks can have there. */
+export interface Node {
+  readonly place: Place
+  readonly zone: Zone
+  /** How it was reached first, which is a way with as few steps as there are. */
+  readonly before: Node | null
+  readonly by: Occasion | null
+  readonly outcome: Outcome
+  readonly depth: number
+}
+
+export interface ExploreOptions {
+  readonly ways: readonly Way[]
+  readonly outside?: Outside
+  /** At most so many symbolic configurations. */
+  readonly limit?: number
+  /** Is told of every step once; saying true ends the exploration. */
+  readonly onStep?: (step: Travelled) => boolean | void
+  /** Is asked now and then with how many have been seen; saying true stops the exploration. */
+  readonly isToStop?: (seen: number) => boolean
+}
+
+/** A step from one symbolic configuration towards another. */
+export interface Travelled {
+  readonly from: Node
+  readonly occasion: Occasion
+  readonly deadline: Deadline | null
+  readonly outcome: Outcome
+  /** The readings of the clocks of where it comes from, in which it happens. */
+  readonly when: Zone
+  /** No time passes before it, whatever one does. */
+  readonly isAtOnce: boolean
+  readonly to: Place
+}
+
+export interface Explored {
+  readonly network: Network
+  readonly isFinished: boolean
+  /** How many symbolic configurations were seen. */
+  readonly seen: number
+  readonly places: readonly Place[]
+  readonly nodes: readonly Node[]
+}
+
+/** An everyday exploration gives up here. */
+export const USUAL_LIMIT = 20_000
+
+/**
+ * Everything that can become of some things, breadth first: symbolic configurations are places with zones of clock
+ * readings, time passes until the first deadline, what a person does comes at any instant before it, and one zone
+ * inside another at the same place is not gone into again (Larsen, Pettersson and Yi 1995).
+ */
+export function explore(network: Network, { ways, outside = [], limit = USUAL_LIMIT, onStep, isToStop }: ExploreOptions): Explored {
+  const search = new Search(network, ways, outside)
+  const first = search.begin()
+  const nodes: Node[] = [...first]
+  for (let next = 0; next < nodes.length; next++) {
+    if (nodes.length > limit || (next % 512 === 511 && isToStop?.(nodes.length) === true)) return { network, isFinished: false, seen: nodes.length, places: search.places, nodes }
+    let isEnough = false
+    search.each(nodes[next]!, (travelled, make) => {
+      if (onStep?.(travelled) === true) isEnough = true
+      const node = make()
+      if (node) nodes.push(node)
+    })
+    if (isEnough) return { network, isFinished: false, seen: nodes.length, places: search.places, nodes }
+  }
+  return { network, isFinished: true, seen: nodes.length, places: search.places, nodes }
+}
+
+/** More answers than these to conditions nobody knows are not tried. */
+const MOST_BRANCHES = 64
+
+class Search {
+  private readonly all: Place[] = []
+  private readonly known = new Map<string, Place>()
+  private readonly manner: Manner
+
+  constructor(private readonly network: Network, private readonly ways: readonly Way[], private readonly outside: Outside) {
+    this.manner = new Manner(network)
+  }
+
+  /** The places that can be come to. */
+  get places(): readonly Place[] {
+    return this.all.filter(({ zones }) => zones.length > 0)
+  }
+
+  begin(): readonly Node[] {
+    const { network } = this
+    const blank = new Int32Array(network.size)
+    for (const thing of network.things) {
+      this.manner.restart(blank, thing)
+      const at = network.presentAt.get(thing)
+      if (at !== undefined) blank[at] = thing.startsThere ? 1 : 0
+    }
+    for (const kept of network.names) if (kept.thing === null) blank[kept.at] = kept.domain.numberOf(kept.readers[0]!.environment[kept.name])
+    return this.outcomes(blank, { what: 'begin' }).flatMap((outcome) => {
+      const place = this.placeOf(outcome.configuration)
+      const zone = zeroZone(place.deadlines.length + 1)
+      return this.settled(place, zone, null, null, outcome) ?? []
+    })
+  }
+
+  /** Goes through what can happen from a node; `make` gives the node it leads to unless that is known. */
+  each(node: Node, visit: (travelled: Travelled, make: () => Node | null) => void): void {
+    const { place, zone } = node
+    const n = place.deadlines.length + 1
+    const isForced = place.deadlines.some(({ least, most }, index) => least === most && readings(zone, n, index + 1)[0] === most)
+    place.steps ??= this.stepsFrom(place)
+    for (const step of place.steps) {
+      const { occasion, deadline, outcomes } = step
+      if (isForced && deadline === null) continue
+      const when = whenever(place, zone, step)
+      if (!when) continue
+      for (const { to, outcome, from } of outcomes) {
+        visit({ from: node, occasion, deadline, outcome, when, isAtOnce: isForced, to }, () => this.settled(to, carriedOver(when, n, from), node, occasion, outcome))
+      }
+    }
+  }
+
+  /** Lets time pass at a place as far as it may; null when all of that is known there already. */
+  private settled(place: Place, zone: Zone, before: Node | null, by: Occasion | null, outcome: Outcome): Node | null {
+    const { deadlines, zones } = place
+    const n = deadlines.length + 1
+    pass(zone, n)
+    for (const [index, { most }] of deadlines.entries()) if (!bind(zone, n, index + 1, 0, most)) return null
+    extrapolate(zone, n, [0, ...deadlines.map(({ most }) => most)])
+    for (const known of zones) if (includes(known.zone, zone)) return null
+    const node: Node = { place, zone, before, by, outcome, depth: before ? before.depth + 1 : 0 }
+    zones.push(node)
+    return node
+  }
+
+  private stepsFrom(place: Place): readonly Step[] {
+    const looking = new Instant(this.network, this.manner, place.configuration, [])
+    const free: readonly Occasion[] = [...movesIn(this.network, looking, this.ways), ...this.outside]
+    return [
+      ...place.deadlines.flatMap((deadline) => this.stepsOf(place, deadline)),
+      ...free.map((occasion) => this.step(place, occasion, null)),
+    ].filter(({ outcomes }) => outcomes.length > 0)
+  }
+
+  private stepsOf(place: Place, deadline: Deadline): readonly Step[] {
+    const open = endingAfter(this.network, place, deadline)
+    return subsets(open).map((ending) => this.step(place, deadline.occasion, deadline, ending, open.filter((each) => !ending.includes(each))))
+  }
+
+  private step(place: Place, occasion: Occasion, deadline: Deadline | null, ending: readonly Deadline[] = [], going: readonly Deadline[] = []): Step {
+    const outcomes = this.outcomes(place.configuration, occasion, ending).flatMap((outcome) => {
+      const to = this.placeOf(outcome.configuration)
+      const nothing = to === place && outcome.started.length === 0 && outcome.marks.length === 0
+      if (nothing && deadline === null) return []
+      const from = [0, ...to.deadlines.map(({ clock }) => (outcome.started.includes(clock) ? 0 : place.deadlines.findIndex((each) => each.clock === clock) + 1))]
+      return [{ to, outcome, from }]
+    })
+    return { occasion, deadline, ending, going, outcomes }
+  }
+
+  /** What an occasion comes to, for every answer to what nobody knows. */
+  private outcomes(configuration: Configuration, occasion: Occasion, ending: readonly Deadline[] = []): readonly Outcome[] {
+    const found: Outcome[] = []
+    const open: (readonly boolean[])[] = [[]]
+    for (let choices = open.pop(); choices && found.length < MOST_BRANCHES; choices = open.pop()) {
+      const instant = new Instant(this.network, this.manner, configuration, choices, ending)
+      const outcome = instant.happen(occasion)
+      for (let asked = choices.length; asked < instant.asked; asked++) open.push([...choices, ...Array.from({ length: asked - choices.length }, () => false), true])
+      found.push(outcome)
+    }
+    return found
+  }
+
+  private placeOf(configuration: Configuration): Place {
+    const key = keyOf(configuration)
+    const known = this.known.get(key)
+    if (known) return known
+    const place: Place = { index: this.all.length, configuration, deadlines: deadlinesIn(this.network, configuration), zones: [], steps: null }
+    this.all.push(place)
+    this.known.set(key, place)
+    return place
+  }
+}
+
+const keyOf = (configuration: Configuration): string => String.fromCharCode(...configuration.map((number) => number + 1))
+
+/** The readings at a place in which a deadline comes, or in which somebody can do something before any does; null when there are none. */
+function whenever({ deadlines }: Place, zone: Zone, { deadline, ending, going }: Step): Zone | null {
+  const n = deadlines.length + 1
+  const when = zone.slice()
+  for (const [index, each] of deadlines.entries()) {
+    const { most, least, rank } = each
+    const isFirst = each === deadline
+    if (isFirst && !bind(when, n, 0, index + 1, -least)) return null
+    // Of what is due at the same instant the first in rank goes first; what a person does at an instant comes after all that.
+    const isBefore = !isFirst && least === most && (deadline === null || rank < deadline.rank || going.includes(each))
+    if (isBefore && !bind(when, n, index + 1, 0, most - 1)) return null
+    if (ending.includes(each) && !bind(when, n, 0, index + 1, -least)) return null
+  }
+  return when
+}
+
+/** The motions that may end at the instant of a deadline, after it, and would be in the way of others until then. */
+const endingAfter = (network: Network, { deadlines, configuration }: Place, { rank }: Deadline): readonly Deadline[] =>
+  deadlines.filter(({ occasion, rank: later, least, most }) =>
+    occasion.what === 'settle' && later > rank && least === most && network.spans[configuration[occasion.axis.motionAt]!]!.policy !== 'retarget')
+
+const subsets = <T>(items: readonly T[]): readonly (readonly T[])[] =>
+  items.reduce<readonly (readonly T[])[]>((all, item) => all.flatMap((each) => [each, [...each, item]]), [[]])
+
+/** The marks of a step that are of a kind. */
+export const marksOf = <Kind extends Mark['what']>({ outcome }: { readonly outcome: Outcome }, what: Kind): readonly Extract<Mark, { what: Kind }>[] =>
+  outcome.marks.filter((mark): mark is Extract<Mark, { what: Kind }> => mark.what === what)

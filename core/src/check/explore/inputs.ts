@@ -1,0 +1,147 @@
+import type { Input, InputAction, Project } from '../../document'
+import type { Surface } from '../../machine'
+import { Run, type RunOptions } from '../../run'
+import { itemOf, matrixTo, partsAt, transformed, type Point } from '../../scene'
+import type { Node } from './explore'
+import type { Network } from './network'
+import type { Occasion } from './occasion'
+import type { Spot } from './spots'
+import { instantsOf, wayTo } from './timing'
+
+/** What a person would do to come to a node, with the run that does it. */
+export interface Enacted {
+  readonly inputs: readonly Input[]
+  /** The run, right after the last step of the way. */
+  readonly run: Run
+}
+
+/** Beside everything there can be. */
+const BESIDE = { x: -4000, y: -4000 }
+
+/** More presses of Tab than these are not tried to get to a place. */
+const MOST_TABS = 60
+
+/**
+ * The inputs with which a run comes to a node; null when something on the way comes from outside, or cannot be pointed
+ * at after all.
+ */
+export function enact(project: Project, surface: Surface, network: Network, node: Node, options: RunOptions = {}): Enacted | null {
+  const way = wayTo(node)
+  const instants = instantsOf(way)
+  const run = new Run(project, surface, options)
+  const inputs: Input[] = []
+  const send = (action: InputAction) => {
+    inputs.push({ ...action, atMs: run.nowMs })
+    run.send(action)
+  }
+  for (const [index, { by }] of way.entries()) {
+    run.advanceTo(instants[index]!)
+    if (index > 0 && by !== null && !doIt(run, network, by, send)) return null
+  }
+  return { inputs, run }
+}
+
+/** Does what an occasion asks of a person; says whether it can be done. */
+function doIt(run: Run, network: Network, occasion: Occasion, send: (action: InputAction) => void): boolean {
+  switch (occasion.what) {
+    case 'begin':
+    case 'settle':
+    case 'timer':
+    case 'wait':
+    case 'long':
+    case 'late tap':
+      return true
+    case 'message':
+      return false
+    case 'name': {
+      const value = occasion.name.domain.valueOf(occasion.value)
+      if (value === undefined) return false
+      send({ do: 'parameter', instance: occasion.name.thing?.path ?? '', name: occasion.name.name, value })
+      return true
+    }
+    case 'put': {
+      const { thing, own, states } = occasion.axis
+      send({ do: 'put', instance: thing.path, axis: thing.compiled.component.axes[own]!.id, state: states[occasion.state]! })
+      return true
+    }
+    case 'focus':
+      return goToFocus(run, occasion.spot, send)
+    case 'key':
+      if (occasion.spot !== null && !goToFocus(run, occasion.spot, send)) return false
+      send({ do: 'key', key: occasion.key, modifiers: occasion.modifiers })
+      return true
+    case 'point':
+      if (occasion.spot === null) send({ do: 'exit', pointer: 'mouse' })
+      else return withPoint(run, network, occasion.spot, send, (point) => send({ do: 'move', ...point, pointer: 'mouse' }))
+      return true
+    case 'drag': {
+      const { at } = run.pointer
+      if (!at) return false
+      for (const step of [6, 12, 18]) send({ do: 'move', x: at.x + step, y: at.y, pointer: occasion.pointer })
+      return true
+    }
+    case 'press':
+    case 'tap':
+    case 'release':
+      return press(run, network, occasion, send)
+  }
+}
+
+function press(run: Run, network: Network, { what, spot, pointer }: Extract<Occasion, { what: 'point' | 'press' | 'release' | 'tap' | 'drag' }>, send: (action: InputAction) => void): boolean {
+  const leave = () => pointer === 'touch' && send({ do: 'exit', pointer })
+  if (spot === null) {
+    send({ do: 'release', ...BESIDE, pointer })
+    leave()
+    return true
+  }
+  return withPoint(run, network, spot, send, (point) => {
+    if (what !== 'release') send({ do: 'press', ...point, pointer })
+    if (what !== 'press') send({ do: 'release', ...point, pointer })
+    if (what !== 'press') leave()
+  })
+}
+
+function goToFocus(run: Run, spot: Spot | null, send: (action: InputAction) => void): boolean {
+  if (spot === null) {
+    send({ do: 'press', ...BESIDE, pointer: 'mouse' })
+    send({ do: 'release', ...BESIDE, pointer: 'mouse' })
+    return true
+  }
+  for (let tabs = 0; tabs < MOST_TABS; tabs++) {
+    send({ do: 'key', key: 'Tab', modifiers: {} })
+    if (run.shownFocus?.instance === spot.at.thing.path && run.shownFocus.part === spot.at.part) return true
+  }
+  return false
+}
+
+/** Does something at a spot; overlays that lie over it are closed first. */
+function withPoint(run: Run, network: Network, spot: Spot, send: (action: InputAction) => void, act: (point: Point) => void): boolean {
+  let point = pointFor(run, network, spot)
+  for (let overlays = run.shown.length; point === null && overlays > 1; overlays--) {
+    send({ do: 'key', key: 'Escape', modifiers: {} })
+    point = pointFor(run, network, spot)
+  }
+  if (point) act(point)
+  return point !== null
+}
+
+/** Where a spot can be pointed at now and nothing else that is listened to lies over it; null when it cannot be. */
+export function pointFor(run: Run, network: Pick<Network, 'spots'>, { at }: Spot): Point | null {
+  const list = run.answering()
+  const [instance, part] = [at.thing.path, at.part!]
+  const item = itemOf(list, instance, part)
+  const matrix = matrixTo(list, instance, part)
+  if (!item || !matrix) return null
+  const [width, height] = [item.values.width as number, item.values.height as number]
+  for (const [across, down] of PLACES) {
+    const point = transformed(matrix, { x: width * across, y: height * down })
+    const first = partsAt(list, point).find((hit) => network.spots.some((spot) => spot.at.thing.path === hit.instance && spot.at.part === hit.part))
+    if (first?.instance === instance && first.part === part) return point
+  }
+  return null
+}
+
+const SHARES = [0.5, 0.25, 0.75, 0.1, 0.9, 0.02, 0.98]
+
+/** The middle first, then from the inside out. */
+const PLACES: readonly (readonly [number, number])[] = SHARES.flatMap((across) => SHARES.map((down) => [across, down] as const))

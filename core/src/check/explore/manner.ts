@@ -1,0 +1,162 @@
+import { holdsIn, type Action, type Id, type Literal, type Rule } from '../../document'
+import {
+  changeState, laneEndOf, pulse, standsInTheWay, startInstance, type Content, type Instance,
+} from '../../machine'
+import { decidedState } from '../../machine/driven'
+import { inGroups } from '../../run/action-groups'
+import { recipientsOf } from '../../run/recipients'
+import { holdsTrue } from './sureness'
+import type { NetAxis, Network, Span } from './network'
+import { TIMER, type Configuration } from './occasion'
+import { answeringOf, type Answering } from './spots'
+import { contentsIn, type Thing } from './things'
+
+/** What a thing holds, by the last steps of their paths. */
+export type Held = ReadonlyMap<string, Content>
+
+export const NOTHING_HELD: Held = new Map()
+
+type Names = Readonly<Record<string, Literal>>
+
+/** The states of a thing and what its names stand for. */
+export interface Situated {
+  readonly states: readonly Id[]
+  readonly names: Names
+}
+
+/** A change of state whose time is wanted. */
+export interface Changing {
+  readonly states: readonly Id[]
+  readonly from: number
+  readonly to: number
+  readonly rule: Rule | null
+  readonly names: Names
+  /** The motion that is still going. */
+  readonly left: Span
+}
+
+/**
+ * How the things of a network really behave where that takes the machine itself: how long motions take, what looks
+ * give to what stands inside, what can be pointed at. Each answer is worked out once.
+ */
+export class Manner {
+  /** How long what a screen does may be waited for, in ms. */
+  readonly ofSurface = [0, 2000] as const
+  private readonly spans = new Map<string, number>()
+  private readonly held = new Map<string, Held>()
+  private readonly answers = new Map<string, Answering>()
+  private readonly groups = new Map<Rule, readonly (readonly Action[])[]>()
+  private readonly inside: ReadonlyMap<Thing, readonly Thing[]>
+  private readonly paths: ReadonlyMap<string, Thing>
+
+  constructor(private readonly network: Network) {
+    const { things } = network
+    this.inside = new Map(things.map((thing) => [thing, things.filter(({ holder }) => holder === thing)]))
+    this.paths = new Map(things.map((thing) => [thing.path, thing]))
+  }
+
+  insideOf(thing: Thing): readonly Thing[] {
+    return this.inside.get(thing) ?? []
+  }
+
+  groupsOf(rule: Rule): readonly (readonly Action[])[] {
+    const known = this.groups.get(rule) ?? inGroups(rule.actions)
+    this.groups.set(rule, known)
+    return known
+  }
+
+  recipients(from: Thing, recipient: Extract<Action, { do: 'send' }>['recipient']): readonly Thing[] {
+    const listening = this.network.things.filter(({ compiled }) => compiled.rulesOn.has('message')).map(({ path }) => path)
+    return recipientsOf(listening, from.path, recipient).flatMap((path) => this.paths.get(path) ?? [])
+  }
+
+  /** What a thing holds; `key` is the same for situations that are alike. */
+  holding(key: string, thing: Thing, situation: () => Situated): Held {
+    const known = this.held.get(key)
+    if (known) return known
+    const { states, names } = situation()
+    const held = new Map(contentsIn(this.network.project, thing, states, { ...thing.environment, ...names }).map((content) => [content.step, content]))
+    this.held.set(key, held)
+    return held
+  }
+
+  answering(key: string, thing: Thing, situation: () => Situated): Answering {
+    const known = this.answers.get(key)
+    if (known) return known
+    const { states, names } = situation()
+    const answering = answeringOf(thing, states, names)
+    this.answers.set(key, answering)
+    return answering
+  }
+
+  /** The state a name puts an axis into; -1 when it has no say. */
+  decided({ thing, own, states }: NetAxis, name: string, value: Literal | undefined): number {
+    const axis = thing.compiled.component.axes[own]!
+    if (axis.drivenBy === null || value === undefined || ('variable' in axis.drivenBy ? axis.drivenBy.variable : axis.drivenBy.parameter) !== name) return -1
+    const state = decidedState(axis, { [name]: value })
+    return state ? states.indexOf(state.id) : -1
+  }
+
+  /** The variable an axis is tied to, and what it has to be in a state, given what it is now; null for an axis that is tied to none. */
+  tied({ thing, own }: NetAxis, to: number): { readonly name: string; readonly valueFor: (now: Literal | undefined) => Literal } | null {
+    const { drivenBy, states } = thing.compiled.component.axes[own]!
+    if (drivenBy === null || !('variable' in drivenBy)) return null
+    return { name: drivenBy.variable, valueFor: (now) => (typeof now === 'boolean' ? to === 1 : typeof now === 'number' ? to : states[to]!.name) }
+  }
+
+  /** How long a motion takes when it sets out from rest; from a motion that still goes it may be shorter or longer. */
+  span(axis: NetAxis, changing: Changing): Span {
+    const rested = this.timeOf(axis, changing)
+    const policy = standsInTheWay(this.changed(axis, changing), axis.own, 0) ?? 'retarget'
+    const { left } = changing
+    if (left.most <= 0 || left.policy === 'complete') return { least: rested, most: rested, policy }
+    return { least: 0, most: Math.max(rested, left.most), policy }
+  }
+
+  /** How long a change that a holder made takes, from rest or when it is followed as it is followed. */
+  driven(axis: NetAxis, states: readonly Id[], span: Span | null): readonly [least: number, most: number] {
+    if (span) return [span.least, span.most]
+    const to = axis.states.indexOf(states[axis.own]!)
+    const times = axis.states.map((_state, from) => (from === to ? 0 : this.timeOf(axis, { states: states.with(axis.own, axis.states[from]!), from, to, rule: null, names: {}, left: NO_SPAN })))
+    return [Math.min(...times.filter((_time, from) => from !== to), ...(times.length < 2 ? [0] : [])), Math.max(...times)]
+  }
+
+  pulsed(thing: Thing, states: readonly Id[], action: Extract<Action, { do: 'pulse' }>): readonly [least: number, most: number] {
+    const end = laneEndOf(pulse(this.atRest(thing, states, {}), action.part, action.motion, 0), action.part, 0)
+    return [end, end]
+  }
+
+  /** Puts a thing into a configuration as it begins. */
+  restart(configuration: Configuration, thing: Thing): void {
+    for (const axis of this.network.axesOfThing(thing)) {
+      configuration[axis.at] = axis.start
+      for (const at of [axis.fromAt, axis.motionAt, axis.queuedAt]) if (at >= 0) configuration[at] = 0
+    }
+    const isHeld = ({ trigger }: Rule) => 'holdWhile' in trigger && trigger.holdWhile !== null && holdsTrue(trigger.holdWhile, thing.environment, () => false) === true
+    for (const timer of this.network.timers) {
+      if (timer.thing !== thing) continue
+      const state = timer.axis.states[timer.axis.start]!
+      configuration[timer.at] = !holdsIn(timer.rule, state) ? TIMER.off : isHeld(timer.rule) ? TIMER.heldAtStart : TIMER.counting
+    }
+    for (const kept of this.network.namesOfThing(thing).values()) if (kept.thing === thing) configuration[kept.at] = kept.domain.numberOf(thing.environment[kept.name])
+  }
+
+  private timeOf(axis: NetAxis, changing: Changing): number {
+    const { from, to, rule, states, names } = changing
+    const key = `${axis.index} ${from} ${to} ${rule?.id ?? ''} ${states.join(' ')} ${JSON.stringify(names)}`
+    const known = this.spans.get(key) ?? this.changed(axis, changing).settlesMs[axis.own] ?? 0
+    this.spans.set(key, known)
+    return known
+  }
+
+  private changed({ thing, own, states }: NetAxis, { to, rule, names, states: before }: Changing): Instance {
+    return changeState(this.atRest(thing, before, names), own, states[to]!, rule, 0)
+  }
+
+  private atRest({ path, compiled, environment }: Thing, states: readonly Id[], names: Names): Instance {
+    const given = Object.fromEntries(compiled.component.axes.map(({ id }, index) => [id, states[index]!]))
+    return startInstance({ path, compiled, environment: { ...environment, ...names }, states: given, atMs: 0 })
+  }
+}
+
+const NO_SPAN: Span = { least: 0, most: 0, policy: 'retarget' }

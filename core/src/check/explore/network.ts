@@ -1,0 +1,263 @@
+import type { Id, InterruptionPolicy, Literal, Project, Rule } from '../../document'
+import { motionSources } from '../../motion'
+import { Domain } from './domain'
+import { keysIn } from './moves'
+import { comparedWith, namesThatMatter, namesOr, saidOf } from './names'
+import { spotsOf, type Spot } from './spots'
+import type { Thing } from './things'
+
+/** An axis of a thing, and where a configuration keeps its state. */
+export interface NetAxis {
+  readonly index: number
+  readonly thing: Thing
+  /** Its place among the axes of its thing. */
+  readonly own: number
+  readonly states: readonly Id[]
+  readonly start: number
+  /** Where the state is kept. */
+  readonly at: number
+  /** Where the state it came from is kept, when a rule goes back there; -1 otherwise. */
+  readonly fromAt: number
+  /** Where it is kept how long the motion into the state takes, when anything depends on it; -1 otherwise. */
+  readonly motionAt: number
+  /** Where the rule is kept that waits for the motion to end; -1 when none ever does. */
+  readonly queuedAt: number
+}
+
+/** A rule that waits for time, and where a configuration keeps whether it counts. */
+export interface NetTimer {
+  readonly index: number
+  readonly thing: Thing
+  readonly axis: NetAxis
+  readonly rule: Rule
+  readonly ms: number
+  readonly at: number
+}
+
+/** A rule some of whose actions wait for others, and where it is kept which are left. */
+export interface NetWait {
+  readonly index: number
+  readonly thing: Thing
+  readonly rule: Rule
+  readonly at: number
+}
+
+/** A name whose value is kept. */
+export interface NetName {
+  readonly name: string
+  /** Whose it is; null for a variable everyone shares. */
+  readonly thing: Thing | null
+  readonly readers: readonly Thing[]
+  readonly at: number
+  readonly domain: Domain
+}
+
+export interface NetworkOptions {
+  /** Axes whose motions are to be followed though nothing depends on them. */
+  readonly followed?: readonly { readonly thing: Thing; readonly axis: Id }[]
+  /** Names to be kept, each value of theirs apart, though nothing depends on them. */
+  readonly watched?: ReadonlyMap<Thing, readonly string[]>
+  /** The way of working needs the focus. */
+  readonly hasKeyboard?: boolean
+}
+
+/** How long a motion takes, and what is done about it when another one is to start. */
+export interface Span {
+  readonly least: number
+  readonly most: number
+  readonly policy: InterruptionPolicy
+}
+
+/**
+ * Some things as a network of timed machines (Alur and Dill 1994): what of them has to be told apart, and where a
+ * configuration — a list of whole numbers — keeps it. Clocks are numbered: first those of motions by axis, then those of
+ * timers, of waiting actions, that of a press that may become long and that of a tap that waits for another.
+ */
+export class Network {
+  readonly axes: readonly NetAxis[]
+  readonly timers: readonly NetTimer[]
+  readonly waits: readonly NetWait[]
+  readonly names: readonly NetName[]
+  readonly spots: readonly Spot[]
+  /** Where it is kept whether an item of a list is there. */
+  readonly presentAt: ReadonlyMap<Thing, number>
+  /** Where the pointer is, what it was pressed on, what became of the press, what was tapped last, and what has the focus: 0 for nothing, else a spot and 1. */
+  readonly overAt: number
+  readonly pressedAt: number
+  readonly pressAt: number
+  readonly longAt: number
+  readonly tappedAt: number
+  readonly focusAt: number
+  readonly size: number
+  readonly mattersHover: boolean
+  readonly mattersPress: boolean
+  /** Something depends on what has the focus; where nothing does, whoever uses keys is taken to have moved it there just before. */
+  readonly mattersFocus: boolean
+  readonly mattersTwice: boolean
+  readonly mattersDrag: boolean
+  /** The keys that come to anything. */
+  readonly keys: ReturnType<typeof keysIn>
+  readonly spans: Span[] = [{ least: 0, most: 0, policy: 'retarget' }]
+  private readonly own: ReadonlySet<Thing>
+  private readonly axisOfThing = new Map<Thing, readonly NetAxis[]>()
+  private readonly nameOfThing = new Map<Thing, ReadonlyMap<string, NetName>>()
+  private next = 0
+
+  constructor(readonly project: Project, readonly things: readonly Thing[], options: NetworkOptions = {}) {
+    this.own = new Set(things)
+    const rules = things.flatMap(({ compiled }) => compiled.component.rules)
+    const matters = namesThatMatter(things, options.watched)
+    const listens = (...kinds: readonly string[]) => rules.some(({ trigger }) => kinds.includes(trigger.on))
+    const asks = (name: string) => [...matters.values()].some((names) => names.has(name))
+    this.mattersHover = listens('enter', 'leave') || asks('hovered')
+    this.mattersPress = listens('press', 'release', 'long press', 'drag start', 'drag', 'drag end') || asks('pressed')
+    this.mattersTwice = listens('double tap')
+    this.mattersDrag = listens('drag start', 'drag', 'drag end')
+    this.keys = keysIn({ things })
+    this.mattersFocus = listens('focus', 'blur') || asks('focused')
+    this.axes = this.axesOf(options)
+    for (const axis of this.axes) this.axisOfThing.set(axis.thing, [...(this.axisOfThing.get(axis.thing) ?? []), axis])
+    this.timers = this.timersOf()
+    this.waits = things.flatMap((thing) => thing.compiled.component.rules.filter(({ actions }) => actions.some(({ awaited }) => awaited)).map((rule) => ({ thing, rule }))).map((wait, index) => ({ ...wait, index, at: this.next++ }))
+    this.presentAt = new Map(things.filter(({ isItem, holder }) => isItem && things.includes(holder!)).map((thing) => [thing, this.next++]))
+    this.names = this.namesOf(matters, new Set([...(options.watched ?? new Map()).values()].flat()))
+    for (const name of this.names) for (const thing of name.thing ? [name.thing] : name.readers) this.nameOfThing.set(thing, new Map([...(this.nameOfThing.get(thing) ?? []), [name.name, name]]))
+    this.spots = spotsOf(things, options.hasKeyboard === true || this.mattersFocus || listens('key'))
+    ;[this.overAt, this.pressedAt, this.pressAt, this.longAt, this.tappedAt, this.focusAt] = [this.next++, this.next++, this.next++, this.next++, this.next++, this.next++]
+    this.size = this.next
+  }
+
+  /** Whether a thing is one of those looked at. */
+  has(thing: Thing): boolean {
+    return this.own.has(thing)
+  }
+
+  axesOfThing(thing: Thing): readonly NetAxis[] {
+    return this.axisOfThing.get(thing) ?? []
+  }
+
+  axisOf(thing: Thing, id: Id): NetAxis | undefined {
+    return this.axesOfThing(thing).find(({ own }) => thing.compiled.component.axes[own]!.id === id)
+  }
+
+  /** The kept names of a thing. */
+  namesOfThing(thing: Thing): ReadonlyMap<string, NetName> {
+    return this.nameOfThing.get(thing) ?? NO_NAMES
+  }
+
+  /** What is kept of a name as a thing means it; undefined when nothing depends on it. */
+  nameFor(thing: Thing, name: string): NetName | undefined {
+    return this.namesOfThing(thing).get(name) ?? (isShared(this.project, thing, name) ? this.names.find((each) => each.thing === null && each.name === name) : undefined)
+  }
+
+  spanIndex(span: Span): number {
+    const known = this.spans.findIndex(({ least, most, policy }) => least === span.least && most === span.most && policy === span.policy)
+    return known > 0 ? known : this.spans.push(span) - 1
+  }
+
+  get clocks(): number {
+    return this.axes.length + this.timers.length + this.waits.length + 2
+  }
+
+  timerClock(timer: NetTimer): number {
+    return this.axes.length + timer.index
+  }
+
+  waitClock(wait: NetWait): number {
+    return this.axes.length + this.timers.length + wait.index
+  }
+
+  get longClock(): number {
+    return this.clocks - 2
+  }
+
+  get tapClock(): number {
+    return this.clocks - 1
+  }
+
+  private axesOf({ followed = [] }: NetworkOptions): readonly NetAxis[] {
+    let index = 0
+    return this.things.flatMap((thing) =>
+      thing.compiled.component.axes.map((axis, own): NetAxis => {
+        const rules = thing.compiled.component.rules.filter((rule) => rule.axis === axis.id)
+        const policies = policiesOf(this.project, thing, axis.id)
+        const waits = rules.some(({ trigger }) => trigger.on === 'settled' || ('since' in trigger && trigger.since === 'settling')) || policies.size > 0
+        const isFollowed = followed.some((each) => each.thing === thing && each.axis === axis.id)
+        return {
+          index: index++, thing, own, states: axis.states.map(({ id }) => id), start: axis.states.findIndex(({ id }) => id === thing.states[own]),
+          at: this.next++,
+          fromAt: rules.some(({ target }) => target.go === 'back') ? this.next++ : -1,
+          motionAt: waits || isFollowed ? this.next++ : -1,
+          queuedAt: policies.has('finish first') ? this.next++ : -1,
+        }
+      }))
+  }
+
+  private timersOf(): readonly NetTimer[] {
+    let index = 0
+    return this.axes.flatMap((axis) => {
+      const { component } = axis.thing.compiled
+      return component.rules.flatMap((rule): NetTimer[] => {
+        const { trigger } = rule
+        if (rule.axis !== component.axes[axis.own]!.id || (trigger.on !== 'after' && trigger.on !== 'every') || rule.target.go === 'nothing') return []
+        return [{ index: index++, thing: axis.thing, axis, rule, ms: trigger.ms, at: this.next++ }]
+      })
+    })
+  }
+
+  private namesOf(matters: ReadonlyMap<Thing, ReadonlySet<string>>, watched: ReadonlySet<string>): readonly NetName[] {
+    const found = new Map<string, { name: string; thing: Thing | null; readers: Thing[] }>()
+    for (const [thing, names] of matters) {
+      for (const name of names) {
+        if (!(name in thing.environment) || name.startsWith('pointer.')) continue
+        const shared = isShared(this.project, thing, name)
+        const key = shared ? name : `${thing.index} ${name}`
+        const known = found.get(key) ?? { name, thing: shared ? null : thing, readers: [] }
+        known.readers.push(thing)
+        found.set(key, known)
+      }
+    }
+    return [...found.values()].map((each) => ({ ...each, at: this.next++, domain: new Domain(watched.has(each.name) ? null : this.constantsOf(each.name, each.readers)) }))
+  }
+
+  /** What a name is compared with, when that is all that is ever done with it. */
+  private constantsOf(name: string, readers: readonly Thing[]): readonly Literal[] | null {
+    const inside = this.things.filter(({ holder }) => holder !== null && readers.includes(holder))
+    if (inside.some((thing) => saidOf(thing.holder!.compiled.component, thing.part!).some(([, value]) => typeof value === 'object' && value !== null && 'expr' in value && namesOr(value.expr).includes(name)))) return null
+    const constants: Literal[] = []
+    for (const { compiled: { component } } of readers) {
+      const { rules, axes, parts } = component
+      if (axes.some(({ drivenBy }) => drivenBy !== null && ('variable' in drivenBy ? drivenBy.variable : drivenBy.parameter) === name)) return null
+      for (const { trigger } of rules) {
+        if (trigger.on !== 'changes' || trigger.name !== name) continue
+        if (trigger.to === null) return null
+        constants.push(trigger.to)
+      }
+      const actions = rules.flatMap((rule) => rule.actions)
+      const texts = [
+        ...rules.flatMap(({ guard, trigger }) => [guard, 'holdWhile' in trigger ? trigger.holdWhile : null]),
+        ...actions.flatMap((action) => (action.do === 'set' ? [action.to] : action.do === 'send' ? [action.payload] : [])),
+        ...parts.flatMap((part) => (part.kind === 'list' ? [part.filter] : [])),
+        ...parts.flatMap(({ id }) => saidOf(component, id).flatMap(([, value]) => (typeof value === 'object' && value !== null && 'expr' in value ? [value.expr] : []))),
+      ].filter((text) => text !== null)
+      const compared = comparedWith(name, texts)
+      if (compared === null) return null
+      constants.push(...compared)
+    }
+    return constants
+  }
+}
+
+const NO_NAMES: ReadonlyMap<string, NetName> = new Map()
+
+/** Whether a thing means by a name what everyone means by it. */
+export const isShared = (project: Project, { compiled: { component } }: Thing, name: string): boolean =>
+  project.variables.some((variable) => variable.name === name) && ![...component.variables, ...component.parameters].some((each) => each.name === name)
+
+/** The ways other than retargeting in which motions of an axis can deal with one another. */
+function policiesOf(project: Project, { compiled: { component } }: Thing, axis: Id): ReadonlySet<InterruptionPolicy> {
+  const rules = component.rules.filter((rule) => rule.axis === axis)
+  const states = component.axes.find(({ id }) => id === axis)!.states
+  const motions = [...rules.map(({ motion }) => motion), ...component.pairs.filter((pair) => pair.axis === axis).map(({ motion }) => motion), ...motionSources(project, component, axis, states[0]!.id, states[0]!.id, null)]
+  return new Set(motions.flatMap((motion) => (motion?.policy !== undefined && motion.policy !== 'retarget' ? [motion.policy] : [])))
+}

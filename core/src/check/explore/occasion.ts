@@ -1,0 +1,93 @@
+import type { Action, Id, Modifiers, Rule, TriggerKind } from '../../document'
+import { DOUBLE_TAP_MS } from '../../run/gesture'
+import { keepsTapBack } from './hands'
+import type { NetAxis, NetName, NetTimer, NetWait, Network } from './network'
+import type { Spot } from './spots'
+import type { Thing } from './things'
+
+/** Something that can happen: what falls due, what a person does, and what comes from outside. */
+export type Occasion =
+  | { readonly what: 'begin' }
+  | { readonly what: 'settle'; readonly axis: NetAxis }
+  | { readonly what: 'timer'; readonly timer: NetTimer }
+  | { readonly what: 'wait'; readonly wait: NetWait }
+  | { readonly what: 'long' | 'late tap' }
+  | UserOccasion
+  | { readonly what: 'message'; readonly thing: Thing; readonly name: string }
+  | { readonly what: 'name'; readonly name: NetName; readonly value: number }
+  | { readonly what: 'put'; readonly axis: NetAxis; readonly state: number }
+
+/** What a person does; `spot` null is beside everything. */
+export type UserOccasion =
+  | { readonly what: 'point' | 'press' | 'release' | 'tap' | 'drag'; readonly spot: Spot | null; readonly pointer: 'mouse' | 'touch' }
+  | { readonly what: 'focus'; readonly spot: Spot | null }
+  /** `spot` is where the focus is put first, where nothing depends on that. */
+  | { readonly what: 'key'; readonly key: string; readonly modifiers: Modifiers; readonly spot: Spot | null }
+
+/** What is worth knowing of what happened. */
+export type Mark =
+  | { readonly what: 'fired'; readonly thing: Thing; readonly rule: Rule }
+  | { readonly what: 'offered'; readonly thing: Thing; readonly part: Id | null; readonly trigger: TriggerKind; readonly isAnswered: boolean }
+  /** `span` is how long the new motion takes, `left` that of the motion that was still going; by their numbers, 0 for none. */
+  | { readonly what: 'entered'; readonly axis: NetAxis; readonly from: number; readonly to: number; readonly rule: Rule | null; readonly span: number; readonly left: number }
+  | { readonly what: 'settled'; readonly axis: NetAxis; readonly state: number }
+  | { readonly what: 'set'; readonly thing: Thing; readonly name: string; readonly value: number }
+  | { readonly what: 'surface'; readonly thing: Thing; readonly rule: Rule; readonly action: Action }
+  | { readonly what: 'stopped'; readonly thing: Thing; readonly rules: readonly Rule[] }
+
+/** What things are like between two occasions, as a list of numbers laid out by the network. */
+export type Configuration = Int32Array
+
+/** What an occasion comes to, and the clocks that start with it. */
+export interface Outcome {
+  readonly configuration: Configuration
+  readonly started: readonly number[]
+  readonly marks: readonly Mark[]
+}
+
+/** How a timer stands. */
+export const TIMER = { off: 0, counting: 1, waitsForRest: 2, held: 3, blurred: 4, heldAtStart: 5 } as const
+
+/** A clock that counts, the readings between which what it counts for comes, and who goes first when two things are due at once. */
+export interface Deadline {
+  readonly clock: number
+  readonly least: number
+  readonly most: number
+  readonly rank: number
+  readonly occasion: Occasion
+}
+
+const RANK = { thing: 100_000, timer: 100, last: 0x3fffffff }
+
+/** Everything that counts in a configuration, in the order of the clocks. */
+export function deadlinesIn(network: Network, configuration: Configuration): readonly Deadline[] {
+  const rankOf = (thing: Thing, own: number) => (thing.index + 1) * RANK.thing + own
+  const deadlines: Deadline[] = []
+  for (const axis of network.axes) {
+    const span = axis.motionAt < 0 ? 0 : configuration[axis.motionAt]!
+    if (span > 0) deadlines.push({ clock: axis.index, ...network.spans[span]!, rank: rankOf(axis.thing, axis.own), occasion: { what: 'settle', axis } })
+  }
+  for (const timer of network.timers) {
+    const { rule, ms, thing, at } = timer
+    const status = configuration[at]!
+    if (status !== TIMER.counting && status !== TIMER.blurred) continue
+    const rank = rankOf(thing, RANK.timer + thing.compiled.component.rules.indexOf(rule))
+    deadlines.push({ clock: network.timerClock(timer), least: status === TIMER.blurred ? 0 : ms, most: ms, rank, occasion: { what: 'timer', timer } })
+  }
+  for (const wait of network.waits) {
+    const kept = configuration[wait.at]!
+    if (kept > 0) deadlines.push({ clock: network.waitClock(wait), ...network.spans[spanOfWait(kept)]!, rank: RANK.last, occasion: { what: 'wait', wait } })
+  }
+  const longMs = configuration[network.longAt]!
+  if (longMs > 0) deadlines.push({ clock: network.longClock, least: longMs, most: longMs, rank: 0, occasion: { what: 'long' } })
+  const tapped = network.spots[configuration[network.tappedAt]! - 1]
+  if (tapped && keepsTapBack(tapped)) deadlines.push({ clock: network.tapClock, least: DOUBLE_TAP_MS, most: DOUBLE_TAP_MS, rank: 0, occasion: { what: 'late tap' } })
+  return deadlines
+}
+
+const SPANS = 4096
+
+/** How a wait is kept: which groups of actions are left, and how long it takes. */
+export const keptWait = (stage: number, span: number): number => stage * SPANS + span
+export const spanOfWait = (kept: number): number => kept % SPANS
+export const stageOfWait = (kept: number): number => Math.floor(kept / SPANS)

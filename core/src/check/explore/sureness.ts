@@ -1,0 +1,18 @@
+import type { Literal } from '../../document'
+import { evaluate } from '../../expression'
+import { namesOr } from './names'
+
+/** An answer that depends on what nobody knows. */
+export const UNSURE = 'unsure'
+
+export type Sure = boolean | typeof UNSURE
+
+/** Whether a condition holds. One that cannot be worked out never does, as in a run. */
+export function holdsTrue(condition: string, environment: Readonly<Record<string, Literal>>, isUnknown: (name: string) => boolean): Sure {
+  if (namesOr(condition).some(isUnknown)) return UNSURE
+  try {
+    return evaluate(condition, environment) === true
+  } catch {
+    return false
+  }
+}

@@ -1,0 +1,67 @@
+import { componentOf, stateOf, type Id, type Literal, type Project } from '../../document'
+import { startEnvironment, type Environment } from '../../expression'
+import { compile, contentsOf, NO_CONTENTS, NOTHING_GIVEN, startInstance, type Compiled, type Content } from '../../machine'
+import { pathInside } from '../../scene'
+
+/** An instance that can stand on a surface: the surface itself, what stands on it, what stands inside that, items of lists that may come. */
+export interface Thing {
+  readonly index: number
+  readonly path: string
+  readonly compiled: Compiled
+  readonly holder: Thing | null
+  /** The last step of its path, and the part of its holder it goes by. */
+  readonly step: string
+  readonly part: Id | null
+  /** It comes and goes with a list. */
+  readonly isItem: boolean
+  readonly startsThere: boolean
+  /** What its names stand for at first. */
+  readonly environment: Environment
+  /** The states its axes begin in. */
+  readonly states: readonly Id[]
+}
+
+export interface ThingsOptions {
+  readonly parameters?: Readonly<Record<string, Literal>>
+  readonly shared?: Readonly<Record<string, Literal>>
+}
+
+/** Every instance there can be on a surface, what holds others before them, in the order a run puts them there. */
+export function thingsOn(project: Project, compiled: Compiled, { parameters, shared }: ThingsOptions = {}): readonly Thing[] {
+  const things: Thing[] = []
+  const place = (thing: Omit<Thing, 'index' | 'states'>, states: Readonly<Record<Id, Id>>, chain: readonly Id[]): void => {
+    const start = startInstance({ path: thing.path, compiled: thing.compiled, environment: thing.environment, states: known(thing.compiled, states), atMs: 0 })
+    const placed: Thing = { ...thing, index: things.length, states: start.states }
+    things.push(placed)
+    const present = new Set(contentsIn(project, placed, placed.states, placed.environment, chain).map(({ step }) => step))
+    for (const content of everyContent(project, placed, chain)) {
+      const environment = { ...startEnvironment(project, content.compiled.component, shared), ...content.parameters }
+      const path = pathInside(placed.path, content.step)
+      const item = { isItem: content.part.kind === 'list', startsThere: placed.startsThere && present.has(content.step) }
+      place({ path, compiled: content.compiled, holder: placed, step: content.step, part: content.part.id, ...item, environment }, content.states, [...chain, content.compiled.component.id])
+    }
+  }
+  const environment = { ...startEnvironment(project, compiled.component, shared), ...parameters }
+  place({ path: '', compiled, holder: null, step: '', part: null, isItem: false, startsThere: true, environment }, {}, [compiled.component.id])
+  return things
+}
+
+const known = ({ component }: Compiled, states: Readonly<Record<Id, Id>>): Readonly<Record<Id, Id>> =>
+  Object.fromEntries(Object.entries(states).filter(([axis, state]) => component.axes.some((each) => each.id === axis && stateOf(each, state))))
+
+/** What a thing holds in a situation, as its look has it. */
+export function contentsIn(project: Project, { compiled }: Pick<Thing, 'compiled'>, states: readonly Id[], environment: Environment, chain: readonly Id[] = []): readonly Content[] {
+  if (compiled.holders.length === 0) return []
+  const { values } = compiled.targetsOf({ states, environment, given: NOTHING_GIVEN, contents: NO_CONTENTS, isAbsent: false })
+  return contentsOf(project, { compiled, environment, values, chain })
+}
+
+/** What a thing can hold: with a list, an item for each record, whatever its filter says. */
+function everyContent(project: Project, thing: Thing, chain: readonly Id[]): readonly Content[] {
+  const holders = thing.compiled.holders.map((holder) => (holder.part.kind === 'list' ? { ...holder, part: { ...holder.part, filter: null } } : holder))
+  const isFull = holders.every(({ part }) => part.kind !== 'list' || part.component === null || componentOf(project, part.component) !== undefined)
+  return isFull ? contentsIn(project, { compiled: { ...thing.compiled, holders } }, thing.states, thing.environment, chain) : []
+}
+
+/** A component alone as the one thing its own surface is. */
+export const compiledOf = (project: Project, component: Id): Compiled => compile(project, componentOf(project, component)!)

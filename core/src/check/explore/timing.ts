@@ -1,0 +1,76 @@
+import type { Node } from './explore'
+
+/** A person takes so long between two things they do, where there is time. */
+const PACE_MS = 100
+
+/** The nodes on the way to one, the first first. */
+export function wayTo(node: Node): readonly Node[] {
+  const way: Node[] = []
+  for (let at: Node | null = node; at !== null; at = at.before) way.unshift(at)
+  return way
+}
+
+/** That one instant comes at least so long after another; instants by their place on the way. */
+interface AtLeast {
+  readonly later: number
+  readonly earlier: number
+  readonly ms: number
+}
+
+/**
+ * Instants, in ms, for what happens on a way from the beginning: the earliest there are, with a person's pace wherever
+ * the clocks leave time for it.
+ */
+export function instantsOf(way: readonly Node[]): readonly number[] {
+  const demands = demandsOf(way)
+  let kept: readonly AtLeast[] = demands
+  for (const [index, { by }] of way.entries()) {
+    if (index === 0 || by === null || !isByHand(by.what)) continue
+    const paced = [...kept, { later: index, earlier: index - 1, ms: PACE_MS }]
+    if (earliest(paced, way.length)) kept = paced
+  }
+  return earliest(kept, way.length) ?? way.map(() => 0)
+}
+
+const isByHand = (what: string): boolean => ['point', 'press', 'release', 'tap', 'drag', 'focus', 'key', 'name', 'put', 'message'].includes(what)
+
+/** What the clocks ask of the instants of a way. */
+function demandsOf(way: readonly Node[]): readonly AtLeast[] {
+  const demands: AtLeast[] = []
+  const since = new Map<number, number>()
+  for (const [index, node] of way.entries()) {
+    const before = way[index - 1]
+    for (const deadline of before?.place.deadlines ?? []) {
+      const from = since.get(deadline.clock) ?? 0
+      const happens = node.by === deadline.occasion
+      const { least, most } = deadline
+      if (happens) demands.push({ later: index, earlier: from, ms: least })
+      const comesFirst = !happens && least === most && (isByHand(node.by!.what) || isAhead(before!, deadline.clock, node))
+      demands.push({ later: from, earlier: index, ms: -(comesFirst ? most - 1 : most) })
+    }
+    if (index > 0) demands.push({ later: index, earlier: index - 1, ms: 0 })
+    for (const clock of node.outcome.started) since.set(clock, index)
+  }
+  return demands
+}
+
+/** Whether a deadline goes before what happened when both are due. */
+function isAhead({ place }: Node, clock: number, { by }: Node): boolean {
+  const happened = place.deadlines.find(({ occasion }) => occasion === by)
+  return happened !== undefined && place.deadlines.find((each) => each.clock === clock)!.rank < happened.rank
+}
+
+/** The earliest instants that meet all demands (Bellman and Ford); null when none do. */
+function earliest(demands: readonly AtLeast[], count: number): readonly number[] | null {
+  const instants = Array.from({ length: count }, () => 0)
+  for (let round = 0; round <= count + 1; round++) {
+    let isChanged = false
+    for (const { later, earlier, ms } of demands) {
+      if (instants[later]! >= instants[earlier]! + ms) continue
+      instants[later] = instants[earlier]! + ms
+      isChanged = true
+    }
+    if (!isChanged) return instants[0] === 0 ? instants : null
+  }
+  return null
+}

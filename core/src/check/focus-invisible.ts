@@ -1,0 +1,65 @@
+import { holdsIn } from '../document'
+import { focusStops, type Run } from '../run'
+import { pointOn } from '../scene'
+import { named, oneOfEach, opacityOf, stateOf, whereIn } from './answers'
+import type { Check } from './context'
+import type { Finding } from './finding'
+import { poseWitness } from './pose-witness'
+
+/** Presses of Tab after which the focus has been everywhere. */
+const MOST_TABS = 60
+
+/** Parts that get the focus while they cannot be seen, so that it is nowhere for those who use the keyboard. */
+export const focusInvisible: Check = (context) => {
+  const { component, poses } = context
+  const unseen = poses.all.flatMap((pose) => focusStops(pose.list).filter(({ part }) => part.instance === '' && (opacityOf(pose.list, '', part.part!) < 0.02 || pointOn(pose.list, '', part.part!) === null)).map((stop) => ({ pose, part: stop.part.part! })))
+  return oneOfEach(unseen, ({ part }) => part).flatMap(({ pose, part }): Finding[] => {
+    const tabs = tabsTo(pose.run.fork(undefined, false), part)
+    const witness = tabs === null ? null : poseWitness(context, pose, Array.from({ length: tabs }, () => TAB), 'the focus is here, and cannot be seen', (_trace, _offered, run) => run.shownFocus?.part === part)
+    if (!witness) return []
+    return [{
+      id: `focus-invisible ${component.id} ${part}`, kind: 'focus-invisible', level: 'fault',
+      sentence: `${named(context, part)} can have the focus in ${whereIn(context, pose) || 'its only state'}, where it cannot be seen, or lies under something else.`,
+      about: { component: component.id, ...stateOf(context, pose), part },
+      remedy: null, witness, numbers: { tabs: tabs! },
+    }]
+  })
+}
+
+const TAB = { do: 'key', key: 'Tab', modifiers: {} } as const
+
+function tabsTo(run: Run, part: string): number | null {
+  for (let tabs = 1; tabs <= MOST_TABS; tabs++) {
+    run.send(TAB)
+    if (run.shownFocus?.part === part) return tabs
+  }
+  return null
+}
+
+/** Parts that keep the focus: a rule takes the Tab key there, so that nobody with a keyboard ever gets on. */
+export const focusTrapped: Check = (context) => {
+  const { component, poses } = context
+  const taking = component.rules.filter(({ trigger, target, letThrough }) => trigger.on === 'key' && trigger.key === 'Tab' && !trigger.anywhere && target.go !== 'nothing' && !letThrough)
+  return taking.flatMap((rule): Finding[] => {
+    for (const pose of poses.all) {
+      const { states } = pose.run.instance('')!
+      const index = component.axes.findIndex(({ id }) => id === rule.axis)
+      const part = rule.part ?? component.parts[0]!.id
+      const run = pose.run.fork(undefined, false)
+      const tabs = holdsIn(rule, states[index]!) ? tabsTo(run, part) : null
+      if (tabs === null) continue
+      for (let more = 0; more < MOST_TABS; more++) run.send(TAB)
+      if (run.shownFocus?.part !== part) continue
+      const witness = poseWitness(context, pose, Array.from({ length: tabs + 5 }, () => TAB), 'Tab does not lead away from here', (_trace, _offered, replayed) => replayed.shownFocus?.part === part)
+      if (!witness) continue
+      return [{
+        id: `focus-trapped ${component.id} ${rule.id}`, kind: 'focus-trapped', level: 'fault',
+        sentence: `Once ${named(context, part)} has the focus it keeps it: a rule takes the Tab key in ${whereIn(context, pose) || 'its only state'}.`,
+        about: { component: component.id, ...stateOf(context, pose), part, rule: rule.id },
+        remedy: { label: 'Remove the rule', edit: { edit: 'remove', path: ['components', component.id, 'rules'], id: rule.id } },
+        witness, numbers: {},
+      }]
+    }
+    return []
+  })
+}

@@ -1,0 +1,130 @@
+import { propertyDefinition, type Edit, type InterruptionPolicy, type Literal } from '../document'
+import { changesBetween, changeState, completed, shownValue, type Instance, type TargetChange } from '../machine'
+import { formOf, motionSources, parseColour, toOklab, type Shown } from '../motion'
+import { changesIn, endOf, interruptedAt, lanesOf, partName, wayOf, type StateChange } from './changes'
+import type { Check, CheckContext } from './context'
+import { inMs, type Finding, type Witness } from './finding'
+import { confirmed, witnessOf } from './witness'
+import { after } from './arena'
+
+/** Steps smaller than these are not seen: px, degrees, shares of opacity and scale, and differences in OKLab. */
+const TOLERANCE: Readonly<Record<string, number>> = { length: 2, angle: 2, ratio: 0.05, number: 0.05, colour: 0.06 }
+
+interface Jump {
+  readonly part: number
+  readonly property: string
+  readonly by: number
+  readonly unit: string
+}
+
+/**
+ * Properties that travel and are at another value from one instant to the next, though nobody asked for a jump: when a
+ * change begins, and when each rule that can interrupt it does so at its start, at every eighth and just before its end.
+ */
+export const jumps: Check = (context) => {
+  const changes = changesIn(context)
+  return changes.flatMap((change): Finding[] => [...atTheBeginning(context, change), ...whenInterrupted(context, change, changes)])
+}
+
+function atTheBeginning(context: CheckContext, change: StateChange): readonly Finding[] {
+  const jump = firstJump(change.before, change.after, 0, change)
+  return endOf(change) <= 0 || !jump ? [] : [finding(context, change, { jump, atMs: 0, by: null })]
+}
+
+function whenInterrupted(context: CheckContext, change: StateChange, changes: readonly StateChange[]): readonly Finding[] {
+  const seen = new Set<string>()
+  for (const by of changes) {
+    if (by.index !== change.index || by.from.id !== change.to.id) continue
+    for (const atMs of interruptedAt(lanesOf(change))) {
+      const interrupted = interrupt(change, by, atMs)
+      const jump = interrupted && firstJump(change.after, interrupted, atMs, by)
+      if (!jump || seen.has(jump.property)) continue
+      return [finding(context, change, { jump, atMs, by })]
+    }
+  }
+  return []
+}
+
+/** The component once another change has come in the middle of one; null when its motion lets none in. */
+export function interrupt({ after: moving, index }: StateChange, { to, rule }: StateChange, atMs: number): Instance | null {
+  const policy: InterruptionPolicy = moving.policies[index]!
+  if (policy === 'refuse' || policy === 'finish first') return null
+  const from = policy === 'complete' ? completed(moving, index) : moving
+  return changeState(from, index, to.id, rule, atMs)
+}
+
+/** The first property that shows one value before an instant and another at it, without having been told to jump. */
+function firstJump(before: Instance, now: Instance, atMs: number, { axis, from, to, rule }: StateChange): Jump | null {
+  const { compiled } = now
+  const sources = motionSources(compiled.project, compiled.component, axis.id, from.id, to.id, rule)
+  for (const lane of now.lanes) {
+    if (lane.startMs !== atMs || lane.timing.jump !== null || lane.timing.easing.startsWith('steps') || lane.timing.easing.startsWith('step-')) continue
+    const jump = jumpOf(shownValue(before, lane.part, lane.property, atMs), shownValue(now, lane.part, lane.property, atMs), lane)
+    if (jump) return jump
+  }
+  const isTimed = now.lanes.some(({ startMs, durationMs }) => startMs === atMs && durationMs > 0)
+  if (!isTimed || formOf(sources).stages.length > 0) return null
+  const moves = ({ part, property }: TargetChange) => now.lanes.some((lane) => lane.part === part && lane.property === property) || now.cycles.some((cycle) => cycle.part === part && cycle.property === property)
+  for (const change of [...changesBetween(before.targets, now.targets), ...before.lanes].filter((each) => !moves(each))) {
+    const { part, property } = change
+    const target = now.targets.values[part]![property]!
+    const shown = shownValue(before, part, property, atMs)
+    if (shown === target || isToldToJump(sources, compiled.parts[part]!.part.id, property)) continue
+    const jump = jumpOf(shown, target, { part, property })
+    if (jump) return jump
+  }
+  return null
+}
+
+/** Whether something says of a property that it takes no time: it then changes at once because that was asked for. */
+function isToldToJump(sources: ReturnType<typeof motionSources>, part: string, property: string): boolean {
+  return sources.some(({ jump, lanes }) => jump !== undefined || lanes.some((lane) => lane.part === part && (lane.property === property || lane.property === null) && (lane.jump !== undefined || lane.durationMs === 0)))
+}
+
+function jumpOf(before: Shown, now: Shown | Literal, { part, property }: Pick<Jump, 'part' | 'property'>): Jump | null {
+  const definition = propertyDefinition(property)
+  if (!definition) return null
+  if (typeof before === 'number' && typeof now === 'number') {
+    const by = Math.abs(now - before)
+    return by > (TOLERANCE[definition.type] ?? Infinity) ? { part, property: definition.label, by, unit: definition.unit ?? '' } : null
+  }
+  if (definition.type !== 'paint' && definition.type !== 'colour') return null
+  const by = colourDifference(before, now)
+  return by !== null && by > TOLERANCE.colour! ? { part, property: definition.label, by, unit: 'colour' } : null
+}
+
+/** How far two colours are apart in OKLab; null unless both are plain colours. */
+export function colourDifference(a: unknown, b: unknown): number | null {
+  if (typeof a !== 'string' || typeof b !== 'string') return null
+  const [one, other] = [toOklab(parseColour(a)), toOklab(parseColour(b))]
+  return Math.hypot(...one.map((channel, index) => channel - other[index]!))
+}
+
+interface When {
+  readonly jump: Jump
+  readonly atMs: number
+  readonly by: StateChange | null
+}
+
+function finding(context: CheckContext, change: StateChange, { jump, atMs, by }: When): Finding {
+  const { component, arena } = context
+  const amount = jump.unit === 'colour' ? '' : ` by ${Math.round(jump.by * 100) / 100}${jump.unit && ` ${jump.unit}`}`
+  const when = by ? `when ${wayOf(by)} comes ${inMs(atMs)} after ${wayOf(change)} has begun` : `as soon as ${wayOf(change)} begins`
+  const enacted = arena.enact(arena.closed, after(change.step))
+  const witness: Witness | null = enacted ? witnessOf({ surface: context.surface, inputs: enacted.inputs, lookAtMs: enacted.run.nowMs + atMs, caption: `${jump.property} jumps here` }) : null
+  return {
+    id: `jumps ${component.id} ${change.axis.id} ${change.from.id} ${change.to.id} ${by ? by.to.id : ''}`,
+    kind: 'jumps', level: 'risk',
+    sentence: `${jump.property} of ${partName(change.before, jump.part)} jumps${amount} ${when}.`,
+    about: { component: component.id, axis: change.axis.id, state: change.from.id, ...(change.rule ? { rule: change.rule.id } : {}), part: change.before.compiled.parts[jump.part]!.part.id },
+    remedy: by ? { label: 'Set out from where it is', edit: retargeting(context, change) } : null,
+    witness: witness && confirmed(context.project, witness, (trace) => trace.some((event) => event.what === 'state' && event.to === change.to.id)), numbers: { atMs, by: jump.by },
+  }
+}
+
+/** Makes the motion of a change let others set out from where it is. */
+function retargeting({ component }: CheckContext, { rule }: StateChange): Edit {
+  return rule?.motion
+    ? { edit: 'set', path: ['components', component.id, 'rules', rule.id, 'motion', 'policy'], to: 'retarget' }
+    : { edit: 'set', path: ['components', component.id, 'motion'], to: { ...(component.motion ?? { lanes: [], stages: [] }), policy: 'retarget' } }
+}

@@ -1,0 +1,41 @@
+import { partsAt } from '../scene'
+import { answersIn, cursorAt, named, oneOfEach, stateOf, TOUCHING, whereIn } from './answers'
+import type { Check } from './context'
+import type { Finding } from './finding'
+import { poseWitness, tapAt } from './pose-witness'
+
+const LIVE = ['pointer', 'grab', 'grabbing', 'text']
+
+/** Parts that answer without anything to show that they do: no hand over them, and no other look when they are pointed at or pressed. */
+export const looksDead: Check = (context) => {
+  const { component } = context
+  const hasLook = component.rules.some(({ trigger, target }) => ['enter', 'press'].includes(trigger.on) && target.go !== 'nothing') || component.axes.some(({ drivenBy }) => drivenBy !== null && ['hovered', 'pressed'].includes('variable' in drivenBy ? drivenBy.variable : drivenBy.parameter))
+  const dead = hasLook ? [] : answersIn(context).filter(({ pose, point, rules }) => point !== null && rules.some(({ trigger }) => trigger.on === 'tap') && !LIVE.includes(cursorAt(pose.list, point)))
+  return oneOfEach(dead, ({ item }) => item.part).map(({ pose, item, rules, point }): Finding => ({
+    id: `looks-dead ${component.id} ${item.part}`,
+    kind: 'looks-dead', level: 'note',
+    sentence: `${named(context, item.part)} answers ${rules[0]!.trigger.on} in ${whereIn(context, pose) || 'its only state'}, and nothing shows it: no hand over it, no other look when it is pointed at or pressed.`,
+    about: { component: component.id, ...stateOf(context, pose), part: item.part, rule: rules[0]!.id },
+    remedy: { label: 'Show a hand over it', edit: { edit: 'set', path: ['components', component.id, 'parts', item.part, 'base', 'cursor'], to: 'pointer' } },
+    witness: poseWitness(context, pose, tapAt(point!), 'it answers', (trace) => trace.some(({ what }) => what === 'fired')), numbers: {},
+  }))
+}
+
+/** Parts with a hand over them that answer nothing, in some state. */
+export const looksLive: Check = (context) => {
+  const { component, isHeld, poses } = context
+  if (isHeld || !component.rules.some(({ trigger }) => TOUCHING.includes(trigger.on))) return []
+  const answers = answersIn(context)
+  const live = poses.all.flatMap((pose) => answers.filter((answer) => answer.pose !== pose && answer.point !== null).flatMap(({ point, item }) => {
+    const hits = partsAt(pose.list, point!)
+    const isAnswered = answers.some((other) => other.pose === pose && hits.some(({ part, instance }) => instance === '' && part === other.item.part))
+    return !isAnswered && hits.some(({ part }) => part === item.part) && LIVE.includes(cursorAt(pose.list, point!)) ? [{ pose, item, point: point! }] : []
+  }))
+  return oneOfEach(live, ({ item }) => item.part).map(({ pose, item, point }): Finding => ({
+    id: `looks-live ${component.id} ${item.part}`,
+    kind: 'looks-live', level: 'note',
+    sentence: `${named(context, item.part)} has a hand over it in ${whereIn(context, pose)}, but answers nothing there.`,
+    about: { component: component.id, ...stateOf(context, pose), part: item.part },
+    remedy: null, witness: poseWitness(context, pose, tapAt(point), 'a hand, and nothing happens', (trace) => !trace.some((event) => event.what === 'fired' && event.atMs >= pose.run.nowMs && event.trigger === 'tap')), numbers: {},
+  }))
+}

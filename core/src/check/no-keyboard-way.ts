@@ -1,0 +1,40 @@
+import { holdsIn, triggerRow, type Rule } from '../document'
+import { after } from './arena'
+import { named } from './answers'
+import { stateNames, type Check, type CheckContext } from './context'
+import type { Finding } from './finding'
+import { witnessTo } from './witness'
+
+const BY_POINTER = ['tap', 'double tap', 'long press'] as const
+
+/** Rules that somebody with a mouse or a finger can fire, and that nobody with a keyboard can, nor any other that does the same. */
+export const noKeyboardWay: Check = (context) => {
+  const { component, arena, root } = context
+  const pointed = component.rules.filter((rule) => (BY_POINTER as readonly string[]).includes(rule.trigger.on) && rule.target.go !== 'nothing')
+  if (pointed.length === 0) return []
+  const keyed = arena.byWay('keyboard')
+  const { closed } = arena
+  const missing = pointed.filter((rule) => closed.firing(root, rule) && keyed.isFinished && !keyed.firing(root, rule) && !isDoneByKeyboard(context, rule))
+  return [...new Set(missing.map(({ trigger, part }) => triggerRow(trigger, part)))].map((row): Finding => {
+    const rules = missing.filter(({ trigger, part }) => triggerRow(trigger, part) === row)
+    const rule = rules[0]!
+    const axis = component.axes.find(({ id }) => id === rule.axis)!
+    const states = axis.states.filter(({ id }) => rules.some((each) => holdsIn(each, id))).map(({ id }) => id)
+    const part = rule.part ?? component.parts[0]!.id
+    return {
+      id: `no-keyboard-way ${component.id} ${row}`,
+      kind: 'no-keyboard-way', level: 'risk',
+      sentence: `Nobody can do with the keyboard what ${rule.trigger.on} on ${named(context, part)} does${axis.states.length > 1 ? ` in ${stateNames(axis, states)}` : ''}: it cannot have the focus, and no key does the same.`,
+      about: { component: component.id, axis: axis.id, states, rule: rule.id, part, row },
+      remedy: { label: 'Let it take the focus', edit: { edit: 'set', path: ['components', component.id, 'parts', part, 'base', 'focusable'], to: true } },
+      witness: witnessTo(arena, closed, after(closed.firing(root, rule)!.step), { caption: 'this takes a mouse or a finger' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)),
+      numbers: { rules: rules.length },
+    }
+  })
+}
+
+/** Whether some other rule that the keyboard can fire leads from the same states to the same place with the same actions. */
+function isDoneByKeyboard({ component, arena, root }: CheckContext, rule: Rule): boolean {
+  const does = ({ target, actions, axis }: Rule) => JSON.stringify([axis, target, actions.map(({ id: _id, ...action }) => action)])
+  return component.rules.some((other) => other !== rule && does(other) === does(rule) && arena.byWay('keyboard').firing(root, other) !== undefined)
+}

@@ -1,0 +1,31 @@
+import type { DrawItem } from '../scene'
+import { textsIn } from '../run'
+import { answersIn, named, oneOfEach, stateOf, TOUCHING, whereIn, type Answer } from './answers'
+import type { Check, CheckContext } from './context'
+import type { Finding } from './finding'
+
+/** Parts one can tap that tell a screen reader nothing: neither a name nor any text inside them (ARIA, accessible name). */
+export const noName: Check = (context) => findings(context, 'no-name', (answer) => !hasName(answer), (part, where) => `${part} answers in ${where}, and has neither a name nor any text for those who do not see it.`)
+
+/** Parts one can tap that do not say what they are (ARIA roles). */
+export const noRole: Check = (context) => findings(context, 'no-role', (answer) => !around(answer).some(({ values }) => values.role !== 'none' && values.role !== undefined), (part, where) => `${part} answers in ${where}, and does not say what it is: a button, a switch, a link.`)
+
+function findings(context: CheckContext, kind: string, isMissing: (answer: Answer) => boolean, sentence: (part: string, where: string) => string): readonly Finding[] {
+  const tapped = answersIn(context).filter(({ rules }) => rules.some(({ trigger }) => TOUCHING.includes(trigger.on) && trigger.on !== 'drag start'))
+  return oneOfEach(tapped.filter(isMissing), ({ item }) => item.part).map(({ pose, item, rules }): Finding => ({
+    id: `${kind} ${context.component.id} ${item.part}`, kind, level: 'note',
+    sentence: sentence(named(context, item.part), whereIn(context, pose) || 'its only state'),
+    about: { component: context.component.id, ...stateOf(context, pose), part: item.part, rule: rules[0]!.id },
+    remedy: kind === 'no-role' ? { label: 'It is a button', edit: { edit: 'set', path: ['components', context.component.id, 'parts', item.part, 'base', 'role'], to: 'button' } } : null,
+    witness: null, numbers: {},
+  }))
+}
+
+/** A part and what lies around it, within its component. */
+function around({ pose, item }: Answer): readonly DrawItem[] {
+  const down = (items: readonly DrawItem[]): readonly DrawItem[] => items.flatMap((each) => (each === item ? [each] : down(each.children).length > 0 ? [...down(each.children), each] : []))
+  return down(pose.list)
+}
+
+const hasName = (answer: Answer): boolean =>
+  around(answer).some(({ values }) => typeof values.accessibleName === 'string' && values.accessibleName !== '') || textsIn([answer.item]).some((text) => text.trim() !== '')

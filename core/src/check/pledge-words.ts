@@ -1,0 +1,45 @@
+import type { Pledge, Pledged, Project } from '../document'
+import { compile, surfaceComponent } from '../machine'
+import { listed } from './context'
+import { thingsOn, type Thing } from './explore'
+import { inMs } from './finding'
+
+/** A promise as a sentence: `exactly 1 of Reading, Bunk and Door is on, always`. Throws `gone` when its surface is. */
+export function pledgeText(project: Project, { surface, says }: Pledge): string {
+  const things = thingsOn(project, compile(project, surfaceComponent(project, surface)))
+  const words = (that: Pledged) => pledgedText(things, that)
+  switch (says.kind) {
+    case 'always':
+      return `always ${words(says.that)}`
+    case 'never':
+      return `never ${words(says.that)}`
+    case 'can reach':
+      return `from anywhere it can come about that ${words(says.that)}`
+    case 'after':
+      return `after ${words(says.that)}, within ${inMs(says.withinMs)} ${words(says.then)}`
+  }
+}
+
+function pledgedText(things: readonly Thing[], that: Pledged): string {
+  switch (that.what) {
+    case 'state':
+      return `${nameOf(things, that.instance)} is ${stateOf(things, that)}`
+    case 'variable':
+      return `${that.name} is ${String(that.value)}`
+    case 'count': {
+      const states = [...new Set(that.of.map((each) => stateOf(things, each)))]
+      return `${that.how} ${that.many} of ${listed(that.of.map(({ instance }) => nameOf(things, instance)))} ${that.many === 1 ? 'is' : 'are'} ${states.join(' or ')}`
+    }
+  }
+}
+
+function nameOf(things: readonly Thing[], path: string): string {
+  const thing = things.find((each) => each.path === path)
+  const part = thing?.holder?.compiled.component.parts.find(({ id }) => id === thing.part)
+  return part?.name ?? thing?.compiled.component.name ?? 'something gone'
+}
+
+function stateOf(things: readonly Thing[], { instance, axis, state }: { readonly instance: string; readonly axis: string; readonly state: string }): string {
+  const component = things.find(({ path }) => path === instance)?.compiled.component
+  return component?.axes.find(({ id }) => id === axis)?.states.find(({ id }) => id === state)?.name ?? 'in a state that is gone'
+}

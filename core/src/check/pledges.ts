@@ -1,0 +1,194 @@
+import type { Pledge, Pledged, Project } from '../document'
+import { compile, surfaceComponent, type Surface } from '../machine'
+import { replay, type Run } from '../run'
+import { Arena, after, Facts } from './arena'
+import { explore, FREE, independentGroups, Network, readings, thingsOn, WAYS, type NetAxis, type Node, type Place, type Thing, type Travelled } from './explore'
+import { inMs, type Finding } from './finding'
+import { pledgeText } from './pledge-words'
+import { witnessTo } from './witness'
+
+/** Promises that are not kept, each with the shortest way to break it; those that could not be looked at to the end say so. */
+export const brokenPromises = (project: Project): readonly Finding[] => project.promises.flatMap((pledge) => brokenPromise(project, pledge))
+
+export function brokenPromise(project: Project, pledge: Pledge): readonly Finding[] {
+  const said = pledgeText(project, pledge)
+  const watching = watch(project, pledge)
+  if (!watching) return [finding(pledge, 'fault', `The promise “${said}” speaks of something that is gone.`, null, {})]
+  const { facts, arena } = watching
+  const broken = violation(pledge, watching)
+  if (broken) {
+    const found = witnessTo(arena, facts, broken.node, { afterMs: broken.afterMs, caption: 'the promise is broken here' }, () => true)
+    const witness = found && broken.shows(replay(project, found.surface, found.inputs, found.lookAtMs)) ? found : null
+    return [finding(pledge, witness ? 'fault' : 'risk', `${witness ? '' : 'Possible: '}The promise “${said}” is not kept: ${broken.why}.`, witness, broken.numbers)]
+  }
+  if (!facts.isFinished) return [finding(pledge, 'note', `The promise “${said}” could not be looked at to the end: ${facts.explored.seen.toLocaleString('en')} configurations seen, and it held in all of them.`, null, { seen: facts.explored.seen })]
+  return []
+}
+
+const finding = (pledge: Pledge, level: Finding['level'], sentence: string, witness: Finding['witness'], numbers: Finding['numbers']): Finding =>
+  ({ id: `promise-broken ${pledge.id}`, kind: 'promise-broken', level, sentence, about: pledge.surface, remedy: null, witness, numbers })
+
+interface Watching {
+  readonly arena: Arena
+  readonly facts: Facts
+  readonly holds: (that: Pledged, place: Place) => boolean | null
+}
+
+/** The things a promise speaks of, with all that has to do with them, explored together; null when something is gone. */
+function watch(project: Project, pledge: Pledge): Watching | null {
+  try {
+    const things = thingsOn(project, compile(project, surfaceComponent(project, pledge.surface)))
+    const spoken = instancesIn(pledge).map((path) => things.find((thing) => thing.path === path))
+    if (spoken.some((thing) => thing === undefined)) return null
+    const groups = independentGroups(project, things)
+    const names = namesIn(pledge)
+    const own = groups.filter((group) => group.some((thing) => spoken.includes(thing)) || (names.length > 0 && (group.includes(things[0]!) || group.some(({ compiled }) => compiled.component.rules.some(({ actions }) => actions.some((action) => action.do === 'set' && names.includes(action.variable)))))))
+    const all = things.filter((thing) => own.some((group) => group.includes(thing)))
+    return explored(project, pledge.surface, all.length > 0 ? all : [things[0]!], names)
+  } catch {
+    return null
+  }
+}
+
+function explored(project: Project, surface: Surface, things: readonly Thing[], names: readonly string[]): Watching {
+  const arena = new Arena(project, surface, things)
+  const network = new Network(project, things, { hasKeyboard: true, watched: new Map(names.length > 0 ? things.map((thing) => [thing, names]) : []) })
+  const steps: Travelled[] = []
+  const facts = new Facts(explore(network, { ways: WAYS, onStep: (step) => void steps.push(step) }), steps)
+  return { arena, facts, holds: (that, place) => holdsAt(network, that, place) }
+}
+
+function instancesIn({ says }: Pledge): readonly string[] {
+  const of = (that: Pledged): readonly string[] => (that.what === 'state' ? [that.instance] : that.what === 'count' ? that.of.map(({ instance }) => instance) : [])
+  return [...of(says.that), ...(says.kind === 'after' ? of(says.then) : [])]
+}
+
+const namesIn = ({ says }: Pledge): readonly string[] => [says.that, ...(says.kind === 'after' ? [says.then] : [])].flatMap((that) => (that.what === 'variable' ? [that.name] : []))
+
+/** Whether something is so at a place; null when nobody knows. */
+function holdsAt(network: Network, that: Pledged, { configuration }: Place): boolean | null {
+  const isIn = (instance: string, axis: string, state: string): boolean => {
+    const net: NetAxis | undefined = network.axes.find(({ thing, own }) => thing.path === instance && thing.compiled.component.axes[own]!.id === axis)
+    return net !== undefined && net.states[configuration[net.at]!] === state
+  }
+  switch (that.what) {
+    case 'state':
+      return isIn(that.instance, that.axis, that.state)
+    case 'variable': {
+      const kept = network.names.find(({ name }) => name === that.name)
+      const value = kept?.domain.valueOf(configuration[kept.at]!)
+      return value === undefined ? null : value === that.value
+    }
+    case 'count':
+      return isMany(that, that.of.filter(({ instance, axis, state }) => isIn(instance, axis, state)).length)
+  }
+}
+
+const isMany = ({ how, many }: Extract<Pledged, { what: 'count' }>, found: number): boolean =>
+  how === 'exactly' ? found === many : how === 'at least' ? found >= many : found <= many
+
+/** Whether something is so in a run. */
+export function holdsIn(run: Run, that: Pledged): boolean {
+  const isIn = (path: string, axis: string, state: string): boolean => {
+    const instance = run.instance(path)
+    return instance !== undefined && instance.states[instance.compiled.component.axes.findIndex(({ id }) => id === axis)] === state
+  }
+  switch (that.what) {
+    case 'state':
+      return isIn(that.instance, that.axis, that.state)
+    case 'variable':
+      return (run.variable(that.name) ?? run.instance('')?.environment[that.name]) === that.value
+    case 'count':
+      return isMany(that, that.of.filter(({ instance, axis, state }) => isIn(instance, axis, state)).length)
+  }
+}
+
+interface Violation {
+  readonly node: Node
+  readonly afterMs: number
+  readonly why: string
+  readonly numbers: Finding['numbers']
+  readonly shows: (run: Run) => boolean
+}
+
+function violation({ says }: Pledge, { facts, holds }: Watching): Violation | null {
+  const { nodes } = facts.explored
+  switch (says.kind) {
+    case 'always':
+    case 'never': {
+      const wanted = says.kind === 'always'
+      const node = nodes.find(({ place }) => holds(says.that, place) === !wanted && !isPassing(place))
+      return node ? { node, afterMs: 0, why: `${node.depth} ${node.depth === 1 ? 'step' : 'steps'} from the start it is ${wanted ? 'not ' : ''}so`, numbers: { steps: node.depth }, shows: (run) => holdsIn(run, says.that) !== wanted } : null
+    }
+    case 'can reach': {
+      if (!facts.isFinished) return null
+      const lost = lostNode(facts, (place) => holds(says.that, place) === true)
+      return lost ? { node: lost, afterMs: 0, why: 'from here it can never be brought about', numbers: { steps: lost.depth }, shows: (run) => !holdsIn(run, says.that) } : null
+    }
+    case 'after':
+      return lateNode(facts, { isBegun: (place) => holds(says.that, place) === true, isDone: (place) => holds(says.then, place) === true, withinMs: says.withinMs, shows: (run) => !holdsIn(run, says.then) })
+  }
+}
+
+/** Whether nobody ever sees a place, because no time passes there. */
+const isPassing = ({ deadlines, zones }: Place): boolean =>
+  zones.every(({ zone }) => deadlines.some(({ least, most }, index) => least === most && readings(zone, deadlines.length + 1, index + 1)[0] === most))
+
+/** The first node from which no place with something can be come to. */
+function lostNode({ explored, steps }: Facts, has: (place: Place) => boolean): Node | undefined {
+  const back = new Map<number, number[]>()
+  for (const { from, to } of steps) back.set(to.index, [...(back.get(to.index) ?? []), from.place.index])
+  const open = explored.places.filter(has).map(({ index }) => index)
+  const good = new Set(open)
+  for (let next = open.pop(); next !== undefined; next = open.pop()) {
+    for (const before of back.get(next) ?? []) {
+      if (good.has(before)) continue
+      good.add(before)
+      open.push(before)
+    }
+  }
+  return explored.nodes.find(({ place }) => !good.has(place.index))
+}
+
+interface Following {
+  readonly isBegun: (place: Place) => boolean
+  readonly isDone: (place: Place) => boolean
+  readonly withinMs: number
+  readonly shows: (run: Run) => boolean
+}
+
+/** A node in which what has to follow within a time has not followed yet, though longer can pass. */
+function lateNode(facts: Facts, { isBegun, isDone, withinMs, shows }: Following): Violation | null {
+  const begins = facts.steps.filter(({ from, to }) => !isBegun(from.place) && isBegun(to) && !isDone(to))
+  for (const first of begins) {
+    const late = firstLate(facts, first, isDone, withinMs)
+    if (!late) continue
+    return {
+      node: late.node, afterMs: late.afterMs, why: `it can take longer than ${inMs(withinMs)}`, numbers: { withinMs },
+      shows,
+    }
+  }
+  return null
+}
+
+/** Follows what can happen after a step until it has taken too long; the longest time at each place is what counts. */
+function firstLate(facts: Facts, first: Travelled, isDone: (place: Place) => boolean, withinMs: number): { readonly node: Node; readonly afterMs: number } | null {
+  const longest = new Map<Place, number>([[first.to, 0]])
+  const open: { readonly node: Node; readonly spentMs: number }[] = [{ node: after(first), spentMs: 0 }]
+  for (let next = open.shift(); next; next = open.shift()) {
+    const { node, spentMs } = next
+    const staysMs = stayMs(node.place)
+    if (spentMs + staysMs > withinMs) return { node, afterMs: Math.max(0, withinMs - spentMs) + 1 }
+    for (const step of facts.steps) {
+      if (step.from.place !== node.place || step.deadline === null || isDone(step.to)) continue
+      const spent = spentMs + staysMs
+      if ((longest.get(step.to) ?? -1) >= spent) continue
+      longest.set(step.to, spent)
+      open.push({ node: { ...after(step), before: node }, spentMs: spent })
+    }
+  }
+  return null
+}
+
+/** How long one can stay at a place at most, entered just now: until its first deadline. */
+const stayMs = ({ deadlines }: Place): number => deadlines.reduce((first, { most }) => Math.min(first, most), FREE)

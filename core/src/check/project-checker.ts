@@ -1,0 +1,79 @@
+import type { Component, Id, Project, Screen } from '../document'
+import { compile, surfaceComponent, type Compiled } from '../machine'
+import { contextOf, type CheckOptions } from './context'
+import type { Finding } from './finding'
+import { checkComponent, checkProject, checkScreen } from './catalogue'
+
+/** What is to be said of a project: by component, by screen, and of all of it. */
+export interface ProjectFindings {
+  readonly components: Readonly<Record<Id, readonly Finding[]>>
+  readonly screens: Readonly<Record<Id, readonly Finding[]>>
+  readonly project: readonly Finding[]
+}
+
+interface Known {
+  readonly dependsOn: readonly unknown[]
+  readonly findings: readonly Finding[]
+}
+
+/** Checks a project as it changes: what an edit did not touch is answered from memory. */
+export class ProjectChecker {
+  private readonly known = new Map<string, Known>()
+
+  constructor(private readonly options: CheckOptions = {}) {}
+
+  check(project: Project): ProjectFindings {
+    return { components: this.components(project), screens: this.screens(project), project: this.whole(project) }
+  }
+
+  /** The findings of every component. */
+  components(project: Project): ProjectFindings['components'] {
+    return Object.fromEntries(project.components.map((component) => [component.id, this.component(project, component)]))
+  }
+
+  /** The findings of one component, as quickly as that goes. */
+  component(project: Project, component: Component): readonly Finding[] {
+    return this.remembered(component.id, dependenciesOf(project, component), () => checkComponent(project, component, this.options))
+  }
+
+  screens(project: Project): ProjectFindings['screens'] {
+    return Object.fromEntries(project.screens.map((screen) => [screen.id, this.screen(project, screen)]))
+  }
+
+  screen(project: Project, screen: Screen): readonly Finding[] {
+    return this.remembered(`@${screen.id}`, screenDependencies(project, screen), () => checkScreen(project, screen, this.options))
+  }
+
+  whole(project: Project): readonly Finding[] {
+    return this.remembered('', [project.components, project.screens, project.variables, project.tokens, project.promises, project.tables], () => checkProject(project))
+  }
+
+  private remembered(key: string, dependsOn: readonly unknown[], find: () => readonly Finding[]): readonly Finding[] {
+    const known = this.known.get(key)
+    if (known && known.dependsOn.length === dependsOn.length && known.dependsOn.every((each, index) => each === dependsOn[index])) return known.findings
+    const findings = find()
+    this.known.set(key, { dependsOn, findings })
+    return findings
+  }
+}
+
+/** Everything the findings of a component follow from: the component with all that is inside it, and how holders drive it. */
+function dependenciesOf(project: Project, component: Component): readonly unknown[] {
+  try {
+    const { compiled, drivenTo, isHeld } = contextOf(project, component)
+    return [compiled, isHeld, project.tables, project.limits?.longestMs, project.limits?.shortestMs, ...component.axes.map((axis) => [...drivenTo(axis.id)].join(' '))]
+  } catch {
+    return [project]
+  }
+}
+
+/** Everything the findings of a screen follow from: what stands on it, and which variables other screens give values to. */
+function screenDependencies(project: Project, screen: Screen): readonly unknown[] {
+  try {
+    const inside = (compiled: Compiled): readonly unknown[] => [compiled, ...compiled.inner.flatMap(inside)]
+    const others = project.screens.filter(({ id }) => id !== screen.id)
+    return [screen, project.variables, project.tables, ...inside(compile(project, surfaceComponent(project, { screen: screen.id }))), ...(project.variables.length > 0 ? others : [])]
+  } catch {
+    return [project]
+  }
+}

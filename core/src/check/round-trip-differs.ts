@@ -1,0 +1,59 @@
+import { sameValue } from '../document'
+import type { Run } from '../run'
+import { after } from './arena'
+import { changesIn, wayOf, type StateChange } from './changes'
+import type { Check, CheckContext } from './context'
+import type { Travelled } from './explore'
+import { firstDifference } from './difference'
+import type { Finding } from './finding'
+import { confirmed, witnessOf } from './witness'
+
+/** How long is waited for everything to come to rest. */
+const REST_MS = 4000
+
+/** States that do not look as before once one has gone to another and come back, though no value anyone knows of has changed. */
+export const roundTripDiffers: Check = (context) =>
+  changesIn(context).flatMap((there): Finding[] => {
+    const back = backFrom(context, there)
+    if (!back) return []
+    const { arena } = context
+    const enacted = arena.enact(arena.closed, after(there.step))
+    const home = arena.enact(arena.closed, there.step.from)
+    const returned = arena.enact(arena.closed, { ...after(back), before: after(there.step) })
+    if (!enacted || !home || !returned) return []
+    const [first, second] = [atRest(home.run), atRest(returned.run)]
+    if (!first || !second || !isSameWorld(first, second)) return []
+    const difference = firstDifference(first.drawList(), second.drawList())
+    if (!difference) return []
+    const witness = confirmed(context.project, witnessOf({ surface: context.surface, inputs: returned.inputs, lookAtMs: second.nowMs, caption: 'back again, and not as it was' }), (trace) =>
+      trace.some((event) => event.what === 'state' && event.to === there.from.id))
+    return [{
+      id: `round-trip-differs ${context.component.id} ${there.axis.id} ${there.from.id} ${there.to.id}`,
+      kind: 'round-trip-differs', level: 'risk',
+      sentence: `After ${wayOf(there)} and back, ${difference} is not what it was.`,
+      about: { component: context.component.id, axis: there.axis.id, state: there.from.id, ...(there.rule ? { rule: there.rule.id } : {}) },
+      remedy: null, witness, numbers: {},
+    }]
+  })
+
+/** A step straight back to where a change came from. */
+function backFrom({ arena }: CheckContext, { step, axis, from }: StateChange): Travelled | undefined {
+  const { closed } = arena
+  const net = closed.axis(arena.things[0]!, axis.id)!
+  return closed.steps.find((each) => each.from.place === step.to && each.outcome.marks.some((mark) => mark.what === 'entered' && mark.axis === net && net.states[mark.to] === from.id))
+}
+
+/** The run once everything in it is at rest; null when something happens of itself before that. */
+function atRest(run: Run): Run | null {
+  const on = run.fork(undefined, true)
+  const before = on.trace.length
+  on.advanceTo(on.nowMs + REST_MS)
+  return on.trace.slice(before).some(({ what }) => what === 'state' || what === 'fired') ? null : on
+}
+
+/** Whether everything that has a name stands for the same in two runs. */
+const isSameWorld = (a: Run, b: Run): boolean =>
+  [...a.paths].every((path) => sameValue(named(a, path), named(b, path)))
+
+const named = (run: Run, path: string) =>
+  Object.fromEntries(Object.entries(run.instance(path)?.environment ?? {}).filter(([name]) => !['hovered', 'pressed', 'focused', 'payload'].includes(name) && !name.startsWith('pointer.') && !name.startsWith('angleToPointer')))

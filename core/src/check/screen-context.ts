@@ -1,0 +1,49 @@
+import type { Id, Project, Screen } from '../document'
+import { compile, surfaceComponent } from '../machine'
+import { Arena } from './arena'
+import type { CheckOptions } from './context'
+import { independentGroups, setsOf, signatureOf, thingsOn, type Network, type Outside, type Thing } from './explore'
+import { fromAnywhere } from './outside'
+
+/** What stands on a screen, in groups that have nothing to do with one another. */
+export interface ScreenContext {
+  readonly project: Project
+  readonly screen: Screen
+  readonly things: readonly Thing[]
+  /** The groups; those that behave alike share an arena. */
+  readonly groups: readonly { readonly things: readonly Thing[]; readonly arena: Arena; readonly isFirst: boolean }[]
+}
+
+/** Throws `gone` or `contains-itself` when the screen cannot be put together. */
+export function screenContext(project: Project, screen: Screen, options: CheckOptions = {}): ScreenContext {
+  const surface = { screen: screen.id }
+  const things = thingsOn(project, compile(project, surfaceComponent(project, surface)))
+  const alike = new Map<string, Arena>()
+  const groups = independentGroups(project, things).map((group) => {
+    const signature = signatureOf(group)
+    const known = alike.get(signature)
+    const arena = known ?? new Arena(project, surface, group, { ...options, outside: (network) => fromOtherScreens(project, screen, network) })
+    alike.set(signature, arena)
+    return { things: group, arena, isFirst: known === undefined }
+  })
+  return { project, screen, things, groups }
+}
+
+/** Other values that variables everyone shares can have when one comes to a screen, or get while an overlay lies over it. */
+function fromOtherScreens(project: Project, screen: Screen, network: Network): Outside {
+  const others = project.screens.filter(({ id }) => id !== screen.id)
+  const set = new Set(others.flatMap((other) => setsOn(project, other)))
+  const root = network.things[0]!
+  return fromAnywhere(network, root, () => NOWHERE).filter((occasion) => occasion.what === 'name' && occasion.name.thing === null && (set.has(occasion.name.name) || (screen.waysIn ?? []).some(({ variables }) => occasion.name.name in variables)))
+}
+
+const NOWHERE: ReadonlySet<Id> = new Set()
+
+/** The variables that something on a screen gives values to. */
+function setsOn(project: Project, screen: Screen): readonly string[] {
+  try {
+    return thingsOn(project, compile(project, surfaceComponent(project, { screen: screen.id }))).flatMap((thing) => [...setsOf(thing)])
+  } catch {
+    return []
+  }
+}

@@ -1,0 +1,45 @@
+import { after } from './arena'
+import { TOUCHING } from './answers'
+import { stateName, type Check } from './context'
+import { firstDifference } from './difference'
+import { inMs, type Finding } from './finding'
+import { witnessTo } from './witness'
+
+/** Later than this an answer no longer seems to be one (Nielsen 1993, “Response times: the three important limits”). */
+const AT_ONCE_MS = 100
+
+const LONGEST_MS = 3000
+
+/** Inputs that are answered, but of which nothing is to be seen within a tenth of a second. */
+export const slowToAnswer: Check = ({ component, arena, root }) => {
+  const { closed } = arena
+  return component.rules.flatMap((rule): Finding[] => {
+    const fired = TOUCHING.includes(rule.trigger.on) && rule.trigger.on !== 'release' && rule.trigger.on !== 'drag end' ? closed.firing(root, rule) : undefined
+    if (!fired) return []
+    const before = arena.enact(closed, fired.step.from)?.run
+    const run = arena.enact(closed, after(fired.step))?.run.fork(undefined, false)
+    if (!before || !run) return []
+    const [began, list] = [run.nowMs, before.drawListAt(run.nowMs)]
+    for (const waitedMs of [0, 16, 50, AT_ONCE_MS]) {
+      run.advanceTo(began + waitedMs)
+      if (firstDifference(list, run.drawList())) return []
+    }
+    let seenMs = AT_ONCE_MS
+    while (seenMs < LONGEST_MS && !firstDifference(list, run.drawList())) {
+      seenMs += 10
+      run.advanceTo(began + seenMs)
+    }
+    if (seenMs >= LONGEST_MS) return []
+    const axis = component.axes.find(({ id }) => id === rule.axis)!
+    const net = closed.axis(root, axis.id)!
+    const state = net.states[fired.step.from.place.configuration[net.at]!]!
+    return [{
+      id: `slow-to-answer ${component.id} ${rule.id}`, kind: 'slow-to-answer', level: 'risk',
+      sentence: `Nothing is to be seen of ${rule.trigger.on} in ${stateName(axis, state)} for ${inMs(seenMs)}; after ${inMs(AT_ONCE_MS)} it no longer feels like an answer.`,
+      about: { component: component.id, axis: axis.id, state, rule: rule.id },
+      remedy: null,
+      witness: witnessTo(arena, closed, after(fired.step), { afterMs: AT_ONCE_MS, caption: 'nothing to be seen yet' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)),
+      numbers: { seenMs },
+    }]
+  })
+}

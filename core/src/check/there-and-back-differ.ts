@@ -1,0 +1,25 @@
+import { changesIn, endOf, wayOf } from './changes'
+import type { Check } from './context'
+import { inMs, type Finding } from './finding'
+
+/** Ways there and back between two states of which one takes longer than the other, both at somebody's hand. */
+export const thereAndBackDiffer: Check = (context) => {
+  const changes = changesIn(context).filter(({ rule }) => rule !== null)
+  const seen = new Set<string>()
+  return changes.flatMap((there): Finding[] => {
+    const back = changes.find((each) => each.axis === there.axis && each.from === there.to && each.to === there.from)
+    const key = [there.axis.id, ...[there.from.id, there.to.id].toSorted()].join(' ')
+    if (!back || seen.has(key) || there.rule!.trigger.on === 'after' || back.rule!.trigger.on === 'after') return []
+    seen.add(key)
+    const [thereMs, backMs] = [endOf(there), endOf(back)]
+    if (thereMs === backMs) return []
+    return [{
+      id: `there-and-back-differ ${context.component.id} ${key}`,
+      kind: 'there-and-back-differ', level: 'note',
+      sentence: `${wayOf(there)} takes ${inMs(thereMs)}, the way back ${inMs(backMs)}.`,
+      about: { component: context.component.id, axis: there.axis.id, state: there.from.id, rule: back.rule!.id },
+      remedy: back.rule!.motion ? { label: `${inMs(thereMs)} both ways`, edit: { edit: 'set', path: ['components', context.component.id, 'rules', back.rule!.id, 'motion', 'durationMs'], to: thereMs } } : null,
+      witness: null, numbers: { thereMs, backMs },
+    }]
+  })
+}

@@ -1,0 +1,40 @@
+import { after, type Arena } from './arena'
+import type { Check } from './context'
+import type { Finding } from './finding'
+import { witnessTo } from './witness'
+
+/** Two rules that give one variable another value and the old one again on one and the same input. */
+export const twoHandsOnOne: Check = ({ arena }) => undoingIn(arena)
+
+export function undoingIn(arena: Arena): readonly Finding[] {
+  const { closed } = arena
+  const found = new Map<string, Finding>()
+  for (const step of closed.steps) {
+    if (step.deadline !== null) continue
+    const sets = step.outcome.marks.flatMap((mark) => (mark.what === 'set' ? [mark] : []))
+    for (const name of new Set(sets.map((mark) => mark.name))) {
+      const own = sets.filter((mark) => mark.name === name)
+      const kept = own[0] && closed.network.nameFor(own[0].thing, name)
+      if (own.length < 2 || !kept) continue
+      const before = step.from.place.configuration[kept.at]!
+      if (own[0]!.value === before || own.at(-1)!.value !== before) continue
+      const { component } = own[0]!.thing.compiled
+      const id = `two-hands-on-one ${component.id} ${name}`
+      if (found.has(id)) continue
+      const witness = witnessTo(arena, closed, after(step), { caption: `${name} goes there and back at once` }, (trace) => {
+        const changes = trace.filter((event) => event.what === 'variable' && event.name === name)
+        const last = changes.at(-1)
+        return last !== undefined && changes.filter(({ atMs }) => atMs === last.atMs).length > 1
+      })
+      if (!witness) continue
+      const rules = step.outcome.marks.flatMap((mark) => (mark.what === 'fired' && mark.rule.actions.some((action) => action.do === 'set' && action.variable === name) ? [mark.rule] : []))
+      found.set(id, {
+        id, kind: 'two-hands-on-one', level: 'fault',
+        sentence: `One input lets ${rules.length === 1 ? 'one rule' : `${rules.length} rules`} give ${name} another value and then the old one again, so that nothing comes of it.`,
+        about: { component: component.id, ...(rules[0] ? { axis: rules[0].axis, rule: rules[0].id } : {}) },
+        remedy: null, witness, numbers: { times: own.length },
+      })
+    }
+  }
+  return [...found.values()]
+}

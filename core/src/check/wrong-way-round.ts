@@ -1,0 +1,34 @@
+import { propertyDefinition } from '../document'
+import { after } from './arena'
+import { changesIn, endOf, lanesOf, numberAt, partName, wayOf } from './changes'
+import type { Check } from './context'
+import type { Finding } from './finding'
+import { witnessTo } from './witness'
+
+/** Turns that run the long way round, because the angles were taken as they are written: more than half a turn where less than half would do. */
+export const wrongWayRound: Check = (context) => {
+  const { component, arena } = context
+  return changesIn(context).flatMap((change): Finding[] => {
+    const long = lanesOf(change).filter((lane) => propertyDefinition(lane.property)?.type === 'angle' && lane.property === 'rotate' && lane.timing.turn === 'as written' && isLong(lane.from, lane.to))
+    const lane = long[0]
+    if (!lane) return []
+    const turned = (lane.to as number) - (numberAt(change.before, lane, 0) ?? 0)
+    const short = turned - Math.sign(turned) * 360
+    return [{
+      id: `wrong-way-round ${component.id} ${change.axis.id} ${change.from.id} ${change.to.id}`,
+      kind: 'wrong-way-round', level: 'risk',
+      sentence: `${partName(change.before, lane.part)} turns by ${Math.round(turned)}° in ${wayOf(change)}, the long way round; ${Math.round(short)}° leads there too.`,
+      about: { component: component.id, axis: change.axis.id, state: change.from.id, part: change.before.compiled.parts[lane.part]!.part.id, ...(change.rule ? { rule: change.rule.id } : {}) },
+      remedy: change.rule?.motion ? { label: 'Turn the shortest way', edit: { edit: 'set', path: ['components', component.id, 'rules', change.rule.id, 'motion', 'turn'], to: 'shortest' } } : null,
+      witness: witnessTo(arena, arena.closed, after(change.step), { afterMs: endOf(change), caption: 'it has turned the long way' }, (trace) => trace.some((event) => event.what === 'state' && event.to === change.to.id)),
+      numbers: { turned, short },
+    }]
+  })
+}
+
+/** Whole turns are meant; what is left over after them is the long way when it is more than half a turn. */
+function isLong(from: unknown, to: unknown): boolean {
+  if (typeof from !== 'number' || typeof to !== 'number') return false
+  const by = Math.abs(to - from)
+  return by > 180 && by % 360 !== 0 && by < 360
+}

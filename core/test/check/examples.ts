@@ -1,0 +1,150 @@
+import { newProject, newScreen, type Action, type Component, type Part, type Pledge, type Project, type Screen, type State, type Variable } from '@rheoscope/core/document'
+import { after, enter, leave, small, tap, type SmallRule, type SmallState } from '../run/small-component'
+
+/** A project that has a finding, and the nearest one that has not. */
+export interface Example {
+  readonly kind: string
+  readonly has: Project
+  readonly hasNot: Project
+}
+
+/** The box of a small component as something anybody can use and understand, so that nothing else is to be said of it. */
+export const usable = { focusable: true, role: 'button', accessibleName: 'Board', cursor: 'pointer' } as const
+
+const wide: Record<string, SmallState> = { a: {}, b: { look: { box: { x: 40 } } } }
+const there: SmallRule = { on: tap, in: ['a'], to: 'b' }
+const back: SmallRule = { on: tap, in: ['b'], to: 'a' }
+
+const key = (name: string) => ({ on: 'key', key: name, modifiers: {}, anywhere: false }) as const
+
+/** A project of components, the first of which is what the example is about. */
+export const alone = (...components: readonly Component[]): Project => ({ ...newProject('example', 'Example'), components })
+
+const parts = (...more: readonly Part[]): Pick<Component, 'parts'> => ({ parts: [...small({ a: {} }, []).parts.map((part): Part => (part.id === 'frame' ? { ...part, base: { ...part.base, ...usable } } : part)), ...more] })
+
+const box = (id: string, base: Part['base']): Part => ({ id, kind: 'box', name: id, parent: 'frame', base: { x: 0, y: 0, width: 100, height: 50, fill: '#ffffff', ...base } })
+const text = (id: string, base: Part['base']): Part => ({ id, kind: 'text', name: id, parent: 'frame', base: { x: 0, y: 0, width: 80, height: 20, text: 'Aboard', ...base } })
+const number = (name: string): Variable => ({ id: name, name, type: 'number', start: 0 })
+const yesNo = (name: string): Variable => ({ id: name, name, type: 'yes/no', start: false })
+const set = (variable: string, to: string): readonly Action[] => [{ id: `set-${variable}`, do: 'set', variable, to }]
+const send = (message: string): readonly Action[] => [{ id: `send-${message}`, do: 'send', message, payload: null, recipient: 'siblings' }]
+
+const pair = (kind: string, has: Component, hasNot: Component): Example => ({ kind, has: alone(has), hasNot: alone(hasNot) })
+
+/** Two axes: the second one's rules are given. */
+const twoAxes = (rules: readonly SmallRule[], more: Partial<Component> = {}): Component => {
+  const one = small(wide, rules, more)
+  const states = one.axes[0]!.states.map((state, index): State => ({ ...state, id: ['c', 'd'][index]!, name: ['c', 'd'][index]!, look: index === 0 ? {} : { dot: { x: 10 } } }))
+  return { ...one, axes: [...one.axes, { ...one.axes[0]!, id: 'other', name: 'other', start: 'c', states }] }
+}
+
+const turned = (angle: number, more: SmallRule['motion'] = {}): Component => small({ a: {}, b: { look: { box: { rotate: angle } } } }, [{ ...there, motion: { turn: 'as written', ...more } }, { ...back, motion: { turn: 'shortest' } }], parts())
+
+const seven = (ms: number): Project => alone(...[0, 1, 2, 3, 4, 5, 6].map((index): Component => ({ ...small(wide, [{ ...there, ms: index === 0 ? ms : 160 }, { ...back, ms: 160 }]), id: `small${index}`, name: `Small ${index}` })))
+
+const repeating = (durationMs: number, more: Partial<NonNullable<SmallState['continuous']>> = {}): SmallState => ({
+  continuous: { durationMs, easing: 'linear', repeat: 'forward', times: null, to: { box: { rotate: 360 } }, ...more },
+})
+
+/** A screen with instances of components side by side, under names of their own. */
+export function screenWith(project: Project, placed: readonly (readonly [id: string, component: string, x?: number])[], more: Partial<Screen> = {}): Project {
+  const made = newScreen(() => 'ground', 'Deck', 'phone')
+  const instances = placed.map(([id, component, x], index): Part => ({ id, kind: 'instance', name: id, parent: 'ground', component, start: {}, base: { x: x ?? 10, y: 10 + index * 60 } }))
+  return { ...project, startScreen: 'deck', screens: [...project.screens, { ...made, id: 'deck', parts: [...made.parts, ...instances], ...more }] }
+}
+
+const goTo = (screen: string): readonly Action[] => [{ id: `go-${screen}`, do: 'go to screen', screen, motion: null }]
+
+const twoScreens = (leads: boolean): Project => {
+  const link = small({ a: {} }, [{ on: tap, to: { go: 'stay' }, actions: leads ? goTo('quay') : [] }])
+  const project = screenWith(alone(link), [['link', 'small']])
+  const quay = { ...newScreen(() => 'quay-ground', 'Quay', 'phone'), id: 'quay', rules: [] }
+  return { ...project, screens: [...project.screens, quay] }
+}
+
+const overlay = (isOpened: boolean): Project => {
+  const opener = small({ a: {} }, [{ on: tap, to: { go: 'stay' }, actions: isOpened ? [{ id: 'opens', do: 'open overlay', screen: 'drill', motion: null }] : [] }])
+  const project = screenWith(alone(opener), [['opener', 'small']])
+  return { ...project, screens: [...project.screens, { ...newScreen(() => 'drill-ground', 'Drill', 'phone'), id: 'drill', kind: 'overlay', overlay: { dim: 0.4, closesOnOutsideTap: true, closesOnEscape: true } }] }
+}
+
+/** Two lamps; the one that goes on tells the other to go off, or does not. */
+const lamps = (tells: boolean): Project => {
+  const lamp = small({ off: {}, on: { look: { box: { fill: '#f6d365' } } } }, [{ on: tap, in: ['off'], to: 'on', ...(tells ? { actions: send('lit') } : {}) }, { on: tap, in: ['on'], to: 'off' }, { on: { on: 'message', name: 'lit' }, in: ['on'], to: 'off' }])
+  const isOn = (instance: string) => ({ instance, axis: 'axis', state: 'on' })
+  const promise: Pledge = { id: 'one', surface: { screen: 'deck' }, says: { kind: 'always', that: { what: 'count', how: 'at most', many: 1, of: [isOn('port'), isOn('starboard')] } } }
+  return { ...screenWith(alone(lamp), [['port', 'small'], ['starboard', 'small']]), promises: [promise] }
+}
+
+const variableUse = (rules: readonly SmallRule[]): Project => ({ ...screenWith(alone(small(wide, rules)), [['one', 'small']]), variables: [number('n')] })
+
+/** For every check an example that has it, and the nearest that has not. */
+export const EXAMPLES: readonly Example[] = [
+  pair('state-unreachable', small({ ...wide, c: {} }, [there, back, { ...back, on: enter, to: 'c', guard: 'n > 5' }, { on: tap, in: ['c'], to: 'a' }], { variables: [number('n')] }), small({ ...wide, c: {} }, [there, back, { ...back, on: enter, to: 'c', guard: 'n > 5', actions: [] }, { on: enter, in: ['a'], to: { go: 'stay' }, actions: set('n', '9') }, { on: tap, in: ['c'], to: 'a' }], { variables: [number('n')] })),
+  pair('combination-unreachable', twoAxes([there, back, { on: tap, part: 'dot', axis: 'other', in: ['c'], to: 'd', guard: 'n > 5' }], { variables: [number('n')], combinations: [{ id: 'both', states: { axis: 'b', other: 'd' }, look: {} }] }), twoAxes([there, back, { on: tap, part: 'dot', axis: 'other', in: ['c'], to: 'd' }], { combinations: [{ id: 'both', states: { axis: 'b', other: 'd' }, look: {} }] })),
+  pair('reachable-only-by', small(wide, [{ on: enter, in: ['a'], to: 'b' }, { on: leave, in: ['b'], to: 'a' }], parts()), small(wide, [there, back], parts())),
+  pair('no-way-out', small(wide, [there]), small({ a: {}, b: { ...wide.b, final: true } }, [there])),
+  pair('no-way-back', small({ ...wide, c: { look: { box: { x: 60 } } } }, [there, { ...back, to: 'c' }, { on: tap, in: ['c'], to: 'b' }]), small({ ...wide, c: { look: { box: { x: 60 } } } }, [there, { ...back, to: 'c' }, { on: tap, in: ['c'], to: 'a' }])),
+  pair('rule-never-fires', small(wide, [there, back, { on: enter, in: ['b'], to: 'a', guard: 'n > 5' }], { variables: [number('n')] }), small(wide, [{ ...there, actions: set('n', '6') }, back, { on: enter, in: ['b'], to: 'a', guard: 'n > 5' }], { variables: [number('n')] })),
+  pair('endless-immediate-loop', small(wide, [there, { on: after(0), in: ['b'], to: 'a' }, { on: after(0), in: ['a'], to: 'b' }]), small(wide, [there, { on: after(0), in: ['b'], to: 'a', ms: 0 }])),
+  pair('starts-moving', small(wide, [{ on: after(0), in: ['a'], to: 'b' }, back]), small(wide, [{ on: after(4000), in: ['a'], to: 'b' }, back])),
+  pair('rules-compete', small(wide, [there, { ...there, to: { go: 'next', wrap: true } }, back]), small(wide, [{ ...there, guard: 'n > 1' }, { ...there, guard: 'n <= 1' }, back], { parameters: [{ id: 'n', name: 'n', type: 'number', initial: 0 }] })),
+  pair('unanswered', small(wide, [{ on: enter, in: ['a'], to: 'b' }, { on: after(500), in: ['b'], to: 'a' }]), small(wide, [{ on: enter, in: ['a'], to: 'b' }, { on: enter, in: ['b'], to: { go: 'nothing' } }, { on: after(500), in: ['b'], to: 'a' }])),
+  pair('some-but-not-all', small({ a: {}, b: {}, c: {}, d: {}, e: {} }, [{ on: tap, in: ['a', 'b', 'c', 'd'], to: { go: 'next', wrap: true } }, { on: after(500), in: ['e'], to: 'a' }]), small({ a: {}, b: {}, c: {}, d: {}, e: {} }, [{ on: tap, in: ['a', 'b', 'c', 'd', 'e'], to: { go: 'next', wrap: true } }])),
+  pair('timers-race', small({ ...wide, c: {} }, [there, { on: after(500), in: ['b'], to: 'a' }, { on: { on: 'every', ms: 500, since: 'entering', holdWhile: null }, in: ['b'], to: 'c' }, { on: tap, in: ['c'], to: 'a' }]), small({ ...wide, c: {} }, [there, { on: after(500), in: ['b'], to: 'a' }, { on: { on: 'every', ms: 400, since: 'entering', holdWhile: null }, in: ['b'], to: 'c' }, { on: tap, in: ['c'], to: 'a' }])),
+  pair('never-completes', small(wide, [there, { on: after(99), in: ['b'], to: 'a' }]), small(wide, [there, { on: after(100), in: ['b'], to: 'a' }])),
+  pair('may-be-cut-short', small({ ...wide, c: { look: { box: { x: 80 } } } }, [{ ...there, ms: 300 }, { on: tap, in: ['c'], to: 'b', ms: 100 }, { on: after(200), in: ['b'], to: 'c' }]), small({ ...wide, c: { look: { box: { x: 80 } } } }, [{ ...there, ms: 200 }, { on: tap, in: ['c'], to: 'b', ms: 100 }, { on: after(200), in: ['b'], to: 'c' }])),
+  pair('never-settles', small(wide, [{ on: after(1000), in: ['a'], to: 'b' }, { on: after(1000), in: ['b'], to: 'a' }]), small(wide, [{ on: after(1000), in: ['a'], to: 'b' }, back])),
+  pair('ends-elsewhere', small({ a: {}, b: { look: { third: { x: 40, fill: '#24506f' } } } }, [there, back], { parts: [{ id: 'frame', kind: 'container', name: 'frame', parent: null, base: { width: 100, height: 50, layout: 'row' } }, box('third', { width: 20, height: 20 })] }), small({ a: {}, b: { look: { third: { x: 40, fill: '#24506f' } } } }, [there, back], { parts: [{ id: 'frame', kind: 'container', name: 'frame', parent: null, base: { width: 100, height: 50 } }, box('third', { width: 20, height: 20 })] })),
+  pair('jumps', small(wide, [{ ...there, motion: { policy: 'complete' } }, back]), small(wide, [there, back])),
+  { kind: 'round-trip-differs', has: roundTrip(false), hasNot: roundTrip(true) },
+  pair('there-and-back-differ', small(wide, [there, { ...back, ms: 240 }]), small(wide, [there, back])),
+  pair('wrong-way-round', turned(270), turned(-90)),
+  pair('seam', small(wide, [{ ...there, easing: 'ease-in', motion: { stages: [{ id: 'half', look: { box: { x: 20 } }, share: 1, easing: 'ease-in', matchVelocity: false }] } }, back]), small(wide, [{ ...there, easing: 'linear', motion: { stages: [{ id: 'half', look: { box: { x: 20 } }, share: 1, easing: 'linear', matchVelocity: false }] } }, back])),
+  pair('easing-invalid', small(wide, [{ ...there, easing: 'bouncy' }, back]), small(wide, [{ ...there, easing: 'ease' }, back])),
+  pair('lanes-out-of-step', small({ a: {}, b: { look: { box: { x: 40, y: 5 } } } }, [{ ...there, motion: { lanes: [{ id: 'slow', part: 'box', property: 'y', durationMs: 400 }] } }, { on: after(200), in: ['b'], to: 'a' }]), small({ a: {}, b: { look: { box: { x: 40, y: 5 } } } }, [{ ...there, motion: { lanes: [{ id: 'slow', part: 'box', property: 'y', durationMs: 200 }] } }, { on: after(200), in: ['b'], to: 'a' }])),
+  { kind: 'too-long', has: { ...alone(small(wide, [{ ...there, ms: 500 }, back])), limits: { longestMs: 400 } }, hasNot: { ...alone(small(wide, [{ ...there, ms: 400 }, back])), limits: { longestMs: 400 } } },
+  { kind: 'too-short', has: { ...alone(small(wide, [{ ...there, ms: 30 }, back])), limits: { shortestMs: 50 } }, hasNot: { ...alone(small(wide, [{ ...there, ms: 50 }, back])), limits: { shortestMs: 50 } } },
+  pair('flashes', small({ a: {}, b: repeating(120, { repeat: 'back and forth', to: { box: { fill: '#ffffff' } } }) }, [there, back]), small({ a: {}, b: repeating(400, { repeat: 'back and forth', to: { box: { fill: '#ffffff' } } }) }, [there, back])),
+  pair('cannot-be-paused', small({ a: {}, b: repeating(2000) }, [there, { on: after(60_000), in: ['b'], to: 'a' }]), small({ a: {}, b: repeating(2000) }, [there, back])),
+  pair('no-reduced-form', small(wide, [{ ...there, motion: { reduced: 'as is' } }, back]), small(wide, [there, back])),
+  pair('hidden-takes-input', small({ a: {}, b: { look: { box: { opacity: 0 } } } }, [{ ...there, part: 'dot' }, { ...back, part: 'box' }]), small({ a: {}, b: { look: { box: { opacity: 0, takesInput: false } } } }, [{ ...there, part: 'dot' }, { ...back, part: 'box' }, { ...back, part: 'dot' }])),
+  pair('covered', small(wide, [there, back, { ...there, part: 'under' }], { parts: [small({ a: {} }, []).parts[0]!, box('under', { width: 40 }), box('over', {})] }), small(wide, [there, back, { ...there, part: 'under' }], { parts: [small({ a: {} }, []).parts[0]!, box('under', { width: 40 }), box('over', { takesInput: false })] })),
+  pair('looks-dead', small(wide, [there, back]), small(wide, [there, back], parts())),
+  pair('looks-live', small({ ...wide, c: {} }, [there, { on: after(900), in: ['b'], to: 'a' }], parts()), small({ ...wide }, [there, back], parts())),
+  pair('disabled-answers', small({ a: {}, b: { look: { frame: { cursor: 'not-allowed' } } } }, [there, back], parts()), small({ a: {}, b: { look: { frame: { cursor: 'not-allowed' } } } }, [there, { on: tap, in: ['b'], to: { go: 'nothing' } }, { on: after(900), in: ['b'], to: 'a' }], parts())),
+  pair('no-keyboard-way', small(wide, [there, back]), small(wide, [there, back], parts())),
+  pair('no-name', small(wide, [there, back]), small(wide, [there, back], parts())),
+  pair('no-role', small(wide, [there, back]), small(wide, [there, back], parts())),
+  pair('focus-invisible', small({ a: {}, b: { look: { frame: { opacity: 0 } } } }, [there, back], parts()), small({ a: {}, b: { look: { frame: { opacity: 0.5 } } } }, [there, back], parts())),
+  pair('focus-trapped', small(wide, [there, back, { on: key('Tab'), to: { go: 'stay' } }], parts(box('next', { focusable: true, width: 20 }))), small(wide, [there, back, { on: key('ArrowRight'), to: { go: 'stay' } }], parts(box('next', { focusable: true, width: 20 })))),
+  pair('target-small', small(wide, [{ ...there, part: 'one' }, { ...back, part: 'one' }, { ...there, part: 'two' }], parts(box('one', { width: 16, height: 16 }), box('two', { x: 18, width: 16, height: 16 }))), small(wide, [{ ...there, part: 'one' }, { ...back, part: 'one' }, { ...there, part: 'two' }], parts(box('one', { width: 16, height: 16 }), box('two', { x: 60, width: 16, height: 16 })))),
+  pair('contrast-low', small(wide, [there, back], parts(box('paper', { fill: '#ffffff' }), text('words', { fill: '#b0b0b0' }))), small(wide, [there, back], parts(box('paper', { fill: '#ffffff' }), text('words', { fill: '#5b666b' })))),
+  pair('slow-to-answer', small(wide, [{ ...there, motion: { delayMs: 300 } }, back]), small(wide, [{ ...there, motion: { delayMs: 40 } }, back])),
+  pair('leaves-bounds', small(wide, [there, back], { parts: dragged('nothing') }), small(wide, [there, back], { parts: dragged('holder') })),
+  pair('parameter-not-everywhere', small({ a: {}, b: { look: { words: { text: 'Aboard' } } } }, [there, back], { ...parts(text('words', { text: { expr: 'label' } })), parameters: [{ id: 'label', name: 'label', type: 'text', initial: 'Board' }] }), small({ a: {}, b: { look: { words: { text: { expr: "label + '!'" } } } } }, [there, back], { ...parts(text('words', { text: { expr: 'label' } })), parameters: [{ id: 'label', name: 'label', type: 'text', initial: 'Board' }] })),
+  pair('two-hands-on-one', twoAxes([{ on: tap, to: { go: 'stay' }, actions: set('on', '!on') }, { on: tap, axis: 'other', to: { go: 'stay' }, actions: set('on', '!on') }, { on: { on: 'changes', name: 'on', to: true }, in: ['a'], to: 'b' }, { on: { on: 'changes', name: 'on', to: false }, in: ['b'], to: 'a' }], { variables: [yesNo('on')] }), twoAxes([{ on: tap, to: { go: 'stay' }, actions: set('on', '!on') }, { on: { on: 'changes', name: 'on', to: true }, in: ['a'], to: 'b' }, { on: { on: 'changes', name: 'on', to: false }, in: ['b'], to: 'a' }], { variables: [yesNo('on')] })),
+  pair('dangling', small({ a: {}, b: { look: { gone: { x: 40 } } } }, [there, back]), small(wide, [there, back])),
+  pair('value-unreadable', small({ a: {}, b: { look: { box: { x: { expr: 'nowhere' } } } } }, [there, back]), small({ a: {}, b: { look: { box: { x: { expr: '4 * 4' } } } } }, [there, back])),
+  { kind: 'screen-unreachable', has: twoScreens(false), hasNot: twoScreens(true) },
+  { kind: 'overlay-unreachable', has: overlay(false), hasNot: overlay(true) },
+  { kind: 'out-of-family', has: seven(480), hasNot: seven(240) },
+  { kind: 'unused', has: { ...screenWith(alone(small(wide, [there, back]), { ...small(wide, [there, back]), id: 'spare', name: 'Spare' }), [['one', 'small']]) }, hasNot: screenWith(alone(small(wide, [there, back]), { ...small(wide, [there, back]), id: 'spare', name: 'Spare' }), [['one', 'small'], ['two', 'spare']]) },
+  { kind: 'never-set', has: variableUse([{ ...there, guard: 'n == 0' }, back]), hasNot: variableUse([{ ...there, guard: 'n == 0' }, { ...back, actions: set('n', '1') }]) },
+  { kind: 'set-but-never-read', has: variableUse([{ ...there, actions: set('n', '1') }, back]), hasNot: variableUse([{ ...there, actions: set('n', '1') }, { ...back, guard: 'n > 0' }]) },
+  { kind: 'promise-broken', has: lamps(false), hasNot: lamps(true) },
+]
+
+/** A lamp inside that goes on with a change, and off again on the way back, or does not. */
+function roundTrip(putsBack: boolean): Project {
+  const lamp: Component = { ...small({ off: {}, on: { look: { box: { fill: '#f6d365' } } } }, []), id: 'lamp', name: 'Lamp' }
+  const drive = (state: string): readonly Action[] => [{ id: `drive-${state}`, do: 'drive', instance: 'inner', axis: 'axis', state }]
+  const holder = small(wide, [{ ...there, actions: drive('on') }, { ...back, actions: putsBack ? drive('off') : [] }], { ...parts({ id: 'inner', kind: 'instance', name: 'inner', parent: 'frame', component: 'lamp', start: {}, base: { x: 0, y: 0 } }) })
+  return alone(holder, lamp)
+}
+
+function dragged(within: 'nothing' | 'holder'): readonly Part[] {
+  const [frame, first, dot] = small({ a: {} }, []).parts
+  return [frame!, { ...first!, drag: { along: 'both', within, rests: 'anywhere', points: [], throws: true, settleMs: 300, easing: 'ease-out' } } as Part, dot!]
+}
+

@@ -1,0 +1,51 @@
+import { expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { compile, surfaceComponent } from '@rheoscope/core/machine'
+import { explore, Network, thingsOn } from '../../../src/check/explore'
+import { Run } from '@rheoscope/core/run'
+import { reachedByTrying } from './brute-force'
+import { machines, projectWith, type PlainMachine } from './random-machine'
+
+const MACHINES = Number(process.env.RHEOSCOPE_MACHINES ?? 400)
+
+/** What an exploration says can be reached; null when something goes on for ever or it gave up. */
+function reachedByExploring(plain: readonly PlainMachine[]): ReadonlySet<string> | null {
+  const project = projectWith(plain)
+  const things = thingsOn(project, compile(project, surfaceComponent(project, { screen: 'screen' }))).slice(1)
+  const network = new Network(project, things, { watched: new Map(things.map((thing) => [thing, ['v']])) })
+  let isEndless = false
+  const { places, isFinished } = explore(network, {
+    ways: ['mouse'],
+    onStep: ({ outcome }) => void (isEndless ||= outcome.marks.some(({ what }) => what === 'stopped')),
+  })
+  if (isEndless || !isFinished) return null
+  const v = network.names.find(({ name }) => name === 'v')!
+  return new Set(places.map(({ configuration }) => [...network.axes.map(({ at }) => configuration[at]!), v.domain.valueOf(configuration[v.at]!)].join(' ')))
+}
+
+test('explorations of random machines reach exactly what trying everything reaches', () => {
+  let compared = 0
+  fc.assert(fc.property(machines, (plain) => {
+    const tried = reachedByTrying(plain, 3000)
+    const explored = reachedByExploring(plain)
+    if (!tried || !explored) return
+    compared++
+    expect([...explored].toSorted()).toEqual([...tried].toSorted())
+  }), { numRuns: MACHINES })
+  expect(compared).toBeGreaterThan(MACHINES * 0.6)
+})
+
+test('whatever a run comes to, its exploration has', () => {
+  fc.assert(fc.property(machines, fc.array(fc.tuple(fc.integer({ min: 0, max: 2 }), fc.integer({ min: 0, max: 6 })), { maxLength: 12 }), (plain, taps) => {
+    const explored = reachedByExploring(plain)
+    if (!explored) return
+    const run = new Run(projectWith(plain), { screen: 'screen' })
+    for (const [index, ms] of taps) {
+      for (let passed = 0; passed <= ms; passed++) {
+        run.advanceTo(run.nowMs + (passed > 0 ? 1 : 0))
+        expect(explored).toContain([...plain.map((_machine, each) => Number(run.instance(`on${each}`)!.states[0]!.slice(1))), run.variable('v')].join(' '))
+      }
+      for (const act of ['press', 'release'] as const) run.send({ do: act, x: index * 50 + 20, y: 20, pointer: 'mouse' })
+    }
+  }), { numRuns: 60 })
+})
