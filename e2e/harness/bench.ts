@@ -193,8 +193,9 @@ export class BenchHands extends Hands {
     await this.until(`the specimen is in ${state}`, async () => (await this.specimenState()) === state, patienceMs)
   }
 
+  /** The faults and risks of the component, by kind. */
   async findingKinds(): Promise<readonly string[]> {
-    return this.driver.executeScript('return [...document.querySelectorAll("[data-kind]")].map((card) => card.dataset.kind)')
+    return this.driver.executeScript('return [...document.querySelectorAll("#findings [data-kind]:not(.is-note)")].map((card) => card.dataset.kind)')
   }
 
   async untilFindings(what: string, holds: (kinds: readonly string[]) => boolean): Promise<void> {

@@ -6,6 +6,7 @@ import { skerryLine } from '@rheoscope/core/demo'
 import type { TakeOutcome } from '@rheoscope/core/run'
 import type { Announcements } from './announcements'
 import type { AssetStore } from './asset-store'
+import type { CheckRuns } from './check-runs'
 import type { OutcomeStore } from './outcome-store'
 import type { ProjectStore } from './project-store'
 
@@ -30,12 +31,13 @@ const since = Joi.object({ after: Joi.string().pattern(/^\d{1,9}$/) })
 
 export interface Stores {
   readonly outcomes: OutcomeStore
+  readonly checks: CheckRuns
   readonly store: ProjectStore
   readonly assets: AssetStore
 }
 
 /** The projects over HTTP. `newId` names what is made here. */
-export function api({ store, assets, outcomes }: Stores, announcements: Announcements, newId: () => string): Router {
+export function api({ store, assets, outcomes, checks }: Stores, announcements: Announcements, newId: () => string): Router {
   const router = Router()
   const json = express.json({ limit: '8mb', strict: true })
   const renamed = (project: Project): Project => ({ ...project, id: newId() })
@@ -90,6 +92,24 @@ export function api({ store, assets, outcomes }: Stores, announcements: Announce
     const kept = validated<{ outcomes: readonly TakeOutcome[] }>(outcomesKept, request.body, 'What the takes came to')
     await store.load(request.params.id)
     await outcomes.keep(request.params.id, kept.outcomes)
+    response.status(204).end()
+  })
+
+  router.post('/projects/:id/check', async (request, response) => {
+    await checks.begin(request.params.id)
+    response.status(202).end()
+  })
+
+  router.get('/projects/:id/check', async (request, response) => {
+    response.json(await checks.latest(request.params.id))
+  })
+
+  router.get('/projects/:id/check/progress', (request, response) => {
+    checks.follow(request.params.id, request, response)
+  })
+
+  router.delete('/projects/:id/check', (request, response) => {
+    checks.stop(request.params.id)
     response.status(204).end()
   })
 

@@ -17,13 +17,13 @@ export interface ApplicationOptions extends Stores {
 }
 
 /** The whole application behind one port: the interface, its files and the API. */
-export function application({ store, assets, outcomes, web, log }: ApplicationOptions): Express {
+export function application({ store, assets, outcomes, checks, web, log }: ApplicationOptions): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(pinoHttp({ logger: log, autoLogging: false }))
   app.use(onlyThisMachine)
   app.use(securityHeaders)
-  app.use('/api', api({ store, assets, outcomes }, new Announcements(), newId))
+  app.use('/api', api({ store, assets, outcomes, checks }, new Announcements(), newId))
   app.use('/api', (_request, response) => {
     response.status(404).type('application/problem+json').send('{"type":"urn:rheoscope:problem:not-found","title":"Not found","status":404,"detail":"There is nothing at this address."}')
   })

@@ -5,6 +5,8 @@ import { RheoError } from '@rheoscope/core/document'
 import { skerryLine } from '@rheoscope/core/demo'
 import { application } from './application'
 import { AssetStore } from './asset-store'
+import { CheckRuns } from './check-runs'
+import { inThread } from './check-thread'
 import { openDatabase } from './database'
 import { OutcomeStore } from './outcome-store'
 import { ProjectStore } from './project-store'
@@ -19,8 +21,9 @@ try {
   const store = new ProjectStore(database)
   const assets = new AssetStore(database)
   const outcomes = new OutcomeStore(database)
+  const checks = new CheckRuns(database, store, inThread(path.join(import.meta.dirname, 'check-worker.js')))
   await store.once('demo', async () => store.add(await assets.takeOut(skerryLine)))
-  const server = createServer(application({ store, assets, outcomes, web: path.join(root, 'web/dist'), log }))
+  const server = createServer(application({ store, assets, outcomes, checks, web: path.join(root, 'web/dist'), log }))
   server.on('error', (error: NodeJS.ErrnoException) => {
     fail(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Name another one with PORT.` : error.message)
   })

@@ -1,5 +1,6 @@
 import { customType, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core'
 import type { Entry, Project } from '@rheoscope/core/document'
+import type { CompleteCheck } from '@rheoscope/core/check'
 import type { TakeOutcome } from '@rheoscope/core/run'
 
 /** A project as it was at some revision; the edits since then bring it up to date. */
@@ -36,6 +37,18 @@ export const takeOutcomes = pgTable(
     playedAt: timestamp('played_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [primaryKey({ columns: [table.project, table.take, table.revision] })],
+)
+
+/** What complete checks of a project came to, with the revisions they were made on. */
+export const checkResults = pgTable(
+  'check_results',
+  {
+    project: text('project').notNull().references(() => projects.id, { onDelete: 'cascade' }),
+    revision: integer('revision').notNull(),
+    result: jsonb('result').$type<CompleteCheck>().notNull(),
+    finishedAt: timestamp('finished_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.project, table.revision] })],
 )
 
 const bytea = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' })

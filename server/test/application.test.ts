@@ -8,7 +8,9 @@ import { pino } from 'pino'
 import { skerryLine } from '@rheoscope/core/demo'
 import { doing, renameProject, serialise, type StoredProject } from '@rheoscope/core/document'
 import { application } from '../src/application'
+import { completeCheck } from '@rheoscope/core/check'
 import { AssetStore } from '../src/asset-store'
+import { CheckRuns } from '../src/check-runs'
 import { openDatabase, type OpenDatabase } from '../src/database'
 import { OutcomeStore } from '../src/outcome-store'
 import { ProjectStore } from '../src/project-store'
@@ -21,7 +23,13 @@ let address: string
 beforeAll(async () => {
   writeFileSync(path.join(folder, 'index.html'), '<meta name="style-nonce" content="__NONCE__">')
   opened = await openDatabase(path.join(folder, 'data'), path.resolve(import.meta.dirname, '../drizzle'))
-  server = createServer(application({ store: new ProjectStore(opened.database), assets: new AssetStore(opened.database), outcomes: new OutcomeStore(opened.database), web: folder, log: pino({ level: 'silent' }) }))
+  const store = new ProjectStore(opened.database)
+  const checks = new CheckRuns(opened.database, store, async (project, onProgress, signal) => {
+    await new Promise((resolve) => setTimeout(resolve, 50))
+    if (signal.aborted) throw new Error('The check was stopped.')
+    return completeCheck(project, onProgress)
+  })
+  server = createServer(application({ store, checks, assets: new AssetStore(opened.database), outcomes: new OutcomeStore(opened.database), web: folder, log: pino({ level: 'silent' }) }))
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
 }, 60_000)
@@ -36,6 +44,33 @@ afterAll(async () => {
 const post = (place: string, body: string, type = 'application/json') => fetch(`${address}/api${place}`, { method: 'POST', headers: { 'content-type': type }, body })
 
 const created = async (): Promise<StoredProject> => (await (await post('/projects', '{"name":"Made here"}')).json()) as StoredProject
+
+describe('a complete check', () => {
+  const demo = async (): Promise<string> => ((await (await post('/projects', '{"name":"To check"}')).json()) as StoredProject).project.id
+
+  test('is begun, followed until it is done, and kept with its revision', async () => {
+    const id = await demo()
+    expect((await fetch(`${address}/api/projects/${id}/check`)).status).toBe(404)
+    expect((await post(`/projects/${id}/check`, '{}')).status).toBe(202)
+    const news = await (await fetch(`${address}/api/projects/${id}/check/progress`)).text()
+    expect(news).toMatch(/^event: progress\ndata: \{"done":0,"total":2/)
+    expect(news).toMatch(/event: done\ndata: \{"revision":0\}\n\n$/)
+    expect(await (await fetch(`${address}/api/projects/${id}/check`)).json()).toMatchObject({ revision: 0, components: 1, screens: 0, findings: expect.any(Array) })
+  })
+
+  test('can be stopped, and then nothing is kept', async () => {
+    const id = await demo()
+    await post(`/projects/${id}/check`, '{}')
+    const following = fetch(`${address}/api/projects/${id}/check/progress`).then((answer) => answer.text())
+    expect((await fetch(`${address}/api/projects/${id}/check`, { method: 'DELETE' })).status).toBe(204)
+    expect(await following).toContain('event: stopped')
+    expect((await fetch(`${address}/api/projects/${id}/check`)).status).toBe(404)
+  })
+
+  test('of a project that is gone is not begun', async () => {
+    expect((await post('/projects/nowhere/check', '{}')).status).toBe(404)
+  })
+})
 
 describe('projects over HTTP', () => {
   test('are made with a component to begin with, edited, read and removed', async () => {

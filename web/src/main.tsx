@@ -13,6 +13,7 @@ import '@fontsource/atkinson-hyperlegible-mono/latin-600.css'
 import './theme/paper.css'
 import { theme } from './theme/theme'
 import { BenchPage } from './bench/bench-page'
+import { FindingsPage } from './findings/findings-page'
 import { NotHere } from './not-here'
 import { Shelf } from './shelf/shelf'
 import { PreviewPage } from './stage/preview-page'
@@ -27,6 +28,7 @@ const router = createBrowserRouter([
   { path: '/project/:project', element: <BenchPage /> },
   { path: '/project/:project/component/:component', element: <BenchPage /> },
   { path: '/project/:project/screen/:screen', element: <StagePage /> },
+  { path: '/project/:project/findings/:sheet?', element: <FindingsPage /> },
   { path: '/project/:project/preview/:screen', element: <PreviewPage /> },
   { path: '*', element: <NotHere what="There is nothing at this address." /> },
 ])

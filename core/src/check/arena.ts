@@ -1,7 +1,7 @@
-import type { Id, Input, Project, Rule } from '../document'
+import type { Id, Project, Rule } from '../document'
 import type { Surface } from '../machine'
 import type { RunOptions } from '../run'
-import { enact, explore, marksOf, Network, WAYS, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Way } from './explore'
+import { enact, enactOn, explore, marksOf, Network, WAYS, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Way } from './explore'
 
 /** Everything a step can come to, with the step. */
 export interface Seen<Kind extends Mark['what']> {
@@ -72,6 +72,7 @@ export interface ArenaOptions {
 /** Some things on a surface that have to do with one another, and everything that can become of them; each answer is worked out once and only when asked for. */
 export class Arena {
   private readonly known = new Map<string, Facts>()
+  private readonly visited = new Map<Node, Enacted | null>()
 
   constructor(readonly project: Project, readonly surface: Surface, readonly things: readonly Thing[], private readonly options: ArenaOptions = {}) {}
 
@@ -90,7 +91,8 @@ export class Arena {
   }
 
   byWay(way: Way): Facts {
-    return this.facts(way, [way], true)
+    // Where nothing hovers, a finger does what a mouse does.
+    return this.facts(way === 'touch' && !this.closed.network.mattersHover ? 'mouse' : way, [way], true)
   }
 
   /** Like `closed`, with the motions of an axis followed. */
@@ -104,9 +106,14 @@ export class Arena {
     return enact(this.project, this.surface, network, node, this.options.run)
   }
 
-  /** Like `enact`, for what is to be seen by itself. */
-  inputsFor(facts: Facts, node: Node): readonly Input[] | null {
-    return this.enact(facts, node)?.inputs ?? null
+  /** A run that has come to the states of a node, at a person's pace; null when none comes there. */
+  visit(facts: Facts, node: Node): Enacted | null {
+    const known = this.visited.get(node)
+    if (known !== undefined) return known
+    const before = node.before && this.visit(facts, node.before)
+    const found = (before && enactOn(before, facts.network, node)) ?? this.enact(facts, node)
+    this.visited.set(node, found)
+    return found
   }
 
   private facts(key: string, ways: readonly Way[], isOpen: boolean, followed?: { readonly thing: Thing; readonly axis: Id }): Facts {

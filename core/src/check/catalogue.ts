@@ -1,7 +1,7 @@
 import { RheoError, type Component, type Project, type Screen } from '../document'
 import { cannotBePaused } from './cannot-be-paused'
 import { combinationUnreachable } from './combination-unreachable'
-import { contextOf, type Check, type CheckOptions } from './context'
+import { contextOf, type Check, type CheckContext, type CheckOptions } from './context'
 import { contrastLow } from './contrast-low'
 import { covered } from './covered'
 import { dangling } from './dangling'
@@ -33,7 +33,7 @@ import { reachableOnlyBy } from './reachable-only-by'
 import { roundTripDiffers } from './round-trip-differs'
 import { ruleNeverFires } from './rule-never-fires'
 import { rulesCompete } from './rules-compete'
-import { screenContext } from './screen-context'
+import { screenContext, type ScreenContext } from './screen-context'
 import { overlayUnreachable, screenUnreachable } from './screen-unreachable'
 import { seam } from './seam'
 import { slowToAnswer } from './slow-to-answer'
@@ -112,21 +112,50 @@ export const PROJECT_CHECKS: Readonly<Record<string, ProjectCheck>> = {
   'promise-broken': brokenPromises,
 }
 
-/** The findings of one component, the worst first. A component that cannot be put together is a finding itself. */
-export function checkComponent(project: Project, component: Component, options: CheckOptions = {}): readonly Finding[] {
-  return saying({ component: component.id }, () => {
-    const context = contextOf(project, component, options)
-    return Object.values(CHECKS).flatMap((check) => check(context))
-  })
+/** Checking that can be paused and given up: it yields now and then, and returns the findings, the worst first. */
+export type Checking = Generator<void, readonly Finding[]>
+
+/** The findings of one component. A component that cannot be put together is a finding itself. */
+export function* checkingComponent(project: Project, component: Component, options: CheckOptions = {}): Checking {
+  const about = { component: component.id }
+  let context: CheckContext | null = null
+  const findings = [...saying(about, () => {
+    context = contextOf(project, component, options)
+    return []
+  })]
+  for (const check of context ? Object.values(CHECKS) : []) {
+    yield
+    findings.push(...saying(about, () => check(context!)))
+  }
+  return bySeverity(findings)
 }
 
-/** What goes wrong on a screen because of what stands there together, the worst first. */
-export function checkScreen(project: Project, screen: Screen, options: CheckOptions = {}): readonly Finding[] {
-  return saying({ screen: screen.id }, () => {
-    const context = screenContext(project, screen, options)
-    return SCREEN_CHECKS.flatMap((check) => check(context))
-  })
+/** What goes wrong on a screen because of what stands there together. */
+export function* checkingScreen(project: Project, screen: Screen, options: CheckOptions = {}): Checking {
+  const about = { screen: screen.id }
+  let context: ScreenContext | null = null
+  const findings = [...saying(about, () => {
+    context = screenContext(project, screen, options)
+    return []
+  })]
+  for (const check of context ? SCREEN_CHECKS : []) {
+    yield
+    findings.push(...saying(about, () => check(context!)))
+  }
+  return bySeverity(findings)
 }
+
+/** Goes through with a checking at once. */
+export function finished(checking: Checking): readonly Finding[] {
+  for (;;) {
+    const { done, value } = checking.next()
+    if (done) return value
+  }
+}
+
+export const checkComponent = (project: Project, component: Component, options?: CheckOptions): readonly Finding[] => finished(checkingComponent(project, component, options))
+
+export const checkScreen = (project: Project, screen: Screen, options?: CheckOptions): readonly Finding[] => finished(checkingScreen(project, screen, options))
 
 export const checkProject = (project: Project): readonly Finding[] => bySeverity(Object.values(PROJECT_CHECKS).flatMap((check) => saying({}, () => check(project))))
 

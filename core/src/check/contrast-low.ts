@@ -1,6 +1,6 @@
 import { luminance, parseColour, type Rgba } from '../motion'
-import { inverse, isOnShape, matrixTo, transformed, type DrawItem, type DrawList, type Point } from '../scene'
-import { cursorAt, named, oneOfEach, opacityOf, stateOf, whereIn } from './answers'
+import { IDENTITY, inverse, isOnShape, matrixOf, multiply, transformed, type DrawItem, type DrawList, type Matrix, type Point } from '../scene'
+import { cursorAt, named, oneOfEach, stateOf, whereIn } from './answers'
 import { changesIn, interruptedAt, lanesOf, wayOf } from './changes'
 import { after } from './arena'
 import type { Check, CheckContext } from './context'
@@ -28,19 +28,33 @@ interface Low {
   readonly least: number
 }
 
+/** An item with where it is on the surface, and how much of it shows through everything around it. */
+interface Placed {
+  readonly item: DrawItem
+  readonly matrix: Matrix
+  readonly opacity: number
+}
+
+/** Everything in a picture, what is below first. */
+const placedIn = (list: DrawList, outer: Matrix = IDENTITY, opacity = 1): readonly Placed[] =>
+  list.flatMap((item) => {
+    if (item.values.visible === false) return []
+    const placed: Placed = { item, matrix: multiply(outer, matrixOf(item.values)), opacity: opacity * (item.values.opacity as number) }
+    return [placed, ...placedIn(item.children, placed.matrix, placed.opacity)]
+  })
+
 /** Everything to be seen in a picture that stands out too little. What can be seen to be out of use is exempt. */
 function lowIn(list: DrawList): readonly Low[] {
-  return flattened(list).flatMap((item): Low[] => {
+  const all = placedIn(list)
+  return all.flatMap(({ item, matrix, opacity }, index): Low[] => {
     const least = leastFor(item)
     const ink = item.kind === 'text' ? item.values.fill : (item.values.fill ?? item.values.stroke)
-    const matrix = matrixTo(list, item.instance, item.part)
-    if (least === null || typeof ink !== 'string' || !matrix || opacityOf(list, item.instance, item.part) < FAINT) return []
+    if (least === null || typeof ink !== 'string' || opacity < FAINT) return []
     const middle = transformed(matrix, { x: (item.values.width as number) / 2, y: (item.values.height as number) / 2 })
-    if (['not-allowed', 'wait'].includes(cursorAt(list, middle))) return []
-    const ground = groundUnder(list, item, middle)
+    const ground = groundAt(all.slice(0, index), middle)
     if (!ground) return []
     const ratio = contrast(over(parseColour(ink), ground, 1), ground)
-    return ratio < least ? [{ item, ratio, least }] : []
+    return ratio < least && !['not-allowed', 'wait'].includes(cursorAt(list, middle)) ? [{ item, ratio, least }] : []
   })
 }
 
@@ -53,30 +67,25 @@ function leastFor({ kind, values }: DrawItem): number | null {
   return kind === 'icon' ? LEAST.picture : null
 }
 
-const flattened = (list: DrawList): readonly DrawItem[] => list.flatMap((item) => (item.values.visible === false ? [] : [item, ...flattened(item.children)]))
-
-/** The colour behind an item at a point, as far as it is plain; null when it is not, or nothing is there. */
-function groundUnder(list: DrawList, item: DrawItem, point: Point): Rgba | null {
-  const all = flattened(list)
-  const below = all.slice(0, all.indexOf(item)).filter((each) => covers(list, each, point))
+/** The colour at a point of what lies there, as far as it is plain; null when it is not, or nothing is there. */
+function groundAt(below: readonly Placed[], point: Point): Rgba | null {
   let ground: Rgba | null = null
-  for (const { values, instance, part } of below) {
-    if (values.fill === null || values.fill === undefined) continue
-    if (typeof values.fill !== 'string') ground = null
+  for (const placed of below) {
+    const { fill } = placed.item.values
+    if ((fill === null || fill === undefined) && placed.item.kind !== 'picture') continue
+    if (!covers(placed, point)) continue
+    if (typeof fill !== 'string') ground = null
     else {
-      const colour = parseColour(values.fill)
-      const shown = colour[3] * opacityOf(list, instance, part)
-      if (shown >= 0.999) ground = colour
-      else if (ground) ground = over(colour, ground, opacityOf(list, instance, part))
+      const colour = parseColour(fill)
+      if (colour[3] * placed.opacity >= 0.999) ground = colour
+      else if (ground) ground = over(colour, ground, placed.opacity)
     }
   }
   return ground
 }
 
-function covers(list: DrawList, item: DrawItem, point: Point): boolean {
-  if (!['box', 'ellipse', 'container', 'path'].includes(item.kind)) return item.kind === 'picture'
-  const matrix = matrixTo(list, item.instance, item.part)
-  if (!matrix) return false
+function covers({ item, matrix }: Placed, point: Point): boolean {
+  if (!['box', 'ellipse', 'container', 'path', 'picture'].includes(item.kind)) return false
   const back = inverse(matrix)
   return back !== null && isOnShape(item, transformed(back, point))
 }

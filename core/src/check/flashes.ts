@@ -1,4 +1,4 @@
-import type { Axis, Id } from '../document'
+import type { Axis, Id, State } from '../document'
 import { luminance, parseColour } from '../motion'
 import type { Run } from '../run'
 import type { DrawList } from '../scene'
@@ -29,10 +29,15 @@ export const flashes: Check = (context) => {
   })
 }
 
-/** Only what repeats, or follows of itself in less than half a second, can flash. */
-const canFlash = ({ component, compiled }: CheckContext, axis: Axis): boolean =>
-  axis.states.some(({ continuous }) => continuous !== null) || compiled.inner.some((inner) => inner.component.axes.some(({ states }) => states.some(({ continuous }) => continuous !== null))) ||
-  component.rules.some(({ trigger, axis: of }) => of === axis.id && (trigger.on === 'settled' || ('ms' in trigger && trigger.ms < 500)))
+/** Properties that make something lighter or darker. */
+const LIGHT = ['fill', 'opacity', 'visible']
+
+/** Only what repeats a change of light, or follows of itself in less than half a second, can flash. */
+function canFlash({ component, compiled }: CheckContext, axis: Axis): boolean {
+  const changesLight = ({ continuous }: State) => continuous !== null && Object.values(continuous.to).some((said) => LIGHT.some((property) => property in said))
+  return axis.states.some(changesLight) || compiled.inner.some((inner) => inner.component.axes.some(({ states }) => states.some(changesLight))) ||
+    component.rules.some(({ trigger, axis: of }) => of === axis.id && (trigger.on === 'settled' || ('ms' in trigger && trigger.ms < 500)))
+}
 
 function flashesAfter({ arena }: CheckContext, node: Node): number {
   const run = arena.enact(arena.closed, node)?.run.fork(undefined, false)

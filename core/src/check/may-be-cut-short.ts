@@ -3,7 +3,7 @@ import { after, isByItself, type Arena } from './arena'
 import { stateName, type Check } from './context'
 import type { Thing } from './explore'
 import { inMs, type Finding } from './finding'
-import { cutTimes, leaveLater, neverSettledIn } from './never-completes'
+import { cutTimes, hasWaysOutByItself, leaveLater, neverSettledIn } from './never-completes'
 import { witnessTo } from './witness'
 
 /** Motions that a timer, a message or another rule can end early, though they come to their end at other times. */
@@ -11,6 +11,7 @@ export const mayBeCutShort: Check = ({ arena, root, component }) => component.ax
 
 export function cutShortIn(arena: Arena, thing: Thing, axis: Axis): readonly Finding[] {
   const { component } = thing.compiled
+  if (!hasWaysOutByItself(thing, axis)) return []
   const facts = arena.following(thing, axis.id)
   const net = facts.axis(thing, axis.id)
   if (!net) return []

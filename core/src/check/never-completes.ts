@@ -66,7 +66,7 @@ export function cutTimes({ network }: Facts, { mark, step }: Seen<'entered'>): {
 }
 
 /** Whether anything but a person can end a state of an axis, which is what can cut a motion for certain. */
-function hasWaysOutByItself({ compiled: { component } }: Thing, { id }: Axis): boolean {
+export function hasWaysOutByItself({ compiled: { component } }: Thing, { id }: Axis): boolean {
   return component.rules.some((rule) => rule.axis === id && leads(rule) && ['after', 'every', 'message', 'changes', 'settled', 'shown'].includes(rule.trigger.on)) || component.axes.some((axis) => axis.id === id && axis.drivenBy !== null)
 }
 

@@ -15,19 +15,22 @@ export function outOfFamily(project: Project): readonly Finding[] {
   return familiesIn(givenIn(project)).flatMap((family) => {
     const apart = family.members.filter((member) => !member.isToken && timesApart(family, member.durationMs!) > OUT)
     if (family.members.length < LEAST_MEMBERS || apart.length > family.members.length * MOST_APART) return []
-    return apart.map((member) => finding(family, member))
+    const alike = [...new Set(apart.map(({ component, durationMs }) => `${component} ${durationMs}`))]
+    return alike.map((key) => finding(family, apart.filter(({ component, durationMs }) => `${component} ${durationMs}` === key)))
   })
 }
 
-function finding(family: Family, { about, durationMs, rule, component, where }: Given): Finding {
+/** One finding for all rules of a component that take equally long. */
+function finding(family: Family, members: readonly Given[]): Finding {
+  const { about, durationMs, rule, component, where } = members[0]!
   const usual = family.lowMs === family.highMs ? inMs(family.lowMs) : `${inMs(family.lowMs)} to ${inMs(family.highMs)}`
   const times = Math.round(timesApart(family, durationMs!) * 10) / 10
   return {
     id: `out-of-family ${component} ${rule}`,
     kind: 'out-of-family', level: 'note',
-    sentence: `${where} takes ${inMs(durationMs!)}, ${times} times as ${durationMs! > family.highMs ? 'long' : 'short'} as usual: of ${family.members.length} motions for ${family.name}, half take ${usual}.`,
+    sentence: `${where}${members.length > 1 ? ` and ${members.length - 1} other ${members.length > 2 ? 'rules' : 'rule'}: it` : ''} takes ${inMs(durationMs!)}, ${times} times as ${durationMs! > family.highMs ? 'long' : 'short'} as usual: of ${family.members.length} motions for ${family.name}, half take ${usual}.`,
     about,
-    remedy: { label: `${inMs(family.medianMs)}, like the others`, edit: { edit: 'set', path: ['components', component, 'rules', rule, 'motion', 'durationMs'], to: family.medianMs } },
+    remedy: { label: `${inMs(family.medianMs)}, like the others`, edit: { edit: 'batch', edits: members.map((member) => ({ edit: 'set', path: ['components', component, 'rules', member.rule, 'motion', 'durationMs'], to: family.medianMs })) } },
     witness: null, numbers: { durationMs: durationMs!, lowMs: family.lowMs, medianMs: family.medianMs, highMs: family.highMs, members: family.members.length },
   }
 }

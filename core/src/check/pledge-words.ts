@@ -1,12 +1,11 @@
 import type { Pledge, Pledged, Project } from '../document'
-import { compile, surfaceComponent } from '../machine'
 import { listed } from './context'
-import { thingsOn, type Thing } from './explore'
+import { thingsOnSurface, type Thing } from './explore'
 import { inMs } from './finding'
 
 /** A promise as a sentence: `exactly 1 of Reading, Bunk and Door is on, always`. Throws `gone` when its surface is. */
 export function pledgeText(project: Project, { surface, says }: Pledge): string {
-  const things = thingsOn(project, compile(project, surfaceComponent(project, surface)))
+  const things = thingsOnSurface(project, surface)
   const words = (that: Pledged) => pledgedText(things, that)
   switch (says.kind) {
     case 'always':

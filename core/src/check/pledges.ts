@@ -1,8 +1,8 @@
 import type { Pledge, Pledged, Project } from '../document'
-import { compile, surfaceComponent, type Surface } from '../machine'
+import type { Surface } from '../machine'
 import { replay, type Run } from '../run'
 import { Arena, after, Facts } from './arena'
-import { explore, FREE, independentGroups, Network, readings, thingsOn, WAYS, type NetAxis, type Node, type Place, type Thing, type Travelled } from './explore'
+import { explore, FREE, independentGroups, Network, readings, thingsOnSurface, WAYS, type NetAxis, type Node, type Place, type Thing, type Travelled } from './explore'
 import { inMs, type Finding } from './finding'
 import { pledgeText } from './pledge-words'
 import { witnessTo } from './witness'
@@ -37,7 +37,7 @@ interface Watching {
 /** The things a promise speaks of, with all that has to do with them, explored together; null when something is gone. */
 function watch(project: Project, pledge: Pledge): Watching | null {
   try {
-    const things = thingsOn(project, compile(project, surfaceComponent(project, pledge.surface)))
+    const things = thingsOnSurface(project, pledge.surface)
     const spoken = instancesIn(pledge).map((path) => things.find((thing) => thing.path === path))
     if (spoken.some((thing) => thing === undefined)) return null
     const groups = independentGroups(project, things)

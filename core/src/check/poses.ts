@@ -44,7 +44,7 @@ export class Poses {
     for (const node of this.facts.explored.nodes) {
       const key = axes.map(({ at }) => node.place.configuration[at]).join(' ')
       if (known.has(key)) continue
-      const enacted = this.arena.enact(this.facts, node)
+      const enacted = this.arena.visit(this.facts, node)
       if (!enacted) continue
       known.add(key)
       const run = rested(enacted.run)

@@ -2,7 +2,7 @@ import type { Component, Id, Project, Screen } from '../document'
 import { compile, surfaceComponent, type Compiled } from '../machine'
 import { contextOf, type CheckOptions } from './context'
 import type { Finding } from './finding'
-import { checkComponent, checkProject, checkScreen } from './catalogue'
+import { checkingComponent, checkingScreen, checkProject, finished, type Checking } from './catalogue'
 
 /** What is to be said of a project: by component, by screen, and of all of it. */
 export interface ProjectFindings {
@@ -31,9 +31,13 @@ export class ProjectChecker {
     return Object.fromEntries(project.components.map((component) => [component.id, this.component(project, component)]))
   }
 
-  /** The findings of one component, as quickly as that goes. */
   component(project: Project, component: Component): readonly Finding[] {
-    return this.remembered(component.id, dependenciesOf(project, component), () => checkComponent(project, component, this.options))
+    return finished(this.checkingComponent(project, component))
+  }
+
+  /** The findings of one component, in steps between which it can be given up. */
+  checkingComponent(project: Project, component: Component): Checking {
+    return this.remembered(component.id, dependenciesOf(project, component), () => checkingComponent(project, component, this.options))
   }
 
   screens(project: Project): ProjectFindings['screens'] {
@@ -41,17 +45,24 @@ export class ProjectChecker {
   }
 
   screen(project: Project, screen: Screen): readonly Finding[] {
-    return this.remembered(`@${screen.id}`, screenDependencies(project, screen), () => checkScreen(project, screen, this.options))
+    return finished(this.checkingScreen(project, screen))
+  }
+
+  checkingScreen(project: Project, screen: Screen): Checking {
+    return this.remembered(`@${screen.id}`, screenDependencies(project, screen), () => checkingScreen(project, screen, this.options))
   }
 
   whole(project: Project): readonly Finding[] {
-    return this.remembered('', [project.components, project.screens, project.variables, project.tokens, project.promises, project.tables], () => checkProject(project))
+    return finished(this.remembered('', [project.components, project.screens, project.variables, project.tokens, project.promises, project.tables], function* () {
+      yield
+      return checkProject(project)
+    }))
   }
 
-  private remembered(key: string, dependsOn: readonly unknown[], find: () => readonly Finding[]): readonly Finding[] {
+  private *remembered(key: string, dependsOn: readonly unknown[], find: () => Checking): Checking {
     const known = this.known.get(key)
     if (known && known.dependsOn.length === dependsOn.length && known.dependsOn.every((each, index) => each === dependsOn[index])) return known.findings
-    const findings = find()
+    const findings = yield* find()
     this.known.set(key, { dependsOn, findings })
     return findings
   }

@@ -33,7 +33,7 @@ export interface ReportedFinding {
 
 /** All findings of a project, each with how bad it is first, then in the order of its components and screens. */
 export const allOf = ({ components, screens, project }: ProjectFindings): readonly Finding[] =>
-  [...project, ...Object.values(components).flat(), ...Object.values(screens).flat()]
+  [...Object.values(components).flat(), ...Object.values(screens).flat(), ...project]
 
 export function reported(project: Project, finding: Finding): ReportedFinding {
   const { about } = finding

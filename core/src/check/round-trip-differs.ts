@@ -17,10 +17,10 @@ export const roundTripDiffers: Check = (context) =>
     const back = backFrom(context, there)
     if (!back) return []
     const { arena } = context
-    const enacted = arena.enact(arena.closed, after(there.step))
-    const home = arena.enact(arena.closed, there.step.from)
-    const returned = arena.enact(arena.closed, { ...after(back), before: after(there.step) })
-    if (!enacted || !home || !returned) return []
+    const away = after(there.step)
+    const home = arena.visit(arena.closed, there.step.from)
+    const returned = arena.visit(arena.closed, { ...after(back), before: away })
+    if (!home || !returned) return []
     const [first, second] = [atRest(home.run), atRest(returned.run)]
     if (!first || !second || !isSameWorld(first, second)) return []
     const difference = firstDifference(first.drawList(), second.drawList())

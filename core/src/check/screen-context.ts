@@ -1,8 +1,7 @@
 import type { Id, Project, Screen } from '../document'
-import { compile, surfaceComponent } from '../machine'
 import { Arena } from './arena'
 import type { CheckOptions } from './context'
-import { independentGroups, setsOf, signatureOf, thingsOn, type Network, type Outside, type Thing } from './explore'
+import { independentGroups, setsOf, signatureOf, thingsOnSurface, type Network, type Outside, type Thing } from './explore'
 import { fromAnywhere } from './outside'
 
 /** What stands on a screen, in groups that have nothing to do with one another. */
@@ -17,7 +16,7 @@ export interface ScreenContext {
 /** Throws `gone` or `contains-itself` when the screen cannot be put together. */
 export function screenContext(project: Project, screen: Screen, options: CheckOptions = {}): ScreenContext {
   const surface = { screen: screen.id }
-  const things = thingsOn(project, compile(project, surfaceComponent(project, surface)))
+  const things = thingsOnSurface(project, surface)
   const alike = new Map<string, Arena>()
   const groups = independentGroups(project, things).map((group) => {
     const signature = signatureOf(group)
@@ -42,7 +41,7 @@ const NOWHERE: ReadonlySet<Id> = new Set()
 /** The variables that something on a screen gives values to. */
 function setsOn(project: Project, screen: Screen): readonly string[] {
   try {
-    return thingsOn(project, compile(project, surfaceComponent(project, { screen: screen.id }))).flatMap((thing) => [...setsOf(thing)])
+    return thingsOnSurface(project, { screen: screen.id }).flatMap((thing) => [...setsOf(thing)])
   } catch {
     return []
   }

@@ -16,8 +16,8 @@ export const slowToAnswer: Check = ({ component, arena, root }) => {
   return component.rules.flatMap((rule): Finding[] => {
     const fired = TOUCHING.includes(rule.trigger.on) && rule.trigger.on !== 'release' && rule.trigger.on !== 'drag end' ? closed.firing(root, rule) : undefined
     if (!fired) return []
-    const before = arena.enact(closed, fired.step.from)?.run
-    const run = arena.enact(closed, after(fired.step))?.run.fork(undefined, false)
+    const before = arena.visit(closed, fired.step.from)?.run
+    const run = arena.visit(closed, after(fired.step))?.run.fork(undefined, false)
     if (!before || !run) return []
     const [began, list] = [run.nowMs, before.drawListAt(run.nowMs)]
     for (const waitedMs of [0, 16, 50, AT_ONCE_MS]) {

@@ -21,6 +21,7 @@ import { roundSwitch, safetyCard, safetyRound } from './safety-round'
 import { screensOf } from './screens'
 import { seenFromTheDeck } from './seen-from-the-deck'
 import { spinnerRing } from './spinner-ring'
+import { demoPromises } from './promises'
 import { demoTakes } from './takes'
 import { anchorIcon, ticketButton, ticketIcon } from './ticket-button'
 
@@ -39,5 +40,5 @@ const withoutScreens: Project = {
 }
 
 /** *Skerry Line*, an invented island ferry: the project that ships with the application. */
-export const skerryLine: Project = { ...withoutScreens, screens: screensOf(withoutScreens), startScreen: 'home', takes: demoTakes }
+export const skerryLine: Project = { ...withoutScreens, screens: screensOf(withoutScreens), startScreen: 'home', takes: demoTakes, promises: demoPromises }
 export { demoTakes } from './takes'

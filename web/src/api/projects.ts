@@ -1,4 +1,5 @@
 import type { Appended, Entry, ProjectSummary, StoredProject } from '@rheoscope/core/document'
+import type { CheckProgress, ReportedFinding } from '@rheoscope/core/check'
 import type { TakeOutcome } from '@rheoscope/core/run'
 import { ApiError, post, request } from './client'
 
@@ -35,6 +36,43 @@ const isAppended = (body: unknown): body is Appended => typeof body === 'object'
 export const loadOutcomes = (id: string): Promise<readonly TakeOutcome[]> => request(`${address(id)}/take-outcomes`)
 
 export const keepOutcomes = (id: string, outcomes: readonly TakeOutcome[]): Promise<void> => post(`${address(id)}/take-outcomes`, { outcomes })
+
+/** What a complete check came to, as the server keeps it. */
+export interface KeptCheck {
+  readonly revision: number
+  readonly finishedAt: string
+  readonly findings: readonly ReportedFinding[]
+  readonly components: number
+  readonly screens: number
+}
+
+/** Begins a complete check of a project on the server, unless one is under way. */
+export const beginCheck = (id: string): Promise<void> => post(`${address(id)}/check`, {})
+
+export const stopCheck = (id: string): Promise<void> => request(`${address(id)}/check`, { method: 'DELETE' })
+
+/** The newest complete check; null when there was none. */
+export async function loadCheck(id: string): Promise<KeptCheck | null> {
+  try {
+    return await request(`${address(id)}/check`)
+  } catch (error) {
+    if (error instanceof ApiError && error.status === 404) return null
+    throw error
+  }
+}
+
+/** Follows a complete check until it ends; returns what gives up following. */
+export function followCheck(id: string, onProgress: (progress: CheckProgress) => void, onEnd: () => void): () => void {
+  const source = new EventSource(`/api${address(id)}/check/progress`)
+  const end = () => {
+    source.close()
+    onEnd()
+  }
+  source.addEventListener('progress', (event) => onProgress(JSON.parse((event as MessageEvent<string>).data) as CheckProgress))
+  source.addEventListener('done', end)
+  source.addEventListener('stopped', end)
+  return () => source.close()
+}
 
 /** Calls `onRevision` whenever the project has a new revision; returns what ends it. */
 export function followRevisions(id: string, onRevision: (revision: number) => void): () => void {

@@ -1,18 +1,21 @@
 import { Button } from '@mui/material'
-import { Fragment } from 'react'
+import { Link } from 'react-router'
 import type { Finding, Level } from '@rheoscope/core/check'
+import { Acceptance } from '../checks/acceptance'
+import { LevelMark, Sentence } from '../checks/finding-words'
 import { useFindingsOf } from '../checks/use-findings'
 import { useStillBench } from './use-bench'
 
-const LEVELS: Readonly<Record<Level, string>> = { fault: 'Fault', risk: 'Risk', note: 'Note' }
-
 /** What the checks have to say about this component, each with its proof and, where there is one, its remedy. */
 export function FindingsPanel() {
-  const { component } = useStillBench()
+  const { component, project } = useStillBench()
   const { findings, areCurrent } = useFindingsOf(component.id)
   return (
     <section id="findings" aria-label="Findings" aria-busy={!areCurrent}>
-      <h2 className="caption">Findings</h2>
+      <div className="section-head">
+        <h2 className="caption">Findings</h2>
+        <Link className="underlined muted" to={`/project/${project.id}/findings`}>of all of it</Link>
+      </div>
       {findings.length === 0 && <p className="muted hint">{areCurrent ? `Nothing to say about ${component.name}.` : 'Checking…'}</p>}
       {findings.map((finding) => <FindingCard key={finding.id} finding={finding} />)}
     </section>
@@ -20,34 +23,34 @@ export function FindingsPanel() {
 }
 
 function FindingCard({ finding }: { readonly finding: Finding }) {
-  const { player, make, select, component } = useStillBench()
-  const { level, sentence, witness, remedy, about, kind } = finding
-  const show = () => {
+  const { player, make, component, project } = useStillBench()
+  const { level, sentence, witness, remedy, kind } = finding
+  const isOwn = witness !== null && 'component' in witness.surface && witness.surface.component === component.id
+  const show = useShow(finding)
+  return (
+    <article className={`finding is-${level}`} data-kind={kind}>
+      <p><LevelMark level={level} /> <Sentence text={sentence} /></p>
+      <div className="finding-actions">
+        {isOwn && player && <Button onClick={() => player.playWitness(witness)}>Play it</Button>}
+        {witness && !isOwn && <Link className="underlined" to={`/project/${project.id}/findings?finding=${encodeURIComponent(finding.id)}`}>See it happen</Link>}
+        {remedy && <Button onClick={() => make(remedy.edit, remedy.label.toLowerCase())}>{remedy.label}</Button>}
+        <button className="plain underlined muted" onClick={show}>Show</button>
+        <Acceptance finding={finding} />
+      </div>
+    </article>
+  )
+}
+
+/** Selects what a finding is about. */
+function useShow({ about }: Finding): () => void {
+  const { select, component } = useStillBench()
+  return () => {
     const rule = component.rules.find(({ id }) => id === about.rule)
     const state = about.state ?? about.states?.[0]
     if (state !== undefined && about.row !== undefined) select({ do: 'select cell', state, row: about.row })
     else if (state !== undefined) select({ do: 'select state', state })
     if (about.part !== undefined && rule === undefined) select({ do: 'select parts', parts: [about.part] })
   }
-  return (
-    <article className={`finding is-${level}`} data-kind={kind}>
-      <p>
-        <span className={`badge is-${level}`} /> <b className="finding-level">{LEVELS[level]}</b> <Sentence text={sentence} />
-      </p>
-      <div className="finding-actions">
-        {witness && player && <Button onClick={() => player.playWitness(witness)}>Play it</Button>}
-        {remedy && <Button onClick={() => make(remedy.edit, remedy.label.toLowerCase())}>{remedy.label}</Button>}
-        <button className="plain underlined muted" onClick={show}>Show</button>
-      </div>
-    </article>
-  )
-}
-
-/** A finding's sentence with the names of states in it set apart. */
-function Sentence({ text }: { readonly text: string }) {
-  return text.split(/[‹›]/).map((piece, index) => (
-    <Fragment key={index}>{index % 2 === 1 ? <em className="state-word">{piece}</em> : piece}</Fragment>
-  ))
 }
 
 /** How many findings of each level there are, as signs that lead to them. */

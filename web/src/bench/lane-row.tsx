@@ -2,6 +2,8 @@ import { useId } from 'react'
 import { line, type ScaleLinear } from 'd3'
 import { propertyDefinition, setLane, type Literal, type Project, type Part, type Timing } from '@rheoscope/core/document'
 import { isCrossFade, type Easing, type Shown } from '@rheoscope/core/motion'
+import { FindingMark } from '../checks/finding-mark'
+import { useFindingsOf } from '../checks/use-findings'
 import { formatValue } from '../fields/parse-value'
 import { msText } from './timing-text'
 import { useBench } from './use-bench'
@@ -38,7 +40,8 @@ export function LaneRow({ lane, behind, edgesMs, scale, labelWidth, plotWidth, i
   readonly plotWidth: number
   readonly isSelected: boolean
 }) {
-  const { project, select } = useBench()
+  const { project, component, select } = useBench()
+  const { findings } = useFindingsOf(component.id)
   const { part, property, delayMs, durationMs, repeats } = lane
   const label = propertyDefinition(property)?.label ?? property
   const endMs = repeats ? scale.domain()[1]! : delayMs + durationMs
@@ -47,6 +50,7 @@ export function LaneRow({ lane, behind, edgesMs, scale, labelWidth, plotWidth, i
     <div className={isSelected ? 'lane is-selected' : 'lane'} data-lane={`${part.name} ${label}`}>
       <button className="plain lane-label" style={{ width: labelWidth }} onClick={() => select({ do: 'select lane', lane: isSelected ? null : { part: part.id, property } })}>
         {part.name} <span className="muted">{label}</span> {repeats && <span className="muted lane-repeats">repeats</span>}
+        <FindingMark findings={findings.filter(({ about }) => about.part === part.id && about.property === property)} />
       </button>
       <svg width={plotWidth} height={HEIGHT} aria-hidden="true">
         {delayMs > 0 && <line className="lane-wait" x1={scale(0)} x2={x1} y1={HEIGHT / 2} y2={HEIGHT / 2} />}

@@ -4,6 +4,8 @@ import { hueOf } from '../theme/state-mark'
 import { putInto, removeSelected } from './commands'
 import { PartGlyph } from './part-kinds'
 import { useStillBench } from './use-bench'
+import { FindingMark } from '../checks/finding-mark'
+import { useFindingsOf } from '../checks/use-findings'
 
 /** The parts as a tree, the topmost last. A row can be pulled before, after or into another one. */
 export function PartTree() {
@@ -71,6 +73,7 @@ function targetAt({ clientX, clientY }: PointerEvent, parts: readonly Part[], dr
 
 function Branch({ part, depth, drag }: { readonly part: Part; readonly depth: number; readonly drag: TreeDrag }) {
   const { component, axis, view, select, make } = useStillBench()
+  const { findings } = useFindingsOf(component.id)
   const [isRenaming, setRenaming] = useState(false)
   const isSelected = view.parts.includes(part.id)
   const changing = axis.states.filter(({ look }) => look[part.id] !== undefined)
@@ -101,6 +104,7 @@ function Branch({ part, depth, drag }: { readonly part: Part; readonly depth: nu
           <button className="plain tree-name" onClick={(event) => pick(event.shiftKey)} onDoubleClick={() => setRenaming(true)}>{part.name}</button>
         )}
         {(part.locked || part.hidden) && <span className="muted tree-note" title={[part.locked && 'locked', part.hidden && 'hidden while drawing'].filter(Boolean).join(', ')}>{part.locked ? '⚿' : ''}{part.hidden ? '⊘' : ''}</span>}
+        <FindingMark findings={findings.filter(({ about }) => about.part === part.id)} />
         <span className="tree-dots">
           {changing.map((state) => <i key={state.id} style={{ background: hueOf(state.hue) }} title={`changes in ${state.name}`} />)}
         </span>

@@ -3,7 +3,7 @@ import {
   batch, holdsIn, lookAt, ruleInCell, setProperties, setPropertyEverywhere, triggerRow,
   type Axis, type Component, type Edit, type Id, type LookPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value,
 } from '@rheoscope/core/document'
-import { FindingsContext, useChecking } from '../checks/use-findings'
+import { ChecksProvider } from '../checks/use-findings'
 import type { Still } from '../paint/look-picture'
 import type { Player } from '../playing/player'
 import { usePlayer } from '../playing/use-player'
@@ -56,14 +56,13 @@ export function BenchProvider({ component: id, opening, children }: { readonly c
   const component = project.components.find((each) => each.id === id) ?? stored!
   const [view, select] = useReducer(benchReducer, null, () => initialState(component, opening))
   const player = usePlayer(project, { component: id })
-  const findings = useChecking(session)
   const whole = { session, view, select, player }
   const still = useBenchOf(document, stored ?? component, { project: document, component: stored ?? component }, whole)
   const live = useBenchOf(project, component, { project: document, component: stored ?? component }, whole)
   return (
     <StillBenchContext.Provider value={still}>
       <BenchContext.Provider value={project === document ? still : live}>
-        <FindingsContext.Provider value={findings}>{children}</FindingsContext.Provider>
+        <ChecksProvider first={id}>{children}</ChecksProvider>
       </BenchContext.Provider>
     </StillBenchContext.Provider>
   )

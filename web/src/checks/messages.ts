@@ -1,19 +1,24 @@
-import type { Finding } from '@rheoscope/core/check'
-import type { Project } from '@rheoscope/core/document'
+import type { Budget, Coverage, ProjectFindings } from '@rheoscope/core/check'
+import type { Id, Project } from '@rheoscope/core/document'
 
-/** To the worker: a project to check. The worker answers the newest only. */
-export interface CheckRequest {
-  readonly revision: number
-  readonly project: Project
+/** A path between two states of a component that somebody wants to know the time of. */
+export interface BudgetQuestion {
+  readonly component: Id
+  readonly axis: Id
+  readonly from: Id
+  readonly to: Id
 }
 
-/** From the worker, once: it listens now. What is sent before is lost, because its code is still being loaded. */
-export interface CheckReady {
-  readonly isReady: true
-}
+/** To the worker: a project to check, of which it answers the newest only; or a question about that project. */
+export type ToChecks =
+  | { readonly ask: 'findings'; readonly revision: number; readonly project: Project; /** What is looked at is checked first. */ readonly first: Id | null }
+  | { readonly ask: 'coverage' }
+  | { readonly ask: 'budgets'; readonly question: BudgetQuestion }
 
-/** From the worker: the findings by component. */
-export interface CheckAnswer {
-  readonly revision: number
-  readonly findings: Readonly<Record<string, readonly Finding[]>>
-}
+/** From the worker. It says once that it listens; what is sent before is lost, because its code is still being loaded. */
+export type FromChecks =
+  | { readonly says: 'ready' }
+  /** What has been found so far; things that are not in it yet are as they were. */
+  | { readonly says: 'findings'; readonly revision: number; readonly findings: ProjectFindings; readonly isComplete: boolean }
+  | { readonly says: 'coverage'; readonly coverage: readonly Coverage[]; readonly isComplete: boolean }
+  | { readonly says: 'budgets'; readonly question: BudgetQuestion; readonly budgets: readonly Budget[] }

@@ -37,7 +37,7 @@ export const surfaceSize = (list: DrawList): { width: number; height: number } =
 const MARGIN = 8
 
 /** A draw list as a picture, never larger than life. What holds it says what it shows. */
-function DrawListPicture({ list }: { readonly list: DrawList }) {
+export function DrawListPicture({ list }: { readonly list: DrawList }) {
   const group = useRef<SVGGElement>(null)
   const scope = useId()
   const nodes = useMemo(() => paint(list, scope), [list, scope])

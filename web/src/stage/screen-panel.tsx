@@ -1,6 +1,9 @@
 import { useState } from 'react'
 import { Button, MenuItem } from '@mui/material'
 import { addToScreen, DEVICE_SIZES, duplicateOnScreen, instanceFor, removeFromScreen, resizeScreen, startOn, type Part, type Screen } from '@rheoscope/core/document'
+import type { Finding } from '@rheoscope/core/check'
+import { FindingMark } from '../checks/finding-mark'
+import { useOfChecks } from '../checks/use-findings'
 import { newHolder, newPart } from '../bench/part-kinds'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber } from '../fields/parse-value'
@@ -14,6 +17,7 @@ export function ScreenPanel() {
   const { project, screen, part, select, make } = useStage()
   const standing = screen.parts.filter(({ parent }) => parent !== null)
   const isStart = project.startScreen === screen.id
+  const findingsOf = useFindingsOfPart()
   return (
     <aside className="pane pane-left" aria-label="Screen and what stands on it">
       <div className="pane-head"><h2 className="caption">Screen</h2>{isStart ? <span className="muted">starts here</span> : <button className="plain underlined" onClick={() => make(startOn(screen.id), 'start here')}>Start here</button>}</div>
@@ -23,7 +27,7 @@ export function ScreenPanel() {
       <ul className="standing">
         {standing.map((each) => (
           <li key={each.id}>
-            <button className={each.id === part?.id ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={each.id === part?.id} onClick={() => select(each.id)}>{each.name}</button>
+            <button className={each.id === part?.id ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={each.id === part?.id} onClick={() => select(each.id)}>{each.name} <FindingMark findings={findingsOf(each)} /></button>
             <button className="plain muted standing-more" aria-label={`copy ${each.name}`} title="Another one like it" onClick={() => make(duplicateOnScreen(screen, each.id, newId), `duplicate ${each.name}`)}>copy</button>
             <button className="plain muted" aria-label={`Remove ${each.name}`} onClick={() => make(removeFromScreen(screen, each.id), `remove ${each.name}`)}>×</button>
           </li>
@@ -31,6 +35,16 @@ export function ScreenPanel() {
       </ul>
     </aside>
   )
+}
+
+/** What is to be said of something that stands on the screen: of it in its place, and of what it is an instance of. */
+function useFindingsOfPart(): (part: Part) => readonly Finding[] {
+  const { screen } = useStage()
+  const found = useOfChecks('findings')
+  return (part) => [
+    ...(found?.screens[screen.id] ?? []).filter(({ about }) => about.instance?.split('/')[0] === part.id || about.part === part.id),
+    ...(part.kind === 'instance' ? (found?.components[part.component] ?? []).filter(({ level }) => level !== 'note') : []),
+  ]
 }
 
 function SizeFields({ screen }: { readonly screen: Screen }) {

@@ -33,6 +33,7 @@ export function StageBar() {
       {player && <ClockControls player={player} of="screen" />}
       {player && <Steps player={player} />}
       <span className="grow" />
+      <Link className="underlined" to={`/project/${project.id}/findings`} title="What the checks say about all of the project">Findings</Link>
       <Link className="underlined" to={`/project/${project.id}/preview/${screen.id}${way ? `?in=${encodeURIComponent(way.name)}` : ''}`} title="The screen alone, at an address of its own, for others to try">Show it</Link>
       <UndoRedo />
       <FormSwitch />

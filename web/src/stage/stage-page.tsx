@@ -6,6 +6,7 @@ import { EasingNames } from '../fields/easing-names'
 import { InstancePanel } from './instance-panel'
 import { LiveVariables } from './live-variables'
 import { ScreenFields } from './screen-fields'
+import { ScreenFindings } from './screen-findings'
 import { ScreenPanel } from './screen-panel'
 import { ScreenRules } from './screen-rules'
 import { ScreenView } from './screen-view'
@@ -48,6 +49,7 @@ function Stage() {
           {part ? <InstancePanel /> : <ScreenFields />}
           <ScreenRules />
           <LiveVariables />
+          <ScreenFindings />
           <Takes />
           <EasingNames />
         </aside>

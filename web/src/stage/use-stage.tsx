@@ -1,5 +1,6 @@
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react'
 import type { Edit, Id, Part, Project, Screen, Take } from '@rheoscope/core/document'
+import { ChecksProvider } from '../checks/use-findings'
 import type { Player } from '../playing/player'
 import { usePlayer } from '../playing/use-player'
 import type { ProjectSession } from '../session/project-session'
@@ -63,7 +64,7 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
       lookAt(null)
     },
   }), [project, screen, player, session, selected, isArranging, seenMs, way, wayIn, showsLinks])
-  return <StageContext.Provider value={stage}>{children}</StageContext.Provider>
+  return <StageContext.Provider value={stage}><ChecksProvider first={id}>{children}</ChecksProvider></StageContext.Provider>
 }
 
 export function useStage(): Stage {

@@ -41,6 +41,34 @@ export function enact(project: Project, surface: Surface, network: Network, node
   return { inputs, run }
 }
 
+/** A person takes so long between two things they do, where nothing happens of itself meanwhile. */
+const PACE_MS = 100
+
+/**
+ * Goes on from where a run has come to one node to the next, at a person's pace; null when that does not lead to the
+ * same states. Quicker than `enact`, and enough where only the states matter.
+ */
+export function enactOn({ inputs, run: before }: Enacted, network: Network, { by, place }: Node): Enacted | null {
+  const run = before.fork(undefined, false)
+  const more: Input[] = []
+  if (by !== null && isOfItself(by)) run.advanceTo(run.nextDueMs)
+  else {
+    run.advanceTo(run.nextDueMs > run.nowMs + PACE_MS ? run.nowMs + PACE_MS : run.nowMs)
+    const send = (action: InputAction) => {
+      more.push({ ...action, atMs: run.nowMs })
+      run.send(action)
+    }
+    if (by === null || !doIt(run, network, by, send)) return null
+  }
+  const isThere = network.axes.every(({ thing, own, states, at }) => {
+    const instance = run.instance(thing.path)
+    return instance === undefined || instance.states[own] === states[place.configuration[at]!]
+  })
+  return isThere ? { inputs: [...inputs, ...more], run } : null
+}
+
+const isOfItself = ({ what }: Occasion): boolean => what === 'settle' || what === 'timer' || what === 'wait' || what === 'long' || what === 'late tap'
+
 /** Does what an occasion asks of a person; says whether it can be done. */
 function doIt(run: Run, network: Network, occasion: Occasion, send: (action: InputAction) => void): boolean {
   switch (occasion.what) {

@@ -146,7 +146,7 @@ export class Instant {
   }
 
   private environmentOf(thing: Thing): Readonly<Record<string, Literal>> {
-    return { ...thing.environment, ...this.namesOf(thing) }
+    return this.manner.environment(this.situationOf(thing), thing, () => this.namesOf(thing))
   }
 
   private unknownOf(thing: Thing): (name: string) => boolean {

@@ -44,6 +44,7 @@ export class Manner {
   readonly ofSurface = [0, 2000] as const
   private readonly spans = new Map<string, number>()
   private readonly held = new Map<string, Held>()
+  private readonly environments = new Map<string, Names>()
   private readonly answers = new Map<string, Answering>()
   private readonly groups = new Map<Rule, readonly (readonly Action[])[]>()
   private readonly inside: ReadonlyMap<Thing, readonly Thing[]>
@@ -87,6 +88,13 @@ export class Manner {
     const answering = answeringOf(thing, states, names)
     this.answers.set(key, answering)
     return answering
+  }
+
+  /** What the names of a thing stand for in a situation. */
+  environment(key: string, thing: Thing, names: () => Names): Names {
+    const known = this.environments.get(key) ?? { ...thing.environment, ...names() }
+    this.environments.set(key, known)
+    return known
   }
 
   /** The state a name puts an axis into; -1 when it has no say. */

@@ -1,6 +1,6 @@
 import { componentOf, stateOf, type Id, type Literal, type Project } from '../../document'
 import { startEnvironment, type Environment } from '../../expression'
-import { compile, contentsOf, NO_CONTENTS, NOTHING_GIVEN, startInstance, type Compiled, type Content } from '../../machine'
+import { compile, contentsOf, NO_CONTENTS, NOTHING_GIVEN, startInstance, surfaceComponent, type Compiled, type Content, type Surface } from '../../machine'
 import { pathInside } from '../../scene'
 
 /** An instance that can stand on a surface: the surface itself, what stands on it, what stands inside that, items of lists that may come. */
@@ -63,5 +63,6 @@ function everyContent(project: Project, thing: Thing, chain: readonly Id[]): rea
   return isFull ? contentsIn(project, { compiled: { ...thing.compiled, holders } }, thing.states, thing.environment, chain) : []
 }
 
-/** A component alone as the one thing its own surface is. */
-export const compiledOf = (project: Project, component: Id): Compiled => compile(project, componentOf(project, component)!)
+/** Every instance there can be on a surface. Throws `gone` or `contains-itself` when it cannot be put together. */
+export const thingsOnSurface = (project: Project, surface: Surface, options?: ThingsOptions): readonly Thing[] =>
+  thingsOn(project, compile(project, surfaceComponent(project, surface)), options)

@@ -1,0 +1,112 @@
+import { expect, test } from '@jest/globals'
+import { useApplication } from './harness/application'
+import type { BenchHands } from './harness/bench'
+
+const application = useApplication()
+
+const words = (hands: BenchHands, css: string) => hands.driver.executeScript<string>('return document.querySelector(arguments[0])?.innerText ?? ""', css)
+
+const untilComplete = (hands: BenchHands) => hands.until('everything is checked', async () => (await (await hands.find('.findings-list')).getAttribute('aria-busy')) === 'false', 30_000)
+
+/** Chooses an answer in one of the slots of a sentence. */
+const pick = async (hands: BenchHands, slot: string, answer: string) => {
+  const select = await hands.find(`[aria-label="${slot}"]`)
+  await select.findElement({ xpath: `./option[normalize-space()="${answer}"]` }).click()
+}
+
+const openSheet = async (hands: BenchHands, sheet: string) => {
+  await hands.click(`.sheet-tabs a[href$="${sheet}"]`)
+}
+
+/** The demo with a timer below its motion, at its findings. */
+async function atTheFindings(hands: BenchHands): Promise<void> {
+  await hands.openDemo('boardingButton')
+  await hands.click(await hands.cell('after', 'working'))
+  await hands.enter('after', '120', '[aria-label="Rule"]')
+  await hands.untilFindings('the cut is found', (kinds) => kinds.includes('never-completes'))
+  await hands.click('#findings .section-head a')
+  await untilComplete(hands)
+}
+
+test('a fault is seen to happen, mended by its remedy, and accepted with a reason until it changes', async () => {
+  const hands = application.hands()
+  await atTheFindings(hands)
+  expect(await words(hands, '.finding-detail')).toContain('working leaves after 120 ms, but its motion needs 160 ms')
+  expect((await hands.driver.findElements({ css: '.witness-frames li' })).length).toBeGreaterThan(2)
+  await hands.clickButton('Play it')
+  await hands.until('it is held at the cut', async () => (await words(hands, '.witness-controls')).includes('cut here, 40 ms before its motion ends'))
+
+  await hands.clickButton('Accept it…')
+  await (await hands.find('[aria-label="Why it is accepted"]')).sendKeys('only at the fair')
+  await hands.clickButton('Accept')
+  await hands.until('it is among the accepted', async () => (await words(hands, '.filters')).includes('Accepted 1'))
+  await hands.clickButton('Undo')
+  await hands.until('and open again', async () => (await words(hands, '.filters')).includes('Accepted 0'))
+
+  await hands.click('.finding-row.is-fault')
+  await hands.clickButton('Leave after 160 ms')
+  await hands.until('the fault is gone', async () => !(await words(hands, '.findings-list')).includes('leaves after 120 ms'), 20_000)
+  await hands.clickButton('Undo')
+  await hands.until('and comes back', async () => (await words(hands, '.findings-list')).includes('leaves after 120 ms'), 20_000)
+})
+
+test('the coverage shows which state is reached in which way, and in how many steps', async () => {
+  const hands = application.hands()
+  await atTheFindings(hands)
+  await openSheet(hands, 'coverage')
+  await hands.until('all of it is covered', async () => (await (await hands.find('.coverage-sheet')).getAttribute('aria-busy')) === 'false', 30_000)
+  const row = (state: string) => hands.driver.executeScript<readonly string[]>(`
+    const row = [...document.querySelector('.coverage-card').querySelectorAll('tbody tr')].find((each) => each.querySelector('th').innerText.trim() === arguments[0])
+    return [...row.querySelectorAll('td')].map((field) => field.innerText || field.getAttribute('aria-label'))`, state)
+  expect(await row('rest')).toEqual(['start', 'start', 'start'])
+  expect(await row('over')).toEqual(['1', 'never', 'never'])
+  expect(await row('done')).toEqual(['3', '2', '2'])
+})
+
+test('a budget says what a way takes and what that is made of', async () => {
+  const hands = application.hands()
+  await atTheFindings(hands)
+  await openSheet(hands, 'budgets')
+  await hands.until('the ways are there', async () => (await words(hands, '.budget-paths')).includes('done'), 30_000)
+  expect(await words(hands, '.budget-path')).toMatch(/rest\s*→\s*working\s*→\s*done\s*280 ms/)
+  await hands.enter('Longest motion', '100')
+  await openSheet(hands, 'findings')
+  await hands.until('what is longer is told', async () => (await words(hands, '.findings-list')).includes('the project allows at most 100 ms'), 30_000)
+})
+
+test('a promise is made in a sentence with slots, and its breaking can be seen', async () => {
+  const hands = application.hands()
+  await atTheFindings(hands)
+  await openSheet(hands, 'promises')
+  await hands.until('those that are kept say so', async () => (await words(hands, '.promises')).split('kept').length === 4, 30_000)
+  await pick(hands, 'Where', 'in Boarding button')
+  await pick(hands, 'How', 'never')
+  await pick(hands, 'What', 'Boarding button')
+  await pick(hands, 'What: state', 'done')
+  await hands.clickButton('Promise it')
+  await hands.until('it is broken', async () => (await words(hands, '.promises')).includes('broken'), 30_000)
+  await hands.click('.promise a')
+  await hands.until('it is shown how', async () => (await words(hands, '.finding-detail')).includes('The promise “never Boarding button is done” is not kept'))
+  expect(await words(hands, '.witness-frames')).toContain('the promise is broken here')
+})
+
+test('a complete check goes on at the server and is kept', async () => {
+  const hands = application.hands()
+  await atTheFindings(hands)
+  await hands.clickButton('Check completely')
+  await hands.until('it is under way', async () => /\d+ of \d+:/.test(await words(hands, '.complete-check')))
+  await hands.until('it is done', async () => (await words(hands, '.complete-check')).includes('Complete check at revision'), 60_000)
+  expect(await words(hands, '.complete-check')).toMatch(/2 faults among \d+ findings/)
+  await hands.driver.navigate().refresh()
+  await hands.until('it is still known', async () => (await words(hands, '.complete-check')).includes('2 faults among'))
+})
+
+test('what is wrong on a screen is said on the stage, and on the thing itself', async () => {
+  const hands = application.hands()
+  await hands.openDemo('boardingButton')
+  await hands.click(await hands.cell('after', 'working'))
+  await hands.enter('after', '120', '[aria-label="Rule"]')
+  await hands.untilFindings('the cut is found', (kinds) => kinds.includes('never-completes'))
+  await hands.driver.executeScript('history.pushState({}, "", location.pathname.replace(/component.*/, "screen/home")); dispatchEvent(new PopStateEvent("popstate"))')
+  await hands.until('the instance bears a mark', async () => (await hands.driver.findElements({ css: '.standing .finding-mark.is-fault' })).length === 1, 20_000)
+})

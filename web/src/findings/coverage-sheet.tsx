@@ -1,0 +1,72 @@
+import { useEffect, useMemo } from 'react'
+import { Link } from 'react-router'
+import { WAYS, type Coverage, type Way } from '@rheoscope/core/check'
+import type { Component, Id, Project } from '@rheoscope/core/document'
+import { useChecks, useOfChecks } from '../checks/use-findings'
+import { useOfSession } from '../session/use-session'
+import { StateMark } from '../theme/state-mark'
+
+const HANDS: Readonly<Record<Way, string>> = { mouse: 'mouse', touch: 'finger', keyboard: 'keyboard' }
+
+/** Every state of every component: how it is reached by mouse, finger and keyboard, and in how many steps. */
+export function CoverageSheet() {
+  const project = useOfSession('document')
+  const checks = useChecks()
+  const isComplete = useOfChecks('isComplete') === true
+  const coverage = useOfChecks('coverage') ?? []
+  const isCovered = useOfChecks('isCovered') === true
+  useEffect(() => {
+    if (isComplete) checks?.askForCoverage()
+  }, [checks, isComplete])
+  const totals = useMemo(() => totalsOf(coverage), [coverage])
+  return (
+    <main className="coverage-sheet" aria-busy={!isCovered}>
+      <div className="coverage-legend">
+        {WAYS.map((way) => <span key={way}><b>{HANDS[way]}</b> <span className="number">{totals.reached[way]}</span> of <span className="number">{totals.states}</span> states</span>)}
+        <span className="muted">The number in a field is how many steps it takes; a hatched one is never reached in that way.</span>
+        {!isCovered && <span className="muted" role="status">looking, {coverage.length} of {project.components.length} components…</span>}
+      </div>
+      <div className="coverage-cards">
+        {coverage.filter(({ states }) => states.length > 0).map((each) => <CoverageCard key={each.component} project={project} coverage={each} />)}
+      </div>
+    </main>
+  )
+}
+
+function totalsOf(coverage: readonly Coverage[]): { readonly states: number; readonly reached: Readonly<Record<Way, number>> } {
+  const states = coverage.flatMap((each) => each.states)
+  const reached = (way: Way) => states.filter(({ steps }) => steps[way] !== null).length
+  return { states: states.length, reached: { mouse: reached('mouse'), touch: reached('touch'), keyboard: reached('keyboard') } }
+}
+
+function CoverageCard({ project, coverage }: { readonly project: Project; readonly coverage: Coverage }) {
+  const component = project.components.find(({ id }) => id === coverage.component)
+  if (!component) return null
+  return (
+    <table className="coverage-card">
+      <caption><Link to={`/project/${project.id}/component/${component.id}`}>{component.name}</Link>{!coverage.isFinished && <span className="muted"> {coverage.seen.toLocaleString('en')} configurations seen, not finished</span>}</caption>
+      <thead>
+        <tr><th scope="col">state</th>{WAYS.map((way) => <th key={way} scope="col">{HANDS[way]}</th>)}</tr>
+      </thead>
+      <tbody>
+        {coverage.states.map(({ axis, state, steps }) => (
+          <tr key={`${axis} ${state}`}>
+            <th scope="row"><StateLabel component={component} axis={axis} state={state} /></th>
+            {WAYS.map((way) => <Steps key={way} steps={steps[way]} isFinished={coverage.isFinished} />)}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+function StateLabel({ component, axis, state }: { readonly component: Component; readonly axis: Id; readonly state: Id }) {
+  const found = component.axes.find(({ id }) => id === axis)?.states.find(({ id }) => id === state)
+  return found ? <><StateMark hue={found.hue} /> {found.name}</> : null
+}
+
+/** A field of the picture, the fuller the fewer steps it takes. */
+function Steps({ steps, isFinished }: { readonly steps: number | null; readonly isFinished: boolean }) {
+  if (steps === null) return <td className="steps is-never" aria-label={isFinished ? 'never' : 'not seen'}>{isFinished ? '' : '?'}</td>
+  return <td className="steps" data-near={Math.min(steps, 6)}>{steps === 0 ? 'start' : steps}</td>
+}

@@ -1,0 +1,46 @@
+import type { Id, Literal, Pledge, Project, State } from '@rheoscope/core/document'
+import { thingsOnSurface } from '@rheoscope/core/check'
+
+/** An axis of an instance that a promise can speak of. */
+export interface Place {
+  readonly key: string
+  readonly instance: string
+  readonly axis: Id
+  readonly name: string
+  readonly component: Id
+  readonly componentName: string
+  readonly states: readonly Pick<State, 'id' | 'name'>[]
+}
+
+/** Every axis with more than one state of what stands on a surface; none when it cannot be put together. */
+export function placesOf(project: Project, surface: Pledge['surface']): readonly Place[] {
+  try {
+    return thingsOnSurface(project, surface).flatMap(({ path, compiled: { component }, holder, part }) => {
+      const called = holder?.compiled.component.parts.find(({ id }) => id === part)?.name ?? component.name
+      const axes = component.axes.filter(({ states }) => states.length > 1)
+      return axes.map((axis): Place => ({
+        key: `${path} ${axis.id}`, instance: path, axis: axis.id, component: component.id, componentName: component.name, states: axis.states,
+        name: axes.length > 1 ? `${called}, ${axis.name}` : called,
+      }))
+    })
+  } catch {
+    return []
+  }
+}
+
+/** The values of a variable a promise can speak of: both of a yes/no, every choice, and for others those that rules give it. */
+export function valuesOf({ variables, components, screens }: Project, name: string): readonly Literal[] {
+  const variable = variables.find((each) => each.name === name)
+  if (!variable) return []
+  if (variable.type === 'yes/no') return [true, false]
+  if (variable.type === 'choice') return variable.choices ?? []
+  const set = [...components, ...screens].flatMap(({ rules }) => rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' && action.variable === name ? constant(action.to) : []))))
+  return [...new Set([variable.start, ...set])]
+}
+
+/** The value of an expression that is a number or a quoted text. */
+function constant(text: string): readonly Literal[] {
+  const quoted = /^\s*'([^']*)'\s*$/.exec(text)
+  if (quoted) return [quoted[1]!]
+  return /^\s*-?\d+(\.\d+)?\s*$/.test(text) ? [Number(text)] : []
+}

@@ -1,0 +1,157 @@
+import { useMemo, useState } from 'react'
+import { Button } from '@mui/material'
+import { Link } from 'react-router'
+import { pledgeText } from '@rheoscope/core/check'
+import { addPledge, removePledge, type Literal, type Pledge, type Pledged, type PledgedState, type Project } from '@rheoscope/core/document'
+import { useOfChecks } from '../checks/use-findings'
+import { newId } from '../session/new-id'
+import { useOfSession, useSession } from '../session/use-session'
+import { placesOf, valuesOf, type Place } from './pledge-places'
+
+type Kind = Pledge['says']['kind']
+
+const KINDS: Readonly<Record<Kind, string>> = { always: 'always', never: 'never', 'can reach': 'from anywhere it can come about that', after: 'after' }
+
+/** What the designer promises, in sentences with slots, and whether it is kept. */
+export function PromisesSheet() {
+  const project = useOfSession('document')
+  return (
+    <main className="promises-sheet">
+      <section aria-label="Promises">
+        <h2 className="caption">Promises</h2>
+        {project.promises.length === 0 && <p className="muted hint">Nothing is promised yet. Say below what always has to be so; every edit is held against it.</p>}
+        <ol className="promises">{project.promises.map((pledge) => <PromiseRow key={pledge.id} project={project} pledge={pledge} />)}</ol>
+      </section>
+      <NewPromise project={project} />
+    </main>
+  )
+}
+
+function PromiseRow({ project, pledge }: { readonly project: Project; readonly pledge: Pledge }) {
+  const session = useSession()
+  const found = useOfChecks('findings')
+  const isComplete = useOfChecks('isComplete') === true
+  const broken = found?.project.find(({ id }) => id === `promise-broken ${pledge.id}`)
+  return (
+    <li className="promise">
+      <span className={!isComplete ? 'promise-verdict muted' : broken ? 'promise-verdict is-broken' : 'promise-verdict is-kept'} role="status">{!isComplete ? 'looking…' : broken ? (broken.level === 'note' ? 'not looked at to the end' : 'broken') : 'kept'}</span>
+      <span className="promise-text">{words(project, pledge)} <span className="muted">{surfaceName(project, pledge.surface)}</span></span>
+      {broken && <Link className="underlined" to={`/project/${project.id}/findings?finding=${encodeURIComponent(broken.id)}`}>See how</Link>}
+      <button className="plain muted" aria-label={`Remove the promise ${words(project, pledge)}`} onClick={() => session.dispatch(removePledge(pledge.id), 'remove a promise')}>×</button>
+    </li>
+  )
+}
+
+function words(project: Project, pledge: Pledge): string {
+  try {
+    return pledgeText(project, pledge)
+  } catch {
+    return 'A promise about something that is gone'
+  }
+}
+
+const surfaceName = (project: Project, surface: Pledge['surface']): string =>
+  'screen' in surface ? `on ${project.screens.find(({ id }) => id === surface.screen)?.name ?? 'a screen that is gone'}` : `in ${project.components.find(({ id }) => id === surface.component)?.name ?? 'a component that is gone'}`
+
+const surfaceKey = (surface: Pledge['surface']): string => ('screen' in surface ? `screen ${surface.screen}` : `component ${surface.component}`)
+
+/** A sentence with slots, filled in from left to right. */
+function NewPromise({ project }: { readonly project: Project }) {
+  const session = useSession()
+  const surfaces = [...project.screens.map(({ id }): Pledge['surface'] => ({ screen: id })), ...project.components.map(({ id }): Pledge['surface'] => ({ component: id }))]
+  const [key, setKey] = useState(() => (surfaces[0] ? surfaceKey(surfaces[0]) : ''))
+  const surface = surfaces.find((each) => surfaceKey(each) === key) ?? surfaces[0]
+  const places = useMemo(() => (surface ? placesOf(project, surface) : []), [project, surface])
+  const [kind, setKind] = useState<Kind>('always')
+  const [that, setThat] = useState<Pledged | null>(null)
+  const [then, setThen] = useState<Pledged | null>(null)
+  const [withinMs, setWithinMs] = useState(1000)
+  if (!surface) return null
+  const isFull = that !== null && (kind !== 'after' || then !== null)
+  const add = () => {
+    if (that === null) return
+    const says: Pledge['says'] = kind === 'after' ? { kind, that, then: then!, withinMs } : { kind, that }
+    session.dispatch(addPledge({ id: newId(), surface, says }), 'make a promise')
+    setThat(null)
+    setThen(null)
+  }
+  return (
+    <section aria-label="A new promise">
+      <h2 className="caption">A new promise</h2>
+      <p className="promise-slots">
+        <select aria-label="Where" value={key} onChange={(event) => { setKey(event.target.value); setThat(null); setThen(null) }}>
+          {surfaces.map((each) => <option key={surfaceKey(each)} value={surfaceKey(each)}>{surfaceName(project, each)}</option>)}
+        </select>
+        <select aria-label="How" value={kind} onChange={(event) => setKind(event.target.value as Kind)}>
+          {(Object.keys(KINDS) as Kind[]).map((each) => <option key={each} value={each}>{KINDS[each]}</option>)}
+        </select>
+        <PledgedSlots key={`that ${key}`} project={project} places={places} value={that} onChange={setThat} label="What" />
+        {kind === 'after' && (
+          <>
+            within <input className="mono slot-ms" aria-label="Within ms" inputMode="numeric" value={withinMs} onChange={(event) => setWithinMs(Math.max(0, Math.round(Number(event.target.value) || 0)))} /> ms
+            <PledgedSlots key={`then ${key}`} project={project} places={places} value={then} onChange={setThen} label="What follows" />
+          </>
+        )}
+        <Button disabled={!isFull} onClick={add}>Promise it</Button>
+      </p>
+    </section>
+  )
+}
+
+interface SlotsProps {
+  readonly project: Project
+  readonly places: readonly Place[]
+  readonly value: Pledged | null
+  readonly onChange: (value: Pledged | null) => void
+  readonly label: string
+}
+
+/** One instance in a state, so many of several alike in a state, or a variable with a value. */
+function PledgedSlots({ project, places, value, onChange, label }: SlotsProps) {
+  const [subject, setSubject] = useState('')
+  const [how, setHow] = useState<Extract<Pledged, { what: 'count' }>['how']>('at most')
+  const [many, setMany] = useState(1)
+  const alike = [...new Set(places.map(({ component }) => component))].filter((component) => places.filter((each) => each.component === component).length > 1)
+  const place = places.find(({ key }) => subject === `place ${key}`)
+  const group = subject.startsWith('group ') ? places.filter(({ component }) => subject === `group ${component}`) : []
+  const variable = project.variables.find(({ name }) => subject === `variable ${name}`)
+  const states = (place ?? group[0])?.states ?? []
+  const chosen = value?.what === 'state' ? value.state : value?.what === 'count' ? (value.of[0]?.state ?? '') : ''
+  const pick = (state: string, change: { readonly how?: typeof how; readonly many?: number } = {}) => {
+    const of = (each: Place): PledgedState => ({ instance: each.instance, axis: each.axis, state })
+    if (state === '') onChange(null)
+    else if (place) onChange({ what: 'state', ...of(place) })
+    else onChange({ what: 'count', how: change.how ?? how, many: change.many ?? many, of: group.map(of) })
+  }
+  return (
+    <>
+      <select aria-label={label} value={subject} onChange={(event) => { setSubject(event.target.value); onChange(null) }}>
+        <option value="">…</option>
+        {places.map(({ key, name }) => <option key={key} value={`place ${key}`}>{name}</option>)}
+        {alike.map((component) => <option key={component} value={`group ${component}`}>of all {places.find((each) => each.component === component)!.componentName}s</option>)}
+        {project.variables.map(({ name }) => <option key={name} value={`variable ${name}`}>{name}</option>)}
+      </select>
+      {group.length > 0 && (
+        <>
+          <select aria-label={`${label}: how many`} value={how} onChange={(event) => { setHow(event.target.value as typeof how); pick(chosen, { how: event.target.value as typeof how }) }}>
+            {(['at most', 'at least', 'exactly'] as const).map((each) => <option key={each}>{each}</option>)}
+          </select>
+          <input className="mono slot-ms" aria-label={`${label}: number`} inputMode="numeric" value={many} onChange={(event) => { const number = Math.max(0, Math.round(Number(event.target.value) || 0)); setMany(number); pick(chosen, { many: number }) }} />
+        </>
+      )}
+      {states.length > 0 && <>is <select aria-label={`${label}: state`} value={chosen} onChange={(event) => pick(event.target.value)}><option value="">…</option>{states.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}</select></>}
+      {variable && <VariableSlot values={valuesOf(project, variable.name)} value={value?.what === 'variable' ? value.value : null} label={`${label}: value`} onChange={(now) => onChange(now === null ? null : { what: 'variable', name: variable.name, value: now })} />}
+    </>
+  )
+}
+
+function VariableSlot({ values, value, label, onChange }: { readonly values: readonly Literal[]; readonly value: Literal; readonly label: string; readonly onChange: (value: Literal) => void }) {
+  return (
+    <>
+      is <select aria-label={label} value={value === null ? '' : JSON.stringify(value)} onChange={(event) => onChange(event.target.value === '' ? null : JSON.parse(event.target.value) as Literal)}>
+        <option value="">…</option>
+        {values.map((each) => <option key={JSON.stringify(each)} value={JSON.stringify(each)}>{each === '' ? 'empty' : String(each)}</option>)}
+      </select>
+    </>
+  )
+}

@@ -1,0 +1,61 @@
+import { useMemo } from 'react'
+import type { Witness } from '@rheoscope/core/check'
+import type { Input, Project } from '@rheoscope/core/document'
+import { inOrder, Run } from '@rheoscope/core/run'
+import type { DrawList } from '@rheoscope/core/scene'
+import { msText } from '../bench/timing-text'
+import { DrawListPicture } from '../paint/look-picture'
+
+/** So many frames fit side by side. */
+const MOST_FRAMES = 5
+
+interface Frame {
+  readonly atMs: number
+  readonly list: DrawList
+  readonly what: string
+}
+
+/** A witness as a strip of small frames: how it begins, what is done when, and what is to be seen then. */
+export function WitnessStrip({ project, witness }: { readonly project: Project; readonly witness: Witness }) {
+  const frames = useMemo(() => framesOf(project, witness), [project, witness])
+  return (
+    <ol className="witness-frames" aria-label="What makes it happen, frame by frame">
+      {frames.map(({ atMs, list, what }, index) => (
+        <li key={index}>
+          <div className="witness-frame"><DrawListPicture list={list} /></div>
+          <span className="mono">{msText(atMs)}</span> <span className="muted">{what}</span>
+        </li>
+      ))}
+    </ol>
+  )
+}
+
+function framesOf(project: Project, { surface, inputs, lookAtMs, caption }: Witness): readonly Frame[] {
+  try {
+    const run = new Run(project, surface)
+    const frames: Frame[] = [{ atMs: 0, list: run.drawList(), what: 'at first' }]
+    const ordered = inOrder(inputs).filter(({ atMs }) => atMs <= lookAtMs)
+    for (const atMs of new Set(ordered.map((input) => input.atMs))) {
+      const now = ordered.filter((input) => input.atMs === atMs)
+      run.advanceTo(atMs)
+      for (const { atMs: _at, ...action } of now) run.send(action)
+      frames.push({ atMs, list: run.drawList(), what: doneIn(now) })
+    }
+    run.advanceTo(lookAtMs)
+    return [...thinned(frames), { atMs: lookAtMs, list: run.drawList(), what: caption }]
+  } catch {
+    return []
+  }
+}
+
+/** The first frame and the last ones, as many as fit. */
+const thinned = (frames: readonly Frame[]): readonly Frame[] => (frames.length < MOST_FRAMES ? frames : [frames[0]!, ...frames.slice(-(MOST_FRAMES - 2))])
+
+const WORDS: Readonly<Record<Input['do'], string>> = { move: 'point', press: 'press', release: 'release', exit: 'leave', wheel: 'scroll', key: 'key', put: 'put', parameter: 'set' }
+
+/** What is done at one instant, in a few words. */
+function doneIn(inputs: readonly Input[]): string {
+  const acts = inputs.map((input) => (input.do === 'key' ? `${input.modifiers.shift ? 'Shift ' : ''}${input.key === ' ' ? 'Space' : input.key}` : WORDS[input.do]))
+  const isTap = acts.includes('press') && acts.includes('release')
+  return [...new Set(isTap ? ['tap', ...acts.filter((act) => !['press', 'release', 'point', 'leave'].includes(act))] : acts)].join(', ')
+}
