@@ -23,7 +23,7 @@ const problemShown = async (hands: BenchHands) => (await hands.find('.shelf-prob
 test.each([
   ['broken', good.slice(0, 2000), /not complete JSON/],
   ['foreign', '{"version": 2, "slides": []}', /not a Rheoscope project/],
-  ['too new', good.replace('"version": 2', '"version": 42'), /newer Rheoscope \(version 42/],
+  ['too new', good.replace('"version": 3', '"version": 42'), /newer Rheoscope \(version 42/],
   ['damaged', good.replace('"kind": "text"', '"kind": "sound"'), /does not fit at components\/0\/parts/],
   ['incoherent', good.replace('"start": "rest"', '"start": "elsewhere"'), /starts in a state it does not have/],
   ['huge', ' '.repeat(65 * 1024 * 1024), /up to 64 MB can be opened/],

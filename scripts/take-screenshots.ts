@@ -29,7 +29,7 @@ try {
   await keep('bench-easel')
   await hands.closeEasel()
 
-  for (const [component, name] of [['buoyMarker', 'job-03-buoy-marker'], ['routePanel', 'job-05-route-panel'], ['portChooser', 'job-09-port-chooser'], ['gangwaySwitch', 'job-12-gangway-switch'], ['crewCall', 'job-13-crew-call'], ['lighthouse', 'job-15-lighthouse'], ['ticketButton', 'job-16-ticket-button'], ['cabinLights', 'job-18-cabin-lights'], ['engineStart', 'job-20-engine-start']] as const) {
+  for (const [component, name] of [['routePanel', 'job-05-route-panel'], ['portChooser', 'job-09-port-chooser'], ['crewCall', 'job-13-crew-call'], ['lighthouse', 'job-15-lighthouse'], ['ticketButton', 'job-16-ticket-button'], ['cabinLights', 'job-18-cabin-lights'], ['engineStart', 'job-20-engine-start']] as const) {
     await hands.openDemo(component)
     await hands.untilFindings('they are there', (kinds) => kinds.length === 0)
     const buttons = await browser.driver.findElements({ css: '.put-button' })
@@ -76,6 +76,22 @@ try {
   await hands.clickButton('Play it')
   await browser.driver.sleep(900)
   await keep('finding-witness')
+
+  await hands.click('#findings .section-head a')
+  await hands.until('all is checked', async () => (await (await hands.find('.findings-list')).getAttribute('aria-busy')) === 'false', 60_000)
+  await hands.clickButton('Play it')
+  await browser.driver.sleep(1500)
+  await keep('findings')
+  await hands.clickButton('Undo')
+  await hands.click('.sheet-tabs a[href$="coverage"]')
+  await hands.until('all is covered', async () => (await (await hands.find('.coverage-sheet')).getAttribute('aria-busy')) === 'false', 60_000)
+  await keep('coverage')
+  await hands.click('.sheet-tabs a[href$="budgets"]')
+  await hands.find('.budget-path')
+  await keep('budgets')
+  await hands.click('.sheet-tabs a[href$="promises"]')
+  await hands.find('.promise-verdict.is-kept')
+  await keep('promises')
 } finally {
   await browser.close()
   await server.close()

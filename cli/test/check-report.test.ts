@@ -9,7 +9,7 @@ const cut = apply(skerryLine, { edit: 'set', path: ['components', 'boardingButto
 const asked = (more: Partial<CheckRequest>): CheckRequest => ({ file: 'skerry-line.rheo.json', format: 'text', level: 'fault', screen: 'Home', ...more })
 
 test('a clean project says so', () => {
-  expect(checkReport({ ...skerryLine, components: [], screens: [], variables: [] }, asked({ screen: undefined as never, level: 'note' }))).toEqual({ text: 'Skerry Line: no findings in 0 components and 0 screens\n', isFound: false })
+  expect(checkReport({ ...skerryLine, components: [], screens: [], variables: [], promises: [] }, asked({ screen: undefined as never, level: 'note' }))).toEqual({ text: 'Skerry Line: no findings in 0 components and 0 screens\n', isFound: false })
 })
 
 test('a fault is found, in text and as data with its witness as a take', () => {

@@ -193,6 +193,11 @@ export class BenchHands extends Hands {
     await this.until(`the specimen is in ${state}`, async () => (await this.specimenState()) === state, patienceMs)
   }
 
+  /** Everything that is said of the component, notes as well, by kind. */
+  async allFindingKinds(): Promise<readonly string[]> {
+    return this.driver.executeScript('return [...document.querySelectorAll("#findings [data-kind]")].map((card) => card.dataset.kind)')
+  }
+
   /** The faults and risks of the component, by kind. */
   async findingKinds(): Promise<readonly string[]> {
     return this.driver.executeScript('return [...document.querySelectorAll("#findings [data-kind]:not(.is-note)")].map((card) => card.dataset.kind)')

@@ -36,6 +36,31 @@ export interface Stores {
   readonly assets: AssetStore
 }
 
+/** Complete checks of projects over HTTP: begun, followed, stopped, and what the newest came to. */
+function checkRoutes(checks: CheckRuns): Router {
+  const router = Router()
+
+  router.post('/projects/:id/check', async (request, response) => {
+    await checks.begin(request.params.id)
+    response.status(202).end()
+  })
+
+  router.get('/projects/:id/check', async (request, response) => {
+    response.json(await checks.latest(request.params.id))
+  })
+
+  router.get('/projects/:id/check/progress', (request, response) => {
+    checks.follow(request.params.id, request, response)
+  })
+
+  router.delete('/projects/:id/check', (request, response) => {
+    checks.stop(request.params.id)
+    response.status(204).end()
+  })
+
+  return router
+}
+
 /** The projects over HTTP. `newId` names what is made here. */
 export function api({ store, assets, outcomes, checks }: Stores, announcements: Announcements, newId: () => string): Router {
   const router = Router()
@@ -95,23 +120,7 @@ export function api({ store, assets, outcomes, checks }: Stores, announcements: 
     response.status(204).end()
   })
 
-  router.post('/projects/:id/check', async (request, response) => {
-    await checks.begin(request.params.id)
-    response.status(202).end()
-  })
-
-  router.get('/projects/:id/check', async (request, response) => {
-    response.json(await checks.latest(request.params.id))
-  })
-
-  router.get('/projects/:id/check/progress', (request, response) => {
-    checks.follow(request.params.id, request, response)
-  })
-
-  router.delete('/projects/:id/check', (request, response) => {
-    checks.stop(request.params.id)
-    response.status(204).end()
-  })
+  router.use(checkRoutes(checks))
 
   router.delete('/projects/:id', async (request, response) => {
     await store.remove(request.params.id)

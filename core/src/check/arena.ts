@@ -56,7 +56,7 @@ export class Facts {
 export const isByItself = ({ deadline }: Travelled): boolean => deadline !== null && deadline.occasion.what !== 'long' && deadline.occasion.what !== 'late tap'
 
 /** The node a step leads to, as the end of a way of its own. */
-export const after = ({ from, to, occasion, outcome }: Travelled): Node => ({ place: to, zone: to.zones[0]?.zone ?? from.zone, before: from, by: occasion, outcome, depth: from.depth + 1 })
+export const after = ({ from, to, occasion, outcome }: Travelled): Node => ({ place: to, zone: to.zones[0]?.zone ?? from.zone, extent: 0, before: from, by: occasion, outcome, depth: from.depth + 1 })
 
 export interface ArenaOptions {
   /** What can come from beyond the things, once it is known what of them matters. */
@@ -106,12 +106,13 @@ export class Arena {
     return enact(this.project, this.surface, network, node, this.options.run)
   }
 
-  /** A run that has come to the states of a node, at a person's pace; null when none comes there. */
+  /** A run that has come to the states of a node, at a person's pace; null when none comes there, or rules go on for ever on the way. */
   visit(facts: Facts, node: Node): Enacted | null {
     const known = this.visited.get(node)
     if (known !== undefined) return known
     const before = node.before && this.visit(facts, node.before)
-    const found = (before && enactOn(before, facts.network, node)) ?? this.enact(facts, node)
+    const reached = before === null && node.before ? null : ((before && enactOn(before, facts.network, node)) ?? this.enact(facts, node))
+    const found = reached?.run.stopped ? null : reached
     this.visited.set(node, found)
     return found
   }

@@ -6,6 +6,9 @@ import { inMs, type Finding } from './finding'
 import { cutTimes, hasWaysOutByItself, leaveLater, neverSettledIn } from './never-completes'
 import { witnessTo } from './witness'
 
+/** So many ways to cut a motion are replayed before it is taken that none really does. */
+const MOST_TRIED = 6
+
 /** Motions that a timer, a message or another rule can end early, though they come to their end at other times. */
 export const mayBeCutShort: Check = ({ arena, root, component }) => component.axes.flatMap((axis) => cutShortIn(arena, root, axis))
 
@@ -19,7 +22,7 @@ export function cutShortIn(arena: Arena, thing: Thing, axis: Axis): readonly Fin
   const always = cuts.length === 0 ? [] : neverSettledIn(arena, thing, axis).map(({ about }) => about.state)
   const states = [...new Set(cuts.map(({ mark }) => axis.states[mark.from]!.id))].filter((state) => !always.includes(state))
   return states.flatMap((state): Finding[] => {
-    for (const cut of cuts.filter(({ mark }) => axis.states[mark.from]!.id === state)) {
+    for (const cut of cuts.filter(({ mark }) => axis.states[mark.from]!.id === state).slice(0, MOST_TRIED)) {
       const { needsMs, afterMs } = cutTimes(facts, cut)
       if (afterMs >= needsMs) continue
       const witness = witnessTo(arena, facts, after(cut.step), { caption: 'cut here, before its motion ends' }, (trace) => trace.some((event, index) =>

@@ -1,4 +1,4 @@
-import { holdsIn, triggerRow, type Rule } from '../document'
+import { holdsIn, triggerRow, type Component, type Rule } from '../document'
 import { after } from './arena'
 import { named } from './answers'
 import { stateNames, type Check, type CheckContext } from './context'
@@ -23,7 +23,7 @@ export const noKeyboardWay: Check = (context) => {
     const part = rule.part ?? component.parts[0]!.id
     return {
       id: `no-keyboard-way ${component.id} ${row}`,
-      kind: 'no-keyboard-way', level: 'risk',
+      kind: 'no-keyboard-way', level: isControl(component, part) ? 'risk' : 'note',
       sentence: `Nobody can do with the keyboard what ${rule.trigger.on} on ${named(context, part)} does${axis.states.length > 1 ? ` in ${stateNames(axis, states)}` : ''}: it cannot have the focus, and no key does the same.`,
       about: { component: component.id, axis: axis.id, states, rule: rule.id, part, row },
       remedy: { label: 'Let it take the focus', edit: { edit: 'set', path: ['components', component.id, 'parts', part, 'base', 'focusable'], to: true } },
@@ -31,6 +31,14 @@ export const noKeyboardWay: Check = (context) => {
       numbers: { rules: rules.length },
     }
   })
+}
+
+/** Whether a part, or one around it, says that it is something to be used: then it has to be usable with a keyboard (WAI-ARIA 1.2). */
+function isControl(component: Component, id: string): boolean {
+  const part = component.parts.find((each) => each.id === id)
+  if (!part) return false
+  const { role } = part.base
+  return (role !== undefined && role !== 'none' && role !== 'img' && role !== 'group' && role !== 'region' && role !== 'status') || (part.parent !== null && isControl(component, part.parent))
 }
 
 /** Whether some other rule that the keyboard can fire leads from the same states to the same place with the same actions. */

@@ -1,14 +1,22 @@
-import type { Pledge, Pledged, Project } from '../document'
+import { RheoError, type Pledge, type Pledged, type Project } from '../document'
 import type { Surface } from '../machine'
 import { replay, type Run } from '../run'
 import { Arena, after, Facts } from './arena'
-import { explore, FREE, independentGroups, Network, readings, thingsOnSurface, WAYS, type NetAxis, type Node, type Place, type Thing, type Travelled } from './explore'
+import { explore, FREE, independentGroups, isPassing, Network, thingsOnSurface, WAYS, type NetAxis, type Node, type Place, type Thing, type Travelled } from './explore'
 import { inMs, type Finding } from './finding'
 import { pledgeText } from './pledge-words'
 import { witnessTo } from './witness'
 
 /** Promises that are not kept, each with the shortest way to break it; those that could not be looked at to the end say so. */
-export const brokenPromises = (project: Project): readonly Finding[] => project.promises.flatMap((pledge) => brokenPromise(project, pledge))
+export const brokenPromises = (project: Project): readonly Finding[] =>
+  project.promises.flatMap((pledge) => {
+    try {
+      return brokenPromise(project, pledge)
+    } catch (error) {
+      if (!(error instanceof RheoError)) throw error
+      return [finding(pledge, 'fault', 'A promise speaks of a screen or component that is gone.', null, {})]
+    }
+  })
 
 export function brokenPromise(project: Project, pledge: Pledge): readonly Finding[] {
   const said = pledgeText(project, pledge)
@@ -117,7 +125,7 @@ function violation({ says }: Pledge, { facts, holds }: Watching): Violation | nu
     case 'always':
     case 'never': {
       const wanted = says.kind === 'always'
-      const node = nodes.find(({ place }) => holds(says.that, place) === !wanted && !isPassing(place))
+      const node = nodes.find(({ place }) => holds(says.that, place) === !wanted && !isNeverSeen(place))
       return node ? { node, afterMs: 0, why: `${node.depth} ${node.depth === 1 ? 'step' : 'steps'} from the start it is ${wanted ? 'not ' : ''}so`, numbers: { steps: node.depth }, shows: (run) => holdsIn(run, says.that) !== wanted } : null
     }
     case 'can reach': {
@@ -131,8 +139,7 @@ function violation({ says }: Pledge, { facts, holds }: Watching): Violation | nu
 }
 
 /** Whether nobody ever sees a place, because no time passes there. */
-const isPassing = ({ deadlines, zones }: Place): boolean =>
-  zones.every(({ zone }) => deadlines.some(({ least, most }, index) => least === most && readings(zone, deadlines.length + 1, index + 1)[0] === most))
+const isNeverSeen = (place: Place): boolean => place.zones.every(isPassing)
 
 /** The first node from which no place with something can be come to. */
 function lostNode({ explored, steps }: Facts, has: (place: Place) => boolean): Node | undefined {

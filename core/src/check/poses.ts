@@ -2,7 +2,7 @@ import type { Id } from '../document'
 import { type Run } from '../run'
 import type { DrawList } from '../scene'
 import type { Arena, Facts } from './arena'
-import type { Enacted, Node, Thing } from './explore'
+import { isPassing, type Enacted, type Node, type Thing } from './explore'
 
 /** How long at most is waited for everything to come to rest. */
 const REST_MS = 10_000
@@ -43,7 +43,7 @@ export class Poses {
     const poses: Pose[] = []
     for (const node of this.facts.explored.nodes) {
       const key = axes.map(({ at }) => node.place.configuration[at]).join(' ')
-      if (known.has(key)) continue
+      if (known.has(key) || isPassing(node)) continue
       const enacted = this.arena.visit(this.facts, node)
       if (!enacted) continue
       known.add(key)

@@ -13,7 +13,7 @@ export function CoverageSheet() {
   const project = useOfSession('document')
   const checks = useChecks()
   const isComplete = useOfChecks('isComplete') === true
-  const coverage = useOfChecks('coverage') ?? []
+  const coverage = useOfChecks('coverage') ?? NONE
   const isCovered = useOfChecks('isCovered') === true
   useEffect(() => {
     if (isComplete) checks?.askForCoverage()
@@ -32,6 +32,8 @@ export function CoverageSheet() {
     </main>
   )
 }
+
+const NONE: readonly Coverage[] = []
 
 function totalsOf(coverage: readonly Coverage[]): { readonly states: number; readonly reached: Readonly<Record<Way, number>> } {
   const states = coverage.flatMap((each) => each.states)

@@ -3,7 +3,7 @@ import { Manner } from './manner'
 import { movesIn, type Outside, type Way } from './moves'
 import type { Network } from './network'
 import { deadlinesIn, type Configuration, type Deadline, type Mark, type Occasion, type Outcome } from './occasion'
-import { bind, carriedOver, extrapolate, includes, pass, readings, zeroZone, type Zone } from './zone'
+import { bind, carriedOver, extentOf, extrapolate, includes, pass, readings, zeroZone, type Zone } from './zone'
 
 /** Things that cannot be told apart by anything but their clocks. */
 export interface Place {
@@ -30,6 +30,8 @@ export interface Step {
 export interface Node {
   readonly place: Place
   readonly zone: Zone
+  /** The sum of the zone's bounds: no zone is inside one with a smaller sum. */
+  readonly extent: number
   /** How it was reached first, which is a way with as few steps as there are. */
   readonly before: Node | null
   readonly by: Occasion | null
@@ -84,6 +86,7 @@ export function explore(network: Network, { ways, outside = [], limit = USUAL_LI
   const nodes: Node[] = [...first]
   for (let next = 0; next < nodes.length; next++) {
     if (nodes.length > limit || (next % 512 === 511 && isToStop?.(nodes.length) === true)) return { network, isFinished: false, seen: nodes.length, places: search.places, nodes }
+    if (search.covered.has(nodes[next]!) || marksOf(nodes[next]!, 'stopped').length > 0) continue
     let isEnough = false
     search.each(nodes[next]!, (travelled, make) => {
       if (onStep?.(travelled) === true) isEnough = true
@@ -99,6 +102,8 @@ export function explore(network: Network, { ways, outside = [], limit = USUAL_LI
 const MOST_BRANCHES = 64
 
 class Search {
+  /** Nodes whose readings another one at the same place has as well: what can come of them comes of that one. */
+  readonly covered = new Set<Node>()
   private readonly all: Place[] = []
   private readonly known = new Map<string, Place>()
   private readonly manner: Manner
@@ -131,8 +136,7 @@ class Search {
   /** Goes through what can happen from a node; `make` gives the node it leads to unless that is known. */
   each(node: Node, visit: (travelled: Travelled, make: () => Node | null) => void): void {
     const { place, zone } = node
-    const n = place.deadlines.length + 1
-    const isForced = place.deadlines.some(({ least, most }, index) => least === most && readings(zone, n, index + 1)[0] === most)
+    const isForced = isPassing(node)
     place.steps ??= this.stepsFrom(place)
     for (const step of place.steps) {
       const { occasion, deadline, outcomes } = step
@@ -140,7 +144,7 @@ class Search {
       const when = whenever(place, zone, step)
       if (!when) continue
       for (const { to, outcome, from } of outcomes) {
-        visit({ from: node, occasion, deadline, outcome, when, isAtOnce: isForced, to }, () => this.settled(to, carriedOver(when, n, from), node, occasion, outcome))
+        visit({ from: node, occasion, deadline, outcome, when, isAtOnce: isForced, to }, () => this.settled(to, carriedOver(when, place.deadlines.length + 1, from), node, occasion, outcome))
       }
     }
   }
@@ -152,8 +156,10 @@ class Search {
     pass(zone, n)
     for (const [index, { most }] of deadlines.entries()) if (!bind(zone, n, index + 1, 0, most)) return null
     extrapolate(zone, n, [0, ...deadlines.map(({ most }) => most)])
-    for (const known of zones) if (includes(known.zone, zone)) return null
-    const node: Node = { place, zone, before, by, outcome, depth: before ? before.depth + 1 : 0 }
+    const extent = extentOf(zone)
+    for (const known of zones) if (known.extent >= extent && includes(known.zone, zone)) return null
+    const node: Node = { place, zone, extent, before, by, outcome, depth: before ? before.depth + 1 : 0 }
+    for (let at = zones.length - 1; at >= 0; at--) if (zones[at]!.extent <= extent && includes(zone, zones[at]!.zone)) this.covered.add(zones.splice(at, 1)[0]!)
     zones.push(node)
     return node
   }
@@ -224,6 +230,10 @@ function whenever({ deadlines }: Place, zone: Zone, { deadline, ending, going }:
   }
   return when
 }
+
+/** Whether no time passes in a node, whatever one does: something is due there at once. */
+export const isPassing = ({ place: { deadlines }, zone }: Pick<Node, 'place' | 'zone'>): boolean =>
+  deadlines.some(({ least, most }, index) => least === most && readings(zone, deadlines.length + 1, index + 1)[0] === most)
 
 /** The motions that may end at the instant of a deadline, after it, and would be in the way of others until then. */
 const endingAfter = (network: Network, { deadlines, configuration }: Place, { rank }: Deadline): readonly Deadline[] =>

@@ -1,4 +1,4 @@
-export { explore, marksOf, USUAL_LIMIT, type Explored, type ExploreOptions, type Node, type Place, type Travelled } from './explore'
+export { explore, isPassing, marksOf, USUAL_LIMIT, type Explored, type ExploreOptions, type Node, type Place, type Travelled } from './explore'
 export { enact, enactOn, type Enacted } from './inputs'
 export { WAYS, type Outside, type Way } from './moves'
 export { Network, type NetAxis, type NetworkOptions, type NetName } from './network'

@@ -49,6 +49,13 @@ export function includes(outer: Zone, inner: Zone): boolean {
   return true
 }
 
+/** The sum of all bounds. A zone that includes another one has no smaller one. */
+export function extentOf(zone: Zone): number {
+  let sum = 0
+  for (const bound of zone) sum += bound
+  return sum
+}
+
 /**
  * Forgets how far beyond the greatest number anyone compares it with a clock is, so that there are only finitely
  * many zones (Behrmann et al. 2006, extrapolation by maximal bounds). `most[k]` is that number for clock k.

@@ -1,0 +1,115 @@
+import { explore, independentGroups, Network, signatureOf, thingsOnSurface, WAYS, type Place } from '@rheoscope/core/check/explore'
+import { EMPTY_MOTION, newProject, newScreen, type Component, type Part, type Project } from '@rheoscope/core/document'
+import { timed, type Report } from './report'
+
+/** A lamp that is tapped on, goes off of itself after a while, and dims once it has settled. */
+function lamp(index: number, timerMs: number): Component {
+  const frame = `frame${index}`
+  const state = (id: string, radius: number) => ({ id, name: id, hue: 0, final: false, continuous: null, look: { [frame]: { radiusTopLeft: radius } } })
+  const rule = (id: string, on: Component['rules'][number]['trigger'], from: string, to: string) => ({
+    id, axis: 'lamp', trigger: on, part: null, within: { only: [from] }, guard: null, actions: [], target: { go: 'state', state: to } as const, motion: null, letThrough: false,
+  })
+  return {
+    id: `lamp${index}`, name: `Lamp ${index}`,
+    parts: [{ id: frame, kind: 'container', name: 'frame', parent: null, base: { width: 40, height: 40, fill: '#000000' } }],
+    axes: [{ id: 'lamp', name: 'lamp', start: 'off', drivenBy: null, states: [state('off', 0), state('on', 4), state('dim', 8)] }],
+    rules: [
+      rule('up', { on: 'tap' }, 'off', 'on'), rule('dims', { on: 'settled' }, 'on', 'dim'),
+      rule('out', { on: 'after', ms: timerMs, since: 'entering', holdWhile: null }, 'dim', 'off'), rule('down', { on: 'tap' }, 'dim', 'off'),
+    ],
+    combinations: [], parameters: [], variables: [], pairs: [], absent: {}, motion: { ...EMPTY_MOTION, durationMs: 120 + index, easing: 'linear' },
+  }
+}
+
+/** Instances side by side on a screen; `kinds` different components. */
+function lamps(count: number, kinds: number): Project {
+  const made = newScreen(() => 'ground', 'Deck', 'free')
+  const parts = Array.from({ length: count }, (_, index): Part => ({ id: `i${index}`, kind: 'instance', name: `lamp ${index}`, parent: 'ground', component: `lamp${index % kinds}`, start: {}, base: { x: (index % 40) * 50, y: Math.floor(index / 40) * 50 } }))
+  return { ...newProject('lamps', 'Lamps'), components: Array.from({ length: kinds }, (_, index) => lamp(index, 900 + 10 * index)), screens: [{ ...made, id: 'deck', parts: [...made.parts, ...parts] }] }
+}
+
+/** Several lamps looked at as one network, which is what makes zones necessary. */
+function together(count: number): Network {
+  const project = lamps(count, count)
+  return new Network(project, thingsOnSurface(project, { screen: 'deck' }).slice(1))
+}
+
+/**
+ * The same question answered the plain way: breadth first through configurations with every clock in whole milliseconds,
+ * each known by its JSON text. It is given what can happen at each place, and gives up after `mostMs`.
+ */
+function plainSearch(first: Place, mostMs: number): { readonly seen: number; readonly isFinished: boolean } {
+  const until = performance.now() + mostMs
+  const start = { at: first, clocks: first.deadlines.map(() => 0) }
+  const keyOf = ({ at, clocks }: typeof start) => JSON.stringify({ configuration: [...at.configuration], clocks })
+  const known = new Set([keyOf(start)])
+  const open = [start]
+  const add = (found: typeof start) => {
+    const key = keyOf(found)
+    if (known.has(key)) return
+    known.add(key)
+    open.push(found)
+  }
+  for (let head = 0; head < open.length; head++) {
+    const { at, clocks } = open[head]!
+    if (performance.now() > until) return { seen: known.size, isFinished: false }
+    const due = at.deadlines.findIndex(({ most }, index) => clocks[index]! >= most)
+    for (const { deadline, outcomes } of at.steps ?? []) {
+      if (due >= 0 ? deadline !== at.deadlines[due] : deadline !== null) continue
+      for (const { to, outcome, from } of outcomes) add({ at: to, clocks: to.deadlines.map(({ clock }, index) => (outcome.started.includes(clock) ? 0 : clocks[from[index + 1]! - 1]!)) })
+    }
+    if (due < 0 && at.deadlines.length > 0) add({ at, clocks: clocks.map((clock) => clock + 1) })
+  }
+  return { seen: known.size, isFinished: true }
+}
+
+/** Symbolic exploration against a plain search, and the cost of many instances against few. */
+export function exploreReport(): Report {
+  for (let warm = 0; warm < 3; warm++) explore(together(3), { ways: WAYS })
+  const network = together(3)
+  let places: readonly Place[] = []
+  let seen = 0
+  const symbolicMs = timed(() => {
+    const explored = explore(network, { ways: WAYS, limit: 200_000 })
+    places = explored.places
+    seen = explored.seen
+  })
+  let plain = { seen: 0, isFinished: false }
+  const plainMs = timed(() => {
+    plain = plainSearch(places[0]!, 20_000)
+  })
+  const [few, many] = [split(10), split(1000)]
+  const inTheSameTime = plain.seen * (symbolicMs / plainMs)
+  return {
+    name: 'exploring three lamps together, each with a motion and a timer',
+    figures: [
+      { what: 'symbolic configurations', value: seen, unit: '' },
+      { what: 'to the end in', value: symbolicMs, unit: 'ms' },
+      { what: 'symbolic per second', value: (1000 * seen) / symbolicMs, unit: '/s' },
+      { what: `plain, JSON keys, each ms${plain.isFinished ? '' : ', not finished'}`, value: plain.seen, unit: '' },
+      { what: 'plain, given up or done after', value: plainMs, unit: 'ms' },
+      { what: 'plain per second', value: (1000 * plain.seen) / plainMs, unit: '/s' },
+      { what: 'plain time / symbolic time, at least', value: plainMs / symbolicMs, unit: '×' },
+      { what: 'plain configurations in the symbolic time', value: inTheSameTime, unit: '' },
+      { what: '10 instances on a screen', value: few, unit: 'ms' },
+      { what: '1,000 instances', value: many, unit: 'ms' },
+      { what: '1,000 / 10', value: many / few, unit: '×', aim: 110 },
+    ],
+  }
+}
+
+/** Exploring a screen of instances that have nothing to do with one another. */
+function split(count: number): number {
+  const project = lamps(count, 10)
+  const once = () => {
+    const alike = new Set<string>()
+    for (const group of independentGroups(project, thingsOnSurface(project, { screen: 'deck' }))) {
+      const signature = signatureOf(group)
+      if (alike.has(signature)) continue
+      alike.add(signature)
+      explore(new Network(project, group), { ways: WAYS })
+    }
+  }
+  once()
+  return Math.min(timed(once), timed(once), timed(once))
+}

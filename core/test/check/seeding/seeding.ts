@@ -1,0 +1,39 @@
+import { allOf, type ProjectChecker, type Finding } from '@rheoscope/core/check'
+import type { Component, Project } from '@rheoscope/core/document'
+import { replay } from '@rheoscope/core/run'
+import type { Seed } from './seeds'
+
+/** What came of putting one fault into one component. */
+export interface Sown {
+  readonly kind: string
+  readonly component: string
+  readonly isFound: boolean
+  /** Faults and risks about things the fault was not put into, nor into anything inside them. */
+  readonly falsely: readonly string[]
+  /** The fault is one of behaviour, and has a witness that plays. */
+  readonly isPlayed: boolean | null
+}
+
+/** Puts a fault into a component and looks at what is said; null where there is no place for it. `checker` knows the project without it. */
+export function sow(project: Project, component: Component, seed: Seed, checker: ProjectChecker): Sown | null {
+  const faulty = seed.into(project, component)
+  if (!faulty) return null
+  const before = new Set(allOf(checker.check(project)).map(({ id }) => id))
+  const found = allOf(checker.check(faulty))
+  const own = found.filter(({ kind, about, id }) => kind === seed.kind && !before.has(id) && (about.component === component.id || about.component === undefined))
+  const falsely = found.filter(({ id, level, about }) => level !== 'note' && !before.has(id) && !isAbout(faulty, about, component.id))
+  const witnessed = own.find(({ witness }) => witness !== null)
+  return { kind: seed.kind, component: component.id, isFound: own.length > 0, falsely: falsely.map(({ sentence }) => sentence), isPlayed: witnessed ? plays(faulty, witnessed) : null }
+}
+
+/** Whether a finding is about the component, about something that holds it, or about a screen it stands on. */
+function isAbout(project: Project, { component, screen }: Finding['about'], id: string): boolean {
+  if (component === id || (component === undefined && screen === undefined)) return true
+  const holds = (parts: Component['parts']): boolean => parts.some((part) => (part.kind === 'instance' || part.kind === 'list') && (part.component === id || (part.component !== null && holds(project.components.find((each) => each.id === part.component)?.parts ?? []))))
+  return holds(project.components.find((each) => each.id === component)?.parts ?? []) || holds(project.screens.find((each) => each.id === screen)?.parts ?? [])
+}
+
+function plays(project: Project, { witness }: Finding): boolean {
+  const { surface, inputs, endsAtMs } = witness!
+  return replay(project, surface, inputs, endsAtMs).nowMs <= endsAtMs
+}
