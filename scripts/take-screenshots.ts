@@ -29,7 +29,7 @@ try {
   await keep('bench-easel')
   await hands.closeEasel()
 
-  for (const [component, name] of [['routePanel', 'job-05-route-panel'], ['portChooser', 'job-09-port-chooser'], ['crewCall', 'job-13-crew-call'], ['lighthouse', 'job-15-lighthouse'], ['ticketButton', 'job-16-ticket-button'], ['cabinLights', 'job-18-cabin-lights'], ['engineStart', 'job-20-engine-start']] as const) {
+  for (const [component, name] of [['routePanel', 'job-05-route-panel'], ['portChooser', 'job-09-port-chooser'], ['crewCall', 'job-13-crew-call'], ['lighthouse', 'job-15-lighthouse'], ['cabinLights', 'job-18-cabin-lights'], ['engineStart', 'job-20-engine-start']] as const) {
     await hands.openDemo(component)
     await hands.untilFindings('they are there', (kinds) => kinds.length === 0)
     const buttons = await browser.driver.findElements({ css: '.put-button' })
@@ -37,12 +37,6 @@ try {
     await browser.driver.sleep(1200)
     await keep(name)
   }
-
-  await hands.openDemo('crossingMood')
-  await hands.untilFindings('they are there', (kinds) => kinds.length === 0)
-  await browser.driver.actions().move({ origin: await hands.find('.specimen-picture text') }).click().perform()
-  await browser.driver.sleep(900)
-  await keep('job-17-crossing-mood')
 
   await hands.openDemo('boardingButton')
   await hands.press(',')

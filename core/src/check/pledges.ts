@@ -185,7 +185,7 @@ function firstLate(facts: Facts, first: Travelled, isDone: (place: Place) => boo
   for (let next = open.shift(); next; next = open.shift()) {
     const { node, spentMs } = next
     const staysMs = stayMs(node.place)
-    if (spentMs + staysMs > withinMs) return { node, afterMs: Math.max(0, withinMs - spentMs) + 1 }
+    if (spentMs + staysMs > withinMs) return { node, afterMs: Math.max(0, withinMs - spentMs) }
     for (const step of facts.steps) {
       if (step.from.place !== node.place || step.deadline === null || isDone(step.to)) continue
       const spent = spentMs + staysMs

@@ -1,24 +1,11 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { skerryLine } from '@rheoscope/core/demo'
-import type { InputAction, Screen } from '@rheoscope/core/document'
 import { Run } from '@rheoscope/core/run'
+import { anyInputs } from './any-inputs'
 
 /** So many times a hundred inputs for each screen; more when asked for. */
 const RUNS = Number(process.env.RHEOSCOPE_RANDOM_RUNS ?? 10)
-
-/** Inputs of every kind a person has, at any place of a screen, at any instant. */
-function anyInputs({ width, height }: Screen): fc.Arbitrary<readonly (readonly [waitMs: number, input: InputAction])[]> {
-  const place = { x: fc.integer({ min: -20, max: width + 20 }), y: fc.integer({ min: -20, max: height + 20 }), pointer: fc.constantFrom('mouse', 'touch', 'pen') } as const
-  const modifiers = fc.record({ shift: fc.boolean(), control: fc.boolean() }, { requiredKeys: [] })
-  const input = fc.oneof(
-    { arbitrary: fc.record({ do: fc.constantFrom('move', 'press', 'release'), ...place }), weight: 8 },
-    { arbitrary: fc.record({ do: fc.constant('key'), key: fc.constantFrom('Tab', 'Enter', ' ', 'ArrowRight', 'Escape', 'a'), modifiers }), weight: 3 },
-    { arbitrary: fc.record({ do: fc.constant('exit'), pointer: place.pointer }), weight: 1 },
-    { arbitrary: fc.record({ do: fc.constant('wheel'), x: place.x, y: place.y, deltaX: fc.integer({ min: -200, max: 200 }), deltaY: fc.integer({ min: -200, max: 200 }) }), weight: 1 },
-  ) as fc.Arbitrary<InputAction>
-  return fc.array(fc.tuple(fc.integer({ min: 0, max: 700 }), input), { minLength: 100, maxLength: 100 })
-}
 
 /** What no run may ever come to: an axis in no state of its own, a timer twice, anything shown that is no number where it should be one. */
 function impossible(run: Run): readonly string[] {

@@ -86,4 +86,9 @@ export const everything: Project = {
     ],
   }],
   accepted: [{ id: 'acc', finding: 'unanswered one', of: 'abc', reason: 'Known.' }],
+  promises: [
+    { id: 'always', surface: { component: 'other' }, says: { kind: 'always', that: { what: 'count', how: 'at most', many: 1, of: [{ instance: '', axis: 'axis', state: 'a' }] } } },
+    { id: 'after', surface: { component: 'other' }, says: { kind: 'after', that: { what: 'state', instance: '', axis: 'axis', state: 'a' }, then: { what: 'variable', name: 'open', value: true }, withinMs: 400 } },
+  ],
+  limits: { longestMs: 900, shortestMs: 40 },
 }

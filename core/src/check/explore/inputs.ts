@@ -51,8 +51,10 @@ const PACE_MS = 100
 export function enactOn({ inputs, run: before }: Enacted, network: Network, { by, place }: Node): Enacted | null {
   const run = before.fork(undefined, false)
   const more: Input[] = []
-  if (by !== null && isOfItself(by)) run.advanceTo(run.nextDueMs)
-  else {
+  if (by !== null && isOfItself(by)) {
+    if (run.nextDueMs === Infinity) return null
+    run.advanceTo(run.nextDueMs)
+  } else {
     run.advanceTo(run.nextDueMs > run.nowMs + PACE_MS ? run.nowMs + PACE_MS : run.nowMs)
     const send = (action: InputAction) => {
       more.push({ ...action, atMs: run.nowMs })

@@ -1,0 +1,163 @@
+import { describe, expect, test } from '@jest/globals'
+import { acceptanceOf, brokenPromise, budgetsBetween, checkScreen, completeCheck, coverageOf, digestOf, familiesIn, givenIn, pledgeText, ProjectChecker, timesApart, type CheckProgress, type Finding } from '@rheoscope/core/check'
+import { skerryLine } from '@rheoscope/core/demo'
+import { acceptFinding, addPledge, apply, removePledge, setLimit, unacceptFinding, type Component, type Pledge, type Project } from '@rheoscope/core/document'
+import { replay } from '@rheoscope/core/run'
+import { after, small, tap } from '../run/small-component'
+import { alone, EXAMPLES, screenWith, usable } from './examples'
+
+const boarding = skerryLine.components.find(({ id }) => id === 'boardingButton')!
+
+describe('coverage', () => {
+  test('says in how many steps each way of working gets to a state, and where it never does', () => {
+    const { states, isFinished } = coverageOf(skerryLine, boarding)
+    expect(isFinished).toBe(true)
+    expect(states.map(({ state, steps }) => [state, steps.mouse, steps.touch, steps.keyboard])).toEqual([['rest', 0, 0, 0], ['over', 1, null, null], ['working', 2, 1, 1], ['done', 3, 2, 2]])
+  })
+
+  test('that was not finished says so', () => {
+    expect(coverageOf(skerryLine, boarding, { limit: 1 }).isFinished).toBe(false)
+  })
+})
+
+describe('budgets', () => {
+  const question = { axis: 'boarding', from: 'rest', to: 'done' }
+
+  test('are made of what one waits for and of the motions between', () => {
+    const [first] = budgetsBetween(skerryLine, boarding, question)
+    expect(first).toMatchObject({ states: ['rest', 'working', 'done'], rules: ['board', 'finish'], leastMs: 1960, mostMs: 1960 })
+    expect(first!.pieces).toEqual([
+      { kind: 'person', what: 'tap', ms: 0 }, { kind: 'motion', what: 'into working', ms: 160 }, { kind: 'timer', what: 'after 1800 ms in working', ms: 1640 }, { kind: 'motion', what: 'into done', ms: 160 },
+    ])
+  })
+
+  test('take longer for who waits until motions have ended', () => {
+    const roundabout = budgetsBetween(skerryLine, boarding, question).find(({ states }) => states.includes('over'))!
+    expect([roundabout.leastMs, roundabout.mostMs]).toEqual([1960, 2040])
+  })
+
+  test('are as long as a run takes', () => {
+    const [first] = budgetsBetween(skerryLine, boarding, question)
+    const inputs = (['press', 'release'] as const).map((act) => ({ do: act, x: 100, y: 20, pointer: 'touch' as const, atMs: 0 }))
+    const { trace } = replay(skerryLine, { component: 'boardingButton' }, inputs, 5000)
+    expect(trace.findLast((event) => event.what === 'settled' && event.state === 'done')!.atMs).toBe(first!.leastMs)
+  })
+
+  test('there are none where nothing leads', () => {
+    expect(budgetsBetween(skerryLine, boarding, { axis: 'boarding', from: 'rest', to: 'rest' })).toEqual([])
+  })
+})
+
+describe('families', () => {
+  test('know how long is usual, and how far off one is', () => {
+    const family = familiesIn(givenIn(skerryLine)).find(({ name }) => name === 'choosing something')!
+    expect(family.lowMs).toBeLessThanOrEqual(family.medianMs)
+    expect(timesApart(family, family.medianMs)).toBe(1)
+    expect(timesApart(family, family.highMs * 3)).toBe(3)
+    expect(timesApart(family, family.lowMs / 2)).toBe(2)
+  })
+})
+
+describe('promises', () => {
+  const isIn = (state: string) => ({ what: 'state', instance: '', axis: 'boarding', state } as const)
+  const promised = (says: Pledge['says'], project: Project = skerryLine): readonly Finding[] => brokenPromise(project, { id: 'p', surface: { component: 'boardingButton' }, says })
+
+  test('are said in words', () => {
+    expect(skerryLine.promises.map((pledge) => pledgeText(skerryLine, pledge))).toEqual([
+      'always at most 1 of Reading, Bunk and Door is on', 'after Boarding button is working, within 2,000 ms Boarding button is done', 'from anywhere it can come about that Boarding button is rest',
+    ])
+  })
+
+  test('that hold are kept', () => {
+    expect(promised({ kind: 'after', that: isIn('working'), then: isIn('done'), withinMs: 1800 })).toEqual([])
+    expect(promised({ kind: 'can reach', that: isIn('over') })).toEqual([])
+  })
+
+  test('that are broken are shown to be, in a replay', () => {
+    const [never] = promised({ kind: 'never', that: isIn('done') })
+    expect(never).toMatchObject({ level: 'fault', kind: 'promise-broken' })
+    const run = replay(skerryLine, never!.witness!.surface, never!.witness!.inputs, never!.witness!.lookAtMs)
+    expect(run.instance('')!.states).toEqual(['done'])
+  })
+
+  test('of something in time are broken a millisecond too early', () => {
+    const [late] = promised({ kind: 'after', that: isIn('working'), then: isIn('done'), withinMs: 1799 })
+    expect(late).toMatchObject({ level: 'fault', sentence: expect.stringContaining('it can take longer than 1,799 ms') })
+    expect(replay(skerryLine, late!.witness!.surface, late!.witness!.inputs, late!.witness!.lookAtMs).instance('')!.states).toEqual(['working'])
+  })
+
+  test('of coming back are broken where nothing leads back', () => {
+    const stuck = apply(skerryLine, { edit: 'remove', path: ['components', 'boardingButton', 'rules'], id: 'again' })
+    expect(promised({ kind: 'can reach', that: isIn('rest') }, stuck)[0]).toMatchObject({ level: 'fault' })
+  })
+
+  test('about something gone say so, and do not take others along', () => {
+    const project = apply(skerryLine, { edit: 'remove', path: ['screens'], id: 'home' })
+    expect(new ProjectChecker().whole(project).filter(({ kind }) => kind === 'promise-broken').map(({ sentence }) => sentence)).toEqual(['A promise speaks of a screen or component that is gone.'])
+  })
+
+  test('are made and taken back', () => {
+    const pledge: Pledge = { id: 'new', surface: { component: 'boardingButton' }, says: { kind: 'never', that: isIn('done') } }
+    const made = apply(skerryLine, addPledge(pledge))
+    expect(made.promises.at(-1)).toEqual(pledge)
+    expect(apply(made, removePledge('new')).promises).toEqual(skerryLine.promises)
+  })
+})
+
+describe('accepting', () => {
+  const { has } = EXAMPLES.find(({ kind }) => kind === 'never-completes')!
+  const [component] = has.components as readonly [Component]
+  const finding = new ProjectChecker().component(has, component).find(({ kind }) => kind === 'never-completes')!
+  const accepted = apply(has, acceptFinding(has, { id: 'ok', finding: finding.id, of: digestOf(finding), reason: 'meant' }))
+
+  test('holds for what was accepted, and no longer when it says something else', () => {
+    expect(acceptanceOf(accepted, finding)?.reason).toBe('meant')
+    expect(acceptanceOf(accepted, { ...finding, numbers: { ...finding.numbers, earlyMs: 2 } })).toBeNull()
+  })
+
+  test('again replaces what was said before, and can be taken back', () => {
+    const again = apply(accepted, acceptFinding(accepted, { id: 'ok2', finding: finding.id, of: digestOf(finding), reason: 'still meant' }))
+    expect(again.accepted.map(({ reason }) => reason)).toEqual(['still meant'])
+    expect(apply(again, unacceptFinding('ok2')).accepted).toEqual([])
+  })
+})
+
+test('limits are set and taken away one by one', () => {
+  const both = apply(apply(skerryLine, setLimit(skerryLine, 'longestMs', 900)), setLimit({ ...skerryLine, limits: { longestMs: 900 } }, 'shortestMs', 40))
+  expect(both.limits).toEqual({ longestMs: 900, shortestMs: 40 })
+  expect(apply(both, setLimit(both, 'longestMs', null)).limits).toEqual({ shortestMs: 40 })
+  expect(apply({ ...both, limits: { longestMs: 900 } }, setLimit({ ...both, limits: { longestMs: 900 } }, 'longestMs', null))).not.toHaveProperty('limits.longestMs')
+})
+
+describe('on a screen', () => {
+  const parts = small({ a: {} }, []).parts.map((part) => (part.id === 'frame' ? { ...part, base: { ...part.base, ...usable } } : part))
+  const asks = { ...small({ a: {}, b: {} }, [{ on: tap, in: ['a'], to: 'b', actions: [{ id: 'm', do: 'send', message: 'go', payload: null, recipient: 'siblings' }] }, { on: after(50), in: ['b'], to: 'a', actions: [{ id: 'n', do: 'send', message: 'stop', payload: null, recipient: 'siblings' }] }], { parts }), id: 'asks', name: 'Asks' }
+  const goes = { ...small({ off: {}, on: { look: { box: { x: 40 } } } }, [{ on: { on: 'message', name: 'go' }, in: ['off'], to: 'on', ms: 200 }, { on: { on: 'message', name: 'stop' }, in: ['on'], to: 'off' }], { parts }), id: 'goes', name: 'Goes' }
+
+  test('what one thing does can cut what another one does', () => {
+    const project = screenWith(alone(asks, goes), [['first', 'asks'], ['second', 'goes']])
+    const found = checkScreen(project, project.screens[0]!)
+    expect(found[0]).toMatchObject({ kind: 'never-completes', level: 'fault', about: { component: 'goes', screen: 'deck', instance: 'second' }, numbers: { needsMs: 200, afterMs: 50 } })
+    const { trace } = replay(project, found[0]!.witness!.surface, found[0]!.witness!.inputs, found[0]!.witness!.endsAtMs)
+    expect(trace).toContainEqual(expect.objectContaining({ what: 'state', instance: 'second', from: 'on', to: 'off' }))
+  })
+
+  test('states that nothing there leads to are noted', () => {
+    const project = screenWith(alone(asks, goes), [['second', 'goes']])
+    expect(checkScreen(project, project.screens[0]!)).toEqual([expect.objectContaining({ kind: 'state-unreachable', level: 'note', sentence: 'On “Deck”, Goes never comes to ‹on›.' })])
+  })
+
+  test('what stands beyond the edge is told', () => {
+    const project = screenWith(alone(asks), [['far', 'asks', 5000]])
+    expect(checkScreen(project, project.screens[0]!).map(({ kind }) => kind)).toContain('leaves-bounds')
+  })
+})
+
+test('a complete check says how far it is, and what it came to', () => {
+  const { has } = EXAMPLES.find(({ kind }) => kind === 'promise-broken')!
+  const heard: CheckProgress[] = []
+  const { findings, components, screens } = completeCheck(has, (progress) => heard.push(progress))
+  expect(heard).toEqual([{ done: 0, total: 3, what: 'Small' }, { done: 1, total: 3, what: 'Deck' }, { done: 2, total: 3, what: 'Example' }])
+  expect([components, screens]).toEqual([1, 1])
+  expect(findings.filter(({ level }) => level === 'fault').map(({ kind }) => kind)).toEqual(['promise-broken'])
+})
