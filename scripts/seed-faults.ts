@@ -1,18 +1,16 @@
 /** Puts every kind of fault into every component of the demo project, and prints how many were found, missed, and raised where there was nothing. */
-import { ProjectChecker } from '@rheoscope/core/check'
 import { skerryLine } from '@rheoscope/core/demo'
-import { sow, type Sown } from '../core/test/check/seeding/seeding'
+import { fieldOf, sow, type Sown } from '../core/test/check/seeding/seeding'
 import { SEEDS } from '../core/test/check/seeding/seeds'
 
-const project = { ...skerryLine, screens: [], promises: [], startScreen: null }
-const checker = new ProjectChecker()
+const field = fieldOf({ ...skerryLine, screens: [], promises: [], startScreen: null })
 const only = process.argv[2]
 const total = { put: 0, found: 0, missed: 0, falsely: 0 }
 
 process.stdout.write(`${'kind'.padEnd(26)}    put  found missed  false\n`)
 for (const seed of SEEDS.filter(({ kind }) => only === undefined || kind === only)) {
-  const sown = project.components.flatMap((component): Sown[] => {
-    const one = sow(project, component, seed, checker)
+  const sown = field.project.components.flatMap((component): Sown[] => {
+    const one = sow(field, component, seed)
     return one ? [one] : []
   })
   const missed = sown.filter(({ isFound }) => !isFound)

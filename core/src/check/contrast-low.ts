@@ -117,7 +117,7 @@ function whileMoving(context: CheckContext, known: ReadonlySet<string>): readonl
   const seen = new Set(known)
   return changesIn(context).flatMap((change): Finding[] => {
     if (!lanesOf(change).some(({ property }) => property === 'fill')) return []
-    const run = arena.enact(arena.closed, after(change.step))?.run
+    const run = arena.visit(arena.closed, after(change.step))?.run
     if (!run) return []
     for (const atMs of interruptedAt(lanesOf(change)).slice(1)) {
       const low = lowIn(run.drawListAt(run.nowMs + atMs)).find(({ item, ratio, least }) => item.instance === '' && !seen.has(item.part) && ratio < least)

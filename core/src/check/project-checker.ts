@@ -72,10 +72,16 @@ export class ProjectChecker {
 function dependenciesOf(project: Project, component: Component): readonly unknown[] {
   try {
     const { compiled, drivenTo, isHeld } = contextOf(project, component)
-    return [compiled, isHeld, project.tables, project.limits?.longestMs, project.limits?.shortestMs, ...component.axes.map((axis) => [...drivenTo(axis.id)].join(' '))]
+    return [compiled, ...fillersOf(project, compiled), isHeld, project.tables, project.limits?.longestMs, project.limits?.shortestMs, ...component.axes.map((axis) => [...drivenTo(axis.id)].join(' '))]
   } catch {
     return [project]
   }
+}
+
+/** Everything that may fill the slots of a component, or of what stands inside it: any component of the project. */
+function fillersOf(project: Project, compiled: Compiled): readonly Component[] {
+  const hasSlot = (each: Compiled): boolean => each.holders.some(({ part }) => part.kind === 'slot') || each.inner.some(hasSlot)
+  return hasSlot(compiled) ? project.components : []
 }
 
 /** Everything the findings of a screen follow from: what stands on it, and which variables other screens give values to. */
@@ -83,7 +89,8 @@ function screenDependencies(project: Project, screen: Screen): readonly unknown[
   try {
     const inside = (compiled: Compiled): readonly unknown[] => [compiled, ...compiled.inner.flatMap(inside)]
     const others = project.screens.filter(({ id }) => id !== screen.id)
-    return [screen, project.variables, project.tables, ...inside(compile(project, surfaceComponent(project, { screen: screen.id }))), ...(project.variables.length > 0 ? others : [])]
+    const surface = compile(project, surfaceComponent(project, { screen: screen.id }))
+    return [screen, project.variables, project.tables, ...inside(surface), ...fillersOf(project, surface), ...(project.variables.length > 0 ? others : [])]
   } catch {
     return [project]
   }

@@ -31,9 +31,11 @@ export interface ReportedFinding {
   readonly accepted: string | null
 }
 
-/** All findings of a project, each with how bad it is first, then in the order of its components and screens. */
-export const allOf = ({ components, screens, project }: ProjectFindings): readonly Finding[] =>
-  [...Object.values(components).flat(), ...Object.values(screens).flat(), ...project]
+/** All findings of a project in the order of its components and screens, then those of the whole; what is said of a thing and again of what holds it is there once. */
+export function allOf({ components, screens, project }: ProjectFindings): readonly Finding[] {
+  const all = [...Object.values(components).flat(), ...Object.values(screens).flat(), ...project]
+  return [...new Map(all.toReversed().map((finding) => [finding.id, finding])).values()].toReversed()
+}
 
 export function reported(project: Project, finding: Finding): ReportedFinding {
   const { about } = finding

@@ -107,6 +107,15 @@ describe('checking while editing', () => {
     expect(checker.components(skerryLine).boardingButton!.map(({ kind }) => kind)).not.toContain('never-completes')
   })
 
+  test('looks again at what a slot is filled with when that changes', () => {
+    const checker = new ProjectChecker()
+    const ticket = () => skerryLine.components.find(({ id }) => id === 'ticketButton')!
+    const before = checker.component(skerryLine, ticket())
+    const edited = apply(skerryLine, { edit: 'set', path: ['components', 'ticketIcon', 'name'], to: 'Another icon' })
+    expect(checker.component(edited, ticket())).not.toBe(before)
+    expect(checker.component(edited, ticket())).toBe(checker.component(edited, ticket()))
+  })
+
   test('a component that cannot be put together is a finding, not a crash', () => {
     const broken = apply(skerryLine, { edit: 'remove', path: ['components'], id: 'spinnerRing' })
     expect(new ProjectChecker().components(broken).boardingButton![0]).toMatchObject({ kind: 'dangling', level: 'fault' })

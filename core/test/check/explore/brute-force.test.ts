@@ -6,7 +6,7 @@ import { Run } from '@rheoscope/core/run'
 import { reachedByTrying } from './brute-force'
 import { machines, projectWith, type PlainMachine } from './random-machine'
 
-const MACHINES = Number(process.env.RHEOSCOPE_MACHINES ?? 400)
+const MACHINES = Number(process.env.RHEOSCOPE_MACHINES ?? 300)
 
 /** What an exploration says can be reached; null when something goes on for ever or it gave up. */
 function reachedByExploring(plain: readonly PlainMachine[]): ReadonlySet<string> | null {

@@ -1,4 +1,4 @@
-import { allOf, type ProjectChecker, type Finding } from '@rheoscope/core/check'
+import { allOf, ProjectChecker, type Finding } from '@rheoscope/core/check'
 import type { Component, Project } from '@rheoscope/core/document'
 import { replay } from '@rheoscope/core/run'
 import type { Seed } from './seeds'
@@ -14,12 +14,23 @@ export interface Sown {
   readonly isPlayed: boolean | null
 }
 
-/** Puts a fault into a component and looks at what is said; null where there is no place for it. `checker` knows the project without it. */
-export function sow(project: Project, component: Component, seed: Seed, checker: ProjectChecker): Sown | null {
+/** A project to put faults into, with what is said of it without any. */
+export interface Field {
+  readonly project: Project
+  readonly checker: ProjectChecker
+  readonly before: ReadonlySet<string>
+}
+
+export function fieldOf(project: Project): Field {
+  const checker = new ProjectChecker()
+  return { project, checker, before: new Set(allOf(checker.check(project)).map(({ id }) => id)) }
+}
+
+/** Puts a fault into a component and looks at what is said; null where there is no place for it. */
+export function sow({ project, checker, before }: Field, component: Component, seed: Seed): Sown | null {
   const faulty = seed.into(project, component)
   if (!faulty) return null
-  const before = new Set(allOf(checker.check(project)).map(({ id }) => id))
-  const found = allOf(checker.check(faulty))
+  const found = [...Object.values(checker.components(faulty)).flat(), ...(seed.kind === 'promise-broken' ? checker.whole(faulty) : [])]
   const own = found.filter(({ kind, about, id }) => kind === seed.kind && !before.has(id) && (about.component === component.id || about.component === undefined))
   const falsely = found.filter(({ id, level, about }) => level !== 'note' && !before.has(id) && !isAbout(faulty, about, component.id))
   const witnessed = own.find(({ witness }) => witness !== null)

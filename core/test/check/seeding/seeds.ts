@@ -29,6 +29,11 @@ class Sowing {
     return this.component.rules.every(({ axis, within, target }) => axis !== this.axis.id || ('only' in within && target.go !== 'next' && target.go !== 'previous'))
   }
 
+  /** The states the component has of its own. */
+  get own(): readonly Id[] {
+    return this.axis.states.map(({ id }) => id)
+  }
+
   get start(): Id {
     return this.axis.start
   }
@@ -137,7 +142,7 @@ export const SEEDS: readonly Seed[] = [
     const states = Array.from({ length: 5 }, () => sow.state())
     sow.rule(key('F8'), sow.start, states[0]!)
     for (const [index, from] of states.entries()) sow.rule(key('F6'), from, states[(index + 1) % 5]!)
-    sow.rule(key('F6'), sow.start, states[0]!)
+    for (const from of sow.own) sow.rule(key('F6'), from, states[0]!)
     const last = sow.state()
     sow.rule(key('F7'), states[0]!, last)
     sow.rule(key('F7'), last, sow.start)
@@ -161,11 +166,12 @@ export const SEEDS: readonly Seed[] = [
     sow.rule(after(200), to, sow.start)
   }),
   seed('never-settles', (sow) => {
+    if (!sow.isApart) return false
     const [one, other] = [sow.state(), sow.state()]
     sow.rule(key('F8'), sow.start, one)
     sow.rule(after(900), one, other)
     sow.rule(after(900), other, one)
-    sow.rule(key('F9'), one, sow.start)
+    return void sow.rule(key('F9'), one, sow.start)
   }),
   seed('ends-elsewhere', (sow, component) => {
     const part = isLaidOut(component)
@@ -231,7 +237,7 @@ export const SEEDS: readonly Seed[] = [
     sow.rule({ on: 'double tap', tapWaits: false }, sow.start, to, { part: sow.part('box', { role: 'button', accessibleName: 'Seed' }) })
     sow.rule(after(5000), to, sow.start)
   }),
-  seed('no-name', (sow) => void sow.rule({ on: 'tap' }, sow.start, { go: 'stay' }, { part: sow.part('box', {}) })),
+  seed('no-name', (sow) => (sow.root.base.accessibleName === undefined ? void sow.rule({ on: 'tap' }, sow.start, { go: 'stay' }, { part: sow.part('box', {}) }) : false)),
   seed('focus-invisible', (sow) => void sow.part('box', { focusable: true, opacity: 0 })),
   seed('focus-trapped', (sow) => {
     const part = sow.part('box', { focusable: true })
