@@ -34,6 +34,15 @@ test.each(['light', 'dark'])('nothing serious on the bench, in its %s form', asy
   await hands.clickButton('Undo')
 })
 
+test.each(['findings', 'coverage', 'budgets', 'promises'])('nothing serious among the %s', async (sheet) => {
+  const hands = application.hands()
+  await hands.openDemo('boardingButton')
+  await hands.click('#findings .section-head a')
+  await hands.click(`.sheet-tabs a[href$="${sheet}"]`)
+  await hands.find({ findings: '.finding-row', coverage: '.coverage-card', budgets: '.budget-path', promises: '.promise' }[sheet]!)
+  expect(await serious(hands)).toEqual([])
+})
+
 test('nothing serious on the stage and on the map', async () => {
   const hands = application.hands()
   await hands.openDemoScreen('purser')

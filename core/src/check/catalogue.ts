@@ -23,6 +23,7 @@ import { neverSettles } from './never-settles'
 import { noKeyboardWay } from './no-keyboard-way'
 import { noName, noRole } from './no-name'
 import { noReducedForm } from './no-reduced-form'
+import { notFinished } from './not-finished'
 import { noWayBack } from './no-way-back'
 import { noWayOut } from './no-way-out'
 import { SCREEN_CHECKS } from './on-screens'
@@ -127,6 +128,7 @@ export function* checkingComponent(project: Project, component: Component, optio
     yield
     findings.push(...saying(about, () => check(context!)))
   }
+  if (context) findings.push(...notFinished((context as CheckContext).arena, about, component.name))
   return bySeverity(findings)
 }
 
@@ -142,6 +144,7 @@ export function* checkingScreen(project: Project, screen: Screen, options: Check
     yield
     findings.push(...saying(about, () => check(context!)))
   }
+  for (const { arena, isFirst } of (context as ScreenContext | null)?.groups ?? []) if (isFirst) findings.push(...notFinished(arena, about, screen.name))
   return bySeverity(findings)
 }
 

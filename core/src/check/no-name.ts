@@ -4,11 +4,11 @@ import { answersIn, named, oneOfEach, stateOf, TOUCHING, whereIn, type Answer } 
 import type { Check, CheckContext } from './context'
 import type { Finding } from './finding'
 
-/** Parts one can tap that tell a screen reader nothing: neither a name nor any text inside them (ARIA, accessible name). */
-export const noName: Check = (context) => findings(context, 'no-name', (answer) => !hasName(answer), (part, where) => `${part} answers in ${where}, and has neither a name nor any text for those who do not see it.`)
+/** Parts one can tap that say what they are, and tell a screen reader nothing else: neither a name nor any text inside them (ARIA, accessible name). */
+export const noName: Check = (context) => findings(context, 'no-name', (answer) => saysWhatItIs(answer) && !hasName(answer), (part, where) => `${part} answers in ${where}, and has neither a name nor any text for those who do not see it.`)
 
 /** Parts one can tap that do not say what they are (ARIA roles). */
-export const noRole: Check = (context) => findings(context, 'no-role', (answer) => !around(answer).some(({ values }) => values.role !== 'none' && values.role !== undefined), (part, where) => `${part} answers in ${where}, and does not say what it is: a button, a switch, a link.`)
+export const noRole: Check = (context) => findings(context, 'no-role', (answer) => !saysWhatItIs(answer), (part, where) => `${part} answers in ${where}, and does not say what it is: a button, a switch, a link.`)
 
 function findings(context: CheckContext, kind: string, isMissing: (answer: Answer) => boolean, sentence: (part: string, where: string) => string): readonly Finding[] {
   const tapped = answersIn(context).filter(({ rules }) => rules.some(({ trigger }) => TOUCHING.includes(trigger.on) && trigger.on !== 'drag start'))
@@ -26,6 +26,8 @@ function around({ pose, item }: Answer): readonly DrawItem[] {
   const down = (items: readonly DrawItem[]): readonly DrawItem[] => items.flatMap((each) => (each === item ? [each] : down(each.children).length > 0 ? [...down(each.children), each] : []))
   return down(pose.list)
 }
+
+const saysWhatItIs = (answer: Answer): boolean => around(answer).some(({ values }) => values.role !== 'none' && values.role !== undefined)
 
 const hasName = (answer: Answer): boolean =>
   around(answer).some(({ values }) => typeof values.accessibleName === 'string' && values.accessibleName !== '') || textsIn([answer.item]).some((text) => text.trim() !== '')

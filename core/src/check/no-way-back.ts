@@ -16,7 +16,8 @@ export const noWayBack: Check = ({ component, arena, root, drivenTo }) =>
       const net = open.axis(root, axis.id)!
       return from.place.configuration[net.at] !== to.configuration[net.at] ? [net.states[from.place.configuration[net.at]!]!] : []
     }))
-    const states = lost.filter((state) => leaving.has(state))
+    // A dead end is a finding of its own, and what leads to it follows from that.
+    const states = lost.every((state) => leaving.has(state)) ? lost : []
     const there = states[0] === undefined ? undefined : closed.firstIn(closed.axis(root, axis.id)!, states[0])
     if (!there) return []
     return [{

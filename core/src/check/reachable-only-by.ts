@@ -2,14 +2,17 @@ import type { Id } from '../document'
 import { listed, stateNames, type Check } from './context'
 import type { Way } from './explore'
 import type { Finding } from './finding'
+import { noKeyboardWay } from './no-keyboard-way'
 import { witnessTo } from './witness'
 
 const HANDS: Readonly<Record<Way, string>> = { mouse: 'a mouse', touch: 'a finger', keyboard: 'the keyboard' }
 
-/** States that somebody who works in one way alone can never reach, though others can. */
-export const reachableOnlyBy: Check = ({ component, arena, root }) => {
+/** States that somebody who works in one way alone can never reach, though others can. What follows from a tap that has no equivalent on the keyboard is said there. */
+export const reachableOnlyBy: Check = (context) => {
+  const { component, arena, root } = context
   const isForPeople = component.rules.some(({ trigger }) => ['tap', 'press', 'enter', 'double tap', 'long press', 'key', 'drag start'].includes(trigger.on))
   if (!isForPeople || !arena.closed.isFinished) return []
+  const isKeyboardTold = noKeyboardWay(context).length > 0
   return component.axes.flatMap((axis): Finding[] => {
     const missing = new Map<string, { ways: Way[]; states: Id[] }>()
     for (const { id } of axis.states) {
@@ -18,7 +21,7 @@ export const reachableOnlyBy: Check = ({ component, arena, root }) => {
         const facts = arena.byWay(way)
         return facts.isFinished && !facts.firstIn(facts.axis(root, axis.id)!, id)
       })
-      if (ways.length === 0 || ways.length === arena.ways.length) continue
+      if (ways.length === 0 || ways.length === arena.ways.length || (isKeyboardTold && ways.join() === 'keyboard')) continue
       const known = missing.get(ways.join(' ')) ?? { ways, states: [] }
       known.states.push(id)
       missing.set(ways.join(' '), known)

@@ -114,7 +114,7 @@ export const EXAMPLES: readonly Example[] = [
   pair('looks-live', small({ ...wide, c: {} }, [there, { on: after(900), in: ['b'], to: 'a' }], parts()), small({ ...wide }, [there, back], parts())),
   pair('disabled-answers', small({ a: {}, b: { look: { frame: { cursor: 'not-allowed' } } } }, [there, back], parts()), small({ a: {}, b: { look: { frame: { cursor: 'not-allowed' } } } }, [there, { on: tap, in: ['b'], to: { go: 'nothing' } }, { on: after(900), in: ['b'], to: 'a' }], parts())),
   pair('no-keyboard-way', small(wide, [there, back]), small(wide, [there, back], parts())),
-  pair('no-name', small(wide, [there, back]), small(wide, [there, back], parts())),
+  pair('no-name', small(wide, [there, back], { parts: parts().parts.map((part): Part => (part.id === 'frame' ? { ...part, base: { ...part.base, accessibleName: '' } } : part)) }), small(wide, [there, back], parts())),
   pair('no-role', small(wide, [there, back]), small(wide, [there, back], parts())),
   pair('focus-invisible', small({ a: {}, b: { look: { frame: { opacity: 0 } } } }, [there, back], parts()), small({ a: {}, b: { look: { frame: { opacity: 0.5 } } } }, [there, back], parts())),
   pair('focus-trapped', small(wide, [there, back, { on: key('Tab'), to: { go: 'stay' } }], parts(box('next', { focusable: true, width: 20 }))), small(wide, [there, back, { on: key('ArrowRight'), to: { go: 'stay' } }], parts(box('next', { focusable: true, width: 20 })))),

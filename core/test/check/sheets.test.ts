@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { acceptanceOf, brokenPromise, budgetsBetween, checkScreen, completeCheck, coverageOf, digestOf, familiesIn, givenIn, pledgeText, ProjectChecker, timesApart, type CheckProgress, type Finding } from '@rheoscope/core/check'
+import { acceptanceOf, brokenPromise, budgetsBetween, checkComponent, checkScreen, completeCheck, coverageOf, digestOf, familiesIn, givenIn, pledgeText, ProjectChecker, timesApart, type CheckProgress, type Finding } from '@rheoscope/core/check'
 import { skerryLine } from '@rheoscope/core/demo'
 import { acceptFinding, addPledge, apply, removePledge, setLimit, unacceptFinding, type Component, type Pledge, type Project } from '@rheoscope/core/document'
 import { replay } from '@rheoscope/core/run'
@@ -120,6 +120,13 @@ describe('accepting', () => {
     expect(again.accepted.map(({ reason }) => reason)).toEqual(['still meant'])
     expect(apply(again, unacceptFinding('ok2')).accepted).toEqual([])
   })
+})
+
+test('what could not be looked at to the end says so, and calls nothing unreachable', () => {
+  const project = alone(small({ a: {}, b: {}, c: {} }, [{ on: tap, to: { go: 'next', wrap: true } }, { on: after(500), in: ['b'], to: 'c', guard: '1 > 2' }]))
+  const found = checkComponent(project, project.components[0]!, { limit: 1 })
+  expect(found).toContainEqual(expect.objectContaining({ kind: 'not-finished', level: 'note', numbers: { seen: 2 } }))
+  expect(found.filter(({ kind }) => ['state-unreachable', 'rule-never-fires', 'no-way-back'].includes(kind))).toEqual([])
 })
 
 test('limits are set and taken away one by one', () => {

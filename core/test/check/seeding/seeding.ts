@@ -40,7 +40,7 @@ export function sow({ project, checker, before }: Field, component: Component, s
 /** Whether a finding is about the component, about something that holds it, or about a screen it stands on. */
 function isAbout(project: Project, { component, screen }: Finding['about'], id: string): boolean {
   if (component === id || (component === undefined && screen === undefined)) return true
-  const holds = (parts: Component['parts']): boolean => parts.some((part) => (part.kind === 'instance' || part.kind === 'list') && (part.component === id || (part.component !== null && holds(project.components.find((each) => each.id === part.component)?.parts ?? []))))
+  const holds = (parts: Component['parts']): boolean => parts.some((part) => part.kind === 'slot' || ((part.kind === 'instance' || part.kind === 'list') && (part.component === id || (part.component !== null && holds(project.components.find((each) => each.id === part.component)?.parts ?? [])))))
   return holds(project.components.find((each) => each.id === component)?.parts ?? []) || holds(project.screens.find((each) => each.id === screen)?.parts ?? [])
 }
 

@@ -237,7 +237,7 @@ export const SEEDS: readonly Seed[] = [
     sow.rule({ on: 'double tap', tapWaits: false }, sow.start, to, { part: sow.part('box', { role: 'button', accessibleName: 'Seed' }) })
     sow.rule(after(5000), to, sow.start)
   }),
-  seed('no-name', (sow) => (sow.root.base.accessibleName === undefined ? void sow.rule({ on: 'tap' }, sow.start, { go: 'stay' }, { part: sow.part('box', {}) }) : false)),
+  seed('no-name', (sow) => (sow.root.base.accessibleName === undefined ? void sow.rule({ on: 'tap' }, sow.start, { go: 'stay' }, { part: sow.part('box', { role: 'button' }) }) : false)),
   seed('focus-invisible', (sow) => void sow.part('box', { focusable: true, opacity: 0 })),
   seed('focus-trapped', (sow) => {
     const part = sow.part('box', { focusable: true })

@@ -1,0 +1,147 @@
+import { describe, expect, test } from '@jest/globals'
+import { apply, type Component, type Edit, type Part, type Project, type Rule } from '@rheoscope/core/document'
+import { checkComponent, type Finding } from '@rheoscope/core/check'
+import { contrast } from '../../src/check/contrast-low'
+import { after, enter, leave, projectOf, small, tap, type SmallRule } from '../run/small-component'
+import { usable } from './examples'
+
+const wide = { a: {}, b: { look: { box: { x: 40 } } } }
+const there: SmallRule = { on: tap, in: ['a'], to: 'b' }
+const back: SmallRule = { on: tap, in: ['b'], to: 'a' }
+
+const check = (component: Component, project: Project = projectOf(component)) => checkComponent(project, component)
+const found = (component: Component, kind: string): Finding | undefined => check(component).find((finding) => finding.kind === kind)
+
+const framed = (more: readonly Part[], base: Part['base'] = usable): Pick<Component, 'parts'> =>
+  ({ parts: [...small({ a: {} }, []).parts.map((part): Part => (part.id === 'frame' ? { ...part, base: { ...part.base, ...base } } : part)), ...more] })
+
+const box = (id: string, base: Part['base']): Part => ({ id, kind: 'box', name: id, parent: 'frame', base: { x: 0, y: 0, width: 100, height: 50, fill: '#ffffff', ...base } })
+
+describe('states', () => {
+  test('no rule names are told from those whose rules never fire', () => {
+    expect(found(small({ ...wide, c: {} }, [there, back]), 'state-unreachable')!.sentence).toBe('Nothing leads to ‹c›: no rule that can ever fire has it as its target.')
+    const guarded = small({ ...wide, c: {} }, [there, back, { on: enter, in: ['a'], to: 'c', guard: '1 > 2' }, { on: tap, in: ['c'], to: 'a' }])
+    expect(found(guarded, 'state-unreachable')!.sentence).toBe('Nobody can reach ‹c›: the rule that leads there never fires.')
+  })
+
+  test('that outside alone can bring about count as reachable', () => {
+    const heard = small({ ...wide, c: {} }, [there, back, { on: { on: 'message', name: 'alarm' }, in: ['a'], to: 'c' }, { on: tap, in: ['c'], to: 'a' }])
+    expect(found(heard, 'state-unreachable')).toBeUndefined()
+    const given = small({ ...wide, c: {} }, [there, back, { on: enter, in: ['a'], to: 'c', guard: 'isOpen' }, { on: tap, in: ['c'], to: 'a' }], { parameters: [{ id: 'isOpen', name: 'isOpen', type: 'yes/no', initial: false }] })
+    expect(found(given, 'state-unreachable')).toBeUndefined()
+  })
+
+  test('one can go back from through a final one, or from which a holder takes one, are not lost', () => {
+    const rules = [there, { ...back, to: 'c' }, { on: tap, in: ['c'], to: 'b' }]
+    expect(found(small({ ...wide, c: { final: true } }, rules), 'no-way-back')).toBeUndefined()
+    expect(found(small({ ...wide, c: {} }, rules), 'no-way-back')!.about.states).toEqual(['b', 'c'])
+  })
+
+  test('a mouse alone reaches are named with who never gets there', () => {
+    expect(found(small(wide, [{ on: enter, in: ['a'], to: 'b' }, { on: leave, in: ['b'], to: 'a' }]), 'reachable-only-by')!.sentence).toBe('‹b› can be reached by a mouse only; with a finger and the keyboard alone it never comes.')
+  })
+})
+
+describe('motions', () => {
+  test('may be cut by as much as the zone allows', () => {
+    const component = small({ ...wide, c: { look: { box: { x: 80 } } } }, [{ ...there, ms: 300 }, { on: tap, in: ['c'], to: 'b', ms: 100 }, { on: after(200), in: ['b'], to: 'c' }])
+    expect(found(component, 'may-be-cut-short')).toMatchObject({ level: 'risk', numbers: { needsMs: 300, afterMs: 200, earlyMs: 100 }, remedy: { label: 'Leave after 300 ms' } })
+  })
+
+  test('are cut by messages, too, and not by the same message when it only follows an input', () => {
+    const told = (on: SmallRule['on']) => small({ ...wide, c: {} }, [{ ...there, ms: 300, actions: [] }, { on, in: ['b'], to: 'c' }, { on: tap, in: ['c'], to: 'a' }])
+    expect(found(told(after(100)), 'never-completes')).toBeDefined()
+    expect(found(told({ on: 'message', name: 'stop' }), 'never-completes')).toBeUndefined()
+    expect(found(told({ on: 'message', name: 'stop' }), 'may-be-cut-short')).toBeUndefined()
+  })
+
+  test('that let nothing in cannot be cut', () => {
+    expect(found(small(wide, [{ ...there, ms: 300, motion: { policy: 'refuse' } }, { on: after(100), in: ['b'], to: 'a' }]), 'never-completes')).toBeUndefined()
+  })
+
+  test('that complete at once jump, by how much and when is said', () => {
+    const jump = found(small(wide, [{ ...there, ms: 100, motion: { policy: 'complete' } }, back]), 'jumps')!
+    expect(jump.sentence).toBe('x of “box” jumps by 40 px when ‹b› → ‹a› comes 0 ms after ‹a› → ‹b› has begun.')
+    expect(jump.remedy!.label).toBe('Set out from where it is')
+  })
+
+  test('that were told to jump do not count', () => {
+    expect(found(small(wide, [{ ...there, motion: { lanes: [{ id: 'l', part: 'box', property: 'x', jump: 'end' }] } }, back]), 'jumps')).toBeUndefined()
+    expect(found(small(wide, [{ ...there, easing: 'steps(3)' }, back]), 'jumps')).toBeUndefined()
+  })
+
+  test('by whole turns are meant', () => {
+    expect(found(small({ a: {}, b: { look: { box: { rotate: 360 } } } }, [{ ...there, motion: { turn: 'as written' } }, back]), 'wrong-way-round')).toBeUndefined()
+    expect(found(small({ a: {}, b: { look: { box: { rotate: 270 } } } }, [{ ...there, motion: { turn: 'clockwise' } }, back]), 'wrong-way-round')).toBeUndefined()
+  })
+
+  test('that repeat forward and end elsewhere break off each time', () => {
+    const repeating = (to: Part['base']) => small({ a: {}, b: { continuous: { durationMs: 1000, easing: 'linear', repeat: 'forward', times: null, to: { box: to } } } }, [there, back])
+    expect(found(repeating({ x: 30 }), 'seam')!.sentence).toContain('breaks off each time it begins again, every 1,000 ms')
+    expect(found(repeating({ rotate: 360 }), 'seam')).toBeUndefined()
+  })
+})
+
+describe('what people see and touch', () => {
+  test('black on white stands out by 21 : 1, and a colour from itself by 1 : 1', () => {
+    expect(contrast([0, 0, 0, 1], [1, 1, 1, 1])).toBeCloseTo(21)
+    expect(contrast([0.4, 0.2, 0.6, 1], [0.4, 0.2, 0.6, 1])).toBe(1)
+  })
+
+  test('large text needs less, and what looks out of use nothing', () => {
+    const text = (base: Part['base'], frame: Part['base'] = usable) => small(wide, [there, back], framed([box('paper', { takesInput: false }), { id: 'words', kind: 'text', name: 'words', parent: 'frame', base: { x: 0, y: 0, width: 90, height: 30, text: 'Aboard', fill: '#8a8a8a', ...base } }], frame))
+    expect(found(text({ fontSize: 16 }), 'contrast-low')).toMatchObject({ level: 'risk', numbers: { least: 4.5 } })
+    expect(found(text({ fontSize: 26 }), 'contrast-low')).toBeUndefined()
+    expect(found(text({ fontSize: 16, cursor: 'not-allowed' }), 'contrast-low')).toBeUndefined()
+  })
+
+  test('a small target by itself is large enough', () => {
+    expect(found(small(wide, [{ ...there, part: 'one' }, { ...back, part: 'one' }], framed([box('one', { width: 12, height: 12 })])), 'target-small')).toBeUndefined()
+  })
+
+  test('what says what it is has to be usable by keyboard; what says nothing may be', () => {
+    const bases: readonly Part['base'][] = [{}, { role: 'button' }, { role: 'img' }]
+    const levels = bases.map((base) => found(small(wide, [there, back], framed([], base)), 'no-keyboard-way')!.level)
+    expect(levels).toEqual(['note', 'risk', 'note'])
+  })
+
+  test('a key that does the same makes up for a tap', () => {
+    const key = { on: 'key', key: 'b', modifiers: {}, anywhere: true } as const
+    expect(found(small(wide, [there, back, { ...there, on: key }, { ...back, on: key }]), 'no-keyboard-way')).toBeUndefined()
+  })
+
+  test('what lies over a part is named, and letting input through it mends that', () => {
+    const component = small(wide, [there, back, { ...there, part: 'under' }], { parts: [small({ a: {} }, []).parts[0]!, box('under', { width: 40 }), box('over', {})] })
+    const finding = found(component, 'covered')!
+    expect(finding.sentence).toContain('“over” lies over it and takes the input')
+    expect(finding.remedy!.label).toBe('Let input through “over”')
+  })
+})
+
+describe('references to what is gone', () => {
+  const component = small(wide, [there, back])
+  const rule = component.rules[0]!
+  const said = (...rules: readonly Rule[]) => check({ ...component, rules: [...component.rules, ...rules] }).filter(({ kind }) => kind === 'dangling').map(({ sentence }) => sentence)
+  const changed = (change: Partial<Rule>): Rule => ({ ...rule, id: 'r9', trigger: enter, ...change })
+
+  test.each<readonly [string, Rule]>([
+    ['speaks of a state that is gone (nowhere)', changed({ target: { go: 'state', state: 'nowhere' } })],
+    ['uses a token that is gone (quick)', changed({ motion: { durationMs: { token: 'quick' }, lanes: [], stages: [] }, target: { go: 'stay' } })],
+    ['sets a variable that is gone (speed)', changed({ actions: [{ id: 's', do: 'set', variable: 'speed', to: '1' }] })],
+    ['leads to a screen that is gone', changed({ actions: [{ id: 'g', do: 'go to screen', screen: 'bridge', motion: null }] })],
+    ['pulses a part that is gone', changed({ actions: [{ id: 'p', do: 'pulse', part: 'bell', motion: { lanes: [], stages: [] } }] })],
+    ['puts an instance into a state that is gone', changed({ actions: [{ id: 'd', do: 'drive', instance: 'bell', axis: 'axis', state: 'on' }] })],
+    ['sends a message to an instance that is gone', changed({ actions: [{ id: 'm', do: 'send', message: 'ring', payload: null, recipient: { instance: 'bell' } }] })],
+  ])('%s', (sentence, broken) => {
+    expect(said(broken)).toContain(`A rule on enter ${sentence}.`)
+  })
+
+  test('are taken out by their remedy', () => {
+    const broken = { ...component, rules: [...component.rules, changed({ actions: [{ id: 's', do: 'set', variable: 'speed', to: '1' }] })] }
+    const project = projectOf(broken)
+    const { remedy } = check(broken, project).find(({ kind }) => kind === 'dangling')!
+    expect(remedy!.label).toBe('Remove the action')
+    const mended = apply(project, remedy!.edit as Edit)
+    expect(checkComponent(mended, mended.components[0]!).map(({ kind }) => kind)).not.toContain('dangling')
+  })
+})
