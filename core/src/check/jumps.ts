@@ -1,6 +1,6 @@
 import { propertyDefinition, type Edit, type InterruptionPolicy, type Literal } from '../document'
 import { changesBetween, changeState, completed, shownValue, type Instance, type TargetChange } from '../machine'
-import { formOf, motionSources, parseColour, toOklab, type Shown } from '../motion'
+import { formOf, isMovement, motionSources, parseColour, toOklab, type Shown } from '../motion'
 import { changesIn, endOf, interruptedAt, lanesOf, partName, wayOf, type StateChange } from './changes'
 import type { Check, CheckContext } from './context'
 import { inMs, type Finding, type Witness } from './finding'
@@ -23,7 +23,16 @@ interface Jump {
  */
 export const jumps: Check = (context) => {
   const changes = changesIn(context)
-  return changes.flatMap((change): Finding[] => [...atTheBeginning(context, change), ...whenInterrupted(context, change, changes)])
+  return changes.flatMap((change): Finding[] => {
+    const usual = [...atTheBeginning(context, change), ...whenInterrupted(context, change, changes)]
+    return usual.length > 0 ? usual : [...whenInterrupted(context, reducedForm(change), changes)]
+  })
+}
+
+/** The same change for people who would rather have things not move. */
+function reducedForm(change: StateChange): StateChange {
+  const before = { ...change.before, isMotionReduced: true }
+  return { ...change, before, after: changeState(before, change.index, change.to.id, change.rule, 0) }
 }
 
 function atTheBeginning(context: CheckContext, change: StateChange): readonly Finding[] {
@@ -69,11 +78,16 @@ function firstJump(before: Instance, now: Instance, atMs: number, { axis, from, 
     const { part, property } = change
     const target = now.targets.values[part]![property]!
     const shown = shownValue(before, part, property, atMs)
-    if (shown === target || isToldToJump(sources, compiled.parts[part]!.part.id, property)) continue
+    if (shown === target || (now.isMotionReduced && isMoved(property)) || isToldToJump(sources, compiled.parts[part]!.part.id, property)) continue
     const jump = jumpOf(shown, target, { part, property })
     if (jump) return jump
   }
   return null
+}
+
+function isMoved(property: string): boolean {
+  const definition = propertyDefinition(property)
+  return definition !== undefined && isMovement(definition)
 }
 
 /** Whether something says of a property that it takes no time: it then changes at once because that was asked for. */
@@ -111,11 +125,13 @@ function finding(context: CheckContext, change: StateChange, { jump, atMs, by }:
   const amount = jump.unit === 'colour' ? '' : ` by ${Math.round(jump.by * 100) / 100}${jump.unit && ` ${jump.unit}`}`
   const when = by ? `when ${wayOf(by)} comes ${inMs(atMs)} after ${wayOf(change)} has begun` : `as soon as ${wayOf(change)} begins`
   const enacted = arena.enact(arena.closed, after(change.step))
-  const witness: Witness | null = enacted ? witnessOf({ surface: context.surface, inputs: enacted.inputs, lookAtMs: enacted.run.nowMs + atMs, caption: `${jump.property} jumps here` }) : null
+  const isReduced = change.before.isMotionReduced
+  // A witness is played with all motion.
+  const witness: Witness | null = enacted && !isReduced ? witnessOf({ surface: context.surface, inputs: enacted.inputs, lookAtMs: enacted.run.nowMs + atMs, caption: `${jump.property} jumps here` }) : null
   return {
-    id: `jumps ${component.id} ${change.axis.id} ${change.from.id} ${change.to.id} ${by ? by.to.id : ''}`,
+    id: `jumps ${component.id} ${change.axis.id} ${change.from.id} ${change.to.id} ${by ? by.to.id : ''}${isReduced ? ' reduced' : ''}`,
     kind: 'jumps', level: 'risk',
-    sentence: `${jump.property} of ${partName(change.before, jump.part)} jumps${amount} ${when}.`,
+    sentence: `${jump.property} of ${partName(change.before, jump.part)} jumps${amount} ${when}${isReduced ? ', for people who asked for less motion' : ''}.`,
     about: { component: component.id, axis: change.axis.id, state: change.from.id, ...(change.rule ? { rule: change.rule.id } : {}), part: change.before.compiled.parts[jump.part]!.part.id },
     remedy: by ? { label: 'Set out from where it is', edit: retargeting(context, change) } : null,
     witness: witness && confirmed(context.project, witness, (trace) => trace.some((event) => event.what === 'state' && event.to === change.to.id)), numbers: { atMs, by: jump.by },

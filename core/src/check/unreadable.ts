@@ -1,7 +1,7 @@
 import { isToken, type Motion } from '../document'
 import { scopeOf, startEnvironment, typeOf, type Scope } from '../expression'
 import { NO_CONTENTS, NOTHING_GIVEN } from '../machine'
-import { easingProblem } from '../motion'
+import { easingProblem, parseEasing } from '../motion'
 import type { Check } from './context'
 import type { Finding } from './finding'
 
@@ -47,7 +47,7 @@ function guardProblem(guard: string, scope: Scope): string | null {
   }
 }
 
-/** Easings that cannot be read; until they are mended the change is even. */
+/** Easings that cannot be read, of which the change is even until they are mended; and those that do not begin where a change begins, or end where it ends. */
 export const easingInvalid: Check = ({ component }) => {
   const motions: [string, Motion | null | undefined][] = [
     ...component.rules.map((rule): [string, Motion | null] => [rule.id, rule.motion]),
@@ -58,14 +58,23 @@ export const easingInvalid: Check = ({ component }) => {
     [motion?.easing, ...(motion?.lanes.map(({ easing }) => easing) ?? [])].flatMap((easing): Finding[] => {
       if (easing === undefined || isToken(easing)) return []
       const problem = easingProblem(easing as string)
-      if (problem === null) return []
+      const sentence = problem ?? strayEnds(easing as string)
+      if (sentence === null) return []
       const rule = component.rules.find(({ id }) => id === owner)
       return [{
         id: `easing-invalid ${component.id} ${owner} ${easing as string}`,
-        kind: 'easing-invalid', level: 'fault', sentence: problem,
+        kind: 'easing-invalid', level: problem === null ? 'risk' : 'fault', sentence,
         about: { component: component.id, ...(rule ? { axis: rule.axis, rule: rule.id } : {}) },
         remedy: null, witness: null, numbers: {},
       }]
     }),
   )
+}
+
+/** What is to be said of an easing that does not go from 0 to 1; null of one that does. Steps jump by their nature. */
+function strayEnds(easing: string): string | null {
+  if (easing.startsWith('step')) return null
+  const { ease } = parseEasing(easing)
+  const [first, last] = [ease(0), ease(1)].map((share) => Math.round(share * 100))
+  return first === 0 && last === 100 ? null : `${easing} begins at ${first} % of the way and ends at ${last} %: what it moves jumps there.`
 }

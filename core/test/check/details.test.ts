@@ -65,9 +65,25 @@ describe('motions', () => {
     expect(jump.remedy!.label).toBe('Set out from where it is')
   })
 
+  test('are tried in their reduced form as well, where what moves is meant to jump', () => {
+    const looks = { a: {}, b: { look: { box: { x: 40, fill: '#ffffff' } } } }
+    expect(found(small(looks, [there, back]), 'jumps')).toBeUndefined()
+    const coloured = { a: {}, b: { look: { box: { fill: '#ffffff' } } } }
+    expect(found(small(coloured, [{ ...there, motion: { policy: 'complete' } }, back]), 'jumps')!.sentence).toMatch(/^fill of “box” jumps/)
+  })
+
   test('that were told to jump do not count', () => {
     expect(found(small(wide, [{ ...there, motion: { lanes: [{ id: 'l', part: 'box', property: 'x', jump: 'end' }] } }, back]), 'jumps')).toBeUndefined()
     expect(found(small(wide, [{ ...there, easing: 'steps(3)' }, back]), 'jumps')).toBeUndefined()
+  })
+
+  test('along an easing that begins or ends elsewhere jump there, which steps are meant to', () => {
+    const eased = (easing: string) => found(small(wide, [{ ...there, easing }, back]), 'easing-invalid')
+    expect(eased('linear(0.2, 1)')).toMatchObject({ level: 'risk', sentence: 'linear(0.2, 1) begins at 20 % of the way and ends at 100 %: what it moves jumps there.' })
+    expect(eased('linear(0, 0.8)')).toMatchObject({ level: 'risk' })
+    expect(eased('linear(0, 1.2, 1)')).toBeUndefined()
+    expect(eased('steps(4, start)')).toBeUndefined()
+    expect(eased('bouncy')).toMatchObject({ level: 'fault' })
   })
 
   test('by whole turns are meant', () => {
