@@ -4,11 +4,12 @@ import { fieldOf, sow, type Sown } from '../core/test/check/seeding/seeding'
 import { SEEDS } from '../core/test/check/seeding/seeds'
 
 const field = fieldOf({ ...skerryLine, screens: [], promises: [], startScreen: null })
-const only = process.argv[2]
+/** The kinds asked for; all when none is. */
+const only = process.argv.slice(2)
 const total = { put: 0, found: 0, missed: 0, falsely: 0 }
 
 process.stdout.write(`${'kind'.padEnd(26)}    put  found missed  false\n`)
-for (const seed of SEEDS.filter(({ kind }) => only === undefined || kind === only)) {
+for (const seed of SEEDS.filter(({ kind }) => only.length === 0 || only.includes(kind))) {
   const sown = field.project.components.flatMap((component): Sown[] => {
     const one = sow(field, component, seed)
     return one ? [one] : []
