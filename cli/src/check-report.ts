@@ -1,5 +1,5 @@
 import { ProjectChecker, reported, type Level, type ReportedFinding, type Way } from '@rheoscope/core/check'
-import { RheoError, type Project, type Screen } from '@rheoscope/core/document'
+import { componentsOn, RheoError, type Project, type Screen } from '@rheoscope/core/document'
 import { junitReport, sarifReport, type CheckedThing } from '@rheoscope/core/exchange'
 
 export const FORMATS = ['text', 'json', 'sarif', 'junit'] as const
@@ -30,7 +30,7 @@ export function checkReport(project: Project, request: CheckRequest): { readonly
 function checked(project: Project, { screen: named, ways }: CheckRequest): readonly CheckedThing[] {
   const checker = new ProjectChecker(ways ? { ways } : {})
   const screens = named === undefined ? project.screens : [screenNamed(project, named)]
-  const placed = new Set(screens.flatMap((screen) => placedOn(project, screen)))
+  const placed = new Set(screens.flatMap((screen) => componentsOn(project, screen).map(({ id }) => id)))
   const components = named === undefined ? project.components : project.components.filter(({ id }) => placed.has(id))
   const things = [
     ...(named === undefined ? [{ name: project.name, findings: checker.whole(project) }] : []),
@@ -44,22 +44,6 @@ function screenNamed(project: Project, named: string): Screen {
   const screen = project.screens.find(({ id, name }) => id === named || name === named)
   if (!screen) throw new RheoError('gone', `screens/${named}`, `${project.name} has no screen “${named}”.`)
   return screen
-}
-
-/** The components that stand on a screen, or inside one that does. */
-function placedOn(project: Project, screen: Screen): readonly string[] {
-  const found = new Set<string>()
-  const visit = ({ parts }: Pick<Screen, 'parts'>) => {
-    for (const part of parts) {
-      const id = part.kind === 'instance' || part.kind === 'list' ? part.component : null
-      const component = project.components.find((each) => each.id === id)
-      if (!component || found.has(component.id)) continue
-      found.add(component.id)
-      visit(component)
-    }
-  }
-  visit(screen)
-  return [...found]
 }
 
 function printed(project: Project, things: readonly CheckedThing[], { file, format }: CheckRequest, counts: (finding: ReportedFinding) => boolean): string {

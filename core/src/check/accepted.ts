@@ -10,5 +10,5 @@ export function digestOf({ sentence, level, numbers }: Finding): string {
 }
 
 /** The acceptance of a finding that still holds: somebody accepted just this; null when nobody did, or what it is about has changed. */
-export const acceptanceOf = ({ accepted }: Project, finding: Finding): Acceptance | null =>
+export const acceptanceOf = ({ accepted }: Pick<Project, 'accepted'>, finding: Finding): Acceptance | null =>
   accepted.find((each) => each.finding === finding.id && each.of === digestOf(finding)) ?? null

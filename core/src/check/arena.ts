@@ -1,6 +1,5 @@
 import type { Id, Project, Rule } from '../document'
 import type { Surface } from '../machine'
-import type { RunOptions } from '../run'
 import { enact, enactOn, explore, marksOf, Network, WAYS, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Way } from './explore'
 
 /** Everything a step can come to, with the step. */
@@ -61,8 +60,6 @@ export const after = ({ from, to, occasion, outcome }: Travelled): Node => ({ pl
 export interface ArenaOptions {
   /** What can come from beyond the things, once it is known what of them matters. */
   readonly outside?: (network: Network) => Outside
-  /** How runs on the surface begin. */
-  readonly run?: RunOptions
   readonly limit?: number
   readonly isToStop?: (seen: number) => boolean
   /** The ways in which people work; all of them when it is left out. */
@@ -103,7 +100,7 @@ export class Arena {
 
   /** What a person does to come to a node, with the run that did it; null when no run comes there. */
   enact({ network }: Facts, node: Node): Enacted | null {
-    return enact(this.project, this.surface, network, node, this.options.run)
+    return enact(this.project, this.surface, network, node)
   }
 
   /** A run that has come to the states of a node, at a person's pace; null when none comes there, or rules go on for ever on the way. */

@@ -1,7 +1,7 @@
 import { RheoError, type Component, type Project, type Screen } from '../document'
 import { cannotBePaused } from './cannot-be-paused'
 import { combinationUnreachable } from './combination-unreachable'
-import { contextOf, type Check, type CheckContext, type CheckOptions } from './context'
+import { contextOf, type Check, type CheckOptions } from './context'
 import { contrastLow } from './contrast-low'
 import { covered } from './covered'
 import { dangling } from './dangling'
@@ -34,7 +34,7 @@ import { reachableOnlyBy } from './reachable-only-by'
 import { roundTripDiffers } from './round-trip-differs'
 import { ruleNeverFires } from './rule-never-fires'
 import { rulesCompete } from './rules-compete'
-import { screenContext, type ScreenContext } from './screen-context'
+import { screenContext } from './screen-context'
 import { overlayUnreachable, screenUnreachable } from './screen-unreachable'
 import { seam } from './seam'
 import { slowToAnswer } from './slow-to-answer'
@@ -117,34 +117,28 @@ export const PROJECT_CHECKS: Readonly<Record<string, ProjectCheck>> = {
 export type Checking = Generator<void, readonly Finding[]>
 
 /** The findings of one component. A component that cannot be put together is a finding itself. */
-export function* checkingComponent(project: Project, component: Component, options: CheckOptions = {}): Checking {
-  const about = { component: component.id }
-  let context: CheckContext | null = null
-  const findings = [...saying(about, () => {
-    context = contextOf(project, component, options)
-    return []
-  })]
-  for (const check of context ? Object.values(CHECKS) : []) {
-    yield
-    findings.push(...saying(about, () => check(context!)))
-  }
-  if (context) findings.push(...notFinished((context as CheckContext).arena, about, component.name))
-  return bySeverity(findings)
-}
+export const checkingComponent = (project: Project, component: Component, options?: CheckOptions): Checking =>
+  checking({ component: component.id }, () => contextOf(project, component, options), [...Object.values(CHECKS), ({ arena }) => notFinished(arena, { component: component.id }, component.name)])
 
 /** What goes wrong on a screen because of what stands there together. */
-export function* checkingScreen(project: Project, screen: Screen, options: CheckOptions = {}): Checking {
-  const about = { screen: screen.id }
-  let context: ScreenContext | null = null
+export const checkingScreen = (project: Project, screen: Screen, options?: CheckOptions): Checking =>
+  checking({ screen: screen.id }, () => screenContext(project, screen, options), [
+    ...SCREEN_CHECKS, ({ groups }) => groups.flatMap(({ arena, isFirst }) => (isFirst ? notFinished(arena, { screen: screen.id }, screen.name) : [])),
+  ])
+
+/** Asks one question after another about a thing; when it cannot be put together, that is what is found. */
+function* checking<Context>(about: Finding['about'], contextFor: () => Context, questions: readonly ((context: Context) => readonly Finding[])[]): Checking {
+  const contexts: Context[] = []
   const findings = [...saying(about, () => {
-    context = screenContext(project, screen, options)
+    contexts.push(contextFor())
     return []
   })]
-  for (const check of context ? SCREEN_CHECKS : []) {
-    yield
-    findings.push(...saying(about, () => check(context!)))
+  for (const context of contexts) {
+    for (const question of questions) {
+      yield
+      findings.push(...saying(about, () => question(context)))
+    }
   }
-  for (const { arena, isFirst } of (context as ScreenContext | null)?.groups ?? []) if (isFirst) findings.push(...notFinished(arena, about, screen.name))
   return bySeverity(findings)
 }
 

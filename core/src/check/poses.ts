@@ -1,8 +1,7 @@
-import type { Id } from '../document'
-import { type Run } from '../run'
+import type { Run } from '../run'
 import type { DrawList } from '../scene'
 import type { Arena, Facts } from './arena'
-import { isPassing, type Enacted, type Node, type Thing } from './explore'
+import { isPassing, type Enacted, type Node } from './explore'
 
 /** How long at most is waited for everything to come to rest. */
 const REST_MS = 10_000
@@ -31,12 +30,6 @@ export class Poses {
     return this.found
   }
 
-  /** Those in which an axis of a thing is in a state. */
-  in(thing: Thing, axis: Id, state: Id): readonly Pose[] {
-    const net = this.facts.axis(thing, axis)
-    return net ? this.all.filter(({ node }) => net.states[node.place.configuration[net.at]!] === state) : []
-  }
-
   private find(): readonly Pose[] {
     const { axes } = this.facts.network
     const known = new Set<string>()
@@ -58,14 +51,12 @@ export class Poses {
 /** A run that has gone on until nothing moves, or until just before something happens of itself that is no end of a motion. */
 function rested(run: Run): Run {
   const on = run.fork(undefined, false)
-  const states = () => [...on.paths].map((path) => on.instance(path)!.states.join(' ')).join('|')
-  const before = states()
+  const before = statesIn(on)
   for (const untilMs = on.nowMs + REST_MS; on.nextDueMs <= untilMs;) {
     const due = on.nextDueMs
     const ahead = on.fork(undefined, false)
     ahead.advanceTo(due)
-    const isSame = [...ahead.paths].map((path) => ahead.instance(path)!.states.join(' ')).join('|') === before
-    if (!isSame) {
+    if (statesIn(ahead) !== before) {
       on.advanceTo(Math.max(on.nowMs, due - 1))
       return on
     }
@@ -73,3 +64,5 @@ function rested(run: Run): Run {
   }
   return on
 }
+
+const statesIn = (run: Run): string => [...run.paths].map((path) => run.instance(path)!.states.join(' ')).join('|')

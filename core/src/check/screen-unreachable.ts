@@ -1,4 +1,4 @@
-import type { Id, Project } from '../document'
+import { componentsOn, type Id, type Project } from '../document'
 import type { Finding } from './finding'
 
 /** Screens that only screens nobody can reach lead to, and screens nothing leads to though the project says where it starts. */
@@ -30,15 +30,6 @@ const finding = (kind: string, screen: Id, level: Finding['level'], sentence: st
 /** The screens and overlays that rules on a screen, or of what stands on it, lead to. */
 function leadingFrom(project: Project, id: Id): ReadonlySet<Id> {
   const screen = project.screens.find((each) => each.id === id)!
-  const known = new Set<Id>()
-  const components = [screen.parts.flatMap((part) => (part.kind === 'instance' || part.kind === 'list' ? [part.component] : []))].flat()
-  const rules = [...screen.rules]
-  for (let next = components.pop(); next !== undefined; next = components.pop()) {
-    const component = project.components.find((each) => each.id === next)
-    if (!component || known.has(component.id)) continue
-    known.add(component.id)
-    rules.push(...component.rules)
-    components.push(...component.parts.flatMap((part) => (part.kind === 'instance' || part.kind === 'list' ? [part.component] : [])))
-  }
+  const rules = [...screen.rules, ...componentsOn(project, screen).flatMap((component) => component.rules)]
   return new Set(rules.flatMap(({ actions, target }) => (target.go === 'nothing' ? [] : actions.flatMap((action) => (action.do === 'go to screen' || action.do === 'open overlay' ? [action.screen] : [])))))
 }

@@ -1,6 +1,6 @@
 import { isExpression, type Component, type Edit, type Project } from '../document'
 import { compile } from '../machine'
-import { namesOr } from './explore/names'
+import { namesOr } from '../expression'
 import { setsOf } from './explore/split'
 import type { About, Finding } from './finding'
 

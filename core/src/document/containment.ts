@@ -13,6 +13,19 @@ export function componentsIn(component: Pick<Component, 'parts' | 'parameters'>)
   return [...fromParts, ...fromSlots]
 }
 
+/** The components that stand on a surface, or inside one that does, at any depth; those that are gone are left out. */
+export function componentsOn(project: Project, surface: Pick<Component, 'parts'>): readonly Component[] {
+  const found = new Map<Id, Component>()
+  const open = [...componentsIn({ ...surface, parameters: [] })]
+  for (let id = open.pop(); id !== undefined; id = open.pop()) {
+    const component = componentOf(project, id)
+    if (!component || found.has(id)) continue
+    found.set(id, component)
+    open.push(...componentsIn(component))
+  }
+  return [...found.values()]
+}
+
 /** Whether `id` is `sought` or has it inside at any depth. A component may be put into another only where this is false the other way round. */
 export function reaches(project: Project, id: Id, sought: Id, seen = new Set<Id>()): boolean {
   if (id === sought) return true

@@ -1,5 +1,6 @@
 export { parseExpression, placeOf, ExpressionError, type Expression } from './parse'
 export { typeOf, type ExpressionType, type Scope } from './types'
 export { angleName, evaluate, namesIn, partsWithAngle, type Environment } from './evaluate'
+export { namesOr } from './names'
 export { FUNCTIONS } from './functions'
 export { itemScope, scopeOf, startEnvironment, wordOf } from './scope'

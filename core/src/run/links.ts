@@ -1,5 +1,5 @@
 import { isExpression, type Component, type Id, type Part, type Project, type Screen } from '../document'
-import { namesIn } from '../expression'
+import { namesOr } from '../expression'
 import { compile, namesOfBehaviour, surfaceComponent, type Compiled } from '../machine'
 
 /** One way in which something on a screen affects something else there. */
@@ -85,15 +85,6 @@ function voiceOf(project: Project, part: Id | null, components: readonly Compone
     hears: new Set(components.flatMap(({ rules }) => rules.flatMap(({ trigger }) => (trigger.on === 'message' ? [trigger.name] : [])))),
     sets: new Set([...actions.flatMap(({ action, component }) => (action.do === 'set' && isOwn(component, action.variable) ? [action.variable] : [])), ...tied]),
     reads: new Set([...components.flatMap((component) => (part === null ? namesOfBehaviour(component) : [...compile(project, component).reads]).filter((name) => isOwn(component, name))), ...tied]),
-  }
-}
-
-/** The names of an expression; none when it cannot be read, which is a finding elsewhere. */
-function namesOr(text: string): readonly string[] {
-  try {
-    return namesIn(text)
-  } catch {
-    return []
   }
 }
 

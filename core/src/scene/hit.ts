@@ -75,15 +75,15 @@ export function itemOf(list: DrawList, instance: string, part: string): DrawItem
   return undefined
 }
 
-/** A point of the surface at which `part` of `instance` is hit (with whatever lies inside it), near its middle; null when none is. */
-export function pointOn(list: DrawList, instance: string, part: string): Point | null {
+/** A point of the surface, near the middle of `part` of `instance`, at which what is hit is what is sought: that part, with whatever lies inside it, unless something else is asked; null when there is none. */
+export function pointOn(list: DrawList, instance: string, part: string, isSought = (hits: readonly Hit[]): boolean => hits.some((hit) => hit.instance === instance && hit.part === part)): Point | null {
   const item = itemOf(list, instance, part)
   const matrix = matrixTo(list, instance, part)
   if (!item || !matrix) return null
   const [width, height] = [item.values.width as number, item.values.height as number]
   for (const [across, down] of TRIED) {
     const point = transformed(matrix, { x: width * across, y: height * down })
-    if (partsAt(list, point).some((hit) => hit.instance === instance && hit.part === part)) return point
+    if (isSought(partsAt(list, point))) return point
   }
   return null
 }

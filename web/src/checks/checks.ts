@@ -105,3 +105,7 @@ export class Checks {
 /** Everything that is to be said of a component, wherever it stands. */
 export const findingsAbout = ({ components, screens, project }: ProjectFindings, component: Id): readonly Finding[] =>
   [...(components[component] ?? []), ...[...Object.values(screens).flat(), ...project].filter(({ about }) => about.component === component && about.screen === undefined)]
+
+/** Everything that is to be said of a screen, and of what stands on it together. */
+export const findingsOn = ({ screens, project }: ProjectFindings, screen: Id): readonly Finding[] =>
+  [...(screens[screen] ?? []), ...project.filter(({ about }) => about.screen === screen)]

@@ -1,7 +1,7 @@
 import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react'
-import { acceptanceOf, type Finding } from '@rheoscope/core/check'
+import { acceptanceOf, type Finding, type ProjectFindings } from '@rheoscope/core/check'
 import { useOfSession, useSession } from '../session/use-session'
-import { Checks, findingsAbout, type ChecksState } from './checks'
+import { Checks, findingsAbout, findingsOn, type ChecksState } from './checks'
 
 const ChecksContext = createContext<Checks | null>(null)
 
@@ -31,19 +31,21 @@ const never = () => () => undefined
 const NONE: readonly Finding[] = []
 
 /** The findings of one component that nobody has accepted, the worst first. */
-export function useFindingsOf(component: string): { readonly findings: readonly Finding[]; readonly areCurrent: boolean } {
-  const found = useOfChecks('findings')
-  const current = useOfChecks('current')
-  const project = useOfSession('project')
-  const findings = useMemo(() => (found ? findingsAbout(found, component).filter((finding) => acceptanceOf(project, finding) === null) : NONE), [found, component, project])
-  return { findings, areCurrent: current?.has(component) ?? false }
-}
+export const useFindingsOf = (component: string): Open => useOpen(component, findingsAbout)
 
 /** The findings about what stands on a screen, that nobody has accepted. */
-export function useFindingsOn(screen: string): { readonly findings: readonly Finding[]; readonly areCurrent: boolean } {
+export const useFindingsOn = (screen: string): Open => useOpen(screen, findingsOn)
+
+interface Open {
+  readonly findings: readonly Finding[]
+  readonly areCurrent: boolean
+}
+
+/** Those of the findings about a thing that nobody has accepted. They are those of the document as it is stored, whatever is being previewed. */
+function useOpen(id: string, about: (found: ProjectFindings, id: string) => readonly Finding[]): Open {
   const found = useOfChecks('findings')
   const current = useOfChecks('current')
-  const project = useOfSession('project')
-  const findings = useMemo(() => (found ? [...(found.screens[screen] ?? []), ...found.project.filter(({ about }) => about.screen === screen)].filter((finding) => acceptanceOf(project, finding) === null) : NONE), [found, screen, project])
-  return { findings, areCurrent: current?.has(screen) ?? false }
+  const { accepted } = useOfSession('document')
+  const findings = useMemo(() => (found ? about(found, id).filter((finding) => acceptanceOf({ accepted }, finding) === null) : NONE), [found, id, about, accepted])
+  return { findings, areCurrent: current?.has(id) ?? false }
 }

@@ -1,7 +1,7 @@
 import type { Input, InputAction, Project } from '../../document'
 import type { Surface } from '../../machine'
-import { Run, type RunOptions } from '../../run'
-import { itemOf, matrixTo, partsAt, transformed, type Point } from '../../scene'
+import { Run } from '../../run'
+import { pointOn, type Hit, type Point } from '../../scene'
 import type { Node } from './explore'
 import type { Network } from './network'
 import type { Occasion } from './occasion'
@@ -25,10 +25,10 @@ const MOST_TABS = 60
  * The inputs with which a run comes to a node; null when something on the way comes from outside, or cannot be pointed
  * at after all.
  */
-export function enact(project: Project, surface: Surface, network: Network, node: Node, options: RunOptions = {}): Enacted | null {
+export function enact(project: Project, surface: Surface, network: Network, node: Node): Enacted | null {
   const way = wayTo(node)
   const instants = instantsOf(way)
-  const run = new Run(project, surface, options)
+  const run = new Run(project, surface)
   const inputs: Input[] = []
   const send = (action: InputAction) => {
     inputs.push({ ...action, atMs: run.nowMs })
@@ -156,22 +156,11 @@ function withPoint(run: Run, network: Network, spot: Spot, send: (action: InputA
 }
 
 /** Where a spot can be pointed at now and nothing else that is listened to lies over it; null when it cannot be. */
-export function pointFor(run: Run, network: Pick<Network, 'spots'>, { at }: Spot): Point | null {
-  const list = run.answering()
+function pointFor(run: Run, network: Pick<Network, 'spots'>, { at }: Spot): Point | null {
   const [instance, part] = [at.thing.path, at.part!]
-  const item = itemOf(list, instance, part)
-  const matrix = matrixTo(list, instance, part)
-  if (!item || !matrix) return null
-  const [width, height] = [item.values.width as number, item.values.height as number]
-  for (const [across, down] of PLACES) {
-    const point = transformed(matrix, { x: width * across, y: height * down })
-    const first = partsAt(list, point).find((hit) => network.spots.some((spot) => spot.at.thing.path === hit.instance && spot.at.part === hit.part))
-    if (first?.instance === instance && first.part === part) return point
-  }
-  return null
+  const isListened = (hit: Hit) => network.spots.some((spot) => spot.at.thing.path === hit.instance && spot.at.part === hit.part)
+  return pointOn(run.answering(), instance, part, (hits) => {
+    const first = hits.find(isListened)
+    return first?.instance === instance && first.part === part
+  })
 }
-
-const SHARES = [0.5, 0.25, 0.75, 0.1, 0.9, 0.02, 0.98]
-
-/** The middle first, then from the inside out. */
-const PLACES: readonly (readonly [number, number])[] = SHARES.flatMap((across) => SHARES.map((down) => [across, down] as const))

@@ -1,10 +1,9 @@
 import { holdsIn, type Action, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../../document'
-import { evaluate } from '../../expression'
+import { evaluate, namesOr } from '../../expression'
 import { holdsTrue, UNSURE, type Sure } from './sureness'
 import { NOTHING_HELD, type Held, type Manner } from './manner'
 import { isShared, type NetAxis, type NetName, type Network } from './network'
 import { keptWait, stageOfWait, TIMER, type Configuration, type Deadline, type Mark, type Occasion, type Outcome } from './occasion'
-import { namesOr } from './names'
 import type { Answering, Level, Spot } from './spots'
 import type { Thing } from './things'
 import { hands } from './hands'
@@ -260,7 +259,7 @@ export class Instant {
   private perform(thing: Thing, rule: Rule, stage: number): void {
     const groups = this.manner.groupsOf(rule)
     for (let index = stage; index < groups.length; index++) {
-      const ends = groups[index]!.map((action) => ({ action, end: this.act(thing, rule, action) })).filter(({ action }) => action.awaited)
+      const ends = groups[index]!.map((action) => ({ action, end: this.act(thing, action) })).filter(({ action }) => action.awaited)
       const [least, most] = [Math.max(0, ...ends.map(({ end }) => end[0])), Math.max(0, ...ends.map(({ end }) => end[1]))]
       if (most <= 0 || index + 1 >= groups.length) continue
       const wait = this.network.waits.find((each) => each.thing === thing && each.rule === rule)!
@@ -270,7 +269,7 @@ export class Instant {
   }
 
   /** Does something and says between which times from now it has ended. */
-  private act(thing: Thing, rule: Rule, action: Action): readonly [least: number, most: number] {
+  private act(thing: Thing, action: Action): readonly [least: number, most: number] {
     switch (action.do) {
       case 'set': {
         const kept = this.network.nameFor(thing, action.variable)
@@ -296,7 +295,6 @@ export class Instant {
       case 'go to screen':
       case 'open overlay':
       case 'close overlay':
-        this.marks.push({ what: 'surface', thing, rule, action })
         return this.manner.ofSurface
     }
   }

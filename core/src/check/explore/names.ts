@@ -1,5 +1,5 @@
 import { axisOfProperty, isExpression, lookAt, parameterOfProperty, restingLooks, type Component, type Literal, type Value } from '../../document'
-import { namesIn, parseExpression, type Expression } from '../../expression'
+import { namesOr, parseExpression, type Expression } from '../../expression'
 import { namesOfBehaviour } from '../../machine'
 import type { Thing } from './things'
 
@@ -53,24 +53,6 @@ export const saidOf = (component: Component, part: string): readonly (readonly [
   ...Object.entries(component.parts.find(({ id }) => id === part)?.base ?? {}),
   ...restingLooks(component).flatMap((place) => Object.entries(lookAt(component, place)[part] ?? {})),
 ]
-
-const known = new Map<string, readonly string[]>()
-
-/** The names of an expression; none when it cannot be read, which is a finding elsewhere. The same text is read once. */
-export function namesOr(text: string): readonly string[] {
-  const names = known.get(text) ?? read(text)
-  if (known.size > 5000) known.clear()
-  known.set(text, names)
-  return names
-}
-
-function read(text: string): readonly string[] {
-  try {
-    return namesIn(text)
-  } catch {
-    return []
-  }
-}
 
 /** The values a name is held against, as far as expressions only compare it with constants; null when they do anything else with it. */
 export function comparedWith(name: string, texts: readonly string[]): readonly Literal[] | null {

@@ -1,8 +1,9 @@
 import type { Id, InterruptionPolicy, Literal, Project, Rule } from '../../document'
+import { namesOr } from '../../expression'
 import { motionSources } from '../../motion'
 import { Domain } from './domain'
 import { keysIn } from './moves'
-import { comparedWith, namesThatMatter, namesOr, saidOf } from './names'
+import { comparedWith, namesThatMatter, saidOf } from './names'
 import { spotsOf, type Spot } from './spots'
 import type { Thing } from './things'
 

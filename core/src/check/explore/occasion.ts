@@ -1,4 +1,4 @@
-import type { Action, Id, Modifiers, Rule, TriggerKind } from '../../document'
+import type { Id, Modifiers, Rule, TriggerKind } from '../../document'
 import { DOUBLE_TAP_MS } from '../../run/gesture'
 import { keepsTapBack } from './hands'
 import type { NetAxis, NetName, NetTimer, NetWait, Network } from './network'
@@ -32,7 +32,6 @@ export type Mark =
   | { readonly what: 'entered'; readonly axis: NetAxis; readonly from: number; readonly to: number; readonly rule: Rule | null; readonly span: number; readonly left: number }
   | { readonly what: 'settled'; readonly axis: NetAxis; readonly state: number }
   | { readonly what: 'set'; readonly thing: Thing; readonly name: string; readonly value: number }
-  | { readonly what: 'surface'; readonly thing: Thing; readonly rule: Rule; readonly action: Action }
   | { readonly what: 'stopped'; readonly thing: Thing; readonly rules: readonly Rule[] }
 
 /** What things are like between two occasions, as a list of numbers laid out by the network. */

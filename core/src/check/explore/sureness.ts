@@ -1,6 +1,5 @@
 import type { Literal } from '../../document'
-import { evaluate } from '../../expression'
-import { namesOr } from './names'
+import { evaluate, namesOr } from '../../expression'
 
 /** An answer that depends on what nobody knows. */
 export const UNSURE = 'unsure'

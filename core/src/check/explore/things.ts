@@ -1,4 +1,4 @@
-import { componentOf, stateOf, type Id, type Literal, type Project } from '../../document'
+import { componentOf, stateOf, type Id, type Project } from '../../document'
 import { startEnvironment, type Environment } from '../../expression'
 import { compile, contentsOf, NO_CONTENTS, NOTHING_GIVEN, startInstance, surfaceComponent, type Compiled, type Content, type Surface } from '../../machine'
 import { pathInside } from '../../scene'
@@ -21,13 +21,8 @@ export interface Thing {
   readonly states: readonly Id[]
 }
 
-export interface ThingsOptions {
-  readonly parameters?: Readonly<Record<string, Literal>>
-  readonly shared?: Readonly<Record<string, Literal>>
-}
-
 /** Every instance there can be on a surface, what holds others before them, in the order a run puts them there. */
-export function thingsOn(project: Project, compiled: Compiled, { parameters, shared }: ThingsOptions = {}): readonly Thing[] {
+export function thingsOn(project: Project, compiled: Compiled): readonly Thing[] {
   const things: Thing[] = []
   const place = (thing: Omit<Thing, 'index' | 'states'>, states: Readonly<Record<Id, Id>>, chain: readonly Id[]): void => {
     const start = startInstance({ path: thing.path, compiled: thing.compiled, environment: thing.environment, states: known(thing.compiled, states), atMs: 0 })
@@ -35,13 +30,13 @@ export function thingsOn(project: Project, compiled: Compiled, { parameters, sha
     things.push(placed)
     const present = new Set(contentsIn(project, placed, placed.states, placed.environment, chain).map(({ step }) => step))
     for (const content of everyContent(project, placed, chain)) {
-      const environment = { ...startEnvironment(project, content.compiled.component, shared), ...content.parameters }
+      const environment = { ...startEnvironment(project, content.compiled.component), ...content.parameters }
       const path = pathInside(placed.path, content.step)
       const item = { isItem: content.part.kind === 'list', startsThere: placed.startsThere && present.has(content.step) }
       place({ path, compiled: content.compiled, holder: placed, step: content.step, part: content.part.id, ...item, environment }, content.states, [...chain, content.compiled.component.id])
     }
   }
-  const environment = { ...startEnvironment(project, compiled.component, shared), ...parameters }
+  const environment = startEnvironment(project, compiled.component)
   place({ path: '', compiled, holder: null, step: '', part: null, isItem: false, startsThere: true, environment }, {}, [compiled.component.id])
   return things
 }
@@ -64,5 +59,5 @@ function everyContent(project: Project, thing: Thing, chain: readonly Id[]): rea
 }
 
 /** Every instance there can be on a surface. Throws `gone` or `contains-itself` when it cannot be put together. */
-export const thingsOnSurface = (project: Project, surface: Surface, options?: ThingsOptions): readonly Thing[] =>
-  thingsOn(project, compile(project, surfaceComponent(project, surface)), options)
+export const thingsOnSurface = (project: Project, surface: Surface): readonly Thing[] =>
+  thingsOn(project, compile(project, surfaceComponent(project, surface)))
