@@ -9,9 +9,10 @@ function jobsLeftOut() {
   return readdirSync(new URL('e2e/jobs', import.meta.url)).sort().filter((_file, index) => index % 3 !== today).map((file) => `/e2e/jobs/${file}$`)
 }
 
-const shared = {
+export const shared = {
   testEnvironment: 'node',
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  setupFiles: [new URL('core/test/same-seed.ts', import.meta.url).pathname],
   transform,
 }
 

@@ -128,11 +128,9 @@ export class Run {
     const fork = Object.create(Run.prototype) as Run
     Object.assign(fork, { ...this, events: knowsItsPast ? [...this.events] : [] })
     Object.assign(fork, { responses: this.responses.copy(fork.world(observe)), surfaces: this.surfaces.copy(fork.ground()) })
-    return Object.assign(fork, {
-      instances: this.instances.copy(fork.responses.watch()),
-      dragging: this.dragging.copy(() => fork.instances, () => fork.changed()),
-      input: this.input.copy(fork.stage()),
-    })
+    Object.assign(fork, { instances: this.instances.copy(fork.responses.watch()) })
+    Object.assign(fork, { dragging: this.dragging.copy(() => fork.instances, () => fork.changed()) })
+    return Object.assign(fork, { input: this.input.copy(fork.stage()) })
   }
 
   /** What is shown now. */

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
+import { skerryLine } from '@rheoscope/core/demo'
 import type { Component, Input, InputAction, Rule, Trigger } from '@rheoscope/core/document'
 import { replay, Run } from '@rheoscope/core/run'
 import { after, projectOf, small, tap, type SmallRule } from './small-component'
@@ -146,4 +147,17 @@ test('forks go on apart in the middle of a gesture', () => {
   run.send({ do: 'release', ...at })
   for (const each of [run, fork]) each.advanceTo(600)
   expect([stateOf(run), stateOf(fork)]).toEqual(['a', 'b'])
+})
+
+test('what a fork drags is not held by the run it came from', () => {
+  const run = new Run(skerryLine, { screen: 'purser' })
+  const fork = run.fork()
+  const onTag = { x: 592, y: 470, pointer: 'mouse' } as const
+  for (const each of [fork, run]) {
+    each.send({ do: 'press', ...onTag })
+    each.send({ do: 'move', ...onTag, x: 560 })
+  }
+  expect(fork.trace).toContainEqual(expect.objectContaining({ what: 'fired', rule: 'tagLift' }))
+  expect(run.trace).toEqual(fork.trace)
+  expect(run.drawList()).toEqual(fork.drawList())
 })
