@@ -1,0 +1,36 @@
+import { createHash } from 'node:crypto'
+import { readFileSync } from 'node:fs'
+import { Instrumenter } from '@stryker-mutator/instrumenter'
+import config from './stryker.config.mjs'
+import { sourcesIn } from './slices.mjs'
+
+export const SAMPLE_SIZE = 500
+
+/** Another seed is another sample. */
+const SEED = 'rheoscope'
+
+const MUTANTS_A_SLICE = 50
+
+/** Mutants drawn from some folders, always the same ones of the same sources, in slices: what is mutated, and which of the mutants there are of the sample. */
+export async function sampleOf(folders) {
+  const all = await mutantsOf(folders.flatMap(sourcesIn))
+  const drawn = all.map((mutant) => ({ ...mutant, lot: createHash('sha256').update(`${SEED} ${keyOf(mutant)}`).digest('hex') }))
+    .sort((a, b) => (a.lot < b.lot ? -1 : 1)).slice(0, SAMPLE_SIZE).sort((a, b) => (a.file < b.file ? -1 : a.file > b.file ? 1 : a.line - b.line))
+  const keys = new Set(drawn.map(keyOf))
+  return Array.from({ length: Math.ceil(drawn.length / MUTANTS_A_SLICE) }, (_, index) => ({
+    mutate: drawn.slice(index * MUTANTS_A_SLICE, (index + 1) * MUTANTS_A_SLICE).map(({ file, line, column, end }) => `${file}:${line}:${column - 1}-${end.line}:${end.column - 1}`),
+    counts: (mutant) => keys.has(keyOf(mutant)),
+  }))
+}
+
+const keyOf = ({ file, line, column, end, mutator, to }) => [file, line, column, end.line, end.column, mutator, to].join(' ')
+
+/** Every mutant of some files, places counted from 1 as in the kept results. */
+async function mutantsOf(files) {
+  const quiet = { debug: () => undefined, info: () => undefined, warn: () => undefined, isDebugEnabled: () => false }
+  const options = { ...config.mutator, plugins: null, ignorers: [], excludedMutations: config.mutator.excludedMutations }
+  const { mutants } = await new Instrumenter(quiet).instrument(files.map((name) => ({ name, content: readFileSync(name, 'utf8'), mutate: true })), options)
+  return mutants.filter(({ statusReason }) => statusReason === undefined).map(({ fileName, location: { start, end }, mutatorName, replacement }) => ({
+    file: fileName, line: start.line + 1, column: start.column + 1, end: { line: end.line + 1, column: end.column + 1 }, mutator: mutatorName, to: replacement,
+  }))
+}

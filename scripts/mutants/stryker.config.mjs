@@ -1,0 +1,21 @@
+/**
+ * What the mutation tester works with. Texts are not mutated: what they say is held by reading them.
+ * @type {import('@stryker-mutator/api/core').PartialStrykerOptions}
+ */
+export default {
+  packageManager: 'npm',
+  plugins: ['@stryker-mutator/jest-runner'],
+  testRunner: 'jest',
+  testRunnerNodeArgs: ['--experimental-vm-modules', '--no-warnings'],
+  jest: { projectType: 'custom', configFile: 'scripts/mutants/jest.config.mjs', enableFindRelatedTests: false },
+  buildCommand: 'node scripts/mutants/bundle-tests.mjs',
+  coverageAnalysis: 'perTest',
+  mutator: { excludedMutations: ['StringLiteral'] },
+  ignorePatterns: ['**', '!core/**', '!scripts/mutants/**', '!docs/**', '!package.json', '!tsconfig.json'],
+  tempDirName: '.mutants/sandbox',
+  incremental: true,
+  reporters: ['json'],
+  concurrency: Number(process.env.RHEOSCOPE_MUTANTS_AT_ONCE ?? 2),
+  timeoutMS: 10_000,
+  warnings: { slow: false },
+}
