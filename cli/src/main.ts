@@ -6,7 +6,7 @@ import { readProject } from '@rheoscope/core/schema'
 import { checkReport, FORMATS, type Format } from './check-report'
 import { takeFrom, takeReport, type TakeFormat } from './take-report'
 
-/** Exit codes: nothing to complain of, findings at or above the level asked for or something a take misses, could not run. */
+/** Exit codes: no findings, findings at or above the level asked for or something a take misses, could not run or a check broke down. */
 const [CLEAN, FOUND, FAILED] = [0, 1, 2] as const
 
 const program = new Command('rheoscope').description('Rheoscope without its interface, for build pipelines').exitOverride((error) => process.exit(error.exitCode === 0 ? CLEAN : FAILED))
@@ -28,9 +28,10 @@ program
   .addOption(new Option('--max-level <level>', 'the least level that makes it fail').choices(['fault', 'risk', 'note']).default('fault'))
   .action((file: string, { screen, ways, format, maxLevel }: { screen?: string; ways: readonly Way[]; format: Format; maxLevel: Level }) => {
     const project = readProject(readFileSync(file, 'utf8'))
-    const { text, isFound } = checkReport(project, { file, format, level: maxLevel, ways, ...(screen === undefined ? {} : { screen }) })
+    const { text, isFound, failures } = checkReport(project, { file, format, level: maxLevel, ways, ...(screen === undefined ? {} : { screen }) })
     process.stdout.write(text)
-    process.exitCode = isFound ? FOUND : CLEAN
+    process.stderr.write(failures.map((sentence) => `${sentence}\n`).join(''))
+    process.exitCode = failures.length > 0 ? FAILED : isFound ? FOUND : CLEAN
   })
 
 program
@@ -50,7 +51,12 @@ program
 try {
   program.parse()
 } catch (error) {
-  const sentence = error instanceof RheoError ? error.message : `The file cannot be read: ${(error as Error).message}.`
+  const sentence = error instanceof RheoError ? error.message : isOfSystem(error) ? `The file cannot be read: ${error.message}.` : `Rheoscope broke down: ${String((error as Error).stack)}`
   process.stderr.write(`${sentence}\n`)
   process.exitCode = FAILED
+}
+
+/** Whether the operating system refused something, such as reading a file. */
+function isOfSystem(error: unknown): error is NodeJS.ErrnoException {
+  return error instanceof Error && 'syscall' in error
 }

@@ -9,7 +9,7 @@ const cut = apply(skerryLine, { edit: 'set', path: ['components', 'boardingButto
 const asked = (more: Partial<CheckRequest>): CheckRequest => ({ file: 'skerry-line.rheo.json', format: 'text', level: 'fault', screen: 'Home', ...more })
 
 test('a clean project says so', () => {
-  expect(checkReport({ ...skerryLine, components: [], screens: [], variables: [], promises: [] }, asked({ screen: undefined as never, level: 'note' }))).toEqual({ text: 'Skerry Line: no findings in 0 components and 0 screens\n', isFound: false })
+  expect(checkReport({ ...skerryLine, components: [], screens: [], variables: [], promises: [] }, asked({ screen: undefined as never, level: 'note' }))).toEqual({ text: 'Skerry Line: no findings in 0 components and 0 screens\n', isFound: false, failures: [] })
 })
 
 test('a fault is found, in text and as data with its witness as a take', () => {
@@ -31,8 +31,8 @@ test('what is below the level asked for is printed and does not count', () => {
 })
 
 test('a finding somebody accepted does not count, until it changes', () => {
-  const finding = new ProjectChecker().component(cut, cut.components.find(({ id }) => id === 'boardingButton')!).find(({ kind }) => kind === 'never-completes')!
-  const rest = new ProjectChecker().component(cut, cut.components.find(({ id }) => id === 'boardingButton')!).filter(({ level }) => level === 'fault')
+  const finding = new ProjectChecker().component(cut, cut.components.find(({ id }) => id === 'boardingButton')!).findings.find(({ kind }) => kind === 'never-completes')!
+  const rest = new ProjectChecker().component(cut, cut.components.find(({ id }) => id === 'boardingButton')!).findings.filter(({ level }) => level === 'fault')
   const accepted = { ...cut, accepted: rest.map((each, index) => ({ id: `ok${index}`, finding: each.id, of: digestOf(each), reason: 'shown at the fair only' })) }
   expect(checkReport(accepted, asked({}))).toMatchObject({ isFound: false, text: expect.stringContaining('accepted: shown at the fair only') })
   expect(finding.level).toBe('fault')

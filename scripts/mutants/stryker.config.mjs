@@ -16,6 +16,6 @@ export default {
   incremental: true,
   reporters: ['json'],
   concurrency: Number(process.env.RHEOSCOPE_MUTANTS_AT_ONCE ?? 2),
-  timeoutMS: 10_000,
+  timeoutMS: 3000,
   warnings: { slow: false },
 }

@@ -35,7 +35,7 @@ export class CheckRuns {
     const { project, revision } = await this.store.load(id)
     if (this.underWay.has(id)) return
     const stop = new AbortController()
-    this.underWay.set(id, { stop, last: { event: 'progress', data: { done: 0, total: project.components.length + project.screens.length + 1, what: project.name } } })
+    this.underWay.set(id, { stop, last: { event: 'progress', data: { done: 0, total: project.components.length + project.screens.length + 1, what: project.name, seen: 0 } } })
     void this.run(project, (data) => this.tell(id, { event: 'progress', data }), stop.signal)
       .then(async (result) => {
         await this.keep(id, revision, result)

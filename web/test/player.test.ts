@@ -38,7 +38,7 @@ describe('a player', () => {
 
   test('plays a witness up to the moment worth seeing, holds there, and leaves it to nobody to disturb', () => {
     const project = finishAfter(100)
-    const witness = checkComponent(project, project.components[0]!).find(({ kind }) => kind === 'never-completes')!.witness!
+    const witness = checkComponent(project, project.components[0]!).findings.find(({ kind }) => kind === 'never-completes')!.witness!
     const player = new Player(project, surface)
     player.playWitness(witness)
     player.send({ do: 'put', instance: '', axis: 'boarding', state: 'over' })

@@ -1,6 +1,6 @@
 import type { Id, Project, Rule } from '../document'
 import type { Surface } from '../machine'
-import { enact, enactOn, explore, marksOf, Network, WAYS, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Way } from './explore'
+import { enact, enactOn, explore, marksOf, Network, WAYS, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Way } from './explore'
 
 /** Everything a step can come to, with the step. */
 export interface Seen<Kind extends Mark['what']> {
@@ -57,11 +57,9 @@ export const isByItself = ({ deadline }: Travelled): boolean => deadline !== nul
 /** The node a step leads to, as the end of a way of its own. */
 export const after = ({ from, to, occasion, outcome }: Travelled): Node => ({ place: to, zone: to.zones[0]?.zone ?? from.zone, extent: 0, before: from, by: occasion, outcome, depth: from.depth + 1 })
 
-export interface ArenaOptions {
+export interface ArenaOptions extends Effort {
   /** What can come from beyond the things, once it is known what of them matters. */
   readonly outside?: (network: Network) => Outside
-  readonly limit?: number
-  readonly isToStop?: (seen: number) => boolean
   /** The ways in which people work; all of them when it is left out. */
   readonly ways?: readonly Way[]
 }
@@ -72,6 +70,11 @@ export class Arena {
   private readonly visited = new Map<Node, Enacted | null>()
 
   constructor(readonly project: Project, readonly surface: Surface, readonly things: readonly Thing[], private readonly options: ArenaOptions = {}) {}
+
+  /** The explorations of it that were given up, of those that have been asked for. */
+  get unfinished(): readonly Facts[] {
+    return [...this.known.values()].filter(({ isFinished }) => !isFinished)
+  }
 
   get ways(): readonly Way[] {
     return this.options.ways ?? WAYS
@@ -121,8 +124,8 @@ export class Arena {
     const outside = isOpen ? (this.options.outside?.(network) ?? []) : []
     if (isOpen && outside.length === 0 && ways === this.ways) return this.closed
     const steps: Travelled[] = []
-    const { limit, isToStop } = this.options
-    const explored = explore(network, { ways, outside, onStep: (step) => void steps.push(step), ...(limit === undefined ? {} : { limit }), ...(isToStop ? { isToStop } : {}) })
+    const { limit, memory, isToStop } = this.options
+    const explored = explore(network, { ways, outside, onStep: (step) => void steps.push(step), limit, memory, isToStop })
     const facts = new Facts(explored, steps)
     this.known.set(key, facts)
     return facts

@@ -9,13 +9,14 @@ import { disabledAnswers } from './disabled-answers'
 import { easingInvalid, valueUnreadable } from './unreadable'
 import { endlessImmediateLoop } from './endless-immediate-loop'
 import { endsElsewhere } from './ends-elsewhere'
-import { bySeverity, type Finding } from './finding'
+import type { Finding } from './finding'
 import { flashes } from './flashes'
 import { focusInvisible, focusTrapped } from './focus-invisible'
 import { hiddenTakesInput } from './hidden-takes-input'
 import { jumps } from './jumps'
 import { lanesOutOfStep } from './lanes-out-of-step'
 import { leavesBounds } from './leaves-bounds'
+import { failureOf, together, type Looked } from './looked'
 import { looksDead, looksLive } from './looks-dead'
 import { mayBeCutShort } from './may-be-cut-short'
 import { neverCompletes } from './never-completes'
@@ -100,7 +101,7 @@ export const CHECKS: Readonly<Record<string, Check>> = {
 }
 
 /** A question about a whole project. */
-export type ProjectCheck = (project: Project) => readonly Finding[]
+export type ProjectCheck = (project: Project, options: CheckOptions) => readonly Finding[]
 
 /** Every check of a whole project. Adding one is adding a file and a line. */
 export const PROJECT_CHECKS: Readonly<Record<string, ProjectCheck>> = {
@@ -113,55 +114,63 @@ export const PROJECT_CHECKS: Readonly<Record<string, ProjectCheck>> = {
   'promise-broken': brokenPromises,
 }
 
-/** Checking that can be paused and given up: it yields now and then, and returns the findings, the worst first. */
-export type Checking = Generator<void, readonly Finding[]>
+/** Checking that can be paused and given up: it yields now and then. */
+export type Checking = Generator<void, Looked>
 
-/** The findings of one component. A component that cannot be put together is a finding itself. */
+/** What is to be said of one component. A component that cannot be put together is a finding itself. */
 export const checkingComponent = (project: Project, component: Component, options?: CheckOptions): Checking =>
-  checking({ component: component.id }, () => contextOf(project, component, options), [...Object.values(CHECKS), ({ arena }) => notFinished(arena, { component: component.id }, component.name)])
+  checking({ component: component.id }, () => contextOf(project, component, options), { ...CHECKS, 'not-finished': ({ arena }) => notFinished(arena, { component: component.id }, component.name) })
 
 /** What goes wrong on a screen because of what stands there together. */
 export const checkingScreen = (project: Project, screen: Screen, options?: CheckOptions): Checking =>
-  checking({ screen: screen.id }, () => screenContext(project, screen, options), [
-    ...SCREEN_CHECKS, ({ groups }) => groups.flatMap(({ arena, isFirst }) => (isFirst ? notFinished(arena, { screen: screen.id }, screen.name) : [])),
-  ])
+  checking({ screen: screen.id }, () => screenContext(project, screen, options), {
+    ...SCREEN_CHECKS, 'not-finished': ({ groups }) => groups.flatMap(({ arena, isFirst }) => (isFirst ? notFinished(arena, { screen: screen.id }, screen.name) : [])),
+  })
+
+/** What is to be said of a project as a whole. */
+export const checkingProject = (project: Project, options: CheckOptions = {}): Checking => checking({}, () => project, mapped(PROJECT_CHECKS, (check) => (of: Project) => check(of, options)))
+
+type Question<Context> = (context: Context) => readonly Finding[]
+
+const mapped = <From, To>(record: Readonly<Record<string, From>>, map: (from: From) => To): Readonly<Record<string, To>> =>
+  Object.fromEntries(Object.entries(record).map(([key, value]) => [key, map(value)]))
 
 /** Asks one question after another about a thing; when it cannot be put together, that is what is found. */
-function* checking<Context>(about: Finding['about'], contextFor: () => Context, questions: readonly ((context: Context) => readonly Finding[])[]): Checking {
-  const contexts: Context[] = []
-  const findings = [...saying(about, () => {
-    contexts.push(contextFor())
+function* checking<Context>(about: Finding['about'], contextFor: () => Context, questions: Readonly<Record<string, Question<Context>>>): Checking {
+  let context: Context | undefined
+  const looked = [answered('dangling', about, () => {
+    context = contextFor()
     return []
   })]
-  for (const context of contexts) {
-    for (const question of questions) {
-      yield
-      findings.push(...saying(about, () => question(context)))
-    }
+  if (context === undefined) return together(looked)
+  for (const [name, question] of Object.entries(questions)) {
+    yield
+    const of = context
+    looked.push(answered(name, about, () => question(of)))
   }
-  return bySeverity(findings)
+  return together(looked)
+}
+
+/** What a question comes to. When it breaks down only its own answer is missing. */
+function answered(name: string, about: Finding['about'], ask: () => readonly Finding[]): Looked {
+  try {
+    return { findings: ask(), failures: [] }
+  } catch (error) {
+    if (!(error instanceof RheoError)) return { findings: [], failures: [failureOf(name, about, error)] }
+    return { findings: [{ id: `dangling ${about.component ?? about.screen ?? ''}`, kind: 'dangling', level: 'fault', sentence: error.message, about, remedy: null, witness: null, numbers: {} }], failures: [] }
+  }
 }
 
 /** Goes through with a checking at once. */
-export function finished(checking: Checking): readonly Finding[] {
+export function finished(checking: Checking): Looked {
   for (;;) {
     const { done, value } = checking.next()
     if (done) return value
   }
 }
 
-export const checkComponent = (project: Project, component: Component, options?: CheckOptions): readonly Finding[] => finished(checkingComponent(project, component, options))
+export const checkComponent = (project: Project, component: Component, options?: CheckOptions): Looked => finished(checkingComponent(project, component, options))
 
-export const checkScreen = (project: Project, screen: Screen, options?: CheckOptions): readonly Finding[] => finished(checkingScreen(project, screen, options))
+export const checkScreen = (project: Project, screen: Screen, options?: CheckOptions): Looked => finished(checkingScreen(project, screen, options))
 
-export const checkProject = (project: Project): readonly Finding[] => bySeverity(Object.values(PROJECT_CHECKS).flatMap((check) => saying({}, () => check(project))))
-
-function saying(about: Finding['about'], check: () => readonly Finding[]): readonly Finding[] {
-  try {
-    return bySeverity(check())
-  } catch (error) {
-    if (!(error instanceof RheoError)) throw error
-    return [{ id: `dangling ${about.component ?? about.screen ?? ''}`, kind: 'dangling', level: 'fault', sentence: error.message, about, remedy: null, witness: null, numbers: {} }]
-  }
-}
-
+export const checkProject = (project: Project, options?: CheckOptions): Looked => finished(checkingProject(project, options))

@@ -1,7 +1,7 @@
 import { axisOfProperty, type Axis, type Component, type Id, type Project, type Rule } from '../document'
 import { compile, type Compiled, type Surface } from '../machine'
 import { Arena } from './arena'
-import { independentGroups, thingsOn, type Thing, type Way } from './explore'
+import { independentGroups, MemoryAllowance, thingsOn, type Effort, type Thing, type Way } from './explore'
 import type { Finding } from './finding'
 import { fromAnywhere } from './outside'
 import { Poses } from './poses'
@@ -27,11 +27,8 @@ export interface CheckContext {
 export type Check = (context: CheckContext) => readonly Finding[]
 
 /** What checks are to take for granted, and when they are to give up. */
-export interface CheckOptions {
+export interface CheckOptions extends Pick<Effort, 'limit' | 'isToStop'> {
   readonly ways?: readonly Way[]
-  /** At most so many symbolic configurations in one exploration. */
-  readonly limit?: number
-  readonly isToStop?: (seen: number) => boolean
 }
 
 export function contextOf(project: Project, component: Component, options: CheckOptions = {}): CheckContext {
@@ -43,7 +40,7 @@ export function contextOf(project: Project, component: Component, options: Check
   let poses: Poses | undefined
   const arenaOf = (): Arena => {
     const [group] = independentGroups(project, thingsOn(project, compiled))
-    return new Arena(project, surface, group!, { ...options, outside: (network) => fromAnywhere(network, group![0]!, drivenTo) })
+    return new Arena(project, surface, group!, { ...options, memory: new MemoryAllowance(), outside: (network) => fromAnywhere(network, group![0]!, drivenTo) })
   }
   return {
     project, component, compiled, surface, drivenTo,

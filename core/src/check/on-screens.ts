@@ -65,4 +65,4 @@ export const outsideScreen: ScreenCheck = ({ screen }) =>
   })
 
 /** Every check of a screen. Adding one is adding a line. */
-export const SCREEN_CHECKS: readonly ScreenCheck[] = [wrongTogether, unreachableHere, outsideScreen]
+export const SCREEN_CHECKS: Readonly<Record<string, ScreenCheck>> = { 'wrong-together': wrongTogether, 'state-unreachable': unreachableHere, 'leaves-bounds': outsideScreen }

@@ -2,25 +2,26 @@ import { RheoError, type Pledge, type Pledged, type Project } from '../document'
 import type { Surface } from '../machine'
 import { replay, type Run } from '../run'
 import { Arena, after, Facts } from './arena'
+import type { CheckOptions } from './context'
 import { explore, FREE, independentGroups, isPassing, Network, thingsOnSurface, WAYS, type NetAxis, type Node, type Place, type Thing, type Travelled } from './explore'
 import { inMs, type Finding } from './finding'
 import { pledgeText } from './pledge-words'
 import { witnessTo } from './witness'
 
 /** Promises that are not kept, each with the shortest way to break it; those that could not be looked at to the end say so. */
-export const brokenPromises = (project: Project): readonly Finding[] =>
+export const brokenPromises = (project: Project, options: CheckOptions = {}): readonly Finding[] =>
   project.promises.flatMap((pledge) => {
     try {
-      return brokenPromise(project, pledge)
+      return brokenPromise(project, pledge, options)
     } catch (error) {
       if (!(error instanceof RheoError)) throw error
       return [finding(pledge, 'fault', 'A promise speaks of a screen or component that is gone.', null, {})]
     }
   })
 
-export function brokenPromise(project: Project, pledge: Pledge): readonly Finding[] {
+export function brokenPromise(project: Project, pledge: Pledge, options: CheckOptions = {}): readonly Finding[] {
   const said = pledgeText(project, pledge)
-  const watching = watch(project, pledge)
+  const watching = watch(project, pledge, options)
   if (!watching) return [finding(pledge, 'fault', `The promise “${said}” speaks of something that is gone.`, null, {})]
   const { facts, arena } = watching
   const broken = violation(pledge, watching)
@@ -43,7 +44,7 @@ interface Watching {
 }
 
 /** The things a promise speaks of, with all that has to do with them, explored together; null when something is gone. */
-function watch(project: Project, pledge: Pledge): Watching | null {
+function watch(project: Project, pledge: Pledge, options: CheckOptions): Watching | null {
   try {
     const things = thingsOnSurface(project, pledge.surface)
     const spoken = instancesIn(pledge).map((path) => things.find((thing) => thing.path === path))
@@ -52,17 +53,18 @@ function watch(project: Project, pledge: Pledge): Watching | null {
     const names = namesIn(pledge)
     const own = groups.filter((group) => group.some((thing) => spoken.includes(thing)) || (names.length > 0 && (group.includes(things[0]!) || group.some(({ compiled }) => compiled.component.rules.some(({ actions }) => actions.some((action) => action.do === 'set' && names.includes(action.variable)))))))
     const all = things.filter((thing) => own.some((group) => group.includes(thing)))
-    return explored(project, pledge.surface, all.length > 0 ? all : [things[0]!], names)
-  } catch {
+    return explored(project, pledge.surface, all.length > 0 ? all : [things[0]!], names, options)
+  } catch (error) {
+    if (!(error instanceof RheoError)) throw error
     return null
   }
 }
 
-function explored(project: Project, surface: Surface, things: readonly Thing[], names: readonly string[]): Watching {
+function explored(project: Project, surface: Surface, things: readonly Thing[], names: readonly string[], { limit, isToStop }: CheckOptions): Watching {
   const arena = new Arena(project, surface, things)
   const network = new Network(project, things, { hasKeyboard: true, watched: new Map(names.length > 0 ? things.map((thing) => [thing, names]) : []) })
   const steps: Travelled[] = []
-  const facts = new Facts(explore(network, { ways: WAYS, onStep: (step) => void steps.push(step) }), steps)
+  const facts = new Facts(explore(network, { ways: WAYS, onStep: (step) => void steps.push(step), limit, isToStop }), steps)
   return { arena, facts, holds: (that, place) => holdsAt(network, that, place) }
 }
 

@@ -1,19 +1,19 @@
 import type { Component, Id, Project, Screen } from '../document'
 import { compile, surfaceComponent, type Compiled } from '../machine'
 import { contextOf, type CheckOptions } from './context'
-import type { Finding } from './finding'
-import { checkingComponent, checkingScreen, checkProject, finished, type Checking } from './catalogue'
+import { checkingComponent, checkingProject, checkingScreen, finished, type Checking } from './catalogue'
+import type { Looked } from './looked'
 
-/** What is to be said of a project: by component, by screen, and of all of it. */
+/** What looking at a project came to: by component, by screen, and of all of it. */
 export interface ProjectFindings {
-  readonly components: Readonly<Record<Id, readonly Finding[]>>
-  readonly screens: Readonly<Record<Id, readonly Finding[]>>
-  readonly project: readonly Finding[]
+  readonly components: Readonly<Record<Id, Looked>>
+  readonly screens: Readonly<Record<Id, Looked>>
+  readonly project: Looked
 }
 
 interface Known {
   readonly dependsOn: readonly unknown[]
-  readonly findings: readonly Finding[]
+  readonly looked: Looked
 }
 
 /** Checks a project as it changes: what an edit did not touch is answered from memory. */
@@ -26,16 +26,16 @@ export class ProjectChecker {
     return { components: this.components(project), screens: this.screens(project), project: this.whole(project) }
   }
 
-  /** The findings of every component. */
+  /** What looking at every component came to. */
   components(project: Project): ProjectFindings['components'] {
     return Object.fromEntries(project.components.map((component) => [component.id, this.component(project, component)]))
   }
 
-  component(project: Project, component: Component): readonly Finding[] {
+  component(project: Project, component: Component): Looked {
     return finished(this.checkingComponent(project, component))
   }
 
-  /** The findings of one component, in steps between which it can be given up. */
+  /** Looks at one component, in steps between which it can be given up. */
   checkingComponent(project: Project, component: Component): Checking {
     return this.remembered(component.id, dependenciesOf(project, component), () => checkingComponent(project, component, this.options))
   }
@@ -44,7 +44,7 @@ export class ProjectChecker {
     return Object.fromEntries(project.screens.map((screen) => [screen.id, this.screen(project, screen)]))
   }
 
-  screen(project: Project, screen: Screen): readonly Finding[] {
+  screen(project: Project, screen: Screen): Looked {
     return finished(this.checkingScreen(project, screen))
   }
 
@@ -52,19 +52,20 @@ export class ProjectChecker {
     return this.remembered(`@${screen.id}`, screenDependencies(project, screen), () => checkingScreen(project, screen, this.options))
   }
 
-  whole(project: Project): readonly Finding[] {
-    return finished(this.remembered('', [project.components, project.screens, project.variables, project.tokens, project.promises, project.tables], function* () {
-      yield
-      return checkProject(project)
-    }))
+  whole(project: Project): Looked {
+    return finished(this.checkingWhole(project))
+  }
+
+  checkingWhole(project: Project): Checking {
+    return this.remembered('', [project.components, project.screens, project.variables, project.tokens, project.promises, project.tables], () => checkingProject(project, this.options))
   }
 
   private *remembered(key: string, dependsOn: readonly unknown[], find: () => Checking): Checking {
     const known = this.known.get(key)
-    if (known && known.dependsOn.length === dependsOn.length && known.dependsOn.every((each, index) => each === dependsOn[index])) return known.findings
-    const findings = yield* find()
-    this.known.set(key, { dependsOn, findings })
-    return findings
+    if (known && known.dependsOn.length === dependsOn.length && known.dependsOn.every((each, index) => each === dependsOn[index])) return known.looked
+    const looked = yield* find()
+    this.known.set(key, { dependsOn, looked })
+    return looked
   }
 }
 

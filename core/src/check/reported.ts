@@ -1,6 +1,7 @@
 import type { Id, Project, Take } from '../document'
 import { acceptanceOf } from './accepted'
 import type { Finding, Level, Witness } from './finding'
+import type { CheckFailure } from './looked'
 import type { ProjectFindings } from './project-checker'
 
 /** Something a finding is about, by its id and by the name people know it by. */
@@ -33,9 +34,13 @@ export interface ReportedFinding {
 
 /** All findings of a project in the order of its components and screens, then those of the whole; what is said of a thing and again of what holds it is there once. */
 export function allOf({ components, screens, project }: ProjectFindings): readonly Finding[] {
-  const all = [...Object.values(components).flat(), ...Object.values(screens).flat(), ...project]
+  const all = [...Object.values(components), ...Object.values(screens), project].flatMap(({ findings }) => findings)
   return [...new Map(all.toReversed().map((finding) => [finding.id, finding])).values()].toReversed()
 }
+
+/** Everything that broke down while a project was looked at. */
+export const failuresIn = ({ components, screens, project }: ProjectFindings): readonly CheckFailure[] =>
+  [...Object.values(components), ...Object.values(screens), project].flatMap(({ failures }) => failures)
 
 export function reported(project: Project, finding: Finding): ReportedFinding {
   const { about } = finding

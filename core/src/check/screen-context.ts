@@ -1,7 +1,7 @@
 import type { Id, Project, Screen } from '../document'
 import { Arena } from './arena'
 import type { CheckOptions } from './context'
-import { independentGroups, setsOf, signatureOf, thingsOnSurface, type Network, type Outside, type Thing } from './explore'
+import { independentGroups, MemoryAllowance, setsOf, signatureOf, thingsOnSurface, type Network, type Outside, type Thing } from './explore'
 import { fromAnywhere } from './outside'
 
 /** What stands on a screen, in groups that have nothing to do with one another. */
@@ -18,10 +18,11 @@ export function screenContext(project: Project, screen: Screen, options: CheckOp
   const surface = { screen: screen.id }
   const things = thingsOnSurface(project, surface)
   const alike = new Map<string, Arena>()
+  const memory = new MemoryAllowance()
   const groups = independentGroups(project, things).map((group) => {
     const signature = signatureOf(group)
     const known = alike.get(signature)
-    const arena = known ?? new Arena(project, surface, group, { ...options, outside: (network) => fromOtherScreens(project, screen, network) })
+    const arena = known ?? new Arena(project, surface, group, { ...options, memory, outside: (network) => fromOtherScreens(project, screen, network) })
     alike.set(signature, arena)
     return { things: group, arena, isFirst: known === undefined }
   })

@@ -1,15 +1,18 @@
-import { holdsIn, type Axis, type Component, type Id } from '../document'
-import { targetsOf, stateName, type Check } from './context'
+import { holdsIn, type Axis, type Component, type Id, type Project } from '../document'
+import { decidedState } from '../machine'
+import { targetsOf, stateName, stateNames, type Check } from './context'
 import type { Finding } from './finding'
+import { valuesGiven } from './values-given'
 import { tour, witnessTo } from './witness'
 
 /**
  * States nothing can bring about, whatever anyone does and whatever comes from outside: those the exploration of the
  * component has not come to, and, where it had to give up, those no chain of rules leads to.
  */
-export const stateUnreachable: Check = ({ component, arena, root, drivenTo }) =>
-  component.axes.flatMap((axis): Finding[] => {
-    if (axis.drivenBy !== null || axis.states.length < 2) return []
+export const stateUnreachable: Check = ({ project, component, arena, root, drivenTo }) =>
+  component.axes.flatMap((axis): readonly Finding[] => {
+    if (axis.drivenBy !== null) return tiedStates(project, component, axis, drivenTo(axis.id))
+    if (axis.states.length < 2) return []
     const chained = reachableStates(component, axis, drivenTo(axis.id))
     const open = chained.size < axis.states.length ? null : arena.open
     const net = open?.axis(root, axis.id)
@@ -30,6 +33,23 @@ export const stateUnreachable: Check = ({ component, arena, root, drivenTo }) =>
       }
     })
   })
+
+/** The states of an axis that a variable decides which no value the variable is ever given goes with. */
+function tiedStates(project: Project, component: Component, axis: Axis, driven: ReadonlySet<Id>): readonly Finding[] {
+  if (axis.drivenBy === null || !('variable' in axis.drivenBy) || driven.size > 0) return []
+  const { variable } = axis.drivenBy
+  const values = valuesGiven(project, component, variable)
+  if (values === null) return []
+  const decided = new Set(values.flatMap((value) => decidedState(axis, { [variable]: value })?.id ?? []))
+  const missing = axis.states.filter(({ id }) => !decided.has(id))
+  if (missing.length === 0 || missing.length === axis.states.length) return []
+  return [{
+    id: `state-unreachable ${component.id} ${axis.id}`, kind: 'state-unreachable', level: 'fault',
+    sentence: `${stateNames(axis, missing.map(({ id }) => id))} never ${missing.length === 1 ? 'comes' : 'come'}: the variable ${variable} decides it, and ${values.length === 1 ? 'nothing ever sets it' : 'is never set to anything that goes with it'}.`,
+    about: { component: component.id, axis: axis.id, state: missing[0]!.id, states: missing.map(({ id }) => id) },
+    remedy: null, witness: null, numbers: { reachable: decided.size, states: axis.states.length },
+  }]
+}
 
 /** The states reached from the start and from `driven` by following rules, guards left aside. */
 export function reachableStates(component: Component, axis: Axis, driven: ReadonlySet<Id>): ReadonlySet<Id> {

@@ -1,10 +1,10 @@
 import { holdsIn, isFromUser, triggerRow, type Axis, type Id, type Rule } from '../document'
-import type { Trace } from '../run'
+import type { Offered, Trace } from '../run'
 import { after } from './arena'
 import { stateNames, type Check, type CheckContext } from './context'
 import type { Travelled } from './explore'
 import type { Finding, Remedy } from './finding'
-import { witnessTo, type Offered } from './witness'
+import { witnessTo } from './witness'
 
 /** In so many states more than not a trigger has to be answered for its silence in the others to look like an oversight. */
 const MOSTLY = 3

@@ -1,6 +1,6 @@
-import type { Id, Input, Project, TriggerKind } from '../document'
+import type { Input, Project } from '../document'
 import type { Surface } from '../machine'
-import { play, Run, type Trace } from '../run'
+import { play, Run, type Offered, type Trace } from '../run'
 import type { Arena, Facts } from './arena'
 import type { Node } from './explore'
 import type { Witness } from './finding'
@@ -18,14 +18,6 @@ export interface Showing {
 /** A witness that plays inputs and ends a little after `lookAtMs`. */
 export const witnessOf = ({ surface, inputs, lookAtMs, caption }: Showing): Witness => ({ surface, inputs, lookAtMs, endsAtMs: lookAtMs + AFTERGLOW_MS, caption })
 
-/** An event a thing was offered in a replay; `before` is how long the trace was then. */
-export interface Offered {
-  readonly instance: string
-  readonly trigger: TriggerKind
-  readonly part: Id | null
-  readonly before: number
-}
-
 /** What a replay has to show. */
 export type Shows = (trace: Trace, offered: readonly Offered[], run: Run) => boolean
 
@@ -33,7 +25,7 @@ export type Shows = (trace: Trace, offered: readonly Offered[], run: Run) => boo
 export function confirmed(project: Project, witness: Witness, shows: Shows): Witness | null {
   const offered: Offered[] = []
   const run = new Run(project, witness.surface, {
-    observe: ({ instance, trigger, part }) => offered.push({ instance, trigger, part, before: run.trace.length }),
+    observe: (event) => offered.push(event),
   })
   play(run, witness.inputs, witness.endsAtMs)
   return shows(run.trace, offered, run) ? witness : null

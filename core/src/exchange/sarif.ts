@@ -1,12 +1,13 @@
-import type { Level, ReportedFinding } from '../check'
+import type { CheckFailure, Level, ReportedFinding } from '../check'
 
 const LEVELS: Readonly<Record<Level, 'error' | 'warning' | 'note'>> = { fault: 'error', risk: 'warning', note: 'note' }
 
 /**
  * Findings as a SARIF 2.1.0 log (OASIS), which code hosts and editors read: one result each, at its place in the
- * project file, with its witness as a code flow step by step and an accepted one as suppressed.
+ * project file, with its witness as a code flow step by step and an accepted one as suppressed. Checks that broke down are
+ * notifications of an invocation that did not succeed.
  */
-export function sarifReport(file: string, findings: readonly ReportedFinding[]): string {
+export function sarifReport(file: string, findings: readonly ReportedFinding[], failures: readonly CheckFailure[] = []): string {
   const kinds = [...new Set(findings.map(({ kind }) => kind))]
   const log = {
     version: '2.1.0',
@@ -14,6 +15,10 @@ export function sarifReport(file: string, findings: readonly ReportedFinding[]):
     runs: [{
       tool: { driver: { name: 'Rheoscope', rules: kinds.map((id) => ({ id, name: id })) } },
       artifacts: [{ location: { uri: file } }],
+      invocations: [{
+        executionSuccessful: failures.length === 0,
+        toolExecutionNotifications: failures.map(({ check, sentence, detail }) => ({ level: 'error', descriptor: { id: check }, message: { text: sentence }, exception: { message: detail } })),
+      }],
       results: findings.map((finding) => ({
         ruleId: finding.kind, ruleIndex: kinds.indexOf(finding.kind), level: LEVELS[finding.level],
         message: { text: finding.sentence },

@@ -8,5 +8,5 @@ export { completed, changeState, changeEnvironment, changePresence, changeSurrou
 export { dragTo, letGo, shiftOf, type LettingGo } from './dragged'
 export { namesOfBehaviour } from './names-read'
 export { FROM_OUTSIDE } from './towards'
-export { tiedValue } from './driven'
+export { decidedState, tiedValue } from './driven'
 export { cycleValue, turnsDone, type Cycle } from './cycle'

@@ -1,5 +1,5 @@
 export { Run, type RunOptions } from './run'
-export { IMMEDIATE_LIMIT, type Observer } from './responses'
+export { IMMEDIATE_LIMIT, type Observer, type Offered } from './responses'
 export { replay, play, inOrder } from './replay'
 export type { Trace, TraceEvent } from './trace'
 export type { Pointer, Level } from './pointer'

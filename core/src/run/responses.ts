@@ -17,8 +17,16 @@ import type { TraceEvent } from './trace'
 /** So many rules may fire at one instant before the run is stopped. */
 export const IMMEDIATE_LIMIT = 1000
 
-/** Is told of every event a level is offered, before any rule answers. */
-export type Observer = (offered: { readonly trigger: TriggerKind; readonly instance: string; readonly part: string | null }) => void
+/** An event a level is offered, with how long the trace was then. */
+export interface Offered {
+  readonly trigger: TriggerKind
+  readonly instance: string
+  readonly part: string | null
+  readonly before: number
+}
+
+/** Is told of every event a level is offered, before any rule answers; also of those that come while the run is being put together. */
+export type Observer = (offered: Offered) => void
 
 /** What responses need of the run they belong to. */
 export interface World {
@@ -28,7 +36,7 @@ export interface World {
   readonly record: (event: TraceEvent) => void
   /** Something is not what it was any more. */
   readonly changed: () => void
-  readonly observe: Observer | undefined
+  readonly observe: ((offered: Omit<Offered, 'before'>) => void) | undefined
   readonly surfaces: () => Surfaces
 }
 

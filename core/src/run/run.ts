@@ -207,7 +207,7 @@ export class Run {
   }
 
   private world(observe: Observer | undefined): World {
-    return { ...this.workings(), observe, surfaces: () => this.surfaces }
+    return { ...this.workings(), observe: observe && ((offered) => observe({ ...offered, before: this.events.length })), surfaces: () => this.surfaces }
   }
 
   private ground(): Ground {

@@ -11,7 +11,7 @@ const there = { on: tap, in: ['a'], to: 'b' }
 const back = { on: tap, in: ['b'], to: 'a' }
 
 const findingsIn = (project: Project): readonly Finding[] => allOf(new ProjectChecker().check(project))
-const check = (component: Component, ...others: readonly Component[]) => checkComponent(projectOf(component, ...others), component)
+const check = (component: Component, ...others: readonly Component[]) => checkComponent(projectOf(component, ...others), component).findings
 const kinds = (component: Component, ...others: readonly Component[]) => check(component, ...others).map(({ kind }) => kind)
 const only = (component: Component, kind: string): Finding => check(component).find((finding) => finding.kind === kind)!
 
@@ -103,8 +103,8 @@ describe('checking while editing', () => {
     const edited = apply(skerryLine, { edit: 'set', path: ['components', 'boardingButton', 'rules', 'finish', 'trigger', 'ms'], to: 100 })
     const now = checker.components(edited)
     expect(now.spinnerRing).toBe(before.spinnerRing)
-    expect(now.boardingButton!.map(({ kind }) => kind)).toContain('never-completes')
-    expect(checker.components(skerryLine).boardingButton!.map(({ kind }) => kind)).not.toContain('never-completes')
+    expect(now.boardingButton!.findings.map(({ kind }) => kind)).toContain('never-completes')
+    expect(checker.components(skerryLine).boardingButton!.findings.map(({ kind }) => kind)).not.toContain('never-completes')
   })
 
   test('looks again at what a slot is filled with when that changes', () => {
@@ -118,6 +118,6 @@ describe('checking while editing', () => {
 
   test('a component that cannot be put together is a finding, not a crash', () => {
     const broken = apply(skerryLine, { edit: 'remove', path: ['components'], id: 'spinnerRing' })
-    expect(new ProjectChecker().components(broken).boardingButton![0]).toMatchObject({ kind: 'dangling', level: 'fault' })
+    expect(new ProjectChecker().components(broken).boardingButton!.findings[0]).toMatchObject({ kind: 'dangling', level: 'fault' })
   })
 })

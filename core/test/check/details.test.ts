@@ -9,7 +9,7 @@ const wide = { a: {}, b: { look: { box: { x: 40 } } } }
 const there: SmallRule = { on: tap, in: ['a'], to: 'b' }
 const back: SmallRule = { on: tap, in: ['b'], to: 'a' }
 
-const check = (component: Component, project: Project = projectOf(component)) => checkComponent(project, component)
+const check = (component: Component, project: Project = projectOf(component)) => checkComponent(project, component).findings
 const found = (component: Component, kind: string): Finding | undefined => check(component).find((finding) => finding.kind === kind)
 
 const framed = (more: readonly Part[], base: Part['base'] = usable): Pick<Component, 'parts'> =>
@@ -158,6 +158,6 @@ describe('references to what is gone', () => {
     const { remedy } = check(broken, project).find(({ kind }) => kind === 'dangling')!
     expect(remedy!.label).toBe('Remove the action')
     const mended = apply(project, remedy!.edit as Edit)
-    expect(checkComponent(mended, mended.components[0]!).map(({ kind }) => kind)).not.toContain('dangling')
+    expect(checkComponent(mended, mended.components[0]!).findings.map(({ kind }) => kind)).not.toContain('dangling')
   })
 })

@@ -93,7 +93,7 @@ describe('promises', () => {
 
   test('about something gone say so, and do not take others along', () => {
     const project = apply(skerryLine, { edit: 'remove', path: ['screens'], id: 'home' })
-    expect(new ProjectChecker().whole(project).filter(({ kind }) => kind === 'promise-broken').map(({ sentence }) => sentence)).toEqual(['A promise speaks of a screen or component that is gone.'])
+    expect(new ProjectChecker().whole(project).findings.filter(({ kind }) => kind === 'promise-broken').map(({ sentence }) => sentence)).toEqual(['A promise speaks of a screen or component that is gone.'])
   })
 
   test('are made and taken back', () => {
@@ -107,7 +107,7 @@ describe('promises', () => {
 describe('accepting', () => {
   const { has } = EXAMPLES.find(({ kind }) => kind === 'never-completes')!
   const [component] = has.components as readonly [Component]
-  const finding = new ProjectChecker().component(has, component).find(({ kind }) => kind === 'never-completes')!
+  const finding = new ProjectChecker().component(has, component).findings.find(({ kind }) => kind === 'never-completes')!
   const accepted = apply(has, acceptFinding(has, { id: 'ok', finding: finding.id, of: digestOf(finding), reason: 'meant' }))
 
   test('holds for what was accepted, and no longer when it says something else', () => {
@@ -124,7 +124,7 @@ describe('accepting', () => {
 
 test('what could not be looked at to the end says so, and calls nothing unreachable', () => {
   const project = alone(small({ a: {}, b: {}, c: {} }, [{ on: tap, to: { go: 'next', wrap: true } }, { on: after(500), in: ['b'], to: 'c', guard: '1 > 2' }]))
-  const found = checkComponent(project, project.components[0]!, { limit: 1 })
+  const found = checkComponent(project, project.components[0]!, { limit: 1 }).findings
   expect(found).toContainEqual(expect.objectContaining({ kind: 'not-finished', level: 'note', numbers: { seen: 2 } }))
   expect(found.filter(({ kind }) => ['state-unreachable', 'rule-never-fires', 'no-way-back'].includes(kind))).toEqual([])
 })
@@ -143,7 +143,7 @@ describe('on a screen', () => {
 
   test('what one thing does can cut what another one does', () => {
     const project = screenWith(alone(asks, goes), [['first', 'asks'], ['second', 'goes']])
-    const found = checkScreen(project, project.screens[0]!)
+    const found = checkScreen(project, project.screens[0]!).findings
     expect(found[0]).toMatchObject({ kind: 'never-completes', level: 'fault', about: { component: 'goes', screen: 'deck', instance: 'second' }, numbers: { needsMs: 200, afterMs: 50 } })
     const { trace } = replay(project, found[0]!.witness!.surface, found[0]!.witness!.inputs, found[0]!.witness!.endsAtMs)
     expect(trace).toContainEqual(expect.objectContaining({ what: 'state', instance: 'second', from: 'on', to: 'off' }))
@@ -151,12 +151,12 @@ describe('on a screen', () => {
 
   test('states that nothing there leads to are noted', () => {
     const project = screenWith(alone(asks, goes), [['second', 'goes']])
-    expect(checkScreen(project, project.screens[0]!)).toEqual([expect.objectContaining({ kind: 'state-unreachable', level: 'note', sentence: 'On “Deck”, Goes never comes to ‹on›.' })])
+    expect(checkScreen(project, project.screens[0]!).findings).toEqual([expect.objectContaining({ kind: 'state-unreachable', level: 'note', sentence: 'On “Deck”, Goes never comes to ‹on›.' })])
   })
 
   test('what stands beyond the edge is told', () => {
     const project = screenWith(alone(asks), [['far', 'asks', 5000]])
-    expect(checkScreen(project, project.screens[0]!).map(({ kind }) => kind)).toContain('leaves-bounds')
+    expect(checkScreen(project, project.screens[0]!).findings.map(({ kind }) => kind)).toContain('leaves-bounds')
   })
 })
 
@@ -164,7 +164,7 @@ test('a complete check says how far it is, and what it came to', () => {
   const { has } = EXAMPLES.find(({ kind }) => kind === 'promise-broken')!
   const heard: CheckProgress[] = []
   const { findings, components, screens } = completeCheck(has, (progress) => heard.push(progress))
-  expect(heard).toEqual([{ done: 0, total: 3, what: 'Small' }, { done: 1, total: 3, what: 'Deck' }, { done: 2, total: 3, what: 'Example' }])
+  expect(heard).toEqual([['Small', 0], ['Deck', 1], ['Example', 2]].map(([what, done]) => ({ done, total: 3, what, seen: 0 })))
   expect([components, screens]).toEqual([1, 1])
   expect(findings.filter(({ level }) => level === 'fault').map(({ kind }) => kind)).toEqual(['promise-broken'])
 })

@@ -1,5 +1,5 @@
 import {
-  batch, clipOf, groupParts, lookClipOf, pasteClip, pasteLook, pasteRules, putPart, removePart, reorderPart, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part, type RuleClip,
+  batch, clipOf, groupParts, lookClipOf, pasteClip, pasteLook, pasteRules, putPart, removeParts, reorderPart, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part, type RuleClip,
 } from '@rheoscope/core/document'
 import { aligned, ALIGNMENTS, around, distributed, IDENTITY, itemOf, matrixTo, transformed, type Alignment, type Frame, type Point } from '@rheoscope/core/scene'
 import { newId } from '../session/new-id'
@@ -151,7 +151,7 @@ export function putInto(bench: Bench, holder: string | null, before: string | nu
 export function removeSelected({ component, view, make, select }: Bench): void {
   const doomed = topmost(component, view.parts)
   if (doomed.length === 0) return
-  make(batch(...doomed.map(({ id }) => removePart(component, id))), `remove ${doomed.map(({ name }) => name).join(', ')}`)
+  make(removeParts(component, doomed.map(({ id }) => id)), `remove ${doomed.map(({ name }) => name).join(', ')}`)
   select({ do: 'select parts', parts: [] })
 }
 

@@ -2,6 +2,7 @@ import { Button } from '@mui/material'
 import { Link } from 'react-router'
 import type { Finding, Level } from '@rheoscope/core/check'
 import { Acceptance } from '../checks/acceptance'
+import { CheckStatus, shortStatus } from '../checks/check-status'
 import { LevelMark, Sentence } from '../checks/finding-words'
 import { useFindingsOf } from '../checks/use-findings'
 import { useStillBench } from './use-bench'
@@ -9,14 +10,14 @@ import { useStillBench } from './use-bench'
 /** What the checks have to say about this component, each with its proof and, where there is one, its remedy. */
 export function FindingsPanel() {
   const { component, project } = useStillBench()
-  const { findings, areCurrent } = useFindingsOf(component.id)
+  const { findings, looking, areCurrent } = useFindingsOf(component.id)
   return (
     <section id="findings" aria-label="Findings" aria-busy={!areCurrent}>
       <div className="section-head">
         <h2 className="caption">Findings</h2>
         <Link className="underlined muted" to={`/project/${project.id}/findings`}>of all of it</Link>
       </div>
-      {findings.length === 0 && <p className="muted hint">{areCurrent ? `Nothing to say about ${component.name}.` : 'Checking…'}</p>}
+      <CheckStatus looking={looking}>{findings.length === 0 && <p className="muted hint">No findings for {component.name}.</p>}</CheckStatus>
       {findings.map((finding) => <FindingCard key={finding.id} finding={finding} />)}
     </section>
   )
@@ -55,7 +56,8 @@ function useShow({ about }: Finding): () => void {
 
 /** How many findings of each level there are, as signs that lead to them. */
 export function FindingCounts() {
-  const { findings, areCurrent } = useFindingsOf(useStillBench().component.id)
+  const { findings, looking, areCurrent } = useFindingsOf(useStillBench().component.id)
+  const status = shortStatus(looking)
   const count = (level: Level) => findings.filter((finding) => finding.level === level).length
   const counts = (['fault', 'risk', 'note'] as const).map((level) => ({ level, many: count(level) })).filter(({ many }) => many > 0)
   return (
@@ -63,7 +65,8 @@ export function FindingCounts() {
       className="plain finding-counts" aria-live="polite" aria-busy={!areCurrent}
       onClick={() => document.getElementById('findings')?.scrollIntoView({ block: 'nearest' })}
     >
-      {counts.length === 0 && <span>no findings</span>}
+      {status !== null && <span className={looking.is === 'failed' ? 'checks-failed' : 'muted'}>{status}</span>}
+      {status === null && counts.length === 0 && <span>no findings</span>}
       {counts.map(({ level, many }) => (
         <span key={level}><span className={`badge is-${level}`} /> {many} {level}{many === 1 ? '' : 's'}</span>
       ))}

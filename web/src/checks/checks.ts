@@ -1,36 +1,46 @@
-import type { Budget, Coverage, Finding, ProjectFindings } from '@rheoscope/core/check'
+import { NOTHING_FOUND, type Budget, type Coverage, type Finding, type ProjectFindings } from '@rheoscope/core/check'
 import type { Id, Project } from '@rheoscope/core/document'
 import type { ProjectSession } from '../session/project-session'
-import type { BudgetQuestion, FromChecks, ToChecks } from './messages'
+import type { Breakdown } from '../workers/breakdown'
+import { OpenWorker, type PlainWorker } from '../workers/open-worker'
+import type { BudgetQuestion, FoundSoFar, FromChecks, ToChecks } from './messages'
 
 export interface ChecksState {
   readonly findings: ProjectFindings
-  /** The components and screens whose findings are those of the project as it is now; all of them when it is complete. */
+  /** The components and screens that have been looked at as they are now. */
   readonly current: ReadonlySet<Id>
+  /** Whether all of the project has been looked at as it is now. */
   readonly isComplete: boolean
+  /** How many components and screens are through, and how many there are; null before anything has been asked. */
+  readonly progress: { readonly done: number; readonly total: number } | null
+  /** Why there is no checking at all; null when there is. */
+  readonly failure: Breakdown | null
   readonly coverage: readonly Coverage[]
+  /** The components whose coverage could not be found out, and why. */
+  readonly uncovered: Readonly<Record<Id, Breakdown>>
   readonly isCovered: boolean
-  readonly budgets: { readonly question: BudgetQuestion; readonly budgets: readonly Budget[] } | null
+  readonly budgets: { readonly question: BudgetQuestion; readonly budgets: readonly Budget[]; readonly failure: Breakdown | null } | null
 }
 
 const NOTHING_YET: ChecksState = {
-  findings: { components: {}, screens: {}, project: [] }, current: new Set(), isComplete: false, coverage: [], isCovered: false, budgets: null,
+  findings: { components: {}, screens: {}, project: NOTHING_FOUND }, current: new Set(), isComplete: false, progress: null, failure: null,
+  coverage: [], uncovered: {}, isCovered: false, budgets: null,
 }
+
+const makeWorker = (): PlainWorker => new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
 
 /** Has a session's project checked in a worker, from the very moment it changes, and keeps what came of it. */
 export class Checks {
-  private readonly worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
   private readonly listeners = new Set<() => void>()
   private readonly unfollow: () => void
-  private readonly early: ToChecks[] = []
+  private worker: OpenWorker<ToChecks, FromChecks>
   private state = NOTHING_YET
-  private isReady = false
   private asked = 0
   private checked: Project | null = null
   private first: Id | null = null
 
-  constructor(private readonly session: ProjectSession) {
-    this.worker.onmessage = ({ data }: MessageEvent<FromChecks>) => this.hear(data)
+  constructor(private readonly session: Pick<ProjectSession, 'getState' | 'subscribe'>, private readonly newWorker: () => PlainWorker = makeWorker) {
+    this.worker = this.begun()
     this.unfollow = session.subscribe(() => this.ask())
   }
 
@@ -47,53 +57,63 @@ export class Checks {
   }
 
   askForCoverage(): void {
-    this.send({ ask: 'coverage' })
+    this.worker.send({ ask: 'coverage' })
   }
 
   askForBudgets(question: BudgetQuestion): void {
-    this.send({ ask: 'budgets', question })
+    this.worker.send({ ask: 'budgets', question })
+  }
+
+  /** Begins afresh with another worker, after a failure. */
+  tryAgain(): void {
+    this.worker.close()
+    this.checked = null
+    this.state = NOTHING_YET
+    this.worker = this.begun()
+    this.publish({})
   }
 
   close(): void {
     this.unfollow()
-    this.worker.terminate()
+    this.worker.close()
+  }
+
+  private begun(): OpenWorker<ToChecks, FromChecks> {
+    return new OpenWorker(this.newWorker(), 'Checking', { ready: () => this.ask(), hear: (message) => this.hear(message), fail: (failure) => this.fail(failure) })
+  }
+
+  private fail(failure: Breakdown): void {
+    this.worker.close()
+    this.publish({ ...NOTHING_YET, failure })
   }
 
   private ask(): void {
-    const { project } = this.session.getState()
-    if (!this.isReady || project === this.checked) return
+    const { document: project } = this.session.getState()
+    if (!this.worker.isListening || project === this.checked) return
     this.checked = project
     this.asked++
-    this.worker.postMessage({ ask: 'findings', revision: this.asked, project, first: this.first } satisfies ToChecks)
-    if (this.state.isComplete || this.state.current.size > 0) this.publish({ isComplete: false, current: new Set(), isCovered: false })
-  }
-
-  private send(message: ToChecks): void {
-    if (this.isReady) this.worker.postMessage(message)
-    else this.early.push(message)
+    this.worker.send({ ask: 'findings', revision: this.asked, project, first: this.first })
+    this.publish({ isComplete: false, current: new Set(), isCovered: false, progress: { done: 0, total: project.components.length + project.screens.length } })
   }
 
   private hear(message: FromChecks): void {
     switch (message.says) {
-      case 'ready':
-        this.isReady = true
-        this.ask()
-        this.early.splice(0).forEach((early) => this.worker.postMessage(early))
-        return
       case 'findings':
-        if (message.revision === this.asked) this.take(message.findings, message.isComplete)
+        if (message.revision === this.asked) this.take(message.found)
         return
       case 'coverage':
-        return this.publish({ coverage: message.coverage, isCovered: message.isComplete })
+        return this.publish({ coverage: message.coverage, uncovered: message.failures, isCovered: message.isComplete })
       case 'budgets':
-        return this.publish({ budgets: { question: message.question, budgets: message.budgets } })
+        return this.publish({ budgets: { question: message.question, budgets: message.budgets, failure: message.failure } })
+      case 'failed':
+        return this.fail(message.failure)
     }
   }
 
-  private take(found: ProjectFindings, isComplete: boolean): void {
+  private take({ components, screens, project, done, total }: FoundSoFar): void {
     const before = this.state.findings
-    const findings = isComplete ? found : { components: { ...before.components, ...found.components }, screens: { ...before.screens, ...found.screens }, project: before.project }
-    this.publish({ findings, isComplete, current: new Set([...Object.keys(found.components), ...Object.keys(found.screens)]) })
+    const findings = project ? { components, screens, project } : { components: { ...before.components, ...components }, screens: { ...before.screens, ...screens }, project: before.project }
+    this.publish({ findings, isComplete: project !== null, current: new Set([...Object.keys(components), ...Object.keys(screens)]), progress: { done, total } })
   }
 
   private publish(change: Partial<ChecksState>): void {
@@ -104,8 +124,8 @@ export class Checks {
 
 /** Everything that is to be said of a component, wherever it stands. */
 export const findingsAbout = ({ components, screens, project }: ProjectFindings, component: Id): readonly Finding[] =>
-  [...(components[component] ?? []), ...[...Object.values(screens).flat(), ...project].filter(({ about }) => about.component === component && about.screen === undefined)]
+  [...(components[component]?.findings ?? []), ...[...Object.values(screens), project].flatMap(({ findings }) => findings).filter(({ about }) => about.component === component && about.screen === undefined)]
 
 /** Everything that is to be said of a screen, and of what stands on it together. */
 export const findingsOn = ({ screens, project }: ProjectFindings, screen: Id): readonly Finding[] =>
-  [...(screens[screen] ?? []), ...project.filter(({ about }) => about.screen === screen)]
+  [...(screens[screen]?.findings ?? []), ...project.findings.filter(({ about }) => about.screen === screen)]

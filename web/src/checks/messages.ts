@@ -1,5 +1,6 @@
-import type { Budget, Coverage, ProjectFindings } from '@rheoscope/core/check'
+import type { Budget, Coverage, Looked } from '@rheoscope/core/check'
 import type { Id, Project } from '@rheoscope/core/document'
+import type { Breakdown } from '../workers/breakdown'
 
 /** A path between two states of a component that somebody wants to know the time of. */
 export interface BudgetQuestion {
@@ -15,10 +16,21 @@ export type ToChecks =
   | { readonly ask: 'coverage' }
   | { readonly ask: 'budgets'; readonly question: BudgetQuestion }
 
-/** From the worker. It says once that it listens; what is sent before is lost, because its code is still being loaded. */
+/** What has been looked at so far, of how much. */
+export interface FoundSoFar {
+  readonly components: Readonly<Record<Id, Looked>>
+  readonly screens: Readonly<Record<Id, Looked>>
+  /** What is to be said of the whole; null until everything else is through. */
+  readonly project: Looked | null
+  readonly done: number
+  readonly total: number
+}
+
+/** From the worker. */
 export type FromChecks =
-  | { readonly says: 'ready' }
   /** What has been found so far; things that are not in it yet are as they were. */
-  | { readonly says: 'findings'; readonly revision: number; readonly findings: ProjectFindings; readonly isComplete: boolean }
-  | { readonly says: 'coverage'; readonly coverage: readonly Coverage[]; readonly isComplete: boolean }
-  | { readonly says: 'budgets'; readonly question: BudgetQuestion; readonly budgets: readonly Budget[] }
+  | { readonly says: 'findings'; readonly revision: number; readonly found: FoundSoFar }
+  | { readonly says: 'coverage'; readonly coverage: readonly Coverage[]; readonly failures: Readonly<Record<Id, Breakdown>>; readonly isComplete: boolean }
+  | { readonly says: 'budgets'; readonly question: BudgetQuestion; readonly budgets: readonly Budget[]; readonly failure: Breakdown | null }
+  /** It could not go on with what it was asked. */
+  | { readonly says: 'failed'; readonly failure: Breakdown }

@@ -2,6 +2,7 @@ import { createContext, useContext, useEffect, useMemo, useState, useSyncExterna
 import { acceptanceOf, type Finding, type ProjectFindings } from '@rheoscope/core/check'
 import { useOfSession, useSession } from '../session/use-session'
 import { Checks, findingsAbout, findingsOn, type ChecksState } from './checks'
+import { lookingAt, lookingAtAll, NOT_YET, type Looking } from './looking'
 
 const ChecksContext = createContext<Checks | null>(null)
 
@@ -30,22 +31,39 @@ const never = () => () => undefined
 
 const NONE: readonly Finding[] = []
 
-/** The findings of one component that nobody has accepted, the worst first. */
+/** What is to be said of one component that nobody has accepted, the worst first, and how far it has been looked at. */
 export const useFindingsOf = (component: string): Open => useOpen(component, findingsAbout)
 
-/** The findings about what stands on a screen, that nobody has accepted. */
+/** The same of what stands on a screen. */
 export const useFindingsOn = (screen: string): Open => useOpen(screen, findingsOn)
 
 interface Open {
   readonly findings: readonly Finding[]
+  readonly looking: Looking
+  /** Whether it has been looked at as it is now, or will not be; otherwise what is found is of what it was before. */
   readonly areCurrent: boolean
 }
 
+const isOver = ({ is }: Looking): boolean => is !== 'looking' && is !== 'not yet'
+
 /** Those of the findings about a thing that nobody has accepted. They are those of the document as it is stored, whatever is being previewed. */
 function useOpen(id: string, about: (found: ProjectFindings, id: string) => readonly Finding[]): Open {
-  const found = useOfChecks('findings')
-  const current = useOfChecks('current')
+  const state = useChecksState()
   const { accepted } = useOfSession('document')
+  const found = state?.findings
   const findings = useMemo(() => (found ? about(found, id).filter((finding) => acceptanceOf({ accepted }, finding) === null) : NONE), [found, id, about, accepted])
-  return { findings, areCurrent: current?.has(id) ?? false }
+  const looking = useMemo(() => (state ? lookingAt(state, id) : NOT_YET), [state, id])
+  return { findings, looking, areCurrent: isOver(looking) }
+}
+
+/** How far all of the project has been looked at. */
+export function useLookingAtAll(): { readonly looking: Looking; readonly isOver: boolean } {
+  const state = useChecksState()
+  const looking = useMemo(() => (state ? lookingAtAll(state) : NOT_YET), [state])
+  return { looking, isOver: isOver(looking) }
+}
+
+function useChecksState(): ChecksState | null {
+  const checks = useChecks()
+  return useSyncExternalStore(checks?.subscribe ?? never, () => checks?.getState() ?? null)
 }

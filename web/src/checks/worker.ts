@@ -1,5 +1,7 @@
-import { budgetsBetween, coverageOf, ProjectChecker, type Checking, type Coverage, type Finding, type ProjectFindings } from '@rheoscope/core/check'
-import type { Project } from '@rheoscope/core/document'
+import { budgetsBetween, coverageOf, ProjectChecker, type Checking, type Coverage, type Looked } from '@rheoscope/core/check'
+import type { Id, Project } from '@rheoscope/core/document'
+import { breakdownOf, type Breakdown } from '../workers/breakdown'
+import { READY } from '../workers/open-worker'
 import type { BudgetQuestion, FromChecks, ToChecks } from './messages'
 import { sharing } from './sharing'
 
@@ -15,6 +17,7 @@ const checker = new ProjectChecker()
 let project: Project | null = null
 let newest: FindingsQuestion | null = null
 let isChecking = false
+let breathed = performance.now()
 
 self.onmessage = ({ data }: MessageEvent<ToChecks>) => {
   switch (data.ask) {
@@ -29,7 +32,7 @@ self.onmessage = ({ data }: MessageEvent<ToChecks>) => {
   }
 }
 
-tell({ says: 'ready' })
+self.postMessage(READY)
 
 function tell(message: FromChecks): void {
   self.postMessage(message)
@@ -44,65 +47,79 @@ async function check(): Promise<void> {
   while (newest) {
     const question: FindingsQuestion = newest
     newest = null
-    project = project ? sharing(project, question.project) : question.project
-    await checkAll(project, question)
+    try {
+      project = project ? sharing(project, question.project) : question.project
+      await checkAll(project, question)
+    } catch (error) {
+      tell({ says: 'failed', failure: breakdownOf('The checks broke down', error) })
+    }
   }
   isChecking = false
 }
 
 async function checkAll(now: Project, { revision, first }: FindingsQuestion): Promise<void> {
-  const found: { components: Record<string, readonly Finding[]>; screens: Record<string, readonly Finding[]>; project: readonly Finding[] } = { components: {}, screens: {}, project: [] }
-  const say = (isComplete: boolean) => tell({ says: 'findings', revision, findings: found satisfies ProjectFindings, isComplete })
-  const isFirst = ({ id }: { readonly id: string }) => id === first
+  const components: Record<Id, Looked> = {}
+  const screens: Record<Id, Looked> = {}
   const work: readonly Work[] = [
-    ...now.components.map(({ id }, index) => ({ id, checking: () => checker.checkingComponent(now, now.components[index]!), keep: (findings: readonly Finding[]) => void (found.components[id] = findings) })),
-    ...now.screens.map(({ id }, index) => ({ id, checking: () => checker.checkingScreen(now, now.screens[index]!), keep: (findings: readonly Finding[]) => void (found.screens[id] = findings) })),
+    ...now.components.map((component) => ({ id: component.id, checking: () => checker.checkingComponent(now, component), keep: (looked: Looked) => void (components[component.id] = looked) })),
+    ...now.screens.map((screen) => ({ id: screen.id, checking: () => checker.checkingScreen(now, screen), keep: (looked: Looked) => void (screens[screen.id] = looked) })),
   ]
-  let [told, breathed] = [performance.now(), performance.now()]
-  for (const { id, checking, keep } of [...work.filter(isFirst), ...work.filter((each) => !isFirst(each))]) {
-    const steps = checking()
-    let step = steps.next()
-    for (; !step.done; step = steps.next()) {
-      if (performance.now() - breathed < BREATH_MS) continue
-      await arrivals()
-      breathed = performance.now()
-      if (newest) return
-    }
-    keep(step.value)
+  const say = (done: number, whole: Looked | null) => tell({ says: 'findings', revision, found: { components, screens, project: whole, done, total: work.length } })
+  const isFirst = ({ id }: { readonly id: string }) => id === first
+  let told = performance.now()
+  for (const [index, { id, checking, keep }] of [...work.filter(isFirst), ...work.filter((each) => !isFirst(each))].entries()) {
+    const looked = await through(checking())
+    if (!looked) return
+    keep(looked)
     if (id !== first && performance.now() - told < TELL_MS) continue
-    say(false)
+    say(index + 1, null)
     told = performance.now()
   }
-  await arrivals()
-  if (newest) return
-  found.project = checker.whole(now)
-  say(true)
+  const whole = await through(checker.checkingWhole(now))
+  if (whole) say(work.length, whole)
 }
 
-/** One thing to check, by its id, and what becomes of its findings. */
+/** Goes through a checking, with a breath now and then; null when something newer is to be checked instead. */
+async function through(checking: Checking): Promise<Looked | null> {
+  for (let step = checking.next(); ; step = checking.next()) {
+    if (performance.now() - breathed >= BREATH_MS) {
+      await arrivals()
+      breathed = performance.now()
+      if (newest) return null
+    }
+    if (step.done) return step.value
+  }
+}
+
+/** One thing to check, by its id, and what becomes of what it comes to. */
 interface Work {
-  readonly id: string
+  readonly id: Id
   readonly checking: () => Checking
-  readonly keep: (findings: readonly Finding[]) => void
+  readonly keep: (looked: Looked) => void
 }
 
 async function tellCoverage(): Promise<void> {
   const now = project
   const coverage: Coverage[] = []
+  const failures: Record<Id, Breakdown> = {}
   for (const component of now?.components ?? []) {
     try {
       coverage.push(coverageOf(now!, component))
-    } catch {
-      // What cannot be put together is a finding; there is nothing to cover.
+    } catch (error) {
+      failures[component.id] = breakdownOf(`How ${component.name} is covered could not be found out`, error)
     }
-    tell({ says: 'coverage', coverage, isComplete: false })
+    tell({ says: 'coverage', coverage, failures, isComplete: false })
     await arrivals()
     if (project !== now) return
   }
-  tell({ says: 'coverage', coverage, isComplete: true })
+  tell({ says: 'coverage', coverage, failures, isComplete: true })
 }
 
 function tellBudgets(question: BudgetQuestion): void {
   const component = project?.components.find(({ id }) => id === question.component)
-  tell({ says: 'budgets', question, budgets: component ? budgetsBetween(project!, component, question) : [] })
+  try {
+    tell({ says: 'budgets', question, budgets: component ? budgetsBetween(project!, component, question) : [], failure: null })
+  } catch (error) {
+    tell({ says: 'budgets', question, budgets: [], failure: breakdownOf('What it takes could not be found out', error) })
+  }
 }

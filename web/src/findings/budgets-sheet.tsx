@@ -5,7 +5,9 @@ import { setLimit, type Axis, type Component, type Id, type Project } from '@rhe
 import { msText } from '../bench/timing-text'
 import { CommitField } from '../fields/commit-field'
 import { wholeMs } from '../fields/ms-field'
-import { useChecks, useOfChecks } from '../checks/use-findings'
+import { BrokenDown } from '../workers/broken-down'
+import { CheckStatus } from '../checks/check-status'
+import { useChecks, useLookingAtAll, useOfChecks } from '../checks/use-findings'
 import { useOfSession, useSession } from '../session/use-session'
 import { StateMark } from '../theme/state-mark'
 
@@ -74,10 +76,13 @@ function Paths({ component, axis, chosen }: { readonly component: Component; rea
   const checks = useChecks()
   const isComplete = useOfChecks('isComplete') === true
   const answer = useOfChecks('budgets')
+  const { looking } = useLookingAtAll()
   useEffect(() => {
     if (isComplete) checks?.askForBudgets(chosen)
   }, [checks, isComplete, chosen])
+  if (!isComplete && looking.is === 'failed') return <CheckStatus looking={looking} />
   if (!answer || JSON.stringify(answer.question) !== JSON.stringify(chosen)) return <p className="muted hint" role="status">Looking…</p>
+  if (answer.failure) return <BrokenDown breakdown={answer.failure} onTryAgain={() => checks?.askForBudgets(chosen)} />
   if (answer.budgets.length === 0) return <p className="muted hint">{chosen.from === chosen.to ? 'It is there already.' : `No way leads there in ${component.name}.`}</p>
   const longest = Math.max(...answer.budgets.map(({ mostMs }) => mostMs), 1)
   return (

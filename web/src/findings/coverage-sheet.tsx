@@ -2,7 +2,9 @@ import { useEffect, useMemo } from 'react'
 import { Link } from 'react-router'
 import { WAYS, type Coverage, type Way } from '@rheoscope/core/check'
 import type { Component, Id, Project } from '@rheoscope/core/document'
-import { useChecks, useOfChecks } from '../checks/use-findings'
+import { BrokenDown } from '../workers/broken-down'
+import { CheckStatus } from '../checks/check-status'
+import { useChecks, useLookingAtAll, useOfChecks } from '../checks/use-findings'
 import { useOfSession } from '../session/use-session'
 import { StateMark } from '../theme/state-mark'
 
@@ -15,6 +17,8 @@ export function CoverageSheet() {
   const isComplete = useOfChecks('isComplete') === true
   const coverage = useOfChecks('coverage') ?? NONE
   const isCovered = useOfChecks('isCovered') === true
+  const uncovered = useOfChecks('uncovered') ?? {}
+  const { looking } = useLookingAtAll()
   useEffect(() => {
     if (isComplete) checks?.askForCoverage()
   }, [checks, isComplete])
@@ -24,8 +28,10 @@ export function CoverageSheet() {
       <div className="coverage-legend">
         {WAYS.map((way) => <span key={way}><b>{HANDS[way]}</b> <span className="number">{totals.reached[way]}</span> of <span className="number">{totals.states}</span> states</span>)}
         <span className="muted">The number in a field is how many steps it takes; a hatched one is never reached in that way.</span>
-        {!isCovered && <span className="muted" role="status">looking, {coverage.length} of {project.components.length} components…</span>}
+        {!isCovered && looking.is !== 'failed' && <span className="muted" role="status">looking, {coverage.length} of {project.components.length} components…</span>}
       </div>
+      {!isComplete && looking.is === 'failed' && <CheckStatus looking={looking} />}
+      {Object.entries(uncovered).map(([id, breakdown]) => <BrokenDown key={id} breakdown={breakdown} onTryAgain={() => checks?.askForCoverage()} />)}
       <div className="coverage-cards">
         {coverage.filter(({ states }) => states.length > 0).map((each) => <CoverageCard key={each.component} project={project} coverage={each} />)}
       </div>

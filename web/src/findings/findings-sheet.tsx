@@ -3,7 +3,8 @@ import { useSearchParams } from 'react-router'
 import { acceptanceOf, allOf, type Finding, type Level } from '@rheoscope/core/check'
 import type { Project } from '@rheoscope/core/document'
 import { LevelMark, LEVELS, Sentence } from '../checks/finding-words'
-import { useOfChecks } from '../checks/use-findings'
+import { CheckStatus } from '../checks/check-status'
+import { useLookingAtAll, useOfChecks } from '../checks/use-findings'
 import { useOfSession } from '../session/use-session'
 import { FindingDetail } from './finding-detail'
 
@@ -15,7 +16,7 @@ const FILTERS: readonly Filter[] = ['all', 'fault', 'risk', 'note', 'accepted']
 export function FindingsSheet() {
   const project = useOfSession('project')
   const found = useOfChecks('findings')
-  const isComplete = useOfChecks('isComplete') === true
+  const { looking, isOver } = useLookingAtAll()
   const [search, setSearch] = useSearchParams()
   const [filter, setFilter] = useState<Filter>('all')
   const all = useMemo(() => (found ? allOf(found) : []), [found])
@@ -26,18 +27,17 @@ export function FindingsSheet() {
   const counts = (of: Filter) => (of === 'accepted' ? all.length - open.length : of === 'all' ? open.length : open.filter(({ level }) => level === of).length)
   return (
     <main className="findings-sheet">
-      <section className="findings-list" aria-label="Findings" aria-busy={!isComplete}>
+      <section className="findings-list" aria-label="Findings" aria-busy={!isOver}>
         <div className="filters" role="group" aria-label="Which findings">
           {FILTERS.map((each) => (
             <button key={each} className="plain" aria-pressed={filter === each} onClick={() => setFilter(each)}>
               {each === 'all' ? 'Open' : each === 'accepted' ? 'Accepted' : `${LEVELS[each]}s`} <span className="number">{counts(each)}</span>
             </button>
           ))}
-          <span className="grow" />
-          {!isComplete && <span className="muted" role="status">checking…</span>}
         </div>
+        <CheckStatus looking={looking} />
         <Groups project={project} findings={shown} chosen={chosen} onChoose={choose} />
-        {isComplete && shown.length === 0 && <p className="muted hint">{filter === 'accepted' ? 'Nobody has accepted a finding.' : 'Nothing to say. Every state can be reached, and every motion comes to its end.'}</p>}
+        {looking.is === 'looked at' && shown.length === 0 && <p className="muted hint">{filter === 'accepted' ? 'Nobody has accepted a finding.' : 'No findings. Every state can be reached, and every motion comes to its end.'}</p>}
       </section>
       {chosen && <FindingDetail key={chosen.id} finding={chosen} />}
     </main>

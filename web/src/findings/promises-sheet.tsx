@@ -3,7 +3,8 @@ import { Button } from '@mui/material'
 import { Link } from 'react-router'
 import { pledgeText } from '@rheoscope/core/check'
 import { addPledge, removePledge, type Literal, type Pledge, type Pledged, type PledgedState, type Project } from '@rheoscope/core/document'
-import { useOfChecks } from '../checks/use-findings'
+import { CheckStatus } from '../checks/check-status'
+import { useLookingAtAll, useOfChecks } from '../checks/use-findings'
 import { newId } from '../session/new-id'
 import { useOfSession, useSession } from '../session/use-session'
 import { placesOf, valuesOf, type Place } from './pledge-places'
@@ -15,10 +16,12 @@ const KINDS: Readonly<Record<Kind, string>> = { always: 'always', never: 'never'
 /** What the designer promises, in sentences with slots, and whether it is kept. */
 export function PromisesSheet() {
   const project = useOfSession('document')
+  const { looking } = useLookingAtAll()
   return (
     <main className="promises-sheet">
       <section aria-label="Promises">
         <h2 className="caption">Promises</h2>
+        {looking.is === 'failed' && <CheckStatus looking={looking} />}
         {project.promises.length === 0 && <p className="muted hint">Nothing is promised yet. Say below what always has to be so; every edit is held against it.</p>}
         <ol className="promises">{project.promises.map((pledge) => <PromiseRow key={pledge.id} project={project} pledge={pledge} />)}</ol>
       </section>
@@ -30,11 +33,14 @@ export function PromisesSheet() {
 function PromiseRow({ project, pledge }: { readonly project: Project; readonly pledge: Pledge }) {
   const session = useSession()
   const found = useOfChecks('findings')
+  const { looking } = useLookingAtAll()
   const isComplete = useOfChecks('isComplete') === true
-  const broken = found?.project.find(({ id }) => id === `promise-broken ${pledge.id}`)
+  const broken = found?.project.findings.find(({ id }) => id === `promise-broken ${pledge.id}`)
+  const isUnknown = looking.is === 'failed' && (!isComplete || found?.project.failures.some(({ check }) => check === 'promise-broken') === true)
+  const [verdict, tone] = isUnknown ? ['not known', 'is-broken'] : !isComplete ? ['looking…', 'muted'] : !broken ? ['kept', 'is-kept'] : broken.level === 'note' ? ['not looked at to the end', 'is-broken'] : ['broken', 'is-broken']
   return (
     <li className="promise">
-      <span className={!isComplete ? 'promise-verdict muted' : broken ? 'promise-verdict is-broken' : 'promise-verdict is-kept'} role="status">{!isComplete ? 'looking…' : broken ? (broken.level === 'note' ? 'not looked at to the end' : 'broken') : 'kept'}</span>
+      <span className={`promise-verdict ${tone}`} role="status">{verdict}</span>
       <span className="promise-text">{words(project, pledge)} <span className="muted">{surfaceName(project, pledge.surface)}</span></span>
       {broken && <Link className="underlined" to={`/project/${project.id}/findings?finding=${encodeURIComponent(broken.id)}`}>See how</Link>}
       <button className="plain muted" aria-label={`Remove the promise ${words(project, pledge)}`} onClick={() => session.dispatch(removePledge(pledge.id), 'remove a promise')}>×</button>

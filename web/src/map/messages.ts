@@ -24,4 +24,7 @@ export interface MapRequest {
   readonly graph: MapGraph
 }
 
-export type MapAnswer = { readonly ready: true } | { readonly number: number; readonly layout: MapLayout }
+export interface MapAnswer {
+  readonly number: number
+  readonly layout: MapLayout
+}

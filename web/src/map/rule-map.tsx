@@ -3,6 +3,7 @@ import { movesOf, shortestWay, triggerRow, type Axis, type Component, type Move,
 import { triggerTitle } from '../bench/rows'
 import { msText, ruleTiming } from '../bench/timing-text'
 import { useBench } from '../bench/use-bench'
+import { BrokenDown } from '../workers/broken-down'
 import { LookPicture } from '../paint/look-picture'
 import { StateMark } from '../theme/state-mark'
 import { LETTER_PX, LINE_PX, MapSheet } from './map-sheet'
@@ -24,9 +25,10 @@ export function RuleMap() {
   const { component, axis, state, select } = useBench()
   const connections = useMemo(() => connectionsOf(component, axis), [component, axis])
   const graph = useMemo(() => graphOf(component, axis, connections), [component, axis, connections])
-  const layout = useMapLayout(graph)
+  const { layout, failure, tryAgain } = useMapLayout(graph)
   const way = shortestWay(movesOf(component, axis), axis.start, state.id)
   const onWay = new Set(way?.map(({ from, to }) => `${from} ${to}`))
+  if (failure) return <BrokenDown breakdown={failure} onTryAgain={tryAgain} />
   if (!layout) return <p className="muted hint">Laying the map out…</p>
   const isPlaced = layout.nodes.length === axis.states.length && connections.every(({ id }) => layout.edges.some((edge) => edge.id === id))
   if (!isPlaced) return <p className="muted hint">Laying the map out…</p>

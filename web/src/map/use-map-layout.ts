@@ -1,32 +1,41 @@
-import { useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import type { Breakdown } from '../workers/breakdown'
+import { OpenWorker } from '../workers/open-worker'
 import type { MapAnswer, MapGraph, MapLayout, MapRequest } from './messages'
 
-/** The layout of a graph, made in a worker; the last one stays until the next is ready. Null before the first. */
-export function useMapLayout(graph: MapGraph): MapLayout | null {
+interface LaidOut {
+  /** The last one stays until the next is ready; null before the first. */
+  readonly layout: MapLayout | null
+  readonly failure: Breakdown | null
+  readonly tryAgain: () => void
+}
+
+/** The layout of a graph, made in a worker. */
+export function useMapLayout(graph: MapGraph): LaidOut {
   const [layout, setLayout] = useState<MapLayout | null>(null)
-  const worker = useRef<Worker | null>(null)
-  const isReady = useRef(false)
+  const [failure, setFailure] = useState<Breakdown | null>(null)
+  const [tries, setTries] = useState(0)
+  const worker = useRef<OpenWorker<MapRequest, MapAnswer> | null>(null)
   const asked = useRef<MapRequest>({ number: 0, graph })
 
   useEffect(() => {
-    const made = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
-    worker.current = made
-    made.onmessage = ({ data }: MessageEvent<MapAnswer>) => {
-      if ('ready' in data) {
-        isReady.current = true
-        made.postMessage(asked.current)
-      } else if (data.number === asked.current.number) setLayout(data.layout)
-    }
-    return () => {
-      isReady.current = false
-      made.terminate()
-    }
-  }, [])
+    const opened = new OpenWorker<MapRequest, MapAnswer>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }), 'Laying the map out', {
+      ready: () => opened.send(asked.current),
+      hear: (answer) => answer.number === asked.current.number && setLayout(answer.layout),
+      fail: setFailure,
+    })
+    worker.current = opened
+    return () => opened.close()
+  }, [tries])
 
   useEffect(() => {
     asked.current = { number: asked.current.number + 1, graph }
-    if (isReady.current) worker.current?.postMessage(asked.current)
+    if (worker.current?.isListening) worker.current.send(asked.current)
   }, [graph])
 
-  return layout
+  const tryAgain = useCallback(() => {
+    setFailure(null)
+    setTries((before) => before + 1)
+  }, [])
+  return { layout, failure, tryAgain }
 }

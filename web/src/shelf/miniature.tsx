@@ -1,4 +1,4 @@
-import { useId, useLayoutEffect, useMemo, useRef } from 'react'
+import { useId, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import type { Project } from '@rheoscope/core/document'
 import { Run } from '@rheoscope/core/run'
 import { paint } from '@rheoscope/core/scene'
@@ -14,16 +14,18 @@ export function Miniature({ project }: { readonly project: Project }) {
   const scope = useId()
   const component = project.components[0]
   const run = useMemo(() => startRun(project), [project])
+  const [hasFailed, setFailed] = useState(false)
 
   useLayoutEffect(() => {
     if (!run || !component) return undefined
     const show = () => patchChildren(group.current!, paint(run.drawList(), scope))
-    show()
+    const isShown = attempt(show)
+    setFailed(!isShown)
+    if (!isShown) return undefined
     if (window.matchMedia('(prefers-reduced-motion: reduce)').matches) return undefined
     const began = performance.now()
     let steps = 0
-    let frame = requestAnimationFrame(function next(now) {
-      const ms = Math.floor(now - began)
+    const goOnTo = (ms: number) => {
       const axis = component.axes[0]
       if (axis && Math.floor(ms / STEP_MS) > steps) {
         steps = Math.floor(ms / STEP_MS)
@@ -32,12 +34,16 @@ export function Miniature({ project }: { readonly project: Project }) {
       }
       run.advanceTo(ms)
       show()
-      frame = requestAnimationFrame(next)
+    }
+    let frame = requestAnimationFrame(function next(now) {
+      if (attempt(() => goOnTo(Math.floor(now - began)))) frame = requestAnimationFrame(next)
+      else setFailed(true)
     })
     return () => cancelAnimationFrame(frame)
   }, [run, component, scope])
 
-  if (!run || !component) return <span className="muted">Nothing drawn yet</span>
+  if (!component) return <span className="muted">Nothing drawn yet</span>
+  if (!run || hasFailed) return <span className="muted">{component.name} cannot be shown</span>
   const { width, height } = surfaceSize(run.drawList())
   return (
     <svg className="picture" width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden="true">
@@ -47,9 +53,20 @@ export function Miniature({ project }: { readonly project: Project }) {
 }
 
 function startRun(project: Project): Run | null {
+  let run: Run | null = null
+  attempt(() => {
+    if (project.components[0]) run = new Run(project, { component: project.components[0].id })
+  })
+  return run
+}
+
+/** Does something that may not be possible with whatever is stored; says whether it was. */
+function attempt(act: () => void): boolean {
   try {
-    return project.components[0] ? new Run(project, { component: project.components[0].id }) : null
-  } catch {
-    return null
+    act()
+    return true
+  } catch (error) {
+    console.error(error)
+    return false
   }
 }

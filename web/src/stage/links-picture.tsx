@@ -5,6 +5,7 @@ import { linksOn, type Link } from '@rheoscope/core/run'
 import { LETTER_PX, LINE_PX, MapSheet } from '../map/map-sheet'
 import type { MapGraph } from '../map/messages'
 import { useMapLayout } from '../map/use-map-layout'
+import { BrokenDown } from '../workers/broken-down'
 import { LookPicture } from '../paint/look-picture'
 import { useStage } from './use-stage'
 
@@ -16,8 +17,9 @@ export function LinksPicture() {
   const links = useMemo(() => linksOr(project, screen), [project, screen])
   const ends = useMemo(() => [...new Set(links.flatMap(({ from, to }) => [from, to]))], [links])
   const graph = useMemo(() => graphOf(ends, links), [ends, links])
-  const layout = useMapLayout(graph)
+  const { layout, failure, tryAgain } = useMapLayout(graph)
   if (links.length === 0) return <p className="muted hint">Nothing on {screen.name} affects anything else on it yet. Messages, shared variables and rules of the screen link things.</p>
+  if (failure) return <BrokenDown breakdown={failure} onTryAgain={tryAgain} />
   if (layout?.nodes.length !== ends.length) return <p className="muted hint">Laying the links out…</p>
   const between = byEnds(links)
   return (

@@ -1,5 +1,6 @@
 import { Link } from 'react-router'
 import type { Finding } from '@rheoscope/core/check'
+import { CheckStatus } from '../checks/check-status'
 import { LevelMark, Sentence } from '../checks/finding-words'
 import { useFindingsOn } from '../checks/use-findings'
 import { useStage } from './use-stage'
@@ -7,7 +8,7 @@ import { useStage } from './use-stage'
 /** What the checks have to say about this screen and what stands on it together. */
 export function ScreenFindings() {
   const { screen, project, player } = useStage()
-  const { findings, areCurrent } = useFindingsOn(screen.id)
+  const { findings, looking, areCurrent } = useFindingsOn(screen.id)
   const isHere = ({ witness }: Finding) => witness !== null && 'screen' in witness.surface && witness.surface.screen === screen.id
   return (
     <section aria-label="Findings" aria-busy={!areCurrent}>
@@ -15,7 +16,7 @@ export function ScreenFindings() {
         <h2 className="caption">Findings</h2>
         <Link className="underlined muted" to={`/project/${project.id}/findings`}>of all of it</Link>
       </div>
-      {findings.length === 0 && <p className="muted hint">{areCurrent ? 'Nothing to say about what stands here together.' : 'Checking…'}</p>}
+      <CheckStatus looking={looking}>{findings.length === 0 && <p className="muted hint">No findings for {screen.name}.</p>}</CheckStatus>
       {findings.map((finding) => (
         <article key={finding.id} className={`finding is-${finding.level}`} data-kind={finding.kind}>
           <p><LevelMark level={finding.level} /> <Sentence text={finding.sentence} /></p>

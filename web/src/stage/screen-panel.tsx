@@ -42,8 +42,8 @@ function useFindingsOfPart(): (part: Part) => readonly Finding[] {
   const { screen } = useStage()
   const found = useOfChecks('findings')
   return (part) => [
-    ...(found?.screens[screen.id] ?? []).filter(({ about }) => about.instance?.split('/')[0] === part.id || about.part === part.id),
-    ...(part.kind === 'instance' ? (found?.components[part.component] ?? []).filter(({ level }) => level !== 'note') : []),
+    ...(found?.screens[screen.id]?.findings ?? []).filter(({ about }) => about.instance?.split('/')[0] === part.id || about.part === part.id),
+    ...(part.kind === 'instance' ? (found?.components[part.component]?.findings ?? []).filter(({ level }) => level !== 'note') : []),
   ]
 }
 

@@ -4,18 +4,20 @@ import { msText } from '../bench/timing-text'
 import { CommitField } from '../fields/commit-field'
 import { MsField, stepMs, wholeMs } from '../fields/ms-field'
 import { Expectations } from './expectations'
+import { isPlayed, type TakeResult } from '../takes/play-takes'
 import { useStage } from './use-stage'
 
 interface TakeCardProps {
   readonly take: Take
-  /** What it came to just now. */
-  readonly played: PlayedTake | undefined
+  /** What it came to just now, or why it cannot be played. */
+  readonly result: TakeResult | undefined
   /** What it came to when it was played before. */
   readonly before: TakeOutcome | undefined
 }
 
 /** One take: how long it is, what is done in it, what it expects, and what came of it. */
-export function TakeCard({ take, played, before }: TakeCardProps) {
+export function TakeCard({ take, result, before }: TakeCardProps) {
+  const played = result && isPlayed(result) ? result : undefined
   const { player, make, arrange, lookAt, enterBy } = useStage()
   const rename = (name: string) => (name.trim() === '' ? 'A take has a name.' : (make(renameTake(take.id, name.trim()), 'rename a take'), null))
   const play = () => {
@@ -34,6 +36,7 @@ export function TakeCard({ take, played, before }: TakeCardProps) {
       <p className="muted take-facts">
         <span className="mono">{msText(take.endsAtMs)}</span>, {take.inputs.length} inputs <button className="plain underlined" onClick={play}>Play it</button>
         {played && <b className={met === played.results.length ? 'take-met' : 'take-missed'} role="status">{met} of {played.results.length} came about</b>}
+        {result && !isPlayed(result) && <b className="take-missed" role="alert" title={result.detail}>{result.sentence}</b>}
         {!played && before && <span className="take-before">{before.met} of {before.expected} at revision {before.revision}</span>}
       </p>
       {played && before && <Differences take={take} played={played} before={before} />}

@@ -5,14 +5,17 @@ import { addTake, freeName, namesOf, type Take } from '@rheoscope/core/document'
 import { statesSeen, type PlayedTake, type TakeOutcome } from '@rheoscope/core/run'
 import { keepOutcomes, loadOutcomes } from '../api/projects'
 import { newId } from '../session/new-id'
-import { playTakes } from '../takes/play-takes'
+import { isPlayed, playTakes, type TakeResult } from '../takes/play-takes'
+import { breakdownOf, isBreakdown, type Breakdown } from '../workers/breakdown'
+import { BrokenDown } from '../workers/broken-down'
 import { TakeCard } from './take-card'
 import { useStage } from './use-stage'
 
 /** The runs of this screen that are kept: played again they say whether what they expect still comes about, and what has become different. */
 export function Takes() {
   const { screen, takes, player, project, session, make } = useStage()
-  const [results, setResults] = useState<ReadonlyMap<string, PlayedTake>>(new Map())
+  const [results, setResults] = useState<ReadonlyMap<string, TakeResult>>(new Map())
+  const [failure, setFailure] = useState<Breakdown | null>(null)
   const outcomes = useOutcomes(project.id)
   const keep = () => {
     if (!player) return
@@ -25,9 +28,17 @@ export function Takes() {
   }
   const runAll = async () => {
     const { revision } = session
-    const played = await playTakes(project, takes)
-    setResults(played)
-    outcomes.keep(takes.flatMap((take) => (played.has(take.id) ? [outcomeOf(take, played.get(take.id)!, revision)] : [])))
+    setFailure(null)
+    try {
+      const played = await playTakes(project, takes)
+      setResults(played)
+      outcomes.keep(takes.flatMap((take) => {
+        const result = played.get(take.id)
+        return result && isPlayed(result) ? [outcomeOf(take, result, revision)] : []
+      }))
+    } catch (error) {
+      setFailure(isBreakdown(error) ? error : breakdownOf('The takes cannot be played', error))
+    }
   }
   return (
     <section aria-label="Takes">
@@ -37,8 +48,9 @@ export function Takes() {
           {takes.length > 0 && <Button onClick={() => void runAll()}>Run all</Button>} <Button disabled={!player} title="Keep all that was done since the start" onClick={keep}>Keep this run</Button>
         </span>
       </div>
+      {failure && <BrokenDown breakdown={failure} onTryAgain={() => void runAll()} />}
       {takes.length === 0 && <p className="muted hint">Use the screen, then keep the run. It can be played again on whatever the document becomes.</p>}
-      {takes.map((take) => <TakeCard key={take.id} take={take} played={results.get(take.id)} before={outcomes.last(take.id)} />)}
+      {takes.map((take) => <TakeCard key={take.id} take={take} result={results.get(take.id)} before={outcomes.last(take.id)} />)}
     </section>
   )
 }

@@ -1,5 +1,6 @@
 import type { Project, Take } from '@rheoscope/core/document'
 import type { PlayedTake } from '@rheoscope/core/run'
+import type { Breakdown } from '../workers/breakdown'
 
 export interface TakesRequest {
   readonly number: number
@@ -7,4 +8,8 @@ export interface TakesRequest {
   readonly takes: readonly Take[]
 }
 
-export type TakesAnswer = { readonly ready: true } | { readonly number: number; readonly played: readonly (readonly [take: string, played: PlayedTake])[] }
+export interface TakesAnswer {
+  readonly number: number
+  /** What each take comes to, or why it cannot be played. */
+  readonly played: readonly (readonly [take: string, played: PlayedTake | Breakdown])[]
+}

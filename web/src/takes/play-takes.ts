@@ -1,37 +1,36 @@
 import type { Project, Take } from '@rheoscope/core/document'
 import type { PlayedTake } from '@rheoscope/core/run'
+import type { Breakdown } from '../workers/breakdown'
+import { OpenWorker } from '../workers/open-worker'
 import type { TakesAnswer, TakesRequest } from './messages'
 
-let worker: Promise<Worker> | null = null
-let asked = 0
+/** What a take comes to, or why it cannot be played. */
+export type TakeResult = PlayedTake | Breakdown
 
-/** Plays takes in a worker; what each comes to, by its id. Rejects when one cannot be played at all. */
-export async function playTakes(project: Project, takes: readonly Take[]): Promise<ReadonlyMap<string, PlayedTake>> {
-  worker ??= started()
-  const player = await worker
+export const isPlayed = (result: TakeResult): result is PlayedTake => 'trace' in result
+
+let worker: OpenWorker<TakesRequest, TakesAnswer> | null = null
+let asked = 0
+const waiting = new Map<number, { readonly resolve: (answer: TakesAnswer) => void; readonly reject: (breakdown: Breakdown) => void }>()
+
+/** Plays takes in a worker; what each comes to, by its id. Rejects with a `Breakdown` when the worker breaks down; the next call tries another one. */
+export async function playTakes(project: Project, takes: readonly Take[]): Promise<ReadonlyMap<string, TakeResult>> {
+  worker ??= opened()
   const request: TakesRequest = { number: ++asked, project, takes }
-  return new Promise((resolve, reject) => {
-    const settle = () => {
-      player.removeEventListener('message', onMessage)
-      player.removeEventListener('error', onError)
-    }
-    const onMessage = ({ data }: MessageEvent<TakesAnswer>) => {
-      if ('ready' in data || data.number !== request.number) return
-      settle()
-      resolve(new Map(data.played))
-    }
-    const onError = ({ message }: ErrorEvent) => {
-      settle()
-      reject(new Error(message))
-    }
-    player.addEventListener('message', onMessage)
-    player.addEventListener('error', onError)
-    player.postMessage(request)
-  })
+  worker.send(request)
+  const { played } = await new Promise<TakesAnswer>((resolve, reject) => waiting.set(request.number, { resolve, reject }))
+  return new Map(played)
 }
 
-const started = (): Promise<Worker> =>
-  new Promise((resolve) => {
-    const made = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
-    made.addEventListener('message', () => resolve(made), { once: true })
+const opened = (): OpenWorker<TakesRequest, TakesAnswer> =>
+  new OpenWorker(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }), 'Playing the takes', {
+    hear: (answer) => {
+      waiting.get(answer.number)?.resolve(answer)
+      waiting.delete(answer.number)
+    },
+    fail: (breakdown) => {
+      worker = null
+      for (const { reject } of waiting.values()) reject(breakdown)
+      waiting.clear()
+    },
   })

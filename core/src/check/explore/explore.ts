@@ -1,3 +1,4 @@
+import { MemoryAllowance, OBJECT_BYTES, USUAL_LIMIT, type Effort } from './effort'
 import { Instant } from './instant'
 import { Manner } from './manner'
 import { movesIn, type Outside, type Way } from './moves'
@@ -39,15 +40,11 @@ export interface Node {
   readonly depth: number
 }
 
-export interface ExploreOptions {
+export interface ExploreOptions extends Effort {
   readonly ways: readonly Way[]
   readonly outside?: Outside
-  /** At most so many symbolic configurations. */
-  readonly limit?: number
   /** Is told of every step once; saying true ends the exploration. */
   readonly onStep?: (step: Travelled) => boolean | void
-  /** Is asked now and then with how many have been seen; saying true stops the exploration. */
-  readonly isToStop?: (seen: number) => boolean
 }
 
 /** A step from one symbolic configuration towards another. */
@@ -72,31 +69,31 @@ export interface Explored {
   readonly nodes: readonly Node[]
 }
 
-/** An everyday exploration gives up here. */
-export const USUAL_LIMIT = 20_000
-
 /**
  * Everything that can become of some things, breadth first: symbolic configurations are places with zones of clock
  * readings, time passes until the first deadline, what a person does comes at any instant before it, and one zone
  * inside another at the same place is not gone into again (Larsen, Pettersson and Yi 1995).
  */
-export function explore(network: Network, { ways, outside = [], limit = USUAL_LIMIT, onStep, isToStop }: ExploreOptions): Explored {
+export function explore(network: Network, { ways, outside = [], limit = USUAL_LIMIT, memory = new MemoryAllowance(), onStep, isToStop }: ExploreOptions): Explored {
   const search = new Search(network, ways, outside)
-  const first = search.begin()
-  const nodes: Node[] = [...first]
+  const nodes: Node[] = [...search.begin()]
+  const so = (isFinished: boolean): Explored => ({ network, isFinished, seen: nodes.length, places: search.places, nodes })
   for (let next = 0; next < nodes.length; next++) {
-    if (nodes.length > limit || (next % 512 === 511 && isToStop?.(nodes.length) === true)) return { network, isFinished: false, seen: nodes.length, places: search.places, nodes }
+    if (nodes.length > limit || (next % 512 === 511 && isToStop?.(nodes.length) === true)) return so(false)
     if (search.covered.has(nodes[next]!) || marksOf(nodes[next]!, 'stopped').length > 0) continue
-    let isEnough = false
+    let [isEnough, keeps] = [false, 0]
     search.each(nodes[next]!, (travelled, make) => {
       if (onStep?.(travelled) === true) isEnough = true
       const node = make()
       if (node) nodes.push(node)
+      keeps += (onStep ? bytesOf(travelled.when) : 0) + (node ? bytesOf(node.zone) + node.place.configuration.byteLength : 0)
     })
-    if (isEnough) return { network, isFinished: false, seen: nodes.length, places: search.places, nodes }
+    if (isEnough || !memory.take(keeps)) return so(false)
   }
-  return { network, isFinished: true, seen: nodes.length, places: search.places, nodes }
+  return so(true)
 }
+
+const bytesOf = (zone: Zone): number => zone.byteLength + OBJECT_BYTES
 
 /** More answers than these to conditions nobody knows are not tried. */
 const MOST_BRANCHES = 64

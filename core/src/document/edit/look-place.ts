@@ -45,9 +45,9 @@ export function lookAt(component: Component, place: OwnLookPlace): Look {
 /** Every look a component has besides the base look. */
 export const lookPlaces = (component: Component): readonly OwnLookPlace[] => [...restingLooks(component), ...stageLooks(component)]
 
-/** The looks that motions of a component pass through. */
-export const stageLooks = (component: Component): readonly OwnLookPlace[] =>
-  motionPlaces(component).flatMap((motion) => (motionOf(component, motion)?.stages ?? []).map(({ id }): OwnLookPlace => ({ look: 'stage', motion, stage: id })))
+/** The looks that motions of a component pass through; all of them, or those at some places. */
+export const stageLooks = (component: Component, places = motionPlaces(component)): readonly OwnLookPlace[] =>
+  places.flatMap((motion) => (motionOf(component, motion)?.stages ?? []).map(({ id }): OwnLookPlace => ({ look: 'stage', motion, stage: id })))
 
 /** The looks of a component that something rests in, besides the base look. */
 export const restingLooks = ({ axes, combinations }: Component): readonly OwnLookPlace[] => [

@@ -1,9 +1,13 @@
 import type { Component } from '../component'
+import type { Continuous } from '../motion'
 import { childrenOf, withDescendants, type Part } from '../part'
+import type { Action } from '../rule'
 import type { Id, Value } from '../value'
 import { batch, type Edit } from './edit'
-import { lookAt, lookPath, lookPlaces, type LookPlace, type OwnLookPlace } from './look-place'
+import { lookAt, lookPath, lookPlaces, restingLooks, stageLooks, type LookPlace, type OwnLookPlace } from './look-place'
+import { motionOf, motionPath, motionPlaces, type MotionPlace } from './motion-edits'
 import type { Path } from './path'
+import { removeAction, removeRule } from './rule-edits'
 
 const partPath = (component: Id, part: Id): Path => ['components', component, 'parts', part]
 
@@ -63,16 +67,48 @@ const takeBackEverywhere = (component: Component, part: Id, property: string): E
   lookPlaces(component).filter((place) => lookAt(component, place)[part]?.[property] !== undefined).map((place) => takeBackProperty(component, place, part, property))
 
 /** Takes out a part, all that is inside it, and every word looks, rules and motions say about them. */
-export function removePart(component: Component, part: Id): Edit {
-  const doomed = withDescendants(component.parts, part).map(({ id }) => id)
+export const removePart = (component: Component, part: Id): Edit => removeParts(component, [part])
+
+/** The same for several parts at once, also where what is said about one stands in what is said about another. */
+export function removeParts(component: Component, parts: readonly Id[]): Edit {
+  const doomed = [...new Set(parts.flatMap((part) => withDescendants(component.parts, part).map(({ id }) => id)))]
+  const isDoomed = (id: Id | null): boolean => id !== null && doomed.includes(id)
+  const rules = component.rules.filter((rule) => isDoomed(rule.part))
+  const isKept = (place: MotionPlace) => !(place.of === 'list' && isDoomed(place.part)) && !('rule' in place && rules.some(({ id }) => id === place.rule)) && !(place.of === 'pulse' && isAbout(actionAt(component, place), isDoomed))
+  const places = motionPlaces(component).filter(isKept)
   return batch(
-    ...lookPlaces(component).flatMap((place) =>
+    ...[...restingLooks(component), ...stageLooks(component, places)].flatMap((place) =>
       doomed.filter((id) => lookAt(component, place)[id] !== undefined).map((id): Edit => ({ edit: 'unset', path: [...lookPath(component, place), id] }))),
-    ...component.rules
-      .filter((rule) => rule.part !== null && doomed.includes(rule.part))
-      .map((rule): Edit => ({ edit: 'remove', path: ['components', component.id, 'rules'], id: rule.id })),
+    ...component.axes.flatMap(({ id, states }) => states.flatMap(({ id: state, continuous }) => (continuous ? withoutInTurn(['components', component.id, 'axes', id, 'states', state, 'continuous'], continuous, doomed) : []))),
+    ...places.flatMap((place) => (motionOf(component, place)?.lanes ?? []).filter((lane) => isDoomed(lane.part)).map(({ id }): Edit => ({ edit: 'remove', path: [...motionPath(component, place)!, 'lanes'], id }))),
+    ...component.rules.filter((rule) => !rules.includes(rule)).flatMap((rule) => rule.actions.filter((action) => isAbout(action, isDoomed)).map(({ id }) => removeAction(component.id, rule.id, id))),
+    ...rules.map((rule) => removeRule(component.id, rule.id)),
     ...doomed.toReversed().map((id): Edit => ({ edit: 'remove', path: ['components', component.id, 'parts'], id })),
   )
+}
+
+const actionAt = (component: Component, { rule, action }: { readonly rule: Id; readonly action: Id }): Action | undefined =>
+  component.rules.find(({ id }) => id === rule)?.actions.find(({ id }) => id === action)
+
+/** Whether an action does something to one of some parts. */
+export function isAbout(action: Action | undefined, isOne: (part: Id) => boolean): boolean {
+  switch (action?.do) {
+    case 'pulse':
+      return isOne(action.part)
+    case 'drive':
+      return isOne(action.instance)
+    case 'send':
+      return typeof action.recipient === 'object' && isOne(action.recipient.instance)
+    default:
+      return false
+  }
+}
+
+/** A continuous motion without some parts; none when nothing else moves in it. */
+function withoutInTurn(path: Path, { to }: Continuous, doomed: readonly Id[]): readonly Edit[] {
+  const gone = doomed.filter((id) => to[id] !== undefined)
+  if (gone.length === 0) return []
+  return gone.length === Object.keys(to).length ? [{ edit: 'set', path, to: null }] : gone.map((id) => ({ edit: 'unset', path: [...path, 'to', id] }))
 }
 
 /** Puts a part one place up or down among its siblings; null when it already is at that end. */

@@ -8,7 +8,8 @@ import type { Trigger } from '../trigger'
 import { sameValue, type Id, type Value } from '../value'
 import { batch, type Edit } from './edit'
 import type { Path } from './path'
-import { removeRule } from './rule-edits'
+import { isAbout } from './part-edits'
+import { removeAction, removeRule } from './rule-edits'
 
 /** The usual sizes of screens, in px, by the kind of device. */
 export const DEVICE_SIZES: Readonly<Record<Screen['device'], { readonly width: number; readonly height: number }>> = {
@@ -64,7 +65,7 @@ export const addToScreen = (screen: Id, part: Part): Edit => ({ edit: 'insert', 
 export function removeFromScreen({ id, parts, rules }: Screen, part: Id): Edit {
   const gone = new Set(withDescendants(parts, part).map((each) => each.id))
   return batch(
-    ...rules.filter((rule) => rule.part !== null && gone.has(rule.part)).map((rule) => removeRule({ screen: id }, rule.id)),
+    ...rules.flatMap((rule) => (rule.part !== null && gone.has(rule.part) ? [removeRule({ screen: id }, rule.id)] : rule.actions.filter((action) => isAbout(action, (each) => gone.has(each))).map((action) => removeAction({ screen: id }, rule.id, action.id)))),
     ...[...gone].toReversed().map((each): Edit => ({ edit: 'remove', path: [...screenPath(id), 'parts'], id: each })),
   )
 }

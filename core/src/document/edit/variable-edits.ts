@@ -1,8 +1,10 @@
 import type { Component } from '../component'
+import type { Part } from '../part'
+import type { Pledge, Pledged } from '../pledge'
 import type { Project } from '../project'
 import type { Action, Variable } from '../rule'
 import type { Screen } from '../screen'
-import { isExpression, type Id, type Value } from '../value'
+import { isExpression, sameValue, type Id, type Value } from '../value'
 import { batch, type Edit } from './edit'
 import { lookAt, lookPath, lookPlaces } from './look-place'
 import type { Path } from './path'
@@ -33,6 +35,8 @@ export function renameVariable(project: Project, owner: VariableOwner, variable:
     { edit: 'set', path: [...variablesPath(owner), variable.id, 'name'], to: name },
     ...components.flatMap((component) => renamedUses(component, from, name)),
     ...screens.flatMap((screen) => renamedOnScreen(screen, from, name)),
+    ...(owner === 'everyone' ? project.screens.flatMap((screen) => renamedInWaysIn(screen, from, name)) : []),
+    ...(owner === 'everyone' ? project.promises.flatMap((pledge) => renamedInPromise(pledge, from, name)) : []),
   )
 }
 
@@ -40,7 +44,7 @@ export function renameVariable(project: Project, owner: VariableOwner, variable:
 export function renamedUses(component: Component, from: string, to: string): readonly Edit[] {
   const within = renamer(from, to)
   return [
-    ...component.parts.flatMap((part) => renamedValues(part.base, ['components', component.id, 'parts', part.id, 'base'], within)),
+    ...component.parts.flatMap((part) => partUses(['components', component.id, 'parts', part.id], part, within)),
     ...lookPlaces(component).flatMap((place) => Object.entries(lookAt(component, place)).flatMap(([part, said]) => renamedValues(said, [...lookPath(component, place), part], within))),
     ...component.rules.flatMap((rule) => ruleUses(component.id, rule, from, to, within)),
     ...component.axes.flatMap(({ id, drivenBy }): Edit[] =>
@@ -51,16 +55,36 @@ export function renamedUses(component: Component, from: string, to: string): rea
 function renamedOnScreen({ id, parts, rules }: Screen, from: string, to: string): readonly Edit[] {
   const within = renamer(from, to)
   return [
-    ...parts.flatMap((part) => renamedValues(part.base, ['screens', id, 'parts', part.id, 'base'], within)),
+    ...parts.flatMap((part) => partUses(['screens', id, 'parts', part.id], part, within)),
     ...rules.flatMap((rule) => ruleUses({ screen: id }, rule, from, to, within)),
   ]
 }
 
+const renamedInWaysIn = ({ id, waysIn = [] }: Screen, from: string, to: string): readonly Edit[] =>
+  waysIn.filter(({ variables }) => from in variables).map((way): Edit => ({
+    edit: 'set', path: ['screens', id, 'waysIn', way.id, 'variables'], to: Object.fromEntries(Object.entries(way.variables).map(([name, value]) => [name === from ? to : name, value])),
+  }))
+
+function renamedInPromise({ id, says }: Pledge, from: string, to: string): readonly Edit[] {
+  const renamed = (that: Pledged): Pledged => (that.what === 'variable' && that.name === from ? { ...that, name: to } : that)
+  const next = { ...says, that: renamed(says.that), ...(says.kind === 'after' ? { then: renamed(says.then) } : {}) }
+  return sameValue(next, says) ? [] : [{ edit: 'set', path: ['promises', id, 'says'], to: next }]
+}
+
 type Renamer = (expr: string) => string
 
+/** Renames a name where it stands as a word of its own: not as a part of another name, not as a function, and not in a text between quotes. */
 function renamer(from: string, to: string): Renamer {
-  const word = new RegExp(`(?<![\\w.])${from}(?!\\w)`, 'g')
-  return (expr) => expr.replace(word, to)
+  const quotedOrNamed = new RegExp(`"(?:[^"\\\\]|\\\\.)*"|'(?:[^'\\\\]|\\\\.)*'|(?<![\\w$.])${from.replace(/[$.*+?^{}()|[\]\\]/g, '\\$&')}(?![\\w$.]|\\s*\\()`, 'g')
+  return (expr) => expr.replace(quotedOrNamed, (found) => (found === from ? to : found))
+}
+
+function partUses(path: Path, part: Part, within: Renamer): readonly Edit[] {
+  const filter = part.kind === 'list' ? part.filter : null
+  return [
+    ...renamedValues(part.base, [...path, 'base'], within),
+    ...(filter !== null && within(filter) !== filter ? [{ edit: 'set', path: [...path, 'filter'], to: within(filter) } as const] : []),
+  ]
 }
 
 const renamedValues = (said: Readonly<Record<string, Value>>, path: Path, within: Renamer): readonly Edit[] =>

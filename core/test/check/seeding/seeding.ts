@@ -30,7 +30,9 @@ export function fieldOf(project: Project): Field {
 export function sow({ project, checker, before }: Field, component: Component, seed: Seed): Sown | null {
   const faulty = seed.into(project, component)
   if (!faulty) return null
-  const found = [...Object.values(checker.components(faulty)).flat(), ...(seed.kind === 'promise-broken' ? checker.whole(faulty) : [])]
+  const looked = [...Object.values(checker.components(faulty)), ...(seed.kind === 'promise-broken' ? [checker.whole(faulty)] : [])]
+  for (const { sentence, detail } of looked.flatMap(({ failures }) => failures)) throw new Error(`${sentence}\n${detail}`)
+  const found = looked.flatMap(({ findings }) => findings)
   const own = found.filter(({ kind, about, id }) => kind === seed.kind && !before.has(id) && (about.component === component.id || about.component === undefined))
   const falsely = found.filter(({ id, level, about }) => level !== 'note' && !before.has(id) && !isAbout(faulty, about, component.id))
   const witnessed = own.find(({ witness }) => witness !== null)

@@ -1,0 +1,43 @@
+import { RheoError, type Component, type Literal, type Project, type Rule } from '../document'
+import { evaluate, namesOr } from '../expression'
+import { leads } from './context'
+
+interface Owner {
+  readonly rules: readonly Rule[]
+  readonly variables: Component['variables']
+  readonly parameters?: Component['parameters']
+}
+
+/**
+ * Every value a variable can ever have, as a component knows it by name: the one it starts with, those that rules set it to
+ * and those a screen is come into with. Null when that cannot be told: when it is set to what is worked out, or when rules
+ * move an axis it is tied to, which sets it to whatever state that leads to.
+ */
+export function valuesGiven(project: Project, component: Component, name: string): readonly Literal[] | null {
+  const own = component.variables.find((variable) => variable.name === name)
+  const variable = own ?? project.variables.find((each) => each.name === name)
+  if (!variable) return null
+  const components = own ? [component] : project.components.filter((each) => !hasOwn(each, name))
+  const screens = own ? [] : project.screens.filter((each) => !hasOwn(each, name))
+  if (components.some((each) => isMoved(each, name))) return null
+  const set = [...components, ...screens].flatMap(({ rules }) => rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' && action.variable === name ? [action.to] : []))))
+  if (set.some((text) => namesOr(text).length > 0)) return null
+  const entered = own ? [] : project.screens.flatMap(({ waysIn = [] }) => waysIn.filter(({ variables }) => name in variables).map(({ variables }) => variables[name]!))
+  return [...new Set<Literal>([variable.start, ...set.flatMap(constantOf), ...entered])]
+}
+
+/** What an expression without names stands for; nothing when it cannot be read, which is a finding elsewhere. */
+function constantOf(text: string): readonly Literal[] {
+  try {
+    return [evaluate(text, {})]
+  } catch (error) {
+    if (error instanceof RheoError) return []
+    throw error
+  }
+}
+
+const hasOwn = ({ variables, parameters = [] }: Owner, name: string): boolean => [...variables, ...parameters].some((each) => each.name === name)
+
+/** Whether rules move an axis of a component that is tied to a variable. */
+const isMoved = ({ axes, rules }: Component, name: string): boolean =>
+  axes.some(({ id, drivenBy }) => drivenBy !== null && 'variable' in drivenBy && drivenBy.variable === name && rules.some((rule) => rule.axis === id && leads(rule)))
