@@ -17,5 +17,6 @@ export default {
   reporters: ['json'],
   concurrency: Number(process.env.RHEOSCOPE_MUTANTS_AT_ONCE ?? 2),
   timeoutMS: 3000,
+  timeoutFactor: 2.5,
   warnings: { slow: false },
 }
