@@ -13,6 +13,7 @@ import '@fontsource/atkinson-hyperlegible-mono/latin-600.css'
 import './theme/paper.css'
 import { theme } from './theme/theme'
 import { BenchPage } from './bench/bench-page'
+import { BrokenPage } from './broken-page'
 import { FindingsPage } from './findings/findings-page'
 import { NotHere } from './not-here'
 import { Shelf } from './shelf/shelf'
@@ -23,15 +24,18 @@ const nonce = document.querySelector<HTMLMetaElement>('meta[name=style-nonce]')?
 const styles = createCache({ key: 'rheo', nonce })
 const queries = new QueryClient()
 
-const router = createBrowserRouter([
-  { path: '/', element: <Shelf /> },
-  { path: '/project/:project', element: <BenchPage /> },
-  { path: '/project/:project/component/:component', element: <BenchPage /> },
-  { path: '/project/:project/screen/:screen', element: <StagePage /> },
-  { path: '/project/:project/findings/:sheet?', element: <FindingsPage /> },
-  { path: '/project/:project/preview/:screen', element: <PreviewPage /> },
-  { path: '*', element: <NotHere what="There is nothing at this address." /> },
-])
+const router = createBrowserRouter([{
+  errorElement: <BrokenPage />,
+  children: [
+    { path: '/', element: <Shelf /> },
+    { path: '/project/:project', element: <BenchPage /> },
+    { path: '/project/:project/component/:component', element: <BenchPage /> },
+    { path: '/project/:project/screen/:screen', element: <StagePage /> },
+    { path: '/project/:project/findings/:sheet?', element: <FindingsPage /> },
+    { path: '/project/:project/preview/:screen', element: <PreviewPage /> },
+    { path: '*', element: <NotHere what="There is nothing at this address." /> },
+  ],
+}])
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

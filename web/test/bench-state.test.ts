@@ -27,7 +27,7 @@ describe('the selection of cells', () => {
 
   test('keeps the rows added to each axis', () => {
     const row = { key: 'focus', trigger: { on: 'focus' }, part: null } as const
-    const added = benchReducer(state, { do: 'add row', row })
+    const added = benchReducer(state, { do: 'add row', axis: 'axis', row })
     expect(benchReducer(added, { do: 'select axis', axis: 'other', state: 'x' }).addedRows).toEqual([{ axis: 'axis', row }])
   })
 })

@@ -74,9 +74,23 @@ export function followCheck(id: string, onProgress: (progress: CheckProgress) =>
   return () => source.close()
 }
 
-/** Calls `onRevision` whenever the project has a new revision; returns what ends it. */
-export function followRevisions(id: string, onRevision: (revision: number) => void): () => void {
+/** Who wants to know what becomes of a project on the server. */
+export interface Follower {
+  readonly revised: (revision: number) => void
+  readonly removed: () => void
+  /** The server is away, or there again. */
+  readonly reached: (isReached: boolean) => void
+}
+
+/** Tells what becomes of a project; returns what ends it. */
+export function followProject(id: string, { revised, removed, reached }: Follower): () => void {
   const source = new EventSource(`/api${address(id)}/revisions`)
-  source.addEventListener('revision', (event) => onRevision(Number((event as MessageEvent<string>).data)))
+  source.addEventListener('open', () => reached(true))
+  source.addEventListener('error', () => reached(false))
+  source.addEventListener('revision', (event) => revised(Number((event as MessageEvent<string>).data)))
+  source.addEventListener('removed', () => {
+    source.close()
+    removed()
+  })
   return () => source.close()
 }

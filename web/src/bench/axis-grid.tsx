@@ -1,4 +1,4 @@
-import { useState, type CSSProperties, type MouseEvent } from 'react'
+import { useLayoutEffect, useRef, useState, type CSSProperties, type MouseEvent, type RefObject } from 'react'
 import { Button, MenuItem } from '@mui/material'
 import { addState, defaultTrigger, freeStateName, isFromUser } from '@rheoscope/core/document'
 import { newId } from '../session/new-id'
@@ -22,7 +22,9 @@ export function AxisGrid() {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const rows = rowsOf(component, axis, view)
   const drag = useCellDrag()
-  const onKeyDown = useCellKeys(() => setAnchor(document.activeElement as HTMLElement))
+  const { typing, onKeyDown, onBlur } = useCellKeys(() => setAnchor(document.activeElement as HTMLElement))
+  const grid = useRef<HTMLDivElement>(null)
+  useFocusOnCell(grid)
   const hasTriggers = !isDecidedOutside(axis)
   const add = () => {
     const id = newId()
@@ -40,7 +42,7 @@ export function AxisGrid() {
   const room: CSSProperties = { flex: `${axis.states.length} 0 ${HEADS_PX + axis.states.length * least + ADD_PX}px` }
   return (
     <div className="axis-grid" style={room}>
-      <div className={drag.line ? 'grid is-dragging' : 'grid'} style={columns} role="grid" aria-label={`Looks and responses of ${axis.name}`} aria-multiselectable onKeyDown={onKeyDown} onContextMenu={onContextMenu}>
+      <div className={drag.line ? 'grid is-dragging' : 'grid'} style={columns} role="grid" aria-label={`Looks and responses of ${axis.name}`} aria-multiselectable ref={grid} onKeyDown={onKeyDown} onBlur={onBlur} onContextMenu={onContextMenu}>
         <div className="grid-row" role="row">
           <div className="grid-corner" role="columnheader">
             <span className="caption">axis</span>
@@ -53,7 +55,7 @@ export function AxisGrid() {
             <Button onClick={add} aria-label={component.axes.length > 1 ? `Add a state to ${axis.name}` : 'Add a state'} title="Add a state: a copy of the selected one">+</Button>
           </div>
         </div>
-        {!view.isEaselOpen && hasTriggers && rows.map((row, index) => <GridRow key={row.key} row={row} line={index + 2} drag={drag} />)}
+        {!view.isEaselOpen && hasTriggers && rows.map((row, index) => <GridRow key={row.key} row={row} line={index + 2} drag={drag} typing={typing?.row === row.key ? typing : null} />)}
       </div>
       {!view.isEaselOpen && (hasTriggers ? <BelowRows /> : <DrivenHint />)}
       <CellMenu anchor={anchor} onClose={() => setAnchor(null)} />
@@ -65,6 +67,20 @@ export function AxisGrid() {
       )}
     </div>
   )
+}
+
+/** Keeps the focus on the selected cell: when another one is selected by the keys, and when the cell that had it is drawn anew as part of a longer or shorter bar. */
+function useFocusOnCell(grid: RefObject<HTMLDivElement | null>): void {
+  const hadFocus = useRef(false)
+  useLayoutEffect(() => {
+    const active = document.activeElement
+    const isHere = active?.closest('[role="gridcell"]') != null && grid.current?.contains(active) === true
+    if (isHere || (hadFocus.current && active === document.body)) {
+      const cell = grid.current?.querySelector<HTMLElement>('[role="gridcell"][data-main]')
+      if (cell && cell !== active) cell.focus({ preventScroll: true })
+    }
+    hadFocus.current = isHere || (hadFocus.current && active === document.body)
+  })
 }
 
 function DrivenHint() {
@@ -88,12 +104,12 @@ function BelowRows() {
 }
 
 function AddTrigger() {
-  const { parts, select } = useStillBench()
+  const { parts, axis, select } = useStillBench()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const [part] = parts
   const add = (row: Row) => {
     setAnchor(null)
-    select({ do: 'add row', row })
+    select({ do: 'add row', axis: axis.id, row })
   }
   return (
     <>

@@ -1,7 +1,8 @@
 import { useCallback, useState } from 'react'
 import { Navigate, useParams, useSearchParams } from 'react-router'
 import { NotHere } from '../not-here'
-import { SessionProvider, useOfSession, useSession } from '../session/use-session'
+import { Notices } from '../session/notices'
+import { SessionProvider, useOfSession } from '../session/use-session'
 import { FindingsPanel } from './findings-panel'
 import { MotionScore } from './motion-score'
 import { Palette } from './palette'
@@ -37,6 +38,7 @@ function ChosenComponent({ id }: { readonly id: string | undefined }) {
       </BenchProvider>
     )
   }
+  if (id !== undefined) return <NotHere what="This project has no such component." to={`/project/${project.id}`} label={`Back to ${project.name}`} />
   if (first) return <Navigate replace to={`/project/${project.id}/component/${first.id}`} />
   return <NotHere what="This project has no component." />
 }
@@ -60,20 +62,6 @@ function Bench() {
         </aside>
       </div>
       <MotionScore />
-    </div>
-  )
-}
-
-/** What the person at work should know about their edits, right under the bar. */
-function Notices() {
-  const session = useSession()
-  const connection = useOfSession('connection')
-  const unsaved = useOfSession('unsaved')
-  const notice = useOfSession('notice')
-  return (
-    <div className="notices" aria-live="polite">
-      {connection === 'offline' && <p className="notice">The server cannot be reached. {unsaved} {unsaved === 1 ? 'edit is' : 'edits are'} kept in this browser and will be sent as soon as it is back; you can work on.</p>}
-      {notice && <p className="notice" role="alert">{notice} <button className="plain underlined" onClick={() => session.dismissNotice()}>Dismiss</button></p>}
     </div>
   )
 }

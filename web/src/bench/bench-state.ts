@@ -71,7 +71,7 @@ export type BenchAction =
   | { readonly do: 'use tool'; readonly tool: Tool }
   | { readonly do: 'set the grid'; readonly px: number | null }
   | { readonly do: 'compare with'; readonly state: Id | null }
-  | { readonly do: 'add row'; readonly row: Row }
+  | { readonly do: 'add row'; readonly axis: Id; readonly row: Row }
 
 /** The cells of the rectangle from the selected cell to another one, without the selected one; the opposite corner comes last. */
 function between(from: BenchState, { state, row, states, rows }: Extract<BenchAction, { do: 'select cells to' }>): BenchState['alsoCells'] {
@@ -144,6 +144,6 @@ export function benchReducer(state: BenchState, action: BenchAction): BenchState
     case 'compare motions':
       return { ...state, comparedRule: action.rule }
     case 'add row':
-      return { ...state, addedRows: [...state.addedRows.filter(({ axis, row }) => axis !== state.axis || row.key !== action.row.key), { axis: state.axis, row: action.row }] }
+      return { ...state, addedRows: [...state.addedRows.filter(({ axis, row }) => axis !== action.axis || row.key !== action.row.key), { axis: action.axis, row: action.row }] }
   }
 }

@@ -23,7 +23,7 @@ export function ColumnHead({ state, column, isTarget }: { readonly state: State;
       <div className="column-title">
         <StateName key={`${state.id} ${state.name}`} state={state} />
         {worst && <span className={`badge is-${worst.level}`} title={worst.sentence.replace(/[‹›]/g, '')} />}
-        <span className="muted column-note">{axis.start === state.id ? 'start' : state.final ? 'final' : column + 1}</span>
+        <span className="muted column-note">{axis.start === state.id ? 'start ' : state.final ? 'final ' : ''}<span className="number" title="Type it into a cell to lead here">{column + 1}</span></span>
         <StateMenu state={state} />
       </div>
       <div className="column-picture">

@@ -5,14 +5,24 @@ import { useFrames } from '../playing/use-frames'
 import { useLive } from '../playing/use-live'
 import type { Player } from '../playing/player'
 import { StateMark } from '../theme/state-mark'
+import { readingOf } from './cell-typing'
 import { easingCurve } from './easing-curve'
 import { barsOf, rowsOf, triggerTitle, type Bar, type Row } from './rows'
 import { msText, ruleTiming, shortEasing } from './timing-text'
 import { useBench } from './use-bench'
 import type { CellDrag } from './use-cell-drag'
+import type { CellTyping } from './use-cell-keys'
 
 /** One row of the response table: where a trigger leads in each state. */
-export function GridRow({ row, line, drag }: { readonly row: Row; readonly line: number; readonly drag: CellDrag }) {
+interface GridRowProps {
+  readonly row: Row
+  readonly line: number
+  readonly drag: CellDrag
+  /** What is being typed into one of its cells. */
+  readonly typing: CellTyping | null
+}
+
+export function GridRow({ row, line, drag, typing }: GridRowProps) {
   const { component, axis } = useBench()
   const { trigger, part } = row
   const about = 'since' in trigger ? trigger.since : part === null ? null : `on ${component.parts.find(({ id }) => id === part)?.name ?? '?'}`
@@ -22,12 +32,12 @@ export function GridRow({ row, line, drag }: { readonly row: Row; readonly line:
         {triggerTitle(trigger)}
         {about && <span className="muted">{about}</span>}
       </div>
-      {barsOf(component, axis, row).map((bar) => <Cell key={bar.column} bar={bar} row={row} line={line} drag={drag} />)}
+      {barsOf(component, axis, row).map((bar) => <Cell key={bar.column} bar={bar} row={row} line={line} drag={drag} typing={typing && bar.states.some(({ id }) => id === typing.state) ? typing : null} />)}
     </div>
   )
 }
 
-function Cell({ bar, row, line, drag }: { readonly bar: Bar; readonly row: Row; readonly line: number; readonly drag: CellDrag }) {
+function Cell({ bar, row, line, drag, typing }: GridRowProps & { readonly bar: Bar }) {
   const { component, view, select, player, axis } = useBench()
   const { findings } = useFindingsOf(component.id)
   const { rule, states, column } = bar
@@ -47,7 +57,7 @@ function Cell({ bar, row, line, drag }: { readonly bar: Bar; readonly row: Row; 
     <div
       className={['cell', isSelected && 'is-selected', rule === null && 'is-empty', rule === null && view.showsGaps && 'is-gap', rule?.target.go === 'nothing' && 'is-quiet', told && told.kind !== 'unanswered' && 'is-told'].filter(Boolean).join(' ')}
       style={{ gridRow: line, gridColumn: `${column + 2} / span ${states.length}` }}
-      role="gridcell" aria-selected={isSelected} tabIndex={0} data-row={row.key} data-cell={where} data-answer={answer}
+      role="gridcell" aria-selected={isSelected} tabIndex={0} data-main={isMain || undefined} data-row={row.key} data-cell={where} data-answer={answer}
       onFocus={() => !isSelected && select({ do: 'select cell', state: states[0]!.id, row: row.key })}
       onPointerDown={(event) => {
         const state = stateAt(event.clientX, event.currentTarget)
@@ -63,8 +73,9 @@ function Cell({ bar, row, line, drag }: { readonly bar: Bar; readonly row: Row; 
       }}
     >
       <span className="visually-hidden">{where}:</span>
-      {rule && <Answer rule={rule} from={states[0]!} />}
-      {!rule && <span className="muted">{told?.kind === 'unanswered' ? 'unanswered' : '·'}</span>}
+      {typing && <Typed typing={typing} />}
+      {!typing && rule && <Answer rule={rule} from={states[0]!} />}
+      {!typing && !rule && <span className="muted">{told?.kind === 'unanswered' ? 'unanswered' : '·'}</span>}
       {told && told.kind !== 'unanswered' && <span className={`badge is-${told.level}`} title={told.sentence.replace(/[‹›]/g, '')} />}
       {rule && player && <Fired player={player} rule={rule} />}
       {rule && 'ms' in rule.trigger && player && <TimerBar player={player} rule={rule} />}
@@ -78,6 +89,18 @@ function Cell({ bar, row, line, drag }: { readonly bar: Bar; readonly row: Row; 
         />
       )}
     </div>
+  )
+}
+
+/** What is typed into a cell, with what it means so far, or why it means nothing. */
+function Typed({ typing: { text, problem } }: { readonly typing: CellTyping }) {
+  const { axis } = useBench()
+  const reading = readingOf(text, axis.states)
+  return (
+    <span className="cell-typed">
+      <span className="mono cell-typed-text">{text}</span>
+      {problem !== null ? <span className="cell-problem" role="alert">{problem}</span> : reading.is === 'one' && <span className="muted">→ {reading.state.name}</span>}
+    </span>
   )
 }
 

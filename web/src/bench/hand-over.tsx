@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react'
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, ToggleButton, ToggleButtonGroup } from '@mui/material'
 import { serialise } from '@rheoscope/core/document'
 import { pictureFile, webAnimations } from '@rheoscope/core/exchange'
+import { saveFile } from '../session/save-file'
 import { stillLife } from '../paint/look-picture'
 import { runOfMotion } from './scrubbed-motion'
 import { useStillBench, type Bench } from './use-bench'
@@ -44,14 +45,7 @@ function HandOverContent({ onClose }: { readonly onClose: () => void }) {
   const [format, setFormat] = useState(FORMATS[0]!)
   const [isCopied, setCopied] = useState(false)
   const text = useMemo(() => format.text(bench), [format, bench])
-  const save = () => {
-    const address = URL.createObjectURL(new Blob([text], { type: format.type }))
-    const link = document.createElement('a')
-    link.href = address
-    link.download = `${bench.project.name}.${format.extension}`.replace(/[/\\:*?"<>|]/g, '-')
-    link.click()
-    setTimeout(() => URL.revokeObjectURL(address), 1000)
-  }
+  const save = () => saveFile(`${bench.project.name}.${format.extension}`, text, format.type)
   return (
     <>
       <DialogTitle id="hand-over-title">Hand over</DialogTitle>

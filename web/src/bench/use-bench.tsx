@@ -1,4 +1,4 @@
-import { createContext, useContext, useMemo, useReducer, type Dispatch, type ReactNode } from 'react'
+import { createContext, useContext, useEffect, useMemo, useReducer, type Dispatch, type ReactNode } from 'react'
 import {
   batch, holdsIn, lookAt, ruleInCell, setProperties, setPropertyEverywhere, triggerRow,
   type Axis, type Component, type Edit, type Id, type LookPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value,
@@ -9,6 +9,7 @@ import type { Player } from '../playing/player'
 import { usePlayer } from '../playing/use-player'
 import type { ProjectSession } from '../session/project-session'
 import { useSession, useSessionState } from '../session/use-session'
+import { keepRows, keptRows } from './kept-rows'
 import { benchReducer, combinationOf, stageOf, type BenchAction, type BenchState } from './bench-state'
 
 /** The bench as its parts see it: the document, what is selected in it, and how to change either. */
@@ -55,6 +56,7 @@ export function BenchProvider({ component: id, opening, children }: { readonly c
   const stored = document.components.find((each) => each.id === id)
   const component = project.components.find((each) => each.id === id) ?? stored!
   const [view, select] = useReducer(benchReducer, null, () => initialState(component, opening))
+  useEffect(() => keepRows(id, view.addedRows), [id, view.addedRows])
   const player = usePlayer(project, { component: id })
   const whole = { session, view, select, player }
   const still = useBenchOf(document, stored ?? component, { project: document, component: stored ?? component }, whole)
@@ -135,7 +137,7 @@ function initialState(component: Component, opening: Opening | null): BenchState
   const state = axis.states.find(({ id }) => id === opening?.state)?.id ?? axis.start
   const first = component.parts[1] ?? component.parts[0]!
   return {
-    axis: axis.id, state, alsoStates: [], row: rule ? triggerRow(rule.trigger, rule.part) : firstRow(component, axis), parts: [first.id], isEaselOpen: false, into: 'look', motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, alsoCells: [], rowsBy: 'trigger', showsGaps: false, isMapOpen: false, addedRows: [],
+    axis: axis.id, state, alsoStates: [], row: rule ? triggerRow(rule.trigger, rule.part) : firstRow(component, axis), parts: [first.id], isEaselOpen: false, into: 'look', motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, alsoCells: [], rowsBy: 'trigger', showsGaps: false, isMapOpen: false, addedRows: keptRows(component.id),
   }
 }
 

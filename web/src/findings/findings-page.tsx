@@ -1,6 +1,7 @@
 import { NavLink, Link, useParams } from 'react-router'
 import { ChecksProvider } from '../checks/use-findings'
 import { NotHere } from '../not-here'
+import { Notices } from '../session/notices'
 import { SessionProvider, useOfSession } from '../session/use-session'
 import { UndoRedo } from '../session/undo-redo'
 import { FormSwitch } from '../theme/form-switch'
@@ -28,6 +29,7 @@ export function FindingsPage() {
       <ChecksProvider first={null}>
         <div className="findings-page">
           <FindingsBar />
+          <Notices />
           <chosen.sheet />
         </div>
       </ChecksProvider>

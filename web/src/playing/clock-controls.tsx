@@ -6,14 +6,14 @@ import { usePlayerState } from './use-player'
 const SPEED_NAMES: Readonly<Record<number, string>> = { 1: '1', 0.5: '½', 0.25: '¼', 0.1: '⅒' }
 
 /** The clock of a run: what it shows, holding it, starting over, and how fast it goes. */
-export function ClockControls({ player, of }: { readonly player: Player; readonly of: string }) {
+export function ClockControls({ player, of, onStartOver = () => player.startOver() }: { readonly player: Player; readonly of: string; readonly onStartOver?: () => void }) {
   const { isHeld, speed } = usePlayerState(player)
   const readout = useReadout<HTMLSpanElement>(() => clockText(player.nowMs))
   return (
     <div className="clock">
       <span ref={readout} className="clock-time mono" role="timer" aria-label={`Clock of the ${of}`} />
       <Button aria-pressed={isHeld} title="Hold the clock (H)" onClick={() => player.hold(!isHeld)}>{isHeld ? 'Go on' : 'Hold'}</Button>
-      <Button title="Start over (R)" onClick={() => player.startOver()}>Start over</Button>
+      <Button title="Start over (R)" onClick={onStartOver}>Start over</Button>
       <div className="speeds" role="radiogroup" aria-label="Speed">
         {SPEEDS.map((each) => (
           <button key={each} className="plain speed" role="radio" aria-checked={speed === each} aria-label={`Speed ${SPEED_NAMES[each]}`} onClick={() => player.setSpeed(each)}>{SPEED_NAMES[each]}</button>

@@ -1,9 +1,16 @@
 import type { Entry } from '@rheoscope/core/document'
+import type { SetAside } from './sending'
+
+/** What a window has not got to the server: edits that are still to be stored, and those that could not be. */
+export interface Kept {
+  readonly pending: readonly Entry[]
+  readonly setAside: readonly SetAside[]
+}
 
 /** Entries kept in the browser until the server has them, so that closing the window loses nothing. */
 export interface KeptEntries {
-  read(): readonly Entry[]
-  write(entries: readonly Entry[]): void
+  read(): Kept
+  write(kept: Kept): void
 }
 
 const PREFIX = 'rheoscope.unsaved.'
@@ -15,23 +22,34 @@ const PREFIX = 'rheoscope.unsaved.'
 export function keptEntries(project: string, window: string, storage: Storage): KeptEntries {
   const own = `${PREFIX}${project}.${window}`
   const keys = () => Object.keys(storage).filter((key) => key.startsWith(`${PREFIX}${project}.`))
+  const write = (kept: Kept) => {
+    if (kept.pending.length + kept.setAside.length === 0) storage.removeItem(own)
+    else storage.setItem(own, JSON.stringify(kept))
+  }
   return {
     read: () => {
-      const entries = keys().flatMap((key) => parsed(storage.getItem(key)))
+      const left = keys().map((key) => parsed(storage.getItem(key)))
+      const kept: Kept = { pending: once(left.flatMap(({ pending }) => pending), ({ id }) => id), setAside: once(left.flatMap(({ setAside }) => setAside), ({ entry }) => entry.id) }
+      write(kept)
       keys().filter((key) => key !== own).forEach((key) => storage.removeItem(key))
-      return [...new Map(entries.map((entry) => [entry.id, entry])).values()]
+      return kept
     },
-    write: (entries) => {
-      if (entries.length === 0) storage.removeItem(own)
-      else storage.setItem(own, JSON.stringify(entries))
-    },
+    write,
   }
 }
 
-function parsed(text: string | null): readonly Entry[] {
+const once = <T>(all: readonly T[], idOf: (each: T) => string): readonly T[] => [...new Map(all.map((each) => [idOf(each), each])).values()]
+
+const NOTHING: Kept = { pending: [], setAside: [] }
+
+/** What was written; a list of entries is what earlier versions wrote. */
+function parsed(text: string | null): Kept {
+  if (text === null) return NOTHING
   try {
-    return text === null ? [] : (JSON.parse(text) as readonly Entry[])
+    const kept = JSON.parse(text) as Kept | readonly Entry[]
+    return Array.isArray(kept) ? { ...NOTHING, pending: kept as readonly Entry[] } : { ...NOTHING, ...(kept as Kept) }
   } catch {
-    return []
+    // Something else wrote under this name; there is nothing of ours in it.
+    return NOTHING
   }
 }

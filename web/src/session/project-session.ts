@@ -1,8 +1,9 @@
 import {
-  apply, doing, rebase, record, redoing, undoing,
+  apply, doing, rebase, record, redoing, RheoError, undoing,
   type Appended, type Edit, type Entry, type History, type Project,
 } from '@rheoscope/core/document'
 import type { KeptEntries } from './kept-entries'
+import { isPassing, mishapOf, type SetAside } from './sending'
 
 /** What a session needs of the server; anything that speaks this will do. */
 export interface ProjectServer {
@@ -10,7 +11,8 @@ export interface ProjectServer {
   log(after: number): Promise<readonly Entry[]>
 }
 
-export type Connection = 'saved' | 'saving' | 'offline'
+/** Where edits are: stored, on their way, or kept here because the server is away, has trouble, or no longer has the project. */
+export type Connection = 'saved' | 'saving' | 'unreachable' | 'failing' | 'removed'
 
 export interface SessionState {
   /** As it is shown: with whatever is being previewed. */
@@ -21,6 +23,8 @@ export interface SessionState {
   readonly connection: Connection
   /** Edits that are kept in this browser and not on the server yet. */
   readonly unsaved: number
+  /** Edits that the server could not store and that have been taken out; they can be tried again. */
+  readonly setAside: readonly SetAside[]
   /** A sentence for the person at work; null when there is nothing to say. */
   readonly notice: string | null
 }
@@ -32,34 +36,46 @@ interface Options {
   readonly server: ProjectServer
   readonly kept: KeptEntries
   readonly newId: () => string
+  /** How long to wait after a first failure, in ms; twice as long after each further one. */
+  readonly firstRetryMs?: number
 }
 
 const FIRST_RETRY_MS = 500
 const LAST_RETRY_MS = 5000
 const MOST_AT_ONCE = 200
 
+/** An edit that fails so often by itself, while the server answers otherwise, is set aside. */
+const MOST_FAILURES = 3
+
 /**
  * One project being worked on: edits show at once, are kept in the browser until the server has acknowledged
- * them, and are put on top of whatever others did meanwhile. Nothing needs saving.
+ * them, and are put on top of whatever others did meanwhile. Nothing needs saving. An edit that cannot be stored is
+ * found by sending each alone, and set aside, so that it keeps no other back.
  */
 export class ProjectSession {
   private readonly listeners = new Set<() => void>()
   private confirmed: { project: Project; revision: number; history: History }
   private pending: readonly Entry[] = []
+  private setAside: readonly SetAside[] = []
   private previewed: Edit | null = null
   private isSending = false
-  private retryMs = FIRST_RETRY_MS
+  /** Something in what is pending could not be stored: until all is through each goes alone. */
+  private isAlone = false
+  private failures = 0
+  private retryMs: number
   private retry: ReturnType<typeof setTimeout> | undefined
   private isClosed = false
   private state: SessionState
 
   constructor(private readonly options: Options) {
-    const { project, revision, history } = options
+    const { project, revision, history, firstRetryMs = FIRST_RETRY_MS } = options
+    this.retryMs = firstRetryMs
     this.confirmed = { project, revision, history }
-    this.state = { project, document: project, history, connection: 'saved', unsaved: 0, notice: null }
-    const kept = options.kept.read()
-    if (kept.length > 0) {
-      this.pending = kept
+    const { pending, setAside } = options.kept.read()
+    this.setAside = setAside
+    this.state = { project, document: project, history, connection: 'saved', unsaved: 0, setAside, notice: null }
+    if (pending.length > 0) {
+      this.pending = pending
       this.rebasePending()
       void this.send()
     }
@@ -101,14 +117,47 @@ export class ProjectSession {
     this.publish({ notice: null })
   }
 
+  /** Tries once more to store an edit that was set aside, on what the project is now. */
+  tryAgain(entry: string): void {
+    const found = this.setAside.find((each) => each.entry.id === entry)?.entry
+    if (!found) return
+    this.forget(entry)
+    this.push(() => doing(this.options.newId(), this.projectNow(), found.edit, found.label))
+  }
+
+  /** Gives up an edit that was set aside. */
+  forget(entry: string): void {
+    this.setAside = this.setAside.filter((each) => each.entry.id !== entry)
+    this.keep()
+    this.publish({})
+  }
+
+  /** Another window has removed the project, or the server says that it has none. */
+  noteRemoval(): void {
+    clearTimeout(this.retry)
+    this.publish({ connection: 'removed' })
+  }
+
+  /** What comes from the server has stopped coming, or comes again. */
+  noteReach(isReached: boolean): void {
+    if (this.state.connection === 'removed') return
+    if (!isReached) this.publish({ connection: 'unreachable' })
+    else if (this.state.connection === 'unreachable') {
+      this.publish({ connection: this.pending.length > 0 ? 'saving' : 'saved' })
+      void this.send()
+      void this.catchUp(Infinity)
+    }
+  }
+
   /** The server has a revision this session may not know. */
   async catchUp(revision: number): Promise<void> {
     if (revision <= this.confirmed.revision || this.isSending) return
     try {
       const missed = await this.options.server.log(this.confirmed.revision)
-      if (!this.isSending) this.takeIn(missed)
-    } catch {
-      // The next edit or announcement asks again.
+      if (!this.isSending && missed.length > 0) this.takeIn(missed)
+    } catch (error) {
+      if (mishapOf(error as { status?: number }) === 'removed') this.noteRemoval()
+      // Otherwise the next edit or announcement asks again.
     }
   }
 
@@ -130,11 +179,21 @@ export class ProjectSession {
       const entry = make()
       if (!entry) return
       this.pending = [...this.pending, entry]
-      this.options.kept.write(this.pending)
+      this.keep()
       this.publish({ notice: null })
       void this.send()
     } catch (error) {
-      this.publish({ notice: (error as Error).message })
+      if (!(error instanceof RheoError)) throw error
+      this.publish({ notice: error.message })
+    }
+  }
+
+  private keep(): void {
+    try {
+      this.options.kept.write({ pending: this.pending, setAside: this.setAside })
+    } catch (error) {
+      // The browser's own store is full: the edits are still here, and on their way.
+      this.publish({ notice: `Edits cannot be kept in this browser (${(error as Error).message}); leave the page open until they are stored.` })
     }
   }
 
@@ -146,34 +205,42 @@ export class ProjectSession {
       project: this.previewed ? previewOf(project, this.previewed) : project,
       history: this.historyNow(),
       unsaved: this.pending.length,
+      setAside: this.setAside,
     }
     this.listeners.forEach((listener) => listener())
   }
 
   private async send(): Promise<void> {
-    if (this.isSending || this.pending.length === 0 || this.isClosed) return
+    if (this.isSending || this.pending.length === 0 || this.isClosed || this.state.connection === 'removed') return
     this.isSending = true
     clearTimeout(this.retry)
-    const sent = this.pending.slice(0, MOST_AT_ONCE)
+    const sent = this.pending.slice(0, this.isAlone ? 1 : MOST_AT_ONCE)
     if (this.state.connection === 'saved') this.publish({ connection: 'saving' })
+    let isToGoOn = true
     try {
       const answer = await this.options.server.append(this.confirmed.revision, sent)
-      this.retryMs = FIRST_RETRY_MS
-      if (answer.accepted) this.acknowledge(sent, answer.revision)
+      this.calm()
+      if (answer.accepted) await this.acknowledge(sent, answer.revision)
       else this.takeIn(answer.missed)
+      if (this.pending.length === 0) this.isAlone = false
       this.publish({ connection: this.pending.length > 0 ? 'saving' : 'saved' })
     } catch (error) {
-      this.fail(error as Error & { status?: number }, sent)
+      isToGoOn = await this.fail(error as Error & { status?: number }, sent)
     } finally {
       this.isSending = false
     }
-    if (this.state.connection !== 'offline') void this.send()
+    if (isToGoOn) void this.send()
   }
 
-  private acknowledge(sent: readonly Entry[], revision: number): void {
+  private calm(): void {
+    this.retryMs = this.options.firstRetryMs ?? FIRST_RETRY_MS
+    this.failures = 0
+  }
+
+  private async acknowledge(sent: readonly Entry[], revision: number): Promise<void> {
     if (revision !== this.confirmed.revision + sent.length) {
       // Some of these had been stored before; the log says in which order.
-      void this.options.server.log(this.confirmed.revision).then((missed) => this.takeIn(missed))
+      this.takeIn(await this.options.server.log(this.confirmed.revision))
       return
     }
     this.confirmed = {
@@ -182,7 +249,7 @@ export class ProjectSession {
       revision,
     }
     this.pending = this.pending.slice(sent.length)
-    this.options.kept.write(this.pending)
+    this.keep()
   }
 
   /** Takes in entries of the log that were not known here, and puts what is pending on top of them. */
@@ -198,42 +265,69 @@ export class ProjectSession {
   }
 
   private rebasePending(): void {
-    const lost: string[] = []
-    let project = this.confirmed.project
-    this.pending = this.pending.filter(({ what }) => what === 'do').flatMap((entry) => {
-      try {
-        const rebased = rebase(entry, project)
-        project = rebased.project
-        return [rebased.entry]
-      } catch {
-        lost.push(entry.label)
-        return []
-      }
-    })
-    this.options.kept.write(this.pending)
-    this.publish(lost.length > 0 ? { notice: `What this was about has been removed in another window, so it was not done: ${lost.join('; ')}.` } : {})
+    const { entries, lost } = rebase(this.pending, this.confirmed.project)
+    this.pending = entries
+    this.keep()
+    this.publish(lost.length > 0 ? { notice: `What this was about has been removed in another window, so it was not done: ${lost.map(said).join('; ')}.` } : {})
   }
 
-  private fail(error: Error & { status?: number }, sent: readonly Entry[]): void {
-    const isRefused = error.status !== undefined && error.status >= 400 && error.status < 500
-    if (isRefused) {
-      const refused = new Set(sent.map(({ id }) => id))
-      this.pending = this.pending.filter(({ id }) => !refused.has(id))
-      this.rebasePending()
-      this.publish({ connection: 'saved', notice: `That edit was not accepted and has been taken back. ${error.message}` })
-      return
+  /** Says whether to send on at once. */
+  private async fail(error: Error & { status?: number }, sent: readonly Entry[]): Promise<boolean> {
+    switch (mishapOf(error)) {
+      case 'removed':
+        this.noteRemoval()
+        return false
+      case 'unreachable':
+        return this.wait('unreachable')
+      case 'refused':
+        return this.single(sent, error.message)
+      case 'failed':
+        if (isPassing(error) || !(await this.answersOtherwise())) return this.wait('failing')
+        if (sent.length === 1 && ++this.failures < MOST_FAILURES) return this.wait('failing')
+        return this.single(sent, error.message)
     }
-    this.publish({ connection: 'offline' })
-    this.retry = setTimeout(() => void this.send(), this.retryMs)
+  }
+
+  /** Finds what of some edits cannot be stored: alone it is set aside, among others each is sent alone from now on. */
+  private single(sent: readonly Entry[], why: string): boolean {
+    const [entry] = sent
+    if (sent.length > 1) this.isAlone = true
+    else if (entry) {
+      this.calm()
+      this.setAside = [...this.setAside, { entry, why }]
+      this.pending = this.pending.filter(({ id, of }) => id !== entry.id && of !== entry.id)
+      this.rebasePending()
+      this.publish({ connection: this.pending.length > 0 ? 'saving' : 'saved' })
+    }
+    return true
+  }
+
+  private wait(connection: 'unreachable' | 'failing'): false {
+    this.publish({ connection })
+    if (!this.isClosed) this.retry = setTimeout(() => void this.send(), this.retryMs)
     this.retryMs = Math.min(LAST_RETRY_MS, this.retryMs * 2)
+    return false
+  }
+
+  /** Whether the server does what it is asked when it is not asked to store anything. */
+  private async answersOtherwise(): Promise<boolean> {
+    try {
+      await this.options.server.log(this.revision)
+      return true
+    } catch {
+      // Whatever it is, it is not about the edits.
+      return false
+    }
   }
 }
+
+const said = ({ what, label }: Entry): string => (what === 'do' ? label : `${what} ${label}`)
 
 function previewOf(project: Project, edit: Edit): Project {
   try {
     return apply(project, edit)
-  } catch {
+  } catch (error) {
+    if (!(error instanceof RheoError)) throw error
     return project
   }
 }
-

@@ -1,7 +1,7 @@
 import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react'
 import { useQuery } from '@tanstack/react-query'
 import { EMPTY_HISTORY, record } from '@rheoscope/core/document'
-import { appendEntries, followRevisions, loadLog, loadProject } from '../api/projects'
+import { appendEntries, followProject, loadLog, loadProject } from '../api/projects'
 import { keptEntries } from './kept-entries'
 import { newEntryId } from './new-id'
 import { ProjectSession, type SessionState } from './project-session'
@@ -35,7 +35,7 @@ export function SessionProvider({ id, waiting, failed, children }: {
       newId: newEntryId,
     })
     setSession(created)
-    const unfollow = followRevisions(id, (revision) => void created.catchUp(revision))
+    const unfollow = followProject(id, { revised: (revision) => void created.catchUp(revision), removed: () => created.noteRemoval(), reached: (isReached) => created.noteReach(isReached) })
     return () => {
       unfollow()
       created.close()

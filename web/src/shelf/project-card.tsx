@@ -22,7 +22,7 @@ export function ProjectCard({ summary, onProblem }: { readonly summary: ProjectS
   return (
     <article className="card">
       <Link className="card-open" to={`/project/${summary.id}`}>
-        <div className="card-picture">{project && <Miniature project={project} />}</div>
+        <div className="card-picture">{project && <Miniature project={project} />}{stored.error && <span className="muted" role="alert">{stored.error.message}</span>}</div>
         <strong>{summary.name}</strong>
       </Link>
       <div className="card-foot muted">

@@ -27,10 +27,14 @@ export function Shelf() {
     mutationFn: (what: () => Promise<StoredProject>) => what(),
     onMutate: () => setProblem(null), onSuccess: open, onError: (error) => setProblem(error.message),
   })
+  /** One thing at a time: the second click of a double click makes nothing more. */
+  const begin = (what: () => Promise<StoredProject>) => {
+    if (queries.isMutating() === 0) make.mutate(what)
+  }
   const openFile = (file: File | undefined) => {
     if (!file) return
     if (file.size > LARGEST_FILE) setProblem(`“${file.name}” is ${Math.round(file.size / 1048576)} MB; up to 64 MB can be opened.`)
-    else make.mutate(async () => openProjectFile(await file.text()))
+    else begin(async () => openProjectFile(await file.text()))
   }
 
   return (
@@ -40,9 +44,9 @@ export function Shelf() {
         <span className="muted">Components that move, and proof that they do</span>
         <span className="grow" />
         <FormSwitch />
-        <Button onClick={() => make.mutate(() => createProject('Untitled project'))}>New project</Button>
-        <Button onClick={() => picker.current!.click()}>Open a file</Button>
-        <Button onClick={() => make.mutate(addDemoProject)}>Fresh demo project</Button>
+        <Button disabled={make.isPending} onClick={() => begin(() => createProject('Untitled project'))}>New project</Button>
+        <Button disabled={make.isPending} onClick={() => picker.current!.click()}>Open a file</Button>
+        <Button disabled={make.isPending} onClick={() => begin(addDemoProject)}>Fresh demo project</Button>
         <input ref={picker} type="file" accept={FILES} aria-label="Project file" hidden onChange={(event) => { openFile(event.target.files?.[0]); event.target.value = '' }} />
       </header>
       {problem && (

@@ -5,6 +5,7 @@ import { NotHere } from '../not-here'
 import { LiveSurface } from '../playing/live-surface'
 import { usePlayer } from '../playing/use-player'
 import { newId } from '../session/new-id'
+import { Notices } from '../session/notices'
 import { SessionProvider, useSession, useSessionState } from '../session/use-session'
 import './stage.css'
 
@@ -38,6 +39,7 @@ function Preview({ id }: { readonly id: string }) {
   }
   return (
     <main className="preview">
+      <Notices />
       <LiveSurface player={player} label={screen?.name ?? 'The screen'} className="screen-picture" field={field} mostZoom={1} clips />
       {isRecording && (
         <p className="preview-keep">

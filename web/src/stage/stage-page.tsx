@@ -1,6 +1,7 @@
 import { useEffect } from 'react'
 import { useParams } from 'react-router'
 import { NotHere } from '../not-here'
+import { Notices } from '../session/notices'
 import { SessionProvider, useOfSession } from '../session/use-session'
 import { EasingNames } from '../fields/easing-names'
 import { InstancePanel } from './instance-panel'
@@ -28,7 +29,7 @@ export function StagePage() {
 
 function ChosenScreen({ id }: { readonly id: string }) {
   const project = useOfSession('document')
-  if (!project.screens.some((screen) => screen.id === id)) return <NotHere what="This project has no such screen." />
+  if (!project.screens.some((screen) => screen.id === id)) return <NotHere what="This project has no such screen." to={`/project/${project.id}`} label={`Back to ${project.name}`} />
   return (
     <StageProvider key={id} screen={id}>
       <Stage />
@@ -42,6 +43,7 @@ function Stage() {
   return (
     <div className="stage">
       <StageBar />
+      <Notices />
       <div className="stage-body">
         <ScreenPanel />
         <ScreenView />
@@ -61,19 +63,19 @@ function Stage() {
 
 /** The keys of the stage, wherever the focus is but in a field. */
 function useStageKeys(): void {
-  const { session, player, isArranging, arrange, showsLinks, showLinks } = useStage()
+  const { session, player, startOver, isArranging, arrange, showsLinks, showLinks } = useStage()
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
       const isTyping = event.target instanceof HTMLElement && /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName)
       const key = event.key.toLowerCase()
       const keys: Readonly<Record<string, () => void>> = event.ctrlKey || event.metaKey
         ? { z: () => (event.shiftKey ? session.redo() : session.undo()) }
-        : { h: () => player?.hold(!player.getState().isHeld), r: () => player?.startOver(), a: () => arrange(!isArranging), l: () => showLinks(!showsLinks) }
+        : { h: () => player?.hold(!player.getState().isHeld), r: startOver, a: () => arrange(!isArranging), l: () => showLinks(!showsLinks) }
       if (isTyping || !keys[key]) return
       event.preventDefault()
       keys[key]!()
     }
     window.addEventListener('keydown', onKeyDown)
     return () => window.removeEventListener('keydown', onKeyDown)
-  }, [session, player, isArranging, arrange, showsLinks, showLinks])
+  }, [session, player, startOver, isArranging, arrange, showsLinks, showLinks])
 }

@@ -34,6 +34,8 @@ export interface Stage {
   /** The instant of the run that is looked at; null for now. */
   readonly seenMs: number | null
   readonly lookAt: (ms: number | null) => void
+  /** Begins the run anew, and looks at it. */
+  readonly startOver: () => void
 }
 
 const StageContext = createContext<Stage | null>(null)
@@ -58,6 +60,10 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
     takes: project.takes.filter(({ surface }) => 'screen' in surface && surface.screen === screen.id),
     part: screen.parts.find((part) => part.id === selected && part.parent !== null) ?? null,
     make: (edit, label) => session.dispatch(edit, label),
+    startOver: () => {
+      lookAt(null)
+      player?.startOver()
+    },
     arrange: (isArrangingNow) => {
       arrange(isArrangingNow)
       showLinks(false)

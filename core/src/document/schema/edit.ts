@@ -21,4 +21,5 @@ export const entry = Joi.object({
   label: Joi.string().max(300).required(),
   edit: Joi.link('#anyEdit').required(),
   inverse: Joi.link('#anyEdit').required(),
+  of: Joi.string().min(8).max(64),
 }).shared(edit)

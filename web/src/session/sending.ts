@@ -1,0 +1,27 @@
+import type { Entry } from '@rheoscope/core/document'
+
+/** What became of an attempt to store edits: nobody answered, the project is no longer there, the server does not want them, or it could not do it. */
+export type Mishap = 'unreachable' | 'removed' | 'refused' | 'failed'
+
+/** A `503` and its like are about the server as it is now, not about what was sent. */
+const PASSING = [408, 425, 429, 502, 503, 504]
+
+/** What went wrong, by the status an error carries; one without a status never reached the server. */
+export function mishapOf({ status = 0 }: { readonly status?: number }): Mishap {
+  if (status === 0) return 'unreachable'
+  if (status === 404 || status === 410) return 'removed'
+  return status >= 500 || PASSING.includes(status) ? 'failed' : 'refused'
+}
+
+/** Whether a failure may be the fault of what was sent. */
+export const isPassing = ({ status = 0 }: { readonly status?: number }): boolean => PASSING.includes(status)
+
+/** An edit that could not be stored and has been taken out, so that the others could. */
+export interface SetAside {
+  readonly entry: Entry
+  /** Why, in a sentence. */
+  readonly why: string
+}
+
+/** The edits that could not be stored, as a file that can be looked at or handed on. */
+export const fileOf = (setAside: readonly SetAside[]): string => `${JSON.stringify({ edits: setAside.map(({ entry, why }) => ({ label: entry.label, why, edit: entry.edit })) }, null, 2)}\n`

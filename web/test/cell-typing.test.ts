@@ -1,0 +1,46 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { newState } from '@rheoscope/core/document'
+import { problemOf, readingOf } from '../src/bench/cell-typing'
+
+const states = (...names: readonly string[]) => names.map((name, index) => newState(`s${index}`, name, index % 8))
+const read = (text: string, ...names: readonly string[]) => {
+  const reading = readingOf(text, states(...names))
+  return reading.is === 'one' ? [reading.state.name, reading.isSettled] : reading.is
+}
+
+describe('what is typed into a cell', () => {
+  test('is taken at once when nothing else can be meant', () => {
+    expect(read('working', 'rest', 'over', 'working')).toEqual(['working', true])
+    expect(read('2', 'rest', 'over')).toEqual(['over', true])
+  })
+
+  test('waits for the end of a word that others begin with', () => {
+    expect(read('open', 'open', 'opened')).toEqual(['open', false])
+    expect(read('op', 'open', 'opened')).toBe('several')
+    expect(read('opene', 'open', 'opened')).toEqual(['opened', false])
+    expect(read('OPENED', 'open', 'opened')).toEqual(['opened', true])
+  })
+
+  test('a number means the column it stands at, but for a state of that name', () => {
+    expect(read('1', '0', '1', '2', '3', '4', '5')).toEqual(['1', true])
+    expect(read('6', '0', '1', '2', '3', '4', '5')).toEqual(['5', true])
+    expect(read('1', ...'abcdefghijkl')).toEqual(['a', false])
+    expect(read('12', ...'abcdefghijkl')).toEqual(['l', true])
+    expect(read('1', 'one', '10 km')).toEqual(['one', false])
+  })
+
+  test('is an error when no state is meant, or more than one', () => {
+    expect(problemOf('x', states('rest', 'over'))).toBe('No state is named “x”.')
+    expect(problemOf('o', states('over', 'open'))).toBe('“o” can be over or open.')
+    expect(problemOf('ov', states('over', 'open'))).toBeNull()
+    expect(problemOf('3', states('over', 'open'))).toBe('No state is named “3”.')
+  })
+
+  test('means a state when it is its whole name, whatever the others are', () => {
+    const name = fc.stringMatching(/^[a-z0-9]{1,4}$/)
+    fc.assert(fc.property(fc.uniqueArray(name, { minLength: 1, maxLength: 8 }), (names) => {
+      for (const each of names) expect(read(each, ...names)[0]).toBe(each)
+    }))
+  })
+})
