@@ -1,6 +1,6 @@
 import express, { Router } from 'express'
 import Joi from 'joi'
-import { PICTURE_LIMITS, starterProject, type Entry, type Project } from '@rheoscope/core/document'
+import { PICTURE_LIMITS, RheoError, starterProject, type Entry, type Project } from '@rheoscope/core/document'
 import { entry, readProject, validated } from '@rheoscope/core/schema'
 import { skerryLine } from '@rheoscope/core/demo'
 import type { TakeOutcome } from '@rheoscope/core/run'
@@ -15,14 +15,17 @@ export const PROJECT_FILE = 'application/vnd.rheoscope+json'
 
 const creation = Joi.object({ name: Joi.string().trim().min(1).max(200).required() })
 
+/** As far as the database counts. */
+const revision = Joi.number().integer().min(0).max(2 ** 31 - 1).required()
+
 const appending = Joi.object({
-  base: Joi.number().integer().min(0).required(),
+  base: revision,
   entries: Joi.array().items(entry).min(1).max(1000).unique('id').required(),
 })
 
 const outcomesKept = Joi.object({
   outcomes: Joi.array().max(1000).required().items(Joi.object({
-    take: Joi.string().max(100).required(), revision: Joi.number().integer().min(0).required(), met: Joi.number().integer().min(0).required(), expected: Joi.number().integer().min(0).required(),
+    take: Joi.string().max(100).required(), revision, met: Joi.number().integer().min(0).required(), expected: Joi.number().integer().min(0).required(),
     states: Joi.array().max(20_000).required().items(Joi.object({ instance: Joi.string().allow('').max(2000).required(), axis: Joi.string().max(100).required(), state: Joi.string().max(100).required(), atMs: Joi.number().min(0).required() })),
   })),
 })
@@ -36,9 +39,19 @@ export interface Stores {
   readonly assets: AssetStore
 }
 
-/** Complete checks of projects over HTTP: begun, followed, stopped, and what the newest came to. */
-function checkRoutes(checks: CheckRuns): Router {
+/** Ids are made here or come from project files; nothing else names anything. */
+const ID = /^[\w-]{1,64}$/
+
+/** A router for which an address with what cannot be an id leads nowhere. */
+function routerOfIds(): Router {
   const router = Router()
+  router.param('id', (_request, _response, next, id: string) => next(ID.test(id) ? undefined : new RheoError('not-found', id, 'There is no such project. It may have been removed.')))
+  return router
+}
+
+/** Complete checks of projects over HTTP: begun, followed, stopped, and what the newest came to. */
+function checkRoutes(checks: CheckRuns, store: ProjectStore): Router {
+  const router = routerOfIds()
 
   router.post('/projects/:id/check', async (request, response) => {
     await checks.begin(request.params.id)
@@ -49,7 +62,8 @@ function checkRoutes(checks: CheckRuns): Router {
     response.json(await checks.latest(request.params.id))
   })
 
-  router.get('/projects/:id/check/progress', (request, response) => {
+  router.get('/projects/:id/check/progress', async (request, response) => {
+    await store.load(request.params.id)
     checks.follow(request.params.id, request, response)
   })
 
@@ -63,7 +77,7 @@ function checkRoutes(checks: CheckRuns): Router {
 
 /** The projects over HTTP. `newId` names what is made here. */
 export function api({ store, assets, outcomes, checks }: Stores, announcements: Announcements, newId: () => string): Router {
-  const router = Router()
+  const router = routerOfIds()
   const json = express.json({ limit: '8mb', strict: true })
   const renamed = (project: Project): Project => ({ ...project, id: newId() })
 
@@ -98,7 +112,8 @@ export function api({ store, assets, outcomes, checks }: Stores, announcements: 
     response.json(await store.log(request.params.id, Number(after ?? 0)))
   })
 
-  router.get('/projects/:id/revisions', (request, response) => {
+  router.get('/projects/:id/revisions', async (request, response) => {
+    await store.load(request.params.id)
     announcements.follow(request.params.id, request, response)
   })
 
@@ -120,10 +135,12 @@ export function api({ store, assets, outcomes, checks }: Stores, announcements: 
     response.status(204).end()
   })
 
-  router.use(checkRoutes(checks))
+  router.use(checkRoutes(checks, store))
 
   router.delete('/projects/:id', async (request, response) => {
+    checks.stop(request.params.id)
     await store.remove(request.params.id)
+    announcements.announceRemoval(request.params.id)
     response.status(204).end()
   })
 

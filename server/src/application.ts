@@ -22,6 +22,7 @@ export function application({ store, assets, outcomes, checks, web, log }: Appli
   app.disable('x-powered-by')
   app.use(pinoHttp({ logger: log, autoLogging: false }))
   app.use(onlyThisMachine)
+  app.use(onlyFromHere)
   app.use(securityHeaders)
   app.use('/api', api({ store, assets, outcomes, checks }, new Announcements(), newId))
   app.use('/api', (_request, response) => {
@@ -42,6 +43,19 @@ const onlyThisMachine: RequestHandler = (request, response, next) => {
   if (host === '127.0.0.1' || host === 'localhost' || host === '[::1]') next()
   else response.status(421).type('text/plain').send('This server answers on 127.0.0.1 only.')
 }
+
+const READING = ['GET', 'HEAD', 'OPTIONS']
+
+/** A page of another origin must not change anything, whatever a browser lets it send: by Fetch Metadata where the browser says it, by Origin otherwise. */
+const onlyFromHere: RequestHandler = ({ method, headers }, response, next) => {
+  const site = headers['sec-fetch-site']
+  const isFromHere = site === undefined ? headers.origin === undefined || hostOf(headers.origin) === headers.host : site === 'same-origin' || site === 'none'
+  if (READING.includes(method) || isFromHere) next()
+  else response.status(403).type('application/problem+json').send('{"type":"urn:rheoscope:problem:elsewhere","title":"From elsewhere","status":403,"detail":"Only pages of this server can change anything here."}')
+}
+
+/** The host and port of an origin; null for none, as `null` is. */
+const hostOf = (origin: string): string | null => (URL.canParse(origin) ? new URL(origin).host : null)
 
 /**
  * Everything from here and nothing from elsewhere. Styles that the interface makes carry a nonce of their page; `data:` is

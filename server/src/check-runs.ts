@@ -3,6 +3,7 @@ import { desc, eq } from 'drizzle-orm'
 import type { Request, Response } from 'express'
 import type { CheckProgress, CompleteCheck } from '@rheoscope/core/check'
 import { RheoError } from '@rheoscope/core/document'
+import { openEvents } from './announcements'
 import type { RunCheck } from './check-thread'
 import type { Database } from './database'
 import type { ProjectStore } from './project-store'
@@ -58,14 +59,14 @@ export class CheckRuns {
 
   /** Keeps a response open and writes how far the check is, until it ends; at once when none is under way. */
   follow(id: string, request: Request, response: Response): void {
-    response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive' })
+    if (!openEvents(request, response)) return
     const write = ({ event, data }: News) => {
       response.write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`)
       if (event !== 'progress') response.end()
     }
     write(this.underWay.get(id)?.last ?? { event: 'stopped', data: { why: 'No check is under way.' } })
     this.emitter.on(id, write)
-    request.on('close', () => this.emitter.off(id, write))
+    response.on('close', () => this.emitter.off(id, write))
   }
 
   private tell(id: string, news: News): void {

@@ -10,7 +10,7 @@ export interface Problem {
   readonly place?: string
 }
 
-const STATUS: Readonly<Record<string, number>> = { 'not-found': 404, taken: 409, gone: 409, 'too-large': 413 }
+const STATUS: Readonly<Record<string, number>> = { 'not-found': 404, taken: 409, gone: 409, 'too-large': 413, foreign: 422, 'elsewhere': 403, full: 507 }
 
 const problem = (code: string, status: number, title: string, detail: string, place?: string): Problem => ({
   type: `urn:rheoscope:problem:${code}`, title, status, detail, ...(place === undefined ? {} : { place }),
@@ -21,11 +21,18 @@ export function problemOf(error: unknown): Problem {
   if (error instanceof RheoError) {
     return problem(error.code, STATUS[error.code] ?? 422, 'The request could not be carried out', error.message, error.place)
   }
-  const { type, status } = error as { type?: string; status?: number }
+  const { type, status } = (error ?? {}) as { type?: string; status?: number }
   if (type === 'entity.too.large') return problem('too-large', 413, 'Too large', 'This is larger than can be taken in: 64 MB for a project file, 8 MB for edits, 5 MB for a picture.')
   if (type === 'entity.parse.failed') return problem('not-json', 400, 'Not JSON', 'The request is not complete JSON.')
   if (status !== undefined && status >= 400 && status < 500) return problem('refused', status, 'Refused', 'The request cannot be read.')
+  if (isOutOfRoom(error)) return problem('full', 507, 'No room left', 'There is no room left on the disk of the server. Nothing was changed; make room there and try again.')
   return problem('internal', 500, 'Something went wrong', 'The server could not do this. Nothing was changed.')
+}
+
+/** Whether the disk is full, as the system (ENOSPC) or the database (53100) says it, whatever it is wrapped in. */
+function isOutOfRoom(error: unknown): boolean {
+  const { code, cause, message } = (error ?? {}) as { code?: unknown; cause?: unknown; message?: unknown }
+  return code === 'ENOSPC' || code === '53100' || /no space left on device/i.test(String(message)) || (cause != null && isOutOfRoom(cause))
 }
 
 export const sendProblems: ErrorRequestHandler = (error, request, response, next) => {

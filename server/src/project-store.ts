@@ -126,12 +126,18 @@ async function entriesAfter(transaction: Transaction, id: string, revision: numb
 }
 
 function applied(project: Project, added: readonly Entry[]): Project {
-  let current = project
-  const touched = new Set<string>()
-  for (const { edit } of added) {
-    current = apply(current, edit)
-    for (const thing of touches(edit)) touched.add(thing)
+  try {
+    let current = project
+    const touched = new Set<string>()
+    for (const { edit } of added) {
+      current = apply(current, edit)
+      for (const thing of touches(edit)) touched.add(thing)
+    }
+    requireValid(current, touched)
+    return current
+  } catch (error) {
+    // Whatever an edit makes of a project that these cannot go through is no project.
+    if (error instanceof TypeError || error instanceof RangeError) throw new RheoError('invalid', 'entries', 'The edits make something of the project that is no project.')
+    throw error
   }
-  requireValid(current, touched)
-  return current
 }

@@ -1,45 +1,18 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
-import { createServer, request, type Server } from 'node:http'
-import type { AddressInfo } from 'node:net'
-import { tmpdir } from 'node:os'
-import path from 'node:path'
-import { pino } from 'pino'
+import { request } from 'node:http'
 import { skerryLine } from '@rheoscope/core/demo'
 import { doing, renameProject, serialise, type StoredProject } from '@rheoscope/core/document'
-import { application } from '../src/application'
-import { completeCheck } from '@rheoscope/core/check'
-import { AssetStore } from '../src/asset-store'
-import { CheckRuns } from '../src/check-runs'
-import { openDatabase, type OpenDatabase } from '../src/database'
-import { OutcomeStore } from '../src/outcome-store'
-import { ProjectStore } from '../src/project-store'
+import { running, type Running } from './running'
 
-const folder = mkdtempSync(path.join(tmpdir(), 'rheoscope-app-'))
-let opened: OpenDatabase
-let server: Server
+let app: Running
 let address: string
 
 beforeAll(async () => {
-  writeFileSync(path.join(folder, 'index.html'), '<meta name="style-nonce" content="__NONCE__">')
-  opened = await openDatabase(path.join(folder, 'data'), path.resolve(import.meta.dirname, '../drizzle'))
-  const store = new ProjectStore(opened.database)
-  const checks = new CheckRuns(opened.database, store, async (project, onProgress, signal) => {
-    await new Promise((resolve) => setTimeout(resolve, 50))
-    if (signal.aborted) throw new Error('The check was stopped.')
-    return completeCheck(project, onProgress)
-  })
-  server = createServer(application({ store, checks, assets: new AssetStore(opened.database), outcomes: new OutcomeStore(opened.database), web: folder, log: pino({ level: 'silent' }) }))
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
-  address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+  app = await running()
+  address = app.address
 }, 60_000)
 
-afterAll(async () => {
-  server.closeAllConnections()
-  server.close()
-  await opened.close()
-  rmSync(folder, { recursive: true, force: true })
-})
+afterAll(() => app.stop())
 
 const post = (place: string, body: string, type = 'application/json') => fetch(`${address}/api${place}`, { method: 'POST', headers: { 'content-type': type }, body })
 

@@ -4,11 +4,13 @@ import { RheoError } from '../error'
 import type { Component } from '../component'
 import type { Project } from '../project'
 import { parseFile } from '../serialise'
+import { requireStorable } from '../storable'
 import { acceptance, asset, component, icon, project, screen, table, take, token } from './project'
 
-/** The value when it fits the schema; otherwise throws `invalid` with the place of the first thing that does not. */
+/** The value when it fits the schema; otherwise throws `invalid` with the place of the first thing that does not, or what `requireStorable` throws. */
 export function validated<T>(schema: Joi.Schema, value: unknown, what: string): T {
-  const { error, value: valid } = schema.validate(value, { convert: false, abortEarly: true, errors: { wrap: { label: false } } })
+  requireStorable(value, what)
+  const { error, value: valid } = schema.required().validate(value, { convert: false, abortEarly: true, errors: { wrap: { label: false } } })
   if (!error) return valid as T
   const place = error.details[0]?.path.join('/') ?? ''
   throw new RheoError('invalid', place, `${what} does not fit at ${place || 'its root'}: ${error.details[0]?.message ?? 'it is not valid'}.`)
@@ -24,6 +26,12 @@ export function readProject(text: string): Project {
 
 /** What an edit touched of a project, checked against the schema. Throws `invalid` or `incoherent`. */
 export function requireValid(checked: Project, touched: ReadonlySet<string>): void {
+  for (const thing of touched) {
+    const [field = '', id] = thing.split('/')
+    if (FIXED.includes(field)) throw new RheoError('invalid', field, `The ${field} of a project cannot be changed.`)
+    if (!FIELDS.has(field)) throw new RheoError('invalid', field, `A project has no “${field}”.`)
+    if (!(field in THINGS) || id === undefined) validated(project.extract(field), checked[field as keyof Project], `The project’s ${field}`)
+  }
   for (const [list, schema] of Object.entries(THINGS)) {
     for (const each of checked[list as keyof typeof THINGS]) {
       if (touched.has(`${list}/${each.id}`)) validated(schema, each, `“${'name' in each ? each.name : each.id}”`)
@@ -38,6 +46,11 @@ export function requireValid(checked: Project, touched: ReadonlySet<string>): vo
     }
   }
 }
+
+/** What a project is keeps being so. */
+const FIXED = ['format', 'version', 'id']
+
+const FIELDS: ReadonlySet<string> = new Set(Object.keys((project.describe() as { readonly keys: object }).keys))
 
 const THINGS = { components: component, screens: screen, tables: table, tokens: token, assets: asset, icons: icon, takes: take, accepted: acceptance }
 
