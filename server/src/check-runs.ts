@@ -4,7 +4,7 @@ import type { Request, Response } from 'express'
 import type { CheckProgress, CompleteCheck } from '@rheoscope/core/check'
 import { RheoError } from '@rheoscope/core/document'
 import { openEvents } from './announcements'
-import type { RunCheck } from './check-thread'
+import type { RunCheck } from './check-process'
 import type { Database } from './database'
 import type { ProjectStore } from './project-store'
 import { checkResults } from './tables'
@@ -44,6 +44,11 @@ export class CheckRuns {
       })
       .catch((error: Error) => this.tell(id, { event: 'stopped', data: { why: error.message } }))
       .finally(() => this.underWay.delete(id))
+  }
+
+  /** Ends whatever is under way; for when the server ends. */
+  stopAll(): void {
+    for (const { stop } of this.underWay.values()) stop.abort()
   }
 
   stop(id: string): void {

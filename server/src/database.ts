@@ -1,9 +1,11 @@
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { accessSync, constants, existsSync, mkdirSync, readFileSync, renameSync, rmSync, statfsSync, statSync } from 'node:fs'
 import path from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
+import { sql } from 'drizzle-orm'
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { RheoError } from '@rheoscope/core/document'
+import { lockFolder } from './folder-lock'
 
 export type Database = PgliteDatabase
 
@@ -12,47 +14,87 @@ export interface OpenDatabase {
   readonly close: () => Promise<void>
 }
 
+/** Less than this is no room to work in, in bytes. */
+const LEAST_ROOM = 4 * 1024 * 1024
+
 /**
- * The database in a folder, made if there is none and brought to the present schema. One process at a time may
- * have it open: another one gets a `RheoError` `in-use`.
+ * The database in a folder, made if there is none and brought to the present schema. One process at a time may have it
+ * open. Throws a `RheoError`: `in-use`, `not-a-folder`, `not-writable`, `full`, `too-new` or `not-opened`.
  */
 export async function openDatabase(folder: string, migrations: string): Promise<OpenDatabase> {
-  mkdirSync(folder, { recursive: true })
-  const unlock = lock(path.join(folder, 'open-by'))
-  const client = await PGlite.create(path.join(folder, 'postgres'))
-  const database = drizzle(client)
-  await migrate(database, { migrationsFolder: migrations })
-  return {
-    database,
-    close: async () => {
-      await client.close()
-      unlock()
-    },
-  }
-}
-
-function lock(file: string): () => void {
-  const holder = Number(readIfThere(file))
-  if (holder > 0 && holder !== process.pid && isAlive(holder)) {
-    throw new RheoError('in-use', file, `Another Rheoscope (process ${holder}) has this data folder open. Stop it, or name another folder with RHEOSCOPE_DATA.`)
-  }
-  writeFileSync(file, String(process.pid))
-  return () => rmSync(file, { force: true })
-}
-
-function readIfThere(file: string): string {
+  makeFolder(folder)
+  const unlock = await lockFolder(folder)
   try {
-    return readFileSync(file, 'utf8')
-  } catch {
-    return ''
+    const client = await PGlite.create(await preparedIn(folder))
+    const database = drizzle(client)
+    await requireKnown(database, folder, migrations)
+    await migrate(database, { migrationsFolder: migrations })
+    return {
+      database,
+      close: async () => {
+        await client.close()
+        await unlock()
+      },
+    }
+  } catch (error) {
+    await unlock()
+    throw problemIn(folder, error)
   }
 }
 
-function isAlive(pid: number): boolean {
+/** Makes a folder with those around it. One at a time: where nothing can be made, as under `/proc`, asking for all at once never ends. */
+function makeFolder(folder: string): void {
+  const missing: string[] = []
+  for (let at = folder; !existsSync(at); at = path.dirname(at)) missing.unshift(at)
   try {
-    process.kill(pid, 0)
-    return true
+    for (const each of missing) mkdirSync(each)
+    if (!statSync(folder).isDirectory()) throw Object.assign(new Error('It is a file'), { code: 'ENOTDIR' })
+    accessSync(folder, constants.W_OK)
+  } catch (error) {
+    throw problemIn(folder, error)
+  }
+}
+
+/** The folder of the database. A new one is made under another name first, so that a first start that is broken off leaves none that is half made. */
+async function preparedIn(folder: string): Promise<string> {
+  const made = path.join(folder, 'postgres')
+  const making = path.join(folder, 'postgres.making')
+  rmSync(making, { recursive: true, force: true })
+  if (existsSync(made)) return made
+  const client = await PGlite.create(making)
+  await client.close()
+  renameSync(making, made)
+  return made
+}
+
+/** Throws `too-new` when a later version of this program has changed the schema of the database. */
+async function requireKnown(database: Database, folder: string, migrations: string): Promise<void> {
+  const { rows: [table] } = await database.execute<{ name: string | null }>(sql`select to_regclass('drizzle.__drizzle_migrations')::text as name`)
+  if (table?.name == null) return
+  const { rows: [newest] } = await database.execute<{ at: string | null }>(sql`select max(created_at)::text as at from drizzle.__drizzle_migrations`)
+  const journal = JSON.parse(readFileSync(path.join(migrations, 'meta/_journal.json'), 'utf8')) as { readonly entries: readonly { readonly when: number }[] }
+  const known = Math.max(...journal.entries.map(({ when }) => when))
+  if (Number(newest?.at ?? 0) > known) throw new RheoError('too-new', folder, `The data folder ${folder} was last used by a newer Rheoscope. Start that one, or name another folder with RHEOSCOPE_DATA.`)
+}
+
+/** What keeps a data folder from being opened, in a sentence with a way out. */
+export function problemIn(folder: string, error: unknown): RheoError {
+  if (error instanceof RheoError) return error
+  const { code } = (error ?? {}) as { code?: unknown }
+  const way = 'Name another folder with RHEOSCOPE_DATA.'
+  if (code === 'EEXIST' || code === 'ENOTDIR') return new RheoError('not-a-folder', folder, `The data path ${folder} is a file, or leads through one. ${way}`)
+  if (code === 'ENOSPC' || isFull(folder)) return new RheoError('full', folder, `There is no room left for the data folder ${folder}. Make room on that disk. ${way}`)
+  if (code === 'EACCES' || code === 'EPERM' || code === 'EROFS' || code === 'ENOENT') return new RheoError('not-writable', folder, `Nothing can be written to the data folder ${folder}. Change who may write there. ${way}`)
+  const said = error instanceof Error ? error.message : JSON.stringify(error)
+  return new RheoError('not-opened', folder, `The database in ${folder} cannot be opened (${said}). Nothing in it was changed. ${way}`)
+}
+
+function isFull(folder: string): boolean {
+  try {
+    const { bavail, bsize } = statfsSync(folder)
+    return bavail * bsize < LEAST_ROOM
   } catch {
+    // A folder that is not there has no room to measure.
     return false
   }
 }

@@ -5,27 +5,31 @@ import { RheoError } from '@rheoscope/core/document'
 import { skerryLine } from '@rheoscope/core/demo'
 import { application } from './application'
 import { AssetStore } from './asset-store'
+import { inProcess } from './check-process'
 import { CheckRuns } from './check-runs'
-import { inThread } from './check-thread'
 import { openDatabase } from './database'
 import { OutcomeStore } from './outcome-store'
 import { ProjectStore } from './project-store'
+import { settingsFrom, type Settings } from './settings'
 
 const root = path.resolve(import.meta.dirname, '../..')
-const port = Number(process.env.PORT ?? 4180)
-const data = path.resolve(process.env.RHEOSCOPE_DATA ?? path.join(root, '.data'))
-const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' })
 
 try {
+  await serve(settingsFrom(process.env, root))
+} catch (error) {
+  fail(error instanceof RheoError ? error.message : String((error as Error).stack ?? JSON.stringify(error)))
+}
+
+async function serve({ port, data, logLevel }: Settings): Promise<void> {
   const { database, close } = await openDatabase(data, path.join(root, 'server/drizzle'))
   const store = new ProjectStore(database)
   const assets = new AssetStore(database)
   const outcomes = new OutcomeStore(database)
-  const checks = new CheckRuns(database, store, inThread(path.join(import.meta.dirname, 'check-worker.js')))
-  await store.once('demo', async () => store.add(await assets.takeOut(skerryLine)))
-  const server = createServer(application({ store, assets, outcomes, checks, web: path.join(root, 'web/dist'), log }))
+  const checks = new CheckRuns(database, store, inProcess(path.join(import.meta.dirname, 'check-child.js')))
+  await store.addOnce('demo', () => assets.takeOut(skerryLine))
+  const server = createServer(application({ store, assets, outcomes, checks, web: path.join(root, 'web/dist'), log: pino({ level: logLevel }) }))
   server.on('error', (error: NodeJS.ErrnoException) => {
-    fail(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Name another one with PORT.` : error.message)
+    fail(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Name another one with PORT.` : error.code === 'EACCES' ? `Port ${port} may not be used. Name another one with PORT.` : error.message)
   })
   server.listen(port, '127.0.0.1', () => {
     const address = server.address()
@@ -34,13 +38,12 @@ try {
   })
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.once(signal, () => {
+      checks.stopAll()
       server.close()
       server.closeAllConnections()
       void close().then(() => process.exit(0))
     })
   }
-} catch (error) {
-  fail(error instanceof RheoError ? error.message : String((error as Error).stack))
 }
 
 function fail(sentence: string): never {

@@ -28,7 +28,7 @@ export class ProjectStore {
   async add(project: Project): Promise<StoredProject> {
     const stored = await this.database
       .insert(projects)
-      .values({ id: project.id, name: project.name, revision: 0, snapshot: project, snapshotRevision: 0 })
+      .values(rowOf(project))
       .onConflictDoNothing()
       .returning({ id: projects.id })
     if (stored.length === 0) throw new RheoError('taken', project.id, 'There already is a project of that id.')
@@ -76,10 +76,15 @@ export class ProjectStore {
     this.atHand.delete(id)
   }
 
-  /** Does something once in the life of this database. */
-  async once(name: string, act: () => Promise<unknown>): Promise<void> {
-    const reached = await this.database.insert(milestones).values({ name }).onConflictDoNothing().returning()
-    if (reached.length > 0) await act()
+  /** Stores a project once in the life of this database: it is marked as done together with it, or neither is. */
+  async addOnce(milestone: string, make: () => Promise<Project>): Promise<void> {
+    const [reached] = await this.database.select().from(milestones).where(eq(milestones.name, milestone))
+    if (reached) return
+    const project = await make()
+    await this.database.transaction(async (transaction) => {
+      const first = await transaction.insert(milestones).values({ name: milestone }).onConflictDoNothing().returning()
+      if (first.length > 0) await transaction.insert(projects).values(rowOf(project)).onConflictDoNothing()
+    })
   }
 
   private async current(transaction: Transaction, id: string): Promise<StoredProject> {
@@ -110,6 +115,8 @@ export class ProjectStore {
     if (this.atHand.size > MOST_AT_HAND && oldest !== undefined) this.atHand.delete(oldest)
   }
 }
+
+const rowOf = (project: Project) => ({ id: project.id, name: project.name, revision: 0, snapshot: project, snapshotRevision: 0 })
 
 async function snapshotOf(transaction: Transaction, id: string): Promise<StoredProject> {
   const [row] = await transaction.select({ project: projects.snapshot, revision: projects.snapshotRevision }).from(projects).where(eq(projects.id, id))

@@ -70,19 +70,8 @@ describe('the store', () => {
     expect(answers.map(({ accepted }) => accepted).toSorted()).toEqual([false, true])
   })
 
-  test('what is not there is a 404, and does what is to be done once only once', async () => {
+  test('what is not there is a 404', async () => {
     await expect(store.load('nowhere')).rejects.toMatchObject({ code: 'not-found' })
     expect(problemOf(await store.load('nowhere').catch((error: unknown) => error))).toMatchObject({ status: 404, type: 'urn:rheoscope:problem:not-found' })
-    let times = 0
-    for (let round = 0; round < 2; round++) await store.once('test', async () => { times++ })
-    expect(times).toBe(1)
-  })
-
-  test('a second process is told that the folder is in use', async () => {
-    const { writeFileSync } = await import('node:fs')
-    const other = mkdtempSync(path.join(tmpdir(), 'rheoscope-locked-'))
-    writeFileSync(path.join(other, 'open-by'), String(process.ppid))
-    await expect(openDatabase(other, migrations)).rejects.toThrow(/has this data folder open/)
-    rmSync(other, { recursive: true })
   })
 })
