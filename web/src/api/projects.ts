@@ -1,5 +1,5 @@
 import type { Appended, Entry, ProjectSummary, StoredProject } from '@rheoscope/core/document'
-import type { CheckProgress, ReportedFinding } from '@rheoscope/core/check'
+import type { CheckFailure, CheckProgress, ReportedFinding } from '@rheoscope/core/check'
 import type { TakeOutcome } from '@rheoscope/core/run'
 import { ApiError, post, request } from './client'
 
@@ -42,6 +42,8 @@ export interface KeptCheck {
   readonly revision: number
   readonly finishedAt: string
   readonly findings: readonly ReportedFinding[]
+  readonly failures: readonly CheckFailure[]
+  readonly givenUp: readonly string[]
   readonly components: number
   readonly screens: number
 }
@@ -54,23 +56,24 @@ export const stopCheck = (id: string): Promise<void> => request(`${address(id)}/
 /** The newest complete check; null when there was none. */
 export async function loadCheck(id: string): Promise<KeptCheck | null> {
   try {
-    return await request(`${address(id)}/check`)
+    // Checks that earlier versions kept say nothing of what broke down.
+    return { failures: [], givenUp: [], ...(await request<Omit<KeptCheck, 'failures' | 'givenUp'> & Partial<KeptCheck>>(`${address(id)}/check`)) }
   } catch (error) {
     if (error instanceof ApiError && error.status === 404) return null
     throw error
   }
 }
 
-/** Follows a complete check until it ends; returns what gives up following. */
-export function followCheck(id: string, onProgress: (progress: CheckProgress) => void, onEnd: () => void): () => void {
+/** Follows a complete check until it ends, well (null) or why not; returns what gives up following. */
+export function followCheck(id: string, onProgress: (progress: CheckProgress) => void, onEnd: (why: string | null) => void): () => void {
   const source = new EventSource(`/api${address(id)}/check/progress`)
-  const end = () => {
+  const end = (why: string | null) => {
     source.close()
-    onEnd()
+    onEnd(why)
   }
   source.addEventListener('progress', (event) => onProgress(JSON.parse((event as MessageEvent<string>).data) as CheckProgress))
-  source.addEventListener('done', end)
-  source.addEventListener('stopped', end)
+  source.addEventListener('done', () => end(null))
+  source.addEventListener('stopped', (event) => end((JSON.parse((event as MessageEvent<string>).data) as { readonly why: string }).why))
   return () => source.close()
 }
 
