@@ -157,9 +157,14 @@ function answered(name: string, about: Finding['about'], ask: () => readonly Fin
     return { findings: ask(), failures: [] }
   } catch (error) {
     if (!(error instanceof RheoError)) return { findings: [], failures: [failureOf(name, about, error)] }
+    if (error.code === 'too-large') return { findings: [tooLarge(about, error.message)], failures: [] }
     return { findings: [{ id: `dangling ${about.component ?? about.screen ?? ''}`, kind: 'dangling', level: 'fault', sentence: error.message, about, remedy: null, witness: null, numbers: {} }], failures: [] }
   }
 }
+
+/** What is more than checks look at is told once, whichever of them came upon it. */
+const tooLarge = (about: Finding['about'], sentence: string): Finding =>
+  ({ id: `not-finished ${about.component ?? about.screen ?? ''}`, kind: 'not-finished', level: 'note', sentence, about, remedy: null, witness: null, numbers: {} })
 
 /** Goes through with a checking at once. */
 export function finished(checking: Checking): Looked {

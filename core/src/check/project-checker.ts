@@ -79,19 +79,24 @@ function dependenciesOf(project: Project, component: Component): readonly unknow
   }
 }
 
+/** A component with all it is made of, each once. */
+function everythingInside(compiled: Compiled): readonly Compiled[] {
+  const found = new Set([compiled])
+  for (const each of found) for (const inner of each.inner) found.add(inner)
+  return [...found]
+}
+
 /** Everything that may fill the slots of a component, or of what stands inside it: any component of the project. */
 function fillersOf(project: Project, compiled: Compiled): readonly Component[] {
-  const hasSlot = (each: Compiled): boolean => each.holders.some(({ part }) => part.kind === 'slot') || each.inner.some(hasSlot)
-  return hasSlot(compiled) ? project.components : []
+  return everythingInside(compiled).some(({ holders }) => holders.some(({ part }) => part.kind === 'slot')) ? project.components : []
 }
 
 /** Everything the findings of a screen follow from: what stands on it, and which variables other screens give values to. */
 function screenDependencies(project: Project, screen: Screen): readonly unknown[] {
   try {
-    const inside = (compiled: Compiled): readonly unknown[] => [compiled, ...compiled.inner.flatMap(inside)]
     const others = project.screens.filter(({ id }) => id !== screen.id)
     const surface = compile(project, surfaceComponent(project, { screen: screen.id }))
-    return [screen, project.variables, project.tables, ...inside(surface), ...fillersOf(project, surface), ...(project.variables.length > 0 ? others : [])]
+    return [screen, project.variables, project.tables, ...everythingInside(surface), ...fillersOf(project, surface), ...(project.variables.length > 0 ? others : [])]
   } catch {
     return [project]
   }

@@ -6,11 +6,9 @@ export const LIMITS = {
   /** Levels of nesting in anything that is sent or opened. */
   jsonDepth: 100,
   /** Rows of a table that is brought in. */
-  tableRows: 5_000,
+  tableRows: 2_000,
   /** Elements of an SVG file that is brought in. */
-  svgElements: 5_000,
-  /** Characters of a text that is brought in. */
-  importedText: 4_000_000,
+  svgElements: 2_000,
   /** Parts of one component or screen. */
   parts: 2_000,
   /** Containers one inside another. */
@@ -22,5 +20,5 @@ export const LIMITS = {
   /** Instances in a miniature on the shelf. */
   miniatureInstances: 400,
   /** Instances of a surface that checks look at. */
-  checkedInstances: 1_500,
+  checkedInstances: 4_000,
 } as const

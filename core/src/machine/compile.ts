@@ -29,10 +29,12 @@ export function compile(project: Project, component: Component, holders: readonl
   return compiled
 }
 
-function isStillGood({ project: old, compiled }: Cached, project: Project): boolean {
-  if (old === project) return true
+/** `seen` has the components that were looked at already: what holds the same one by many ways would be gone through as often. */
+function isStillGood({ project: old, compiled }: Cached, project: Project, seen = new Set<Component>()): boolean {
+  if (old === project || seen.has(compiled.component)) return true
+  seen.add(compiled.component)
   if (old.tokens !== project.tokens || old.motion !== project.motion || old.variables !== project.variables || old.icons !== project.icons) return false
-  return compiled.inner.every((inner) => componentOf(project, inner.component.id) === inner.component && isStillGood({ project: old, compiled: inner }, project))
+  return compiled.inner.every((inner) => componentOf(project, inner.component.id) === inner.component && isStillGood({ project: old, compiled: inner }, project, seen))
 }
 
 function build(project: Project, component: Component, holders: readonly string[]): Compiled {
@@ -48,7 +50,7 @@ function build(project: Project, component: Component, holders: readonly string[
   const [ofValues, ofLists] = [namesOfValues(component), namesOfLists(component)]
   const resolver = new Resolver(project, component, parts, ofValues)
   return {
-    project, component, parts, root: parts[0]!, holders: inside, inner,
+    project, component, parts, root: parts[0]!, holders: inside, inner: [...new Set(inner)],
     partIndex: new Map(parts.map(({ part, index }) => [part.id, index])),
     rulesOn: rulesByTrigger(component),
     targetsOf: (situation) => resolver.targetsOf(situation),

@@ -32,22 +32,30 @@ export class Instances {
   private readonly leaving = new Map<string, readonly Content[]>()
   private readonly order = new Map<string, number>()
   private nextOrder = 0
+  /** The surfaces, and all that is to stand inside whatever stands here, whether or not it has been placed yet. */
+  private admitted = 0
   /** What the variables everyone shares stand for now, by name. */
   shared: Readonly<Record<string, Literal>>
 
-  constructor(private readonly project: Project, readonly agenda: Agenda, private readonly watch: Watch, readonly listeners = new Listeners()) {
+  /** Whether more should stand here than there may be; what is beyond does not. */
+  isCutOff = false
+
+  /** `most` is how many there may be. */
+  constructor(private readonly project: Project, readonly agenda: Agenda, private readonly watch: Watch, private readonly most: number, readonly listeners = new Listeners()) {
     this.shared = Object.fromEntries(project.variables.map(({ name, start }) => [name, start]))
   }
 
   /** The same instances for a run that goes on apart. */
   copy(watch: Watch): Instances {
-    const copy = new Instances(this.project, this.agenda.copy(), watch, this.listeners.copy())
+    const copy = new Instances(this.project, this.agenda.copy(), watch, this.most, this.listeners.copy())
     for (const [path, instance] of this.known) copy.known.set(path, instance)
     for (const [path, contents] of this.held) copy.held.set(path, contents)
     for (const [path, contents] of this.leaving) copy.leaving.set(path, contents)
     for (const [path, order] of this.order) copy.order.set(path, order)
     copy.nextOrder = this.nextOrder
     copy.shared = this.shared
+    copy.isCutOff = this.isCutOff
+    copy.admitted = this.admitted
     return copy
   }
 
@@ -62,6 +70,7 @@ export class Instances {
   /** Starts an instance with everything inside it. */
   place(start: InstanceStart): void {
     this.order.set(start.path, this.nextOrder++)
+    if (isSurface(start.path)) this.admitted++
     this.listeners.add(start.path, start.compiled)
     const instance = startInstance(start)
     this.keep(instance)
@@ -101,7 +110,7 @@ export class Instances {
     if (instance.compiled.holders.length === 0) return
     const { compiled, targets, environment } = instance
     const before = this.held.get(path)
-    const now = contentsOf(this.project, { compiled, environment, values: targets.values, chain: this.chainOf(path) })
+    const now = this.withinLimit(path, contentsOf(this.project, { compiled, environment, values: targets.values, chain: this.chainOf(path) }))
     const [had, has] = [byStep(before ?? []), byStep(now)]
     const isIn = (contents: ReadonlyMap<string, Content>) => (content: Content) => isSame(contents.get(content.step), content)
     const gone = (before ?? []).filter((content) => !isIn(has)(content))
@@ -113,6 +122,16 @@ export class Instances {
     const isOther = gone.length > 0 || come.length > 0
     this.layOut(path, isOther ? this.contentsFor(path) : this.known.get(path)!.contents, moved ? listPace(instance, moved.part) : null, atMs)
     if (before) for (const content of come) this.enter(path, content, come, atMs)
+  }
+
+  /** As much of what is to stand inside an instance as there is room for beside everything else. */
+  private withinLimit(path: string, contents: readonly Content[]): readonly Content[] {
+    const had = this.held.get(path)?.length ?? 0
+    const room = Math.max(0, this.most - this.admitted + had)
+    const within = contents.length <= room ? contents : contents.slice(0, room)
+    if (within !== contents) this.isCutOff = true
+    this.admitted += within.length - had
+    return within
   }
 
   /** Starts what is new inside and carries to what is not new how the holder now wants it. */
@@ -164,6 +183,7 @@ export class Instances {
   remove(path: string): void {
     for (const known of this.within(path)) {
       this.known.delete(known)
+      this.admitted -= (this.held.get(known)?.length ?? 0) + (isSurface(known) ? 1 : 0)
       this.held.delete(known)
       this.leaving.delete(known)
       this.order.delete(known)

@@ -1,4 +1,4 @@
-import { RheoError, type Id, type InputAction, type Literal, type Project, type Rule } from '../document'
+import { LIMITS, RheoError, type Id, type InputAction, type Literal, type Project, type Rule } from '../document'
 import { startEnvironment } from '../expression'
 import { compile, nextDueMs, surfaceComponent, type Instance, type Surface } from '../machine'
 import { Draughtsman, type DrawList, type Point } from '../scene'
@@ -24,6 +24,8 @@ export interface RunOptions {
   /** The way into the screen, by its id; as the screen is when it is left out. */
   readonly wayIn?: Id
   readonly observe?: Observer
+  /** So many instances may stand on the surface, with everything inside them; `LIMITS.instances` when it is left out. */
+  readonly mostInstances?: number
 }
 
 /**
@@ -40,6 +42,7 @@ export class Run {
   private readonly input: UserInput
   private readonly surfaces: Surfaces
   private readonly isMotionReduced: boolean
+  private readonly mostInstances: number
   /** The last frame, while it still holds. */
   private drawn: { readonly atMs: number; readonly list: DrawList } | null = null
   /** What of that answers. */
@@ -49,8 +52,9 @@ export class Run {
   constructor(readonly project: Project, readonly surface: Surface, options: RunOptions = {}) {
     const component = surfaceComponent(project, surface)
     this.isMotionReduced = options.isMotionReduced === true
+    this.mostInstances = options.mostInstances ?? LIMITS.instances
     this.responses = new Responses(this.world(options.observe))
-    this.instances = new Instances(project, new Agenda(), this.responses.watch())
+    this.instances = new Instances(project, new Agenda(), this.responses.watch(), this.mostInstances)
     this.instances.shared = { ...this.instances.shared, ...variablesOf(project, surface, options.wayIn) }
     const environment = { ...startEnvironment(project, component, this.instances.shared), ...options.parameters }
     this.surfaces = new Surfaces(this.ground(), surface)
@@ -78,6 +82,11 @@ export class Run {
   /** Whether immediate rules would have gone on for ever; the last event of the trace says which. */
   get stopped(): boolean {
     return this.responses.isStopped
+  }
+
+  /** What is said when more should stand here than there may be; null when all is there. */
+  get cutOff(): string | null {
+    return this.instances.isCutOff ? `More than ${this.mostInstances.toLocaleString('en')} instances should stand here; those beyond are left out. A list shows fewer with a filter, or a shorter table.` : null
   }
 
   /** When something next happens without anyone doing anything; Infinity when nothing will. */

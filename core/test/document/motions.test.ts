@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import {
-  addStage, apply, EMPTY_MOTION, lookAt, lookPath, lookPlaces, motionAt, removeLane, removePart, removeStage, renamedUses, scaledMotion, setLane, setOfMotion, setOfStage, setProperty,
-  type Component, type Edit, type Motion, type MotionContext, type MotionPlace, type Stage,
+  addStage, apply, EMPTY_MOTION, invert, lookAt, lookPath, lookPlaces, motionAt, removeLane, removePart, removeParts, removeStage, renamedUses, scaledMotion, setLane, setOfMotion, setOfStage, setProperty,
+  type Component, type Edit, type Motion, type MotionContext, type MotionPlace, type Part, type Stage,
 } from '@rheoscope/core/document'
 import { small, projectOf, tap } from '../run/small-component'
 
@@ -66,5 +66,43 @@ test('scaled, everything said in milliseconds is in proportion, and tokens stay'
   expect(scaledMotion(motion, 2)).toEqual({
     ...EMPTY_MOTION, durationMs: 400, delayMs: 100, stagger: { stepMs: 20, from: 'last' },
     lanes: [{ id: 'one', part: 'dot', property: 'x', delayMs: 40 }, { id: 'two', part: 'dot', property: 'y', durationMs: { token: 'slow' } }],
+  })
+})
+
+describe('taking out a part', () => {
+  const lane = { id: 'l1', part: 'dot', property: 'x', delayMs: 5 }
+  const other = { id: 'l2', part: 'box', property: 'x', delayMs: 5 }
+  const motion = { ...EMPTY_MOTION, lanes: [lane, other], stages: [{ ...stage, look: { dot: { x: 1 }, box: { x: 2 } } }] }
+  const bell: Part = { id: 'bell', kind: 'instance', name: 'bell', parent: 'frame', component: 'other', start: {}, base: {} }
+  const one = small({
+    a: { continuous: { durationMs: 100, easing: 'linear', repeat: 'forward', times: null, to: { dot: { x: 3 }, box: { x: 4 } } } },
+    b: { continuous: { durationMs: 100, easing: 'linear', repeat: 'forward', times: null, to: { dot: { x: 3 } } } },
+  }, [
+    { on: tap, to: 'b', motion, actions: [
+      { id: 'p1', do: 'pulse', part: 'dot', motion: EMPTY_MOTION }, { id: 'p2', do: 'pulse', part: 'box', motion },
+      { id: 'd', do: 'drive', instance: 'bell', axis: 'x', state: 'y' }, { id: 's', do: 'send', message: 'm', payload: null, recipient: { instance: 'bell' } }, { id: 'e', do: 'send', message: 'm', payload: null, recipient: 'everyone' },
+    ] },
+    { on: tap, part: 'dot', to: 'b', motion, actions: [{ id: 'p3', do: 'pulse', part: 'bell', motion }] },
+  ], { motion, pairs: [{ id: 'pair', axis: 'axis', from: 'a', to: 'b', motion }] })
+  const whole: Component = { ...one, parts: [...one.parts, bell] }
+
+  test('takes out its lanes, its pulses, what passes through it and what repeats in it, and leaves the rest', () => {
+    const left = after(removePart(whole, 'dot'), whole)
+    expect(JSON.stringify(left)).not.toMatch(/"dot"/)
+    expect(left.rules.map(({ id, actions }) => [id, actions.map((action) => action.id)])).toEqual([['r0', ['p2', 'd', 's', 'e']]])
+    expect(left.motion!.lanes).toEqual([other])
+    expect(left.axes[0]!.states.map(({ continuous }) => continuous?.to ?? null)).toEqual([{ box: { x: 4 } }, null])
+  })
+
+  test('takes out what is done to an instance', () => {
+    const left = after(removePart(whole, 'bell'), whole)
+    expect(left.rules.map(({ actions }) => actions.map(({ id }) => id))).toEqual([['p1', 'p2', 'e'], []])
+  })
+
+  test('can be undone, also of several that speak of one another', () => {
+    const edit = removeParts(whole, ['dot', 'bell', 'dot'])
+    const project = projectOf(whole)
+    expect(apply(apply(project, edit), invert(edit, project))).toEqual(project)
+    expect(JSON.stringify(apply(project, edit))).not.toMatch(/"dot"|"bell"/)
   })
 })

@@ -3,9 +3,9 @@ import fc from 'fast-check'
 import { skerryLine } from '@rheoscope/core/demo'
 import {
   addAction, addColumn, addRecord, addTable, addVariable, apply, cellOf, cellText, componentsIn, invert, putPart, reaches, removeColumn, renameParameter, renameVariable, retypeColumn, setTableCell,
-  type Edit, type Project,
+  type Component, type Edit, type Project, type Screen,
 } from '@rheoscope/core/document'
-import { rowsOf, tableFrom } from '@rheoscope/core/exchange'
+import { pastedRows, pasteRecords, rowsOf, tableFrom } from '@rheoscope/core/exchange'
 import { requireValid } from '@rheoscope/core/schema'
 
 const counting = () => {
@@ -97,5 +97,61 @@ describe('renaming', () => {
     const rename = (id: string, name: string) => after(skerryLine, renameParameter(button, button.parameters.find((each) => each.id === id)!, name)).components.find(({ id: each }) => each === 'ticketButton')!
     expect(rename('ticketSizeChoice', 'scale').axes[0]!.drivenBy).toEqual({ parameter: 'scale' })
     expect(rename('ticketShowIcon', 'hasIcon').parts[1]!.base.visible).toEqual({ expr: 'hasIcon' })
+  })
+})
+
+describe('what is pasted into a table', () => {
+  const pasteInto = (csv: string, from: { readonly row: number; readonly column: number }, text: string) => {
+    const newId = counting()
+    const table = tableFrom(csv, 'pasted', newId)
+    const begun = after(skerryLine, addTable(table))
+    const rows = pastedRows(text, table.columns.length - from.column)
+    const { columns, records } = after(begun, pasteRecords(table, from, rows, newId)).tables.find(({ id }) => id === table.id)!
+    return [columns.map(({ name }) => name), ...records.map(({ cells }) => columns.map(({ id }) => cells[id]))]
+  }
+
+  test('keeps a sentence with a comma whole', () => {
+    expect(pasteInto('weather\nFog', { row: 0, column: 0 }, 'Rain, light\nSun, with clouds')).toEqual([['weather'], ['Rain, light'], ['Sun, with clouds']])
+  })
+
+  test('is parted by commas where that makes a table of it', () => {
+    expect(pasteInto('a,b\n1,2', { row: 1, column: 0 }, '3,4\n5,6')).toEqual([['a', 'b'], [1, 2], [3, 4], [5, 6]])
+  })
+
+  test('gets the columns it needs, and drops none', () => {
+    expect(pasteInto('a\n1', { row: 0, column: 0 }, '2\tx\ty\n3\tz')).toEqual([['a', 'column 2', 'column 3'], [2, 'x', 'y'], [3, 'z', undefined]])
+  })
+
+  test('is refused when it would be too long', () => {
+    expect(() => pasteInto('a\n1', { row: 1, column: 0 }, Array.from({ length: 3_000 }, (_each, row) => row).join('\n'))).toThrow('“pasted” has 3,001 rows; a table may have up to 2,000.')
+  })
+})
+
+describe('renaming a variable', () => {
+  const words = (expr: string) => {
+    const project = { ...skerryLine, variables: [...skerryLine.variables, { id: 'v', name: 'open', type: 'text' as const, start: 'open' }] }
+    const [component] = project.components as readonly [Component]
+    const rule = { ...component.rules[0]!, guard: expr }
+    const asked = { ...project, components: [{ ...component, rules: [rule] }] }
+    return after(asked, renameVariable(asked, 'everyone', project.variables.at(-1)!, 'shut')).components[0]!.rules[0]!.guard
+  }
+
+  test.each([
+    ["open == 'open'", "shut == 'open'"],
+    ['open == "it is \\"open\\"" || !open', 'shut == "it is \\"open\\"" || !shut'],
+    ['reopen && open.natural.width > 3 && opened', 'reopen && open.natural.width > 3 && opened'],
+    ['(open)', '(shut)'],
+  ])('in %s', (before, now) => expect(words(before)).toBe(now))
+
+  test('goes to ways in and promises as well', () => {
+    const [screen] = skerryLine.screens as readonly [Screen]
+    const asked: Project = {
+      ...skerryLine, variables: [...skerryLine.variables, { id: 'v', name: 'open', type: 'yes/no', start: false }],
+      screens: [{ ...screen, waysIn: [{ id: 'w', name: 'open', variables: { open: true } }] }, ...skerryLine.screens.slice(1)],
+      promises: [{ id: 'p', surface: { screen: screen.id }, says: { kind: 'after', that: { what: 'variable', name: 'open', value: true }, then: { what: 'variable', name: 'open', value: false }, withinMs: 9 } }],
+    }
+    const renamed = after(asked, renameVariable(asked, 'everyone', asked.variables.at(-1)!, 'shut'))
+    expect(renamed.screens[0]!.waysIn).toEqual([{ id: 'w', name: 'open', variables: { shut: true } }])
+    expect(renamed.promises[0]!.says).toMatchObject({ that: { name: 'shut' }, then: { name: 'shut' } })
   })
 })

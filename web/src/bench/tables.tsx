@@ -1,14 +1,18 @@
 import { useRef, useState } from 'react'
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material'
 import {
-  addColumn, addRecord, addTable, batch, cellOf, cellText, freeName, namesOf, removeColumn, removeRecord, removeTable, renameColumn, renameTable, retypeColumn, setTableCell, type DataTable,
+  addColumn, addRecord, addTable, cellOf, cellText, freeName, namesOf, removeColumn, removeRecord, removeTable, renameColumn, renameTable, retypeColumn, RheoError, setTableCell, type DataTable,
 } from '@rheoscope/core/document'
-import { rowsOf, tableFrom } from '@rheoscope/core/exchange'
+import { pastedRows, pasteRecords } from '@rheoscope/core/exchange'
 import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/property-field'
+import { useImport } from '../imports/use-import'
 import { newId } from '../session/new-id'
 import { useStillBench } from './use-bench'
 import './tables.css'
+
+/** More records than these are drawn when they are asked for, so that a long table opens at once. */
+const SHOWN_AT_ONCE = 100
 
 const TYPES = ['text', 'number', 'yes/no', 'colour'] as const
 
@@ -22,7 +26,8 @@ export function Tables() {
     make(addTable({ ...table, name: freeName(table.name, namesOf(project.tables)) }), `add the table ${table.name}`)
     setOpen(table.id)
   }
-  const read = async (file: File | undefined) => file && add(tableFrom(await file.text(), file.name.replace(/\.\w+$/, ''), newId))
+  const { bringIn, elements } = useImport()
+  const read = (file: File | undefined) => file && bringIn({ as: 'table', file, name: file.name.replace(/\.\w+$/, '') }, (answer) => 'table' in answer && add(answer.table))
   return (
     <section aria-label="Data tables">
       <div className="pane-head">
@@ -31,8 +36,9 @@ export function Tables() {
           <Button aria-label="Read a table from a CSV file" onClick={() => input.current!.click()}>CSV</Button>
           <Button aria-label="Add a data table" onClick={() => add({ id: newId(), name: 'table', columns: [{ id: newId(), name: 'name', type: 'text' }], records: [{ id: newId(), cells: {} }] })}>+</Button>
         </span>
-        <input ref={input} type="file" hidden aria-label="CSV file" accept=".csv,.tsv,text/csv" onChange={(event) => { void read(event.target.files?.[0]); event.target.value = '' }} />
+        <input ref={input} type="file" hidden aria-label="CSV file" accept=".csv,.tsv,text/csv" onChange={(event) => { read(event.target.files?.[0]); event.target.value = '' }} />
       </div>
+      {elements}
       <ul className="parameters">
         {project.tables.map((table) => (
           <li key={table.id} className="table-line">
@@ -49,6 +55,12 @@ export function Tables() {
 
 function TableGrid({ table, onClose }: { readonly table: DataTable; readonly onClose: () => void }) {
   const { project, make } = useStillBench()
+  const [shown, setShown] = useState(SHOWN_AT_ONCE)
+  const [problem, setProblem] = useState<string | null>(null)
+  const addOne = () => {
+    make(addRecord(table.id, { id: newId(), cells: {} }), 'add a record')
+    setShown(Math.max(shown, table.records.length + 1))
+  }
   const isUsed = project.components.some(({ parts }) => parts.some((part) => part.kind === 'list' && part.table === table.id))
   const rename = (name: string): string | null => (name.trim() === '' ? 'A table has a name.' : (make(renameTable(table.id, name.trim()), 'rename the table'), null))
   const remove = () => {
@@ -59,14 +71,20 @@ function TableGrid({ table, onClose }: { readonly table: DataTable; readonly onC
     <>
       <DialogTitle id="table-title"><CommitField label="Table name" hidesLabel value={table.name} onCommit={rename} /></DialogTitle>
       <DialogContent>
+        {problem !== null && <p className="field-problem" role="alert">{problem}</p>}
         <p className="muted">Paste from a spreadsheet into any cell: the rows go from there to the right and down.</p>
         <table className="data-grid">
           <thead><tr>{table.columns.map((column) => <ColumnHead key={column.id} table={table} column={column} />)}<th /></tr></thead>
-          <tbody>{table.records.map((record, row) => <RecordRow key={record.id} table={table} row={row} />)}</tbody>
+          <tbody>{table.records.slice(0, shown).map((record, row) => <RecordRow key={record.id} table={table} row={row} onProblem={setProblem} />)}</tbody>
         </table>
+        {table.records.length > shown && (
+          <p className="muted">
+            {shown} of {table.records.length.toLocaleString('en')} records are shown. <button className="plain underlined" onClick={() => setShown(shown + SHOWN_AT_ONCE)}>Show {Math.min(SHOWN_AT_ONCE, table.records.length - shown)} more</button>
+          </p>
+        )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={() => make(addRecord(table.id, { id: newId(), cells: {} }), 'add a record')}>+ record</Button>
+        <Button onClick={addOne}>+ record</Button>
         <Button onClick={() => make(addColumn(table.id, { id: newId(), name: freeName('column', namesOf(table.columns)), type: 'text' }), 'add a column')}>+ column</Button>
         <span className="grow" />
         <Button disabled={isUsed} title={isUsed ? 'A list shows it' : undefined} onClick={remove}>Remove the table</Button>
@@ -95,17 +113,26 @@ function ColumnHead({ table, column }: { readonly table: DataTable; readonly col
   )
 }
 
-function RecordRow({ table, row }: { readonly table: DataTable; readonly row: number }) {
+function RecordRow({ table, row, onProblem }: { readonly table: DataTable; readonly row: number; readonly onProblem: (sentence: string | null) => void }) {
   const { make } = useStillBench()
   const record = table.records[row]!
+  const paste = (column: number, rows: readonly (readonly string[])[]) => {
+    try {
+      onProblem(null)
+      make(pasteRecords(table, { row, column }, rows, newId), 'paste records')
+    } catch (error) {
+      if (!(error instanceof RheoError)) throw error
+      onProblem(error.message)
+    }
+  }
   return (
     <tr>
       {table.columns.map((column, index) => (
         <td key={column.id} onPaste={(event) => {
-          const rows = rowsOf(event.clipboardData.getData('text'))
+          const rows = pastedRows(event.clipboardData.getData('text'), table.columns.length - index)
           if (rows.length < 2 && (rows[0]?.length ?? 0) < 2) return
           event.preventDefault()
-          make(pasted(table, row, index, rows), 'paste records')
+          paste(index, rows)
         }}>
           <CommitField
             label={`${column.name} of record ${row + 1}`} hidesLabel isMono={column.type !== 'text'} value={cellText(record.cells[column.id])}
@@ -116,14 +143,4 @@ function RecordRow({ table, row }: { readonly table: DataTable; readonly row: nu
       <td><button className="plain muted" aria-label={`Remove record ${row + 1}`} onClick={() => make(removeRecord(table.id, record.id), 'remove a record')}>×</button></td>
     </tr>
   )
-}
-
-/** Rows put into a table from a cell on; records are added where it ends, what reaches beyond its columns is left out. */
-function pasted(table: DataTable, fromRow: number, fromColumn: number, rows: readonly (readonly string[])[]) {
-  return batch(...rows.flatMap((cells, down) => {
-    const columns = table.columns.slice(fromColumn, fromColumn + cells.length)
-    const values = columns.map(({ id, type }, across) => [id, cellOf(type, cells[across]!)] as const)
-    const record = table.records[fromRow + down]
-    return record ? values.map(([id, value]) => setTableCell(table.id, record.id, id, value)) : [addRecord(table.id, { id: newId(), cells: Object.fromEntries(values) })]
-  }))
 }

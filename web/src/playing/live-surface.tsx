@@ -6,6 +6,7 @@ import { patchChildren } from '../paint/patch'
 import { pointIn } from '../paint/point-in'
 import type { Player } from './player'
 import { useFrames } from './use-frames'
+import { usePlayerState } from './use-player'
 
 interface LiveSurfaceProps {
   readonly player: Player
@@ -24,8 +25,16 @@ interface LiveSurfaceProps {
 
 const MARGIN = { x: 12, y: 15 }
 
-/** A run alive in its field: answers to pointer and keyboard, and shows where the focus and a played finger are. */
-export function LiveSurface({ player, label, className, field, mostZoom, clips = false, way, shown = (_wallMs, live) => live }: LiveSurfaceProps) {
+/** A run alive in its field, and what is to be said of it as a whole. */
+export const LiveSurface = (props: LiveSurfaceProps) => (
+  <>
+    <CutOff player={props.player} />
+    <LivePicture {...props} />
+  </>
+)
+
+/** Answers to pointer and keyboard, and shows where the focus and a played finger are. */
+function LivePicture({ player, label, className, field, mostZoom, clips = false, way, shown = (_wallMs, live) => live }: LiveSurfaceProps) {
   const group = useRef<SVGGElement>(null)
   const picture = useRef<SVGSVGElement>(null)
   const finger = useRef<SVGCircleElement>(null)
@@ -86,6 +95,12 @@ export function LiveSurface({ player, label, className, field, mostZoom, clips =
       <circle ref={finger} className="finger" r={7 / zoom} strokeWidth={2 / zoom} visibility="hidden" />
     </svg>
   )
+}
+
+/** What is said when not all that should stand there does. */
+function CutOff({ player }: { readonly player: Player }) {
+  const { cutOff } = usePlayerState(player)
+  return cutOff === null ? null : <p className="cut-off" role="status">{cutOff}</p>
 }
 
 /** Lets the wheel scroll whatever of the run scrolls where it is turned. */

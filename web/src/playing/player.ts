@@ -21,6 +21,8 @@ export interface PlayerState {
   readonly wayIn: string | null
   /** Grows whenever something happened in the run. */
   readonly events: number
+  /** What is said when not all that should stand there does; null when it does. */
+  readonly cutOff: string | null
 }
 
 /** A take longer than this is not played again on a changed document; the run starts over instead. */
@@ -51,10 +53,11 @@ export class Player {
   /** Virtual time, in fractions of a millisecond, and the wall clock when it was that. */
   private atMs = 0
   private wallMs: number | null = null
-  private state: PlayerState = { isHeld: false, speed: 1, witness: null, isMotionReduced: false, wayIn: null, before: null, events: 0 }
+  private state: PlayerState = { isHeld: false, speed: 1, witness: null, isMotionReduced: false, wayIn: null, before: null, events: 0, cutOff: null }
 
   constructor(private project: Project, private readonly surface: Surface) {
     this.run = new Run(project, surface)
+    this.state = { ...this.state, cutOff: this.run.cutOff }
     this.remember(0)
   }
 
@@ -238,7 +241,7 @@ export class Player {
   }
 
   private publish(change: Partial<PlayerState>): void {
-    this.state = { ...this.state, ...change }
+    this.state = { ...this.state, ...change, cutOff: this.run.cutOff }
     this.listeners.forEach((listener) => listener())
   }
 }

@@ -1,5 +1,5 @@
 import { useId, useLayoutEffect, useMemo, useRef, useState } from 'react'
-import type { Project } from '@rheoscope/core/document'
+import { LIMITS, type Project } from '@rheoscope/core/document'
 import { Run } from '@rheoscope/core/run'
 import { paint } from '@rheoscope/core/scene'
 import { patchChildren } from '../paint/patch'
@@ -55,7 +55,7 @@ export function Miniature({ project }: { readonly project: Project }) {
 function startRun(project: Project): Run | null {
   let run: Run | null = null
   attempt(() => {
-    if (project.components[0]) run = new Run(project, { component: project.components[0].id })
+    if (project.components[0]) run = new Run(project, { component: project.components[0].id }, { mostInstances: LIMITS.miniatureInstances })
   })
   return run
 }

@@ -1,4 +1,4 @@
-import { componentOf, stateOf, type Id, type Project } from '../../document'
+import { componentOf, LIMITS, RheoError, stateOf, type Id, type Project } from '../../document'
 import { startEnvironment, type Environment } from '../../expression'
 import { compile, contentsOf, NO_CONTENTS, NOTHING_GIVEN, startInstance, surfaceComponent, type Compiled, type Content, type Surface } from '../../machine'
 import { pathInside } from '../../scene'
@@ -21,13 +21,14 @@ export interface Thing {
   readonly states: readonly Id[]
 }
 
-/** Every instance there can be on a surface, what holds others before them, in the order a run puts them there. */
+/** Every instance there can be on a surface, what holds others before them, in the order a run puts them there. Throws `too-large` beyond `LIMITS.checkedInstances`. */
 export function thingsOn(project: Project, compiled: Compiled): readonly Thing[] {
   const things: Thing[] = []
   const place = (thing: Omit<Thing, 'index' | 'states'>, states: Readonly<Record<Id, Id>>, chain: readonly Id[]): void => {
     const start = startInstance({ path: thing.path, compiled: thing.compiled, environment: thing.environment, states: known(thing.compiled, states), atMs: 0 })
     const placed: Thing = { ...thing, index: things.length, states: start.states }
     things.push(placed)
+    if (things.length > LIMITS.checkedInstances) throw new RheoError('too-large', placed.path, `More than ${LIMITS.checkedInstances.toLocaleString('en')} instances stand on it, or can: that is more than checks look at.`)
     const present = new Set(contentsIn(project, placed, placed.states, placed.environment, chain).map(({ step }) => step))
     for (const content of everyContent(project, placed, chain)) {
       const environment = { ...startEnvironment(project, content.compiled.component), ...content.parameters }

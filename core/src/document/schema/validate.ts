@@ -2,7 +2,8 @@ import type Joi from 'joi'
 import { componentsIn, reaches } from '../containment'
 import { RheoError } from '../error'
 import type { Component } from '../component'
-import type { Project } from '../project'
+import { LIMITS } from '../limits'
+import { componentOf, type Project } from '../project'
 import { parseFile } from '../serialise'
 import { requireStorable } from '../storable'
 import { acceptance, asset, component, icon, project, screen, table, take, token } from './project'
@@ -21,6 +22,7 @@ export function readProject(text: string): Project {
   const read = validated<Project>(project, parseFile(text), 'The project file')
   read.components.forEach(requireCoherent)
   read.screens.forEach((each) => requireTree(each, failing('screens', each)))
+  requireShallow(read)
   return read
 }
 
@@ -45,12 +47,30 @@ export function requireValid(checked: Project, touched: ReadonlySet<string>): vo
       throw new RheoError('contains-itself', `components/${each.id}`, `“${each.name}” would contain itself; a component cannot be inside its own instances.`)
     }
   }
+  if ([...touched].some((thing) => thing.startsWith('components/'))) requireShallow(checked)
 }
 
 /** What a project is keeps being so. */
 const FIXED = ['format', 'version', 'id']
 
 const FIELDS: ReadonlySet<string> = new Set(Object.keys((project.describe() as { readonly keys: object }).keys))
+
+/** Components may stand inside one another only so deep. What contains itself is found elsewhere. */
+function requireShallow(checked: Project): void {
+  const depths = new Map<string, number>()
+  const depthOf = (id: string, above: number): number => {
+    const known = depths.get(id)
+    const holder = componentOf(checked, id)
+    if (known !== undefined || !holder) return known ?? 0
+    if (above > LIMITS.instanceDepth) failing('components', holder)('parts', `components stand more than ${LIMITS.instanceDepth} deep inside one another`)
+    depths.set(id, 1)
+    const depth = 1 + Math.max(0, ...componentsIn(holder).map((inner) => depthOf(inner, above + 1)))
+    depths.set(id, depth)
+    if (depth > LIMITS.instanceDepth) failing('components', holder)('parts', `components stand more than ${LIMITS.instanceDepth} deep inside one another`)
+    return depth
+  }
+  for (const { id } of checked.components) depthOf(id, 1)
+}
 
 const THINGS = { components: component, screens: screen, tables: table, tokens: token, assets: asset, icons: icon, takes: take, accepted: acceptance }
 
@@ -76,6 +96,7 @@ const failing = (list: 'components' | 'screens', { id, name }: { readonly id: st
 }
 
 function requireTree(checked: Pick<Component, 'parts'>, fail: Fail): void {
+  if (checked.parts.length > LIMITS.parts) fail('parts', `there are ${checked.parts.length.toLocaleString('en')} parts; there may be up to ${LIMITS.parts.toLocaleString('en')}`)
   const parts = new Map(checked.parts.map((part) => [part.id, part]))
   checked.parts.forEach((part, index) => {
     if ((part.parent === null) !== (index === 0)) fail(`parts/${part.id}`, `“${part.name}” must ${index === 0 ? 'be the root' : 'have a holder'}`)
@@ -84,6 +105,7 @@ function requireTree(checked: Pick<Component, 'parts'>, fail: Fail): void {
     for (let at = part.parent; at !== null; at = parts.get(at)?.parent ?? null) {
       if (seen.has(at) || at === part.id) fail(`parts/${part.id}/parent`, `“${part.name}” holds itself`)
       seen.add(at)
+      if (seen.size > LIMITS.containerDepth) fail(`parts/${part.id}/parent`, `“${part.name}” stands more than ${LIMITS.containerDepth} containers deep`)
     }
   })
 }

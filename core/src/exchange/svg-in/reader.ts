@@ -1,4 +1,4 @@
-import type { PropertyValues } from '../../document'
+import { LIMITS, type PropertyValues } from '../../document'
 import { IDENTITY, multiply, transformedOutline, type Frame, type Matrix } from '../../scene'
 import { clippedTo, grouped, type Built } from './built'
 import { lengthIn, numbersIn, transformIn, viewBoxMatrix } from './geometry'
@@ -8,9 +8,6 @@ import { shapePart } from './shapes'
 import { INITIAL, StyleSheets, type Style } from './style'
 import { isOtherFont, runsIn, textPart } from './text'
 import { everythingIn, type SvgElement } from './tree'
-
-/** More parts than this do not come in; the rest is left out. */
-const MOST_PARTS = 5000
 
 /** Elements that show nothing by themselves, or say nothing about what is shown. */
 const SILENT = new Set(['defs', 'title', 'desc', 'metadata', 'style', 'symbol', 'linearGradient', 'radialGradient', 'stop', 'clipPath', '#text', 'view', 'cursor'])
@@ -77,8 +74,8 @@ export class Reader {
       this.leaveOut(`a transform that cannot be read, with its ${element.name}`)
       return []
     }
-    if (this.count > MOST_PARTS) {
-      this.leaveOut(`what comes after the first ${MOST_PARTS} shapes`)
+    if (this.count >= LIMITS.svgElements) {
+      this.leaveOut(`what comes after the first ${LIMITS.svgElements.toLocaleString('en')} shapes`)
       return []
     }
     const matrix = multiply(outer, own)

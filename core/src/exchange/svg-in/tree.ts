@@ -1,5 +1,5 @@
 import { SaxesParser } from 'saxes'
-import { RheoError } from '../../document'
+import { LIMITS, RheoError } from '../../document'
 
 /** An element of an SVG file; text between elements is an element named `#text`. */
 export interface SvgElement {
@@ -11,7 +11,7 @@ export interface SvgElement {
 }
 
 /** What is more than this is not read: characters, elements, and levels inside one another. */
-export const SVG_LIMITS = { characters: 5 * 1024 * 1024, elements: 20_000, depth: 200 } as const
+export const SVG_LIMITS = { characters: 5 * 1024 * 1024, elements: 20_000, depth: LIMITS.containerDepth - 4 } as const
 
 const XLINK = 'http://www.w3.org/1999/xlink'
 const SVG = 'http://www.w3.org/2000/svg'
