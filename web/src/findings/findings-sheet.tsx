@@ -24,6 +24,8 @@ export function FindingsSheet() {
   const shown = filter === 'accepted' ? all.filter((finding) => !open.includes(finding)) : filter === 'all' ? open : open.filter(({ level }) => level === filter)
   const chosen = all.find(({ id }) => id === search.get('finding')) ?? shown[0]
   const choose = (finding: Finding) => setSearch({ finding: finding.id }, { replace: true })
+  /** Nothing is counted of what has not been looked at. */
+  const isCounted = useOfChecks('isComplete') === true || all.length > 0
   const counts = (of: Filter) => (of === 'accepted' ? all.length - open.length : of === 'all' ? open.length : open.filter(({ level }) => level === of).length)
   return (
     <main className="findings-sheet">
@@ -31,7 +33,7 @@ export function FindingsSheet() {
         <div className="filters" role="group" aria-label="Which findings">
           {FILTERS.map((each) => (
             <button key={each} className="plain" aria-pressed={filter === each} onClick={() => setFilter(each)}>
-              {each === 'all' ? 'Open' : each === 'accepted' ? 'Accepted' : `${LEVELS[each]}s`} <span className="number">{counts(each)}</span>
+              {each === 'all' ? 'Open' : each === 'accepted' ? 'Accepted' : `${LEVELS[each]}s`} <span className="number">{isCounted ? counts(each) : '–'}</span>
             </button>
           ))}
         </div>

@@ -15,7 +15,7 @@ import { useStage, type Way } from './use-stage'
 
 /** The bar at the top: where one is, arranging or running, and the clock. */
 export function StageBar() {
-  const { project, screen, player, isArranging, arrange, showsLinks, showLinks, wayIn } = useStage()
+  const { project, screen, player, startOver, isArranging, arrange, showsLinks, showLinks, wayIn } = useStage()
   const way = screen.waysIn?.find(({ id }) => id === wayIn)
   const shown = showsLinks ? 'links' : isArranging ? 'arrange' : 'run'
   return (
@@ -30,7 +30,7 @@ export function StageBar() {
       </ToggleButtonGroup>
       {shown === 'run' && <WayOfWorking />}
       <span className="grow" />
-      {player && <ClockControls player={player} of="screen" />}
+      {player && <ClockControls player={player} of="screen" onStartOver={startOver} />}
       {player && <Steps player={player} />}
       <span className="grow" />
       <Link className="underlined" to={`/project/${project.id}/findings`} title="What the checks say about all of the project">Findings</Link>

@@ -36,7 +36,7 @@ export function requireValid(checked: Project, touched: ReadonlySet<string>): vo
   }
   for (const [list, schema] of Object.entries(THINGS)) {
     for (const each of checked[list as keyof typeof THINGS]) {
-      if (touched.has(`${list}/${each.id}`)) validated(schema, each, `“${'name' in each ? each.name : each.id}”`)
+      if (touched.has(`${list}/${each.id}`)) validated(schema, each, `“${shortened('name' in each ? each.name : each.id)}”`)
     }
   }
   for (const each of checked.screens) if (touched.has(`screens/${each.id}`)) requireTree(each, failing('screens', each))
@@ -71,6 +71,8 @@ function requireShallow(checked: Project): void {
   }
   for (const { id } of checked.components) depthOf(id, 1)
 }
+
+const shortened = (name: string): string => (name.length > 40 ? `${name.slice(0, 40)}…` : name)
 
 const THINGS = { components: component, screens: screen, tables: table, tokens: token, assets: asset, icons: icon, takes: take, accepted: acceptance }
 

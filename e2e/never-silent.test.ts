@@ -1,0 +1,170 @@
+import { describe, expect, test } from '@jest/globals'
+import { By, Key } from 'selenium-webdriver'
+import { useApplication } from './harness/application'
+import { BenchHands } from './harness/bench'
+import { startServer } from './harness/server'
+
+const application = useApplication()
+
+const textOf = async (hands: BenchHands, place: string) => (await hands.find(place)).getText()
+const says = (hands: BenchHands, place: string, text: RegExp) => hands.until(`${place} says ${text}`, async () => text.test(await textOf(hands, place)))
+const demo = async (address = application.address): Promise<string> => {
+  const made = await fetch(`${address}/api/projects/demo`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' })
+  return ((await made.json()) as { project: { id: string } }).project.id
+}
+
+/** The shelf, with something of the page broken that what is opened next will need. */
+async function withBroken(hands: BenchHands, script: string): Promise<void> {
+  await hands.driver.get(application.address)
+  await hands.find('.card')
+  await hands.driver.executeScript(script)
+}
+
+describe('checks that cannot be loaded', () => {
+  const BROKEN = "window.WholeWorker = Worker; window.Worker = class extends Worker { constructor(_place, options) { super('/assets/gone.js', options) } }"
+
+  test('have failed, wherever something is said of them, and can be tried again', async () => {
+    const hands = application.hands()
+    await withBroken(hands, BROKEN)
+    await hands.click('.card-open')
+    await says(hands, '.finding-counts', /^checks failed$/)
+    await says(hands, '#findings .broken-down', /code cannot be loaded/)
+    expect(await textOf(hands, '#findings')).not.toMatch(/no findings/i)
+    await hands.press(',')
+    await says(hands, '.broken-down', /Laying the map out broke down|Checking broke down/)
+    await hands.press(',')
+    await hands.click(await hands.byText('of all of it', 'a'))
+    for (const sheet of ['Findings', 'Coverage', 'Budgets', 'Promises']) {
+      await hands.click(await hands.byText(sheet, 'a'))
+      await says(hands, '.broken-down', /Checking broke down/)
+    }
+    expect(await textOf(hands, '.promises')).toMatch(/not known/)
+    await hands.driver.executeScript('window.Worker = window.WholeWorker')
+    await hands.click(await hands.byText('Findings', 'a'))
+    await hands.clickButton('Try again')
+    await hands.until('all is looked at', async () => (await (await hands.find('.findings-list')).getAttribute('aria-busy')) === 'false')
+    expect(await hands.driver.findElements(By.css('.broken-down'))).toEqual([])
+  })
+})
+
+describe('a page that breaks down', () => {
+  test('says so, with a way out, and nothing is lost', async () => {
+    const hands = application.hands()
+    await withBroken(hands, 'window.ResizeObserver = undefined')
+    await hands.click('.card-open')
+    await says(hands, '.not-here', /This page broke down\. Everything that was done is kept\./)
+    await hands.clickButton('Try again')
+    await hands.find('[aria-label="Response table"]')
+  })
+
+  test('an address that leads to nothing in a project says what is missing', async () => {
+    const hands = application.hands()
+    const id = await demo()
+    for (const place of ['component', 'screen']) {
+      await hands.driver.get(`${application.address}/project/${id}/${place}/nope`)
+      expect(await textOf(hands, '.not-here')).toContain(`This project has no such ${place}.`)
+    }
+    await hands.click(await hands.byText('Back to Skerry Line', 'a'))
+    await hands.find('[aria-label="Response table"]')
+  })
+})
+
+describe('what has become of edits', () => {
+  test.each([['component/boardingButton', '[aria-label="Response table"]'], ['screen/home', '.trace-canvas'], ['findings', '.findings-list'], ['preview/home', '.preview']])('is told on %s when the project is removed', async (place, shown) => {
+    const hands = application.hands()
+    const id = await demo()
+    await hands.driver.get(`${application.address}/project/${id}/${place}`)
+    await hands.find(shown)
+    await fetch(`${application.address}/api/projects/${id}`, { method: 'DELETE' })
+    await says(hands, '.notices', /This project has been removed/)
+  })
+
+  test('is told when the server is away, and when it is back', async () => {
+    const own = await startServer()
+    const hands = new BenchHands(application.browser.driver, own.address)
+    await hands.driver.get(`${own.address}/project/${await demo(own.address)}/findings`)
+    await hands.find('.findings-list')
+    await own.kill()
+    await says(hands, '.notices', /The server cannot be reached\./)
+    const back = await startServer({ data: own.data, port: Number(new URL(own.address).port) })
+    await hands.until('the notice is gone', async () => (await hands.driver.findElements(By.css('.notice'))).length === 0, 30_000)
+    await back.close()
+  })
+
+  test('an edit that cannot be kept is set aside, and the others are kept', async () => {
+    const hands = application.hands()
+    await hands.newProject()
+    await hands.enter('Project name', 'First')
+    await hands.enter('Component name', 'x'.repeat(400))
+    await hands.enter('Project name', 'Second')
+    await says(hands, '.notices', /rename the component could not be stored and has been taken back; everything else is\./)
+    await hands.clickButton('Give it up')
+    await hands.until('nothing is said any more', async () => (await hands.driver.findElements(By.css('.notice'))).length === 0)
+    await hands.driver.navigate().refresh()
+    await hands.until('the name is kept', async () => (await (await hands.field('Project name')).getAttribute('value')) === 'Second')
+  })
+})
+
+test('a double click on New project makes one', async () => {
+  const hands = application.hands()
+  await hands.driver.get(application.address)
+  await hands.find('.card')
+  const many = async () => ((await (await fetch(`${application.address}/api/projects`)).json()) as readonly unknown[]).length
+  const before = await many()
+  await hands.doubleClick(await hands.byText('New project', 'button'))
+  await hands.find('[aria-label="Response table"]')
+  expect(await many()).toBe(before + 1)
+})
+
+describe('cells of the table', () => {
+  const answer = async (hands: BenchHands, trigger: string, state: string) => (await hands.cell(trigger, state)).getAttribute('data-answer')
+
+  test('take names as they are typed, each its own, and say what they cannot take', async () => {
+    const hands = application.hands()
+    await hands.newProject()
+    for (const [added, name] of [['over', 'open'], ['down', 'opened'], ['done', '0']] as const) {
+      await hands.addState()
+      await hands.renameState(added, name)
+    }
+    await hands.click(await hands.cell('tap', 'rest'))
+    await hands.press('open')
+    expect(await textOf(hands, '.cell-typed')).toMatch(/^open\s+→ open$/)
+    await hands.press(Key.ARROW_RIGHT)
+    await hands.until('open is taken', async () => (await answer(hands, 'tap', 'rest')) === 'open')
+    // At once, before the last name has gone out of mind.
+    await hands.press('opened', Key.ARROW_RIGHT, '1')
+    await hands.until('all three are taken', async () => (await answer(hands, 'tap', 'open')) === 'opened' && (await answer(hands, 'tap', 'opened')) === 'rest')
+    await hands.press(Key.ARROW_RIGHT, 'shut', Key.ENTER)
+    expect(await textOf(hands, '.cell-problem')).toBe('No state is named “shut”.')
+    expect(await answer(hands, 'tap', '0')).toBe('no answer')
+    await hands.press(Key.ESCAPE, '0')
+    await hands.until('a name counts before a number', async () => (await answer(hands, 'tap', '0')) === '0')
+  })
+
+  test('of rows without rules are still there after a reload, and rows can be added after an axis was undone', async () => {
+    const hands = application.hands()
+    await hands.newProject()
+    await hands.addTrigger('focus')
+    await hands.cell('focus', 'rest')
+    await hands.driver.navigate().refresh()
+    await hands.cell('focus', 'rest')
+    await hands.click('[aria-label="Axes"]')
+    await hands.choose('Another axis')
+    await hands.until('there are two axes', async () => (await hands.driver.findElements(By.css('.axis-grid'))).length === 2)
+    await hands.chord(Key.CONTROL, 'z')
+    await hands.until('there is one axis', async () => (await hands.driver.findElements(By.css('.axis-grid'))).length === 1)
+    await hands.addTrigger('blur')
+    await hands.cell('blur', 'rest')
+  })
+})
+
+test('starting over while the past is looked at shows the new run', async () => {
+  const hands = application.hands()
+  await hands.openDemoScreen('home')
+  const trace = await hands.find('.trace-canvas')
+  await hands.until('the run has a past', async () => Number((await textOf(hands, '.clock-time')).replace(/\D/g, '')) > 1000)
+  await hands.driver.actions().move({ origin: trace, x: -300, y: -40 }).press().release().perform()
+  await hands.find('.trace-now')
+  await hands.clickButton('Start over')
+  await hands.until('now is looked at', async () => (await hands.driver.findElements(By.css('.trace-now'))).length === 0)
+})
