@@ -24,6 +24,7 @@ describe('what is typed into a cell', () => {
 
   test('a number means the column it stands at, but for a state of that name', () => {
     expect(read('1', '0', '1', '2', '3', '4', '5')).toEqual(['1', true])
+    expect(read('0', '0', '1', '2', '3', '4', '5')).toEqual(['0', true])
     expect(read('6', '0', '1', '2', '3', '4', '5')).toEqual(['5', true])
     expect(read('1', ...'abcdefghijkl')).toEqual(['a', false])
     expect(read('12', ...'abcdefghijkl')).toEqual(['l', true])

@@ -18,7 +18,7 @@ export function readingOf(text: string, states: readonly State[]): Reading {
   const isNumber = /^\d+$/.test(typed)
   const state = begun.find((each) => nameOf(each) === typed) ?? (isNumber ? states[Number(typed) - 1] : undefined) ?? (begun.length === 1 ? begun[0] : undefined)
   if (!state) return begun.length > 1 ? { is: 'several', states: begun } : { is: 'none' }
-  const isColumnBegun = isNumber && states.length >= Number(typed) * 10
+  const isColumnBegun = isNumber && Number(typed) > 0 && states.length >= Number(typed) * 10
   return { is: 'one', state, isSettled: !isColumnBegun && begun.every((each) => each === state) && (isNumber || nameOf(state) === typed) }
 }
 
