@@ -3,12 +3,15 @@ import { rmSync } from 'node:fs'
 import { doing, renameProject, type Entry, type Project } from '@rheoscope/core/document'
 import { startServer } from './harness/server'
 
-test('killing the server during 500 rapid edits loses none that it has acknowledged', async () => {
+/** So many times; more when asked for. */
+const KILLS = Number(process.env.RHEOSCOPE_KILLS ?? 1)
+
+test.each(Array.from({ length: KILLS }, (_each, index) => index + 1))('killing the server during 500 rapid edits loses none that it has acknowledged (%d)', async (round) => {
   const first = await startServer()
   const { project } = (await (await fetch(`${first.address}/api/projects/skerryLine`)).json()) as { project: Project }
   const acknowledged: string[] = []
   const sent = Array.from({ length: 500 }, (_, index): Entry => doing(`entry-${String(index).padStart(4, '0')}`, project, renameProject(`Name ${index}`), 'rename'))
-  const killAfter = 170
+  const killAfter = 40 + ((round * 130) % 300)
   let killed: Promise<void> | null = null
 
   for (const [base, entry] of sent.entries()) {
