@@ -1,6 +1,5 @@
 import type { Easing } from './easing'
 
-const NEWTON_ROUNDS = 8
 const PRECISION = 1e-9
 
 /**
@@ -17,7 +16,6 @@ export function cubicBezier(x1: number, y1: number, x2: number, y2: number): Eas
   const ay = 1 - cy - by
   const xAt = (s: number) => ((ax * s + bx) * s + cx) * s
   const yAt = (s: number) => ((ay * s + by) * s + cy) * s
-  const slopeAt = (s: number) => (3 * ax * s + 2 * bx) * s + cx
 
   const startSlope = x1 > 0 ? y1 / x1 : y1 === 0 && x2 > 0 ? y2 / x2 : y1 === 0 && y2 === 0 ? 1 : 0
   const endSlope = x2 < 1 ? (y2 - 1) / (x2 - 1) : y2 === 1 && x1 < 1 ? (y1 - 1) / (x1 - 1) : y2 === 1 && y1 === 1 ? 1 : 0
@@ -28,19 +26,9 @@ export function cubicBezier(x1: number, y1: number, x2: number, y2: number): Eas
     return yAt(parameterAt(t))
   }
 
-  /** The curve parameter whose x is t: Newton's method, bisection where it would leave the curve. */
+  /** The curve parameter whose x is t, by halving: along the curve x never falls. */
   function parameterAt(t: number): number {
-    let s = t
-    for (let round = 0; round < NEWTON_ROUNDS; round++) {
-      const error = xAt(s) - t
-      if (Math.abs(error) < PRECISION) return s
-      const slope = slopeAt(s)
-      if (Math.abs(slope) < 1e-6) break
-      s -= error / slope
-      if (s < 0 || s > 1) break
-    }
-    let low = 0
-    let high = 1
+    let [low, high] = [0, 1]
     while (high - low > PRECISION) {
       const middle = (low + high) / 2
       if (xAt(middle) < t) low = middle
