@@ -1,16 +1,8 @@
 import { useRef, useState, type PointerEvent } from 'react'
-import { setCell, setRuleField, spreadRuleOver, type Id, type Rule } from '@rheoscope/core/document'
+import type { Id } from '@rheoscope/core/document'
 import { newId } from '../session/new-id'
-import type { Row } from './rows'
+import { dropped, type CellOrigin } from './cell-drop'
 import { useStillBench } from './use-bench'
-
-interface Origin {
-  readonly row: Row
-  readonly state: Id
-  readonly rule: Rule | null
-  /** Say where the trigger leads, or let the rule hold in more states. */
-  readonly how: 'target' | 'spread'
-}
 
 interface Line {
   readonly x1: number
@@ -23,7 +15,7 @@ interface Line {
 
 export interface CellDrag {
   readonly line: Line | null
-  readonly begin: (event: PointerEvent, origin: Origin) => void
+  readonly begin: (event: PointerEvent, origin: CellOrigin) => void
 }
 
 /** Less than this is a click. */
@@ -35,26 +27,14 @@ export function useCellDrag(): CellDrag {
   const [line, setLine] = useState<Line | null>(null)
   const ended = useRef<(() => void) | null>(null)
 
-  const drop = (origin: Origin, state: Id) => {
-    const { row, rule } = origin
-    const name = axis.states.find(({ id }) => id === state)?.name ?? ''
-    if (origin.how === 'spread') {
-      const places = [origin.state, state].map((id) => axis.states.findIndex((each) => each.id === id)).toSorted((a, b) => a - b)
-      const across = axis.states.slice(places[0], places[1]! + 1).map(({ id }) => id)
-      if (rule && state !== origin.state) make(spreadRuleOver(project, component, rule, across), `let ${row.key} hold as far as ${name}`)
-      return
-    }
-    const target = { go: 'state', state } as const
-    make(
-      rule
-        ? setRuleField(component.id, rule.id, 'target', target)
-        : setCell(component, { axis: axis.id, state: origin.state, trigger: row.trigger, part: row.part }, target, newId()),
-      `let ${row.key} lead to ${name}`,
-    )
-    select({ do: 'select cell', state: origin.state, row: row.key })
+  const drop = (origin: CellOrigin, state: Id) => {
+    const done = dropped(project, component, axis, origin, state, newId)
+    if (!done) return
+    make(done.edit, done.label)
+    if (origin.how === 'target') select({ do: 'select cell', state: origin.state, row: origin.row.key })
   }
 
-  const begin = (event: PointerEvent, origin: Origin) => {
+  const begin = (event: PointerEvent, origin: CellOrigin) => {
     if (event.button !== 0) return
     ended.current?.()
     const start = { x: event.clientX, y: event.clientY }

@@ -1,0 +1,24 @@
+import { setCell, setRuleField, spreadRuleOver, type Axis, type Component, type Edit, type Id, type Project, type Rule } from '@rheoscope/core/document'
+import type { Row } from './rows'
+
+/** A cell of the table that is being dragged from. */
+export interface CellOrigin {
+  readonly row: Row
+  readonly state: Id
+  readonly rule: Rule | null
+  /** Say where the trigger leads, or let the rule hold in more states. */
+  readonly how: 'target' | 'spread'
+}
+
+/** What dropping a cell on the column of a state does, with its name; null when it does nothing. */
+export function dropped(project: Project, component: Component, axis: Axis, { row, state: from, rule, how }: CellOrigin, state: Id, newId: () => Id): { readonly edit: Edit | null; readonly label: string } | null {
+  const name = axis.states.find(({ id }) => id === state)?.name ?? ''
+  if (how === 'spread') {
+    if (!rule || state === from) return null
+    const places = [from, state].map((id) => axis.states.findIndex((each) => each.id === id)).toSorted((a, b) => a - b)
+    return { edit: spreadRuleOver(project, component, rule, axis.states.slice(places[0], places[1]! + 1).map(({ id }) => id)), label: `let ${row.key} hold as far as ${name}` }
+  }
+  const target = { go: 'state', state } as const
+  const edit = rule ? setRuleField(component.id, rule.id, 'target', target) : setCell(component, { axis: axis.id, state: from, trigger: row.trigger, part: row.part }, target, newId())
+  return { edit, label: `let ${row.key} lead to ${name}` }
+}
