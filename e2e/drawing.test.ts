@@ -78,7 +78,7 @@ test('cells are filled by keyboard alone', async () => {
   await hands.press('2')
   await hands.until('tap leads to over', async () => (await (await hands.cell('tap', 'rest')).getAttribute('data-answer')) === 'over')
   await hands.press(Key.ARROW_RIGHT)
-  await hands.press('r', 'e')
+  await hands.press('r', 'e', Key.ENTER)
   await hands.until('and back to rest', async () => (await (await hands.cell('tap', 'over')).getAttribute('data-answer')) === 'rest')
   await hands.press('-')
   await hands.until('or nothing on purpose', async () => (await (await hands.cell('tap', 'over')).getAttribute('data-answer')) === 'nothing on purpose')

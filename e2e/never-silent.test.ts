@@ -50,7 +50,7 @@ describe('checks that cannot be loaded', () => {
 describe('a page that breaks down', () => {
   test('says so, with a way out, and nothing is lost', async () => {
     const hands = application.hands()
-    await withBroken(hands, 'window.ResizeObserver = undefined')
+    await withBroken(hands, 'window.Worker = undefined')
     await hands.click('.card-open')
     await says(hands, '.not-here', /This page broke down\. Everything that was done is kept\./)
     await hands.clickButton('Try again')
