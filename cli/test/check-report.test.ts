@@ -1,7 +1,7 @@
-import { expect, test } from '@jest/globals'
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
 import { apply } from '@rheoscope/core/document'
-import { digestOf, ProjectChecker } from '@rheoscope/core/check'
+import { CHECKS, digestOf, ProjectChecker, type Check } from '@rheoscope/core/check'
 import { checkReport, type CheckRequest } from '../src/check-report'
 
 const cut = apply(skerryLine, { edit: 'set', path: ['components', 'boardingButton', 'rules', 'finish', 'trigger', 'ms'], to: 100 })
@@ -63,4 +63,29 @@ test('JUnit has a failure for each finding that counts, and skips the others', (
   expect(text).toMatch(/^<\?xml version="1.0" encoding="UTF-8"\?>\n<testsuites name="Skerry Line"/)
   expect(text).toContain('<failure type="fault" message="`working` leaves after 100 ms')
   expect(text.match(/<failure /g)!.length).toBe(Number(/<testsuites [^>]*failures="(\d+)"/.exec(text)![1]))
+})
+
+describe('a check that breaks down', () => {
+  const stuck: Check = () => {
+    throw new TypeError('the needle is stuck')
+  }
+  beforeEach(() => void Object.assign(CHECKS, { stuck }))
+  afterEach(() => {
+    delete (CHECKS as Record<string, Check>).stuck
+  })
+  const one = { ...skerryLine, components: skerryLine.components.filter(({ id }) => id === 'spinnerRing'), screens: [], promises: [] }
+  const report = (format: CheckRequest['format']) => checkReport(one, { file: 'one.rheo.json', format, level: 'fault' })
+
+  test('is named, and nothing is called sound for it', () => {
+    const { text, failures } = report('text')
+    expect(failures).toEqual([expect.stringMatching(/^Spinner ring: The check stuck broke down, so it is not known what it would have found: the needle is stuck$/)])
+    expect(text).toContain('The check stuck broke down')
+    expect(text).not.toContain('no findings')
+  })
+
+  test('is an error in JUnit, a failed invocation in SARIF, and stands in the JSON', () => {
+    expect(report('junit').text).toMatch(/<testsuite name="Spinner ring"[^>]* errors="1"[\s\S]*<error type="stuck"/)
+    expect(JSON.parse(report('sarif').text).runs[0].invocations).toMatchObject([{ executionSuccessful: false, toolExecutionNotifications: [{ descriptor: { id: 'stuck' } }] }])
+    expect(JSON.parse(report('json').text).failures).toMatchObject([{ check: 'stuck', about: { component: 'spinnerRing' } }])
+  })
 })

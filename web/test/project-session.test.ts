@@ -134,6 +134,15 @@ describe('a session', () => {
     here.dispatch(renameComponent(component.id, 'Renamed'), 'rename Shared')
     await idle()
     expect(here.getState().notice).toContain('rename Shared')
+    // It is still said after the next edit, unlike what is said of an edit that cannot be made.
+    here.dispatch(renameProject('on'), 'rename')
+    expect(here.getState().notice).toContain('rename Shared')
+    here.dismissNotice()
+    here.dispatch(removeComponent('nothing'), 'remove nothing')
+    expect(here.getState().notice).not.toBeNull()
+    here.dispatch(renameProject('on and on'), 'rename')
+    expect(here.getState().notice).toBeNull()
+    await until(() => here.getState().connection === 'saved')
     expect(here.getState().project).toEqual(server.project(start))
   })
 

@@ -62,6 +62,8 @@ export class ProjectSession {
   /** Something in what is pending could not be stored: until all is through each goes alone. */
   private isAlone = false
   private failures = 0
+  /** What is said is about the last edit, and nobody needs to hear it after the next; otherwise it stays until it is dismissed. */
+  private isOfEdit = false
   private retryMs: number
   private retry: ReturnType<typeof setTimeout> | undefined
   private isClosed = false
@@ -180,10 +182,11 @@ export class ProjectSession {
       if (!entry) return
       this.pending = [...this.pending, entry]
       this.keep()
-      this.publish({ notice: null })
+      this.publish(this.isOfEdit ? { notice: null } : {})
       void this.send()
     } catch (error) {
       if (!(error instanceof RheoError)) throw error
+      this.isOfEdit = true
       this.publish({ notice: error.message })
     }
   }
@@ -193,6 +196,7 @@ export class ProjectSession {
       this.options.kept.write({ pending: this.pending, setAside: this.setAside })
     } catch (error) {
       // The browser's own store is full: the edits are still here, and on their way.
+      this.isOfEdit = false
       this.publish({ notice: `Edits cannot be kept in this browser (${(error as Error).message}); leave the page open until they are stored.` })
     }
   }
@@ -268,6 +272,7 @@ export class ProjectSession {
     const { entries, lost } = rebase(this.pending, this.confirmed.project)
     this.pending = entries
     this.keep()
+    if (lost.length > 0) this.isOfEdit = false
     this.publish(lost.length > 0 ? { notice: `What this was about has been removed in another window, so it was not done: ${lost.map(said).join('; ')}.` } : {})
   }
 
