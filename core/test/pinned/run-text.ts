@@ -47,15 +47,15 @@ export function runText(project: Project, surface: Surface, inputs: readonly Inp
   return `${lines.join('\n')}\n`
 }
 
-/** What an item shows by property, as text. */
+/** What an item shows, by property. */
 type Said = Readonly<Record<string, string>>
 
 /** What every item shows, in the order they are drawn. */
 const saidOf = (list: DrawList): readonly (readonly [string, Said])[] =>
-  list.flatMap((item: DrawItem) => [[item.key, Object.fromEntries(Object.entries(item.values).map(([property, value]) => [property, text(value)]))] as const, ...saidOf(item.children)])
+  list.flatMap((item: DrawItem) => [[item.key, Object.fromEntries(Object.entries(item.values).map(([property, value]) => [property, written(value)]))] as const, ...saidOf(item.children)])
 
 /** What a property shows unless something is said of it; that is not told. */
-const usual = (property: string): string => text(propertyDefinition(property)?.initial)
+const usual = (property: string): string => written(propertyDefinition(property)?.initial)
 
-/** A value as text, numbers to a thousandth. */
-const text = (value: unknown): string => JSON.stringify(value, (_key, inner: unknown) => (typeof inner === 'number' ? Math.round(inner * 1000) / 1000 : inner)) ?? 'none'
+/** A value in letters, numbers to a thousandth. */
+const written = (value: unknown): string => JSON.stringify(value, (_key, inner: unknown) => (typeof inner === 'number' ? Math.round(inner * 1000) / 1000 : inner)) ?? 'none'
