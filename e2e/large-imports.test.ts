@@ -32,7 +32,7 @@ test('a picture with more shapes than there may be comes in as far as it may, an
   await hands.newProject()
   const shapes = Array.from({ length: 15_000 }, (_each, index) => `<rect x="${index % 100}" y="${Math.floor(index / 100)}" width="1" height="1"/>`)
   await (await hands.find('[aria-label="SVG file"]')).sendKeys(file('tiles.svg', `<svg xmlns="http://www.w3.org/2000/svg" width="100" height="150">${shapes.join('')}</svg>`))
-  await hands.until('what was left out is said', async () => /what comes after the first 2,000 shapes, 13000 times/.test(await (await hands.find('.svg-report')).getText()), 60_000)
+  await hands.until('what was left out is said', async () => /what comes after the first 1,500 shapes, 13500 times/.test(await (await hands.find('.svg-report')).getText()), 60_000)
   await hands.clickButton('Close')
   await hands.clickButton('Undo')
   await hands.until('it is taken back', async () => (await hands.driver.findElements(By.css('[role=treeitem], .part-row'))).length < 10)

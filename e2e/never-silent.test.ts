@@ -25,8 +25,9 @@ describe('checks that cannot be loaded', () => {
 
   test('have failed, wherever something is said of them, and can be tried again', async () => {
     const hands = application.hands()
+    const id = await demo()
     await withBroken(hands, BROKEN)
-    await hands.click('.card-open')
+    await hands.click(`.card-open[href="/project/${id}"]`)
     await says(hands, '.finding-counts', /^checks failed$/)
     await says(hands, '#findings .broken-down', /code cannot be loaded/)
     expect(await textOf(hands, '#findings')).not.toMatch(/no findings/i)

@@ -8,7 +8,7 @@ export const LIMITS = {
   /** Rows of a table that is brought in. */
   tableRows: 2_000,
   /** Elements of an SVG file that is brought in. */
-  svgElements: 2_000,
+  svgElements: 1_500,
   /** Parts of one component or screen. */
   parts: 2_000,
   /** Containers one inside another. */
