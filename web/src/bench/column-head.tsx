@@ -23,11 +23,10 @@ export function ColumnHead({ state, column, isTarget }: { readonly state: State;
       <div className="column-title">
         <StateName key={`${state.id} ${state.name}`} state={state} />
         {worst && <span className={`badge is-${worst.level}`} title={worst.sentence.replace(/[‹›]/g, '')} />}
-        <span className="muted column-note" title="Type it into a cell to lead here">{column + 1}</span>
         <StateMenu state={state} />
       </div>
       <div className="column-picture">
-        {(axis.start === state.id || state.final) && <span className="muted column-kind">{axis.start === state.id ? 'start' : 'final'}</span>}
+        <span className="muted column-note"><span className="number" title="Type it into a cell to lead here">{column + 1}</span>{axis.start === state.id ? ' start' : state.final ? ' final' : ''}</span>
         <HeadPicture state={state.id} />
         <button className="plain column-open" aria-label={`Open ${state.name} on the easel`} onClick={() => select({ do: 'open easel', state: state.id })} />
       </div>
