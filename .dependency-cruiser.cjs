@@ -18,7 +18,6 @@ module.exports = {
     { name: 'motion-and-layout-apart', severity: 'error', from: { path: '^core/src/motion/' }, to: { path: '^core/src/layout/' } },
     { name: 'layout-and-motion-apart', severity: 'error', from: { path: '^core/src/layout/' }, to: { path: '^core/src/motion/' } },
     { name: 'core-stands-alone', severity: 'error', from: { path: '^core/src/' }, to: { path: '^(server|web|cli|e2e|bench)/' } },
-    { name: 'schema-is-for-the-door', comment: 'The interface leaves validation to the server.', severity: 'error', from: { path: '^web/src/' }, to: { path: '^core/src/document/schema/' } },
     { name: 'server-knows-no-web', severity: 'error', from: { path: '^server/src/' }, to: { path: '^(web|cli)/' } },
     { name: 'web-knows-no-server', severity: 'error', from: { path: '^web/src/' }, to: { path: '^(server|cli)/' } },
     { name: 'no-circles', severity: 'error', from: { path: '^(core|server)/src/' }, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },

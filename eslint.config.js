@@ -9,6 +9,8 @@ export default tseslint.config(
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true }],
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports', disallowTypeAnnotations: false }],
+      // The type of what a shape describes has a name of its own, which is what people read.
+      '@typescript-eslint/no-empty-object-type': ['error', { allowInterfaces: 'with-single-extends' }],
       eqeqeq: ['error', 'always', { null: 'ignore' }],
       'no-restricted-syntax': ['error', { selector: 'ExportDefaultDeclaration', message: 'Name what is exported.' }],
       'max-lines': ['error', { max: 400, skipBlankLines: true }],
@@ -26,6 +28,18 @@ export default tseslint.config(
     files: ['web/src/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': reactHooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
+  {
+    files: ['{core,web,server,cli}/src/**/*.{ts,tsx}'],
+    rules: {
+      // What is there already is in eslint-suppressions.json, and only gets less.
+      '@typescript-eslint/no-non-null-assertion': 'error',
+      '@typescript-eslint/consistent-type-assertions': ['error', { assertionStyle: 'never' }],
+      'no-restricted-syntax': [
+        'error', { selector: 'ExportDefaultDeclaration', message: 'Name what is exported.' },
+        { selector: 'CatchClause:not([param])', message: 'Say what is caught: orElse, or an error that is looked at.' },
+      ],
+    },
   },
   { files: ['**/*.test.ts', '**/test/**'], rules: { 'max-lines-per-function': 'off' } },
   { files: ['**/vite.config.ts', '**/drizzle.config.ts', '**/*.config.{js,mjs}'], rules: { 'no-restricted-syntax': 'off' } },

@@ -8,11 +8,11 @@ import { startServer, type TestServer } from './harness/server'
 function heavy(demo: Project): Project {
   const [like] = demo.components as readonly [Component]
   const axes = Array.from({ length: 8 }, (_each, index): Axis => ({
-    id: `axis${index}`, name: `axis ${index}`, start: `a${index}`, drivenBy: null,
-    states: [`a${index}`, `b${index}`].map((id) => ({ id, name: id, hue: index % 8, look: {}, final: false, continuous: null })),
+    id: `axis${index}`, name: `axis ${index}`, start: `a${index}`, boundTo: null,
+    states: [`a${index}`, `b${index}`].map((id) => ({ id, name: id, hue: index % 8, look: {}, final: false, loop: null })),
   }))
   const rules = axes.flatMap(({ id }, index): Rule[] => [
-    { id: `go${index}`, axis: id, trigger: { on: 'after', ms: 50 + 17 * index, since: 'entering', holdWhile: null }, part: null, within: { only: [`a${index}`] }, guard: null, actions: [], target: { go: 'state', state: `b${index}` }, motion: null, letThrough: false },
+    { id: `go${index}`, axis: id, trigger: { on: 'after', ms: 50 + 17 * index, since: 'entering', pauseWhile: null }, part: null, within: { only: [`a${index}`] }, guard: null, actions: [], target: { go: 'state', state: `b${index}` }, motion: null, letThrough: false },
     { id: `back${index}`, axis: id, trigger: { on: 'tap' }, part: null, within: { only: [`b${index}`] }, guard: null, actions: [], target: { go: 'state', state: `a${index}` }, motion: null, letThrough: true },
   ])
   const component: Component = { ...like, id: 'heavy', name: 'Heavy', axes, rules, combinations: [], pairs: [], parameters: [], variables: [], motion: null, absent: {}, parts: [{ id: 'root', kind: 'container', name: 'root', parent: null, base: { width: 100, height: 100, fill: '#ffffff' } }] }
@@ -22,7 +22,19 @@ function heavy(demo: Project): Project {
 /** The processes that check for a server, with the most memory each has had, in MB. */
 function checking(server: number): readonly number[] {
   const children = spawnSync('ps', ['-o', 'pid=', '--ppid', String(server)], { encoding: 'utf8' }).stdout.trim().split(/\s+/).filter((pid) => pid !== '')
-  return children.map((pid) => Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024)
+  return children.flatMap((pid) => {
+    const status = statusOf(pid)
+    return status === null ? [] : [Number(/VmHWM:\s+(\d+)/.exec(status)?.[1] ?? 0) / 1024]
+  })
+}
+
+/** What the system says of a process; null when that has ended since it was listed. */
+function statusOf(pid: string): string | null {
+  try {
+    return readFileSync(`/proc/${pid}/status`, 'utf8')
+  } catch {
+    return null
+  }
 }
 
 const started: TestServer[] = []

@@ -1,7 +1,8 @@
 import { expect, test } from '@jest/globals'
 import { rmSync } from 'node:fs'
-import { doing, renameProject, type Entry, type Project } from '@rheoscope/core/document'
+import { renameProject, type Entry, type Project } from '@rheoscope/core/document'
 import { startServer } from './harness/server'
+import { made } from '../core/test/document/made'
 
 /** So many times; more when asked for. */
 const KILLS = Number(process.env.RHEOSCOPE_KILLS ?? 1)
@@ -10,7 +11,7 @@ test.each(Array.from({ length: KILLS }, (_each, index) => index + 1))('killing t
   const first = await startServer()
   const { project } = (await (await fetch(`${first.address}/api/projects/skerryLine`)).json()) as { project: Project }
   const acknowledged: string[] = []
-  const sent = Array.from({ length: 500 }, (_, index): Entry => doing(`entry-${String(index).padStart(4, '0')}`, project, renameProject(`Name ${index}`), 'rename'))
+  const sent = Array.from({ length: 500 }, (_, index): Entry => made(`entry-${String(index).padStart(4, '0')}`, project, renameProject(`Name ${index}`), 'rename'))
   const killAfter = 40 + ((round * 130) % 300)
   let killed: Promise<void> | null = null
 

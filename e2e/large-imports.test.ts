@@ -42,7 +42,7 @@ test('a list in a list over a thousand records leaves the shelf alive, so that t
   const instance = (id: string, holder: string, component: string) => ({ id, kind: 'list', name: id, parent: `${holder}-root`, component, table: 'table', filter: null, base: {} })
   const component = (id: string, parts: readonly object[]) => ({
     id, name: id, parts: [{ id: `${id}-root`, kind: 'container', name: 'root', parent: null, base: { width: 100, height: 100 } }, ...parts],
-    axes: [{ id: 'axis', name: 'axis', start: 'rest', drivenBy: null, states: [{ id: 'rest', name: 'rest', hue: 0, look: {}, final: false, continuous: null }] }],
+    axes: [{ id: 'axis', name: 'axis', start: 'rest', boundTo: null, states: [{ id: 'rest', name: 'rest', hue: 0, look: {}, final: false, loop: null }] }],
     rules: [], combinations: [], parameters: [], variables: [], pairs: [], motion: null, absent: {},
   })
   const demo = (await (await fetch(`${application.address}/api/projects/skerryLine`)).json()) as { project: Record<string, unknown> }

@@ -22,7 +22,7 @@ function everyLane(): { readonly played: readonly Played[]; readonly left: reado
   const left: string[] = []
   const played = skerryLine.components.flatMap((component) => component.rules.flatMap((rule) => {
     const from = component.axes.find(({ id }) => id === rule.axis)?.states.find(({ id }) => holdsIn(rule, id))
-    if (!from || rule.target.go === 'nothing') return []
+    if (!from || rule.target.go === 'ignored') return []
     const run = new Run(skerryLine, { component: component.id }, { states: { [rule.axis]: from.id } })
     run.fireByHand(rule)
     const { lanes } = run.instance('')!

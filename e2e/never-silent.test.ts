@@ -95,8 +95,13 @@ describe('what has become of edits', () => {
   test('an edit that cannot be kept is set aside, and the others are kept', async () => {
     const hands = application.hands()
     await hands.newProject()
+    // The page finds whatever does not fit by itself; this is about what only the server can refuse.
+    await hands.driver.executeScript(`const { fetch } = window
+      window.fetch = (address, options) => (String(options?.body).includes('rename the component')
+        ? Promise.resolve(new Response('{"type":"urn:rheoscope:problem:invalid","title":"Refused","status":422,"detail":"The server has its reasons."}', { status: 422, headers: { 'content-type': 'application/problem+json' } }))
+        : fetch(address, options))`)
     await hands.enter('Project name', 'First')
-    await hands.enter('Component name', 'x'.repeat(400))
+    await hands.enter('Component name', 'Unwanted')
     await hands.enter('Project name', 'Second')
     await says(hands, '.notices', /rename the component could not be stored and has been taken back; everything else is\./)
     await hands.clickButton('Give it up')
@@ -106,15 +111,25 @@ describe('what has become of edits', () => {
   })
 })
 
+test('an edit that does not fit says why at once, and changes nothing', async () => {
+  const hands = application.hands()
+  await hands.newProject()
+  await hands.enter('Component name', 'x'.repeat(400))
+  await says(hands, '.notices', /This does not fit: name length must be less than or equal to 200 characters long\./)
+  await hands.enter('Component name', 'Short')
+  await hands.until('nothing is said any more', async () => (await hands.driver.findElements(By.css('.notice'))).length === 0)
+})
+
 test('a double click on New project makes one', async () => {
   const hands = application.hands()
   await hands.driver.get(application.address)
   await hands.find('.card')
-  const many = async () => ((await (await fetch(`${application.address}/api/projects`)).json()) as readonly unknown[]).length
-  const before = await many()
+  await hands.driver.executeScript(`window.made = 0
+    const { fetch } = window
+    window.fetch = (address, options) => (options?.method === 'POST' && String(address).endsWith('/api/projects') && window.made++, fetch(address, options))`)
   await hands.doubleClick(await hands.byText('New project', 'button'))
   await hands.find('[aria-label="Response table"]')
-  expect(await many()).toBe(before + 1)
+  expect(await hands.driver.executeScript('return window.made')).toBe(1)
 })
 
 describe('cells of the table', () => {

@@ -86,7 +86,7 @@ test('held, the clock goes on by events and frames; a finger does not hover', as
   await hands.openDemoScreen('home')
   await hands.clickButton('finger')
   const board = await hands.byText('Board', '*[name()="tspan"]')
-  await hands.driver.actions().move({ origin: board }).perform()
+  await hands.hover(board)
   await hands.driver.sleep(200)
   expect(await traceText(hands)).not.toContain('over from')
   await hands.click(board)

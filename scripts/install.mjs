@@ -34,6 +34,25 @@ export function installPackages() {
 /** Builds the interface and the server. */
 export const build = () => step('building', 'npm', ['run', '--silent', 'build'])
 
+/**
+ * Installs PostgreSQL from Debian's packages where it is absent, for the tests of what keeps everything on a database
+ * server. No server is set up for the machine: tests start their own.
+ */
+export function installPostgres() {
+  if (existsSync('/usr/lib/postgresql')) return
+  const elevated = process.getuid?.() === 0 ? [] : ['sudo']
+  const [command, ...args] = [...elevated, 'sh', '-c', 'mkdir -p /etc/postgresql-common && echo "create_main_cluster = false" > /etc/postgresql-common/createcluster.conf && apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq postgresql']
+  step('installing PostgreSQL', command, args)
+}
+
+/** Installs nginx from Debian's packages where it is absent, for trying what `docs/operating.md` says. It is not started. */
+export function installProxy() {
+  if (existsSync('/usr/sbin/nginx')) return
+  const elevated = process.getuid?.() === 0 ? [] : ['sudo']
+  const [command, ...args] = [...elevated, 'sh', '-c', 'apt-get update -qq && RUNLEVEL=1 DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends nginx']
+  step('installing nginx', command, args)
+}
+
 /** Installs Chromium and ChromeDriver from Debian's packages where they are absent. */
 export function installBrowser() {
   if (existsSync('/usr/bin/chromium') && existsSync('/usr/bin/chromedriver')) return

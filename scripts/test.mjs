@@ -1,8 +1,9 @@
 /** `npm test`: installs what is missing, then types, lint, unit tests, and end-to-end tests in Chromium. */
-import { installBrowser, installPackages, lane, step } from './install.mjs'
+import { installBrowser, installPackages, installPostgres, lane, step } from './install.mjs'
 
 installPackages()
 installBrowser()
+installPostgres()
 const silent = (script) => [script, 'npm', ['run', '--silent', script]]
 // Two things at a time keep two cores busy.
 const codes = await Promise.all([lane([silent('typecheck'), silent('lint'), silent('build')]), lane([silent('unit')])])

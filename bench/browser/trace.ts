@@ -14,7 +14,7 @@ function lamp(): Component {
   const [axis] = begun.axes
   const on = { ...newState('on', 'on', 1), look: { [begun.parts[1]!.id]: { fill: '#b07d12' } } }
   const rules = [['up', axis!.start, 'on', 2000], ['out', 'on', axis!.start, 5000]].map(([id, from, to, ms]) => ({
-    id: id as string, axis: axis!.id, trigger: { on: 'after', ms: ms as number, since: 'entering', holdWhile: null } as const, part: null, within: { only: [from as string] }, guard: null, actions: [],
+    id: id as string, axis: axis!.id, trigger: { on: 'after', ms: ms as number, since: 'entering', pauseWhile: null } as const, part: null, within: { only: [from as string] }, guard: null, actions: [],
     target: { go: 'state', state: to as string } as const, motion: { ...EMPTY_MOTION, durationMs: 300 }, letThrough: false,
   }))
   return { ...begun, axes: [{ ...axis!, states: [...axis!.states, on] }], rules }

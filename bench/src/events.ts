@@ -16,8 +16,8 @@ const box: readonly Part[] = [
 const thing = (id: string, more: Partial<Component>): Component => ({
   id, name: id, parts: box, rules: [], combinations: [], parameters: [], variables: [], pairs: [], absent: {}, motion: null,
   axes: [{
-    id: 'axis', name: 'axis', start: 'a', drivenBy: null,
-    states: [{ id: 'a', name: 'a', hue: 0, look: {}, final: false, continuous: null }, { id: 'b', name: 'b', hue: 1, look: { box: { x: 4 } }, final: false, continuous: null }],
+    id: 'axis', name: 'axis', start: 'a', boundTo: null,
+    states: [{ id: 'a', name: 'a', hue: 0, look: {}, final: false, loop: null }, { id: 'b', name: 'b', hue: 1, look: { box: { x: 4 } }, final: false, loop: null }],
   }],
   ...more,
 })
@@ -26,7 +26,7 @@ const thing = (id: string, more: Partial<Component>): Component => ({
 const listener = thing('listener', {
   motion: { ...EMPTY_MOTION, durationMs: 100, easing: 'ease' },
   rules: [{
-    id: 'flip', axis: 'axis', trigger: { on: 'key', key: 'a', modifiers: {}, anywhere: true }, part: null, within: { except: [] }, guard: null, target: { go: 'next', wrap: true }, motion: null, letThrough: true,
+    id: 'flip', axis: 'axis', trigger: { on: 'key', key: 'a', modifiers: {}, anywhere: true }, part: null, within: { except: [] }, guard: null, target: { go: 'next', loops: true }, motion: null, letThrough: true,
     actions: [{ id: 'set', do: 'set', variable: 'tide', to: 'tide + 1' }],
   }],
 })

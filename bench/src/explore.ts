@@ -5,17 +5,17 @@ import { timed, type Report } from './report'
 /** A lamp that is tapped on, goes off of itself after a while, and dims once it has settled. */
 function lamp(index: number, timerMs: number): Component {
   const frame = `frame${index}`
-  const state = (id: string, radius: number) => ({ id, name: id, hue: 0, final: false, continuous: null, look: { [frame]: { radiusTopLeft: radius } } })
+  const state = (id: string, radius: number) => ({ id, name: id, hue: 0, final: false, loop: null, look: { [frame]: { radiusTopLeft: radius } } })
   const rule = (id: string, on: Component['rules'][number]['trigger'], from: string, to: string) => ({
     id, axis: 'lamp', trigger: on, part: null, within: { only: [from] }, guard: null, actions: [], target: { go: 'state', state: to } as const, motion: null, letThrough: false,
   })
   return {
     id: `lamp${index}`, name: `Lamp ${index}`,
     parts: [{ id: frame, kind: 'container', name: 'frame', parent: null, base: { width: 40, height: 40, fill: '#000000' } }],
-    axes: [{ id: 'lamp', name: 'lamp', start: 'off', drivenBy: null, states: [state('off', 0), state('on', 4), state('dim', 8)] }],
+    axes: [{ id: 'lamp', name: 'lamp', start: 'off', boundTo: null, states: [state('off', 0), state('on', 4), state('dim', 8)] }],
     rules: [
       rule('up', { on: 'tap' }, 'off', 'on'), rule('dims', { on: 'settled' }, 'on', 'dim'),
-      rule('out', { on: 'after', ms: timerMs, since: 'entering', holdWhile: null }, 'dim', 'off'), rule('down', { on: 'tap' }, 'dim', 'off'),
+      rule('out', { on: 'after', ms: timerMs, since: 'entering', pauseWhile: null }, 'dim', 'off'), rule('down', { on: 'tap' }, 'dim', 'off'),
     ],
     combinations: [], parameters: [], variables: [], pairs: [], absent: {}, motion: { ...EMPTY_MOTION, durationMs: 120 + index, easing: 'linear' },
   }

@@ -14,13 +14,13 @@ const mover: Component = {
   id: 'mover', name: 'Mover',
   parts: [
     { id: 'frame', kind: 'container', name: 'frame', parent: null, base: { width: 20, height: 20 } },
-    { id: 'box', kind: 'box', name: 'box', parent: 'frame', base: { x: 0, y: 0, width: 10, height: 10, rotate: 0, opacity: 1, radiusTopLeft: 0, fill: '#24506f' } },
+    { id: 'box', kind: 'box', name: 'box', parent: 'frame', base: { x: 0, y: 0, width: 10, height: 10, rotation: 0, opacity: 1, radiusTopLeft: 0, fill: '#24506f' } },
   ],
   axes: [{
-    id: 'axis', name: 'axis', start: 'a', drivenBy: null,
+    id: 'axis', name: 'axis', start: 'a', boundTo: null,
     states: [
-      { id: 'a', name: 'a', hue: 0, look: {}, final: false, continuous: null },
-      { id: 'b', name: 'b', hue: 1, look: { box: { x: 9, y: 7, width: 14, height: 18, rotate: 90, opacity: 0.4, radiusTopLeft: 5, fill: '#b5466b' } }, final: false, continuous: null },
+      { id: 'a', name: 'a', hue: 0, look: {}, final: false, loop: null },
+      { id: 'b', name: 'b', hue: 1, look: { box: { x: 9, y: 7, width: 14, height: 18, rotation: 90, opacity: 0.4, radiusTopLeft: 5, fill: '#b5466b' } }, final: false, loop: null },
     ],
   }],
   rules: [], combinations: [], parameters: [], variables: [], pairs: [], absent: {},

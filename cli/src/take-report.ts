@@ -1,5 +1,5 @@
-import { RheoError, type Project, type Take } from '@rheoscope/core/document'
-import { take as takeSchema, validated } from '@rheoscope/core/schema'
+import { RheoError, Take, type Project } from '@rheoscope/core/document'
+import { validated } from '@rheoscope/core/schema'
 import { expectationText, playTake } from '@rheoscope/core/run'
 
 export type TakeFormat = 'text' | 'json'
@@ -23,13 +23,13 @@ export function takeFrom(project: Project, named: string, fileText: () => string
   if (known) return known
   const text = fileText()
   if (text === null) throw new RheoError('gone', `takes/${named}`, `${project.name} has no take “${named}”, and there is no such file.`)
-  return validated<Take>(takeSchema, parsed(text, named), 'The take')
+  return validated(Take, parsed(text, named), 'The take')
 }
 
 function parsed(text: string, name: string): unknown {
   try {
     return JSON.parse(text)
-  } catch {
-    throw new RheoError('invalid', name, `${name} is not complete JSON.`)
+  } catch (error) {
+    throw new RheoError('invalid', name, `${name} is not complete JSON: ${(error as SyntaxError).message}.`)
   }
 }

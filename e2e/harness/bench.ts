@@ -222,13 +222,14 @@ export class BenchHands extends Hands {
 
   /** Taps a shape by its colour; this is using what was made, not making it. */
   async tapFill(fill: string, index = 0, within = '.specimen-picture'): Promise<void> {
-    await this.until(`something is filled in ${fill}`, async () => (await this.middlesOf(fill, within)).length > index)
-    const [x, y] = (await this.middlesOf(fill, within))[index]!
+    let middle: readonly [x: number, y: number] | undefined
+    await this.until(`something is filled in ${fill}`, async () => (middle = (await this.middlesOf(fill, within))[index]) !== undefined)
+    const [x, y] = middle!
     await this.driver.actions().move({ x, y }).click().perform()
   }
 
   async tapWords(words: string, within = 'specimen-picture'): Promise<void> {
-    await this.driver.actions().move({ origin: await this.byText(words, `*[name()="tspan"][ancestor::*[contains(@class, "${within}")]]`) }).click().perform()
+    await this.tap(await this.byText(words, `*[name()="tspan"][ancestor::*[contains(@class, "${within}")]]`))
   }
 
   /** The words to be read in a picture. */

@@ -1,11 +1,23 @@
-import { By, Key, Origin, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { By, Key, Origin, error, until, type WebDriver, type WebElement } from 'selenium-webdriver'
 
-const PATIENCE_MS = 10_000
+const PATIENCE_MS = 20_000
+
+/** How often what was painted anew is looked for again. */
+const MOST_ATTEMPTS = 5
 
 /** How long the pointer takes to a place; it would dawdle otherwise. */
 const AT_ONCE_MS = 0
 
 type Place = string | WebElement
+
+type Point = { readonly x: number; readonly y: number }
+
+/** The middle of what can be seen of an element, in the window, once it has come into view. */
+const MIDDLE = `
+  arguments[0].scrollIntoView({ block: 'nearest', inline: 'nearest' })
+  const { left, right, top, bottom } = arguments[0].getBoundingClientRect()
+  const between = (from, to, most) => Math.floor((Math.max(0, from) + Math.min(most, to)) / 2)
+  return { x: between(left, right, window.innerWidth), y: between(top, bottom, window.innerHeight) }`
 
 /** The field beside a label, or in it, with its kind; null while it is not there. */
 const FIELD = `
@@ -26,6 +38,9 @@ const FIELD = `
 export class Hands {
   actions = 0
 
+  /** How an element was found, to find it again when the page has painted it anew. */
+  private readonly ways = new WeakMap<WebElement, By>()
+
   constructor(readonly driver: WebDriver) {}
 
   /** The first element a CSS selector finds, once it is there. */
@@ -37,24 +52,36 @@ export class Hands {
     return this.located(By.xpath(`//${tag}[normalize-space()=${JSON.stringify(text)}]`), `nothing reads “${text}”`)
   }
 
-  protected located(by: By, otherwise: string): Promise<WebElement> {
-    return this.driver.wait(until.elementLocated(by), PATIENCE_MS, otherwise)
+  protected async located(by: By, otherwise: string): Promise<WebElement> {
+    const element = await this.driver.wait(until.elementLocated(by), PATIENCE_MS, otherwise)
+    this.ways.set(element, by)
+    return element
   }
 
   async click(place: Place): Promise<void> {
     this.actions++
-    const element = await this.at(place)
-    // What cannot be clicked yet may have to come into view first.
-    await element.click().catch(async () => {
-      await this.driver.wait(until.elementIsVisible(element), PATIENCE_MS)
-      await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
-      await element.click()
-    })
+    await whileItStands(this.finder(place), (element) =>
+      // What cannot be clicked yet may have to come into view first.
+      element.click().catch(async () => {
+        await this.driver.wait(until.elementIsVisible(element), PATIENCE_MS)
+        await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
+        await element.click()
+      }))
   }
 
   async doubleClick(place: Place): Promise<void> {
     this.actions++
-    await this.driver.actions().move({ origin: await this.at(place), duration: AT_ONCE_MS }).doubleClick().perform()
+    await this.driver.actions().move({ ...(await this.middle(place)), duration: AT_ONCE_MS }).doubleClick().perform()
+  }
+
+  /** Brings the pointer over the middle of a place. */
+  async hover(place: Place): Promise<void> {
+    await this.driver.actions().move(await this.middle(place)).perform()
+  }
+
+  /** Taps the middle of a place as a person who uses what was made: it is no action of making it. */
+  async tap(place: Place): Promise<void> {
+    await this.driver.actions().move(await this.middle(place)).click().perform()
   }
 
   async clickButton(text: string): Promise<void> {
@@ -70,10 +97,11 @@ export class Hands {
   /** Enters a value into the field of that label, within a part of the page; a yes/no is turned to the other. */
   async enter(label: string, value: string, within = 'body'): Promise<void> {
     this.actions++
-    const [field, kind] = await this.fieldAndKind(label, within)
-    if (kind === 'select') return (await field.findElement(By.xpath(`./option[normalize-space()=${JSON.stringify(value)}]`))).click()
-    if (kind === 'checkbox') return field.click()
-    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), value, Key.ENTER)
+    await whileItStands(() => this.fieldAndKind(label, within), async ([field, kind]) => {
+      if (kind === 'select') await (await field.findElement(By.xpath(`./option[normalize-space()=${JSON.stringify(value)}]`))).click()
+      else if (kind === 'checkbox') await field.click()
+      else await field.sendKeys(Key.chord(Key.CONTROL, 'a'), value, Key.ENTER)
+    })
   }
 
   async field(label: string, within = 'body'): Promise<WebElement> {
@@ -92,17 +120,18 @@ export class Hands {
 
   async drag(from: Place, to: Place): Promise<void> {
     this.actions++
-    const [origin, target] = [await this.at(from), await this.at(to)]
+    // What comes into view last may move what is in view already.
+    await this.middle(to)
+    const [origin, target] = [await this.middle(from), await this.middle(to)]
     // In two moves, because the first only begins a drag.
-    await this.driver.actions().move({ origin, duration: AT_ONCE_MS }).press().move({ origin: target, x: 1, y: 1, duration: AT_ONCE_MS }).move({ origin: target, duration: AT_ONCE_MS }).release().perform()
+    await this.driver.actions().move({ ...origin, duration: AT_ONCE_MS }).press().move({ x: target.x + 1, y: target.y + 1, duration: AT_ONCE_MS }).move({ ...target, duration: AT_ONCE_MS }).release().perform()
   }
 
   async dragBy(from: Place, x: number, y: number): Promise<void> {
     this.actions++
-    const origin = await this.at(from)
     const half = { x: Math.round(x / 2), y: Math.round(y / 2) }
     // From where the pointer is, because what is dragged moves along.
-    await this.driver.actions().move({ origin, duration: AT_ONCE_MS }).press().move({ origin: Origin.POINTER, ...half, duration: AT_ONCE_MS }).move({ origin: Origin.POINTER, x: x - half.x, y: y - half.y, duration: AT_ONCE_MS }).release().perform()
+    await this.driver.actions().move({ ...(await this.middle(from)), duration: AT_ONCE_MS }).press().move({ origin: Origin.POINTER, ...half, duration: AT_ONCE_MS }).move({ origin: Origin.POINTER, x: x - half.x, y: y - half.y, duration: AT_ONCE_MS }).release().perform()
   }
 
   async press(...keys: string[]): Promise<void> {
@@ -126,7 +155,32 @@ export class Hands {
     })
   }
 
-  private async at(place: Place): Promise<WebElement> {
-    return typeof place === 'string' ? this.find(place) : place
+  /** Where the middle of a place is now. */
+  middle(place: Place): Promise<Point> {
+    return whileItStands(this.finder(place), (element) => this.driver.executeScript(MIDDLE, element))
+  }
+
+  /** Finds a place: at first what is meant may be at hand, afterwards it is looked for as it was before. */
+  private finder(place: Place): () => Promise<WebElement> {
+    if (typeof place === 'string') return () => this.find(place)
+    const by = this.ways.get(place)
+    let isFirst = true
+    return async () => {
+      const wanted = isFirst || by === undefined ? place : await this.located(by, `${by} is gone`)
+      isFirst = false
+      return wanted
+    }
+  }
+}
+
+/** Does something with what is found; where the page has put another in its place meanwhile, with that one. */
+async function whileItStands<F, T>(find: () => Promise<F>, act: (found: F) => Promise<T>): Promise<T> {
+  for (let attempts = 1; ; attempts++) {
+    const found = await find()
+    try {
+      return await act(found)
+    } catch (failure) {
+      if (!(failure instanceof error.StaleElementReferenceError) || attempts === MOST_ATTEMPTS) throw failure
+    }
   }
 }

@@ -16,11 +16,11 @@ export interface TestServer {
   readonly close: () => Promise<void>
 }
 
-/** The built server on a free port; with its own new data folder unless one is given. */
-export async function startServer(options: { readonly data?: string; readonly port?: number } = {}): Promise<TestServer> {
+/** The built server on a free port; with its own new data folder unless one, or a database, is given. */
+export async function startServer(options: { readonly data?: string; readonly port?: number; readonly databaseUrl?: string } = {}): Promise<TestServer> {
   const data = options.data ?? mkdtempSync(path.join(tmpdir(), 'rheoscope-'))
   const port = options.port ?? (await freePort())
-  const child = spawn(process.execPath, [MAIN], { env: { ...process.env, PORT: String(port), RHEOSCOPE_DATA: data }, stdio: ['ignore', 'pipe', 'inherit'] })
+  const child = spawn(process.execPath, [MAIN], { env: { ...process.env, PORT: String(port), RHEOSCOPE_DATA: data, DATABASE_URL: options.databaseUrl ?? '' }, stdio: ['ignore', 'pipe', 'inherit'] })
   const address = `http://127.0.0.1:${port}`
   await listening(child)
   const end = (signal: NodeJS.Signals) =>

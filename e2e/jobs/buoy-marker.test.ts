@@ -51,7 +51,7 @@ test('job 03, the buoy marker, from an empty project', async () => {
   const shown = () => hands.driver.executeScript<string[]>('return [...document.querySelectorAll(".specimen-picture image")].map((each) => each.getAttribute("href"))')
   await hands.until('two buoys are dark', async () => new Set(await shown()).size === 1 && (await shown()).length === 2)
   const [first] = await hands.driver.findElements({ css: '.specimen-picture image' })
-  await hands.driver.actions().move({ origin: first! }).perform()
+  await hands.hover(first!)
   await hands.until('the one pointed at is lit', async () => new Set((await shown()).slice(0, 2)).size === 2 && (await shown()).length === 2)
   expect(await hands.driver.executeScript('return document.querySelector(".specimen-picture").style.cursor')).toBe('pointer')
 })

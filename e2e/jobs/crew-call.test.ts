@@ -20,7 +20,7 @@ test('job 13, the call-crew button, from an empty project', async () => {
   await hands.driver.actions().release().perform()
   await hands.until('it says so', async () => (await hands.driver.executeScript('return document.querySelector(".specimen-picture text").textContent')) === 'Urgent call')
   await hands.untilSpecimenIs('rest', 12_000)
-  await hands.driver.actions().move({ origin: plate }).click().perform()
+  await hands.tap(plate)
   await hands.untilSpecimenIs('asked')
   await hands.untilSpecimenIs('rest', 12_000)
 

@@ -112,5 +112,5 @@ async function setVariable(hands: BenchHands, name: string, to: string): Promise
 }
 
 async function tapButton(hands: BenchHands): Promise<void> {
-  await hands.driver.actions().move({ origin: await hands.find('.specimen-picture text') }).click().perform()
+  await hands.tap('.specimen-picture text')
 }

@@ -31,7 +31,7 @@ test('job 20, the engine-start button, from an empty project', async () => {
   await hands.enter('motion of', 'the whole component', '[aria-label="Rule"]')
   await hands.enter('takes', '320', '[aria-label="Rule"]')
   await hands.click(await hands.byText('More about the motion', 'summary'))
-  await hands.enter('reduced', 'all jumps', '[aria-label="Rule"]')
+  await hands.enter('reduced', 'skip all', '[aria-label="Rule"]')
   await hands.addTrigger('after')
   for (const [from, to, ms] of [['requesting', 'warming', '1500'], ['warming', 'running', '2500'], ['running', 'idle', '3000']] as const) {
     await hands.wire('after', from, to)
@@ -42,7 +42,7 @@ test('job 20, the engine-start button, from an empty project', async () => {
   // At a quarter of the speed one sees it ask, warm up, run and come to rest; it is as wide as what it says.
   const width = () => hands.driver.executeScript<number>('return document.querySelector(".specimen-picture [data-part] path, .specimen-picture [data-part] rect").getBoundingClientRect().width')
   const narrow = await width()
-  await hands.driver.actions().move({ origin: await hands.find('.specimen-picture text') }).click().perform()
+  await hands.tap('.specimen-picture text')
   await hands.untilSpecimenIs('requesting')
   await hands.untilSpecimenIs('warming')
   await hands.until('it has grown', async () => (await width()) > narrow + 20)

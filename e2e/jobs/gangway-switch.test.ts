@@ -32,11 +32,11 @@ test('job 12, the gangway switch, from an empty project', async () => {
   for (const [index, outline, x, along] of [[1, DROP, '92', 'ease-in'], [2, BEAN, '110', 'linear']] as const) {
     await hands.clickButton('+ by way of another look')
     await hands.setProperties({ outline, x })
-    const ways = await hands.driver.findElements({ css: '.stages fieldset' })
-    await hands.until(`way ${index} is there`, async () => (await hands.driver.findElements({ css: '.stages fieldset' })).length === index)
-    await hands.enter('along', along, `.stages fieldset:nth-of-type(${Math.max(ways.length, index)})`)
+    const ways = await hands.driver.findElements({ css: '.keyframes fieldset' })
+    await hands.until(`way ${index} is there`, async () => (await hands.driver.findElements({ css: '.keyframes fieldset' })).length === index)
+    await hands.enter('along', along, `.keyframes fieldset:nth-of-type(${Math.max(ways.length, index)})`)
   }
-  await hands.enter('then', 'goes on at its speed', '.stages fieldset:nth-of-type(2)')
+  await hands.enter('then', 'goes on at its speed', '.keyframes fieldset:nth-of-type(2)')
   await hands.wire('tap', 'down', 'rest')
   await hands.click(await hands.cell('tap', 'rest'))
   await hands.clickButton('Mirror the way back')
@@ -44,9 +44,9 @@ test('job 12, the gangway switch, from an empty project', async () => {
 
   // One motion with one end, through two shapes; the way back goes through them the other way round.
   await hands.click(await hands.cell('tap', 'down'))
-  await hands.until('the way back has two looks to pass through', async () => (await hands.driver.findElements({ css: '.stages fieldset' })).length === 2)
+  await hands.until('the way back has two looks to pass through', async () => (await hands.driver.findElements({ css: '.keyframes fieldset' })).length === 2)
   expect(await (await hands.field('takes', '[aria-label="Rule"]')).getAttribute('value')).toBe('480 ms')
-  await hands.driver.actions().move({ origin: await hands.find('.specimen-picture [data-part] path') }).click().perform()
+  await hands.tap('.specimen-picture [data-part] path')
   await hands.untilSpecimenIs('down')
   await hands.driver.actions().click().perform()
   await hands.untilSpecimenIs('rest')

@@ -21,11 +21,11 @@ test('job 06, the mast lamp, from an empty project', async () => {
   await hands.wire('leave', 'over', 'rest')
   process.stdout.write(`job 06 mast lamp: ${hands.actions} actions\n`)
 
-  await hands.driver.actions().move({ origin: await hands.find('.specimen-picture ellipse') }).perform()
+  await hands.hover('.specimen-picture ellipse')
   await hands.untilSpecimenIs('over')
   const fill = (shape: string) => hands.driver.executeScript<string>(`return document.querySelector('.specimen-picture ${shape}').getAttribute('fill')`)
   await hands.until('both have changed', async () => (await fill('ellipse')) === '#f2c14e' && (await fill('rect')) === '#8a5a3c')
-  await hands.driver.actions().move({ origin: await hands.find('.brand') }).perform()
+  await hands.hover('.brand')
   await hands.untilSpecimenIs('rest')
   await hands.until('both are as they were', async () => (await fill('ellipse')) === '#24506f' && (await fill('rect')) === '#5b666b')
   await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)

@@ -20,10 +20,10 @@ test('job 09, the port chooser, from an empty project', async () => {
   // The field opens it to the height of what is in it, and choosing closes it.
   const clip = () => hands.driver.executeScript<string>('return document.querySelector(".specimen-picture [clip-path] ") ? document.querySelector(".specimen-picture clipPath path").getAttribute("d") : ""')
   await hands.until('it is closed', async () => /V0H0/.test(await clip()))
-  await hands.driver.actions().move({ origin: await hands.find('.specimen-picture rect') }).click().perform()
+  await hands.tap('.specimen-picture rect')
   await hands.untilSpecimenIs('open')
   await hands.until('it is as high as two rows', async () => /V7\d/.test(await clip()))
-  await hands.driver.actions().move({ origin: await hands.byText('Lamp Rock', '*[name()="tspan"][ancestor::*[contains(@class,"specimen-picture")]]') }).click().perform()
+  await hands.tap(await hands.byText('Lamp Rock', '*[name()="tspan"][ancestor::*[contains(@class,"specimen-picture")]]'))
   await hands.untilSpecimenIs('rest')
   await hands.until('it is closed again', async () => /V0H0/.test(await clip()))
   await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)

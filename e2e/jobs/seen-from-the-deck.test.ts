@@ -34,7 +34,7 @@ test('job 04, seen from the deck, from an empty project', async () => {
   await (await hands.find('.specimen-picture')).sendKeys(Key.ARROW_LEFT)
   await hands.untilSpecimenIs('gannet')
   await hands.clickButton('Start over')
-  await hands.driver.actions().move({ origin: await hands.find('.brand') }).perform()
+  await hands.hover('.brand')
   await hands.untilSpecimenIs('seal')
 })
 

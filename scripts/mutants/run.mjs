@@ -30,9 +30,9 @@ for (const name of asked) {
   const { tests, slices } = isSample ? { tests: REST.tests, slices: await sampleOf(REST.folders) } : { tests: PARTS[name].tests, slices: slicesOf(PARTS[name].folder).map((files) => ({ mutate: files, counts: () => true })) }
   const mutants = []
   let tried = 0
-  for (const [index, { mutate, counts }] of slices.entries()) {
+  for (const [index, { mutate, keys, counts }] of slices.entries()) {
     const file = path.join(KEPT, `${name}-${index + 1}.json`)
-    if (Date.now() < until) tryOut(mutate, testsOf(tests), file)
+    if (Date.now() < until) tryOut(mutate, testsOf(tests), file, keys)
     if (!existsSync(file)) continue
     tried++
     mutants.push(...mutantsIn(file, mutate).filter(counts))
@@ -47,9 +47,9 @@ writeFileSync(path.join(KEPT, 'survived.txt'), survived.map(({ file, line, colum
 process.stdout.write(`${lines.join('\n')}\n`)
 process.exitCode = isEnough ? 0 : 1
 
-function tryOut(mutate, tests, file) {
+function tryOut(mutate, tests, file, keys) {
   const { status } = spawnSync('npx', ['stryker', 'run', 'scripts/mutants/stryker.config.mjs', '--mutate', mutate.join(','), '--incrementalFile', file, '--reporters', 'clear-text', ...(values.again ? ['--force'] : [])], {
-    stdio: ['ignore', process.env.RHEOSCOPE_MUTANTS_LOUD ? 'inherit' : 'ignore', 'inherit'], env: { ...process.env, RHEOSCOPE_MUTANT_TESTS: tests.join(',') },
+    stdio: ['ignore', process.env.RHEOSCOPE_MUTANTS_LOUD ? 'inherit' : 'ignore', 'inherit'], env: { ...process.env, RHEOSCOPE_MUTANT_TESTS: tests.join(','), RHEOSCOPE_MUTANT_SAMPLE: keys ? JSON.stringify(keys) : '' },
   })
   if (status !== 0) process.stderr.write(`The mutants of ${mutate[0]} and what follows it could not be tried (${status}).\n`)
 }

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { Instrumenter } from '@stryker-mutator/instrumenter'
 import config from './stryker.config.mjs'
+import { keyOf } from './sample-key.mjs'
 import { sourcesIn } from './slices.mjs'
 
 export const SAMPLE_SIZE = 500
@@ -17,13 +18,15 @@ export async function sampleOf(folders) {
   const drawn = all.map((mutant) => ({ ...mutant, lot: createHash('sha256').update(`${SEED} ${keyOf(mutant)}`).digest('hex') }))
     .sort((a, b) => (a.lot < b.lot ? -1 : 1)).slice(0, SAMPLE_SIZE).sort((a, b) => (a.file < b.file ? -1 : a.file > b.file ? 1 : a.line - b.line))
   const keys = new Set(drawn.map(keyOf))
-  return Array.from({ length: Math.ceil(drawn.length / MUTANTS_A_SLICE) }, (_, index) => ({
-    mutate: drawn.slice(index * MUTANTS_A_SLICE, (index + 1) * MUTANTS_A_SLICE).map(({ file, line, column, end }) => `${file}:${line}:${column - 1}-${end.line}:${end.column - 1}`),
-    counts: (mutant) => keys.has(keyOf(mutant)),
-  }))
+  return Array.from({ length: Math.ceil(drawn.length / MUTANTS_A_SLICE) }, (_, index) => {
+    const slice = drawn.slice(index * MUTANTS_A_SLICE, (index + 1) * MUTANTS_A_SLICE)
+    return {
+      mutate: slice.map(({ file, line, column, end }) => `${file}:${line}:${column - 1}-${end.line}:${end.column - 1}`),
+      keys: slice.map(keyOf),
+      counts: (mutant) => keys.has(keyOf(mutant)),
+    }
+  })
 }
-
-const keyOf = ({ file, line, column, end, mutator, to }) => [file, line, column, end.line, end.column, mutator, to].join(' ')
 
 /** Every mutant of some files, places counted from 1 as in the kept results. */
 async function mutantsOf(files) {

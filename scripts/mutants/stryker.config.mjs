@@ -4,10 +4,8 @@
  */
 export default {
   packageManager: 'npm',
-  plugins: ['@stryker-mutator/jest-runner'],
-  testRunner: 'jest',
-  testRunnerNodeArgs: ['--experimental-vm-modules', '--no-warnings'],
-  jest: { projectType: 'custom', configFile: 'scripts/mutants/jest.config.mjs', enableFindRelatedTests: false },
+  plugins: [`${import.meta.dirname}/bundle-runner.mjs`],
+  testRunner: 'bundle',
   buildCommand: 'node scripts/mutants/bundle-tests.mjs',
   coverageAnalysis: 'perTest',
   mutator: { excludedMutations: ['StringLiteral'] },

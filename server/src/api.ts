@@ -1,9 +1,8 @@
 import express, { Router } from 'express'
-import Joi from 'joi'
-import { PICTURE_LIMITS, RheoError, starterProject, type Entry, type Project } from '@rheoscope/core/document'
-import { entry, readProject, validated } from '@rheoscope/core/schema'
+import { PICTURE_LIMITS, RheoError, starterProject, type NewId, type Project } from '@rheoscope/core/document'
+import { EntryShape, readProject, validated } from '@rheoscope/core/schema'
+import { array, integer, list, number, object, optional, text } from '@rheoscope/core/shape'
 import { skerryLine } from '@rheoscope/core/demo'
-import type { TakeOutcome } from '@rheoscope/core/run'
 import type { Announcements } from './announcements'
 import type { AssetStore } from './asset-store'
 import type { CheckRuns } from './check-runs'
@@ -13,24 +12,26 @@ import type { ProjectStore } from './project-store'
 /** The media type of a project file. A page of another origin cannot send it without asking first. */
 export const PROJECT_FILE = 'application/vnd.rheoscope+json'
 
-const creation = Joi.object({ name: Joi.string().trim().min(1).max(200).required() })
+const Creation = object({ name: text(200, { pattern: /^\S(.*\S)?$/s }) })
 
 /** As far as the database counts. */
-const revision = Joi.number().integer().min(0).max(2 ** 31 - 1).required()
+const Revision = integer(0, 2 ** 31 - 1)
 
-const appending = Joi.object({
-  base: revision,
-  entries: Joi.array().items(entry).min(1).max(1000).unique('id').required(),
+const Appending = object({ base: Revision, entries: list(EntryShape, { least: 1, most: 1000 }) })
+
+const OutcomesKept = object({
+  outcomes: array(object({
+    take: text(100), revision: Revision, met: integer(0, 1_000_000), expected: integer(0, 1_000_000),
+    states: array(object({ instance: text(2000, { empty: true }), axis: text(100), state: text(100), atMs: number({ min: 0 }) }), { most: 20_000 }),
+  }), { most: 1000 }),
 })
 
-const outcomesKept = Joi.object({
-  outcomes: Joi.array().max(1000).required().items(Joi.object({
-    take: Joi.string().max(100).required(), revision, met: Joi.number().integer().min(0).required(), expected: Joi.number().integer().min(0).required(),
-    states: Joi.array().max(20_000).required().items(Joi.object({ instance: Joi.string().allow('').max(2000).required(), axis: Joi.string().max(100).required(), state: Joi.string().max(100).required(), atMs: Joi.number().min(0).required() })),
-  })),
-})
+const Page = object({ before: optional(text(10, { pattern: /^\d{1,10}$/ })), most: optional(text(4, { pattern: /^\d{1,4}$/ })) })
 
-const since = Joi.object({ after: Joi.string().pattern(/^\d{1,9}$/) })
+/** So many entries are told at once unless fewer or more are asked for. */
+const PAGE = 200
+
+const Since = object({ after: optional(text(9, { pattern: /^\d{1,9}$/ })) })
 
 export interface Stores {
   readonly outcomes: OutcomeStore
@@ -64,11 +65,11 @@ function checkRoutes(checks: CheckRuns, store: ProjectStore): Router {
 
   router.get('/projects/:id/check/progress', async (request, response) => {
     await store.load(request.params.id)
-    checks.follow(request.params.id, request, response)
+    await checks.follow(request.params.id, request, response)
   })
 
-  router.delete('/projects/:id/check', (request, response) => {
-    checks.stop(request.params.id)
+  router.delete('/projects/:id/check', async (request, response) => {
+    await checks.stop(request.params.id)
     response.status(204).end()
   })
 
@@ -76,17 +77,17 @@ function checkRoutes(checks: CheckRuns, store: ProjectStore): Router {
 }
 
 /** The projects over HTTP. `newId` names what is made here. */
-export function api({ store, assets, outcomes, checks }: Stores, announcements: Announcements, newId: () => string): Router {
+export function api({ store, assets, outcomes, checks }: Stores, announcements: Announcements, newId: NewId): Router {
   const router = routerOfIds()
   const json = express.json({ limit: '8mb', strict: true })
-  const renamed = (project: Project): Project => ({ ...project, id: newId() })
+  const renamed = (project: Project): Project => ({ ...project, id: newId(project.name) })
 
   router.get('/projects', async (_request, response) => {
     response.json(await store.list())
   })
 
   router.post('/projects', json, async (request, response) => {
-    const { name } = validated<{ name: string }>(creation, request.body, 'The new project')
+    const { name } = validated(Creation, request.body, 'The new project')
     response.status(201).json(await store.add(starterProject(newId, name)))
   })
 
@@ -108,8 +109,13 @@ export function api({ store, assets, outcomes, checks }: Stores, announcements: 
   })
 
   router.get('/projects/:id/log', async (request, response) => {
-    const { after } = validated<{ after?: string }>(since, request.query, 'The request')
+    const { after } = validated(Since, request.query, 'The request')
     response.json(await store.log(request.params.id, Number(after ?? 0)))
+  })
+
+  router.get('/projects/:id/history', async (request, response) => {
+    const { before, most } = validated(Page, request.query, 'The request')
+    response.json(await store.history(request.params.id, Math.min(Number(before ?? 2 ** 31 - 1), 2 ** 31 - 1), Number(most ?? PAGE)))
   })
 
   router.get('/projects/:id/revisions', async (request, response) => {
@@ -118,9 +124,8 @@ export function api({ store, assets, outcomes, checks }: Stores, announcements: 
   })
 
   router.post('/projects/:id/entries', json, async (request, response) => {
-    const { base, entries } = validated<{ base: number; entries: readonly Entry[] }>(appending, request.body, 'The edit')
+    const { base, entries } = validated(Appending, request.body, 'The edit')
     const appended = await store.append(request.params.id, base, entries)
-    if (appended.accepted) announcements.announce(request.params.id, appended.revision)
     response.status(appended.accepted ? 200 : 409).json(appended)
   })
 
@@ -129,7 +134,7 @@ export function api({ store, assets, outcomes, checks }: Stores, announcements: 
   })
 
   router.post('/projects/:id/take-outcomes', json, async (request, response) => {
-    const kept = validated<{ outcomes: readonly TakeOutcome[] }>(outcomesKept, request.body, 'What the takes came to')
+    const kept = validated(OutcomesKept, request.body, 'What the takes came to')
     await store.load(request.params.id)
     await outcomes.keep(request.params.id, kept.outcomes)
     response.status(204).end()
@@ -138,9 +143,8 @@ export function api({ store, assets, outcomes, checks }: Stores, announcements: 
   router.use(checkRoutes(checks, store))
 
   router.delete('/projects/:id', async (request, response) => {
-    checks.stop(request.params.id)
+    await checks.stop(request.params.id)
     await store.remove(request.params.id)
-    announcements.announceRemoval(request.params.id)
     response.status(204).end()
   })
 

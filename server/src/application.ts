@@ -1,30 +1,37 @@
-import { randomBytes } from 'node:crypto'
+import { randomBytes, randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
+import type { IncomingMessage, ServerResponse } from 'node:http'
 import path from 'node:path'
 import express, { type Express, type RequestHandler } from 'express'
+import { sql } from 'drizzle-orm'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
+import { idFrom, type NewId } from '@rheoscope/core/document'
 import type { AssetStore } from './asset-store'
-import { Announcements } from './announcements'
+import type { Announcements } from './announcements'
 import { api, type Stores } from './api'
 import { sendProblems } from './problem'
+import type { Database } from './storage'
 
 export interface ApplicationOptions extends Stores {
   /** The folder of the built interface. */
   readonly web: string
   readonly log: Logger
+  readonly announcements: Announcements
+  readonly database: Database
 }
 
 /** The whole application behind one port: the interface, its files and the API. */
-export function application({ store, assets, outcomes, checks, web, log }: ApplicationOptions): Express {
+export function application({ store, assets, outcomes, checks, announcements, database, web, log }: ApplicationOptions): Express {
   const app = express()
   app.disable('x-powered-by')
-  app.use(pinoHttp({ logger: log, autoLogging: false }))
+  app.use(pinoHttp({ logger: log, genReqId: identified }))
   app.use(onlyThisMachine)
   app.use(onlyFromHere)
   app.use(securityHeaders)
-  app.use('/api', api({ store, assets, outcomes, checks }, new Announcements(), newId))
+  app.get('/api/health', health(database))
+  app.use('/api', api({ store, assets, outcomes, checks }, announcements, newId))
   app.use('/api', (_request, response) => {
     response.status(404).type('application/problem+json').send('{"type":"urn:rheoscope:problem:not-found","title":"Not found","status":404,"detail":"There is nothing at this address."}')
   })
@@ -35,7 +42,21 @@ export function application({ store, assets, outcomes, checks, web, log }: Appli
   return app
 }
 
-const newId = (): string => `i${randomBytes(8).toString('hex')}`
+const newId: NewId = (name) => idFrom(name, randomBytes(4).toString('hex'))
+
+/** Every request has an id, in the log and in its answer: the one it came with, or one of its own. */
+function identified(request: IncomingMessage, response: ServerResponse): string {
+  const given = request.headers['x-request-id']
+  const id = typeof given === 'string' && /^[\w-]{8,64}$/.test(given) ? given : randomUUID()
+  response.setHeader('x-request-id', id)
+  return id
+}
+
+/** Whether this process can do its work: that the database answers. */
+const health = (database: Database): RequestHandler => async (_request, response) => {
+  await database.execute(sql`select 1`)
+  response.json({ status: 'ok' })
+}
 
 /** A page elsewhere must not reach this server through a name that resolves to it. */
 const onlyThisMachine: RequestHandler = (request, response, next) => {

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto'
 import { eq } from 'drizzle-orm'
 import { imageSize } from 'image-size'
 import { PICTURE_LIMITS, PICTURE_TYPES, RheoError, type Asset, type Project } from '@rheoscope/core/document'
-import type { Database } from './database'
+import type { Database } from './storage'
 import { assets } from './tables'
 
 export interface StoredPicture {
@@ -64,6 +64,7 @@ const notAPicture = () => new RheoError('not-a-picture', 'picture', 'This is not
 function measured(content: Uint8Array): { readonly type?: string | undefined; readonly width: number; readonly height: number } {
   try {
     return imageSize(content)
+    // eslint-disable-next-line no-restricted-syntax -- Whatever the package that measures pictures says of one.
   } catch {
     throw notAPicture()
   }

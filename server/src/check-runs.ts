@@ -5,7 +5,7 @@ import type { CheckProgress, CompleteCheck } from '@rheoscope/core/check'
 import { RheoError } from '@rheoscope/core/document'
 import { openEvents } from './announcements'
 import type { RunCheck } from './check-process'
-import type { Database } from './database'
+import { tell, type Storage } from './storage'
 import type { ProjectStore } from './project-store'
 import { checkResults } from './tables'
 
@@ -19,69 +19,126 @@ export interface KeptCheck extends CompleteCheck {
 /** What is told of a complete check that is under way. */
 type News = { readonly event: 'progress'; readonly data: CheckProgress } | { readonly event: 'done'; readonly data: { readonly revision: number } } | { readonly event: 'stopped'; readonly data: { readonly why: string } }
 
-interface UnderWay {
-  readonly stop: AbortController
-  last: News
-}
+/** What processes tell one another of checks: news, or that one is to be stopped by whoever makes it. */
+type Told = { readonly project: string } & (News | { readonly event: 'stop' })
 
-/** Complete checks of projects: at most one of each project at a time, followed by whoever wants, with what they came to kept. */
+const CHANNEL = 'rheoscope_checks'
+
+/** Complete checks of projects: at most one of each project at a time, made by whichever process takes it, followed by whoever wants at any of them, with what they came to kept. */
 export class CheckRuns {
   private readonly emitter = new EventEmitter().setMaxListeners(0)
-  private readonly underWay = new Map<string, UnderWay>()
+  /** How far checks are that are under way, here or elsewhere. */
+  private readonly last = new Map<string, News>()
+  private readonly atWork = new Map<string, AbortController>()
+  private isEnding = false
 
-  constructor(private readonly database: Database, private readonly store: ProjectStore, private readonly run: RunCheck) {}
+  private constructor(private readonly storage: Storage, private readonly store: ProjectStore, private readonly run: RunCheck) {}
 
-  /** Begins a check of a project as it is now, unless one is under way. Throws `gone`. */
+  /** Takes what is to be checked, from now on. */
+  static async of(storage: Storage, store: ProjectStore, run: RunCheck): Promise<CheckRuns> {
+    const checks = new CheckRuns(storage, store, run)
+    await storage.listen(CHANNEL, { hear: (said) => checks.hear(JSON.parse(said) as Told), missed: () => checks.last.clear() })
+    await storage.checkQueue.work((project) => checks.make(project))
+    return checks
+  }
+
+  /** Begins a check of a project, unless one is under way. Throws `not-found`. */
   async begin(id: string): Promise<void> {
-    const { project, revision } = await this.store.load(id)
-    if (this.underWay.has(id)) return
-    const stop = new AbortController()
-    this.underWay.set(id, { stop, last: { event: 'progress', data: { done: 0, total: project.components.length + project.screens.length + 1, what: project.name, seen: 0 } } })
-    void this.run(project, (data) => this.tell(id, { event: 'progress', data }), stop.signal)
-      .then(async (result) => {
-        await this.keep(id, revision, result)
-        this.tell(id, { event: 'done', data: { revision } })
-      })
-      .catch((error: Error) => this.tell(id, { event: 'stopped', data: { why: error.message } }))
-      .finally(() => this.underWay.delete(id))
+    const { project } = await this.store.load(id)
+    const progress: News = { event: 'progress', data: { done: 0, total: project.components.length + project.screens.length + 1, what: project.name, seen: 0 } }
+    if (!this.last.has(id)) this.last.set(id, progress)
+    await this.storage.checkQueue.add(id)
   }
 
-  /** Ends whatever is under way; for when the server ends. */
+  /** Breaks off whatever this process makes; another one may make it. */
   stopAll(): void {
-    for (const { stop } of this.underWay.values()) stop.abort()
+    this.isEnding = true
+    for (const stop of this.atWork.values()) stop.abort()
   }
 
-  stop(id: string): void {
-    this.underWay.get(id)?.stop.abort()
+  /** Stops the check of a project, wherever it is made. */
+  async stop(id: string): Promise<void> {
+    this.atWork.get(id)?.abort()
+    if (await this.storage.checkQueue.takeOut(id)) await this.tell({ project: id, event: 'stopped', data: { why: STOPPED } })
+    else await this.tell({ project: id, event: 'stop' })
   }
 
-  /** What the newest complete check came to. Throws `gone` when there was none. */
+  /** What the newest complete check came to. Throws `not-found` when there was none. */
   async latest(id: string): Promise<KeptCheck> {
-    const [row] = await this.database.select().from(checkResults).where(eq(checkResults.project, id)).orderBy(desc(checkResults.revision)).limit(1)
+    const [row] = await this.storage.database.select().from(checkResults).where(eq(checkResults.project, id)).orderBy(desc(checkResults.revision)).limit(1)
     if (!row) throw new RheoError('not-found', `projects/${id}/check`, 'This project has not been checked completely yet.')
     return { ...row.result, revision: row.revision, finishedAt: row.finishedAt.toISOString() }
   }
 
   /** Keeps a response open and writes how far the check is, until it ends; at once when none is under way. */
-  follow(id: string, request: Request, response: Response): void {
+  async follow(id: string, request: Request, response: Response): Promise<void> {
+    const isUnderWay = await this.storage.checkQueue.isUnderWay(id)
     if (!openEvents(request, response)) return
     const write = ({ event, data }: News) => {
       response.write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`)
       if (event !== 'progress') response.end()
     }
-    write(this.underWay.get(id)?.last ?? { event: 'stopped', data: { why: 'No check is under way.' } })
+    if (!isUnderWay) return write({ event: 'stopped', data: { why: 'No check is under way.' } })
+    const last = this.last.get(id)
+    if (last) write(last)
     this.emitter.on(id, write)
-    response.on('close', () => this.emitter.off(id, write))
+    // Whoever told its end may not have been heard.
+    const watching = setInterval(() => void this.ended(id).then((news) => news && write(news), () => undefined), WATCH_MS)
+    response.on('close', () => {
+      clearInterval(watching)
+      this.emitter.off(id, write)
+    })
   }
 
-  private tell(id: string, news: News): void {
-    const known = this.underWay.get(id)
-    if (known) known.last = news
-    this.emitter.emit(id, news)
+  /** Checks a project and tells how far it is. Throws when this process ends meanwhile, or cannot keep what it came to. */
+  private async make(id: string): Promise<void> {
+    const stop = new AbortController()
+    this.atWork.set(id, stop)
+    // One after the other, so that nothing is told after what came later.
+    let telling = Promise.resolve()
+    const say = (news: News) => {
+      telling = telling.catch(() => undefined).then(() => this.tell({ project: id, ...news }))
+      return telling
+    }
+    try {
+      const { project, revision } = await this.store.load(id)
+      const result = await this.run(project, (data) => void say({ event: 'progress', data }).catch(() => undefined), stop.signal)
+      await this.keep(id, revision, result)
+      await say({ event: 'done', data: { revision } })
+    } catch (error) {
+      if (this.isEnding) throw error
+      await say({ event: 'stopped', data: { why: (error as Error).message } })
+    } finally {
+      this.atWork.delete(id)
+    }
+  }
+
+  private tell(told: Told): Promise<void> {
+    return tell(this.storage.database, CHANNEL, JSON.stringify(told))
+  }
+
+  private hear(told: Told): void {
+    const { project } = told
+    if (told.event === 'stop') return this.atWork.get(project)?.abort()
+    if (told.event === 'progress') this.last.set(project, told)
+    else this.last.delete(project)
+    this.emitter.emit(project, told)
+  }
+
+  /** What is to be told of a check that is no longer under way; null while it is. */
+  private async ended(id: string): Promise<News | null> {
+    if (await this.storage.checkQueue.isUnderWay(id)) return null
+    const [row] = await this.storage.database.select({ revision: checkResults.revision }).from(checkResults).where(eq(checkResults.project, id)).orderBy(desc(checkResults.revision)).limit(1)
+    return row ? { event: 'done', data: row } : { event: 'stopped', data: { why: STOPPED } }
   }
 
   private async keep(project: string, revision: number, result: CompleteCheck): Promise<void> {
-    await this.database.insert(checkResults).values({ project, revision, result })
+    await this.storage.database.insert(checkResults).values({ project, revision, result })
       .onConflictDoUpdate({ target: [checkResults.project, checkResults.revision], set: { result, finishedAt: new Date() } })
   }
 }
+
+const STOPPED = 'The check was stopped.'
+
+/** Whoever follows a check is told within this time that it has ended, even when that was not heard. */
+const WATCH_MS = 5_000

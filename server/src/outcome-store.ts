@@ -1,6 +1,6 @@
 import { desc, eq } from 'drizzle-orm'
 import type { TakeOutcome } from '@rheoscope/core/run'
-import type { Database } from './database'
+import type { Database } from './storage'
 import { takeOutcomes } from './tables'
 
 /** What takes came to, with the revision of the project they were played on. */

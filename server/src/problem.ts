@@ -26,6 +26,7 @@ export function problemOf(error: unknown): Problem {
   if (type === 'entity.parse.failed') return problem('not-json', 400, 'Not JSON', 'The request is not complete JSON.')
   if (status !== undefined && status >= 400 && status < 500) return problem('refused', status, 'Refused', 'The request cannot be read.')
   if (isOutOfRoom(error)) return problem('full', 507, 'No room left', 'There is no room left on the disk of the server. Nothing was changed; make room there and try again.')
+  if (isAway(error)) return problem('unavailable', 503, 'The database is away', 'The database cannot be reached now. Nothing was changed; try again in a moment.')
   return problem('internal', 500, 'Something went wrong', 'The server could not do this. Nothing was changed.')
 }
 
@@ -35,6 +36,19 @@ function isOutOfRoom(error: unknown): boolean {
   return code === 'ENOSPC' || code === '53100' || /no space left on device/i.test(String(message)) || (cause != null && isOutOfRoom(cause))
 }
 
+/** How the system and PostgreSQL say that there is no connection: refused, lost, one too many, shutting down or not up yet (classes 08 and 53, 57P01 to 57P03). */
+const AWAY = /^(08\w{3}|53\w{3}|57P0[123]|ECONNREFUSED|ECONNRESET|ENOTFOUND|EPIPE|ETIMEDOUT)$/
+const AWAY_SAID = /^(Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error)/
+
+/** Whether the database could not be reached, whatever the error is wrapped in. */
+function isAway(error: unknown): boolean {
+  const { code, cause, message } = (error ?? {}) as { code?: unknown; cause?: unknown; message?: unknown }
+  return AWAY.test(String(code)) || AWAY_SAID.test(String(message)) || (cause != null && isAway(cause))
+}
+
+/** After so many seconds whoever was told that the database is away may try again. */
+const RETRY_AFTER_S = 2
+
 export const sendProblems: ErrorRequestHandler = (error, request, response, next) => {
   if (response.headersSent) {
     next(error)
@@ -42,5 +56,6 @@ export const sendProblems: ErrorRequestHandler = (error, request, response, next
   }
   const sent = problemOf(error)
   if (sent.status >= 500) request.log.error(error)
+  if (sent.status === 503 || sent.status === 507) response.set('retry-after', String(RETRY_AFTER_S))
   response.status(sent.status).type('application/problem+json').send(JSON.stringify(sent))
 }

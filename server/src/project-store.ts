@@ -1,18 +1,18 @@
-import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm'
-import { apply, migrate, RheoError, touches, type Appended, type Entry, type Project, type ProjectSummary, type StoredProject } from '@rheoscope/core/document'
-import { requireValid } from '@rheoscope/core/schema'
-import type { Database } from './database'
-import { entries, milestones, projects } from './tables'
+import { randomUUID } from 'node:crypto'
+import { and, asc, desc, eq, gt, inArray, lt } from 'drizzle-orm'
+import { apply, DOCUMENT_VERSION, invert, migrate, RheoError, type Appended, type Entry, type Project, type ProjectSummary, type StoredHistory, type StoredProject } from '@rheoscope/core/document'
+import { attempt, mended, mending } from '@rheoscope/core/schema'
+import { announceRemoval, announceRevision } from './announcements'
+import type { Database, Transaction } from './storage'
+import { entries, milestones, projects, snapshots } from './tables'
 
-/** After so many edits a project is written whole, so that opening it stays quick. */
-const SNAPSHOT_EVERY = 100
+/** After so many edits a project is written whole, so that opening it stays quick however many there have been. */
+const SNAPSHOT_EVERY = 250
 
 /** So many projects are kept at hand in their present form. */
 const MOST_AT_HAND = 16
 
-type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
-
-/** Projects in the database: a snapshot each, and every edit since the first. */
+/** Projects in the database: every edit since the first, and snapshots from which to go on. */
 export class ProjectStore {
   private readonly atHand = new Map<string, StoredProject>()
 
@@ -26,12 +26,8 @@ export class ProjectStore {
 
   /** Stores a project under its own id. Throws `taken` when there is one. */
   async add(project: Project): Promise<StoredProject> {
-    const stored = await this.database
-      .insert(projects)
-      .values(rowOf(project))
-      .onConflictDoNothing()
-      .returning({ id: projects.id })
-    if (stored.length === 0) throw new RheoError('taken', project.id, 'There already is a project of that id.')
+    const isNew = await this.database.transaction((transaction) => addedIn(transaction, project))
+    if (!isNew) throw new RheoError('taken', project.id, 'There already is a project of that id.')
     return { project, revision: 0 }
   }
 
@@ -48,12 +44,22 @@ export class ProjectStore {
     })
   }
 
+  /** The last entries of the log before a revision, the oldest first. Throws `not-found`. */
+  history(id: string, before: number, most: number): Promise<StoredHistory> {
+    return this.database.transaction(async (transaction) => {
+      await this.current(transaction, id)
+      const rows = await transaction.select().from(entries).where(and(eq(entries.project, id), lt(entries.revision, before))).orderBy(desc(entries.revision)).limit(most)
+      return { entries: rows.toReversed().map(entryOf), from: rows.at(-1)?.revision ?? 0 }
+    })
+  }
+
   /**
    * Adds entries made on `base`. They are committed before this resolves; entries that are in the log already are
    * not added again. Throws `not-found`, and what applying or validating throws; then nothing is stored.
    */
-  append(id: string, base: number, added: readonly Entry[]): Promise<Appended> {
-    return this.database.transaction(async (transaction): Promise<Appended> => {
+  async append(id: string, base: number, added: readonly Entry[]): Promise<Appended> {
+    let made: StoredProject | null = null
+    const appended = await this.database.transaction(async (transaction): Promise<Appended> => {
       const stored = await this.current(transaction, id)
       const fresh = await this.withoutKnown(transaction, id, added)
       if (fresh.length === 0) return { accepted: true, revision: stored.revision }
@@ -61,18 +67,23 @@ export class ProjectStore {
       const project = applied(stored.project, fresh)
       const revision = stored.revision + fresh.length
       await transaction.insert(entries).values(fresh.map((entry, index) => ({ project: id, revision: base + index + 1, entryId: entry.id, entry })))
+      await transaction.update(projects).set({ name: project.name, revision, changedAt: new Date() }).where(eq(projects.id, id))
       const passesSnapshot = Math.floor(revision / SNAPSHOT_EVERY) > Math.floor(base / SNAPSHOT_EVERY)
-      await transaction
-        .update(projects)
-        .set({ name: project.name, revision, changedAt: new Date(), ...(passesSnapshot ? { snapshot: project, snapshotRevision: revision } : {}) })
-        .where(eq(projects.id, id))
-      this.keepAtHand(id, { project, revision })
+      if (passesSnapshot) await keepSnapshot(transaction, { project, revision })
+      await announceRevision(transaction, id, revision)
+      made = { project, revision }
       return { accepted: true, revision }
     })
+    // Only what is committed is kept at hand: another process may have come to the same revision with something else.
+    if (made) this.keepAtHand(id, made)
+    return appended
   }
 
   async remove(id: string): Promise<void> {
-    await this.database.delete(projects).where(eq(projects.id, id))
+    await this.database.transaction(async (transaction) => {
+      await transaction.delete(projects).where(eq(projects.id, id))
+      await announceRemoval(transaction, id)
+    })
     this.atHand.delete(id)
   }
 
@@ -83,7 +94,7 @@ export class ProjectStore {
     const project = await make()
     await this.database.transaction(async (transaction) => {
       const first = await transaction.insert(milestones).values({ name: milestone }).onConflictDoNothing().returning()
-      if (first.length > 0) await transaction.insert(projects).values(rowOf(project)).onConflictDoNothing()
+      if (first.length > 0) await addedIn(transaction, project)
     })
   }
 
@@ -94,7 +105,11 @@ export class ProjectStore {
     if (known?.revision === row.revision) return known
     const start = known && known.revision < row.revision ? known : await snapshotOf(transaction, id)
     const since = await entriesAfter(transaction, id, start.revision)
-    const stored = { project: since.reduce((project, { edit }) => apply(project, edit), start.project), revision: row.revision }
+    const whole = grown(start.project, since)
+    const { project, lines } = start === known ? { project: whole, lines: [] } : mended(whole)
+    if (lines.length > 0) return keepMended(transaction, { project, revision: row.revision, mended: lines }, whole)
+    const stored = { project, revision: row.revision }
+    if (start.project.version !== DOCUMENT_VERSION) await keepSnapshot(transaction, stored)
     this.keepAtHand(id, stored)
     return stored
   }
@@ -116,35 +131,62 @@ export class ProjectStore {
   }
 }
 
-const rowOf = (project: Project) => ({ id: project.id, name: project.name, revision: 0, snapshot: project, snapshotRevision: 0 })
+/** Stores a project with its first snapshot; says whether there was none of its id. */
+async function addedIn(transaction: Transaction, project: Project): Promise<boolean> {
+  const stored = await transaction.insert(projects).values({ id: project.id, name: project.name, revision: 0 }).onConflictDoNothing().returning({ id: projects.id })
+  if (stored.length > 0) await keepSnapshot(transaction, { project, revision: 0 })
+  return stored.length > 0
+}
 
+async function keepSnapshot(transaction: Transaction, { project, revision }: StoredProject): Promise<void> {
+  await transaction.insert(snapshots).values({ project: project.id, revision, version: project.version, document: project }).onConflictDoNothing()
+}
+
+/** Puts what it took to open a project into its log, as an edit like any other, and keeps what it has become. */
+async function keepMended(transaction: Transaction, { project, revision, mended: lines = [] }: StoredProject, before: Project): Promise<StoredProject> {
+  const edit = mending(before, project)
+  const entry: Entry = {
+    id: `mended-${randomUUID()}`, what: 'do', label: 'mend what did not fit', edit, inverse: invert(edit, before),
+    author: { id: 'rheoscope', name: 'Rheoscope' }, madeAt: new Date().toISOString(), version: DOCUMENT_VERSION,
+  }
+  const stored = { project, revision: revision + 1, mended: lines }
+  await transaction.insert(entries).values({ project: project.id, revision: stored.revision, entryId: entry.id, entry })
+  await transaction.update(projects).set({ name: project.name, revision: stored.revision }).where(eq(projects.id, project.id))
+  await keepSnapshot(transaction, stored)
+  await announceRevision(transaction, project.id, stored.revision)
+  return stored
+}
+
+/** The newest snapshot of a project, of whatever version it is. */
 async function snapshotOf(transaction: Transaction, id: string): Promise<StoredProject> {
-  const [row] = await transaction.select({ project: projects.snapshot, revision: projects.snapshotRevision }).from(projects).where(eq(projects.id, id))
-  return { ...row!, project: migrate({ ...row!.project }) as Project }
+  const [row] = await transaction.select({ project: snapshots.document, revision: snapshots.revision }).from(snapshots)
+    .where(eq(snapshots.project, id)).orderBy(desc(snapshots.revision), desc(snapshots.version)).limit(1)
+  if (!row) throw new RheoError('not-found', id, 'There is nothing to open the project from.')
+  return row
 }
 
 async function entriesAfter(transaction: Transaction, id: string, revision: number): Promise<readonly Entry[]> {
-  const rows = await transaction
-    .select({ entry: entries.entry })
-    .from(entries)
-    .where(and(eq(entries.project, id), gt(entries.revision, revision)))
-    .orderBy(asc(entries.revision))
-  return rows.map(({ entry }) => entry)
+  const rows = await transaction.select().from(entries).where(and(eq(entries.project, id), gt(entries.revision, revision))).orderBy(asc(entries.revision))
+  return rows.map(entryOf)
 }
 
-function applied(project: Project, added: readonly Entry[]): Project {
-  try {
-    let current = project
-    const touched = new Set<string>()
-    for (const { edit } of added) {
-      current = apply(current, edit)
-      for (const thing of touches(edit)) touched.add(thing)
-    }
-    requireValid(current, touched)
-    return current
-  } catch (error) {
-    // Whatever an edit makes of a project that these cannot go through is no project.
-    if (error instanceof TypeError || error instanceof RangeError) throw new RheoError('invalid', 'entries', 'The edits make something of the project that is no project.')
-    throw error
-  }
+/** Entries of before there were authors say nothing of them, and are of the version of then. */
+const entryOf = ({ entry, madeAt }: typeof entries.$inferSelect): Entry =>
+  ({ author: { id: 'unknown', name: 'Somebody' }, madeAt: madeAt.toISOString(), version: LAST_WITHOUT_AUTHORS, ...(entry as Partial<Entry> & Omit<Entry, 'author' | 'madeAt' | 'version'>) })
+
+const LAST_WITHOUT_AUTHORS = 3
+
+/** A document after entries that were accepted, each made on one of its own version; of the present version in the end. */
+function grown(document: Project, since: readonly Entry[]): Project {
+  const last = since.reduce((now, { edit, version }) => apply(now.version < version ? (migrate({ ...now }, version) as Project) : now, edit), document)
+  return migrate({ ...last }) as Project
 }
+
+/** The project after some entries, each of which leaves it a valid one. Throws what `attempt` says of the first that cannot be made. */
+const applied = (project: Project, added: readonly Entry[]): Project =>
+  added.reduce((now, { edit, version, label }) => {
+    if (version !== DOCUMENT_VERSION) throw new RheoError('migrated', 'version', `“${label}” was made with another version of Rheoscope. Reload the page.`)
+    const next = attempt(now, edit)
+    if (next instanceof RheoError) throw next
+    return next
+  }, project)

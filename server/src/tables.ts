@@ -3,15 +3,27 @@ import type { Entry, Project } from '@rheoscope/core/document'
 import type { CompleteCheck } from '@rheoscope/core/check'
 import type { TakeOutcome } from '@rheoscope/core/run'
 
-/** A project as it was at some revision; the edits since then bring it up to date. */
+/** The projects there are, and how far each has come. */
 export const projects = pgTable('projects', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),
   revision: integer('revision').notNull(),
-  snapshot: jsonb('snapshot').$type<Project>().notNull(),
-  snapshotRevision: integer('snapshot_revision').notNull(),
   changedAt: timestamp('changed_at', { withTimezone: true }).notNull().defaultNow(),
 })
+
+/** Projects as they were at some revisions; the entries after the newest bring it up to date. None is ever overwritten. */
+export const snapshots = pgTable(
+  'snapshots',
+  {
+    project: text('project').notNull().references(() => projects.id, { onDelete: 'cascade' }),
+    revision: integer('revision').notNull(),
+    /** The version of the document model it is of. */
+    version: integer('version').notNull(),
+    document: jsonb('document').$type<Project>().notNull(),
+    madeAt: timestamp('made_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.project, table.revision, table.version] })],
+)
 
 /** The log of a project. An entry is stored once, however often it is sent. */
 export const entries = pgTable(

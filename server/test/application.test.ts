@@ -1,8 +1,9 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { request } from 'node:http'
 import { skerryLine } from '@rheoscope/core/demo'
-import { doing, renameProject, serialise, type StoredProject } from '@rheoscope/core/document'
-import { running, type Running } from './running'
+import { renameProject, serialise, type StoredProject } from '@rheoscope/core/document'
+import { endless, running, type Running } from './running'
+import { made } from '../../core/test/document/made'
 
 let app: Running
 let address: string
@@ -32,13 +33,16 @@ describe('a complete check', () => {
   })
 
   test('can be stopped, and then nothing is kept', async () => {
-    const id = await demo()
-    await post(`/projects/${id}/check`, '{}')
-    const following = fetch(`${address}/api/projects/${id}/check/progress`).then((answer) => answer.text())
-    expect((await fetch(`${address}/api/projects/${id}/check`, { method: 'DELETE' })).status).toBe(204)
+    const other = await running(undefined, endless)
+    const { project: { id } } = (await (await fetch(`${other.address}/api/projects`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{"name":"To check"}' })).json()) as StoredProject
+    const check = `${other.address}/api/projects/${id}/check`
+    await fetch(check, { method: 'POST' })
+    const following = fetch(`${check}/progress`).then((answer) => answer.text())
+    expect((await fetch(check, { method: 'DELETE' })).status).toBe(204)
     expect(await following).toContain('event: stopped')
-    expect((await fetch(`${address}/api/projects/${id}/check`)).status).toBe(404)
-  })
+    expect((await fetch(check)).status).toBe(404)
+    await other.stop()
+  }, 60_000)
 
   test('of a project that is gone is not begun', async () => {
     expect((await post('/projects/nowhere/check', '{}')).status).toBe(404)
@@ -49,7 +53,7 @@ describe('projects over HTTP', () => {
   test('are made with a component to begin with, edited, read and removed', async () => {
     const { project } = await created()
     expect(project.components.map(({ name }) => name)).toEqual(['Component 1'])
-    const entry = doing('entry-0001', project, renameProject('Renamed'), 'rename')
+    const entry = made('entry-0001', project, renameProject('Renamed'), 'rename')
     const appended = await post(`/projects/${project.id}/entries`, JSON.stringify({ base: 0, entries: [entry] }))
     expect([appended.status, await appended.json()]).toEqual([200, { accepted: true, revision: 1 }])
     const late = await post(`/projects/${project.id}/entries`, JSON.stringify({ base: 0, entries: [{ ...entry, id: 'entry-0002' }] }))
@@ -71,7 +75,7 @@ describe('projects over HTTP', () => {
     ['a file that is none', '/projects/file', '{}', 'application/vnd.rheoscope+json', 422, 'foreign'],
     ['a file of another type', '/projects/file', serialise(skerryLine), 'text/plain', 422, 'not-json'],
     ['an edit that is none', '/projects/nowhere/entries', '{"base":0,"entries":[{}]}', 'application/json', 422, 'invalid'],
-    ['a project that is not there', '/projects/nowhere/entries', JSON.stringify({ base: 0, entries: [doing('entry-0001', skerryLine, renameProject('x'), 'x')] }), 'application/json', 404, 'not-found'],
+    ['a project that is not there', '/projects/nowhere/entries', JSON.stringify({ base: 0, entries: [made('entry-0001', skerryLine, renameProject('x'), 'x')] }), 'application/json', 404, 'not-found'],
   ])('%s is answered with problem details', async (_what, place, body, type, status, code) => {
     const answer = await post(place, body, type)
     expect([answer.status, answer.headers.get('content-type')]).toEqual([status, 'application/problem+json; charset=utf-8'])
@@ -95,7 +99,7 @@ describe('projects over HTTP', () => {
     const reader = following.body!.getReader()
     const read = async () => new TextDecoder().decode((await reader.read()).value)
     expect(await read()).toContain('following')
-    await post(`/projects/${project.id}/entries`, JSON.stringify({ base: 0, entries: [doing('entry-0003', project, renameProject('y'), 'y')] }))
+    await post(`/projects/${project.id}/entries`, JSON.stringify({ base: 0, entries: [made('entry-0003', project, renameProject('y'), 'y')] }))
     expect(await read()).toBe('event: revision\ndata: 1\n\n')
     await reader.cancel()
   })

@@ -4,18 +4,19 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { sql } from 'drizzle-orm'
 import { skerryLine } from '@rheoscope/core/demo'
-import { openDatabase, problemIn, type OpenDatabase } from '../src/database'
+import { openFolder, problemIn } from '../src/pglite-storage'
+import type { Storage } from '../src/storage'
 import { ProjectStore } from '../src/project-store'
 import { settingsFrom } from '../src/settings'
 
 const MIGRATIONS = path.resolve(import.meta.dirname, '../drizzle')
 const base = mkdtempSync(path.join(tmpdir(), 'rheoscope-data-'))
-const opened: OpenDatabase[] = []
+const opened: Storage[] = []
 let made = 0
 
 const folder = () => path.join(base, `d${made++}`)
-const open = async (at: string): Promise<OpenDatabase> => {
-  const database = await openDatabase(at, MIGRATIONS)
+const open = async (at: string): Promise<Storage> => {
+  const database = await openFolder(at, MIGRATIONS)
   opened.push(database)
   return database
 }
@@ -25,7 +26,7 @@ const codeOf = async (act: () => Promise<unknown>): Promise<string> => {
     return 'opened'
   } catch (error) {
     const { code, message } = error as { code: string; message: string }
-    expect(message).toMatch(/RHEOSCOPE_DATA\.$|Start that one, or name another folder/)
+    expect(message).toMatch(/RHEOSCOPE_DATA\.$|Start that one, or name another place/)
     return code
   }
 }
@@ -39,7 +40,7 @@ describe('a data folder', () => {
     const at = folder()
     const first = await open(at)
     expect(readFileSync(path.join(at, 'open-by'), 'utf8')).toBe(String(process.pid))
-    expect(await codeOf(() => openDatabase(at, MIGRATIONS))).toBe('in-use')
+    expect(await codeOf(() => openFolder(at, MIGRATIONS))).toBe('in-use')
     await opened.splice(0)[0]!.close()
     expect(existsSync(path.join(at, 'open-by'))).toBe(false)
     expect(first.database).not.toBe((await open(at)).database)
@@ -67,21 +68,21 @@ describe('a data folder', () => {
     await database.execute(sql`insert into drizzle.__drizzle_migrations (hash, created_at) values ('later', ${Date.now() + 1e12})`)
     opened.length = 0
     await close()
-    expect(await codeOf(() => openDatabase(at, MIGRATIONS))).toBe('too-new')
+    expect(await codeOf(() => openFolder(at, MIGRATIONS))).toBe('too-new')
   }, 60_000)
 
   test('that is a file, or may not be written, is said to be that', async () => {
     const file = folder()
     mkdirSync(base, { recursive: true })
     writeFileSync(file, '')
-    expect(await codeOf(() => openDatabase(file, MIGRATIONS))).toBe('not-a-folder')
-    expect(await codeOf(() => openDatabase(path.join(file, 'inside'), MIGRATIONS))).toBe('not-a-folder')
-    expect(await codeOf(() => openDatabase('/proc/rheoscope', MIGRATIONS))).toBe('not-writable')
+    expect(await codeOf(() => openFolder(file, MIGRATIONS))).toBe('not-a-folder')
+    expect(await codeOf(() => openFolder(path.join(file, 'inside'), MIGRATIONS))).toBe('not-a-folder')
+    expect(await codeOf(() => openFolder('/proc/rheoscope', MIGRATIONS))).toBe('not-writable')
     const closed = folder()
     mkdirSync(closed)
     chmodSync(closed, 0o500)
     // Who may do anything may write there all the same.
-    if (process.getuid?.() !== 0) expect(await codeOf(() => openDatabase(closed, MIGRATIONS))).toBe('not-writable')
+    if (process.getuid?.() !== 0) expect(await codeOf(() => openFolder(closed, MIGRATIONS))).toBe('not-writable')
   }, 60_000)
 
   test.each([['ENOSPC', 'full'], ['EACCES', 'not-writable'], ['EROFS', 'not-writable'], [undefined, 'not-opened']])('%s is told as %s', (code, said) => {
@@ -105,8 +106,8 @@ test('the demo project is made once, or not at all', async () => {
 
 describe('the settings', () => {
   test('are usual where nothing is said', () => {
-    expect(settingsFrom({}, '/app')).toEqual({ port: 4180, data: '/app/.data', logLevel: 'warn' })
-    expect(settingsFrom({ PORT: '0', RHEOSCOPE_DATA: '/d', LOG_LEVEL: 'info' }, '/app')).toEqual({ port: 0, data: '/d', logLevel: 'info' })
+    expect(settingsFrom({}, '/app')).toEqual({ port: 4180, data: '/app/.data', databaseUrl: null, logLevel: 'warn' })
+    expect(settingsFrom({ PORT: '0', RHEOSCOPE_DATA: '/d', DATABASE_URL: 'postgres://here/us', LOG_LEVEL: 'info' }, '/app')).toEqual({ port: 0, data: '/d', databaseUrl: 'postgres://here/us', logLevel: 'info' })
   })
 
   test.each([['abc'], ['-1'], ['65536'], ['4180.5'], ['']])('PORT=%s is refused in a sentence', (PORT) => {

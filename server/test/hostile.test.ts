@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { doing, renameProject, type StoredProject } from '@rheoscope/core/document'
+import { DOCUMENT_VERSION, renameProject, type StoredProject } from '@rheoscope/core/document'
 import { running, type Running } from './running'
+import { made } from '../../core/test/document/made'
 
 /** So many requests; more when asked for. */
 const REQUESTS = Number(process.env.RHEOSCOPE_FUZZ ?? 2_000)
@@ -56,7 +57,7 @@ const attacks = (): fc.Arbitrary<Attack> => {
       fc.record({ edit: fc.constant('batch'), edits: fc.array(tie('edit'), { maxLength: 3 }) }),
     ),
   })).edit
-  const entry = fc.record({ id: fc.oneof({ arbitrary: fc.uuid(), weight: 9 }, { arbitrary: hostileText, weight: 1 }), what: fc.constantFrom('do', 'undo', 'redo'), label: fc.oneof({ arbitrary: fc.constant('attack'), weight: 9 }, { arbitrary: hostileText, weight: 1 }), edit, inverse: edit })
+  const entry = fc.record({ id: fc.oneof({ arbitrary: fc.uuid(), weight: 9 }, { arbitrary: hostileText, weight: 1 }), what: fc.constantFrom('do', 'undo', 'redo'), label: fc.oneof({ arbitrary: fc.constant('attack'), weight: 9 }, { arbitrary: hostileText, weight: 1 }), edit, inverse: edit, author: fc.constant({ id: 'mallory', name: 'Mallory' }), madeAt: fc.constant('2026-03-01T08:00:00.000Z'), version: fc.oneof({ arbitrary: fc.constant(DOCUMENT_VERSION), weight: 9 }, { arbitrary: hostileNumber, weight: 1 }) })
   const outcome = fc.record({ take: hostileText, revision: hostileNumber, met: hostileNumber, expected: hostileNumber, states: fc.array(fc.record({ instance: hostileText, axis: hostileText, state: hostileText, atMs: hostileNumber })) })
   const body = fc.oneof(
     fc.constantFrom(undefined, '', '{', 'null', '[]', '{}', '"\\ud800"', '{"name":"\\u0000"}', '{"name":"a\\udc00b"}', deep(100_000), `{"name":${deep(2000)}}`, `{"base":0,"entries":[{"id":"12345678","what":"do","label":"x","edit":${'{"edit":"batch","edits":['.repeat(3000)}${']}'.repeat(3000)},"inverse":{"edit":"unset","path":["name"]}}]}`),
@@ -101,7 +102,7 @@ describe('text that no database can hold', () => {
     ['half a surrogate pair', 'ab\ud800', 'U+D800, character 3'],
   ])('%s is refused with its place', async (_what, text, said) => {
     const { project: { id } } = (await (await fetch(`${app.address}/api/projects`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{"name":"Plain"}' })).json()) as StoredProject
-    const entry = { ...doing('entry-text', project, renameProject('x'), 'x'), edit: { edit: 'set', path: ['name'], to: text } }
+    const entry = { ...made('entry-text', project, renameProject('x'), 'x'), edit: { edit: 'set', path: ['name'], to: text } }
     const answer = await fetch(`${app.address}/api/projects/${id}/entries`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ base: 0, entries: [entry] }) })
     expect([answer.status, await answer.json()]).toEqual([422, expect.objectContaining({ place: 'entries/0/edit/to', detail: expect.stringContaining(said) })])
   })

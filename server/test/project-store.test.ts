@@ -1,37 +1,40 @@
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { readFileSync } from 'node:fs'
 import path from 'node:path'
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
-import { apply, doing, renameProject, setProperty, type Entry, type Project } from '@rheoscope/core/document'
-import { openDatabase, type OpenDatabase } from '../src/database'
+import { apply, DOCUMENT_VERSION, renameComponent, renameProject, setProperty, type Entry, type Project } from '@rheoscope/core/document'
+import { eq } from 'drizzle-orm'
+import type { Storage } from '../src/storage'
+import { entries, projects, snapshots } from '../src/tables'
 import { problemOf } from '../src/problem'
 import { ProjectStore } from '../src/project-store'
+import { made as entryMade } from '../../core/test/document/made'
+import { STORAGES, type NewStorage } from './storages'
 
-const folder = mkdtempSync(path.join(tmpdir(), 'rheoscope-store-'))
-const migrations = path.resolve(import.meta.dirname, '../drizzle')
-let opened: OpenDatabase
-let store: ProjectStore
+describe.each(STORAGES)('the store in %s', (_name, make) => {
+  let made: NewStorage
+  let storage: Storage
+  let store: ProjectStore
 
-beforeAll(async () => {
-  opened = await openDatabase(folder, migrations)
-  store = new ProjectStore(opened.database)
-}, 60_000)
+  beforeAll(async () => {
+    made = await make()
+    storage = await made.open()
+    store = new ProjectStore(storage.database)
+  }, 60_000)
 
-afterAll(async () => {
-  await opened.close()
-  rmSync(folder, { recursive: true, force: true })
-})
+  afterAll(async () => {
+    await storage.close()
+    made.remove()
+  })
 
-const named = (project: Project, id: string, name: string): Entry => doing(id, project, renameProject(name), 'rename')
+  const named = (project: Project, id: string, name: string): Entry => entryMade(id, project, renameProject(name), 'rename')
 
-const added = async (id: string): Promise<Project> => (await store.add({ ...skerryLine, id })).project
+  const added = async (id: string): Promise<Project> => (await store.add({ ...skerryLine, id })).project
 
-describe('the store', () => {
   test('gives back what was put in, with the edits since', async () => {
     const project = await added('first')
     expect(await store.append('first', 0, [named(project, 'entry-a', 'One')])).toEqual({ accepted: true, revision: 1 })
-    const fresh = new ProjectStore(opened.database)
+    const fresh = new ProjectStore(storage.database)
     expect(await fresh.load('first')).toEqual({ project: { ...project, name: 'One' }, revision: 1 })
     expect((await fresh.list()).find(({ id }) => id === 'first')).toMatchObject({ name: 'One', revision: 1 })
   })
@@ -47,8 +50,8 @@ describe('the store', () => {
 
   test('stores nothing of an edit that does not fit, and says where', async () => {
     const project = await added('strict')
-    const bad = doing('entry-d', project, setProperty(project.components[0]!, { look: 'base' }, 'plate', 'fill', { bogus: 1 } as never), 'x')
-    await expect(store.append('strict', 0, [named(project, 'entry-e', 'E'), bad])).rejects.toThrow(/“Boarding button” does not fit at parts/)
+    const bad: Entry = { ...named(project, 'entry-d', 'D'), edit: setProperty(project.components[0]!, { look: 'base' }, 'plate', 'fill', { bogus: 1 } as never) }
+    await expect(store.append('strict', 0, [named(project, 'entry-e', 'E'), bad])).rejects.toMatchObject({ place: 'components/boardingButton/parts/plate/base/fill', message: 'This does not fit: fill does not match any of the allowed types.' })
     expect(await store.load('strict')).toEqual({ project, revision: 0 })
     const gone: Entry = { ...bad, id: 'entry-f', edit: { edit: 'remove', path: ['components'], id: 'nowhere' } }
     await expect(store.append('strict', 0, [gone])).rejects.toThrow(/no longer there/)
@@ -61,7 +64,35 @@ describe('the store', () => {
       await store.append('long', batch * 50, batchOf)
       project = batchOf.reduce((current, { edit }) => apply(current, edit), project)
     }
-    expect(await new ProjectStore(opened.database).load('long')).toEqual({ project, revision: 250 })
+    expect(await new ProjectStore(storage.database).load('long')).toEqual({ project, revision: 250 })
+  })
+
+  test('opens what earlier versions took, says what it mended, and goes on from there', async () => {
+    const project = await added('old')
+    const { id: first } = project.components[0]!
+    const twice = { ...project, components: project.components.map((component, index) => (index === 1 ? { ...component, name: project.components[0]!.name } : component)) }
+    await storage.database.update(snapshots).set({ document: twice }).where(eq(snapshots.project, 'old'))
+    const fresh = new ProjectStore(storage.database)
+    const opened = await fresh.load('old')
+    expect([opened.revision, opened.mended]).toEqual([1, ['One of several called “Boarding button” is now called “Boarding button 2”.']])
+    expect(await fresh.append('old', 1, [entryMade('entry-on', opened.project, renameComponent(first, 'Renamed'), 'rename')])).toEqual({ accepted: true, revision: 2 })
+    const again = await new ProjectStore(storage.database).load('old')
+    expect([again.mended, again.revision, again.project.components.slice(0, 2).map(({ name }) => name)]).toEqual([undefined, 2, ['Renamed', 'Boarding button 2']])
+  })
+
+  test('opens what version 3 kept, with the edits made then, and keeps it as it is now', async () => {
+    const document = JSON.parse(readFileSync(path.resolve(import.meta.dirname, '../../core/test/document/versions/skerry-line-3.rheo.json'), 'utf8')) as Project
+    const at = ['components', 'boardingButton', 'rules', 'finish', 'trigger', 'holdWhile']
+    const old: Entry = { ...named(skerryLine, 'entry-old', 'Old'), version: 3, edit: { edit: 'set', path: at, to: 'pressed' }, inverse: { edit: 'set', path: at, to: null } }
+    await storage.database.insert(projects).values({ id: 'third', name: 'Old', revision: 1 })
+    await storage.database.insert(snapshots).values({ project: 'third', revision: 0, version: 3, document: { ...document, id: 'third' } })
+    await storage.database.insert(entries).values({ project: 'third', revision: 1, entryId: 'entry-old', entry: old })
+    const { project, revision } = await new ProjectStore(storage.database).load('third')
+    const rule = project.components[0]?.rules.find(({ id }) => id === 'finish')
+    expect([project.version, revision, rule?.trigger]).toEqual([DOCUMENT_VERSION, 1, { on: 'after', ms: 1800, since: 'entering', pauseWhile: 'pressed' }])
+    expect(await storage.database.select({ revision: snapshots.revision, version: snapshots.version }).from(snapshots).where(eq(snapshots.project, 'third')).orderBy(snapshots.version)).toEqual([{ revision: 0, version: 3 }, { revision: 1, version: DOCUMENT_VERSION }])
+    await expect(store.append('third', 1, [{ ...old, id: 'entry-late' }])).rejects.toMatchObject({ code: 'migrated' })
+    expect(await store.append('third', 1, [named(project, 'entry-new', 'New')])).toEqual({ accepted: true, revision: 2 })
   })
 
   test('two at once: one is in time, the other is told', async () => {

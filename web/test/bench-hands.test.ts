@@ -145,8 +145,8 @@ describe('the easel', () => {
     const part = move.how === 'move' ? move.parts[0]! : null!
     expect(said({ how: 'resize', from: { x: 30, y: 30 }, part, handle: { across: 1, down: 1 } }, { x: 36, y: 32 })).toEqual({ width: 26, height: 12 })
     const turned = said({ how: 'turn', from: { x: 20, y: 0 }, part }, { x: 40, y: 25 })
-    expect(turned.rotate).toBeCloseTo(90, 0)
-    expect(said({ how: 'turn', from: { x: 20, y: 0 }, part }, { x: 40, y: 20 }, { isStraight: true }).rotate).toBe(75)
+    expect(turned.rotation).toBeCloseTo(90, 0)
+    expect(said({ how: 'turn', from: { x: 20, y: 0 }, part }, { x: 40, y: 20 }, { isStraight: true }).rotation).toBe(75)
   })
 
   test('spans what lies wholly inside', () => {

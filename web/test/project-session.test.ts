@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import {
-  addComponent, apply, EMPTY_HISTORY, newComponent, newProject, record, renameComponent, renameProject, removeComponent, type Appended, type Entry, type Project,
+  addComponent, apply, newComponent, newProject, renameComponent, renameProject, removeComponent, type Appended, type Entry, type Project, type StoredHistory,
 } from '@rheoscope/core/document'
 import { ApiError } from '../src/api/client'
 import type { Kept, KeptEntries } from '../src/session/kept-entries'
@@ -38,6 +38,13 @@ class FakeServer implements ProjectServer {
     return this.entries.slice(after)
   }
 
+  async history(before: number): Promise<StoredHistory> {
+    await null
+    if (this.isGone) throw new ApiError('unreachable', 0, 'gone')
+    const from = Math.max(0, before - 1 - PAGE)
+    return { entries: this.entries.slice(from, before - 1), from: from + 1 }
+  }
+
   project(start: Project): Project {
     return this.entries.reduce((project, { edit }) => apply(project, edit), start)
   }
@@ -48,6 +55,9 @@ const memory = (): KeptEntries & { kept: Kept } => ({
   read() { return this.kept },
   write(next) { this.kept = next },
 })
+
+/** So many entries of the log are told at once. */
+const PAGE = 3
 
 let made = 0
 const newId = () => `entry${String(made++).padStart(6, '0')}`
@@ -61,9 +71,9 @@ async function until(isSo: () => boolean): Promise<void> {
   }
 }
 
-const open = (server: FakeServer, kept = memory()) => {
+const open = (server: FakeServer, kept = memory(), author = 'ines') => {
   const stored = server.project(start)
-  return new ProjectSession({ project: stored, revision: server.entries.length, history: server.entries.reduce(record, EMPTY_HISTORY), server, kept, newId, firstRetryMs: 1 })
+  return new ProjectSession({ project: stored, revision: server.entries.length, history: { entries: server.entries.slice(-PAGE), from: Math.max(0, server.entries.length - PAGE) + 1 }, author: { id: author, name: author }, server, kept, newId, firstRetryMs: 1 })
 }
 
 describe('a session', () => {
@@ -149,19 +159,66 @@ describe('a session', () => {
   test('an edit the server refuses is set aside with why; the others go through', async () => {
     const [server, kept] = [new FakeServer(), memory()]
     server.isGone = true
-    server.refuses = ['a NUL']
+    server.refuses = ['rename']
     const session = open(server, kept)
     const added = Array.from({ length: 7 }, (_each, index) => newComponent(newId, `c${index}`))
     for (const [index, component] of added.entries()) {
       session.dispatch(addComponent(component), `add ${component.name}`)
-      if (index === 3) session.dispatch(renameProject('a\0b'), 'a NUL')
+      if (index === 3) session.dispatch(renameProject('one'), 'rename')
     }
     server.isGone = false
     await until(() => session.getState().connection === 'saved')
     expect(server.entries.map(({ label }) => label)).toEqual(added.map(({ name }) => `add ${name}`))
-    expect(session.getState().setAside.map(({ entry, why }) => [entry.label, why])).toEqual([['a NUL', 'It does not fit.']])
+    expect(session.getState().setAside.map(({ entry, why }) => [entry.label, why])).toEqual([['rename', 'It does not fit.']])
     expect(session.getState().project).toEqual(server.project(start))
     expect(kept.kept).toMatchObject({ pending: [], setAside: [{ why: 'It does not fit.' }] })
+  })
+
+  test('an edit that does not fit says so at once and goes nowhere', async () => {
+    const server = new FakeServer()
+    const session = open(server)
+    session.dispatch(renameProject('a\0b'), 'a NUL')
+    expect(session.getState().notice).toBe('This has a character at its root that cannot be kept (U+0000, character 2).')
+    session.dispatch(renameProject('x'.repeat(260)), 'a long name')
+    expect(session.getState()).toMatchObject({ notice: 'This does not fit: name length must be less than or equal to 200 characters long.', connection: 'saved', unsaved: 0 })
+    await idle()
+    expect(server.entries).toEqual([])
+  })
+
+  test('undo takes back what was made in this browser, also from before the part of the log that is known', async () => {
+    const server = new FakeServer()
+    const first = open(server)
+    first.dispatch(addComponent({ ...newComponent(newId, 'mine'), id: 'mine' }), 'add mine')
+    await until(() => server.entries.length === 1)
+    first.close()
+    const other = open(server, memory(), 'jon')
+    for (let index = 0; index < 5; index++) {
+      other.dispatch(renameProject(`name ${index}`), 'rename')
+      await until(() => server.entries.length === 2 + index)
+    }
+    other.close()
+    const again = open(server)
+    expect(again.getState().history.undo).toEqual([])
+    expect(again.getState().hasEarlier).toBe(true)
+    await again.undo()
+    await until(() => again.getState().connection === 'saved')
+    expect(server.project(start)).toMatchObject({ name: 'name 4', components: [] })
+    await again.undo()
+    expect([again.getState().hasEarlier, server.entries.length]).toEqual([false, 7])
+    expect(again.getState().notice).toBe('There is nothing of yours to undo among the last 7 edits.')
+  })
+
+  test('undo does not take away what another has done since, and says whose it is', async () => {
+    const server = new FakeServer()
+    const [here, there] = [open(server), open(server, memory(), 'jon')]
+    here.dispatch(renameProject('mine'), 'rename')
+    await until(() => server.entries.length === 1)
+    await there.catchUp(1)
+    there.dispatch(renameProject('theirs'), 'call it theirs')
+    await until(() => server.entries.length === 2)
+    await here.catchUp(2)
+    await here.undo()
+    expect(here.getState()).toMatchObject({ notice: '“rename” cannot be undone: jon has changed the same since (“call it theirs”).', project: { name: 'theirs' } })
   })
 
   test('what is set aside is there after a reload, and can be tried again or given up', async () => {

@@ -4,6 +4,7 @@ import { skerryLine } from '@rheoscope/core/demo'
 import { apply, type Entry } from '@rheoscope/core/document'
 import { sharing } from '../src/checks/sharing'
 import { keptEntries } from '../src/session/kept-entries'
+import { signed } from '../../core/test/document/made'
 
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
@@ -36,8 +37,8 @@ class MemoryStorage {
 
 test('entries that windows left behind are taken over once, whatever else is stored', () => {
   const storage = new MemoryStorage()
-  const entry = (id: string): Entry => ({ id, what: 'do', label: id, edit: { edit: 'unset', path: ['x'] }, inverse: { edit: 'unset', path: ['x'] } })
-  const kept = (window: string, project = 'p') => keptEntries(project, window, storage as unknown as Storage)
+  const entry = (id: string): Entry => ({ ...signed(id), what: 'do', label: id, edit: { edit: 'unset', path: ['x'] }, inverse: { edit: 'unset', path: ['x'] }, version: 3 })
+  const kept = (window: string, project = 'p') => keptEntries(project, window, signed('').author, storage as unknown as Storage)
   const aside = [{ entry: entry('d'), why: 'It does not fit.' }]
   storage.setItem('rheoscope.unsaved.p.one', JSON.stringify([entry('a'), entry('b')]))
   kept('two').write({ pending: [entry('b'), entry('c')], setAside: aside })

@@ -50,11 +50,11 @@ export function wayDown(list: DrawList, instance: string, part: string): readonl
   return []
 }
 
-const isOpen = (list: DrawList, part: string): boolean => wayDown(list, '', part).every(({ values }) => values.visible !== false && values.takesInput !== false)
+const isOpen = (list: DrawList, part: string): boolean => wayDown(list, '', part).every(({ values }) => values.visible !== false && values.receivesInput !== false)
 
 /** How much of a part shows through everything around it, 0 to 1. */
 export const opacityOf = (list: DrawList, instance: string, part: string): number =>
-  wayDown(list, instance, part).reduce((shown, { values }) => shown * (values.visible === false ? 0 : (values.opacity as number)), 1)
+  wayDown(list, instance, part).reduce((shown, { values }) => shown * (values.visible === false ? 0 : values.opacity), 1)
 
 export const cursorAt = (list: DrawList, point: Point): string => cursorOver(partsAt(list, point))
 
@@ -63,7 +63,7 @@ export function seenSize(list: DrawList, instance: string, part: string): { read
   const item = itemOf(list, instance, part)
   const matrix = matrixTo(list, instance, part)
   if (!item || !matrix) return null
-  const [width, height] = [item.values.width as number, item.values.height as number]
+  const [width, height] = [item.values.width, item.values.height]
   const places = [{ x: 0, y: 0 }, { x: width, y: 0 }, { x: width, y: height }, { x: 0, y: height }].map((point) => transformed(matrix, point))
   const [xs, ys] = [places.map(({ x }) => x), places.map(({ y }) => y)]
   const spans = { width: Math.max(...xs) - Math.min(...xs), height: Math.max(...ys) - Math.min(...ys) }

@@ -10,9 +10,9 @@ const LONGEST_MS = 5000
 /** States that move of themselves for more than five seconds and that nobody can leave by hand. */
 export const cannotBePaused: Check = ({ component, arena, root, project, isHeld }) =>
   component.axes.flatMap((axis) => axis.states.flatMap((state): Finding[] => {
-    const { continuous } = state
-    if (!continuous || isHeld) return []
-    const takesMs = continuous.times === null ? Infinity : fromToken<number>(continuous.durationMs, project.tokens) * continuous.times
+    const { loop } = state
+    if (!loop || isHeld) return []
+    const takesMs = loop.count === null ? Infinity : fromToken<number>(loop.durationMs, project.tokens) * loop.count
     const own = component.rules.filter((rule) => rule.axis === axis.id && leads(rule) && holdsIn(rule, state.id))
     const endsSoon = own.some(({ trigger }) => 'ms' in trigger && trigger.ms <= LONGEST_MS)
     const node = arena.closed.firstIn(arena.closed.axis(root, axis.id)!, state.id)

@@ -1,4 +1,4 @@
-import { axisOf } from '../document'
+import { axisOf, inProject, removeFrom } from '../document'
 import { listed, stateName, type Check } from './context'
 import type { Finding } from './finding'
 import { tour, witnessTo } from './witness'
@@ -14,7 +14,7 @@ export const combinationUnreachable: Check = ({ component, arena, root }) =>
       return net !== undefined && net.states[configuration[net.at]!] === state
     }))
     const axes = wanted.flatMap(([id]) => axisOf(component, id) ?? [])
-    if (isSeen || axes.length < wanted.length || axes.some(({ drivenBy }) => drivenBy !== null)) return []
+    if (isSeen || axes.length < wanted.length || axes.some(({ boundTo }) => boundTo !== null)) return []
     const names = wanted.map(([axis, state]) => stateName(axisOf(component, axis)!, state))
     const net = closed.axis(root, wanted[0]![0])!
     const witness = witnessTo(arena, closed, tour(closed, net.at), { caption: 'the two are never seen together' }, (_trace, _offered, run) =>
@@ -24,7 +24,7 @@ export const combinationUnreachable: Check = ({ component, arena, root }) =>
       kind: 'combination-unreachable', level: 'risk',
       sentence: `${listed(names)} never come together, so the look for them is never seen.`,
       about: { component: component.id, axis: wanted[0]![0], state: wanted[0]![1] },
-      remedy: { label: 'Remove that look', edit: { edit: 'remove', path: ['components', component.id, 'combinations'], id: combination.id } },
+      remedy: { label: 'Remove that look', edit: removeFrom(inProject('components', component.id, 'combinations'), combination.id) },
       witness, numbers: { axes: wanted.length },
     }]
   })

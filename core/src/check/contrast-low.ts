@@ -39,7 +39,7 @@ interface Placed {
 const placedIn = (list: DrawList, outer: Matrix = IDENTITY, opacity = 1): readonly Placed[] =>
   list.flatMap((item) => {
     if (item.values.visible === false) return []
-    const placed: Placed = { item, matrix: multiply(outer, matrixOf(item.values)), opacity: opacity * (item.values.opacity as number) }
+    const placed: Placed = { item, matrix: multiply(outer, matrixOf(item.values)), opacity: opacity * item.values.opacity }
     return [placed, ...placedIn(item.children, placed.matrix, placed.opacity)]
   })
 
@@ -50,7 +50,7 @@ function lowIn(list: DrawList): readonly Low[] {
     const least = leastFor(item)
     const ink = item.kind === 'text' ? item.values.fill : (item.values.fill ?? item.values.stroke)
     if (least === null || typeof ink !== 'string' || opacity < FAINT) return []
-    const middle = transformed(matrix, { x: (item.values.width as number) / 2, y: (item.values.height as number) / 2 })
+    const middle = transformed(matrix, { x: item.values.width / 2, y: item.values.height / 2 })
     const ground = groundAt(all.slice(0, index), middle)
     if (!ground) return []
     const ratio = contrast(over(parseColour(ink), ground, 1), ground)

@@ -1,3 +1,4 @@
+import { inProject, setAt } from '../document'
 import { itemOf, matrixTo, partsAt, transformed } from '../scene'
 import { answersIn, named, oneOfEach, stateOf, whereIn, type Answer } from './answers'
 import type { Check, CheckContext } from './context'
@@ -15,7 +16,7 @@ export const covered: Check = (context) => {
 function finding(context: CheckContext, { pose, item, rules }: Answer): readonly Finding[] {
   const { component } = context
   const matrix = matrixTo(pose.list, '', item.part)
-  const [width, height] = [item.values.width as number, item.values.height as number]
+  const [width, height] = [item.values.width, item.values.height]
   if (!matrix || width <= 0 || height <= 0) return []
   const middle = transformed(matrix, { x: width / 2, y: height / 2 })
   const over = partsAt(pose.list, middle)[0]
@@ -29,7 +30,7 @@ function finding(context: CheckContext, { pose, item, rules }: Answer): readonly
     sentence: `${named(context, item.part)} answers ${rule.trigger.on}, but nobody can point at it in ${whereIn(context, pose) || 'any state'}: ${above ? `${named(context, above)} lies over it and takes the input` : 'it is cut off or lies outside'}.`,
     about: { component: component.id, ...stateOf(context, pose), part: item.part, rule: rule.id },
     remedy: above && component.parts.some(({ id }) => id === above)
-      ? { label: `Let input through ${named(context, above)}`, edit: { edit: 'set', path: ['components', component.id, 'parts', above, 'base', 'takesInput'], to: false } } : null,
+      ? { label: `Let input through ${named(context, above)}`, edit: setAt(inProject('components', component.id, 'parts', above, 'base', 'receivesInput'), false) } : null,
     witness, numbers: {},
   }]
 }

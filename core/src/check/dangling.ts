@@ -1,4 +1,4 @@
-import { axisOfProperty, isToken, parameterOfProperty, type Action, type Component, type Edit, type Look, type Motion, type Project, type Rule } from '../document'
+import { axisOfProperty, inProject, isToken, parameterOfProperty, removeFrom, unsetAt, type Action, type Component, type Edit, type Look, type Motion, type Project, type Rule } from '../document'
 import { scopeOf } from '../expression'
 import type { Check, CheckContext } from './context'
 import type { About, Finding } from './finding'
@@ -20,20 +20,20 @@ function finding({ component }: CheckContext, about: About, what: string, remedy
 function lookFindings(context: CheckContext, look: Look, where: string, about: About, path: readonly string[]): readonly Finding[] {
   const { component } = context
   return Object.keys(look).filter((part) => !component.parts.some(({ id }) => id === part)).map((part) =>
-    finding(context, about, `Something in ${where} is about a part that is gone (${part})`, { label: 'Take it out', edit: { edit: 'unset', path: ['components', component.id, ...path, part] } }))
+    finding(context, about, `Something in ${where} is about a part that is gone`, { label: 'Take it out', edit: unsetAt(inProject('components', component.id, ...path, part)) }))
 }
 
 function baseFindings(context: CheckContext, part: Component['parts'][number]): readonly Finding[] {
   const { component, project } = context
   const about: About = { component: component.id, part: part.id }
-  const unset = (property: string): Finding['remedy'] => ({ label: 'Take it out', edit: { edit: 'unset', path: ['components', component.id, 'parts', part.id, 'base', property] } })
+  const unset = (property: string): Finding['remedy'] => ({ label: 'Take it out', edit: unsetAt(inProject('components', component.id, 'parts', part.id, 'base', property)) })
   const inner = part.kind === 'instance' ? project.components.find(({ id }) => id === part.component) : undefined
   return Object.entries(part.base).flatMap(([property, value]): Finding[] => {
-    if (isToken(value) && !project.tokens.some(({ id }) => id === value.token)) return [finding(context, { ...about, property }, `“${part.name}” uses a token that is gone (${value.token})`, unset(property))]
+    if (isToken(value) && !project.tokens.some(({ id }) => id === value.token)) return [finding(context, { ...about, property }, `“${part.name}” uses a token that is gone`, unset(property))]
     if (property === 'icon' && typeof value === 'string' && value !== '' && !project.icons.some(({ name }) => name === value)) return [finding(context, { ...about, property }, `“${part.name}” shows an icon that is gone (${value})`, unset(property))]
-    if (property === 'picture' && typeof value === 'string' && value !== '' && !project.assets.some(({ id }) => id === value)) return [finding(context, { ...about, property }, `“${part.name}” shows a picture that is gone (${value})`, unset(property))]
+    if (property === 'picture' && typeof value === 'string' && value !== '' && !project.assets.some(({ id }) => id === value)) return [finding(context, { ...about, property }, `“${part.name}” shows a picture that is gone`, unset(property))]
     const [axis, parameter] = [axisOfProperty(property), parameterOfProperty(property)]
-    if (inner && axis !== null && !inner.axes.some(({ id }) => id === axis)) return [finding(context, about, `“${part.name}” is put into a state of an axis that is gone (${axis})`, unset(property))]
+    if (inner && axis !== null && !inner.axes.some(({ id }) => id === axis)) return [finding(context, about, `“${part.name}” is put into a state of an axis that is gone`, unset(property))]
     if (inner && parameter !== null && !inner.parameters.some(({ id }) => id === parameter)) return [finding(context, about, `“${part.name}” is given a parameter that is gone (${parameter})`, unset(property))]
     return []
   })
@@ -43,17 +43,17 @@ function ruleFindings(context: CheckContext, rule: Rule): readonly Finding[] {
   const { component, project } = context
   const axis = component.axes.find(({ id }) => id === rule.axis)
   const about: About = { component: component.id, rule: rule.id, ...(axis ? { axis: axis.id } : {}) }
-  const remove: Edit = { edit: 'remove', path: ['components', component.id, 'rules'], id: rule.id }
+  const remove: Edit = removeFrom(inProject('components', component.id, 'rules'), rule.id)
   const say = (what: string, label = 'Remove the rule', edit: Edit = remove) => finding(context, about, `A rule on ${rule.trigger.on} ${what}`, { label, edit })
   const states = [...('only' in rule.within ? rule.within.only : rule.within.except), ...(rule.target.go === 'state' ? [rule.target.state] : [])]
   return [
-    ...(axis ? [] : [say(`belongs to an axis that is gone (${rule.axis})`)]),
-    ...(axis ? states.filter((id) => !axis.states.some((state) => state.id === id)).slice(0, 1).map((id) => say(`speaks of a state that is gone (${id})`)) : []),
-    ...(rule.part !== null && !component.parts.some(({ id }) => id === rule.part) ? [say(`listens to a part that is gone (${rule.part})`)] : []),
-    ...tokensIn(rule.motion).filter((token) => !project.tokens.some(({ id }) => id === token)).map((token) => say(`uses a token that is gone (${token})`)),
+    ...(axis ? [] : [say('belongs to an axis that is gone')]),
+    ...(axis ? states.filter((id) => !axis.states.some((state) => state.id === id)).slice(0, 1).map(() => say('speaks of a state that is gone')) : []),
+    ...(rule.part !== null && !component.parts.some(({ id }) => id === rule.part) ? [say('listens to a part that is gone')] : []),
+    ...tokensIn(rule.motion).filter((token) => !project.tokens.some(({ id }) => id === token)).map(() => say('uses a token that is gone')),
     ...rule.actions.flatMap((action) => {
       const lost = lostIn(project, component, action)
-      return lost === null ? [] : [say(lost, 'Remove the action', { edit: 'remove', path: ['components', component.id, 'rules', rule.id, 'actions'], id: action.id })]
+      return lost === null ? [] : [say(lost, 'Remove the action', removeFrom(inProject('components', component.id, 'rules', rule.id, 'actions'), action.id))]
     }),
   ]
 }

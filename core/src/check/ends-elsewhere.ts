@@ -1,4 +1,4 @@
-import { isExpression, isToken, propertyDefinition, sameValue } from '../document'
+import { inProject, isExpression, isToken, propertyDefinition, sameValue, unsetAt } from '../document'
 import { shownValue } from '../machine'
 import { changesIn, endOf, partName, wayOf } from './changes'
 import type { Check } from './context'
@@ -32,7 +32,7 @@ export const endsElsewhere: Check = (context) => {
         kind: 'ends-elsewhere', level: 'risk',
         sentence: `After ${wayOf(change)}, ${definition.label} of ${partName(moving, index)} is ${words(shown)}, not ${words(value)} as the look of ‹${to.name}› says: ${why}.`,
         about: { component: component.id, axis: change.axis.id, state: to.id, part, property },
-        remedy: { label: 'Take it out of the look', edit: { edit: 'unset', path: ['components', component.id, 'axes', change.axis.id, 'states', to.id, 'look', part, property] } },
+        remedy: { label: 'Take it out of the look', edit: unsetAt(inProject('components', component.id, 'axes', change.axis.id, 'states', to.id, 'look', part, property)) },
         witness: witnessTo(arena, arena.closed, after(change.step), { afterMs: endOf(change), caption: 'it has come to rest here' }, (trace) => trace.some((event) => event.what === 'state' && event.to === to.id)),
         numbers: typeof shown === 'number' && typeof value === 'number' ? { shown, said: value } : {},
       }]

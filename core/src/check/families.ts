@@ -29,7 +29,7 @@ export function givenIn(project: Project): readonly Given[] {
 
 function givenOf(project: Project, component: Component, rule: Rule): readonly Given[] {
   const family = Object.keys(FAMILIES).find((name) => FAMILIES[name]!.includes(rule.trigger.on))
-  if (!family || !rule.motion || rule.target.go === 'nothing' || rule.target.go === 'stay') return []
+  if (!family || !rule.motion || rule.target.go === 'ignored' || rule.target.go === 'stay') return []
   const { durationMs, easing } = rule.motion
   return [{
     about: { component: component.id, axis: rule.axis, rule: rule.id }, family, rule: rule.id, component: component.id,

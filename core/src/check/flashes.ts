@@ -34,7 +34,7 @@ const LIGHT = ['fill', 'opacity', 'visible']
 
 /** Only what repeats a change of light, or follows of itself in less than half a second, can flash. */
 function canFlash({ component, compiled }: CheckContext, axis: Axis): boolean {
-  const changesLight = ({ continuous }: State) => continuous !== null && Object.values(continuous.to).some((said) => LIGHT.some((property) => property in said))
+  const changesLight = ({ loop }: State) => loop !== null && Object.values(loop.to).some((said) => LIGHT.some((property) => property in said))
   return axis.states.some(changesLight) || compiled.inner.some((inner) => inner.component.axes.some(({ states }) => states.some(changesLight))) ||
     component.rules.some(({ trigger, axis: of }) => of === axis.id && (trigger.on === 'settled' || ('ms' in trigger && trigger.ms < 500)))
 }
@@ -55,7 +55,7 @@ const lightsOf = (run: Run): ReadonlyMap<string, number> => new Map(lights(run.d
 /** How light each painted part is over white, by its key. */
 function lights(list: DrawList, opacity: number): readonly (readonly [string, number])[] {
   return list.flatMap(({ key, values, children }) => {
-    const shown = values.visible === false ? 0 : opacity * (values.opacity as number)
+    const shown = values.visible === false ? 0 : opacity * values.opacity
     const own: readonly (readonly [string, number])[] = typeof values.fill === 'string' ? [[key, overWhite(values.fill, shown)]] : []
     return [...own, ...lights(children, shown)]
   })

@@ -1,4 +1,4 @@
-import { holdsIn } from '../document'
+import { holdsIn, inProject, removeFrom } from '../document'
 import { focusStops, type Run } from '../run'
 import { pointOn } from '../scene'
 import { named, oneOfEach, opacityOf, stateOf, whereIn } from './answers'
@@ -39,7 +39,7 @@ function tabsTo(run: Run, part: string): number | null {
 /** Parts that keep the focus: a rule takes the Tab key there, so that nobody with a keyboard ever gets on. */
 export const focusTrapped: Check = (context) => {
   const { component, poses } = context
-  const taking = component.rules.filter(({ trigger, target, letThrough }) => trigger.on === 'key' && trigger.key === 'Tab' && !trigger.anywhere && target.go !== 'nothing' && !letThrough)
+  const taking = component.rules.filter(({ trigger, target, letThrough }) => trigger.on === 'key' && trigger.key === 'Tab' && !trigger.anywhere && target.go !== 'ignored' && !letThrough)
   return taking.flatMap((rule): Finding[] => {
     for (const pose of poses.all) {
       const { states } = pose.run.instance('')!
@@ -56,7 +56,7 @@ export const focusTrapped: Check = (context) => {
         id: `focus-trapped ${component.id} ${rule.id}`, kind: 'focus-trapped', level: 'fault',
         sentence: `Once ${named(context, part)} has the focus it keeps it: a rule takes the Tab key in ${whereIn(context, pose) || 'its only state'}.`,
         about: { component: component.id, ...stateOf(context, pose), part, rule: rule.id },
-        remedy: { label: 'Remove the rule', edit: { edit: 'remove', path: ['components', component.id, 'rules'], id: rule.id } },
+        remedy: { label: 'Remove the rule', edit: removeFrom(inProject('components', component.id, 'rules'), rule.id) },
         witness, numbers: {},
       }]
     }

@@ -1,4 +1,4 @@
-import type { Component, Literal, Parameter, Project, Variable } from '../document'
+import { orElse, type Component, type Literal, type Parameter, type Project, type Variable } from '../document'
 import { evaluate, namesIn, parseExpression, type Expression } from '../expression'
 
 /** More combinations than this are not tried; the guards then count as able to hold together. */
@@ -12,7 +12,8 @@ const MOST_COMBINATIONS = 5000
 export function guardsOverlap(project: Project, component: Component, first: string | null, second: string | null): boolean {
   const guards = [first, second].filter((guard) => guard !== null)
   if (guards.length === 0) return true
-  try {
+  // A guard that cannot be read never holds, and is a finding of its own.
+  return orElse(() => {
     const names = [...new Set(guards.flatMap(namesIn))]
     const constants = guards.flatMap((guard) => constantsIn(parseExpression(guard)))
     const domains = names.map((name) => domainOf(name, project, component, constants))
@@ -21,10 +22,7 @@ export function guardsOverlap(project: Project, component: Component, first: str
       const environment = Object.fromEntries(names.map((name, index) => [name, values[index]!]))
       return guards.every((guard) => evaluate(guard, environment) === true)
     })
-  } catch {
-    // A guard that cannot be read never holds, and is a finding of its own.
-    return false
-  }
+  }, false)
 }
 
 function domainOf(name: string, project: Project, component: Component, constants: readonly Literal[]): readonly Literal[] {

@@ -1,3 +1,4 @@
+import { inProject, setAt } from '../document'
 import { answersIn, named, oneOfEach, opacityOf, stateOf, whereIn } from './answers'
 import type { Check } from './context'
 import type { Finding } from './finding'
@@ -28,5 +29,5 @@ export const hiddenTakesInput: Check = (context) => {
 function remedyFor({ component }: Parameters<Check>[0], { axis, state }: { readonly axis?: string; readonly state?: string }, part: string): Finding['remedy'] {
   if (axis === undefined || state === undefined) return null
   const look = component.axes.find(({ id }) => id === axis)!.states.find(({ id }) => id === state)!.look
-  return { label: 'Take no input there', edit: { edit: 'set', path: ['components', component.id, 'axes', axis, 'states', state, 'look'], to: { ...look, [part]: { ...look[part], takesInput: false } } } }
+  return { label: 'Take no input there', edit: setAt(inProject('components', component.id, 'axes', axis, 'states', state, 'look'), { ...look, [part]: { ...look[part], receivesInput: false } }) }
 }

@@ -1,4 +1,4 @@
-import { propertyDefinition, type Edit, type InterruptionPolicy, type Literal } from '../document'
+import { inProject, propertyDefinition, setAt, type Edit, type InterruptionPolicy, type Literal } from '../document'
 import { changesBetween, changeState, completed, shownValue, type Instance, type TargetChange } from '../machine'
 import { formOf, isMovement, motionSources, parseColour, toOklab, type Shown } from '../motion'
 import { changesIn, endOf, interruptedAt, lanesOf, partName, wayOf, type StateChange } from './changes'
@@ -57,8 +57,8 @@ function whenInterrupted(context: CheckContext, change: StateChange, changes: re
 /** The component once another change has come in the middle of one; null when its motion lets none in. */
 export function interrupt({ after: moving, index }: StateChange, { to, rule }: StateChange, atMs: number): Instance | null {
   const policy: InterruptionPolicy = moving.policies[index]!
-  if (policy === 'refuse' || policy === 'finish first') return null
-  const from = policy === 'complete' ? completed(moving, index) : moving
+  if (policy === 'ignore' || policy === 'finish first') return null
+  const from = policy === 'skip to end' ? completed(moving, index) : moving
   return changeState(from, index, to.id, rule, atMs)
 }
 
@@ -67,12 +67,12 @@ function firstJump(before: Instance, now: Instance, atMs: number, { axis, from, 
   const { compiled } = now
   const sources = motionSources(compiled.project, compiled.component, axis.id, from.id, to.id, rule)
   for (const lane of now.lanes) {
-    if (lane.startMs !== atMs || lane.timing.jump !== null || lane.timing.easing.startsWith('steps') || lane.timing.easing.startsWith('step-')) continue
+    if (lane.startMs !== atMs || lane.timing.switchAt !== null || lane.timing.easing.startsWith('steps') || lane.timing.easing.startsWith('step-')) continue
     const jump = jumpOf(shownValue(before, lane.part, lane.property, atMs), shownValue(now, lane.part, lane.property, atMs), lane)
     if (jump) return jump
   }
   const isTimed = now.lanes.some(({ startMs, durationMs }) => startMs === atMs && durationMs > 0)
-  if (!isTimed || formOf(sources).stages.length > 0) return null
+  if (!isTimed || formOf(sources).keyframes.length > 0) return null
   const moves = ({ part, property }: TargetChange) => now.lanes.some((lane) => lane.part === part && lane.property === property) || now.cycles.some((cycle) => cycle.part === part && cycle.property === property)
   for (const change of [...changesBetween(before.targets, now.targets), ...before.lanes].filter((each) => !moves(each))) {
     const { part, property } = change
@@ -92,7 +92,7 @@ function isMoved(property: string): boolean {
 
 /** Whether something says of a property that it takes no time: it then changes at once because that was asked for. */
 function isToldToJump(sources: ReturnType<typeof motionSources>, part: string, property: string): boolean {
-  return sources.some(({ jump, lanes }) => jump !== undefined || lanes.some((lane) => lane.part === part && (lane.property === property || lane.property === null) && (lane.jump !== undefined || lane.durationMs === 0)))
+  return sources.some(({ switchAt: jump, lanes }) => jump !== undefined || lanes.some((lane) => lane.part === part && (lane.property === property || lane.property === null) && (lane.switchAt !== undefined || lane.durationMs === 0)))
 }
 
 function jumpOf(before: Shown, now: Shown | Literal, { part, property }: Pick<Jump, 'part' | 'property'>): Jump | null {
@@ -141,6 +141,6 @@ function finding(context: CheckContext, change: StateChange, { jump, atMs, by }:
 /** Makes the motion of a change let others set out from where it is. */
 function retargeting({ component }: CheckContext, { rule }: StateChange): Edit {
   return rule?.motion
-    ? { edit: 'set', path: ['components', component.id, 'rules', rule.id, 'motion', 'policy'], to: 'retarget' }
-    : { edit: 'set', path: ['components', component.id, 'motion'], to: { ...(component.motion ?? { lanes: [], stages: [] }), policy: 'retarget' } }
+    ? setAt(inProject('components', component.id, 'rules', rule.id, 'motion', 'policy'), 'continue')
+    : setAt(inProject('components', component.id, 'motion'), { ...(component.motion ?? { lanes: [], keyframes: [] }), policy: 'continue' })
 }

@@ -8,7 +8,7 @@ import { leaveLater } from './never-completes'
 import { witnessTo } from './witness'
 
 /** A timer that nothing holds and no guard stops, counted from entering. */
-const isCertain = ({ trigger, guard }: Rule): boolean => trigger.on === 'after' && trigger.since === 'entering' && trigger.holdWhile === null && guard === null
+const isCertain = ({ trigger, guard }: Rule): boolean => trigger.on === 'after' && trigger.since === 'entering' && trigger.pauseWhile === null && guard === null
 
 /** Motions of which some lanes have come to their end when the state is left by its timer, and others have not. */
 export const lanesOutOfStep: Check = (context) => {

@@ -1,3 +1,4 @@
+import { inProject, setAt } from '../document'
 import { partsAt } from '../scene'
 import { answersIn, cursorAt, named, oneOfEach, stateOf, TOUCHING, whereIn } from './answers'
 import type { Check } from './context'
@@ -9,14 +10,14 @@ const LIVE = ['pointer', 'grab', 'grabbing', 'text']
 /** Parts that answer without anything to show that they do: no hand over them, and no other look when they are pointed at or pressed. */
 export const looksDead: Check = (context) => {
   const { component } = context
-  const hasLook = component.rules.some(({ trigger, target }) => ['enter', 'press'].includes(trigger.on) && target.go !== 'nothing') || component.axes.some(({ drivenBy }) => drivenBy !== null && ['hovered', 'pressed'].includes('variable' in drivenBy ? drivenBy.variable : drivenBy.parameter))
+  const hasLook = component.rules.some(({ trigger, target }) => ['enter', 'press'].includes(trigger.on) && target.go !== 'ignored') || component.axes.some(({ boundTo }) => boundTo !== null && ['hovered', 'pressed'].includes('variable' in boundTo ? boundTo.variable : boundTo.parameter))
   const dead = hasLook ? [] : answersIn(context).filter(({ pose, point, rules }) => point !== null && rules.some(({ trigger }) => trigger.on === 'tap') && !LIVE.includes(cursorAt(pose.list, point)))
   return oneOfEach(dead, ({ item }) => item.part).map(({ pose, item, rules, point }): Finding => ({
     id: `looks-dead ${component.id} ${item.part}`,
     kind: 'looks-dead', level: 'note',
     sentence: `${named(context, item.part)} answers ${rules[0]!.trigger.on} in ${whereIn(context, pose) || 'its only state'}, and nothing shows it: no hand over it, no other look when it is pointed at or pressed.`,
     about: { component: component.id, ...stateOf(context, pose), part: item.part, rule: rules[0]!.id },
-    remedy: { label: 'Show a hand over it', edit: { edit: 'set', path: ['components', component.id, 'parts', item.part, 'base', 'cursor'], to: 'pointer' } },
+    remedy: { label: 'Show a hand over it', edit: setAt(inProject('components', component.id, 'parts', item.part, 'base', 'cursor'), 'pointer') },
     witness: poseWitness(context, pose, tapAt(point!), 'it answers', (trace) => trace.some(({ what }) => what === 'fired')), numbers: {},
   }))
 }

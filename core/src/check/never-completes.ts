@@ -67,7 +67,7 @@ export function cutTimes({ network }: Facts, { mark, step }: Seen<'entered'>): {
 
 /** Whether anything but a person can end a state of an axis, which is what can cut a motion for certain. */
 export function hasWaysOutByItself({ compiled: { component } }: Thing, { id }: Axis): boolean {
-  return component.rules.some((rule) => rule.axis === id && leads(rule) && ['after', 'every', 'message', 'changes', 'settled', 'shown'].includes(rule.trigger.on)) || component.axes.some((axis) => axis.id === id && axis.drivenBy !== null)
+  return component.rules.some((rule) => rule.axis === id && leads(rule) && ['after', 'every', 'message', 'changes', 'settled', 'shown'].includes(rule.trigger.on)) || component.axes.some((axis) => axis.id === id && axis.boundTo !== null)
 }
 
 function turnCut(context: CheckContext, axis: Axis, state: State): readonly Finding[] {
@@ -96,7 +96,7 @@ function earliestTimer(component: Component, axis: Axis, state: State): { readon
   const timers = component.rules.flatMap((rule) => {
     const { trigger } = rule
     if (rule.axis !== axis.id || (trigger.on !== 'after' && trigger.on !== 'every') || !leads(rule) || !holdsIn(rule, state.id)) return []
-    return trigger.since === 'entering' && trigger.holdWhile === null && rule.guard === null ? [{ rule, afterMs: trigger.ms }] : []
+    return trigger.since === 'entering' && trigger.pauseWhile === null && rule.guard === null ? [{ rule, afterMs: trigger.ms }] : []
   })
   return timers.length === 0 ? null : timers.reduce((first, timer) => (timer.afterMs < first.afterMs ? timer : first))
 }
@@ -113,9 +113,9 @@ interface TurnIn {
 /** The continuous motions that run in a state: its own, and those of instances its look puts into a state that has one. */
 function turnsIn({ compiled, project }: CheckContext, state: State): readonly TurnIn[] {
   const turnOf = (of: State | undefined, name: string, part: string | null): TurnIn[] => {
-    if (!of?.continuous) return []
-    const rotate = Object.values(of.continuous.to).map((properties) => properties.rotate).find((value) => typeof value === 'number')
-    return [{ name, part, durationMs: fromToken<number>(of.continuous.durationMs, project.tokens), degrees: rotate ?? null }]
+    if (!of?.loop) return []
+    const rotation = Object.values(of.loop.to).map((properties) => properties.rotation).find((value) => typeof value === 'number')
+    return [{ name, part, durationMs: fromToken<number>(of.loop.durationMs, project.tokens), degrees: rotation ?? null }]
   }
   const held = compiled.holders.flatMap(({ part }) =>
     Object.entries(part.kind === 'instance' ? (state.look[part.id] ?? {}) : {}).flatMap(([property, value]) => {

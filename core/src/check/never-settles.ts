@@ -12,7 +12,7 @@ export const neverSettles: Check = ({ component, arena, root }) => {
     const moves = closed.steps.filter((step) => isByItself(step) && step.from.place.configuration[net.at] !== step.to.configuration[net.at])
     const round = roundIn(moves, (configuration) => configuration[net.at]!)
     const states = round.map((state) => axis.states[state]!)
-    if (states.length === 0 || states.some(({ continuous }) => continuous !== null)) return []
+    if (states.length === 0 || states.some(({ loop }) => loop !== null)) return []
     const first = closed.firstIn(net, states[0]!.id)!
     const witness = witnessTo(arena, closed, first, { afterMs: 4000, caption: 'still going' }, (trace) => trace.filter((event) => event.what === 'state' && event.instance === '' && event.axis === axis.id).length > 0)
     return [{

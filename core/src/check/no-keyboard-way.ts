@@ -1,4 +1,4 @@
-import { holdsIn, triggerRow, type Component, type Rule } from '../document'
+import { holdsIn, inProject, setAt, triggerRow, type Component, type Rule } from '../document'
 import { after } from './arena'
 import { named } from './answers'
 import { stateNames, type Check, type CheckContext } from './context'
@@ -10,7 +10,7 @@ const BY_POINTER = ['tap', 'double tap', 'long press'] as const
 /** Rules that somebody with a mouse or a finger can fire, and that nobody with a keyboard can, nor any other that does the same. */
 export const noKeyboardWay: Check = (context) => {
   const { component, arena, root } = context
-  const pointed = component.rules.filter((rule) => (BY_POINTER as readonly string[]).includes(rule.trigger.on) && rule.target.go !== 'nothing')
+  const pointed = component.rules.filter((rule) => (BY_POINTER as readonly string[]).includes(rule.trigger.on) && rule.target.go !== 'ignored')
   if (pointed.length === 0) return []
   const keyed = arena.byWay('keyboard')
   const { closed } = arena
@@ -26,7 +26,7 @@ export const noKeyboardWay: Check = (context) => {
       kind: 'no-keyboard-way', level: isControl(component, part) ? 'risk' : 'note',
       sentence: `Nobody can do with the keyboard what ${rule.trigger.on} on ${named(context, part)} does${axis.states.length > 1 ? ` in ${stateNames(axis, states)}` : ''}: it cannot have the focus, and no key does the same.`,
       about: { component: component.id, axis: axis.id, states, rule: rule.id, part, row },
-      remedy: { label: 'Let it take the focus', edit: { edit: 'set', path: ['components', component.id, 'parts', part, 'base', 'focusable'], to: true } },
+      remedy: { label: 'Let it take the focus', edit: setAt(inProject('components', component.id, 'parts', part, 'base', 'focusable'), true) },
       witness: witnessTo(arena, closed, after(closed.firing(root, rule)!.step), { caption: 'this takes a mouse or a finger' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)),
       numbers: { rules: rules.length },
     }

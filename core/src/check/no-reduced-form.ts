@@ -1,4 +1,4 @@
-import { propertyDefinition } from '../document'
+import { inProject, propertyDefinition, setAt } from '../document'
 import { formOf, isMovement, motionSources } from '../motion'
 import { changesIn, lanesOf, partName, wayOf } from './changes'
 import type { Check } from './context'
@@ -10,13 +10,13 @@ export const noReducedForm: Check = (context) => {
   return changesIn(context).flatMap((change): Finding[] => {
     const sources = motionSources(project, component, change.axis.id, change.from.id, change.to.id, change.rule)
     const moving = lanesOf(change).find(({ property }) => isMovement(propertyDefinition(property)!))
-    if (!moving || formOf(sources).reduced !== 'as is') return []
+    if (!moving || formOf(sources).reducedMotion !== 'as is') return []
     return [{
       id: `no-reduced-form ${component.id} ${change.axis.id} ${change.from.id} ${change.to.id}`,
       kind: 'no-reduced-form', level: 'risk',
       sentence: `${wayOf(change)} moves ${partName(change.before, moving.part)} even for people who have asked for less motion.`,
       about: { component: component.id, axis: change.axis.id, state: change.from.id, ...(change.rule ? { rule: change.rule.id } : {}) },
-      remedy: change.rule?.motion?.reduced === 'as is' ? { label: 'Let movement jump for them', edit: { edit: 'set', path: ['components', component.id, 'rules', change.rule.id, 'motion', 'reduced'], to: 'movement jumps' } } : null,
+      remedy: change.rule?.motion?.reducedMotion === 'as is' ? { label: 'Let movement jump for them', edit: setAt(inProject('components', component.id, 'rules', change.rule.id, 'motion', 'reducedMotion'), 'skip movement') } : null,
       witness: null, numbers: {},
     }]
   })

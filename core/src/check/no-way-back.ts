@@ -9,7 +9,7 @@ import { witnessTo } from './witness'
 export const noWayBack: Check = ({ component, arena, root, drivenTo }) =>
   component.axes.flatMap((axis): Finding[] => {
     const { open, closed } = arena
-    if (axis.states.length < 2 || axis.drivenBy !== null || drivenTo(axis.id).size > 0 || !open.isFinished || !closed.isFinished) return []
+    if (axis.states.length < 2 || axis.boundTo !== null || drivenTo(axis.id).size > 0 || !open.isFinished || !closed.isFinished) return []
     const ends = new Set([axis.start, ...axis.states.flatMap(({ id, final }) => (final ? [id] : []))])
     const lost = lostFrom(open, open.axis(root, axis.id)!, ends)
     const leaving = new Set(open.steps.flatMap(({ from, to }) => {

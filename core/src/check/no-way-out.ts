@@ -1,4 +1,4 @@
-import { holdsIn } from '../document'
+import { holdsIn, inProject, setAt } from '../document'
 import { leads, stateName, targetsOf, type Check } from './context'
 import type { Finding } from './finding'
 import { reachableStates } from './state-unreachable'
@@ -7,7 +7,7 @@ import { witnessTo } from './witness'
 /** Reachable states without any rule that leads elsewhere, not marked final, on an axis nothing drives from outside. */
 export const noWayOut: Check = ({ component, arena, root, drivenTo }) =>
   component.axes.flatMap((axis): Finding[] => {
-    if (axis.states.length < 2 || axis.drivenBy !== null || drivenTo(axis.id).size > 0) return []
+    if (axis.states.length < 2 || axis.boundTo !== null || drivenTo(axis.id).size > 0) return []
     const reachable = reachableStates(component, axis, new Set())
     const rules = component.rules.filter((rule) => rule.axis === axis.id && leads(rule))
     const hasWayOut = (state: string) => rules.some((rule) =>
@@ -25,7 +25,7 @@ export const noWayOut: Check = ({ component, arena, root, drivenTo }) =>
         about: { component: component.id, axis: axis.id, state: state.id },
         remedy: {
           label: 'Mark as final',
-          edit: { edit: 'set', path: ['components', component.id, 'axes', axis.id, 'states', state.id, 'final'], to: true },
+          edit: setAt(inProject('components', component.id, 'axes', axis.id, 'states', state.id, 'final'), true),
         },
         witness: witness ?? null, numbers: {},
       }]

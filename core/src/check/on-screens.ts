@@ -40,7 +40,7 @@ function missingOf(screen: Screen, arena: Arena, { thing, index }: { readonly th
   return component.axes.flatMap((axis): Finding[] => {
     const net = open.axis(own, axis.id)
     const missing = net ? axis.states.filter(({ id }) => !open.firstIn(net, id)).map(({ id }) => id) : []
-    if (missing.length === 0 || axisOf(component, axis.id)!.drivenBy !== null) return []
+    if (missing.length === 0 || axisOf(component, axis.id)!.boundTo !== null) return []
     return [{
       id: `state-unreachable ${screen.id} ${thing.path} ${axis.id}`,
       kind: 'state-unreachable', level: 'note',

@@ -1,4 +1,4 @@
-import type { Project } from '../document'
+import { inProject, setAt, type Project } from '../document'
 import { familiesIn, givenIn, timesApart, type Family, type Given } from './families'
 import { inMs, type Finding } from './finding'
 
@@ -30,7 +30,7 @@ function finding(family: Family, members: readonly Given[]): Finding {
     kind: 'out-of-family', level: 'note',
     sentence: `${where}${members.length > 1 ? ` and ${members.length - 1} other ${members.length > 2 ? 'rules' : 'rule'}: it` : ''} takes ${inMs(durationMs!)}, ${times} times as ${durationMs! > family.highMs ? 'long' : 'short'} as usual: of ${family.members.length} motions for ${family.name}, half take ${usual}.`,
     about,
-    remedy: { label: `${inMs(family.medianMs)}, like the others`, edit: { edit: 'batch', edits: members.map((member) => ({ edit: 'set', path: ['components', component, 'rules', member.rule, 'motion', 'durationMs'], to: family.medianMs })) } },
+    remedy: { label: `${inMs(family.medianMs)}, like the others`, edit: { edit: 'batch', edits: members.map((member) => setAt(inProject('components', component, 'rules', member.rule, 'motion', 'durationMs'), family.medianMs)) } },
     witness: null, numbers: { durationMs: durationMs!, lowMs: family.lowMs, medianMs: family.medianMs, highMs: family.highMs, members: family.members.length },
   }
 }

@@ -1,4 +1,4 @@
-import { isExpression, propertyDefinition } from '../document'
+import { inProject, isExpression, orElse, propertyDefinition, unsetAt } from '../document'
 import { namesIn } from '../expression'
 import type { Check } from './context'
 import type { Finding } from './finding'
@@ -21,7 +21,7 @@ export const parameterNotEverywhere: Check = ({ component }) =>
         kind: 'parameter-not-everywhere', level: 'risk',
         sentence: `${label} of “${part.name}” follows the parameter ${parameter}, but in ${fixed.map(({ state }) => `‹${state.name}›`).join(', ')} it is fixed, whatever an instance sets.`,
         about: { component: component.id, axis: first.axis.id, state: first.state.id, part: part.id, property },
-        remedy: { label: `Follow ${parameter} there too`, edit: { edit: 'batch', edits: fixed.map(({ axis, state }) => ({ edit: 'unset', path: ['components', component.id, 'axes', axis.id, 'states', state.id, 'look', part.id, property] })) } },
+        remedy: { label: `Follow ${parameter} there too`, edit: { edit: 'batch', edits: fixed.map(({ axis, state }) => unsetAt(inProject('components', component.id, 'axes', axis.id, 'states', state.id, 'look', part.id, property))) } },
         witness: null, numbers: { looks: fixed.length },
       }]
     })
@@ -29,9 +29,5 @@ export const parameterNotEverywhere: Check = ({ component }) =>
 
 function parameterIn(value: unknown, parameters: readonly string[]): string | null {
   if (!isExpression(value as never)) return null
-  try {
-    return namesIn((value as { expr: string }).expr).find((name) => parameters.includes(name)) ?? null
-  } catch {
-    return null
-  }
+  return orElse(() => namesIn((value as { expr: string }).expr).find((name) => parameters.includes(name)) ?? null, null)
 }

@@ -1,4 +1,4 @@
-import type { Component, Id, Project, Screen } from '../document'
+import { orElse, type Component, type Id, type Project, type Screen } from '../document'
 import { compile, surfaceComponent, type Compiled } from '../machine'
 import { contextOf, type CheckOptions } from './context'
 import { checkingComponent, checkingProject, checkingScreen, finished, type Checking } from './catalogue'
@@ -71,12 +71,10 @@ export class ProjectChecker {
 
 /** Everything the findings of a component follow from: the component with all that is inside it, and how holders drive it. */
 function dependenciesOf(project: Project, component: Component): readonly unknown[] {
-  try {
+  return orElse(() => {
     const { compiled, drivenTo, isHeld } = contextOf(project, component)
     return [compiled, ...fillersOf(project, compiled), isHeld, project.tables, project.limits?.longestMs, project.limits?.shortestMs, ...component.axes.map((axis) => [...drivenTo(axis.id)].join(' '))]
-  } catch {
-    return [project]
-  }
+  }, [project])
 }
 
 /** A component with all it is made of, each once. */
@@ -93,11 +91,9 @@ function fillersOf(project: Project, compiled: Compiled): readonly Component[] {
 
 /** Everything the findings of a screen follow from: what stands on it, and which variables other screens give values to. */
 function screenDependencies(project: Project, screen: Screen): readonly unknown[] {
-  try {
+  return orElse((): readonly unknown[] => {
     const others = project.screens.filter(({ id }) => id !== screen.id)
     const surface = compile(project, surfaceComponent(project, { screen: screen.id }))
     return [screen, project.variables, project.tables, ...everythingInside(surface), ...fillersOf(project, surface), ...(project.variables.length > 0 ? others : [])]
-  } catch {
-    return [project]
-  }
+  }, [project])
 }

@@ -16,7 +16,7 @@ export const reachableOnlyBy: Check = (context) => {
   return component.axes.flatMap((axis): Finding[] => {
     const missing = new Map<string, { ways: Way[]; states: Id[] }>()
     for (const { id } of axis.states) {
-      if (axis.drivenBy !== null || !arena.closed.firstIn(arena.closed.axis(root, axis.id)!, id)) continue
+      if (axis.boundTo !== null || !arena.closed.firstIn(arena.closed.axis(root, axis.id)!, id)) continue
       const ways = arena.ways.filter((way) => {
         const facts = arena.byWay(way)
         return facts.isFinished && !facts.firstIn(facts.axis(root, axis.id)!, id)

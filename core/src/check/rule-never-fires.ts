@@ -1,4 +1,4 @@
-import { holdsIn, triggerRow, type Rule } from '../document'
+import { holdsIn, inProject, removeFrom, triggerRow, type Rule } from '../document'
 import { stateNames, type Check, type CheckContext } from './context'
 import type { Finding } from './finding'
 import { tour, witnessTo } from './witness'
@@ -21,7 +21,7 @@ export const ruleNeverFires: Check = (context) => {
       kind: 'rule-never-fires', level: 'fault',
       sentence: `The rule on ${rule.trigger.on} in ${stateNames(axis, states)} never fires: ${whyNot(context, rule)}.`,
       about: { component: component.id, axis: axis.id, states, rule: rule.id, row: triggerRow(rule.trigger, rule.part) },
-      remedy: { label: 'Remove the rule', edit: { edit: 'remove', path: ['components', component.id, 'rules'], id: rule.id } },
+      remedy: { label: 'Remove the rule', edit: removeFrom(inProject('components', component.id, 'rules'), rule.id) },
       witness, numbers: { states: states.length },
     }]
   })
@@ -29,7 +29,7 @@ export const ruleNeverFires: Check = (context) => {
 
 /** Whether the exploration asks for what a rule waits for. */
 function canBeAsked({ component, root }: CheckContext, { target, trigger, axis }: Rule): boolean {
-  if (target.go === 'nothing' || component.axes.every(({ id }) => id !== axis)) return false
+  if (target.go === 'ignored' || component.axes.every(({ id }) => id !== axis)) return false
   if (trigger.on === 'shown' || trigger.on === 'hidden' || (trigger.on === 'changes' && !(trigger.name in root.environment))) return false
   return !(trigger.on === 'changes' && trigger.name.startsWith('pointer.'))
 }
@@ -37,7 +37,7 @@ function canBeAsked({ component, root }: CheckContext, { target, trigger, axis }
 /** Whether another rule answers first, which is a finding of its own. */
 const competes = ({ component }: CheckContext, rule: Rule): boolean =>
   component.rules.slice(0, component.rules.indexOf(rule)).some((earlier) =>
-    earlier.axis === rule.axis && earlier.guard === null && earlier.target.go !== 'nothing' && triggerRow(earlier.trigger, earlier.part) === triggerRow(rule.trigger, rule.part))
+    earlier.axis === rule.axis && earlier.guard === null && earlier.target.go !== 'ignored' && triggerRow(earlier.trigger, earlier.part) === triggerRow(rule.trigger, rule.part))
 
 function whyNot({ component }: CheckContext, rule: Rule): string {
   const part = component.parts.find(({ id }) => id === rule.part)

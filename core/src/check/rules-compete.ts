@@ -1,4 +1,4 @@
-import { holdsIn, triggerRow, type Id, type Rule } from '../document'
+import { holdsIn, inProject, removeFrom, triggerRow, type Id, type Rule } from '../document'
 import { after } from './arena'
 import { leads, stateName, type Check, type CheckContext } from './context'
 import type { Finding } from './finding'
@@ -39,7 +39,7 @@ function finding({ component, arena, root }: CheckContext, first: Rule, second: 
     kind: 'rules-compete', level: witness && first.guard === null ? 'fault' : 'risk',
     sentence: `${witness ? '' : 'Possible: '}two rules answer ${first.trigger.on} in ${states.map((id) => stateName(axis, id)).join(', ')}: one leads to ${targetName(axis, first)}, the other to ${targetName(axis, second)}. Only the first ever fires.`,
     about: { component: component.id, axis: axis.id, states, rule: second.id, row: triggerRow(first.trigger, first.part) },
-    remedy: { label: 'Remove the second rule', edit: { edit: 'remove', path: ['components', component.id, 'rules'], id: second.id } },
+    remedy: { label: 'Remove the second rule', edit: removeFrom(inProject('components', component.id, 'rules'), second.id) },
     witness: witness ?? null, numbers: { states: states.length },
   }
 }

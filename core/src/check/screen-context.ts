@@ -1,4 +1,4 @@
-import type { Id, Project, Screen } from '../document'
+import { orElse, type Id, type Project, type Screen } from '../document'
 import { Arena } from './arena'
 import type { CheckOptions } from './context'
 import { independentGroups, MemoryAllowance, setsOf, signatureOf, thingsOnSurface, type Network, type Outside, type Thing } from './explore'
@@ -34,16 +34,12 @@ function fromOtherScreens(project: Project, screen: Screen, network: Network): O
   const others = project.screens.filter(({ id }) => id !== screen.id)
   const set = new Set(others.flatMap((other) => setsOn(project, other)))
   const root = network.things[0]!
-  return fromAnywhere(network, root, () => NOWHERE).filter((occasion) => occasion.what === 'name' && occasion.name.thing === null && (set.has(occasion.name.name) || (screen.waysIn ?? []).some(({ variables }) => occasion.name.name in variables)))
+  return fromAnywhere(network, root, () => NOWHERE).filter((occasion) => occasion.what === 'name' && occasion.name.thing === null && (set.has(occasion.name.name) || (screen.entryPoints ?? []).some(({ variables }) => occasion.name.name in variables)))
 }
 
 const NOWHERE: ReadonlySet<Id> = new Set()
 
 /** The variables that something on a screen gives values to. */
 function setsOn(project: Project, screen: Screen): readonly string[] {
-  try {
-    return thingsOnSurface(project, { screen: screen.id }).flatMap((thing) => [...setsOf(thing)])
-  } catch {
-    return []
-  }
+  return orElse(() => thingsOnSurface(project, { screen: screen.id }).flatMap((thing) => [...setsOf(thing)]), [])
 }

@@ -31,5 +31,5 @@ const finding = (kind: string, screen: Id, level: Finding['level'], sentence: st
 function leadingFrom(project: Project, id: Id): ReadonlySet<Id> {
   const screen = project.screens.find((each) => each.id === id)!
   const rules = [...screen.rules, ...componentsOn(project, screen).flatMap((component) => component.rules)]
-  return new Set(rules.flatMap(({ actions, target }) => (target.go === 'nothing' ? [] : actions.flatMap((action) => (action.do === 'go to screen' || action.do === 'open overlay' ? [action.screen] : [])))))
+  return new Set(rules.flatMap(({ actions, target }) => (target.go === 'ignored' ? [] : actions.flatMap((action) => (action.do === 'go to screen' || action.do === 'open overlay' ? [action.screen] : [])))))
 }

@@ -1,5 +1,5 @@
 import { fromToken, laneValue, type Lane } from '../motion'
-import { propertyDefinition, type State } from '../document'
+import { inProject, propertyDefinition, setAt, type State } from '../document'
 import { startInstance, turnsDone, cycleValue, type Cycle } from '../machine'
 import { changesIn, lanesOf, partName, wayOf } from './changes'
 import type { Check, CheckContext } from './context'
@@ -33,8 +33,8 @@ function stageSeams(context: CheckContext): readonly Finding[] {
 /** Lets every stage of a rule's motion take over the speed of the one before. */
 function matching({ component }: CheckContext, rule: string | undefined): Finding['remedy'] {
   const motion = component.rules.find(({ id }) => id === rule)?.motion
-  if (!motion || motion.stages.length === 0) return null
-  return { label: 'Match the speeds', edit: { edit: 'set', path: ['components', component.id, 'rules', rule!, 'motion', 'stages'], to: motion.stages.map((stage) => ({ ...stage, matchVelocity: true })) } }
+  if (!motion || motion.keyframes.length === 0) return null
+  return { label: 'Match the speeds', edit: setAt(inProject('components', component.id, 'rules', rule!, 'motion', 'keyframes'), motion.keyframes.map((stage) => ({ ...stage, matchVelocity: true }))) }
 }
 
 function breaksAt(lane: Lane, share: number): boolean {
@@ -52,16 +52,16 @@ function breaksAt(lane: Lane, share: number): boolean {
 
 function loopSeams({ component, compiled, project }: CheckContext, state: State): readonly Finding[] {
   const axis = component.axes.find(({ states }) => states.includes(state))!
-  if (!state.continuous || state.continuous.repeat !== 'forward') return []
+  if (!state.loop || state.loop.direction !== 'forward') return []
   const start = startInstance({ path: '', compiled, environment: { ...Object.fromEntries(component.parameters.map(({ name, initial }) => [name, initial])), ...Object.fromEntries(component.variables.map(({ name, start: value }) => [name, value])), ...Object.fromEntries(project.variables.map(({ name, start: value }) => [name, value])) }, states: { [axis.id]: state.id }, atMs: 0 })
   const cut = start.cycles.find((cycle) => cycle.durationMs > 2 && turnsDone(cycle, 0) === 0 && wrapBreaks(cycle))
   if (!cut) return []
   return [{
     id: `seam ${component.id} ${axis.id} ${state.id}`,
     kind: 'seam', level: 'note',
-    sentence: `${propertyDefinition(cut.property)?.label ?? cut.property} of ${partName(start, cut.part)} in ‹${state.name}› breaks off each time it begins again, every ${inMs(fromToken<number>(state.continuous.durationMs, project.tokens))}.`,
+    sentence: `${propertyDefinition(cut.property)?.label ?? cut.property} of ${partName(start, cut.part)} in ‹${state.name}› breaks off each time it begins again, every ${inMs(fromToken<number>(state.loop.durationMs, project.tokens))}.`,
     about: { component: component.id, axis: axis.id, state: state.id, part: compiled.parts[cut.part]!.part.id },
-    remedy: { label: 'Go back and forth', edit: { edit: 'set', path: ['components', component.id, 'axes', axis.id, 'states', state.id, 'continuous', 'repeat'], to: 'back and forth' } },
+    remedy: { label: 'Go back and forth', edit: setAt(inProject('components', component.id, 'axes', axis.id, 'states', state.id, 'loop', 'direction'), 'back and forth') },
     witness: null, numbers: { everyMs: cut.durationMs },
   }]
 }
@@ -71,7 +71,7 @@ function wrapBreaks(cycle: Cycle): boolean {
   const { durationMs, property, from, to } = cycle
   const value = (ms: number): number => cycleValue(cycle, ms) as number
   if (typeof from !== 'number' || typeof to !== 'number') return false
-  const apart = property === 'rotate' ? Math.abs(to - from) % 360 : Math.abs(to - from)
+  const apart = property === 'rotation' ? Math.abs(to - from) % 360 : Math.abs(to - from)
   if (apart > 0.01) return true
   const [last, first] = [value(durationMs - 1) - value(durationMs - 2), value(2) - value(1)]
   const mean = Math.abs(to - from) / durationMs

@@ -11,7 +11,7 @@ import { tour, witnessTo } from './witness'
  */
 export const stateUnreachable: Check = ({ project, component, arena, root, drivenTo }) =>
   component.axes.flatMap((axis): readonly Finding[] => {
-    if (axis.drivenBy !== null) return tiedStates(project, component, axis, drivenTo(axis.id))
+    if (axis.boundTo !== null) return tiedStates(project, component, axis, drivenTo(axis.id))
     if (axis.states.length < 2) return []
     const chained = reachableStates(component, axis, drivenTo(axis.id))
     const open = chained.size < axis.states.length ? null : arena.open
@@ -36,8 +36,8 @@ export const stateUnreachable: Check = ({ project, component, arena, root, drive
 
 /** The states of an axis that a variable decides which no value the variable is ever given goes with. */
 function tiedStates(project: Project, component: Component, axis: Axis, driven: ReadonlySet<Id>): readonly Finding[] {
-  if (axis.drivenBy === null || !('variable' in axis.drivenBy) || driven.size > 0) return []
-  const { variable } = axis.drivenBy
+  if (axis.boundTo === null || !('variable' in axis.boundTo) || driven.size > 0) return []
+  const { variable } = axis.boundTo
   const values = valuesGiven(project, component, variable)
   if (values === null) return []
   const decided = new Set(values.flatMap((value) => decidedState(axis, { [variable]: value })?.id ?? []))

@@ -1,3 +1,4 @@
+import { inProject, setAt } from '../document'
 import { changesIn, endOf, wayOf } from './changes'
 import type { Check } from './context'
 import { inMs, type Finding } from './finding'
@@ -18,7 +19,7 @@ export const thereAndBackDiffer: Check = (context) => {
       kind: 'there-and-back-differ', level: 'note',
       sentence: `${wayOf(there)} takes ${inMs(thereMs)}, the way back ${inMs(backMs)}.`,
       about: { component: context.component.id, axis: there.axis.id, state: there.from.id, rule: back.rule!.id },
-      remedy: back.rule!.motion ? { label: `${inMs(thereMs)} both ways`, edit: { edit: 'set', path: ['components', context.component.id, 'rules', back.rule!.id, 'motion', 'durationMs'], to: thereMs } } : null,
+      remedy: back.rule!.motion ? { label: `${inMs(thereMs)} both ways`, edit: setAt(inProject('components', context.component.id, 'rules', back.rule!.id, 'motion', 'durationMs'), thereMs) } : null,
       witness: null, numbers: { thereMs, backMs },
     }]
   })

@@ -1,3 +1,4 @@
+import { inProject, setAt } from '../document'
 import { changesIn, endOf, wayOf } from './changes'
 import type { Check, CheckContext } from './context'
 import { inMs, type Finding, type Level } from './finding'
@@ -16,7 +17,7 @@ function beyond(context: CheckContext, kind: string, limitMs: number | undefined
     kind, level,
     sentence: `${wayOf(change)} takes ${inMs(endOf(change))}; the project allows ${kind === 'too-long' ? 'at most' : 'no less than'} ${inMs(limitMs)}.`,
     about: { component: context.component.id, axis: change.axis.id, state: change.from.id, ...(change.rule ? { rule: change.rule.id } : {}) },
-    remedy: change.rule?.motion?.durationMs !== undefined ? { label: inMs(limitMs), edit: { edit: 'set', path: ['components', context.component.id, 'rules', change.rule.id, 'motion', 'durationMs'], to: limitMs } } : null,
+    remedy: change.rule?.motion?.durationMs !== undefined ? { label: inMs(limitMs), edit: setAt(inProject('components', context.component.id, 'rules', change.rule.id, 'motion', 'durationMs'), limitMs) } : null,
     witness: null, numbers: { takesMs: endOf(change), limitMs },
   }))
 }

@@ -1,4 +1,4 @@
-import { holdsIn, isFromUser, triggerRow, type Axis, type Id, type Rule } from '../document'
+import { holdsIn, inProject, insertInto, isFromUser, setAt, triggerRow, type Axis, type Id, type Rule } from '../document'
 import type { Offered, Trace } from '../run'
 import { after } from './arena'
 import { stateNames, type Check, type CheckContext } from './context'
@@ -72,16 +72,16 @@ const rowOf = (rule: Rule): string => triggerRow(rule.trigger, rule.part)
 
 const onPurpose = ({ component }: CheckContext, like: Rule, states: readonly Id[]): Remedy => ({
   label: 'Nothing, on purpose',
-  edit: { edit: 'insert', path: ['components', component.id, 'rules'], before: null, item: silence(like, states) },
+  edit: insertInto(inProject('components', component.id, 'rules'), silence(like, states)),
 })
 
 const silence = (like: Rule, states: readonly Id[]): Rule => ({
-  ...like, id: `quiet-${like.id}-${states.join('-')}`.slice(0, 63), within: { only: states }, guard: null, actions: [], target: { go: 'nothing' }, motion: null, letThrough: false,
+  ...like, id: `quiet-${like.id}-${states.join('-')}`.slice(0, 63), within: { only: states }, guard: null, actions: [], target: { go: 'ignored' }, motion: null, letThrough: false,
 })
 
 /** The answer most of the other states give, in these as well. */
 function likeTheOthers({ component }: CheckContext, axis: Axis, rules: readonly Rule[], states: readonly Id[]): Remedy {
   const common = rules.toSorted((a, b) => axis.states.filter(({ id }) => holdsIn(b, id)).length - axis.states.filter(({ id }) => holdsIn(a, id)).length)[0]!
   const within = 'only' in common.within ? { only: [...common.within.only, ...states] } : { except: common.within.except.filter((id) => !states.includes(id)) }
-  return { label: 'Answer as in the others', edit: { edit: 'set', path: ['components', component.id, 'rules', common.id, 'within'], to: within } }
+  return { label: 'Answer as in the others', edit: setAt(inProject('components', component.id, 'rules', common.id, 'within'), within) }
 }

@@ -1,4 +1,4 @@
-import { isExpression, type Component, type Edit, type Project } from '../document'
+import { inProject, isExpression, orElse, removeFrom, type Component, type Edit, type Project } from '../document'
 import { compile } from '../machine'
 import { namesOr } from '../expression'
 import { setsOf } from './explore/split'
@@ -13,7 +13,7 @@ export function unused(project: Project): readonly Finding[] {
     ...(project.screens.length === 0 ? [] : project.components.filter(({ id }) => !placed.has(id) && !slotted.has(id)).map(({ id, name }) =>
       finding(`component ${id}`, `The component “${name}” stands on no screen and in no other component`, { component: id }, null))),
     ...project.tokens.filter(({ id }) => !text.includes(`"token":"${id}"`)).map(({ id, name }) =>
-      finding(`token ${id}`, `The token “${name}” is used nowhere`, {}, { label: 'Remove it', edit: { edit: 'remove', path: ['tokens'], id } })),
+      finding(`token ${id}`, `The token “${name}” is used nowhere`, {}, { label: 'Remove it', edit: removeFrom(inProject('tokens'), id) })),
     ...project.components.flatMap((component) => unusedIn(project, component)),
   ]
 }
@@ -21,7 +21,7 @@ export function unused(project: Project): readonly Finding[] {
 function unusedIn(project: Project, component: Component): readonly Finding[] {
   const reads = readsOf(project, component)
   return component.parameters.filter(({ name, type }) => type !== 'slot' && !reads.has(name)).map(({ id, name }) =>
-    finding(`parameter ${component.id} ${id}`, `The parameter ${name} of ${component.name} decides nothing`, { component: component.id }, { label: 'Remove it', edit: { edit: 'remove', path: ['components', component.id, 'parameters'], id } as Edit }))
+    finding(`parameter ${component.id} ${id}`, `The parameter ${name} of ${component.name} decides nothing`, { component: component.id }, { label: 'Remove it', edit: removeFrom(inProject('components', component.id, 'parameters'), id) as Edit }))
 }
 
 const finding = (id: string, sentence: string, about: About, remedy: Finding['remedy']): Finding =>
@@ -30,11 +30,7 @@ const finding = (id: string, sentence: string, about: About, remedy: Finding['re
 /** Every name a component uses, for itself or to hand it on. */
 function readsOf(project: Project, component: Component): ReadonlySet<string> {
   const handed = component.parts.flatMap((part) => Object.values(part.base).flatMap((value) => (isExpression(value) ? namesOr(value.expr) : [])))
-  try {
-    return new Set([...compile(project, component).reads, ...handed])
-  } catch {
-    return new Set(handed)
-  }
+  return new Set([...orElse(() => compile(project, component).reads, []), ...handed])
 }
 
 interface Named {
@@ -51,12 +47,12 @@ function variablesIn(project: Project): readonly Named[] {
   const screens = project.screens.map((screen) => ({
     reads: new Set([...screen.rules.flatMap(({ guard, actions }) => [...namesOr(guard ?? ''), ...actions.flatMap((action) => (action.do === 'set' ? namesOr(action.to) : []))]), ...screen.parts.flatMap((part) => Object.values(part.base).flatMap((value) => (isExpression(value) ? namesOr(value.expr) : [])))]),
     sets: new Set(screen.rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' ? [action.variable] : [])))),
-    waysIn: screen.waysIn ?? [],
+    entryPoints: screen.entryPoints ?? [],
   }))
   const everywhere = [...holders, ...screens]
   const shared = project.variables.map(({ name }): Named => ({
     name, where: project.name, about: {},
-    isSet: everywhere.some(({ sets }) => sets.has(name)) || screens.some(({ waysIn }) => waysIn.some(({ variables }) => name in variables)),
+    isSet: everywhere.some(({ sets }) => sets.has(name)) || screens.some(({ entryPoints }) => entryPoints.some(({ variables }) => name in variables)),
     isRead: everywhere.some(({ reads }) => reads.has(name)),
   }))
   const own = holders.flatMap(({ component, reads, sets }) => component.variables.map(({ name }): Named => ({ name, where: component.name, about: { component: component.id }, isSet: sets.has(name), isRead: reads.has(name) })))

@@ -22,7 +22,7 @@ export function valuesGiven(project: Project, component: Component, name: string
   if (components.some((each) => isMoved(each, name))) return null
   const set = [...components, ...screens].flatMap(({ rules }) => rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' && action.variable === name ? [action.to] : []))))
   if (set.some((text) => namesOr(text).length > 0)) return null
-  const entered = own ? [] : project.screens.flatMap(({ waysIn = [] }) => waysIn.filter(({ variables }) => name in variables).map(({ variables }) => variables[name]!))
+  const entered = own ? [] : project.screens.flatMap(({ entryPoints = [] }) => entryPoints.filter(({ variables }) => name in variables).map(({ variables }) => variables[name]!))
   return [...new Set<Literal>([variable.start, ...set.flatMap(constantOf), ...entered])]
 }
 
@@ -40,4 +40,4 @@ const hasOwn = ({ variables, parameters = [] }: Owner, name: string): boolean =>
 
 /** Whether rules move an axis of a component that is tied to a variable. */
 const isMoved = ({ axes, rules }: Component, name: string): boolean =>
-  axes.some(({ id, drivenBy }) => drivenBy !== null && 'variable' in drivenBy && drivenBy.variable === name && rules.some((rule) => rule.axis === id && leads(rule)))
+  axes.some(({ id, boundTo }) => boundTo !== null && 'variable' in boundTo && boundTo.variable === name && rules.some((rule) => rule.axis === id && leads(rule)))

@@ -27,7 +27,7 @@ export const boardingButton: Component = {
     },
   ],
   axes: [{
-    id: AXIS, name: 'boarding', start: 'rest', drivenBy: null,
+    id: AXIS, name: 'boarding', start: 'rest', boundTo: null,
     states: [
       state('rest', 'rest', 0, {}),
       state('over', 'over', 1, { plate: { fill: '#3b6d91' } }),
@@ -51,7 +51,7 @@ export const boardingButton: Component = {
     rule('hoverIdle', { axis: AXIS, on: { on: 'enter' }, in: ['working', 'done'], go: nothing }),
     rule('unhover', { axis: AXIS, on: { on: 'leave' }, in: ['over'], go: to('rest'), motion: timed(80, 'ease-out') }),
     rule('unhoverIdle', { axis: AXIS, on: { on: 'leave' }, in: ['rest', 'working', 'done'], go: nothing }),
-    rule('finish', { axis: AXIS, on: { on: 'after', ms: 1800, since: 'entering', holdWhile: null }, in: ['working'], go: to('done'), motion: timed(160, 'ease-in-out') }),
+    rule('finish', { axis: AXIS, on: { on: 'after', ms: 1800, since: 'entering', pauseWhile: null }, in: ['working'], go: to('done'), motion: timed(160, 'ease-in-out') }),
   ],
   combinations: [],
   parameters: [

@@ -4,9 +4,9 @@ import { EMPTY_MOTION, type Action, type Axis, type Look, type Motion, type Rule
 
 export const to = (state: string): Target => ({ go: 'state', state })
 
-export const nothing: Target = { go: 'nothing' }
+export const nothing: Target = { go: 'ignored' }
 
-export const state = (id: string, name: string, hue: number, look: Look): State => ({ id, name, hue, look, final: false, continuous: null })
+export const state = (id: string, name: string, hue: number, look: Look): State => ({ id, name, hue, look, final: false, loop: null })
 
 export const timed = (durationMs: number, easing?: string, more: Partial<Motion> = {}): Motion => ({ ...EMPTY_MOTION, durationMs, ...(easing ? { easing } : {}), ...more })
 
@@ -31,4 +31,4 @@ export const rounded = (px: number) => ({ radiusTopLeft: px, radiusTopRight: px,
 export const BARE = { combinations: [], parameters: [], variables: [], pairs: [], motion: null, absent: {}, rules: [] } as const
 
 /** An axis with one state, for what never changes by itself. */
-export const lone = (id: string): Axis => ({ id, name: 'state', start: `${id}Rest`, drivenBy: null, states: [state(`${id}Rest`, 'rest', 0, {})] })
+export const lone = (id: string): Axis => ({ id, name: 'state', start: `${id}Rest`, boundTo: null, states: [state(`${id}Rest`, 'rest', 0, {})] })

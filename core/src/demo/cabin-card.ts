@@ -5,7 +5,7 @@ const AXIS = 'cabinAxis'
 
 /** The cabins of the night boat. */
 export const cabins: DataTable = {
-  id: 'cabins', name: 'cabins',
+  id: 'cabinTable', name: 'cabins',
   columns: [{ id: 'cabinNumber', name: 'number', type: 'text' }, { id: 'cabinTitle', name: 'title', type: 'text' }],
   records: ([['214', 'Lantern'], ['216', 'Gannet'], ['218', 'Kittiwake']] as const).map(([number, title]) => ({ id: `cabin${number}`, cells: { cabinNumber: number, cabinTitle: title } })),
 }
@@ -21,13 +21,13 @@ export const cabinCard: Component = {
   id: 'cabinCard',
   name: 'Cabin card',
   parts: [
-    { id: 'cabinPlate', kind: 'container', name: 'plate', parent: null, carryKey: 'cabin plate', base: { width: 342, height: 72, fill: '#e3ecf2', cursor: 'pointer', role: 'button', accessibleName: { expr: "'Cabin ' + number" }, focusable: true, ...rounded(12) } },
-    { id: 'cabinNumberWords', kind: 'text', name: 'number', parent: 'cabinPlate', carryKey: 'cabin number', base: { x: 16, y: 12, width: 80, height: 26, text: { expr: 'number' }, fontSize: 20, fontWeight: '700', fill: '#24506f' } },
-    { id: 'cabinTitleWords', kind: 'text', name: 'title', parent: 'cabinPlate', carryKey: 'cabin title', base: { x: 16, y: 40, width: 200, height: 20, text: { expr: 'title' }, fontSize: 15, fill: '#1d2b33' } },
+    { id: 'cabinPlate', kind: 'container', name: 'plate', parent: null, transitionName: 'cabin plate', base: { width: 342, height: 72, fill: '#e3ecf2', cursor: 'pointer', role: 'button', accessibleName: { expr: "'Cabin ' + number" }, focusable: true, ...rounded(12) } },
+    { id: 'cabinNumberWords', kind: 'text', name: 'number', parent: 'cabinPlate', transitionName: 'cabin number', base: { x: 16, y: 12, width: 80, height: 26, text: { expr: 'number' }, fontSize: 20, fontWeight: '700', fill: '#24506f' } },
+    { id: 'cabinTitleWords', kind: 'text', name: 'title', parent: 'cabinPlate', transitionName: 'cabin title', base: { x: 16, y: 40, width: 200, height: 20, text: { expr: 'title' }, fontSize: 15, fill: '#1d2b33' } },
   ],
   axes: [{
-    id: AXIS, name: 'card', start: 'cabinHere', drivenBy: null,
-    states: [state('cabinHere', 'here', 0, {}), state('cabinAway', 'stepped back', 6, { cabinPlate: { opacity: 0.4, takesInput: false, focusable: false } })],
+    id: AXIS, name: 'card', start: 'cabinHere', boundTo: null,
+    states: [state('cabinHere', 'here', 0, {}), state('cabinAway', 'stepped back', 6, { cabinPlate: { opacity: 0.4, receivesInput: false, focusable: false } })],
   }],
   rules: [
     rule('cabinOpens', {
@@ -50,7 +50,7 @@ export const cabinDeck: Component = {
   name: 'Cabin deck',
   parts: [
     { id: 'cabinRows', kind: 'container', name: 'rows', parent: null, base: { width: 342, height: 240 } },
-    { id: 'cabinList', kind: 'list', name: 'cabins', parent: 'cabinRows', component: 'cabinCard', table: 'cabins', filter: null, base: { width: 342, height: 240, layout: 'column', gap: 12 } },
+    { id: 'cabinList', kind: 'list', name: 'cabins', parent: 'cabinRows', component: 'cabinCard', table: 'cabinTable', filter: null, base: { width: 342, height: 240, layout: 'column', gap: 12 } },
   ],
   axes: [lone('deck')],
 }
@@ -61,12 +61,12 @@ export const cabinSheet: Component = {
   id: 'cabinSheet',
   name: 'Cabin sheet',
   parts: [
-    { id: 'sheetPlate', kind: 'container', name: 'plate', parent: null, carryKey: 'cabin plate', base: { width: 342, height: 420, fill: '#24506f', role: 'dialog', accessibleName: { expr: "'Cabin ' + openCabin" }, ...rounded(20) } },
-    { id: 'sheetNumber', kind: 'text', name: 'number', parent: 'sheetPlate', carryKey: 'cabin number', base: { x: 24, y: 24, width: 200, height: 64, text: { expr: 'openCabin' }, fontSize: 48, fontWeight: '700', fill: '#ffffff' } },
-    { id: 'sheetTitle', kind: 'text', name: 'title', parent: 'sheetPlate', carryKey: 'cabin title', base: { x: 24, y: 92, width: 294, height: 28, text: { expr: 'openTitle' }, fontSize: 20, fill: '#e3ecf2' } },
+    { id: 'sheetPlate', kind: 'container', name: 'plate', parent: null, transitionName: 'cabin plate', base: { width: 342, height: 420, fill: '#24506f', role: 'dialog', accessibleName: { expr: "'Cabin ' + openCabin" }, ...rounded(20) } },
+    { id: 'sheetNumber', kind: 'text', name: 'number', parent: 'sheetPlate', transitionName: 'cabin number', base: { x: 24, y: 24, width: 200, height: 64, text: { expr: 'openCabin' }, fontSize: 48, fontWeight: '700', fill: '#ffffff' } },
+    { id: 'sheetTitle', kind: 'text', name: 'title', parent: 'sheetPlate', transitionName: 'cabin title', base: { x: 24, y: 92, width: 294, height: 28, text: { expr: 'openTitle' }, fontSize: 20, fill: '#e3ecf2' } },
     { id: 'sheetWords', kind: 'text', name: 'words', parent: 'sheetPlate', base: { x: 24, y: 144, width: 294, height: 120, text: 'Two bunks, a window to starboard. Breakfast until half past nine; the stairs to the boat deck are opposite the door.', fontSize: 15, fill: '#e3ecf2' } },
     { id: 'sheetClose', kind: 'container', name: 'close', parent: 'sheetPlate', base: { x: 24, y: 360, width: 294, height: 40, fill: '#fbf8f1', cursor: 'pointer', role: 'button', accessibleName: 'Back to the cabins', focusable: true, ...rounded(8) } },
-    { id: 'sheetCloseWords', kind: 'text', name: 'close words', parent: 'sheetClose', base: { y: 10, width: 294, height: 20, text: 'Back to the cabins', fontSize: 15, fontWeight: '600', textAlign: 'center', fill: '#1d2b33', takesInput: false } },
+    { id: 'sheetCloseWords', kind: 'text', name: 'close words', parent: 'sheetClose', base: { y: 10, width: 294, height: 20, text: 'Back to the cabins', fontSize: 15, fontWeight: '600', textAlign: 'center', fill: '#1d2b33', receivesInput: false } },
   ],
   axes: [lone('sheet')],
   rules: [

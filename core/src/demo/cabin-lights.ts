@@ -17,7 +17,7 @@ export const cabinLight: Component = {
     { id: 'lightKnob', kind: 'ellipse', name: 'knob', parent: 'lightRow', base: { x: 123, y: 11, width: 18, height: 18, fill: '#ffffff' } },
   ],
   axes: [{
-    id: AXIS, name: 'light', start: 'lightOff', drivenBy: null,
+    id: AXIS, name: 'light', start: 'lightOff', boundTo: null,
     states: [state('lightOff', 'off', 0, {}), state('lightOn', 'on', 1, { lightTrack: { fill: '#b07d12' }, lightKnob: { x: 147, fill: '#fff3c4' } })],
   }],
   rules: [

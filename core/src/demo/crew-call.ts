@@ -18,7 +18,7 @@ export const crewCall: Component = {
     { id: 'crewLabel', kind: 'text', name: 'label', parent: 'crewPlate', base: { x: 0, y: 14, width: 180, height: 20, text: 'Call the crew', fontSize: 15, fontWeight: '700', textAlign: 'center', fill: '#ffffff' } },
   ],
   axes: [{
-    id: AXIS, name: 'call', start: 'crewRest', drivenBy: null,
+    id: AXIS, name: 'call', start: 'crewRest', boundTo: null,
     states: [
       state('crewRest', 'rest', 0, {}),
       state('crewDown', 'down', 1, { crewPlate: { fill: '#1a3a52', scaleX: 0.97, scaleY: 0.97 }, crewLabel: { text: 'Hold for urgent' } }),
@@ -37,6 +37,6 @@ export const crewCall: Component = {
     rule('crewTapIdle', { axis: AXIS, on: { on: 'tap' }, in: ['crewDown', 'crewAsked', 'crewUrgent'], go: nothing }),
     rule('crewKey', { axis: AXIS, on: urgently, in: ['crewRest'], go: to('crewUrgent'), motion: timed(160, 'ease-out') }),
     rule('crewKeyIdle', { axis: AXIS, on: urgently, in: ['crewDown', 'crewAsked', 'crewUrgent'], go: nothing }),
-    rule('crewOver', { axis: AXIS, on: { on: 'after', ms: 2000, since: 'entering', holdWhile: 'pressed' }, in: ['crewAsked', 'crewUrgent'], go: to('crewRest'), motion: timed(240, 'ease-in-out') }),
+    rule('crewOver', { axis: AXIS, on: { on: 'after', ms: 2000, since: 'entering', pauseWhile: 'pressed' }, in: ['crewAsked', 'crewUrgent'], go: to('crewRest'), motion: timed(240, 'ease-in-out') }),
   ],
 }

@@ -25,12 +25,12 @@ export const crewTray: Component = {
     { id: 'trayButton', kind: 'container', name: 'button', parent: 'trayFrame', base: { width: 200, height: 44, fill: '#24506f', cursor: 'pointer', role: 'button', accessibleName: 'Crew options', focusable: true, ...rounded(8) } },
     { id: 'trayLabel', kind: 'text', name: 'label', parent: 'trayButton', base: { x: 14, y: 12, width: 140, height: 20, text: 'Crew', fontSize: 15, fontWeight: '600', fill: '#ffffff' } },
     { id: 'trayArrow', kind: 'icon', name: 'arrow', parent: 'trayButton', base: { x: 166, y: 10, width: 24, height: 24, icon: 'chevron-down', fill: '#ffffff' } },
-    { id: 'trayBox', kind: 'container', name: 'tray', parent: 'trayFrame', base: { y: 48, width: 200, height: 0, layout: 'column', clip: true, fill: '#ffffff', takesInput: false, role: 'listbox', accessibleName: 'Crew options', ...rounded(8) } },
+    { id: 'trayBox', kind: 'container', name: 'tray', parent: 'trayFrame', base: { y: 48, width: 200, height: 0, layout: 'column', clip: true, fill: '#ffffff', receivesInput: false, role: 'listbox', accessibleName: 'Crew options', ...rounded(8) } },
     ...OPTIONS.flatMap(row),
   ],
   axes: [{
-    id: AXIS, name: 'tray', start: 'trayClosed', drivenBy: { variable: 'isOpen' },
-    states: [state('trayClosed', 'closed', 0, {}), state('trayOpen', 'open', 3, { trayBox: { heightFrom: 'content', takesInput: true }, trayArrow: { rotate: 180 } })],
+    id: AXIS, name: 'tray', start: 'trayClosed', boundTo: { variable: 'isOpen' },
+    states: [state('trayClosed', 'closed', 0, {}), state('trayOpen', 'open', 3, { trayBox: { heightFrom: 'content', receivesInput: true }, trayArrow: { rotation: 180 } })],
   }],
   rules: [
     rule('trayTake', { axis: AXIS, on: { on: 'tap' }, part: 'trayButton', in: ['trayClosed'], go: to('trayOpen'), motion: moving }),

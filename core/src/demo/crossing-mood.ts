@@ -13,7 +13,7 @@ export const moods: DataTable = {
   ] as const).map(([mood, mouth]) => ({ id: `mood-${mood}`, cells: { moodName: mood, moodMouth: mouth } })),
 }
 
-const eye = (id: string, name: string, x: number) => ({ id, kind: 'ellipse', name, parent: 'faceDisc', base: { x, y: 12, width: 4, height: 5, fill: '#1d2b33', takesInput: false } }) as const
+const eye = (id: string, name: string, x: number) => ({ id, kind: 'ellipse', name, parent: 'faceDisc', base: { x, y: 12, width: 4, height: 5, fill: '#1d2b33', receivesInput: false } }) as const
 
 /** One face of the row. Choosing it marks it and tells the holder which it was. */
 export const moodFace: Component = {
@@ -23,10 +23,10 @@ export const moodFace: Component = {
   parts: [
     { id: 'faceDisc', kind: 'container', name: 'disc', parent: null, base: { width: 40, height: 40, fill: '#f6d365', cursor: 'pointer', role: 'radio', accessibleName: { expr: 'mood' }, focusable: true, ...rounded(20) } },
     eye('faceLeft', 'left eye', 12), eye('faceRight', 'right eye', 24),
-    { id: 'faceMouth', kind: 'path', name: 'mouth', parent: 'faceDisc', base: { x: 8, y: 22, width: 24, height: 12, d: { expr: 'mouth' }, stroke: '#1d2b33', strokeWidth: 2, strokeCap: 'round', takesInput: false } },
+    { id: 'faceMouth', kind: 'path', name: 'mouth', parent: 'faceDisc', base: { x: 8, y: 22, width: 24, height: 12, d: { expr: 'mouth' }, stroke: '#1d2b33', strokeWidth: 2, strokeCap: 'round', receivesInput: false } },
   ],
   axes: [{
-    id: FACE_AXIS, name: 'choice', start: 'facePlain', drivenBy: null,
+    id: FACE_AXIS, name: 'choice', start: 'facePlain', boundTo: null,
     states: [state('facePlain', 'plain', 0, {}), { ...state('faceChosen', 'chosen', 3, { faceDisc: { stroke: '#2e7d5b', strokeWidth: 4, scaleX: 1.1, scaleY: 1.1 } }), final: true }],
   }],
   rules: [
@@ -37,7 +37,7 @@ export const moodFace: Component = {
     rule('faceAgain', { axis: FACE_AXIS, on: { on: 'tap' }, in: ['faceChosen'], go: nothing }),
   ],
   parameters: [{ id: 'faceMood', name: 'mood', type: 'text', initial: 'calm' }, { id: 'faceShape', name: 'mouth', type: 'text', initial: 'M0 6C6 6 18 6 24 6' }],
-  absent: { faceDisc: { opacity: 0, rotate: 30, shiftY: 6 } },
+  absent: { faceDisc: { opacity: 0, rotation: 30, translateY: 6 } },
 }
 
 const asks = (to: string) => [{ id: `moodAsks-${to}`, do: 'set', variable: 'asks', to }] as const
@@ -53,7 +53,7 @@ export const crossingMood: Component = {
       id: 'moodButton', kind: 'container', name: 'button', parent: 'moodFrame',
       base: { x: 30, y: 0, width: 220, height: 44, fill: '#24506f', cursor: 'pointer', role: 'button', accessibleName: 'How was the crossing?', focusable: true, ...rounded(22) },
     },
-    { id: 'moodLabel', kind: 'text', name: 'label', parent: 'moodButton', base: { x: 0, y: 12, width: 220, height: 20, text: 'How was the crossing?', fontSize: 15, fontWeight: '600', textAlign: 'center', fill: '#ffffff', takesInput: false } },
+    { id: 'moodLabel', kind: 'text', name: 'label', parent: 'moodButton', base: { x: 0, y: 12, width: 220, height: 20, text: 'How was the crossing?', fontSize: 15, fontWeight: '600', textAlign: 'center', fill: '#ffffff', receivesInput: false } },
     {
       id: 'moodRow', kind: 'list', name: 'faces', parent: 'moodFrame', component: 'moodFace', table: 'moods', filter: 'asks',
       base: { x: 20, y: 64, width: 240, height: 44, layout: 'row', gap: 10 },
@@ -61,7 +61,7 @@ export const crossingMood: Component = {
     },
   ],
   axes: [{
-    id: AXIS, name: 'question', start: 'moodRest', drivenBy: null,
+    id: AXIS, name: 'question', start: 'moodRest', boundTo: null,
     states: [
       state('moodRest', 'rest', 0, {}),
       state('moodAsking', 'asking', 1, { moodButton: { fill: '#1a3a52' } }),
@@ -74,7 +74,7 @@ export const crossingMood: Component = {
     rule('moodClose', { axis: AXIS, on: { on: 'tap' }, part: 'moodButton', in: ['moodAsking'], go: to('moodRest'), motion: timed(160, 'ease-out'), actions: asks('false') }),
     rule('moodWait', { axis: AXIS, on: { on: 'tap' }, part: 'moodButton', in: ['moodFelt'], go: nothing }),
     rule('moodHear', { axis: AXIS, on: { on: 'message', name: 'felt' }, in: ['moodAsking'], go: to('moodFelt'), actions: [{ id: 'moodKeep', do: 'set', variable: 'felt', to: 'payload' }] }),
-    rule('moodThank', { axis: AXIS, on: { on: 'after', ms: 600, since: 'entering', holdWhile: null }, in: ['moodFelt'], go: to('moodThanked'), motion: timed(240, 'ease-out'), actions: asks('false') }),
+    rule('moodThank', { axis: AXIS, on: { on: 'after', ms: 600, since: 'entering', pauseWhile: null }, in: ['moodFelt'], go: to('moodThanked'), motion: timed(240, 'ease-out'), actions: asks('false') }),
   ],
   variables: [{ id: 'moodAsksVariable', name: 'asks', type: 'yes/no', start: false }, { id: 'moodFeltVariable', name: 'felt', type: 'text', start: '' }],
 }

@@ -31,7 +31,7 @@ export const filterChip: Component = {
     { id: 'chipLabel', kind: 'text', name: 'label', parent: 'chipBody', base: { text: { expr: 'label' }, fontSize: 15, fontWeight: '600', fill: '#ffffff', widthFrom: 'content', heightFrom: 'content', textWrap: false, opacity: 0 } },
   ],
   axes: [{
-    id: AXIS, name: 'chip', start: 'chipPlain', drivenBy: { parameter: 'isChosen' },
+    id: AXIS, name: 'chip', start: 'chipPlain', boundTo: { parameter: 'isChosen' },
     states: [state('chipPlain', 'plain', 0, {}), state('chipChosen', 'chosen', 3, { chipBody: { widthFrom: 'content', fill: { expr: 'accent' } }, chipIcon: { fill: '#ffffff' }, chipLabel: { opacity: 1 } })],
   }, lone('chipTap')],
   rules: [rule('chipTell', { axis: 'chipTap', on: { on: 'tap' }, in: ['chipTapRest'], go: { go: 'stay' }, actions: [{ id: 'chipSays', do: 'send', message: 'chosen', payload: 'kind', recipient: 'holder' }] })],
@@ -54,7 +54,7 @@ export const newsLine: Component = {
   ],
   axes: [lone('news')],
   parameters: [{ id: 'newsText', name: 'what', type: 'text', initial: 'All quiet' }],
-  absent: { newsPlate: { opacity: 0, shiftY: 10 } },
+  absent: { newsPlate: { opacity: 0, translateY: 10 } },
 }
 
 const chip = ([kind, label, picture, accent]: (typeof KINDS)[number]): Part => ({

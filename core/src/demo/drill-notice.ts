@@ -7,11 +7,11 @@ const OPENERS = [['drillPost', 'Notice board', 16], ['drillBell', 'Ship’s bell
 
 const opener = ([id, words, x]: (typeof OPENERS)[number]): readonly Part[] => [
   { id, kind: 'container', name: words, parent: 'drillPage', base: { x, y: 16, width: 84, height: 36, fill: '#24506f', cursor: 'pointer', role: 'button', accessibleName: words, focusable: true, ...rounded(6) } },
-  { id: `${id}Words`, kind: 'text', name: `${words} words`, parent: id, base: { x: 0, y: 10, width: 84, height: 16, text: words, fontSize: 12, fontWeight: '600', textAlign: 'center', fill: '#ffffff', takesInput: false } },
+  { id: `${id}Words`, kind: 'text', name: `${words} words`, parent: id, base: { x: 0, y: 10, width: 84, height: 16, text: words, fontSize: 12, fontWeight: '600', textAlign: 'center', fill: '#ffffff', receivesInput: false } },
 ]
 
 /** What lies behind the dialog cannot be come to by keyboard either. */
-const behind = Object.fromEntries(OPENERS.map(([id]) => [id, { takesInput: false }]))
+const behind = Object.fromEntries(OPENERS.map(([id]) => [id, { receivesInput: false }]))
 
 /** A dialog that fades in over a dimmed page; several buttons open it, and what lies behind answers nothing meanwhile. */
 export const drillNotice: Component = {
@@ -21,17 +21,17 @@ export const drillNotice: Component = {
   parts: [
     { id: 'drillPage', kind: 'container', name: 'page', parent: null, base: { width: 300, height: 200, fill: '#fbf8f1', clip: true } },
     ...OPENERS.flatMap(opener),
-    { id: 'drillDim', kind: 'box', name: 'dimmed', parent: 'drillPage', base: { width: 300, height: 200, fill: '#1d2b33', opacity: 0, takesInput: false, role: 'button', accessibleName: 'Close', cursor: 'pointer' } },
-    { id: 'drillDialog', kind: 'container', name: 'dialog', parent: 'drillPage', base: { x: 40, y: 56, width: 220, height: 104, fill: '#ffffff', opacity: 0, takesInput: false, shiftY: 8, role: 'dialog', accessibleName: 'Drill at four o’clock', ...rounded(10) } },
+    { id: 'drillDim', kind: 'box', name: 'dimmed', parent: 'drillPage', base: { width: 300, height: 200, fill: '#1d2b33', opacity: 0, receivesInput: false, role: 'button', accessibleName: 'Close', cursor: 'pointer' } },
+    { id: 'drillDialog', kind: 'container', name: 'dialog', parent: 'drillPage', base: { x: 40, y: 56, width: 220, height: 104, fill: '#ffffff', opacity: 0, receivesInput: false, translateY: 8, role: 'dialog', accessibleName: 'Drill at four o’clock', ...rounded(10) } },
     { id: 'drillWords', kind: 'text', name: 'words', parent: 'drillDialog', base: { x: 16, y: 16, width: 188, height: 40, text: 'Drill at four o’clock. Bring your life jacket.', fontSize: 14, fill: '#1d2b33' } },
     { id: 'drillClose', kind: 'container', name: 'close', parent: 'drillDialog', base: { x: 128, y: 64, width: 76, height: 28, fill: '#2e7d5b', cursor: 'pointer', role: 'button', accessibleName: 'Understood', focusable: true, ...rounded(6) } },
-    { id: 'drillCloseWords', kind: 'text', name: 'close words', parent: 'drillClose', base: { x: 0, y: 6, width: 76, height: 16, text: 'Understood', fontSize: 12, fontWeight: '600', textAlign: 'center', fill: '#ffffff', takesInput: false } },
+    { id: 'drillCloseWords', kind: 'text', name: 'close words', parent: 'drillClose', base: { x: 0, y: 6, width: 76, height: 16, text: 'Understood', fontSize: 12, fontWeight: '600', textAlign: 'center', fill: '#ffffff', receivesInput: false } },
   ],
   axes: [{
-    id: AXIS, name: 'notice', start: 'drillGone', drivenBy: null,
+    id: AXIS, name: 'notice', start: 'drillGone', boundTo: null,
     states: [
       state('drillGone', 'gone', 0, {}),
-      state('drillShown', 'shown', 1, { drillDim: { opacity: 0.5, takesInput: true }, drillDialog: { opacity: 1, takesInput: true, shiftY: 0 }, ...behind }),
+      state('drillShown', 'shown', 1, { drillDim: { opacity: 0.5, receivesInput: true }, drillDialog: { opacity: 1, receivesInput: true, translateY: 0 }, ...behind }),
     ],
   }],
   rules: [

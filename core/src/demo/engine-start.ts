@@ -3,7 +3,7 @@ import { BARE, nothing, rounded, rule, state, timed, to } from './building'
 
 const AXIS = 'engineAxis'
 
-const after = (ms: number): Trigger => ({ on: 'after', ms, since: 'entering', holdWhile: null })
+const after = (ms: number): Trigger => ({ on: 'after', ms, since: 'entering', pauseWhile: null })
 
 /** Starts the engine in 7 s: the button is as wide as what it says, and what it says fades over; all at once where motion is reduced. */
 export const engineStart: Component = {
@@ -23,7 +23,7 @@ export const engineStart: Component = {
     { id: 'engineLabel', kind: 'text', name: 'label', parent: 'enginePlate', base: { text: 'Start engine', fontSize: 15, fontWeight: '600', fill: '#ffffff', textWrap: false, widthFrom: 'content', heightFrom: 'content' } },
   ],
   axes: [{
-    id: AXIS, name: 'engine', start: 'engineIdle', drivenBy: null,
+    id: AXIS, name: 'engine', start: 'engineIdle', boundTo: null,
     states: [
       state('engineIdle', 'idle', 0, {}),
       state('engineRequesting', 'requesting', 1, { enginePlate: { fill: '#51606a' }, engineLamp: { fill: '#b07d12' }, engineLabel: { text: 'Requesting' } }),
@@ -38,5 +38,5 @@ export const engineStart: Component = {
     rule('engineWarm', { axis: AXIS, on: after(2500), in: ['engineWarming'], go: to('engineRunning') }),
     rule('engineOff', { axis: AXIS, on: after(3000), in: ['engineRunning'], go: to('engineIdle') }),
   ],
-  motion: timed(320, 'ease-in-out', { reduced: 'all jumps' }),
+  motion: timed(320, 'ease-in-out', { reducedMotion: 'skip all' }),
 }

@@ -10,7 +10,7 @@ const BEAN = 'M8 5C15 3.5 26 7 26 12C26 17 15 20.5 8 19C2 18 -2 15 -2 12C-2 9 2 
 
 /** Slowly out of the disc, evenly through the middle, softly into the disc again: three legs, one motion with one end. */
 const flowing = (id: string, first: string, second: string, along: readonly [number, number]): Motion => timed(480, 'ease-out', {
-  stages: [
+  keyframes: [
     { id: `${id}First`, share: 1, easing: 'ease-in', matchVelocity: false, look: { gangwayKnob: { d: first, x: along[0] } } },
     { id: `${id}Second`, share: 1, easing: 'linear', matchVelocity: true, look: { gangwayKnob: { d: second, x: along[1] } } },
   ],
@@ -29,7 +29,7 @@ export const gangwaySwitch: Component = {
     { id: 'gangwayKnob', kind: 'path', name: 'knob', parent: 'gangwayTrack', base: { x: 4, y: 4, width: 24, height: 24, d: DISC, fill: '#ffffff' } },
   ],
   axes: [{
-    id: AXIS, name: 'gangway', start: 'gangwayUp', drivenBy: null,
+    id: AXIS, name: 'gangway', start: 'gangwayUp', boundTo: null,
     states: [
       state('gangwayUp', 'up', 0, {}),
       state('gangwayDown', 'down', 3, { gangwayTrack: { fill: '#2e7d5b' }, gangwayKnob: { x: 40 } }),
@@ -50,7 +50,7 @@ export const gangwayPost: Component = {
     { id: 'postPlate', kind: 'container', name: 'plate', parent: null, base: { width: 240, height: 80, fill: '#f4efe4', ...rounded(8) } },
     ...([['postSmall', 'small', 14, 0.75, 'gangwayUp'], ['postMiddle', 'middle', 74, 1, 'gangwayDown'], ['postLarge', 'large', 158, 1.25, 'gangwayUp']] as const).map(([id, name, x, scale, start]) => ({
       id, kind: 'instance' as const, name, parent: 'postPlate', component: 'gangwaySwitch', start: { [AXIS]: start },
-      base: { x, y: 24, scaleX: scale, scaleY: scale, anchorX: 0, anchorY: 0.5 },
+      base: { x, y: 24, scaleX: scale, scaleY: scale, transformOriginX: 0, transformOriginY: 0.5 },
     })),
   ],
   axes: [lone('post')],

@@ -17,9 +17,9 @@ const SEA = { width: 3 * FIELD.width, height: 3 * FIELD.height, fill: '#1d2b33' 
 const lamp = (prefix: string): readonly Part[] => [
   {
     id: `${prefix}Beam`, kind: 'path', name: 'beam', parent: `${prefix}Sea`,
-    base: { x: 104, y: 18, width: 32, height: 72, d: 'M16 72L0 0H32Z', fill: '#f6d365', opacity: 0.85, anchorX: 0.5, anchorY: 1, pinX: 'centre', pinY: 'centre', takesInput: false },
+    base: { x: 104, y: 18, width: 32, height: 72, d: 'M16 72L0 0H32Z', fill: '#f6d365', opacity: 0.85, transformOriginX: 0.5, transformOriginY: 1, pinX: 'centre', pinY: 'centre', receivesInput: false },
   },
-  { id: `${prefix}Tower`, kind: 'ellipse', name: 'tower', parent: `${prefix}Sea`, base: { x: 108, y: 78, width: 24, height: 24, fill: '#c8401f', stroke: '#fbf8f1', strokeWidth: 3, pinX: 'centre', pinY: 'centre', takesInput: false } },
+  { id: `${prefix}Tower`, kind: 'ellipse', name: 'tower', parent: `${prefix}Sea`, base: { x: 108, y: 78, width: 24, height: 24, fill: '#c8401f', stroke: '#fbf8f1', strokeWidth: 3, pinX: 'centre', pinY: 'centre', receivesInput: false } },
 ]
 
 /** A lamp that turns its beam to the region the pointer is in, the shortest way from wherever it is: eight rules, from any to any. */
@@ -36,11 +36,11 @@ export const lighthouse: Component = {
     ...lamp('house'),
   ],
   axes: [{
-    id: AXIS, name: 'beam', start: 'beam-north', drivenBy: null,
-    states: REGIONS.map(([name, , , rotate], hue) => state(`beam-${name}`, name, hue, { houseBeam: { rotate }, [`region-${name}`]: { opacity: 0.3 } })),
+    id: AXIS, name: 'beam', start: 'beam-north', boundTo: null,
+    states: REGIONS.map(([name, , , rotation], hue) => state(`beam-${name}`, name, hue, { houseBeam: { rotation }, [`region-${name}`]: { opacity: 0.3 } })),
   }],
   rules: REGIONS.map(([name]) => ({
-    ...rule(`turn-${name}`, { axis: AXIS, on: { on: 'enter' }, part: `region-${name}`, in: [], go: to(`beam-${name}`), motion: timed(420, 'ease-out', { carryVelocity: true }) }),
+    ...rule(`turn-${name}`, { axis: AXIS, on: { on: 'enter' }, part: `region-${name}`, in: [], go: to(`beam-${name}`), motion: timed(420, 'ease-out', { velocity: 'keep' }) }),
     within: { except: [] },
   })),
 }
@@ -52,7 +52,7 @@ export const lighthouseBeam: Component = {
   name: 'Lighthouse, all around',
   parts: [
     { id: 'aroundSea', kind: 'container', name: 'sea', parent: null, base: SEA },
-    ...lamp('around').map((part): Part => (part.name === 'beam' ? { ...part, base: { ...part.base, rotate: { expr: 'angleToPointer(beam)' } } } : part)),
+    ...lamp('around').map((part): Part => (part.name === 'beam' ? { ...part, base: { ...part.base, rotation: { expr: 'angleToPointer(beam)' } } } : part)),
   ],
   axes: [lone('around')],
 }

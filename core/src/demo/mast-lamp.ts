@@ -13,14 +13,14 @@ export const mastLamp: Component = {
     { id: 'lamp', kind: 'ellipse', name: 'lamp', parent: 'lampFrame', base: { x: 32, y: 8, width: 56, height: 56, fill: '#24506f' } },
   ],
   axes: [{
-    id: AXIS, name: 'lamp', start: 'dark', drivenBy: null,
+    id: AXIS, name: 'lamp', start: 'dark', boundTo: null,
     states: [
       state('dark', 'dark', 0, {}),
       state('lit', 'lit', 1, { lamp: { fill: '#f2c14e' }, mast: { fill: '#8a5a3c' } }),
     ],
   }],
   rules: [
-    rule('light', { axis: AXIS, on: { on: 'enter' }, in: ['dark'], go: to('lit'), motion: timed(160, 'ease-out', { lanes: [{ id: 'mastAtOnce', part: 'mast', property: 'fill', jump: 'start' }] }) }),
+    rule('light', { axis: AXIS, on: { on: 'enter' }, in: ['dark'], go: to('lit'), motion: timed(160, 'ease-out', { lanes: [{ id: 'mastAtOnce', part: 'mast', property: 'fill', switchAt: 'start' }] }) }),
     rule('dim', { axis: AXIS, on: { on: 'leave' }, in: ['lit'], go: to('dark'), motion: timed(240, 'ease-in') }),
   ],
   combinations: [], parameters: [], variables: [], pairs: [], motion: null, absent: {},

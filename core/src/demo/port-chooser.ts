@@ -29,17 +29,17 @@ export const portChooser: Component = {
     { id: 'portArrow', kind: 'icon', name: 'arrow', parent: 'portField', base: { x: 188, y: 8, width: 24, height: 24, icon: 'chevron-down', fill: '#24506f' } },
     {
       id: 'portOptions', kind: 'container', name: 'options', parent: 'portFrame',
-      base: { x: 0, y: 44, width: 220, height: 0, layout: 'column', align: 'stretch', clip: true, fill: '#ffffff', role: 'listbox', accessibleName: 'Ports', takesInput: false, ...rounded(6) },
+      base: { x: 0, y: 44, width: 220, height: 0, layout: 'column', align: 'stretch', clip: true, fill: '#ffffff', role: 'listbox', accessibleName: 'Ports', receivesInput: false, ...rounded(6) },
     },
     ...PORTS.flatMap(option),
   ],
   axes: [{
-    id: AXIS, name: 'list', start: 'portClosed', drivenBy: null,
+    id: AXIS, name: 'list', start: 'portClosed', boundTo: null,
     states: [
       state('portClosed', 'closed', 0, {}),
       state('portOpen', 'open', 3, {
-        portOptions: { heightFrom: 'content', takesInput: true },
-        portArrow: { rotate: 180 },
+        portOptions: { heightFrom: 'content', receivesInput: true },
+        portArrow: { rotation: 180 },
         ...Object.fromEntries(PORTS.map((_, index) => [`portName${index}`, { opacity: 1 }])),
       }),
     ],

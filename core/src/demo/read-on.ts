@@ -18,7 +18,7 @@ export const readOn: Component = {
     { id: 'readMore', kind: 'text', name: 'more', parent: 'readFrame', base: { text: 'Read on', fontSize: 14, fontWeight: '600', fill: '#2f6f9f', cursor: 'pointer', role: 'button', accessibleName: 'Read on', focusable: true, widthFrom: 'content', heightFrom: 'content' } },
   ],
   axes: [{
-    id: AXIS, name: 'excerpt', start: 'readShort', drivenBy: null,
+    id: AXIS, name: 'excerpt', start: 'readShort', boundTo: null,
     states: [
       state('readShort', 'short', 0, {}),
       state('readWhole', 'whole', 3, { readCut: { height: { expr: 'words.natural.height + 12' }, fadeBottom: 0 }, readMore: { text: 'Less', accessibleName: 'Less' } }),
@@ -52,7 +52,7 @@ export const noticeCard: Component = {
     { id: 'cardBody', kind: 'text', name: 'body', parent: 'cardPlate', base: { x: 12, y: 40, width: 236, height: { expr: 'body.natural.height' }, text: { expr: 'body' }, fontSize: 14, fill: '#5b666b', opacity: 0 } },
   ],
   axes: [{
-    id: CARD_AXIS, name: 'card', start: 'cardShut', drivenBy: null,
+    id: CARD_AXIS, name: 'card', start: 'cardShut', boundTo: null,
     states: [state('cardShut', 'shut', 0, {}), state('cardOpen', 'open', 3, { cardPlate: { height: { expr: '52 + body.natural.height' } }, cardBody: { opacity: 1 } })],
   }],
   rules: [

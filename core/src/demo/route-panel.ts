@@ -21,20 +21,20 @@ export const routePanel: Component = {
   parts: [
     { id: 'routePage', kind: 'container', name: 'page', parent: null, base: { width: 320, height: 220, fill: '#e9f0f4', clip: true } },
     { id: 'routeTitle', kind: 'text', name: 'title', parent: 'routePage', base: { x: 56, y: 18, width: 220, height: 26, text: 'Inner Sound', fontSize: 20, fontWeight: '700', fill: '#24506f' } },
-    { id: 'routeShade', kind: 'box', name: 'shade', parent: 'routePage', base: { x: 0, y: 0, width: 320, height: 220, fill: '#1d2b33', opacity: 0, takesInput: false, role: 'button', accessibleName: 'Close the route', cursor: 'pointer' } },
+    { id: 'routeShade', kind: 'box', name: 'shade', parent: 'routePage', base: { x: 0, y: 0, width: 320, height: 220, fill: '#1d2b33', opacity: 0, receivesInput: false, role: 'button', accessibleName: 'Close the route', cursor: 'pointer' } },
     { id: 'routeList', kind: 'container', name: 'panel', parent: 'routePage', base: { x: -200, y: 0, width: 200, height: 220, fill: '#fbf8f1', layout: 'column', gap: 14, paddingTop: 60, paddingLeft: 20 } },
     stop(1, 'Skerry Quay'), stop(2, 'Lamp Rock'), stop(3, 'Outer Holm'),
     { id: 'routeBurger', kind: 'container', name: 'burger', parent: 'routePage', base: { x: 12, y: 14, width: 32, height: 32, fill: '#00000000', cursor: 'pointer', role: 'button', accessibleName: 'Route', focusable: true } },
     line(1), line(2), line(3),
   ],
   axes: [{
-    id: AXIS, name: 'panel', start: 'closed', drivenBy: null,
+    id: AXIS, name: 'panel', start: 'closed', boundTo: null,
     states: [
       state('closed', 'closed', 0, {}),
       state('open', 'open', 3, {
         routeList: { x: 0 },
-        routeShade: { opacity: 0.45, takesInput: true },
-        routeLine1: { y: 14, rotate: 45 }, routeLine2: { opacity: 0 }, routeLine3: { y: 14, rotate: -45 },
+        routeShade: { opacity: 0.45, receivesInput: true },
+        routeLine1: { y: 14, rotation: 45 }, routeLine2: { opacity: 0 }, routeLine3: { y: 14, rotation: -45 },
       }),
     ],
   }],

@@ -18,7 +18,7 @@ export const roundSwitch: Component = {
     { id: 'roundKnob', kind: 'ellipse', name: 'knob', parent: 'roundPlate', base: { x: 90, y: 10, width: 16, height: 16, fill: '#ffffff' } },
   ],
   axes: [{
-    id: SWITCH_AXIS, name: 'switch', start: 'roundOff', drivenBy: { parameter: 'isOn' },
+    id: SWITCH_AXIS, name: 'switch', start: 'roundOff', boundTo: { parameter: 'isOn' },
     states: [state('roundOff', 'off', 0, {}), state('roundOn', 'on', 3, { roundTrack: { fill: '#2e7d5b' }, roundKnob: { x: 108 } })],
   }, lone('roundTap')],
   rules: [rule('roundTell', { axis: 'roundTap', on: { on: 'tap' }, in: ['roundTapRest'], go: { go: 'stay' }, actions: [{ id: 'roundSays', do: 'send', message: 'switched', payload: 'label', recipient: 'holder' }] })],
@@ -34,11 +34,11 @@ export const safetyCard: Component = {
   parts: [
     { id: 'safetyPlate', kind: 'container', name: 'plate', parent: null, base: { width: 280, height: 40, fill: '#ffffff', cursor: 'pointer', role: 'checkbox', accessibleName: { expr: 'task' }, focusable: true, ...rounded(8) } },
     { id: 'safetyBox', kind: 'box', name: 'box', parent: 'safetyPlate', base: { x: 12, y: 11, width: 18, height: 18, stroke: '#5b666b', strokeWidth: 2, fill: '#ffffff', ...rounded(4) } },
-    { id: 'safetyTick', kind: 'path', name: 'tick', parent: 'safetyPlate', base: { x: 15, y: 15, width: 12, height: 10, d: 'M0 5L4 9L12 0', stroke: '#ffffff', strokeWidth: 2.5, strokeCap: 'round', opacity: 0, takesInput: false } },
+    { id: 'safetyTick', kind: 'path', name: 'tick', parent: 'safetyPlate', base: { x: 15, y: 15, width: 12, height: 10, d: 'M0 5L4 9L12 0', stroke: '#ffffff', strokeWidth: 2.5, strokeCap: 'round', opacity: 0, receivesInput: false } },
     { id: 'safetyWords', kind: 'text', name: 'words', parent: 'safetyPlate', base: { x: 42, y: 10, width: 226, height: 20, text: { expr: 'task' }, fontSize: 15, fill: '#1d2b33' } },
   ],
   axes: [{
-    id: CARD_AXIS, name: 'task', start: 'safetyOpen', drivenBy: null,
+    id: CARD_AXIS, name: 'task', start: 'safetyOpen', boundTo: null,
     states: [state('safetyOpen', 'open', 0, {}), state('safetyDone', 'done', 3, { safetyBox: { fill: '#2e7d5b', stroke: '#2e7d5b' }, safetyTick: { opacity: 1 }, safetyWords: { fill: '#5b666b' } })],
   }],
   rules: [
@@ -71,7 +71,7 @@ export const safetyRound: Component = {
     { id: 'roundCards', kind: 'container', name: 'cards', parent: 'roundFrame', base: { y: 46, width: 280, height: 140, layout: 'column', gap: 4, heightFrom: 'content' } },
     ...TASKS.map(card),
     { id: 'roundAll', kind: 'container', name: 'all done', parent: 'roundFrame', base: { x: 184, y: 228, width: 96, height: 32, fill: '#24506f', cursor: 'pointer', role: 'button', accessibleName: 'All done', focusable: true, ...rounded(6) } },
-    { id: 'roundAllWords', kind: 'text', name: 'all done words', parent: 'roundAll', base: { y: 7, width: 96, height: 18, text: 'All done', fontSize: 14, fontWeight: '600', textAlign: 'center', fill: '#ffffff', takesInput: false } },
+    { id: 'roundAllWords', kind: 'text', name: 'all done words', parent: 'roundAll', base: { y: 7, width: 96, height: 18, text: 'All done', fontSize: 14, fontWeight: '600', textAlign: 'center', fill: '#ffffff', receivesInput: false } },
   ],
   axes: [lone('round')],
   rules: [

@@ -46,14 +46,14 @@ function withLink(of: Screen, words: string, { x, y }: { readonly x: number; rea
 }
 
 /** A screen that comes in from the right, and goes back there. */
-const fromTheRight = (of: Screen): Screen => ({ ...of, absent: { [of.parts[0]!.id]: { shiftX: of.width } }, motion: timed(320, 'cubic-bezier(0.2, 0, 0, 1)') })
+const fromTheRight = (of: Screen): Screen => ({ ...of, absent: { [of.parts[0]!.id]: { translateX: of.width } }, motion: timed(320, 'cubic-bezier(0.2, 0, 0, 1)') })
 
 const BACK = { x: 24, y: 800 }
 
 /** The cabin that is open, over the cabins. */
 function cabinOverlay(project: Project): Screen {
   const size = { width: 342, height: 420 }
-  const empty: Screen = { ...screen('cabin', 'Cabin', 'free', '#ffffff'), ...size, kind: 'overlay', overlay: { dim: 0.35, closesOnOutsideTap: true, closesOnEscape: true }, motion: timed(300, 'ease-out') }
+  const empty: Screen = { ...screen('cabin', 'Cabin', 'free', '#ffffff'), ...size, kind: 'overlay', overlay: { backdropOpacity: 0.35, closesOnOutsideTap: true, closesOnEscape: true }, motion: timed(300, 'ease-out') }
   const [ground] = empty.parts
   return withInstances(project, { ...empty, parts: [{ ...ground!, base: size }] }, [['cabinSheet', 0, 0]])
 }

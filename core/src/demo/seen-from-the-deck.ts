@@ -17,11 +17,11 @@ const dot = ([id]: (typeof SEEN)[number], index: number): Part =>
 
 const arrow = (id: string, name: string, x: number, d: string): readonly Part[] => [
   { id, kind: 'ellipse', name, parent: 'deckFrame', base: { x, y: 44, width: 32, height: 32, fill: '#fbf8f1', opacity: 0.9, cursor: 'pointer', role: 'button', accessibleName: name, focusable: true } },
-  { id: `${id}Mark`, kind: 'path', name: `${name} mark`, parent: 'deckFrame', base: { x: x + 11, y: 53, width: 10, height: 14, d, stroke: '#1d2b33', strokeWidth: 2, strokeCap: 'round', takesInput: false } },
+  { id: `${id}Mark`, kind: 'path', name: `${name} mark`, parent: 'deckFrame', base: { x: x + 11, y: 53, width: 10, height: 14, d, stroke: '#1d2b33', strokeWidth: 2, strokeCap: 'round', receivesInput: false } },
 ]
 
-const next = { go: 'next', wrap: true } as const
-const previous = { go: 'previous', wrap: true } as const
+const next = { go: 'next', loops: true } as const
+const previous = { go: 'previous', loops: true } as const
 const all = SEEN.map(([id]) => `saw-${id}`)
 
 /** Slides of what is seen from the deck: on and back round and round, by itself unless somebody is at it, and by the arrow keys. */
@@ -37,7 +37,7 @@ export const seenFromTheDeck: Component = {
     ...arrow('deckBack', 'Previous', 8, 'M8 1L2 7L8 13'), ...arrow('deckOn', 'Next', 200, 'M2 1L8 7L2 13'),
   ],
   axes: [{
-    id: AXIS, name: 'slide', start: all[0]!, drivenBy: null,
+    id: AXIS, name: 'slide', start: all[0]!, boundTo: null,
     states: SEEN.map(([id, words], index) => state(`saw-${id}`, words.toLowerCase(), index, { deckRow: { x: 0 - 240 * index }, [`deck-${id}-dot`]: { fill: '#1d2b33' }, deckFrame: { accessibleName: `Seen from the deck: ${words}` } })),
   }],
   rules: [
@@ -45,7 +45,7 @@ export const seenFromTheDeck: Component = {
     rule('deckPrevious', { axis: AXIS, on: { on: 'tap' }, part: 'deckBack', in: all, go: previous }),
     rule('deckRight', { axis: AXIS, on: key('ArrowRight'), in: all, go: next }),
     rule('deckLeft', { axis: AXIS, on: key('ArrowLeft'), in: all, go: previous }),
-    rule('deckByItself', { axis: AXIS, on: { on: 'every', ms: 4000, since: 'entering', holdWhile: 'hovered || focused' }, in: all, go: next }),
+    rule('deckByItself', { axis: AXIS, on: { on: 'every', ms: 4000, since: 'entering', pauseWhile: 'hovered || focused' }, in: all, go: next }),
   ],
   motion: timed(480, 'ease-in-out'),
 }

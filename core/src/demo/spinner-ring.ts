@@ -12,17 +12,17 @@ export const spinnerRing: Component = {
       id: 'ringArc', kind: 'ellipse', name: 'arc', parent: 'ringFrame',
       base: {
         x: 2, y: 2, width: 20, height: 20, stroke: { expr: 'ringColour' }, strokeWidth: 3, strokeCap: 'round',
-        arcStart: 0, arcSweep: 270, takesInput: false,
+        arcStart: 0, arcSweep: 270, receivesInput: false,
       },
     },
   ],
   axes: [{
-    id: RING.axis, name: 'turn', start: RING.still, drivenBy: null,
+    id: RING.axis, name: 'turn', start: RING.still, boundTo: null,
     states: [
-      { id: RING.still, name: 'still', hue: 0, look: {}, final: false, continuous: null },
+      { id: RING.still, name: 'still', hue: 0, look: {}, final: false, loop: null },
       {
         id: RING.turning, name: 'turning', hue: 6, look: {}, final: false,
-        continuous: { durationMs: 1500, easing: 'linear', repeat: 'forward', times: null, to: { ringArc: { rotate: 360 } } },
+        loop: { durationMs: 1500, easing: 'linear', direction: 'forward', count: null, to: { ringArc: { rotation: 360 } } },
       },
     ],
   }],

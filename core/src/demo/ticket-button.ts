@@ -7,7 +7,7 @@ const iconOnly = (id: string, name: string, icon: string): Component => ({
   id, name,
   parts: [
     { id: `${id}Frame`, kind: 'container', name: 'frame', parent: null, base: { width: 24, height: 24 } },
-    { id: `${id}Icon`, kind: 'icon', name: 'icon', parent: `${id}Frame`, base: { width: 24, height: 24, icon, fill: '#ffffff', pinX: 'both', pinY: 'both', takesInput: false } },
+    { id: `${id}Icon`, kind: 'icon', name: 'icon', parent: `${id}Frame`, base: { width: 24, height: 24, icon, fill: '#ffffff', pinX: 'both', pinY: 'both', receivesInput: false } },
   ],
   axes: [lone(`${id}Axis`)],
 })
@@ -41,9 +41,9 @@ export const ticketButton: Component = {
     { id: 'ticketLabel', kind: 'text', name: 'label', parent: 'ticketPlate', base: { text: { expr: 'label' }, fontSize: 15, fontWeight: '700', fill: '#ffffff', widthFrom: 'content', heightFrom: 'content', visible: { expr: 'showLabel' } } },
   ],
   axes: [
-    { id: 'ticketSize', name: 'size', start: 'ticketM', drivenBy: { parameter: 'size' }, states: [sized('S', 0, 12, 14, 10, 6), sized('M', 1, 15, 20, 16, 10), sized('L', 2, 20, 28, 22, 14)] },
+    { id: 'ticketSize', name: 'size', start: 'ticketM', boundTo: { parameter: 'size' }, states: [sized('S', 0, 12, 14, 10, 6), sized('M', 1, 15, 20, 16, 10), sized('L', 2, 20, 28, 22, 14)] },
     {
-      id: AXIS, name: 'press', start: 'ticketRest', drivenBy: null,
+      id: AXIS, name: 'press', start: 'ticketRest', boundTo: null,
       states: [
         state('ticketRest', 'rest', 0, {}),
         state('ticketOver', 'over', 1, { ticketPlate: { fill: '#3b6d91' } }),

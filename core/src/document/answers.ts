@@ -23,7 +23,7 @@ export function answersFor(component: Component, cell: Cell): readonly Answer[] 
   const nameOf = (state: string) => axis.states.find(({ id }) => id === state)?.name ?? '?'
   const possible: readonly Answer[] = [
     ...axis.states.map(({ id }): Answer => ({ target: { go: 'state', state: id }, because: null })),
-    { target: { go: 'back' }, because: null }, { target: { go: 'nothing' }, because: null },
+    { target: { go: 'back' }, because: null }, { target: { go: 'ignored' }, because: null },
   ]
   return unique([...undoing(component, cell), ...alongside(component, cell, nameOf), ...possible])
 }

@@ -1,52 +1,53 @@
-import type { Continuous, Motion, PairMotion } from './motion'
-import type { Look } from './look'
-import type { Part } from './part'
-import type { Parameter, Rule, Variable } from './rule'
-import type { Id } from './value'
+import { Loop, Motion, PairMotion } from './motion'
+import { Look } from './look'
+import { Part } from './part'
+import { Parameter, Rule, Variable } from './rule'
+import { boolean, either, integer, list, nothing, object, orNull, type Of } from './shape'
+import { Id, Name, StatesByAxis } from './value'
 
-export interface State {
-  readonly id: Id
-  readonly name: string
-  readonly look: Look
+export const State = object({
+  id: Id,
+  name: Name,
+  look: Look,
   /** Which of the eight state colours and shapes it wears, 0 to 7. */
-  readonly hue: number
+  hue: integer(0, 7),
   /** Meant to have no way out. */
-  readonly final: boolean
-  readonly continuous: Continuous | null
-}
+  final: boolean,
+  loop: orNull(Loop),
+})
+export interface State extends Of<typeof State> {}
 
-export interface Axis {
-  readonly id: Id
-  readonly name: string
+export const Axis = object({
+  id: Id,
+  name: Name,
   /** In order; `next` and `previous` follow it. Never empty. */
-  readonly states: readonly State[]
-  readonly start: Id
+  states: list(State, { least: 1 }),
+  start: Id,
   /** The parameter or variable (by name) that decides the state from outside; null lets rules decide. */
-  readonly drivenBy: { readonly parameter: string } | { readonly variable: string } | null
-}
+  boundTo: either(object({ parameter: Name }), object({ variable: Name }), nothing),
+})
+export interface Axis extends Of<typeof Axis> {}
 
 /** A look that holds while several axes are in given states at once. */
-export interface CombinationLook {
-  readonly id: Id
-  readonly states: Readonly<Record<Id, Id>>
-  readonly look: Look
-}
+export const CombinationLook = object({ id: Id, states: StatesByAxis, look: Look })
+export interface CombinationLook extends Of<typeof CombinationLook> {}
 
-export interface Component {
-  readonly id: Id
-  readonly name: string
+export const Component = object({
+  id: Id,
+  name: Name,
   /** The tree in painting order; the first is the root container. */
-  readonly parts: readonly Part[]
-  readonly axes: readonly Axis[]
-  readonly rules: readonly Rule[]
-  readonly combinations: readonly CombinationLook[]
-  readonly parameters: readonly Parameter[]
-  readonly variables: readonly Variable[]
-  readonly pairs: readonly PairMotion[]
-  readonly motion: Motion | null
+  parts: list(Part, { least: 1 }),
+  axes: list(Axis),
+  rules: list(Rule),
+  combinations: list(CombinationLook),
+  parameters: list(Parameter),
+  variables: list(Variable),
+  pairs: list(PairMotion),
+  motion: orNull(Motion),
   /** What it is like just before entering and just after leaving a list or overlay. */
-  readonly absent: Look
-}
+  absent: Look,
+})
+export interface Component extends Of<typeof Component> {}
 
 export const axisOf = (component: Component, id: Id): Axis | undefined =>
   component.axes.find((axis) => axis.id === id)

@@ -4,8 +4,14 @@ import type { Part } from './part'
 import { DOCUMENT_VERSION, type Project } from './project'
 import type { Id } from './value'
 
-/** Makes identifiers. The caller supplies it, because `core` has no randomness. */
-export type NewId = () => Id
+/** Makes an identifier for something of a name, or of a kind where it has none. The caller supplies it, because `core` has no randomness. */
+export type NewId = (name: string) => Id
+
+/** An identifier that reads like a name; what is behind it makes it one of its own. */
+export function idFrom(name: string, suffix: string): Id {
+  const stem = (name.normalize('NFKD').toLowerCase().match(/[a-z0-9]+/g) ?? []).join('-').slice(0, 40)
+  return `${/^[a-z]/.test(stem) ? stem : `n${stem}`}-${suffix}`
+}
 
 /** The number of state colours and shapes. */
 export const HUES = 8
@@ -36,26 +42,26 @@ export function newProject(id: Id, name: string): Project {
 
 /** A project to begin with: one component, ready to be given states. */
 export const starterProject = (newId: NewId, name: string): Project => ({
-  ...newProject(newId(), name),
+  ...newProject(newId(name), name),
   components: [newComponent(newId, 'Component 1')],
 })
 
 export const newState = (id: Id, name: string, hue: number): State => ({
-  id, name, hue: hue % HUES, look: {}, final: false, continuous: null,
+  id, name, hue: hue % HUES, look: {}, final: false, loop: null,
 })
 
 /** A component with one box in a frame, one axis, and the state *rest*. */
 export function newComponent(newId: NewId, name: string): Component {
-  const frame = newId()
-  const rest = newState(newId(), 'rest', 0)
+  const frame = newId('frame')
+  const rest = newState(newId('rest'), 'rest', 0)
   const { width, height } = COMPONENT_SIZE
   const parts: Part[] = [
     { id: frame, kind: 'container', name: 'frame', parent: null, base: { width, height } },
-    { id: newId(), kind: 'box', name: 'box', parent: frame, base: boxIn(width, height) },
+    { id: newId('box'), kind: 'box', name: 'box', parent: frame, base: boxIn(width, height) },
   ]
-  const axis: Axis = { id: newId(), name: 'state', states: [rest], start: rest.id, drivenBy: null }
+  const axis: Axis = { id: newId('state'), name: 'state', states: [rest], start: rest.id, boundTo: null }
   return {
-    id: newId(), name, parts, axes: [axis],
+    id: newId(name), name, parts, axes: [axis],
     rules: [], combinations: [], parameters: [], variables: [], pairs: [], motion: null, absent: {},
   }
 }

@@ -13,6 +13,16 @@ export class RheoError extends Error {
   }
 }
 
+/** What a function gives; something else where it throws a `RheoError`. Whatever else it throws is a mistake of ours, and is thrown on. */
+export function orElse<T, U>(make: () => T, otherwise: U): T | U {
+  try {
+    return make()
+  } catch (error) {
+    if (error instanceof RheoError) return otherwise
+    throw error
+  }
+}
+
 /** Fails to compile where a union is not handled in full; throws if an unknown member arrives at run time. */
 export function never(value: never, what: string): never {
   throw new RheoError('unknown-kind', what, `“${String(value)}” is not a known ${what}.`)

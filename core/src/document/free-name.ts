@@ -10,3 +10,13 @@ export function freeName(wanted: string, taken: ReadonlySet<string>, separator =
 
 /** The names of things, for `freeName`. */
 export const namesOf = (things: readonly { readonly name: string }[]): Set<string> => new Set(things.map(({ name }) => name))
+
+/** Things under names that neither others nor one another have. */
+export function withFreeNames<T extends { readonly name: string }>(things: readonly T[], others: readonly { readonly name: string }[]): readonly T[] {
+  const taken = namesOf(others)
+  return things.map((thing) => {
+    const name = freeName(thing.name, taken)
+    taken.add(name)
+    return { ...thing, name }
+  })
+}

@@ -1,7 +1,10 @@
-import type { Id, Value } from './value'
+import { described, record, type Of } from './shape'
+import { Value } from './value'
 
 /** What is said about the properties of one part, by property name. */
-export type PropertyValues = Readonly<Record<string, Value>>
+export const PropertyValues = record(/^[A-Za-z][A-Za-z0-9]*(:[A-Za-z0-9_-]+)?$/, Value)
+export type PropertyValues = Of<typeof PropertyValues>
 
 /** What is said about the parts of a component, by part. A look holds only what differs from the base look. */
-export type Look = Readonly<Record<Id, PropertyValues>>
+export const Look = described(record(/^[A-Za-z][A-Za-z0-9_-]*$/, PropertyValues), 'What differs from the base look, by part and property')
+export type Look = Of<typeof Look>

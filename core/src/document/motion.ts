@@ -1,84 +1,91 @@
-import type { Look } from './look'
-import type { Id, TokenValue } from './value'
+import { Look } from './look'
+import { boolean, choice, either, integer, list, number, object, optional, orNull, text, type Of } from './shape'
+import { Id, Ms, TokenValue } from './value'
 
 /** How an angle goes from one value to the next. */
-export type Turn = 'shortest' | 'clockwise' | 'counterclockwise' | 'as written'
+export const RotationDirection = choice('shortest', 'clockwise', 'counterclockwise', 'as written')
+export type RotationDirection = Of<typeof RotationDirection>
 
 /** What happens to a running motion when a new one starts on the same axis. */
-export type InterruptionPolicy = 'retarget' | 'finish first' | 'refuse' | 'complete'
+export const InterruptionPolicy = choice('continue', 'finish first', 'ignore', 'skip to end')
+export type InterruptionPolicy = Of<typeof InterruptionPolicy>
 
 /** The space colours are mixed in. */
-export type ColourSpace = 'oklab' | 'srgb'
+export const ColourSpace = choice('oklab', 'srgb')
+export type ColourSpace = Of<typeof ColourSpace>
+
+const EasingText = text(4000)
+const Easing = either(EasingText, TokenValue)
+const Duration = either(Ms, TokenValue)
+
+const timing = {
+  delayMs: optional(Duration),
+  durationMs: optional(Duration),
+  /** An easing in CSS notation, or `spring(…)`. */
+  easing: optional(Easing),
+  /** Change at once, at the start or at the end, instead of travelling. */
+  switchAt: optional(choice('start', 'end')),
+  rotationDirection: optional(RotationDirection),
+  colourSpace: optional(ColourSpace),
+}
 
 /**
  * How long and along which curve. Whatever is absent is decided by something less specific:
  * lane, part, rule, state pair, component, project, in that order.
  */
-export interface Timing {
-  readonly delayMs?: number | TokenValue
-  readonly durationMs?: number | TokenValue
-  /** An easing in CSS notation, or `spring(…)`. */
-  readonly easing?: string | TokenValue
-  /** Change at once, at the start or at the end, instead of travelling. */
-  readonly jump?: 'start' | 'end'
-  readonly turn?: Turn
-  readonly colourSpace?: ColourSpace
-}
+export const Timing = object(timing)
+export interface Timing extends Of<typeof Timing> {}
 
 /** The timing of one property of one part; of the whole part when `property` is null. */
-export interface LaneTiming extends Timing {
-  readonly id: Id
-  readonly part: Id
-  readonly property: string | null
-}
+export const LaneTiming = object({ id: Id, part: Id, property: orNull(text(200)), ...timing })
+export interface LaneTiming extends Of<typeof LaneTiming> {}
 
 /** A look passed through on the way. It is not a state: nothing rests there. */
-export interface Stage {
-  readonly id: Id
-  readonly look: Look
-  /** Part of the whole duration spent on the way to this look, relative to the other stages and to the way from the last one, which counts 1. */
-  readonly share: number
-  readonly easing?: string | TokenValue
-  readonly matchVelocity: boolean
-}
+export const Keyframe = object({
+  id: Id,
+  look: Look,
+  /** Part of the whole duration spent on the way to this look, relative to the other keyframes and to the way from the last one, which counts 1. */
+  share: number({ above: 0 }),
+  easing: optional(Easing),
+  matchVelocity: boolean,
+})
+export interface Keyframe extends Of<typeof Keyframe> {}
 
 /** What reduced motion makes of a motion: opacity and colour keep their timing and movement jumps, all jumps, or nothing changes. */
-export type ReducedForm = 'movement jumps' | 'all jumps' | 'as is'
+export const ReducedForm = choice('skip movement', 'skip all', 'as is')
+export type ReducedForm = Of<typeof ReducedForm>
 
 /** Each thing that moves begins some time after the one before it. */
-export interface Stagger {
-  readonly stepMs: number
-  readonly from: 'first' | 'last' | 'middle'
-}
+export const Stagger = object({ stepMs: Ms, from: choice('first', 'last', 'middle') })
+export interface Stagger extends Of<typeof Stagger> {}
 
-export interface Motion extends Timing {
-  readonly policy?: InterruptionPolicy
-  readonly carryVelocity?: boolean
-  readonly lanes: readonly LaneTiming[]
-  readonly stages: readonly Stage[]
-  readonly stagger?: Stagger
-  readonly reduced?: ReducedForm
-}
+export const Motion = object({
+  ...timing,
+  policy: optional(InterruptionPolicy),
+  /** Whether what is under way at the start gives its speed to what begins. */
+  velocity: optional(choice('keep', 'reset')),
+  lanes: list(LaneTiming),
+  keyframes: list(Keyframe),
+  stagger: optional(Stagger),
+  reducedMotion: optional(ReducedForm),
+})
+export interface Motion extends Of<typeof Motion> {}
 
 /** The motion of every change from one state to another; null stands for any state. */
-export interface PairMotion {
-  readonly id: Id
-  readonly axis: Id
-  readonly from: Id | null
-  readonly to: Id | null
-  readonly motion: Motion
-}
+export const PairMotion = object({ id: Id, axis: Id, from: orNull(Id), to: orNull(Id), motion: Motion })
+export interface PairMotion extends Of<typeof PairMotion> {}
 
 /** A motion that repeats for as long as a state lasts. */
-export interface Continuous {
-  readonly durationMs: number | TokenValue
-  readonly easing: string | TokenValue
-  readonly repeat: 'forward' | 'back and forth'
+export const Loop = object({
+  durationMs: Duration,
+  easing: Easing,
+  direction: choice('forward', 'back and forth'),
   /** How many times; null repeats for ever. */
-  readonly times: number | null
+  count: orNull(integer(1, 1_000_000)),
   /** Where one repetition leads, from the state's own look. */
-  readonly to: Look
-  readonly turn?: Turn
-}
+  to: Look,
+  rotationDirection: optional(RotationDirection),
+})
+export interface Loop extends Of<typeof Loop> {}
 
-export const EMPTY_MOTION: Motion = { lanes: [], stages: [] }
+export const EMPTY_MOTION: Motion = { lanes: [], keyframes: [] }

@@ -25,7 +25,7 @@ function leadsFrom({ states }: Axis, { target }: Rule, from: Id): Id | null {
     case 'next':
     case 'previous': {
       const place = states.findIndex(({ id }) => id === from) + (target.go === 'next' ? 1 : -1)
-      if (!target.wrap && (place < 0 || place >= states.length)) return null
+      if (!target.loops && (place < 0 || place >= states.length)) return null
       return states[(place + states.length) % states.length]!.id
     }
     default:

@@ -1,6 +1,7 @@
-import type { PropertyValues } from './look'
-import type { Motion } from './motion'
-import type { Id } from './value'
+import { PropertyValues } from './look'
+import { Motion } from './motion'
+import { array, boolean, choice, kinds, number, object, optional, orNull, text, type Of } from './shape'
+import { ExpressionText, Id, Ms, Name, StatesByAxis } from './value'
 
 export const PART_KINDS = [
   'box', 'ellipse', 'path', 'text', 'picture', 'icon', 'container', 'instance', 'slot', 'list',
@@ -9,62 +10,69 @@ export const PART_KINDS = [
 export type PartKind = (typeof PART_KINDS)[number]
 
 /** How a part can be dragged. */
-export interface Drag {
-  readonly along: 'both' | 'across' | 'down'
+export const Drag = object({
+  along: choice('both', 'across', 'down'),
   /** What it cannot leave: the part that holds it, the whole surface, or nothing. */
-  readonly within: 'holder' | 'surface' | 'nothing'
+  limitTo: choice('parent', 'surface', 'nothing'),
   /** Where it comes to rest when it is let go: where it is, at the nearest edge, corner or point, or where it began. */
-  readonly rests: 'anywhere' | 'edges' | 'corners' | 'points' | 'start'
+  snapTo: choice('anywhere', 'edges', 'corners', 'points', 'start'),
   /** Places of its top left, in px, in what holds it. */
-  readonly points: readonly { readonly x: number; readonly y: number }[]
+  points: array(object({ x: number(), y: number() })),
   /** It goes on with the speed it is let go with. */
-  readonly throws: boolean
-  readonly settleMs: number
-  readonly easing: string
-}
+  keepsMomentum: boolean,
+  settleMs: Ms,
+  easing: text(4000),
+})
+export interface Drag extends Of<typeof Drag> {}
 
-interface PartBase {
-  readonly id: Id
-  readonly name: string
+const ofEveryPart = {
+  id: Id,
+  name: Name,
   /** The holding part; null for the root, which stands first in the list. */
-  readonly parent: Id | null
-  readonly base: PropertyValues
-  readonly carryKey?: string
-  readonly drag?: Drag
-  readonly locked?: boolean
-  readonly hidden?: boolean
+  parent: orNull(Id),
+  base: PropertyValues,
+  transitionName: optional(Name),
+  drag: optional(Drag),
+  locked: optional(boolean),
+  hidden: optional(boolean),
 }
 
-export interface PlainPart extends PartBase {
-  readonly kind: 'box' | 'ellipse' | 'path' | 'text' | 'picture' | 'icon' | 'container'
-}
+export const PlainPart = object({ ...ofEveryPart, kind: choice('box', 'ellipse', 'path', 'text', 'picture', 'icon', 'container') })
+export interface PlainPart extends Of<typeof PlainPart> {}
 
-export interface InstancePart extends PartBase {
-  readonly kind: 'instance'
-  readonly component: Id
+export const InstancePart = object({
+  ...ofEveryPart,
+  kind: choice('instance'),
+  component: Id,
   /** Where axes of this instance begin, when not at their own start state. */
-  readonly start: Readonly<Record<Id, Id>>
-}
+  start: StatesByAxis,
+})
+export interface InstancePart extends Of<typeof InstancePart> {}
 
 /** A place its holder fills with an instance of some component. */
-export interface SlotPart extends PartBase {
-  readonly kind: 'slot'
+export const SlotPart = object({
+  ...ofEveryPart,
+  kind: choice('slot'),
   /** The parameter, of type slot, that says of which. */
-  readonly slot: Id
-}
+  slot: Id,
+})
+export interface SlotPart extends Of<typeof SlotPart> {}
 
 /** An instance of one component for each record of a table. */
-export interface ListPart extends PartBase {
-  readonly kind: 'list'
-  readonly component: Id | null
-  readonly table: Id | null
+export const ListPart = object({
+  ...ofEveryPart,
+  kind: choice('list'),
+  component: orNull(Id),
+  table: orNull(Id),
   /** An expression over `item.column`; null keeps every record. */
-  readonly filter: string | null
+  filter: orNull(ExpressionText),
   /** How items enter, leave and travel to their new places. */
-  readonly motion?: Motion
-}
+  motion: optional(Motion),
+})
+export interface ListPart extends Of<typeof ListPart> {}
 
-export type Part = PlainPart | InstancePart | SlotPart | ListPart
+export const Part = kinds('kind', PlainPart, InstancePart, SlotPart, ListPart)
+export type Part = Of<typeof Part>
 
 /** Parts of the tree directly inside `parent`, in painting order (the last is on top). */
 export const childrenOf = (parts: readonly Part[], parent: Id | null): readonly Part[] =>

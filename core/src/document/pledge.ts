@@ -1,26 +1,32 @@
-import type { Take } from './take'
-import type { Id, Literal } from './value'
+import { array, choice, integer, kinds, object, type Of } from './shape'
+import { InstancePath, SurfaceOf } from './take'
+import { Id, Literal, Ms, Name } from './value'
+
+export const PledgedState = object({ instance: InstancePath, axis: Id, state: Id })
+export interface PledgedState extends Of<typeof PledgedState> {}
 
 /** Something that is so or is not, at an instant. Instances go by their paths; the surface itself by the empty one. */
-export type Pledged =
-  | { readonly what: 'state'; readonly instance: string; readonly axis: Id; readonly state: Id }
-  | { readonly what: 'count'; readonly how: 'at least' | 'at most' | 'exactly'; readonly many: number; readonly of: readonly PledgedState[] }
-  | { readonly what: 'variable'; readonly name: string; readonly value: Literal }
-
-export interface PledgedState {
-  readonly instance: string
-  readonly axis: Id
-  readonly state: Id
-}
+export const Pledged = kinds(
+  'what',
+  object({ what: choice('state'), instance: InstancePath, axis: Id, state: Id }),
+  object({ what: choice('count'), how: choice('at least', 'at most', 'exactly'), many: integer(0, 1000), of: array(PledgedState) }),
+  object({ what: choice('variable'), name: Name, value: Literal }),
+)
+export type Pledged = Of<typeof Pledged>
 
 /** A promise: what the designer says holds on a screen, or for a component, whatever anyone does. */
-export interface Pledge {
-  readonly id: Id
-  readonly surface: Take['surface']
-  readonly says:
-    | { readonly kind: 'always' | 'never'; readonly that: Pledged }
-    /** From wherever one has come, it can be brought about. */
-    | { readonly kind: 'can reach'; readonly that: Pledged }
+export const Pledge = object({
+  id: Id,
+  surface: SurfaceOf,
+  says: kinds(
+    'kind',
+    object({
+      /** `can reach`: from wherever one has come, it can be brought about. */
+      kind: choice('always', 'never', 'can reach'),
+      that: Pledged,
+    }),
     /** Whenever the one has become so, the other is so within that time. */
-    | { readonly kind: 'after'; readonly that: Pledged; readonly then: Pledged; readonly withinMs: number }
-}
+    object({ kind: choice('after'), that: Pledged, then: Pledged, withinMs: Ms }),
+  ),
+})
+export interface Pledge extends Of<typeof Pledge> {}

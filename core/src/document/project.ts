@@ -1,13 +1,14 @@
-import type { Component } from './component'
-import type { Motion } from './motion'
-import type { Variable } from './rule'
-import type { Pledge } from './pledge'
-import type { DataTable, Screen, Token } from './screen'
-import type { Take } from './take'
-import type { Id } from './value'
+import { Component } from './component'
+import { Motion } from './motion'
+import { Pledge } from './pledge'
+import { Variable } from './rule'
+import { DataTable, Screen, Token } from './screen'
+import { choice, integer, list, number, object, optional, orNull, text, type Of } from './shape'
+import { Take } from './take'
+import { Id, Ms, Name } from './value'
 
 /** The version of the document model this code writes. Older ones are migrated when read. */
-export const DOCUMENT_VERSION = 3
+export const DOCUMENT_VERSION = 4
 
 /** The kinds of picture that can be used, by media type. */
 export const PICTURE_TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/svg+xml'] as const
@@ -16,59 +17,59 @@ export const PICTURE_TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/sv
 export const PICTURE_LIMITS = { bytes: 5 * 1024 * 1024, sidePx: 8192 } as const
 
 /** A picture the project uses. Its bytes are kept apart from the document, under its id, which is made from them. */
-export interface Asset {
-  readonly id: Id
-  readonly name: string
-  readonly mediaType: (typeof PICTURE_TYPES)[number]
+export const Asset = object({
+  id: Id,
+  name: Name,
+  mediaType: choice(...PICTURE_TYPES),
   /** The picture's own size in px. */
-  readonly width: number
-  readonly height: number
-  readonly bytes: number
+  width: number({ min: 0, max: PICTURE_LIMITS.sidePx }),
+  height: number({ min: 0, max: PICTURE_LIMITS.sidePx }),
+  bytes: integer(0, PICTURE_LIMITS.bytes),
   /** The bytes in base64. Only in a project file, so that it holds all it needs. */
-  readonly data?: string
-}
+  data: optional(text(PICTURE_LIMITS.bytes * 2, { pattern: /^[A-Za-z0-9+/]+={0,2}$/ })),
+})
+export interface Asset extends Of<typeof Asset> {}
 
 /** Where the bytes of a picture are to be had, on the server of the page. */
 export const assetAddress = (id: Id): string => `/assets/${id}`
 
 /** An icon the project uses: an outline in a field of 24 by 24, in SVG path notation. */
-export interface IconOutline {
-  readonly id: Id
-  readonly name: string
-  readonly d: string
-}
+export const IconOutline = object({ id: Id, name: Name, d: text(20_000) })
+export interface IconOutline extends Of<typeof IconOutline> {}
 
 /** A finding someone has looked at and accepted. It comes back when what it is about changes. */
-export interface Acceptance {
-  readonly id: Id
-  readonly finding: string
+export const Acceptance = object({
+  id: Id,
+  finding: text(200),
   /** A digest of what the finding was about when it was accepted. */
-  readonly of: string
-  readonly reason: string
-}
+  of: text(200),
+  reason: text(2000),
+})
+export interface Acceptance extends Of<typeof Acceptance> {}
 
-export interface Project {
-  readonly format: 'rheoscope'
-  readonly version: typeof DOCUMENT_VERSION
-  readonly id: Id
-  readonly name: string
+export const Project = object({
+  format: choice('rheoscope'),
+  version: choice(DOCUMENT_VERSION),
+  id: Id,
+  name: Name,
   /** What every motion falls back on. */
-  readonly motion: Motion
-  readonly startScreen: Id | null
-  readonly components: readonly Component[]
-  readonly screens: readonly Screen[]
-  readonly variables: readonly Variable[]
-  readonly tables: readonly DataTable[]
-  readonly tokens: readonly Token[]
-  readonly assets: readonly Asset[]
-  readonly icons: readonly IconOutline[]
-  readonly takes: readonly Take[]
-  readonly accepted: readonly Acceptance[]
+  motion: Motion,
+  startScreen: orNull(Id),
+  components: list(Component),
+  screens: list(Screen),
+  variables: list(Variable),
+  tables: list(DataTable),
+  tokens: list(Token),
+  assets: list(Asset),
+  icons: list(IconOutline),
+  takes: list(Take),
+  accepted: list(Acceptance),
   /** What always has to be so. */
-  readonly promises: readonly Pledge[]
+  promises: list(Pledge),
   /** How long motions may be, in ms; no limit where nothing is said. */
-  readonly limits?: { readonly longestMs?: number; readonly shortestMs?: number }
-}
+  limits: optional(object({ longestMs: optional(Ms), shortestMs: optional(Ms) })),
+})
+export interface Project extends Of<typeof Project> {}
 
 export const componentOf = (project: Project, id: Id): Component | undefined =>
   project.components.find((component) => component.id === id)

@@ -69,13 +69,13 @@ export const PROPERTIES: readonly PropertyDefinition[] = [
   define('y', 'y', 'length', 'place', 0, every, px),
   define('width', 'width', 'length', 'place', 100, every, size),
   define('height', 'height', 'length', 'place', 40, every, size),
-  define('shiftX', 'shift across', 'length', 'place', 0, every, px),
-  define('shiftY', 'shift down', 'length', 'place', 0, every, px),
-  define('rotate', 'turn', 'angle', 'place', 0, every, { unit: '°' }),
+  define('translateX', 'shift across', 'length', 'place', 0, every, px),
+  define('translateY', 'shift down', 'length', 'place', 0, every, px),
+  define('rotation', 'turn', 'angle', 'place', 0, every, { unit: '°' }),
   define('scaleX', 'scale across', 'number', 'place', 1, every),
   define('scaleY', 'scale down', 'number', 'place', 1, every),
-  define('anchorX', 'anchor across', 'ratio', 'place', 0.5, every),
-  define('anchorY', 'anchor down', 'ratio', 'place', 0.5, every),
+  define('transformOriginX', 'anchor across', 'ratio', 'place', 0.5, every),
+  define('transformOriginY', 'anchor down', 'ratio', 'place', 0.5, every),
   define('pinX', 'pin across', 'choice', 'place', 'start', every, { choices: ['start', 'end', 'both', 'centre', 'scale'] }),
   define('pinY', 'pin down', 'choice', 'place', 'start', every, { choices: ['start', 'end', 'both', 'centre', 'scale'] }),
 
@@ -93,7 +93,7 @@ export const PROPERTIES: readonly PropertyDefinition[] = [
   define('widthFrom', 'width from', 'choice', 'layout', 'fixed', every, sizing),
   define('heightFrom', 'height from', 'choice', 'layout', 'fixed', every, sizing),
   define('grow', 'grow', 'number', 'layout', 0, every, { min: 0 }),
-  define('inFlow', 'laid out', 'yesNo', 'layout', true, every),
+  define('inLayout', 'laid out', 'yesNo', 'layout', true, every),
 
   define('fill', 'fill', 'paint', 'paint', null, drawn),
   define('stroke', 'stroke', 'paint', 'paint', null, lines),
@@ -136,7 +136,7 @@ export const PROPERTIES: readonly PropertyDefinition[] = [
   define('fadeTop', 'fade top', 'length', 'effect', 0, holders, size),
   define('fadeBottom', 'fade bottom', 'length', 'effect', 0, holders, size),
 
-  define('takesInput', 'takes input', 'yesNo', 'answer', true, every),
+  define('receivesInput', 'takes input', 'yesNo', 'answer', true, every),
   define('cursor', 'pointer cursor', 'choice', 'answer', 'default', every, {
     choices: ['default', 'pointer', 'grab', 'grabbing', 'text', 'not-allowed', 'wait'],
   }),
@@ -146,6 +146,23 @@ export const PROPERTIES: readonly PropertyDefinition[] = [
   define('accessibleName', 'accessible name', 'text', 'answer', '', every),
   define('focusable', 'takes focus', 'yesNo', 'answer', false, every),
 ]
+
+/** The properties that parts of every kind have and that are numbers, whatever is said of them: where a part is, how large, how turned, how clear. */
+export interface PlaceValues {
+  readonly x: number
+  readonly y: number
+  readonly width: number
+  readonly height: number
+  readonly translateX: number
+  readonly translateY: number
+  readonly rotation: number
+  readonly scaleX: number
+  readonly scaleY: number
+  readonly transformOriginX: number
+  readonly transformOriginY: number
+  readonly opacity: number
+  readonly blur: number
+}
 
 const byName = new Map(PROPERTIES.map((definition) => [definition.name, definition]))
 

@@ -1,75 +1,83 @@
-import type { Motion } from './motion'
-import type { Trigger } from './trigger'
-import type { Id, Literal } from './value'
+import { Motion } from './motion'
+import { array, boolean, choice, either, kinds, list, number, object, optional, orNull, text, type Of } from './shape'
+import { Trigger } from './trigger'
+import { ExpressionText, Id, Identifier, Literal, Name } from './value'
 
 /** The states a rule holds in: some, or all but some. */
-export type Within = { readonly only: readonly Id[] } | { readonly except: readonly Id[] }
+export const Within = either(object({ only: array(Id) }), object({ except: array(Id) }))
+export type Within = Of<typeof Within>
 
-export type Target =
-  | { readonly go: 'state'; readonly state: Id }
-  | { readonly go: 'next' | 'previous'; readonly wrap: boolean }
-  | { readonly go: 'stay' }
-  | { readonly go: 'back' }
-  /** Unanswered on purpose: nothing happens and nobody is to be told about it. */
-  | { readonly go: 'nothing' }
+export const Target = kinds(
+  'go',
+  object({ go: choice('state'), state: Id }),
+  object({ go: choice('next', 'previous'), loops: boolean }),
+  object({
+    /** `nothing`: unanswered on purpose; nothing happens and nobody is to be told about it. */
+    go: choice('stay', 'back', 'ignored'),
+  }),
+)
+export type Target = Of<typeof Target>
 
-interface ActionBase {
-  readonly id: Id
+const ofEveryAction = {
+  id: Id,
   /** Runs together with the previous action instead of after it. */
-  readonly together?: boolean
+  together: optional(boolean),
   /** The next action waits until this one has ended. */
-  readonly awaited?: boolean
+  awaited: optional(boolean),
 }
 
-export type Action = ActionBase &
-  (
-    | { readonly do: 'set'; readonly variable: string; readonly to: string }
-    | { readonly do: 'send'; readonly message: string; readonly payload: string | null; readonly recipient: 'holder' | 'siblings' | 'everyone' | { readonly instance: Id } }
-    | { readonly do: 'drive'; readonly instance: Id; readonly axis: Id; readonly state: Id }
-    | { readonly do: 'go to screen'; readonly screen: Id; readonly motion: Motion | null }
-    | { readonly do: 'open overlay' | 'close overlay'; readonly screen: Id; readonly motion: Motion | null }
-    | { readonly do: 'pulse'; readonly part: Id; readonly motion: Motion }
-  )
+export const Recipient = either(choice('holder', 'siblings', 'everyone'), object({ instance: Id }))
+export type Recipient = Of<typeof Recipient>
 
-export interface Rule {
-  readonly id: Id
-  readonly axis: Id
-  readonly trigger: Trigger
+export const Action = kinds(
+  'do',
+  object({ ...ofEveryAction, do: choice('set'), variable: Name, to: ExpressionText }),
+  object({ ...ofEveryAction, do: choice('send'), message: Name, payload: orNull(ExpressionText), recipient: Recipient }),
+  object({ ...ofEveryAction, do: choice('drive'), instance: Id, axis: Id, state: Id }),
+  object({ ...ofEveryAction, do: choice('go to screen'), screen: Id, motion: orNull(Motion) }),
+  object({ ...ofEveryAction, do: choice('open overlay', 'close overlay'), screen: Id, motion: orNull(Motion) }),
+  object({ ...ofEveryAction, do: choice('pulse'), part: Id, motion: Motion }),
+)
+export type Action = Of<typeof Action>
+
+export const Rule = object({
+  id: Id,
+  axis: Id,
+  trigger: Trigger,
   /** The part listened to; null is the component itself. */
-  readonly part: Id | null
-  readonly within: Within
+  part: orNull(Id),
+  within: Within,
   /** An expression that must be true; null always is. */
-  readonly guard: string | null
-  readonly actions: readonly Action[]
-  readonly target: Target
-  readonly motion: Motion | null
+  guard: orNull(ExpressionText),
+  actions: list(Action),
+  target: Target,
+  motion: orNull(Motion),
   /** The event goes on outward after this rule has fired. */
-  readonly letThrough: boolean
-}
+  letThrough: boolean,
+})
+export interface Rule extends Of<typeof Rule> {}
 
-export interface Variable {
-  readonly id: Id
-  /** The name expressions use. */
-  readonly name: string
-  readonly type: 'yes/no' | 'number' | 'text' | 'choice'
-  readonly start: Literal
-  readonly min?: number
-  readonly max?: number
-  readonly step?: number
-  readonly choices?: readonly string[]
-}
+const range = { min: optional(number()), max: optional(number()), step: optional(number({ above: 0 })), choices: optional(array(text(200))) }
 
-export interface Parameter {
-  readonly id: Id
+export const Variable = object({
+  id: Id,
   /** The name expressions use. */
-  readonly name: string
-  readonly type: 'text' | 'number' | 'yes/no' | 'choice' | 'colour' | 'slot'
-  readonly initial: Literal
-  readonly min?: number
-  readonly max?: number
-  readonly step?: number
-  readonly choices?: readonly string[]
-}
+  name: Identifier,
+  type: choice('yes/no', 'number', 'text', 'choice'),
+  start: Literal,
+  ...range,
+})
+export interface Variable extends Of<typeof Variable> {}
+
+export const Parameter = object({
+  id: Id,
+  /** The name expressions use. */
+  name: Identifier,
+  type: choice('text', 'number', 'yes/no', 'choice', 'colour', 'slot'),
+  initial: Literal,
+  ...range,
+})
+export interface Parameter extends Of<typeof Parameter> {}
 
 /** Whether a rule holds in a state. */
 export const holdsIn = (rule: Rule, state: Id): boolean =>

@@ -1,54 +1,52 @@
-import type { Look } from './look'
-import type { Motion } from './motion'
-import type { Part } from './part'
-import type { Rule, Variable } from './rule'
-import type { Id, Literal } from './value'
+import { Look } from './look'
+import { Motion } from './motion'
+import { Part } from './part'
+import { Rule, Variable } from './rule'
+import { boolean, choice, list, number, object, optional, orNull, record, type Of } from './shape'
+import { Id, Literal, Name } from './value'
 
 /** The axis the rules of a screen belong to. It has one state, because a screen only ever is shown. */
 export const SCREEN_AXIS = 'screen'
 
-/** A surface of a given size with instances and parts on it; an overlay is shown over another one. */
-export interface Screen {
-  readonly id: Id
-  readonly name: string
-  readonly kind: 'screen' | 'overlay'
-  readonly device: 'phone' | 'tablet' | 'desktop' | 'kiosk' | 'free'
-  readonly width: number
-  readonly height: number
-  readonly parts: readonly Part[]
-  readonly rules: readonly Rule[]
-  readonly variables: readonly Variable[]
-  readonly overlay: {
-    readonly dim: number
-    readonly closesOnOutsideTap: boolean
-    readonly closesOnEscape: boolean
-    /** Where it lies over what it is shown over; in the middle when it is left out. */
-    readonly at?: 'middle' | 'top' | 'bottom' | 'left' | 'right'
-  } | null
-  readonly motion: Motion | null
-  /** What it is like just before it comes and just after it has gone; clear when it is left out. */
-  readonly absent?: Look
-  /** Further ways into it than as it is: with other values for the shared variables, by their names. */
-  readonly waysIn?: readonly WayIn[]
-}
-
 /** A named way into a screen. */
-export interface WayIn {
-  readonly id: Id
-  readonly name: string
-  readonly variables: Readonly<Record<string, Literal>>
-}
+export const EntryPoint = object({ id: Id, name: Name, variables: record(/./, Literal) })
+export interface EntryPoint extends Of<typeof EntryPoint> {}
 
-export interface DataTable {
-  readonly id: Id
-  readonly name: string
-  readonly columns: readonly { readonly id: Id; readonly name: string; readonly type: 'text' | 'number' | 'yes/no' | 'colour' | 'picture' }[]
-  readonly records: readonly { readonly id: Id; readonly cells: Readonly<Record<Id, Literal>> }[]
-}
+/** A surface of a given size with instances and parts on it; an overlay is shown over another one. */
+export const Screen = object({
+  id: Id,
+  name: Name,
+  kind: choice('screen', 'overlay'),
+  device: choice('phone', 'tablet', 'desktop', 'kiosk', 'free'),
+  width: number({ above: 0, max: 20_000 }),
+  height: number({ above: 0, max: 20_000 }),
+  parts: list(Part, { least: 1 }),
+  rules: list(Rule),
+  variables: list(Variable),
+  overlay: orNull(object({
+    backdropOpacity: number({ min: 0, max: 1 }),
+    closesOnOutsideTap: boolean,
+    closesOnEscape: boolean,
+    /** Where it lies over what it is shown over; in the middle when it is left out. */
+    at: optional(choice('middle', 'top', 'bottom', 'left', 'right')),
+  })),
+  motion: orNull(Motion),
+  /** What it is like just before it comes and just after it has gone; clear when it is left out. */
+  absent: optional(Look),
+  /** Further ways into it than as it is: with other values for the shared variables, by their names. */
+  entryPoints: optional(list(EntryPoint)),
+})
+export interface Screen extends Of<typeof Screen> {}
 
-export interface Token {
-  readonly id: Id
-  readonly name: string
-  readonly type: 'duration' | 'easing' | 'colour' | 'size'
-  readonly value: Literal
-}
+export const Column = object({ id: Id, name: Name, type: choice('text', 'number', 'yes/no', 'colour', 'picture') })
+export interface Column extends Of<typeof Column> {}
+
+/** A row of a table: its cells by column. */
+export const DataRecord = object({ id: Id, cells: record(/./, Literal) })
+export interface DataRecord extends Of<typeof DataRecord> {}
+
+export const DataTable = object({ id: Id, name: Name, columns: list(Column), records: list(DataRecord) })
+export interface DataTable extends Of<typeof DataTable> {}
+
+export const Token = object({ id: Id, name: Name, type: choice('duration', 'easing', 'colour', 'size'), value: Literal })
+export interface Token extends Of<typeof Token> {}

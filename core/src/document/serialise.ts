@@ -1,4 +1,6 @@
 import { RheoError } from './error'
+import { isFields, type Fields } from './fields'
+import { migrate } from './versions/migrate'
 import { DOCUMENT_VERSION, type Project } from './project'
 
 /** Files beyond this are not read: 64 MiB of text. */
@@ -16,12 +18,9 @@ const rank = (key: string): number => {
  * versions of a file differ in the lines that changed and no others.
  */
 export const serialise = (project: Project): string =>
-  JSON.stringify(project, (_key, value: unknown) => (isPlain(value) ? inOrder(value) : value), 2) + '\n'
+  JSON.stringify(project, (_key, value: unknown) => (isFields(value) ? inOrder(value) : value), 2) + '\n'
 
-const isPlain = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value)
-
-const inOrder = (value: Record<string, unknown>): Record<string, unknown> =>
+const inOrder = (value: Fields): Fields =>
   Object.fromEntries(
     Object.entries(value)
       .filter(([, inner]) => inner !== undefined)
@@ -42,7 +41,7 @@ export function parseFile(text: string): unknown {
   } catch (error) {
     throw new RheoError('not-json', 'file', `The file is not complete JSON: ${(error as Error).message}.`)
   }
-  if (!isPlain(file) || file.format !== 'rheoscope') {
+  if (!isFields(file) || file.format !== 'rheoscope') {
     throw new RheoError('foreign', 'format', 'This is not a Rheoscope project: its “format” is not “rheoscope”.')
   }
   if (typeof file.version !== 'number' || !Number.isInteger(file.version) || file.version < 1) {
@@ -52,21 +51,4 @@ export function parseFile(text: string): unknown {
     throw new RheoError('too-new', 'version', `The file was written by a newer Rheoscope (version ${file.version}; this one reads up to ${DOCUMENT_VERSION}).`)
   }
   return migrate(file)
-}
-
-/** What turns a file of one version into the next, by the version it starts from. */
-const MIGRATIONS: Readonly<Record<number, (file: Record<string, unknown>) => Record<string, unknown>>> = {
-  1: (file) => ({ ...file, assets: [], icons: [] }),
-  2: (file) => ({ ...file, promises: [] }),
-}
-
-/** A project of this or an older version, as one of this. Throws `foreign` for a version there never was. */
-export function migrate(file: Record<string, unknown>): unknown {
-  let current = file
-  for (let version = file.version as number; version < DOCUMENT_VERSION; version++) {
-    const step = MIGRATIONS[version]
-    if (!step) throw new RheoError('foreign', 'version', `There never was a version ${version} of the project file.`)
-    current = { ...step(current), version: version + 1 }
-  }
-  return current
 }

@@ -14,6 +14,16 @@ export interface ProjectSummary {
 export interface StoredProject {
   readonly project: Project
   readonly revision: number
+  /** What it took to open it, a sentence each, when earlier versions had taken what this one does not. */
+  readonly mended?: readonly string[]
+}
+
+/** A page of a project's log. */
+export interface StoredHistory {
+  /** The oldest first. */
+  readonly entries: readonly Entry[]
+  /** The revision the first of them made; 0 when there are none. */
+  readonly from: number
 }
 
 export type Appended =

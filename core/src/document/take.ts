@@ -1,44 +1,61 @@
-import type { Modifiers } from './trigger'
-import type { Id, Literal } from './value'
+import { array, boolean, choice, either, kinds, list, number, object, optional, text, type Of } from './shape'
+import { Modifiers } from './trigger'
+import { Id, Literal, Ms, Name } from './value'
 
-export type PointerKind = 'mouse' | 'touch' | 'pen'
+export const PointerKind = choice('mouse', 'touch', 'pen')
+export type PointerKind = Of<typeof PointerKind>
+
+/** The path of an instance; the surface itself goes by the empty one. */
+export const InstancePath = text(4000, { empty: true })
+
+const place = { x: number(), y: number(), pointer: PointerKind }
+
+const inputs = {
+  pointer: { do: choice('move', 'press', 'release'), ...place },
+  exit: { do: choice('exit'), pointer: PointerKind },
+  /** What lies there is scrolled by so many px, as a WheelEvent has it. */
+  wheel: { do: choice('wheel'), x: number(), y: number(), deltaX: number(), deltaY: number() },
+  key: { do: choice('key'), key: Name, modifiers: Modifiers },
+  /** Put an axis of an instance into a state by hand. */
+  put: { do: choice('put'), instance: InstancePath, axis: Id, state: Id },
+  parameter: { do: choice('parameter'), instance: InstancePath, name: Name, value: Literal },
+}
 
 /** Something a person does. Positions are in px from the top left of the surface. */
-export type InputAction =
-  | { readonly do: 'move'; readonly x: number; readonly y: number; readonly pointer: PointerKind }
-  | { readonly do: 'press'; readonly x: number; readonly y: number; readonly pointer: PointerKind }
-  | { readonly do: 'release'; readonly x: number; readonly y: number; readonly pointer: PointerKind }
-  | { readonly do: 'exit'; readonly pointer: PointerKind }
-  /** What lies there is scrolled by so many px, as a WheelEvent has it. */
-  | { readonly do: 'wheel'; readonly x: number; readonly y: number; readonly deltaX: number; readonly deltaY: number }
-  | { readonly do: 'key'; readonly key: string; readonly modifiers: Modifiers }
-  /** Put an axis of an instance into a state by hand. */
-  | { readonly do: 'put'; readonly instance: string; readonly axis: Id; readonly state: Id }
-  | { readonly do: 'parameter'; readonly instance: string; readonly name: string; readonly value: Literal }
+export const InputAction = kinds('do', object(inputs.pointer), object(inputs.exit), object(inputs.wheel), object(inputs.key), object(inputs.put), object(inputs.parameter))
+export type InputAction = Of<typeof InputAction>
+
+const at = { atMs: Ms }
 
 /** An input with the instant it happens at, in whole milliseconds from the start of the run. */
+export const Input = kinds('do', object({ ...at, ...inputs.pointer }), object({ ...at, ...inputs.exit }), object({ ...at, ...inputs.wheel }), object({ ...at, ...inputs.key }), object({ ...at, ...inputs.put }), object({ ...at, ...inputs.parameter }))
 export type Input = InputAction & { readonly atMs: number }
 
-export interface Expectation {
-  readonly id: Id
-  readonly byMs: number
-  readonly expect:
-    | { readonly what: 'state'; readonly instance: string; readonly axis: Id; readonly state: Id }
-    | { readonly what: 'variable'; readonly name: string; readonly value: Literal }
-    | { readonly what: 'property'; readonly instance: string; readonly part: Id; readonly property: string; readonly value: Literal }
-    | { readonly what: 'text'; readonly text: string }
-    | { readonly what: 'settled'; readonly instance: string }
-}
+export const Expected = kinds(
+  'what',
+  object({ what: choice('state'), instance: InstancePath, axis: Id, state: Id }),
+  object({ what: choice('variable'), name: Name, value: Literal }),
+  object({ what: choice('property'), instance: InstancePath, part: Id, property: Name, value: Literal }),
+  object({ what: choice('text'), text: text(100_000) }),
+  object({ what: choice('settled'), instance: InstancePath }),
+)
+
+export const Expectation = object({ id: Id, byMs: Ms, expect: Expected })
+export interface Expectation extends Of<typeof Expectation> {}
+
+/** What is run or checked: a screen, or a component alone. */
+export const SurfaceOf = either(object({ screen: Id }), object({ component: Id }))
 
 /** A recorded run of a screen or of a component alone. */
-export interface Take {
-  readonly id: Id
-  readonly name: string
-  readonly surface: { readonly screen: Id } | { readonly component: Id }
-  readonly inputs: readonly Input[]
-  readonly endsAtMs: number
-  readonly expectations: readonly Expectation[]
-  readonly reducedMotion: boolean
+export const Take = object({
+  id: Id,
+  name: Name,
+  surface: SurfaceOf,
+  inputs: array(Input),
+  endsAtMs: Ms,
+  expectations: list(Expectation),
+  reducedMotion: boolean,
   /** The way into the screen it was recorded on; as the screen is when it is left out. */
-  readonly wayIn?: Id
-}
+  entryPoint: optional(Id),
+})
+export interface Take extends Of<typeof Take> {}

@@ -1,43 +1,41 @@
-import type { Id } from './value'
+import { boolean, choice, either, kinds, nothing, number, object, optional, orNull, text, type Of } from './shape'
+import { ExpressionText, Name, type Id, Ms } from './value'
 
-export interface Modifiers {
-  readonly shift?: boolean
-  readonly control?: boolean
-  readonly alt?: boolean
-  readonly meta?: boolean
-}
+export const Modifiers = object({ shift: optional(boolean), control: optional(boolean), alt: optional(boolean), meta: optional(boolean) })
+export interface Modifiers extends Of<typeof Modifiers> {}
 
 /** Since when a timer counts: entering the state, or the moment everything in it has come to rest. */
-export type TimerOrigin = 'entering' | 'settling'
+export const TimerOrigin = choice('entering', 'settling')
+export type TimerOrigin = Of<typeof TimerOrigin>
 
-export type PointerTrigger =
-  | { readonly on: 'tap' }
-  | { readonly on: 'double tap'; readonly tapWaits: boolean }
-  | { readonly on: 'press' }
-  | { readonly on: 'release' }
-  | { readonly on: 'long press'; readonly thresholdMs: number }
-  | { readonly on: 'enter' }
-  | { readonly on: 'leave' }
-  | { readonly on: 'drag start' }
-  | { readonly on: 'drag' }
-  | { readonly on: 'drag end' }
+const anyName = text(200, { empty: true })
 
-/** `holdWhile`: the timer stands still while this expression is true; null never holds it. */
-export type TimerTrigger =
-  | { readonly on: 'after'; readonly ms: number; readonly since: TimerOrigin; readonly holdWhile: string | null }
-  | { readonly on: 'every'; readonly ms: number; readonly since: TimerOrigin; readonly holdWhile: string | null }
+const PlainPointerTrigger = object({ on: choice('tap', 'press', 'release', 'enter', 'leave', 'drag start', 'drag', 'drag end') })
+const DoubleTapTrigger = object({ on: choice('double tap'), tapWaits: boolean })
+const LongPressTrigger = object({ on: choice('long press'), thresholdMs: Ms })
+export type PointerTrigger = Of<typeof PlainPointerTrigger | typeof DoubleTapTrigger | typeof LongPressTrigger>
 
-export type Trigger =
-  | PointerTrigger
-  | TimerTrigger
-  | { readonly on: 'key'; readonly key: string; readonly modifiers: Modifiers; readonly anywhere: boolean }
-  | { readonly on: 'focus' }
-  | { readonly on: 'blur' }
-  | { readonly on: 'settled' }
-  | { readonly on: 'changes'; readonly name: string; readonly to: string | number | boolean | null }
-  | { readonly on: 'message'; readonly name: string }
-  | { readonly on: 'shown' }
-  | { readonly on: 'hidden' }
+export const TimerTrigger = object({
+  on: choice('after', 'every'),
+  ms: Ms,
+  since: TimerOrigin,
+  /** The timer stands still while this expression is true; null never holds it. */
+  pauseWhile: orNull(ExpressionText),
+})
+export interface TimerTrigger extends Of<typeof TimerTrigger> {}
+
+export const Trigger = kinds(
+  'on',
+  PlainPointerTrigger,
+  DoubleTapTrigger,
+  LongPressTrigger,
+  TimerTrigger,
+  object({ on: choice('key'), key: Name, modifiers: Modifiers, anywhere: boolean }),
+  object({ on: choice('focus', 'blur', 'settled', 'shown', 'hidden') }),
+  object({ on: choice('changes'), name: anyName, to: either(text(100_000, { empty: true }), number(), boolean, nothing) }),
+  object({ on: choice('message'), name: anyName }),
+)
+export type Trigger = Of<typeof Trigger>
 
 export type TriggerKind = Trigger['on']
 
@@ -55,7 +53,7 @@ export function defaultTrigger(kind: TriggerKind): Trigger {
       return { on: kind, thresholdMs: 500 }
     case 'after':
     case 'every':
-      return { on: kind, ms: 1000, since: 'entering', holdWhile: null }
+      return { on: kind, ms: 1000, since: 'entering', pauseWhile: null }
     case 'key':
       return { on: kind, key: 'Enter', modifiers: {}, anywhere: false }
     case 'changes':

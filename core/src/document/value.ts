@@ -1,53 +1,71 @@
-/** An identifier: unique among its siblings in the document, never shown to people. */
+import { array, boolean, choice, described, either, integer, nothing, number, object, optional, record, text, type Of } from './shape'
+
+/** An identifier: there once in the whole project, never shown to people. */
 export type Id = string
+const ID_PATTERN = /^[A-Za-z][A-Za-z0-9_-]{0,63}$/
+export const Id = described(text(64, { pattern: ID_PATTERN }), 'An identifier, there once in the whole project')
+
+/** What something is called. */
+export const Name = text(200)
+
+/** A name expressions can use. */
+export const Identifier = described(text(100, { pattern: /^[A-Za-z_][A-Za-z0-9_]*$/ }), 'A name expressions can use')
+
+/** States by axes. */
+export const StatesByAxis = record(ID_PATTERN, Id)
+
+/** A length of time. */
+export const Ms = described(integer(0, 3_600_000), 'Whole milliseconds')
 
 /** A colour as `#rrggbb` or `#rrggbbaa`, in sRGB. */
 export type Colour = string
+export const Colour = described(text(9, { pattern: /^#([0-9a-fA-F]{6}|[0-9a-fA-F]{8})$/ }), '#rrggbb or #rrggbbaa, sRGB')
 
-export interface GradientStop {
-  readonly colour: Colour
+export const GradientStop = object({
+  colour: Colour,
   /** Position along the gradient, 0 to 1. */
-  readonly at: number
-}
+  at: number({ min: 0, max: 1 }),
+})
+export interface GradientStop extends Of<typeof GradientStop> {}
 
-export interface Gradient {
-  readonly gradient: 'linear' | 'radial' | 'conic'
+export const Gradient = object({
+  gradient: choice('linear', 'radial', 'conic'),
   /** Direction in degrees, clockwise from up, as in CSS. Ignored by radial gradients. */
-  readonly angleDeg: number
-  readonly stops: readonly GradientStop[]
+  angleDeg: number(),
+  stops: array(GradientStop, { least: 2, most: 32 }),
   /**
    * Where it lies instead, as a matrix in shares of the part's width and height: a linear one from (0, 0) to (1, 0), a
    * radial one as the unit circle.
    */
-  readonly place?: readonly number[]
-}
+  place: optional(array(number(), { least: 6, most: 6 })),
+})
+export interface Gradient extends Of<typeof Gradient> {}
 
 /** What a shape is filled or stroked with; `null` paints nothing. */
 export type Paint = Colour | Gradient | null
 
-export interface Shadow {
-  readonly x: number
-  readonly y: number
-  readonly blur: number
-  readonly spread: number
-  readonly colour: Colour
-  readonly inset: boolean
-}
+export const Shadow = object({ x: number(), y: number(), blur: number({ min: 0 }), spread: number(), colour: Colour, inset: boolean })
+export interface Shadow extends Of<typeof Shadow> {}
 
-/** A value without any reference to something else. */
-export type Literal = number | string | boolean | null | Gradient | readonly Shadow[] | readonly number[]
+/** The text of an expression; `docs/semantics.md` says what it means. */
+export const ExpressionText = text(4000)
 
 /** A value computed from parameters, variables and measures, in the expression language. */
-export interface ExpressionValue {
-  readonly expr: string
-}
+export const ExpressionValue = object({ expr: ExpressionText })
+export interface ExpressionValue extends Of<typeof ExpressionValue> {}
 
-/** A value that stands in the project's tokens. */
-export interface TokenValue {
-  readonly token: Id
-}
+/** A value that is in the project's tokens. */
+export const TokenValue = object({ token: Id })
+export interface TokenValue extends Of<typeof TokenValue> {}
 
-export type Value = Literal | ExpressionValue | TokenValue
+const literals = [number(), text(100_000, { empty: true }), boolean, nothing, Gradient, array(Shadow), array(number())] as const
+
+/** A value without any reference to something else. */
+export const Literal = either(...literals)
+export type Literal = Of<typeof Literal>
+
+export const Value = either(...literals, ExpressionValue, TokenValue)
+export type Value = Of<typeof Value>
 
 export const isExpression = (value: Value | undefined): value is ExpressionValue =>
   typeof value === 'object' && value !== null && 'expr' in value

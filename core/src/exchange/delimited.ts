@@ -9,9 +9,9 @@ export const rowsOf = (text: string): readonly (readonly string[])[] =>
 export function tableFrom(text: string, name: string, newId: NewId): DataTable {
   const [heads = [], ...rows] = rowsOf(text)
   requireFew(rows.length, name)
-  const columns = heads.map((head, index) => ({ id: newId(), name: head.trim() || `column ${index + 1}`, type: typeFitting(rows.map((row) => row[index] ?? '')) }))
-  const records = rows.map((row) => ({ id: newId(), cells: Object.fromEntries(columns.map(({ id, type }, index) => [id, cellOf(type, row[index] ?? '')])) }))
-  return { id: newId(), name, columns, records }
+  const columns = heads.map((head, index) => ({ id: newId(head), name: head.trim() || `column ${index + 1}`, type: typeFitting(rows.map((row) => row[index] ?? '')) }))
+  const records = rows.map((row) => ({ id: newId('record'), cells: Object.fromEntries(columns.map(({ id, type }, index) => [id, cellOf(type, row[index] ?? '')])) }))
+  return { id: newId(name), name, columns, records }
 }
 
 function requireFew(rows: number, name: string): void {
@@ -37,13 +37,13 @@ export function pasteRecords(table: DataTable, from: { readonly row: number; rea
   const missing = Math.max(0, from.column + Math.max(0, ...rows.map(({ length }) => length)) - table.columns.length)
   const added = Array.from({ length: missing }, (_each, index): DataTable['columns'][number] => {
     const at = table.columns.length + index
-    return { id: newId(), name: freeName(`column ${at + 1}`, namesOf(table.columns)), type: typeFitting(rows.map((cells) => cells[at - from.column] ?? '')) }
+    return { id: newId('column'), name: freeName(`column ${at + 1}`, namesOf(table.columns)), type: typeFitting(rows.map((cells) => cells[at - from.column] ?? '')) }
   })
   const columns = [...table.columns, ...added]
   return batch(...added.map((column) => addColumn(table.id, column)), ...rows.flatMap((cells, down) => {
     const values = cells.map((cell, across) => [columns[from.column + across]!.id, cellOf(columns[from.column + across]!.type, cell)] as const)
     const record = table.records[from.row + down]
-    return record ? values.map(([id, value]) => setTableCell(table.id, record.id, id, value)) : [addRecord(table.id, { id: newId(), cells: Object.fromEntries(values) })]
+    return record ? values.map(([id, value]) => setTableCell(table.id, record.id, id, value)) : [addRecord(table.id, { id: newId('record'), cells: Object.fromEntries(values) })]
   }))
 }
 

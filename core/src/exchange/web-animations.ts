@@ -26,8 +26,8 @@ const colour = (css: string): CssProperty => ({ css, value: cssColour })
 
 /** The CSS property that shows a property of a part, and how its values are written. */
 const CSS: Readonly<Record<string, CssProperty>> = {
-  x: px('left'), y: px('top'), shiftX: px('marginLeft'), shiftY: px('marginTop'), width: px('width'), height: px('height'),
-  rotate: { css: 'rotate', value: (value) => `${String(value)}deg` },
+  x: px('left'), y: px('top'), translateX: px('marginLeft'), translateY: px('marginTop'), width: px('width'), height: px('height'),
+  rotation: { css: 'rotate', value: (value) => `${String(value)}deg` },
   scaleX: { css: 'scale', value: (value) => `${String(value)} 1` }, scaleY: { css: 'scale', value: (value) => `1 ${String(value)}` },
   opacity: plain('opacity'), visible: { css: 'visibility', value: (value) => (value === true ? 'visible' : 'hidden') },
   fill: colour('backgroundColor'), stroke: colour('borderColor'), strokeWidth: px('strokeWidth'),
@@ -61,8 +61,8 @@ function exportedLane(lane: Lane): Omit<ExportedLane, 'part' | 'property'> | nul
 
 /** Whether the browser can go the whole way by itself: from one value to another along an easing it knows, mixing as we do. */
 function isOneLeg(lane: Lane): boolean {
-  const isOurs = lane.timing.easing.startsWith('spring(') || lane.timing.jump !== null || lane.ease !== lane.timing.ease
-  const turns = propertyDefinition(lane.property)?.type === 'angle' && lane.timing.turn !== 'as written'
+  const isOurs = lane.timing.easing.startsWith('spring(') || lane.timing.switchAt !== null || lane.ease !== lane.timing.ease
+  const turns = propertyDefinition(lane.property)?.type === 'angle' && lane.timing.rotationDirection !== 'as written'
   const mixesOtherwise = propertyDefinition(lane.property)?.type === 'paint' && lane.timing.colourSpace === 'srgb'
   return !isOurs && !turns && !mixesOtherwise
 }

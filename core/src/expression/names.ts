@@ -1,3 +1,4 @@
+import { orElse } from '../document'
 import { namesIn } from './evaluate'
 
 const known = new Map<string, readonly string[]>()
@@ -11,9 +12,5 @@ export function namesOr(text: string): readonly string[] {
 }
 
 function read(text: string): readonly string[] {
-  try {
-    return namesIn(text)
-  } catch {
-    return []
-  }
+  return orElse(() => namesIn(text), [])
 }

@@ -1,4 +1,5 @@
 import Yoga, { Align, Direction, Edge, FlexDirection, Gutter, Justify, MeasureMode, Overflow, PositionType, Wrap, type Node } from 'yoga-layout'
+import type { PlaceValues } from '../document'
 import { isPinned, pinnedPlace } from './pins'
 import { linesHeight, textLines, textWidth } from './text'
 import { casedText, textStyleOf } from './text-style'
@@ -11,7 +12,7 @@ UNROUNDED.setPointScaleFactor(0)
 export interface LayoutNode {
   readonly id: string
   readonly kind: string
-  readonly values: Readonly<Record<string, unknown>>
+  readonly values: Readonly<Record<string, unknown>> & Pick<PlaceValues, 'x' | 'y' | 'width' | 'height'>
   readonly children: readonly LayoutNode[]
   /** The size of what stands inside, where that is no tree of parts: unconstrained at `Infinity`, or at a width in px. */
   readonly measure?: (widthPx: number) => Size
@@ -180,7 +181,7 @@ function applySizing(flex: Node, node: LayoutNode, holder: LayoutNode | null): v
     flex.setFlexBasis(0)
   }
   if (across === 'fill') flex.setAlignSelf(Align.Stretch)
-  if (node.values.inFlow === false) {
+  if (node.values.inLayout === false) {
     flex.setPositionType(PositionType.Absolute)
     flex.setPosition(Edge.Left, number(node, 'x'))
     flex.setPosition(Edge.Top, number(node, 'y'))

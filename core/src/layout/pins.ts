@@ -9,8 +9,8 @@ export const isPinned = ({ values }: LayoutNode): boolean =>
  * at the same distance from the edge it is pinned to, from both, from the middle, or in proportion.
  */
 export function pinnedPlace(node: LayoutNode, size: Size, drawnIn: Size, now: Size): Rectangle {
-  const [x, width] = pinned(node.values.pinX, node.values.x as number, size.width, drawnIn.width, now.width)
-  const [y, height] = pinned(node.values.pinY, node.values.y as number, size.height, drawnIn.height, now.height)
+  const [x, width] = pinned(node.values.pinX, node.values.x, size.width, drawnIn.width, now.width)
+  const [y, height] = pinned(node.values.pinY, node.values.y, size.height, drawnIn.height, now.height)
   return { x, y, width, height }
 }
 

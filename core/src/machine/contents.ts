@@ -1,7 +1,4 @@
-import {
-  componentOf, parameterProperty, reaches, stateProperty, isExpression, isToken,
-  type Axis, type DataTable, type ListPart, type Literal, type Project, type Value,
-} from '../document'
+import { componentOf, isExpression, isToken, orElse, parameterProperty, reaches, stateProperty, type Axis, type DataTable, type ListPart, type Literal, type Project, type Value } from '../document'
 import { evaluate, wordOf, type Environment } from '../expression'
 import { compile } from './compile'
 import type { Compiled, HolderPart, Values } from './compiled'
@@ -81,15 +78,11 @@ function parametersOfItem(inner: Compiled, said: Readonly<Record<string, Value>>
 
 /** The value of an expression; null when it cannot be worked out, which is a finding elsewhere. */
 function worth(expr: string, environment: Environment): Literal {
-  try {
-    return evaluate(expr, environment)
-  } catch {
-    return null
-  }
+  return orElse(() => evaluate(expr, environment), null)
 }
 
 /** What the holder's look gives an instance for its parameters, by name; its own initial values where it says nothing. */
-function parametersOf(compiled: Compiled, values: Values): Readonly<Record<string, Literal>> {
+function parametersOf(compiled: Compiled, values: Readonly<Record<string, Literal>>): Readonly<Record<string, Literal>> {
   return Object.fromEntries(compiled.component.parameters.map(({ id, name, initial }) => [name, values[parameterProperty(id)] ?? initial]))
 }
 
@@ -103,5 +96,5 @@ function drivenStates(compiled: Compiled, start: Readonly<Record<string, string>
 /** The state the holder's look puts an axis of an instance into; where the instance starts when it says nothing; null when a parameter decides. */
 function drivenState(start: Readonly<Record<string, string>>, axis: Axis, values: Values): string | null {
   const said = values[stateProperty(axis.id)]
-  return typeof said === 'string' ? said : (start[axis.id] ?? (axis.drivenBy === null ? axis.start : null))
+  return typeof said === 'string' ? said : (start[axis.id] ?? (axis.boundTo === null ? axis.start : null))
 }

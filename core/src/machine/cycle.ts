@@ -13,7 +13,7 @@ export interface Cycle {
   readonly ease: Easing
   readonly turnsBack: boolean
   /** How many times; Infinity for ever. */
-  readonly times: number
+  readonly count: number
   readonly from: Literal
   readonly to: Literal
   readonly valueAt: Interpolator
@@ -21,23 +21,23 @@ export interface Cycle {
 
 /** The continuous motions a state brings with it; none when it is not continuous. Under reduced motion nothing goes on moving. */
 export function cyclesOf({ compiled, isMotionReduced }: Pick<Instance, 'compiled' | 'isMotionReduced'>, targets: Targets, axisIndex: number, state: string, atMs: number): readonly Cycle[] {
-  const continuous = compiled.component.axes[axisIndex]!.states.find(({ id }) => id === state)?.continuous
-  if (!continuous) return []
+  const loop = compiled.component.axes[axisIndex]!.states.find(({ id }) => id === state)?.loop
+  if (!loop) return []
   const { tokens } = compiled.project
-  const durationMs = fromToken<number>(continuous.durationMs, tokens)
-  const { ease } = parseEasing(fromToken<string>(continuous.easing, tokens))
-  return Object.entries(continuous.to).flatMap(([part, properties]) => {
+  const durationMs = fromToken<number>(loop.durationMs, tokens)
+  const { ease } = parseEasing(fromToken<string>(loop.easing, tokens))
+  return Object.entries(loop.to).flatMap(([part, properties]) => {
     const index = compiled.partIndex.get(part)
     if (index === undefined) return []
     return Object.entries(properties).flatMap(([property, to]): Cycle[] => {
       const definition = propertyDefinition(property)
       const from = targets.values[index]![property]
       if (!definition || from === undefined || typeof to === 'object' || (isMotionReduced && isMovement(definition))) return []
-      const valueAt = interpolate(definition, from, to, { turn: continuous.turn ?? 'as written', colourSpace: 'oklab' })
+      const valueAt = interpolate(definition, from, to, { rotationDirection: loop.rotationDirection ?? 'as written', colourSpace: 'oklab' })
       if (!valueAt) return []
       return [{
         part: index, property, axis: axisIndex, startMs: atMs, durationMs, ease, valueAt, from, to,
-        turnsBack: continuous.repeat === 'back and forth', times: continuous.times ?? Infinity,
+        turnsBack: loop.direction === 'back and forth', count: loop.count ?? Infinity,
       }]
     })
   })
@@ -45,11 +45,11 @@ export function cyclesOf({ compiled, isMotionReduced }: Pick<Instance, 'compiled
 
 /** How many repetitions are through at an instant, with the fraction of the present one. */
 export const turnsDone = (cycle: Cycle, atMs: number): number =>
-  cycle.durationMs <= 0 ? cycle.times : Math.min(cycle.times, Math.max(0, (atMs - cycle.startMs) / cycle.durationMs))
+  cycle.durationMs <= 0 ? cycle.count : Math.min(cycle.count, Math.max(0, (atMs - cycle.startMs) / cycle.durationMs))
 
 export function cycleValue(cycle: Cycle, atMs: number): Shown {
   const turns = turnsDone(cycle, atMs)
-  const isOver = turns === cycle.times
+  const isOver = turns === cycle.count
   const round = isOver ? Math.ceil(turns) - 1 : Math.floor(turns)
   const fraction = isOver ? 1 : turns - round
   const runsBack = cycle.turnsBack && round % 2 === 1

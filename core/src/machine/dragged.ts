@@ -10,10 +10,10 @@ interface Shift {
 
 /** How far a part is shown from where it would be had nobody dragged it, in px. */
 export function shiftOf(instance: Instance, part: number, atMs: number): Shift {
-  const { shiftX, shiftY } = instance.targets.values[part] as Record<string, number>
+  const { translateX, translateY } = instance.targets.values[part]!
   const by = instance.dragged.get(part) ?? { x: 0, y: 0 }
   const shown = (property: string) => shownValue(instance, part, property, atMs) as number
-  return { x: shown('shiftX') - shiftX! + by.x, y: shown('shiftY') - shiftY! + by.y }
+  return { x: shown('translateX') - translateX + by.x, y: shown('translateY') - translateY + by.y }
 }
 
 /** The instance with a part dragged to a place, where it is at once. */
@@ -37,9 +37,9 @@ export interface LettingGo {
 export function letGo(instance: Instance, { part, rest, speed, least, most, drag, atMs }: LettingGo): Instance {
   const shift = shiftOf(instance, part, atMs)
   const resting = dragTo(instance, part, rest)
-  const timing = { delayMs: 0, durationMs: drag.settleMs, ...readable(drag.easing), easing: drag.easing, jump: null, turn: 'shortest', colourSpace: 'oklab' } as const
-  const lane = (axis: 'x' | 'y', property: 'shiftX' | 'shiftY'): Lane[] => {
-    const own = (resting.targets.values[part]![property] as number) - rest[axis]
+  const timing = { delayMs: 0, durationMs: drag.settleMs, ...readable(drag.easing), easing: drag.easing, switchAt: null, rotationDirection: 'shortest', colourSpace: 'oklab' } as const
+  const lane = (axis: 'x' | 'y', property: 'translateX' | 'translateY'): Lane[] => {
+    const own = resting.targets.values[part]![property] - rest[axis]
     const definition = { ...propertyDefinition(property)!, min: own + least[axis], max: own + most[axis] }
     const started = startLane({
       part, definition, axis: FROM_OUTSIDE, atMs, shown: own + shift[axis], to: own + rest[axis], timing, running: undefined,
@@ -47,7 +47,7 @@ export function letGo(instance: Instance, { part, rest, speed, least, most, drag
     })
     return shift[axis] === rest[axis] || !started ? [] : [started]
   }
-  return { ...resting, lanes: [...resting.lanes, ...lane('x', 'shiftX'), ...lane('y', 'shiftY')] }
+  return { ...resting, lanes: [...resting.lanes, ...lane('x', 'translateX'), ...lane('y', 'translateY')] }
 }
 
-const isShift = (lane: Lane, part: number): boolean => lane.part === part && (lane.property === 'shiftX' || lane.property === 'shiftY')
+const isShift = (lane: Lane, part: number): boolean => lane.part === part && (lane.property === 'translateX' || lane.property === 'translateY')

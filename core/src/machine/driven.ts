@@ -7,8 +7,8 @@ import type { Instance } from './instance'
  * the axis or no state goes with the value.
  */
 export function decidedState(axis: Axis, environment: Readonly<Record<string, Literal>>): State | null {
-  if (axis.drivenBy === null) return null
-  const value = environment['parameter' in axis.drivenBy ? axis.drivenBy.parameter : axis.drivenBy.variable]
+  if (axis.boundTo === null) return null
+  const value = environment['parameter' in axis.boundTo ? axis.boundTo.parameter : axis.boundTo.variable]
   const named = axis.states.find(({ name }) => name === value)
   if (named) return named
   if (typeof value === 'boolean') return axis.states[value ? 1 : 0] ?? null
@@ -18,8 +18,8 @@ export function decidedState(axis: Axis, environment: Readonly<Record<string, Li
 /** What the variable an axis is tied to has to be in the state the axis is in; null for an axis that is tied to none, or a variable nobody knows. */
 export function tiedValue({ compiled, states, environment }: Instance, axisIndex: number): { readonly variable: string; readonly value: Literal } | null {
   const axis = compiled.component.axes[axisIndex]!
-  if (axis.drivenBy === null || !('variable' in axis.drivenBy)) return null
-  const { variable } = axis.drivenBy
+  if (axis.boundTo === null || !('variable' in axis.boundTo)) return null
+  const { variable } = axis.boundTo
   const now = environment[variable]
   if (now === undefined) return null
   const index = axis.states.findIndex(({ id }) => id === states[axisIndex])

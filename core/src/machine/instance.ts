@@ -1,4 +1,4 @@
-import { axisOf, holdsIn, stateOf, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
+import { axisOf, holdsIn, orElse, stateOf, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
 import { evaluate, type Environment } from '../expression'
 import type { Size } from '../layout'
 import { laneEndMs, laneValue, type Lane, type Shown } from '../motion'
@@ -79,7 +79,7 @@ export function startInstance({ path, compiled, environment, states: given, isAb
     cameFrom: axes.map(() => null),
     lanes: [], cycles: [], timers: [],
     settlesMs: axes.map(() => null),
-    policies: axes.map(() => 'retarget'),
+    policies: axes.map(() => 'continue'),
     queued: axes.map(() => null),
     enteredMs: axes.map(() => atMs),
     goneMs: null,
@@ -102,7 +102,7 @@ export const targetsOf = (situation: Situation & Pick<Instance, 'compiled' | 'dr
 export function timersOf(compiled: Compiled, axisIndex: number, state: string, atMs: number, isSettled: boolean, environment: Environment): readonly Timer[] {
   const axis = compiled.component.axes[axisIndex]!
   return [...rulesFor(compiled, 'after'), ...rulesFor(compiled, 'every')]
-    .filter((rule) => rule.axis === axis.id && rule.target.go !== 'nothing' && holdsIn(rule, state))
+    .filter((rule) => rule.axis === axis.id && rule.target.go !== 'ignored' && holdsIn(rule, state))
     .map((rule): Timer => {
       const { ms, since } = rule.trigger as { ms: number; since: 'entering' | 'settling' }
       const timer: Timer = { rule, axis: axisIndex, dueMs: since === 'entering' || isSettled ? atMs + ms : null, leftMs: null }
@@ -112,20 +112,16 @@ export function timersOf(compiled: Compiled, axisIndex: number, state: string, a
 
 /** The timer as it stands once names stand for something else: its clock stands still while its condition holds, and goes on where it was. */
 export function heldOrNot(timer: Timer, environment: Environment, atMs: number): Timer {
-  const { holdWhile } = timer.rule.trigger as { holdWhile: string | null }
-  if (holdWhile === null) return timer
-  const isHeld = isTrue(holdWhile, environment)
+  const { pauseWhile } = timer.rule.trigger as { pauseWhile: string | null }
+  if (pauseWhile === null) return timer
+  const isHeld = isTrue(pauseWhile, environment)
   if (isHeld && timer.dueMs !== null) return { ...timer, dueMs: null, leftMs: timer.dueMs - atMs }
   return !isHeld && timer.leftMs !== null ? { ...timer, dueMs: atMs + timer.leftMs, leftMs: null } : timer
 }
 
 /** Whether a condition holds. One that cannot be worked out is reported as a finding; it never holds. */
 function isTrue(condition: string, environment: Environment): boolean {
-  try {
-    return evaluate(condition, environment) === true
-  } catch {
-    return false
-  }
+  return orElse(() => evaluate(condition, environment) === true, false)
 }
 
 export const rulesFor = (compiled: Compiled, trigger: TriggerKind): readonly Rule[] => compiled.rulesOn.get(trigger) ?? []
@@ -133,7 +129,7 @@ export const rulesFor = (compiled: Compiled, trigger: TriggerKind): readonly Rul
 /** Whether a rule could fire now: its axis is in one of its states and its guard is true. */
 export function canFire(instance: Instance, rule: Rule): boolean {
   const index = instance.compiled.component.axes.findIndex(({ id }) => id === rule.axis)
-  if (rule.target.go === 'nothing' || !holdsIn(rule, instance.states[index]!)) return false
+  if (rule.target.go === 'ignored' || !holdsIn(rule, instance.states[index]!)) return false
   return rule.guard === null || isTrue(rule.guard, instance.environment)
 }
 
@@ -166,11 +162,11 @@ export function targetState(instance: Instance, rule: Rule): string | null {
       const step = target.go === 'next' ? 1 : -1
       const place = axis.states.findIndex(({ id }) => id === now) + step
       const count = axis.states.length
-      if (!target.wrap && (place < 0 || place >= count)) return null
+      if (!target.loops && (place < 0 || place >= count)) return null
       return axis.states[(place + count) % count]!.id
     }
     case 'stay':
-    case 'nothing':
+    case 'ignored':
       return null
   }
 }
@@ -181,7 +177,7 @@ export function measuredAs(part: string, instance: Instance): Measured {
   const measure = (width: number | null): Size => {
     const given = width === null ? NOTHING_GIVEN : { ...NOTHING_GIVEN, width }
     const root = compiled.targetsOf({ states, environment, contents, given, isAbsent: false }).values[0]!
-    return { width: root.width as number, height: root.height as number }
+    return { width: root.width, height: root.height }
   }
   const [free, held] = [measure(null), measure(instance.given.width)]
   return { part, measure, isLeaving: instance.goneMs !== null, signature: `${free.width} ${free.height} ${held.width} ${held.height}` }

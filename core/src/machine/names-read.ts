@@ -1,4 +1,4 @@
-import { isExpression, lookAt, restingLooks, stageLooks, type Component, type Value } from '../document'
+import { isExpression, lookAt, orElse, restingLooks, stageLooks, type Component, type Value } from '../document'
 import { namesIn } from '../expression'
 import { isForItems } from './compiled'
 
@@ -10,13 +10,13 @@ export function namesOfValues(component: Component): readonly string[] {
   return namesOf(slots, [...ofParts, ...looks.flatMap((said) => Object.values(said))].flatMap(expressionsIn))
 }
 
-/** The names a component uses besides those of its values and lists: in conditions, timers, actions, stages, axes that are decided, and what it waits to change. */
+/** The names a component uses besides those of its values and lists: in conditions, timers, actions, keyframes, axes that are decided, and what it waits to change. */
 export function namesOfBehaviour(component: Component): readonly string[] {
   const { rules, axes } = component
-  const decided = axes.flatMap(({ drivenBy }) => (drivenBy === null ? [] : ['parameter' in drivenBy ? drivenBy.parameter : drivenBy.variable]))
+  const decided = axes.flatMap(({ boundTo }) => (boundTo === null ? [] : ['parameter' in boundTo ? boundTo.parameter : boundTo.variable]))
   const awaited = rules.flatMap(({ trigger }) => (trigger.on === 'changes' ? [trigger.name] : []))
   const ofRules = rules.flatMap(({ guard, trigger, actions }) => [
-    guard, 'holdWhile' in trigger ? trigger.holdWhile : null,
+    guard, 'pauseWhile' in trigger ? trigger.pauseWhile : null,
     ...actions.flatMap((action) => (action.do === 'set' ? [action.to] : action.do === 'send' ? [action.payload] : [])),
   ])
   const ofStages = stageLooks(component).flatMap((place) => Object.values(lookAt(component, place)).flatMap((said) => Object.values(said).flatMap(expressionsIn)))
@@ -35,12 +35,6 @@ const expressionsIn = (value: Value): readonly string[] => (isExpression(value) 
 /** An expression that cannot be read uses no name; whoever works it out says so. */
 function namesOf(first: readonly string[], texts: readonly string[]): readonly string[] {
   const names = new Set(first)
-  for (const text of texts) {
-    try {
-      namesIn(text).forEach((name) => names.add(name))
-    } catch {
-      continue
-    }
-  }
+  for (const text of texts) for (const name of orElse(() => namesIn(text), [])) names.add(name)
   return [...names]
 }

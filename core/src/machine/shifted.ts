@@ -15,7 +15,7 @@ export function shifted(targets: Targets, dragged: Dragged): Targets {
   if (before) return before
   const values = targets.values.map((own, part) => {
     const by = dragged.get(part)
-    return by ? { ...own, shiftX: (own.shiftX as number) + by.x, shiftY: (own.shiftY as number) + by.y } : own
+    return by ? { ...own, translateX: own.translateX + by.x, translateY: own.translateY + by.y } : own
   })
   const moved = { ...targets, values }
   known.set(dragged, of.set(targets, moved))

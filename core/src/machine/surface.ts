@@ -3,7 +3,7 @@ import { componentOf, newState, RheoError, SCREEN_AXIS, screenRule, type Action,
 /** What a run plays on: a screen, or a component alone. */
 export type Surface = Take['surface']
 
-const SHOWN: Axis = { id: SCREEN_AXIS, name: 'screen', start: 'shown', drivenBy: null, states: [newState('shown', 'shown', 0)] }
+const SHOWN: Axis = { id: SCREEN_AXIS, name: 'screen', start: 'shown', boundTo: null, states: [newState('shown', 'shown', 0)] }
 
 const known = new WeakMap<Screen, Component>()
 
@@ -48,9 +48,9 @@ export function overlayComponent(screen: Screen, size: Size): Component {
   if (last && last.size.width === size.width && last.size.height === size.height) return last.component
   const own = screenComponent(screen)
   const [root, ...others] = own.parts
-  const { dim, closesOnOutsideTap, closesOnEscape } = screen.overlay ?? NOT_DIMMED
+  const { backdropOpacity, closesOnOutsideTap, closesOnEscape } = screen.overlay ?? NOT_DIMMED
   const frame: Part = { id: OVERLAY_FRAME, kind: 'container', name: 'overlay', parent: null, base: { ...size } }
-  const ground: Part = { id: OVERLAY_GROUND, kind: 'box', name: 'ground behind', parent: OVERLAY_FRAME, base: { ...size, fill: '#1d2b33', opacity: dim } }
+  const ground: Part = { id: OVERLAY_GROUND, kind: 'box', name: 'ground behind', parent: OVERLAY_FRAME, base: { ...size, fill: '#1d2b33', opacity: backdropOpacity } }
   const component: Component = {
     ...own,
     parts: [frame, ...(isModal(screen) ? [ground] : []), { ...root!, parent: OVERLAY_FRAME, base: { ...root!.base, ...placeOver(screen, size) } }, ...others],
@@ -61,10 +61,10 @@ export function overlayComponent(screen: Screen, size: Size): Component {
   return component
 }
 
-const NOT_DIMMED = { dim: 0, closesOnOutsideTap: false, closesOnEscape: false }
+const NOT_DIMMED = { backdropOpacity: 0, closesOnOutsideTap: false, closesOnEscape: false }
 
 /** Whether nothing beneath an overlay answers while it is shown. One that neither dims nor closes on a tap outside lets the pointer through. */
-export const isModal = ({ overlay }: Screen): boolean => overlay !== null && (overlay.dim > 0 || overlay.closesOnOutsideTap)
+export const isModal = ({ overlay }: Screen): boolean => overlay !== null && (overlay.backdropOpacity > 0 || overlay.closesOnOutsideTap)
 
 const ESCAPE = { on: 'key', key: 'Escape', modifiers: {}, anywhere: true } as const
 

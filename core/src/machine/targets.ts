@@ -1,6 +1,6 @@
 import {
   axisOfProperty, isExpression, isToken, parameterOfProperty, propertyDefinition, RheoError, sameValue, valueProblem,
-  type Component, type Literal, type Look, type Part, type PartKind, type Project, type PropertyDefinition, type PropertyValues, type Value,
+  type Component, type Literal, type Look, type Part, type PartKind, type PlaceValues, type Project, type PropertyDefinition, type PropertyValues, type Value,
 } from '../document'
 import { evaluate, wordOf, type Environment } from '../expression'
 import { layOut, needsLayout, unconstrainedSize, type LayoutNode, type Rectangle, type Size } from '../layout'
@@ -61,7 +61,7 @@ export class Resolver {
       const { problems, values, root } = this.said(looks, { ...situation.environment, ...natural }, situation)
       const places = needsLayout(root) ? layOut(root) : null
       const measured = Object.fromEntries(this.measured.flatMap(({ part, index }) =>
-        naturalNames(part, unconstrainedSize(nodeIn(root, part.id)!, places?.get(part.id)?.width ?? (values[index]!.width as number)))))
+        naturalNames(part, unconstrainedSize(nodeIn(root, part.id)!, places?.get(part.id)?.width ?? values[index]!.width))))
       if (round < MOST_ROUNDS && !sameValue(natural, measured)) {
         natural = measured
         continue
@@ -77,7 +77,7 @@ export class Resolver {
   private said(looks: readonly Look[], environment: Environment, { given, contents, isAbsent }: Situation) {
     const problems: ValueProblem[] = []
     const values = this.parts.map((compiled) => this.valuesOf(compiled, looks, environment, problems))
-    if (isAbsent) values[0] = { ...values[0]!, takesInput: false }
+    if (isAbsent) values[0] = { ...values[0]!, receivesInput: false }
     if (given !== NOTHING_GIVEN) values[0] = { ...values[0]!, ...placedRoot(given) }
     const nodeOf = ({ part, index, children }: CompiledPart): LayoutNode => {
       const own = values[index]!
@@ -109,7 +109,7 @@ export class Resolver {
   }
 
   private workedOut({ part, properties }: CompiledPart, allSaid: readonly PropertyValues[], environment: Environment, problems: ValueProblem[]): Values {
-    const values: Record<string, Literal> = { ...initialValues(part.kind, properties) }
+    const values: Record<string, Literal> & PlaceValues = { ...initialValues(part.kind, properties) }
     if (part.kind === 'instance' || part.kind === 'slot') Object.assign(values, { widthFrom: 'content', heightFrom: 'content' })
     if (part.kind === 'slot') values.content = this.fillingOf(part.slot, environment)
     for (const said of allSaid) {
@@ -226,7 +226,7 @@ const measureOf = ({ measure }: Measured) => (widthPx: number): Size => measure(
 
 const NO_SIZE: Size = { width: 0, height: 0 }
 
-const ITEM: Values = { x: 0, y: 0, width: 0, height: 0, widthFrom: 'content', heightFrom: 'content', inFlow: true }
+const ITEM: LayoutNode['values'] = { x: 0, y: 0, width: 0, height: 0, widthFrom: 'content', heightFrom: 'content', inLayout: true }
 
 const itemNode = (step: string, content: Measured): LayoutNode => ({ id: step, kind: 'item', values: ITEM, children: [], measure: measureOf(content) })
 
@@ -241,7 +241,7 @@ function nodeIn(node: LayoutNode, id: string): LayoutNode | undefined {
 
 /** The size a part was drawn in: its base look's, where that is a number and the size is its own. */
 function drawnSize({ base }: Part, values: Values): { width: number; height: number } {
-  const size = (side: 'width' | 'height') => (typeof base[side] === 'number' ? base[side] : (values[side] as number))
+  const size = (side: 'width' | 'height') => (typeof base[side] === 'number' ? base[side] : values[side])
   return { width: size('width'), height: size('height') }
 }
 

@@ -1,4 +1,4 @@
-import { propertyDefinition, type Literal } from '../document'
+import { orElse, propertyDefinition, type Literal } from '../document'
 import {
   formOf, fromToken, laneEndMs, laneSpeed, readable, resolveTiming, staggerDelayMs, startLane, travels,
   type Lane, type MotionForm, type MotionSources, type Waypoint,
@@ -53,10 +53,10 @@ export function lanesTowards(instance: Instance, change: Change): readonly Lane[
   return lanes
 }
 
-/** What the stages of a motion touch without its ends being different there. */
-function passedThrough({ compiled }: Instance, { stages }: MotionForm, changes: readonly TargetChange[]): readonly TargetChange[] {
+/** What the keyframes of a motion touch without its ends being different there. */
+function passedThrough({ compiled }: Instance, { keyframes }: MotionForm, changes: readonly TargetChange[]): readonly TargetChange[] {
   const found: TargetChange[] = []
-  for (const { look } of stages) {
+  for (const { look } of keyframes) {
     for (const [id, said] of Object.entries(look)) {
       const part = compiled.partIndex.get(id)
       if (part === undefined) continue
@@ -69,9 +69,9 @@ function passedThrough({ compiled }: Instance, { stages }: MotionForm, changes: 
 }
 
 /** The looks a property passes through. A value that cannot be worked out is a finding; it is passed over. */
-function waypointsOf({ compiled, environment }: Instance, { stages }: MotionForm, part: number, property: string): readonly Waypoint[] {
+function waypointsOf({ compiled, environment }: Instance, { keyframes }: MotionForm, part: number, property: string): readonly Waypoint[] {
   const id = compiled.component.parts[part]!.id
-  return stages.flatMap(({ look, share, easing, matchVelocity }): Waypoint[] => {
+  return keyframes.flatMap(({ look, share, easing, matchVelocity }): Waypoint[] => {
     const said = look[id]?.[property]
     if (said === undefined) return []
     const value = worth(() => compiled.valueOf(property, said, environment))
@@ -80,11 +80,7 @@ function waypointsOf({ compiled, environment }: Instance, { stages }: MotionForm
 }
 
 function worth(value: () => Literal): Literal | undefined {
-  try {
-    return value()
-  } catch {
-    return undefined
-  }
+  return orElse(() => value(), undefined)
 }
 
 /** Whose turn it is when, by part: the parts that change in the order of the tree. The frame does not wait for anyone. */

@@ -71,11 +71,11 @@ export function changePresence(instance: Instance, { isAbsent, sources, delayMs,
   }
 }
 
-/** The instance with a part on its way through the looks of a motion's stages and back to what it is to be like. */
+/** The instance with a part on its way through the looks of a motion's keyframes and back to what it is to be like. */
 export function pulse(instance: Instance, part: Id, motion: Motion, atMs: number): Instance {
   const { project, component } = instance.compiled
-  const stages = motion.stages.map((stage) => ({ ...stage, look: { [part]: stage.look[part] ?? {} } }))
-  const sources = [{ ...motion, stages }, component.motion, project.motion].filter((each) => each !== null)
+  const keyframes = motion.keyframes.map((stage) => ({ ...stage, look: { [part]: stage.look[part] ?? {} } }))
+  const sources = [{ ...motion, keyframes }, component.motion, project.motion].filter((each) => each !== null)
   return { ...instance, lanes: lanesTowards(instance, { targets: instance.targets, changes: [], axis: FROM_OUTSIDE, sources, atMs }) }
 }
 

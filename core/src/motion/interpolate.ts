@@ -1,6 +1,6 @@
 import {
   isGradient, sameValue,
-  type Colour, type ColourSpace, type Gradient, type Literal, type Paint, type PropertyDefinition, type Shadow, type Turn,
+  type Colour, type ColourSpace, type Gradient, type Literal, type Paint, type PropertyDefinition, type Shadow, type RotationDirection,
 } from '../document'
 import { formatColour, fromOklab, mixPremultiplied, parseColour, toOklab } from './colour'
 import { interpolateOutline } from './outline'
@@ -16,7 +16,7 @@ export type Shown = Literal | CrossFade
 export type Interpolator = (p: number) => Shown
 
 export interface Mixing {
-  readonly turn: Turn
+  readonly rotationDirection: RotationDirection
   readonly colourSpace: ColourSpace
 }
 
@@ -34,7 +34,7 @@ export function interpolate(definition: PropertyDefinition, from: Literal, to: L
     case 'ratio':
       return interpolateNumber(from as number, to as number, definition.min, definition.max)
     case 'angle':
-      return interpolateAngle(from as number, to as number, mixing.turn)
+      return interpolateAngle(from as number, to as number, mixing.rotationDirection)
     case 'colour':
       return interpolateColour(from as Colour, to as Colour, mixing.colourSpace)
     case 'paint':
@@ -65,13 +65,13 @@ export function interpolateNumber(a: number, b: number, min = -Infinity, max = I
 }
 
 /** From one angle in degrees to another, turning as told; ends at exactly b. */
-export function interpolateAngle(a: number, b: number, turn: Turn): (p: number) => number {
+export function interpolateAngle(a: number, b: number, turn: RotationDirection): (p: number) => number {
   const way = turnBetween(a, b, turn)
   return (p) => (p === 1 ? b : a + way * p)
 }
 
 /** By how many degrees one turns from a to b: `shortest` within ±180 (half a turn goes the way the numbers do, and so back the way it came), `clockwise` 0..360, `counterclockwise` −360..0. */
-export function turnBetween(a: number, b: number, turn: Turn): number {
+export function turnBetween(a: number, b: number, turn: RotationDirection): number {
   if (turn === 'as written') return b - a
   const clockwise = (((b - a) % 360) + 360) % 360
   if (turn === 'clockwise') return clockwise

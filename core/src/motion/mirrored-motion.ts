@@ -1,4 +1,4 @@
-import type { Motion, Timing, Turn } from '../document'
+import type { Motion, Timing, RotationDirection } from '../document'
 import { mirroredEasing } from './easing-text'
 
 /** What a timing comes to where it is not said: in ms, and as an easing. */
@@ -21,28 +21,28 @@ export function mirroredMotion(motion: Motion, timing: WholeTiming, endMs: numbe
       ...own,
       delayMs: Math.max(0, endMs - delayMs - durationMs), durationMs,
       ...(typeof own.easing === 'string' ? { easing: mirroredEasing(own.easing) } : {}),
-      ...(own.turn ? { turn: OPPOSITE[own.turn] } : {}),
-      ...(own.jump ? { jump: own.jump === 'start' ? 'end' : 'start' } : {}),
+      ...(own.rotationDirection ? { rotationDirection: OPPOSITE[own.rotationDirection] } : {}),
+      ...(own.switchAt ? { switchAt: own.switchAt === 'start' ? 'end' : 'start' } : {}),
     }
   }
   const whole = mirrored({ ...motion, easing: motion.easing ?? timing.easing })
-  return withStages({ ...whole, lanes: motion.lanes.map(mirrored), ...staggeredBack(motion) }, motion, timing)
+  return withKeyframes({ ...whole, lanes: motion.lanes.map(mirrored), ...staggeredBack(motion) }, motion, timing)
 }
 
-const OPPOSITE: Readonly<Record<Turn, Turn>> = { shortest: 'shortest', clockwise: 'counterclockwise', counterclockwise: 'clockwise', 'as written': 'as written' }
+const OPPOSITE: Readonly<Record<RotationDirection, RotationDirection>> = { shortest: 'shortest', clockwise: 'counterclockwise', counterclockwise: 'clockwise', 'as written': 'as written' }
 
 const staggeredBack = ({ stagger }: Motion): Pick<Motion, 'stagger'> =>
   stagger ? { stagger: { ...stagger, from: stagger.from === 'first' ? 'last' : stagger.from === 'last' ? 'first' : 'middle' } } : {}
 
 /** The same looks in the opposite order: each leg is gone the other way, so its share and easing belong to the look it now leads to. */
-function withStages(mirrored: Motion, { stages, easing }: Motion, timing: WholeTiming): Motion {
-  const [first] = stages
+function withKeyframes(mirrored: Motion, { keyframes, easing }: Motion, timing: WholeTiming): Motion {
+  const [first] = keyframes
   if (!first) return mirrored
-  const legs = [...stages.map((stage) => ({ share: stage.share, easing: stage.easing ?? 'linear' })), { share: 1, easing: easing ?? timing.easing }].toReversed()
+  const legs = [...keyframes.map((stage) => ({ share: stage.share, easing: stage.easing ?? 'linear' })), { share: 1, easing: easing ?? timing.easing }].toReversed()
   const back = (of: (typeof legs)[number]['easing']) => (typeof of === 'string' ? mirroredEasing(of) : of)
   return {
     ...mirrored,
     easing: back(first.easing ?? 'linear'),
-    stages: stages.toReversed().map((stage, index) => ({ ...stage, share: legs[index]!.share / first.share, easing: back(legs[index]!.easing) })),
+    keyframes: keyframes.toReversed().map((stage, index) => ({ ...stage, share: legs[index]!.share / first.share, easing: back(legs[index]!.easing) })),
   }
 }

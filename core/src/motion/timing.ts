@@ -1,8 +1,4 @@
-import {
-  isToken, RheoError,
-  type ColourSpace, type Component, type InterruptionPolicy, type Motion, type Project, type PropertyDefinition, type ReducedForm, type Rule, type Stage,
-  type Stagger, type Timing, type Token, type TokenValue, type Turn,
-} from '../document'
+import { isToken, orElse, RheoError, type ColourSpace, type Component, type InterruptionPolicy, type Motion, type Project, type PropertyDefinition, type ReducedForm, type Rule, type Keyframe, type Stagger, type Timing, type Token, type TokenValue, type RotationDirection } from '../document'
 import { parseEasing, type Easing, type ParsedEasing } from './easing'
 
 /** A timing with nothing left open. */
@@ -12,8 +8,8 @@ export interface ResolvedTiming {
   readonly ease: Easing
   /** As written, for people. */
   readonly easing: string
-  readonly jump: 'start' | 'end' | null
-  readonly turn: Turn
+  readonly switchAt: 'start' | 'end' | null
+  readonly rotationDirection: RotationDirection
   readonly colourSpace: ColourSpace
 }
 
@@ -54,36 +50,32 @@ export function resolveTiming(sources: MotionSources, tokens: readonly Token[], 
     durationMs: naturalDurationMs ?? fromToken<number>(said('durationMs') ?? 0, tokens),
     ease,
     easing,
-    jump: said('jump') ?? null,
-    turn: said('turn') ?? 'shortest',
+    switchAt: said('switchAt') ?? null,
+    rotationDirection: said('rotationDirection') ?? 'shortest',
     colourSpace: said('colourSpace') ?? 'oklab',
   }
 }
 
 /** An easing that cannot be read is a finding; until it is mended the change is even. */
 export function readable(easing: string): ParsedEasing {
-  try {
-    return parseEasing(easing)
-  } catch {
-    return { ease: (t) => t }
-  }
+  return orElse(() => parseEasing(easing), { ease: (t) => t })
 }
 
 /** What a motion is as a whole, lanes aside: for each question what the most specific source says about it. */
 export interface MotionForm {
   readonly policy: InterruptionPolicy
   readonly carriesVelocity: boolean
-  readonly stages: readonly Stage[]
+  readonly keyframes: readonly Keyframe[]
   readonly stagger: Stagger | null
-  readonly reduced: ReducedForm
+  readonly reducedMotion: ReducedForm
 }
 
 export const formOf = (sources: MotionSources): MotionForm => ({
-  policy: sources.find(({ policy }) => policy !== undefined)?.policy ?? 'retarget',
-  carriesVelocity: sources.find(({ carryVelocity }) => carryVelocity !== undefined)?.carryVelocity ?? false,
-  stages: sources.find(({ stages }) => stages.length > 0)?.stages ?? [],
+  policy: sources.find(({ policy }) => policy !== undefined)?.policy ?? 'continue',
+  carriesVelocity: sources.find(({ velocity }) => velocity !== undefined)?.velocity === 'keep',
+  keyframes: sources.find(({ keyframes }) => keyframes.length > 0)?.keyframes ?? [],
   stagger: sources.find(({ stagger }) => stagger !== undefined)?.stagger ?? null,
-  reduced: sources.find(({ reduced }) => reduced !== undefined)?.reduced ?? 'movement jumps',
+  reducedMotion: sources.find(({ reducedMotion }) => reducedMotion !== undefined)?.reducedMotion ?? 'skip movement',
 })
 
 /** What a stagger makes the thing at a place among several wait, in ms. */
@@ -99,8 +91,8 @@ export const isMovement = ({ name, type }: PropertyDefinition): boolean => MOVIN
 const MOVING: ReadonlySet<PropertyDefinition['type']> = new Set(['number', 'length', 'ratio', 'angle', 'path', 'dash'])
 
 /** Whether a property travels in a run, given what reduced motion makes of its motion. */
-export const travels = (definition: PropertyDefinition, { reduced }: MotionForm, isReduced: boolean): boolean =>
-  !isReduced || reduced === 'as is' || (reduced === 'movement jumps' && !isMovement(definition))
+export const travels = (definition: PropertyDefinition, { reducedMotion: reduced }: MotionForm, isReduced: boolean): boolean =>
+  !isReduced || reduced === 'as is' || (reduced === 'skip movement' && !isMovement(definition))
 
 /** The value a token stands for, or the value itself. Throws `dangling` for a token that is gone. */
 export function fromToken<T extends string | number>(value: T | TokenValue, tokens: readonly Token[]): T {

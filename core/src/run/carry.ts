@@ -98,7 +98,7 @@ function keyed(root: DrawItem, lookup: Lookup, near: string): ReadonlyMap<string
   const visit = (item: DrawItem, outer: Matrix): void => {
     if (item.values.visible === false || item.values.opacity === 0) return
     const matrix = multiply(outer, matrixOf(item.values))
-    const key = partOf(lookup, item)?.carryKey
+    const key = partOf(lookup, item)?.transitionName
     const known = key === undefined ? undefined : found.get(key)
     if (key !== undefined && (!known || common(item.instance, near) > common(known.item.instance, near))) found.set(key, { item, matrix })
     for (const child of item.children) visit(child, matrix)
@@ -122,24 +122,24 @@ function common(a: string, b: string): number {
 
 /** Place, size and turn of a part so that it lies where another one is; `between` leads from that one to what holds the part. */
 function startValues(item: DrawItem, source: DrawItem, between: Matrix): Readonly<Record<string, number>> {
-  const { shiftX, shiftY, anchorX, anchorY, scaleX, scaleY, width, rotate } = item.values as Readonly<Record<string, number>>
+  const { translateX, translateY, transformOriginX, transformOriginY, scaleX, scaleY, width, rotation } = item.values
   const [across, down] = [Math.hypot(between[0], between[1]), Math.hypot(between[2], between[3])]
   const old = shownSize(source)
   if (item.kind === 'text') {
     const share = SHARES[String(item.values.textAlign)] ?? 0
     const at = transformed(between, { x: old.width * share, y: 0 })
-    return { x: at.x - shiftX! - width! * share, y: at.y - shiftY! }
+    return { x: at.x - translateX - width * share, y: at.y - translateY }
   }
   if (item.children.length === 1 && item.kind === 'instance') {
     const at = transformed(between, { x: 0, y: 0 })
-    return { x: at.x - shiftX!, y: at.y - shiftY! }
+    return { x: at.x - translateX, y: at.y - translateY }
   }
-  const size = { width: (old.width * across) / scaleX!, height: (old.height * down) / scaleY! }
-  const at = transformed(between, { x: old.width * anchorX!, y: old.height * anchorY! })
+  const size = { width: (old.width * across) / scaleX, height: (old.height * down) / scaleY }
+  const at = transformed(between, { x: old.width * transformOriginX, y: old.height * transformOriginY })
   const turned = (Math.atan2(between[1], between[0]) * 180) / Math.PI
   return {
-    ...size, x: at.x - shiftX! - anchorX! * size.width, y: at.y - shiftY! - anchorY! * size.height,
-    ...(Math.abs(turned - rotate!) > 0.01 ? { rotate: turned } : {}),
+    ...size, x: at.x - translateX - transformOriginX * size.width, y: at.y - translateY - transformOriginY * size.height,
+    ...(Math.abs(turned - rotation) > 0.01 ? { rotation: turned } : {}),
   }
 }
 
@@ -161,7 +161,7 @@ const clear = (paint: Shown | undefined): Shown | undefined => (typeof paint ===
 export function isTied({ compiled }: Instance): boolean {
   const known = tied.get(compiled)
   if (known !== undefined) return known
-  const keys = compiled.component.parts.flatMap(({ carryKey }) => carryKey ?? [])
+  const keys = compiled.component.parts.flatMap(({ transitionName }) => transitionName ?? [])
   const found = new Set(keys).size < keys.length
   tied.set(compiled, found)
   return found

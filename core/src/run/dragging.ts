@@ -101,7 +101,7 @@ export class Dragging {
     const { drag, parts, reach } = grip
     const part = parts[0]!
     const shift = shiftOf(instance, part, atMs)
-    const speed = drag.throws ? speedOf(grip.samples, atMs) : { x: 0, y: 0 }
+    const speed = drag.keepsMomentum ? speedOf(grip.samples, atMs) : { x: 0, y: 0 }
     const aim = within(reach, { x: shift.x + speed.x * THROW_MS, y: shift.y + speed.y * THROW_MS })
     const rest = restFor(drag, reach, aim, placeOf(instance, part))
     const after = parts.reduce((now, each) => letGo(now, { part: each, rest, speed, least: reach.least, most: reach.most, drag, atMs }), instance)
@@ -144,18 +144,18 @@ const EVERYWHERE: Reach = { least: { x: -Infinity, y: -Infinity }, most: { x: In
 
 /** Where the part would be if nobody had dragged it. */
 function placeOf({ targets, dragged }: Instance, part: number): Frame {
-  const { x, y, width, height, shiftX, shiftY } = targets.values[part] as Record<string, number>
+  const { x, y, width, height, translateX, translateY } = targets.values[part]!
   const by = dragged.get(part) ?? { x: 0, y: 0 }
-  return { x: x! + shiftX! - by.x, y: y! + shiftY! - by.y, width: width!, height: height! }
+  return { x: x + translateX - by.x, y: y + translateY - by.y, width, height }
 }
 
-function reachOf(list: DrawList, instance: Instance, part: number, { within: inside }: Drag, toHolder: Matrix): Reach {
+function reachOf(list: DrawList, instance: Instance, part: number, { limitTo: inside }: Drag, toHolder: Matrix): Reach {
   const held = instance.compiled.component.parts[part]!
   const surface = list[0]
   const holder = inside === 'surface' ? surface : itemOf(list, instance.path, held.parent!)
   if (inside === 'nothing' || !holder) return EVERYWHERE
-  const { width, height } = holder.values as Record<string, number>
-  const corners = [{ x: 0, y: 0 }, { x: width!, y: height! }].map((corner) => (inside === 'surface' ? transformed(toHolder, corner) : corner))
+  const { width, height } = holder.values
+  const corners = [{ x: 0, y: 0 }, { x: width, y: height }].map((corner) => (inside === 'surface' ? transformed(toHolder, corner) : corner))
   const own = placeOf(instance, part)
   const room = (axis: 'x' | 'y', side: 'width' | 'height') => {
     const ends = corners.map((corner) => corner[axis])
@@ -180,7 +180,7 @@ function speedOf(samples: readonly Sample[], atMs: number): Point {
 function restFor(drag: Drag, { least, most }: Reach, aim: Point, place: Point): Point {
   const nearest = (values: readonly number[], to: number) => values.filter(Number.isFinite).toSorted((a, b) => Math.abs(a - to) - Math.abs(b - to))[0] ?? to
   const [across, down] = [nearest([least.x, most.x], aim.x), nearest([least.y, most.y], aim.y)]
-  switch (drag.rests) {
+  switch (drag.snapTo) {
     case 'anywhere':
       return aim
     case 'start':

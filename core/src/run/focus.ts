@@ -19,7 +19,7 @@ export function focusStops(list: DrawList): readonly FocusStop[] {
 function stopsIn(list: DrawList): readonly FocusStop[] {
   const visit = (items: DrawList, outer: readonly DrawItem[]): readonly FocusStop[] =>
     items.flatMap((item) => {
-      if (item.values.visible === false || item.values.takesInput === false) return []
+      if (item.values.visible === false || item.values.receivesInput === false) return []
       const around = [item, ...outer]
       const own = item.values.focusable === true ? [{ part: { instance: item.instance, part: item.part }, way: wayOf(around) }] : []
       return [...own, ...visit(item.children, around)]

@@ -73,7 +73,7 @@ function partVoice(project: Project, part: Part, own: ReadonlySet<string>): read
 function voiceOf(project: Project, part: Id | null, components: readonly Component[], own: ReadonlySet<string>, outermost: Component): Voice {
   const actions = components.flatMap((component) => component.rules.flatMap((rule) => rule.actions.map((action) => ({ action, component }))))
   const isOwn = (component: Component, name: string) => own.has(name) && (component === outermost && part === null ? true : ![...component.variables, ...component.parameters].some((each) => each.name === name))
-  const tied = components.flatMap((component) => component.axes.flatMap(({ drivenBy }) => (drivenBy !== null && 'variable' in drivenBy && isOwn(component, drivenBy.variable) ? [drivenBy.variable] : [])))
+  const tied = components.flatMap((component) => component.axes.flatMap(({ boundTo }) => (boundTo !== null && 'variable' in boundTo && isOwn(component, boundTo.variable) ? [boundTo.variable] : [])))
   return {
     part,
     sends: actions.flatMap(({ action, component }) => {

@@ -9,7 +9,7 @@ export function listEntrance({ compiled }: Instance, content: Content, together:
   const motion = motionOf(content.part)
   const items = together.filter(({ part }) => part === content.part)
   const stagger = motion ? formOf([motion]).stagger : null
-  const { stagger: _turns, ...own } = motion ?? { lanes: [], stages: [] }
+  const { stagger: _turns, ...own } = motion ?? { lanes: [], keyframes: [] }
   const sources = [own, compiled.component.motion, compiled.project.motion].filter((each) => each !== null)
   return { sources, delayMs: stagger ? staggerDelayMs(stagger, items.indexOf(content), items.length) : 0 }
 }
@@ -17,7 +17,7 @@ export function listEntrance({ compiled }: Instance, content: Content, together:
 /** How the others travel to their new places when items enter or leave a list. */
 export function listPace({ compiled, isMotionReduced }: Instance, part: Part): Pace {
   const sources = [motionOf(part), compiled.component.motion, compiled.project.motion].filter((each) => each != null)
-  if (isMotionReduced && formOf(sources).reduced !== 'as is') return null
+  if (isMotionReduced && formOf(sources).reducedMotion !== 'as is') return null
   const timing = resolveTiming(sources, compiled.project.tokens, part.id, 'y')
   return { timing, delayMs: timing.delayMs, durationMs: timing.durationMs }
 }

@@ -17,8 +17,8 @@ export function pointerNames(list: DrawList, { path, compiled }: Instance, at: P
     const item = part && itemOf(list, path, part.id)
     const matrix = part && matrixTo(list, path, part.id)
     if (!item || !matrix) return []
-    const { width, height, anchorX, anchorY } = item.values as Record<string, number>
-    const anchor = transformed(back, transformed(matrix, { x: width! * anchorX!, y: height! * anchorY! }))
+    const { width, height, transformOriginX, transformOriginY } = item.values
+    const anchor = transformed(back, transformed(matrix, { x: width * transformOriginX, y: height * transformOriginY }))
     return [[angleName(word), directionTo(pointer.x - anchor.x, pointer.y - anchor.y)]]
   })
   return { 'pointer.x': tidy(pointer.x), 'pointer.y': tidy(pointer.y), ...Object.fromEntries(angles) }

@@ -1,4 +1,4 @@
-import { sameValue, type Action, type Literal, type Project, type Rule, type TriggerKind } from '../document'
+import { RheoError, sameValue, type Action, type Literal, type Project, type Rule, type TriggerKind } from '../document'
 import { evaluate } from '../expression'
 import {
   canFire, changeEnvironment, changeState, completed, laneEndOf, pulse, rulesThatFire, settle, standsInTheWay, targetState, tiedValue,
@@ -119,12 +119,12 @@ export class Responses {
     const atMs = this.world.nowMs()
     const axisIndex = before.compiled.component.axes.findIndex(({ id }) => id === rule.axis)
     const policy = standsInTheWay(before, axisIndex, atMs)
-    if (policy === 'refuse') return
+    if (policy === 'ignore') return
     if (policy === 'finish first') {
       this.world.instances().keep({ ...before, queued: before.queued.with(axisIndex, rule) })
       return
     }
-    if (policy === 'complete') this.replace(before, completed(before, axisIndex))
+    if (policy === 'skip to end') this.replace(before, completed(before, axisIndex))
     this.world.record({ what: 'fired', atMs, instance: path, rule: rule.id, trigger, state: before.states[axisIndex] ?? '' })
     this.perform(path, rule.id, inGroups(rule.actions))
     const instance = this.world.instances().get(path)
@@ -264,7 +264,9 @@ export class Responses {
         case 'close overlay':
           return this.world.surfaces().close(action.screen, action.motion)
       }
-    } catch {
+    } catch (error) {
+      // What it is about is gone, or comes to nothing; that is a finding.
+      if (!(error instanceof RheoError)) throw error
       return now
     }
   }

@@ -22,7 +22,7 @@ export interface RunOptions {
   /** The person would rather have things not move. */
   readonly isMotionReduced?: boolean
   /** The way into the screen, by its id; as the screen is when it is left out. */
-  readonly wayIn?: Id
+  readonly entryPoint?: Id
   readonly observe?: Observer
   /** So many instances may stand on the surface, with everything inside them; `LIMITS.instances` when it is left out. */
   readonly mostInstances?: number
@@ -55,7 +55,7 @@ export class Run {
     this.mostInstances = options.mostInstances ?? LIMITS.instances
     this.responses = new Responses(this.world(options.observe))
     this.instances = new Instances(project, new Agenda(), this.responses.watch(), this.mostInstances)
-    this.instances.shared = { ...this.instances.shared, ...variablesOf(project, surface, options.wayIn) }
+    this.instances.shared = { ...this.instances.shared, ...variablesOf(project, surface, options.entryPoint) }
     const environment = { ...startEnvironment(project, component, this.instances.shared), ...options.parameters }
     this.surfaces = new Surfaces(this.ground(), surface)
     this.dragging = new Dragging(this.instances, () => this.changed())
@@ -310,10 +310,10 @@ export class Run {
 }
 
 /** What a way into a screen says of the shared variables. Throws `gone` when the screen has no such way. */
-function variablesOf(project: Project, surface: Surface, wayIn: Id | undefined): Readonly<Record<string, Literal>> {
-  if (wayIn === undefined) return {}
+function variablesOf(project: Project, surface: Surface, entryPoint: Id | undefined): Readonly<Record<string, Literal>> {
+  if (entryPoint === undefined) return {}
   const screen = project.screens.find(({ id }) => 'screen' in surface && id === surface.screen)
-  const way = screen?.waysIn?.find(({ id }) => id === wayIn)
-  if (!way) throw new RheoError('gone', `screens/${screen?.id ?? ''}/waysIn/${wayIn}`, 'That way into the screen is no longer there.')
+  const way = screen?.entryPoints?.find(({ id }) => id === entryPoint)
+  if (!way) throw new RheoError('gone', `screens/${screen?.id ?? ''}/entryPoints/${entryPoint}`, 'That way into the screen is no longer there.')
   return way.variables
 }

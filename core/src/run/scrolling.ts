@@ -21,7 +21,7 @@ export interface ScrollArea {
 
 /** How scrolled content is let go: it goes on for a while. */
 export const scrollDrag = (along: Drag['along']): Drag =>
-  ({ along, within: 'nothing', rests: 'anywhere', points: [], throws: true, settleMs: 600, easing: 'cubic-bezier(0.2, 0.7, 0.3, 1)' })
+  ({ along, limitTo: 'nothing', snapTo: 'anywhere', points: [], keepsMomentum: true, settleMs: 600, easing: 'cubic-bezier(0.2, 0.7, 0.3, 1)' })
 
 /** The scrolling areas along a way, the innermost first. */
 export function scrollAreas(list: DrawList, way: readonly Level[], lookup: (path: string) => Instance | undefined): readonly ScrollArea[] {
@@ -41,11 +41,11 @@ const ALONG: Readonly<Record<string, Drag['along'] | undefined>> = { down: 'down
 /** How far the content may be shifted so that none of its edges comes in. */
 function reachOf({ values, children }: DrawItem, instance: Instance, first: number, along: Drag['along']): Reach {
   const by = instance.dragged.get(first) ?? { x: 0, y: 0 }
-  const end = (at: 'x' | 'y', shift: 'shiftX' | 'shiftY', side: 'width' | 'height') => Math.max(0, ...children.map((child) =>
-    (child.values[at] as number) + (child.values[shift] as number) + shownSize(child)[side] - by[at]))
+  const end = (at: 'x' | 'y', shift: 'translateX' | 'translateY', side: 'width' | 'height') => Math.max(0, ...children.map((child) =>
+    child.values[at] + child.values[shift] + shownSize(child)[side] - by[at]))
   const least = {
-    x: along === 'down' ? 0 : Math.min(0, (values.width as number) - (values.paddingRight as number) - end('x', 'shiftX', 'width')),
-    y: along === 'across' ? 0 : Math.min(0, (values.height as number) - (values.paddingBottom as number) - end('y', 'shiftY', 'height')),
+    x: along === 'down' ? 0 : Math.min(0, values.width - (values.paddingRight as number) - end('x', 'translateX', 'width')),
+    y: along === 'across' ? 0 : Math.min(0, values.height - (values.paddingBottom as number) - end('y', 'translateY', 'height')),
   }
   return { least, most: { x: 0, y: 0 } }
 }
@@ -59,7 +59,7 @@ export function shiftToReveal(list: DrawList, { instance, part }: ScrollArea, { 
   const stop = level.part === null ? undefined : itemOf(list, level.instance, level.part)
   if (!area || !back || !toStop || !stop) return { x: 0, y: 0 }
   const within = multiply(back, toStop)
-  const [from, to] = [transformed(within, { x: 0, y: 0 }), transformed(within, { x: stop.values.width as number, y: stop.values.height as number })]
+  const [from, to] = [transformed(within, { x: 0, y: 0 }), transformed(within, { x: stop.values.width, y: stop.values.height })]
   const inward = (start: number, end: number, length: number) => (start < 0 ? -start : end > length ? Math.max(-start, length - end) : 0)
-  return { x: inward(from.x, to.x, area.values.width as number), y: inward(from.y, to.y, area.values.height as number) }
+  return { x: inward(from.x, to.x, area.values.width), y: inward(from.y, to.y, area.values.height) }
 }

@@ -99,7 +99,7 @@ export class Surfaces {
     const base = this.shown.find(({ kind, isLeaving }) => kind === 'screen' && !isLeaving)
     if (!overlay || !base || base.screen === null || this.shown.some((each) => each.screen === screen && !each.isLeaving)) return now
     const root = this.instance(base.path).targets.values[0]!
-    const component = overlayComponent(overlay, { width: root.width as number, height: root.height as number })
+    const component = overlayComponent(overlay, { width: root.width, height: root.height })
     const path = this.pathOf(screen)
     const before = this.ground.drawn(base.path)
     const shownLast = this.place({ path, screen, kind: 'overlay', isModal: isModal(overlay), isLeaving: false, left: NOTHING_LEFT, origin }, component)

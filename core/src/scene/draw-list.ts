@@ -1,10 +1,10 @@
-import type { PartKind } from '../document'
+import type { PartKind, PlaceValues } from '../document'
 import { cycleValue, type CompiledPart, type Instance } from '../machine'
 import { keepsPace, laneEndMs, laneProgress, type Lane, type Shown } from '../motion'
 import { placedAt, type Matrix } from './matrix'
 
 /** What a part shows, by property. */
-export type ShownValues = Readonly<Record<string, Shown>>
+export type ShownValues = Readonly<Record<string, Shown>> & PlaceValues
 
 /**
  * One part as it is to be drawn, with everything inside it. A part that did not change since the last frame is the
@@ -91,7 +91,7 @@ const sameItems = (a: DrawList, b: DrawList): boolean => a.length === b.length &
 export function shownValues(instance: Instance, atMs: number): readonly ShownValues[] {
   const { lanes, cycles, targets } = instance
   if (lanes.length === 0 && cycles.length === 0) return targets.values
-  const shown: Record<string, Shown>[] = [...targets.values]
+  const shown: (Record<string, Shown> & PlaceValues)[] = [...targets.values]
   const ofPart = (part: number): Record<string, Shown> => {
     if (shown[part] === targets.values[part]) shown[part] = { ...targets.values[part]! }
     return shown[part]!
@@ -116,9 +116,9 @@ const matrices = new WeakMap<ShownValues, Matrix>()
 export function matrixOf(values: ShownValues): Matrix {
   const known = matrices.get(values)
   if (known) return known
-  const { x, y, shiftX, shiftY, width, height, anchorX, anchorY, rotate, scaleX, scaleY } = values as Readonly<Record<string, number>>
-  const anchor = { x: width! * anchorX!, y: height! * anchorY! }
-  const matrix = placedAt({ x: x! + shiftX! + anchor.x, y: y! + shiftY! + anchor.y }, rotate!, scaleX!, scaleY!, anchor)
+  const { x, y, translateX, translateY, width, height, transformOriginX, transformOriginY, rotation, scaleX, scaleY } = values
+  const anchor = { x: width * transformOriginX, y: height * transformOriginY }
+  const matrix = placedAt({ x: x + translateX + anchor.x, y: y + translateY + anchor.y }, rotation, scaleX, scaleY, anchor)
   matrices.set(values, matrix)
   return matrix
 }
@@ -126,5 +126,5 @@ export function matrixOf(values: ShownValues): Matrix {
 /** The size of what an item shows, in px: an instance is as large as what it is of. */
 export function shownSize({ kind, values, children }: DrawItem): { readonly width: number; readonly height: number } {
   const shown = kind === 'instance' && children.length === 1 ? children[0]!.values : values
-  return { width: shown.width as number, height: shown.height as number }
+  return { width: shown.width, height: shown.height }
 }

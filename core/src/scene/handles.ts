@@ -61,11 +61,11 @@ export function reshaped(values: ShownValues, d: string): Frame & { readonly d: 
 /** The turn of a part, in whole degrees, when what was at `from` is pulled to `to` about its anchor (holder's coordinates). */
 export function turned(values: ShownValues, from: Point, to: Point): number {
   const anchor = {
-    x: number(values, 'x') + number(values, 'width') * number(values, 'anchorX'),
-    y: number(values, 'y') + number(values, 'height') * number(values, 'anchorY'),
+    x: number(values, 'x') + number(values, 'width') * number(values, 'transformOriginX'),
+    y: number(values, 'y') + number(values, 'height') * number(values, 'transformOriginY'),
   }
   const angle = (point: Point) => (Math.atan2(point.y - anchor.y, point.x - anchor.x) * 180) / Math.PI
-  return Math.round(number(values, 'rotate') + angle(to) - angle(from))
+  return Math.round(number(values, 'rotation') + angle(to) - angle(from))
 }
 
 /** The corners of a frame of that size, through a matrix. */

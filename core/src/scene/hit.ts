@@ -15,13 +15,13 @@ export const cursorOver = (hits: readonly Hit[]): string => hits.find(({ cursor 
 /** Which parts a point can fall on. */
 export type Reachable = (item: DrawItem) => boolean
 
-const takesInput: Reachable = ({ values }) => values.visible !== false && values.takesInput !== false
+const receivesInput: Reachable = ({ values }) => values.visible !== false && values.receivesInput !== false
 
 /**
  * The parts under a point, the deepest first and the surface's root last; empty when nothing there can be reached.
  * A part that cannot be reached — not visible, or taking no input — lets the point through to what lies below it.
  */
-export function partsAt(list: DrawList, point: Point, isReachable: Reachable = takesInput): readonly Hit[] {
+export function partsAt(list: DrawList, point: Point, isReachable: Reachable = receivesInput): readonly Hit[] {
   for (const item of list.toReversed()) {
     const hits = hitsIn(item, point, isReachable)
     if (hits.length > 0) return hits
@@ -52,7 +52,7 @@ export const isOnScrolling = (list: DrawList, point: Point): boolean =>
   })
 
 const isWithinFrame = ({ values }: DrawItem, { x, y }: Point): boolean =>
-  x >= 0 && y >= 0 && x <= (values.width as number) && y <= (values.height as number)
+  x >= 0 && y >= 0 && x <= values.width && y <= values.height
 
 /** From a part's own coordinates to the surface's; null when the part is not in the list. */
 export function matrixTo(list: DrawList, instance: string, part: string, outer: Matrix = IDENTITY): Matrix | null {
@@ -80,7 +80,7 @@ export function pointOn(list: DrawList, instance: string, part: string, isSought
   const item = itemOf(list, instance, part)
   const matrix = matrixTo(list, instance, part)
   if (!item || !matrix) return null
-  const [width, height] = [item.values.width as number, item.values.height as number]
+  const [width, height] = [item.values.width, item.values.height]
   for (const [across, down] of TRIED) {
     const point = transformed(matrix, { x: width * across, y: height * down })
     if (isSought(partsAt(list, point))) return point

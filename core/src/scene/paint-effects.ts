@@ -15,7 +15,7 @@ interface Extent {
 
 /** The filter of a part that is blurred or throws shadows; null when it does neither. Blur radii are twice the deviation, as in CSS. */
 export function filterDefinition(item: DrawItem, id: string): SvgNode | null {
-  const blur = item.values.blur as number
+  const blur = item.values.blur
   const shadows = (item.values.shadow ?? []) as readonly Shadow[]
   if (blur === 0 && shadows.length === 0) return null
   const outer = shadows.filter(({ inset }) => !inset)
@@ -73,7 +73,7 @@ function region(item: DrawItem, blur: number, shadows: readonly Shadow[]): Recor
 
 function extend(extent: Extent, item: DrawItem, matrix: Matrix): void {
   const beyond = item.values.stroke == null ? 0 : (item.values.strokeWidth as number)
-  for (const { x, y } of corners(matrix, item.values.width as number, item.values.height as number)) {
+  for (const { x, y } of corners(matrix, item.values.width, item.values.height)) {
     extent.left = Math.min(extent.left, x - beyond)
     extent.right = Math.max(extent.right, x + beyond)
     extent.top = Math.min(extent.top, y - beyond)
@@ -86,7 +86,7 @@ function extend(extent: Extent, item: DrawItem, matrix: Matrix): void {
 /** The mask that lets what is inside a part fade at its upper and lower edge; null when neither fades. */
 export function fadeDefinition(values: ShownValues, id: string): SvgNode | null {
   const [top, bottom] = [(values.fadeTop ?? 0) as number, (values.fadeBottom ?? 0) as number]
-  const [width, height] = [values.width as number, values.height as number]
+  const [width, height] = [values.width, values.height]
   if ((top <= 0 && bottom <= 0) || height <= 0) return null
   const stop = (key: string, at: number, shade: string) => svg('stop', key, { offset: round(Math.min(1, Math.max(0, at))), 'stop-color': shade })
   const stops = [

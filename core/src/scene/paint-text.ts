@@ -13,7 +13,7 @@ const ANCHORS: Readonly<Record<string, string>> = { start: 'start', center: 'mid
 /** A text part: its lines, broken where layout breaks them, aligned within the part's width. */
 export function paintText(values: ShownValues, text: string, key: string, attributes: Readonly<Record<string, string | number>>): SvgNode {
   const style = textStyleOf(values)
-  const width = values.width as number
+  const width = values.width
   const lines = textLines(casedText(text, values.fontCase), style, width, values.textWrap === true, values.ellipsis === true)
   const align = values.textAlign as string
   const x = align === 'center' ? width / 2 : align === 'end' ? width : 0

@@ -36,7 +36,7 @@ function build(item: DrawItem, scope: string): SvgNode {
   const attributes: Attributes = { 'data-part': item.key }
   const matrix = matrixOf(values)
   if (!isIdentity(matrix)) attributes.transform = `matrix(${matrix.map(round).join(' ')})`
-  const opacity = values.opacity as number
+  const opacity = values.opacity
   if (opacity < 1) attributes.opacity = round(opacity)
   const filter = filterDefinition(item, `${id}-filter`)
   if (filter) {
@@ -91,7 +91,7 @@ function shapes(item: DrawItem, id: string, definitions: SvgNode[]): readonly Sv
 const PROPORTIONS: Readonly<Record<string, string>> = { contain: 'xMidYMid meet', cover: 'xMidYMid slice', stretch: 'none' }
 
 function picture(values: ShownValues, asset: string, key: string, id: string, definitions: SvgNode[], opacity: Attributes): SvgNode {
-  const frame = { width: round(values.width as number), height: round(values.height as number) }
+  const frame = { width: round(values.width), height: round(values.height) }
   if (asset === '') return svg('g', key, {})
   const isRounded = Object.values(cornersOf(values)).some((radius) => radius > 0)
   if (isRounded && !definitions.some(({ attributes }) => attributes.id === `${id}-frame`)) definitions.push(clipDefinition(values, `${id}-frame`))
@@ -105,7 +105,7 @@ function picture(values: ShownValues, asset: string, key: string, id: string, de
 const ICON_FIELD = 24
 
 function iconPlace(values: ShownValues): string {
-  const [width, height] = [values.width as number, values.height as number]
+  const [width, height] = [values.width, values.height]
   const by = Math.min(width, height) / ICON_FIELD
   return `translate(${round((width - ICON_FIELD * by) / 2)} ${round((height - ICON_FIELD * by) / 2)}) scale(${round(by)})`
 }
@@ -121,13 +121,13 @@ function box(values: ShownValues, look: Attributes): SvgNode {
   if (topLeft !== topRight || topLeft !== bottomRight || topLeft !== bottomLeft) {
     return svg('path', 'shape', { d: boxOutline(values), ...look })
   }
-  const frame: Attributes = { width: round(values.width as number), height: round(values.height as number) }
+  const frame: Attributes = { width: round(values.width), height: round(values.height) }
   return svg('rect', 'shape', topLeft > 0 ? { ...frame, rx: round(topLeft), ...look } : { ...frame, ...look })
 }
 
 function ellipse(values: ShownValues, look: Attributes): SvgNode {
   if (!isFullEllipse(values)) return svg('path', 'shape', { d: arcOutline(values), 'fill-rule': 'evenodd', ...look })
-  const [rx, ry] = [(values.width as number) / 2, (values.height as number) / 2]
+  const [rx, ry] = [values.width / 2, values.height / 2]
   return svg('ellipse', 'shape', { cx: round(rx), cy: round(ry), rx: round(rx), ry: round(ry), ...look })
 }
 
@@ -147,11 +147,11 @@ function paintReference(value: Paint, id: string, values: ShownValues, definitio
   if (value === null) return 'none'
   if (!isGradient(value)) return value
   const beyond = values.stroke == null ? 0 : (values.strokeWidth as number) / 2
-  definitions.push(gradientDefinition(value, id, { width: values.width as number, height: values.height as number, beyond }))
+  definitions.push(gradientDefinition(value, id, { width: values.width, height: values.height, beyond }))
   return `url(#${id})`
 }
 
 const clipDefinition = (values: ShownValues, id: string): SvgNode =>
   svg('clipPath', 'clip', { id }, [svg('path', 'frame', { d: boxOutline({ ...NO_CORNERS, ...values }) })])
 
-const NO_CORNERS: ShownValues = { radiusTopLeft: 0, radiusTopRight: 0, radiusBottomRight: 0, radiusBottomLeft: 0 }
+const NO_CORNERS = { radiusTopLeft: 0, radiusTopRight: 0, radiusBottomRight: 0, radiusBottomLeft: 0 }

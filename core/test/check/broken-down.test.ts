@@ -56,7 +56,7 @@ describe('a check that breaks down', () => {
 
 describe('what is given up', () => {
   test('is said in a sentence, also of what comes from outside', () => {
-    const component = small({ a: {}, b: {}, c: {} }, [{ on: tap, to: { go: 'next', wrap: true } }])
+    const component = small({ a: {}, b: {}, c: {} }, [{ on: tap, to: { go: 'next', loops: true } }])
     const looked = checkComponent(projectOf(component), component, { limit: 1 })
     expect(givenUpIn(looked)).toEqual([expect.stringMatching(/^2 configurations of Small were seen, not all of them/)])
     expect(givenUpIn(checkComponent(projectOf(component), component))).toEqual([])
@@ -103,7 +103,7 @@ describe('an axis a variable decides', () => {
   const tied = (to: readonly string[]) => {
     const component = small(states, [], { variables: [{ id: 'v', name: 'which', type: 'text', start: 'one' }] })
     const rules = small(states, to.map((value) => ({ on: tap, to: { go: 'stay' as const }, actions: [{ id: 'set', do: 'set' as const, variable: 'which', to: value }] }))).rules
-    return { ...component, rules, axes: [{ ...component.axes[0]!, drivenBy: { variable: 'which' } }] }
+    return { ...component, rules, axes: [{ ...component.axes[0]!, boundTo: { variable: 'which' } }] }
   }
   const said = (to: readonly string[]) => checkComponent(projectOf(tied(to)), tied(to)).findings.filter(({ kind }) => kind === 'state-unreachable').map(({ sentence }) => sentence)
 

@@ -72,7 +72,7 @@ describe('proof', () => {
   })
 
   test('a turn that is cut is said in degrees', () => {
-    const ring = small({ still: {}, turning: { continuous: { durationMs: 2400, easing: 'linear', repeat: 'forward', times: null, to: { box: { rotate: 360 } } } } }, [{ on: tap, in: ['still'], to: 'turning' }, { on: after(1800), in: ['turning'], to: 'still' }])
+    const ring = small({ still: {}, turning: { loop: { durationMs: 2400, easing: 'linear', direction: 'forward', count: null, to: { box: { rotation: 360 } } } } }, [{ on: tap, in: ['still'], to: 'turning' }, { on: after(1800), in: ['turning'], to: 'still' }])
     expect(only(ring, 'never-completes').sentence).toContain('the turn is always cut at 270°')
   })
 

@@ -56,11 +56,11 @@ describe('motions', () => {
   })
 
   test('that let nothing in cannot be cut', () => {
-    expect(found(small(wide, [{ ...there, ms: 300, motion: { policy: 'refuse' } }, { on: after(100), in: ['b'], to: 'a' }]), 'never-completes')).toBeUndefined()
+    expect(found(small(wide, [{ ...there, ms: 300, motion: { policy: 'ignore' } }, { on: after(100), in: ['b'], to: 'a' }]), 'never-completes')).toBeUndefined()
   })
 
   test('that complete at once jump, by how much and when is said', () => {
-    const jump = found(small(wide, [{ ...there, ms: 100, motion: { policy: 'complete' } }, back]), 'jumps')!
+    const jump = found(small(wide, [{ ...there, ms: 100, motion: { policy: 'skip to end' } }, back]), 'jumps')!
     expect(jump.sentence).toBe('x of “box” jumps by 40 px when ‹b› → ‹a› comes 0 ms after ‹a› → ‹b› has begun.')
     expect(jump.remedy!.label).toBe('Set out from where it is')
   })
@@ -69,11 +69,11 @@ describe('motions', () => {
     const looks = { a: {}, b: { look: { box: { x: 40, fill: '#ffffff' } } } }
     expect(found(small(looks, [there, back]), 'jumps')).toBeUndefined()
     const coloured = { a: {}, b: { look: { box: { fill: '#ffffff' } } } }
-    expect(found(small(coloured, [{ ...there, motion: { policy: 'complete' } }, back]), 'jumps')!.sentence).toMatch(/^fill of “box” jumps/)
+    expect(found(small(coloured, [{ ...there, motion: { policy: 'skip to end' } }, back]), 'jumps')!.sentence).toMatch(/^fill of “box” jumps/)
   })
 
   test('that were told to jump do not count', () => {
-    expect(found(small(wide, [{ ...there, motion: { lanes: [{ id: 'l', part: 'box', property: 'x', jump: 'end' }] } }, back]), 'jumps')).toBeUndefined()
+    expect(found(small(wide, [{ ...there, motion: { lanes: [{ id: 'l', part: 'box', property: 'x', switchAt: 'end' }] } }, back]), 'jumps')).toBeUndefined()
     expect(found(small(wide, [{ ...there, easing: 'steps(3)' }, back]), 'jumps')).toBeUndefined()
   })
 
@@ -87,14 +87,14 @@ describe('motions', () => {
   })
 
   test('by whole turns are meant', () => {
-    expect(found(small({ a: {}, b: { look: { box: { rotate: 360 } } } }, [{ ...there, motion: { turn: 'as written' } }, back]), 'wrong-way-round')).toBeUndefined()
-    expect(found(small({ a: {}, b: { look: { box: { rotate: 270 } } } }, [{ ...there, motion: { turn: 'clockwise' } }, back]), 'wrong-way-round')).toBeUndefined()
+    expect(found(small({ a: {}, b: { look: { box: { rotation: 360 } } } }, [{ ...there, motion: { rotationDirection: 'as written' } }, back]), 'wrong-way-round')).toBeUndefined()
+    expect(found(small({ a: {}, b: { look: { box: { rotation: 270 } } } }, [{ ...there, motion: { rotationDirection: 'clockwise' } }, back]), 'wrong-way-round')).toBeUndefined()
   })
 
   test('that repeat forward and end elsewhere break off each time', () => {
-    const repeating = (to: Part['base']) => small({ a: {}, b: { continuous: { durationMs: 1000, easing: 'linear', repeat: 'forward', times: null, to: { box: to } } } }, [there, back])
+    const repeating = (to: Part['base']) => small({ a: {}, b: { loop: { durationMs: 1000, easing: 'linear', direction: 'forward', count: null, to: { box: to } } } }, [there, back])
     expect(found(repeating({ x: 30 }), 'seam')!.sentence).toContain('breaks off each time it begins again, every 1,000 ms')
-    expect(found(repeating({ rotate: 360 }), 'seam')).toBeUndefined()
+    expect(found(repeating({ rotation: 360 }), 'seam')).toBeUndefined()
   })
 })
 
@@ -105,7 +105,7 @@ describe('what people see and touch', () => {
   })
 
   test('large text needs less, and what looks out of use nothing', () => {
-    const text = (base: Part['base'], frame: Part['base'] = usable) => small(wide, [there, back], framed([box('paper', { takesInput: false }), { id: 'words', kind: 'text', name: 'words', parent: 'frame', base: { x: 0, y: 0, width: 90, height: 30, text: 'Aboard', fill: '#8a8a8a', ...base } }], frame))
+    const text = (base: Part['base'], frame: Part['base'] = usable) => small(wide, [there, back], framed([box('paper', { receivesInput: false }), { id: 'words', kind: 'text', name: 'words', parent: 'frame', base: { x: 0, y: 0, width: 90, height: 30, text: 'Aboard', fill: '#8a8a8a', ...base } }], frame))
     expect(found(text({ fontSize: 16 }), 'contrast-low')).toMatchObject({ level: 'risk', numbers: { least: 4.5 } })
     expect(found(text({ fontSize: 26 }), 'contrast-low')).toBeUndefined()
     expect(found(text({ fontSize: 16, cursor: 'not-allowed' }), 'contrast-low')).toBeUndefined()
@@ -141,11 +141,11 @@ describe('references to what is gone', () => {
   const changed = (change: Partial<Rule>): Rule => ({ ...rule, id: 'r9', trigger: enter, ...change })
 
   test.each<readonly [string, Rule]>([
-    ['speaks of a state that is gone (nowhere)', changed({ target: { go: 'state', state: 'nowhere' } })],
-    ['uses a token that is gone (quick)', changed({ motion: { durationMs: { token: 'quick' }, lanes: [], stages: [] }, target: { go: 'stay' } })],
+    ['speaks of a state that is gone', changed({ target: { go: 'state', state: 'nowhere' } })],
+    ['uses a token that is gone', changed({ motion: { durationMs: { token: 'quick' }, lanes: [], keyframes: [] }, target: { go: 'stay' } })],
     ['sets a variable that is gone (speed)', changed({ actions: [{ id: 's', do: 'set', variable: 'speed', to: '1' }] })],
     ['leads to a screen that is gone', changed({ actions: [{ id: 'g', do: 'go to screen', screen: 'bridge', motion: null }] })],
-    ['pulses a part that is gone', changed({ actions: [{ id: 'p', do: 'pulse', part: 'bell', motion: { lanes: [], stages: [] } }] })],
+    ['pulses a part that is gone', changed({ actions: [{ id: 'p', do: 'pulse', part: 'bell', motion: { lanes: [], keyframes: [] } }] })],
     ['puts an instance into a state that is gone', changed({ actions: [{ id: 'd', do: 'drive', instance: 'bell', axis: 'axis', state: 'on' }] })],
     ['sends a message to an instance that is gone', changed({ actions: [{ id: 'm', do: 'send', message: 'ring', payload: null, recipient: { instance: 'bell' } }] })],
   ])('%s', (sentence, broken) => {

@@ -38,12 +38,12 @@ const twoAxes = (rules: readonly SmallRule[], more: Partial<Component> = {}): Co
   return { ...one, axes: [...one.axes, { ...one.axes[0]!, id: 'other', name: 'other', start: 'c', states }] }
 }
 
-const turned = (angle: number, more: SmallRule['motion'] = {}): Component => small({ a: {}, b: { look: { box: { rotate: angle } } } }, [{ ...there, motion: { turn: 'as written', ...more } }, { ...back, motion: { turn: 'shortest' } }], parts())
+const turned = (angle: number, more: SmallRule['motion'] = {}): Component => small({ a: {}, b: { look: { box: { rotation: angle } } } }, [{ ...there, motion: { rotationDirection: 'as written', ...more } }, { ...back, motion: { rotationDirection: 'shortest' } }], parts())
 
 const seven = (ms: number): Project => alone(...[0, 1, 2, 3, 4, 5, 6].map((index): Component => ({ ...small(wide, [{ ...there, ms: index === 0 ? ms : 160 }, { ...back, ms: 160 }]), id: `small${index}`, name: `Small ${index}` })))
 
-const repeating = (durationMs: number, more: Partial<NonNullable<SmallState['continuous']>> = {}): SmallState => ({
-  continuous: { durationMs, easing: 'linear', repeat: 'forward', times: null, to: { box: { rotate: 360 } }, ...more },
+const repeating = (durationMs: number, more: Partial<NonNullable<SmallState['loop']>> = {}): SmallState => ({
+  loop: { durationMs, easing: 'linear', direction: 'forward', count: null, to: { box: { rotation: 360 } }, ...more },
 })
 
 /** A screen with instances of components side by side, under names of their own. */
@@ -65,7 +65,7 @@ const twoScreens = (leads: boolean): Project => {
 const overlay = (isOpened: boolean): Project => {
   const opener = small({ a: {} }, [{ on: tap, to: { go: 'stay' }, actions: isOpened ? [{ id: 'opens', do: 'open overlay', screen: 'drill', motion: null }] : [] }])
   const project = screenWith(alone(opener), [['opener', 'small']])
-  return { ...project, screens: [...project.screens, { ...newScreen(() => 'drill-ground', 'Drill', 'phone'), id: 'drill', kind: 'overlay', overlay: { dim: 0.4, closesOnOutsideTap: true, closesOnEscape: true } }] }
+  return { ...project, screens: [...project.screens, { ...newScreen(() => 'drill-ground', 'Drill', 'phone'), id: 'drill', kind: 'overlay', overlay: { backdropOpacity: 0.4, closesOnOutsideTap: true, closesOnEscape: true } }] }
 }
 
 /** Two lamps; the one that goes on tells the other to go off, or does not. */
@@ -88,31 +88,31 @@ export const EXAMPLES: readonly Example[] = [
   pair('rule-never-fires', small(wide, [there, back, { on: enter, in: ['b'], to: 'a', guard: 'n > 5' }], { variables: [number('n')] }), small(wide, [{ ...there, actions: set('n', '6') }, back, { on: enter, in: ['b'], to: 'a', guard: 'n > 5' }], { variables: [number('n')] })),
   pair('endless-immediate-loop', small(wide, [there, { on: after(0), in: ['b'], to: 'a' }, { on: after(0), in: ['a'], to: 'b' }]), small(wide, [there, { on: after(0), in: ['b'], to: 'a', ms: 0 }])),
   pair('starts-moving', small(wide, [{ on: after(0), in: ['a'], to: 'b' }, back]), small(wide, [{ on: after(4000), in: ['a'], to: 'b' }, back])),
-  pair('rules-compete', small(wide, [there, { ...there, to: { go: 'next', wrap: true } }, back]), small(wide, [{ ...there, guard: 'n > 1' }, { ...there, guard: 'n <= 1' }, back], { parameters: [{ id: 'n', name: 'n', type: 'number', initial: 0 }] })),
-  pair('unanswered', small(wide, [{ on: enter, in: ['a'], to: 'b' }, { on: after(500), in: ['b'], to: 'a' }]), small(wide, [{ on: enter, in: ['a'], to: 'b' }, { on: enter, in: ['b'], to: { go: 'nothing' } }, { on: after(500), in: ['b'], to: 'a' }])),
-  pair('some-but-not-all', small({ a: {}, b: {}, c: {}, d: {}, e: {} }, [{ on: tap, in: ['a', 'b', 'c', 'd'], to: { go: 'next', wrap: true } }, { on: after(500), in: ['e'], to: 'a' }]), small({ a: {}, b: {}, c: {}, d: {}, e: {} }, [{ on: tap, in: ['a', 'b', 'c', 'd', 'e'], to: { go: 'next', wrap: true } }])),
-  pair('timers-race', small({ ...wide, c: {} }, [there, { on: after(500), in: ['b'], to: 'a' }, { on: { on: 'every', ms: 500, since: 'entering', holdWhile: null }, in: ['b'], to: 'c' }, { on: tap, in: ['c'], to: 'a' }]), small({ ...wide, c: {} }, [there, { on: after(500), in: ['b'], to: 'a' }, { on: { on: 'every', ms: 400, since: 'entering', holdWhile: null }, in: ['b'], to: 'c' }, { on: tap, in: ['c'], to: 'a' }])),
+  pair('rules-compete', small(wide, [there, { ...there, to: { go: 'next', loops: true } }, back]), small(wide, [{ ...there, guard: 'n > 1' }, { ...there, guard: 'n <= 1' }, back], { parameters: [{ id: 'n', name: 'n', type: 'number', initial: 0 }] })),
+  pair('unanswered', small(wide, [{ on: enter, in: ['a'], to: 'b' }, { on: after(500), in: ['b'], to: 'a' }]), small(wide, [{ on: enter, in: ['a'], to: 'b' }, { on: enter, in: ['b'], to: { go: 'ignored' } }, { on: after(500), in: ['b'], to: 'a' }])),
+  pair('some-but-not-all', small({ a: {}, b: {}, c: {}, d: {}, e: {} }, [{ on: tap, in: ['a', 'b', 'c', 'd'], to: { go: 'next', loops: true } }, { on: after(500), in: ['e'], to: 'a' }]), small({ a: {}, b: {}, c: {}, d: {}, e: {} }, [{ on: tap, in: ['a', 'b', 'c', 'd', 'e'], to: { go: 'next', loops: true } }])),
+  pair('timers-race', small({ ...wide, c: {} }, [there, { on: after(500), in: ['b'], to: 'a' }, { on: { on: 'every', ms: 500, since: 'entering', pauseWhile: null }, in: ['b'], to: 'c' }, { on: tap, in: ['c'], to: 'a' }]), small({ ...wide, c: {} }, [there, { on: after(500), in: ['b'], to: 'a' }, { on: { on: 'every', ms: 400, since: 'entering', pauseWhile: null }, in: ['b'], to: 'c' }, { on: tap, in: ['c'], to: 'a' }])),
   pair('never-completes', small(wide, [there, { on: after(99), in: ['b'], to: 'a' }]), small(wide, [there, { on: after(100), in: ['b'], to: 'a' }])),
   pair('may-be-cut-short', small({ ...wide, c: { look: { box: { x: 80 } } } }, [{ ...there, ms: 300 }, { on: tap, in: ['c'], to: 'b', ms: 100 }, { on: after(200), in: ['b'], to: 'c' }]), small({ ...wide, c: { look: { box: { x: 80 } } } }, [{ ...there, ms: 200 }, { on: tap, in: ['c'], to: 'b', ms: 100 }, { on: after(200), in: ['b'], to: 'c' }])),
   pair('never-settles', small(wide, [{ on: after(1000), in: ['a'], to: 'b' }, { on: after(1000), in: ['b'], to: 'a' }]), small(wide, [{ on: after(1000), in: ['a'], to: 'b' }, back])),
   pair('ends-elsewhere', small({ a: {}, b: { look: { third: { x: 40, fill: '#24506f' } } } }, [there, back], { parts: [{ id: 'frame', kind: 'container', name: 'frame', parent: null, base: { width: 100, height: 50, layout: 'row' } }, box('third', { width: 20, height: 20 })] }), small({ a: {}, b: { look: { third: { x: 40, fill: '#24506f' } } } }, [there, back], { parts: [{ id: 'frame', kind: 'container', name: 'frame', parent: null, base: { width: 100, height: 50 } }, box('third', { width: 20, height: 20 })] })),
-  pair('jumps', small(wide, [{ ...there, motion: { policy: 'complete' } }, back]), small(wide, [there, back])),
+  pair('jumps', small(wide, [{ ...there, motion: { policy: 'skip to end' } }, back]), small(wide, [there, back])),
   { kind: 'round-trip-differs', has: roundTrip(false), hasNot: roundTrip(true) },
   pair('there-and-back-differ', small(wide, [there, { ...back, ms: 240 }]), small(wide, [there, back])),
   pair('wrong-way-round', turned(270), turned(-90)),
-  pair('seam', small(wide, [{ ...there, easing: 'ease-in', motion: { stages: [{ id: 'half', look: { box: { x: 20 } }, share: 1, easing: 'ease-in', matchVelocity: false }] } }, back]), small(wide, [{ ...there, easing: 'linear', motion: { stages: [{ id: 'half', look: { box: { x: 20 } }, share: 1, easing: 'linear', matchVelocity: false }] } }, back])),
+  pair('seam', small(wide, [{ ...there, easing: 'ease-in', motion: { keyframes: [{ id: 'half', look: { box: { x: 20 } }, share: 1, easing: 'ease-in', matchVelocity: false }] } }, back]), small(wide, [{ ...there, easing: 'linear', motion: { keyframes: [{ id: 'half', look: { box: { x: 20 } }, share: 1, easing: 'linear', matchVelocity: false }] } }, back])),
   pair('easing-invalid', small(wide, [{ ...there, easing: 'bouncy' }, back]), small(wide, [{ ...there, easing: 'ease' }, back])),
   pair('lanes-out-of-step', small({ a: {}, b: { look: { box: { x: 40, y: 5 } } } }, [{ ...there, motion: { lanes: [{ id: 'slow', part: 'box', property: 'y', durationMs: 400 }] } }, { on: after(200), in: ['b'], to: 'a' }]), small({ a: {}, b: { look: { box: { x: 40, y: 5 } } } }, [{ ...there, motion: { lanes: [{ id: 'slow', part: 'box', property: 'y', durationMs: 200 }] } }, { on: after(200), in: ['b'], to: 'a' }])),
   { kind: 'too-long', has: { ...alone(small(wide, [{ ...there, ms: 500 }, back])), limits: { longestMs: 400 } }, hasNot: { ...alone(small(wide, [{ ...there, ms: 400 }, back])), limits: { longestMs: 400 } } },
   { kind: 'too-short', has: { ...alone(small(wide, [{ ...there, ms: 30 }, back])), limits: { shortestMs: 50 } }, hasNot: { ...alone(small(wide, [{ ...there, ms: 50 }, back])), limits: { shortestMs: 50 } } },
-  pair('flashes', small({ a: {}, b: repeating(120, { repeat: 'back and forth', to: { box: { fill: '#ffffff' } } }) }, [there, back]), small({ a: {}, b: repeating(400, { repeat: 'back and forth', to: { box: { fill: '#ffffff' } } }) }, [there, back])),
+  pair('flashes', small({ a: {}, b: repeating(120, { direction: 'back and forth', to: { box: { fill: '#ffffff' } } }) }, [there, back]), small({ a: {}, b: repeating(400, { direction: 'back and forth', to: { box: { fill: '#ffffff' } } }) }, [there, back])),
   pair('cannot-be-paused', small({ a: {}, b: repeating(2000) }, [there, { on: after(60_000), in: ['b'], to: 'a' }]), small({ a: {}, b: repeating(2000) }, [there, back])),
-  pair('no-reduced-form', small(wide, [{ ...there, motion: { reduced: 'as is' } }, back]), small(wide, [there, back])),
-  pair('hidden-takes-input', small({ a: {}, b: { look: { box: { opacity: 0 } } } }, [{ ...there, part: 'dot' }, { ...back, part: 'box' }]), small({ a: {}, b: { look: { box: { opacity: 0, takesInput: false } } } }, [{ ...there, part: 'dot' }, { ...back, part: 'box' }, { ...back, part: 'dot' }])),
-  pair('covered', small(wide, [there, back, { ...there, part: 'under' }], { parts: [small({ a: {} }, []).parts[0]!, box('under', { width: 40 }), box('over', {})] }), small(wide, [there, back, { ...there, part: 'under' }], { parts: [small({ a: {} }, []).parts[0]!, box('under', { width: 40 }), box('over', { takesInput: false })] })),
+  pair('no-reduced-form', small(wide, [{ ...there, motion: { reducedMotion: 'as is' } }, back]), small(wide, [there, back])),
+  pair('hidden-takes-input', small({ a: {}, b: { look: { box: { opacity: 0 } } } }, [{ ...there, part: 'dot' }, { ...back, part: 'box' }]), small({ a: {}, b: { look: { box: { opacity: 0, receivesInput: false } } } }, [{ ...there, part: 'dot' }, { ...back, part: 'box' }, { ...back, part: 'dot' }])),
+  pair('covered', small(wide, [there, back, { ...there, part: 'under' }], { parts: [small({ a: {} }, []).parts[0]!, box('under', { width: 40 }), box('over', {})] }), small(wide, [there, back, { ...there, part: 'under' }], { parts: [small({ a: {} }, []).parts[0]!, box('under', { width: 40 }), box('over', { receivesInput: false })] })),
   pair('looks-dead', small(wide, [there, back]), small(wide, [there, back], parts())),
   pair('looks-live', small({ ...wide, c: {} }, [there, { on: after(900), in: ['b'], to: 'a' }], parts()), small({ ...wide }, [there, back], parts())),
-  pair('disabled-answers', small({ a: {}, b: { look: { frame: { cursor: 'not-allowed' } } } }, [there, back], parts()), small({ a: {}, b: { look: { frame: { cursor: 'not-allowed' } } } }, [there, { on: tap, in: ['b'], to: { go: 'nothing' } }, { on: after(900), in: ['b'], to: 'a' }], parts())),
+  pair('disabled-answers', small({ a: {}, b: { look: { frame: { cursor: 'not-allowed' } } } }, [there, back], parts()), small({ a: {}, b: { look: { frame: { cursor: 'not-allowed' } } } }, [there, { on: tap, in: ['b'], to: { go: 'ignored' } }, { on: after(900), in: ['b'], to: 'a' }], parts())),
   pair('no-keyboard-way', small(wide, [there, back]), small(wide, [there, back], parts())),
   pair('no-name', small(wide, [there, back], { parts: parts().parts.map((part): Part => (part.id === 'frame' ? { ...part, base: { ...part.base, accessibleName: '' } } : part)) }), small(wide, [there, back], parts())),
   pair('no-role', small(wide, [there, back]), small(wide, [there, back], parts())),
@@ -145,6 +145,6 @@ function roundTrip(putsBack: boolean): Project {
 
 function dragged(within: 'nothing' | 'holder'): readonly Part[] {
   const [frame, first, dot] = small({ a: {} }, []).parts
-  return [frame!, { ...first!, drag: { along: 'both', within, rests: 'anywhere', points: [], throws: true, settleMs: 300, easing: 'ease-out' } } as Part, dot!]
+  return [frame!, { ...first!, drag: { along: 'both', limitTo: within, snapTo: 'anywhere', points: [], keepsMomentum: true, settleMs: 300, easing: 'ease-out' } } as Part, dot!]
 }
 

@@ -123,7 +123,7 @@ describe('accepting', () => {
 })
 
 test('what could not be looked at to the end says so, and calls nothing unreachable', () => {
-  const project = alone(small({ a: {}, b: {}, c: {} }, [{ on: tap, to: { go: 'next', wrap: true } }, { on: after(500), in: ['b'], to: 'c', guard: '1 > 2' }]))
+  const project = alone(small({ a: {}, b: {}, c: {} }, [{ on: tap, to: { go: 'next', loops: true } }, { on: after(500), in: ['b'], to: 'c', guard: '1 > 2' }]))
   const found = checkComponent(project, project.components[0]!, { limit: 1 }).findings
   expect(found).toContainEqual(expect.objectContaining({ kind: 'not-finished', level: 'note', numbers: { seen: 2 } }))
   expect(found.filter(({ kind }) => ['state-unreachable', 'rule-never-fires', 'no-way-back'].includes(kind))).toEqual([])

@@ -113,7 +113,7 @@ describe('axes', () => {
     expect([axis.states.map(({ name }) => name), axis.states.find(({ id }) => id === axis.start)!.name]).toEqual([['S', 'M'], 'M'])
     expect(axisForParameter(driven, size, newId)).toBeNull()
     const renamed = apply({ ...skerryLine, components: [driven] }, renameParameter(driven, size, 'girth')).components[0]!
-    expect(renamed.axes[0]!.drivenBy).toEqual({ parameter: 'girth' })
+    expect(renamed.axes[0]!.boundTo).toEqual({ parameter: 'girth' })
   })
 })
 

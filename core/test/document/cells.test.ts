@@ -28,7 +28,7 @@ describe('cells', () => {
 
   test('any cells, filled and emptied, say just what they were told, and one undo takes it back', () => {
     const some = fc.uniqueArray(fc.constantFrom(...STATES), { minLength: 1 })
-    const target = fc.constantFrom<Target>({ go: 'state', state: 'd' }, { go: 'nothing' }, { go: 'back' })
+    const target = fc.constantFrom<Target>({ go: 'state', state: 'd' }, { go: 'ignored' }, { go: 'back' })
     fc.assert(fc.property(some, target, some, (filled, to, emptied) => {
       const project = projectOf(table)
       const fill = setCells(project, table, filled.map((state) => cell(state)), to, newId)
@@ -61,7 +61,7 @@ describe('answers', () => {
   test('what the neighbours answer comes before what is just possible, and nothing comes twice', () => {
     const answers = answersFor(table, cell('d'))
     expect(answers[0]).toEqual({ target: { go: 'state', state: 'a' }, because: 'as in c' })
-    expect(answers.at(-1)).toEqual({ target: { go: 'nothing' }, because: null })
+    expect(answers.at(-1)).toEqual({ target: { go: 'ignored' }, because: null })
     const targets = answers.map(({ target }) => JSON.stringify(target))
     expect(new Set(targets).size).toBe(targets.length)
   })
@@ -84,7 +84,7 @@ describe('rules on the clipboard', () => {
   })
 
   test('lanes of parts that are not there are left out, the rest of the motion stays', () => {
-    const timed = { ...rules[0]!, motion: { durationMs: 300, lanes: [{ id: 'l1', part: 'dot', property: 'x', delayMs: 5 }, { id: 'l2', part: 'gone', property: 'x' }], stages: [] } }
+    const timed = { ...rules[0]!, motion: { durationMs: 300, lanes: [{ id: 'l1', part: 'dot', property: 'x', delayMs: 5 }, { id: 'l2', part: 'gone', property: 'x' }], keyframes: [] } }
     const [rule] = after(table, pasteRules(table, 'axis', ruleClipOf(table, [timed]), newId)!).rules.slice(-1)
     expect(rule!.motion).toMatchObject({ durationMs: 300, lanes: [{ part: 'dot', delayMs: 5 }] })
   })
@@ -100,7 +100,7 @@ describe('ways between states', () => {
   })
 
   test('next and previous lead where the order says', () => {
-    const ring = small({ a: {}, b: {} }, [{ on: tap, to: { go: 'next', wrap: true } }, { on: enter, to: { go: 'previous', wrap: false } }])
+    const ring = small({ a: {}, b: {} }, [{ on: tap, to: { go: 'next', loops: true } }, { on: enter, to: { go: 'previous', loops: false } }])
     expect(movesOf(ring, ring.axes[0]!).map(({ from, to }) => `${from}${to}`)).toEqual(['ab', 'ba', 'ba'])
   })
 

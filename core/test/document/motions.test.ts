@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import {
   addStage, apply, EMPTY_MOTION, invert, lookAt, lookPath, lookPlaces, motionAt, removeLane, removePart, removeParts, removeStage, renamedUses, scaledMotion, setLane, setOfMotion, setOfStage, setProperty,
-  type Component, type Edit, type Motion, type MotionContext, type MotionPlace, type Part, type Stage,
+  type Component, type Edit, type Motion, type MotionContext, type MotionPlace, type Part, type Keyframe,
 } from '@rheoscope/core/document'
 import { small, projectOf, tap } from '../run/small-component'
 
@@ -16,7 +16,7 @@ const after = (edit: Edit, of: Component = component): Component => apply(projec
 
 const PLACES: readonly MotionPlace[] = [{ of: 'rule', rule: 'r0' }, { of: 'pair', axis: 'axis', from: 'a', to: 'b' }, { of: 'component' }]
 
-const stage: Stage = { id: 'way', look: { dot: { x: 40 } }, share: 1, easing: 'linear', matchVelocity: false }
+const stage: Keyframe = { id: 'way', look: { dot: { x: 40 } }, share: 1, easing: 'linear', matchVelocity: false }
 
 describe.each(PLACES.map((place) => [place.of, place] as const))('the motion of a %s', (_name, place) => {
   test('is there once something is said about it, and says just that', () => {
@@ -46,16 +46,16 @@ describe.each(PLACES.map((place) => [place.of, place] as const))('the motion of 
     expect(lookAt(edited, look)).toEqual({ dot: { x: 40, y: 9 } })
     expect(lookAt(after(removePart(edited, 'dot'), edited), look)).toEqual({})
     const shared = after(setOfStage(at(place, edited), 'way', 'share', 3), edited)
-    expect(motionAt(projectOf(shared), shared, place)!.stages).toMatchObject([{ share: 3 }])
+    expect(motionAt(projectOf(shared), shared, place)!.keyframes).toMatchObject([{ share: 3 }])
     const none = after(removeStage(at(place, shared), 'way'), shared)
-    expect(motionAt(projectOf(none), none, place)!.stages).toEqual([])
+    expect(motionAt(projectOf(none), none, place)!.keyframes).toEqual([])
   })
 })
 
 test('what a stage says of a name is renamed with it', () => {
   const staged = after(addStage(at({ of: 'component' }), { ...stage, look: { dot: { x: { expr: 'tide + 1' } } } }))
   const renamed = renamedUses(staged, 'tide', 'ebb').reduce((now, edit) => after(edit, now), staged)
-  expect(renamed.motion!.stages[0]!.look).toEqual({ dot: { x: { expr: 'ebb + 1' } } })
+  expect(renamed.motion!.keyframes[0]!.look).toEqual({ dot: { x: { expr: 'ebb + 1' } } })
 })
 
 test('scaled, everything said in milliseconds is in proportion, and tokens stay', () => {
@@ -72,11 +72,11 @@ test('scaled, everything said in milliseconds is in proportion, and tokens stay'
 describe('taking out a part', () => {
   const lane = { id: 'l1', part: 'dot', property: 'x', delayMs: 5 }
   const other = { id: 'l2', part: 'box', property: 'x', delayMs: 5 }
-  const motion = { ...EMPTY_MOTION, lanes: [lane, other], stages: [{ ...stage, look: { dot: { x: 1 }, box: { x: 2 } } }] }
+  const motion = { ...EMPTY_MOTION, lanes: [lane, other], keyframes: [{ ...stage, look: { dot: { x: 1 }, box: { x: 2 } } }] }
   const bell: Part = { id: 'bell', kind: 'instance', name: 'bell', parent: 'frame', component: 'other', start: {}, base: {} }
   const one = small({
-    a: { continuous: { durationMs: 100, easing: 'linear', repeat: 'forward', times: null, to: { dot: { x: 3 }, box: { x: 4 } } } },
-    b: { continuous: { durationMs: 100, easing: 'linear', repeat: 'forward', times: null, to: { dot: { x: 3 } } } },
+    a: { loop: { durationMs: 100, easing: 'linear', direction: 'forward', count: null, to: { dot: { x: 3 }, box: { x: 4 } } } },
+    b: { loop: { durationMs: 100, easing: 'linear', direction: 'forward', count: null, to: { dot: { x: 3 } } } },
   }, [
     { on: tap, to: 'b', motion, actions: [
       { id: 'p1', do: 'pulse', part: 'dot', motion: EMPTY_MOTION }, { id: 'p2', do: 'pulse', part: 'box', motion },
@@ -91,7 +91,7 @@ describe('taking out a part', () => {
     expect(JSON.stringify(left)).not.toMatch(/"dot"/)
     expect(left.rules.map(({ id, actions }) => [id, actions.map((action) => action.id)])).toEqual([['r0', ['p2', 'd', 's', 'e']]])
     expect(left.motion!.lanes).toEqual([other])
-    expect(left.axes[0]!.states.map(({ continuous }) => continuous?.to ?? null)).toEqual([{ box: { x: 4 } }, null])
+    expect(left.axes[0]!.states.map(({ loop }) => loop?.to ?? null)).toEqual([{ box: { x: 4 } }, null])
   })
 
   test('takes out what is done to an instance', () => {

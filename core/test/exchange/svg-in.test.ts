@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { svgIn, SVG_LIMITS } from '@rheoscope/core/exchange'
-import { PROPERTIES, valueProblem, type Literal, type Part } from '@rheoscope/core/document'
-import { part as partSchema, validated } from '@rheoscope/core/schema'
+import { Part, PROPERTIES, valueProblem, type Literal } from '@rheoscope/core/document'
+import { validated } from '@rheoscope/core/schema'
 
 function brought(inside: string, attributes = 'viewBox="0 0 100 100" width="100" height="100"') {
   let count = 0
@@ -60,7 +60,7 @@ describe('an SVG file comes in', () => {
     const texts = parts.filter(({ kind }) => kind === 'text').map(({ base }) => base)
     expect(texts.map(({ text }) => text)).toEqual(['Quay ', 'three', 'Mast'])
     expect(texts[0]).toMatchObject({ textAlign: 'center', fontSize: 20, fontWeight: '700' })
-    expect(texts[2]).toMatchObject({ rotate: -90, anchorX: 0 })
+    expect(texts[2]).toMatchObject({ rotation: -90, transformOriginX: 0 })
     expect(leftOut).toEqual(['the font “Georgia”; a bundled one stands in for it'])
   })
 
@@ -76,7 +76,7 @@ describe('an SVG file comes in', () => {
       const [a, b, c, d, e, f] = numbers
       const { parts } = brought(`<g transform="matrix(${a} ${b} ${c} ${d} ${e} ${f})"><${name} x="${a}" y="${b}" cx="${c}" cy="${d}" r="${e}" rx="${e}" ry="${f}" width="${c}" height="${d}" x1="${a}" d="M${a} ${b}C${c} ${d} ${e} ${f} 1 1" stroke="red"/></g>`)
       for (const part of parts) {
-        validated(partSchema, part, 'The part')
+        validated(Part, part, 'The part')
         for (const [property, value] of Object.entries(part.base)) expect(valueProblem(PROPERTIES.find((each) => each.name === property)!, value as Literal)).toBeNull()
       }
     }))

@@ -6,7 +6,7 @@ import { layOut, textLines, textWidth, type LayoutNode, type TextStyle } from '@
 const style: TextStyle = { family: 'sans', weight: '400', sizePx: 16, letterSpacingPx: 0, lineHeight: 1.25 }
 
 const node = (id: string, kind: PartKind, values: Record<string, unknown>, children: readonly LayoutNode[] = []): LayoutNode => ({
-  id, kind, children, values: { ...Object.fromEntries(propertiesOf(kind).map(({ name, initial }) => [name, initial])), ...values },
+  id, kind, children, values: { x: 0, y: 0, width: 0, height: 0, ...Object.fromEntries(propertiesOf(kind).map(({ name, initial }) => [name, initial])), ...values },
 })
 
 describe('text', () => {

@@ -43,17 +43,17 @@ describe('compiling', () => {
 describe('the names a component uses', () => {
   const look = (expr: string) => ({ dot: { x: { expr } }, box: { y: 3 } })
   const component = (more: Partial<Component>): Component => ({ ...small({ a: {}, b: {} }, []), ...more })
-  const motion = { ...EMPTY_MOTION, stages: [{ id: 's', look: look('inStage + 1'), share: 1, matchVelocity: false }] }
+  const motion = { ...EMPTY_MOTION, keyframes: [{ id: 's', look: look('inStage + 1'), share: 1, matchVelocity: false }] }
 
-  test('are those of conditions, timers, what is waited for, actions, decided axes and stages', () => {
+  test('are those of conditions, timers, what is waited for, actions, decided axes and keyframes', () => {
     const { rules } = small({ a: {}, b: {} }, [
       { on: tap, to: 'b', guard: 'inGuard && open == "not a name"', actions: [
         { id: '1', do: 'set', variable: 'target', to: 'inSet' }, { id: '2', do: 'send', message: 'm', payload: 'inPayload', recipient: 'everyone' }, { id: '3', do: 'send', message: 'm', payload: null, recipient: 'everyone' },
         { id: '4', do: 'pulse', part: 'dot', motion: EMPTY_MOTION },
       ] },
-      { on: { ...after(9), holdWhile: 'inHold' } as never, to: 'a' }, { on: { on: 'changes', name: 'awaited', to: null } as never, to: 'a' }, { on: tap, to: 'a', guard: ') broken (' },
+      { on: { ...after(9), pauseWhile: 'inHold' } as never, to: 'a' }, { on: { on: 'changes', name: 'awaited', to: null } as never, to: 'a' }, { on: tap, to: 'a', guard: ') broken (' },
     ])
-    const axes = [{ ...small({ a: {}, b: {} }, []).axes[0]!, drivenBy: { variable: 'tied' } }, { ...small({ a: {} }, []).axes[0]!, id: 'other', drivenBy: { parameter: 'given' } }] as readonly Axis[]
+    const axes = [{ ...small({ a: {}, b: {} }, []).axes[0]!, boundTo: { variable: 'tied' } }, { ...small({ a: {} }, []).axes[0]!, id: 'other', boundTo: { parameter: 'given' } }] as readonly Axis[]
     expect(namesOfBehaviour(component({ rules, axes, motion })).toSorted()).toEqual(['awaited', 'given', 'inGuard', 'inHold', 'inPayload', 'inSet', 'inStage', 'open', 'tied'])
     expect(namesOfBehaviour(component({}))).toEqual([])
   })
@@ -70,7 +70,7 @@ describe('the names a component uses', () => {
 })
 
 describe('an axis and what decides it', () => {
-  const axis = (drivenBy: Axis['drivenBy']): Axis => ({ ...small({ off: {}, on: {}, third: {} }, []).axes[0]!, drivenBy })
+  const axis = (boundTo: Axis['boundTo']): Axis => ({ ...small({ off: {}, on: {}, third: {} }, []).axes[0]!, boundTo })
 
   test('is in the state named like the value, the first or second for no and yes, and that of a number', () => {
     const states = (value: unknown) => decidedState(axis({ variable: 'v' }), { v: value as never })?.id ?? null
@@ -79,15 +79,15 @@ describe('an axis and what decides it', () => {
   })
 
   test.each<readonly [Variable['type'], Variable['start'], unknown]>([['yes/no', false, true], ['number', 0, 1], ['text', 'off', 'on'], ['choice', 'off', 'on']])('sets a variable of %s to what goes with its state', (type, start, value) => {
-    const component = { ...small({ off: {}, on: {} }, [], { variables: [{ id: 'v', name: 'v', type, start }] }), axes: [{ ...small({ off: {}, on: {} }, []).axes[0]!, drivenBy: { variable: 'v' } }] }
+    const component = { ...small({ off: {}, on: {} }, [], { variables: [{ id: 'v', name: 'v', type, start }] }), axes: [{ ...small({ off: {}, on: {} }, []).axes[0]!, boundTo: { variable: 'v' } }] }
     const at = (environment: Instance['environment']): Instance => ({ ...startInstance({ path: '', compiled: compile(projectOf(component), component), environment, states: {}, atMs: 0 }), states: ['on'], environment })
     expect(tiedValue(at({ v: start }), 0)).toEqual({ variable: 'v', value })
     expect(tiedValue(at({}), 0)).toBeNull()
   })
 
   test('that a parameter decides, or nothing, sets none', () => {
-    for (const drivenBy of [null, { parameter: 'v' }]) {
-      const component = { ...small({ off: {}, on: {} }, []), axes: [{ ...small({ off: {}, on: {} }, []).axes[0]!, drivenBy }] }
+    for (const boundTo of [null, { parameter: 'v' }]) {
+      const component = { ...small({ off: {}, on: {} }, []), axes: [{ ...small({ off: {}, on: {} }, []).axes[0]!, boundTo }] }
       expect(tiedValue(startInstance({ path: '', compiled: compile(projectOf(component), component), environment: { v: true }, states: {}, atMs: 0 }), 0)).toBeNull()
     }
   })
@@ -95,11 +95,11 @@ describe('an axis and what decides it', () => {
 
 describe('how an instance starts', () => {
   const states: Record<string, SmallState> = { a: {}, b: { look: { dot: { x: 170 } } } }
-  const component = small(states, [{ on: after(50), in: ['b'], to: 'a' }, { on: after(70), in: ['a'], to: { go: 'nothing' } }, { on: after(90), in: ['a'], to: 'b' }])
+  const component = small(states, [{ on: after(50), in: ['b'], to: 'a' }, { on: after(70), in: ['a'], to: { go: 'ignored' } }, { on: after(90), in: ['a'], to: 'b' }])
   const start = (more: object = {}) => startInstance({ path: 'p', compiled: compile(projectOf(component), component), environment: {}, states: {}, atMs: 7, ...more })
 
   test('in its start states, with nothing behind it and its timers counting', () => {
-    expect(start()).toMatchObject({ path: 'p', states: ['a'], cameFrom: [null], settlesMs: [null], policies: ['retarget'], queued: [null], enteredMs: [7], lanes: [], cycles: [], isAbsent: false, isMotionReduced: false })
+    expect(start()).toMatchObject({ path: 'p', states: ['a'], cameFrom: [null], settlesMs: [null], policies: ['continue'], queued: [null], enteredMs: [7], lanes: [], cycles: [], isAbsent: false, isMotionReduced: false })
     expect(start().timers.map(({ rule, dueMs }) => [rule.id, dueMs])).toEqual([['r2', 97]])
   })
 
@@ -135,12 +135,12 @@ describe('surfaces', () => {
   })
 
   test.each([
-    [{}, false, [], 2], [{ dim: 0.4 }, true, [], 3], [{ closesOnOutsideTap: true }, true, ['tap'], 3], [{ closesOnEscape: true }, false, ['key'], 2], [{ dim: 0.4, closesOnOutsideTap: true, closesOnEscape: true }, true, ['tap', 'key'], 3],
+    [{}, false, [], 2], [{ backdropOpacity: 0.4 }, true, [], 3], [{ closesOnOutsideTap: true }, true, ['tap'], 3], [{ closesOnEscape: true }, false, ['key'], 2], [{ backdropOpacity: 0.4, closesOnOutsideTap: true, closesOnEscape: true }, true, ['tap', 'key'], 3],
   ] as const)('with %j have a ground and ways out accordingly', (overlay, modal, triggers, parts) => {
     const screen = over(overlay)
     const component = overlayComponent(screen, size)
     expect([isModal(screen), component.rules.map(({ trigger }) => trigger.on), component.parts.length - screen.parts.length + 1]).toEqual([modal, triggers, parts])
-    if (modal) expect(component.parts[1]!.base).toEqual({ ...size, fill: '#1d2b33', opacity: 'dim' in overlay ? overlay.dim : 0 })
+    if (modal) expect(component.parts[1]!.base).toEqual({ ...size, fill: '#1d2b33', opacity: screen.overlay?.backdropOpacity })
     expect(component.absent).toMatchObject({ 'overlay-ground': { opacity: 0 }, [screen.parts[0]!.id]: { opacity: 0 } })
     for (const { actions } of component.rules) expect(actions).toMatchObject([{ do: 'close overlay', screen: screen.id }])
   })

@@ -3,7 +3,7 @@ import { propertyDefinition, type Gradient, type Literal, type Shadow } from '@r
 import { interpolate, interpolateNumber, interpolateOutline, interpolatePaint, isCrossFade, parseEasing, REST, turnBetween } from '@rheoscope/core/motion'
 
 const ease = (text: string, t: number) => parseEasing(text).ease(t)
-const mixing = { turn: 'shortest', colourSpace: 'srgb' } as const
+const mixing = { rotationDirection: 'shortest', colourSpace: 'srgb' } as const
 const between = (property: string, from: Literal, to: Literal, p: number) => interpolate(propertyDefinition(property)!, from, to, mixing)!(p)
 
 describe('a Bézier beyond its ends goes on along its tangents', () => {
@@ -172,7 +172,7 @@ describe('what fades', () => {
   test('an outline that cannot be mixed fades', () => expect(between('d', 'M0 0L1 1', 'M0 0L1 1M2 2L3 3', 0.5)).toEqual({ crossFade: [{ value: 'M0 0L1 1', share: 0.5 }, { value: 'M0 0L1 1M2 2L3 3', share: 0.5 }] }))
 
   test('what it is called, chosen or answers to does not', () => {
-    for (const property of ['role', 'accessibleName', 'cursor', 'takesInput', 'focusable', 'layout']) {
+    for (const property of ['role', 'accessibleName', 'cursor', 'receivesInput', 'focusable', 'layout']) {
       const definition = propertyDefinition(property)
       if (definition) expect(interpolate(definition, definition.initial, definition.initial, mixing)).toBeNull()
     }

@@ -5,7 +5,7 @@ import { carrying, drawnEasing, mirroredEasing, mirroredMotion, parseEasing, sea
 import { propertyDefinition } from '@rheoscope/core/document'
 
 const x = propertyDefinition('x')!
-const mixing = { turn: 'shortest', colourSpace: 'oklab' } as const
+const mixing = { rotationDirection: 'shortest', colourSpace: 'oklab' } as const
 const share = fc.double({ min: 0, max: 1, noNaN: true })
 
 describe('the way back of an easing', () => {
@@ -65,16 +65,16 @@ describe('the way back of a motion', () => {
   const timing = { delayMs: 0, durationMs: 300, easing: 'ease-out' }
 
   test('ends with what began first', () => {
-    const motion = { ...EMPTY_MOTION, durationMs: 300, easing: 'ease-out', lanes: [{ id: 'one', part: 'dot', property: 'x', durationMs: 100 }, { id: 'two', part: 'dot', property: 'y', delayMs: 200, durationMs: 100, turn: 'clockwise' as const }] }
+    const motion = { ...EMPTY_MOTION, durationMs: 300, easing: 'ease-out', lanes: [{ id: 'one', part: 'dot', property: 'x', durationMs: 100 }, { id: 'two', part: 'dot', property: 'y', delayMs: 200, durationMs: 100, rotationDirection: 'clockwise' as const }] }
     expect(mirroredMotion(motion, timing, 300)).toMatchObject({
-      delayMs: 0, durationMs: 300, easing: 'ease-in', lanes: [{ delayMs: 200, durationMs: 100 }, { delayMs: 0, durationMs: 100, turn: 'counterclockwise' }],
+      delayMs: 0, durationMs: 300, easing: 'ease-in', lanes: [{ delayMs: 200, durationMs: 100 }, { delayMs: 0, durationMs: 100, rotationDirection: 'counterclockwise' }],
     })
   })
 
   test('passes the same looks the other way round, each leg as long as it was', () => {
     const stage = (id: string, share: number, easing: string) => ({ id, look: { dot: { x: share } }, share, easing, matchVelocity: false })
-    const { stages, easing } = mirroredMotion({ ...EMPTY_MOTION, stages: [stage('one', 2, 'ease-in'), stage('two', 4, 'linear')] }, timing, 300)
-    expect(stages.map(({ id, share, easing: along }) => [id, share, along])).toEqual([['two', 0.5, 'ease-in'], ['one', 2, 'linear']])
+    const { keyframes, easing } = mirroredMotion({ ...EMPTY_MOTION, keyframes: [stage('one', 2, 'ease-in'), stage('two', 4, 'linear')] }, timing, 300)
+    expect(keyframes.map(({ id, share, easing: along }) => [id, share, along])).toEqual([['two', 0.5, 'ease-in'], ['one', 2, 'linear']])
     expect(easing).toBe('ease-out')
   })
 })

@@ -8,7 +8,7 @@ import { outlineBounds } from '@rheoscope/core/scene'
 
 const colour = fc.string({ minLength: 6, maxLength: 6, unit: fc.constantFrom(...'0123456789abcdef') }).map((hex) => `#${hex}`)
 const rounded = (value: number) => Math.round(value) + 0
-const mixing = { turn: 'shortest', colourSpace: 'oklab' } as const
+const mixing = { rotationDirection: 'shortest', colourSpace: 'oklab' } as const
 const angle = fc.integer({ min: -720, max: 720 })
 
 const anyOf: Readonly<Record<string, fc.Arbitrary<Literal>>> = {

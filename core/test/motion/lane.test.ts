@@ -4,7 +4,7 @@ import { propertyDefinition } from '@rheoscope/core/document'
 import { laneEndMs, laneValue, parseEasing, startLane, type Lane, type ResolvedTiming } from '@rheoscope/core/motion'
 
 const timing = (durationMs: number, easing = 'linear', more: Partial<ResolvedTiming> = {}): ResolvedTiming => ({
-  delayMs: 0, durationMs, easing, ease: parseEasing(easing).ease, jump: null, turn: 'shortest', colourSpace: 'oklab', ...more,
+  delayMs: 0, durationMs, easing, ease: parseEasing(easing).ease, switchAt: null, rotationDirection: 'shortest', colourSpace: 'oklab', ...more,
 })
 
 const x = propertyDefinition('x')!
@@ -46,8 +46,8 @@ describe('a lane', () => {
   })
 
   test('jumps only when it is told to', () => {
-    expect(startLane({ part: 0, definition: x, axis: 0, atMs: 0, shown: 0, to: 9, timing: timing(200, 'linear', { jump: 'start' }), running: undefined })).toBeNull()
-    const late = go(0, 0, 9, timing(200, 'linear', { jump: 'end' }))
+    expect(startLane({ part: 0, definition: x, axis: 0, atMs: 0, shown: 0, to: 9, timing: timing(200, 'linear', { switchAt: 'start' }), running: undefined })).toBeNull()
+    const late = go(0, 0, 9, timing(200, 'linear', { switchAt: 'end' }))
     expect([0, 199, 200].map((ms) => laneValue(late, ms))).toEqual([0, 0, 9])
   })
 })

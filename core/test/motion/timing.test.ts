@@ -24,13 +24,13 @@ describe('what decides a motion', () => {
 
   test('of one property is its lane, then its part, then the motion, each question by itself', () => {
     const lane = (part: string, property: string | null, more: object) => ({ id: `${part}${property}`, part, property, ...more })
-    const first = motion(100, { turn: 'clockwise', lanes: [lane('dot', null, { delayMs: 5, easing: 'linear' }), lane('dot', 'x', { durationMs: 7 }), lane('box', 'x', { durationMs: 8, jump: 'end' })] })
+    const first = motion(100, { rotationDirection: 'clockwise', lanes: [lane('dot', null, { delayMs: 5, easing: 'linear' }), lane('dot', 'x', { durationMs: 7 }), lane('box', 'x', { durationMs: 8, switchAt: 'end' })] })
     const second = motion(300, { delayMs: 50, colourSpace: 'srgb', easing: 'ease-in' })
-    expect(resolveTiming([first, second], [], 'dot', 'x')).toMatchObject({ durationMs: 7, delayMs: 5, easing: 'linear', turn: 'clockwise', colourSpace: 'srgb', jump: null })
+    expect(resolveTiming([first, second], [], 'dot', 'x')).toMatchObject({ durationMs: 7, delayMs: 5, easing: 'linear', rotationDirection: 'clockwise', colourSpace: 'srgb', switchAt: null })
     expect(resolveTiming([first, second], [], 'dot', 'y')).toMatchObject({ durationMs: 100, delayMs: 5 })
     expect(resolveTiming([first, second], [], 'bell', 'x')).toMatchObject({ durationMs: 100, delayMs: 50, easing: 'ease-in' })
-    expect(resolveTiming([first], [], 'box', 'x')).toMatchObject({ durationMs: 8, jump: 'end', delayMs: 0, easing: 'ease', colourSpace: 'oklab' })
-    expect(resolveTiming([], [], 'box', 'x')).toMatchObject({ durationMs: 0, delayMs: 0, turn: 'shortest' })
+    expect(resolveTiming([first], [], 'box', 'x')).toMatchObject({ durationMs: 8, switchAt: 'end', delayMs: 0, easing: 'ease', colourSpace: 'oklab' })
+    expect(resolveTiming([], [], 'box', 'x')).toMatchObject({ durationMs: 0, delayMs: 0, rotationDirection: 'shortest' })
     expect(resolveTiming([motion(100, { easing: 'spring(170, 26, 1)' })], [], 'box', 'x').durationMs).toBe(parseEasing('spring(170, 26, 1)').naturalDurationMs)
   })
 
@@ -42,10 +42,10 @@ describe('what decides a motion', () => {
   })
 
   test('as a whole is what the most specific of them says about each question', () => {
-    const said: Motion = { ...EMPTY_MOTION, policy: 'refuse', carryVelocity: true, stagger: { stepMs: 4, from: 'last' }, reduced: 'as is', stages: [{ id: 's', look: {}, share: 1, matchVelocity: false }] }
-    expect(formOf([EMPTY_MOTION, said, motion(1, { policy: 'complete', carryVelocity: false, reduced: 'all jumps' })])).toEqual({ policy: 'refuse', carriesVelocity: true, stages: said.stages, stagger: said.stagger, reduced: 'as is' })
-    expect(formOf([motion(1, { policy: 'complete', carryVelocity: false }), said])).toMatchObject({ policy: 'complete', carriesVelocity: false })
-    expect(formOf([])).toEqual({ policy: 'retarget', carriesVelocity: false, stages: [], stagger: null, reduced: 'movement jumps' })
+    const said: Motion = { ...EMPTY_MOTION, policy: 'ignore', velocity: 'keep', stagger: { stepMs: 4, from: 'last' }, reducedMotion: 'as is', keyframes: [{ id: 's', look: {}, share: 1, matchVelocity: false }] }
+    expect(formOf([EMPTY_MOTION, said, motion(1, { policy: 'skip to end', velocity: 'reset', reducedMotion: 'skip all' })])).toEqual({ policy: 'ignore', carriesVelocity: true, keyframes: said.keyframes, stagger: said.stagger, reducedMotion: 'as is' })
+    expect(formOf([motion(1, { policy: 'skip to end', velocity: 'reset' }), said])).toMatchObject({ policy: 'skip to end', carriesVelocity: false })
+    expect(formOf([])).toEqual({ policy: 'continue', carriesVelocity: false, keyframes: [], stagger: null, reducedMotion: 'skip movement' })
   })
 
   test('an easing that cannot be read is even', () => expect([0, 0.3, 1].map(readable('wobbly').ease)).toEqual([0, 0.3, 1]))
@@ -57,14 +57,14 @@ describe('what decides a motion', () => {
 
   test('movement jumps when it is to be reduced, and what shines through or is tinted does not', () => {
     const of = (name: string) => propertyDefinition(name)!
-    expect(['x', 'rotate', 'width', 'd', 'strokeDash', 'opacity', 'blur', 'fill', 'text'].map((name) => [name, isMovement(of(name))])).toEqual([['x', true], ['rotate', true], ['width', true], ['d', true], ['strokeDash', true], ['opacity', false], ['blur', false], ['fill', false], ['text', false]])
-    const form = (reduced: Motion['reduced']) => formOf([{ ...EMPTY_MOTION, reduced: reduced! }])
-    const ways = (reduced: Motion['reduced'], isReduced: boolean) => [travels(of('x'), form(reduced), isReduced), travels(of('fill'), form(reduced), isReduced)]
-    expect([ways('movement jumps', true), ways('all jumps', true), ways('as is', true), ways('all jumps', false)]).toEqual([[false, true], [false, false], [true, true], [true, true]])
+    expect(['x', 'rotation', 'width', 'd', 'strokeDash', 'opacity', 'blur', 'fill', 'text'].map((name) => [name, isMovement(of(name))])).toEqual([['x', true], ['rotation', true], ['width', true], ['d', true], ['strokeDash', true], ['opacity', false], ['blur', false], ['fill', false], ['text', false]])
+    const form = (reduced: Motion['reducedMotion']) => formOf([{ ...EMPTY_MOTION, reducedMotion: reduced! }])
+    const ways = (reduced: Motion['reducedMotion'], isReduced: boolean) => [travels(of('x'), form(reduced), isReduced), travels(of('fill'), form(reduced), isReduced)]
+    expect([ways('skip movement', true), ways('skip all', true), ways('as is', true), ways('skip all', false)]).toEqual([[false, true], [false, false], [true, true], [true, true]])
   })
 })
 
-const timing = (durationMs: number, more: Partial<ResolvedTiming> = {}): ResolvedTiming => ({ delayMs: 0, durationMs, easing: 'linear', ease: linear, jump: null, turn: 'shortest', colourSpace: 'oklab', ...more })
+const timing = (durationMs: number, more: Partial<ResolvedTiming> = {}): ResolvedTiming => ({ delayMs: 0, durationMs, easing: 'linear', ease: linear, switchAt: null, rotationDirection: 'shortest', colourSpace: 'oklab', ...more })
 const go = (property: string, from: Shown, to: unknown, timed: ResolvedTiming, more: object = {}): Lane | null =>
   startLane({ part: 0, definition: propertyDefinition(property)!, axis: 0, atMs: 0, shown: from, to: to as never, timing: timed, running: undefined, ...more })
 
@@ -82,9 +82,9 @@ describe('a lane at its edges', () => {
   })
 
   test('changes at the end when it is told to jump there, and at once when there is no time or no way', () => {
-    const lane = go('x', 0, 10, timing(100, { jump: 'end', ease: (t) => t * 2 }))!
+    const lane = go('x', 0, 10, timing(100, { switchAt: 'end', ease: (t) => t * 2 }))!
     expect([0, 49, 99, 100].map((ms) => laneValue(lane, ms))).toEqual([0, 0, 10, 10])
-    expect([go('x', 0, 10, timing(100, { jump: 'start' })), go('x', 0, 10, timing(0)), go('layout', 'free', 'row', timing(100))]).toEqual([null, null, null])
+    expect([go('x', 0, 10, timing(100, { switchAt: 'start' })), go('x', 0, 10, timing(0)), go('layout', 'free', 'row', timing(100))]).toEqual([null, null, null])
     expect(go('x', 0, 10, timing(0, { delayMs: 1 }))).not.toBeNull()
   })
 
@@ -117,7 +117,7 @@ describe('a lane at its edges', () => {
 describe('a way through other values', () => {
   const x = propertyDefinition('x')!
   const stop = (value: unknown, share: number, matchVelocity = false) => ({ value: value as never, share, ease: linear, matchVelocity })
-  const mixing = { turn: 'shortest', colourSpace: 'oklab' } as const
+  const mixing = { rotationDirection: 'shortest', colourSpace: 'oklab' } as const
 
   test('takes its share of the time for each, and is at each when it is', () => {
     const way = throughWaypoints(x, 0, [stop(4, 1), stop(10, 2)], 0, linear, mixing)

@@ -1,16 +1,20 @@
 import { propertyDefinition, type Input, type Project } from '@rheoscope/core/document'
-import { Run, type RunOptions } from '@rheoscope/core/run'
+import { bandsOf, linksOn, marksOf, pathName, Run, type RunOptions } from '@rheoscope/core/run'
 import type { Surface } from '@rheoscope/core/machine'
 import type { DrawItem, DrawList } from '@rheoscope/core/scene'
 
 /** So often is a frame told. Not a divisor of usual durations, so that motions are seen at many of their instants. */
 const FRAME_MS = 70
 
-/** A run as text: what happens, an event a line, and between the events what is shown otherwise than in the frame before. */
+/**
+ * A run as text: what happens, an event a line, and between the events what is shown and has the focus otherwise than in
+ * the frame before; at the end which states every axis was in, who affects whom on a screen, and what was left out.
+ */
 export function runText(project: Project, surface: Surface, inputs: readonly Input[], endsAtMs: number, options: RunOptions = {}): string {
   const run = new Run(project, surface, options)
   const lines: string[] = []
   let told = 0
+  let focus = 'nothing'
   let shown: ReadonlyMap<string, Said> = new Map()
   const tell = () => {
     lines.push(...run.trace.slice(told).map(({ what, atMs, ...rest }) => `${atMs} ${what} ${JSON.stringify(rest)}`))
@@ -25,6 +29,8 @@ export function runText(project: Project, surface: Surface, inputs: readonly Inp
     }
     for (const key of shown.keys()) if (!now.has(key)) lines.push(`  ${run.nowMs} ${key} gone`)
     shown = now
+    const hasFocus = run.shownFocus ? `${run.shownFocus.instance}#${run.shownFocus.part}` : 'nothing'
+    if (hasFocus !== focus) lines.push(`  ${run.nowMs} focus on ${(focus = hasFocus)}`)
   }
   const goOnTo = (ms: number) => {
     for (let at = Math.ceil((run.nowMs + 1) / FRAME_MS) * FRAME_MS; at < ms; at += FRAME_MS) {
@@ -44,7 +50,20 @@ export function runText(project: Project, surface: Surface, inputs: readonly Inp
   goOnTo(endsAtMs)
   tell()
   look()
-  return `${lines.join('\n')}\n`
+  return `${[...lines, ...bandLines(run, project, surface), ...linkLines(project, surface), `${marksOf(run.trace).length} marks`, ...(run.cutOff === null ? [] : [run.cutOff])].join('\n')}\n`
+}
+
+/** Which states every axis of every instance was in, and until when it moved in them. */
+function bandLines(run: Run, project: Project, surface: Surface): readonly string[] {
+  const bands = bandsOf(run.trace, (component, axis) => project.components.find(({ id }) => id === component)?.axes.findIndex(({ id }) => id === axis) ?? 0)
+  return bands.map(({ instance, component, axis, stays }) =>
+    `${pathName(project, surface, instance, () => component)} ${axis}: ${stays.map(({ state, rule, fromMs, toMs, movedUntilMs }) => `${state} by ${rule} ${fromMs}–${movedUntilMs}–${toMs}`).join(', ')}`)
+}
+
+/** Who affects whom on a screen, by what. */
+function linkLines(project: Project, surface: Surface): readonly string[] {
+  const screen = project.screens.find(({ id }) => 'screen' in surface && id === surface.screen)
+  return screen ? linksOn(project, screen).map(({ from, to, by, name }) => `${from ?? 'the screen'} → ${to ?? 'the screen'} by ${by} ${name}`) : []
 }
 
 /** What an item shows, by property. */

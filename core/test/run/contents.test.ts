@@ -5,7 +5,7 @@ import { itemOf, type DrawItem } from '@rheoscope/core/scene'
 import { rule, state, timed, to } from '../../src/demo/building'
 
 const bare = { combinations: [], parameters: [], variables: [], pairs: [], motion: null, absent: {}, rules: [] }
-const lone = [{ id: 'axis', name: 'state', start: 'rest', drivenBy: null, states: [state('rest', 'rest', 0, {})] }]
+const lone = [{ id: 'axis', name: 'state', start: 'rest', boundTo: null, states: [state('rest', 'rest', 0, {})] }]
 
 /** A card that is 20 px high when closed, and as high as its note when open. */
 const card: Component = {
@@ -14,7 +14,7 @@ const card: Component = {
     { id: 'frame', kind: 'container', name: 'frame', parent: null, base: { width: 100, height: 20, fill: '#ffffff', clip: true } },
     { id: 'note', kind: 'text', name: 'long note', parent: 'frame', base: { width: 100, text: { expr: 'words' }, fontSize: 10, lineHeight: 2, heightFrom: 'content' } },
   ],
-  axes: [{ id: 'open', name: 'open', start: 'closed', drivenBy: null, states: [state('closed', 'closed', 0, {}), state('opened', 'open', 1, { frame: { height: { expr: 'longNote.natural.height' } } })] }],
+  axes: [{ id: 'open', name: 'open', start: 'closed', boundTo: null, states: [state('closed', 'closed', 0, {}), state('opened', 'open', 1, { frame: { height: { expr: 'longNote.natural.height' } } })] }],
   rules: [rule('toggle', { axis: 'open', on: { on: 'tap' }, in: ['closed'], go: to('opened'), motion: timed(200, 'linear') })],
   parameters: [{ id: 'words', name: 'words', type: 'text', initial: 'a\nb\nc' }],
 }

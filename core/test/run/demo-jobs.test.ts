@@ -42,7 +42,7 @@ class Person {
 
 test('01 the crew tray is as high as what is in it, and one yes/no says whether it is open', () => {
   const person = new Person('crewTray').tap('trayButton').wait(260)
-  expect([person.is(), person.run.instance('')!.environment.isOpen, person.shows('trayArrow', 'rotate')]).toEqual(['open', true, 180])
+  expect([person.is(), person.run.instance('')!.environment.isOpen, person.shows('trayArrow', 'rotation')]).toEqual(['open', true, 180])
   expect(person.shows('trayBox', 'height')).toBeGreaterThan(80)
   expect(person.tap('trayButton').wait(260).shows('trayBox', 'height')).toBe(0)
 })
@@ -142,7 +142,7 @@ describe('19 the luggage tag', () => {
   test('is lifted while it is held and stops at the edges', () => {
     const person = new Person('luggageRack')
     const letGo = drag(person, [[50, 36], [80, 50], [900, 900]])
-    expect([person.is('rackFirst'), person.shows('rackFirst', 'shiftX'), person.shows('rackFirst', 'shiftY')]).toEqual(['held', 300 - 92 - 16, 180 - 40 - 16])
+    expect([person.is('rackFirst'), person.shows('rackFirst', 'translateX'), person.shows('rackFirst', 'translateY')]).toEqual(['held', 300 - 92 - 16, 180 - 40 - 16])
     letGo()
     expect(person.is('rackFirst')).toBe('lying')
   })
@@ -150,11 +150,11 @@ describe('19 the luggage tag', () => {
   test('thrown it goes on, and still stops at the edge', () => {
     const person = new Person('luggageRack')
     drag(person, [[50, 36], [60, 36], [70, 36], [80, 36]])()
-    const before = person.shows('rackFirst', 'shiftX') as number
+    const before = person.shows('rackFirst', 'translateX') as number
     expect(before).toBe(30)
     person.wait(480)
-    expect(person.shows('rackFirst', 'shiftX')).toBeGreaterThan(before + 50)
-    expect(person.shows('rackFirst', 'shiftX')).toBeLessThanOrEqual(192)
+    expect(person.shows('rackFirst', 'translateX')).toBeGreaterThan(before + 50)
+    expect(person.shows('rackFirst', 'translateX')).toBeLessThanOrEqual(192)
   })
 })
 

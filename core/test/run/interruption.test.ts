@@ -23,9 +23,9 @@ const states = (run: ReturnType<typeof played>) => run.trace.flatMap((event) => 
 
 describe('when a motion is interrupted', () => {
   test('retarget goes on from what is shown', () => {
-    expect(states(played('retarget', [0, 100], 100))).toEqual(['b@0', 'c@100'])
-    expect(xOf(played('retarget', [0, 100], 100))).toBe(120)
-    expect(xOf(played('retarget', [0, 100], 200))).toBe(195)
+    expect(states(played('continue', [0, 100], 100))).toEqual(['b@0', 'c@100'])
+    expect(xOf(played('continue', [0, 100], 100))).toBe(120)
+    expect(xOf(played('continue', [0, 100], 200))).toBe(195)
   })
 
   test('finish first lets the new rule wait for the end; the last one wins', () => {
@@ -35,14 +35,14 @@ describe('when a motion is interrupted', () => {
   })
 
   test('refuse lets no rule of the axis fire until it has ended', () => {
-    expect(states(played('refuse', [0, 100], 500))).toEqual(['b@0'])
-    expect(states(played('refuse', [0, 100, 200], 500))).toEqual(['b@0', 'c@200'])
+    expect(states(played('ignore', [0, 100], 500))).toEqual(['b@0'])
+    expect(states(played('ignore', [0, 100, 200], 500))).toEqual(['b@0', 'c@200'])
   })
 
   test('complete jumps to its end, and the new motion starts there', () => {
-    expect(states(played('complete', [0, 100], 100))).toEqual(['b@0', 'c@100'])
-    expect(xOf(played('complete', [0, 100], 100))).toBe(170)
-    expect(xOf(played('complete', [0, 100], 200))).toBe(220)
+    expect(states(played('skip to end', [0, 100], 100))).toEqual(['b@0', 'c@100'])
+    expect(xOf(played('skip to end', [0, 100], 100))).toBe(170)
+    expect(xOf(played('skip to end', [0, 100], 200))).toBe(220)
   })
 })
 

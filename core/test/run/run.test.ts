@@ -59,7 +59,7 @@ describe('state first, motion after', () => {
   })
 
   test('the most specific word on timing counts', () => {
-    const motion = { durationMs: 400, stages: [], lanes: [{ id: 'l', part: 'box', property: 'x', durationMs: 40 }, { id: 'p', part: 'dot', property: null, delayMs: 10 }] }
+    const motion = { durationMs: 400, keyframes: [], lanes: [{ id: 'l', part: 'box', property: 'x', durationMs: 40 }, { id: 'p', part: 'dot', property: null, delayMs: 10 }] }
     const looks = { a: {}, b: { look: { box: { x: 100, y: 100 }, dot: { x: 0 } } } }
     const run = start(small(looks, [{ on: tap, to: 'b', motion }]))
     tapAt(run)
@@ -121,7 +121,7 @@ describe('triggers', () => {
 
   test('a part that takes no input lets the event through to what lies below', () => {
     const component = small(wide, [{ on: tap, part: 'box', to: 'b' }])
-    const covered = { ...component, parts: component.parts.map((part) => (part.id === 'dot' ? { ...part, base: { ...part.base, takesInput: false } } : part)) }
+    const covered = { ...component, parts: component.parts.map((part) => (part.id === 'dot' ? { ...part, base: { ...part.base, receivesInput: false } } : part)) }
     const run = start(covered)
     tapAt(run, 80, 25)
     expect(state(run)).toBe('b')
@@ -147,7 +147,7 @@ describe('timers', () => {
   })
 
   test('end with their state, so none runs twice', () => {
-    const run = start(small(wide, [{ on: tap, to: { go: 'next', wrap: true } }, { on: after(300), in: ['b'], to: 'a' }]))
+    const run = start(small(wide, [{ on: tap, to: { go: 'next', loops: true } }, { on: after(300), in: ['b'], to: 'a' }]))
     for (const atMs of [0, 100, 200]) {
       run.advanceTo(atMs)
       tapAt(run)
@@ -182,7 +182,7 @@ describe('targets and guards', () => {
   test('next and previous go round only when they may, back leads where one came from', () => {
     const looks = { a: {}, b: {}, c: {} }
     const go = (target: 'next' | 'previous', wrap: boolean, taps: number) => {
-      const run = start(small(looks, [{ on: tap, to: { go: target, wrap } }]))
+      const run = start(small(looks, [{ on: tap, to: { go: target, loops: wrap } }]))
       for (let done = 0; done < taps; done++) tapAt(run)
       return state(run)
     }
@@ -215,7 +215,7 @@ describe('targets and guards', () => {
 describe('combinations and instances', () => {
   test('a look for two states at once has the last word', () => {
     const one = small({ off: {}, on: { look: { box: { fill: '#111111' } } } }, [])
-    const axis = { id: 'pointer', name: 'pointer', start: 'rest', drivenBy: null, states: [{ ...one.axes[0]!.states[0]!, id: 'rest' }, { ...one.axes[0]!.states[0]!, id: 'over', look: { box: { fill: '#222222' } } }] }
+    const axis = { id: 'pointer', name: 'pointer', start: 'rest', boundTo: null, states: [{ ...one.axes[0]!.states[0]!, id: 'rest' }, { ...one.axes[0]!.states[0]!, id: 'over', look: { box: { fill: '#222222' } } }] }
     const two: Component = { ...one, axes: [...one.axes, axis], combinations: [{ id: 'both', states: { axis: 'on', pointer: 'over' }, look: { box: { fill: '#333333' } } }] }
     const fill = (states: Record<string, string>) => itemOf(new Run(projectOf(two), { component: 'small' }, { states }).drawList(), '', 'box')!.values.fill
     expect([fill({}), fill({ axis: 'on' }), fill({ axis: 'on', pointer: 'over' })]).toEqual(['#000000', '#111111', '#333333'])

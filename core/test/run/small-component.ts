@@ -19,7 +19,7 @@ export interface SmallRule {
 export interface SmallState {
   readonly look?: Look
   readonly final?: boolean
-  readonly continuous?: State['continuous']
+  readonly loop?: State['loop']
 }
 
 /** A 100 × 50 component with a box, written down in a few lines: states by name, rules in order `r0`, `r1`, …. */
@@ -33,8 +33,8 @@ export function small(states: Readonly<Record<string, SmallState>>, rules: reado
       { id: 'dot', kind: 'ellipse', name: 'dot', parent: 'frame', base: { x: 70, y: 15, width: 20, height: 20, fill: '#ffffff' } },
     ],
     axes: [{
-      id: 'axis', name: 'axis', start: names[0]!, drivenBy: null,
-      states: names.map((id, hue): State => ({ id, name: id, hue: hue % 8, look: states[id]!.look ?? {}, final: states[id]!.final ?? false, continuous: states[id]!.continuous ?? null })),
+      id: 'axis', name: 'axis', start: names[0]!, boundTo: null,
+      states: names.map((id, hue): State => ({ id, name: id, hue: hue % 8, look: states[id]!.look ?? {}, final: states[id]!.final ?? false, loop: states[id]!.loop ?? null })),
     }],
     rules: rules.map((rule, index): Rule => ({
       id: `r${index}`, axis: rule.axis ?? 'axis', trigger: rule.on, part: rule.part ?? null, within: rule.in ? { only: rule.in } : { except: [] }, guard: rule.guard ?? null,
@@ -52,5 +52,5 @@ export const tap: Trigger = { on: 'tap' }
 export const enter: Trigger = { on: 'enter' }
 export const leave: Trigger = { on: 'leave' }
 export const settled: Trigger = { on: 'settled' }
-export const after = (ms: number, since: 'entering' | 'settling' = 'entering'): Trigger => ({ on: 'after', ms, since, holdWhile: null })
-export const every = (ms: number): Trigger => ({ on: 'every', ms, since: 'entering', holdWhile: null })
+export const after = (ms: number, since: 'entering' | 'settling' = 'entering'): Trigger => ({ on: 'after', ms, since, pauseWhile: null })
+export const every = (ms: number): Trigger => ({ on: 'every', ms, since: 'entering', pauseWhile: null })

@@ -62,7 +62,7 @@ describe('going to a screen', () => {
 
   test('begins it anew, with the shared variables as they are', () => {
     const counted = { ...here, rules: [onTap('r1', 'go', { do: 'set', variable: 'visits', to: 'visits + 1' }, goTo('there'))], variables: [] }
-    const told = { ...there, parts: [...there.parts, { id: 'count', kind: 'text', name: 'count', parent: 'there-ground', base: { text: { expr: 'visits' }, takesInput: false } } as Part] }
+    const told = { ...there, parts: [...there.parts, { id: 'count', kind: 'text', name: 'count', parent: 'there-ground', base: { text: { expr: 'visits' }, receivesInput: false } } as Part] }
     const run = new Run({ ...project(counted, told), variables: [{ id: 'v', name: 'visits', type: 'number', start: 0 }] }, { screen: 'here' })
     for (let visit = 1; visit <= 3; visit++) {
       press(run, 10, 10)
@@ -88,11 +88,11 @@ describe('going to a screen', () => {
   })
 
   test('a way in begins with other values', () => {
-    const here = screen('here', [button('go', 0, 0)], { waysIn: [{ id: 'late', name: 'late at night', variables: { hidden: true } }] })
+    const here = screen('here', [button('go', 0, 0)], { entryPoints: [{ id: 'late', name: 'late at night', variables: { hidden: true } }] })
     const of = { ...project(here), variables: [{ id: 'v', name: 'hidden', type: 'yes/no', start: false } as const] }
-    expect(new Run(of, { screen: 'here' }, { wayIn: 'late' }).variable('hidden')).toBe(true)
+    expect(new Run(of, { screen: 'here' }, { entryPoint: 'late' }).variable('hidden')).toBe(true)
     expect(new Run(of, { screen: 'here' }).variable('hidden')).toBe(false)
-    expect(() => new Run(of, { screen: 'here' }, { wayIn: 'early' })).toThrow('way into the screen')
+    expect(() => new Run(of, { screen: 'here' }, { entryPoint: 'early' })).toThrow('way into the screen')
   })
 })
 
@@ -100,7 +100,7 @@ describe('an overlay', () => {
   const dialog = (overlay: Partial<NonNullable<Screen['overlay']>> = {}): Screen => ({
     ...screen('dialog', [button('ok', 10, 10), button('no', 60, 10)]), kind: 'overlay', width: 120, height: 40,
     parts: [{ id: 'sheet', kind: 'container', name: 'sheet', parent: null, base: { width: 120, height: 40, fill: '#ffffff' } }, button('ok', 10, 10), button('no', 60, 10)].map((part) => (part.parent === '' ? { ...part, parent: 'sheet' } : part) as Part),
-    overlay: { dim: 0.4, closesOnOutsideTap: true, closesOnEscape: true, ...overlay }, motion: over400,
+    overlay: { backdropOpacity: 0.4, closesOnOutsideTap: true, closesOnEscape: true, ...overlay }, motion: over400,
   })
   const opening = screen('here', [button('open', 0, 0), button('other', 0, 80)], { rules: [onTap('r1', 'open', { do: 'open overlay', screen: 'dialog', motion: null }), onTap('r2', 'other', { do: 'set', variable: 'touched', to: 'true' })] })
   const of = (overlay: Screen): Project => ({ ...project(opening, overlay), variables: [{ id: 'v', name: 'touched', type: 'yes/no', start: false }] })
@@ -129,7 +129,7 @@ describe('an overlay', () => {
   })
 
   test('that neither dims nor closes on a tap lets the pointer through beside it', () => {
-    const run = new Run(of(dialog({ dim: 0, closesOnOutsideTap: false })), { screen: 'here' })
+    const run = new Run(of(dialog({ backdropOpacity: 0, closesOnOutsideTap: false })), { screen: 'here' })
     press(run, 10, 10)
     run.advanceTo(500)
     press(run, 10, 90)
@@ -181,7 +181,7 @@ describe('an overlay', () => {
 
 describe('carry keys', () => {
   const box = (id: string, at: Partial<Part['base']>, more: Partial<Part> = {}): Part =>
-    ({ id, kind: 'box', name: id, parent: '', base: { width: 20, height: 20, fill: '#ff0000', ...at }, carryKey: 'stamp', ...more }) as Part
+    ({ id, kind: 'box', name: id, parent: '', base: { width: 20, height: 20, fill: '#ff0000', ...at }, transitionName: 'stamp', ...more }) as Part
 
   test('let a part begin as and where the one with its key is, and travel', () => {
     const here = screen('here', [box('small', { x: 10, y: 10 })], { rules: [onTap('r1', 'small', goTo('there'))] })
@@ -199,7 +199,7 @@ describe('carry keys', () => {
   })
 
   test('count places from what holds a part, turned or not', () => {
-    const here = screen('here', [{ ...button('holder', 30, 20, { rotate: 90 }), kind: 'container' } as Part, box('small', { x: 4, y: 2 }, { parent: 'holder' })], { rules: [onTap('r1', 'small', goTo('there'))] })
+    const here = screen('here', [{ ...button('holder', 30, 20, { rotation: 90 }), kind: 'container' } as Part, box('small', { x: 4, y: 2 }, { parent: 'holder' })], { rules: [onTap('r1', 'small', goTo('there'))] })
     const there = screen('there', [box('large', { x: 100, y: 50 })])
     const run = new Run(project(here, there), { screen: 'here' })
     const before = matrixTo(run.drawList(), '', 'small')!
@@ -211,7 +211,7 @@ describe('carry keys', () => {
   test('tie an overlay to what lies beneath, there and back', () => {
     const beneath = screen('here', [box('small', { x: 10, y: 10 }), button('other', 150, 0)], { rules: [onTap('r1', 'small', { do: 'open overlay', screen: 'card', motion: null })] })
     const card: Screen = {
-      ...screen('card', []), kind: 'overlay', width: 100, height: 60, motion: over400, overlay: { dim: 0.5, closesOnOutsideTap: true, closesOnEscape: true },
+      ...screen('card', []), kind: 'overlay', width: 100, height: 60, motion: over400, overlay: { backdropOpacity: 0.5, closesOnOutsideTap: true, closesOnEscape: true },
       parts: [{ id: 'sheet', kind: 'container', name: 'sheet', parent: null, base: { width: 100, height: 60 } }, { ...box('large', { x: 0, y: 0, width: 100, height: 60 }), parent: 'sheet' } as Part],
     }
     const run = new Run(project(beneath, card), { screen: 'here' })

@@ -3,7 +3,7 @@ import { demoTakes, skerryLine } from '@rheoscope/core/demo'
 import {
   absentFor, addScreen, addTake, addToScreen, apply, duplicateScreen, entranceOf, ENTRANCES, instanceFor, invert, newScreen, removeFromScreen, removeScreen, resizeScreen, setOnScreen, trimTake, type Take,
 } from '@rheoscope/core/document'
-import { project as projectSchema, validated } from '@rheoscope/core/schema'
+import { requireProject } from '@rheoscope/core/schema'
 import { bandsOf, differences, differingSpans, playTake, Run } from '@rheoscope/core/run'
 
 describe('takes', () => {
@@ -74,7 +74,7 @@ describe('screens', () => {
       expect(apply(next, invert(edit, project))).toEqual(project)
       project = next
     }
-    validated(projectSchema, project, 'The project')
+    requireProject(project, 'The project')
     expect(new Run(project, { screen: screen.id }).instance('call')!.states).toEqual(['crewRest'])
     const gone = apply(project, removeScreen(project, screen.id))
     expect([gone.screens.length, gone.takes.length]).toEqual([skerryLine.screens.length, skerryLine.takes.length])

@@ -90,7 +90,7 @@ describe('keys and focus', () => {
 
 describe('timers that are held', () => {
   test('stand still while their condition holds and go on where they were', () => {
-    const rules: SmallRule[] = [{ on: { on: 'after', ms: 1000, since: 'entering', holdWhile: 'hovered' }, in: ['a'], to: 'b' }]
+    const rules: SmallRule[] = [{ on: { on: 'after', ms: 1000, since: 'entering', pauseWhile: 'hovered' }, in: ['a'], to: 'b' }]
     const run = played(rules, [{ do: 'move', atMs: 400, ...at }, { do: 'exit', atMs: 2400, pointer: 'mouse' }], 5000)
     expect(fired(run)).toEqual(['after@3000'])
   })
@@ -108,7 +108,7 @@ describe('names that change', () => {
   })
 
   test('an axis tied to a variable follows it, and sets it when it changes by itself', () => {
-    const tied: Component['axes'] = [{ ...small({ off: {}, on: {} }, []).axes[0]!, drivenBy: { variable: 'open' } }]
+    const tied: Component['axes'] = [{ ...small({ off: {}, on: {} }, []).axes[0]!, boundTo: { variable: 'open' } }]
     const component = { ...small({ off: {}, on: {} }, [{ on: tap, in: ['off'], to: 'on' }], { variables }), axes: tied }
     const run = new Run(projectOf(component), { component: 'small' })
     for (const { atMs, ...input } of tapAt(0)) {

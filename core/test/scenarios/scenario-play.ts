@@ -1,4 +1,4 @@
-import { project as projectSchema, validated } from '@rheoscope/core/schema'
+import { requireProject } from '@rheoscope/core/schema'
 import type { InputAction, PointerKind } from '@rheoscope/core/document'
 import { isMoving } from '@rheoscope/core/machine'
 import { isCrossFade } from '@rheoscope/core/motion'
@@ -17,7 +17,7 @@ export interface Seen {
 /** Plays an example to its end and reports everything it says is to be seen. Throws for a step that says nothing known. */
 export function playScenario(scenario: ScenarioText): readonly Seen[] {
   const { project, surface, isMotionReduced } = projectOf(scenario)
-  validated(projectSchema, project, 'The example')
+  requireProject(project, 'The example')
   const run = new Run(project, { component: surface }, { isMotionReduced })
   return scenario.steps.flatMap(({ atMs, what }) => {
     run.advanceTo(atMs)

@@ -46,8 +46,8 @@ class Reader {
         return
       case 'motion':
         return this.pair(rest)
-      case 'continuous':
-        return this.continuous(rest)
+      case 'loop':
+        return this.loop(rest)
       case 'drag':
         return this.drag(rest)
       case 'reduced':
@@ -106,7 +106,7 @@ class Reader {
   private axis(text: string): Axis {
     const [, name = 'state', list = '', kind, by] = /^(?:(\w+): )?(.*?)(?: by (parameter|variable) (\w+))?$/.exec(text) ?? []
     const states = list.split(' ').map((state, hue) => newState(state, state, hue))
-    return { id: name, name, states, start: states[0]!.id, drivenBy: kind === undefined ? null : kind === 'parameter' ? { parameter: by! } : { variable: by! } }
+    return { id: name, name, states, start: states[0]!.id, boundTo: kind === undefined ? null : kind === 'parameter' ? { parameter: by! } : { variable: by! } }
   }
 
   /** `state: …`, `state+state: …` or `absent: …` */
@@ -184,30 +184,30 @@ class Reader {
   }
 
   /** `state: part.property=value, 1000 ms, linear[, back and forth][, 2 times]` */
-  private continuous(text: string): void {
+  private loop(text: string): void {
     const [, state = '', said = ''] = /^(\w+): (.*)$/.exec(text) ?? []
     const [to = '', ...more] = pieces(said)
     const times = more.find((piece) => piece.endsWith(' times'))
     const motion = motionOf(more.filter((piece) => piece !== times && piece !== 'back and forth'))!
     this.changeState(state, {
-      continuous: {
-        durationMs: motion.durationMs ?? 1000, easing: motion.easing ?? 'linear', repeat: more.includes('back and forth') ? 'back and forth' : 'forward',
-        times: times ? Number.parseInt(times, 10) : null, to: lookOf(to),
+      loop: {
+        durationMs: motion.durationMs ?? 1000, easing: motion.easing ?? 'linear', direction: more.includes('back and forth') ? 'back and forth' : 'forward',
+        count: times ? Number.parseInt(times, 10) : null, to: lookOf(to),
       },
     })
   }
 
-  /** `part: across, within holder, rests edges, throws, 200 ms, linear` */
+  /** `part: across, limit to parent, snap to edges, keep momentum, 200 ms, linear` */
   private drag(text: string): void {
     const [, name = '', said = ''] = /^(\w+): (.*)$/.exec(text) ?? []
     const words = pieces(said)
     const after = (word: string) => words.find((piece) => piece.startsWith(`${word} `))?.slice(word.length + 1)
-    const [rests = 'anywhere', ...points] = (after('rests') ?? 'anywhere').split(/ (?=\d)/)
+    const [snapTo = 'anywhere', ...points] = (after('snap to') ?? 'anywhere').split(/ (?=\d)/)
     const drag: Drag = {
       along: (words.find((word) => word === 'across' || word === 'down') ?? 'both') as Drag['along'],
-      within: (after('within') ?? 'nothing') as Drag['within'], rests: rests as Drag['rests'],
+      limitTo: (after('limit to') ?? 'nothing') as Drag['limitTo'], snapTo: snapTo as Drag['snapTo'],
       points: points.map((point) => ({ x: Number(point.split(';')[0]), y: Number(point.split(';')[1]) })),
-      throws: words.includes('throws'), settleMs: Number.parseInt(words.find((word) => word.endsWith(' ms')) ?? '0', 10), easing: 'linear',
+      keepsMomentum: words.includes('keep momentum'), settleMs: Number.parseInt(words.find((word) => word.endsWith(' ms')) ?? '0', 10), easing: 'linear',
     }
     this.component.parts = this.component.parts.map((part) => (part.id === name ? { ...part, drag } : part))
   }
@@ -223,8 +223,8 @@ function triggerOf(text: string): Trigger {
       return rest === '' ? trigger : { ...trigger, thresholdMs: Number(rest) }
     case 'after':
     case 'every': {
-      const [, ms, settling, held] = /^(\d+)( from settling)?(?: held while (.+))?$/.exec(rest) ?? []
-      return { ...trigger, ms: Number(ms), since: settling ? 'settling' : 'entering', holdWhile: held ? unquote(held) : null }
+      const [, ms, settling, held] = /^(\d+)( from settling)?(?: paused while (.+))?$/.exec(rest) ?? []
+      return { ...trigger, ms: Number(ms), since: settling ? 'settling' : 'entering', pauseWhile: held ? unquote(held) : null }
     }
     case 'key':
       return { ...trigger, ...keyOf(rest.replace(' anywhere', '')), anywhere: rest.endsWith(' anywhere') }
@@ -241,8 +241,8 @@ function triggerOf(text: string): Trigger {
 
 function targetOf(text: string): Target {
   const word = text.trim()
-  if (/^(next|previous)/.test(word)) return { go: word.split(' ')[0] as 'next', wrap: !word.includes('without wrapping') }
-  if (word === 'stay' || word === 'back' || word === 'nothing') return { go: word }
+  if (/^(next|previous)/.test(word)) return { go: word.split(' ')[0] as 'next', loops: !word.includes('without looping') }
+  if (word === 'stay' || word === 'back' || word === 'ignored') return { go: word }
   return { go: 'state', state: word }
 }
 
@@ -261,35 +261,34 @@ function actionOf(text: string, index: number): Action {
       return { ...each, do: 'drive', instance: words[1]!, axis: 'state', state: words[2]! }
     default: {
       const [ms = '', ...look] = motion.split(': ')
-      return { ...each, do: 'pulse', part: words[1]!, motion: withDetail(motionOf([ms])!, 'stage', `1 linear: ${look.join(': ')}`) }
+      return { ...each, do: 'pulse', part: words[1]!, motion: withDetail(motionOf([ms])!, 'keyframe', `1 linear: ${look.join(': ')}`) }
     }
   }
 }
 
-/** The pieces of a motion: `200 ms`, an easing, `delay 50`, `policy …`, `turn …`, `jump …`, `reduced …`, `stagger 50 from first`, `carry velocity`. */
+/** The pieces of a motion: `200 ms`, an easing, `delay 50`, `policy …`, `rotationDirection …`, `switchAt …`, `reducedMotion …`, `velocity …`, `stagger 50 from first`. */
 function motionOf(said: readonly string[]): Motion | null {
   return said.length === 0 ? null : said.reduce<Motion>((motion, piece) => {
     const [word = '', ...others] = piece.split(' ')
     const rest = others.join(' ')
     if (rest === 'ms') return { ...motion, durationMs: Number(word) }
     if (word === 'delay') return { ...motion, delayMs: Number(rest) }
-    if (['policy', 'turn', 'jump', 'reduced', 'colourSpace'].includes(word)) return { ...motion, [word]: rest }
+    if (['policy', 'rotationDirection', 'switchAt', 'reducedMotion', 'velocity', 'colourSpace'].includes(word)) return { ...motion, [word]: rest }
     if (word === 'stagger') return { ...motion, stagger: { stepMs: Number(others[0]), from: others[2] as 'first' } }
-    if (piece === 'carry velocity') return { ...motion, carryVelocity: true }
     return { ...motion, easing: piece }
   }, EMPTY_MOTION)
 }
 
-/** `stage share easing [matched]: look` or `lane part[.property]: motion, …` */
+/** `keyframe share easing [matched]: look` or `lane part[.property]: motion, …` */
 function withDetail(motion: Motion, word: string, rest: string): Motion {
   const at = rest.indexOf(': ')
   const [head, body] = [rest.slice(0, at), rest.slice(at + 2)]
-  if (word === 'stage') {
+  if (word === 'keyframe') {
     const [share, easing = 'linear', matched] = head.split(' ')
-    return { ...motion, stages: [...motion.stages, { id: `stage${motion.stages.length + 1}`, share: Number(share), easing, matchVelocity: matched === 'matched', look: lookOf(body) }] }
+    return { ...motion, keyframes: [...motion.keyframes, { id: `keyframe${motion.keyframes.length + 1}`, share: Number(share), easing, matchVelocity: matched === 'matched', look: lookOf(body) }] }
   }
   const [part = '', property = null] = head.split('.')
-  const { lanes: _lanes, stages: _stages, ...timing } = motionOf(pieces(body))!
+  const { lanes: _lanes, keyframes: _keyframes, ...timing } = motionOf(pieces(body))!
   return { ...motion, lanes: [...motion.lanes, { ...timing, id: `lane${motion.lanes.length + 1}`, part, property }] }
 }
 

@@ -16,7 +16,7 @@ const item = (kind: PartKind, values: Record<string, unknown>, children: readonl
 
 const placed = fc.record({
   x: fc.integer({ min: -50, max: 50 }), y: fc.integer({ min: -50, max: 50 }), width: fc.integer({ min: 5, max: 90 }), height: fc.integer({ min: 5, max: 90 }),
-  rotate: fc.integer({ min: -360, max: 360 }), scaleX: fc.constantFrom(1, 2, -1), scaleY: fc.constantFrom(1, 0.5),
+  rotation: fc.integer({ min: -360, max: 360 }), scaleX: fc.constantFrom(1, 2, -1), scaleY: fc.constantFrom(1, 0.5),
 })
 
 describe('what is under a point', () => {
@@ -41,7 +41,7 @@ describe('what is under a point', () => {
   test('what is clipped away, hidden or takes no input is not hit', () => {
     const box = (values: Record<string, unknown>) => item('box', { x: 60, width: 50, height: 50, fill: '#000000', ...values })
     const hits = (clip: boolean, values: Record<string, unknown> = {}) => partsAt([item('container', { width: 80, height: 50, clip }, [box(values)])], { x: 100, y: 10 }).length
-    expect([hits(false), hits(true), hits(false, { visible: false }), hits(false, { takesInput: false })]).toEqual([2, 0, 0, 0])
+    expect([hits(false), hits(true), hits(false, { visible: false }), hits(false, { receivesInput: false })]).toEqual([2, 0, 0, 0])
   })
 
   test('every part of the demo that shows can be pointed at', () => {
@@ -65,7 +65,7 @@ describe('handles', () => {
   })
 
   test('a part is turned by as much as the pointer goes round its anchor', () => {
-    const { values } = item('box', { width: 20, height: 20, rotate: 10 })
+    const { values } = item('box', { width: 20, height: 20, rotation: 10 })
     expect(turned(values, { x: 10, y: -5 }, { x: 25, y: 10 })).toBe(100)
   })
 

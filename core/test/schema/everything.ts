@@ -1,10 +1,10 @@
 import { EMPTY_MOTION, newProject, TRIGGER_KINDS, defaultTrigger, type Action, type Motion, type Part, type Project, type Target } from '@rheoscope/core/document'
 
 const motion: Motion = {
-  durationMs: { token: 'quick' }, delayMs: 20, easing: 'spring(0.3)', jump: 'end', turn: 'clockwise', colourSpace: 'srgb', policy: 'refuse',
-  carryVelocity: true, reduced: 'movement jumps', stagger: { stepMs: 40, from: 'middle' },
+  durationMs: { token: 'quick' }, delayMs: 20, easing: 'spring(0.3)', switchAt: 'end', rotationDirection: 'clockwise', colourSpace: 'srgb', policy: 'ignore',
+  velocity: 'keep', reducedMotion: 'skip movement', stagger: { stepMs: 40, from: 'middle' },
   lanes: [{ id: 'lane', part: 'box', property: 'opacity', durationMs: 80 }],
-  stages: [{ id: 'stage', look: { box: { x: 4 } }, share: 2, easing: 'linear', matchVelocity: true }],
+  keyframes: [{ id: 'stage', look: { box: { x: 4 } }, share: 2, easing: 'linear', matchVelocity: true }],
 }
 
 const at = (id: string, parent: string | null) => ({ id, name: id, parent, base: {} })
@@ -12,7 +12,7 @@ const at = (id: string, parent: string | null) => ({ id, name: id, parent, base:
 const parts: readonly Part[] = [
   { ...at('root', null), kind: 'container', base: { width: 100, layout: 'row' } },
   {
-    ...at('box', 'root'), kind: 'box', carryKey: 'card', locked: true, hidden: true,
+    ...at('box', 'root'), kind: 'box', transitionName: 'card', locked: true, hidden: true,
     base: {
       fill: { gradient: 'linear', angleDeg: 90, stops: [{ colour: '#ffffff', at: 0 }, { colour: '#00000080', at: 1 }], place: [1, 0, 0, 1, 0, 0] },
       shadow: [{ x: 0, y: 1, blur: 2, spread: 0, colour: '#000000', inset: false }], strokeDash: [2, 3], x: { expr: 'size * 2' }, stroke: { token: 'ink' }, visible: true, d: null,
@@ -26,7 +26,7 @@ const parts: readonly Part[] = [
 ]
 
 const targets: readonly Target[] = [
-  { go: 'state', state: 'a' }, { go: 'next', wrap: true }, { go: 'previous', wrap: false }, { go: 'stay' }, { go: 'back' }, { go: 'nothing' },
+  { go: 'state', state: 'a' }, { go: 'next', loops: true }, { go: 'previous', loops: false }, { go: 'stay' }, { go: 'back' }, { go: 'ignored' },
 ]
 
 const actions: readonly Action[] = [
@@ -48,10 +48,10 @@ export const everything: Project = {
   components: [{
     id: 'one', name: 'One', parts,
     axes: [{
-      id: 'axis', name: 'axis', start: 'a', drivenBy: { parameter: 'size' },
+      id: 'axis', name: 'axis', start: 'a', boundTo: { parameter: 'size' },
       states: [
-        { id: 'a', name: 'a', hue: 0, look: { box: { opacity: 0 } }, final: true, continuous: { durationMs: 1500, easing: 'linear', repeat: 'forward', times: null, to: { box: { rotate: 360 } }, turn: 'as written' } },
-        { id: 'b', name: 'b', hue: 7, look: {}, final: false, continuous: null },
+        { id: 'a', name: 'a', hue: 0, look: { box: { opacity: 0 } }, final: true, loop: { durationMs: 1500, easing: 'linear', direction: 'forward', count: null, to: { box: { rotation: 360 } }, rotationDirection: 'as written' } },
+        { id: 'b', name: 'b', hue: 7, look: {}, final: false, loop: null },
       ],
     }],
     rules: TRIGGER_KINDS.map((kind, index) => ({
@@ -66,7 +66,7 @@ export const everything: Project = {
   }],
   screens: [{
     id: 'home', name: 'Home', kind: 'screen', device: 'phone', width: 390, height: 844, parts: [{ ...at('ground', null), kind: 'container' }],
-    rules: [], variables: [], overlay: { dim: 0.4, closesOnOutsideTap: true, closesOnEscape: true }, motion: null,
+    rules: [], variables: [], overlay: { backdropOpacity: 0.4, closesOnOutsideTap: true, closesOnEscape: true }, motion: null,
   }],
   variables: [{ id: 'deck', name: 'deck', type: 'choice', start: 'upper', choices: ['upper', 'lower'] }],
   tables: [{ id: 'notices', name: 'Notices', columns: [{ id: 'text', name: 'text', type: 'text' }], records: [{ id: 'r1', cells: { text: 'Seals off the port bow' } }] }],

@@ -3,11 +3,13 @@ import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { Ajv2020 } from 'ajv/dist/2020.js'
 import fc from 'fast-check'
-import { apply, serialise, type Edit, type Project } from '@rheoscope/core/document'
-import { edit as editSchema, entry as entrySchema, project as projectSchema, projectJsonSchema, readProject, validated } from '@rheoscope/core/schema'
+import { apply, DOCUMENT_VERSION, Project, serialise, type Edit } from '@rheoscope/core/document'
+import { EditShape, EntryShape, projectJsonSchema, readProject, validated } from '@rheoscope/core/schema'
 import { skerryLine } from '@rheoscope/core/demo'
 import { anyEdit } from '../document/any-edit'
+import { signed } from '../document/made'
 import { everything } from './everything'
+import { changedAt, pathsIn } from './places'
 
 const published = path.resolve(import.meta.dirname, '../../../docs/project-file.schema.json')
 
@@ -33,8 +35,8 @@ describe('the schema', () => {
 
   test('takes in every edit and entry', () => {
     fc.assert(fc.property(anyEdit(skerryLine), (edit) => {
-      expect(editSchema.validate(edit).error).toBeUndefined()
-      expect(() => validated(entrySchema, { id: 'entry-0001', what: 'do', label: 'x', edit, inverse: edit }, 'it')).not.toThrow()
+      expect(() => validated(EditShape, edit, 'it')).not.toThrow()
+      expect(() => validated(EntryShape, { ...signed('entry-0001'), what: 'do', label: 'x', edit, inverse: edit, version: DOCUMENT_VERSION }, 'it')).not.toThrow()
     }))
   })
 })
@@ -58,7 +60,7 @@ describe('the published JSON Schema', () => {
     const wrong = fc.constantFrom<unknown>(null, -1, 'nonsense!', true, [], {}, 1e9)
     fc.assert(fc.property(fc.constantFrom(...fields), wrong, (at, to) => {
       const changed = changedAt(everything, at, to)
-      const isValid = projectSchema.validate(changed, { convert: false }).error === undefined
+      const isValid = Project.joi.validate(changed, { convert: false }).error === undefined
       expect({ at, to, isValid: validate(changed) }).toEqual({ at, to, isValid })
     }), { numRuns: 400 })
   })
@@ -66,14 +68,3 @@ describe('the published JSON Schema', () => {
 
 const set = (at: readonly string[], to: unknown): Edit => ({ edit: 'set', path: at, to })
 const without = (project: Project, at: readonly string[]): unknown => apply(project, { edit: 'unset', path: at })
-
-function pathsIn(node: unknown, at: readonly (string | number)[] = []): (readonly (string | number)[])[] {
-  if (typeof node !== 'object' || node === null) return [at]
-  return [...(at.length > 0 ? [at] : []), ...Object.entries(node).flatMap(([key, value]) => pathsIn(value, [...at, Array.isArray(node) ? Number(key) : key]))]
-}
-
-function changedAt(node: unknown, [key, ...rest]: readonly (string | number)[], to: unknown): unknown {
-  if (key === undefined) return to
-  if (Array.isArray(node)) return node.with(key as number, changedAt(node[key as number], rest, to))
-  return { ...(node as object), [key]: changedAt((node as Record<string, unknown>)[key], rest, to) }
-}

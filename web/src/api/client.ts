@@ -13,6 +13,7 @@ export async function request<T>(path: string, init: RequestInit = {}): Promise<
   let response: Response
   try {
     response = await fetch(`/api${path}`, init)
+    // eslint-disable-next-line no-restricted-syntax -- Browsers do not say why nothing came back.
   } catch {
     throw new ApiError(UNREACHABLE, 0, 'The server cannot be reached.')
   }

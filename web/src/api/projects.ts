@@ -1,4 +1,4 @@
-import type { Appended, Entry, ProjectSummary, StoredProject } from '@rheoscope/core/document'
+import type { Appended, Entry, ProjectSummary, StoredHistory, StoredProject } from '@rheoscope/core/document'
 import type { CheckFailure, CheckProgress, ReportedFinding } from '@rheoscope/core/check'
 import type { TakeOutcome } from '@rheoscope/core/run'
 import { ApiError, post, request } from './client'
@@ -19,6 +19,9 @@ export const openProjectFile = (text: string): Promise<StoredProject> =>
 export const removeProject = (id: string): Promise<void> => request(address(id), { method: 'DELETE' })
 
 export const loadLog = (id: string, after: number): Promise<readonly Entry[]> => request(`${address(id)}/log?after=${after}`)
+
+/** The last entries of the log, or the last before a revision. */
+export const loadHistory = (id: string, before?: number): Promise<StoredHistory> => request(`${address(id)}/history${before === undefined ? '' : `?before=${before}`}`)
 
 /** Adds entries made on revision `base`; answers with what was missed instead of throwing when that is not the newest. */
 export async function appendEntries(id: string, base: number, entries: readonly Entry[]): Promise<Appended> {

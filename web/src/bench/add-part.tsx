@@ -15,32 +15,32 @@ export function AddPart() {
   const root = component.parts[0]!
   const selected = parts[0]
   const holder = selected?.kind === 'container' ? selected : root
-  const size = { width: Number(holder.base.width ?? 100), height: Number(holder.base.height ?? 40) }
+  const size = { width: holder.base.width ?? 100, height: holder.base.height ?? 40 }
   const add = (part: Part, before: readonly Edit[] = []) => {
     setAnchor(null)
     make(batch(...before, addPart(component.id, part)), `add ${part.name}`)
     select({ do: 'select parts', parts: [part.id] })
   }
   const addSlot = () => {
-    const slot = { id: newId(), name: freeName('slot', namesOf(component.parameters), ''), type: 'slot', initial: '' } as const
-    add(newHolder(newId(), { slot: slot.id }, holder, component.parts), [addParameter(component.id, slot)])
+    const slot = { id: newId('slot'), name: freeName('slot', namesOf([...component.parameters, ...component.variables]), ''), type: 'slot', initial: '' } as const
+    add(newHolder(newId('slot'), { slot: slot.id }, holder, component.parts), [addParameter(component.id, slot)])
   }
   return (
     <>
       <Button aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>+ part</Button>
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         {DRAWABLE.map((kind) => (
-          <MenuItem key={kind} onClick={() => add(newPart(newId(), kind, holder, size, component.parts))}>
+          <MenuItem key={kind} onClick={() => add(newPart(newId(kind), kind, holder, size, component.parts))}>
             <PartGlyph kind={kind} /> {kind}
           </MenuItem>
         ))}
-        <MenuItem onClick={() => add(newHolder(newId(), 'list', holder, component.parts))}><PartGlyph kind="list" /> list</MenuItem>
+        <MenuItem onClick={() => add(newHolder(newId('list'), 'list', holder, component.parts))}><PartGlyph kind="list" /> list</MenuItem>
         <MenuItem onClick={addSlot}><PartGlyph kind="slot" /> slot</MenuItem>
         <MenuItem onClick={() => { setAnchor(null); svg.chooseFile() }}><PartGlyph kind="path" /> parts of an SVG file …</MenuItem>
         {project.components.filter(({ id }) => id !== component.id).map((each) => {
           const isInside = reaches(project, each.id, component.id)
           return (
-            <MenuItem key={each.id} disabled={isInside} onClick={() => add(newHolder(newId(), { component: each }, holder, component.parts))}>
+            <MenuItem key={each.id} disabled={isInside} onClick={() => add(newHolder(newId(each.name), { component: each }, holder, component.parts))}>
               <PartGlyph kind="instance" /> {each.name} {isInside && <span className="muted">has {component.name} inside</span>}
             </MenuItem>
           )

@@ -27,8 +27,9 @@ export function AxisGrid() {
   useFocusOnCell(grid)
   const hasTriggers = !isDecidedOutside(axis)
   const add = () => {
-    const id = newId()
-    make(addState(component, axis, id, freeStateName(axis), state), `add a state to ${axis.name}`)
+    const name = freeStateName(axis)
+    const id = newId(name)
+    make(addState(component, axis, id, name, state), `add a state to ${axis.name}`)
     select({ do: 'select state', state: id })
   }
   const onContextMenu = (event: MouseEvent) => {
@@ -85,7 +86,7 @@ function useFocusOnCell(grid: RefObject<HTMLDivElement | null>): void {
 
 function DrivenHint() {
   const { axis } = useStillBench()
-  const by = axis.drivenBy && 'parameter' in axis.drivenBy ? axis.drivenBy.parameter : ''
+  const by = axis.boundTo && 'parameter' in axis.boundTo ? axis.boundTo.parameter : ''
   return <p className="muted hint">“{by}” decides which of these looks an instance has; no trigger does. Select a look and change what differs.</p>
 }
 

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addAxis, removeAxis, renameAxis, type Axis } from '@rheoscope/core/document'
+import { addAxis, inProject, removeAxis, renameAxis, setAt, type Axis } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
 import { newId } from '../session/new-id'
 import { useStillBench } from './use-bench'
@@ -21,7 +21,7 @@ export function AxisMenu() {
   }
   const decide = (variable: string | null) => {
     setAnchor(null)
-    make({ edit: 'set', path: ['components', component.id, 'axes', axis.id, 'drivenBy'], to: variable === null ? null : { variable } }, `set what decides ${axis.name}`)
+    make(setAt(inProject('components', component.id, 'axes', axis.id, 'boundTo'), variable === null ? null : { variable }), `set what decides ${axis.name}`)
   }
   const remove = () => {
     const other = component.axes.find(({ id }) => id !== axis.id)
@@ -33,13 +33,13 @@ export function AxisMenu() {
       <CommitField label="Axis name" hidesLabel value={axis.name} onCommit={(name) => (name.trim() === '' ? 'An axis has a name.' : (make(renameAxis(component.id, axis.id, name.trim()), 'rename the axis'), null))} />
       <button className="plain muted" aria-haspopup="menu" aria-label="Axes" onClick={(event) => setAnchor(event.currentTarget)}>{component.axes.length > 1 ? `▾ ${component.axes.length}` : '▾'}</button>
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
-        {component.axes.map(({ id, name, start, drivenBy }) => (
+        {component.axes.map(({ id, name, start, boundTo }) => (
           <MenuItem key={id} selected={id === axis.id} onClick={() => show(id, start)}>
-            {name} {drivenBy && <span className="muted">by {'parameter' in drivenBy ? drivenBy.parameter : drivenBy.variable}</span>}
+            {name} {boundTo && <span className="muted">by {'parameter' in boundTo ? boundTo.parameter : boundTo.variable}</span>}
           </MenuItem>
         ))}
         <MenuItem onClick={add}>Another axis</MenuItem>
-        {axis.drivenBy !== null && <MenuItem onClick={() => decide(null)}>Let rules alone decide {axis.name}</MenuItem>}
+        {axis.boundTo !== null && <MenuItem onClick={() => decide(null)}>Let rules alone decide {axis.name}</MenuItem>}
         {[...component.variables, ...project.variables].filter(({ name }) => !isTiedTo(axis, name)).map(({ id, name }) => (
           <MenuItem key={`tie ${id}`} onClick={() => decide(name)}>Tie {axis.name} to the variable {name}</MenuItem>
         ))}
@@ -49,4 +49,4 @@ export function AxisMenu() {
   )
 }
 
-const isTiedTo = ({ drivenBy }: Axis, variable: string): boolean => drivenBy !== null && 'variable' in drivenBy && drivenBy.variable === variable
+const isTiedTo = ({ boundTo }: Axis, variable: string): boolean => boundTo !== null && 'variable' in boundTo && boundTo.variable === variable

@@ -1,4 +1,4 @@
-import { setCell, setRuleField, spreadRuleOver, type Axis, type Component, type Edit, type Id, type Project, type Rule } from '@rheoscope/core/document'
+import { setCell, setRuleField, spreadRuleOver, type Axis, type Component, type Edit, type Id, type Project, type Rule, type NewId } from '@rheoscope/core/document'
 import type { Row } from './rows'
 
 /** A cell of the table that is being dragged from. */
@@ -11,7 +11,7 @@ export interface CellOrigin {
 }
 
 /** What dropping a cell on the column of a state does, with its name; null when it does nothing. */
-export function dropped(project: Project, component: Component, axis: Axis, { row, state: from, rule, how }: CellOrigin, state: Id, newId: () => Id): { readonly edit: Edit | null; readonly label: string } | null {
+export function dropped(project: Project, component: Component, axis: Axis, { row, state: from, rule, how }: CellOrigin, state: Id, newId: NewId): { readonly edit: Edit | null; readonly label: string } | null {
   const name = axis.states.find(({ id }) => id === state)?.name ?? ''
   if (how === 'spread') {
     if (!rule || state === from) return null
@@ -19,6 +19,6 @@ export function dropped(project: Project, component: Component, axis: Axis, { ro
     return { edit: spreadRuleOver(project, component, rule, axis.states.slice(places[0], places[1]! + 1).map(({ id }) => id)), label: `let ${row.key} hold as far as ${name}` }
   }
   const target = { go: 'state', state } as const
-  const edit = rule ? setRuleField(component.id, rule.id, 'target', target) : setCell(component, { axis: axis.id, state: from, trigger: row.trigger, part: row.part }, target, newId())
+  const edit = rule ? setRuleField(component.id, rule.id, 'target', target) : setCell(component, { axis: axis.id, state: from, trigger: row.trigger, part: row.part }, target, newId(row.trigger.on))
   return { edit, label: `let ${row.key} lead to ${name}` }
 }

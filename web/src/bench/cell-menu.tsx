@@ -37,5 +37,5 @@ function TargetName({ target }: { readonly target: Target }) {
   const { axis } = useStillBench()
   const state = target.go === 'state' ? axis.states.find(({ id }) => id === target.state) : undefined
   if (state) return <span className="answer-state"><StateMark hue={state.hue} size={11} /> {state.name}</span>
-  return <span className="answer-state">{target.go === 'nothing' ? 'nothing on purpose' : target.go}</span>
+  return <span className="answer-state">{target.go === 'ignored' ? 'nothing on purpose' : target.go}</span>
 }

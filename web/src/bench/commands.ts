@@ -1,7 +1,6 @@
-import {
-  batch, clipOf, groupParts, lookClipOf, pasteClip, pasteLook, pasteRules, putPart, removeParts, reorderPart, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part, type RuleClip,
-} from '@rheoscope/core/document'
+import { batch, clipOf, groupParts, inProject, isFields, lookClipOf, orElse, pasteClip, pasteLook, pasteRules, putPart, removeParts, reorderPart, setAt, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part, type RuleClip } from '@rheoscope/core/document'
 import { aligned, ALIGNMENTS, around, distributed, IDENTITY, itemOf, matrixTo, transformed, type Alignment, type Frame, type Point } from '@rheoscope/core/scene'
+import { jsonOr } from '../json'
 import { newId } from '../session/new-id'
 import { stillLife } from '../paint/look-picture'
 import type { Bench } from './use-bench'
@@ -71,25 +70,36 @@ export const keyText = (key: string): string =>
   key.split(' ').map((word) => ({ ArrowLeft: '←', ArrowRight: '→', ArrowUp: '↑', ArrowDown: '↓', PageUp: 'Page ↑', PageDown: 'Page ↓', Escape: 'Esc' })[word] ?? (word.length === 1 ? word.toUpperCase() : word)).join(' ')
 
 /** Pastes what a clipboard holds, if that is parts, what a look changes, or rules; says whether it was. */
-export function pasteText({ component, axis, editedStates, make, select }: Bench, text: string): boolean {
-  try {
-    const clip = JSON.parse(text) as Clip | LookClip | RuleClip
-    if (clip.format === 'rheoscope-look') {
-      make(pasteLook(component, editedStates.map((state) => ({ look: 'state', axis: axis.id, state: state.id })), clip), 'paste a look')
-      return true
-    }
-    if (clip.format === 'rheoscope-rules') {
-      make(pasteRules(component, axis.id, clip, newId), 'paste rules')
-      return true
-    }
-    if (clip.format !== 'rheoscope-parts') return false
-    const { edit, pasted } = pasteClip(component, clip, newId)
-    make(edit, 'paste parts')
-    select({ do: 'select parts', parts: pasted })
+export function pasteText(bench: Bench, text: string): boolean {
+  const clip = jsonOr(text, null)
+  return isClip(clip) && orElse(() => pasteIn(bench, clip), false)
+}
+
+type AnyClip = Clip | LookClip | RuleClip
+
+const IS_CLIP: Readonly<Record<string, (clip: Readonly<Record<string, unknown>>) => boolean>> = {
+  'rheoscope-parts': ({ parts, looks }) => Array.isArray(parts) && Array.isArray(looks),
+  'rheoscope-look': ({ parts }) => typeof parts === 'object' && parts !== null,
+  'rheoscope-rules': ({ rules }) => Array.isArray(rules),
+}
+
+/** Whether a value is a clip; what is in it is held against the component when it is pasted. */
+const isClip = (value: unknown): value is AnyClip => isFields(value) && IS_CLIP[String(value.format)]?.(value) === true
+
+function pasteIn({ component, axis, editedStates, make, select }: Bench, clip: AnyClip): boolean {
+  if (clip.format === 'rheoscope-look') {
+    make(pasteLook(component, editedStates.map((state) => ({ look: 'state', axis: axis.id, state: state.id })), clip), 'paste a look')
     return true
-  } catch {
-    return false
   }
+  if (clip.format === 'rheoscope-rules') {
+    make(pasteRules(component, axis.id, clip, newId), 'paste rules')
+    return true
+  }
+  if (clip.format !== 'rheoscope-parts') return false
+  const { edit, pasted } = pasteClip(component, clip, newId)
+  make(edit, 'paste parts')
+  select({ do: 'select parts', parts: pasted })
+  return true
 }
 
 function duplicate({ component, view, make, select }: Bench): void {
@@ -100,7 +110,7 @@ function duplicate({ component, view, make, select }: Bench): void {
 
 function group(bench: Bench): void {
   const { component, view, make, select } = bench
-  const id = newId()
+  const id = newId('group')
   const edit = groupParts(component, view.parts, id, around(framesOf(bench).map(({ frame }) => frame)))
   make(edit, 'group')
   if (edit) select({ do: 'select parts', parts: [id] })
@@ -123,7 +133,7 @@ function reorder(towards: 'front' | 'back') {
 function flag(property: 'locked' | 'hidden', setting: string, clearing: string) {
   return ({ component, parts, make }: Bench): void => {
     const to = parts.some((part) => part[property] !== true)
-    make(batch(...parts.map(({ id }): Edit => ({ edit: 'set', path: ['components', component.id, 'parts', id, property], to }))), to ? setting : clearing)
+    make(batch(...parts.map(({ id }): Edit => setAt(inProject('components', component.id, 'parts', id, property), to))), to ? setting : clearing)
   }
 }
 

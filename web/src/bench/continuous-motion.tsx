@@ -1,4 +1,4 @@
-import { propertyDefinition, setContinuous, type Continuous, type Part, type Value } from '@rheoscope/core/document'
+import { propertyDefinition, setLoop, type Loop, type Part, type Value } from '@rheoscope/core/document'
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber, parseValue } from '../fields/parse-value'
@@ -7,16 +7,16 @@ import { wholeMs } from '../fields/ms-field'
 import { useBench } from './use-bench'
 
 /** The properties a repeating motion can take somewhere, in the order they are offered. */
-const OFFERED = ['rotate', 'x', 'y', 'scaleX', 'scaleY', 'opacity'] as const
+const OFFERED = ['rotation', 'x', 'y', 'scaleX', 'scaleY', 'opacity'] as const
 
-const ONE_ROUND: Omit<Continuous, 'to'> = { durationMs: 1000, easing: 'linear', repeat: 'forward', times: null }
+const ONE_ROUND: Omit<Loop, 'to'> = { durationMs: 1000, easing: 'linear', direction: 'forward', count: null }
 
 /** The motion that repeats for as long as the selected state lasts, as far as it moves the selected part. */
 export function ContinuousMotion({ part }: { readonly part: Part }) {
   const { component, axis, state, make } = useBench()
-  const { continuous } = state
+  const { loop: continuous } = state
   const said = continuous?.to[part.id] ?? {}
-  const set = (to: Continuous | null) => make(setContinuous(component.id, axis.id, state.id, to), `make ${state.name} repeat`)
+  const set = (to: Loop | null) => make(setLoop(component.id, axis.id, state.id, to), `make ${state.name} repeat`)
   const setEvery = (text: string): string | null => {
     if (text.trim() === '' || text.trim() === 'never') {
       set(null)
@@ -25,7 +25,7 @@ export function ContinuousMotion({ part }: { readonly part: Part }) {
     const ms = wholeMs(text)
     if (typeof ms === 'string') return ms
     if (ms === 0) return 'A round takes at least 1 ms.'
-    set({ ...(continuous ?? { ...ONE_ROUND, to: { [part.id]: { rotate: 360 } } }), durationMs: ms })
+    set({ ...(continuous ?? { ...ONE_ROUND, to: { [part.id]: { rotation: 360 } } }), durationMs: ms })
     return null
   }
   return (
@@ -38,8 +38,8 @@ export function ContinuousMotion({ part }: { readonly part: Part }) {
             <DestinationField key={property} property={property} value={said[property]} onChange={(value) => set({ ...continuous, to: { ...continuous.to, [part.id]: withProperty(said, property, value) } })} />
           ))}
           <CommitField label="easing" isMono value={String(continuous.easing)} onCommit={(easing) => easingProblem(easing) ?? (set({ ...continuous, easing: easing.trim() }), null)} />
-          <ChoiceField label="way" value={continuous.repeat} choices={['forward', 'back and forth']} onChange={(repeat) => set({ ...continuous, repeat: repeat as Continuous['repeat'] })} />
-          <CommitField label="times" isMono value={continuous.times === null ? 'for ever' : String(continuous.times)} onCommit={(text) => setTimes(text, (times) => set({ ...continuous, times }))} />
+          <ChoiceField label="way" value={continuous.direction} choices={['forward', 'back and forth']} onChange={(repeat) => set({ ...continuous, direction: repeat as Loop['direction'] })} />
+          <CommitField label="count" isMono value={continuous.count === null ? 'for ever' : String(continuous.count)} onCommit={(text) => setTimes(text, (count) => set({ ...continuous, count }))} />
         </>
       )}
     </details>

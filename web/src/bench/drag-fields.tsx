@@ -1,24 +1,24 @@
-import type { Drag, Part } from '@rheoscope/core/document'
+import { setAt, unsetAt, type Drag, type Part } from '@rheoscope/core/document'
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/property-field'
 import { MsField } from '../fields/ms-field'
 import { useBench } from './use-bench'
 
-const FREELY: Drag = { along: 'both', within: 'holder', rests: 'anywhere', points: [], throws: false, settleMs: 240, easing: 'ease-out' }
+const FREELY: Drag = { along: 'both', limitTo: 'parent', snapTo: 'anywhere', points: [], keepsMomentum: false, settleMs: 240, easing: 'ease-out' }
 
 const NOT = 'not at all'
 
 const ALONG: Readonly<Record<Drag['along'], string>> = { both: 'both ways', across: 'across', down: 'up and down' }
-const WITHIN: Readonly<Record<Drag['within'], string>> = { holder: 'what holds it', surface: 'the whole surface', nothing: 'nothing' }
-const RESTS: Readonly<Record<Drag['rests'], string>> = { anywhere: 'where it is let go', edges: 'at the nearest edge', corners: 'in the nearest corner', points: 'at the nearest point', start: 'where it began' }
+const WITHIN: Readonly<Record<Drag['limitTo'], string>> = { parent: 'what holds it', surface: 'the whole surface', nothing: 'nothing' }
+const RESTS: Readonly<Record<Drag['snapTo'], string>> = { anywhere: 'where it is let go', edges: 'at the nearest edge', corners: 'in the nearest corner', points: 'at the nearest point', start: 'where it began' }
 
 /** Whether and how a part can be dragged. */
 export function DragFields({ part }: { readonly part: Part }) {
   const { component, make } = useBench()
   const { drag } = part
   const path = ['components', component.id, 'parts', part.id, 'drag']
-  const set = (to: Drag | undefined) => make(to ? { edit: 'set', path, to } : { edit: 'unset', path }, `set how ${part.name} is dragged`)
+  const set = (to: Drag | undefined) => make(to ? setAt(path, to) : unsetAt(path), `set how ${part.name} is dragged`)
   if (part.parent === null) return null
   const setAlong = (along: string) => set(along === NOT ? undefined : { ...(drag ?? FREELY), along: along as Drag['along'] })
   return (
@@ -27,10 +27,10 @@ export function DragFields({ part }: { readonly part: Part }) {
       <ChoiceField label="dragged" value={drag?.along ?? NOT} choices={[{ value: NOT, label: NOT }, ...choicesOf(ALONG)]} onChange={setAlong} />
       {drag && (
         <>
-          <ChoiceField label="kept inside" value={drag.within} choices={choicesOf(WITHIN)} onChange={(within) => set({ ...drag, within: within as Drag['within'] })} />
-          <ChoiceField label="rests" value={drag.rests} choices={choicesOf(RESTS)} onChange={(rests) => set({ ...drag, rests: rests as Drag['rests'] })} />
-          {drag.rests === 'points' && <CommitField label="points" isMono value={drag.points.map(({ x, y }) => `${x} ${y}`).join(', ')} placeholder="0 0, 120 0" onCommit={(text) => takePoints(text, (points) => set({ ...drag, points }))} />}
-          <ChoiceField label="let go" value={drag.throws ? 'goes on' : 'stops'} choices={[{ value: 'stops', label: 'stops' }, { value: 'goes on', label: 'goes on with its speed' }]} onChange={(then) => set({ ...drag, throws: then === 'goes on' })} />
+          <ChoiceField label="kept inside" value={drag.limitTo} choices={choicesOf(WITHIN)} onChange={(within) => set({ ...drag, limitTo: within as Drag['limitTo'] })} />
+          <ChoiceField label="rests" value={drag.snapTo} choices={choicesOf(RESTS)} onChange={(rests) => set({ ...drag, snapTo: rests as Drag['snapTo'] })} />
+          {drag.snapTo === 'points' && <CommitField label="points" isMono value={drag.points.map(({ x, y }) => `${x} ${y}`).join(', ')} placeholder="0 0, 120 0" onCommit={(text) => takePoints(text, (points) => set({ ...drag, points }))} />}
+          <ChoiceField label="let go" value={drag.keepsMomentum ? 'goes on' : 'stops'} choices={[{ value: 'stops', label: 'stops' }, { value: 'goes on', label: 'goes on with its speed' }]} onChange={(then) => set({ ...drag, keepsMomentum: then === 'goes on' })} />
           <MsField label="settles in" ms={drag.settleMs} step={10} onChange={(settleMs) => set({ ...drag, settleMs })} />
           <CommitField label="along" isMono value={drag.easing} list="easings" onCommit={(text) => easingProblem(text) ?? (set({ ...drag, easing: text.trim() }), null)} />
         </>

@@ -87,8 +87,8 @@ export function draggedTo(
   const pulled = pulledBy(drag, to, isStraight)
   const { by, guides, gaps } = isFree ? { by: pulled, guides: [], gaps: [] } : snappedMove(list, component, drag.parts, pulled, zoom, gridPx)
   const said = drag.parts.flatMap(({ part, values }): Said[] => [
-    { part, property: 'x', value: tidy((values.x as number) + by.x) },
-    { part, property: 'y', value: tidy((values.y as number) + by.y) },
+    { part, property: 'x', value: tidy(values.x + by.x) },
+    { part, property: 'y', value: tidy(values.y + by.y) },
   ])
   return { said, guides, gaps }
 }
@@ -108,7 +108,7 @@ function saidBy(drag: Exclude<Drag, Move | { how: 'marquee' }>, to: Point, isStr
     case 'turn': {
       const { part, values, intoHolder } = drag.part
       const angle = turned(values, transformed(intoHolder, drag.from), transformed(intoHolder, to))
-      return [{ part, property: 'rotate', value: isStraight ? Math.round(angle / 15) * 15 : angle }]
+      return [{ part, property: 'rotation', value: isStraight ? Math.round(angle / 15) * 15 : angle }]
     }
   }
 }
@@ -124,7 +124,7 @@ export function isInside(list: DrawList, part: Id, area: Frame): boolean {
   const item = itemOf(list, '', part)
   const matrix = matrixTo(list, '', part)
   if (!item || !matrix) return false
-  return corners(matrix, item.values.width as number, item.values.height as number).every(
+  return corners(matrix, item.values.width, item.values.height).every(
     ({ x, y }) => x >= area.x && y >= area.y && x <= area.x + area.width && y <= area.y + area.height,
   )
 }

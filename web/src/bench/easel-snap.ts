@@ -25,7 +25,7 @@ export interface SnappedMove {
 const REACH_PX = 6
 
 const frameOf = ({ values }: Pick<DrawItem, 'values'>): Frame => ({
-  x: values.x as number, y: values.y as number, width: values.width as number, height: values.height as number,
+  x: values.x, y: values.y, width: values.width, height: values.height,
 })
 
 /**
@@ -35,7 +35,7 @@ const frameOf = ({ values }: Pick<DrawItem, 'values'>): Frame => ({
 export function snappedMove(list: DrawList, component: Component, parts: readonly Grabbed[], by: Point, zoom: number, gridPx: number | null): SnappedMove {
   const holder = component.parts.find(({ id }) => id === parts[0]?.part)?.parent
   const moving = new Set(parts.map(({ part }) => part))
-  const isPlain = parts.every(({ part, values }) => values.rotate === 0 && component.parts.find(({ id }) => id === part)?.parent === holder)
+  const isPlain = parts.every(({ part, values }) => values.rotation === 0 && component.parts.find(({ id }) => id === part)?.parent === holder)
   const [held, matrix] = holder == null ? [undefined, null] : [itemOf(list, '', holder), matrixTo(list, '', holder)]
   if (!isPlain || !held || !matrix) return { by, guides: [], gaps: [] }
   const others = childrenOf(component.parts, holder!).flatMap(({ id }) => {

@@ -66,7 +66,7 @@ function OtherLooks({ onChoose }: { readonly onChoose: (into: Into) => void }) {
       <MenuItem
         key={`${other.id} ${with_.id}`}
         onClick={() => {
-          const combination = { id: newId(), states: { [axis.id]: state.id, [other.id]: with_.id }, look: {} }
+          const combination = { id: newId(`${state.name}-${with_.name}`), states: { [axis.id]: state.id, [other.id]: with_.id }, look: {} }
           make(addCombination(component.id, combination), `a look for ${state.name} + ${with_.name}`)
           onChoose({ combination: combination.id })
         }}

@@ -55,7 +55,7 @@ function Cell({ bar, row, line, drag, typing }: GridRowProps & { readonly bar: B
   const where = `${triggerTitle(row.trigger)}${source} in ${states.map(({ name }) => name).join(', ')}`
   return (
     <div
-      className={['cell', isSelected && 'is-selected', rule === null && 'is-empty', rule === null && view.showsGaps && 'is-gap', rule?.target.go === 'nothing' && 'is-quiet', told && told.kind !== 'unanswered' && 'is-told'].filter(Boolean).join(' ')}
+      className={['cell', isSelected && 'is-selected', rule === null && 'is-empty', rule === null && view.showsGaps && 'is-gap', rule?.target.go === 'ignored' && 'is-quiet', told && told.kind !== 'unanswered' && 'is-told'].filter(Boolean).join(' ')}
       style={{ gridRow: line, gridColumn: `${column + 2} / span ${states.length}` }}
       role="gridcell" aria-selected={isSelected} tabIndex={0} data-main={isMain || undefined} data-row={row.key} data-cell={where} data-answer={answer}
       onFocus={() => !isSelected && select({ do: 'select cell', state: states[0]!.id, row: row.key })}
@@ -108,7 +108,7 @@ function targetText({ target }: Rule, states: readonly State[]): string {
   switch (target.go) {
     case 'state':
       return states.find(({ id }) => id === target.state)?.name ?? '?'
-    case 'nothing':
+    case 'ignored':
       return 'nothing on purpose'
     default:
       return target.go
@@ -119,7 +119,7 @@ function Answer({ rule, from }: { readonly rule: Rule; readonly from: State }) {
   const { project, component, axis } = useBench()
   const target = rule.target.go === 'state' ? axis.states.find(({ id }) => rule.target.go === 'state' && id === rule.target.state) : undefined
   const name = targetText(rule, axis.states)
-  if (rule.target.go === 'nothing') return <span className="quiet">{name}</span>
+  if (rule.target.go === 'ignored') return <span className="quiet">{name}</span>
   const timing = ruleTiming(project, component, rule, from.id)
   return (
     <>

@@ -25,7 +25,7 @@ export function InstanceProperties({ part }: { readonly part: Extract<Part, { ki
   return (
     <details open>
       <summary>{inner.name}</summary>
-      {inner.axes.filter(({ drivenBy }) => drivenBy === null).map((axis) => {
+      {inner.axes.filter(({ boundTo }) => boundTo === null).map((axis) => {
         const property = stateProperty(axis.id)
         const value = saidOf(bench, part, property) ?? part.start[axis.id] ?? axis.start
         return (

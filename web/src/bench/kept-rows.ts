@@ -10,8 +10,8 @@ export function keptRows(component: Id): AddedRows {
   try {
     const kept: unknown = JSON.parse(localStorage.getItem(PREFIX + component) ?? '[]')
     return Array.isArray(kept) ? (kept as AddedRows).filter(({ axis, row }) => typeof axis === 'string' && typeof row?.key === 'string' && typeof row.trigger?.on === 'string') : []
+    // eslint-disable-next-line no-restricted-syntax -- A browser that keeps nothing, or something else under this name: the rows of the rules are all there are.
   } catch {
-    // A browser that keeps nothing, or something else under this name: the rows of the rules are all there are.
     return []
   }
 }
@@ -20,7 +20,7 @@ export function keepRows(component: Id, rows: AddedRows): void {
   try {
     if (rows.length === 0) localStorage.removeItem(PREFIX + component)
     else localStorage.setItem(PREFIX + component, JSON.stringify(rows))
+    // eslint-disable-next-line no-restricted-syntax -- Nothing of the document is lost when the browser keeps no rows.
   } catch {
-    // Nothing of the document is lost when the browser keeps no rows.
   }
 }

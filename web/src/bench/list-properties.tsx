@@ -1,7 +1,5 @@
 import { useMemo } from 'react'
-import {
-  EMPTY_MOTION, motionAt, setOfMotion, setProperty, takeBackFromBase, type Motion, type MotionContext, type MotionSetting, type Part, type Value,
-} from '@rheoscope/core/document'
+import { EMPTY_MOTION, inProject, motionAt, setAt, setOfMotion, setProperty, takeBackFromBase, type Motion, type MotionContext, type MotionSetting, type Part, type Value } from '@rheoscope/core/document'
 import { itemScope, scopeOf } from '@rheoscope/core/expression'
 import { easingProblem, resolveTiming } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
@@ -22,7 +20,7 @@ export function ListProperties({ part }: { readonly part: Extract<Part, { kind: 
   const inner = project.components.find(({ id }) => id === part.component)
   const scope = useMemo(() => ({ ...scopeOf(project, component), ...itemScope(table) }), [project, component, table])
   const set = (field: 'component' | 'table' | 'filter', to: string | null) =>
-    make({ edit: 'set', path: ['components', component.id, 'parts', part.id, field], to }, `set the ${field} of ${part.name}`)
+    make(setAt(inProject('components', component.id, 'parts', part.id, field), to), `set the ${field} of ${part.name}`)
   const setFilter = (text: string): string | null => {
     const expr = text.trim().replace(/^=\s*/, '')
     if (expr === '') {

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { addStage, removeStage, setOfStage, type InterruptionPolicy, type Motion, type ReducedForm, type Stage, type Stagger, type Timing } from '@rheoscope/core/document'
+import { addStage, removeStage, setOfStage, type InterruptionPolicy, type Motion, type ReducedForm, type Keyframe, type Stagger, type Timing } from '@rheoscope/core/document'
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber } from '../fields/parse-value'
@@ -74,18 +74,18 @@ function LengthFields({ motion: { said, timing, set } }: { readonly motion: Edit
 type Worded<T> = readonly { readonly value: T | undefined; readonly label: string }[]
 
 const POLICIES: Worded<InterruptionPolicy> = [
-  { value: undefined, label: 'as elsewhere' }, { value: 'retarget', label: 'goes on from there' }, { value: 'finish first', label: 'finishes first' },
-  { value: 'refuse', label: 'refuses' }, { value: 'complete', label: 'jumps to its end' },
+  { value: undefined, label: 'as elsewhere' }, { value: 'continue', label: 'goes on from there' }, { value: 'finish first', label: 'finishes first' },
+  { value: 'ignore', label: 'refuses' }, { value: 'skip to end', label: 'jumps to its end' },
 ]
 
-const SPEEDS: Worded<boolean> = [{ value: undefined, label: 'as elsewhere' }, { value: true, label: 'carried over' }, { value: false, label: 'begins anew' }]
+const SPEEDS: Worded<'keep' | 'reset'> = [{ value: undefined, label: 'as elsewhere' }, { value: 'keep', label: 'carried over' }, { value: 'reset', label: 'begins anew' }]
 
 const JUMPS: Worded<'start' | 'end'> = [{ value: undefined, label: 'travels' }, { value: 'start', label: 'jumps at the start' }, { value: 'end', label: 'jumps at the end' }]
 
 const SPACES: Worded<NonNullable<Timing['colourSpace']>> = [{ value: undefined, label: 'as elsewhere' }, { value: 'oklab', label: 'in OKLab' }, { value: 'srgb', label: 'in sRGB' }]
 
 const REDUCED: Worded<ReducedForm> = [
-  { value: undefined, label: 'as elsewhere' }, { value: 'movement jumps', label: 'movement jumps' }, { value: 'all jumps', label: 'all jumps' }, { value: 'as is', label: 'as it is' },
+  { value: undefined, label: 'as elsewhere' }, { value: 'skip movement', label: 'skip movement' }, { value: 'skip all', label: 'skip all' }, { value: 'as is', label: 'as it is' },
 ]
 
 function WordedField<T>({ label, worded, value, onChange }: { readonly label: string; readonly worded: Worded<T>; readonly value: T | undefined; readonly onChange: (to: T | undefined) => void }) {
@@ -97,12 +97,12 @@ function MannerFields({ motion: { said, timing, set } }: { readonly motion: Edit
   return (
     <>
       <WordedField label="interrupted" worded={POLICIES} value={said?.policy} onChange={(policy) => set('policy', policy)} />
-      <WordedField label="speed" worded={SPEEDS} value={said?.carryVelocity} onChange={(to) => set('carryVelocity', to)} />
-      <ChoiceField label="turns" value={timing.turn} choices={['shortest', 'clockwise', 'counterclockwise', 'as written']} onChange={(turn) => set('turn', turn as Motion['turn'])} />
-      <WordedField label="goes" worded={JUMPS} value={said?.jump} onChange={(jump) => set('jump', jump)} />
+      <WordedField label="speed" worded={SPEEDS} value={said?.velocity} onChange={(to) => set('velocity', to)} />
+      <ChoiceField label="turns" value={timing.rotationDirection} choices={['shortest', 'clockwise', 'counterclockwise', 'as written']} onChange={(direction) => set('rotationDirection', direction as Motion['rotationDirection'])} />
+      <WordedField label="goes" worded={JUMPS} value={said?.switchAt} onChange={(to) => set('switchAt', to)} />
       <WordedField label="colours mix" worded={SPACES} value={said?.colourSpace} onChange={(space) => set('colourSpace', space)} />
       <StaggerFields stagger={said?.stagger} onChange={(stagger) => set('stagger', stagger)} />
-      <WordedField label="reduced" worded={REDUCED} value={said?.reduced} onChange={(reduced) => set('reduced', reduced)} />
+      <WordedField label="reduced" worded={REDUCED} value={said?.reducedMotion} onChange={(to) => set('reducedMotion', to)} />
     </>
   )
 }
@@ -126,17 +126,17 @@ export function StaggerFields({ stagger, onChange }: { readonly stagger: Stagger
 /** The looks a motion passes through; selecting one lets edits of parts go into it. */
 function Stages({ motion }: { readonly motion: EditedMotion }) {
   const { make, select, view } = useBench()
-  const stages = motion.said?.stages ?? []
+  const keyframes = motion.said?.keyframes ?? []
   const { place } = motion.context
   const current = stageOf(view.into)?.stage ?? null
   const add = () => {
-    const stage: Stage = { id: newId(), look: {}, share: 1, easing: 'linear', matchVelocity: false }
+    const stage: Keyframe = { id: newId('stage'), look: {}, share: 1, easing: 'linear', matchVelocity: false }
     make(addStage(motion.context, stage), 'add a look to pass through')
     select({ do: 'edit into', into: { motion: place, stage: stage.id } })
   }
   return (
-    <div className="stages" role="group" aria-label="By way of">
-      {stages.map((stage, index) => (
+    <div className="keyframes" role="group" aria-label="By way of">
+      {keyframes.map((stage, index) => (
         <StageRow
           key={stage.id} stage={stage} name={`way ${index + 1}`} motion={motion} isOpen={stage.id === current}
           onOpen={() => select({ do: 'edit into', into: stage.id === current ? 'look' : { motion: place, stage: stage.id } })}
@@ -152,7 +152,7 @@ function Stages({ motion }: { readonly motion: EditedMotion }) {
 }
 
 interface StageRowProps {
-  readonly stage: Stage
+  readonly stage: Keyframe
   readonly name: string
   readonly motion: EditedMotion
   readonly isOpen: boolean
@@ -162,7 +162,7 @@ interface StageRowProps {
 
 function StageRow({ stage, name, motion, isOpen, onOpen, onRemove }: StageRowProps) {
   const { make } = useBench()
-  const set = <K extends Exclude<keyof Stage, 'id'>>(field: K, to: Stage[K]) => make(setOfStage(motion.context, stage.id, field, to), `set ${name} of a motion`)
+  const set = <K extends Exclude<keyof Keyframe, 'id'>>(field: K, to: Keyframe[K]) => make(setOfStage(motion.context, stage.id, field, to), `set ${name} of a motion`)
   const setShare = (text: string): string | null => {
     const share = parseNumber(text)
     if ('problem' in share) return share.problem

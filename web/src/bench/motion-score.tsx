@@ -28,7 +28,7 @@ export function MotionScore() {
   const { rule, state, axis, view } = useBench()
   // Where no motion can be chosen there is nothing to keep the room for.
   const isFolded = view.isEaselOpen || isDecidedOutside(axis)
-  if (!rule || rule.target.go === 'nothing') {
+  if (!rule || rule.target.go === 'ignored') {
     return (
       <section className={isFolded ? 'score is-idle is-folded' : 'score is-idle'} aria-label="Motion score">
         <p className="muted">{rule ? 'Nothing happens here, on purpose.' : 'Select a cell with an answer to see its motion over time.'}</p>

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Button, MenuItem } from '@mui/material'
-import { addParameter, axisForParameter, freeName, namesOf, removeParameter, renameParameter, type Parameter } from '@rheoscope/core/document'
+import { fieldOf, addParameter, axisForParameter, freeName, inProject, namesOf, removeParameter, renameParameter, setAt, type Parameter } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber } from '../fields/parse-value'
 import { newId } from '../session/new-id'
@@ -23,8 +23,8 @@ export function Parameters() {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const add = (kind: (typeof KINDS)[number]) => {
     setAnchor(null)
-    const name = freeName(kind.type === 'yes/no' ? 'flag' : kind.type, namesOf(component.parameters), '')
-    make(addParameter(component.id, { id: newId(), name, ...kind }), `add parameter ${name}`)
+    const name = freeName(kind.type === 'yes/no' ? 'flag' : kind.type, namesOf([...component.parameters, ...component.variables]), '')
+    make(addParameter(component.id, { id: newId(name), name, ...kind }), `add parameter ${name}`)
   }
   return (
     <section aria-label="Parameters">
@@ -47,10 +47,10 @@ const NAME = /^[A-Za-z_][A-Za-z0-9_]*$/
 function ParameterRow({ parameter }: { readonly parameter: Parameter }) {
   const { component, make, select } = useStillBench()
   const set = <K extends keyof Parameter>(field: K, to: Parameter[K]) =>
-    make({ edit: 'set', path: ['components', component.id, 'parameters', parameter.id, field], to }, `set ${parameter.name}`)
+    make(setAt(fieldOf(inProject('components', component.id, 'parameters', parameter.id), field), to), `set ${parameter.name}`)
   const rename = (name: string): string | null => {
     if (!NAME.test(name)) return 'A name is letters, digits and _, and starts with a letter.'
-    if (component.parameters.some((other) => other.id !== parameter.id && other.name === name)) return 'That name is taken.'
+    if ([...component.parameters, ...component.variables].some((other) => other.id !== parameter.id && other.name === name)) return 'That name is taken.'
     make(renameParameter(component, parameter, name), `rename ${parameter.name}`)
     return null
   }

@@ -1,4 +1,4 @@
-import { freeName, namesOf, type Component, type Id, type Part, type PartKind, type PlainPart } from '@rheoscope/core/document'
+import { freeName, namesOf, type Component, type Id, type Part, type PartKind, type PlainPart, type Value } from '@rheoscope/core/document'
 
 /** The glyph of each kind of part in the tree, drawn in a 14 × 14 field. */
 const GLYPHS: Readonly<Record<PartKind, string>> = {
@@ -33,12 +33,15 @@ const NEW_PARTS: Readonly<Record<PlainPart['kind'], PlainPart['base']>> = {
   container: { width: 120, height: 60, layout: 'row', gap: 8, align: 'center', stroke: '#d8cfbd' },
 }
 
+/** How far from the edges something lies of which it is not known where the middle is. */
+const ASIDE_PX = 8
+
 export const DRAWABLE = Object.keys(NEW_PARTS) as readonly PlainPart['kind'][]
 
-/** A new part in the middle of its holder, with a name none of the others has. */
-export function newPart(id: Id, kind: PlainPart['kind'], parent: Part, holder: { width: number; height: number }, others: readonly Part[]): Part {
+/** A new part in the middle of its holder, or near its top left where an expression says how large that is, with a name none of the others has. */
+export function newPart(id: Id, kind: PlainPart['kind'], parent: Part, holder: { readonly width?: Value; readonly height?: Value }, others: readonly Part[]): Part {
   const base = NEW_PARTS[kind]
-  const centre = (whole: number, own: unknown) => Math.round((whole - Number(own)) / 2)
+  const centre = (whole: Value | undefined, own: unknown) => (typeof whole === 'number' ? Math.round((whole - Number(own)) / 2) : ASIDE_PX)
   return {
     id, kind, parent: parent.id, name: freeName(kind, namesOf(others)),
     base: { x: centre(holder.width, base.width), y: centre(holder.height, base.height), ...base },

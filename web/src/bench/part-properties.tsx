@@ -1,7 +1,5 @@
 import { useMemo, useState, type ReactNode } from 'react'
-import {
-  batch, propertiesOf, takeBackProperty, type Edit, type Part, type PropertyDefinition, type PropertyGroup, type Value,
-} from '@rheoscope/core/document'
+import { batch, propertiesOf, setAt, takeBackProperty, unsetAt, type Edit, type Part, type PropertyDefinition, type PropertyGroup, type Value } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
 import { CommitField } from '../fields/commit-field'
 import { formatValue } from '../fields/parse-value'
@@ -66,9 +64,9 @@ function PropertyList({ part }: { readonly part: Part }) {
 /** What ties a part to one elsewhere, so that a change of screen or state moves one into the other. */
 function CarryField({ part }: { readonly part: Part }) {
   const { component, make } = useBench()
-  const path = ['components', component.id, 'parts', part.id, 'carryKey']
-  const tie = (key: string) => (make(key.trim() === '' ? { edit: 'unset', path } : { edit: 'set', path, to: key.trim() }, `tie ${part.name}`), null)
-  return <CommitField label="carry key" value={part.carryKey ?? ''} placeholder="none" onCommit={tie} />
+  const path = ['components', component.id, 'parts', part.id, 'transitionName']
+  const tie = (key: string) => (make(key.trim() === '' ? unsetAt(path) : setAt(path, key.trim()), `tie ${part.name}`), null)
+  return <CommitField label="carry key" value={part.transitionName ?? ''} placeholder="none" onCommit={tie} />
 }
 
 /** A group that draws what is in it only while it is open. */

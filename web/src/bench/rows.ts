@@ -22,7 +22,7 @@ export interface Bar {
 export const rowOf = (trigger: Trigger, part: Id | null): Row => ({ key: triggerRow(trigger, part), trigger, part })
 
 /** Whether an axis is decided by a parameter, so that no trigger can change it. One tied to a variable can be changed both ways. */
-export const isDecidedOutside = ({ drivenBy }: Axis): boolean => drivenBy !== null && 'parameter' in drivenBy
+export const isDecidedOutside = ({ boundTo }: Axis): boolean => boundTo !== null && 'parameter' in boundTo
 
 /** The triggers that can be added as rows here. */
 export const OFFERED_TRIGGERS = ['tap', 'double tap', 'press', 'release', 'long press', 'enter', 'leave', 'drag start', 'drag', 'drag end', 'key', 'focus', 'blur', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden'] as const

@@ -21,8 +21,8 @@ export function RuleInspector() {
         <TriggerFields rule={rule} />
         <TargetField rule={rule} />
         <ConditionField label="if" value={rule.guard} empty="always" onChange={(guard) => make(setRuleField(component.id, rule.id, 'guard', guard), 'set the condition of a rule')} />
-        {rule.target.go !== 'nothing' && <ActionFields rule={rule} />}
-        {rule.target.go !== 'nothing' && <MotionFields />}
+        {rule.target.go !== 'ignored' && <ActionFields rule={rule} />}
+        {rule.target.go !== 'ignored' && <MotionFields />}
       </section>
     </RulesOfComponent>
   )
@@ -32,19 +32,19 @@ const statesText = (names: readonly string[], all: number): string =>
   names.length === all && all > 1 ? 'every state' : names.length > 3 ? `${names.length} states` : names.join(' and ')
 
 const SPECIAL: readonly { readonly value: string; readonly label: string; readonly target: Target }[] = [
-  { value: 'next', label: 'next', target: { go: 'next', wrap: false } },
-  { value: 'next wrap', label: 'next, wrapping round', target: { go: 'next', wrap: true } },
-  { value: 'previous', label: 'previous', target: { go: 'previous', wrap: false } },
-  { value: 'previous wrap', label: 'previous, wrapping round', target: { go: 'previous', wrap: true } },
+  { value: 'next', label: 'next', target: { go: 'next', loops: false } },
+  { value: 'next wrap', label: 'next, wrapping round', target: { go: 'next', loops: true } },
+  { value: 'previous', label: 'previous', target: { go: 'previous', loops: false } },
+  { value: 'previous wrap', label: 'previous, wrapping round', target: { go: 'previous', loops: true } },
   { value: 'back', label: 'back', target: { go: 'back' } },
   { value: 'stay', label: 'stay', target: { go: 'stay' } },
-  { value: 'nothing', label: 'nothing on purpose', target: { go: 'nothing' } },
+  { value: 'nothing', label: 'nothing on purpose', target: { go: 'ignored' } },
 ]
 
 function TargetField({ rule }: { readonly rule: Rule }) {
   const { component, axis, make } = useBench()
   const { target } = rule
-  const value = target.go === 'state' ? `state ${target.state}` : 'wrap' in target && target.wrap ? `${target.go} wrap` : target.go
+  const value = target.go === 'state' ? `state ${target.state}` : 'loops' in target && target.loops ? `${target.go} wrap` : target.go
   const choices = [...axis.states.map(({ id, name }) => ({ value: `state ${id}`, label: name })), ...SPECIAL]
   const change = (chosen: string) => {
     const to = SPECIAL.find((each) => each.value === chosen)?.target ?? { go: 'state' as const, state: chosen.slice('state '.length) }

@@ -10,7 +10,7 @@ import { destination } from './use-motion'
 /** What there is to do with a motion as a whole: play it again and again, make the way back of it, hold it against another. */
 export function ScoreTools({ endMs }: { readonly endMs: number }) {
   const { component, rule, view, select } = useBench()
-  const others = component.rules.filter(({ id, target }) => id !== rule!.id && target.go !== 'nothing' && target.go !== 'stay')
+  const others = component.rules.filter(({ id, target }) => id !== rule!.id && target.go !== 'ignored' && target.go !== 'stay')
   return (
     <div className="score-tools">
       <button className="plain underlined" aria-pressed={view.isLooping} onClick={() => select({ do: 'loop', isLooping: !view.isLooping })}>{view.isLooping ? 'Stop repeating' : 'Repeat it'}</button>
@@ -49,7 +49,7 @@ function WayBack({ endMs }: { readonly endMs: number }) {
   return <button className="plain underlined" title={back.length > 0 ? 'The rules that lead back get this motion in reverse' : 'Nothing leads back yet; the motion is kept for these two states'} onClick={mirror}>Mirror the way back</button>
 }
 
-/** The same motion with identifiers of its own for its lanes and stages. */
+/** The same motion with identifiers of its own for its lanes and keyframes. */
 const copied = (motion: ReturnType<typeof mirroredMotion>): typeof motion => ({
-  ...motion, lanes: motion.lanes.map((lane) => ({ ...lane, id: newId() })), stages: motion.stages.map((stage) => ({ ...stage, id: newId() })),
+  ...motion, lanes: motion.lanes.map((lane) => ({ ...lane, id: newId(lane.property ?? 'lane') })), keyframes: motion.keyframes.map((stage) => ({ ...stage, id: newId('stage') })),
 })

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import type { Component, Project, Rule } from '@rheoscope/core/document'
+import { orElse, type Component, type Project, type Rule } from '@rheoscope/core/document'
 import { laneEndMs } from '@rheoscope/core/motion'
 import { Run } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
@@ -7,13 +7,11 @@ import { useBench } from './use-bench'
 
 /** A run that stands in a rule's source state and has just fired it; null when it cannot be put together. */
 export function runOfMotion(project: Project, component: Component, rule: Rule, axis: string, from: string): Run | null {
-  try {
+  return orElse(() => {
     const run = new Run(project, { component: component.id }, { states: { [axis]: from } })
     run.fireByHand(rule)
     return run
-  } catch {
-    return null
-  }
+  }, null)
 }
 
 /** The selected rule's motion as it can be looked at: its frame at an instant, and how long it is. */

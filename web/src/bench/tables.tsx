@@ -34,7 +34,7 @@ export function Tables() {
         <h2 className="caption">Data tables</h2>
         <span>
           <Button aria-label="Read a table from a CSV file" onClick={() => input.current!.click()}>CSV</Button>
-          <Button aria-label="Add a data table" onClick={() => add({ id: newId(), name: 'table', columns: [{ id: newId(), name: 'name', type: 'text' }], records: [{ id: newId(), cells: {} }] })}>+</Button>
+          <Button aria-label="Add a data table" onClick={() => add({ id: newId('table'), name: 'table', columns: [{ id: newId('name'), name: 'name', type: 'text' }], records: [{ id: newId('record'), cells: {} }] })}>+</Button>
         </span>
         <input ref={input} type="file" hidden aria-label="CSV file" accept=".csv,.tsv,text/csv" onChange={(event) => { read(event.target.files?.[0]); event.target.value = '' }} />
       </div>
@@ -58,7 +58,7 @@ function TableGrid({ table, onClose }: { readonly table: DataTable; readonly onC
   const [shown, setShown] = useState(SHOWN_AT_ONCE)
   const [problem, setProblem] = useState<string | null>(null)
   const addOne = () => {
-    make(addRecord(table.id, { id: newId(), cells: {} }), 'add a record')
+    make(addRecord(table.id, { id: newId('record'), cells: {} }), 'add a record')
     setShown(Math.max(shown, table.records.length + 1))
   }
   const isUsed = project.components.some(({ parts }) => parts.some((part) => part.kind === 'list' && part.table === table.id))
@@ -85,7 +85,7 @@ function TableGrid({ table, onClose }: { readonly table: DataTable; readonly onC
       </DialogContent>
       <DialogActions>
         <Button onClick={addOne}>+ record</Button>
-        <Button onClick={() => make(addColumn(table.id, { id: newId(), name: freeName('column', namesOf(table.columns)), type: 'text' }), 'add a column')}>+ column</Button>
+        <Button onClick={() => make(addColumn(table.id, { id: newId('column'), name: freeName('column', namesOf(table.columns)), type: 'text' }), 'add a column')}>+ column</Button>
         <span className="grow" />
         <Button disabled={isUsed} title={isUsed ? 'A list shows it' : undefined} onClick={remove}>Remove the table</Button>
         <Button onClick={onClose}>Close</Button>

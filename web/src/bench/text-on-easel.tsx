@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { Id, Part } from '@rheoscope/core/document'
+import { inProject, setAt, type Id, type Part } from '@rheoscope/core/document'
 import { FONT_FAMILIES, itemOf, matrixTo, transformed, type DrawList, type Frame } from '@rheoscope/core/scene'
 import { useBench } from './use-bench'
 
@@ -26,7 +26,7 @@ export function TextOnEasel({ part, list, view, zoom, onDone }: {
     <textarea
       className="text-on-easel" aria-label={`Words of ${part.name}`} autoFocus value={words} spellCheck={false} onFocus={(event) => event.target.select()}
       style={{
-        left: (at.x - view.x) * zoom, top: (at.y - view.y) * zoom, width: Math.max(60, ((values.width as number) + 8) * zoom), height: Math.max(20, (values.height as number) * zoom),
+        left: (at.x - view.x) * zoom, top: (at.y - view.y) * zoom, width: Math.max(60, (values.width + 8) * zoom), height: Math.max(20, values.height * zoom),
         fontFamily: FONT_FAMILIES[values.fontFamily as string], fontWeight: values.fontWeight as string, fontSize: (values.fontSize as number) * zoom,
         lineHeight: String(values.lineHeight), textAlign: values.textAlign as 'start', letterSpacing: (values.letterSpacing as number) * zoom,
       }}
@@ -45,6 +45,6 @@ function wordsEdit(component: { readonly id: Id; readonly parameters: readonly {
   const said = part.base.text
   const name = typeof said === 'object' && said !== null && 'expr' in said ? said.expr.trim() : null
   const parameter = component.parameters.find((each) => each.name === name && each.type === 'text')
-  return parameter ? ({ edit: 'set', path: ['components', component.id, 'parameters', parameter.id, 'initial'], to: words } as const) : null
+  return parameter ? setAt(inProject('components', component.id, 'parameters', parameter.id, 'initial'), words) : null
 }
 

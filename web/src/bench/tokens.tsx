@@ -23,7 +23,7 @@ export function Tokens() {
   const add = (kind: (typeof KINDS)[number]) => {
     setAnchor(null)
     const name = freeName(kind.type, namesOf(project.tokens), '-')
-    make(addToken({ id: newId(), name, ...kind }), `add the token ${name}`)
+    make(addToken({ id: newId(name), name, ...kind }), `add the token ${name}`)
   }
   return (
     <section aria-label="Tokens">

@@ -143,6 +143,6 @@ function initialState(component: Component, opening: Opening | null): BenchState
 
 /** The row of the first rule that answers in the start state, so that there is something to see at once. */
 function firstRow(component: Component, axis: Axis): string | null {
-  const rule = component.rules.find((each) => each.axis === axis.id && holdsIn(each, axis.start) && each.target.go !== 'nothing')
+  const rule = component.rules.find((each) => each.axis === axis.id && holdsIn(each, axis.start) && each.target.go !== 'ignored')
   return rule ? triggerRow(rule.trigger, rule.part) : null
 }

@@ -66,7 +66,7 @@ export function useCellKeys(openMenu: () => void) {
       Enter: () => finish(own), Escape: () => setTyping(null), Delete: () => setTyping(null),
       Backspace: () => (own && own.text.length > 1 ? type(begin(own.text.slice(0, -1))) : setTyping(null)),
     }
-    const atRest: Readonly<Record<string, () => void>> = { '-': () => set({ go: 'nothing' }), '.': openMenu, ContextMenu: openMenu, Delete: empty, Backspace: empty }
+    const atRest: Readonly<Record<string, () => void>> = { '-': () => set({ go: 'ignored' }), '.': openMenu, ContextMenu: openMenu, Delete: empty, Backspace: empty }
     const act = moves[event.key] ?? (own ? whileTyping : atRest)[event.key]
     const isLetter = event.key.length === 1 && (own !== null || event.key !== ' ')
     if (act) act()

@@ -16,8 +16,8 @@ export function useEaselKeys(list: DrawList, cancelDrag: () => boolean) {
 
   const nudge = (by: Point, step: number) => {
     const said = view.parts.flatMap((part) => grabbedIn(list, component, part)).flatMap(({ part, values }): Said[] => [
-      ...(by.x !== 0 ? [{ part, property: 'x', value: (values.x as number) + by.x * step }] : []),
-      ...(by.y !== 0 ? [{ part, property: 'y', value: (values.y as number) + by.y * step }] : []),
+      ...(by.x !== 0 ? [{ part, property: 'x', value: values.x + by.x * step }] : []),
+      ...(by.y !== 0 ? [{ part, property: 'y', value: values.y + by.y * step }] : []),
     ])
     if (said.length > 0) make(propertyEdit(said), 'nudge')
   }

@@ -53,7 +53,7 @@ function sourcesFrom({ project, component, axis, state, view }: Bench, rule: Rul
 }
 
 const NAMES: Partial<Record<MotionSetting, string>> = {
-  durationMs: 'duration', delayMs: 'delay', policy: 'interruption', carryVelocity: 'speed carried over', colourSpace: 'colours',
+  durationMs: 'duration', delayMs: 'delay', policy: 'interruption', velocity: 'speed carried over', colourSpace: 'colours',
 }
 
 const nameOf = (field: MotionSetting): string => NAMES[field] ?? field

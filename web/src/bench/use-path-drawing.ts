@@ -70,7 +70,7 @@ const onGrid = (point: Point, gridPx: number | null): Point => {
 function pathPart(d: string, others: readonly Part[]): Part {
   const { x, y, width, height } = outlineBounds(d)
   return {
-    id: newId(), kind: 'path', name: freeName('path', namesOf(others)), parent: others[0]!.id,
+    id: newId('path'), kind: 'path', name: freeName('path', namesOf(others)), parent: others[0]!.id,
     base: { x, y, width: Math.max(1, width), height: Math.max(1, height), d: transformedOutline(d, [1, 0, 0, 1, -x, -y]), stroke: '#1d2b33', strokeWidth: 2, strokeCap: 'round' },
   }
 }

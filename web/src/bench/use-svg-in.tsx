@@ -1,5 +1,5 @@
 import { useRef, type DragEvent, type ReactNode } from 'react'
-import { addPart, batch, freeName, LIMITS, namesOf, type Part } from '@rheoscope/core/document'
+import { addPart, batch, LIMITS, withFreeNames, type Part } from '@rheoscope/core/document'
 import type { BroughtIn } from '@rheoscope/core/exchange'
 import { useImport } from '../imports/use-import'
 import { useStillBench } from './use-bench'
@@ -17,14 +17,14 @@ export function useSvgIn(): { readonly chooseFile: () => void; readonly onDrop: 
     }
     const holder = parts[0]?.kind === 'container' ? parts[0] : component.parts[0]!
     const placed: Part = { ...picture!, parent: holder.id }
-    make(batch(...[placed, ...inside].map((part) => addPart(component.id, part))), `bring in ${name}`)
+    make(batch(...withFreeNames([placed, ...inside], component.parts).map((part) => addPart(component.id, part))), `bring in ${name}`)
     select({ do: 'select parts', parts: [placed.id] })
     if (leftOut.length > 0) report({ title: `What of “${name}” could not come in`, lines: leftOut })
   }
   const read = (file: File | undefined) => {
     if (!file) return
     const name = file.name.replace(/\.svg$/i, '')
-    bringIn({ as: 'parts', file, name: freeName(name, namesOf(component.parts)) }, (answer) => 'parts' in answer && put(name, answer.parts))
+    bringIn({ as: 'parts', file, name }, (answer) => 'parts' in answer && put(name, answer.parts))
   }
   const onDrop = (event: DragEvent) => {
     event.preventDefault()

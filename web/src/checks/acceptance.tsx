@@ -21,7 +21,7 @@ export function Acceptance({ finding }: { readonly finding: Finding }) {
   if (reason === null) return <button className="plain underlined muted" onClick={() => setReason('')}>Accept it…</button>
   const accept = () => {
     if (reason.trim() === '') return
-    session.dispatch(acceptFinding(project, { id: newId(), finding: finding.id, of: digestOf(finding), reason: reason.trim() }), 'accept a finding')
+    session.dispatch(acceptFinding(project, { id: newId('accepted'), finding: finding.id, of: digestOf(finding), reason: reason.trim() }), 'accept a finding')
     setReason(null)
   }
   return (

@@ -1,4 +1,4 @@
-import { isExpression, isToken, valueProblem, type Literal, type PropertyDefinition, type Token, type Value } from '@rheoscope/core/document'
+import { isExpression, isToken, orElse, valueProblem, type Literal, type PropertyDefinition, type Token, type Value } from '@rheoscope/core/document'
 import { evaluate, typeOf, type ExpressionType, type Scope } from '@rheoscope/core/expression'
 import { formatReference, isReference, parseReference } from './token-reference'
 
@@ -44,13 +44,9 @@ export function parseValue(definition: PropertyDefinition, text: string, scope: 
 export function parseNumber(text: string): Parsed<number> {
   const isSeconds = /\d\s*s$/i.test(text)
   const bare = text.replace(/(px|ms|deg|°|%|s)\s*$/i, '').replace(/(\d),(?=\d{3}\b)/g, '$1').trim()
-  try {
-    const value = evaluate(bare, {})
-    if (typeof value !== 'number' || !Number.isFinite(value)) return { problem: `“${text}” is not a number.` }
-    return { value: isSeconds ? value * 1000 : value }
-  } catch {
-    return { problem: `“${text}” is not a number.` }
-  }
+  const value = orElse(() => evaluate(bare, {}), null)
+  if (typeof value !== 'number' || !Number.isFinite(value)) return { problem: `“${text}” is not a number.` }
+  return { value: isSeconds ? value * 1000 : value }
 }
 
 function within({ min, max, label }: PropertyDefinition, value: number): Parsed<number> {

@@ -47,7 +47,7 @@ function PlayedWitness({ project, finding, witness }: { readonly project: Projec
   const player = usePlayer(project, witness.surface)
   if (!player) return <p className="muted hint">What it happened on is no longer there.</p>
   const keep = () => {
-    const take = { ...takeOf(finding, witness), id: newId(), name: `Witness: ${finding.kind}` }
+    const take = { ...takeOf(finding, witness), id: newId(finding.kind), name: `Witness: ${finding.kind}` }
     session.dispatch(addTake(take), 'keep a witness as a take')
   }
   return (

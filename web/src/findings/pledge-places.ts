@@ -1,4 +1,4 @@
-import type { Id, Literal, Pledge, Project, State } from '@rheoscope/core/document'
+import { orElse, type Id, type Literal, type Pledge, type Project, type State } from '@rheoscope/core/document'
 import { thingsOnSurface } from '@rheoscope/core/check'
 
 /** An axis of an instance that a promise can speak of. */
@@ -14,18 +14,15 @@ export interface Place {
 
 /** Every axis with more than one state of what stands on a surface; none when it cannot be put together. */
 export function placesOf(project: Project, surface: Pledge['surface']): readonly Place[] {
-  try {
-    return thingsOnSurface(project, surface).flatMap(({ path, compiled: { component }, holder, part }) => {
+  return orElse(() =>
+    thingsOnSurface(project, surface).flatMap(({ path, compiled: { component }, holder, part }) => {
       const called = holder?.compiled.component.parts.find(({ id }) => id === part)?.name ?? component.name
       const axes = component.axes.filter(({ states }) => states.length > 1)
       return axes.map((axis): Place => ({
         key: `${path} ${axis.id}`, instance: path, axis: axis.id, component: component.id, componentName: component.name, states: axis.states,
         name: axes.length > 1 ? `${called}, ${axis.name}` : called,
       }))
-    })
-  } catch {
-    return []
-  }
+    }), [])
 }
 
 /** The values of a variable a promise can speak of: both of a yes/no, every choice, and for others those that rules give it. */

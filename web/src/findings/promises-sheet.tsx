@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react'
 import { Button } from '@mui/material'
 import { Link } from 'react-router'
 import { pledgeText } from '@rheoscope/core/check'
-import { addPledge, removePledge, type Literal, type Pledge, type Pledged, type PledgedState, type Project } from '@rheoscope/core/document'
+import { addPledge, orElse, removePledge, type Literal, type Pledge, type Pledged, type PledgedState, type Project } from '@rheoscope/core/document'
 import { CheckStatus } from '../checks/check-status'
 import { useLookingAtAll, useOfChecks } from '../checks/use-findings'
 import { newId } from '../session/new-id'
@@ -49,11 +49,7 @@ function PromiseRow({ project, pledge }: { readonly project: Project; readonly p
 }
 
 function words(project: Project, pledge: Pledge): string {
-  try {
-    return pledgeText(project, pledge)
-  } catch {
-    return 'A promise about something that is gone'
-  }
+  return orElse(() => pledgeText(project, pledge), 'A promise about something that is gone')
 }
 
 const surfaceName = (project: Project, surface: Pledge['surface']): string =>
@@ -77,7 +73,7 @@ function NewPromise({ project }: { readonly project: Project }) {
   const add = () => {
     if (that === null) return
     const says: Pledge['says'] = kind === 'after' ? { kind, that, then: then!, withinMs } : { kind, that }
-    session.dispatch(addPledge({ id: newId(), surface, says }), 'make a promise')
+    session.dispatch(addPledge({ id: newId('promise'), surface, says }), 'make a promise')
     setThat(null)
     setThen(null)
   }

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import type { Witness } from '@rheoscope/core/check'
-import type { Input, Project } from '@rheoscope/core/document'
+import { orElse, type Input, type Project } from '@rheoscope/core/document'
 import { inOrder, Run } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
 import { msText } from '../bench/timing-text'
@@ -31,7 +31,7 @@ export function WitnessStrip({ project, witness }: { readonly project: Project; 
 }
 
 function framesOf(project: Project, { surface, inputs, lookAtMs, caption }: Witness): readonly Frame[] {
-  try {
+  return orElse(() => {
     const run = new Run(project, surface)
     const frames: Frame[] = [{ atMs: 0, list: run.drawList(), what: 'at first' }]
     const ordered = inOrder(inputs).filter(({ atMs }) => atMs <= lookAtMs)
@@ -43,9 +43,7 @@ function framesOf(project: Project, { surface, inputs, lookAtMs, caption }: Witn
     }
     run.advanceTo(lookAtMs)
     return [...thinned(frames), { atMs: lookAtMs, list: run.drawList(), what: caption }]
-  } catch {
-    return []
-  }
+  }, [])
 }
 
 /** The first frame and the last ones, as many as fit. */

@@ -1,5 +1,5 @@
 import { useId, useLayoutEffect, useMemo, useRef } from 'react'
-import type { Look, Project } from '@rheoscope/core/document'
+import { orElse, type Look, type Project } from '@rheoscope/core/document'
 import { Run } from '@rheoscope/core/run'
 import { paint, type DrawList } from '@rheoscope/core/scene'
 import { patchChildren } from './patch'
@@ -15,11 +15,7 @@ export interface Still {
 /** What a component shows at rest; an empty list when it cannot be put together. */
 export function stillLife(project: Project, component: string, { standing, isAbsent = false, over = null }: Still): DrawList {
   const begun = { states: standing, isAbsent }
-  try {
-    return new Run(over ? laidOver(project, component, standing, over) : project, { component }, begun).drawList()
-  } catch {
-    return []
-  }
+  return orElse(() => new Run(over ? laidOver(project, component, standing, over) : project, { component }, begun).drawList(), [])
 }
 
 const laidOver = (project: Project, component: string, standing: Still['standing'], look: Look): Project => ({
@@ -29,8 +25,8 @@ const laidOver = (project: Project, component: string, standing: Still['standing
 
 /** The size of the surface a draw list shows. */
 export const surfaceSize = (list: DrawList): { width: number; height: number } => ({
-  width: (list[0]?.values.width as number | undefined) ?? 100,
-  height: (list[0]?.values.height as number | undefined) ?? 100,
+  width: list[0]?.values.width ?? 100,
+  height: list[0]?.values.height ?? 100,
 })
 
 /** Room around a picture, in px. */

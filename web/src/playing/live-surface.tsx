@@ -138,5 +138,5 @@ function focusOutline(run: Player['current'], list: DrawList): string {
   const item = focus?.part == null ? undefined : itemOf(list, focus.instance, focus.part)
   const matrix = focus?.part == null ? null : matrixTo(list, focus.instance, focus.part)
   if (!item || !matrix) return ''
-  return corners(matrix, item.values.width as number, item.values.height as number).map(({ x, y }) => `${x},${y}`).join(' ')
+  return corners(matrix, item.values.width, item.values.height).map(({ x, y }) => `${x},${y}`).join(' ')
 }

@@ -1,4 +1,4 @@
-import type { Input, InputAction, Project } from '@rheoscope/core/document'
+import { orElse, RheoError, type Input, type InputAction, type Project } from '@rheoscope/core/document'
 import type { Surface } from '@rheoscope/core/machine'
 import { inOrder, play, Run, type RunOptions, type Trace } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
@@ -18,7 +18,7 @@ export interface PlayerState {
   /** What came of the same inputs before the document changed; null when it has not since something was done. */
   readonly before: Trace | null
   /** The way into the screen the run begins by; as the screen is when it is null. */
-  readonly wayIn: string | null
+  readonly entryPoint: string | null
   /** Grows whenever something happened in the run. */
   readonly events: number
   /** What is said when not all that should stand there does; null when it does. */
@@ -53,7 +53,7 @@ export class Player {
   /** Virtual time, in fractions of a millisecond, and the wall clock when it was that. */
   private atMs = 0
   private wallMs: number | null = null
-  private state: PlayerState = { isHeld: false, speed: 1, witness: null, isMotionReduced: false, wayIn: null, before: null, events: 0, cutOff: null }
+  private state: PlayerState = { isHeld: false, speed: 1, witness: null, isMotionReduced: false, entryPoint: null, before: null, events: 0, cutOff: null }
 
   constructor(private project: Project, private readonly surface: Surface) {
     this.run = new Run(project, surface)
@@ -78,8 +78,8 @@ export class Player {
 
   /** How the run began. */
   get options(): RunOptions {
-    const { isMotionReduced, wayIn } = this.state
-    return { isMotionReduced, ...(wayIn === null ? {} : { wayIn }) }
+    const { isMotionReduced, entryPoint } = this.state
+    return { isMotionReduced, ...(entryPoint === null ? {} : { entryPoint }) }
   }
 
   /** What has been done so far, by a person or by the witness that plays. */
@@ -134,8 +134,8 @@ export class Player {
   }
 
   /** Begins anew by a way into the screen. */
-  enterBy(wayIn: string | null): void {
-    this.publish({ wayIn })
+  enterBy(entryPoint: string | null): void {
+    this.publish({ entryPoint })
     this.startOver()
   }
 
@@ -189,8 +189,9 @@ export class Player {
         this.remember(0)
         this.goThrough(played, 0, 0, untilMs)
       }
-    } catch {
+    } catch (error) {
       // A component that cannot be put together is a finding; the specimen stays as it was.
+      if (!(error instanceof RheoError)) throw error
     }
     this.publish({ events: this.run.trace.length })
   }
@@ -219,11 +220,9 @@ export class Player {
   }
 
   private begin(witness: Witness | null): void {
-    try {
-      this.run = new Run(this.project, this.surface, this.options)
-    } catch {
-      return
-    }
+    const run = orElse(() => new Run(this.project, this.surface, this.options), null)
+    if (!run) return
+    this.run = run
     this.script = inOrder(witness?.inputs ?? [])
     this.played = 0
     this.atMs = 0

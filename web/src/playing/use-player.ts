@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useSyncExternalStore } from 'react'
-import type { Project } from '@rheoscope/core/document'
+import { orElse, type Project } from '@rheoscope/core/document'
 import type { Surface } from '@rheoscope/core/machine'
 import { Player, type PlayerState } from './player'
 
@@ -7,11 +7,7 @@ import { Player, type PlayerState } from './player'
 export function usePlayer(project: Project, surface: Surface): Player | null {
   const key = JSON.stringify(surface)
   const player = useMemo(() => {
-    try {
-      return new Player(project, surface)
-    } catch {
-      return null
-    }
+    return orElse(() => new Player(project, surface), null)
     // The player is made once for a surface; later projects reach it below.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key])

@@ -27,20 +27,20 @@ export function ActionFields({ rule }: { readonly rule: Rule }) {
   const addDrive = () => {
     const [part] = instances
     const axis = project.components.find(({ id }) => id === part!.component)?.axes[0]
-    if (axis) add({ id: newId(), do: 'drive', instance: part!.id, axis: axis.id, state: axis.start })
+    if (axis) add({ id: newId('drive'), do: 'drive', instance: part!.id, axis: axis.id, state: axis.start })
   }
   return (
     <div className="actions">
       {rule.actions.map((action, index) => <ActionRow key={action.id} rule={rule} action={action} isFirst={index === 0} />)}
       <button className="plain underlined" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>+ action</button>
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
-        <MenuItem disabled={variables.length === 0} onClick={() => add({ id: newId(), do: 'set', variable: variables[0]!.name, to: startText(variables[0]!.type) })}>set a variable{variables.length === 0 && <span className="muted"> there is none yet</span>}</MenuItem>
-        <MenuItem onClick={() => add({ id: newId(), do: 'send', message: 'chosen', payload: null, recipient: 'holder' })}>send a message</MenuItem>
+        <MenuItem disabled={variables.length === 0} onClick={() => add({ id: newId('set'), do: 'set', variable: variables[0]!.name, to: startText(variables[0]!.type) })}>set a variable{variables.length === 0 && <span className="muted"> there is none yet</span>}</MenuItem>
+        <MenuItem onClick={() => add({ id: newId('send'), do: 'send', message: 'chosen', payload: null, recipient: 'holder' })}>send a message</MenuItem>
         <MenuItem disabled={instances.length === 0} onClick={addDrive}>put an instance inside into a state</MenuItem>
-        {screen && <MenuItem onClick={() => add({ id: newId(), do: 'go to screen', screen: screen.id, motion: null })}>go to a screen</MenuItem>}
-        {overlay && <MenuItem onClick={() => add({ id: newId(), do: 'open overlay', screen: overlay.id, motion: null })}>open an overlay</MenuItem>}
-        {(overlay ?? project.screens.find(({ kind }) => kind === 'overlay')) && <MenuItem onClick={() => add({ id: newId(), do: 'close overlay', screen: (project.screens.find(({ id, kind }) => id === component.id && kind === 'overlay') ?? overlay)!.id, motion: null })}>close an overlay</MenuItem>}
-        {pulsed && <MenuItem onClick={() => add({ id: newId(), do: 'pulse', part: pulsed.id, motion: pulseOf(pulsed.id, newId()) })}>pulse {pulsed.name}</MenuItem>}
+        {screen && <MenuItem onClick={() => add({ id: newId('go to screen'), do: 'go to screen', screen: screen.id, motion: null })}>go to a screen</MenuItem>}
+        {overlay && <MenuItem onClick={() => add({ id: newId('open overlay'), do: 'open overlay', screen: overlay.id, motion: null })}>open an overlay</MenuItem>}
+        {(overlay ?? project.screens.find(({ kind }) => kind === 'overlay')) && <MenuItem onClick={() => add({ id: newId('close overlay'), do: 'close overlay', screen: (project.screens.find(({ id, kind }) => id === component.id && kind === 'overlay') ?? overlay)!.id, motion: null })}>close an overlay</MenuItem>}
+        {pulsed && <MenuItem onClick={() => add({ id: newId('pulse'), do: 'pulse', part: pulsed.id, motion: pulseOf(pulsed.id, newId('stage')) })}>pulse {pulsed.name}</MenuItem>}
       </FloatingMenu>
     </div>
   )
@@ -49,7 +49,7 @@ export function ActionFields({ rule }: { readonly rule: Rule }) {
 /** A pulse to begin with: a little larger and back. */
 const pulseOf = (part: string, stage: string): Motion => ({
   ...EMPTY_MOTION, durationMs: 240, easing: 'ease-in-out',
-  stages: [{ id: stage, share: 1, easing: 'ease-in-out', matchVelocity: false, look: { [part]: { scaleX: 1.08, scaleY: 1.08 } } }],
+  keyframes: [{ id: stage, share: 1, easing: 'ease-in-out', matchVelocity: false, look: { [part]: { scaleX: 1.08, scaleY: 1.08 } } }],
 })
 
 const startText = (type: string): string => ({ 'yes/no': 'true', number: '0' })[type] ?? "''"
@@ -133,11 +133,11 @@ type Pulse = Extract<Action, { do: 'pulse' }>
 /** Which part goes through which look and back, and how long that takes. */
 function PulseFields({ rule, action, onChange }: { readonly rule: Rule; readonly action: Pulse; readonly onChange: (to: Action) => void }) {
   const { project, component, pulseLook } = useRuleHome()
-  const [stage] = action.motion.stages
+  const [stage] = action.motion.keyframes
   const isOpen = stage !== undefined && pulseLook?.isOpen(stage.id) === true
   const durationMs = fromToken<number>(action.motion.durationMs ?? 200, project.tokens)
   const setPart = (part: string) =>
-    onChange({ ...action, part, motion: { ...action.motion, stages: action.motion.stages.map((each) => ({ ...each, look: { [part]: each.look[action.part] ?? {} } })) } })
+    onChange({ ...action, part, motion: { ...action.motion, keyframes: action.motion.keyframes.map((each) => ({ ...each, look: { [part]: each.look[action.part] ?? {} } })) } })
   return (
     <>
       <ChoiceField label="pulse" value={action.part} choices={component.parts.slice(1).map(({ id, name }) => ({ value: id, label: name }))} onChange={setPart} />

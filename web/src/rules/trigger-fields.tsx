@@ -31,7 +31,7 @@ function KindFields({ trigger, onChange }: { readonly trigger: Trigger; readonly
         <>
           <MsField label={trigger.on} ms={trigger.ms} step={100} onChange={(ms) => onChange({ ...trigger, ms })} />
           <ChoiceField label="counted from" value={trigger.since} choices={['entering', 'settling']} onChange={(since) => onChange({ ...trigger, since: since as 'entering' })} />
-          <ConditionField label="held while" value={trigger.holdWhile} empty="never" onChange={(holdWhile) => onChange({ ...trigger, holdWhile })} />
+          <ConditionField label="held while" value={trigger.pauseWhile} empty="never" onChange={(pauseWhile) => onChange({ ...trigger, pauseWhile })} />
         </>
       )
     case 'long press':

@@ -33,7 +33,7 @@ export function VariableList({ title, owner, variables, project, taken, make }: 
   const add = (kind: (typeof KINDS)[number]) => {
     setAnchor(null)
     const name = freeName(USUAL_NAMES[kind.type], taken, '')
-    make(addVariable(owner, { id: newId(), name, ...kind }), `add the variable ${name}`)
+    make(addVariable(owner, { id: newId(name), name, ...kind }), `add the variable ${name}`)
   }
   return (
     <section aria-label={title}>

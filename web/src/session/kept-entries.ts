@@ -1,4 +1,5 @@
-import type { Entry } from '@rheoscope/core/document'
+import type { Author, Entry } from '@rheoscope/core/document'
+import { jsonOr } from '../json'
 import type { SetAside } from './sending'
 
 /** What a window has not got to the server: edits that are still to be stored, and those that could not be. */
@@ -19,7 +20,7 @@ const PREFIX = 'rheoscope.unsaved.'
  * The entries kept for one project. Each window writes its own; a window that opens takes over what others left
  * behind, which is safe because the server stores an entry once however often it is sent.
  */
-export function keptEntries(project: string, window: string, storage: Storage): KeptEntries {
+export function keptEntries(project: string, window: string, author: Author, storage: Storage): KeptEntries {
   const own = `${PREFIX}${project}.${window}`
   const keys = () => Object.keys(storage).filter((key) => key.startsWith(`${PREFIX}${project}.`))
   const write = (kept: Kept) => {
@@ -29,7 +30,7 @@ export function keptEntries(project: string, window: string, storage: Storage): 
   return {
     read: () => {
       const left = keys().map((key) => parsed(storage.getItem(key)))
-      const kept: Kept = { pending: once(left.flatMap(({ pending }) => pending), ({ id }) => id), setAside: once(left.flatMap(({ setAside }) => setAside), ({ entry }) => entry.id) }
+      const kept: Kept = { pending: once(left.flatMap(({ pending }) => pending).map((entry) => ({ ...signed(author), ...entry })), ({ id }) => id), setAside: once(left.flatMap(({ setAside }) => setAside), ({ entry }) => entry.id) }
       write(kept)
       keys().filter((key) => key !== own).forEach((key) => storage.removeItem(key))
       return kept
@@ -38,18 +39,18 @@ export function keptEntries(project: string, window: string, storage: Storage): 
   }
 }
 
+/** What entries that earlier versions kept say nothing of. */
+const signed = (author: Author): Pick<Entry, 'author' | 'madeAt' | 'version'> => ({ author, madeAt: new Date().toISOString(), version: LAST_WITHOUT_AUTHORS })
+
+const LAST_WITHOUT_AUTHORS = 3
+
 const once = <T>(all: readonly T[], idOf: (each: T) => string): readonly T[] => [...new Map(all.map((each) => [idOf(each), each])).values()]
 
 const NOTHING: Kept = { pending: [], setAside: [] }
 
 /** What was written; a list of entries is what earlier versions wrote. */
 function parsed(text: string | null): Kept {
-  if (text === null) return NOTHING
-  try {
-    const kept = JSON.parse(text) as Kept | readonly Entry[]
-    return Array.isArray(kept) ? { ...NOTHING, pending: kept as readonly Entry[] } : { ...NOTHING, ...(kept as Kept) }
-  } catch {
-    // Something else wrote under this name; there is nothing of ours in it.
-    return NOTHING
-  }
+  // Where something else wrote under this name, there is nothing of ours in it.
+  const kept = jsonOr(text ?? '', NOTHING) as Kept | readonly Entry[]
+  return Array.isArray(kept) ? { ...NOTHING, pending: kept as readonly Entry[] } : { ...NOTHING, ...(kept as Kept) }
 }

@@ -1,7 +1,8 @@
 import {
-  apply, doing, rebase, record, redoing, RheoError, undoing,
-  type Appended, type Edit, type Entry, type History, type Project,
+  apply, doing, historyOf, rebase, record, redoing, RheoError, undoing,
+  type Appended, type Author, type Edit, type Entry, type History, type Lost, type Project, type Signature, type StoredHistory,
 } from '@rheoscope/core/document'
+import { attempt } from '@rheoscope/core/schema'
 import type { KeptEntries } from './kept-entries'
 import { isPassing, mishapOf, type SetAside } from './sending'
 
@@ -9,6 +10,8 @@ import { isPassing, mishapOf, type SetAside } from './sending'
 export interface ProjectServer {
   append(base: number, entries: readonly Entry[]): Promise<Appended>
   log(after: number): Promise<readonly Entry[]>
+  /** The last entries before a revision. */
+  history(before: number): Promise<StoredHistory>
 }
 
 /** Where edits are: stored, on their way, or kept here because the server is away, has trouble, or no longer has the project. */
@@ -20,6 +23,8 @@ export interface SessionState {
   /** As it is stored, or will be: what edits are made of. */
   readonly document: Project
   readonly history: History
+  /** There is more of the log than `history` knows, so that there may be more to undo. */
+  readonly hasEarlier: boolean
   readonly connection: Connection
   /** Edits that are kept in this browser and not on the server yet. */
   readonly unsaved: number
@@ -32,7 +37,11 @@ export interface SessionState {
 interface Options {
   readonly project: Project
   readonly revision: number
-  readonly history: History
+  /** What it took to open the project. */
+  readonly mended?: readonly string[]
+  /** The end of the log. */
+  readonly history: StoredHistory
+  readonly author: Author
   readonly server: ProjectServer
   readonly kept: KeptEntries
   readonly newId: () => string
@@ -43,6 +52,9 @@ interface Options {
 const FIRST_RETRY_MS = 500
 const LAST_RETRY_MS = 5000
 const MOST_AT_ONCE = 200
+
+/** So many pages of the log are read at once in search of something to undo. */
+const MOST_PAGES = 10
 
 /** An edit that fails so often by itself, while the server answers otherwise, is set aside. */
 const MOST_FAILURES = 3
@@ -55,6 +67,8 @@ const MOST_FAILURES = 3
 export class ProjectSession {
   private readonly listeners = new Set<() => void>()
   private confirmed: { project: Project; revision: number; history: History }
+  /** The revision of the first entry of the log that is known; nothing is before the first. */
+  private knownFrom: number
   private pending: readonly Entry[] = []
   private setAside: readonly SetAside[] = []
   private previewed: Edit | null = null
@@ -70,12 +84,14 @@ export class ProjectSession {
   private state: SessionState
 
   constructor(private readonly options: Options) {
-    const { project, revision, history, firstRetryMs = FIRST_RETRY_MS } = options
+    const { project, revision, author, mended = [], firstRetryMs = FIRST_RETRY_MS } = options
+    const history = historyOf(author.id, options.history.entries)
     this.retryMs = firstRetryMs
+    this.knownFrom = options.history.from
     this.confirmed = { project, revision, history }
     const { pending, setAside } = options.kept.read()
     this.setAside = setAside
-    this.state = { project, document: project, history, connection: 'saved', unsaved: 0, setAside, notice: null }
+    this.state = { project, document: project, history, hasEarlier: this.knownFrom > 1, connection: 'saved', unsaved: 0, setAside, notice: mended.length > 0 ? `The project held what does not fit any more, and has been mended: ${mended.join(' ')}` : null }
     if (pending.length > 0) {
       this.pending = pending
       this.rebasePending()
@@ -98,7 +114,7 @@ export class ProjectSession {
   /** Makes an edit; it shows before this returns. An edit that cannot be made says why in the notice. */
   dispatch(edit: Edit, label: string): void {
     this.previewed = null
-    this.push(() => doing(this.options.newId(), this.projectNow(), edit, label))
+    this.push(doing(this.signature(), this.projectNow(), edit, label))
   }
 
   /** Shows the project as it would be after an edit, until the next edit or `preview(null)`. Nothing is stored. */
@@ -107,12 +123,21 @@ export class ProjectSession {
     this.publish({})
   }
 
-  undo(): void {
-    this.push(() => undoing(this.options.newId(), this.historyNow()))
+  /** Takes back the last edit made here that stands. Where somebody has changed the same since, says so and does nothing. */
+  async undo(): Promise<void> {
+    const isNothing = () => this.historyNow().undo.length === 0
+    try {
+      for (let page = 0; isNothing() && this.knownFrom > 1 && page < MOST_PAGES; page++) await this.readOn()
+    } catch (error) {
+      this.tellOfEdit(`Earlier edits cannot be read now: ${(error as Error).message}`)
+      return
+    }
+    if (isNothing()) this.tellOfEdit(`There is nothing of yours to undo among the last ${this.historyNow().entries.length.toLocaleString('en')} edits.`)
+    else this.push(undoing(this.signature(), this.historyNow(), this.projectNow()))
   }
 
   redo(): void {
-    this.push(() => redoing(this.options.newId(), this.historyNow()))
+    this.push(redoing(this.signature(), this.historyNow(), this.projectNow()))
   }
 
   dismissNotice(): void {
@@ -124,7 +149,7 @@ export class ProjectSession {
     const found = this.setAside.find((each) => each.entry.id === entry)?.entry
     if (!found) return
     this.forget(entry)
-    this.push(() => doing(this.options.newId(), this.projectNow(), found.edit, found.label))
+    this.push(doing(this.signature(), this.projectNow(), found.edit, found.label))
   }
 
   /** Gives up an edit that was set aside. */
@@ -176,18 +201,31 @@ export class ProjectSession {
     return this.pending.reduce(record, this.confirmed.history)
   }
 
-  private push(make: () => Entry | null): void {
-    try {
-      const entry = make()
-      if (!entry) return
+  private signature(): Signature {
+    const { newId, author } = this.options
+    return { id: newId(), author, madeAt: new Date().toISOString() }
+  }
+
+  /** Learns of entries before those that are known, for what can be undone. */
+  private async readOn(): Promise<void> {
+    const { entries, from } = await this.options.server.history(this.knownFrom)
+    this.knownFrom = from
+    this.confirmed = { ...this.confirmed, history: historyOf(this.options.author.id, [...entries, ...this.confirmed.history.entries]) }
+  }
+
+  /** Says something that nobody needs to hear after the next edit. */
+  private tellOfEdit(notice: string): void {
+    this.isOfEdit = true
+    this.publish({ notice })
+  }
+
+  private push(entry: Entry | RheoError | null): void {
+    if (entry instanceof RheoError) this.tellOfEdit(entry.message)
+    else if (entry) {
       this.pending = [...this.pending, entry]
       this.keep()
       this.publish(this.isOfEdit ? { notice: null } : {})
       void this.send()
-    } catch (error) {
-      if (!(error instanceof RheoError)) throw error
-      this.isOfEdit = true
-      this.publish({ notice: error.message })
     }
   }
 
@@ -208,6 +246,7 @@ export class ProjectSession {
       document: project,
       project: this.previewed ? previewOf(project, this.previewed) : project,
       history: this.historyNow(),
+      hasEarlier: this.knownFrom > 1,
       unsaved: this.pending.length,
       setAside: this.setAside,
     }
@@ -269,11 +308,11 @@ export class ProjectSession {
   }
 
   private rebasePending(): void {
-    const { entries, lost } = rebase(this.pending, this.confirmed.project)
+    const { entries, lost } = rebase(this.pending, this.confirmed.project, this.confirmed.history)
     this.pending = entries
     this.keep()
     if (lost.length > 0) this.isOfEdit = false
-    this.publish(lost.length > 0 ? { notice: `What this was about has been removed in another window, so it was not done: ${lost.map(said).join('; ')}.` } : {})
+    this.publish(lost.length > 0 ? { notice: noticeOf(lost) } : {})
   }
 
   /** Says whether to send on at once. */
@@ -319,8 +358,8 @@ export class ProjectSession {
     try {
       await this.options.server.log(this.revision)
       return true
+      // eslint-disable-next-line no-restricted-syntax -- Whatever it is, it is not about the edits.
     } catch {
-      // Whatever it is, it is not about the edits.
       return false
     }
   }
@@ -328,11 +367,14 @@ export class ProjectSession {
 
 const said = ({ what, label }: Entry): string => (what === 'do' ? label : `${what} ${label}`)
 
+/** What is said of edits that could not be made on what others have made of the project. */
+function noticeOf(lost: readonly Lost[]): string {
+  const gone = lost.filter(({ why }) => why.code === 'gone').map(({ entry }) => said(entry))
+  const others = lost.filter(({ why }) => why.code !== 'gone').map(({ entry, why }) => `“${said(entry)}” was not done: ${why.message}`)
+  return [...(gone.length > 0 ? [`What this was about has been removed in another window, so it was not done: ${gone.join('; ')}.`] : []), ...others].join(' ')
+}
+
 function previewOf(project: Project, edit: Edit): Project {
-  try {
-    return apply(project, edit)
-  } catch (error) {
-    if (!(error instanceof RheoError)) throw error
-    return project
-  }
+  const after = attempt(project, edit)
+  return after instanceof RheoError ? project : after
 }

@@ -3,8 +3,8 @@ import type { Entry } from '@rheoscope/core/document'
 /** What became of an attempt to store edits: nobody answered, the project is no longer there, the server does not want them, or it could not do it. */
 export type Mishap = 'unreachable' | 'removed' | 'refused' | 'failed'
 
-/** A `503` and its like are about the server as it is now, not about what was sent. */
-const PASSING = [408, 425, 429, 502, 503, 504]
+/** A `503`, a full disk and their like are about the server as it is now, not about what was sent. */
+const PASSING = [408, 425, 429, 502, 503, 504, 507]
 
 /** What went wrong, by the status an error carries; one without a status never reached the server. */
 export function mishapOf({ status = 0 }: { readonly status?: number }): Mishap {

@@ -1,7 +1,7 @@
 import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react'
 import { useQuery } from '@tanstack/react-query'
-import { EMPTY_HISTORY, record } from '@rheoscope/core/document'
-import { appendEntries, followProject, loadLog, loadProject } from '../api/projects'
+import { appendEntries, followProject, loadHistory, loadLog, loadProject } from '../api/projects'
+import { authorIn } from './author'
 import { keptEntries } from './kept-entries'
 import { newEntryId } from './new-id'
 import { ProjectSession, type SessionState } from './project-session'
@@ -19,7 +19,7 @@ export function SessionProvider({ id, waiting, failed, children }: {
 }) {
   const opened = useQuery({
     queryKey: ['opened', id],
-    queryFn: async () => ({ stored: await loadProject(id), log: await loadLog(id, 0) }),
+    queryFn: async () => ({ stored: await loadProject(id), history: await loadHistory(id) }),
     staleTime: 0, gcTime: 0, refetchOnWindowFocus: false, refetchOnReconnect: false, retry: 1,
   })
   const [session, setSession] = useState<ProjectSession | null>(null)
@@ -27,11 +27,13 @@ export function SessionProvider({ id, waiting, failed, children }: {
 
   useEffect(() => {
     if (!data) return undefined
+    const author = authorIn(window.localStorage)
     const created = new ProjectSession({
       ...data.stored,
-      history: data.log.reduce(record, EMPTY_HISTORY),
-      server: { append: (base, entries) => appendEntries(id, base, entries), log: (after) => loadLog(id, after) },
-      kept: keptEntries(id, thisWindow, window.localStorage),
+      history: data.history,
+      author,
+      server: { append: (base, entries) => appendEntries(id, base, entries), log: (after) => loadLog(id, after), history: (before) => loadHistory(id, before) },
+      kept: keptEntries(id, thisWindow, author, window.localStorage),
       newId: newEntryId,
     })
     setSession(created)

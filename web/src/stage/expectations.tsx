@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addExpectation, removeExpectation, setExpectationTime, type Expectation, type Literal, type Project, type Take } from '@rheoscope/core/document'
-import { expectationText, replay, runOptionsOf, textsIn, type PlayedTake, type Run } from '@rheoscope/core/run'
+import { addExpectation, orElse, removeExpectation, setExpectationTime, type Expectation, type Literal, type Project, type Take } from '@rheoscope/core/document'
+import { expectationText, replay, runOptionsOf, textsIn, type PlayedTake } from '@rheoscope/core/run'
 import { itemOf } from '@rheoscope/core/scene'
 import { msText } from '../bench/timing-text'
 import { CommitField } from '../fields/commit-field'
@@ -54,7 +54,7 @@ function ExpectNow({ take }: { readonly take: Take }) {
   const offered = useMemo(() => (anchor ? offers(project, take, part?.id ?? null, byMs) : []), [anchor, project, take, part, byMs])
   const add = (expect: Expected) => {
     setAnchor(null)
-    make(addExpectation(take.id, { id: newId(), byMs, expect }), 'expect something')
+    make(addExpectation(take.id, { id: newId(expect.what), byMs, expect }), 'expect something')
   }
   return (
     <>
@@ -67,16 +67,12 @@ function ExpectNow({ take }: { readonly take: Take }) {
   )
 }
 
-const SHOWN_PROPERTIES = ['x', 'y', 'width', 'height', 'opacity', 'rotate', 'visible'] as const
+const SHOWN_PROPERTIES = ['x', 'y', 'width', 'height', 'opacity', 'rotation', 'visible'] as const
 
 /** What can be seen at an instant of a take: of the selected part its states, that it has settled and where it is; the variables; the texts. */
 function offers(project: Project, take: Take, part: string | null, ms: number): readonly Expected[] {
-  let run: Run
-  try {
-    run = replay(project, take.surface, take.inputs, ms, runOptionsOf(take))
-  } catch {
-    return []
-  }
+  const run = orElse(() => replay(project, take.surface, take.inputs, ms, runOptionsOf(take)), null)
+  if (!run) return []
   const inside = part === null ? [] : [...run.paths].filter((path) => path === part || path.startsWith(`${part}/`))
   const states = inside.flatMap((path): Expected[] => {
     const { compiled, states: standing } = run.instance(path)!

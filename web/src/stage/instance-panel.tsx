@@ -29,7 +29,7 @@ export function InstancePanel() {
   )
 }
 
-const PLACE = ['x', 'y', 'rotate', 'opacity', 'pinX', 'pinY'] as const
+const PLACE = ['x', 'y', 'rotation', 'opacity', 'pinX', 'pinY'] as const
 const SIZED = ['width', 'height'] as const
 
 /** What else there is to say about a part that is drawn on the screen itself, by its kind. */
@@ -89,11 +89,11 @@ function LineUp({ part }: { readonly part: Part }) {
 function Ties({ part }: { readonly part: Part }) {
   const { screen, make } = useStage()
   const holders = screen.parts.filter(({ id, kind }) => kind === 'container' && !isWithin(screen.parts, id, part.id)).map(({ id, name }) => ({ value: id, label: name }))
-  const tie = (key: string) => (make(setPartOnScreen(screen.id, part.id, 'carryKey', key.trim() || null), `tie ${part.name}`), null)
+  const tie = (key: string) => (make(setPartOnScreen(screen.id, part.id, 'transitionName', key.trim() || null), `tie ${part.name}`), null)
   return (
     <>
       {holders.length > 1 && <ChoiceField label="stands in" value={part.parent ?? ''} choices={holders} onChange={(holder) => make(setPartOnScreen(screen.id, part.id, 'parent', holder), `put ${part.name} elsewhere`)} />}
-      <CommitField label="carry key" value={part.carryKey ?? ''} placeholder="none" onCommit={tie} />
+      <CommitField label="carry key" value={part.transitionName ?? ''} placeholder="none" onCommit={tie} />
     </>
   )
 }
@@ -104,7 +104,7 @@ function InstanceFields({ part, component }: { readonly part: InstancePart; read
   return (
     <>
       <div className="section-head"><h2 className="caption">{component.name}</h2><Link className="underlined" to={`/project/${project.id}/component/${component.id}`}>to the bench</Link></div>
-      {component.axes.filter(({ drivenBy, states }) => drivenBy === null && states.length > 1).map((axis) => (
+      {component.axes.filter(({ boundTo, states }) => boundTo === null && states.length > 1).map((axis) => (
         <ChoiceField
           key={axis.id} label={`${axis.name} starts`} value={part.start[axis.id] ?? axis.start} choices={axis.states.map(({ id, name }) => ({ value: id, label: name }))}
           onChange={(state) => make(startInstanceIn(screen.id, part.id, axis.id, state), `start ${part.name} elsewhere`)}

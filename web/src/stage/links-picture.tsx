@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { group } from 'd3'
-import type { Id, Project, Screen } from '@rheoscope/core/document'
+import { orElse, type Id, type Project, type Screen } from '@rheoscope/core/document'
 import { linksOn, type Link } from '@rheoscope/core/run'
 import { LETTER_PX, LINE_PX, MapSheet } from '../map/map-sheet'
 import type { MapGraph } from '../map/messages'
@@ -44,11 +44,7 @@ export function LinksPicture() {
 
 /** A component that is gone is told about elsewhere. */
 function linksOr(project: Project, screen: Screen): readonly Link[] {
-  try {
-    return linksOn(project, screen)
-  } catch {
-    return []
-  }
+  return orElse(() => linksOn(project, screen), [])
 }
 
 const nodeOf = (end: Id | null): string => end ?? 'screen'

@@ -28,12 +28,12 @@ function Preview({ id }: { readonly id: string }) {
   const field = useWindowSize()
   const isRecording = search.has('keep')
   const screen = project.screens.find((each) => each.id === id)
-  const way = screen?.waysIn?.find(({ name }) => name === search.get('in'))
+  const way = screen?.entryPoints?.find(({ name }) => name === search.get('in'))
   useEffect(() => player?.enterBy(way?.id ?? null), [player, way?.id])
   if (!player) return <NotHere what="This project has no such screen." />
   const keep = () => {
     const name = freeName('Trial', namesOf(project.takes))
-    session.dispatch(addTake({ id: newId(), name, surface: { screen: id }, inputs: player.done, endsAtMs: Math.ceil(player.nowMs), expectations: [], reducedMotion: false, ...(way ? { wayIn: way.id } : {}) }), `keep ${name}`)
+    session.dispatch(addTake({ id: newId(name), name, surface: { screen: id }, inputs: player.done, endsAtMs: Math.ceil(player.nowMs), expectations: [], reducedMotion: false, ...(way ? { entryPoint: way.id } : {}) }), `keep ${name}`)
     setKept(name)
     player.startOver()
   }

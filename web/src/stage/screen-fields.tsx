@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { absentFor, batch, entranceOf, ENTRANCES, freeName, namesOf, setOfScreen, type Entrance, type Project, type Screen, type WayIn } from '@rheoscope/core/document'
+import { absentFor, batch, entranceOf, ENTRANCES, freeName, namesOf, setOfScreen, type Entrance, type Project, type Screen, type EntryPoint } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
 import { ParameterValue } from '../fields/parameter-value'
 import { parseNumber } from '../fields/parse-value'
@@ -37,7 +37,7 @@ export function ScreenFields() {
 
 const ENTRANCE_NAMES: Readonly<Record<string, string>> = { clear: 'nothing, clearing up', right: 'the right', left: 'the left', below: 'below', above: 'above', 'at once': 'nowhere, at once', other: 'a look of its own' }
 
-const OVERLAY: NonNullable<Screen['overlay']> = { dim: 0.4, closesOnOutsideTap: true, closesOnEscape: true }
+const OVERLAY: NonNullable<Screen['overlay']> = { backdropOpacity: 0.4, closesOnOutsideTap: true, closesOnEscape: true }
 
 function OverlayFields({ screen }: { readonly screen: Screen }) {
   const { make } = useStage()
@@ -47,13 +47,13 @@ function OverlayFields({ screen }: { readonly screen: Screen }) {
     const share = parseNumber(text.replace('%', ''))
     if ('problem' in share) return share.problem
     if (share.value < 0 || share.value > 100) return 'From 0 % to 100 %.'
-    set({ dim: share.value / 100 })
+    set({ backdropOpacity: share.value / 100 })
     return null
   }
   return (
     <>
       <div className="side-by-side">
-        <CommitField label="dims by" isMono value={`${Math.round(overlay.dim * 100)} %`} onCommit={dim} />
+        <CommitField label="dims by" isMono value={`${Math.round(overlay.backdropOpacity * 100)} %`} onCommit={dim} />
         <ChoiceField label="lies" value={overlay.at ?? 'middle'} choices={['middle', 'top', 'bottom', 'left', 'right']} onChange={(at) => set({ at: at as 'middle' })} />
       </div>
       <label className="check"><input type="checkbox" checked={overlay.closesOnOutsideTap} onChange={(event) => set({ closesOnOutsideTap: event.target.checked })} /> a tap beside it closes it</label>
@@ -64,15 +64,15 @@ function OverlayFields({ screen }: { readonly screen: Screen }) {
 
 /** Named ways into the screen, each with other values of the shared variables. */
 function WaysIn({ project, screen }: { readonly project: Project; readonly screen: Screen }) {
-  const { make, wayIn, enterBy } = useStage()
-  const ways = screen.waysIn ?? []
-  const set = (to: readonly WayIn[], label: string) => make(setOfScreen(screen.id, 'waysIn', to), label)
-  const add = () => set([...ways, { id: newId(), name: freeName('Way in', namesOf(ways)), variables: {} }], 'add a way in')
-  const change = (way: WayIn) => set(ways.map((each) => (each.id === way.id ? way : each)), `change the way in ${way.name}`)
+  const { make, entryPoint, enterBy } = useStage()
+  const ways = screen.entryPoints ?? []
+  const set = (to: readonly EntryPoint[], label: string) => make(setOfScreen(screen.id, 'entryPoints', to), label)
+  const add = () => set([...ways, { id: newId('way-in'), name: freeName('Way in', namesOf(ways)), variables: {} }], 'add a way in')
+  const change = (way: EntryPoint) => set(ways.map((each) => (each.id === way.id ? way : each)), `change the way in ${way.name}`)
   return (
     <>
       <div className="section-head"><h2 className="caption">Ways in</h2><button className="plain underlined" onClick={add}>+ way in</button></div>
-      {ways.length > 0 && <ChoiceField label="run begins" value={wayIn ?? ''} choices={[{ value: '', label: 'as it is' }, ...ways.map(({ id, name }) => ({ value: id, label: name }))]} onChange={(id) => enterBy(id || null)} />}
+      {ways.length > 0 && <ChoiceField label="run begins" value={entryPoint ?? ''} choices={[{ value: '', label: 'as it is' }, ...ways.map(({ id, name }) => ({ value: id, label: name }))]} onChange={(id) => enterBy(id || null)} />}
       {ways.map((way) => (
         <article key={way.id} className="rule-card">
           <div className="section-head">
@@ -86,7 +86,7 @@ function WaysIn({ project, screen }: { readonly project: Project; readonly scree
   )
 }
 
-function WayValues({ project, way, onChange }: { readonly project: Project; readonly way: WayIn; readonly onChange: (variables: WayIn['variables']) => void }) {
+function WayValues({ project, way, onChange }: { readonly project: Project; readonly way: EntryPoint; readonly onChange: (variables: EntryPoint['variables']) => void }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const said = project.variables.filter(({ name }) => name in way.variables)
   const others = project.variables.filter(({ name }) => !(name in way.variables))

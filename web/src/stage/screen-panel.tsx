@@ -80,10 +80,10 @@ function AddToScreen() {
     <>
       <Button aria-haspopup="menu" aria-label="Put something on the screen" onClick={(event) => setAnchor(event.currentTarget)}>+</Button>
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
-        {project.components.map(({ id, name }) => <MenuItem key={id} onClick={() => add(instanceFor(project, screen, id, newId(), at))}>{name}</MenuItem>)}
+        {project.components.map(({ id, name }) => <MenuItem key={id} onClick={() => add(instanceFor(project, screen, id, newId(name), at))}>{name}</MenuItem>)}
         <MenuItem divider disabled />
-        {(['text', 'box', 'container'] as const).map((kind) => <MenuItem key={kind} onClick={() => add(newPart(newId(), kind, screen.parts[0]!, screen, screen.parts))}>a {kind}</MenuItem>)}
-        <MenuItem onClick={() => add(newHolder(newId(), 'list', screen.parts[0]!, screen.parts))}>a list of records</MenuItem>
+        {(['text', 'box', 'container'] as const).map((kind) => <MenuItem key={kind} onClick={() => add(newPart(newId(kind), kind, screen.parts[0]!, screen, screen.parts))}>a {kind}</MenuItem>)}
+        <MenuItem onClick={() => add(newHolder(newId('list'), 'list', screen.parts[0]!, screen.parts))}>a list of records</MenuItem>
       </FloatingMenu>
     </>
   )

@@ -15,8 +15,8 @@ import { useStage, type Way } from './use-stage'
 
 /** The bar at the top: where one is, arranging or running, and the clock. */
 export function StageBar() {
-  const { project, screen, player, startOver, isArranging, arrange, showsLinks, showLinks, wayIn } = useStage()
-  const way = screen.waysIn?.find(({ id }) => id === wayIn)
+  const { project, screen, player, startOver, isArranging, arrange, showsLinks, showLinks, entryPoint } = useStage()
+  const way = screen.entryPoints?.find(({ id }) => id === entryPoint)
   const shown = showsLinks ? 'links' : isArranging ? 'arrange' : 'run'
   return (
     <header className="top-bar">

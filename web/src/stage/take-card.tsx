@@ -23,7 +23,7 @@ export function TakeCard({ take, result, before }: TakeCardProps) {
   const play = () => {
     arrange(false)
     lookAt(null)
-    enterBy(take.wayIn ?? null)
+    enterBy(take.entryPoint ?? null)
     player?.playWitness({ surface: take.surface, inputs: take.inputs, endsAtMs: take.endsAtMs, lookAtMs: take.endsAtMs, caption: take.name })
   }
   const met = played?.results.filter(({ isMet }) => isMet).length ?? 0

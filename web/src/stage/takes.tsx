@@ -19,10 +19,10 @@ export function Takes() {
   const outcomes = useOutcomes(project.id)
   const keep = () => {
     if (!player) return
-    const { isMotionReduced, wayIn } = player.getState()
+    const { isMotionReduced, entryPoint } = player.getState()
     const take: Take = {
-      id: newId(), name: freeName('Take', namesOf(project.takes)), surface: { screen: screen.id }, inputs: player.done, endsAtMs: Math.ceil(player.nowMs),
-      expectations: [], reducedMotion: isMotionReduced, ...(wayIn === null ? {} : { wayIn }),
+      id: newId('take'), name: freeName('Take', namesOf(project.takes)), surface: { screen: screen.id }, inputs: player.done, endsAtMs: Math.ceil(player.nowMs),
+      expectations: [], reducedMotion: isMotionReduced, ...(entryPoint === null ? {} : { entryPoint }),
     }
     make(addTake(take), `keep ${take.name}`)
   }

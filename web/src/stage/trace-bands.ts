@@ -1,4 +1,4 @@
-import { componentOf, holdsIn, type Axis, type Component, type Id, type Project, type Screen } from '@rheoscope/core/document'
+import { componentOf, holdsIn, orElse, type Axis, type Component, type Id, type Project, type Screen } from '@rheoscope/core/document'
 import { compile } from '@rheoscope/core/machine'
 import { fromToken, motionSources, resolveTiming, type Easing } from '@rheoscope/core/motion'
 import { bandsOf, pathName, type Stay, type Trace } from '@rheoscope/core/run'
@@ -72,8 +72,8 @@ function timersOf(project: Project, component: Component, axis: Axis): TraceRow[
   return (state) => {
     const timers = known.get(state) ?? component.rules.flatMap((rule): TraceTimer[] => {
       const { trigger } = rule
-      if ((trigger.on !== 'after' && trigger.on !== 'every') || rule.axis !== axis.id || rule.target.go === 'nothing' || !holdsIn(rule, state)) return []
-      return [{ rule: rule.id, ms: trigger.holdWhile === null ? fromToken<number>(trigger.ms, project.tokens) : null, isFromSettling: trigger.since === 'settling' }]
+      if ((trigger.on !== 'after' && trigger.on !== 'every') || rule.axis !== axis.id || rule.target.go === 'ignored' || !holdsIn(rule, state)) return []
+      return [{ rule: rule.id, ms: trigger.pauseWhile === null ? fromToken<number>(trigger.ms, project.tokens) : null, isFromSettling: trigger.since === 'settling' }]
     })
     known.set(state, timers)
     return timers
@@ -81,11 +81,7 @@ function timersOf(project: Project, component: Component, axis: Axis): TraceRow[
 }
 
 function readsOf(project: Project, component: Component): ReadonlySet<string> {
-  try {
-    return compile(project, component).reads
-  } catch {
-    return new Set()
-  }
+  return orElse(() => compile(project, component).reads, new Set())
 }
 
 /** The row of the instance that something came from, of the nearest one around it, or else of the first one inside it; -1 when there is none. */

@@ -29,8 +29,8 @@ export interface Stage {
   readonly way: Way
   readonly work: (way: Way) => void
   /** The way into the screen the run begins by; null for none. */
-  readonly wayIn: Id | null
-  readonly enterBy: (wayIn: Id | null) => void
+  readonly entryPoint: Id | null
+  readonly enterBy: (entryPoint: Id | null) => void
   /** The instant of the run that is looked at; null for now. */
   readonly seenMs: number | null
   readonly lookAt: (ms: number | null) => void
@@ -50,11 +50,11 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
   const [way, work] = useState<Way>('mouse')
   const [seenMs, lookAt] = useState<number | null>(null)
   const [showsLinks, showLinks] = useState(false)
-  const [wayIn, setWayIn] = useState<Id | null>(null)
+  const [entryPoint, setEntryPoint] = useState<Id | null>(null)
   const stage = useMemo((): Stage => ({
-    project, screen, player, session, select, isArranging, seenMs, lookAt, way, work, wayIn, showsLinks, showLinks,
+    project, screen, player, session, select, isArranging, seenMs, lookAt, way, work, entryPoint, showsLinks, showLinks,
     enterBy: (to) => {
-      setWayIn(to)
+      setEntryPoint(to)
       player?.enterBy(to)
     },
     takes: project.takes.filter(({ surface }) => 'screen' in surface && surface.screen === screen.id),
@@ -69,7 +69,7 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
       showLinks(false)
       lookAt(null)
     },
-  }), [project, screen, player, session, selected, isArranging, seenMs, way, wayIn, showsLinks])
+  }), [project, screen, player, session, selected, isArranging, seenMs, way, entryPoint, showsLinks])
   return <StageContext.Provider value={stage}><ChecksProvider first={id}>{children}</ChecksProvider></StageContext.Provider>
 }
 

@@ -235,7 +235,7 @@ export const isPassing = ({ place: { deadlines }, zone }: Pick<Node, 'place' | '
 /** The motions that may end at the instant of a deadline, after it, and would be in the way of others until then. */
 const endingAfter = (network: Network, { deadlines, configuration }: Place, { rank }: Deadline): readonly Deadline[] =>
   deadlines.filter(({ occasion, rank: later, least, most }) =>
-    occasion.what === 'settle' && later > rank && least === most && network.spans[configuration[occasion.axis.motionAt]!]!.policy !== 'retarget')
+    occasion.what === 'settle' && later > rank && least === most && network.spans[configuration[occasion.axis.motionAt]!]!.policy !== 'continue')
 
 const subsets = <T>(items: readonly T[]): readonly (readonly T[])[] =>
   items.reduce<readonly (readonly T[])[]>((all, item) => all.flatMap((each) => [each, [...each, item]]), [[]])

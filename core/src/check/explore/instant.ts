@@ -1,4 +1,4 @@
-import { holdsIn, type Action, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../../document'
+import { holdsIn, orElse, type Action, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../../document'
 import { evaluate, namesOr } from '../../expression'
 import { holdsTrue, UNSURE, type Sure } from './sureness'
 import { NOTHING_HELD, type Held, type Manner } from './manner'
@@ -136,7 +136,7 @@ export class Instant {
   }
 
   private canFire(axis: NetAxis, rule: Rule): boolean {
-    if (rule.target.go === 'nothing' || !holdsIn(rule, axis.states[this.configuration[axis.at]!]!)) return false
+    if (rule.target.go === 'ignored' || !holdsIn(rule, axis.states[this.configuration[axis.at]!]!)) return false
     return rule.guard === null || this.decide(holdsTrue(rule.guard, this.environmentOf(axis.thing), this.unknownOf(axis.thing)))
   }
 
@@ -179,8 +179,8 @@ export class Instant {
 
   private startTimer(index: number): void {
     const timer = this.network.timers[index]!
-    const { holdWhile } = timer.rule.trigger as { holdWhile: string | null }
-    const isHeld = holdWhile !== null && this.decide(holdsTrue(holdWhile, this.environmentOf(timer.thing), this.unknownOf(timer.thing)))
+    const { pauseWhile } = timer.rule.trigger as { pauseWhile: string | null }
+    const isHeld = pauseWhile !== null && this.decide(holdsTrue(pauseWhile, this.environmentOf(timer.thing), this.unknownOf(timer.thing)))
     this.configuration[timer.at] = isHeld ? TIMER.heldAtStart : TIMER.counting
     if (!isHeld) this.start(this.network.timerClock(timer))
   }
@@ -189,8 +189,8 @@ export class Instant {
     if (this.isStopped || this.isEndless(thing, rule)) return
     const moving = axis.motionAt < 0 ? 0 : this.configuration[axis.motionAt]!
     const { policy, most } = this.network.spans[moving]!
-    if (moving > 0 && most > 0 && !this.ending.some(({ clock }) => clock === axis.index)) {
-      if (policy === 'refuse') return
+    if (moving > 0 && most > 0 && !this.isEnding(axis)) {
+      if (policy === 'ignore') return
       if (policy === 'finish first') {
         this.configuration[axis.queuedAt] = thing.compiled.component.rules.indexOf(rule) + 1
         return
@@ -212,10 +212,10 @@ export class Instant {
       case 'next':
       case 'previous': {
         const [place, count] = [now + (target.go === 'next' ? 1 : -1), axis.states.length]
-        return target.wrap || (place >= 0 && place < count) ? (place + count) % count : -1
+        return target.loops || (place >= 0 && place < count) ? (place + count) % count : -1
       }
       case 'stay':
-      case 'nothing':
+      case 'ignored':
         return -1
     }
   }
@@ -233,9 +233,14 @@ export class Instant {
     if (kept) this.setName(kept, kept.domain.numberOf(tied.valueFor(kept.domain.valueOf(this.configuration[kept.at]!))), axis.thing)
   }
 
+  /** Whether the motion of an axis ends at this very instant: nothing is left of it, though its end has not been told. */
+  private isEnding(axis: NetAxis): boolean {
+    return this.ending.some(({ clock }) => clock === axis.index)
+  }
+
   private change(axis: NetAxis, to: number, rule: Rule | null): void {
     const from = this.configuration[axis.at]!
-    const left = axis.motionAt < 0 ? 0 : this.configuration[axis.motionAt]!
+    const left = axis.motionAt < 0 || this.isEnding(axis) ? 0 : this.configuration[axis.motionAt]!
     const before = this.statesOf(axis.thing)
     this.configuration[axis.at] = to
     if (axis.fromAt >= 0) this.configuration[axis.fromAt] = from + 1
@@ -263,7 +268,7 @@ export class Instant {
       const [least, most] = [Math.max(0, ...ends.map(({ end }) => end[0])), Math.max(0, ...ends.map(({ end }) => end[1]))]
       if (most <= 0 || index + 1 >= groups.length) continue
       const wait = this.network.waits.find((each) => each.thing === thing && each.rule === rule)!
-      this.configuration[wait.at] = keptWait(index + 1, this.network.spanIndex({ least, most, policy: 'retarget' }))
+      this.configuration[wait.at] = keptWait(index + 1, this.network.spanIndex({ least, most, policy: 'continue' }))
       return this.start(this.network.waitClock(wait))
     }
   }
@@ -302,11 +307,7 @@ export class Instant {
   /** What an expression comes to; undefined when nobody knows. */
   private worth(thing: Thing, text: string): Literal | undefined {
     if (namesOr(text).some(this.unknownOf(thing))) return undefined
-    try {
-      return evaluate(text, this.environmentOf(thing))
-    } catch {
-      return undefined
-    }
+    return orElse(() => evaluate(text, this.environmentOf(thing)), undefined)
   }
 
   private deliver(thing: Thing, message: string, payload: Literal | undefined): void {
@@ -330,10 +331,10 @@ export class Instant {
 
   private holdOrNot(index: number, name: string): void {
     const timer = this.network.timers[index]!
-    const { holdWhile } = timer.rule.trigger as { holdWhile: string | null }
+    const { pauseWhile } = timer.rule.trigger as { pauseWhile: string | null }
     const status = this.configuration[timer.at]!
-    if (holdWhile === null || status === TIMER.waitsForRest || !namesOr(holdWhile).includes(name)) return
-    const isHeld = this.decide(holdsTrue(holdWhile, this.environmentOf(timer.thing), this.unknownOf(timer.thing)))
+    if (pauseWhile === null || status === TIMER.waitsForRest || !namesOr(pauseWhile).includes(name)) return
+    const isHeld = this.decide(holdsTrue(pauseWhile, this.environmentOf(timer.thing), this.unknownOf(timer.thing)))
     const wasHeld = status === TIMER.held || status === TIMER.heldAtStart
     if (isHeld === wasHeld) return
     this.configuration[timer.at] = isHeld ? TIMER.held : status === TIMER.heldAtStart ? TIMER.counting : TIMER.blurred

@@ -100,24 +100,24 @@ export class Manner {
   /** The state a name puts an axis into; -1 when it has no say. */
   decided({ thing, own, states }: NetAxis, name: string, value: Literal | undefined): number {
     const axis = thing.compiled.component.axes[own]!
-    if (axis.drivenBy === null || value === undefined || ('variable' in axis.drivenBy ? axis.drivenBy.variable : axis.drivenBy.parameter) !== name) return -1
+    if (axis.boundTo === null || value === undefined || ('variable' in axis.boundTo ? axis.boundTo.variable : axis.boundTo.parameter) !== name) return -1
     const state = decidedState(axis, { [name]: value })
     return state ? states.indexOf(state.id) : -1
   }
 
   /** The variable an axis is tied to, and what it has to be in a state, given what it is now; null for an axis that is tied to none. */
   tied({ thing, own }: NetAxis, to: number): { readonly name: string; readonly valueFor: (now: Literal | undefined) => Literal } | null {
-    const { drivenBy, states } = thing.compiled.component.axes[own]!
-    if (drivenBy === null || !('variable' in drivenBy)) return null
-    return { name: drivenBy.variable, valueFor: (now) => (typeof now === 'boolean' ? to === 1 : typeof now === 'number' ? to : states[to]!.name) }
+    const { boundTo, states } = thing.compiled.component.axes[own]!
+    if (boundTo === null || !('variable' in boundTo)) return null
+    return { name: boundTo.variable, valueFor: (now) => (typeof now === 'boolean' ? to === 1 : typeof now === 'number' ? to : states[to]!.name) }
   }
 
   /** How long a motion takes when it sets out from rest; from a motion that still goes it may be shorter or longer. */
   span(axis: NetAxis, changing: Changing): Span {
     const rested = this.timeOf(axis, changing)
-    const policy = standsInTheWay(this.changed(axis, changing), axis.own, 0) ?? 'retarget'
+    const policy = standsInTheWay(this.changed(axis, changing), axis.own, 0) ?? 'continue'
     const { left } = changing
-    if (left.most <= 0 || left.policy === 'complete') return { least: rested, most: rested, policy }
+    if (left.most <= 0 || left.policy === 'skip to end') return { least: rested, most: rested, policy }
     return { least: 0, most: Math.max(rested, left.most), policy }
   }
 
@@ -140,7 +140,7 @@ export class Manner {
       configuration[axis.at] = axis.start
       for (const at of [axis.fromAt, axis.motionAt, axis.queuedAt]) if (at >= 0) configuration[at] = 0
     }
-    const isHeld = ({ trigger }: Rule) => 'holdWhile' in trigger && trigger.holdWhile !== null && holdsTrue(trigger.holdWhile, thing.environment, () => false) === true
+    const isHeld = ({ trigger }: Rule) => 'pauseWhile' in trigger && trigger.pauseWhile !== null && holdsTrue(trigger.pauseWhile, thing.environment, () => false) === true
     for (const timer of this.network.timers) {
       if (timer.thing !== thing) continue
       const state = timer.axis.states[timer.axis.start]!
@@ -167,4 +167,4 @@ export class Manner {
   }
 }
 
-const NO_SPAN: Span = { least: 0, most: 0, policy: 'retarget' }
+const NO_SPAN: Span = { least: 0, most: 0, policy: 'continue' }

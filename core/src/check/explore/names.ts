@@ -1,10 +1,10 @@
-import { axisOfProperty, isExpression, lookAt, parameterOfProperty, restingLooks, type Component, type Literal, type Value } from '../../document'
+import { axisOfProperty, isExpression, lookAt, orElse, parameterOfProperty, restingLooks, type Component, type Literal, type Value } from '../../document'
 import { namesOr, parseExpression, type Expression } from '../../expression'
 import { namesOfBehaviour } from '../../machine'
 import type { Thing } from './things'
 
 /** What decides whether a part answers. */
-const ANSWERING = ['visible', 'takesInput', 'focusable']
+const ANSWERING = ['visible', 'receivesInput', 'focusable']
 
 /**
  * The names each thing has to remember values of, because something it can do depends on them: conditions, axes that
@@ -58,11 +58,8 @@ export const saidOf = (component: Component, part: string): readonly (readonly [
 export function comparedWith(name: string, texts: readonly string[]): readonly Literal[] | null {
   const found: Literal[] = []
   for (const text of texts) {
-    try {
-      if (!onlyCompares(parseExpression(text), name, found)) return null
-    } catch {
-      continue
-    }
+    const node = orElse(() => parseExpression(text), null)
+    if (node && !onlyCompares(node, name, found)) return null
   }
   return found
 }

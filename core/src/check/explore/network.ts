@@ -98,7 +98,7 @@ export class Network {
   readonly mattersDrag: boolean
   /** The keys that come to anything. */
   readonly keys: ReturnType<typeof keysIn>
-  readonly spans: Span[] = [{ least: 0, most: 0, policy: 'retarget' }]
+  readonly spans: Span[] = [{ least: 0, most: 0, policy: 'continue' }]
   private readonly own: ReadonlySet<Thing>
   private readonly axisOfThing = new Map<Thing, readonly NetAxis[]>()
   private readonly nameOfThing = new Map<Thing, ReadonlyMap<string, NetName>>()
@@ -200,7 +200,7 @@ export class Network {
       const { component } = axis.thing.compiled
       return component.rules.flatMap((rule): NetTimer[] => {
         const { trigger } = rule
-        if (rule.axis !== component.axes[axis.own]!.id || (trigger.on !== 'after' && trigger.on !== 'every') || rule.target.go === 'nothing') return []
+        if (rule.axis !== component.axes[axis.own]!.id || (trigger.on !== 'after' && trigger.on !== 'every') || rule.target.go === 'ignored') return []
         return [{ index: index++, thing: axis.thing, axis, rule, ms: trigger.ms, at: this.next++ }]
       })
     })
@@ -228,7 +228,7 @@ export class Network {
     const constants: Literal[] = []
     for (const { compiled: { component } } of readers) {
       const { rules, axes, parts } = component
-      if (axes.some(({ drivenBy }) => drivenBy !== null && ('variable' in drivenBy ? drivenBy.variable : drivenBy.parameter) === name)) return null
+      if (axes.some(({ boundTo }) => boundTo !== null && ('variable' in boundTo ? boundTo.variable : boundTo.parameter) === name)) return null
       for (const { trigger } of rules) {
         if (trigger.on !== 'changes' || trigger.name !== name) continue
         if (trigger.to === null) return null
@@ -236,7 +236,7 @@ export class Network {
       }
       const actions = rules.flatMap((rule) => rule.actions)
       const texts = [
-        ...rules.flatMap(({ guard, trigger }) => [guard, 'holdWhile' in trigger ? trigger.holdWhile : null]),
+        ...rules.flatMap(({ guard, trigger }) => [guard, 'pauseWhile' in trigger ? trigger.pauseWhile : null]),
         ...actions.flatMap((action) => (action.do === 'set' ? [action.to] : action.do === 'send' ? [action.payload] : [])),
         ...parts.flatMap((part) => (part.kind === 'list' ? [part.filter] : [])),
         ...parts.flatMap(({ id }) => saidOf(component, id).flatMap(([, value]) => (typeof value === 'object' && value !== null && 'expr' in value ? [value.expr] : []))),
@@ -260,5 +260,5 @@ function policiesOf(project: Project, { compiled: { component } }: Thing, axis: 
   const rules = component.rules.filter((rule) => rule.axis === axis)
   const states = component.axes.find(({ id }) => id === axis)!.states
   const motions = [...rules.map(({ motion }) => motion), ...component.pairs.filter((pair) => pair.axis === axis).map(({ motion }) => motion), ...motionSources(project, component, axis, states[0]!.id, states[0]!.id, null)]
-  return new Set(motions.flatMap((motion) => (motion?.policy !== undefined && motion.policy !== 'retarget' ? [motion.policy] : [])))
+  return new Set(motions.flatMap((motion) => (motion?.policy !== undefined && motion.policy !== 'continue' ? [motion.policy] : [])))
 }

@@ -54,7 +54,7 @@ function isHandled(thing: Thing, holder: Thing, needed: ReadonlySet<string>): bo
     const parameter = thing.compiled.component.parameters.find(({ id }) => id === parameterOfProperty(property))
     return axisOfProperty(property) !== null || (parameter !== undefined && needed.has(parameter.name))
   })
-  return hands || ancestry(holder, part.id).some((id) => changing(id).some(([property]) => property === 'visible' || property === 'takesInput'))
+  return hands || ancestry(holder, part.id).some((id) => changing(id).some(([property]) => property === 'visible' || property === 'receivesInput'))
 }
 
 /** A part and those around it in its component. */
@@ -76,7 +76,7 @@ function heardBy(thing: Thing, things: readonly Thing[]): readonly Thing[] {
 /** The variables a thing gives values to. */
 export function setsOf({ compiled: { component } }: Thing): ReadonlySet<string> {
   const set = component.rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' ? [action.variable] : [])))
-  const tied = component.axes.flatMap(({ drivenBy }) => (drivenBy !== null && 'variable' in drivenBy ? [drivenBy.variable] : []))
+  const tied = component.axes.flatMap(({ boundTo }) => (boundTo !== null && 'variable' in boundTo ? [boundTo.variable] : []))
   return new Set([...set, ...tied])
 }
 

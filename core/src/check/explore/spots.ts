@@ -41,7 +41,7 @@ export function answeringOf({ compiled, environment }: Thing, states: readonly I
   const { values } = compiled.targetsOf({ states, environment: { ...environment, ...names }, given: NOTHING_GIVEN, contents: NO_CONTENTS, isAbsent: false })
   const ids = compiled.parts.map(({ part }) => part.id)
   return {
-    open: new Set(ids.filter((_id, index) => values[index]!.visible !== false && values[index]!.takesInput !== false)),
+    open: new Set(ids.filter((_id, index) => values[index]!.visible !== false && values[index]!.receivesInput !== false)),
     focusable: new Set(ids.filter((_id, index) => values[index]!.focusable === true)),
   }
 }

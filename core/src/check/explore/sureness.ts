@@ -1,4 +1,4 @@
-import type { Literal } from '../../document'
+import { orElse, type Literal } from '../../document'
 import { evaluate, namesOr } from '../../expression'
 
 /** An answer that depends on what nobody knows. */
@@ -9,9 +9,5 @@ export type Sure = boolean | typeof UNSURE
 /** Whether a condition holds. One that cannot be worked out never does, as in a run. */
 export function holdsTrue(condition: string, environment: Readonly<Record<string, Literal>>, isUnknown: (name: string) => boolean): Sure {
   if (namesOr(condition).some(isUnknown)) return UNSURE
-  try {
-    return evaluate(condition, environment) === true
-  } catch {
-    return false
-  }
+  return orElse(() => evaluate(condition, environment) === true, false)
 }

@@ -5,6 +5,7 @@ import type { Look } from '../look'
 import { isWithin, withDescendants, type Part, type PlainPart } from '../part'
 import { isExpression, type Id, type Value } from '../value'
 import { batch, type Edit } from './edit'
+import { inProject, inside, setAt, unsetAt, removeFrom, moveWithin } from './place'
 import { lookAt, lookPath, lookPlaces } from './look-place'
 import { addPart, reparent, setProperty } from './part-edits'
 
@@ -40,7 +41,7 @@ export function clipOf(component: Component, ids: readonly Id[]): Clip {
  * the root otherwise, a little aside. States of the same names say of the copies what they said of the originals.
  */
 export function pasteClip(component: Component, clip: Clip, newId: NewId): { readonly edit: Edit; readonly pasted: readonly Id[] } {
-  const renamed = new Map(clip.parts.map(({ id }) => [id, newId()]))
+  const renamed = new Map(clip.parts.map(({ id, name }) => [id, newId(name)]))
   const names = namesOf(component.parts)
   const isTop = ({ parent }: Part) => parent === null || !renamed.has(parent)
   const holderOf = ({ parent }: Part) => {
@@ -55,10 +56,7 @@ export function pasteClip(component: Component, clip: Clip, newId: NewId): { rea
     const axis = component.axes.find(({ name }) => name === axisName) ?? component.axes[0]
     const state = axis?.states.find(({ name }) => name === stateName)
     if (!axis || !state) return []
-    return Object.entries(look).map(([part, said]): Edit => ({
-      edit: 'set', path: ['components', component.id, 'axes', axis.id, 'states', state.id, 'look', renamed.get(part)!],
-      to: clip.parts.some((each) => each.id === part && isTop(each)) ? movedBy(said, COPY_OFFSET, COPY_OFFSET) : said,
-    }))
+    return Object.entries(look).map(([part, said]): Edit => setAt(inProject('components', component.id, 'axes', axis.id, 'states', state.id, 'look', renamed.get(part)!), clip.parts.some((each) => each.id === part && isTop(each)) ? movedBy(said, COPY_OFFSET, COPY_OFFSET) : said))
   })
   const pasted = clip.parts.filter(isTop).map(({ id }) => renamed.get(id)!)
   return { edit: batch(...parts.map((part) => addPart(component.id, part)), ...looks), pasted }
@@ -77,14 +75,14 @@ export function groupParts(component: Component, ids: readonly Id[], id: Id, fra
 export function ungroupPart(component: Component, id: Id): Edit | null {
   const group = component.parts.find((part) => part.id === id)
   if (!group || group.parent === null || group.kind !== 'container') return null
-  const inside = component.parts.filter(({ parent }) => parent === id)
+  const held = component.parts.filter(({ parent }) => parent === id)
   const [x, y] = [Number(group.base.x ?? 0), Number(group.base.y ?? 0)]
   const forgotten = lookPlaces(component).filter((place) => lookAt(component, place)[id] !== undefined)
-    .map((place): Edit => ({ edit: 'unset', path: [...lookPath(component, place), id] }))
+    .map((place): Edit => unsetAt(inside(lookPath(component, place), id)))
   return batch(
-    ...inside.flatMap((part) => [reparent(component.id, part.id, group.parent!), ...movePart(component, part, x, y)]),
+    ...held.flatMap((part) => [reparent(component.id, part.id, group.parent!), ...movePart(component, part, x, y)]),
     ...forgotten,
-    { edit: 'remove', path: ['components', component.id, 'parts'], id },
+    removeFrom(inProject('components', component.id, 'parts'), id),
   )
 }
 
@@ -92,7 +90,7 @@ export function ungroupPart(component: Component, id: Id): Edit | null {
 export function putPart(component: Component, id: Id, parent: Id, before: Id | null, by: { readonly x: number; readonly y: number }): Edit | null {
   const part = component.parts.find((each) => each.id === id)
   if (!part || part.parent === null || id === before || isWithin(component.parts, parent, id)) return null
-  const order: Edit = { edit: 'move', path: ['components', component.id, 'parts'], id, before }
+  const order: Edit = moveWithin(inProject('components', component.id, 'parts'), id, before)
   return part.parent === parent ? order : batch(reparent(component.id, id, parent), order, ...movePart(component, part, by.x, by.y))
 }
 
@@ -117,7 +115,7 @@ function movedBy(said: Readonly<Record<string, Value>>, dx: number, dy: number):
 }
 
 /** A length moved by some px, whether it is a number or an expression. */
-function shifted(value: Value | undefined, by: number): Value {
+export function shifted(value: Value | undefined, by: number): Value {
   if (isExpression(value)) return { expr: `(${value.expr}) ${by < 0 ? '-' : '+'} ${Math.abs(by)}` }
   return typeof value === 'number' || value === undefined ? (value ?? 0) + by : value
 }

@@ -1,10 +1,11 @@
 import type { Asset, IconOutline } from '../project'
 import type { Edit } from './edit'
+import { inProject, insertInto } from './place'
 
-export const addAsset = (asset: Asset): Edit => ({ edit: 'insert', path: ['assets'], item: asset, before: null })
+export const addAsset = (asset: Asset): Edit => insertInto(inProject('assets'), asset)
 
 /** Keeps the outline of an icon in the project. */
 export function addIcon(name: string, d: string): Edit {
   const item: IconOutline = { id: `icon-${name}`, name, d }
-  return { edit: 'insert', path: ['icons'], item, before: null }
+  return insertInto(inProject('icons'), item)
 }

@@ -1,4 +1,5 @@
 import type { Component } from '../component'
+import type { NewId } from '../defaults'
 import { componentOf, type Project } from '../project'
 import { holdsIn, type Rule, type Target } from '../rule'
 import { triggerRow, type Trigger } from '../trigger'
@@ -37,12 +38,12 @@ export function setCell(component: Component, cell: Cell, target: Target, newId:
 }
 
 /** Says what several cells do, all the same: those of one row get one rule between them. */
-export function setCells(project: Project, component: Component, cells: readonly Cell[], target: Target, newId: () => Id): Edit {
+export function setCells(project: Project, component: Component, cells: readonly Cell[], target: Target, newId: NewId): Edit {
   const begun = new Map<string, Id>()
   return inTurn(project, component, cells, (now, cell) => {
     const first = now.rules.find(({ id }) => id === begun.get(rowOf(cell)))
     if (first) return holdsIn(first, cell.state) ? null : spreadRule(now, first, cell.state)
-    const edit = setCell(now, cell, target, newId())
+    const edit = setCell(now, cell, target, newId(cell.trigger.on))
     const after = componentOf(apply({ ...project, components: [now] }, edit), component.id)!
     begun.set(rowOf(cell), ruleInCell(after, cell.axis, cell.state, rowOf(cell))!.id)
     return edit

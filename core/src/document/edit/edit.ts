@@ -90,16 +90,10 @@ export function merge(first: Edit, second: Edit): Edit | null {
   return null
 }
 
-/** The things an edit reads or changes, as the first two steps of each path: `components/c1`, `tokens/t4`, `name`. */
-export function touches(edit: Edit): ReadonlySet<string> {
-  const touched = new Set<string>()
-  const visit = (at: Edit): void => {
-    if (at.edit === 'batch') return at.edits.forEach(visit)
-    const path = at.edit === 'insert' ? [...at.path, at.item.id] : 'id' in at ? [...at.path, at.id] : at.path
-    touched.add(path.slice(0, 2).join('/'))
-  }
-  visit(edit)
-  return touched
+/** The places an edit changes. */
+export function touchedBy(edit: Edit): readonly Path[] {
+  if (edit.edit === 'batch') return edit.edits.flatMap(touchedBy)
+  return [edit.edit === 'insert' ? [...edit.path, edit.item.id] : 'id' in edit ? [...edit.path, edit.id] : edit.path]
 }
 
 /** Several edits as one; a single one stays itself. */

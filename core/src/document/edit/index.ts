@@ -1,5 +1,6 @@
 export * from './edit'
 export * from './path'
+export * from './place'
 export * from './look-place'
 export * from './part-edits'
 export * from './state-edits'

@@ -2,6 +2,7 @@ import type { CombinationLook, Component } from '../component'
 import type { PropertyValues } from '../look'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
+import { inProject, inside, setAt, insertInto, removeFrom } from './place'
 import { lookAt, lookPath, type OwnLookPlace } from './look-place'
 
 /** What a look changes, by the names of the parts, so that it can be given to looks of other components too. */
@@ -24,17 +25,17 @@ export function pasteLook(component: Component, places: readonly OwnLookPlace[],
     const look = lookAt(component, place)
     return component.parts.flatMap(({ id, name }): Edit[] => {
       const said = clip.parts[name]
-      return said ? [{ edit: 'set', path: [...lookPath(component, place), id], to: { ...look[id], ...said } }] : []
+      return said ? [setAt(inside(lookPath(component, place), id), { ...look[id], ...said })] : []
     })
   })
   return edits.length > 0 ? batch(...edits) : null
 }
 
 /** Takes back everything a look changes. */
-export const clearLook = (component: Component, place: OwnLookPlace): Edit => ({ edit: 'set', path: lookPath(component, place), to: {} })
+export const clearLook = (component: Component, place: OwnLookPlace): Edit => setAt(lookPath(component, place), {})
 
 /** A look for several axes in given states at once. */
 export const addCombination = (component: Id, combination: CombinationLook): Edit =>
-  ({ edit: 'insert', path: ['components', component, 'combinations'], item: combination, before: null })
+  insertInto(inProject('components', component, 'combinations'), combination)
 
-export const removeCombination = (component: Id, combination: Id): Edit => ({ edit: 'remove', path: ['components', component, 'combinations'], id: combination })
+export const removeCombination = (component: Id, combination: Id): Edit => removeFrom(inProject('components', component, 'combinations'), combination)

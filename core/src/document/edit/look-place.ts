@@ -2,7 +2,7 @@ import type { Component } from '../component'
 import type { Look } from '../look'
 import type { Id } from '../value'
 import { motionOf, motionPath, motionPlaces, type MotionPlace } from './motion-edits'
-import type { Path } from './path'
+import { inProject, inside, type Place } from './place'
 
 /** A look of its own: that of a state, of several states at once, of being absent, or one that a motion passes through. */
 export type OwnLookPlace =
@@ -15,16 +15,16 @@ export type OwnLookPlace =
 export type LookPlace = { readonly look: 'base' } | OwnLookPlace
 
 /** Where a look is kept. */
-export function lookPath(component: Component, place: OwnLookPlace): Path {
+export function lookPath(component: Component, place: OwnLookPlace): Place<Look> {
   switch (place.look) {
     case 'state':
-      return ['components', component.id, 'axes', place.axis, 'states', place.state, 'look']
+      return inProject('components', component.id, 'axes', place.axis, 'states', place.state, 'look')
     case 'combination':
-      return ['components', component.id, 'combinations', place.id, 'look']
+      return inProject('components', component.id, 'combinations', place.id, 'look')
     case 'absent':
-      return ['components', component.id, 'absent']
+      return inProject('components', component.id, 'absent')
     case 'stage':
-      return [...motionPath(component, place.motion)!, 'stages', place.stage, 'look']
+      return inside(motionPath(component, place.motion)!, 'keyframes', place.stage, 'look')
   }
 }
 
@@ -38,7 +38,7 @@ export function lookAt(component: Component, place: OwnLookPlace): Look {
     case 'absent':
       return component.absent
     case 'stage':
-      return motionOf(component, place.motion)?.stages.find(({ id }) => id === place.stage)?.look ?? {}
+      return motionOf(component, place.motion)?.keyframes.find(({ id }) => id === place.stage)?.look ?? {}
   }
 }
 
@@ -47,7 +47,7 @@ export const lookPlaces = (component: Component): readonly OwnLookPlace[] => [..
 
 /** The looks that motions of a component pass through; all of them, or those at some places. */
 export const stageLooks = (component: Component, places = motionPlaces(component)): readonly OwnLookPlace[] =>
-  places.flatMap((motion) => (motionOf(component, motion)?.stages ?? []).map(({ id }): OwnLookPlace => ({ look: 'stage', motion, stage: id })))
+  places.flatMap((motion) => (motionOf(component, motion)?.keyframes ?? []).map(({ id }): OwnLookPlace => ({ look: 'stage', motion, stage: id })))
 
 /** The looks of a component that something rests in, besides the base look. */
 export const restingLooks = ({ axes, combinations }: Component): readonly OwnLookPlace[] => [

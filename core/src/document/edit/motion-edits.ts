@@ -1,9 +1,10 @@
 import type { Component } from '../component'
-import { EMPTY_MOTION, type LaneTiming, type Motion, type PairMotion, type Stage, type Timing } from '../motion'
+import type { NewId } from '../defaults'
+import { EMPTY_MOTION, type LaneTiming, type Motion, type PairMotion, type Keyframe, type Timing } from '../motion'
 import type { Project } from '../project'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
-import type { Path } from './path'
+import { fieldOf, inProject, inside, insertInto, removeFrom, setAt, setFields, type Place } from './place'
 
 /** Whose motion it is: what a rule, two states, the component or the project says about how things move, or one pulse. */
 export type MotionPlace =
@@ -20,11 +21,11 @@ export interface MotionContext {
   readonly component: Component
   readonly place: MotionPlace
   /** For what is said about a pair of states for the first time, and for a new lane. */
-  readonly newId: () => Id
+  readonly newId: NewId
 }
 
 /** What a motion says as a whole. */
-export type MotionSetting = Exclude<keyof Motion, 'lanes' | 'stages'>
+export type MotionSetting = Exclude<keyof Motion, 'lanes' | 'keyframes'>
 
 const pairAt = ({ pairs }: Component, place: Extract<MotionPlace, { of: 'pair' }>): PairMotion | undefined =>
   pairs.find((pair) => pair.axis === place.axis && pair.from === place.from && pair.to === place.to)
@@ -56,23 +57,23 @@ export function motionOf(component: Component, place: MotionPlace): Motion | nul
 }
 
 /** Where a motion is kept. A pair about which nothing is said has no place yet. */
-export function motionPath(component: Component, place: MotionPlace): Path | null {
-  const own: Path = ['components', component.id]
+export function motionPath(component: Component, place: MotionPlace): Place<Motion> | null {
+  const own = inProject('components', component.id)
   switch (place.of) {
     case 'rule':
-      return [...own, 'rules', place.rule, 'motion']
+      return inside(own, 'rules', place.rule, 'motion')
     case 'pair': {
       const pair = pairAt(component, place)
-      return pair ? [...own, 'pairs', pair.id, 'motion'] : null
+      return pair ? inside(own, 'pairs', pair.id, 'motion') : null
     }
     case 'component':
-      return [...own, 'motion']
+      return inside(own, 'motion')
     case 'project':
-      return ['motion']
+      return inProject('motion')
     case 'pulse':
-      return [...own, 'rules', place.rule, 'actions', place.action, 'motion']
+      return inside(own, 'rules', place.rule, 'actions', place.action, 'motion')
     case 'list':
-      return [...own, 'parts', place.part, 'motion']
+      return inside(own, 'parts', place.part, 'motion')
   }
 }
 
@@ -91,25 +92,24 @@ export const motionPlaces = ({ rules, pairs, motion, parts }: Component): readon
 export function setMotion(context: MotionContext, to: Motion): Edit {
   const { component, place, newId } = context
   const path = motionPath(component, place)
-  if (path) return { edit: 'set', path, to }
+  if (path) return setAt(path, to)
   const { axis, from, to: towards } = place as Extract<MotionPlace, { of: 'pair' }>
-  const item: PairMotion = { id: newId(), axis, from, to: towards, motion: to }
-  return { edit: 'insert', path: ['components', component.id, 'pairs'], item, before: null }
+  const item: PairMotion = { id: newId('pair'), axis, from, to: towards, motion: to }
+  return insertInto(inProject('components', component.id, 'pairs'), item)
 }
 
 /** Says one thing about a motion; undefined leaves it to something less specific. */
-export function setOfMotion<K extends MotionSetting>(context: MotionContext, field: K, to: Motion[K] | undefined): Edit {
-  return changed(context, { ...(to === undefined ? {} : { [field]: to }) }, (path) =>
-    to === undefined ? { edit: 'unset', path: [...path, field] } : { edit: 'set', path: [...path, field], to })
+export function setOfMotion<K extends MotionSetting>(context: MotionContext, field: K, to: Motion[K]): Edit {
+  return changed(context, { ...(to === undefined ? {} : { [field]: to }) }, (path) => setAt(fieldOf(path, field), to))
 }
 
 /** Says something about the timing of one lane; the rest of the lane stays as it was. */
 export function setLane(context: MotionContext, part: Id, property: string | null, timing: Timing): Edit {
-  const lane = (): LaneTiming => ({ id: context.newId(), part, property, ...timing })
+  const lane = (): LaneTiming => ({ id: context.newId(property ?? 'lane'), part, property, ...timing })
   return changed(context, { lanes: [lane()] }, (path, { lanes }) => {
     const old = lanes.find((each) => each.part === part && each.property === property)
-    if (!old) return { edit: 'insert', path: [...path, 'lanes'], item: lane(), before: null }
-    return batch(...Object.entries(timing).map(([field, to]): Edit => ({ edit: 'set', path: [...path, 'lanes', old.id, field], to })))
+    if (!old) return insertInto(inside(path, 'lanes'), lane())
+    return batch(...setFields(inside(path, 'lanes', old.id), timing))
   })
 }
 
@@ -117,24 +117,23 @@ export function setLane(context: MotionContext, part: Id, property: string | nul
 export function removeLane({ project, component, place }: MotionContext, part: Id, property: string | null): Edit | null {
   const path = motionPath(component, place)
   const lane = motionAt(project, component, place)?.lanes.find((each) => each.part === part && each.property === property)
-  return path && lane ? { edit: 'remove', path: [...path, 'lanes'], id: lane.id } : null
+  return path && lane ? removeFrom(inside(path, 'lanes'), lane.id) : null
 }
 
 /** A look to pass through before the last leg of a motion. */
-export const addStage = (context: MotionContext, stage: Stage): Edit =>
-  changed(context, { stages: [stage] }, (path) => ({ edit: 'insert', path: [...path, 'stages'], item: stage, before: null }))
+export const addStage = (context: MotionContext, stage: Keyframe): Edit =>
+  changed(context, { keyframes: [stage] }, (path) => insertInto(inside(path, 'keyframes'), stage))
 
 /** Says one thing about a stage; undefined takes it away. */
-export function setOfStage<K extends Exclude<keyof Stage, 'id'>>({ component, place }: MotionContext, stage: Id, field: K, to: Stage[K] | undefined): Edit {
-  const path = [...motionPath(component, place)!, 'stages', stage, field]
-  return to === undefined ? { edit: 'unset', path } : { edit: 'set', path, to }
+export function setOfStage<K extends Exclude<keyof Keyframe, 'id'>>({ component, place }: MotionContext, stage: Id, field: K, to: Keyframe[K]): Edit {
+  return setAt(fieldOf(inside(motionPath(component, place)!, 'keyframes', stage), field), to)
 }
 
 export const removeStage = ({ component, place }: MotionContext, stage: Id): Edit =>
-  ({ edit: 'remove', path: [...motionPath(component, place)!, 'stages'], id: stage })
+  removeFrom(inside(motionPath(component, place)!, 'keyframes'), stage)
 
 /** Puts what is said into a motion about which nothing was said, or changes just that in one about which something was. */
-function changed(context: MotionContext, said: Partial<Motion>, precisely: (path: Path, motion: Motion) => Edit): Edit {
+function changed(context: MotionContext, said: Partial<Motion>, precisely: (path: Place<Motion>, motion: Motion) => Edit): Edit {
   const { project, component, place } = context
   const motion = motionAt(project, component, place)
   return motion ? precisely(motionPath(component, place)!, motion) : setMotion(context, { ...EMPTY_MOTION, ...said })

@@ -1,32 +1,32 @@
-import type { Component } from '../component'
-import type { Continuous } from '../motion'
+import type { Component, State } from '../component'
+import type { Loop } from '../motion'
 import { childrenOf, withDescendants, type Part } from '../part'
 import type { Action } from '../rule'
 import type { Id, Value } from '../value'
 import { batch, type Edit } from './edit'
+import { inProject, inside, setAt, unsetAt, insertInto, removeFrom, moveWithin, type Place } from './place'
 import { lookAt, lookPath, lookPlaces, restingLooks, stageLooks, type LookPlace, type OwnLookPlace } from './look-place'
 import { motionOf, motionPath, motionPlaces, type MotionPlace } from './motion-edits'
-import type { Path } from './path'
 import { removeAction, removeRule } from './rule-edits'
 
-const partPath = (component: Id, part: Id): Path => ['components', component, 'parts', part]
+const partPath = (component: Id, part: Id) => inProject('components', component, 'parts', part)
 
 /** Puts a part on top of its siblings, or before the sibling of that id. */
 export const addPart = (component: Id, part: Part, before: Id | null = null): Edit =>
-  ({ edit: 'insert', path: ['components', component, 'parts'], item: part, before })
+  insertInto(inProject('components', component, 'parts'), part, before)
 
 export const renamePart = (component: Id, part: Id, name: string): Edit =>
-  ({ edit: 'set', path: [...partPath(component, part), 'name'], to: name })
+  setAt(inside(partPath(component, part), 'name'), name)
 
 /** Says a property of a part in one look. */
 export function setProperty(component: Component, place: LookPlace, part: Id, property: string, value: Value): Edit {
   if (place.look === 'base') {
-    return { edit: 'set', path: [...partPath(component.id, part), 'base', property], to: value }
+    return setAt(inside(partPath(component.id, part), 'base', property), value)
   }
   const path = lookPath(component, place)
   return lookAt(component, place)[part]
-    ? { edit: 'set', path: [...path, part, property], to: value }
-    : { edit: 'set', path: [...path, part], to: { [property]: value } }
+    ? setAt(inside(path, part, property), value)
+    : setAt(inside(path, part), { [property]: value })
 }
 
 export interface Said {
@@ -37,13 +37,13 @@ export interface Said {
 
 /** Says several properties of several parts in one look. */
 export function setProperties(component: Component, place: LookPlace, said: readonly Said[]): Edit {
+  if (place.look === 'base') return batch(...said.map(({ part, property, value }) => setProperty(component, place, part, property, value)))
+  const path = lookPath(component, place)
   const begun = new Set<Id>()
   return batch(...said.map(({ part, property, value }): Edit => {
-    const edit = setProperty(component, place, part, property, value)
-    const beginsPart = edit.edit === 'set' && edit.path.at(-1) === part
-    if (beginsPart && begun.has(part)) return { edit: 'set', path: [...edit.path, property], to: value }
-    if (beginsPart) begun.add(part)
-    return edit
+    if (begun.has(part)) return setAt(inside(path, part, property), value)
+    begun.add(part)
+    return setProperty(component, place, part, property, value)
   }))
 }
 
@@ -57,11 +57,11 @@ export function takeBackProperty(component: Component, place: OwnLookPlace, part
   const path = lookPath(component, place)
   const said = lookAt(component, place)[part] ?? {}
   const isLast = Object.keys(said).every((name) => name === property)
-  return { edit: 'unset', path: isLast ? [...path, part] : [...path, part, property] }
+  return unsetAt(isLast ? inside(path, part) : inside(path, part, property))
 }
 
 /** Takes back what the base look says about a property, so that it is as it is initially. */
-export const takeBackFromBase = (component: Id, part: Id, property: string): Edit => ({ edit: 'unset', path: [...partPath(component, part), 'base', property] })
+export const takeBackFromBase = (component: Id, part: Id, property: string): Edit => unsetAt(inside(partPath(component, part), 'base', property))
 
 const takeBackEverywhere = (component: Component, part: Id, property: string): Edit[] =>
   lookPlaces(component).filter((place) => lookAt(component, place)[part]?.[property] !== undefined).map((place) => takeBackProperty(component, place, part, property))
@@ -78,12 +78,12 @@ export function removeParts(component: Component, parts: readonly Id[]): Edit {
   const places = motionPlaces(component).filter(isKept)
   return batch(
     ...[...restingLooks(component), ...stageLooks(component, places)].flatMap((place) =>
-      doomed.filter((id) => lookAt(component, place)[id] !== undefined).map((id): Edit => ({ edit: 'unset', path: [...lookPath(component, place), id] }))),
-    ...component.axes.flatMap(({ id, states }) => states.flatMap(({ id: state, continuous }) => (continuous ? withoutInTurn(['components', component.id, 'axes', id, 'states', state, 'continuous'], continuous, doomed) : []))),
-    ...places.flatMap((place) => (motionOf(component, place)?.lanes ?? []).filter((lane) => isDoomed(lane.part)).map(({ id }): Edit => ({ edit: 'remove', path: [...motionPath(component, place)!, 'lanes'], id }))),
+      doomed.filter((id) => lookAt(component, place)[id] !== undefined).map((id): Edit => unsetAt(inside(lookPath(component, place), id)))),
+    ...component.axes.flatMap(({ id, states }) => states.flatMap(({ id: state, loop }) => (loop ? withoutInTurn(inProject('components', component.id, 'axes', id, 'states', state, 'loop'), loop, doomed) : []))),
+    ...places.flatMap((place) => (motionOf(component, place)?.lanes ?? []).filter((lane) => isDoomed(lane.part)).map(({ id }): Edit => removeFrom(inside(motionPath(component, place)!, 'lanes'), id))),
     ...component.rules.filter((rule) => !rules.includes(rule)).flatMap((rule) => rule.actions.filter((action) => isAbout(action, isDoomed)).map(({ id }) => removeAction(component.id, rule.id, id))),
     ...rules.map((rule) => removeRule(component.id, rule.id)),
-    ...doomed.toReversed().map((id): Edit => ({ edit: 'remove', path: ['components', component.id, 'parts'], id })),
+    ...doomed.toReversed().map((id): Edit => removeFrom(inProject('components', component.id, 'parts'), id)),
   )
 }
 
@@ -105,25 +105,25 @@ export function isAbout(action: Action | undefined, isOne: (part: Id) => boolean
 }
 
 /** A continuous motion without some parts; none when nothing else moves in it. */
-function withoutInTurn(path: Path, { to }: Continuous, doomed: readonly Id[]): readonly Edit[] {
+function withoutInTurn(path: Place<State['loop']>, { to }: Loop, doomed: readonly Id[]): readonly Edit[] {
   const gone = doomed.filter((id) => to[id] !== undefined)
   if (gone.length === 0) return []
-  return gone.length === Object.keys(to).length ? [{ edit: 'set', path, to: null }] : gone.map((id) => ({ edit: 'unset', path: [...path, 'to', id] }))
+  return gone.length === Object.keys(to).length ? [setAt(path, null)] : gone.map((id) => unsetAt(inside(path, 'to', id)))
 }
 
 /** Puts a part one place up or down among its siblings; null when it already is at that end. */
 export function reorderPart(component: Component, part: Part, towards: 'front' | 'back'): Edit | null {
   const siblings = childrenOf(component.parts, part.parent)
   const index = siblings.findIndex(({ id }) => id === part.id)
-  const path: Path = ['components', component.id, 'parts']
+  const path = inProject('components', component.id, 'parts')
   if (towards === 'front') {
     if (index === siblings.length - 1) return null
-    return { edit: 'move', path, id: part.id, before: siblings[index + 2]?.id ?? null }
+    return moveWithin(path, part.id, siblings[index + 2]?.id ?? null)
   }
   if (index <= 0) return null
-  return { edit: 'move', path, id: part.id, before: siblings[index - 1]!.id }
+  return moveWithin(path, part.id, siblings[index - 1]!.id)
 }
 
 /** Moves a part into another container. */
 export const reparent = (component: Id, part: Id, parent: Id): Edit =>
-  ({ edit: 'set', path: [...partPath(component, part), 'parent'], to: parent })
+  setAt(inside(partPath(component, part), 'parent'), parent)

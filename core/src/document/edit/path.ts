@@ -22,6 +22,10 @@ const indexIn = (list: readonly unknown[], id: string): number =>
 
 const isFields = (node: unknown): node is Fields => typeof node === 'object' && node !== null
 
+/** The steps by which a path leads further in than another; null when it leads elsewhere. */
+export const stepsInside = (outer: Path, path: Path): Path | null =>
+  outer.every((step, index) => step === path[index]) ? path.slice(outer.length) : null
+
 /** What stands at `path`; undefined where the last step is absent. Throws `gone` where an earlier one is. */
 export function valueAt(root: unknown, path: Path): unknown {
   let node: unknown = root

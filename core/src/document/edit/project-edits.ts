@@ -2,19 +2,20 @@ import type { Component } from '../component'
 import type { Parameter } from '../rule'
 import type { Id } from '../value'
 import type { Edit } from './edit'
+import { inProject, setAt, insertInto, removeFrom } from './place'
 
-export const renameProject = (name: string): Edit => ({ edit: 'set', path: ['name'], to: name })
+export const renameProject = (name: string): Edit => setAt(inProject('name'), name)
 
 export const addComponent = (component: Component): Edit =>
-  ({ edit: 'insert', path: ['components'], item: component, before: null })
+  insertInto(inProject('components'), component)
 
-export const removeComponent = (id: Id): Edit => ({ edit: 'remove', path: ['components'], id })
+export const removeComponent = (id: Id): Edit => removeFrom(inProject('components'), id)
 
 export const renameComponent = (component: Id, name: string): Edit =>
-  ({ edit: 'set', path: ['components', component, 'name'], to: name })
+  setAt(inProject('components', component, 'name'), name)
 
 export const addParameter = (component: Id, parameter: Parameter): Edit =>
-  ({ edit: 'insert', path: ['components', component, 'parameters'], item: parameter, before: null })
+  insertInto(inProject('components', component, 'parameters'), parameter)
 
 export const removeParameter = (component: Id, parameter: Id): Edit =>
-  ({ edit: 'remove', path: ['components', component, 'parameters'], id: parameter })
+  removeFrom(inProject('components', component, 'parameters'), parameter)

@@ -1,4 +1,5 @@
 import type { Component } from '../component'
+import type { NewId } from '../defaults'
 import { holdsIn, type Rule, type Target, type Within } from '../rule'
 import type { Id } from '../value'
 import type { Motion } from '../motion'
@@ -40,7 +41,7 @@ export function ruleClipOf(component: Component, rules: readonly Rule[]): RuleCl
  * in no state it has, or lead to none, is left out, and one on a part it has not listens to the whole component.
  * Null when none is left.
  */
-export function pasteRules(component: Component, axis: Id, clip: RuleClip, newId: () => Id): Edit | null {
+export function pasteRules(component: Component, axis: Id, clip: RuleClip, newId: NewId): Edit | null {
   const states = component.axes.find(({ id }) => id === axis)?.states ?? []
   const stateNamed = (wanted: string) => states.find(({ name }) => name === wanted)?.id
   const edits = clip.rules.flatMap(({ rule, part, states: names, target }): Edit[] => {
@@ -49,21 +50,21 @@ export function pasteRules(component: Component, axis: Id, clip: RuleClip, newId
     if (only.length === 0 || to === undefined) return []
     const within: Within = only.length === states.length ? { except: [] } : { only }
     return [addRule(component.id, {
-      ...rule, id: newId(), axis, within, part: component.parts.find(({ name }) => name === part)?.id ?? null,
+      ...rule, id: newId(rule.trigger.on), axis, within, part: component.parts.find(({ name }) => name === part)?.id ?? null,
       target: target.go === 'state' ? { go: 'state', state: to! } : target,
       motion: rule.motion && motionFor(component, rule.motion, newId),
-      actions: rule.actions.map((action) => ({ ...action, id: newId() })),
+      actions: rule.actions.map((action) => ({ ...action, id: newId(action.do) })),
     })]
   })
   return edits.length > 0 ? batch(...edits) : null
 }
 
 /** The motion without what it says of parts the component does not have. */
-function motionFor({ parts }: Component, motion: Motion, newId: () => Id): Motion {
+function motionFor({ parts }: Component, motion: Motion, newId: NewId): Motion {
   const isHere = (id: Id) => parts.some((part) => part.id === id)
   return {
     ...motion,
-    lanes: motion.lanes.filter(({ part }) => isHere(part)).map((lane) => ({ ...lane, id: newId() })),
-    stages: motion.stages.map((stage) => ({ ...stage, id: newId(), look: Object.fromEntries(Object.entries(stage.look).filter(([part]) => isHere(part))) })),
+    lanes: motion.lanes.filter(({ part }) => isHere(part)).map((lane) => ({ ...lane, id: newId(lane.property ?? 'lane') })),
+    keyframes: motion.keyframes.map((stage) => ({ ...stage, id: newId('stage'), look: Object.fromEntries(Object.entries(stage.look).filter(([part]) => isHere(part))) })),
   }
 }

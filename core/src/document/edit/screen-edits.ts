@@ -1,13 +1,15 @@
+import type { NewId } from '../defaults'
 import { freeName, namesOf } from '../free-name'
-import type { Look } from '../look'
+import type { Look, PropertyValues } from '../look'
 import { withDescendants, type InstancePart, type Part } from '../part'
 import { componentOf, type Project } from '../project'
 import type { Action, Rule } from '../rule'
 import { SCREEN_AXIS, type Screen } from '../screen'
 import type { Trigger } from '../trigger'
 import { sameValue, type Id, type Value } from '../value'
+import { shifted } from './arrange-edits'
 import { batch, type Edit } from './edit'
-import type { Path } from './path'
+import { fieldOf, inProject, inside, insertInto, removeFrom, setAt, setFields } from './place'
 import { isAbout } from './part-edits'
 import { removeAction, removeRule } from './rule-edits'
 
@@ -16,41 +18,40 @@ export const DEVICE_SIZES: Readonly<Record<Screen['device'], { readonly width: n
   phone: { width: 390, height: 844 }, tablet: { width: 834, height: 1112 }, desktop: { width: 1280, height: 800 }, kiosk: { width: 1080, height: 720 }, free: { width: 480, height: 320 },
 }
 
-const screenPath = (screen: Id): Path => ['screens', screen]
+const screenPath = (screen: Id) => inProject('screens', screen)
 
 /** An empty screen of the usual size of a device. */
-export function newScreen(newId: () => Id, name: string, device: Screen['device']): Screen {
+export function newScreen(newId: NewId, name: string, device: Screen['device']): Screen {
   const size = DEVICE_SIZES[device]
-  const ground: Part = { id: newId(), kind: 'container', name: 'ground', parent: null, base: { ...size, fill: '#ffffff' } }
-  return { id: newId(), name, kind: 'screen', device, ...size, parts: [ground], rules: [], variables: [], overlay: null, motion: null }
+  const ground: Part = { id: newId('ground'), kind: 'container', name: 'ground', parent: null, base: { ...size, fill: '#ffffff' } }
+  return { id: newId(name), name, kind: 'screen', device, ...size, parts: [ground], rules: [], variables: [], overlay: null, motion: null }
 }
 
 /** Adds a screen; the first one is where the prototype starts. */
 export const addScreen = (project: Project, screen: Screen): Edit =>
-  batch({ edit: 'insert', path: ['screens'], item: screen, before: null }, ...(project.startScreen === null ? [startOn(screen.id)] : []))
+  batch(insertInto(inProject('screens'), screen), ...(project.startScreen === null ? [startOn(screen.id)] : []))
 
-export const startOn = (screen: Id | null): Edit => ({ edit: 'set', path: ['startScreen'], to: screen })
+export const startOn = (screen: Id | null): Edit => setAt(inProject('startScreen'), screen)
 
 /** Takes out a screen with the takes recorded on it. */
 export function removeScreen(project: Project, screen: Id): Edit {
   const takes = project.takes.filter(({ surface }) => 'screen' in surface && surface.screen === screen)
   const other = project.screens.find(({ id }) => id !== screen)
   return batch(
-    ...takes.map(({ id }): Edit => ({ edit: 'remove', path: ['takes'], id })),
+    ...takes.map(({ id }): Edit => removeFrom(inProject('takes'), id)),
     ...(project.startScreen === screen ? [startOn(other?.id ?? null)] : []),
-    { edit: 'remove', path: ['screens'], id: screen },
+    removeFrom(inProject('screens'), screen),
   )
 }
 
-export const renameScreen = (screen: Id, name: string): Edit => ({ edit: 'set', path: [...screenPath(screen), 'name'], to: name })
+export const renameScreen = (screen: Id, name: string): Edit => setAt(inside(screenPath(screen), 'name'), name)
 
 /** Gives a screen another size, and its ground with it. */
 export const resizeScreen = ({ id, parts }: Screen, device: Screen['device'], { width, height }: { readonly width: number; readonly height: number }): Edit =>
   batch(
-    { edit: 'set', path: [...screenPath(id), 'device'], to: device },
-    ...Object.entries({ width, height }).flatMap(([side, to]): Edit[] => [
-      { edit: 'set', path: [...screenPath(id), side], to }, { edit: 'set', path: [...screenPath(id), 'parts', parts[0]!.id, 'base', side], to },
-    ]),
+    setAt(inside(screenPath(id), 'device'), device),
+    ...setFields(screenPath(id), { width, height }),
+    ...setFields(inside(screenPath(id), 'parts', parts[0]!.id, 'base'), { width, height }),
   )
 
 /** An instance of a component for a screen, with a name of its own there. */
@@ -59,55 +60,55 @@ export function instanceFor(project: Project, screen: Screen, component: Id, id:
   return { id, kind: 'instance', name: freeName(wanted, namesOf(screen.parts)), parent: screen.parts[0]!.id, component, start: {}, base: { ...at } }
 }
 
-export const addToScreen = (screen: Id, part: Part): Edit => ({ edit: 'insert', path: [...screenPath(screen), 'parts'], item: part, before: null })
+export const addToScreen = (screen: Id, part: Part): Edit => insertInto(inside(screenPath(screen), 'parts'), part)
 
 /** Takes a part off a screen with everything inside it, and the rules that listen to any of that. */
 export function removeFromScreen({ id, parts, rules }: Screen, part: Id): Edit {
   const gone = new Set(withDescendants(parts, part).map((each) => each.id))
   return batch(
     ...rules.flatMap((rule) => (rule.part !== null && gone.has(rule.part) ? [removeRule({ screen: id }, rule.id)] : rule.actions.filter((action) => isAbout(action, (each) => gone.has(each))).map((action) => removeAction({ screen: id }, rule.id, action.id)))),
-    ...[...gone].toReversed().map((each): Edit => ({ edit: 'remove', path: [...screenPath(id), 'parts'], id: each })),
+    ...[...gone].toReversed().map((each): Edit => removeFrom(inside(screenPath(id), 'parts'), each)),
   )
 }
 
 /** Says anew what a screen is like as a whole. */
-export const setOfScreen = <K extends 'kind' | 'overlay' | 'motion' | 'absent' | 'waysIn'>(screen: Id, field: K, to: Screen[K]): Edit =>
-  to === undefined ? { edit: 'unset', path: [...screenPath(screen), field] } : { edit: 'set', path: [...screenPath(screen), field], to: to as never }
+export const setOfScreen = <K extends 'kind' | 'overlay' | 'motion' | 'absent' | 'entryPoints'>(screen: Id, field: K, to: Screen[K]): Edit =>
+  setAt(fieldOf(screenPath(screen), field), to)
 
 /** Says what a part on a screen is, besides its look: which it is in, what ties it, what it lists. */
-export const setPartOnScreen = (screen: Id, part: Id, field: 'parent' | 'carryKey' | 'component' | 'table' | 'filter', to: string | null): Edit => {
-  const path = [...screenPath(screen), 'parts', part, field]
-  return to === null && field === 'carryKey' ? { edit: 'unset', path } : { edit: 'set', path, to }
-}
+export const setPartOnScreen = (screen: Id, part: Id, field: 'parent' | 'transitionName' | 'component' | 'table' | 'filter', to: string | null): Edit =>
+  setAt(inside(screenPath(screen), 'parts', part, field), to === null && field === 'transitionName' ? undefined : to)
+
+/** How far from what it is a copy of something lies. */
+const ASIDE_PX = 16
 
 /** A part on a screen once more, a little aside, with everything inside it. */
-export function duplicateOnScreen({ id: screen, parts }: Screen, part: Id, newId: () => Id): Edit {
+export function duplicateOnScreen({ id: screen, parts }: Screen, part: Id, newId: NewId): Edit {
   const all = withDescendants(parts, part)
-  const ids = new Map(all.map(({ id }) => [id, newId()]))
+  const ids = new Map(all.map(({ id, name }) => [id, newId(name)]))
   const names = new Set(namesOf(parts))
   return batch(...all.map((each, index) => {
     const name = freeName(each.name, names)
     names.add(name)
-    const aside = (side: 'x' | 'y') => Number(each.base[side] ?? 0) + 16
-    const moved: Readonly<Record<string, Value>> = index === 0 ? { x: aside('x'), y: aside('y') } : {}
+    const moved: PropertyValues = index === 0 ? { x: shifted(each.base.x, ASIDE_PX), y: shifted(each.base.y, ASIDE_PX) } : {}
     return addToScreen(screen, { ...each, id: ids.get(each.id)!, name, parent: ids.get(each.parent ?? '') ?? each.parent, base: { ...each.base, ...moved } })
   }))
 }
 
 /** A screen once more, under another name, with parts and rules of its own. */
-export function duplicateScreen(project: Project, screen: Screen, newId: () => Id): Screen {
-  const ids = new Map(screen.parts.map(({ id }) => [id, newId()]))
+export function duplicateScreen(project: Project, screen: Screen, newId: NewId): Screen {
+  const ids = new Map(screen.parts.map(({ id, name }) => [id, newId(name)]))
   const of = <T extends Id | null>(id: T): T => (ids.get(id as Id) as T | undefined) ?? id
   const actionOf = (action: Action): Action => {
-    const own = { ...action, id: newId() }
+    const own = { ...action, id: newId(action.do) }
     if (own.do === 'drive') return { ...own, instance: of(own.instance) }
     if (own.do === 'pulse') return { ...own, part: of(own.part) }
     return own.do === 'send' && typeof own.recipient === 'object' ? { ...own, recipient: { instance: of(own.recipient.instance) } } : own
   }
   return {
-    ...screen, id: newId(), name: freeName(screen.name, namesOf(project.screens)),
+    ...screen, id: newId(screen.name), name: freeName(screen.name, namesOf(project.screens)),
     parts: screen.parts.map((part) => ({ ...part, id: of(part.id), parent: of(part.parent) })),
-    rules: screen.rules.map((rule) => ({ ...rule, id: newId(), part: of(rule.part), actions: rule.actions.map(actionOf) })),
+    rules: screen.rules.map((rule) => ({ ...rule, id: newId(rule.trigger.on), part: of(rule.part), actions: rule.actions.map(actionOf) })),
     ...(screen.absent ? { absent: Object.fromEntries(Object.entries(screen.absent).map(([part, said]) => [of(part), said])) } : {}),
   }
 }
@@ -123,7 +124,7 @@ export type Entrance = (typeof ENTRANCES)[number]
 
 /** The absent look of a screen that comes in in one of the usual ways. */
 export function absentFor({ parts, width, height }: Screen, entrance: Entrance): Look {
-  const looks: Readonly<Record<Entrance, Readonly<Record<string, Value>>>> = { clear: { opacity: 0 }, right: { shiftX: width }, left: { shiftX: -width }, below: { shiftY: height }, above: { shiftY: -height }, 'at once': {} }
+  const looks: Readonly<Record<Entrance, Readonly<Record<string, Value>>>> = { clear: { opacity: 0 }, right: { translateX: width }, left: { translateX: -width }, below: { translateY: height }, above: { translateY: -height }, 'at once': {} }
   return { [parts[0]!.id]: looks[entrance] }
 }
 
@@ -133,12 +134,12 @@ export function entranceOf(screen: Screen): Entrance | null {
   return ENTRANCES.find((entrance) => sameValue(absentFor(screen, entrance), screen.absent)) ?? null
 }
 
-export const renameOnScreen = (screen: Id, part: Id, name: string): Edit => ({ edit: 'set', path: [...screenPath(screen), 'parts', part, 'name'], to: name })
+export const renameOnScreen = (screen: Id, part: Id, name: string): Edit => setAt(inside(screenPath(screen), 'parts', part, 'name'), name)
 
 /** Says properties of a part on a screen. */
 export const setOnScreen = (screen: Id, part: Id, said: Readonly<Record<string, Value>>): Edit =>
-  batch(...Object.entries(said).map(([property, to]): Edit => ({ edit: 'set', path: [...screenPath(screen), 'parts', part, 'base', property], to })))
+  batch(...Object.entries(said).map(([property, to]): Edit => setAt(inside(screenPath(screen), 'parts', part, 'base', property), to)))
 
 /** Where an axis of an instance on a screen starts. */
 export const startInstanceIn = (screen: Id, part: Id, axis: Id, state: Id): Edit =>
-  ({ edit: 'set', path: [...screenPath(screen), 'parts', part, 'start', axis], to: state })
+  setAt(inside(screenPath(screen), 'parts', part, 'start', axis), state)

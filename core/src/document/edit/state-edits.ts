@@ -1,36 +1,36 @@
 import type { Axis, Component, State } from '../component'
 import { HUES, newState } from '../defaults'
-import type { Continuous } from '../motion'
+import type { Loop } from '../motion'
 import type { Within } from '../rule'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
-import type { Path } from './path'
+import { inProject, inside, setAt, insertInto, removeFrom, moveWithin } from './place'
 
-const axisPath = (component: Id, axis: Id): Path => ['components', component, 'axes', axis]
+const axisPath = (component: Id, axis: Id) => inProject('components', component, 'axes', axis)
 
-const statePath = (component: Id, axis: Id, state: Id): Path => [...axisPath(component, axis), 'states', state]
+const statePath = (component: Id, axis: Id, state: Id) => inside(axisPath(component, axis), 'states', state)
 
 /** A new state at the end of an axis, as a copy of another one's look when one is given. */
 export function addState(component: Component, axis: Axis, id: Id, name: string, copied: State | null): Edit {
   const item: State = { ...newState(id, name, freeHue(axis)), look: copied?.look ?? {} }
-  return { edit: 'insert', path: [...axisPath(component.id, axis.id), 'states'], item, before: null }
+  return insertInto(inside(axisPath(component.id, axis.id), 'states'), item)
 }
 
 export const renameState = (component: Id, axis: Id, state: Id, name: string): Edit =>
-  ({ edit: 'set', path: [...statePath(component, axis, state), 'name'], to: name })
+  setAt(inside(statePath(component, axis, state), 'name'), name)
 
 export const setStartState = (component: Id, axis: Id, state: Id): Edit =>
-  ({ edit: 'set', path: [...axisPath(component, axis), 'start'], to: state })
+  setAt(inside(axisPath(component, axis), 'start'), state)
 
 export const setFinal = (component: Id, axis: Id, state: Id, final: boolean): Edit =>
-  ({ edit: 'set', path: [...statePath(component, axis, state), 'final'], to: final })
+  setAt(inside(statePath(component, axis, state), 'final'), final)
 
-export const setContinuous = (component: Id, axis: Id, state: Id, continuous: Continuous | null): Edit =>
-  ({ edit: 'set', path: [...statePath(component, axis, state), 'continuous'], to: continuous })
+export const setLoop = (component: Id, axis: Id, state: Id, loop: Loop | null): Edit =>
+  setAt(inside(statePath(component, axis, state), 'loop'), loop)
 
 /** Puts a state before another one in its axis' order. */
 export const moveState = (component: Id, axis: Id, state: Id, before: Id | null): Edit =>
-  ({ edit: 'move', path: [...axisPath(component, axis), 'states'], id: state, before })
+  moveWithin(inside(axisPath(component, axis), 'states'), state, before)
 
 /**
  * Takes out a state with the rules that lead to it or hold in it alone; rules that hold in others too lose it.
@@ -39,23 +39,23 @@ export const moveState = (component: Id, axis: Id, state: Id, before: Id | null)
 export function removeState(component: Component, axis: Axis, state: Id): Edit | null {
   const left = axis.states.filter(({ id }) => id !== state)
   if (left.length === 0) return null
-  const rules: Path = ['components', component.id, 'rules']
+  const rules = inProject('components', component.id, 'rules')
   const edits = component.rules.flatMap((rule): Edit[] => {
     if (rule.axis !== axis.id) return []
-    if (rule.target.go === 'state' && rule.target.state === state) return [{ edit: 'remove', path: rules, id: rule.id }]
+    if (rule.target.go === 'state' && rule.target.state === state) return [removeFrom(rules, rule.id)]
     const within = withinWithout(rule.within, state)
     if (within === rule.within) return []
-    if ('only' in within && within.only.length === 0) return [{ edit: 'remove', path: rules, id: rule.id }]
-    return [{ edit: 'set', path: [...rules, rule.id, 'within'], to: within }]
+    if ('only' in within && within.only.length === 0) return [removeFrom(rules, rule.id)]
+    return [setAt(inside(rules, rule.id, 'within'), within)]
   })
   if (axis.start === state) edits.push(setStartState(component.id, axis.id, left[0]!.id))
   for (const pair of component.pairs) {
-    if (pair.from === state || pair.to === state) edits.push({ edit: 'remove', path: ['components', component.id, 'pairs'], id: pair.id })
+    if (pair.from === state || pair.to === state) edits.push(removeFrom(inProject('components', component.id, 'pairs'), pair.id))
   }
   for (const { id, states } of component.combinations) {
-    if (states[axis.id] === state) edits.push({ edit: 'remove', path: ['components', component.id, 'combinations'], id })
+    if (states[axis.id] === state) edits.push(removeFrom(inProject('components', component.id, 'combinations'), id))
   }
-  return batch(...edits, { edit: 'remove', path: [...axisPath(component.id, axis.id), 'states'], id: state })
+  return batch(...edits, removeFrom(inside(axisPath(component.id, axis.id), 'states'), state))
 }
 
 /** The same set of states without one of them; the very same value when it was not named. */

@@ -1,38 +1,39 @@
 import type { DataTable } from '../screen'
 import type { Id, Literal } from '../value'
 import { batch, type Edit } from './edit'
+import { inProject, setAt, unsetAt, insertInto, removeFrom } from './place'
 
 type Column = DataTable['columns'][number]
 type TableRecord = DataTable['records'][number]
 
-export const addTable = (table: DataTable): Edit => ({ edit: 'insert', path: ['tables'], item: table, before: null })
+export const addTable = (table: DataTable): Edit => insertInto(inProject('tables'), table)
 
-export const removeTable = (table: Id): Edit => ({ edit: 'remove', path: ['tables'], id: table })
+export const removeTable = (table: Id): Edit => removeFrom(inProject('tables'), table)
 
-export const renameTable = (table: Id, name: string): Edit => ({ edit: 'set', path: ['tables', table, 'name'], to: name })
+export const renameTable = (table: Id, name: string): Edit => setAt(inProject('tables', table, 'name'), name)
 
-export const addColumn = (table: Id, column: Column): Edit => ({ edit: 'insert', path: ['tables', table, 'columns'], item: column, before: null })
+export const addColumn = (table: Id, column: Column): Edit => insertInto(inProject('tables', table, 'columns'), column)
 
-export const renameColumn = (table: Id, column: Id, name: string): Edit => ({ edit: 'set', path: ['tables', table, 'columns', column, 'name'], to: name })
+export const renameColumn = (table: Id, column: Id, name: string): Edit => setAt(inProject('tables', table, 'columns', column, 'name'), name)
 
-export const addRecord = (table: Id, record: TableRecord): Edit => ({ edit: 'insert', path: ['tables', table, 'records'], item: record, before: null })
+export const addRecord = (table: Id, record: TableRecord): Edit => insertInto(inProject('tables', table, 'records'), record)
 
-export const removeRecord = (table: Id, record: Id): Edit => ({ edit: 'remove', path: ['tables', table, 'records'], id: record })
+export const removeRecord = (table: Id, record: Id): Edit => removeFrom(inProject('tables', table, 'records'), record)
 
 export const setTableCell = (table: Id, record: Id, column: Id, value: Literal): Edit =>
-  ({ edit: 'set', path: ['tables', table, 'records', record, 'cells', column], to: value })
+  setAt(inProject('tables', table, 'records', record, 'cells', column), value)
 
 /** Takes out a column with what every record has in it. */
 export const removeColumn = (table: DataTable, column: Id): Edit =>
   batch(
-    ...table.records.filter(({ cells }) => cells[column] !== undefined).map(({ id }): Edit => ({ edit: 'unset', path: ['tables', table.id, 'records', id, 'cells', column] })),
-    { edit: 'remove', path: ['tables', table.id, 'columns'], id: column },
+    ...table.records.filter(({ cells }) => cells[column] !== undefined).map(({ id }): Edit => unsetAt(inProject('tables', table.id, 'records', id, 'cells', column))),
+    removeFrom(inProject('tables', table.id, 'columns'), column),
   )
 
 /** Makes a column of another type: its name stays, and what its cells hold is read anew. */
 export const retypeColumn = (table: DataTable, column: Id, type: Column['type']): Edit =>
   batch(
-    { edit: 'set', path: ['tables', table.id, 'columns', column, 'type'], to: type },
+    setAt(inProject('tables', table.id, 'columns', column, 'type'), type),
     ...table.records.flatMap(({ id, cells }): Edit[] => (cells[column] === undefined ? [] : [setTableCell(table.id, id, column, cellOf(type, String(cells[column])))])),
   )
 

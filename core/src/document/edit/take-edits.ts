@@ -1,27 +1,28 @@
 import type { Expectation, Input, Take } from '../take'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
+import { inProject, setAt, insertInto, removeFrom } from './place'
 
-export const addTake = (take: Take): Edit => ({ edit: 'insert', path: ['takes'], item: take, before: null })
+export const addTake = (take: Take): Edit => insertInto(inProject('takes'), take)
 
-export const removeTake = (take: Id): Edit => ({ edit: 'remove', path: ['takes'], id: take })
+export const removeTake = (take: Id): Edit => removeFrom(inProject('takes'), take)
 
-export const renameTake = (take: Id, name: string): Edit => ({ edit: 'set', path: ['takes', take, 'name'], to: name })
+export const renameTake = (take: Id, name: string): Edit => setAt(inProject('takes', take, 'name'), name)
 
-export const addExpectation = (take: Id, expectation: Expectation): Edit => ({ edit: 'insert', path: ['takes', take, 'expectations'], item: expectation, before: null })
+export const addExpectation = (take: Id, expectation: Expectation): Edit => insertInto(inProject('takes', take, 'expectations'), expectation)
 
-export const removeExpectation = (take: Id, expectation: Id): Edit => ({ edit: 'remove', path: ['takes', take, 'expectations'], id: expectation })
+export const removeExpectation = (take: Id, expectation: Id): Edit => removeFrom(inProject('takes', take, 'expectations'), expectation)
 
 /** Has a take end at an instant; what was done and expected after it is left out. */
 export function trimTake(take: Take, endsAtMs: number): Edit {
   return batch(
     ...take.expectations.filter(({ byMs }) => byMs > endsAtMs).map(({ id }) => removeExpectation(take.id, id)),
     setInputs(take.id, take.inputs.filter(({ atMs }) => atMs <= endsAtMs)),
-    { edit: 'set', path: ['takes', take.id, 'endsAtMs'], to: endsAtMs },
+    setAt(inProject('takes', take.id, 'endsAtMs'), endsAtMs),
   )
 }
 
 /** Has other things done in a take. */
-export const setInputs = (take: Id, inputs: readonly Input[]): Edit => ({ edit: 'set', path: ['takes', take, 'inputs'], to: inputs as never })
+export const setInputs = (take: Id, inputs: readonly Input[]): Edit => setAt(inProject('takes', take, 'inputs'), inputs as never)
 
-export const setExpectationTime = (take: Id, expectation: Id, byMs: number): Edit => ({ edit: 'set', path: ['takes', take, 'expectations', expectation, 'byMs'], to: byMs })
+export const setExpectationTime = (take: Id, expectation: Id, byMs: number): Edit => setAt(inProject('takes', take, 'expectations', expectation, 'byMs'), byMs)

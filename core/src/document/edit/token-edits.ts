@@ -2,14 +2,15 @@ import type { Project } from '../project'
 import type { Token } from '../screen'
 import { isToken, type Id, type Literal, type Value } from '../value'
 import type { Edit } from './edit'
+import { inProject, setAt, insertInto, removeFrom } from './place'
 
-export const addToken = (token: Token): Edit => ({ edit: 'insert', path: ['tokens'], item: token, before: null })
+export const addToken = (token: Token): Edit => insertInto(inProject('tokens'), token)
 
-export const setTokenValue = (token: Id, value: Literal): Edit => ({ edit: 'set', path: ['tokens', token, 'value'], to: value })
+export const setTokenValue = (token: Id, value: Literal): Edit => setAt(inProject('tokens', token, 'value'), value)
 
-export const renameToken = (token: Id, name: string): Edit => ({ edit: 'set', path: ['tokens', token, 'name'], to: name })
+export const renameToken = (token: Id, name: string): Edit => setAt(inProject('tokens', token, 'name'), name)
 
-export const removeToken = (token: Id): Edit => ({ edit: 'remove', path: ['tokens'], id: token })
+export const removeToken = (token: Id): Edit => removeFrom(inProject('tokens'), token)
 
 /** In how many places of a project a token is referred to. */
 export function usesOfToken(project: Project, token: Id): number {

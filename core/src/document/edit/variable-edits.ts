@@ -1,29 +1,30 @@
 import type { Component } from '../component'
+import type { PropertyValues } from '../look'
 import type { Part } from '../part'
 import type { Pledge, Pledged } from '../pledge'
 import type { Project } from '../project'
 import type { Action, Variable } from '../rule'
 import type { Screen } from '../screen'
-import { isExpression, sameValue, type Id, type Value } from '../value'
+import { isExpression, sameValue, type Id } from '../value'
 import { batch, type Edit } from './edit'
+import { fieldOf, inProject, inside, setAt, insertInto, removeFrom, type Place } from './place'
 import { lookAt, lookPath, lookPlaces } from './look-place'
-import type { Path } from './path'
 import { rulePath, setAction, type RuleOwner } from './rule-edits'
 
 /** Whose variables: those of each instance of a component, those of a screen, or those everyone shares. */
 export type VariableOwner = { readonly component: Id } | { readonly screen: Id } | 'everyone'
 
-export function variablesPath(owner: VariableOwner): Path {
-  if (owner === 'everyone') return ['variables']
-  return [...('screen' in owner ? ['screens', owner.screen] : ['components', owner.component]), 'variables']
+export function variablesPath(owner: VariableOwner): Place<readonly Variable[]> {
+  if (owner === 'everyone') return inProject('variables')
+  return 'screen' in owner ? inProject('screens', owner.screen, 'variables') : inProject('components', owner.component, 'variables')
 }
 
-export const addVariable = (owner: VariableOwner, variable: Variable): Edit => ({ edit: 'insert', path: variablesPath(owner), item: variable, before: null })
+export const addVariable = (owner: VariableOwner, variable: Variable): Edit => insertInto(variablesPath(owner), variable)
 
-export const removeVariable = (owner: VariableOwner, variable: Id): Edit => ({ edit: 'remove', path: variablesPath(owner), id: variable })
+export const removeVariable = (owner: VariableOwner, variable: Id): Edit => removeFrom(variablesPath(owner), variable)
 
 export const setVariableField = <K extends 'start' | 'choices'>(owner: VariableOwner, variable: Id, field: K, to: Variable[K]): Edit =>
-  ({ edit: 'set', path: [...variablesPath(owner), variable, field], to })
+  setAt(fieldOf(inside(variablesPath(owner), variable), field), to)
 
 /** Renames a variable with everything that speaks of it: in its component or screen, or everywhere but where the name means something of their own. */
 export function renameVariable(project: Project, owner: VariableOwner, variable: Variable, name: string): Edit {
@@ -32,10 +33,10 @@ export function renameVariable(project: Project, owner: VariableOwner, variable:
   const components = project.components.filter((each) => (owner === 'everyone' ? !isOwn(each) : 'component' in owner && each.id === owner.component))
   const screens = project.screens.filter((each) => (owner === 'everyone' ? !isOwn(each) : 'screen' in owner && each.id === owner.screen))
   return batch(
-    { edit: 'set', path: [...variablesPath(owner), variable.id, 'name'], to: name },
+    setAt(inside(variablesPath(owner), variable.id, 'name'), name),
     ...components.flatMap((component) => renamedUses(component, from, name)),
     ...screens.flatMap((screen) => renamedOnScreen(screen, from, name)),
-    ...(owner === 'everyone' ? project.screens.flatMap((screen) => renamedInWaysIn(screen, from, name)) : []),
+    ...(owner === 'everyone' ? project.screens.flatMap((screen) => renamedInEntryPoints(screen, from, name)) : []),
     ...(owner === 'everyone' ? project.promises.flatMap((pledge) => renamedInPromise(pledge, from, name)) : []),
   )
 }
@@ -44,31 +45,29 @@ export function renameVariable(project: Project, owner: VariableOwner, variable:
 export function renamedUses(component: Component, from: string, to: string): readonly Edit[] {
   const within = renamer(from, to)
   return [
-    ...component.parts.flatMap((part) => partUses(['components', component.id, 'parts', part.id], part, within)),
-    ...lookPlaces(component).flatMap((place) => Object.entries(lookAt(component, place)).flatMap(([part, said]) => renamedValues(said, [...lookPath(component, place), part], within))),
+    ...component.parts.flatMap((part) => partUses(inProject('components', component.id, 'parts', part.id), part, within)),
+    ...lookPlaces(component).flatMap((place) => Object.entries(lookAt(component, place)).flatMap(([part, said]) => renamedValues(said, inside(lookPath(component, place), part), within))),
     ...component.rules.flatMap((rule) => ruleUses(component.id, rule, from, to, within)),
-    ...component.axes.flatMap(({ id, drivenBy }): Edit[] =>
-      drivenBy !== null && 'variable' in drivenBy && drivenBy.variable === from ? [{ edit: 'set', path: ['components', component.id, 'axes', id, 'drivenBy'], to: { variable: to } }] : []),
+    ...component.axes.flatMap(({ id, boundTo }): Edit[] =>
+      boundTo !== null && 'variable' in boundTo && boundTo.variable === from ? [setAt(inProject('components', component.id, 'axes', id, 'boundTo'), { variable: to })] : []),
   ]
 }
 
 function renamedOnScreen({ id, parts, rules }: Screen, from: string, to: string): readonly Edit[] {
   const within = renamer(from, to)
   return [
-    ...parts.flatMap((part) => partUses(['screens', id, 'parts', part.id], part, within)),
+    ...parts.flatMap((part) => partUses(inProject('screens', id, 'parts', part.id), part, within)),
     ...rules.flatMap((rule) => ruleUses({ screen: id }, rule, from, to, within)),
   ]
 }
 
-const renamedInWaysIn = ({ id, waysIn = [] }: Screen, from: string, to: string): readonly Edit[] =>
-  waysIn.filter(({ variables }) => from in variables).map((way): Edit => ({
-    edit: 'set', path: ['screens', id, 'waysIn', way.id, 'variables'], to: Object.fromEntries(Object.entries(way.variables).map(([name, value]) => [name === from ? to : name, value])),
-  }))
+const renamedInEntryPoints = ({ id, entryPoints = [] }: Screen, from: string, to: string): readonly Edit[] =>
+  entryPoints.filter(({ variables }) => from in variables).map((way): Edit => setAt(inProject('screens', id, 'entryPoints', way.id, 'variables'), Object.fromEntries(Object.entries(way.variables).map(([name, value]) => [name === from ? to : name, value]))))
 
 function renamedInPromise({ id, says }: Pledge, from: string, to: string): readonly Edit[] {
   const renamed = (that: Pledged): Pledged => (that.what === 'variable' && that.name === from ? { ...that, name: to } : that)
   const next = { ...says, that: renamed(says.that), ...(says.kind === 'after' ? { then: renamed(says.then) } : {}) }
-  return sameValue(next, says) ? [] : [{ edit: 'set', path: ['promises', id, 'says'], to: next }]
+  return sameValue(next, says) ? [] : [setAt(inProject('promises', id, 'says'), next)]
 }
 
 type Renamer = (expr: string) => string
@@ -79,25 +78,25 @@ function renamer(from: string, to: string): Renamer {
   return (expr) => expr.replace(quotedOrNamed, (found) => (found === from ? to : found))
 }
 
-function partUses(path: Path, part: Part, within: Renamer): readonly Edit[] {
+function partUses(path: Place<Part>, part: Part, within: Renamer): readonly Edit[] {
   const filter = part.kind === 'list' ? part.filter : null
   return [
-    ...renamedValues(part.base, [...path, 'base'], within),
-    ...(filter !== null && within(filter) !== filter ? [{ edit: 'set', path: [...path, 'filter'], to: within(filter) } as const] : []),
+    ...renamedValues(part.base, inside(path, 'base'), within),
+    ...(filter !== null && within(filter) !== filter ? [setAt(inside(path, 'filter'), within(filter))] : []),
   ]
 }
 
-const renamedValues = (said: Readonly<Record<string, Value>>, path: Path, within: Renamer): readonly Edit[] =>
+const renamedValues = (said: PropertyValues, path: Place<PropertyValues>, within: Renamer): readonly Edit[] =>
   Object.entries(said).flatMap(([property, value]): Edit[] =>
-    isExpression(value) && within(value.expr) !== value.expr ? [{ edit: 'set', path: [...path, property], to: { expr: within(value.expr) } }] : [])
+    isExpression(value) && within(value.expr) !== value.expr ? [setAt(inside(path, property), { expr: within(value.expr) })] : [])
 
 function ruleUses(owner: RuleOwner, rule: Component['rules'][number], from: string, to: string, within: Renamer): readonly Edit[] {
   const path = rulePath(owner, rule.id)
   const { trigger } = rule
   const said: Edit[] = []
-  if (rule.guard !== null && within(rule.guard) !== rule.guard) said.push({ edit: 'set', path: [...path, 'guard'], to: within(rule.guard) })
-  if (trigger.on === 'changes' && trigger.name === from) said.push({ edit: 'set', path: [...path, 'trigger', 'name'], to })
-  if ('holdWhile' in trigger && trigger.holdWhile !== null && within(trigger.holdWhile) !== trigger.holdWhile) said.push({ edit: 'set', path: [...path, 'trigger', 'holdWhile'], to: within(trigger.holdWhile) })
+  if (rule.guard !== null && within(rule.guard) !== rule.guard) said.push(setAt(inside(path, 'guard'), within(rule.guard)))
+  if (trigger.on === 'changes' && trigger.name === from) said.push(setAt(inside(path, 'trigger', 'name'), to))
+  if ('pauseWhile' in trigger && trigger.pauseWhile !== null && within(trigger.pauseWhile) !== trigger.pauseWhile) said.push(setAt(inside(path, 'trigger', 'pauseWhile'), within(trigger.pauseWhile)))
   for (const action of rule.actions) {
     const next = renamedAction(action, from, to, within)
     if (next !== action) said.push(setAction(owner, rule.id, next))

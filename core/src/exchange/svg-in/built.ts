@@ -1,4 +1,4 @@
-import { freeName, type NewId, type Part, type PropertyValues } from '../../document'
+import { withFreeNames, type NewId, type Part, type PropertyValues } from '../../document'
 import { around, type Frame } from '../../scene'
 
 /** A part to be, with its frame in the coordinates of the picture. */
@@ -14,16 +14,14 @@ const tidy = (value: number): number => Math.round(value * 1000) / 1000
 
 /** The parts, each in the coordinates of what holds it, under names of their own. */
 export function partsOf(root: Built, newId: NewId): readonly Part[] {
-  const names = new Set<string>()
   const build = (built: Built, parent: string | null, holder: Frame): readonly Part[] => {
-    const id = newId()
-    const name = freeName(built.name, names)
-    names.add(name)
+    const { name } = built
+    const id = newId(name)
     const { x, y, width, height } = built.frame
     const part: Part = { id, kind: built.kind, name, parent, base: { x: tidy(x - holder.x), y: tidy(y - holder.y), width: tidy(width), height: tidy(height), ...built.values } }
     return [part, ...built.inside.flatMap((inner) => build(inner, id, built.frame))]
   }
-  return build(root, null, { ...root.frame, x: root.frame.x, y: root.frame.y })
+  return withFreeNames(build(root, null, { ...root.frame, x: root.frame.x, y: root.frame.y }), [])
 }
 
 /** What a group becomes: nothing, the only thing in it, or a container. */

@@ -95,6 +95,7 @@ function declarationsIn(text: string): Style {
 function matcherOf(selector: string): SheetRule['matches'] {
   try {
     return compile(selector, MATCHING)
+    // eslint-disable-next-line no-restricted-syntax -- Whatever the package that reads selectors says of one.
   } catch {
     return () => false
   }

@@ -58,13 +58,13 @@ export function textPart(run: Run, matrix: Matrix, name: string, paintIn: (frame
   const [width, height] = [Math.max(1, textWidth(run.words, sized)), linesHeight(1, sized)]
   const align = { middle: 'center', end: 'end' }[run.style['text-anchor'] ?? ''] ?? 'start'
   const at = transformed(matrix, run.at)
-  const anchorX = align === 'center' ? 0.5 : align === 'end' ? 1 : 0
-  const frame = { x: at.x - anchorX * width, y: at.y - baseline(sized), width, height }
+  const transformOriginX = align === 'center' ? 0.5 : align === 'end' ? 1 : 0
+  const frame = { x: at.x - transformOriginX * width, y: at.y - baseline(sized), width, height }
   const turn = (Math.atan2(matrix[1], matrix[0]) * 180) / Math.PI
   const values: PropertyValues = {
     text: run.words, fontFamily: sized.family, fontWeight: sized.weight, fontSize: Math.round(sized.sizePx * 100) / 100, lineHeight: LINE_HEIGHT, textWrap: false, textAlign: align, fill: paintIn(frame),
     ...(sized.letterSpacingPx === 0 ? {} : { letterSpacing: Math.round(sized.letterSpacingPx * 100) / 100 }),
-    ...(Math.abs(turn) < 0.01 ? {} : { rotate: Math.round(turn * 100) / 100, anchorX, anchorY: (at.y - frame.y) / height }),
+    ...(Math.abs(turn) < 0.01 ? {} : { rotation: Math.round(turn * 100) / 100, transformOriginX, transformOriginY: (at.y - frame.y) / height }),
   }
   return { kind: 'text', name, frame, values, inside: [] }
 }

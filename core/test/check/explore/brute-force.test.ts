@@ -4,7 +4,7 @@ import { compile, surfaceComponent } from '@rheoscope/core/machine'
 import { explore, Network, thingsOn } from '../../../src/check/explore'
 import { Run } from '@rheoscope/core/run'
 import { reachedByTrying } from './brute-force'
-import { machines, projectWith, type PlainMachine } from './random-machine'
+import { machines, projectWith, type PlainMachine, type PlainRule } from './random-machine'
 
 const MACHINES = Number(process.env.RHEOSCOPE_MACHINES ?? 300)
 
@@ -22,6 +22,16 @@ function reachedByExploring(plain: readonly PlainMachine[]): ReadonlySet<string>
   const v = network.names.find(({ name }) => name === 'v')!
   return new Set(places.map(({ configuration }) => [...network.axes.map(({ at }) => configuration[at]!), v.domain.valueOf(configuration[v.at]!)].join(' ')))
 }
+
+const rule = (on: PlainRule['on'], from: number, to: PlainRule['to'], setV: number | null = null): PlainRule => ({ on, ms: 0, in: from, to, ifV: null, setV, tells: false })
+
+test('a motion that ends at the very instant something else happens leaves nothing to go on from', () => {
+  const plain: readonly PlainMachine[] = [
+    { states: 4, motionMs: 3, policy: 'skip to end', rules: [rule('settled', 2, 0, 0), rule('tap', 0, 2, 0), rule('tap', 0, 0)] },
+    { states: 2, motionMs: 2, policy: 'ignore', rules: [rule('tap', 0, 'next'), rule('changes', 0, 0), rule('settled', 1, 0, 1)] },
+  ]
+  expect([...reachedByExploring(plain)!].toSorted()).toEqual([...reachedByTrying(plain, 3000)!].toSorted())
+})
 
 test('explorations of random machines reach exactly what trying everything reaches', () => {
   let compared = 0

@@ -125,7 +125,7 @@ class Instant {
     const { rules, policy, motionMs, states } = this.plain[index]!
     const rule = rules[which]!
     if (++this.fired > FOR_EVER) return
-    if (now.left !== null && now.left > 0 && policy === 'refuse') return
+    if (now.left !== null && now.left > 0 && policy === 'ignore') return
     if (now.left !== null && now.left > 0 && policy === 'finish first') {
       now.queued = which
       return

@@ -35,7 +35,7 @@ describe('what can be reached', () => {
   })
 
   test('a timer that is held can come after the other one', () => {
-    const held: Trigger = { on: 'after', ms: 50, since: 'entering', holdWhile: 'hovered' }
+    const held: Trigger = { on: 'after', ms: 50, since: 'entering', pauseWhile: 'hovered' }
     expect(statesIn(explored(small(wide, [{ on: held, in: ['a'], to: 'b' }, { on: after(60), in: ['a'], to: 'c' }])))).toEqual(['a', 'b', 'c'])
     expect(statesIn(explored(small(wide, [{ on: held, in: ['a'], to: 'b' }, { on: after(60), in: ['a'], to: 'c' }]), ['touch']))).toEqual(['a', 'b'])
   })
@@ -91,12 +91,12 @@ describe('what can be reached', () => {
   test('what is not to be seen, or takes no input, cannot be tapped', () => {
     const hidden = (look: Record<string, boolean>) => small({ a: { look: { box: look } }, b: {} }, [{ on: tap, part: 'box', in: ['a'], to: 'b' }])
     expect(statesIn(explored(hidden({ visible: false })))).toEqual(['a'])
-    expect(statesIn(explored(hidden({ takesInput: false })))).toEqual(['a'])
+    expect(statesIn(explored(hidden({ receivesInput: false })))).toEqual(['a'])
     expect(statesIn(explored(hidden({ visible: true })))).toEqual(['a', 'b'])
   })
 
   test('actions that are waited for come when what they wait for has ended', () => {
-    const inner: Component = { ...small({ off: {}, on: { look: { box: { x: 40 } } } }, []), id: 'inner', motion: { durationMs: 250, lanes: [], stages: [] } }
+    const inner: Component = { ...small({ off: {}, on: { look: { box: { x: 40 } } } }, []), id: 'inner', motion: { durationMs: 250, lanes: [], keyframes: [] } }
     const holder = small(wide, [
       { on: tap, in: ['a'], to: { go: 'stay' }, actions: [{ id: 'd', do: 'drive', instance: 'held', axis: 'axis', state: 'on', awaited: true }, { id: 's', do: 'set', variable: 'done', to: 'true' }] },
       { on: { on: 'changes', name: 'done', to: true }, in: ['a'], to: 'b' },
@@ -119,7 +119,7 @@ describe('motions', () => {
   })
 
   test('that let nothing in keep rules out until they have ended', () => {
-    const found = explored(small(wide, [{ on: tap, in: ['a'], to: 'b', ms: 300, motion: { policy: 'refuse' } }, { on: after(200), in: ['b'], to: 'c' }]))
+    const found = explored(small(wide, [{ on: tap, in: ['a'], to: 'b', ms: 300, motion: { policy: 'ignore' } }, { on: after(200), in: ['b'], to: 'c' }]))
     expect(statesIn(found)).toEqual(['a', 'b'])
   })
 
@@ -158,7 +158,7 @@ describe('values', () => {
 
 describe('limits', () => {
   test('an exploration that gives up says so', () => {
-    const project = projectOf(small(wide, [{ on: tap, to: { go: 'next', wrap: true } }, { on: enter, in: ['a'], to: 'c' }]))
+    const project = projectOf(small(wide, [{ on: tap, to: { go: 'next', loops: true } }, { on: enter, in: ['a'], to: 'c' }]))
     const network = new Network(project, thingsOnSurface(project, { component: 'small' }))
     expect(explore(network, { ways: WAYS, limit: 1 })).toMatchObject({ isFinished: false })
     expect(explore(network, { ways: WAYS, onStep: () => true })).toMatchObject({ isFinished: false })
@@ -181,7 +181,7 @@ describe('splitting', () => {
   }
 
   test('instances that have nothing to do with one another are apart, and alike', () => {
-    const { groups } = placed(small(wide, [{ on: tap, to: { go: 'next', wrap: true } }]))
+    const { groups } = placed(small(wide, [{ on: tap, to: { go: 'next', loops: true } }]))
     expect(groups).toHaveLength(4)
     expect(new Set(groups.map(signatureOf)).size).toBe(2)
   })

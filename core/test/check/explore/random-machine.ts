@@ -18,7 +18,7 @@ export interface PlainRule {
 export interface PlainMachine {
   readonly states: number
   readonly motionMs: number
-  readonly policy: Exclude<InterruptionPolicy, 'retarget'>
+  readonly policy: Exclude<InterruptionPolicy, 'continue'>
   readonly rules: readonly PlainRule[]
 }
 
@@ -34,7 +34,7 @@ const ruleFor = (states: number): fc.Arbitrary<PlainRule> => fc.record({
 
 const machine: fc.Arbitrary<PlainMachine> = fc.integer({ min: 2, max: 4 }).chain((states) => fc.record({
   states: fc.constant(states), motionMs: fc.integer({ min: 0, max: 4 }),
-  policy: fc.constantFrom<PlainMachine['policy']>('complete', 'refuse', 'finish first'),
+  policy: fc.constantFrom<PlainMachine['policy']>('skip to end', 'ignore', 'finish first'),
   rules: fc.array(ruleFor(states), { minLength: 1, maxLength: 5 }),
 }))
 
@@ -42,9 +42,9 @@ const machine: fc.Arbitrary<PlainMachine> = fc.integer({ min: 2, max: 4 }).chain
 export const machines = fc.array(machine, { minLength: 1, maxLength: 3 })
 
 function ruleOf(rule: PlainRule, index: number): Rule {
-  const trigger: Trigger = rule.on === 'after' ? { on: 'after', ms: rule.ms, since: 'entering', holdWhile: null }
+  const trigger: Trigger = rule.on === 'after' ? { on: 'after', ms: rule.ms, since: 'entering', pauseWhile: null }
     : rule.on === 'hears' ? { on: 'message', name: 'word' } : rule.on === 'changes' ? { on: 'changes', name: 'v', to: null } : { on: rule.on }
-  const target: Target = typeof rule.to === 'number' ? { go: 'state', state: `s${rule.to}` } : rule.to === 'next' ? { go: 'next', wrap: true } : { go: 'stay' }
+  const target: Target = typeof rule.to === 'number' ? { go: 'state', state: `s${rule.to}` } : rule.to === 'next' ? { go: 'next', loops: true } : { go: 'stay' }
   return {
     id: `r${index}`, axis: 'axis', trigger, part: null, within: { only: [`s${rule.in}`] }, guard: rule.ifV === null ? null : `v == ${rule.ifV}`, target, motion: null, letThrough: false,
     actions: [
@@ -57,7 +57,7 @@ function ruleOf(rule: PlainRule, index: number): Rule {
 const componentOf = ({ states, motionMs, policy, rules }: PlainMachine, index: number): Component => ({
   id: `machine${index}`, name: `Machine ${index}`,
   parts: [{ id: `frame${index}`, kind: 'container', name: 'frame', parent: null, base: { width: 40, height: 40, fill: '#000000' } }],
-  axes: [{ id: 'axis', name: 'axis', start: 's0', drivenBy: null, states: Array.from({ length: states }, (_, state) => ({ id: `s${state}`, name: `s${state}`, hue: 0, final: false, continuous: null, look: { [`frame${index}`]: { radiusTopLeft: state + 1 } } })) }],
+  axes: [{ id: 'axis', name: 'axis', start: 's0', boundTo: null, states: Array.from({ length: states }, (_, state) => ({ id: `s${state}`, name: `s${state}`, hue: 0, final: false, loop: null, look: { [`frame${index}`]: { radiusTopLeft: state + 1 } } })) }],
   rules: rules.map(ruleOf), combinations: [], parameters: [], variables: [], pairs: [], absent: {},
   motion: { ...EMPTY_MOTION, durationMs: motionMs, delayMs: 0, easing: 'linear', policy },
 })

@@ -1,4 +1,4 @@
-import { EMPTY_MOTION, newState, type Action, type Axis, type Component, type Continuous, type Edit, type Id, type Motion, type Part, type Project, type Rule, type State, type Target, type Trigger } from '@rheoscope/core/document'
+import { EMPTY_MOTION, newState, type Action, type Axis, type Component, type Loop, type Edit, type Id, type Motion, type Part, type Project, type Rule, type State, type Target, type Trigger } from '@rheoscope/core/document'
 import { apply } from '@rheoscope/core/document'
 
 /** A fault of one kind put into a component; null where there is no place for it. */
@@ -8,7 +8,7 @@ export interface Seed {
 }
 
 const key = (name: string): Trigger => ({ on: 'key', key: name, modifiers: {}, anywhere: true })
-const after = (ms: number): Trigger => ({ on: 'after', ms, since: 'entering', holdWhile: null })
+const after = (ms: number): Trigger => ({ on: 'after', ms, since: 'entering', pauseWhile: null })
 
 /** What a seed adds to a component. Everything is named so that nothing of it can be taken for the component's own. */
 class Sowing {
@@ -49,7 +49,7 @@ class Sowing {
     const id = `seed-rule${this.count++}`
     const rule: Rule = {
       id, axis: more.axis ?? this.axis.id, trigger, part: more.part ?? null, within: { only: [from] }, guard: more.guard ?? null, actions: more.actions ?? [], letThrough: false,
-      target: typeof to === 'string' ? { go: 'state', state: to } : to, motion: { ...EMPTY_MOTION, durationMs: more.ms ?? 0, easing: 'linear', policy: 'retarget', ...more.motion },
+      target: typeof to === 'string' ? { go: 'state', state: to } : to, motion: { ...EMPTY_MOTION, durationMs: more.ms ?? 0, easing: 'linear', policy: 'continue', ...more.motion },
     }
     this.put(['rules'], rule)
     return id
@@ -63,7 +63,7 @@ class Sowing {
 
   part(kind: 'box' | 'text', base: Part['base'], more: Partial<Part> = {}): Id {
     const id = `seed-part${this.count++}`
-    this.put(['parts'], { id, kind, name: id, parent: this.root.id, base: { x: 0, y: 0, width: 60, height: 40, inFlow: false, ...(kind === 'box' ? { fill: '#ffffff' } : {}), ...base }, ...more } as Part)
+    this.put(['parts'], { id, kind, name: id, parent: this.root.id, base: { x: 0, y: 0, width: 60, height: 40, inLayout: false, ...(kind === 'box' ? { fill: '#ffffff' } : {}), ...base }, ...more } as Part)
     return id
   }
 
@@ -84,7 +84,7 @@ class Sowing {
 const seed = (kind: string, sow: (sowing: Sowing, component: Component, project: Project) => false | void): Seed => ({
   kind,
   into: (project, component) => {
-    const axis = component.axes.find(({ drivenBy }) => drivenBy === null)
+    const axis = component.axes.find(({ boundTo }) => boundTo === null)
     if (!axis) return null
     const sowing = new Sowing(component, axis)
     return sow(sowing, component, project) === false ? null : sowing.done(project)
@@ -95,10 +95,10 @@ const seed = (kind: string, sow: (sowing: Sowing, component: Component, project:
 const isHeld = (project: Project, component: Component): boolean =>
   project.components.some(({ parts }) => parts.some((part) => (part.kind === 'instance' || part.kind === 'list') && part.component === component.id))
 
-const turning = (durationMs: number, part: Id, to: Part['base'], more: Partial<Continuous> = {}): Continuous => ({ durationMs, easing: 'linear', repeat: 'forward', times: null, to: { [part]: to }, ...more })
+const turning = (durationMs: number, part: Id, to: Part['base'], more: Partial<Loop> = {}): Loop => ({ durationMs, easing: 'linear', direction: 'forward', count: null, to: { [part]: to }, ...more })
 
 const isLaidOut = ({ parts }: Component): Part | undefined =>
-  parts.find((part) => part.kind !== 'instance' && part.base.inFlow !== false && parts.some(({ id, base }) => id === part.parent && (base.layout === 'row' || base.layout === 'column')))
+  parts.find((part) => part.kind !== 'instance' && part.base.inLayout !== false && parts.some(({ id, base }) => id === part.parent && (base.layout === 'row' || base.layout === 'column')))
 
 /** Every kind of fault and risk, and most kinds of note, as something that can be put into a component. */
 export const SEEDS: readonly Seed[] = [
@@ -151,16 +151,16 @@ export const SEEDS: readonly Seed[] = [
     const [one, other] = [sow.state(), sow.state()]
     sow.rule(key('F8'), sow.start, one)
     sow.rule(after(500), one, sow.start)
-    sow.rule({ on: 'every', ms: 500, since: 'entering', holdWhile: null }, one, other)
+    sow.rule({ on: 'every', ms: 500, since: 'entering', pauseWhile: null }, one, other)
     sow.rule(key('F9'), other, sow.start)
   }),
   seed('never-completes', (sow) => {
-    const to = sow.state({ shiftX: 40 })
+    const to = sow.state({ translateX: 40 })
     sow.rule(key('F8'), sow.start, to, { ms: 400 })
     sow.rule(after(150), to, sow.start)
   }),
   seed('may-be-cut-short', (sow) => {
-    const to = sow.state({ shiftX: 40 })
+    const to = sow.state({ translateX: 40 })
     sow.rule(key('F8'), sow.start, to, { ms: 400 })
     sow.rule(key('F7'), sow.start, to, { ms: 100 })
     sow.rule(after(200), to, sow.start)
@@ -178,11 +178,11 @@ export const SEEDS: readonly Seed[] = [
     if (!part) return false
     return sow.thereAndBack(sow.state({ x: 444 }, {}, part.id), 200)
   }),
-  seed('jumps', (sow) => sow.thereAndBack(sow.state({ shiftX: 40 }), 300, { policy: 'complete' })),
+  seed('jumps', (sow) => sow.thereAndBack(sow.state({ translateX: 40 }), 300, { policy: 'skip to end' })),
   seed('round-trip-differs', (sow, component, project) => {
     const part = component.parts.find((each) => each.kind === 'instance')
     const inner = part?.kind === 'instance' ? project.components.find(({ id }) => id === part.component) : undefined
-    const axis = inner?.axes.find(({ states, drivenBy }) => drivenBy === null && states.length > 1)
+    const axis = inner?.axes.find(({ states, boundTo }) => boundTo === null && states.length > 1)
     const starting = part?.kind === 'instance' ? (part.start[axis?.id ?? ''] ?? axis?.start) : undefined
     const other = axis?.states.find(({ id }) => id !== starting)
     if (!part || !axis || !other) return false
@@ -191,31 +191,31 @@ export const SEEDS: readonly Seed[] = [
     return void sow.rule(key('F9'), to, sow.start)
   }),
   seed('there-and-back-differ', (sow) => {
-    const to = sow.state({ shiftX: 40 })
+    const to = sow.state({ translateX: 40 })
     sow.rule(key('F8'), sow.start, to, { ms: 400 })
     sow.rule(key('F9'), to, sow.start, { ms: 200 })
   }),
-  seed('wrong-way-round', (sow) => sow.thereAndBack(sow.state({ rotate: 270 }), 300, { turn: 'as written' })),
-  seed('seam', (sow) => sow.thereAndBack(sow.state({ shiftX: 40 }), 400, { easing: 'ease-in', stages: [{ id: 'seed-stage', look: { [sow.root.id]: { shiftX: 20 } }, share: 1, easing: 'ease-in', matchVelocity: false }] })),
-  seed('easing-invalid', (sow) => sow.thereAndBack(sow.state({ shiftX: 40 }), 300, { easing: 'bouncy' })),
+  seed('wrong-way-round', (sow) => sow.thereAndBack(sow.state({ rotation: 270 }), 300, { rotationDirection: 'as written' })),
+  seed('seam', (sow) => sow.thereAndBack(sow.state({ translateX: 40 }), 400, { easing: 'ease-in', keyframes: [{ id: 'seed-stage', look: { [sow.root.id]: { translateX: 20 } }, share: 1, easing: 'ease-in', matchVelocity: false }] })),
+  seed('easing-invalid', (sow) => sow.thereAndBack(sow.state({ translateX: 40 }), 300, { easing: 'bouncy' })),
   seed('lanes-out-of-step', (sow) => {
-    const to = sow.state({ shiftX: 40, shiftY: 8 })
-    sow.rule(key('F8'), sow.start, to, { ms: 100, motion: { lanes: [{ id: 'seed-lane', part: sow.root.id, property: 'shiftY', durationMs: 400 }] } })
+    const to = sow.state({ translateX: 40, translateY: 8 })
+    sow.rule(key('F8'), sow.start, to, { ms: 100, motion: { lanes: [{ id: 'seed-lane', part: sow.root.id, property: 'translateY', durationMs: 400 }] } })
     sow.rule(after(200), to, sow.start)
   }),
   { kind: 'too-long', into: (project, component) => limited(project, component, { longestMs: 4000 }, 5000) },
   { kind: 'too-short', into: (project, component) => limited(project, component, { shortestMs: 20 }, 10) },
   seed('flashes', (sow) => {
     const part = sow.part('box', { fill: '#000000' })
-    sow.thereAndBack(sow.state({}, { continuous: turning(120, part, { fill: '#ffffff' }, { repeat: 'back and forth' }) }))
+    sow.thereAndBack(sow.state({}, { loop: turning(120, part, { fill: '#ffffff' }, { direction: 'back and forth' }) }))
   }),
   seed('cannot-be-paused', (sow, component, project) => {
     if (isHeld(project, component)) return false
-    const to = sow.state({}, { continuous: turning(2000, sow.root.id, { rotate: 360 }) })
+    const to = sow.state({}, { loop: turning(2000, sow.root.id, { rotation: 360 }) })
     sow.rule(key('F8'), sow.start, to)
     return void sow.rule(after(60_000), to, sow.start)
   }),
-  seed('no-reduced-form', (sow) => sow.thereAndBack(sow.state({ shiftX: 40 }), 300, { reduced: 'as is' })),
+  seed('no-reduced-form', (sow) => sow.thereAndBack(sow.state({ translateX: 40 }), 300, { reducedMotion: 'as is' })),
   seed('hidden-takes-input', (sow) => {
     const part = sow.part('box', {})
     const to = sow.state({ opacity: 0 }, {}, part)
@@ -248,24 +248,24 @@ export const SEEDS: readonly Seed[] = [
     for (const x of [0, 14]) sow.rule({ on: 'tap' }, sow.start, { go: 'stay' }, { part: sow.part('box', { x, width: 12, height: 12, role: 'button', accessibleName: 'Seed', focusable: true }) })
   }),
   seed('contrast-low', (sow) => {
-    sow.part('box', { fill: '#ffffff', takesInput: false })
-    sow.part('text', { text: 'Hard to read', fill: '#c8c8c8', takesInput: false })
+    sow.part('box', { fill: '#ffffff', receivesInput: false })
+    sow.part('text', { text: 'Hard to read', fill: '#c8c8c8', receivesInput: false })
   }),
   seed('slow-to-answer', (sow) => {
     const part = sow.part('box', { focusable: true })
-    const to = sow.state({ shiftX: 40 })
+    const to = sow.state({ translateX: 40 })
     sow.rule({ on: 'press' }, sow.start, to, { part, ms: 200, motion: { delayMs: 300 } })
     sow.rule(key('F9'), to, sow.start)
   }),
-  seed('leaves-bounds', (sow) => void sow.part('box', {}, { drag: { along: 'both', within: 'nothing', rests: 'anywhere', points: [], throws: false, settleMs: 200, easing: 'ease' } })),
+  seed('leaves-bounds', (sow) => void sow.part('box', {}, { drag: { along: 'both', limitTo: 'nothing', snapTo: 'anywhere', points: [], keepsMomentum: false, settleMs: 200, easing: 'ease' } })),
   seed('parameter-not-everywhere', (sow) => {
     sow.put(['parameters'], { id: 'seedText', name: 'seedText', type: 'text', initial: 'Seed' } as { id: string })
-    const part = sow.part('text', { text: { expr: 'seedText' }, fill: '#1d2b33', takesInput: false })
+    const part = sow.part('text', { text: { expr: 'seedText' }, fill: '#1d2b33', receivesInput: false })
     sow.thereAndBack(sow.state({ text: 'Fixed' }, {}, part))
   }),
   seed('two-hands-on-one', (sow) => {
     sow.put(['variables'], { id: 'seedIsOn', name: 'seedIsOn', type: 'yes/no', start: false } as { id: string })
-    sow.put(['axes'], { id: 'seedAxis', name: 'seed', start: 'seedRest', drivenBy: null, states: [newState('seedRest', 'rest', 0)] } as { id: string })
+    sow.put(['axes'], { id: 'seedAxis', name: 'seed', start: 'seedRest', boundTo: null, states: [newState('seedRest', 'rest', 0)] } as { id: string })
     const actions: readonly Action[] = [{ id: 'seed-toggle', do: 'set', variable: 'seedIsOn', to: '!seedIsOn' }]
     sow.rule(key('F8'), sow.start, { go: 'stay' }, { actions })
     sow.rule(key('F8'), 'seedRest', { go: 'stay' }, { actions, axis: 'seedAxis' })
@@ -274,11 +274,11 @@ export const SEEDS: readonly Seed[] = [
     sow.rule(key('F9'), to, sow.start)
   }),
   seed('dangling', (sow) => sow.thereAndBack(sow.state({ x: 4 }, {}, 'nowhere'))),
-  seed('value-unreadable', (sow) => sow.thereAndBack(sow.state({ shiftX: { expr: 'nowhere + 1' } }))),
+  seed('value-unreadable', (sow) => sow.thereAndBack(sow.state({ translateX: { expr: 'nowhere + 1' } }))),
   {
     kind: 'promise-broken',
     into: (project, component) => {
-      const axis = component.axes.find(({ drivenBy }) => drivenBy === null)
+      const axis = component.axes.find(({ boundTo }) => boundTo === null)
       if (!axis) return null
       const sowing = new Sowing(component, axis)
       const to = sowing.state()
@@ -289,9 +289,9 @@ export const SEEDS: readonly Seed[] = [
 ]
 
 function limited(project: Project, component: Component, limits: Project['limits'], ms: number): Project | null {
-  const axis = component.axes.find(({ drivenBy }) => drivenBy === null)
+  const axis = component.axes.find(({ boundTo }) => boundTo === null)
   if (!axis) return null
   const sowing = new Sowing(component, axis)
-  sowing.thereAndBack(sowing.state({ shiftX: 40 }), ms)
+  sowing.thereAndBack(sowing.state({ translateX: 40 }), ms)
   return { ...sowing.done(project), limits: limits! }
 }

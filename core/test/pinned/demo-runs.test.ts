@@ -11,8 +11,8 @@ const fileOf = (name: string) => path.resolve('core/test/pinned/runs', `${name}.
 
 describe('a take comes to what it came to', () => {
   test.each(skerryLine.takes.map((take) => [take.name, take] as const))('%s', (_name, take) => {
-    const { id, surface, inputs, endsAtMs, reducedMotion, wayIn } = take
-    expectPinned(fileOf(id), runText(skerryLine, surface, inputs, endsAtMs, { isMotionReduced: reducedMotion, ...(wayIn === undefined ? {} : { wayIn }) }))
+    const { id, surface, inputs, endsAtMs, reducedMotion, entryPoint } = take
+    expectPinned(fileOf(id), runText(skerryLine, surface, inputs, endsAtMs, { isMotionReduced: reducedMotion, ...(entryPoint === undefined ? {} : { entryPoint }) }))
   })
 })
 

@@ -1,18 +1,14 @@
-import { accessSync, constants, existsSync, mkdirSync, readFileSync, renameSync, rmSync, statfsSync, statSync } from 'node:fs'
+import { accessSync, constants, existsSync, mkdirSync, renameSync, rmSync, statfsSync, statSync } from 'node:fs'
 import path from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
-import { sql } from 'drizzle-orm'
-import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
+import { drizzle } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { RheoError } from '@rheoscope/core/document'
+import { writeBackup } from './backup'
+import { OwnQueue } from './check-queue'
 import { lockFolder } from './folder-lock'
-
-export type Database = PgliteDatabase
-
-export interface OpenDatabase {
-  readonly database: Database
-  readonly close: () => Promise<void>
-}
+import { requireKnown } from './known-schema'
+import type { Storage } from './storage'
 
 /** Less than this is no room to work in, in bytes. */
 const LEAST_ROOM = 4 * 1024 * 1024
@@ -21,23 +17,28 @@ const LEAST_ROOM = 4 * 1024 * 1024
  * The database in a folder, made if there is none and brought to the present schema. One process at a time may have it
  * open. Throws a `RheoError`: `in-use`, `not-a-folder`, `not-writable`, `full`, `too-new` or `not-opened`.
  */
-export async function openDatabase(folder: string, migrations: string): Promise<OpenDatabase> {
+export async function openFolder(folder: string, migrations: string): Promise<Storage> {
   makeFolder(folder)
-  const unlock = await lockFolder(folder)
+  const lock = await lockFolder(folder)
   try {
     const client = await PGlite.create(await preparedIn(folder))
     const database = drizzle(client)
-    await requireKnown(database, folder, migrations)
+    await requireKnown(database, `The data folder ${folder}`, migrations)
     await migrate(database, { migrationsFolder: migrations })
+    lock.answer((to) => writeBackup(database, to))
     return {
       database,
+      checkQueue: new OwnQueue(),
+      listen: async (channel, { hear }) => {
+        await client.listen(channel, hear)
+      },
       close: async () => {
         await client.close()
-        await unlock()
+        await lock.letGo()
       },
     }
   } catch (error) {
-    await unlock()
+    await lock.letGo()
     throw problemIn(folder, error)
   }
 }
@@ -67,16 +68,6 @@ async function preparedIn(folder: string): Promise<string> {
   return made
 }
 
-/** Throws `too-new` when a later version of this program has changed the schema of the database. */
-async function requireKnown(database: Database, folder: string, migrations: string): Promise<void> {
-  const { rows: [table] } = await database.execute<{ name: string | null }>(sql`select to_regclass('drizzle.__drizzle_migrations')::text as name`)
-  if (table?.name == null) return
-  const { rows: [newest] } = await database.execute<{ at: string | null }>(sql`select max(created_at)::text as at from drizzle.__drizzle_migrations`)
-  const journal = JSON.parse(readFileSync(path.join(migrations, 'meta/_journal.json'), 'utf8')) as { readonly entries: readonly { readonly when: number }[] }
-  const known = Math.max(...journal.entries.map(({ when }) => when))
-  if (Number(newest?.at ?? 0) > known) throw new RheoError('too-new', folder, `The data folder ${folder} was last used by a newer Rheoscope. Start that one, or name another folder with RHEOSCOPE_DATA.`)
-}
-
 /** What keeps a data folder from being opened, in a sentence with a way out. */
 export function problemIn(folder: string, error: unknown): RheoError {
   if (error instanceof RheoError) return error
@@ -93,8 +84,8 @@ function isFull(folder: string): boolean {
   try {
     const { bavail, bsize } = statfsSync(folder)
     return bavail * bsize < LEAST_ROOM
+    // eslint-disable-next-line no-restricted-syntax -- A folder that is not there has no room to measure.
   } catch {
-    // A folder that is not there has no room to measure.
     return false
   }
 }

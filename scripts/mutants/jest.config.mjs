@@ -1,7 +1,0 @@
-export default {
-  rootDir: '../../core',
-  testEnvironment: 'node',
-  testMatch: ['<rootDir>/tests-of-mutants.mjs'],
-  transform: {},
-  moduleFileExtensions: ['mjs', 'js', 'json', 'node'],
-}
