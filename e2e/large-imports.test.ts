@@ -34,6 +34,8 @@ test('a picture with more shapes than there may be comes in as far as it may, an
   await (await hands.find('[aria-label="SVG file"]')).sendKeys(file('tiles.svg', `<svg xmlns="http://www.w3.org/2000/svg" width="100" height="150">${shapes.join('')}</svg>`))
   await hands.until('what was left out is said', async () => /what comes after the first 1,500 shapes, 13500 times/.test(await (await hands.find('.svg-report')).getText()), 60_000)
   await hands.clickButton('Close')
+  const undo = async () => (await hands.byText('Undo', 'button')).getAttribute('title')
+  expect(await undo()).toBe('Undo: bring in tiles (Ctrl Z)')
   await hands.clickButton('Undo')
   await hands.until('it is taken back', async () => (await hands.driver.findElements(By.css('[role=treeitem], .part-row'))).length < 10)
 })

@@ -19,6 +19,20 @@ const MIDDLE = `
   const between = (from, to, most) => Math.floor((Math.max(0, from) + Math.min(most, to)) / 2)
   return { x: between(left, right, window.innerWidth), y: between(top, bottom, window.innerHeight) }`
 
+/** The middle of an element once it has stood still for two frames, or wherever it is after a second; null when it has been painted anew. */
+const MIDDLE_AT_REST = `
+  const [element, done] = arguments
+  const middle = (element) => { ${MIDDLE.replaceAll('arguments[0]', 'element')} }
+  const until = performance.now() + 1000
+  const look = (before, times) => {
+    const now = middle(element)
+    const still = now.x === before.x && now.y === before.y ? times + 1 : 0
+    if (!element.isConnected) done(null)
+    else if (still >= 2 || performance.now() > until) done(now)
+    else requestAnimationFrame(() => look(now, still))
+  }
+  requestAnimationFrame(() => look(middle(element), 0))`
+
 /** The field beside a label, or in it, with its kind; null while it is not there. */
 const FIELD = `
   const [wanted, within] = arguments
@@ -61,8 +75,9 @@ export class Hands {
   async click(place: Place): Promise<void> {
     this.actions++
     await whileItStands(this.finder(place), (element) =>
-      // What cannot be clicked yet may have to come into view first.
-      element.click().catch(async () => {
+      // What cannot be clicked yet may have to come into view first. After any other failure it may have been clicked.
+      element.click().catch(async (failure: unknown) => {
+        if (!(failure instanceof error.ElementClickInterceptedError || failure instanceof error.ElementNotInteractableError)) throw failure
         await this.driver.wait(until.elementIsVisible(element), PATIENCE_MS)
         await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
         await element.click()
@@ -81,7 +96,11 @@ export class Hands {
 
   /** Taps the middle of a place as a person who uses what was made: it is no action of making it. */
   async tap(place: Place): Promise<void> {
-    await this.driver.actions().move(await this.middle(place)).click().perform()
+    await whileItStands(this.finder(place), async (element) => {
+      const middle = await this.driver.executeAsyncScript<Point | null>(MIDDLE_AT_REST, element)
+      if (middle === null) throw new error.StaleElementReferenceError('what was to be tapped has been painted anew')
+      await this.driver.actions().move(middle).click().perform()
+    })
   }
 
   async clickButton(text: string): Promise<void> {
