@@ -1,8 +1,11 @@
-import { expect, test } from '@jest/globals'
+import { expect, jest, test } from '@jest/globals'
 import { rmSync } from 'node:fs'
 import { renameProject, type Entry, type Project } from '@rheoscope/core/document'
 import { startServer } from './harness/server'
 import { made } from '../core/test/document/made'
+
+// What is lost once is lost.
+jest.retryTimes(0)
 
 /** So many times; more when asked for. */
 const KILLS = Number(process.env.RHEOSCOPE_KILLS ?? 1)

@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, expect, test } from '@jest/globals'
+import { afterAll, beforeAll, expect, jest, test } from '@jest/globals'
 import pg from 'pg'
 import { addComponent, apply, newComponent, renameComponent, renameProject, type Appended, type Entry, type Project, type StoredHistory, type StoredProject } from '@rheoscope/core/document'
 import { postgresServer, type PostgresServer } from '../server/test/postgres-server'
@@ -6,6 +6,9 @@ import { ApiError } from '../web/src/api/client'
 import type { Kept, KeptEntries } from '../web/src/session/kept-entries'
 import { ProjectSession, type ProjectServer } from '../web/src/session/project-session'
 import { startServer, type TestServer } from './harness/server'
+
+// What is lost once is lost.
+jest.retryTimes(0)
 
 /** More and longer when asked for. */
 const PROCESSES = Number(process.env.RHEOSCOPE_PROCESSES ?? 3)
@@ -17,6 +20,12 @@ const DISK_MB = Number(process.env.RHEOSCOPE_DISK_MB ?? 0)
 
 /** What befalls the database, and after which share of the time. */
 const MISHAPS: readonly (readonly [share: number, what: 'cut' | 'restart' | 'fill'])[] = [[0.2, 'cut'], [0.4, 'restart'], [0.5, 'cut'], [0.7, 'restart'], ...(DISK_MB > 0 ? [[0.8, 'fill'] as const] : [])]
+
+/** So many edits a second in all, however many windows make them: each takes in what all the others do. */
+const EDITS_PER_SECOND = 30
+
+/** The project grows to so many components, not without end. */
+const MOST_COMPONENTS = 150
 
 /** A process is killed so often. */
 const KILL_EVERY_MS = SECONDS > 60 ? 10_000 : 3_000
@@ -97,7 +106,7 @@ function doSomething(session: ProjectSession, name: string): void {
   const { document } = session.getState()
   const what = drawn(10)
   const component = document.components[drawn(Math.max(1, document.components.length))]
-  if (what < 4 || !component) session.dispatch(addComponent(newComponent(newId, `by ${name}`)), 'add a component')
+  if (!component || (what < 4 && document.components.length < MOST_COMPONENTS)) session.dispatch(addComponent(newComponent(newId, `by ${name}`)), 'add a component')
   else if (what < 7) session.dispatch(renameComponent(component.id, `named by ${name} ${drawn(1000)}`), 'rename')
   else if (what === 7) session.dispatch(renameProject(`by ${name}`), 'rename the project')
   else if (what === 8) void session.undo()
@@ -130,7 +139,7 @@ test(`${WINDOWS} windows at ${PROCESSES} processes lose nothing that was acknowl
   const working = windows.map(async ({ session }, index) => {
     while (!isOver) {
       doSomething(session, String(index))
-      await pause(60 + drawn(200))
+      await pause((500 + drawn(1000)) * WINDOWS / EDITS_PER_SECOND)
       await session.catchUp(Infinity)
     }
   })

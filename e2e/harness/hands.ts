@@ -19,6 +19,9 @@ const MIDDLE = `
   const between = (from, to, most) => Math.floor((Math.max(0, from) + Math.min(most, to)) / 2)
   return { x: between(left, right, window.innerWidth), y: between(top, bottom, window.innerHeight) }`
 
+/** What the page tells whoever looks at it: notices, problems, how far it is. */
+const SAID = `return [...document.querySelectorAll('[role=alert], [role=status], [role=dialog] h2')].map((each) => each.innerText.trim()).filter((text) => text !== '')`
+
 /** The middle of an element once it has stood still for two frames, or wherever it is after a second; null when it has been painted anew. */
 const MIDDLE_AT_REST = `
   const [element, done] = arguments
@@ -67,7 +70,7 @@ export class Hands {
   }
 
   protected async located(by: By, otherwise: string): Promise<WebElement> {
-    const element = await this.driver.wait(until.elementLocated(by), PATIENCE_MS, otherwise)
+    const element = await this.driver.wait(until.elementLocated(by), PATIENCE_MS).catch((failure: Error) => this.fail(otherwise, failure))
     this.ways.set(element, by)
     return element
   }
@@ -168,10 +171,13 @@ export class Hands {
 
   /** Waits until something holds, and says what did not. */
   async until(what: string | (() => string), holds: () => Promise<boolean>, patienceMs = PATIENCE_MS): Promise<void> {
-    const failure = () => `it never came that ${typeof what === 'string' ? what : what()}`
-    await this.driver.wait(async () => holds().catch(() => false), patienceMs).catch((error: Error) => {
-      throw new Error(`${failure()} (${error.message})`)
-    })
+    await this.driver.wait(async () => holds().catch(() => false), patienceMs).catch((failure: Error) => this.fail(`it never came that ${typeof what === 'string' ? what : what()}`, failure))
+  }
+
+  /** Fails with what the page itself has to say at that moment. */
+  private async fail(what: string, failure: Error): Promise<never> {
+    const said = await this.driver.executeScript<readonly string[]>(SAID)
+    throw new Error(`${what} (${failure.message.trim()})${said.length > 0 ? `; the page says: ${said.join(' / ')}` : ''}`)
   }
 
   /** Where the middle of a place is now. */
