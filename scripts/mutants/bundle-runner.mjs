@@ -1,6 +1,6 @@
 /** How the mutation tester runs the bundled tests: each time in a fresh process, with the mutant switched on from outside. */
 import { spawn } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { declareClassPlugin, PluginKind } from '@stryker-mutator/api/plugin'
@@ -11,8 +11,19 @@ const { RHEOSCOPE_MUTANT_SAMPLE } = process.env
 /** The mutants that are to be tried, when only some are. */
 const SAMPLE = RHEOSCOPE_MUTANT_SAMPLE ? new Set(JSON.parse(RHEOSCOPE_MUTANT_SAMPLE)) : null
 
+/** Tests that take longer are not asked, so that a mutant is tried in seconds: what they alone would notice counts as missed. */
+const SLOWEST_MS = Number(process.env.RHEOSCOPE_MUTANT_SLOWEST_MS ?? Infinity)
+
+/** How long each test takes, in the copy of the project: the dry run is in one process, the mutants are in others. */
+const TIMES = 'test-times.json'
+
 const keyOfActive = ({ fileName, location: { start, end }, mutatorName, replacement }) =>
   keyOf({ file: fileName.replace(/^.*?(?=core\/src\/)/, ''), line: start.line + 1, column: start.column + 1, end: { line: end.line + 1, column: end.column + 1 }, mutator: mutatorName, to: replacement })
+
+function quickestFirst(asked) {
+  const times = JSON.parse(readFileSync(TIMES, 'utf8'))
+  return (asked ?? Object.keys(times)).toSorted((a, b) => times[a] - times[b])
+}
 
 class BundleRunner {
   static inject = []
@@ -32,14 +43,16 @@ class BundleRunner {
   async dryRun({ timeout }) {
     const came = await this.run({ ids: null }, timeout)
     if (!came.results) return came
-    const tests = came.results.map(({ id, ms, error }) => ({ id, name: id, timeSpentMs: ms, ...(error === null ? { status: 'success' } : { status: 'failed', failureMessage: error }) }))
+    const asked = came.results.filter(({ ms, error }) => ms <= SLOWEST_MS || error !== null)
+    writeFileSync(TIMES, JSON.stringify(Object.fromEntries(asked.map(({ id, ms }) => [id, ms]))))
+    const tests = asked.map(({ id, ms, error }) => ({ id, name: id, timeSpentMs: ms, ...(error === null ? { status: 'success' } : { status: 'failed', failureMessage: error }) }))
     return { status: 'complete', tests, mutantCoverage: came.coverage }
   }
 
   async mutantRun({ activeMutant, testFilter, timeout, hitLimit }) {
     // What lies in the same place and is not of the sample is not asked about.
     if (SAMPLE && !SAMPLE.has(keyOfActive(activeMutant))) return { status: 'survived', nrOfTests: 0 }
-    const came = await this.run({ ids: testFilter ?? null, hitLimit }, timeout, activeMutant.id)
+    const came = await this.run({ ids: quickestFirst(testFilter), hitLimit }, timeout, activeMutant.id)
     if (!came.results) return came.status === 'error' ? { status: 'killed', killedBy: [], failureMessage: came.errorMessage, nrOfTests: 0 } : came
     const nrOfTests = came.results.length
     const failed = came.results.find(({ error }) => error !== null)

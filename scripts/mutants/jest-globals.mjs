@@ -39,14 +39,13 @@ export const afterEach = (act) => around.after.push(act)
 /**
  * Runs tests and says what came of each: its id, how long it took in ms, and the error of one that failed.
  *
- * @param isWanted which, by their ids
+ * @param ids which, in their order, up to the first that fails; all of them, whatever fails, when null
  * @param about told the id of each test before it begins
- * @param isToStop whether nothing more is to be run once a test has failed
  */
-export async function run({ isWanted, about, isToStop }) {
+export async function run({ ids, about }) {
   const results = []
-  for (const { id, act, around: { before, after } } of tests) {
-    if (!isWanted(id)) continue
+  const byId = new Map(tests.map((each) => [each.id, each]))
+  for (const { id, act, around: { before, after } } of ids?.map((id) => byId.get(id)) ?? tests) {
     about(id)
     const began = performance.now()
     let error = null
@@ -58,7 +57,7 @@ export async function run({ isWanted, about, isToStop }) {
       error = String(thrown?.message ?? thrown)
     }
     results.push({ id, ms: performance.now() - began, error })
-    if (error !== null && isToStop) break
+    if (error !== null && ids) break
   }
   return results
 }

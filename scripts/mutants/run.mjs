@@ -15,6 +15,9 @@ import { SAMPLE_SIZE, sampleOf } from './sample.mjs'
 import { PARTS, REST, slicesOf, testsOf } from './slices.mjs'
 
 const LEAST_SCORE = 85
+/** Slower tests are not asked about the sample. */
+const SLOWEST_OF_SAMPLE_MS = '1000'
+
 const KEPT = '.mutants'
 
 const { positionals, values } = parseArgs({ allowPositionals: true, options: { minutes: { type: 'string', default: '120' }, again: { type: 'boolean', default: false } } })
@@ -49,7 +52,7 @@ process.exitCode = isEnough ? 0 : 1
 
 function tryOut(mutate, tests, file, keys) {
   const { status } = spawnSync('npx', ['stryker', 'run', 'scripts/mutants/stryker.config.mjs', '--mutate', mutate.join(','), '--incrementalFile', file, '--reporters', 'clear-text', ...(values.again ? ['--force'] : [])], {
-    stdio: ['ignore', process.env.RHEOSCOPE_MUTANTS_LOUD ? 'inherit' : 'ignore', 'inherit'], env: { ...process.env, RHEOSCOPE_MUTANT_TESTS: tests.join(','), RHEOSCOPE_MUTANT_SAMPLE: keys ? JSON.stringify(keys) : '' },
+    stdio: ['ignore', process.env.RHEOSCOPE_MUTANTS_LOUD ? 'inherit' : 'ignore', 'inherit'], env: { ...process.env, RHEOSCOPE_MUTANT_TESTS: tests.join(','), RHEOSCOPE_MUTANT_SAMPLE: keys ? JSON.stringify(keys) : '', RHEOSCOPE_MUTANT_SLOWEST_MS: keys ? SLOWEST_OF_SAMPLE_MS : 'Infinity' },
   })
   if (status !== 0) process.stderr.write(`The mutants of ${mutate[0]} and what follows it could not be tried (${status}).\n`)
 }

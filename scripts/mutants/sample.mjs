@@ -10,7 +10,7 @@ export const SAMPLE_SIZE = 500
 /** Another seed is another sample. */
 const SEED = 'rheoscope'
 
-const MUTANTS_A_SLICE = 50
+const MUTANTS_A_SLICE = 125
 
 /** Mutants drawn from some folders, always the same ones of the same sources, in slices: what is mutated, and which of the mutants there are of the sample. */
 export async function sampleOf(folders) {
