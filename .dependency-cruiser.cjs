@@ -1,5 +1,5 @@
 /** Which way imports run: within the core from the document upward, and between packages only towards the core. */
-const LAYERS = ['document', 'expression', 'motion|layout', 'machine', 'scene', 'run', 'check']
+const LAYERS = ['document', 'expression', 'motion|layout', 'machine', 'semantics', 'scene', 'run', 'check']
 
 const upward = LAYERS.flatMap((layer, index) => {
   const above = [...LAYERS.slice(index + 1), 'exchange', 'demo'].join('|')

@@ -1,5 +1,4 @@
 import type { Rule } from '../document'
-import { canFire } from '../machine'
 import { cursorOver, itemOf, matrixTo, partsAt, pointOn, transformed, type DrawItem, type DrawList, type Point } from '../scene'
 import type { CheckContext } from './context'
 import type { Spot } from './explore/spots'
@@ -31,10 +30,9 @@ function answersOf({ arena, root }: CheckContext, pose: Pose): readonly Answer[]
   return arena.closed.network.spots.flatMap((spot): Answer[] => {
     const { thing, part } = spot.at
     const item = thing === root && part !== null ? itemOf(pose.list, '', part) : undefined
-    const instance = pose.run.instance('')!
     if (!item || part === null || !isOpen(pose.list, part)) return []
-    const heard = root.compiled.component.rules.filter((rule) => TOUCHING.includes(rule.trigger.on) && rule.part === (part === root.compiled.root.part.id ? null : part) && canFire(instance, rule))
-    const own = part === root.compiled.root.part.id ? root.compiled.component.rules.filter((rule) => rule.part === part && TOUCHING.includes(rule.trigger.on) && canFire(instance, rule)) : []
+    const heard = root.compiled.component.rules.filter((rule) => TOUCHING.includes(rule.trigger.on) && rule.part === (part === root.compiled.root.part.id ? null : part) && pose.run.couldFire(rule))
+    const own = part === root.compiled.root.part.id ? root.compiled.component.rules.filter((rule) => rule.part === part && TOUCHING.includes(rule.trigger.on) && pose.run.couldFire(rule)) : []
     const rules = [...heard, ...own]
     return rules.length > 0 ? [{ pose, spot, item, rules, point: pointOn(pose.list, '', part) }] : []
   })

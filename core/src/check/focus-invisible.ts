@@ -12,7 +12,7 @@ const MOST_TABS = 60
 /** Parts that get the focus while they cannot be seen, so that it is nowhere for those who use the keyboard. */
 export const focusInvisible: Check = (context) => {
   const { component, poses } = context
-  const unseen = poses.all.flatMap((pose) => focusStops(pose.list).filter(({ part }) => part.instance === '' && (opacityOf(pose.list, '', part.part!) < 0.02 || pointOn(pose.list, '', part.part!) === null)).map((stop) => ({ pose, part: stop.part.part! })))
+  const unseen = poses.all.flatMap((pose) => focusStops(pose.list).filter(({ part }) => part.thing === '' && (opacityOf(pose.list, '', part.part!) < 0.02 || pointOn(pose.list, '', part.part!) === null)).map((stop) => ({ pose, part: stop.part.part! })))
   return oneOfEach(unseen, ({ part }) => part).flatMap(({ pose, part }): Finding[] => {
     const tabs = tabsTo(pose.run.fork(undefined, false), part)
     const witness = tabs === null ? null : poseWitness(context, pose, Array.from({ length: tabs }, () => TAB), 'the focus is here, and cannot be seen', (_trace, _offered, run) => run.shownFocus?.part === part)

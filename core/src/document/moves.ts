@@ -18,7 +18,8 @@ export function movesOf(component: Component, axis: Axis): readonly Move[] {
     }))
 }
 
-function leadsFrom({ states }: Axis, { target }: Rule, from: Id): Id | null {
+/** The state a rule leads to from a state of its axis; null when it stays, and for `back`, which depends on what was before. */
+export function leadsFrom({ states }: Axis, { target }: Rule, from: Id): Id | null {
   switch (target.go) {
     case 'state':
       return target.state

@@ -1,4 +1,4 @@
-import { axisOf, holdsIn, orElse, stateOf, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
+import { holdsIn, orElse, stateOf, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
 import { evaluate, type Environment } from '../expression'
 import type { Size } from '../layout'
 import { laneEndMs, laneValue, type Lane, type Shown } from '../motion'
@@ -125,51 +125,6 @@ function isTrue(condition: string, environment: Environment): boolean {
 }
 
 export const rulesFor = (compiled: Compiled, trigger: TriggerKind): readonly Rule[] => compiled.rulesOn.get(trigger) ?? []
-
-/** Whether a rule could fire now: its axis is in one of its states and its guard is true. */
-export function canFire(instance: Instance, rule: Rule): boolean {
-  const index = instance.compiled.component.axes.findIndex(({ id }) => id === rule.axis)
-  if (rule.target.go === 'ignored' || !holdsIn(rule, instance.states[index]!)) return false
-  return rule.guard === null || isTrue(rule.guard, instance.environment)
-}
-
-/** Which of the rules on a kind of trigger an event is meant for: those of a key, a message, a length of time. */
-export type IsMeant = (trigger: Rule['trigger']) => boolean
-
-/** The rules that fire for an event: for each axis the first in order that can. `part` null is the component itself. */
-export function rulesThatFire(instance: Instance, trigger: TriggerKind, part: string | null, isMeant?: IsMeant): readonly Rule[] {
-  const candidates = rulesFor(instance.compiled, trigger).filter((rule) => rule.part === part && (!isMeant || isMeant(rule.trigger)))
-  if (candidates.length === 0) return candidates
-  return instance.compiled.component.axes.flatMap(
-    (axis) => candidates.find((rule) => rule.axis === axis.id && canFire(instance, rule)) ?? [],
-  )
-}
-
-/** The state a rule leads to from where its axis is now; null when it stays. */
-export function targetState(instance: Instance, rule: Rule): string | null {
-  const axis = axisOf(instance.compiled.component, rule.axis)
-  if (!axis) return null
-  const index = instance.compiled.component.axes.indexOf(axis)
-  const now = instance.states[index]!
-  const { target } = rule
-  switch (target.go) {
-    case 'state':
-      return target.state
-    case 'back':
-      return instance.cameFrom[index] ?? null
-    case 'next':
-    case 'previous': {
-      const step = target.go === 'next' ? 1 : -1
-      const place = axis.states.findIndex(({ id }) => id === now) + step
-      const count = axis.states.length
-      if (!target.loops && (place < 0 || place >= count)) return null
-      return axis.states[(place + count) % count]!.id
-    }
-    case 'stay':
-    case 'ignored':
-      return null
-  }
-}
 
 /** An instance as the layout of its holder sees it, through the part that holds it: there is room for it as soon as it enters, and none once it leaves. */
 export function measuredAs(part: string, instance: Instance): Measured {

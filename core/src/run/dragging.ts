@@ -1,13 +1,10 @@
 import type { Drag, PointerKind } from '../document'
 import { dragTo, letGo, shiftOf, type Instance } from '../machine'
 import { inverse, itemOf, matrixTo, transformed, type DrawList, type Frame, type Matrix, type Point } from '../scene'
-import type { Instances } from './instances'
-import type { Level } from './pointer'
 import type { FocusStop } from './focus'
+import type { Parts } from './parts'
+import type { Level } from '../semantics'
 import { scrollAreas, scrollDrag, shiftToReveal, type Reach, type ScrollArea } from './scrolling'
-
-/** A press that moves farther than this, in px, drags. */
-export const DRAG_PX = 3
 
 /** What is being dragged: how it is held, how far it may go and how fast it has gone of late. */
 interface Grip {
@@ -33,23 +30,19 @@ const THROW_MS = 240
 
 /** Takes parts along with the pointer that holds them, and lets them go. */
 export class Dragging {
-  private grip: Grip | null = null
+  private grip: Grip | null
 
-  constructor(private readonly instances: Pick<Instances, 'get' | 'replace'>, private readonly changed: () => void) {}
-
-  copy(instances: () => Instances, changed: () => void): Dragging {
-    const copy = new Dragging({ get: (path) => instances().get(path), replace: (...args) => instances().replace(...args) }, changed)
-    copy.grip = this.grip
-    return copy
+  constructor(private readonly run: Parts, before?: Dragging) {
+    this.grip = before?.grip ?? null
   }
 
   /** Takes hold of the deepest part along a way that can be dragged, or of what an area scrolls; says whether there is one. A mouse does not take hold of an area. */
-  grab(list: DrawList, way: readonly Level[], at: Point, atMs: number, kind: PointerKind): boolean {
+  grab(list: DrawList, way: readonly Level<string>[], at: Point, atMs: number, kind: PointerKind): boolean {
     this.grip = null
     for (const level of way) {
-      const { instance: path, part: id } = level
+      const { thing: path, part: id } = level
       if (kind !== 'mouse' && this.grabArea(list, level, at, atMs)) return true
-      const instance = this.instances.get(path)
+      const instance = this.run.instances.get(path)
       const part = instance && id !== null ? instance.compiled.partIndex.get(id) : undefined
       const held = instance && part !== undefined ? instance.compiled.component.parts[part]! : undefined
       if (!instance || part === undefined || !held?.drag || held.parent === null) continue
@@ -68,7 +61,7 @@ export class Dragging {
 
   /** Takes what is held along. */
   move(at: Point, atMs: number): void {
-    const instance = this.grip && this.instances.get(this.grip.path)
+    const instance = this.grip && this.run.instances.get(this.grip.path)
     if (!this.grip || !instance) return
     const { grabbedAt, grabbedShift, drag, reach } = this.grip
     const now = transformed(this.grip.toHolder, at)
@@ -79,15 +72,15 @@ export class Dragging {
   }
 
   /** Scrolls the innermost area along a way that still can be, by so many px; says whether one could. */
-  scroll(list: DrawList, way: readonly Level[], by: Point, atMs: number): boolean {
-    for (const area of scrollAreas(list, way, (path) => this.instances.get(path))) if (this.shiftArea(area, { x: -by.x, y: -by.y }, atMs)) return true
+  scroll(list: DrawList, way: readonly Level<string>[], by: Point, atMs: number): boolean {
+    for (const area of scrollAreas(list, way, (path) => this.run.instances.get(path))) if (this.shiftArea(area, { x: -by.x, y: -by.y }, atMs)) return true
     return false
   }
 
   /** Scrolls whatever holds what has the focus so that it is to be seen. */
   reveal(list: () => DrawList, stop: FocusStop, atMs: number): void {
-    for (const { part } of scrollAreas(list(), stop.way, (path) => this.instances.get(path))) {
-      const area = scrollAreas(list(), stop.way, (path) => this.instances.get(path)).find((each) => each.part === part)
+    for (const { part } of scrollAreas(list(), stop.way, (path) => this.run.instances.get(path))) {
+      const area = scrollAreas(list(), stop.way, (path) => this.run.instances.get(path)).find((each) => each.part === part)
       if (area) this.shiftArea(area, shiftToReveal(list(), area, stop), atMs)
     }
   }
@@ -95,7 +88,7 @@ export class Dragging {
   /** Lets go: what is held goes to where it rests, with the speed it has when it can be thrown. */
   letGo(atMs: number): void {
     const { grip } = this
-    const instance = grip && this.instances.get(grip.path)
+    const instance = grip && this.run.instances.get(grip.path)
     this.grip = null
     if (!grip || !instance) return
     const { drag, parts, reach } = grip
@@ -108,13 +101,13 @@ export class Dragging {
     this.replace(instance, after, atMs)
   }
 
-  private grabArea(list: DrawList, level: Level, at: Point, atMs: number): boolean {
-    const [area] = scrollAreas(list, [level], (path) => this.instances.get(path))
-    const matrix = area && level.part !== null ? matrixTo(list, level.instance, level.part) : null
+  private grabArea(list: DrawList, level: Level<string>, at: Point, atMs: number): boolean {
+    const [area] = scrollAreas(list, [level], (path) => this.run.instances.get(path))
+    const matrix = area && level.part !== null ? matrixTo(list, level.thing, level.part) : null
     const toHolder = matrix && inverse(matrix)
     if (!area || !toHolder || isStill(area.reach)) return false
     this.grip = {
-      path: level.instance, parts: area.content, drag: scrollDrag(area.along), toHolder, grabbedShift: shiftOf(area.instance, area.content[0]!, atMs),
+      path: level.thing, parts: area.content, drag: scrollDrag(area.along), toHolder, grabbedShift: shiftOf(area.instance, area.content[0]!, atMs),
       grabbedAt: transformed(toHolder, at), reach: area.reach, samples: [],
     }
     return true
@@ -133,8 +126,8 @@ export class Dragging {
   }
 
   private replace(before: Instance, after: Instance, atMs: number): void {
-    this.changed()
-    this.instances.replace(before, after, atMs)
+    this.run.pictures.forget()
+    this.run.instances.replace(before, after, atMs)
   }
 }
 

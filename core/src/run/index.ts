@@ -1,9 +1,9 @@
-export { Run, type RunOptions } from './run'
-export { IMMEDIATE_LIMIT, type Observer, type Offered } from './responses'
+export { Run } from './run'
+export type { Observer, Offered, RunOptions } from './parts'
 export { replay, play, inOrder } from './replay'
 export type { Trace, TraceEvent } from './trace'
-export type { Pointer, Level } from './pointer'
-export { focusStops, isSameLevel, type FocusStop } from './focus'
+export type { Pointer } from './pointer'
+export { focusStops, type FocusStop } from './focus'
 export {
   differences, playTake, runOptionsOf, statesSeen, textsIn, type PlayedTake, type SeenState, type StateDifference, type TakeOutcome, type TakeResult,
 } from './take'

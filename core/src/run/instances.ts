@@ -1,62 +1,48 @@
-import { sameValue, type Literal, type Project } from '../document'
+import { sameValue, type Literal } from '../document'
 import { startEnvironment } from '../expression'
 import {
-  changeEnvironment, changePresence, changeSurroundings, contentsOf, measuredAs, nextDueMs, NOTHING_GIVEN, startInstance,
+  changeEnvironment, changePresence, changeSurroundings, contentsOf, holderOf, isSurface, isWithin, measuredAs, nextDueMs, NOTHING_GIVEN, pathInside, startInstance, stepOf,
   type Content, type Contents, type Instance, type InstanceStart, type Pace,
 } from '../machine'
-import { pathInside } from '../scene'
-import type { Agenda } from './agenda'
+import { Agenda } from './agenda'
 import { listEntrance, listPace } from './list-motion'
 import { Listeners } from './listeners'
-
-/** What a run does about what happens among its instances. */
-export interface Watch {
-  /** An axis is to go into a state because its holder's look says so. */
-  readonly drive: (path: string, axis: string, state: string) => void
-  /** Names of an instance stand for something else now. */
-  readonly renamed: (path: string, before: Instance['environment'], after: Instance['environment']) => void
-  /** An instance has appeared, or is about to go. */
-  readonly shown: (path: string, isShown: boolean) => void
-  readonly placed: (instance: Instance) => void
-  readonly removed: (path: string) => void
-}
+import type { Parts } from './parts'
 
 /**
  * All instances of a run, by path. Whatever changes in one is carried to those inside it — their parameters, their
  * states, the room they get — and to those around it, whose layout follows from the sizes of what they hold.
  */
 export class Instances {
-  private readonly known = new Map<string, Instance>()
-  private readonly held = new Map<string, readonly Content[]>()
+  private readonly known: Map<string, Instance>
+  private readonly held: Map<string, readonly Content[]>
   /** Items of lists that are on their way out, by the instance they were in. */
-  private readonly leaving = new Map<string, readonly Content[]>()
-  private readonly order = new Map<string, number>()
-  private nextOrder = 0
+  private readonly leaving: Map<string, readonly Content[]>
+  private readonly order: Map<string, number>
+  private nextOrder: number
   /** The surfaces, and all that is to stand inside whatever stands here, whether or not it has been placed yet. */
-  private admitted = 0
+  private admitted: number
   /** What the variables everyone shares stand for now, by name. */
   shared: Readonly<Record<string, Literal>>
 
   /** Whether more should stand here than there may be; what is beyond does not. */
-  isCutOff = false
+  isCutOff: boolean
 
-  /** `most` is how many there may be. */
-  constructor(private readonly project: Project, readonly agenda: Agenda, private readonly watch: Watch, private readonly most: number, readonly listeners = new Listeners()) {
-    this.shared = Object.fromEntries(project.variables.map(({ name, start }) => [name, start]))
-  }
+  readonly agenda: Agenda
+  readonly listeners: Listeners
 
-  /** The same instances for a run that goes on apart. */
-  copy(watch: Watch): Instances {
-    const copy = new Instances(this.project, this.agenda.copy(), watch, this.most, this.listeners.copy())
-    for (const [path, instance] of this.known) copy.known.set(path, instance)
-    for (const [path, contents] of this.held) copy.held.set(path, contents)
-    for (const [path, contents] of this.leaving) copy.leaving.set(path, contents)
-    for (const [path, order] of this.order) copy.order.set(path, order)
-    copy.nextOrder = this.nextOrder
-    copy.shared = this.shared
-    copy.isCutOff = this.isCutOff
-    copy.admitted = this.admitted
-    return copy
+  /** None yet, or those of a run that has come some way. */
+  constructor(private readonly run: Parts, before?: Instances) {
+    this.agenda = before?.agenda.copy() ?? new Agenda()
+    this.listeners = before?.listeners.copy() ?? new Listeners()
+    this.known = new Map(before?.known)
+    this.held = new Map(before?.held)
+    this.leaving = new Map(before?.leaving)
+    this.order = new Map(before?.order)
+    this.nextOrder = before?.nextOrder ?? 0
+    this.admitted = before?.admitted ?? 0
+    this.isCutOff = before?.isCutOff ?? false
+    this.shared = before?.shared ?? Object.fromEntries(run.project.variables.map(({ name, start }) => [name, start]))
   }
 
   get(path: string): Instance | undefined {
@@ -74,9 +60,9 @@ export class Instances {
     this.listeners.add(start.path, start.compiled)
     const instance = startInstance(start)
     this.keep(instance)
-    this.watch.placed(instance)
+    this.run.record({ what: 'appeared', atMs: start.atMs, instance: start.path, component: start.compiled.component.id, states: instance.states })
     this.arrange(start.path, start.atMs)
-    if (start.compiled.rulesOn.has('shown')) this.watch.shown(start.path, true)
+    if (start.compiled.rulesOn.has('shown')) this.run.ground.interpreter.offerLater(start.path, 'shown')
   }
 
   /** Stores an instance of which nothing changed that others depend on. */
@@ -91,7 +77,11 @@ export class Instances {
     if (before.targets === after.targets && before.environment === after.environment) return
     if (isToBeArranged(before, after)) this.arrange(after.path, atMs)
     if (before.targets !== after.targets) for (let path = after.path; !isSurface(path); path = holderOf(path)) this.remeasure(path, atMs)
-    if (before.environment !== after.environment) this.watch.renamed(after.path, before.environment, after.environment)
+    if (before.environment !== after.environment) this.tellRenamed(after.path, before.environment, after.environment)
+  }
+
+  private tellRenamed(path: string, before: Instance['environment'], after: Instance['environment']): void {
+    this.run.ground.interpreter.tellLater(path, (name) => (before[name] === after[name] ? null : { to: after[name] }))
   }
 
   /** An item that has left is gone. */
@@ -110,7 +100,7 @@ export class Instances {
     if (instance.compiled.holders.length === 0) return
     const { compiled, targets, environment } = instance
     const before = this.held.get(path)
-    const now = this.withinLimit(path, contentsOf(this.project, { compiled, environment, values: targets.values, chain: this.chainOf(path) }))
+    const now = this.withinLimit(path, contentsOf(this.run.project, { compiled, environment, values: targets.values, chain: this.chainOf(path) }))
     const [had, has] = [byStep(before ?? []), byStep(now)]
     const isIn = (contents: ReadonlyMap<string, Content>) => (content: Content) => isSame(contents.get(content.step), content)
     const gone = (before ?? []).filter((content) => !isIn(has)(content))
@@ -127,7 +117,7 @@ export class Instances {
   /** As much of what is to stand inside an instance as there is room for beside everything else. */
   private withinLimit(path: string, contents: readonly Content[]): readonly Content[] {
     const had = this.held.get(path)?.length ?? 0
-    const room = Math.max(0, this.most - this.admitted + had)
+    const room = Math.max(0, this.run.mostInstances - this.admitted + had)
     const within = contents.length <= room ? contents : contents.slice(0, room)
     if (within !== contents) this.isCutOff = true
     this.admitted += within.length - had
@@ -142,13 +132,13 @@ export class Instances {
     const inner = this.known.get(path)
     if (!inner || (!before && !isBack)) {
       const { isMotionReduced } = this.known.get(holder)!
-      const environment = { ...startEnvironment(this.project, compiled.component, this.shared), ...parameters }
+      const environment = { ...startEnvironment(this.run.project, compiled.component, this.shared), ...parameters }
       this.place({ path, compiled, environment, states, atMs, isMotionReduced, isAbsent: isAfterwards && part.kind === 'list' })
       return
     }
     if (isBack) this.leaving.set(holder, this.leavingFrom(holder).filter((each) => !isSame(each, content)))
     if (!before || !sameValue(before.parameters, parameters)) this.replace(inner, changeEnvironment(inner, { ...inner.environment, ...parameters }, atMs), atMs)
-    for (const [axis, state] of Object.entries(states)) if (before && before.states[axis] !== state) this.watch.drive(path, axis, state)
+    for (const [axis, state] of Object.entries(states)) if (before && before.states[axis] !== state) this.run.ground.interpreter.put(path, axis, state)
   }
 
   /** Lets an item of a list come in from its absent look, in its turn. */
@@ -163,7 +153,7 @@ export class Instances {
     const path = pathInside(holder, content.step)
     const inner = this.known.get(path)
     if (!inner) return
-    if (inner.compiled.rulesOn.has('hidden')) this.watch.shown(path, false)
+    if (inner.compiled.rulesOn.has('hidden')) this.run.ground.interpreter.offerLater(path, 'hidden')
     const after = content.part.kind === 'list' ? changePresence(inner, { isAbsent: true, atMs, ...listEntrance(inner, content, together) }) : null
     if (after?.goneMs == null || after.goneMs <= atMs) return this.remove(path)
     this.leaving.set(holder, [...this.leavingFrom(holder), content])
@@ -176,7 +166,7 @@ export class Instances {
 
   /** An instance and everything inside it. */
   within(path: string): readonly string[] {
-    return [...this.known.keys()].filter((known) => isWithinPath(known, path))
+    return [...this.known.keys()].filter((known) => isWithin(known, path))
   }
 
   /** Takes an instance out with everything inside it, at once. */
@@ -188,7 +178,7 @@ export class Instances {
       this.leaving.delete(known)
       this.order.delete(known)
       this.listeners.remove(known)
-      this.watch.removed(known)
+      this.run.record({ what: 'gone', atMs: this.run.nowMs, instance: known })
     }
   }
 
@@ -232,24 +222,6 @@ export class Instances {
   }
 }
 
-/** The mark of the path of a surface that a run went on to. */
-const SURFACE = '@'
-
-/** The path of a screen or overlay that a run went on to. */
-export const surfacePath = (screen: string): string => `${SURFACE}${screen}`
-
-/** The path of the surface that an instance stands on, however deep. */
-export const surfaceOf = (path: string): string => (path.startsWith(SURFACE) ? path.split('/', 1)[0]! : '')
-
-/** Whether nothing holds the instance of a path. */
-export const isSurface = (path: string): boolean => path === '' || (path.startsWith(SURFACE) && !path.includes('/'))
-
-/** Whether a path is that of an instance or of one inside it. The surface a run begins on has the empty path. */
-const isWithinPath = (path: string, holder: string): boolean =>
-  path === holder || (holder === '' ? !path.startsWith(SURFACE) : path.startsWith(`${holder}/`))
-
-const stepOf = (path: string): string => path.slice(path.lastIndexOf('/') + 1)
-
 const isSame = (a: Content | undefined, b: Content): boolean => a !== undefined && a.step === b.step && a.compiled.component.id === b.compiled.component.id
 
 const byStep = (contents: readonly Content[]): ReadonlyMap<string, Content> => new Map(contents.map((content) => [content.step, content]))
@@ -259,9 +231,6 @@ function isToBeArranged(before: Instance, { compiled, targets, environment }: In
   if (compiled.holders.length === 0) return false
   return targets !== before.targets || [...compiled.listReads].some((name) => environment[name] !== before.environment[name])
 }
-
-/** The path of what holds an instance; the surface for one directly on it. */
-export const holderOf = (path: string): string => path.slice(0, Math.max(0, path.lastIndexOf('/')))
 
 /** The motion a change of size goes along with: that of the part's own size, else the longest that has begun just now. */
 function paceOf({ lanes, compiled }: Instance, part: string, atMs: number): Pace {

@@ -1,6 +1,7 @@
 import type { Input, Project } from '../document'
 import type { Surface } from '../machine'
-import { Run, type RunOptions } from './run'
+import { Run } from './run'
+import type { RunOptions } from './parts'
 
 /** The inputs in the order they happen; those of one instant keep their order. */
 export const inOrder = (inputs: readonly Input[]): readonly Input[] => inputs.toSorted((a, b) => a.atMs - b.atMs)

@@ -1,199 +1,150 @@
-import { LIMITS, RheoError, type Id, type InputAction, type Literal, type Project, type Rule } from '../document'
-import { startEnvironment } from '../expression'
-import { compile, nextDueMs, surfaceComponent, type Instance, type Surface } from '../machine'
-import { Draughtsman, type DrawList, type Point } from '../scene'
-import { Agenda } from './agenda'
-import { Dragging } from './dragging'
-import { Instances, surfaceOf } from './instances'
-import type { Level, Pointer } from './pointer'
-import { pointerNames } from './pointer-names'
-import { Responses, type Observer, type World } from './responses'
-import type { Trace, TraceEvent } from './trace'
-import { Surfaces, type Ground, type ShownSurface } from './surfaces'
-import { UserInput, type Stage } from './user-input'
-import { withoutLeft } from './carry'
-
-export interface RunOptions {
-  /** States of the surface's own axes to begin in instead of their start states. */
-  readonly states?: Readonly<Record<string, string>>
-  readonly parameters?: Readonly<Record<string, Literal>>
-  /** The surface shows its absent look. */
-  readonly isAbsent?: boolean
-  /** The person would rather have things not move. */
-  readonly isMotionReduced?: boolean
-  /** The way into the screen, by its id; as the screen is when it is left out. */
-  readonly entryPoint?: Id
-  readonly observe?: Observer
-  /** So many instances may stand on the surface, with everything inside them; `LIMITS.instances` when it is left out. */
-  readonly mostInstances?: number
-}
+import type { InputAction, Literal, Project, Rule } from '../document'
+import { nextDueMs, type Instance, type Surface } from '../machine'
+import type { DrawList } from '../scene'
+import type { WaitingActions } from './ground'
+import { Parts, type Observer, type RunOptions } from './parts'
+import type { Pointer } from './pointer'
+import type { ShownSurface } from './surfaces'
+import type { Trace } from './trace'
 
 /**
  * A prototype in motion on a virtual clock. The same project, surface and inputs at the same instants always give
  * the same trace; looking at a frame changes nothing.
  */
 export class Run {
-  private clockMs = 0
-  private readonly events: TraceEvent[] = []
-  private readonly instances: Instances
-  private readonly draughtsman = new Draughtsman()
-  private readonly responses: Responses
-  private readonly dragging: Dragging
-  private readonly input: UserInput
-  private readonly surfaces: Surfaces
-  private readonly isMotionReduced: boolean
-  private readonly mostInstances: number
-  /** The last frame, while it still holds. */
-  private drawn: { readonly atMs: number; readonly list: DrawList } | null = null
-  /** What of that answers. */
-  private answered: { readonly of: DrawList; readonly list: DrawList } | null = null
-
-  /** Throws `gone` or `contains-itself` when the surface cannot be put together. */
-  constructor(readonly project: Project, readonly surface: Surface, options: RunOptions = {}) {
-    const component = surfaceComponent(project, surface)
-    this.isMotionReduced = options.isMotionReduced === true
-    this.mostInstances = options.mostInstances ?? LIMITS.instances
-    this.responses = new Responses(this.world(options.observe))
-    this.instances = new Instances(project, new Agenda(), this.responses.watch(), this.mostInstances)
-    this.instances.shared = { ...this.instances.shared, ...variablesOf(project, surface, options.entryPoint) }
-    const environment = { ...startEnvironment(project, component, this.instances.shared), ...options.parameters }
-    this.surfaces = new Surfaces(this.ground(), surface)
-    this.dragging = new Dragging(this.instances, () => this.changed())
-    this.input = new UserInput(this.stage())
-    this.instances.place({
-      path: '', compiled: compile(project, component), environment, states: options.states ?? {}, atMs: 0,
-      isAbsent: options.isAbsent === true, isMotionReduced: this.isMotionReduced,
-    })
-    this.responses.tellWaiting()
-  }
+  /** Throws `gone` or `contains-itself` when the surface cannot be put together. `parts` are those of a run that has come some way. */
+  constructor(readonly project: Project, readonly surface: Surface, options: RunOptions = {}, private readonly parts: Parts = Parts.begin(project, surface, options)) {}
 
   get nowMs(): number {
-    return this.clockMs
+    return this.parts.nowMs
   }
 
   get trace(): Trace {
-    return this.events
+    return this.parts.events
   }
 
   get pointer(): Pointer {
-    return this.input.pointer
+    return this.parts.input.pointer
   }
 
   /** Whether immediate rules would have gone on for ever; the last event of the trace says which. */
   get stopped(): boolean {
-    return this.responses.isStopped
+    return this.parts.ground.interpreter.isStopped
   }
 
   /** What is said when more should stand here than there may be; null when all is there. */
   get cutOff(): string | null {
-    return this.instances.isCutOff ? `More than ${this.mostInstances.toLocaleString('en')} instances should stand here; those beyond are left out. A list shows fewer with a filter, or a shorter table.` : null
+    const { instances, mostInstances } = this.parts
+    return instances.isCutOff ? `More than ${mostInstances.toLocaleString('en')} instances should stand here; those beyond are left out. A list shows fewer with a filter, or a shorter table.` : null
   }
 
   /** When something next happens without anyone doing anything; Infinity when nothing will. */
   get nextDueMs(): number {
-    const others = Math.min(this.input.nextDueMs, this.responses.nextDueMs)
+    const { input, ground, instances: { agenda } } = this.parts
+    const others = Math.min(input.nextDueMs, ground.nextDueMs)
     while (!this.stopped) {
-      const due = this.instances.agenda.nextMs
+      const due = agenda.nextMs
       if (due === Infinity || this.isDue(due)) return Math.min(due, others)
-      this.instances.agenda.next()
+      agenda.next()
     }
     return Infinity
   }
 
   instance(path: string): Instance | undefined {
-    return this.instances.get(path)
+    return this.parts.instances.get(path)
   }
 
   get paths(): Iterable<string> {
-    return this.instances.paths
+    return this.parts.instances.paths
   }
 
   /** Lets the clock run to an instant; everything that falls due on the way happens at its time: gestures first, then instances, then actions that waited. */
   advanceTo(ms: number): void {
+    const { input, ground, instances: { agenda } } = this.parts
     for (;;) {
-      const [gesture, instance, action] = [this.input.nextDueMs, this.instances.agenda.nextMs, this.responses.nextDueMs]
+      const [gesture, instance, action] = [input.nextDueMs, agenda.nextMs, ground.nextDueMs]
       const due = Math.min(gesture, instance, action)
       if (this.stopped || due > ms) break
-      if (gesture === due) this.happen(due, () => this.input.happen())
+      if (gesture === due) this.happen(due, () => input.happen())
       else if (instance === due) this.happenNext()
-      else this.happen(due, () => this.responses.goOn())
+      else this.happen(due, () => ground.goOn())
     }
-    this.moveClock(Math.max(ms, this.clockMs))
+    this.moveClock(Math.max(ms, this.nowMs))
   }
 
   /** Something a person does, now. */
   send(input: InputAction): void {
     if (this.stopped) return
-    this.responses.beginInstant()
-    this.events.push({ what: 'input', atMs: this.clockMs, input })
+    const { interpreter } = this.parts.ground
+    interpreter.beginInstant()
+    this.parts.record({ what: 'input', atMs: this.nowMs, input })
     this.take(input)
-    this.responses.tellWaiting()
-    this.input.lookUnderPointer()
-    this.responses.tellWaiting()
+    interpreter.tellWaiting()
+    this.parts.input.lookUnderPointer()
+    interpreter.tellWaiting()
   }
 
   /** Another run that has come exactly as far; the two go on apart. Its trace begins here when it is not to know its past. */
   fork(observe?: Observer, knowsItsPast = true): Run {
-    const fork = Object.create(Run.prototype) as Run
-    Object.assign(fork, { ...this, events: knowsItsPast ? [...this.events] : [] })
-    Object.assign(fork, { responses: this.responses.copy(fork.world(observe)), surfaces: this.surfaces.copy(fork.ground()) })
-    Object.assign(fork, { instances: this.instances.copy(fork.responses.watch()) })
-    Object.assign(fork, { dragging: this.dragging.copy(() => fork.instances, () => fork.changed()) })
-    return Object.assign(fork, { input: this.input.copy(fork.stage()) })
+    return new Run(this.project, this.surface, {}, this.parts.copy(observe, knowsItsPast))
   }
 
   /** What is shown now. */
   drawList(): DrawList {
-    if (this.drawn?.atMs !== this.clockMs) {
-      this.drawn = { atMs: this.clockMs, list: this.drawAll(this.clockMs) }
-    }
-    return this.drawn.list
+    return this.parts.pictures.now()
   }
 
   /** What is shown at an instant between now and whatever happens next. */
   drawListAt(ms: number): DrawList {
-    return this.drawAll(Math.min(Math.max(ms, this.clockMs), this.nextDueMs))
+    return this.parts.pictures.at(Math.min(Math.max(ms, this.nowMs), this.nextDueMs))
   }
 
   /** What of that answers to pointer and keyboard: what lies beneath an overlay, or is on its way out, does not. */
   answering(): DrawList {
-    const of = this.drawList()
-    if (this.answered?.of !== of) {
-      const answer = new Set(this.surfaces.answering.map(({ path }) => path))
-      this.answered = { of, list: of.every(({ instance }) => answer.has(instance)) ? of : of.filter(({ instance }) => answer.has(instance)) }
-    }
-    return this.answered.list
+    return this.parts.pictures.answering()
   }
 
   /** The screens and overlays to be seen, what is on top last. */
   get shown(): readonly ShownSurface[] {
-    return this.surfaces.shown
+    return this.parts.surfaces.shown
   }
 
   /** What a variable everyone shares stands for now; undefined when there is no such variable. */
   variable(name: string): Literal | undefined {
-    return this.instances.shared[name]
+    return this.parts.instances.shared[name]
   }
 
   /** Fires a rule of the surface's own as if its trigger had come; for looking at its motion. */
   fireByHand(rule: Rule): void {
-    this.responses.fire('', rule)
-    this.responses.tellWaiting()
+    const { interpreter } = this.parts.ground
+    const axis = this.axisOf(rule)
+    if (axis >= 0) interpreter.fire('', { axis, rule })
+    interpreter.tellWaiting()
   }
 
-  /** The actions that wait for others to end: by instance and rule, with how many are left and in how many ms they go on. */
-  get waitingActions(): Responses['waitingActions'] {
-    return this.responses.waitingActions
+  /** Whether a rule of the surface's own could fire now, if its trigger came. */
+  couldFire(rule: Rule): boolean {
+    const axis = this.axisOf(rule)
+    return axis >= 0 && this.parts.ground.interpreter.canFire('', { axis, rule })
+  }
+
+  get waitingActions(): WaitingActions {
+    return this.parts.ground.waitingActions
   }
 
   /** Whether a tap or press will come to something more if nothing else happens. */
   get isInGesture(): boolean {
-    return this.input.nextDueMs < Infinity
+    return this.parts.input.nextDueMs < Infinity
   }
 
   /** What has the keyboard focus; null when nothing has, or when it is not to be shown because the pointer put it there. */
-  get shownFocus(): Level | null {
-    return this.input.focus?.isShown ? this.input.focus.stop.part : null
+  get shownFocus(): { readonly instance: string; readonly part: string | null } | null {
+    const { focus } = this.parts.input
+    return focus?.isShown ? { instance: focus.part.thing, part: focus.part.part } : null
+  }
+
+  private axisOf(rule: Rule): number {
+    return this.instance('')?.compiled.component.axes.findIndex(({ id }) => id === rule.axis) ?? -1
   }
 
   private take(input: InputAction): void {
@@ -201,119 +152,55 @@ export class Run {
       case 'move':
       case 'press':
       case 'release':
-        return this.input.point(input)
+        return this.parts.input.point(input)
       case 'exit':
-        return this.input.exit()
+        return this.parts.input.exit()
       case 'wheel':
-        return this.input.wheel(input)
+        return this.parts.input.wheel(input)
       case 'put':
-        return this.responses.put(input.instance, input.axis, input.state)
+        return this.parts.ground.interpreter.put(input.instance, input.axis, input.state)
       case 'parameter':
         return this.nameByHand(input.instance, input.name, input.value)
       case 'key':
-        return this.input.key(input)
-    }
-  }
-
-  private world(observe: Observer | undefined): World {
-    return { ...this.workings(), observe: observe && ((offered) => observe({ ...offered, before: this.events.length })), surfaces: () => this.surfaces }
-  }
-
-  private ground(): Ground {
-    return {
-      ...this.workings(),
-      isMotionReduced: this.isMotionReduced,
-      hide: (path) => this.responses.offer(path, 'hidden'),
-      drawn: (path) => this.drawList().find(({ instance }) => instance === path),
-    }
-  }
-
-  /** What whoever changes this run needs of it. */
-  private workings(): Pick<World & Ground, 'project' | 'nowMs' | 'instances' | 'record' | 'changed'> {
-    return {
-      project: this.project,
-      nowMs: () => this.clockMs,
-      instances: () => this.instances,
-      record: (event) => this.events.push(event),
-      changed: () => this.changed(),
-    }
-  }
-
-  private drawAll(ms: number): DrawList {
-    const { shown } = this.surfaces
-    const list = this.draughtsman.drawList((path) => this.instances.get(path), ms, shown.map(({ path }) => path))
-    return list.map((item, index) => (shown[index]!.left.size > 0 ? withoutLeft(item, shown[index]!.left) : item))
-  }
-
-  private stage(): Stage {
-    return {
-      nowMs: () => this.clockMs,
-      drawList: () => this.answering(),
-      layers: () => this.surfaces.answering.flatMap(({ path, isModal, kind }) => (isModal && kind === 'overlay' ? [path] : [])),
-      dispatch: (event) => this.responses.dispatch(event),
-      listeners: (trigger, way) => way.flatMap(({ instance, part }) =>
-        (this.instances.get(instance)?.compiled.rulesOn.get(trigger) ?? []).filter((rule) => rule.part === part)),
-      tell: (path, what, isSo) => this.responses.name(path, { [what]: isSo }),
-      keyAnywhere: (isMeant) => {
-        const answer = new Set(this.surfaces.answering.map(({ path }) => path))
-        for (const path of this.instances.listeners.to('key')) if (answer.has(surfaceOf(path)) && this.responses.offer(path, 'key', isMeant)) return
-      },
-      pointAt: (at) => this.tellPointer(at),
-      dragging: this.dragging,
-    }
-  }
-
-  private tellPointer(at: Point): void {
-    for (const [path, asked] of this.instances.listeners.toPointer()) {
-      const instance = this.instances.get(path)
-      if (instance) this.responses.name(path, pointerNames(this.drawList(), instance, at, asked))
+        return this.parts.input.key(input)
     }
   }
 
   private nameByHand(path: string, name: string, value: Literal): void {
-    if (this.project.variables.some((variable) => variable.name === name)) this.responses.setVariable(path, name, value)
-    else this.responses.name(path, { [name]: value })
+    if (this.project.variables.some((variable) => variable.name === name)) this.parts.ground.assign(path, name, value)
+    else this.parts.ground.rename(path, { [name]: value })
   }
 
   private happenNext(): void {
-    const { path, dueMs } = this.instances.agenda.next()!
-    const instance = this.instances.get(path)
-    if (!instance || nextDueMs(instance) !== dueMs) return
-    this.happen(dueMs, () => {
-      this.responses.happen(instance)
-      if (!this.stopped) this.input.lookUnderPointer()
+    const { instances, ground, input } = this.parts
+    const next = instances.agenda.next()
+    const instance = next && instances.get(next.path)
+    if (!instance || nextDueMs(instance) !== next.dueMs) return
+    this.happen(next.dueMs, () => {
+      ground.happen(instance)
+      if (!this.stopped) input.lookUnderPointer()
     })
   }
 
   private happen(dueMs: number, what: () => void): void {
     this.moveClock(dueMs)
     what()
-    this.responses.tellWaiting()
+    this.parts.ground.interpreter.tellWaiting()
   }
 
   private moveClock(ms: number): void {
-    if (ms === this.clockMs) return
-    this.clockMs = ms
-    this.responses.beginInstant()
+    if (ms === this.nowMs) return
+    this.parts.nowMs = ms
+    this.parts.ground.interpreter.beginInstant()
   }
 
+  /** Whether what the agenda has first is still so. */
   private isDue(ms: number): boolean {
-    const first = this.instances.agenda.next()!
-    this.instances.agenda.add(first)
-    const instance = this.instances.get(first.path)
+    const { agenda } = this.parts.instances
+    const first = agenda.next()
+    if (!first) return false
+    agenda.add(first)
+    const instance = this.instance(first.path)
     return instance !== undefined && nextDueMs(instance) === ms
   }
-
-  private changed(): void {
-    this.drawn = null
-  }
-}
-
-/** What a way into a screen says of the shared variables. Throws `gone` when the screen has no such way. */
-function variablesOf(project: Project, surface: Surface, entryPoint: Id | undefined): Readonly<Record<string, Literal>> {
-  if (entryPoint === undefined) return {}
-  const screen = project.screens.find(({ id }) => 'screen' in surface && id === surface.screen)
-  const way = screen?.entryPoints?.find(({ id }) => id === entryPoint)
-  if (!way) throw new RheoError('gone', `screens/${screen?.id ?? ''}/entryPoints/${entryPoint}`, 'That way into the screen is no longer there.')
-  return way.variables
 }

@@ -2,7 +2,7 @@ import type { Drag } from '../document'
 import type { Instance } from '../machine'
 import { itemOf, matrixTo, inverse, multiply, shownSize, transformed, type DrawItem, type DrawList, type Point } from '../scene'
 import type { FocusStop } from './focus'
-import type { Level } from './pointer'
+import type { Level } from '../semantics'
 
 /** How far something may be shifted, in px. */
 export interface Reach {
@@ -24,8 +24,8 @@ export const scrollDrag = (along: Drag['along']): Drag =>
   ({ along, limitTo: 'nothing', snapTo: 'anywhere', points: [], keepsMomentum: true, settleMs: 600, easing: 'cubic-bezier(0.2, 0.7, 0.3, 1)' })
 
 /** The scrolling areas along a way, the innermost first. */
-export function scrollAreas(list: DrawList, way: readonly Level[], lookup: (path: string) => Instance | undefined): readonly ScrollArea[] {
-  return way.flatMap(({ instance: path, part: id }): ScrollArea[] => {
+export function scrollAreas(list: DrawList, way: readonly Level<string>[], lookup: (path: string) => Instance | undefined): readonly ScrollArea[] {
+  return way.flatMap(({ thing: path, part: id }): ScrollArea[] => {
     const instance = lookup(path)
     const part = id === null ? undefined : instance?.compiled.partIndex.get(id)
     const item = id === null ? undefined : itemOf(list, path, id)
@@ -54,9 +54,9 @@ function reachOf({ values, children }: DrawItem, instance: Instance, first: numb
 export function shiftToReveal(list: DrawList, { instance, part }: ScrollArea, { part: level }: FocusStop): Point {
   const id = instance.compiled.component.parts[part]!.id
   const area = itemOf(list, instance.path, id)
-  const [toArea, toStop] = [matrixTo(list, instance.path, id), level.part === null ? null : matrixTo(list, level.instance, level.part)]
+  const [toArea, toStop] = [matrixTo(list, instance.path, id), level.part === null ? null : matrixTo(list, level.thing, level.part)]
   const back = toArea && inverse(toArea)
-  const stop = level.part === null ? undefined : itemOf(list, level.instance, level.part)
+  const stop = level.part === null ? undefined : itemOf(list, level.thing, level.part)
   if (!area || !back || !toStop || !stop) return { x: 0, y: 0 }
   const within = multiply(back, toStop)
   const [from, to] = [transformed(within, { x: 0, y: 0 }), transformed(within, { x: stop.values.width, y: stop.values.height })]

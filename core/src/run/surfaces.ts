@@ -1,11 +1,10 @@
-import type { Component, Id, Motion, Project } from '../document'
+import type { Component, Id, Motion } from '../document'
 import { startEnvironment } from '../expression'
-import { changePresence, compile, FROM_OUTSIDE, isModal, overlayComponent, surfaceComponent, targetsOf, type Instance, type Surface } from '../machine'
+import { changePresence, compile, FROM_OUTSIDE, isModal, overlayComponent, surfaceComponent, surfacePath, targetsOf, type Instance } from '../machine'
 import { laneEndMs, type Lane, type MotionSources } from '../motion'
 import type { DrawItem } from '../scene'
 import { carry, treeOf, withLanes, type Carried, type Carrying } from './carry'
-import { surfacePath, type Instances } from './instances'
-import type { TraceEvent } from './trace'
+import type { Parts } from './parts'
 
 /** A screen or overlay that is to be seen, by the path of its instance. */
 export interface ShownSurface {
@@ -22,20 +21,6 @@ export interface ShownSurface {
   readonly origin: string
 }
 
-/** What surfaces need of the run they belong to. */
-export interface Ground {
-  readonly project: Project
-  readonly isMotionReduced: boolean
-  readonly nowMs: () => number
-  readonly instances: () => Instances
-  readonly record: (event: TraceEvent) => void
-  readonly changed: () => void
-  /** Lets an instance know that it is about to go. */
-  readonly hide: (path: string) => void
-  /** What shows now, of one surface. */
-  readonly drawn: (path: string) => DrawItem | undefined
-}
-
 const NOTHING_LEFT: ReadonlySet<string> = new Set()
 
 /**
@@ -45,23 +30,18 @@ const NOTHING_LEFT: ReadonlySet<string> = new Set()
 export class Surfaces {
   private all: readonly ShownSurface[]
   /** The screens on the way here, with the instance that led away from each. */
-  private history: readonly { readonly screen: Id; readonly origin: string }[] = []
+  private history: readonly { readonly screen: Id; readonly origin: string }[]
 
-  constructor(private readonly ground: Ground, private readonly first: Surface) {
-    const screen = 'screen' in first ? first.screen : null
-    this.all = [{ path: '', screen, kind: 'screen', isModal: true, isLeaving: false, left: NOTHING_LEFT, origin: '' }]
-  }
-
-  copy(ground: Ground): Surfaces {
-    const copy = new Surfaces(ground, this.first)
-    copy.all = this.all
-    copy.history = this.history
-    return copy
+  /** As a run begins, or as they are in one that has come some way. */
+  constructor(private readonly run: Parts, before?: Surfaces) {
+    const screen = 'screen' in run.surface ? run.surface.screen : null
+    this.all = before?.all ?? [{ path: '', screen, kind: 'screen', isModal: true, isLeaving: false, left: NOTHING_LEFT, origin: '' }]
+    this.history = before?.history ?? []
   }
 
   /** Everything to be seen, what is on top last. */
   get shown(): readonly ShownSurface[] {
-    return this.all.filter(({ path }) => this.ground.instances().get(path) !== undefined)
+    return this.all.filter(({ path }) => this.run.instances.get(path) !== undefined)
   }
 
   /** What answers: the topmost that lets nothing through, and what lies over it. */
@@ -72,7 +52,7 @@ export class Surfaces {
 
   /** Puts a screen in place of the one that is shown, with its overlays. `origin` is the instance it comes from. Returns when it has come. Throws `gone`. */
   goTo(screen: Id, motion: Motion | null, origin: string): number {
-    const now = this.ground.nowMs()
+    const now = this.run.nowMs
     const left = this.shown.findLast(({ kind, isLeaving }) => kind === 'screen' && !isLeaving)
     if (!left || left.screen === null) return now
     const overlaysGoneMs = this.closeOverlays(() => true, motion)
@@ -80,8 +60,8 @@ export class Surfaces {
     const back = this.history.findLastIndex((step) => step.screen === screen)
     const near = { from: origin, to: this.history[back]?.origin ?? '' }
     this.history = back >= 0 ? this.history.slice(0, back) : [...this.history, { screen: left.screen, origin }]
-    const component = surfaceComponent(this.ground.project, { screen })
-    const before = this.ground.drawn(left.path)
+    const component = surfaceComponent(this.run.project, { screen })
+    const before = this.drawn(left.path)
     const path = this.pathOf(screen)
     const shownLast = this.place({ path, screen, kind: 'screen', isModal: true, isLeaving: false, left: NOTHING_LEFT, origin }, component)
     const carrying = before && this.carryOver(before, { path, near, motion, fadesOthers: true })
@@ -94,14 +74,14 @@ export class Surfaces {
 
   /** Shows an overlay over everything else. `origin` is the instance it comes from. Returns when it has come. Throws `gone`. */
   open(screen: Id, motion: Motion | null, origin: string): number {
-    const now = this.ground.nowMs()
-    const overlay = this.ground.project.screens.find(({ id }) => id === screen)
+    const now = this.run.nowMs
+    const overlay = this.run.project.screens.find(({ id }) => id === screen)
     const base = this.shown.find(({ kind, isLeaving }) => kind === 'screen' && !isLeaving)
     if (!overlay || !base || base.screen === null || this.shown.some((each) => each.screen === screen && !each.isLeaving)) return now
     const root = this.instance(base.path).targets.values[0]!
     const component = overlayComponent(overlay, { width: root.width, height: root.height })
     const path = this.pathOf(screen)
-    const before = this.ground.drawn(base.path)
+    const before = this.drawn(base.path)
     const shownLast = this.place({ path, screen, kind: 'overlay', isModal: isModal(overlay), isLeaving: false, left: NOTHING_LEFT, origin }, component)
     const carrying = before && this.carryOver(before, { path, near: { from: origin, to: '' }, motion, fadesOthers: true })
     if (!carrying) return this.come(path, motion, shownLast)
@@ -116,13 +96,13 @@ export class Surfaces {
 
   private closeOverlays(isMeant: (surface: ShownSurface) => boolean, motion: Motion | null): number {
     const meant = this.shown.filter((each) => each.kind === 'overlay' && !each.isLeaving && isMeant(each))
-    return meant.reduce((end, each) => Math.max(end, this.closeOverlay(each, motion)), this.ground.nowMs())
+    return meant.reduce((end, each) => Math.max(end, this.closeOverlay(each, motion)), this.run.nowMs)
   }
 
   /** Lets an overlay go; what it had taken over from what lies beneath travels back. */
   private closeOverlay(overlay: ShownSurface, motion: Motion | null): number {
     const base = this.shown.find(({ kind, left, isLeaving }) => kind === 'screen' && !isLeaving && left.size > 0)
-    const before = base && this.ground.drawn(overlay.path)
+    const before = base && this.drawn(overlay.path)
     if (base) this.change(base.path, { left: NOTHING_LEFT })
     const own = motion ?? this.instance(overlay.path).compiled.component.motion
     const back = base && before ? this.carryOver(before, { path: base.path, near: { from: '', to: overlay.origin }, motion: own, fadesOthers: false }) : null
@@ -137,7 +117,13 @@ export class Surfaces {
   }
 
   private pathOf(screen: Id): string {
-    return 'screen' in this.first && this.first.screen === screen ? '' : surfacePath(screen)
+    const { surface } = this.run
+    return 'screen' in surface && surface.screen === screen ? '' : surfacePath(screen)
+  }
+
+  /** What shows now, of one surface. */
+  private drawn(path: string): DrawItem | undefined {
+    return this.run.pictures.now().find(({ instance }) => instance === path)
   }
 
   private find(path: string): ShownSurface | undefined {
@@ -145,36 +131,34 @@ export class Surfaces {
   }
 
   private instance(path: string): Instance {
-    return this.ground.instances().get(path)!
+    return this.run.instances.get(path)!
   }
 
   /** Starts a surface on top of all others, at rest. Returns the motion it was in if it was still going. */
   private place(surface: ShownSurface, component: Component): readonly Lane[] {
-    const { project, isMotionReduced } = this.ground
-    const instances = this.ground.instances()
+    const { project, isMotionReduced, instances, nowMs: atMs } = this.run
     const going = instances.get(surface.path)?.lanes ?? []
     instances.remove(surface.path)
     this.all = [...this.shown.filter(({ path }) => path !== surface.path), surface]
     const environment = startEnvironment(project, component, instances.shared)
-    const atMs = this.ground.nowMs()
     instances.place({ path: surface.path, compiled: compile(project, component), environment, states: {}, atMs, isMotionReduced })
-    this.ground.record({ what: 'surface', atMs, screen: surface.screen!, instance: surface.path, isShown: true })
-    this.ground.changed()
+    this.run.record({ what: 'surface', atMs, screen: surface.screen!, instance: surface.path, isShown: true })
+    this.run.pictures.forget()
     return going
   }
 
   /** Lets what has been placed come from its absent look, or from where it had got on its way there. Returns when it has. */
   private come(path: string, motion: Motion | null, lanes: readonly Lane[]): number {
-    const [here, atMs] = [this.instance(path), this.ground.nowMs()]
+    const [here, atMs] = [this.instance(path), this.run.nowMs]
     const absent = { ...here, lanes, targets: targetsOf({ ...here, isAbsent: true }) }
     const after = changePresence(absent, { isAbsent: false, sources: sourcesOf(here, motion), delayMs: 0, atMs })
-    this.ground.instances().replace(here, after, atMs)
+    this.run.instances.replace(here, after, atMs)
     return endOf(after, atMs)
   }
 
   /** Lets a surface go to its absent look. Returns when it is gone. */
   private leave(surface: ShownSurface, motion: Motion | null): number {
-    const atMs = this.ground.nowMs()
+    const atMs = this.run.nowMs
     this.bidFarewell(surface, NOTHING_LEFT)
     const before = this.instance(surface.path)
     const after = changePresence(before, { isAbsent: true, sources: sourcesOf(before, motion), delayMs: 0, atMs })
@@ -189,15 +173,15 @@ export class Surfaces {
   }
 
   private bidFarewell({ path, screen }: ShownSurface, left: ReadonlySet<string>): void {
-    for (const inside of this.ground.instances().within(path)) this.ground.hide(inside)
+    for (const inside of this.run.instances.within(path)) this.run.ground.interpreter.offer(inside, 'hidden')
     this.change(path, { isLeaving: true, left })
-    this.ground.record({ what: 'surface', atMs: this.ground.nowMs(), screen: screen!, instance: path, isShown: false })
+    this.run.record({ what: 'surface', atMs: this.run.nowMs, screen: screen!, instance: path, isShown: false })
   }
 
   private letGo({ path }: ShownSurface, before: Instance, after: Instance): number {
-    const instances = this.ground.instances()
-    const atMs = this.ground.nowMs()
-    this.ground.changed()
+    const instances = this.run.instances
+    const atMs = this.run.nowMs
+    this.run.pictures.forget()
     if (after.goneMs! <= atMs) {
       instances.remove(path)
       return atMs
@@ -209,8 +193,8 @@ export class Surfaces {
 
   /** Sets what carry keys tie on its way from what showed before; null when they tie nothing. */
   private carryOver(before: DrawItem, { path, motion, ...how }: Pick<Carried, 'near' | 'fadesOthers'> & { readonly path: string; readonly motion: Motion | null }): Carrying | null {
-    const instances = this.ground.instances()
-    const atMs = this.ground.nowMs()
+    const instances = this.run.instances
+    const atMs = this.run.nowMs
     const lookup = (each: string) => instances.get(each)
     const after = treeOf(this.instance(path), lookup, atMs, true)
     const carrying = carry(before, after, { lookup, sources: sourcesOf(this.instance(path), motion), atMs, ...how })

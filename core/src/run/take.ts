@@ -3,7 +3,8 @@ import { isMoving, type Instance } from '../machine'
 import { isCrossFade } from '../motion'
 import { itemOf, type DrawList } from '../scene'
 import { inOrder } from './replay'
-import { Run, type RunOptions } from './run'
+import { Run } from './run'
+import type { RunOptions } from './parts'
 import type { Trace } from './trace'
 
 /** Whether what a take expects came about, and what was seen instead. */

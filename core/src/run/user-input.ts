@@ -1,224 +1,193 @@
-import type { InputAction, Rule, TriggerKind } from '../document'
-import { cursorOver, partsAt, type DrawList, type Point } from '../scene'
-import { DRAG_PX, type Dragging } from './dragging'
-import { focusStops, isSameLevel, nextStop, type FocusStop } from './focus'
-import { DOUBLE_TAP_MS, gestureDueMs, isSecond, movedTo, NO_GESTURE, type Gesture } from './gesture'
-import { AWAY, crossings, levelsOf, releases, type Level, type Pointer, type PointerEvent } from './pointer'
+import type { InputAction, PointerKind, Rule, TriggerKind } from '../document'
+import { surfaceOf } from '../machine'
+import { cursorOver, partsAt, type Point } from '../scene'
+import { Hand, isAmong, isSameLevel, type Circumstance, type HandGround, type IsMeant, type KeyInput, type Level, type Pressed } from '../semantics'
+import { focusStops, nextStop, type FocusStop } from './focus'
+import { DOUBLE_TAP_MS, DRAG_PX, isNear, levelsOf, type Pointed, type Pointer, type Tapped } from './pointer'
+import { pointerNames } from './pointer-names'
+import type { Parts } from './parts'
 
-/** What user input needs of the run it goes into. */
-export interface Stage {
-  readonly nowMs: () => number
-  readonly drawList: () => DrawList
-  /** The overlays nothing beneath which answers, by the paths of their instances. */
-  readonly layers: () => readonly string[]
-  /** Sends an event outward along its way; says whether a rule consumed it. */
-  readonly dispatch: (event: PointerEvent) => boolean
-  /** The rules on a kind of trigger along a way, whether or not they could fire now. */
-  readonly listeners: (trigger: TriggerKind, way: readonly Level[]) => readonly Rule[]
-  /** Lets an instance know whether it is hovered, pressed or focused. */
-  readonly tell: (path: string, what: Circumstance, isSo: boolean) => void
-  /** Sends a key to whoever listens to it wherever the focus is. */
-  readonly keyAnywhere: (isMeant: NonNullable<PointerEvent['isMeant']>) => void
-  /** Lets whoever asks know where the pointer is. */
-  readonly pointAt: (at: Point) => void
-  readonly dragging: Dragging
-}
-
-/** What instances know of the person using them. */
-export type Circumstance = 'hovered' | 'pressed' | 'focused'
-
-const NOBODY: Readonly<Record<Circumstance, ReadonlySet<string>>> = { hovered: new Set(), pressed: new Set(), focused: new Set() }
-
-type KeyInput = Extract<InputAction, { do: 'key' }>
 type WheelInput = Extract<InputAction, { do: 'wheel' }>
 type PointerInput = Extract<InputAction, { do: 'move' | 'press' | 'release' }>
 
-/** Pointer, gestures and focus: turns what a person does into the events of Pointer Events 3 and UI Events. */
-export class UserInput {
-  pointer: Pointer = AWAY
-  /** What has the keyboard focus, and whether the keyboard put it there so that it is to be shown. */
-  focus: { readonly stop: FocusStop; readonly isShown: boolean } | null = null
-  private gesture: Gesture = NO_GESTURE
-  private told = NOBODY
+/** What has the keyboard focus, and whether the keyboard put it there so that it is to be shown. */
+export interface Focus extends FocusStop {
+  readonly isShown: boolean
+}
+
+/** Pointer, gestures and focus in a run: finds what a person's hand is on, in the pictures of the run and at its instants. */
+export class UserInput implements HandGround<string, Pointed, Focus> {
+  pointer: Pointer
+  over: Pointed | null
+  pressed: Pressed<Pointed> | null
+  longMs: number | null
+  focus: Focus | null
+  readonly minds = { hover: true, focus: true }
+  private tap: Tapped | null
   /** What had the focus when each overlay opened that is open now; it gets it back. */
-  private kept: readonly { readonly layer: string; readonly focus: UserInput['focus'] }[] = []
+  private kept: readonly { readonly layer: string; readonly focus: Focus | null }[]
+  private readonly hand: Hand<string, Pointed, Focus>
 
-  constructor(private readonly stage: Stage) {}
-
-  copy(stage: Stage): UserInput {
-    const copy = new UserInput(stage)
-    Object.assign(copy, { pointer: this.pointer, focus: this.focus, gesture: this.gesture, told: this.told, kept: this.kept })
-    return copy
+  /** As a run begins, or as it is in one that has come some way. */
+  constructor(private readonly run: Parts, before?: UserInput) {
+    this.hand = new Hand(this)
+    this.pointer = before?.pointer ?? { at: null, kind: 'mouse', cursor: 'default' }
+    this.over = before?.over ?? null
+    this.pressed = before?.pressed ?? null
+    this.longMs = before?.longMs ?? null
+    this.focus = before?.focus ?? null
+    this.tap = before?.tap ?? null
+    this.kept = before?.kept ?? []
   }
 
   /** When a gesture comes to something without anyone doing anything; Infinity when it will not. */
   get nextDueMs(): number {
-    return gestureDueMs(this.gesture)
+    return Math.min(this.longDueMs, this.tap?.dueMs ?? Infinity)
   }
 
   /** What is due of the gesture now: a tap that waited for a second one, then a press that has become long. */
   happen(): void {
-    const { press, tapped } = this.gesture
-    const now = this.stage.nowMs()
-    if (tapped?.dueMs != null && tapped.dueMs <= now) {
-      this.gesture = { ...this.gesture, tapped: null }
-      this.stage.dispatch({ trigger: 'tap', way: tapped.way })
-    } else if (press?.longDueMs != null && press.longDueMs <= now) {
-      const heldMs = now - press.sinceMs
-      const isAnswered = this.stage.dispatch({ trigger: 'long press', way: press.way, isMeant: (trigger) => trigger.on === 'long press' && trigger.thresholdMs <= heldMs })
-      const longDueMs = isAnswered ? null : this.longDueMs(press.way, press.sinceMs, heldMs)
-      this.gesture = { ...this.gesture, press: { ...press, longDueMs, isSpent: press.isSpent || isAnswered } }
-    }
+    if (this.tap?.dueMs != null && this.tap.dueMs <= this.run.nowMs) this.hand.lateTap()
+    else if (this.longDueMs <= this.run.nowMs) this.hand.long()
     this.lookUnderPointer()
   }
 
   point(input: PointerInput): void {
     const at = { x: input.x, y: input.y }
-    const hits = partsAt(this.stage.drawList(), at)
-    const under = levelsOf(hits)
-    this.pointer = { ...this.pointer, at, kind: input.pointer, cursor: cursorOver(hits) }
-    this.gesture = movedTo(this.gesture, at)
-    this.stage.pointAt(at)
-    if (input.do === 'move') this.dragTo(at)
-    this.hover(input.pointer === 'touch' ? [] : under)
-    if (input.do === 'press') this.press(at, under)
-    if (input.do === 'release') this.release(at, under)
+    const under = this.pointedAt(at, input.pointer)
+    if (this.pressed && !isNear(this.pressed.on.at, at)) this.longMs = null
+    this.tellPointer(at)
+    if (input.do === 'move' && this.hasMovedFarEnough(at)) this.hand.drag()
+    this.hand.hover(input.pointer === 'touch' ? null : under)
+    if (input.do === 'press') this.hand.press(under)
+    if (input.do === 'release') this.hand.release(under)
     this.lookUnderPointer()
   }
 
   /** Scrolls what is there; things may then be under a pointer that stands still. */
   wheel({ x, y, deltaX, deltaY }: WheelInput): void {
-    const list = this.stage.drawList()
-    this.stage.dragging.scroll(list, levelsOf(partsAt(list, { x, y })), { x: deltaX, y: deltaY }, this.stage.nowMs())
+    const list = this.run.pictures.answering()
+    this.run.dragging.scroll(list, levelsOf(partsAt(list, { x, y })), { x: deltaX, y: deltaY }, this.run.nowMs)
   }
 
   exit(): void {
-    this.hover([])
+    this.hand.hover(null)
     this.pointer = { ...this.pointer, at: null }
   }
 
-  /** A key goes to what has the focus and outward; then Tab moves the focus, Enter and Space tap, and others go to whoever listens everywhere. */
   key(input: KeyInput): void {
-    const isMeant: NonNullable<PointerEvent['isMeant']> = (trigger) => trigger.on === 'key' && trigger.key === input.key && sameModifiers(trigger.modifiers, input.modifiers)
-    if (this.focus && this.stage.dispatch({ trigger: 'key', way: this.focus.stop.way, isMeant: (trigger) => isMeant(trigger) && trigger.on === 'key' && !trigger.anywhere })) return
-    if (input.key === 'Tab' && !input.modifiers.control && !input.modifiers.alt && !input.modifiers.meta) {
-      const stops = focusStops(this.stage.drawList())
-      this.focusOn(nextStop(stops, this.focus?.stop.part ?? null, input.modifiers.shift ? -1 : 1) ?? null, true)
-      return
-    }
-    if (this.focus && (input.key === 'Enter' || input.key === ' ') && this.stage.dispatch({ trigger: 'tap', way: this.focus.stop.way })) return
-    this.stage.keyAnywhere((trigger) => isMeant(trigger) && trigger.on === 'key' && trigger.anywhere)
+    this.hand.key(input, this.focus)
   }
 
   /** Things move under a pointer that stands still, and what has the focus can go away. */
   lookUnderPointer(): void {
     const { at, kind } = this.pointer
     this.mindLayers()
-    if (this.focus && !focusStops(this.stage.drawList()).some(({ part }) => isSameLevel(part, this.focus!.stop.part))) this.focusOn(null, false)
-    if (!at || kind === 'touch') return
-    const hits = partsAt(this.stage.drawList(), at)
-    this.pointer = { ...this.pointer, cursor: cursorOver(hits) }
-    this.hover(levelsOf(hits))
+    const { focus } = this
+    if (focus && !focusStops(this.run.pictures.answering()).some(({ part }) => isSameLevel(part, focus.part))) this.hand.focus(null)
+    if (at && kind !== 'touch') this.hand.hover(this.pointedAt(at, kind))
+  }
+
+  get tapped(): Pointed | null {
+    return this.tap
+  }
+
+  dispatch(trigger: TriggerKind, way: readonly Level<string>[], isMeant?: IsMeant): boolean {
+    return this.run.ground.dispatch(trigger, way, isMeant)
+  }
+
+  rulesAt({ thing, part }: Level<string>, trigger: TriggerKind): readonly Rule[] {
+    return (this.run.instances.get(thing)?.compiled.rulesOn.get(trigger) ?? []).filter((rule) => rule.part === part)
+  }
+
+  tell(path: string, what: Circumstance, isSo: boolean): void {
+    this.run.ground.rename(path, { [what]: isSo })
+  }
+
+  isSecond({ at }: Pointed): boolean {
+    return this.tap !== null && this.run.nowMs - this.tap.sinceMs <= DOUBLE_TAP_MS && isNear(this.tap.at, at)
+  }
+
+  keepTap(tap: Pointed | null, waits: boolean): void {
+    const now = this.run.nowMs
+    this.tap = tap && { ...tap, sinceMs: now, dueMs: waits ? now + DOUBLE_TAP_MS : null }
+  }
+
+  focusOn(way: readonly Level<string>[]): Focus | null {
+    return hidden(focusStops(this.run.pictures.answering()).findLast(({ part }) => isAmong(part, way)))
+  }
+
+  isSameFocus(a: Focus, b: Focus): boolean {
+    return isSameLevel(a.part, b.part)
+  }
+
+  reveal(focus: Focus): void {
+    if (focus.isShown) this.run.dragging.reveal(() => this.run.pictures.answering(), focus, this.run.nowMs)
+  }
+
+  dragAlong(isFirst: boolean): boolean {
+    const { nowMs, dragging, pictures } = this.run
+    const isGrabbed = isFirst && this.pressed !== null && dragging.grab(pictures.answering(), this.pressed.on.way, this.pressed.on.at, nowMs, this.pointer.kind)
+    if (this.pointer.at) dragging.move(this.pointer.at, nowMs)
+    return isGrabbed
+  }
+
+  letGo(): void {
+    this.run.dragging.letGo(this.run.nowMs)
+  }
+
+  focusAfter({ key, modifiers }: KeyInput): Focus | null | undefined {
+    if (key !== 'Tab' || modifiers.control || modifiers.alt || modifiers.meta) return undefined
+    const stop = nextStop(focusStops(this.run.pictures.answering()), this.focus?.part ?? null, modifiers.shift ? -1 : 1)
+    return stop ? { ...stop, isShown: true } : null
+  }
+
+  hearKeys(): readonly string[] {
+    const answer = new Set(this.run.surfaces.answering.map(({ path }) => path))
+    return this.run.instances.listeners.to('key').filter((path) => answer.has(surfaceOf(path)))
+  }
+
+  private get longDueMs(): number {
+    return this.pressed && this.longMs !== null ? this.pressed.on.sinceMs + this.longMs : Infinity
+  }
+
+  /** What is at a point now, where the pointer is from now on. */
+  private pointedAt(at: Point, kind: PointerKind): Pointed {
+    const hits = partsAt(this.run.pictures.answering(), at)
+    this.pointer = { at, kind, cursor: cursorOver(hits) }
+    return { at, sinceMs: this.run.nowMs, way: levelsOf(hits) }
+  }
+
+  private hasMovedFarEnough(at: Point): boolean {
+    const { pressed } = this
+    return pressed !== null && (pressed.drags || Math.hypot(at.x - pressed.on.at.x, at.y - pressed.on.at.y) >= DRAG_PX)
+  }
+
+  /** Lets whoever asks know where the pointer is. */
+  private tellPointer(at: Point): void {
+    const { instances, pictures, ground } = this.run
+    for (const [path, asked] of instances.listeners.toPointer()) {
+      const instance = instances.get(path)
+      if (instance) ground.rename(path, pointerNames(pictures.now(), instance, at, asked))
+    }
   }
 
   /** An overlay that opens takes the focus in; one that closes gives it back. */
   private mindLayers(): void {
-    const layers = this.stage.layers()
+    const layers = this.run.surfaces.answering.flatMap(({ path, isModal, kind }) => (isModal && kind === 'overlay' ? [path] : []))
     const closed = this.kept.find(({ layer }) => !layers.includes(layer))
     const opened = layers.filter((layer) => !this.kept.some((each) => each.layer === layer))
     if (closed) {
       this.kept = this.kept.filter(({ layer }) => layers.includes(layer))
-      this.focusOn(closed.focus?.stop ?? null, closed.focus?.isShown ?? false)
+      this.hand.focus(closed.focus)
     }
     for (const layer of opened) {
-      this.kept = [...this.kept, { layer, focus: this.focus }]
-      this.focusOn(focusStops(this.stage.drawList())[0] ?? null, this.focus?.isShown ?? false)
+      const { focus } = this
+      this.kept = [...this.kept, { layer, focus }]
+      const [first] = focusStops(this.run.pictures.answering())
+      this.hand.focus(first ? { ...first, isShown: focus?.isShown ?? false } : null)
     }
-  }
-
-  /** A press that has moved far enough drags; what can be dragged along its way comes along. */
-  private dragTo(at: Point): void {
-    const { press } = this.gesture
-    if (!press || (!press.drags && Math.hypot(at.x - press.at.x, at.y - press.at.y) < DRAG_PX)) return
-    const now = this.stage.nowMs()
-    const isGrabbed = !press.drags && this.stage.dragging.grab(this.stage.drawList(), press.way, press.at, now, this.pointer.kind)
-    this.stage.dragging.move(at, now)
-    const isAnswered = this.stage.dispatch({ trigger: press.drags ? 'drag' : 'drag start', way: press.way })
-    this.gesture = { ...this.gesture, press: { ...press, drags: true, isSpent: press.isSpent || isAnswered || isGrabbed } }
-  }
-
-  private press(at: Point, under: readonly Level[]): void {
-    const now = this.stage.nowMs()
-    this.pointer = { ...this.pointer, pressedOn: under }
-    this.tell('pressed', under)
-    this.focusOn(focusStops(this.stage.drawList()).findLast(({ part }) => under.some((level) => isSameLevel(level, part))) ?? null, false)
-    this.gesture = { ...this.gesture, press: { at, sinceMs: now, way: under, longDueMs: this.longDueMs(under, now, -1), isSpent: false, drags: false } }
-    this.stage.dispatch({ trigger: 'press', way: under })
-  }
-
-  private release(at: Point, under: readonly Level[]): void {
-    const { pressedOn } = this.pointer
-    const { press } = this.gesture
-    this.pointer = { ...this.pointer, pressedOn: null }
-    this.tell('pressed', [])
-    this.gesture = { ...this.gesture, press: null }
-    if (!pressedOn) return
-    for (const event of releases(pressedOn, under)) {
-      if (event.trigger !== 'tap') this.stage.dispatch(event)
-      else if (!press?.isSpent) this.tap(at, event.way)
-    }
-    if (!press?.drags) return
-    this.stage.dragging.letGo(this.stage.nowMs())
-    this.stage.dispatch({ trigger: 'drag end', way: press.way })
-  }
-
-  /** A tap, or the second of a double tap. The first is kept back where a part would rather wait for the second. */
-  private tap(at: Point, way: readonly Level[]): void {
-    const now = this.stage.nowMs()
-    const doubles = this.stage.listeners('double tap', way)
-    if (isSecond(this.gesture, at, now)) {
-      const wasKeptBack = this.gesture.tapped?.dueMs != null
-      this.gesture = { ...this.gesture, tapped: null }
-      if (!wasKeptBack) this.stage.dispatch({ trigger: 'tap', way })
-      this.stage.dispatch({ trigger: 'double tap', way })
-      return
-    }
-    const waits = doubles.some(({ trigger }) => trigger.on === 'double tap' && trigger.tapWaits)
-    this.gesture = { ...this.gesture, tapped: doubles.length > 0 ? { at, atMs: now, way, dueMs: waits ? now + DOUBLE_TAP_MS : null } : null }
-    if (!waits) this.stage.dispatch({ trigger: 'tap', way })
-  }
-
-  /** When a press that has lasted so long next becomes a long press for a rule along its way. */
-  private longDueMs(way: readonly Level[], sinceMs: number, heldMs: number): number | null {
-    const thresholds = this.stage.listeners('long press', way).flatMap(({ trigger }) => (trigger.on === 'long press' && trigger.thresholdMs > heldMs ? [trigger.thresholdMs] : []))
-    return thresholds.length > 0 ? sinceMs + Math.min(...thresholds) : null
-  }
-
-  private hover(under: readonly Level[]): void {
-    const events = crossings(this.pointer.over, under)
-    this.pointer = { ...this.pointer, over: under }
-    if (events.length > 0) this.tell('hovered', under)
-    events.forEach((event) => this.stage.dispatch(event))
-  }
-
-  /** Tells those it is news for. */
-  private tell(what: Circumstance, levels: readonly Level[]): void {
-    const [before, now] = [this.told[what], new Set(levels.map(({ instance }) => instance))]
-    this.told = { ...this.told, [what]: now }
-    for (const path of before) if (!now.has(path)) this.stage.tell(path, what, false)
-    for (const path of now) if (!before.has(path)) this.stage.tell(path, what, true)
-  }
-
-  private focusOn(stop: FocusStop | null, isShown: boolean): void {
-    const before = this.focus?.stop ?? null
-    this.focus = stop && { stop, isShown }
-    if (isSameLevel(before?.part ?? null, stop?.part ?? null)) return
-    if (stop && isShown) this.stage.dragging.reveal(this.stage.drawList, stop, this.stage.nowMs())
-    this.tell('focused', stop?.way ?? [])
-    if (before) this.stage.dispatch({ trigger: 'blur', way: before.way })
-    if (stop) this.stage.dispatch({ trigger: 'focus', way: stop.way })
   }
 }
 
-const sameModifiers = (a: KeyInput['modifiers'], b: KeyInput['modifiers']): boolean =>
-  (['shift', 'control', 'alt', 'meta'] as const).every((name) => (a[name] ?? false) === (b[name] ?? false))
+const hidden = (stop: FocusStop | undefined): Focus | null => (stop ? { ...stop, isShown: false } : null)

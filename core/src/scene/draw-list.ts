@@ -1,5 +1,5 @@
 import type { PartKind, PlaceValues } from '../document'
-import { cycleValue, type CompiledPart, type Instance } from '../machine'
+import { cycleValue, pathInside, type CompiledPart, type Instance } from '../machine'
 import { keepsPace, laneEndMs, laneProgress, type Lane, type Shown } from '../motion'
 import { placedAt, type Matrix } from './matrix'
 
@@ -25,9 +25,6 @@ export interface DrawItem {
 export type DrawList = readonly DrawItem[]
 
 export type InstanceLookup = (path: string) => Instance | undefined
-
-/** The path of an instance held by another one. */
-export const pathInside = (holder: string, part: string): string => (holder === '' ? part : `${holder}/${part}`)
 
 /** Draws instances frame after frame, sharing whatever did not change. Keeps nothing that decides what is shown. */
 export class Draughtsman {

@@ -1,5 +1,5 @@
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react'
-import { focusStops, isSameLevel } from '@rheoscope/core/run'
+import { focusStops } from '@rheoscope/core/run'
 import { corners, isOnScrolling, itemOf, matrixTo, paint, type DrawList } from '@rheoscope/core/scene'
 import { surfaceSize } from '../paint/look-picture'
 import { patchChildren } from '../paint/patch'
@@ -128,7 +128,8 @@ function sendKey(player: Player, event: KeyboardEvent): void {
   event.stopPropagation()
   const after = player.current.shownFocus
   const stops = focusStops(player.current.answering())
-  const wentRound = before !== null && after !== null && isSameLevel(after, (event.shiftKey ? stops.at(-1) : stops[0])?.part ?? null)
+  const end = (event.shiftKey ? stops.at(-1) : stops[0])?.part
+  const wentRound = before !== null && after !== null && after.instance === end?.thing && after.part === end.part
   if (event.key !== 'Tab' || (stops.length > 0 && !wentRound)) event.preventDefault()
 }
 

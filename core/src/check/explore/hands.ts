@@ -1,183 +1,162 @@
-import type { Trigger } from '../../document'
+import type { Id, Rule, TriggerKind } from '../../document'
+import { Hand, keepsTapBack, type Circumstance, type HandGround, type IsMeant, type Level, type Pressed } from '../../semantics'
 import type { Instant } from './instant'
+import type { Network } from './network'
 import type { UserOccasion } from './occasion'
-import type { Level, Spot } from './spots'
+import type { Spot } from './spots'
 import type { Thing } from './things'
 
 /** What became of a press: it moved, and it was answered so that no tap follows. */
 const PRESS = { moved: 1, spent: 2 } as const
 
-const LONG_PRESS_MS = 500
+/** What a person does at an instant of an exploration: what the hand is in the middle of is kept as the network lays it out. */
+export class Hands implements HandGround<Thing, Spot, Spot> {
+  private readonly hand = new Hand<Thing, Spot, Spot>(this)
+  private readonly network: Network
 
-/** What a person does, and what becomes of it: pointing, pressing, tapping, dragging, the focus and keys, as in a run. */
-export const hands = {
-  act(instant: Instant, occasion: UserOccasion | { readonly what: 'long' | 'late tap' }): void {
+  constructor(private readonly instant: Instant) {
+    this.network = instant.network
+  }
+
+  act(occasion: UserOccasion | { readonly what: 'long' | 'late tap' }): void {
     switch (occasion.what) {
       case 'point':
-        hover(instant, occasion.spot)
-        return moveAway(instant, occasion.spot)
+        this.hand.hover(occasion.spot)
+        // Whoever points elsewhere has moved too far for a long press.
+        if (this.instant.configuration[this.network.pressedAt] !== numberOf(occasion.spot)) this.longMs = null
+        return
       case 'press':
-        hover(instant, occasion.pointer === 'touch' ? null : occasion.spot)
-        return press(instant, occasion.spot!)
       case 'release':
-        hover(instant, occasion.pointer === 'touch' ? null : occasion.spot)
-        return release(instant, occasion.spot)
       case 'tap':
-        hover(instant, occasion.pointer === 'touch' ? null : occasion.spot)
-        press(instant, occasion.spot!)
-        return release(instant, occasion.spot)
+        this.hand.hover(occasion.pointer === 'touch' ? null : occasion.spot)
+        if (occasion.what !== 'release' && occasion.spot) this.hand.press(occasion.spot)
+        if (occasion.what !== 'press') this.hand.release(occasion.spot)
+        return
       case 'drag':
-        return drag(instant)
+        return this.hand.drag()
       case 'long':
-        return long(instant)
+        return this.hand.long()
       case 'late tap':
-        return lateTap(instant)
+        return this.hand.lateTap()
       case 'focus':
-        return focus(instant, occasion.spot)
+        return this.hand.focus(occasion.spot)
       case 'key':
-        return key(instant, occasion)
+        return this.hand.key(occasion, this.network.mattersFocus ? this.focus : occasion.spot)
     }
-  },
+  }
 
   /** What one points at, or has the focus on, can have gone. */
-  lookAgain(instant: Instant): void {
-    const { network, configuration } = instant
-    const over = network.spots[configuration[network.overAt]! - 1]
-    if (over && !instant.isOpen(over)) hover(instant, network.spots.find((spot) => over.way.some((level) => isSame(level, spot.at)) && instant.isOpen(spot)) ?? null)
-    const focused = network.spots[configuration[network.focusAt]! - 1]
-    if (focused && !instant.canFocus(focused)) focus(instant, null)
-  },
+  lookAgain(): void {
+    const { over, focus, network, instant } = this
+    if (over && !instant.isOpen(over)) this.hand.hover(network.spots.find((spot) => over.way.some(({ thing, part }) => thing === spot.at.thing && part === spot.at.part) && instant.isOpen(spot)) ?? null)
+    if (focus && !instant.canFocus(focus)) this.hand.focus(null)
+  }
+
+  get minds(): Readonly<Record<'hover' | 'focus', boolean>> {
+    return { hover: this.network.mattersHover, focus: this.network.mattersFocus }
+  }
+
+  get over(): Spot | null {
+    return this.spotAt(this.network.overAt)
+  }
+
+  set over(spot: Spot | null) {
+    this.instant.configuration[this.network.overAt] = numberOf(spot)
+  }
+
+  get pressed(): Pressed<Spot> | null {
+    const on = this.spotAt(this.network.pressedAt)
+    const became = this.instant.configuration[this.network.pressAt] ?? 0
+    return on && { on, drags: (became & PRESS.moved) > 0, isSpent: (became & PRESS.spent) > 0 }
+  }
+
+  set pressed(pressed: Pressed<Spot> | null) {
+    const { configuration } = this.instant
+    configuration[this.network.pressedAt] = numberOf(pressed?.on ?? null)
+    configuration[this.network.pressAt] = (pressed?.drags ? PRESS.moved : 0) | (pressed?.isSpent ? PRESS.spent : 0)
+  }
+
+  get longMs(): number | null {
+    return this.instant.configuration[this.network.longAt] || null
+  }
+
+  set longMs(ms: number | null) {
+    if (ms !== null && this.longMs === null) this.instant.start(this.network.longClock)
+    this.instant.configuration[this.network.longAt] = ms ?? 0
+  }
+
+  get tapped(): Spot | null {
+    return this.spotAt(this.network.tappedAt)
+  }
+
+  get focus(): Spot | null {
+    return this.spotAt(this.network.focusAt)
+  }
+
+  set focus(spot: Spot | null) {
+    this.instant.configuration[this.network.focusAt] = numberOf(spot)
+  }
+
+  dispatch(trigger: TriggerKind, way: readonly Level<Thing>[], isMeant?: IsMeant): boolean {
+    return this.instant.interpreter.dispatch(trigger, way, isMeant)
+  }
+
+  rulesAt({ thing, part }: Level<Thing>, trigger: TriggerKind): readonly Rule[] {
+    return this.network.has(thing) ? rulesOn(thing, part, trigger) : []
+  }
+
+  tell(thing: Thing, what: Circumstance, isSo: boolean): void {
+    this.instant.tell(thing, what, isSo)
+  }
+
+  /** That the second may come too late counts as another tap, which is possible as well. */
+  isSecond(tap: Spot): boolean {
+    return this.instant.configuration[this.network.tappedAt] === numberOf(tap)
+  }
+
+  keepTap(tap: Spot | null, waits: boolean): void {
+    this.instant.configuration[this.network.tappedAt] = numberOf(tap)
+    if (tap && waits) this.instant.start(this.network.tapClock)
+  }
+
+  focusOn(way: readonly Level<Thing>[]): Spot | null {
+    for (const { thing, part } of way) {
+      const spot = this.network.spots.find(({ at }) => at.thing === thing && at.part === part)
+      if (spot && this.instant.canFocus(spot)) return spot
+    }
+    return null
+  }
+
+  isSameFocus(a: Spot, b: Spot): boolean {
+    return a === b
+  }
+
+  reveal(): void {}
+
+  dragAlong(): boolean {
+    this.longMs = null
+    return this.pressed?.on.way.some(({ thing, part }) => thing.compiled.component.parts.some(({ id, drag }) => id === part && drag !== undefined)) ?? false
+  }
+
+  letGo(): void {}
+
+  /** The focus is moved by an occasion of its own. */
+  focusAfter(): undefined {}
+
+  hearKeys(): readonly Thing[] {
+    return this.network.things.filter((thing) => thing.compiled.rulesOn.has('key') && this.instant.isThere(thing))
+  }
+
+  private spotAt(at: number): Spot | null {
+    return this.network.spots[(this.instant.configuration[at] ?? 0) - 1] ?? null
+  }
 }
 
-const isSame = (a: Level, b: Level): boolean => a.thing === b.thing && a.part === b.part
+/** How a spot is kept; 0 for none. */
+const numberOf = (spot: Spot | null): number => (spot ? spot.index + 1 : 0)
 
-const wayOf = (spot: Spot | null | undefined): readonly Level[] => spot?.way ?? []
-
-const spotAt = ({ network, configuration }: Instant, at: number): Spot | undefined => network.spots[configuration[at]! - 1]
-
-function hover(instant: Instant, to: Spot | null): void {
-  const { network, configuration } = instant
-  if (!network.mattersHover) return
-  const [before, now] = [wayOf(spotAt(instant, network.overAt)), wayOf(to)]
-  configuration[network.overAt] = to ? to.index + 1 : 0
-  tell(instant, 'hovered', before, now)
-  for (const level of before) if (!now.some((each) => isSame(each, level))) instant.dispatch('leave', [level])
-  for (const level of now.toReversed()) if (!before.some((each) => isSame(each, level))) instant.dispatch('enter', [level])
-}
-
-/** Tells the things it is news for. */
-function tell(instant: Instant, what: 'hovered' | 'pressed' | 'focused', before: readonly Level[], now: readonly Level[]): void {
-  const things = (levels: readonly Level[]): ReadonlySet<Thing> => new Set(levels.map(({ thing }) => thing))
-  const [had, has] = [things(before), things(now)]
-  for (const thing of had) if (!has.has(thing)) instant.tell(thing, what, false)
-  for (const thing of has) if (!had.has(thing)) instant.tell(thing, what, true)
-}
-
-function press(instant: Instant, spot: Spot): void {
-  const { network, configuration } = instant
-  const before = wayOf(spotAt(instant, network.pressedAt))
-  configuration[network.pressedAt] = spot.index + 1
-  configuration[network.pressAt] = 0
-  tell(instant, 'pressed', before, spot.way)
-  focus(instant, network.spots.find((each) => spot.way.some((level) => isSame(level, each.at)) && instant.canFocus(each)) ?? null)
-  setLong(instant, spot, -1)
-  instant.dispatch('press', spot.way)
-}
-
-/** Lets a press become a long one at the next time some rule on its way waits for. */
-function setLong(instant: Instant, { way }: Spot, heldMs: number): void {
-  const { network, configuration } = instant
-  const thresholds = way.flatMap(({ thing, part }) => (network.has(thing) ? (thing.compiled.rulesOn.get('long press') ?? []) : []).filter((rule) => rule.part === part).map(({ trigger }) => thresholdOf(trigger)))
-  const next = Math.min(...thresholds.filter((ms) => ms > heldMs))
-  configuration[network.longAt] = next < Infinity ? next : 0
-  if (heldMs < 0 && next < Infinity) instant.start(network.longClock)
-}
-
-const thresholdOf = (trigger: Trigger): number => (trigger.on === 'long press' ? trigger.thresholdMs : LONG_PRESS_MS)
-
-function long(instant: Instant): void {
-  const { network, configuration } = instant
-  const spot = spotAt(instant, network.pressedAt)
-  const heldMs = configuration[network.longAt]!
-  configuration[network.longAt] = 0
-  if (!spot) return
-  if (instant.dispatch('long press', spot.way, (trigger) => thresholdOf(trigger) <= heldMs)) configuration[network.pressAt]! |= PRESS.spent
-  else setLong(instant, spot, heldMs)
-}
-
-function moveAway(instant: Instant, to: Spot | null): void {
-  const { network, configuration } = instant
-  if (configuration[network.pressedAt]! - 1 !== (to?.index ?? -2)) configuration[network.longAt] = 0
-}
-
-function drag(instant: Instant): void {
-  const { network, configuration } = instant
-  const spot = spotAt(instant, network.pressedAt)
-  if (!spot) return
-  const hasMoved = (configuration[network.pressAt]! & PRESS.moved) > 0
-  const isGrabbed = !hasMoved && spot.way.some(({ thing, part }) => thing.compiled.component.parts.some(({ id, drag: dragged }) => id === part && dragged !== undefined))
-  configuration[network.longAt] = 0
-  const isAnswered = instant.dispatch(hasMoved ? 'drag' : 'drag start', spot.way)
-  configuration[network.pressAt]! |= PRESS.moved | (isAnswered || isGrabbed ? PRESS.spent : 0)
-}
-
-function release(instant: Instant, over: Spot | null): void {
-  const { network, configuration } = instant
-  const pressed = spotAt(instant, network.pressedAt)
-  const became = configuration[network.pressAt]!
-  configuration[network.pressedAt] = 0
-  configuration[network.pressAt] = 0
-  configuration[network.longAt] = 0
-  if (!pressed) return
-  tell(instant, 'pressed', pressed.way, [])
-  instant.dispatch('release', pressed.way)
-  const common = pressed.way.filter((level) => wayOf(over).some((each) => isSame(each, level)))
-  if (common.length > 0 && (became & PRESS.spent) === 0) tap(instant, pressed, common)
-  if ((became & PRESS.moved) > 0) instant.dispatch('drag end', pressed.way)
-}
-
-/** A tap, or the second of a double tap. That the second may come too late counts as another tap, which is possible as well. */
-function tap(instant: Instant, spot: Spot, way: readonly Level[]): void {
-  const { network, configuration } = instant
-  const listening = network.mattersTwice ? way.flatMap(({ thing, part }) => (network.has(thing) ? (thing.compiled.rulesOn.get('double tap') ?? []).filter((rule) => rule.part === part) : [])) : []
-  const isSecond = listening.length > 0 && configuration[network.tappedAt] === spot.index + 1
-  configuration[network.tappedAt] = listening.length > 0 && !isSecond ? spot.index + 1 : 0
-  const waits = listening.some(({ trigger }) => trigger.on === 'double tap' && trigger.tapWaits)
-  if (waits && !isSecond) instant.start(network.tapClock)
-  if (!waits) instant.dispatch('tap', way)
-  if (isSecond) instant.dispatch('double tap', way)
-}
-
-/** A tap that was kept back is sent when no second one has come. */
-function lateTap(instant: Instant): void {
-  const { network, configuration } = instant
-  const spot = spotAt(instant, network.tappedAt)
-  configuration[network.tappedAt] = 0
-  if (spot) instant.dispatch('tap', spot.way)
-}
+const rulesOn = ({ compiled }: Thing, part: Id | null, trigger: TriggerKind): readonly Rule[] =>
+  (compiled.rulesOn.get(trigger) ?? []).filter((rule) => rule.part === part)
 
 /** Whether a tap on a spot is kept back until no second one can come. */
-export const keepsTapBack = ({ way }: Spot): boolean =>
-  way.some(({ thing, part }) => (thing.compiled.rulesOn.get('double tap') ?? []).some((rule) => rule.part === part && rule.trigger.on === 'double tap' && rule.trigger.tapWaits))
-
-function focus(instant: Instant, to: Spot | null): void {
-  const { network, configuration } = instant
-  if (!network.mattersFocus) return
-  const before = spotAt(instant, network.focusAt)
-  if ((before ?? null) === to) return
-  configuration[network.focusAt] = to ? to.index + 1 : 0
-  tell(instant, 'focused', wayOf(before), wayOf(to))
-  if (before) instant.dispatch('blur', before.way)
-  if (to) instant.dispatch('focus', to.way)
-}
-
-/** A key goes to what has the focus and outward; then Enter and Space tap, and others go to whoever listens everywhere. */
-function key(instant: Instant, { key: pressed, modifiers, spot }: Extract<UserOccasion, { what: 'key' }>): void {
-  const { network } = instant
-  const focused = network.mattersFocus ? spotAt(instant, network.focusAt) : spot
-  const isMeant = (anywhere: boolean) => (trigger: Trigger): boolean =>
-    trigger.on === 'key' && trigger.key === pressed && trigger.anywhere === anywhere && (['shift', 'control', 'alt', 'meta'] as const).every((name) => (trigger.modifiers[name] ?? false) === (modifiers[name] ?? false))
-  if (focused && instant.dispatch('key', focused.way, isMeant(false))) return
-  if (focused && (pressed === 'Enter' || pressed === ' ') && instant.dispatch('tap', focused.way)) return
-  for (const thing of network.things) if (thing.compiled.rulesOn.has('key') && instant.isThere(thing) && instant.offer(thing, 'key', isMeant(true))) return
-}
+export const isKeptBack = ({ way }: Spot): boolean => keepsTapBack(way.flatMap(({ thing, part }) => rulesOn(thing, part, 'double tap')))

@@ -3,8 +3,7 @@ import {
   changeState, laneEndOf, pulse, standsInTheWay, startInstance, type Content, type Instance,
 } from '../../machine'
 import { decidedState } from '../../machine/driven'
-import { inGroups } from '../../run/action-groups'
-import { recipientsOf } from '../../run/recipients'
+import { recipientsOf } from '../../semantics'
 import { holdsTrue } from './sureness'
 import type { NetAxis, Network, Span } from './network'
 import { TIMER, type Configuration } from './occasion'
@@ -46,7 +45,6 @@ export class Manner {
   private readonly held = new Map<string, Held>()
   private readonly environments = new Map<string, Names>()
   private readonly answers = new Map<string, Answering>()
-  private readonly groups = new Map<Rule, readonly (readonly Action[])[]>()
   private readonly inside: ReadonlyMap<Thing, readonly Thing[]>
   private readonly paths: ReadonlyMap<string, Thing>
 
@@ -58,12 +56,6 @@ export class Manner {
 
   insideOf(thing: Thing): readonly Thing[] {
     return this.inside.get(thing) ?? []
-  }
-
-  groupsOf(rule: Rule): readonly (readonly Action[])[] {
-    const known = this.groups.get(rule) ?? inGroups(rule.actions)
-    this.groups.set(rule, known)
-    return known
   }
 
   recipients(from: Thing, recipient: Extract<Action, { do: 'send' }>['recipient']): readonly Thing[] {

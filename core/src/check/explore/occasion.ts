@@ -1,6 +1,6 @@
 import type { Id, Modifiers, Rule, TriggerKind } from '../../document'
-import { DOUBLE_TAP_MS } from '../../run/gesture'
-import { keepsTapBack } from './hands'
+import { DOUBLE_TAP_MS } from '../../run/pointer'
+import { isKeptBack } from './hands'
 import type { NetAxis, NetName, NetTimer, NetWait, Network } from './network'
 import type { Spot } from './spots'
 import type { Thing } from './things'
@@ -80,7 +80,7 @@ export function deadlinesIn(network: Network, configuration: Configuration): rea
   const longMs = configuration[network.longAt]!
   if (longMs > 0) deadlines.push({ clock: network.longClock, least: longMs, most: longMs, rank: 0, occasion: { what: 'long' } })
   const tapped = network.spots[configuration[network.tappedAt]! - 1]
-  if (tapped && keepsTapBack(tapped)) deadlines.push({ clock: network.tapClock, least: DOUBLE_TAP_MS, most: DOUBLE_TAP_MS, rank: 0, occasion: { what: 'late tap' } })
+  if (tapped && isKeptBack(tapped)) deadlines.push({ clock: network.tapClock, least: DOUBLE_TAP_MS, most: DOUBLE_TAP_MS, rank: 0, occasion: { what: 'late tap' } })
   return deadlines
 }
 

@@ -1,5 +1,5 @@
 import { axisOfProperty, isExpression, parameterOfProperty, type Id, type Project, type TriggerKind } from '../../document'
-import { recipientsOf } from '../../run/recipients'
+import { recipientsOf } from '../../semantics'
 import { namesThatMatter, saidOf } from './names'
 import { isShared } from './network'
 import { wayFrom } from './spots'

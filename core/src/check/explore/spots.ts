@@ -1,26 +1,21 @@
 import type { Id } from '../../document'
 import { NO_CONTENTS, NOTHING_GIVEN } from '../../machine'
+import type { Level } from '../../semantics'
 import type { Thing } from './things'
-
-/** A part of a thing, or the thing as a whole. */
-export interface Level {
-  readonly thing: Thing
-  readonly part: Id | null
-}
 
 /** A place one can point at or put the focus on: a part something listens to, with the way outward that events on it take. */
 export interface Spot {
   readonly index: number
   /** The part itself; of what the surface as a whole listens to, its root. */
-  readonly at: Level
-  readonly way: readonly Level[]
+  readonly at: Level<Thing>
+  readonly way: readonly Level<Thing>[]
   /** The innermost part on the way that can take the focus. */
   readonly canFocus: boolean
 }
 
 /** The way outward from a part: each part, and each thing after its last part. */
-export function wayFrom(thing: Thing, part: Id): readonly Level[] {
-  const way: Level[] = []
+export function wayFrom(thing: Thing, part: Id): readonly Level<Thing>[] {
+  const way: Level<Thing>[] = []
   for (let at: Thing | null = thing, step: Id | null = part; at !== null; step = at.part, at = at.holder) {
     for (let id: Id | null = step; id !== null; id = parentOf(at, id)) way.push({ thing: at, part: id })
     way.push({ thing: at, part: null })

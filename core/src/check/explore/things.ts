@@ -1,7 +1,6 @@
 import { componentOf, LIMITS, RheoError, stateOf, type Id, type Project } from '../../document'
 import { startEnvironment, type Environment } from '../../expression'
-import { compile, contentsOf, NO_CONTENTS, NOTHING_GIVEN, startInstance, surfaceComponent, type Compiled, type Content, type Surface } from '../../machine'
-import { pathInside } from '../../scene'
+import { compile, contentsOf, NO_CONTENTS, NOTHING_GIVEN, pathInside, startInstance, surfaceComponent, type Compiled, type Content, type Surface } from '../../machine'
 
 /** An instance that can stand on a surface: the surface itself, what stands on it, what stands inside that, items of lists that may come. */
 export interface Thing {

@@ -1,6 +1,5 @@
 import type { Action } from '../document'
-import { pathInside } from '../scene'
-import { holderOf, isSurface } from './instances'
+import { holderOf, isSurface, pathInside } from '../machine'
 
 type Recipient = Extract<Action, { do: 'send' }>['recipient']
 

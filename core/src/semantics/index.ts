@@ -1,0 +1,5 @@
+export { groupsOf } from './action-groups'
+export type { Ends, Ground, Level, Note } from './ground'
+export { recipientsOf } from './recipients'
+export { IMMEDIATE_LIMIT, Interpreter, type Firing, type IsMeant, type Renamed } from './interpreter'
+export { Hand, isAmong, isSameLevel, keepsTapBack, type Circumstance, type HandGround, type KeyInput, type Placed, type Pressed } from './hand'

@@ -1,0 +1,247 @@
+import { holdsIn, leadsFrom, RheoError, type Action, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../document'
+import { groupsOf } from './action-groups'
+import type { Ends, Ground, Level } from './ground'
+
+/** So many rules may fire at one instant; more are taken to go on without end. */
+export const IMMEDIATE_LIMIT = 1000
+
+/** Which of the rules on a kind of trigger an event is meant for: those of a key, a message, a length of time. */
+export type IsMeant = (trigger: Trigger) => boolean
+
+/** A rule that fires, with the place of its axis. */
+export interface Firing {
+  readonly axis: number
+  readonly rule: Rule
+}
+
+/** What a name has come to stand for: `to` undefined where nobody knows. */
+export interface Renamed {
+  readonly to: Literal | undefined
+}
+
+/**
+ * What happens when something happens, as `docs/semantics.md` says it: rules fire, actions run, states change, messages
+ * and changes are told. It keeps nothing but what belongs to the instant; all else is its ground's, of which there are two:
+ * that of a run and that of an exploration.
+ */
+export class Interpreter<T> {
+  isStopped = false
+  private waiting: (() => void)[] = []
+  private isTelling = false
+  private fired: { readonly thing: T; readonly rule: Rule }[] = []
+
+  constructor(private readonly ground: Ground<T>) {}
+
+  /** The same at the same instant, for another ground. */
+  copy(ground: Ground<T>): Interpreter<T> {
+    const copy = new Interpreter(ground)
+    copy.isStopped = this.isStopped
+    copy.fired = [...this.fired]
+    return copy
+  }
+
+  /** What comes with time or from a person begins anew: what has fired until now is no loop. */
+  beginInstant(): void {
+    this.fired = []
+  }
+
+  /** Sends an event outward along its way until a rule consumes it, and says whether one did; each axis answers once at most. */
+  dispatch(trigger: TriggerKind, way: readonly Level<T>[], isMeant?: IsMeant): boolean {
+    const answered: { readonly thing: T; readonly axis: number }[] = []
+    for (const { thing, part } of way) {
+      if (!this.ground.isThere(thing)) continue
+      const firing = this.firing(thing, trigger, part, isMeant).filter(({ axis }) => !answered.some((each) => each.thing === thing && each.axis === axis))
+      this.ground.note({ what: 'offered', thing, part, trigger, isAnswered: firing.length > 0 })
+      for (const each of firing) {
+        answered.push({ thing, axis: each.axis })
+        this.fire(thing, each)
+      }
+      if (firing.some(({ rule }) => !rule.letThrough)) return true
+    }
+    return false
+  }
+
+  /** Sends an event to a thing as a whole. */
+  offer(thing: T, trigger: TriggerKind, isMeant?: IsMeant): boolean {
+    return this.dispatch(trigger, [{ thing, part: null }], isMeant)
+  }
+
+  /** Sends an event to a thing as a whole once what is going on has been done. */
+  offerLater(thing: T, trigger: TriggerKind): void {
+    this.waiting.push(() => this.offer(thing, trigger))
+  }
+
+  /** A name of a thing has come to stand for something else; those who wait for that are told once what is going on has been done. */
+  tellLater(thing: T, renamed: (name: string) => Renamed | null): void {
+    if (this.ground.compiledOf(thing).rulesOn.has('changes')) this.waiting.push(() => this.tellChanges(thing, renamed))
+  }
+
+  /** Messages and changes are told one after another until nothing is left; then time goes on. */
+  tellWaiting(): void {
+    if (this.isTelling) return
+    this.isTelling = true
+    for (let next = this.waiting.shift(); next && !this.isStopped; next = this.waiting.shift()) next()
+    this.waiting = []
+    this.isTelling = false
+  }
+
+  fire(thing: T, { axis, rule }: Firing): void {
+    if (!this.ground.isThere(thing) || this.isStopped || this.isEndless(thing, rule)) return
+    const policy = this.ground.inTheWay(thing, axis)
+    if (policy === 'ignore') return
+    if (policy === 'finish first') return this.ground.queue(thing, axis, rule)
+    if (policy === 'skip to end') this.ground.skipToEnd(thing, axis)
+    this.ground.note({ what: 'fired', thing, axis, rule })
+    this.perform(thing, rule, 0)
+    const to = this.ground.isThere(thing) ? this.targetOf(thing, { axis, rule }) : null
+    if (to !== null) this.enter(thing, axis, to, rule)
+  }
+
+  /** Puts an axis of a thing into a state; one it is in is left alone. */
+  put(thing: T, axisId: Id, state: Id): void {
+    if (!this.ground.isThere(thing)) return
+    const { axes } = this.ground.compiledOf(thing).component
+    const axis = axes.findIndex(({ id }) => id === axisId)
+    if (!axes[axis]?.states.some(({ id }) => id === state) || this.ground.stateOf(thing, axis) === state) return
+    this.enter(thing, axis, state, null)
+  }
+
+  /** Delivers a message with what it carries. */
+  deliver(thing: T, message: string, payload: Literal | undefined): void {
+    if (!this.ground.isThere(thing)) return
+    this.ground.name(thing, 'payload', payload)
+    for (const each of this.firing(thing, 'message', null, (trigger) => trigger.on === 'message' && trigger.name === message)) this.fire(thing, each)
+  }
+
+  /** The motion of an axis has come to its end. */
+  settle(thing: T, axis: number): void {
+    this.ground.rest(thing, axis)
+    this.ground.note({ what: 'settled', thing, axis })
+    const queued = this.ground.queued(thing, axis)
+    if (queued) this.ground.queue(thing, axis, null)
+    for (const each of this.firing(thing, 'settled', null)) if (each.axis === axis) this.fire(thing, each)
+    if (queued && this.ground.isThere(thing) && this.canFire(thing, { axis, rule: queued })) this.fire(thing, { axis, rule: queued })
+  }
+
+  /** The time of a rule that waits for time is up. */
+  timeIsUp(thing: T, firing: Firing): void {
+    this.ground.elapse(thing, firing.rule)
+    if (this.canFire(thing, firing)) this.fire(thing, firing)
+  }
+
+  /** Does the actions of a rule from a group on, one group after another; those after one that is waited for go on when it has ended. */
+  perform(thing: T, rule: Rule, from: number): void {
+    const groups = groupsOf(rule)
+    const now = this.ground.nowMs()
+    for (const [index, group] of groups.entries()) {
+      if (index < from) continue
+      const ends = group.reduce<Ends>(([least, most], action) => {
+        const [leastMs, mostMs] = this.act(thing, action)
+        return action.awaited ? [Math.max(least, leastMs), Math.max(most, mostMs)] : [least, most]
+      }, [now, now])
+      if (ends[1] <= now || index + 1 >= groups.length) continue
+      return this.ground.postpone(thing, rule, index + 1, ends)
+    }
+  }
+
+  /** The rules that fire for an event: for each axis the first in order that can. `part` null is the thing itself. */
+  firing(thing: T, trigger: TriggerKind, part: Id | null, isMeant?: IsMeant): readonly Firing[] {
+    const { rulesOn, component } = this.ground.compiledOf(thing)
+    const candidates = (rulesOn.get(trigger) ?? []).filter((rule) => rule.part === part && (!isMeant || isMeant(rule.trigger)))
+    if (candidates.length === 0) return NONE
+    return component.axes.flatMap(({ id }, axis): readonly Firing[] => {
+      const rule = candidates.find((each) => each.axis === id && this.canFire(thing, { axis, rule: each }))
+      return rule ? [{ axis, rule }] : NONE
+    })
+  }
+
+  /** Whether a rule could fire now: its axis is in one of its states and its guard is true. */
+  canFire(thing: T, { axis, rule }: Firing): boolean {
+    if (rule.target.go === 'ignored' || !holdsIn(rule, this.ground.stateOf(thing, axis))) return false
+    return rule.guard === null || this.ground.isTrue(thing, rule.guard)
+  }
+
+  /** The state a rule leads to from where its axis is now; null when it stays. */
+  private targetOf(thing: T, { axis, rule }: Firing): Id | null {
+    if (rule.target.go === 'back') return this.ground.cameFrom(thing, axis)
+    const of = this.ground.compiledOf(thing).component.axes[axis]
+    return of ? leadsFrom(of, rule, this.ground.stateOf(thing, axis)) : null
+  }
+
+  private enter(thing: T, axis: number, to: Id, rule: Rule | null): void {
+    this.ground.change(thing, axis, to, rule)
+    const tied = this.ground.tied(thing, axis)
+    if (tied) this.ground.assign(thing, tied.variable, tied.value)
+  }
+
+  /** Does something and says when it has ended. What cannot be worked out, or is about something gone, is a finding and passed over. */
+  private act(thing: T, action: Action): Ends {
+    if (!this.ground.isThere(thing)) return this.atOnce()
+    try {
+      return this.doing(thing, action)
+    } catch (error) {
+      if (!(error instanceof RheoError)) throw error
+      return this.atOnce()
+    }
+  }
+
+  private doing(thing: T, action: Action): Ends {
+    switch (action.do) {
+      case 'set': {
+        const value = this.ground.worth(thing, action.to)
+        this.ground.note({ what: 'set', thing, name: action.variable, value })
+        this.ground.assign(thing, action.variable, value)
+        return this.atOnce()
+      }
+      case 'send': {
+        const payload = action.payload === null ? '' : this.ground.worth(thing, action.payload)
+        const to = this.ground.recipients(thing, action.recipient)
+        this.ground.note({ what: 'message', thing, name: action.message, to })
+        for (const each of to) this.waiting.push(() => this.deliver(each, action.message, payload))
+        return this.atOnce()
+      }
+      case 'drive': {
+        const inner = this.ground.inside(thing, action.instance)
+        if (inner === null) return this.atOnce()
+        this.put(inner, action.axis, action.state)
+        const axis = this.ground.compiledOf(inner).component.axes.findIndex(({ id }) => id === action.axis)
+        return axis < 0 ? this.atOnce() : this.ground.motionEnds(inner, axis)
+      }
+      case 'pulse':
+        return this.ground.pulse(thing, action)
+      case 'go to screen':
+      case 'open overlay':
+      case 'close overlay':
+        return this.ground.show(thing, action)
+    }
+  }
+
+  private atOnce(): Ends {
+    const now = this.ground.nowMs()
+    return [now, now]
+  }
+
+  private tellChanges(thing: T, renamed: (name: string) => Renamed | null): void {
+    if (!this.ground.isThere(thing)) return
+    const changeFor = (trigger: Trigger) => (trigger.on === 'changes' ? renamed(trigger.name) : null)
+    const isMeant: IsMeant = (trigger) => {
+      const change = changeFor(trigger)
+      return change !== null && trigger.on === 'changes' && (trigger.to === null || change.to === undefined || trigger.to === change.to)
+    }
+    for (const each of this.firing(thing, 'changes', null, isMeant)) {
+      const isKnown = changeFor(each.rule.trigger)?.to !== undefined
+      if (isKnown || this.ground.guess()) this.fire(thing, each)
+    }
+  }
+
+  private isEndless(thing: T, rule: Rule): boolean {
+    this.fired.push({ thing, rule })
+    if (this.fired.length <= IMMEDIATE_LIMIT) return false
+    this.isStopped = true
+    // What led there fired first; what fired last goes round.
+    this.ground.note({ what: 'stopped', thing, rules: [...new Set(this.fired.slice(-IMMEDIATE_LIMIT / 2).map((each) => each.rule))] })
+    return true
+  }
+}
+
+const NONE: readonly Firing[] = []
