@@ -83,25 +83,6 @@ function statesDrivenFromOutside(project: Project, component: Id, axis: Id): Rea
 /** A rule that can lead from one of its states to another. */
 export const leads = (rule: Rule): boolean => rule.target.go !== 'ignored' && rule.target.go !== 'stay'
 
-/** The states a rule can lead to from a state of its axis. `back` leads nowhere that was not reached before. */
-export function targetsOf(axis: Axis, rule: Rule, from: Id): readonly Id[] {
-  const { target } = rule
-  switch (target.go) {
-    case 'state':
-      return [target.state]
-    case 'next':
-    case 'previous': {
-      const place = axis.states.findIndex(({ id }) => id === from) + (target.go === 'next' ? 1 : -1)
-      const count = axis.states.length
-      return target.loops || (place >= 0 && place < count) ? [axis.states[(place + count) % count]!.id] : []
-    }
-    case 'back':
-    case 'stay':
-    case 'ignored':
-      return []
-  }
-}
-
 export const stateName = (axis: Pick<Axis, 'states'>, id: Id): string => `‹${axis.states.find((state) => state.id === id)?.name ?? '?'}›`
 
 /** Several states in a sentence. */

@@ -1,5 +1,5 @@
 import type { Id, Literal } from '../document'
-import { isShared } from './explore/network'
+import { isShared } from '../expression'
 import type { Network, Occasion, Outside, Thing } from './explore'
 
 /**
@@ -14,7 +14,7 @@ export function fromAnywhere(network: Network, root: Thing, drivenTo: (axis: Id)
   const names = network.names.flatMap((kept): Occasion[] => {
     const { component } = root.compiled
     const isGiven = kept.thing === root && component.parameters.some(({ name }) => name === kept.name)
-    if (!isGiven && !(kept.thing === null && isShared(network.project, kept.readers[0]!, kept.name))) return []
+    if (!isGiven && !(kept.thing === null && isShared(network.project, kept.readers[0]!.compiled.component, kept.name))) return []
     return valuesOf(network, root, kept.name).map((value) => ({ what: 'name', name: kept, value: kept.domain.numberOf(value) }))
   })
   const puts = network.axesOfThing(root).flatMap((axis): Occasion[] =>

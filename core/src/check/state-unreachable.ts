@@ -1,6 +1,6 @@
-import { holdsIn, type Axis, type Component, type Id, type Project } from '../document'
+import { holdsIn, leadsFrom, type Axis, type Component, type Id, type Project } from '../document'
 import { decidedState } from '../machine'
-import { targetsOf, stateName, stateNames, type Check } from './context'
+import { stateName, stateNames, type Check } from './context'
 import type { Finding } from './finding'
 import { valuesGiven } from './values-given'
 import { tour, witnessTo } from './witness'
@@ -21,7 +21,7 @@ export const stateUnreachable: Check = ({ project, component, arena, root, drive
       const { closed } = arena
       const witness = witnessTo(arena, closed, tour(closed, closed.axis(root, axis.id)!.at), { caption: 'every state that comes, and this one never does' }, (trace) =>
         !trace.some((event) => event.what === 'state' && event.instance === '' && event.to === state.id))
-      const named = component.rules.filter((rule) => rule.axis === axis.id && axis.states.some(({ id }) => holdsIn(rule, id) && targetsOf(axis, rule, id).includes(state.id)))
+      const named = component.rules.filter((rule) => rule.axis === axis.id && axis.states.some(({ id }) => holdsIn(rule, id) && leadsFrom(axis, rule, id) === state.id))
       return {
         id: `state-unreachable ${component.id} ${axis.id} ${state.id}`,
         kind: 'state-unreachable', level: 'fault',
@@ -57,7 +57,8 @@ export function reachableStates(component: Component, axis: Axis, driven: Readon
   const reached = new Set([axis.start, ...driven])
   for (const state of reached) {
     for (const rule of rules) {
-      if (holdsIn(rule, state)) targetsOf(axis, rule, state).forEach((to) => reached.add(to))
+      const to = holdsIn(rule, state) ? leadsFrom(axis, rule, state) : null
+      if (to !== null) reached.add(to)
     }
   }
   return reached

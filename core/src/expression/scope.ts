@@ -18,6 +18,10 @@ export function scopeOf(project: Project, component: Component): Scope {
   return scope
 }
 
+/** Whether a component means by a name the variable of the project's that everyone shares, because none of its own goes by it. */
+export const isShared = (project: Project, { parameters, variables }: Pick<Component, 'parameters' | 'variables'>, name: string): boolean =>
+  project.variables.some((variable) => variable.name === name) && ![...variables, ...parameters].some((each) => each.name === name)
+
 /** The names the records of a table add to those. */
 export const itemScope = (table: DataTable | undefined): Scope =>
   Object.fromEntries((table?.columns ?? []).map(({ name, type }) => [`item.${wordOf(name)}`, type === 'number' || type === 'yes/no' ? type : 'text']))

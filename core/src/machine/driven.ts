@@ -1,5 +1,4 @@
-import type { Axis, Literal, State } from '../document'
-import type { Instance } from './instance'
+import type { Axis, Id, Literal, State } from '../document'
 
 /**
  * The state an axis is in when a parameter or variable decides it: the one named like the value; for a yes/no the
@@ -15,14 +14,12 @@ export function decidedState(axis: Axis, environment: Readonly<Record<string, Li
   return typeof value === 'number' ? (axis.states[Math.round(value)] ?? null) : null
 }
 
-/** What the variable an axis is tied to has to be in the state the axis is in; null for an axis that is tied to none, or a variable nobody knows. */
-export function tiedValue({ compiled, states, environment }: Instance, axisIndex: number): { readonly variable: string; readonly value: Literal } | null {
-  const axis = compiled.component.axes[axisIndex]!
+/** What the variable an axis is tied to has to be in a state of it, which is of the kind it is of now; null for an axis that is tied to none, or a variable nobody knows. */
+export function tiedTo(axis: Axis, state: Id, environment: Readonly<Record<string, Literal>>): { readonly variable: string; readonly value: Literal } | null {
   if (axis.boundTo === null || !('variable' in axis.boundTo)) return null
   const { variable } = axis.boundTo
   const now = environment[variable]
   if (now === undefined) return null
-  const index = axis.states.findIndex(({ id }) => id === states[axisIndex])
-  const state = axis.states[index]!
-  return { variable, value: typeof now === 'boolean' ? index === 1 : typeof now === 'number' ? index : state.name }
+  const index = axis.states.findIndex(({ id }) => id === state)
+  return { variable, value: typeof now === 'boolean' ? index === 1 : typeof now === 'number' ? index : (axis.states[index]?.name ?? '') }
 }

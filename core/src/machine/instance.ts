@@ -1,4 +1,4 @@
-import { holdsIn, orElse, stateOf, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
+import { holdsIn, orElse, stateOf, type Id, type InterruptionPolicy, type Literal, type Rule } from '../document'
 import { evaluate, type Environment } from '../expression'
 import type { Size } from '../layout'
 import { laneEndMs, laneValue, type Lane, type Shown } from '../motion'
@@ -98,17 +98,28 @@ export function startInstance({ path, compiled, environment, states: given, isAb
 export const targetsOf = (situation: Situation & Pick<Instance, 'compiled' | 'dragged'>): Targets =>
   shifted(situation.compiled.targetsOf(situation), situation.dragged)
 
-/** The timers a state starts when an axis enters it; those that count from settling wait unless it already has. */
-export function timersOf(compiled: Compiled, axisIndex: number, state: string, atMs: number, isSettled: boolean, environment: Environment): readonly Timer[] {
-  const axis = compiled.component.axes[axisIndex]!
-  return [...rulesFor(compiled, 'after'), ...rulesFor(compiled, 'every')]
-    .filter((rule) => rule.axis === axis.id && rule.target.go !== 'ignored' && holdsIn(rule, state))
-    .map((rule): Timer => {
-      const { ms, since } = rule.trigger as { ms: number; since: 'entering' | 'settling' }
-      const timer: Timer = { rule, axis: axisIndex, dueMs: since === 'entering' || isSettled ? atMs + ms : null, leftMs: null }
-      return heldOrNot(timer, environment, atMs)
-    })
+/** How a timer stands once its axis is in a state: it does not belong there, waits for the axis to settle, is held, or counts. */
+export type TimerStart = 'off' | 'waits' | 'held' | 'counts'
+
+export function timerStart(rule: Rule, state: Id, isSettled: boolean, isHeld: (condition: string) => boolean): TimerStart {
+  const { target, trigger } = rule
+  if ((trigger.on !== 'after' && trigger.on !== 'every') || target.go === 'ignored' || !holdsIn(rule, state)) return 'off'
+  if (trigger.since === 'settling' && !isSettled) return 'waits'
+  return trigger.pauseWhile !== null && isHeld(trigger.pauseWhile) ? 'held' : 'counts'
 }
+
+/** The timers a state starts when an axis enters it; those that count from settling wait unless it already has. */
+export function timersOf({ component, rulesOn }: Compiled, axis: number, state: string, atMs: number, isSettled: boolean, environment: Environment): readonly Timer[] {
+  const rules = [...(rulesOn.get('after') ?? []), ...(rulesOn.get('every') ?? [])].filter((rule) => rule.axis === component.axes[axis]?.id)
+  return rules.flatMap((rule): Timer[] => {
+    const start = timerStart(rule, state, isSettled, (condition) => isTrue(condition, environment))
+    const ms = msOf(rule)
+    return start === 'off' ? [] : [{ rule, axis, dueMs: start === 'counts' ? atMs + ms : null, leftMs: start === 'held' ? ms : null }]
+  })
+}
+
+/** How long a timer counts, in ms. */
+export const msOf = ({ trigger }: Rule): number => (trigger.on === 'after' || trigger.on === 'every' ? trigger.ms : 0)
 
 /** The timer as it stands once names stand for something else: its clock stands still while its condition holds, and goes on where it was. */
 export function heldOrNot(timer: Timer, environment: Environment, atMs: number): Timer {
@@ -123,8 +134,6 @@ export function heldOrNot(timer: Timer, environment: Environment, atMs: number):
 function isTrue(condition: string, environment: Environment): boolean {
   return orElse(() => evaluate(condition, environment) === true, false)
 }
-
-export const rulesFor = (compiled: Compiled, trigger: TriggerKind): readonly Rule[] => compiled.rulesOn.get(trigger) ?? []
 
 /** An instance as the layout of its holder sees it, through the part that holds it: there is room for it as soon as it enters, and none once it leaves. */
 export function measuredAs(part: string, instance: Instance): Measured {

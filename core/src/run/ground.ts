@@ -1,7 +1,7 @@
 import { orElse, sameValue, type Action, type Id, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
-import { evaluate } from '../expression'
+import { evaluate, isShared } from '../expression'
 import {
-  changeEnvironment, changeState, completed, laneEndOf, pathInside, pulse, settle, standsInTheWay, tiedValue, type Compiled, type Instance,
+  changeEnvironment, changeState, completed, laneEndOf, pathInside, pulse, settle, standsInTheWay, tiedTo, type Compiled, type Instance,
 } from '../machine'
 import { motionSources } from '../motion'
 import { groupsOf, Interpreter, recipientsOf, type Ends, type Ground, type IsMeant, type Level, type Note } from '../semantics'
@@ -156,11 +156,11 @@ export class RunGround implements Ground<string> {
     if (value === undefined) return
     const { instances, project } = this.run
     const owner = instances.get(path)
-    const isShared = project.variables.some(({ name }) => name === variable) && !owner?.compiled.component.variables.some(({ name }) => name === variable)
-    const before = isShared ? instances.shared[variable] : owner?.environment[variable]
-    if (isShared) instances.shared = { ...instances.shared, [variable]: value }
-    if (!sameValue(before, value)) this.run.record({ what: 'variable', atMs: this.run.nowMs, instance: path, name: variable, value, isShared })
-    const whom = isShared ? new Set([path, ...instances.listeners.readers(variable)]) : [path]
+    const isForAll = owner !== undefined && isShared(project, owner.compiled.component, variable)
+    const before = isForAll ? instances.shared[variable] : owner?.environment[variable]
+    if (isForAll) instances.shared = { ...instances.shared, [variable]: value }
+    if (!sameValue(before, value)) this.run.record({ what: 'variable', atMs: this.run.nowMs, instance: path, name: variable, value, isShared: isForAll })
+    const whom = isForAll ? new Set([path, ...instances.listeners.readers(variable)]) : [path]
     for (const each of whom) this.rename(each, { [variable]: value })
   }
 
@@ -169,7 +169,9 @@ export class RunGround implements Ground<string> {
   }
 
   tied(path: string, axis: number): { readonly variable: string; readonly value: Literal } | null {
-    return tiedValue(this.at(path), axis)
+    const { compiled, states, environment } = this.at(path)
+    const of = compiled.component.axes[axis]
+    return of ? tiedTo(of, states[axis] ?? '', environment) : null
   }
 
   recipients(path: string, to: Extract<Action, { do: 'send' }>['recipient']): readonly string[] {

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { EMPTY_MOTION, newScreen, type Axis, type Component, type Part, type Project, type Screen, type Variable } from '@rheoscope/core/document'
-import { compile, decidedState, isModal, namesOfBehaviour, overlayComponent, startInstance, surfaceComponent, tiedValue, type Instance } from '@rheoscope/core/machine'
+import { compile, decidedState, isModal, namesOfBehaviour, overlayComponent, startInstance, surfaceComponent, tiedTo } from '@rheoscope/core/machine'
 import { after, projectOf, small, tap, type SmallState } from '../run/small-component'
 
 const instance = (id: string, component: string, base: Part['base'] = {}): Part => ({ id, kind: 'instance', name: id, parent: 'frame', component, start: {}, base })
@@ -80,15 +80,13 @@ describe('an axis and what decides it', () => {
 
   test.each<readonly [Variable['type'], Variable['start'], unknown]>([['yes/no', false, true], ['number', 0, 1], ['text', 'off', 'on'], ['choice', 'off', 'on']])('sets a variable of %s to what goes with its state', (type, start, value) => {
     const component = { ...small({ off: {}, on: {} }, [], { variables: [{ id: 'v', name: 'v', type, start }] }), axes: [{ ...small({ off: {}, on: {} }, []).axes[0]!, boundTo: { variable: 'v' } }] }
-    const at = (environment: Instance['environment']): Instance => ({ ...startInstance({ path: '', compiled: compile(projectOf(component), component), environment, states: {}, atMs: 0 }), states: ['on'], environment })
-    expect(tiedValue(at({ v: start }), 0)).toEqual({ variable: 'v', value })
-    expect(tiedValue(at({}), 0)).toBeNull()
+    expect(tiedTo(component.axes[0]!, 'on', { v: start })).toEqual({ variable: 'v', value })
+    expect(tiedTo(component.axes[0]!, 'on', {})).toBeNull()
   })
 
   test('that a parameter decides, or nothing, sets none', () => {
     for (const boundTo of [null, { parameter: 'v' }]) {
-      const component = { ...small({ off: {}, on: {} }, []), axes: [{ ...small({ off: {}, on: {} }, []).axes[0]!, boundTo }] }
-      expect(tiedValue(startInstance({ path: '', compiled: compile(projectOf(component), component), environment: { v: true }, states: {}, atMs: 0 }), 0)).toBeNull()
+      expect(tiedTo({ ...small({ off: {}, on: {} }, []).axes[0]!, boundTo }, 'on', { v: true })).toBeNull()
     }
   })
 })

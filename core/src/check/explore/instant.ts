@@ -1,11 +1,11 @@
-import { holdsIn, type Action, type Id, type InterruptionPolicy, type Literal, type Rule } from '../../document'
-import { evaluate, namesOr } from '../../expression'
-import type { Compiled } from '../../machine'
+import type { Action, Id, InterruptionPolicy, Literal, Rule } from '../../document'
+import { evaluate, isShared, namesOr } from '../../expression'
+import { tiedTo, timerStart, type Compiled } from '../../machine'
 import { Interpreter, type Ends, type Ground, type Note } from '../../semantics'
 import { UNKNOWN } from './domain'
 import { holdsTrue, UNSURE, type Sure } from './sureness'
 import { NOTHING_HELD, type Held, type Manner } from './manner'
-import { isShared, type NetAxis, type NetName, type Network } from './network'
+import type { NetAxis, NetName, NetTimer, Network } from './network'
 import { keptWait, stageOfWait, TIMER, type Configuration, type Deadline, type Mark, type Occasion, type Outcome } from './occasion'
 import type { Answering, Spot } from './spots'
 import type { Thing } from './things'
@@ -30,14 +30,14 @@ export class Instant implements Ground<Thing> {
   }
 
   happen(occasion: Occasion): Outcome {
-    this.begin(occasion)
+    this.bringAbout(occasion)
     this.interpreter.tellWaiting()
     this.hands.lookAgain()
     this.interpreter.tellWaiting()
     return { configuration: this.configuration, started: [...this.started], marks: this.marks }
   }
 
-  private begin(occasion: Occasion): void {
+  private bringAbout(occasion: Occasion): void {
     switch (occasion.what) {
       case 'begin':
         for (const thing of this.network.things) if (this.isThere(thing) && thing.compiled.rulesOn.has('shown')) this.interpreter.offerLater(thing, 'shown')
@@ -140,25 +140,22 @@ export class Instant implements Ground<Thing> {
   rest(thing: Thing, own: number): void {
     const axis = this.axis(thing, own)
     this.configuration[axis.motionAt] = 0
-    for (const timer of this.network.timers) {
-      if (timer.axis === axis && this.configuration[timer.at] === TIMER.waitsForRest) this.startTimer(timer.index)
-    }
+    for (const timer of this.network.timersOfAxis(axis)) if (this.configuration[timer.at] === TIMER.waits) this.begin(timer, true)
   }
 
   elapse(thing: Thing, rule: Rule): void {
-    const timer = this.network.timers.find((each) => each.thing === thing && each.rule === rule)
+    const timer = this.network.timersOfThing(thing).find((each) => each.rule === rule)
     if (!timer) return
     const isAgain = rule.trigger.on === 'every'
     if (isAgain) this.start(this.network.timerClock(timer))
-    this.configuration[timer.at] = isAgain ? TIMER.counting : TIMER.off
+    this.configuration[timer.at] = isAgain ? TIMER.counts : TIMER.off
   }
 
-  private startTimer(index: number): void {
-    const timer = this.network.timers[index]!
-    const { pauseWhile } = timer.rule.trigger as { pauseWhile: string | null }
-    const isHeld = pauseWhile !== null && this.decide(holdsTrue(pauseWhile, this.environmentOf(timer.thing), this.unknownOf(timer.thing)))
-    this.configuration[timer.at] = isHeld ? TIMER.heldAtStart : TIMER.counting
-    if (!isHeld) this.start(this.network.timerClock(timer))
+  /** Puts a timer as it is to be in the state its axis is in now. */
+  private begin(timer: NetTimer, isSettled: boolean): void {
+    const start = timerStart(timer.rule, this.stateOf(timer.thing, timer.axis.own), isSettled, (condition) => this.isTrue(timer.thing, condition))
+    this.configuration[timer.at] = TIMER[start]
+    if (start === 'counts') this.start(this.network.timerClock(timer))
   }
 
   compiledOf({ compiled }: Thing): Compiled {
@@ -202,10 +199,8 @@ export class Instant implements Ground<Thing> {
   }
 
   tied(thing: Thing, own: number): { readonly variable: string; readonly value: Literal } | null {
-    const axis = this.axis(thing, own)
-    const tied = this.manner.tied(axis, this.configuration[axis.at]!)
-    const kept = tied && this.network.nameFor(thing, tied.name)
-    return kept ? { variable: tied.name, value: tied.valueFor(kept.domain.valueOf(this.configuration[kept.at]!)) } : null
+    const axis = thing.compiled.component.axes[own]
+    return axis && axis.boundTo !== null ? tiedTo(axis, this.stateOf(thing, own), this.environmentOf(thing)) : null
   }
 
   assign(thing: Thing, variable: string, value: Literal | undefined): void {
@@ -236,13 +231,7 @@ export class Instant implements Ground<Thing> {
     this.configuration[axis.at] = to
     if (axis.fromAt >= 0) this.configuration[axis.fromAt] = from + 1
     if (axis.queuedAt >= 0) this.configuration[axis.queuedAt] = 0
-    for (const timer of this.network.timers) {
-      if (timer.axis !== axis) continue
-      this.configuration[timer.at] = TIMER.off
-      if (!holdsIn(timer.rule, axis.states[to]!)) continue
-      if ((timer.rule.trigger as { since: string }).since === 'settling') this.configuration[timer.at] = TIMER.waitsForRest
-      else this.startTimer(timer.index)
-    }
+    for (const timer of this.network.timersOfAxis(axis)) this.begin(timer, false)
     let span = 0
     if (axis.motionAt >= 0) {
       span = this.network.spanIndex(this.manner.span(axis, { states: before, from, to, rule, names: this.namesOf(axis.thing), left: this.network.spans[left]! }))
@@ -309,7 +298,7 @@ export class Instant implements Ground<Thing> {
 
   /** A name means something else to a thing now: its timers stand still or go on, axes it decides go to their states, and what it holds is told. */
   private renamed(thing: Thing, kept: NetName, before: number, held: Held): void {
-    for (const timer of this.network.timers) if (timer.thing === thing && this.configuration[timer.at] !== TIMER.off) this.holdOrNot(timer.index, kept.name)
+    for (const timer of this.network.timersOfThing(thing)) this.holdOrNot(timer, kept.name)
     for (const axis of this.network.axesOfThing(thing)) {
       const to = this.manner.decided(axis, kept.name, kept.domain.valueOf(this.configuration[kept.at]!))
       if (to >= 0 && to !== this.configuration[axis.at]) this.enter(axis, to, null)
@@ -319,15 +308,14 @@ export class Instant implements Ground<Thing> {
     if (after !== before || after === UNKNOWN) this.interpreter.tellLater(thing, (name) => (name === kept.name ? { to: kept.domain.valueOf(after) } : null))
   }
 
-  private holdOrNot(index: number, name: string): void {
-    const timer = this.network.timers[index]!
-    const { pauseWhile } = timer.rule.trigger as { pauseWhile: string | null }
-    const status = this.configuration[timer.at]!
-    if (pauseWhile === null || status === TIMER.waitsForRest || !namesOr(pauseWhile).includes(name)) return
-    const isHeld = this.decide(holdsTrue(pauseWhile, this.environmentOf(timer.thing), this.unknownOf(timer.thing)))
-    const wasHeld = status === TIMER.held || status === TIMER.heldAtStart
-    if (isHeld === wasHeld) return
-    this.configuration[timer.at] = isHeld ? TIMER.held : status === TIMER.heldAtStart ? TIMER.counting : TIMER.blurred
+  /** A timer stands still while its condition holds; how long it had been counting then is not known any more. */
+  private holdOrNot({ rule, thing, at, ...timer }: NetTimer, name: string): void {
+    const { trigger } = rule
+    const status = this.configuration[at]
+    if (status === TIMER.off || status === TIMER.waits || !('pauseWhile' in trigger) || trigger.pauseWhile === null || !namesOr(trigger.pauseWhile).includes(name)) return
+    const isHeld = this.isTrue(thing, trigger.pauseWhile)
+    if (isHeld === (status === TIMER.held || status === TIMER.stopped)) return
+    this.configuration[at] = isHeld ? TIMER.stopped : status === TIMER.held ? TIMER.counts : TIMER.blurred
     if (!isHeld) this.start(this.network.timerClock(timer))
   }
 
@@ -361,7 +349,7 @@ export class Instant implements Ground<Thing> {
     if (!isToCome) this.interpreter.offer(thing, 'hidden')
     this.manner.restart(this.configuration, thing)
     this.configuration[at] = isToCome ? 1 : 0
-    for (const timer of this.network.timers) if (timer.thing === thing && isToCome && this.configuration[timer.at] === TIMER.counting) this.start(this.network.timerClock(timer))
+    if (isToCome) for (const timer of this.network.timersOfThing(thing)) if (this.configuration[timer.at] === TIMER.counts) this.start(this.network.timerClock(timer))
     if (isToCome && thing.compiled.rulesOn.has('shown')) this.interpreter.offerLater(thing, 'shown')
   }
 
@@ -390,6 +378,6 @@ export class Instant implements Ground<Thing> {
   /** Lets a thing know whether it is hovered, pressed or has the focus. */
   tell(thing: Thing, what: 'hovered' | 'pressed' | 'focused', isSo: boolean): void {
     const kept = this.network.namesOfThing(thing).get(what)
-    if (kept && !isShared(this.network.project, thing, what)) this.setName(kept, kept.domain.numberOf(isSo))
+    if (kept && !isShared(this.network.project, thing.compiled.component, what)) this.setName(kept, kept.domain.numberOf(isSo))
   }
 }

@@ -1,8 +1,7 @@
-import { holdsIn, type Action, type Id, type Literal, type Rule } from '../../document'
+import type { Action, Id, Literal, Rule } from '../../document'
 import {
-  changeState, laneEndOf, pulse, standsInTheWay, startInstance, type Content, type Instance,
+  changeState, decidedState, laneEndOf, pulse, standsInTheWay, startInstance, timerStart, type Content, type Instance,
 } from '../../machine'
-import { decidedState } from '../../machine/driven'
 import { recipientsOf } from '../../semantics'
 import { holdsTrue } from './sureness'
 import type { NetAxis, Network, Span } from './network'
@@ -97,13 +96,6 @@ export class Manner {
     return state ? states.indexOf(state.id) : -1
   }
 
-  /** The variable an axis is tied to, and what it has to be in a state, given what it is now; null for an axis that is tied to none. */
-  tied({ thing, own }: NetAxis, to: number): { readonly name: string; readonly valueFor: (now: Literal | undefined) => Literal } | null {
-    const { boundTo, states } = thing.compiled.component.axes[own]!
-    if (boundTo === null || !('variable' in boundTo)) return null
-    return { name: boundTo.variable, valueFor: (now) => (typeof now === 'boolean' ? to === 1 : typeof now === 'number' ? to : states[to]!.name) }
-  }
-
   /** How long a motion takes when it sets out from rest; from a motion that still goes it may be shorter or longer. */
   span(axis: NetAxis, changing: Changing): Span {
     const rested = this.timeOf(axis, changing)
@@ -132,12 +124,8 @@ export class Manner {
       configuration[axis.at] = axis.start
       for (const at of [axis.fromAt, axis.motionAt, axis.queuedAt]) if (at >= 0) configuration[at] = 0
     }
-    const isHeld = ({ trigger }: Rule) => 'pauseWhile' in trigger && trigger.pauseWhile !== null && holdsTrue(trigger.pauseWhile, thing.environment, () => false) === true
-    for (const timer of this.network.timers) {
-      if (timer.thing !== thing) continue
-      const state = timer.axis.states[timer.axis.start]!
-      configuration[timer.at] = !holdsIn(timer.rule, state) ? TIMER.off : isHeld(timer.rule) ? TIMER.heldAtStart : TIMER.counting
-    }
+    const isHeld = (condition: string) => holdsTrue(condition, thing.environment, () => false) === true
+    for (const { axis, rule, at } of this.network.timersOfThing(thing)) configuration[at] = TIMER[timerStart(rule, axis.states[axis.start] ?? '', true, isHeld)]
     for (const kept of this.network.namesOfThing(thing).values()) if (kept.thing === thing) configuration[kept.at] = kept.domain.numberOf(thing.environment[kept.name])
   }
 

@@ -1,5 +1,5 @@
 import type { Id, InterruptionPolicy, Literal, Project, Rule } from '../../document'
-import { namesOr } from '../../expression'
+import { isShared, namesOr } from '../../expression'
 import { motionSources } from '../../motion'
 import { Domain } from './domain'
 import { keysIn } from './moves'
@@ -101,6 +101,8 @@ export class Network {
   readonly spans: Span[] = [{ least: 0, most: 0, policy: 'continue' }]
   private readonly own: ReadonlySet<Thing>
   private readonly axisOfThing = new Map<Thing, readonly NetAxis[]>()
+  private readonly timerOfThing: ReadonlyMap<Thing, readonly NetTimer[]>
+  private readonly timerOfAxis: ReadonlyMap<NetAxis, readonly NetTimer[]>
   private readonly nameOfThing = new Map<Thing, ReadonlyMap<string, NetName>>()
   private next = 0
 
@@ -119,6 +121,8 @@ export class Network {
     this.axes = this.axesOf(options)
     for (const axis of this.axes) this.axisOfThing.set(axis.thing, [...(this.axisOfThing.get(axis.thing) ?? []), axis])
     this.timers = this.timersOf()
+    this.timerOfThing = grouped(this.timers, ({ thing }) => thing)
+    this.timerOfAxis = grouped(this.timers, ({ axis }) => axis)
     this.waits = things.flatMap((thing) => thing.compiled.component.rules.filter(({ actions }) => actions.some(({ awaited }) => awaited)).map((rule) => ({ thing, rule }))).map((wait, index) => ({ ...wait, index, at: this.next++ }))
     this.presentAt = new Map(things.filter(({ isItem, holder }) => isItem && things.includes(holder!)).map((thing) => [thing, this.next++]))
     this.names = this.namesOf(matters, new Set([...(options.watched ?? new Map()).values()].flat()))
@@ -137,6 +141,14 @@ export class Network {
     return this.axisOfThing.get(thing) ?? []
   }
 
+  timersOfThing(thing: Thing): readonly NetTimer[] {
+    return this.timerOfThing.get(thing) ?? NO_TIMERS
+  }
+
+  timersOfAxis(axis: NetAxis): readonly NetTimer[] {
+    return this.timerOfAxis.get(axis) ?? NO_TIMERS
+  }
+
   axisOf(thing: Thing, id: Id): NetAxis | undefined {
     return this.axesOfThing(thing).find(({ own }) => thing.compiled.component.axes[own]!.id === id)
   }
@@ -148,7 +160,7 @@ export class Network {
 
   /** What is kept of a name as a thing means it; undefined when nothing depends on it. */
   nameFor(thing: Thing, name: string): NetName | undefined {
-    return this.namesOfThing(thing).get(name) ?? (isShared(this.project, thing, name) ? this.names.find((each) => each.thing === null && each.name === name) : undefined)
+    return this.namesOfThing(thing).get(name) ?? (isShared(this.project, thing.compiled.component, name) ? this.names.find((each) => each.thing === null && each.name === name) : undefined)
   }
 
   spanIndex(span: Span): number {
@@ -160,7 +172,7 @@ export class Network {
     return this.axes.length + this.timers.length + this.waits.length + 2
   }
 
-  timerClock(timer: NetTimer): number {
+  timerClock(timer: Pick<NetTimer, 'index'>): number {
     return this.axes.length + timer.index
   }
 
@@ -211,7 +223,7 @@ export class Network {
     for (const [thing, names] of matters) {
       for (const name of names) {
         if (!(name in thing.environment) || name.startsWith('pointer.')) continue
-        const shared = isShared(this.project, thing, name)
+        const shared = isShared(this.project, thing.compiled.component, name)
         const key = shared ? name : `${thing.index} ${name}`
         const known = found.get(key) ?? { name, thing: shared ? null : thing, readers: [] }
         known.readers.push(thing)
@@ -249,11 +261,15 @@ export class Network {
   }
 }
 
+const NO_TIMERS: readonly NetTimer[] = []
+
 const NO_NAMES: ReadonlyMap<string, NetName> = new Map()
 
-/** Whether a thing means by a name what everyone means by it. */
-export const isShared = (project: Project, { compiled: { component } }: Thing, name: string): boolean =>
-  project.variables.some((variable) => variable.name === name) && ![...component.variables, ...component.parameters].some((each) => each.name === name)
+function grouped<K, V>(values: readonly V[], keyOf: (value: V) => K): ReadonlyMap<K, readonly V[]> {
+  const groups = new Map<K, V[]>()
+  for (const value of values) groups.set(keyOf(value), [...(groups.get(keyOf(value)) ?? []), value])
+  return groups
+}
 
 /** The ways other than retargeting in which motions of an axis can deal with one another. */
 function policiesOf(project: Project, { compiled: { component } }: Thing, axis: Id): ReadonlySet<InterruptionPolicy> {

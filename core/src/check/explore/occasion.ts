@@ -1,4 +1,5 @@
 import type { Id, Modifiers, Rule, TriggerKind } from '../../document'
+import type { TimerStart } from '../../machine'
 import { DOUBLE_TAP_MS } from '../../run/pointer'
 import { isKeptBack } from './hands'
 import type { NetAxis, NetName, NetTimer, NetWait, Network } from './network'
@@ -44,8 +45,8 @@ export interface Outcome {
   readonly marks: readonly Mark[]
 }
 
-/** How a timer stands. */
-export const TIMER = { off: 0, counting: 1, waitsForRest: 2, held: 3, blurred: 4, heldAtStart: 5 } as const
+/** How a timer stands: as it began, stopped on its way, or counting again after that, nobody knows from where. */
+export const TIMER = { off: 0, counts: 1, waits: 2, held: 3, stopped: 4, blurred: 5 } as const satisfies Readonly<Record<TimerStart, number>> & Readonly<Record<string, number>>
 
 /** A clock that counts, the readings between which what it counts for comes, and who goes first when two things are due at once. */
 export interface Deadline {
@@ -69,7 +70,7 @@ export function deadlinesIn(network: Network, configuration: Configuration): rea
   for (const timer of network.timers) {
     const { rule, ms, thing, at } = timer
     const status = configuration[at]!
-    if (status !== TIMER.counting && status !== TIMER.blurred) continue
+    if (status !== TIMER.counts && status !== TIMER.blurred) continue
     const rank = rankOf(thing, RANK.timer + thing.compiled.component.rules.indexOf(rule))
     deadlines.push({ clock: network.timerClock(timer), least: status === TIMER.blurred ? 0 : ms, most: ms, rank, occasion: { what: 'timer', timer } })
   }

@@ -1,7 +1,7 @@
 import { axisOfProperty, isExpression, parameterOfProperty, type Id, type Project, type TriggerKind } from '../../document'
+import { isShared } from '../../expression'
 import { recipientsOf } from '../../semantics'
 import { namesThatMatter, saidOf } from './names'
-import { isShared } from './network'
 import { wayFrom } from './spots'
 import type { Thing } from './things'
 
@@ -26,8 +26,8 @@ export function independentGroups(project: Project, things: readonly Thing[]): r
     for (const other of heardBy(thing, things)) join(thing, other)
   }
   for (const { name } of project.variables) {
-    const reading = things.filter((thing) => matters.get(thing)!.has(name) && isShared(project, thing, name))
-    const setting = things.filter((thing) => setsOf(thing).has(name) && isShared(project, thing, name))
+    const reading = things.filter((thing) => matters.get(thing)!.has(name) && isShared(project, thing.compiled.component, name))
+    const setting = things.filter((thing) => setsOf(thing).has(name) && isShared(project, thing.compiled.component, name))
     if (setting.length > 0 && reading.length > 0) for (const thing of [...setting, ...reading]) join(thing, reading[0]!)
   }
   const found = new Map<Thing, Thing[]>()
