@@ -1,6 +1,6 @@
 import type { Id, Project, Rule } from '../document'
 import type { Surface } from '../machine'
-import { enact, enactOn, explore, marksOf, Network, WAYS, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Way } from './explore'
+import { enact, enactOn, explore, marksOf, Network, StateSpace, WAYS, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Way } from './explore'
 
 /** Everything a step can come to, with the step. */
 export interface Seen<Kind extends Mark['what']> {
@@ -67,6 +67,7 @@ export interface ArenaOptions extends Effort {
 /** Some things on a surface that have to do with one another, and everything that can become of them; each answer is worked out once and only when asked for. */
 export class Arena {
   private readonly known = new Map<string, Facts>()
+  private readonly spaces = new Map<string, StateSpace>()
   private readonly visited = new Map<Node, Enacted | null>()
 
   constructor(readonly project: Project, readonly surface: Surface, readonly things: readonly Thing[], private readonly options: ArenaOptions = {}) {}
@@ -120,14 +121,23 @@ export class Arena {
   private facts(key: string, ways: readonly Way[], isOpen: boolean, followed?: { readonly thing: Thing; readonly axis: Id }): Facts {
     const known = this.known.get(key)
     if (known) return known
-    const network = new Network(this.project, this.things, { hasKeyboard: ways.includes('keyboard'), ...(followed ? { followed: [followed] } : {}) })
+    const space = this.space(followed)
+    const { network } = space
     const outside = isOpen ? (this.options.outside?.(network) ?? []) : []
     if (isOpen && outside.length === 0 && ways === this.ways) return this.closed
     const steps: Travelled[] = []
     const { limit, memory, isToStop } = this.options
-    const explored = explore(network, { ways, outside, onStep: (step) => void steps.push(step), limit, memory, isToStop })
+    const explored = explore(network, { ways, outside, space, onStep: (step) => void steps.push(step), limit, memory, isToStop })
     const facts = new Facts(explored, steps)
     this.known.set(key, facts)
     return facts
+  }
+
+  /** What all explorations share that follow the motions of an axis, or none. */
+  private space(followed?: { readonly thing: Thing; readonly axis: Id }): StateSpace {
+    const key = followed ? `${followed.thing.index} ${followed.axis}` : ''
+    const known = this.spaces.get(key) ?? new StateSpace(new Network(this.project, this.things, { hasKeyboard: this.ways.includes('keyboard'), ...(followed ? { followed: [followed] } : {}) }))
+    this.spaces.set(key, known)
+    return known
   }
 }

@@ -39,7 +39,12 @@ function fromOtherScreens(project: Project, screen: Screen, network: Network): O
 
 const NOWHERE: ReadonlySet<Id> = new Set()
 
-/** The variables that something on a screen gives values to. */
+const known = new WeakMap<Project, Map<Screen, readonly string[]>>()
+
+/** The variables that something on a screen gives values to; each screen of a project is looked through once. */
 function setsOn(project: Project, screen: Screen): readonly string[] {
-  return orElse(() => thingsOnSurface(project, { screen: screen.id }).flatMap((thing) => [...setsOf(thing)]), [])
+  const ofProject = known.get(project) ?? new Map<Screen, readonly string[]>()
+  const sets = ofProject.get(screen) ?? orElse(() => [...new Set(thingsOnSurface(project, { screen: screen.id }).flatMap((thing) => [...setsOf(thing)]))], [])
+  known.set(project, ofProject.set(screen, sets))
+  return sets
 }

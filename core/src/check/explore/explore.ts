@@ -1,14 +1,14 @@
 import { MemoryAllowance, OBJECT_BYTES, USUAL_LIMIT, type Effort } from './effort'
-import { Instant } from './instant'
-import { Manner } from './manner'
 import { movesIn, type Outside, type Way } from './moves'
 import type { Network } from './network'
-import { deadlinesIn, type Configuration, type Deadline, type Mark, type Occasion, type Outcome } from './occasion'
+import type { Configuration, Deadline, Mark, Occasion, Outcome } from './occasion'
+import { StateSpace, type Standing } from './space'
 import { bind, carriedOver, extentOf, extrapolate, includes, pass, readings, zeroZone, type Zone } from './zone'
 
 /** Things that cannot be told apart by anything but their clocks. */
 export interface Place {
   readonly index: number
+  readonly standing: Standing
   readonly configuration: Configuration
   /** What counts there, in the order of the clocks of its zones. */
   readonly deadlines: readonly Deadline[]
@@ -43,6 +43,8 @@ export interface Node {
 export interface ExploreOptions extends Effort {
   readonly ways: readonly Way[]
   readonly outside?: Outside
+  /** What other explorations of the network have worked out already. */
+  readonly space?: StateSpace
   /** Is told of every step once; saying true ends the exploration. */
   readonly onStep?: (step: Travelled) => boolean | void
 }
@@ -74,8 +76,8 @@ export interface Explored {
  * readings, time passes until the first deadline, what a person does comes at any instant before it, and one zone
  * inside another at the same place is not gone into again (Larsen, Pettersson and Yi 1995).
  */
-export function explore(network: Network, { ways, outside = [], limit = USUAL_LIMIT, memory = new MemoryAllowance(), onStep, isToStop }: ExploreOptions): Explored {
-  const search = new Search(network, ways, outside)
+export function explore(network: Network, { ways, outside = [], space = new StateSpace(network), limit = USUAL_LIMIT, memory = new MemoryAllowance(), onStep, isToStop }: ExploreOptions): Explored {
+  const search = new Search(space, ways, outside)
   const nodes: Node[] = [...search.begin()]
   const so = (isFinished: boolean): Explored => ({ network, isFinished, seen: nodes.length, places: search.places, nodes })
   for (let next = 0; next < nodes.length; next++) {
@@ -95,19 +97,13 @@ export function explore(network: Network, { ways, outside = [], limit = USUAL_LI
 
 const bytesOf = (zone: Zone): number => zone.byteLength + OBJECT_BYTES
 
-/** More answers than these to conditions nobody knows are not tried. */
-const MOST_BRANCHES = 64
-
 class Search {
   /** Nodes whose readings another one at the same place has as well: what can come of them comes of that one. */
   readonly covered = new Set<Node>()
   private readonly all: Place[] = []
-  private readonly known = new Map<string, Place>()
-  private readonly manner: Manner
+  private readonly known = new Map<Standing, Place>()
 
-  constructor(private readonly network: Network, private readonly ways: readonly Way[], private readonly outside: Outside) {
-    this.manner = new Manner(network)
-  }
+  constructor(private readonly space: StateSpace, private readonly ways: readonly Way[], private readonly outside: Outside) {}
 
   /** The places that can be come to. */
   get places(): readonly Place[] {
@@ -115,18 +111,9 @@ class Search {
   }
 
   begin(): readonly Node[] {
-    const { network } = this
-    const blank = new Int32Array(network.size)
-    for (const thing of network.things) {
-      this.manner.restart(blank, thing)
-      const at = network.presentAt.get(thing)
-      if (at !== undefined) blank[at] = thing.startsThere ? 1 : 0
-    }
-    for (const kept of network.names) if (kept.thing === null) blank[kept.at] = kept.domain.numberOf(kept.readers[0]!.environment[kept.name])
-    return this.outcomes(blank, { what: 'begin' }).flatMap((outcome) => {
-      const place = this.placeOf(outcome.configuration)
-      const zone = zeroZone(place.deadlines.length + 1)
-      return this.settled(place, zone, null, null, outcome) ?? []
+    return this.space.beginnings.flatMap(({ to, outcome }) => {
+      const place = this.placeOf(to)
+      return this.settled(place, zeroZone(place.deadlines.length + 1), null, null, outcome) ?? []
     })
   }
 
@@ -162,8 +149,7 @@ class Search {
   }
 
   private stepsFrom(place: Place): readonly Step[] {
-    const looking = new Instant(this.network, this.manner, place.configuration, [])
-    const free: readonly Occasion[] = [...movesIn(this.network, looking, this.ways), ...this.outside]
+    const free: readonly Occasion[] = [...movesIn(this.space.network, this.space.looking(place.standing), this.ways), ...this.outside]
     return [
       ...place.deadlines.flatMap((deadline) => this.stepsOf(place, deadline)),
       ...free.map((occasion) => this.step(place, occasion, null)),
@@ -171,46 +157,25 @@ class Search {
   }
 
   private stepsOf(place: Place, deadline: Deadline): readonly Step[] {
-    const open = endingAfter(this.network, place, deadline)
+    const open = endingAfter(this.space.network, place, deadline)
     return subsets(open).map((ending) => this.step(place, deadline.occasion, deadline, ending, open.filter((each) => !ending.includes(each))))
   }
 
-  private step(place: Place, occasion: Occasion, deadline: Deadline | null, ending: readonly Deadline[] = [], going: readonly Deadline[] = []): Step {
-    const outcomes = this.outcomes(place.configuration, occasion, ending).flatMap((outcome) => {
-      const to = this.placeOf(outcome.configuration)
-      const nothing = to === place && outcome.started.length === 0 && outcome.marks.length === 0
-      if (nothing && deadline === null) return []
-      const from = [0, ...to.deadlines.map(({ clock }) => (outcome.started.includes(clock) ? 0 : place.deadlines.findIndex((each) => each.clock === clock) + 1))]
-      return [{ to, outcome, from }]
-    })
-    return { occasion, deadline, ending, going, outcomes }
+  private step({ standing }: Place, occasion: Occasion, deadline: Deadline | null, ending: readonly Deadline[] = [], going: readonly Deadline[] = []): Step {
+    const transitions = this.space.transitions(standing, occasion, ending).filter(({ isNothing }) => deadline !== null || !isNothing)
+    return { occasion, deadline, ending, going, outcomes: transitions.map(({ to, outcome, from }) => ({ to: this.placeOf(to), outcome, from })) }
   }
 
-  /** What an occasion comes to, for every answer to what nobody knows. */
-  private outcomes(configuration: Configuration, occasion: Occasion, ending: readonly Deadline[] = []): readonly Outcome[] {
-    const found: Outcome[] = []
-    const open: (readonly boolean[])[] = [[]]
-    for (let choices = open.pop(); choices && found.length < MOST_BRANCHES; choices = open.pop()) {
-      const instant = new Instant(this.network, this.manner, configuration, choices, ending)
-      const outcome = instant.happen(occasion)
-      for (let asked = choices.length; asked < instant.asked; asked++) open.push([...choices, ...Array.from({ length: asked - choices.length }, () => false), true])
-      found.push(outcome)
-    }
-    return found
-  }
-
-  private placeOf(configuration: Configuration): Place {
-    const key = keyOf(configuration)
-    const known = this.known.get(key)
+  private placeOf(standing: Standing): Place {
+    const known = this.known.get(standing)
     if (known) return known
-    const place: Place = { index: this.all.length, configuration, deadlines: deadlinesIn(this.network, configuration), zones: [], steps: null }
+    const { configuration, deadlines } = standing
+    const place: Place = { index: this.all.length, standing, configuration, deadlines, zones: [], steps: null }
     this.all.push(place)
-    this.known.set(key, place)
+    this.known.set(standing, place)
     return place
   }
 }
-
-const keyOf = (configuration: Configuration): string => String.fromCharCode(...configuration.map((number) => number + 1))
 
 /** The readings at a place in which a deadline comes, or in which somebody can do something before any does; null when there are none. */
 function whenever({ deadlines }: Place, zone: Zone, { deadline, ending, going }: Step): Zone | null {

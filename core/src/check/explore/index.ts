@@ -3,6 +3,7 @@ export { explore, isPassing, marksOf, type Explored, type ExploreOptions, type N
 export { enact, enactOn, type Enacted } from './inputs'
 export { WAYS, type Outside, type Way } from './moves'
 export { Network, type NetAxis, type NetworkOptions, type NetName } from './network'
+export { StateSpace } from './space'
 export { independentGroups, setsOf, signatureOf } from './split'
 export { thingsOn, thingsOnSurface, type Thing } from './things'
 export { wayTo, instantsOf } from './timing'
