@@ -55,7 +55,7 @@ export class Facts {
 export const isByItself = ({ deadline }: Travelled): boolean => deadline !== null && deadline.occasion.what !== 'long' && deadline.occasion.what !== 'late tap'
 
 /** The node a step leads to, as the end of a way of its own. */
-export const after = ({ from, to, occasion, outcome }: Travelled): Node => ({ place: to, zone: to.zones[0]?.zone ?? from.zone, extent: 0, before: from, by: occasion, outcome, depth: from.depth + 1 })
+export const after = ({ from, to, occasion, ending, going, outcome }: Travelled): Node => ({ place: to, zone: to.zones[0]?.zone ?? from.zone, extent: 0, before: from, by: occasion, ending, going, outcome, depth: from.depth + 1 })
 
 export interface ArenaOptions extends Effort {
   /** What can come from beyond the things, once it is known what of them matters. */

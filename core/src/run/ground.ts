@@ -75,7 +75,9 @@ export class RunGround implements Ground<string> {
   rename(path: string, names: Readonly<Record<string, Literal>>): void {
     const instance = this.run.instances.get(path)
     if (!instance || Object.entries(names).every(([name, value]) => instance.environment[name] === value)) return
-    this.replace(instance, changeEnvironment(instance, { ...instance.environment, ...names }, this.run.nowMs))
+    const after = changeEnvironment(instance, { ...instance.environment, ...names }, this.run.nowMs)
+    for (const [axis, to] of after.states.entries()) if (instance.states[axis] !== to) this.recordState(instance, after, axis, null)
+    this.replace(instance, after)
   }
 
   nowMs(): number {
@@ -121,7 +123,7 @@ export class RunGround implements Ground<string> {
     const before = this.at(path)
     const changed = changeState(before, axis, to, rule, atMs)
     const after = isTied(before) ? this.carried(before, changed, axis, rule) : changed
-    this.run.record({ what: 'state', atMs, instance: path, axis: axisId(before, axis), from: before.states[axis] ?? '', to, rule: rule?.id ?? null, settlesMs: after.settlesMs[axis] ?? atMs })
+    this.recordState(before, after, axis, rule)
     this.replace(before, after)
   }
 
@@ -233,6 +235,11 @@ export class RunGround implements Ground<string> {
     const instance = this.run.instances.get(path)
     if (!instance) throw new Error(`Nothing stands at “${path}”.`)
     return instance
+  }
+
+  private recordState(before: Instance, { path, states, settlesMs }: Instance, axis: number, rule: Rule | null): void {
+    const atMs = this.run.nowMs
+    this.run.record({ what: 'state', atMs, instance: path, axis: axisId(before, axis), from: before.states[axis] ?? '', to: states[axis] ?? '', rule: rule?.id ?? null, settlesMs: settlesMs[axis] ?? atMs })
   }
 
   private carried(before: Instance, after: Instance, axis: number, rule: Rule | null): Instance {

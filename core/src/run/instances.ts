@@ -1,7 +1,7 @@
 import { sameValue, type Literal } from '../document'
 import { startEnvironment } from '../expression'
 import {
-  changeEnvironment, changePresence, changeSurroundings, contentsOf, holderOf, isSurface, isWithin, measuredAs, nextDueMs, NOTHING_GIVEN, pathInside, startInstance, stepOf,
+  changePresence, changeSurroundings, contentsOf, holderOf, isSurface, isWithin, measuredAs, nextDueMs, NOTHING_GIVEN, pathInside, startInstance, stepOf,
   type Content, type Contents, type Instance, type InstanceStart, type Pace,
 } from '../machine'
 import { Agenda } from './agenda'
@@ -137,7 +137,7 @@ export class Instances {
       return
     }
     if (isBack) this.leaving.set(holder, this.leavingFrom(holder).filter((each) => !isSame(each, content)))
-    if (!before || !sameValue(before.parameters, parameters)) this.replace(inner, changeEnvironment(inner, { ...inner.environment, ...parameters }, atMs), atMs)
+    if (!before || !sameValue(before.parameters, parameters)) this.run.ground.rename(path, parameters)
     for (const [axis, state] of Object.entries(states)) if (before && before.states[axis] !== state) this.run.ground.interpreter.put(path, axis, state)
   }
 

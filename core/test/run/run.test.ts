@@ -242,6 +242,16 @@ describe('combinations and instances', () => {
     expect([box('large').width, box('large').fill, box('small').fill]).toEqual([200, '#111111', '#222222'])
   })
 
+  test('an axis that a name decides is in the trace like any other', () => {
+    const component = small({ off: {}, on: {} }, [{ on: tap, in: ['off'], to: 'off', actions: [{ id: 'set', do: 'set', variable: 'lit', to: 'true' }] }])
+    const run = start({
+      ...component, variables: [{ id: 'lit', name: 'lit', type: 'yes/no', start: false }],
+      axes: [...component.axes, { id: 'lamp', name: 'lamp', start: 'dark', boundTo: { variable: 'lit' }, states: ['dark', 'bright'].map((id) => ({ ...component.axes[0]!.states[0]!, id, name: id })) }],
+    })
+    tapAt(run)
+    expect(run.trace).toContainEqual({ what: 'state', atMs: 0, instance: '', axis: 'lamp', from: 'dark', to: 'bright', rule: null, settlesMs: 0 })
+  })
+
   test('what is pinned travels with a holder that changes size', () => {
     const one = small({ a: {}, b: { look: { frame: { width: 200 } } } }, [{ on: tap, to: 'b' }])
     const pinned = { ...one, parts: one.parts.map((part) => (part.id === 'dot' ? { ...part, base: { ...part.base, pinX: 'end' } } : part)) }

@@ -36,6 +36,9 @@ export interface Node {
   /** How it was reached first, which is a way with as few steps as there are. */
   readonly before: Node | null
   readonly by: Occasion | null
+  /** Motions that end at the instant it was reached at, and those that do not; see `Step`. */
+  readonly ending: readonly Deadline[]
+  readonly going: readonly Deadline[]
   readonly outcome: Outcome
   readonly depth: number
 }
@@ -54,6 +57,8 @@ export interface Travelled {
   readonly from: Node
   readonly occasion: Occasion
   readonly deadline: Deadline | null
+  readonly ending: readonly Deadline[]
+  readonly going: readonly Deadline[]
   readonly outcome: Outcome
   /** The readings of the clocks of where it comes from, in which it happens. */
   readonly when: Zone
@@ -65,6 +70,8 @@ export interface Travelled {
 export interface Explored {
   readonly network: Network
   readonly isFinished: boolean
+  /** Nothing that was seen depends on what nobody knows, and nothing came from outside: every first way to a place is one that a run can go, with the same marks. */
+  readonly isExact: boolean
   /** How many symbolic configurations were seen. */
   readonly seen: number
   readonly places: readonly Place[]
@@ -79,7 +86,7 @@ export interface Explored {
 export function explore(network: Network, { ways, outside = [], space = new StateSpace(network), limit = USUAL_LIMIT, memory = new MemoryAllowance(), onStep, isToStop }: ExploreOptions): Explored {
   const search = new Search(space, ways, outside)
   const nodes: Node[] = [...search.begin()]
-  const so = (isFinished: boolean): Explored => ({ network, isFinished, seen: nodes.length, places: search.places, nodes })
+  const so = (isFinished: boolean): Explored => ({ network, isFinished, isExact: space.isExact && outside.length === 0, seen: nodes.length, places: search.places, nodes })
   for (let next = 0; next < nodes.length; next++) {
     if (nodes.length > limit || (next % 512 === 511 && isToStop?.(nodes.length) === true)) return so(false)
     if (search.covered.has(nodes[next]!) || marksOf(nodes[next]!, 'stopped').length > 0) continue
@@ -97,6 +104,8 @@ export function explore(network: Network, { ways, outside = [], space = new Stat
 
 const bytesOf = (zone: Zone): number => zone.byteLength + OBJECT_BYTES
 
+const BEGINNING = { before: null, by: null, ending: [], going: [] }
+
 class Search {
   /** Nodes whose readings another one at the same place has as well: what can come of them comes of that one. */
   readonly covered = new Set<Node>()
@@ -113,7 +122,7 @@ class Search {
   begin(): readonly Node[] {
     return this.space.beginnings.flatMap(({ to, outcome }) => {
       const place = this.placeOf(to)
-      return this.settled(place, zeroZone(place.deadlines.length + 1), null, null, outcome) ?? []
+      return this.settled(place, zeroZone(place.deadlines.length + 1), BEGINNING, outcome) ?? []
     })
   }
 
@@ -123,18 +132,19 @@ class Search {
     const isForced = isPassing(node)
     place.steps ??= this.stepsFrom(place)
     for (const step of place.steps) {
-      const { occasion, deadline, outcomes } = step
+      const { occasion, deadline, ending, going, outcomes } = step
       if (isForced && deadline === null) continue
       const when = whenever(place, zone, step)
       if (!when) continue
       for (const { to, outcome, from } of outcomes) {
-        visit({ from: node, occasion, deadline, outcome, when, isAtOnce: isForced, to }, () => this.settled(to, carriedOver(when, place.deadlines.length + 1, from), node, occasion, outcome))
+        const origin = { before: node, by: occasion, ending, going }
+        visit({ from: node, occasion, deadline, ending, going, outcome, when, isAtOnce: isForced, to }, () => this.settled(to, carriedOver(when, place.deadlines.length + 1, from), origin, outcome))
       }
     }
   }
 
   /** Lets time pass at a place as far as it may; null when all of that is known there already. */
-  private settled(place: Place, zone: Zone, before: Node | null, by: Occasion | null, outcome: Outcome): Node | null {
+  private settled(place: Place, zone: Zone, origin: Pick<Node, 'before' | 'by' | 'ending' | 'going'>, outcome: Outcome): Node | null {
     const { deadlines, zones } = place
     const n = deadlines.length + 1
     pass(zone, n)
@@ -142,7 +152,7 @@ class Search {
     extrapolate(zone, n, [0, ...deadlines.map(({ most }) => most)])
     const extent = extentOf(zone)
     for (const known of zones) if (known.extent >= extent && includes(known.zone, zone)) return null
-    const node: Node = { place, zone, extent, before, by, outcome, depth: before ? before.depth + 1 : 0 }
+    const node: Node = { place, zone, extent, ...origin, outcome, depth: origin.before ? origin.before.depth + 1 : 0 }
     for (let at = zones.length - 1; at >= 0; at--) if (zones[at]!.extent <= extent && includes(zone, zones[at]!.zone)) this.covered.add(zones.splice(at, 1)[0]!)
     zones.push(node)
     return node

@@ -111,6 +111,7 @@ export class Hands implements HandGround<Thing, Spot, Spot> {
 
   /** That the second may come too late counts as another tap, which is possible as well. */
   isSecond(tap: Spot): boolean {
+    if (this.tapped) this.instant.isExact = false
     return this.instant.configuration[this.network.tappedAt] === numberOf(tap)
   }
 
@@ -134,6 +135,7 @@ export class Hands implements HandGround<Thing, Spot, Spot> {
   reveal(): void {}
 
   dragAlong(): boolean {
+    this.instant.isExact = false
     this.longMs = null
     return this.pressed?.on.way.some(({ thing, part }) => thing.compiled.component.parts.some(({ id, drag }) => id === part && drag !== undefined)) ?? false
   }

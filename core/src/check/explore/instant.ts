@@ -22,6 +22,8 @@ export class Instant implements Ground<Thing> {
   readonly marks: Mark[] = []
   /** How many conditions nobody knows were asked. */
   asked = 0
+  /** Nothing that has happened depends on what nobody knows: a value, how long something takes, where a hand is exactly. */
+  isExact = true
   private readonly started = new Set<number>()
 
   constructor(readonly network: Network, private readonly manner: Manner, before: Configuration, private readonly choices: readonly boolean[], private readonly ending: readonly Deadline[] = []) {
@@ -123,7 +125,9 @@ export class Instant implements Ground<Thing> {
   }
 
   private decide(answer: Sure): boolean {
-    return answer === UNSURE ? (this.choices[this.asked++] ?? false) : answer
+    if (answer !== UNSURE) return answer
+    this.isExact = false
+    return this.choices[this.asked++] ?? false
   }
 
   private environmentOf(thing: Thing): Readonly<Record<string, Literal>> {
@@ -205,12 +209,18 @@ export class Instant implements Ground<Thing> {
 
   assign(thing: Thing, variable: string, value: Literal | undefined): void {
     const kept = this.network.nameFor(thing, variable)
-    if (kept) this.setName(kept, kept.domain.numberOf(value), thing)
+    if (kept) this.setName(kept, this.numberFor(kept, value), thing)
   }
 
   name(thing: Thing, name: string, value: Literal | undefined): void {
     const kept = this.network.nameFor(thing, name)
-    if (kept) this.setName(kept, kept.domain.numberOf(value))
+    if (kept) this.setName(kept, this.numberFor(kept, value))
+  }
+
+  private numberFor({ domain }: NetName, value: Literal | undefined): number {
+    const number = domain.numberOf(value)
+    if (number === UNKNOWN) this.isExact = false
+    return number
   }
 
   private axis(thing: Thing, own: number): NetAxis {
@@ -236,6 +246,8 @@ export class Instant implements Ground<Thing> {
     if (axis.motionAt >= 0) {
       span = this.network.spanIndex(this.manner.span(axis, { states: before, from, to, rule, names: this.namesOf(axis.thing), left: this.network.spans[left]! }))
       this.configuration[axis.motionAt] = span
+      const { least, most } = this.network.spans[span]!
+      if (least < most) this.isExact = false
       this.start(axis.index)
     }
     this.marks.push({ what: 'entered', axis, from, to, rule, span, left })
@@ -244,6 +256,7 @@ export class Instant implements Ground<Thing> {
   postpone(thing: Thing, rule: Rule, group: number, [least, most]: Ends): void {
     const wait = this.network.waits.find((each) => each.thing === thing && each.rule === rule)
     if (!wait) return
+    if (least < most) this.isExact = false
     this.configuration[wait.at] = keptWait(group, this.network.spanIndex({ least, most, policy: 'continue' }))
     this.start(this.network.waitClock(wait))
   }
@@ -316,6 +329,7 @@ export class Instant implements Ground<Thing> {
     const isHeld = this.isTrue(thing, trigger.pauseWhile)
     if (isHeld === (status === TIMER.held || status === TIMER.stopped)) return
     this.configuration[at] = isHeld ? TIMER.stopped : status === TIMER.held ? TIMER.counts : TIMER.blurred
+    if (this.configuration[at] === TIMER.blurred) this.isExact = false
     if (!isHeld) this.start(this.network.timerClock(timer))
   }
 

@@ -32,6 +32,8 @@ export class StateSpace {
   private readonly manner: Manner
   private readonly known = new Map<number, Standing[]>()
   private first: readonly Transition[] | null = null
+  /** Whether no step worked out so far depends on what nobody knows: then each first way to a configuration is one that a run can go. */
+  isExact = true
 
   constructor(readonly network: Network) {
     this.manner = new Manner(network)
@@ -63,6 +65,7 @@ export class StateSpace {
       const instant = new Instant(this.network, this.manner, from.configuration, choices, ending)
       const outcome = instant.happen(occasion)
       for (let asked = choices.length; asked < instant.asked; asked++) open.push([...choices, ...Array.from({ length: asked - choices.length }, () => false), true])
+      if (!instant.isExact) this.isExact = false
       const to = this.standingOf(outcome.configuration)
       found.push({
         to, outcome,

@@ -9,7 +9,8 @@ export interface Spot {
   /** The part itself; of what the surface as a whole listens to, its root. */
   readonly at: Level<Thing>
   readonly way: readonly Level<Thing>[]
-  /** The innermost part on the way that can take the focus. */
+  /** Something listens to it, or can be dragged; not only the focus comes there. */
+  readonly isListened: boolean
   readonly canFocus: boolean
 }
 
@@ -49,9 +50,10 @@ export function spotsOf(things: readonly Thing[], mattersFocus: boolean): readon
     const listened = component.rules.map(({ part }) => part ?? root.part.id)
     const focusable = component.parts.filter(({ id }) => canFocus(thing, id)).map(({ id }) => id)
     const dragged = component.parts.filter(({ drag }) => drag !== undefined).map(({ id }) => id)
-    for (const part of new Set([...listened, ...dragged, ...(mattersFocus ? focusable : [])])) {
+    const touched = new Set([...listened, ...dragged])
+    for (const part of new Set([...touched, ...(mattersFocus ? focusable : [])])) {
       if (!component.parts.some(({ id }) => id === part)) continue
-      spots.push({ index: spots.length, at: { thing, part }, way: wayFrom(thing, part), canFocus: focusable.includes(part) })
+      spots.push({ index: spots.length, at: { thing, part }, way: wayFrom(thing, part), isListened: touched.has(part), canFocus: focusable.includes(part) })
     }
   }
   return spots

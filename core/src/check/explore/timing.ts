@@ -45,7 +45,8 @@ function demandsOf(way: readonly Node[]): readonly AtLeast[] {
       const happens = node.by === deadline.occasion
       const { least, most } = deadline
       if (happens) demands.push({ later: index, earlier: from, ms: least })
-      const comesFirst = !happens && least === most && (isByHand(node.by!.what) || isAhead(before!, deadline.clock, node))
+      if (node.ending.includes(deadline)) demands.push({ later: index, earlier: from, ms: least })
+      const comesFirst = !happens && least === most && (isByHand(node.by!.what) || isAhead(before!, deadline.clock, node) || node.going.includes(deadline))
       demands.push({ later: from, earlier: index, ms: -(comesFirst ? most - 1 : most) })
     }
     if (index > 0) demands.push({ later: index, earlier: index - 1, ms: 0 })

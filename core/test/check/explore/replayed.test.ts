@@ -1,0 +1,99 @@
+import { afterAll, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { skerryLine } from '@rheoscope/core/demo'
+import type { Project } from '@rheoscope/core/document'
+import { compile, surfaceComponent, type Surface } from '@rheoscope/core/machine'
+import type { Trace } from '@rheoscope/core/run'
+import { enact, explore, independentGroups, Network, signatureOf, thingsOn, thingsOnSurface, WAYS, wayTo, type Mark, type Node, type Place, type Thing, type Way } from '../../../src/check/explore'
+import { machines, projectWith } from './random-machine'
+
+const MACHINES = Number(process.env.RHEOSCOPE_MACHINES ?? 2000)
+
+/** So many first ways of one exploration are gone by a run here: the longest of up to so many steps, which have others as their beginnings. */
+const WAYS_GONE = { demo: 40, random: 3 }
+const MOST_STEPS = 16
+
+/** Larger ones than this, in symbolic configurations, are gone only as far as that. */
+const LIMIT = 300
+
+/** What happened, as far as both an exploration and a run tell it. */
+function told(mark: Mark, network: Network): readonly string[] {
+  switch (mark.what) {
+    case 'fired':
+      return [`${mark.thing.path} fires ${mark.rule.id}`]
+    case 'entered':
+      return [`${mark.axis.thing.path} ${mark.axis.own} ${mark.axis.states[mark.from]} to ${mark.axis.states[mark.to]} by ${mark.rule?.id ?? 'nothing'}`]
+    case 'settled':
+      return network.axes.includes(mark.axis) ? [`${mark.axis.thing.path} ${mark.axis.own} settles in ${mark.axis.states[mark.state]}`] : []
+    default:
+      return []
+  }
+}
+
+function toldOf(trace: Trace, network: Network): readonly string[] {
+  const things = new Map(network.things.map((thing) => [thing.path, thing]))
+  const own = (path: string, axis: string): number => things.get(path)!.compiled.component.axes.findIndex(({ id }) => id === axis)
+  return trace.flatMap((event): readonly string[] => {
+    if (!('instance' in event) || !things.has(event.instance)) return []
+    switch (event.what) {
+      case 'fired':
+        return [`${event.instance} fires ${event.rule}`]
+      case 'state':
+        return [`${event.instance} ${own(event.instance, event.axis)} ${event.from} to ${event.to} by ${event.rule ?? 'nothing'}`]
+      case 'settled': {
+        const axis = network.axisOf(things.get(event.instance)!, event.axis)!
+        // Where nothing waits for a motion to end, the exploration does not follow it.
+        return axis.motionAt < 0 ? [] : [`${event.instance} ${axis.own} settles in ${event.state}`]
+      }
+      default:
+        return []
+    }
+  })
+}
+
+const rates = { exact: { ways: 0, gone: 0 }, others: { ways: 0, gone: 0 } }
+
+/** Goes the first ways of an exploration; where nothing is left open every one of them has to come out as it was explored. */
+function goFirstWays(project: Project, surface: Surface, things: readonly Thing[], ways: readonly Way[], many: number): void {
+  const network = new Network(project, things, { hasKeyboard: ways.includes('keyboard') })
+  const { nodes, isExact } = explore(network, { ways, limit: LIMIT })
+  const rate = isExact ? rates.exact : rates.others
+  const firsts = new Map<Place, Node>()
+  for (const node of nodes) if (node.depth <= MOST_STEPS && !firsts.has(node.place)) firsts.set(node.place, node)
+  for (const node of [...firsts.values()].slice(-many)) {
+    const run = enact(project, surface, network, node)?.run
+    if (run?.stopped) continue
+    const explored = wayTo(node).flatMap(({ outcome }) => outcome.marks.flatMap((mark) => told(mark, network)))
+    // What is due at the instant it comes there has happened as well.
+    const gone = run ? toldOf(run.trace, network).slice(0, explored.length) : null
+    rate.ways++
+    if (JSON.stringify(gone) === JSON.stringify(explored)) rate.gone++
+    else if (isExact) expect(gone).toEqual(explored)
+  }
+}
+
+const surfaces: readonly (readonly [string, Surface])[] = [
+  ...skerryLine.components.map(({ id, name }) => [name, { component: id }] as const),
+  ...skerryLine.screens.filter(({ id }) => id !== 'wall').map(({ id, name }) => [name, { screen: id }] as const),
+]
+
+test.each(surfaces)('on %s a run goes the ways of an exact exploration, with the same marks', (_name, surface) => {
+  const alike = new Set<string>()
+  for (const group of independentGroups(skerryLine, thingsOnSurface(skerryLine, surface))) {
+    const signature = signatureOf(group)
+    if (!alike.has(signature)) goFirstWays(skerryLine, surface, group, WAYS, WAYS_GONE.demo)
+    alike.add(signature)
+  }
+})
+
+test('runs go the ways of exact explorations of random machines, with the same marks', () => {
+  fc.assert(fc.property(machines, (plain) => {
+    const project = projectWith(plain)
+    goFirstWays(project, { screen: 'screen' }, thingsOn(project, compile(project, surfaceComponent(project, { screen: 'screen' }))).slice(1), ['mouse'], WAYS_GONE.random)
+  }), { numRuns: MACHINES })
+})
+
+afterAll(() => {
+  const { exact, others } = rates
+  process.stdout.write(`first ways gone by runs: ${exact.gone} of ${exact.ways} of exact explorations, ${others.gone} of ${others.ways} of others (${Math.round((100 * others.gone) / Math.max(1, others.ways))} %)\n`)
+})
