@@ -70,20 +70,20 @@ export class CheckRuns {
     return { ...row.result, revision: row.revision, finishedAt: row.finishedAt.toISOString() }
   }
 
-  /** Keeps a response open and writes how far the check is, until it ends; at once when none is under way. */
+  /** Keeps a response open and writes how far the check is, until it ends; where it has ended already, or none was made, says that. */
   async follow(id: string, request: Request, response: Response): Promise<void> {
-    const isUnderWay = await this.storage.checkQueue.isUnderWay(id)
+    const ended = await this.ended(id, 'No check is under way.')
     if (!openEvents(request, response)) return
     const write = ({ event, data }: News) => {
       response.write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`)
       if (event !== 'progress') response.end()
     }
-    if (!isUnderWay) return write({ event: 'stopped', data: { why: 'No check is under way.' } })
+    if (ended) return write(ended)
     const last = this.last.get(id)
     if (last) write(last)
     this.emitter.on(id, write)
     // Whoever told its end may not have been heard.
-    const watching = setInterval(() => void this.ended(id).then((news) => news && write(news), () => undefined), WATCH_MS)
+    const watching = setInterval(() => void this.ended(id, STOPPED).then((news) => news && write(news), () => undefined), WATCH_MS)
     response.on('close', () => {
       clearInterval(watching)
       this.emitter.off(id, write)
@@ -125,11 +125,11 @@ export class CheckRuns {
     this.emitter.emit(project, told)
   }
 
-  /** What is to be told of a check that is no longer under way; null while it is. */
-  private async ended(id: string): Promise<News | null> {
+  /** What is to be told of a check that is no longer under way, `why` where it has left nothing; null while it is. */
+  private async ended(id: string, why: string): Promise<News | null> {
     if (await this.storage.checkQueue.isUnderWay(id)) return null
     const [row] = await this.storage.database.select({ revision: checkResults.revision }).from(checkResults).where(eq(checkResults.project, id)).orderBy(desc(checkResults.revision)).limit(1)
-    return row ? { event: 'done', data: row } : { event: 'stopped', data: { why: STOPPED } }
+    return row ? { event: 'done', data: row } : { event: 'stopped', data: { why } }
   }
 
   private async keep(project: string, revision: number, result: CompleteCheck): Promise<void> {

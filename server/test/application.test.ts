@@ -27,8 +27,8 @@ describe('a complete check', () => {
     expect((await fetch(`${address}/api/projects/${id}/check`)).status).toBe(404)
     expect((await post(`/projects/${id}/check`, '{}')).status).toBe(202)
     const news = await (await fetch(`${address}/api/projects/${id}/check/progress`)).text()
-    expect(news).toMatch(/^event: progress\ndata: \{"done":0,"total":2/)
-    expect(news).toMatch(/event: done\ndata: \{"revision":0\}\n\n$/)
+    // A small project may have been looked at before anybody asks.
+    expect(news).toMatch(/^(event: progress\ndata: \{"done":\d,"total":2.*\n\n)*event: done\ndata: \{"revision":0\}\n\n$/)
     expect(await (await fetch(`${address}/api/projects/${id}/check`)).json()).toMatchObject({ revision: 0, components: 1, screens: 0, findings: expect.any(Array) })
   })
 
