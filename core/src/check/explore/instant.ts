@@ -229,9 +229,9 @@ export class Instant implements Ground<Thing> {
     return axis
   }
 
-  /** Whether the motion of an axis ends at this very instant: nothing is left of it, though its end has not been told. */
+  /** Whether the motion of an axis ends at this very instant: nothing is left of it, though its end has not been told. One that has just begun is another one. */
   private isEnding(axis: NetAxis): boolean {
-    return this.ending.some(({ clock }) => clock === axis.index)
+    return !this.started.has(axis.index) && this.ending.some(({ clock }) => clock === axis.index)
   }
 
   private enter(axis: NetAxis, to: number, rule: Rule | null): void {

@@ -33,6 +33,15 @@ test('a motion that ends at the very instant something else happens leaves nothi
   expect([...reachedByExploring(plain)!].toSorted()).toEqual([...reachedByTrying(plain, 3000)!].toSorted())
 })
 
+test('the motion that begins where one has just ended is in the way of what comes at that instant', () => {
+  const hears = (from: number, to: number): PlainRule => ({ ...rule('hears', from, to), setV: 1 })
+  const plain: readonly PlainMachine[] = [
+    { states: 2, motionMs: 0, policy: 'skip to end', rules: [{ ...rule('after', 0, 0), ms: 1, tells: true }] },
+    { states: 4, motionMs: 1, policy: 'finish first', rules: [rule('changes', 3, 0), hears(1, 3), rule('tap', 0, 'next', 0)] },
+  ]
+  expect([...reachedByExploring(plain)!].toSorted()).toEqual([...reachedByTrying(plain, 3000)!].toSorted())
+})
+
 test('explorations of random machines reach exactly what trying everything reaches', () => {
   let compared = 0
   fc.assert(fc.property(machines, (plain) => {
