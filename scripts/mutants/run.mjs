@@ -1,7 +1,7 @@
 /**
  * `npm run mutants`: changes the core in one place at a time and asks whether any test notices.
  *
- *   npm run mutants -- [motion] [machine] [run] [sample] [--minutes 120] [--again]
+ *   npm run mutants -- [motion] [machine] [run] [semantics] [sample] [--minutes 120] [--again]
  *
  * What has been tried is kept in `.mutants/` and not tried again until the source or its tests change (`--again` tries it
  * all the same). When the time is up the rest is left for the next call. Says the score of each part, and lists what

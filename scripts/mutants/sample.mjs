@@ -12,11 +12,11 @@ const SEED = 'rheoscope'
 
 const MUTANTS_A_SLICE = 125
 
-/** Mutants drawn from some folders, always the same ones of the same sources, in slices: what is mutated, and which of the mutants there are of the sample. */
+/** Mutants drawn from some folders, always the same ones of the same sources, in slices that are samples themselves: what is mutated, and which of the mutants there are of the sample. */
 export async function sampleOf(folders) {
   const all = await mutantsOf(folders.flatMap(sourcesIn))
   const drawn = all.map((mutant) => ({ ...mutant, lot: createHash('sha256').update(`${SEED} ${keyOf(mutant)}`).digest('hex') }))
-    .sort((a, b) => (a.lot < b.lot ? -1 : 1)).slice(0, SAMPLE_SIZE).sort((a, b) => (a.file < b.file ? -1 : a.file > b.file ? 1 : a.line - b.line))
+    .sort((a, b) => (a.lot < b.lot ? -1 : 1)).slice(0, SAMPLE_SIZE)
   const keys = new Set(drawn.map(keyOf))
   return Array.from({ length: Math.ceil(drawn.length / MUTANTS_A_SLICE) }, (_, index) => {
     const slice = drawn.slice(index * MUTANTS_A_SLICE, (index + 1) * MUTANTS_A_SLICE)

@@ -15,6 +15,7 @@ export const PARTS = {
   motion: { folder: 'core/src/motion', tests: OF_RUNS },
   machine: { folder: 'core/src/machine', tests: OF_RUNS },
   run: { folder: 'core/src/run', tests: OF_RUNS },
+  semantics: { folder: 'core/src/semantics', tests: OF_RUNS },
 }
 
 /** What the sample is drawn from: the rest of the core, without the demo project. */
