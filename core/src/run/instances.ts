@@ -148,14 +148,15 @@ export class Instances {
     this.replace(inner, changePresence(inner, { isAbsent: false, atMs, ...listEntrance(inner, content, together) }), atMs)
   }
 
-  /** Takes out what is not to be inside any more; an item of a list first goes to its absent look, in its turn. */
+  /** Takes out what is not to be inside any more; an item of a list first goes to its absent look, in its turn, and is told that it is about to go. */
   private dismiss(holder: string, content: Content, together: readonly Content[], atMs: number): void {
     const path = pathInside(holder, content.step)
     const inner = this.known.get(path)
     if (!inner) return
-    if (inner.compiled.rulesOn.has('hidden')) this.run.ground.interpreter.offerLater(path, 'hidden')
+    const isTold = inner.compiled.rulesOn.has('hidden')
+    if (isTold) this.run.ground.interpreter.offerLater(path, 'hidden')
     const after = content.part.kind === 'list' ? changePresence(inner, { isAbsent: true, atMs, ...listEntrance(inner, content, together) }) : null
-    if (after?.goneMs == null || after.goneMs <= atMs) return this.remove(path)
+    if (after?.goneMs == null || (after.goneMs <= atMs && !isTold)) return this.remove(path)
     this.leaving.set(holder, [...this.leavingFrom(holder), content])
     this.keep(after)
   }

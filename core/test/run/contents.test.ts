@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { newProject, type Component, type Part, type Project } from '@rheoscope/core/document'
+import { explore, Network, thingsOnSurface } from '@rheoscope/core/check/explore'
 import { Run } from '@rheoscope/core/run'
 import { itemOf, type DrawItem } from '@rheoscope/core/scene'
 import { rule, state, timed, to } from '../../src/demo/building'
@@ -93,6 +94,36 @@ describe('a list', () => {
     expect(frame(itemOf(run.drawList(), '', 'list'))).toEqual([0, 0, 0, 0])
     run.send({ do: 'parameter', instance: '', name: 'shown', value: true })
     expect([...run.paths]).toEqual(['', 'list:r1', 'list:r3'])
+  })
+})
+
+describe('an item that is about to go', () => {
+  const tells: Component = { ...card, rules: [rule('last', { axis: 'open', on: { on: 'hidden' }, in: ['closed'], go: { go: 'stay' }, actions: [{ id: 'say', do: 'set', variable: 'told', to: 'true' }] })] }
+  const list: Part = { id: 'list', kind: 'list', name: 'list', parent: 'root', component: 'card', table: 'notices', filter: '!away', base: {} }
+  const holder: Component = { ...holderOf({ width: 200, height: 200, fill: '#ffffff' }, list), rules: [rule('clear', { axis: 'axis', on: { on: 'tap' }, in: ['rest'], go: { go: 'stay' }, actions: [{ id: 'set', do: 'set', variable: 'away', to: 'true' }] })] }
+  const projectWith = (absent: Component['absent']): Project => ({
+    ...projectOf({ ...tells, absent, motion: timed(200, 'linear') }, holder),
+    variables: [{ id: 'told', name: 'told', type: 'yes/no', start: false }, { id: 'away', name: 'away', type: 'yes/no', start: false }],
+    tables: [{ id: 'notices', name: 'notices', columns: [], records: [{ id: 'r1', cells: {} }] }],
+  })
+
+  test.each([['at once', {}, 0], ['in its time', { frame: { opacity: 0 } }, 200]] as const)('%s is told so first, and then gone', (_how, absent, goneMs) => {
+    const run = new Run(projectWith(absent), { component: 'holder' })
+    run.send({ do: 'press', x: 150, y: 150, pointer: 'mouse' })
+    run.send({ do: 'release', x: 150, y: 150, pointer: 'mouse' })
+    run.advanceTo(500)
+    expect(run.trace.flatMap((event) => ('instance' in event && event.instance === 'list:r1' ? [`${event.atMs} ${event.what}`] : []))).toEqual(['0 appeared', '0 fired', '0 variable', `${goneMs} gone`])
+    expect([...run.paths]).toEqual([''])
+  })
+
+  test('is told so in an exploration as well', () => {
+    const project = projectWith({})
+    const things = thingsOnSurface(project, { component: 'holder' })
+    const network = new Network(project, things, { watched: new Map(things.map((thing) => [thing, ['told']])) })
+    const told = network.names.find(({ name }) => name === 'told')!
+    const { places, isExact } = explore(network, { ways: ['mouse'] })
+    const seen = new Set(places.map(({ configuration }) => `${told.domain.valueOf(configuration[told.at]!)} ${[...network.presentAt.values()].map((at) => configuration[at])}`))
+    expect([isExact, [...seen]]).toEqual([true, ['false 1', 'true 0']])
   })
 })
 

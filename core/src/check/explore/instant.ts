@@ -25,6 +25,8 @@ export class Instant implements Ground<Thing> {
   /** Nothing that has happened depends on what nobody knows: a value, how long something takes, where a hand is exactly. */
   isExact = true
   private readonly started = new Set<number>()
+  /** Items of lists that are about to go. */
+  private readonly leaving = new Set<Thing>()
 
   constructor(readonly network: Network, private readonly manner: Manner, before: Configuration, private readonly choices: readonly boolean[], private readonly ending: readonly Deadline[] = []) {
     this.configuration = before.slice()
@@ -33,9 +35,9 @@ export class Instant implements Ground<Thing> {
 
   happen(occasion: Occasion): Outcome {
     this.bringAbout(occasion)
-    this.interpreter.tellWaiting()
+    this.tellWaiting()
     this.hands.lookAgain()
-    this.interpreter.tellWaiting()
+    this.tellWaiting()
     return { configuration: this.configuration, started: [...this.started], marks: this.marks }
   }
 
@@ -340,7 +342,9 @@ export class Instant implements Ground<Thing> {
     for (const inner of this.manner.insideOf(thing)) {
       const content = now.get(inner.step)
       const at = this.network.presentAt.get(inner)
-      if (at !== undefined && (this.configuration[at] === 1) !== (content !== undefined)) this.bringOrTake(inner, at, content !== undefined)
+      const stays = at !== undefined && this.configuration[at] === 1 && !this.leaving.has(inner)
+      if (at !== undefined && content && !stays) this.bring(inner, at)
+      if (stays && !content) this.take(inner)
       if (!content) continue
       for (const [name, value] of Object.entries(content.parameters)) {
         const kept = this.network.namesOfThing(inner).get(name)
@@ -358,13 +362,36 @@ export class Instant implements Ground<Thing> {
     return this.manner.insideOf(thing).length === 0 ? NOTHING_HELD : this.manner.holding(this.situationOf(thing), thing, () => ({ states: this.statesOf(thing), names: this.namesOf(thing) }))
   }
 
-  /** An item of a list begins anew when it comes, and is nothing while it is not there. */
-  private bringOrTake(thing: Thing, at: number, isToCome: boolean): void {
-    if (!isToCome) this.interpreter.offer(thing, 'hidden')
+  /** An item of a list begins anew when it comes, is told when it is about to go, and is nothing while it is not there. */
+  private bring(thing: Thing, at: number): void {
+    if (this.leaving.delete(thing)) return
+    this.configuration[at] = 1
+    this.beginAnew(thing)
+  }
+
+  private beginAnew(thing: Thing): void {
     this.manner.restart(this.configuration, thing)
-    this.configuration[at] = isToCome ? 1 : 0
-    if (isToCome) for (const timer of this.network.timersOfThing(thing)) if (this.configuration[timer.at] === TIMER.counts) this.start(this.network.timerClock(timer))
-    if (isToCome && thing.compiled.rulesOn.has('shown')) this.interpreter.offerLater(thing, 'shown')
+    for (const timer of this.network.timersOfThing(thing)) if (this.configuration[timer.at] === TIMER.counts) this.start(this.network.timerClock(timer))
+    if (thing.compiled.rulesOn.has('shown')) this.interpreter.offerLater(thing, 'shown')
+    for (const inner of this.manner.insideOf(thing)) if (!inner.isItem) this.beginAnew(inner)
+  }
+
+  private take(thing: Thing): void {
+    this.leaving.add(thing)
+    if (thing.compiled.rulesOn.has('hidden')) this.interpreter.offerLater(thing, 'hidden')
+    // Its way out takes time, in which it still hears messages.
+    if (Object.keys(thing.compiled.component.absent).length > 0) this.isExact = false
+  }
+
+  /** Whatever is to go is gone once it has been told. */
+  private tellWaiting(): void {
+    this.interpreter.tellWaiting()
+    for (const thing of this.leaving) {
+      this.manner.restart(this.configuration, thing)
+      const at = this.network.presentAt.get(thing)
+      if (at !== undefined) this.configuration[at] = 0
+    }
+    this.leaving.clear()
   }
 
   private answering(thing: Thing): Answering {
