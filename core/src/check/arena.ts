@@ -1,6 +1,6 @@
 import type { Id, Project, Rule } from '../document'
 import type { Surface } from '../machine'
-import { enact, enactOn, explore, marksOf, Network, StateSpace, WAYS, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Way } from './explore'
+import { enact, enactOn, explore, keptAt, marksOf, Network, StateSpace, WAYS, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Way } from './explore'
 
 /** Everything a step can come to, with the step. */
 export interface Seen<Kind extends Mark['what']> {
@@ -16,7 +16,7 @@ export class Facts {
   constructor(readonly explored: Explored, readonly steps: readonly Travelled[]) {
     for (const node of explored.nodes) for (const axis of explored.network.axes) {
       const known = this.firstNodes.get(axis) ?? new Map<number, Node>()
-      const state = node.place.configuration[axis.at]!
+      const state = keptAt(node.place.configuration, axis.at)
       if (!known.has(state)) known.set(state, node)
       this.firstNodes.set(axis, known)
     }
@@ -30,8 +30,11 @@ export class Facts {
     return this.explored.network
   }
 
-  axis(thing: Thing, id: Id): NetAxis | undefined {
-    return this.network.axisOf(thing, id)
+  /** An axis of one of the things that were looked at. */
+  axis(thing: Thing, id: Id): NetAxis {
+    const axis = this.network.axisOf(thing, id)
+    if (!axis) throw new Error(`The axis ${id} of “${thing.path}” was not looked at.`)
+    return axis
   }
 
   /** The first node, by number of steps, in which an axis is in a state. */
@@ -72,6 +75,13 @@ export class Arena {
 
   constructor(readonly project: Project, readonly surface: Surface, readonly things: readonly Thing[], private readonly options: ArenaOptions = {}) {}
 
+  /** What holds all others: the component or screen itself, or the instance it is about. */
+  get root(): Thing {
+    const [root] = this.things
+    if (!root) throw new Error('Nothing is looked at.')
+    return root
+  }
+
   /** The explorations of it that were given up, of those that have been asked for. */
   get unfinished(): readonly Facts[] {
     return [...this.known.values()].filter(({ isFinished }) => !isFinished)
@@ -98,7 +108,7 @@ export class Arena {
 
   /** Like `closed`, with the motions of an axis followed. */
   following(thing: Thing, axis: Id): Facts {
-    const known = this.closed.axis(thing, axis)
+    const known = this.closed.network.axisOf(thing, axis)
     return known && known.motionAt >= 0 ? this.closed : this.facts(`following ${thing.index} ${axis}`, this.ways, false, { thing, axis })
   }
 

@@ -15,7 +15,7 @@ export const cannotBePaused: Check = ({ component, arena, root, project, isHeld 
     const takesMs = loop.count === null ? Infinity : fromToken<number>(loop.durationMs, project.tokens) * loop.count
     const own = component.rules.filter((rule) => rule.axis === axis.id && leads(rule) && holdsIn(rule, state.id))
     const endsSoon = own.some(({ trigger }) => 'ms' in trigger && trigger.ms <= LONGEST_MS)
-    const node = arena.closed.firstIn(arena.closed.axis(root, axis.id)!, state.id)
+    const node = arena.closed.firstIn(arena.closed.axis(root, axis.id), state.id)
     if (takesMs <= LONGEST_MS || endsSoon || own.some(({ trigger }) => isFromUser(trigger)) || !node) return []
     return [{
       id: `cannot-be-paused ${component.id} ${axis.id} ${state.id}`,

@@ -2,7 +2,7 @@ import type { Axis, Rule, State } from '../document'
 import { changeState, shownValue, startInstance, type Instance } from '../machine'
 import { isCrossFade, laneEndMs, type Lane, type Shown } from '../motion'
 import type { CheckContext } from './context'
-import type { Travelled } from './explore'
+import { keptAt, stateIn, type Travelled } from './explore'
 
 /** A change of state that happens in the exploration of a component: from rest, at 0 ms. */
 export interface StateChange {
@@ -34,9 +34,9 @@ function findChanges({ arena, root, component }: CheckContext): readonly StateCh
     if (mark.axis.thing !== root || mark.from === mark.to || seen.has(key)) return []
     seen.add(key)
     const axis = component.axes[mark.axis.own]!
-    const states = closed.network.axesOfThing(root).map((net) => net.states[step.from.place.configuration[net.at]!]!)
+    const states = closed.network.axesOfThing(root).map((net) => stateIn(net, step.from.place.configuration))
     const names = Object.fromEntries([...closed.network.namesOfThing(root)].flatMap(([name, kept]) => {
-      const value = kept.domain.valueOf(step.to.configuration[kept.at]!)
+      const value = kept.domain.valueOf(keptAt(step.to.configuration, kept.at))
       return value === undefined ? [] : [[name, value]]
     }))
     const given = Object.fromEntries(component.axes.map(({ id }, index) => [id, index === mark.axis.own ? axis.states[mark.from]!.id : states[index]!]))

@@ -2,6 +2,7 @@ import { axisOf, inProject, removeFrom } from '../document'
 import { listed, stateName, type Check } from './context'
 import type { Finding } from './finding'
 import { tour, witnessTo } from './witness'
+import { stateIn } from './explore'
 
 /** Looks for states of several axes at once that never come together. */
 export const combinationUnreachable: Check = ({ component, arena, root }) =>
@@ -10,15 +11,15 @@ export const combinationUnreachable: Check = ({ component, arena, root }) =>
     const { open, closed } = arena
     if (wanted.length < 2 || !open.isFinished) return []
     const isSeen = open.explored.places.some(({ configuration }) => wanted.every(([axis, state]) => {
-      const net = open.axis(root, axis)
-      return net !== undefined && net.states[configuration[net.at]!] === state
+      const net = open.network.axisOf(root, axis)
+      return net !== undefined && stateIn(net, configuration) === state
     }))
     const axes = wanted.flatMap(([id]) => axisOf(component, id) ?? [])
     if (isSeen || axes.length < wanted.length || axes.some(({ boundTo }) => boundTo !== null)) return []
     const names = wanted.map(([axis, state]) => stateName(axisOf(component, axis)!, state))
-    const net = closed.axis(root, wanted[0]![0])!
+    const net = closed.axis(root, wanted[0]![0])
     const witness = witnessTo(arena, closed, tour(closed, net.at), { caption: 'the two are never seen together' }, (_trace, _offered, run) =>
-      wanted.some(([axis, state]) => run.instance('')!.states[closed.axis(root, axis)!.own] !== state))
+      wanted.some(([axis, state]) => run.instance('')!.states[closed.axis(root, axis).own] !== state))
     return [{
       id: `combination-unreachable ${component.id} ${combination.id}`,
       kind: 'combination-unreachable', level: 'risk',

@@ -46,7 +46,7 @@ export function contextOf(project: Project, component: Component, options: Check
     project, component, compiled, surface, drivenTo,
     isHeld: project.components.some(({ parts }) => parts.some((part) => (part.kind === 'instance' || part.kind === 'list') && part.component === component.id)),
     get root() {
-      return this.arena.things[0]!
+      return this.arena.root
     },
     get arena() {
       arena ??= arenaOf()

@@ -23,7 +23,7 @@ export function coverageOf(project: Project, component: Component, options: Chec
   const { arena, root } = contextOf(project, component, options)
   const facts = WAYS.map((way) => ({ way, facts: arena.byWay(way) }))
   const stepsTo = (axis: Axis, state: Id) =>
-    Object.fromEntries(facts.map(({ way, facts: own }) => [way, own.firstIn(own.axis(root, axis.id)!, state)?.depth ?? null])) as Record<Way, number | null>
+    Object.fromEntries(facts.map(({ way, facts: own }) => [way, own.firstIn(own.axis(root, axis.id), state)?.depth ?? null])) as Record<Way, number | null>
   return {
     component: component.id,
     states: component.axes.flatMap((axis) => (axis.states.length < 2 ? [] : axis.states.map(({ id }) => ({ axis: axis.id, state: id, steps: stepsTo(axis, id) })))),

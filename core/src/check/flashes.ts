@@ -22,7 +22,7 @@ export const flashes: Check = (context) => {
   return component.axes.flatMap((axis): Finding[] => {
     if (!canFlash(context, axis)) return []
     return axis.states.flatMap(({ id }): Finding[] => {
-      const node = arena.closed.firstIn(arena.closed.axis(root, axis.id)!, id)
+      const node = arena.closed.firstIn(arena.closed.axis(root, axis.id), id)
       const many = node ? flashesAfter(context, node) : 0
       return many > MOST_FLASHES && node ? [finding(context, axis, { state: id, node, many })] : []
     }).slice(0, 1)

@@ -16,9 +16,9 @@ export function cutShortIn(arena: Arena, thing: Thing, axis: Axis): readonly Fin
   const { component } = thing.compiled
   if (!hasWaysOutByItself(thing, axis)) return []
   const facts = arena.following(thing, axis.id)
-  const net = facts.axis(thing, axis.id)
+  const net = facts.network.axisOf(thing, axis.id)
   if (!net) return []
-  const cuts = facts.all('entered').filter(({ mark, step }) => mark.axis === net && mark.left > 0 && facts.network.spans[mark.left]!.most > 0 && isByItself(step))
+  const cuts = facts.all('entered').filter(({ mark, step }) => mark.axis === net && mark.left > 0 && facts.network.span(mark.left).most > 0 && isByItself(step))
   const always = cuts.length === 0 ? [] : neverSettledIn(arena, thing, axis).map(({ about }) => about.state)
   const states = [...new Set(cuts.map(({ mark }) => axis.states[mark.from]!.id))].filter((state) => !always.includes(state))
   return states.flatMap((state): Finding[] => {

@@ -20,9 +20,9 @@ export const neverCompletes: Check = (context) =>
 export function neverSettledIn(arena: Arena, thing: Thing, axis: Axis): readonly Finding[] {
   if (!hasWaysOutByItself(thing, axis)) return []
   const facts = arena.following(thing, axis.id)
-  const net = facts.axis(thing, axis.id)
+  const net = facts.network.axisOf(thing, axis.id)
   if (!net || !facts.isFinished) return []
-  const entries = facts.all('entered').filter(({ mark }) => mark.axis === net && mark.left === 0 && facts.network.spans[mark.span]!.least > 0)
+  const entries = facts.all('entered').filter(({ mark }) => mark.axis === net && mark.left === 0 && facts.network.span(mark.span).least > 0)
   const settled = new Set(facts.all('settled').flatMap(({ mark, step }) => (mark.axis === net && step.deadline!.least > 0 ? [mark.state] : [])))
   return [...new Set(entries.map(({ mark }) => mark.to))].filter((to) => !settled.has(to)).flatMap((to) => cutFinding({ arena, facts, net, axis }, to))
 }
@@ -62,7 +62,7 @@ function cutFinding({ arena, facts, net, axis }: Following, to: number): readonl
 export function cutTimes({ network }: Facts, { mark, step }: Seen<'entered'>): { readonly needsMs: number; readonly afterMs: number } {
   const { deadlines } = step.from.place
   const clock = deadlines.findIndex((deadline) => deadline.clock === mark.axis.index) + 1
-  return { needsMs: network.spans[mark.left]!.most, afterMs: readings(step.when, deadlines.length + 1, clock)[0] }
+  return { needsMs: network.span(mark.left).most, afterMs: readings(step.when, deadlines.length + 1, clock)[0] }
 }
 
 /** Whether anything but a person can end a state of an axis, which is what can cut a motion for certain. */

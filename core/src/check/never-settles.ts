@@ -1,6 +1,6 @@
 import { isByItself } from './arena'
 import { stateNames, type Check } from './context'
-import type { Travelled } from './explore'
+import { keptAt, type Travelled } from './explore'
 import type { Finding } from './finding'
 import { witnessTo } from './witness'
 
@@ -8,9 +8,9 @@ import { witnessTo } from './witness'
 export const neverSettles: Check = ({ component, arena, root }) => {
   const { closed } = arena
   return component.axes.flatMap((axis): Finding[] => {
-    const net = closed.axis(root, axis.id)!
+    const net = closed.axis(root, axis.id)
     const moves = closed.steps.filter((step) => isByItself(step) && step.from.place.configuration[net.at] !== step.to.configuration[net.at])
-    const round = roundIn(moves, (configuration) => configuration[net.at]!)
+    const round = roundIn(moves, (configuration) => keptAt(configuration, net.at))
     const states = round.map((state) => axis.states[state]!)
     if (states.length === 0 || states.some(({ loop }) => loop !== null)) return []
     const first = closed.firstIn(net, states[0]!.id)!

@@ -1,7 +1,7 @@
 import type { Id } from '../document'
 import type { Facts } from './arena'
 import { stateName, stateNames, type Check } from './context'
-import type { NetAxis } from './explore'
+import { stateIn, type NetAxis } from './explore'
 import type { Finding } from './finding'
 import { witnessTo } from './witness'
 
@@ -11,14 +11,14 @@ export const noWayBack: Check = ({ component, arena, root, drivenTo }) =>
     const { open, closed } = arena
     if (axis.states.length < 2 || axis.boundTo !== null || drivenTo(axis.id).size > 0 || !open.isFinished || !closed.isFinished) return []
     const ends = new Set([axis.start, ...axis.states.flatMap(({ id, final }) => (final ? [id] : []))])
-    const lost = lostFrom(open, open.axis(root, axis.id)!, ends)
+    const lost = lostFrom(open, open.axis(root, axis.id), ends)
     const leaving = new Set(open.steps.flatMap(({ from, to }) => {
-      const net = open.axis(root, axis.id)!
-      return from.place.configuration[net.at] !== to.configuration[net.at] ? [net.states[from.place.configuration[net.at]!]!] : []
+      const net = open.axis(root, axis.id)
+      return from.place.configuration[net.at] !== to.configuration[net.at] ? [stateIn(net, from.place.configuration)] : []
     }))
     // A dead end is a finding of its own, and what leads to it follows from that.
     const states = lost.every((state) => leaving.has(state)) ? lost : []
-    const there = states[0] === undefined ? undefined : closed.firstIn(closed.axis(root, axis.id)!, states[0])
+    const there = states[0] === undefined ? undefined : closed.firstIn(closed.axis(root, axis.id), states[0])
     if (!there) return []
     return [{
       id: `no-way-back ${component.id} ${axis.id}`,
@@ -35,11 +35,10 @@ export const noWayBack: Check = ({ component, arena, root, drivenTo }) =>
 function lostFrom({ steps, explored }: Facts, axis: NetAxis, ends: ReadonlySet<Id>): readonly Id[] {
   const back = new Map<number, Set<number>>()
   for (const { from, to } of steps) back.set(to.index, (back.get(to.index) ?? new Set()).add(from.place.index))
-  const stateIn = (configuration: Int32Array) => axis.states[configuration[axis.at]!]!
-  const open = explored.places.filter(({ configuration }) => ends.has(stateIn(configuration))).map(({ index }) => index)
+  const open = explored.places.filter(({ configuration }) => ends.has(stateIn(axis, configuration))).map(({ index }) => index)
   const home = new Set(open)
   for (let next = open.pop(); next !== undefined; next = open.pop()) {
     for (const before of back.get(next) ?? []) if (!home.has(before)) open.push(...[before].filter((place) => home.add(place)))
   }
-  return [...new Set(explored.places.filter(({ index }) => !home.has(index)).map(({ configuration }) => stateIn(configuration)))]
+  return [...new Set(explored.places.filter(({ index }) => !home.has(index)).map(({ configuration }) => stateIn(axis, configuration)))]
 }

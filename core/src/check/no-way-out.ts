@@ -14,7 +14,7 @@ export const noWayOut: Check = ({ component, arena, root, drivenTo }) =>
       holdsIn(rule, state) && (rule.target.go === 'back' ? state !== axis.start || rules.length > 1 : (leadsFrom(axis, rule, state) ?? state) !== state))
     return axis.states.filter(({ id, final }) => reachable.has(id) && !final && !hasWayOut(id)).flatMap((state): Finding[] => {
       const { closed } = arena
-      const there = closed.firstIn(closed.axis(root, axis.id)!, state.id)
+      const there = closed.firstIn(closed.axis(root, axis.id), state.id)
       if (closed.isFinished && !there) return []
       const witness = there && witnessTo(arena, closed, there, { afterMs: 600, caption: 'stays here, whatever one does' }, (trace) =>
         state.id === axis.start || trace.some((event) => event.what === 'state' && event.instance === '' && event.to === state.id))

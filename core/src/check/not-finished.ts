@@ -6,7 +6,7 @@ export function notFinished(arena: Arena, about: About, name: string): readonly 
   if (arena.closed.isFinished && arena.unfinished.length === 0) return []
   const seen = Math.max(...arena.unfinished.map(({ explored }) => explored.seen))
   return [{
-    id: `not-finished ${about.component ?? ''} ${about.screen ?? ''} ${arena.things[0]!.path}`, kind: 'not-finished', level: 'note',
+    id: `not-finished ${about.component ?? ''} ${about.screen ?? ''} ${arena.root.path}`, kind: 'not-finished', level: 'note',
     sentence: `${seen.toLocaleString('en')} configurations of ${name} were seen, not all of them: it is not said that something can never be reached. A complete check goes further.`,
     about, remedy: null, witness: null, numbers: { seen },
   }]

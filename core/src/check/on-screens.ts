@@ -38,7 +38,7 @@ function missingOf(screen: Screen, arena: Arena, { thing, index }: { readonly th
   if (thing.holder === null || thing.holder.holder !== null || !open.isFinished) return []
   const own = arena.things[index]!
   return component.axes.flatMap((axis): Finding[] => {
-    const net = open.axis(own, axis.id)
+    const net = open.network.axisOf(own, axis.id)
     const missing = net ? axis.states.filter(({ id }) => !open.firstIn(net, id)).map(({ id }) => id) : []
     if (missing.length === 0 || axisOf(component, axis.id)!.boundTo !== null) return []
     return [{

@@ -3,7 +3,7 @@ import type { Surface } from '../machine'
 import { replay, type Run } from '../run'
 import { Arena, after, Facts } from './arena'
 import type { CheckOptions } from './context'
-import { explore, FREE, independentGroups, isPassing, Network, thingsOnSurface, WAYS, type NetAxis, type Node, type Place, type Thing, type Travelled } from './explore'
+import { explore, FREE, independentGroups, isPassing, keptAt, Network, stateIn, thingsOnSurface, WAYS, type NetAxis, type Node, type Place, type Thing, type Travelled } from './explore'
 import { inMs, type Finding } from './finding'
 import { pledgeText } from './pledge-words'
 import { witnessTo } from './witness'
@@ -79,14 +79,14 @@ const namesIn = ({ says }: Pledge): readonly string[] => [says.that, ...(says.ki
 function holdsAt(network: Network, that: Pledged, { configuration }: Place): boolean | null {
   const isIn = (instance: string, axis: string, state: string): boolean => {
     const net: NetAxis | undefined = network.axes.find(({ thing, own }) => thing.path === instance && thing.compiled.component.axes[own]!.id === axis)
-    return net !== undefined && net.states[configuration[net.at]!] === state
+    return net !== undefined && stateIn(net, configuration) === state
   }
   switch (that.what) {
     case 'state':
       return isIn(that.instance, that.axis, that.state)
     case 'variable': {
       const kept = network.names.find(({ name }) => name === that.name)
-      const value = kept?.domain.valueOf(configuration[kept.at]!)
+      const value = kept?.domain.valueOf(keptAt(configuration, kept.at))
       return value === undefined ? null : value === that.value
     }
     case 'count':

@@ -16,10 +16,10 @@ export const reachableOnlyBy: Check = (context) => {
   return component.axes.flatMap((axis): Finding[] => {
     const missing = new Map<string, { ways: Way[]; states: Id[] }>()
     for (const { id } of axis.states) {
-      if (axis.boundTo !== null || !arena.closed.firstIn(arena.closed.axis(root, axis.id)!, id)) continue
+      if (axis.boundTo !== null || !arena.closed.firstIn(arena.closed.axis(root, axis.id), id)) continue
       const ways = arena.ways.filter((way) => {
         const facts = arena.byWay(way)
-        return facts.isFinished && !facts.firstIn(facts.axis(root, axis.id)!, id)
+        return facts.isFinished && !facts.firstIn(facts.axis(root, axis.id), id)
       })
       if (ways.length === 0 || ways.length === arena.ways.length || (isKeyboardTold && ways.join() === 'keyboard')) continue
       const known = missing.get(ways.join(' ')) ?? { ways, states: [] }
@@ -28,7 +28,7 @@ export const reachableOnlyBy: Check = (context) => {
     }
     return [...missing.values()].map(({ ways, states }): Finding => {
       const { closed } = arena
-      const node = closed.firstIn(closed.axis(root, axis.id)!, states[0]!)!
+      const node = closed.firstIn(closed.axis(root, axis.id), states[0]!)!
       const others = arena.ways.filter((way) => !ways.includes(way))
       return {
         id: `reachable-only-by ${component.id} ${axis.id} ${ways.join(' ')}`,

@@ -39,7 +39,7 @@ export const roundTripDiffers: Check = (context) =>
 /** A step straight back to where a change came from. */
 function backFrom({ arena }: CheckContext, { step, axis, from }: StateChange): Travelled | undefined {
   const { closed } = arena
-  const net = closed.axis(arena.things[0]!, axis.id)!
+  const net = closed.axis(arena.root, axis.id)
   return closed.steps.find((each) => each.from.place === step.to && each.outcome.marks.some((mark) => mark.what === 'entered' && mark.axis === net && net.states[mark.to] === from.id))
 }
 

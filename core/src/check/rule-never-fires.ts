@@ -11,7 +11,7 @@ export const ruleNeverFires: Check = (context) => {
     if (!canBeAsked(context, rule) || arena.open.firing(root, rule)) return []
     const { open, closed } = arena
     const axis = component.axes.find(({ id }) => id === rule.axis)!
-    const net = open.axis(root, axis.id)!
+    const net = open.axis(root, axis.id)
     const states = axis.states.filter(({ id }) => holdsIn(rule, id) && open.firstIn(net, id)).map(({ id }) => id)
     if (states.length === 0 || competes(context, rule)) return []
     const witness = witnessTo(arena, closed, tour(closed, net.at), { caption: 'whatever happens, this rule never answers' }, (trace) =>

@@ -4,6 +4,7 @@ import { stateName, type Check } from './context'
 import { firstDifference } from './difference'
 import { inMs, type Finding } from './finding'
 import { witnessTo } from './witness'
+import { stateIn } from './explore'
 
 /** Later than this an answer no longer seems to be one (Nielsen 1993, “Response times: the three important limits”). */
 const AT_ONCE_MS = 100
@@ -31,8 +32,8 @@ export const slowToAnswer: Check = ({ component, arena, root }) => {
     }
     if (seenMs >= LONGEST_MS) return []
     const axis = component.axes.find(({ id }) => id === rule.axis)!
-    const net = closed.axis(root, axis.id)!
-    const state = net.states[fired.step.from.place.configuration[net.at]!]!
+    const net = closed.axis(root, axis.id)
+    const state = stateIn(net, fired.step.from.place.configuration)
     return [{
       id: `slow-to-answer ${component.id} ${rule.id}`, kind: 'slow-to-answer', level: 'risk',
       sentence: `Nothing is to be seen of ${rule.trigger.on} in ${stateName(axis, state)} for ${inMs(seenMs)}; after ${inMs(AT_ONCE_MS)} it no longer feels like an answer.`,

@@ -15,11 +15,11 @@ export const stateUnreachable: Check = ({ project, component, arena, root, drive
     if (axis.states.length < 2) return []
     const chained = reachableStates(component, axis, drivenTo(axis.id))
     const open = chained.size < axis.states.length ? null : arena.open
-    const net = open?.axis(root, axis.id)
+    const net = open?.network.axisOf(root, axis.id)
     const isReached = (state: Id) => chained.has(state) && (!open?.isFinished || !net || open.firstIn(net, state) !== undefined)
     return axis.states.filter(({ id }) => !isReached(id)).map((state): Finding => {
       const { closed } = arena
-      const witness = witnessTo(arena, closed, tour(closed, closed.axis(root, axis.id)!.at), { caption: 'every state that comes, and this one never does' }, (trace) =>
+      const witness = witnessTo(arena, closed, tour(closed, closed.axis(root, axis.id).at), { caption: 'every state that comes, and this one never does' }, (trace) =>
         !trace.some((event) => event.what === 'state' && event.instance === '' && event.to === state.id))
       const named = component.rules.filter((rule) => rule.axis === axis.id && axis.states.some(({ id }) => holdsIn(rule, id) && leadsFrom(axis, rule, id) === state.id))
       return {

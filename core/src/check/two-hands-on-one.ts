@@ -2,6 +2,7 @@ import { after, type Arena } from './arena'
 import type { Check } from './context'
 import type { Finding } from './finding'
 import { witnessTo } from './witness'
+import { keptAt } from './explore'
 
 /** Two rules that give one variable another value and the old one again on one and the same input. */
 export const twoHandsOnOne: Check = ({ arena }) => undoingIn(arena)
@@ -16,7 +17,7 @@ export function undoingIn(arena: Arena): readonly Finding[] {
       const own = sets.filter((mark) => mark.name === name)
       const kept = own[0] && closed.network.nameFor(own[0].thing, name)
       if (own.length < 2 || !kept) continue
-      const before = step.from.place.configuration[kept.at]!
+      const before = keptAt(step.from.place.configuration, kept.at)
       if (own[0]!.value === before || own.at(-1)!.value !== before) continue
       const { component } = own[0]!.thing.compiled
       const id = `two-hands-on-one ${component.id} ${name}`

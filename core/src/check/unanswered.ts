@@ -2,7 +2,7 @@ import { holdsIn, inProject, insertInto, isFromUser, setAt, triggerRow, type Axi
 import type { Offered, Trace } from '../run'
 import { after } from './arena'
 import { stateNames, type Check, type CheckContext } from './context'
-import type { Travelled } from './explore'
+import { stateIn, type Travelled } from './explore'
 import type { Finding, Remedy } from './finding'
 import { witnessTo } from './witness'
 
@@ -30,11 +30,11 @@ function silences(context: CheckContext): readonly Silence[] {
     return [...new Set(answering.map(rowOf))].flatMap((row): Silence[] => {
       const rules = answering.filter((rule) => rowOf(rule) === row)
       const { trigger, part } = rules[0]!
-      const net = arena.closed.axis(root, axis.id)!
+      const net = arena.closed.axis(root, axis.id)
       const silent = new Map<Id, Travelled>()
       for (const { mark, step } of arena.closed.all('offered')) {
         if (mark.thing !== root || mark.trigger !== trigger.on || mark.part !== part) continue
-        const state = net.states[step.from.place.configuration[net.at]!]!
+        const state = stateIn(net, step.from.place.configuration)
         if (!silent.has(state) && !rules.some((rule) => holdsIn(rule, state))) silent.set(state, step)
       }
       const [first] = silent

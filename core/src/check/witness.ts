@@ -2,7 +2,7 @@ import type { Input, Project } from '../document'
 import type { Surface } from '../machine'
 import { play, Run, type Offered, type Trace } from '../run'
 import type { Arena, Facts } from './arena'
-import type { Node } from './explore'
+import { keptAt, type Node } from './explore'
 import type { Witness } from './finding'
 
 /** What comes after the moment worth seeing. */
@@ -53,7 +53,7 @@ export function tour({ explored }: Facts, axisAt: number): Node {
   const seen = new Map<Node, ReadonlySet<number>>()
   let longest = explored.nodes[0]!
   for (const node of explored.nodes) {
-    const visited = new Set([...(node.before ? (seen.get(node.before) ?? []) : []), node.place.configuration[axisAt]!])
+    const visited = new Set([...(node.before ? (seen.get(node.before) ?? []) : []), keptAt(node.place.configuration, axisAt)])
     seen.set(node, visited)
     if (visited.size > seen.get(longest)!.size) longest = node
   }

@@ -1,7 +1,7 @@
 import { MemoryAllowance, OBJECT_BYTES, USUAL_LIMIT, type Effort } from './effort'
 import { movesIn, type Outside, type Way } from './moves'
 import type { Network } from './network'
-import type { Configuration, Deadline, Mark, Occasion, Outcome } from './occasion'
+import { keptAt, type Configuration, type Deadline, type Mark, type Occasion, type Outcome } from './occasion'
 import { StateSpace, type Standing } from './space'
 import { bind, carriedOver, extentOf, extrapolate, includes, pass, readings, zeroZone, type Zone } from './zone'
 
@@ -210,7 +210,7 @@ export const isPassing = ({ place: { deadlines }, zone }: Pick<Node, 'place' | '
 /** The motions that may end at the instant of a deadline, after it, and would be in the way of others until then. */
 const endingAfter = (network: Network, { deadlines, configuration }: Place, { rank }: Deadline): readonly Deadline[] =>
   deadlines.filter(({ occasion, rank: later, least, most }) =>
-    occasion.what === 'settle' && later > rank && least === most && network.spans[configuration[occasion.axis.motionAt]!]!.policy !== 'continue')
+    occasion.what === 'settle' && later > rank && least === most && network.span(keptAt(configuration, occasion.axis.motionAt)).policy !== 'continue')
 
 const subsets = <T>(items: readonly T[]): readonly (readonly T[])[] =>
   items.reduce<readonly (readonly T[])[]>((all, item) => all.flatMap((each) => [each, [...each, item]]), [[]])

@@ -4,7 +4,7 @@ import { Run } from '../../run'
 import { pointOn, type Hit, type Point } from '../../scene'
 import type { Node } from './explore'
 import type { Network } from './network'
-import type { Occasion } from './occasion'
+import { keptAt, type Occasion } from './occasion'
 import type { Spot } from './spots'
 import { instantsOf, wayTo } from './timing'
 
@@ -64,7 +64,7 @@ export function enactOn({ inputs, run: before }: Enacted, network: Network, { by
   }
   const isThere = network.axes.every(({ thing, own, states, at }) => {
     const instance = run.instance(thing.path)
-    return instance === undefined || instance.states[own] === states[place.configuration[at]!]
+    return instance === undefined || instance.states[own] === states[keptAt(place.configuration, at)]
   })
   return isThere ? { inputs: [...inputs, ...more], run } : null
 }

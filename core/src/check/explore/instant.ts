@@ -6,7 +6,7 @@ import { UNKNOWN } from './domain'
 import { holdsTrue, UNSURE, type Sure } from './sureness'
 import { NOTHING_HELD, type Held, type Manner } from './manner'
 import type { NetAxis, NetName, NetTimer, Network } from './network'
-import { keptWait, stageOfWait, TIMER, type Configuration, type Deadline, type Mark, type Occasion, type Outcome } from './occasion'
+import { keptAt, keptWait, stageOfWait, TIMER, type Configuration, type Deadline, type Mark, type Occasion, type Outcome } from './occasion'
 import type { Answering, Spot } from './spots'
 import type { Thing } from './things'
 import { Hands } from './hands'
@@ -54,7 +54,7 @@ export class Instant implements Ground<Thing> {
       }
       case 'wait': {
         const { wait } = occasion
-        const stage = stageOfWait(this.configuration[wait.at]!)
+        const stage = stageOfWait(this.kept(wait.at))
         this.configuration[wait.at] = 0
         if (this.isThere(wait.thing)) this.interpreter.perform(wait.thing, wait.rule, stage)
         return
@@ -72,6 +72,10 @@ export class Instant implements Ground<Thing> {
     }
   }
 
+  private kept(at: number): number {
+    return keptAt(this.configuration, at)
+  }
+
   isThere(thing: Thing): boolean {
     return this.network.has(thing) && this.isPresent(thing)
   }
@@ -85,14 +89,14 @@ export class Instant implements Ground<Thing> {
   /** The states of a thing's axes; those of things that are not looked at are as they began. */
   statesOf(thing: Thing): readonly Id[] {
     const axes = this.network.axesOfThing(thing)
-    return axes.length === 0 ? thing.states : axes.map(({ states, at }) => states[this.configuration[at]!]!)
+    return axes.length === 0 ? thing.states : axes.map(({ states, at }) => states[this.kept(at)]!)
   }
 
   /** What the kept names of a thing stand for; those nobody knows are left out. */
   namesOf(thing: Thing): Readonly<Record<string, Literal>> {
     const known: Record<string, Literal> = {}
     for (const [name, kept] of this.network.namesOfThing(thing)) {
-      const value = kept.domain.valueOf(this.configuration[kept.at]!)
+      const value = kept.domain.valueOf(this.kept(kept.at))
       if (value !== undefined) known[name] = value
     }
     return known
@@ -100,7 +104,7 @@ export class Instant implements Ground<Thing> {
 
   /** Lets a name stand for something else, for everyone it means something to. */
   setName(kept: NetName, value: number, owner?: Thing): void {
-    const before = this.configuration[kept.at]!
+    const before = this.kept(kept.at)
     if (before === value && value !== 0) return
     const readers = owner ? [owner, ...kept.readers.filter((each) => each !== owner)] : kept.readers
     const held = readers.map((thing) => this.heldBy(thing))
@@ -170,24 +174,24 @@ export class Instant implements Ground<Thing> {
 
   stateOf(thing: Thing, own: number): Id {
     const { states, at } = this.axis(thing, own)
-    return states[this.configuration[at]!]!
+    return states[this.kept(at)]!
   }
 
   cameFrom(thing: Thing, own: number): Id | null {
     const { states, fromAt } = this.axis(thing, own)
-    return states[this.configuration[fromAt]! - 1] ?? null
+    return states[this.kept(fromAt) - 1] ?? null
   }
 
   inTheWay(thing: Thing, own: number): InterruptionPolicy | null {
     const axis = this.axis(thing, own)
-    const moving = axis.motionAt < 0 ? 0 : this.configuration[axis.motionAt]!
-    const { policy, most } = this.network.spans[moving]!
+    const moving = axis.motionAt < 0 ? 0 : this.kept(axis.motionAt)
+    const { policy, most } = this.network.span(moving)
     return moving > 0 && most > 0 && !this.isEnding(axis) ? policy : null
   }
 
   queued(thing: Thing, own: number): Rule | null {
     const { queuedAt } = this.axis(thing, own)
-    return queuedAt < 0 ? null : (thing.compiled.component.rules[this.configuration[queuedAt]! - 1] ?? null)
+    return queuedAt < 0 ? null : (thing.compiled.component.rules[this.kept(queuedAt) - 1] ?? null)
   }
 
   queue(thing: Thing, own: number, rule: Rule | null): void {
@@ -237,8 +241,8 @@ export class Instant implements Ground<Thing> {
   }
 
   private enter(axis: NetAxis, to: number, rule: Rule | null): void {
-    const from = this.configuration[axis.at]!
-    const left = axis.motionAt < 0 || this.isEnding(axis) ? 0 : this.configuration[axis.motionAt]!
+    const from = this.kept(axis.at)
+    const left = axis.motionAt < 0 || this.isEnding(axis) ? 0 : this.kept(axis.motionAt)
     const before = this.statesOf(axis.thing)
     this.configuration[axis.at] = to
     if (axis.fromAt >= 0) this.configuration[axis.fromAt] = from + 1
@@ -246,9 +250,9 @@ export class Instant implements Ground<Thing> {
     for (const timer of this.network.timersOfAxis(axis)) this.begin(timer, false)
     let span = 0
     if (axis.motionAt >= 0) {
-      span = this.network.spanIndex(this.manner.span(axis, { states: before, from, to, rule, names: this.namesOf(axis.thing), left: this.network.spans[left]! }))
+      span = this.network.spanIndex(this.manner.span(axis, { states: before, from, to, rule, names: this.namesOf(axis.thing), left: this.network.span(left) }))
       this.configuration[axis.motionAt] = span
-      const { least, most } = this.network.spans[span]!
+      const { least, most } = this.network.span(span)
       if (least < most) this.isExact = false
       this.start(axis.index)
     }
@@ -273,7 +277,7 @@ export class Instant implements Ground<Thing> {
 
   motionEnds(thing: Thing, own: number): Ends {
     const axis = this.axis(thing, own)
-    return this.manner.driven(axis, this.statesOf(thing), axis.motionAt < 0 ? null : this.network.spans[this.configuration[axis.motionAt]!]!)
+    return this.manner.driven(axis, this.statesOf(thing), axis.motionAt < 0 ? null : this.network.span(this.kept(axis.motionAt)))
   }
 
   pulse(thing: Thing, action: Extract<Action, { do: 'pulse' }>): Ends {
@@ -298,7 +302,7 @@ export class Instant implements Ground<Thing> {
         return
       case 'settled': {
         const axis = this.axis(note.thing, note.axis)
-        this.marks.push({ what: 'settled', axis, state: this.configuration[axis.at]! })
+        this.marks.push({ what: 'settled', axis, state: this.kept(axis.at) })
         return
       }
       case 'set':
@@ -315,11 +319,11 @@ export class Instant implements Ground<Thing> {
   private renamed(thing: Thing, kept: NetName, before: number, held: Held): void {
     for (const timer of this.network.timersOfThing(thing)) this.holdOrNot(timer, kept.name)
     for (const axis of this.network.axesOfThing(thing)) {
-      const to = this.manner.decided(axis, kept.name, kept.domain.valueOf(this.configuration[kept.at]!))
+      const to = this.manner.decided(axis, kept.name, kept.domain.valueOf(this.kept(kept.at)))
       if (to >= 0 && to !== this.configuration[axis.at]) this.enter(axis, to, null)
     }
     this.arrange(thing, held)
-    const after = this.configuration[kept.at]!
+    const after = this.kept(kept.at)
     if (after !== before || after === UNKNOWN) this.interpreter.tellLater(thing, (name) => (name === kept.name ? { to: kept.domain.valueOf(after) } : null))
   }
 

@@ -1,7 +1,7 @@
 import type { Modifiers } from '../../document'
 import type { Instant } from './instant'
 import type { Network } from './network'
-import type { Occasion, UserOccasion } from './occasion'
+import { keptAt, type Occasion, type UserOccasion } from './occasion'
 import type { Spot } from './spots'
 
 /** The ways in which somebody works. */
@@ -28,13 +28,13 @@ export function movesIn(network: Network, instant: Instant, ways: readonly Way[]
 
 function pointing(network: Network, { configuration }: Instant, open: readonly Spot[]): readonly UserOccasion[] {
   if (!network.mattersHover) return []
-  const over = configuration[network.overAt]!
+  const over = keptAt(configuration, network.overAt)
   const elsewhere = open.filter(({ index }) => index + 1 !== over)
   return [...elsewhere, ...(over > 0 ? [null] : [])].map((spot) => ({ what: 'point', spot, pointer: 'mouse' }))
 }
 
 function pressing(network: Network, { configuration }: Instant, open: readonly Spot[], pointer: 'mouse' | 'touch'): readonly UserOccasion[] {
-  const over = configuration[network.overAt]!
+  const over = keptAt(configuration, network.overAt)
   // Where it matters what is hovered, a mouse goes there first.
   const near = pointer === 'mouse' && network.mattersHover ? open.filter(({ index }) => index + 1 === over) : open
   const places: readonly (Spot | null)[] = pointer === 'mouse' && network.mattersHover && over > 0 ? near : [...near, null]
@@ -50,7 +50,7 @@ function typing(network: Network, instant: Instant, open: readonly Spot[], isAlo
     const places: readonly (Spot | null)[] = [...open.filter((spot) => instant.canFocus(spot)), ...(keys.some(({ isListened }) => isListened) ? [null] : [])]
     return places.flatMap((spot) => keys.map(({ key, modifiers }): UserOccasion => ({ what: 'key', key, modifiers, spot })))
   }
-  const focused = instant.configuration[network.focusAt]!
+  const focused = keptAt(instant.configuration, network.focusAt)
   const stops = open.filter((spot) => spot.index + 1 !== focused && instant.canFocus(spot))
   const moving = [...stops, ...(focused > 0 ? [null] : [])].map((spot): UserOccasion => ({ what: 'focus', spot }))
   return [...moving, ...network.keys.map(({ key, modifiers }): UserOccasion => ({ what: 'key', key, modifiers, spot: null }))]

@@ -98,7 +98,7 @@ export class Network {
   readonly mattersDrag: boolean
   /** The keys that come to anything. */
   readonly keys: ReturnType<typeof keysIn>
-  readonly spans: Span[] = [{ least: 0, most: 0, policy: 'continue' }]
+  private readonly spans: Span[] = [NO_SPAN]
   private readonly own: ReadonlySet<Thing>
   private readonly axisOfThing = new Map<Thing, readonly NetAxis[]>()
   private readonly timerOfThing: ReadonlyMap<Thing, readonly NetTimer[]>
@@ -161,6 +161,11 @@ export class Network {
   /** What is kept of a name as a thing means it; undefined when nothing depends on it. */
   nameFor(thing: Thing, name: string): NetName | undefined {
     return this.namesOfThing(thing).get(name) ?? (isShared(this.project, thing.compiled.component, name) ? this.names.find((each) => each.thing === null && each.name === name) : undefined)
+  }
+
+  /** A span by its number; 0 is none. */
+  span(index: number): Span {
+    return this.spans[index] ?? NO_SPAN
   }
 
   spanIndex(span: Span): number {
@@ -260,6 +265,8 @@ export class Network {
     return constants
   }
 }
+
+const NO_SPAN: Span = { least: 0, most: 0, policy: 'continue' }
 
 const NO_TIMERS: readonly NetTimer[] = []
 

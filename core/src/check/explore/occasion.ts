@@ -38,6 +38,12 @@ export type Mark =
 /** What things are like between two occasions, as a list of numbers laid out by the network. */
 export type Configuration = Int32Array
 
+/** What a configuration keeps at a place; 0 where it keeps nothing. */
+export const keptAt = (configuration: Configuration, at: number): number => configuration[at] ?? 0
+
+/** The state a configuration has an axis in. */
+export const stateIn = ({ states, at }: Pick<NetAxis, 'states' | 'at'>, configuration: Configuration): Id => states[keptAt(configuration, at)] ?? ''
+
 /** What an occasion comes to, and the clocks that start with it. */
 export interface Outcome {
   readonly configuration: Configuration
@@ -64,23 +70,23 @@ export function deadlinesIn(network: Network, configuration: Configuration): rea
   const rankOf = (thing: Thing, own: number) => (thing.index + 1) * RANK.thing + own
   const deadlines: Deadline[] = []
   for (const axis of network.axes) {
-    const span = axis.motionAt < 0 ? 0 : configuration[axis.motionAt]!
-    if (span > 0) deadlines.push({ clock: axis.index, ...network.spans[span]!, rank: rankOf(axis.thing, axis.own), occasion: { what: 'settle', axis } })
+    const span = axis.motionAt < 0 ? 0 : keptAt(configuration, axis.motionAt)
+    if (span > 0) deadlines.push({ clock: axis.index, ...network.span(span), rank: rankOf(axis.thing, axis.own), occasion: { what: 'settle', axis } })
   }
   for (const timer of network.timers) {
     const { rule, ms, thing, at } = timer
-    const status = configuration[at]!
+    const status = keptAt(configuration, at)
     if (status !== TIMER.counts && status !== TIMER.blurred) continue
     const rank = rankOf(thing, RANK.timer + thing.compiled.component.rules.indexOf(rule))
     deadlines.push({ clock: network.timerClock(timer), least: status === TIMER.blurred ? 0 : ms, most: ms, rank, occasion: { what: 'timer', timer } })
   }
   for (const wait of network.waits) {
-    const kept = configuration[wait.at]!
-    if (kept > 0) deadlines.push({ clock: network.waitClock(wait), ...network.spans[spanOfWait(kept)]!, rank: RANK.last, occasion: { what: 'wait', wait } })
+    const kept = keptAt(configuration, wait.at)
+    if (kept > 0) deadlines.push({ clock: network.waitClock(wait), ...network.span(spanOfWait(kept)), rank: RANK.last, occasion: { what: 'wait', wait } })
   }
-  const longMs = configuration[network.longAt]!
+  const longMs = keptAt(configuration, network.longAt)
   if (longMs > 0) deadlines.push({ clock: network.longClock, least: longMs, most: longMs, rank: 0, occasion: { what: 'long' } })
-  const tapped = network.spots[configuration[network.tappedAt]! - 1]
+  const tapped = network.spots[keptAt(configuration, network.tappedAt) - 1]
   if (tapped && isKeptBack(tapped)) deadlines.push({ clock: network.tapClock, least: DOUBLE_TAP_MS, most: DOUBLE_TAP_MS, rank: 0, occasion: { what: 'late tap' } })
   return deadlines
 }
