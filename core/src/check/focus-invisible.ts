@@ -1,4 +1,4 @@
-import { holdsIn, inProject, removeFrom } from '../document'
+import { holdsIn, inProject, removeFrom, rootOf } from '../document'
 import { focusStops, type Run } from '../run'
 import { pointOn } from '../scene'
 import { named, oneOfEach, opacityOf, stateOf, whereIn } from './answers'
@@ -44,7 +44,7 @@ export const focusTrapped: Check = (context) => {
     for (const pose of poses.all) {
       const { states } = pose.run.instance('')!
       const index = component.axes.findIndex(({ id }) => id === rule.axis)
-      const part = rule.part ?? component.parts[0]!.id
+      const part = rule.part ?? rootOf(component).id
       const run = pose.run.fork(undefined, false)
       const tabs = holdsIn(rule, states[index]!) ? tabsTo(run, part) : null
       if (tabs === null) continue

@@ -1,4 +1,4 @@
-import { holdsIn, inProject, setAt, triggerRow, type Component, type Rule } from '../document'
+import { holdsIn, inProject, rootOf, setAt, triggerRow, type Component, type Rule } from '../document'
 import { after } from './arena'
 import { named } from './answers'
 import { stateNames, type Check, type CheckContext } from './context'
@@ -20,7 +20,7 @@ export const noKeyboardWay: Check = (context) => {
     const rule = rules[0]!
     const axis = component.axes.find(({ id }) => id === rule.axis)!
     const states = axis.states.filter(({ id }) => rules.some((each) => holdsIn(each, id))).map(({ id }) => id)
-    const part = rule.part ?? component.parts[0]!.id
+    const part = rule.part ?? rootOf(component).id
     return {
       id: `no-keyboard-way ${component.id} ${row}`,
       kind: 'no-keyboard-way', level: isControl(component, part) ? 'risk' : 'note',

@@ -1,4 +1,4 @@
-import { axisOf, type Screen } from '../document'
+import { axisOf, rootOf, type Screen } from '../document'
 import type { Arena } from './arena'
 import { stateNames } from './context'
 import { endlessLoopsIn } from './endless-immediate-loop'
@@ -55,7 +55,7 @@ function missingOf(screen: Screen, arena: Arena, { thing, index }: { readonly th
 export const outsideScreen: ScreenCheck = ({ screen }) =>
   screen.parts.flatMap((part): Finding[] => {
     const { x, y } = part.base
-    if (part.kind !== 'instance' || part.parent !== screen.parts[0]!.id || typeof x !== 'number' || typeof y !== 'number') return []
+    if (part.kind !== 'instance' || part.parent !== rootOf(screen).id || typeof x !== 'number' || typeof y !== 'number') return []
     if (x < screen.width && y < screen.height) return []
     return [{
       id: `leaves-bounds ${screen.id} ${part.id}`, kind: 'leaves-bounds', level: 'risk',

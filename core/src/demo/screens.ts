@@ -1,4 +1,4 @@
-import { instanceFor, newScreen, screenRule, type Component, type Motion, type Part, type Project, type Rule, type Screen, type Value } from '../document'
+import { instanceFor, newScreen, rootOf, screenRule, type Component, type Motion, type Part, type Project, type Rule, type Screen, type Value } from '../document'
 import { timed } from './building'
 
 /** A screen whose parts are named after it, so that the demo project is the same each time it is made. */
@@ -16,7 +16,7 @@ function withInstances(project: Project, empty: Screen, placed: readonly (readon
 }
 
 const heading = (of: Screen, text: Value): Part => ({
-  id: `${of.id}-heading`, kind: 'text', name: 'heading', parent: of.parts[0]!.id,
+  id: `${of.id}-heading`, kind: 'text', name: 'heading', parent: rootOf(of).id,
   base: { x: 24, y: 36, width: of.width - 48, height: 34, text, fontSize: 26, fontWeight: '700', fill: '#1d2b33', widthFrom: 'fixed', heightFrom: 'fixed' },
 })
 
@@ -38,7 +38,7 @@ function partsWall(project: Project, components: readonly Component[]): Screen {
 function withLink(of: Screen, words: string, { x, y }: { readonly x: number; readonly y: number }, screen: string, motion: Motion | null): Screen {
   const id = `${of.id}-to-${screen}`
   const link: Part = {
-    id, kind: 'text', name: words, parent: of.parts[0]!.id,
+    id, kind: 'text', name: words, parent: rootOf(of).id,
     base: { x, y, text: words, fontSize: 16, fontWeight: '600', fill: '#2f6f9f', cursor: 'pointer', role: 'link', accessibleName: words, focusable: true, widthFrom: 'content', heightFrom: 'content' },
   }
   const going: Rule = { ...screenRule(`${id}-rule`, { on: 'tap' }, id), actions: [{ id: `${id}-goes`, do: 'go to screen', screen, motion }] }
@@ -46,7 +46,7 @@ function withLink(of: Screen, words: string, { x, y }: { readonly x: number; rea
 }
 
 /** A screen that comes in from the right, and goes back there. */
-const fromTheRight = (of: Screen): Screen => ({ ...of, absent: { [of.parts[0]!.id]: { translateX: of.width } }, motion: timed(320, 'cubic-bezier(0.2, 0, 0, 1)') })
+const fromTheRight = (of: Screen): Screen => ({ ...of, absent: { [rootOf(of).id]: { translateX: of.width } }, motion: timed(320, 'cubic-bezier(0.2, 0, 0, 1)') })
 
 const BACK = { x: 24, y: 800 }
 

@@ -1,7 +1,4 @@
-import {
-  componentOf, propertiesOf, RheoError,
-  type Component, type Part, type Project, type Rule, type TriggerKind,
-} from '../document'
+import { componentOf, propertiesOf, RheoError, rootOf, type Component, type Part, type Project, type Rule, type TriggerKind } from '../document'
 import type { Compiled, CompiledPart, HolderPart } from './compiled'
 import { namesOfBehaviour, namesOfLists, namesOfValues } from './names-read'
 import { Resolver } from './targets'
@@ -50,7 +47,7 @@ function build(project: Project, component: Component, holders: readonly string[
   const [ofValues, ofLists] = [namesOfValues(component), namesOfLists(component)]
   const resolver = new Resolver(project, component, parts, ofValues)
   return {
-    project, component, parts, root: parts[0]!, holders: inside, inner: [...new Set(inner)],
+    project, component, parts, root: rootOf({ parts }), holders: inside, inner: [...new Set(inner)],
     partIndex: new Map(parts.map(({ part, index }) => [part.id, index])),
     rulesOn: rulesByTrigger(component),
     targetsOf: (situation) => resolver.targetsOf(situation),

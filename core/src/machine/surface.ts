@@ -1,4 +1,4 @@
-import { componentOf, newState, RheoError, SCREEN_AXIS, screenRule, type Action, type Axis, type Component, type Look, type Part, type Project, type Rule, type Screen, type Take } from '../document'
+import { componentOf, newState, RheoError, rootOf, SCREEN_AXIS, screenRule, type Action, type Axis, type Component, type Look, type Part, type Project, type Rule, type Screen, type Take } from '../document'
 
 /** What a run plays on: a screen, or a component alone. */
 export type Surface = Take['surface']
@@ -27,7 +27,7 @@ function screenComponent(screen: Screen): Component {
 }
 
 /** What a screen is like just before it comes and after it has gone: clear, unless something else is said. */
-const absentLook = ({ absent, parts }: Screen): Look => absent ?? { [parts[0]!.id]: { opacity: 0 } }
+const absentLook = ({ absent, parts }: Screen): Look => absent ?? { [rootOf({ parts }).id]: { opacity: 0 } }
 
 /** The part of an overlay that lies over everything beneath it. */
 const OVERLAY_GROUND = 'overlay-ground'

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Button, MenuItem } from '@mui/material'
-import { addParameter, addPart, batch, freeName, namesOf, reaches, type Edit, type Part } from '@rheoscope/core/document'
+import { addParameter, addPart, batch, freeName, namesOf, reaches, rootOf, type Edit, type Part } from '@rheoscope/core/document'
 import { newId } from '../session/new-id'
 import { DRAWABLE, newHolder, newPart, PartGlyph } from './part-kinds'
 import { useStillBench } from './use-bench'
@@ -12,7 +12,7 @@ export function AddPart() {
   const { project, component, parts, select, make } = useStillBench()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const svg = useSvgIn()
-  const root = component.parts[0]!
+  const root = rootOf(component)
   const selected = parts[0]
   const holder = selected?.kind === 'container' ? selected : root
   const size = { width: holder.base.width ?? 100, height: holder.base.height ?? 40 }

@@ -1,5 +1,5 @@
 import { useMemo, type Dispatch, type ReactNode } from 'react'
-import type { Axis } from '@rheoscope/core/document'
+import { firstStateOf, type Axis } from '@rheoscope/core/document'
 import type { BenchAction } from './bench-state'
 import { BenchContext, StillBenchContext, useBench, useStillBench, type Bench } from './use-bench'
 
@@ -22,6 +22,6 @@ function useScoped(bench: Bench, id: string): Bench {
       if ('state' in action && action.state !== null && action.do !== 'compare with') bench.select({ do: 'select axis', axis: id, state: action.state })
       bench.select(action)
     }
-    return { ...bench, axis, select, state: axis.states.find((state) => state.id === axis.start) ?? axis.states[0]!, rule: null }
+    return { ...bench, axis, select, state: axis.states.find((state) => state.id === axis.start) ?? firstStateOf(axis), rule: null }
   }, [bench, id])
 }

@@ -1,4 +1,4 @@
-import type { Component, Id, Said } from '@rheoscope/core/document'
+import { rootOf, type Component, type Id, type Said } from '@rheoscope/core/document'
 import {
   corners, inverse, itemOf, matrixTo, partsAt, resized, transformed, transformedOutline, turned,
   type DrawList, type Frame, type Handle, type Matrix, type Point, type ShownValues,
@@ -28,7 +28,7 @@ export type Drag =
 /** What a press selects and takes hold of. Nothing there, or only the root, begins a marquee. */
 export function pick(list: DrawList, component: Component, selected: readonly Id[], from: Point, adds: boolean): { selected: readonly Id[]; drag: Drag } {
   const hit = partUnder(list, component, from)
-  if (hit === null || hit === component.parts[0]!.id) {
+  if (hit === null || hit === rootOf(component).id) {
     if (adds) return { selected, drag: { how: 'marquee', from, kept: selected } }
     return { selected: hit === null ? [] : [hit], drag: { how: 'marquee', from, kept: [] } }
   }

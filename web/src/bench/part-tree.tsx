@@ -1,5 +1,5 @@
 import { useRef, useState, type PointerEvent } from 'react'
-import { childrenOf, renamePart, type Id, type Part } from '@rheoscope/core/document'
+import { childrenOf, renamePart, rootOf, type Id, type Part } from '@rheoscope/core/document'
 import { hueOf } from '../theme/state-mark'
 import { putInto, removeSelected } from './commands'
 import { PartGlyph } from './part-kinds'
@@ -14,7 +14,7 @@ export function PartTree() {
   const drag = useTreeDrag()
   return (
     <ul className="tree" role="tree" aria-label="Parts" onKeyDown={(event) => (event.key === 'Delete' || event.key === 'Backspace') && removeSelected(bench)}>
-      <Branch part={component.parts[0]!} depth={0} drag={drag} />
+      <Branch part={rootOf(component)} depth={0} drag={drag} />
     </ul>
   )
 }

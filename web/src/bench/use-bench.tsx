@@ -1,8 +1,5 @@
 import { createContext, useContext, useEffect, useMemo, useReducer, type Dispatch, type ReactNode } from 'react'
-import {
-  batch, holdsIn, lookAt, ruleInCell, setProperties, setPropertyEverywhere, triggerRow,
-  type Axis, type Component, type Edit, type Id, type LookPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value,
-} from '@rheoscope/core/document'
+import { batch, firstStateOf, holdsIn, lookAt, rootOf, ruleInCell, setProperties, setPropertyEverywhere, triggerRow, type Axis, type Component, type Edit, type Id, type LookPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value } from '@rheoscope/core/document'
 import { ChecksProvider } from '../checks/use-findings'
 import type { Still } from '../paint/look-picture'
 import type { Player } from '../playing/player'
@@ -84,7 +81,7 @@ function useContextOf(context: typeof BenchContext): Bench {
 
 function useBenchOf(project: Project, component: Component, stored: Pick<Bench['stored'], 'project' | 'component'>, { session, view, select, player }: Pick<Bench, 'session' | 'view' | 'select' | 'player'>): Bench {
   const axis = component.axes.find((each) => each.id === view.axis) ?? component.axes[0]!
-  const state = axis.states.find((each) => each.id === view.state) ?? axis.states[0]!
+  const state = axis.states.find((each) => each.id === view.state) ?? firstStateOf(axis)
   const combined = combinationOf(view.into)
   const combination = component.combinations.find(({ id }) => id === combined)
   const stage = stageOf(view.into)
@@ -135,7 +132,7 @@ function initialState(component: Component, opening: Opening | null): BenchState
   const rule = component.rules.find(({ id }) => id === opening?.rule)
   const axis = component.axes.find(({ id }) => id === rule?.axis) ?? component.axes[0]!
   const state = axis.states.find(({ id }) => id === opening?.state)?.id ?? axis.start
-  const first = component.parts[1] ?? component.parts[0]!
+  const first = component.parts[1] ?? rootOf(component)
   return {
     axis: axis.id, state, alsoStates: [], row: rule ? triggerRow(rule.trigger, rule.part) : firstRow(component, axis), parts: [first.id], isEaselOpen: false, into: 'look', motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, alsoCells: [], rowsBy: 'trigger', showsGaps: false, isMapOpen: false, addedRows: keptRows(component.id),
   }

@@ -1,5 +1,5 @@
 import { useRef, type DragEvent, type ReactNode } from 'react'
-import { addPart, batch, LIMITS, withFreeNames, type Part } from '@rheoscope/core/document'
+import { addPart, batch, LIMITS, rootOf, withFreeNames, type Part } from '@rheoscope/core/document'
 import type { BroughtIn } from '@rheoscope/core/exchange'
 import { useImport } from '../imports/use-import'
 import { useStillBench } from './use-bench'
@@ -15,7 +15,7 @@ export function useSvgIn(): { readonly chooseFile: () => void; readonly onDrop: 
       report({ title: `“${name}” could not be brought in`, lines: [`${component.name} would have ${many.toLocaleString('en')} parts; a component may have up to ${LIMITS.parts.toLocaleString('en')}.`] })
       return
     }
-    const holder = parts[0]?.kind === 'container' ? parts[0] : component.parts[0]!
+    const holder = parts[0]?.kind === 'container' ? parts[0] : rootOf(component)
     const placed: Part = { ...picture!, parent: holder.id }
     make(batch(...withFreeNames([placed, ...inside], component.parts).map((part) => addPart(component.id, part))), `bring in ${name}`)
     select({ do: 'select parts', parts: [placed.id] })

@@ -1,5 +1,5 @@
 import { useId, useLayoutEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
-import { removeFromScreen, setOnScreen, type Part } from '@rheoscope/core/document'
+import { removeFromScreen, rootOf, setOnScreen, type Part } from '@rheoscope/core/document'
 import { corners, matrixTo, paint, partsAt, snap, type DrawList, type Frame, type Point } from '@rheoscope/core/scene'
 import { patchChildren } from '../paint/patch'
 import { pointIn } from '../paint/point-in'
@@ -26,7 +26,7 @@ export function Arranging({ field }: { readonly field: Room }) {
     event.currentTarget.setPointerCapture(event.pointerId)
     event.currentTarget.focus()
     const from = pointIn(picture.current!, event)
-    const hit = partsAt(list, from, () => true).findLast(({ instance, part: id }) => instance === '' && id !== screen.parts[0]!.id)
+    const hit = partsAt(list, from, () => true).findLast(({ instance, part: id }) => instance === '' && id !== rootOf(screen).id)
     select(hit?.part ?? null)
     const picked = screen.parts.find(({ id }) => id === hit?.part)
     grabbed.current = picked ? { part: picked, from, frame: frameOf(list, picked.id) } : null

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Button, MenuItem } from '@mui/material'
-import { addToScreen, DEVICE_SIZES, duplicateOnScreen, instanceFor, removeFromScreen, resizeScreen, startOn, type Part, type Screen } from '@rheoscope/core/document'
+import { addToScreen, DEVICE_SIZES, duplicateOnScreen, instanceFor, removeFromScreen, resizeScreen, rootOf, startOn, type Part, type Screen } from '@rheoscope/core/document'
 import type { Finding } from '@rheoscope/core/check'
 import { FindingMark } from '../checks/finding-mark'
 import { useOfChecks } from '../checks/use-findings'
@@ -82,8 +82,8 @@ function AddToScreen() {
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         {project.components.map(({ id, name }) => <MenuItem key={id} onClick={() => add(instanceFor(project, screen, id, newId(name), at))}>{name}</MenuItem>)}
         <MenuItem divider disabled />
-        {(['text', 'box', 'container'] as const).map((kind) => <MenuItem key={kind} onClick={() => add(newPart(newId(kind), kind, screen.parts[0]!, screen, screen.parts))}>a {kind}</MenuItem>)}
-        <MenuItem onClick={() => add(newHolder(newId('list'), 'list', screen.parts[0]!, screen.parts))}>a list of records</MenuItem>
+        {(['text', 'box', 'container'] as const).map((kind) => <MenuItem key={kind} onClick={() => add(newPart(newId(kind), kind, rootOf(screen), screen, screen.parts))}>a {kind}</MenuItem>)}
+        <MenuItem onClick={() => add(newHolder(newId('list'), 'list', rootOf(screen), screen.parts))}>a list of records</MenuItem>
       </FloatingMenu>
     </>
   )

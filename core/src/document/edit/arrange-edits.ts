@@ -1,4 +1,4 @@
-import type { Component } from '../component'
+import { rootOf, type Component } from '../component'
 import type { NewId } from '../defaults'
 import { freeName, namesOf } from '../free-name'
 import type { Look } from '../look'
@@ -46,7 +46,7 @@ export function pasteClip(component: Component, clip: Clip, newId: NewId): { rea
   const isTop = ({ parent }: Part) => parent === null || !renamed.has(parent)
   const holderOf = ({ parent }: Part) => {
     if (parent !== null && renamed.has(parent)) return renamed.get(parent)!
-    return component.parts.some(({ id, kind }) => id === parent && kind === 'container') ? parent : component.parts[0]!.id
+    return component.parts.some(({ id, kind }) => id === parent && kind === 'container') ? parent : rootOf(component).id
   }
   const parts = clip.parts.map((part): Part => ({
     ...part, id: renamed.get(part.id)!, parent: holderOf(part), name: nameOfCopy(part.name, names),

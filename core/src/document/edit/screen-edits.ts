@@ -1,3 +1,4 @@
+import { rootOf } from '../component'
 import type { NewId } from '../defaults'
 import { freeName, namesOf } from '../free-name'
 import type { Look, PropertyValues } from '../look'
@@ -51,13 +52,13 @@ export const resizeScreen = ({ id, parts }: Screen, device: Screen['device'], { 
   batch(
     setAt(inside(screenPath(id), 'device'), device),
     ...setFields(screenPath(id), { width, height }),
-    ...setFields(inside(screenPath(id), 'parts', parts[0]!.id, 'base'), { width, height }),
+    ...setFields(inside(screenPath(id), 'parts', rootOf({ parts }).id, 'base'), { width, height }),
   )
 
 /** An instance of a component for a screen, with a name of its own there. */
 export function instanceFor(project: Project, screen: Screen, component: Id, id: Id, at: { readonly x: number; readonly y: number }): InstancePart {
   const wanted = componentOf(project, component)?.name ?? 'instance'
-  return { id, kind: 'instance', name: freeName(wanted, namesOf(screen.parts)), parent: screen.parts[0]!.id, component, start: {}, base: { ...at } }
+  return { id, kind: 'instance', name: freeName(wanted, namesOf(screen.parts)), parent: rootOf(screen).id, component, start: {}, base: { ...at } }
 }
 
 export const addToScreen = (screen: Id, part: Part): Edit => insertInto(inside(screenPath(screen), 'parts'), part)
@@ -125,7 +126,7 @@ export type Entrance = (typeof ENTRANCES)[number]
 /** The absent look of a screen that comes in in one of the usual ways. */
 export function absentFor({ parts, width, height }: Screen, entrance: Entrance): Look {
   const looks: Readonly<Record<Entrance, Readonly<Record<string, Value>>>> = { clear: { opacity: 0 }, right: { translateX: width }, left: { translateX: -width }, below: { translateY: height }, above: { translateY: -height }, 'at once': {} }
-  return { [parts[0]!.id]: looks[entrance] }
+  return { [rootOf({ parts }).id]: looks[entrance] }
 }
 
 /** In which of the usual ways a screen comes in; null when it is another one. */
