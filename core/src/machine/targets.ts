@@ -1,5 +1,5 @@
 import {
-  axisOfProperty, isExpression, isToken, parameterOfProperty, propertyDefinition, RheoError, sameValue, valueProblem,
+  rootOf, axisOfProperty, isExpression, isToken, parameterOfProperty, propertyDefinition, RheoError, sameValue, valueProblem,
   type Component, type Literal, type Look, type Part, type PartKind, type PlaceValues, type Project, type PropertyDefinition, type PropertyValues, type Value,
 } from '../document'
 import { evaluate, wordOf, type Environment } from '../expression'
@@ -77,8 +77,8 @@ export class Resolver {
   private said(looks: readonly Look[], environment: Environment, { given, contents, isAbsent }: Situation) {
     const problems: ValueProblem[] = []
     const values = this.parts.map((compiled) => this.valuesOf(compiled, looks, environment, problems))
-    if (isAbsent) values[0] = { ...values[0]!, receivesInput: false }
-    if (given !== NOTHING_GIVEN) values[0] = { ...values[0]!, ...placedRoot(given) }
+    const [own] = values
+    if (own && (isAbsent || given !== NOTHING_GIVEN)) values[0] = { ...own, ...(isAbsent ? { receivesInput: false } : {}), ...(given === NOTHING_GIVEN ? {} : placedRoot(given)) }
     const nodeOf = ({ part, index, children }: CompiledPart): LayoutNode => {
       const own = values[index]!
       const inside = [...contents].filter(([, content]) => content.part === part.id && !content.isLeaving)
@@ -89,7 +89,7 @@ export class Resolver {
       if (part.kind === 'slot') return { ...node, children: [], measure: () => NO_SIZE }
       return { ...node, children: children.map(nodeOf) }
     }
-    return { problems, values, root: nodeOf(this.parts[0]!) }
+    return { problems, values, root: nodeOf(rootOf({ parts: this.parts })) }
   }
 
   /** The values of a part; the very same ones as long as nothing is said differently, in this or an earlier version of the component. */
