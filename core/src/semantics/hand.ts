@@ -67,7 +67,7 @@ export class Hand<T, P extends Placed<T>, F extends Placed<T>> {
     this.ground.over = to
     const left = before.filter((level) => !isAmong(level, now))
     const entered = now.filter((level) => !isAmong(level, before)).toReversed()
-    if (left.length > 0 || entered.length > 0) this.tell('hovered', before, now)
+    this.tell('hovered', before, now)
     for (const level of left) this.ground.dispatch('leave', [level])
     for (const level of entered) this.ground.dispatch('enter', [level])
   }
@@ -163,9 +163,10 @@ export class Hand<T, P extends Placed<T>, F extends Placed<T>> {
 
   /** Tells those it is news for. */
   private tell(what: Circumstance, before: readonly Level<T>[], now: readonly Level<T>[]): void {
-    const [had, has] = [before, now].map((levels) => new Set(levels.map(({ thing }) => thing)))
-    for (const thing of had ?? []) if (!has?.has(thing)) this.ground.tell(thing, what, false)
-    for (const thing of has ?? []) if (!had?.has(thing)) this.ground.tell(thing, what, true)
+    const had = new Set(before.map(({ thing }) => thing))
+    const has = new Set(now.map(({ thing }) => thing))
+    for (const thing of had) if (!has.has(thing)) this.ground.tell(thing, what, false)
+    for (const thing of has) if (!had.has(thing)) this.ground.tell(thing, what, true)
   }
 }
 
