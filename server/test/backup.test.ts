@@ -50,7 +50,7 @@ describe.each(ways)('a backup of %s, restored into %s', (_from, _to, makeFrom, m
     source = await makeFrom()
     target = await makeTo()
     all.push(source, target)
-  }, 60_000)
+  }, 180_000)
 
   test('has all there is, and is refused where there is something already', async () => {
     const storage = await source.open()
@@ -65,7 +65,7 @@ describe.each(ways)('a backup of %s, restored into %s', (_from, _to, makeFrom, m
     expect((await new AssetStore(restored.database).load((await new AssetStore(restored.database).add(PICTURE)).id))!.content).toEqual(new Uint8Array(PICTURE))
     await restored.close()
     await expect(restore(target.where, MIGRATIONS, file)).rejects.toMatchObject({ code: 'not-empty', message: expect.stringContaining('1 projects here') })
-  }, 60_000)
+  }, 180_000)
 })
 
 describe.each(STORAGES)('a backup of %s', (_name, make) => {
@@ -79,7 +79,7 @@ describe.each(STORAGES)('a backup of %s', (_name, make) => {
     target = await make()
     all.push(source, target)
     file = path.join(folder, `${++count}.backup`)
-  }, 60_000)
+  }, 180_000)
 
   test('is made while people work, each project as it was at one instant', async () => {
     const storage = await source.open()
@@ -106,7 +106,7 @@ describe.each(STORAGES)('a backup of %s', (_name, make) => {
     expect(at).toBeGreaterThanOrEqual(20)
     expect([log.length, there.name]).toEqual([at, at === 20 ? 'Named 19' : `More ${at - 1}`])
     await restored.close()
-  }, 60_000)
+  }, 180_000)
 
   test.each([
     ['one letter changed', (lines: string) => lines.replace('Named 7', 'Named 8'), 'damaged'],
@@ -123,17 +123,17 @@ describe.each(STORAGES)('a backup of %s', (_name, make) => {
     const storage = await target.open()
     expect(await new ProjectStore(storage.database).list()).toEqual([])
     await storage.close()
-  }, 60_000)
+  }, 180_000)
 
   test.each([['a file cut off', (bytes: Buffer) => bytes.subarray(0, bytes.length / 2), 'damaged'], ['no backup', () => Buffer.from('hello'), 'not-a-backup'], ['an empty file', () => Buffer.alloc(0), 'not-a-backup']])('is refused when it is %s', async (_what, change, code) => {
     const damaged = `${file}.damaged`
     writeFileSync(damaged, change(readFileSync(file)))
     await expect(restore(target.where, MIGRATIONS, damaged)).rejects.toMatchObject({ code })
-  }, 60_000)
+  }, 180_000)
 })
 
 test('a backup that cannot be written leaves nothing behind', async () => {
   await expect(keepBackup(path.join(folder, 'no/such/folder'), () => Promise.reject(new Error('The disk is full.')))).rejects.toThrow()
   await expect(keepBackup(path.join(folder, 'half'), (to) => new Promise((_resolve, reject) => to.end('half', () => reject(new Error('The disk is full.')))))).rejects.toThrow('The disk is full.')
   await expect(restore({ databaseUrl: null, data: path.join(folder, 'data') }, MIGRATIONS, path.join(folder, 'half'))).rejects.toMatchObject({ code: 'not-a-backup' })
-}, 60_000)
+}, 180_000)
