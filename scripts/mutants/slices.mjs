@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 
 /** The tests of what moves and happens: quick, and close to what they are about. */
-const OF_RUNS = { folders: ['core/test/motion', 'core/test/machine', 'core/test/pinned', 'core/test/run', 'core/test/scenarios', 'core/test/expression'], leftOut: ['core/test/run/random-inputs.test.ts', 'core/test/pinned/demo-runs.test.ts'] }
+const OF_RUNS = { folders: ['core/test/motion', 'core/test/machine', 'core/test/semantics', 'core/test/pinned', 'core/test/run', 'core/test/scenarios', 'core/test/expression'], leftOut: ['core/test/run/random-inputs.test.ts', 'core/test/pinned/demo-runs.test.ts'] }
 
 /** All tests of the core but those that take minutes. */
 const OF_ALL = {
