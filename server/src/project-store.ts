@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { and, asc, desc, eq, gt, inArray, lt } from 'drizzle-orm'
-import { apply, DOCUMENT_VERSION, invert, migrate, RheoError, type Appended, type Entry, type Project, type ProjectSummary, type StoredHistory, type StoredProject } from '@rheoscope/core/document'
+import { apply, DOCUMENT_VERSION, invert, LAST_WITHOUT_AUTHORS, migrate, RheoError, type Appended, type Entry, type Project, type ProjectSummary, type StoredHistory, type StoredProject } from '@rheoscope/core/document'
 import { attempt, mended, mending } from '@rheoscope/core/schema'
 import { announceRemoval, announceRevision } from './announcements'
 import type { Database, Transaction } from './storage'
@@ -173,8 +173,6 @@ async function entriesAfter(transaction: Transaction, id: string, revision: numb
 /** Entries of before there were authors say nothing of them, and are of the version of then. */
 const entryOf = ({ entry, madeAt }: typeof entries.$inferSelect): Entry =>
   ({ author: { id: 'unknown', name: 'Somebody' }, madeAt: madeAt.toISOString(), version: LAST_WITHOUT_AUTHORS, ...(entry as Partial<Entry> & Omit<Entry, 'author' | 'madeAt' | 'version'>) })
-
-const LAST_WITHOUT_AUTHORS = 3
 
 /** A document after entries that were accepted, each made on one of its own version; of the present version in the end. */
 function grown(document: Project, since: readonly Entry[]): Project {

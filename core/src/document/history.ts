@@ -33,6 +33,9 @@ export interface Entry {
   readonly version: number
 }
 
+/** The last version of the document model whose entries say nothing of author, time and version. */
+export const LAST_WITHOUT_AUTHORS = 3
+
 /** What an entry says besides what it does. */
 export type Signature = Pick<Entry, 'id' | 'author' | 'madeAt'>
 

@@ -1,7 +1,6 @@
-import { LIMITS, RheoError, type Id, type Literal, type Project } from '../document'
+import { LIMITS, RheoError, type Id, type Literal, type Project, type TriggerKind } from '../document'
 import { startEnvironment } from '../expression'
 import { compile, surfaceComponent, type Surface } from '../machine'
-import type { TriggerKind } from '../document'
 import { Dragging } from './dragging'
 import { RunGround } from './ground'
 import { Instances } from './instances'
@@ -60,7 +59,7 @@ export class Parts {
     this.surfaces = new Surfaces(this, before?.surfaces)
     this.dragging = new Dragging(this, before?.dragging)
     this.input = new UserInput(this, before?.input)
-    this.pictures = new Pictures(this)
+    this.pictures = new Pictures(this, before?.pictures)
   }
 
   /** What stands on a surface at first. Throws `gone` or `contains-itself` when it cannot be put together. */

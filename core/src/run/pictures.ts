@@ -4,13 +4,18 @@ import type { Parts } from './parts'
 
 /** What is to be seen of a run, worked out when it is looked at and kept while it holds. */
 export class Pictures {
-  private readonly draughtsman = new Draughtsman()
+  private readonly draughtsman: Draughtsman
   /** The last frame, while it still holds. */
-  private drawn: { readonly atMs: number; readonly list: DrawList } | null = null
+  private drawn: { readonly atMs: number; readonly list: DrawList } | null
   /** What of that answers. */
-  private answered: { readonly of: DrawList; readonly list: DrawList } | null = null
+  private answered: { readonly of: DrawList; readonly list: DrawList } | null
 
-  constructor(private readonly run: Parts) {}
+  /** None yet, or what has been worked out in a run that has come some way. */
+  constructor(private readonly run: Parts, before?: Pictures) {
+    this.draughtsman = before?.draughtsman ?? new Draughtsman()
+    this.drawn = before?.drawn ?? null
+    this.answered = before?.answered ?? null
+  }
 
   /** Something is not what it was any more. */
   forget(): void {

@@ -2,8 +2,7 @@ import type { PointerKind } from '../document'
 import type { Hit, Point } from '../scene'
 import type { Level, Placed } from '../semantics'
 
-/** Two taps so near to one another, in ms and px, are a double tap; a press that moves farther is no long press. */
-export const DOUBLE_TAP_MS = 300
+/** Two taps so near to one another, in px, are a double tap; a press that moves farther is no long press. */
 const SLOP_PX = 8
 
 /** A press that moves farther than this, in px, drags. */

@@ -8,7 +8,7 @@ export type TraceEvent =
   | { readonly what: 'input'; readonly atMs: number; readonly input: InputAction }
   /** A rule fired, whether or not it changed the state. */
   | { readonly what: 'fired'; readonly atMs: number; readonly instance: string; readonly rule: Id; readonly trigger: TriggerKind; readonly state: Id }
-  /** An axis went from a state to another; `rule` is null when it was driven from outside or put there by hand. */
+  /** An axis went from a state to another; `rule` is null when it was driven from outside, decided by a name, or put there by hand. */
   | {
       readonly what: 'state'; readonly atMs: number; readonly instance: string; readonly axis: Id
       readonly from: Id; readonly to: Id; readonly rule: Id | null

@@ -1,9 +1,9 @@
 import type { InputAction, PointerKind, Rule, TriggerKind } from '../document'
 import { surfaceOf } from '../machine'
 import { cursorOver, partsAt, type Point } from '../scene'
-import { Hand, isAmong, isSameLevel, type Circumstance, type HandGround, type IsMeant, type KeyInput, type Level, type Pressed } from '../semantics'
+import { DOUBLE_TAP_MS, Hand, isAmong, isSameLevel, rulesAt, type Circumstance, type HandGround, type IsMeant, type KeyInput, type Level, type Pressed } from '../semantics'
 import { focusStops, nextStop, type FocusStop } from './focus'
-import { DOUBLE_TAP_MS, DRAG_PX, isNear, levelsOf, type Pointed, type Pointer, type Tapped } from './pointer'
+import { DRAG_PX, isNear, levelsOf, type Pointed, type Pointer, type Tapped } from './pointer'
 import { pointerNames } from './pointer-names'
 import type { Parts } from './parts'
 
@@ -97,7 +97,8 @@ export class UserInput implements HandGround<string, Pointed, Focus> {
   }
 
   rulesAt({ thing, part }: Level<string>, trigger: TriggerKind): readonly Rule[] {
-    return (this.run.instances.get(thing)?.compiled.rulesOn.get(trigger) ?? []).filter((rule) => rule.part === part)
+    const instance = this.run.instances.get(thing)
+    return instance ? rulesAt(instance.compiled, part, trigger) : []
   }
 
   tell(path: string, what: Circumstance, isSo: boolean): void {

@@ -2,6 +2,9 @@ import type { InputAction, Rule, Trigger, TriggerKind } from '../document'
 import type { Level } from './ground'
 import type { IsMeant } from './interpreter'
 
+/** Two taps so near to one another, in ms, are a double tap. */
+export const DOUBLE_TAP_MS = 300
+
 export type KeyInput = Pick<Extract<InputAction, { do: 'key' }>, 'key' | 'modifiers'>
 
 /** Where something is, with the way outward that events on it take. */

@@ -1,4 +1,5 @@
 import { holdsIn, leadsFrom, RheoError, type Action, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../document'
+import type { Compiled } from '../machine'
 import { groupsOf } from './action-groups'
 import type { Ends, Ground, Level } from './ground'
 
@@ -146,10 +147,10 @@ export class Interpreter<T> {
 
   /** The rules that fire for an event: for each axis the first in order that can. `part` null is the thing itself. */
   firing(thing: T, trigger: TriggerKind, part: Id | null, isMeant?: IsMeant): readonly Firing[] {
-    const { rulesOn, component } = this.ground.compiledOf(thing)
-    const candidates = (rulesOn.get(trigger) ?? []).filter((rule) => rule.part === part && (!isMeant || isMeant(rule.trigger)))
+    const compiled = this.ground.compiledOf(thing)
+    const candidates = rulesAt(compiled, part, trigger).filter((rule) => !isMeant || isMeant(rule.trigger))
     if (candidates.length === 0) return NONE
-    return component.axes.flatMap(({ id }, axis): readonly Firing[] => {
+    return compiled.component.axes.flatMap(({ id }, axis): readonly Firing[] => {
       const rule = candidates.find((each) => each.axis === id && this.canFire(thing, { axis, rule: each }))
       return rule ? [{ axis, rule }] : NONE
     })
@@ -243,5 +244,9 @@ export class Interpreter<T> {
     return true
   }
 }
+
+/** The rules on a kind of trigger at a part, or at the thing itself where `part` is null, whether or not they could fire. */
+export const rulesAt = ({ rulesOn }: Pick<Compiled, 'rulesOn'>, part: Id | null, trigger: TriggerKind): readonly Rule[] =>
+  rulesOn.get(trigger)?.filter((rule) => rule.part === part) ?? []
 
 const NONE: readonly Firing[] = []

@@ -1,4 +1,4 @@
-import type { Author, Entry } from '@rheoscope/core/document'
+import { LAST_WITHOUT_AUTHORS, type Author, type Entry } from '@rheoscope/core/document'
 import { jsonOr } from '../json'
 import type { SetAside } from './sending'
 
@@ -41,8 +41,6 @@ export function keptEntries(project: string, window: string, author: Author, sto
 
 /** What entries that earlier versions kept say nothing of. */
 const signed = (author: Author): Pick<Entry, 'author' | 'madeAt' | 'version'> => ({ author, madeAt: new Date().toISOString(), version: LAST_WITHOUT_AUTHORS })
-
-const LAST_WITHOUT_AUTHORS = 3
 
 const once = <T>(all: readonly T[], idOf: (each: T) => string): readonly T[] => [...new Map(all.map((each) => [idOf(each), each])).values()]
 

@@ -1,5 +1,5 @@
-import type { Id, Rule, TriggerKind } from '../../document'
-import { Hand, keepsTapBack, type Circumstance, type HandGround, type IsMeant, type Level, type Pressed } from '../../semantics'
+import type { Rule, TriggerKind } from '../../document'
+import { Hand, keepsTapBack, rulesAt, type Circumstance, type HandGround, type IsMeant, type Level, type Pressed } from '../../semantics'
 import type { Instant } from './instant'
 import type { Network } from './network'
 import type { UserOccasion } from './occasion'
@@ -102,7 +102,7 @@ export class Hands implements HandGround<Thing, Spot, Spot> {
   }
 
   rulesAt({ thing, part }: Level<Thing>, trigger: TriggerKind): readonly Rule[] {
-    return this.network.has(thing) ? rulesOn(thing, part, trigger) : []
+    return this.network.has(thing) ? rulesAt(thing.compiled, part, trigger) : []
   }
 
   tell(thing: Thing, what: Circumstance, isSo: boolean): void {
@@ -157,8 +157,5 @@ export class Hands implements HandGround<Thing, Spot, Spot> {
 /** How a spot is kept; 0 for none. */
 const numberOf = (spot: Spot | null): number => (spot ? spot.index + 1 : 0)
 
-const rulesOn = ({ compiled }: Thing, part: Id | null, trigger: TriggerKind): readonly Rule[] =>
-  (compiled.rulesOn.get(trigger) ?? []).filter((rule) => rule.part === part)
-
 /** Whether a tap on a spot is kept back until no second one can come. */
-export const isKeptBack = ({ way }: Spot): boolean => keepsTapBack(way.flatMap(({ thing, part }) => rulesOn(thing, part, 'double tap')))
+export const isKeptBack = ({ way }: Spot): boolean => keepsTapBack(way.flatMap(({ thing, part }) => rulesAt(thing.compiled, part, 'double tap')))

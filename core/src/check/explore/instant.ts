@@ -12,8 +12,9 @@ import type { Thing } from './things'
 import { Hands } from './hands'
 
 /**
- * What happens at one instant, from a configuration to the next: the ground that rules and actions change, packed as the network lays it out. Where a condition depends on what nobody knows, `choices`
- * says what it comes to; those it does not cover count as not so.
+ * What happens at one instant, from a configuration to the next: the ground that rules and actions change, packed as the
+ * network lays it out. Where a condition depends on what nobody knows, `choices` says what it comes to; those it does not
+ * cover count as not so.
  */
 export class Instant implements Ground<Thing> {
   readonly interpreter = new Interpreter<Thing>(this)
@@ -105,7 +106,8 @@ export class Instant implements Ground<Thing> {
   /** Lets a name stand for something else, for everyone it means something to. */
   setName(kept: NetName, value: number, owner?: Thing): void {
     const before = this.kept(kept.at)
-    if (before === value && value !== 0) return
+    if (value === UNKNOWN) this.isExact = false
+    else if (before === value) return
     const readers = owner ? [owner, ...kept.readers.filter((each) => each !== owner)] : kept.readers
     const held = readers.map((thing) => this.heldBy(thing))
     this.configuration[kept.at] = value
@@ -215,18 +217,12 @@ export class Instant implements Ground<Thing> {
 
   assign(thing: Thing, variable: string, value: Literal | undefined): void {
     const kept = this.network.nameFor(thing, variable)
-    if (kept) this.setName(kept, this.numberFor(kept, value), thing)
+    if (kept) this.setName(kept, kept.domain.numberOf(value), thing)
   }
 
   name(thing: Thing, name: string, value: Literal | undefined): void {
     const kept = this.network.nameFor(thing, name)
-    if (kept) this.setName(kept, this.numberFor(kept, value))
-  }
-
-  private numberFor({ domain }: NetName, value: Literal | undefined): number {
-    const number = domain.numberOf(value)
-    if (number === UNKNOWN) this.isExact = false
-    return number
+    if (kept) this.setName(kept, kept.domain.numberOf(value))
   }
 
   private axis(thing: Thing, own: number): NetAxis {

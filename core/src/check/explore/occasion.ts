@@ -1,6 +1,6 @@
 import type { Id, Modifiers, Rule, TriggerKind } from '../../document'
 import type { TimerStart } from '../../machine'
-import { DOUBLE_TAP_MS } from '../../run/pointer'
+import { DOUBLE_TAP_MS } from '../../semantics'
 import { isKeptBack } from './hands'
 import type { NetAxis, NetName, NetTimer, NetWait, Network } from './network'
 import type { Spot } from './spots'

@@ -1,22 +1,13 @@
 import { expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
-import type { Surface } from '@rheoscope/core/machine'
-import { enact, explore, independentGroups, Network, signatureOf, thingsOnSurface, WAYS } from '../../../src/check/explore'
+import { enact, explore, Network, WAYS } from '../../../src/check/explore'
+import { differentGroups, surfaces } from './demo-groups'
 
 /** The nodes of one exploration that are come to by a run here. */
 const NODES = 30
 
-const surfaces: readonly (readonly [string, Surface])[] = [
-  ...skerryLine.components.map(({ id, name }) => [name, { component: id }] as const),
-  ...skerryLine.screens.filter(({ id }) => id !== 'wall').map(({ id, name }) => [name, { screen: id }] as const),
-]
-
 test.each(surfaces)('on %s runs come to what the exploration says', (_name, surface) => {
-  const alike = new Set<string>()
-  for (const group of independentGroups(skerryLine, thingsOnSurface(skerryLine, surface))) {
-    const signature = signatureOf(group)
-    if (alike.has(signature)) continue
-    alike.add(signature)
+  for (const group of differentGroups(surface)) {
     const network = new Network(skerryLine, group, { hasKeyboard: true })
     const { nodes, isFinished } = explore(network, { ways: WAYS })
     expect(isFinished).toBe(true)

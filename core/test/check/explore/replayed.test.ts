@@ -4,7 +4,8 @@ import { skerryLine } from '@rheoscope/core/demo'
 import type { Project } from '@rheoscope/core/document'
 import { compile, surfaceComponent, type Surface } from '@rheoscope/core/machine'
 import type { Trace } from '@rheoscope/core/run'
-import { enact, explore, independentGroups, Network, signatureOf, thingsOn, thingsOnSurface, WAYS, wayTo, type Mark, type Node, type Place, type Thing, type Way } from '../../../src/check/explore'
+import { enact, explore, Network, thingsOn, WAYS, wayTo, type Mark, type Node, type Place, type Thing, type Way } from '../../../src/check/explore'
+import { differentGroups, surfaces } from './demo-groups'
 import { machines, projectWith } from './random-machine'
 
 const MACHINES = Number(process.env.RHEOSCOPE_MACHINES ?? 2000)
@@ -72,18 +73,8 @@ function goFirstWays(project: Project, surface: Surface, things: readonly Thing[
   }
 }
 
-const surfaces: readonly (readonly [string, Surface])[] = [
-  ...skerryLine.components.map(({ id, name }) => [name, { component: id }] as const),
-  ...skerryLine.screens.filter(({ id }) => id !== 'wall').map(({ id, name }) => [name, { screen: id }] as const),
-]
-
 test.each(surfaces)('on %s a run goes the ways of an exact exploration, with the same marks', (_name, surface) => {
-  const alike = new Set<string>()
-  for (const group of independentGroups(skerryLine, thingsOnSurface(skerryLine, surface))) {
-    const signature = signatureOf(group)
-    if (!alike.has(signature)) goFirstWays(skerryLine, surface, group, WAYS, WAYS_GONE.demo)
-    alike.add(signature)
-  }
+  for (const group of differentGroups(surface)) goFirstWays(skerryLine, surface, group, WAYS, WAYS_GONE.demo)
 })
 
 test('runs go the ways of exact explorations of random machines, with the same marks', () => {
