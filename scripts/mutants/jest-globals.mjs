@@ -35,6 +35,8 @@ test.each = each(test)
 
 export const beforeEach = (act) => around.before.push(act)
 export const afterEach = (act) => around.after.push(act)
+/** What is said after all tests notices no mutant. */
+export const afterAll = () => undefined
 
 /**
  * Runs tests and says what came of each: its id, how long it took in ms, and the error of one that failed.
