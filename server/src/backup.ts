@@ -6,7 +6,7 @@ import { Readable, type Writable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { createGunzip, createGzip } from 'node:zlib'
 import { asc, count, getTableName, sql } from 'drizzle-orm'
-import { RheoError } from '@rheoscope/core/document'
+import { messageOf, RheoError } from '@rheoscope/core/document'
 import { choice, integer, kinds, object, text } from '@rheoscope/core/shape'
 import { validated } from '@rheoscope/core/schema'
 import { newestMigration, rowsOf } from './known-schema'
@@ -120,7 +120,7 @@ function parsed(line: string): unknown {
   try {
     return JSON.parse(line)
   } catch (error) {
-    throw new RheoError('damaged', 'backup', `The backup is damaged: ${(error as Error).message}.`)
+    throw new RheoError('damaged', 'backup', `The backup is damaged: ${messageOf(error)}.`)
   }
 }
 

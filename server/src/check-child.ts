@@ -1,7 +1,7 @@
 import { setFlagsFromString } from 'node:v8'
 import { runInNewContext } from 'node:vm'
 import { completeCheck, type CheckProgress, type CompleteCheck } from '@rheoscope/core/check'
-import type { Project } from '@rheoscope/core/document'
+import { messageOf, type Project } from '@rheoscope/core/document'
 
 /** What the process that checks says: how far it is, and what it came to or why it came to nothing. */
 export type FromCheckChild = { readonly progress: CheckProgress } | { readonly result: CompleteCheck } | { readonly failure: string }
@@ -33,6 +33,6 @@ function outcomeOf(project: Project, onProgress: (progress: CheckProgress) => vo
   try {
     return { result: completeCheck(project, onProgress) }
   } catch (error) {
-    return { failure: (error as Error).message }
+    return { failure: messageOf(error) }
   }
 }

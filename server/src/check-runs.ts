@@ -2,7 +2,7 @@ import { EventEmitter } from 'node:events'
 import { desc, eq } from 'drizzle-orm'
 import type { Request, Response } from 'express'
 import type { CheckProgress, CompleteCheck } from '@rheoscope/core/check'
-import { RheoError } from '@rheoscope/core/document'
+import { messageOf, RheoError } from '@rheoscope/core/document'
 import { openEvents } from './announcements'
 import type { RunCheck } from './check-process'
 import { tell, type Storage } from './storage'
@@ -107,7 +107,7 @@ export class CheckRuns {
       await say({ event: 'done', data: { revision } })
     } catch (error) {
       if (this.isEnding) throw error
-      await say({ event: 'stopped', data: { why: (error as Error).message } })
+      await say({ event: 'stopped', data: { why: messageOf(error) } })
     } finally {
       this.atWork.delete(id)
     }

@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm'
 import { drizzle } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import pg from 'pg'
-import { RheoError } from '@rheoscope/core/document'
+import { messageOf, RheoError } from '@rheoscope/core/document'
 import { requireKnown, rowsOf } from './known-schema'
 import { SharedQueue } from './shared-queue'
 import type { Listener, Storage } from './storage'
@@ -33,7 +33,7 @@ export async function openServer(url: string, migrations: string): Promise<Stora
   } catch (error) {
     await pool.end()
     if (error instanceof RheoError) throw error
-    throw new RheoError('unreachable', 'DATABASE_URL', `The database at ${nameOf(url)} cannot be used: ${(error as Error).message}`)
+    throw new RheoError('unreachable', 'DATABASE_URL', `The database at ${nameOf(url)} cannot be used: ${messageOf(error)}`)
   }
   const ears = new Ears(url)
   return {

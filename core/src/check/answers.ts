@@ -1,4 +1,4 @@
-import type { Rule } from '../document'
+import { itemAt, type Rule } from '../document'
 import { cursorOver, itemOf, matrixTo, partsAt, pointOn, transformed, type DrawItem, type DrawList, type Point } from '../scene'
 import type { CheckContext } from './context'
 import type { Spot } from './explore/spots'
@@ -74,7 +74,7 @@ export const named = ({ compiled }: CheckContext, part: string): string => `“$
 /** The states of the component in a pose, in words. */
 export function whereIn({ component }: CheckContext, { run }: Pose): string {
   const { states } = run.instance('')!
-  const several = component.axes.map((axis, index) => ({ axis, state: states[index]! })).filter(({ axis }) => axis.states.length > 1)
+  const several = component.axes.map((axis, index) => ({ axis, state: itemAt(states, index) })).filter(({ axis }) => axis.states.length > 1)
   return several.map(({ axis, state }) => `‹${axis.states.find(({ id }) => id === state)?.name}›`).join(' and ')
 }
 
@@ -82,7 +82,7 @@ export function whereIn({ component }: CheckContext, { run }: Pose): string {
 export function stateOf({ component }: CheckContext, { run }: Pose): { readonly axis?: string; readonly state?: string } {
   const index = Math.max(0, component.axes.findIndex(({ states }) => states.length > 1))
   const axis = component.axes[index]
-  return axis ? { axis: axis.id, state: run.instance('')!.states[index]! } : {}
+  return axis ? { axis: axis.id, state: itemAt(run.instance('')!.states, index) } : {}
 }
 
 /** One of each kind, the first that came. */

@@ -1,4 +1,4 @@
-import type { Component, Id, Project, Rule } from '../document'
+import { firstOf, lastOf, theOne, type Component, type Id, type Project, type Rule } from '../document'
 import { changesIn, endOf, type StateChange } from './changes'
 import { contextOf } from './context'
 
@@ -27,7 +27,7 @@ const MOST_PATHS = 12
 /** What every path between two states of an axis takes, the quickest first; none when nothing leads there. Throws `gone` when the component cannot be put together. */
 export function budgetsBetween(project: Project, component: Component, { axis: axisId, from, to }: { readonly axis: Id; readonly from: Id; readonly to: Id }): readonly Budget[] {
   const context = contextOf(project, component)
-  const axis = component.axes.find(({ id }) => id === axisId)!
+  const axis = theOne(component.axes, ({ id }) => id === axisId)
   const changes = changesIn(context).filter((change) => change.axis === axis)
   return pathsBetween(changes, from, to).map((path) => budgetOf(path)).toSorted((a, b) => a.leastMs - b.leastMs || a.states.length - b.states.length)
 }
@@ -37,7 +37,7 @@ function pathsBetween(changes: readonly StateChange[], from: Id, to: Id): readon
   const found: (readonly StateChange[])[] = []
   const open: (readonly StateChange[])[] = changes.filter((change) => change.from.id === from).map((change) => [change])
   for (let path = open.shift(); path && found.length < MOST_PATHS; path = open.shift()) {
-    const last = path.at(-1)!.to.id
+    const last = lastOf(path).to.id
     if (last === to) found.push(path)
     else open.push(...changes.filter((change) => change.from.id === last && change.to.id !== from && !path.some((step) => step.to.id === change.to.id)).map((change) => [...path, change]))
   }
@@ -55,10 +55,10 @@ function budgetOf(path: readonly StateChange[]): Budget {
     mostMs += waited.kind === 'person' || waited.kind === 'told' ? motionMs : waited.totalMs
     motionMs = endOf(change)
   }
-  const last = path.at(-1)!
+  const last = lastOf(path)
   if (motionMs > 0) pieces.push({ kind: 'motion', what: `into ${last.to.name}`, ms: motionMs })
   return {
-    states: [path[0]!.from.id, ...path.map(({ to }) => to.id)], rules: path.flatMap(({ rule }) => (rule ? [rule.id] : [])),
+    states: [firstOf(path).from.id, ...path.map(({ to }) => to.id)], rules: path.flatMap(({ rule }) => (rule ? [rule.id] : [])),
     leastMs: leastMs + motionMs, mostMs: mostMs + motionMs, pieces: pieces.filter(({ kind, ms }) => ms > 0 || kind === 'person' || kind === 'told'),
   }
 }

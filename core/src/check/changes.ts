@@ -1,4 +1,4 @@
-import type { Axis, Rule, State } from '../document'
+import { itemAt, type Axis, type Rule, type State } from '../document'
 import { changeState, shownValue, startInstance, type Instance } from '../machine'
 import { isCrossFade, laneEndMs, type Lane, type Shown } from '../motion'
 import type { CheckContext } from './context'
@@ -33,16 +33,16 @@ function findChanges({ arena, root, component }: CheckContext): readonly StateCh
     const key = `${mark.axis.index} ${mark.from} ${mark.to} ${mark.rule?.id}`
     if (mark.axis.thing !== root || mark.from === mark.to || seen.has(key)) return []
     seen.add(key)
-    const axis = component.axes[mark.axis.own]!
+    const axis = itemAt(component.axes, mark.axis.own)
     const states = closed.network.axesOfThing(root).map((net) => stateIn(net, step.from.place.configuration))
     const names = Object.fromEntries([...closed.network.namesOfThing(root)].flatMap(([name, kept]) => {
       const value = kept.domain.valueOf(keptAt(step.to.configuration, kept.at))
       return value === undefined ? [] : [[name, value]]
     }))
-    const given = Object.fromEntries(component.axes.map(({ id }, index) => [id, index === mark.axis.own ? axis.states[mark.from]!.id : states[index]!]))
+    const given = Object.fromEntries(component.axes.map(({ id }, index) => [id, index === mark.axis.own ? itemAt(axis.states, mark.from).id : itemAt(states, index)]))
     const before = startInstance({ path: '', compiled: root.compiled, environment: { ...root.environment, ...names }, states: given, atMs: 0 })
-    const after = changeState(before, mark.axis.own, axis.states[mark.to]!.id, mark.rule, 0)
-    return [{ axis, index: mark.axis.own, from: axis.states[mark.from]!, to: axis.states[mark.to]!, rule: mark.rule, before, after, step }]
+    const after = changeState(before, mark.axis.own, itemAt(axis.states, mark.to).id, mark.rule, 0)
+    return [{ axis, index: mark.axis.own, from: itemAt(axis.states, mark.from), to: itemAt(axis.states, mark.to), rule: mark.rule, before, after, step }]
   })
 }
 
@@ -52,7 +52,7 @@ export const lanesOf = ({ after, index }: StateChange): readonly Lane[] => after
 /** When a change is at its end, in ms. */
 export const endOf = ({ after, index }: StateChange): number => after.settlesMs[index] ?? 0
 
-export const partName = ({ compiled }: Instance, part: number): string => `“${compiled.parts[part]!.part.name}”`
+export const partName = ({ compiled }: Instance, part: number): string => `“${itemAt(compiled.parts, part).part.name}”`
 
 /** What a property shows at an instant, as a number where it is one. */
 export function numberAt(instance: Instance, { part, property }: Pick<Lane, 'part' | 'property'>, atMs: number): number | null {

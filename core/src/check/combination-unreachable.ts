@@ -1,4 +1,4 @@
-import { axisOf, inProject, removeFrom } from '../document'
+import { axisOf, firstOf, inProject, removeFrom } from '../document'
 import { listed, stateName, type Check } from './context'
 import type { Finding } from './finding'
 import { tour, witnessTo } from './witness'
@@ -17,14 +17,14 @@ export const combinationUnreachable: Check = ({ component, arena, root }) =>
     const axes = wanted.flatMap(([id]) => axisOf(component, id) ?? [])
     if (isSeen || axes.length < wanted.length || axes.some(({ boundTo }) => boundTo !== null)) return []
     const names = wanted.map(([axis, state]) => stateName(axisOf(component, axis)!, state))
-    const net = closed.axis(root, wanted[0]![0])
+    const net = closed.axis(root, firstOf(wanted)[0])
     const witness = witnessTo(arena, closed, tour(closed, net.at), { caption: 'the two are never seen together' }, (_trace, _offered, run) =>
       wanted.some(([axis, state]) => run.instance('')!.states[closed.axis(root, axis).own] !== state))
     return [{
       id: `combination-unreachable ${component.id} ${combination.id}`,
       kind: 'combination-unreachable', level: 'risk',
       sentence: `${listed(names)} never come together, so the look for them is never seen.`,
-      about: { component: component.id, axis: wanted[0]![0], state: wanted[0]![1] },
+      about: { component: component.id, axis: firstOf(wanted)[0], state: firstOf(wanted)[1] },
       remedy: { label: 'Remove that look', edit: removeFrom(inProject('components', component.id, 'combinations'), combination.id) },
       witness, numbers: { axes: wanted.length },
     }]

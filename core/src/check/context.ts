@@ -1,4 +1,4 @@
-import { axisOfProperty, type Axis, type Component, type Id, type Project, type Rule } from '../document'
+import { axisOfProperty, firstOf, lastOf, type Axis, type Component, type Id, type Project, type Rule } from '../document'
 import { compile, type Compiled, type Surface } from '../machine'
 import { Arena } from './arena'
 import { independentGroups, MemoryAllowance, thingsOn, type Effort, type Thing, type Way } from './explore'
@@ -40,7 +40,7 @@ export function contextOf(project: Project, component: Component, options: Check
   let poses: Poses | undefined
   const arenaOf = (): Arena => {
     const [group] = independentGroups(project, thingsOn(project, compiled))
-    return new Arena(project, surface, group!, { ...options, memory: new MemoryAllowance(), outside: (network) => fromAnywhere(network, group![0]!, drivenTo) })
+    return new Arena(project, surface, group!, { ...options, memory: new MemoryAllowance(), outside: (network) => fromAnywhere(network, firstOf(group!), drivenTo) })
   }
   return {
     project, component, compiled, surface, drivenTo,
@@ -90,4 +90,4 @@ export const stateNames = (axis: Pick<Axis, 'states'>, ids: readonly Id[]): stri
 
 /** Words in a sentence: `a, b and c`. */
 export const listed = (words: readonly string[]): string =>
-  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${lastOf(words)}`

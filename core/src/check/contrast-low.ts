@@ -61,7 +61,7 @@ function lowIn(list: DrawList): readonly Low[] {
 function leastFor({ kind, values }: DrawItem): number | null {
   if (kind === 'text') {
     if (typeof values.text !== 'string' || values.text.trim() === '') return null
-    const size = values.fontSize as number
+    const size = values.fontSize
     return size >= 24 || (size >= 18.66 && values.fontWeight === '700') ? LEAST.large : LEAST.text
   }
   return kind === 'icon' ? LEAST.picture : null
@@ -92,13 +92,14 @@ function covers({ item, matrix }: Placed, point: Point): boolean {
 
 const over = (colour: Rgba, ground: Rgba, opacity: number): Rgba => {
   const share = colour[3] * opacity
-  return [0, 1, 2].map((channel) => colour[channel]! * share + ground[channel]! * (1 - share)).concat(1) as unknown as Rgba
+  const mixed = (channel: 0 | 1 | 2) => colour[channel] * share + ground[channel] * (1 - share)
+  return [mixed(0), mixed(1), mixed(2), 1]
 }
 
 /** The contrast ratio of two colours, 1 to 21 (WCAG 2.2). */
 export function contrast(a: Rgba, b: Rgba): number {
-  const [light, dark] = [luminance(a), luminance(b)].toSorted((one, other) => other - one) as [number, number]
-  return (light + 0.05) / (dark + 0.05)
+  const [one, other] = [luminance(a), luminance(b)]
+  return (Math.max(one, other) + 0.05) / (Math.min(one, other) + 0.05)
 }
 
 const inRatio = (ratio: number): string => `${Math.floor(ratio * 10) / 10} : 1`

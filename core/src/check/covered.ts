@@ -1,4 +1,4 @@
-import { inProject, setAt } from '../document'
+import { firstOf, inProject, setAt } from '../document'
 import { itemOf, matrixTo, partsAt, transformed } from '../scene'
 import { answersIn, named, oneOfEach, stateOf, whereIn, type Answer } from './answers'
 import type { Check, CheckContext } from './context'
@@ -21,7 +21,7 @@ function finding(context: CheckContext, { pose, item, rules }: Answer): readonly
   const middle = transformed(matrix, { x: width / 2, y: height / 2 })
   const over = partsAt(pose.list, middle)[0]
   const above = over && over.part !== item.part && itemOf(pose.list, over.instance, over.part) ? over.part : null
-  const rule = rules[0]!
+  const rule = firstOf(rules)
   const witness = poseWitness(context, pose, tapAt(middle), 'tapped in its middle, and it does not answer', (trace) =>
     !trace.some((event) => event.what === 'fired' && event.instance === '' && event.atMs >= pose.run.nowMs && rules.some(({ id }) => id === event.rule)))
   return [{

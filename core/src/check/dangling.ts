@@ -61,13 +61,16 @@ function ruleFindings(context: CheckContext, rule: Rule): readonly Finding[] {
 const tokensIn = (motion: Motion | null): readonly string[] =>
   motion ? [motion, ...motion.lanes].flatMap(({ durationMs, delayMs, easing }) => [durationMs, delayMs, easing].flatMap((value) => (value !== undefined && typeof value === 'object' && isToken(value) ? [value.token] : []))) : []
 
+const isThere = ({ parts }: Component, recipient: Extract<Action, { do: 'send' }>['recipient']): boolean =>
+  typeof recipient !== 'object' || parts.some(({ id }) => id === recipient.instance)
+
 /** What an action means that is no longer there, in words; null when all is. */
 function lostIn(project: Project, component: Component, action: Action): string | null {
   switch (action.do) {
     case 'set':
       return action.variable in scopeOf(project, component) ? null : `sets a variable that is gone (${action.variable})`
     case 'send':
-      return typeof action.recipient === 'object' && !component.parts.some(({ id }) => id === (action.recipient as { instance: string }).instance) ? 'sends a message to an instance that is gone' : null
+      return isThere(component, action.recipient) ? null : 'sends a message to an instance that is gone'
     case 'drive': {
       const part = component.parts.find(({ id }) => id === action.instance)
       const inner = part?.kind === 'instance' ? project.components.find(({ id }) => id === part.component) : undefined

@@ -2,6 +2,7 @@ import { answersIn, cursorAt, named, oneOfEach, stateOf, whereIn } from './answe
 import type { Check } from './context'
 import type { Finding } from './finding'
 import { poseWitness, tapAt } from './pose-witness'
+import { firstOf } from '../document'
 
 /** Pointers that say one cannot do anything there. */
 const REFUSING = ['not-allowed', 'wait']
@@ -14,8 +15,8 @@ export const disabledAnswers: Check = (context) => {
     return {
       id: `disabled-answers ${context.component.id} ${item.part}`,
       kind: 'disabled-answers', level: witness ? 'fault' : 'risk',
-      sentence: `${named(context, item.part)} looks unusable in ${whereIn(context, pose)}, where the pointer over it is ${cursorAt(pose.list, point!)}, and yet answers ${rules[0]!.trigger.on}.`,
-      about: { component: context.component.id, ...stateOf(context, pose), part: item.part, rule: rules[0]!.id },
+      sentence: `${named(context, item.part)} looks unusable in ${whereIn(context, pose)}, where the pointer over it is ${cursorAt(pose.list, point!)}, and yet answers ${firstOf(rules).trigger.on}.`,
+      about: { component: context.component.id, ...stateOf(context, pose), part: item.part, rule: firstOf(rules).id },
       remedy: null, witness, numbers: {},
     }
   })

@@ -1,4 +1,4 @@
-import type { Rule } from '../document'
+import { firstOf, lastOf, type Rule } from '../document'
 import { after, type Arena } from './arena'
 import { listed, stateName, type Check } from './context'
 import type { Thing, Travelled } from './explore'
@@ -45,7 +45,7 @@ function loopsIn({ closed }: Arena): readonly Loop[] {
   return [...stopped, ...atOnce.flatMap((first) => {
     const round = roundFrom(first, from)
     const fired = round.flatMap(({ outcome }) => outcome.marks.flatMap((mark) => (mark.what === 'fired' ? [mark] : [])))
-    return fired.length > 0 ? [{ step: first, thing: fired[0]!.thing, rules: [...new Set(fired.map(({ rule }) => rule))] }] : []
+    return fired.length > 0 ? [{ step: first, thing: firstOf(fired).thing, rules: [...new Set(fired.map(({ rule }) => rule))] }] : []
   })]
 }
 
@@ -57,7 +57,7 @@ function roundFrom(first: Travelled, from: ReadonlyMap<number, readonly Travelle
   const ways: (readonly Travelled[])[] = [[first]]
   const known = new Set<number>()
   for (let way = ways.shift(); way; way = ways.shift()) {
-    const last = way.at(-1)!.to.index
+    const last = lastOf(way).to.index
     if (last === first.from.place.index) return way
     if (known.has(last)) continue
     known.add(last)

@@ -1,4 +1,4 @@
-import { isToken, type Component, type Id, type Motion, type Project, type Rule } from '../document'
+import { certain, isToken, itemAt, type Component, type Id, type Motion, type Project, type Rule } from '../document'
 import { fromToken } from '../motion'
 import type { About } from './finding'
 
@@ -28,7 +28,7 @@ export function givenIn(project: Project): readonly Given[] {
 }
 
 function givenOf(project: Project, component: Component, rule: Rule): readonly Given[] {
-  const family = Object.keys(FAMILIES).find((name) => FAMILIES[name]!.includes(rule.trigger.on))
+  const family = Object.keys(FAMILIES).find((name) => certain(FAMILIES[name]).includes(rule.trigger.on))
   if (!family || !rule.motion || rule.target.go === 'ignored' || rule.target.go === 'stay') return []
   const { durationMs, easing } = rule.motion
   return [{
@@ -55,7 +55,7 @@ export function familiesIn(given: readonly Given[]): readonly Family[] {
     const members = given.filter(({ family, durationMs }) => family === name && durationMs !== null && durationMs > 0)
     if (members.length === 0) return []
     const sorted = members.map(({ durationMs }) => durationMs!).toSorted((a, b) => a - b)
-    const at = (share: number) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!
+    const at = (share: number) => itemAt(sorted, Math.min(sorted.length - 1, Math.floor(share * sorted.length)))
     return [{ name, members, lowMs: at(0.25), medianMs: at(0.5), highMs: at(0.75) }]
   })
 }

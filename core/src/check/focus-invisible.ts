@@ -1,4 +1,4 @@
-import { holdsIn, inProject, removeFrom, rootOf } from '../document'
+import { holdsIn, inProject, itemAt, removeFrom, rootOf } from '../document'
 import { focusStops, type Run } from '../run'
 import { pointOn } from '../scene'
 import { named, oneOfEach, opacityOf, stateOf, whereIn } from './answers'
@@ -46,7 +46,7 @@ export const focusTrapped: Check = (context) => {
       const index = component.axes.findIndex(({ id }) => id === rule.axis)
       const part = rule.part ?? rootOf(component).id
       const run = pose.run.fork(undefined, false)
-      const tabs = holdsIn(rule, states[index]!) ? tabsTo(run, part) : null
+      const tabs = holdsIn(rule, itemAt(states, index)) ? tabsTo(run, part) : null
       if (tabs === null) continue
       for (let more = 0; more < MOST_TABS; more++) run.send(TAB)
       if (run.shownFocus?.part !== part) continue

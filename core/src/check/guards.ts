@@ -1,4 +1,4 @@
-import { orElse, type Component, type Literal, type Parameter, type Project, type Variable } from '../document'
+import { itemAt, orElse, type Component, type Literal, type Parameter, type Project, type Variable } from '../document'
 import { evaluate, namesIn, parseExpression, type Expression } from '../expression'
 
 /** More combinations than this are not tried; the guards then count as able to hold together. */
@@ -19,7 +19,7 @@ export function guardsOverlap(project: Project, component: Component, first: str
     const domains = names.map((name) => domainOf(name, project, component, constants))
     if (domains.reduce((count, domain) => count * domain.length, 1) > MOST_COMBINATIONS) return true
     return combinations(domains).some((values) => {
-      const environment = Object.fromEntries(names.map((name, index) => [name, values[index]!]))
+      const environment = Object.fromEntries(names.map((name, index) => [name, itemAt(values, index)]))
       return guards.every((guard) => evaluate(guard, environment) === true)
     })
   }, false)
@@ -31,7 +31,7 @@ function domainOf(name: string, project: Project, component: Component, constant
   if (named?.type === 'choice') return named.choices ?? []
   if (named?.type === 'number') {
     const numbers = constants.filter((value) => typeof value === 'number').toSorted((a, b) => a - b)
-    const between = numbers.slice(1).map((value, index) => (value + numbers[index]!) / 2)
+    const between = numbers.slice(1).map((value, index) => (value + itemAt(numbers, index)) / 2)
     return [(numbers[0] ?? 0) - 1, ...numbers, ...between, (numbers.at(-1) ?? 0) + 1]
   }
   return [...constants.filter((value) => typeof value === 'string'), '\u0000another']

@@ -1,4 +1,4 @@
-import { inProject, setAt } from '../document'
+import { firstOf, inProject, setAt, theOne } from '../document'
 import { answersIn, named, oneOfEach, opacityOf, stateOf, whereIn } from './answers'
 import type { Check } from './context'
 import type { Finding } from './finding'
@@ -14,7 +14,7 @@ export const hiddenTakesInput: Check = (context) => {
   const unseen = answers.filter(({ pose, item, point }) => point !== null && opacityOf(pose.list, '', item.part) < UNSEEN)
   const showsElsewhere = (part: string) => context.poses.all.some(({ list }) => opacityOf(list, '', part) > 0.1)
   return oneOfEach(unseen.filter(({ item }) => showsElsewhere(item.part)), ({ item }) => item.part).flatMap(({ pose, item, rules, point }): Finding[] => {
-    const rule = rules[0]!
+    const rule = firstOf(rules)
     const witness = poseWitness(context, pose, tapAt(point!), 'there is nothing to see here, and it answers', (trace) => trace.some((event) => event.what === 'fired' && event.instance === '' && rules.some(({ id }) => id === event.rule)))
     return [{
       id: `hidden-takes-input ${component.id} ${item.part}`,
@@ -28,6 +28,6 @@ export const hiddenTakesInput: Check = (context) => {
 
 function remedyFor({ component }: Parameters<Check>[0], { axis, state }: { readonly axis?: string; readonly state?: string }, part: string): Finding['remedy'] {
   if (axis === undefined || state === undefined) return null
-  const look = component.axes.find(({ id }) => id === axis)!.states.find(({ id }) => id === state)!.look
+  const look = theOne(theOne(component.axes, ({ id }) => id === axis).states, ({ id }) => id === state).look
   return { label: 'Take no input there', edit: setAt(inProject('components', component.id, 'axes', axis, 'states', state, 'look'), { ...look, [part]: { ...look[part], receivesInput: false } }) }
 }

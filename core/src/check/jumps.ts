@@ -1,4 +1,4 @@
-import { inProject, propertyDefinition, setAt, type Edit, type InterruptionPolicy, type Literal } from '../document'
+import { certain, inProject, itemAt, propertyDefinition, setAt, type Edit, type InterruptionPolicy, type Literal } from '../document'
 import { changesBetween, changeState, completed, shownValue, type Instance, type TargetChange } from '../machine'
 import { formOf, isMovement, motionSources, parseColour, toOklab, type Shown } from '../motion'
 import { changesIn, endOf, interruptedAt, lanesOf, partName, wayOf, type StateChange } from './changes'
@@ -56,7 +56,7 @@ function whenInterrupted(context: CheckContext, change: StateChange, changes: re
 
 /** The component once another change has come in the middle of one; null when its motion lets none in. */
 export function interrupt({ after: moving, index }: StateChange, { to, rule }: StateChange, atMs: number): Instance | null {
-  const policy: InterruptionPolicy = moving.policies[index]!
+  const policy: InterruptionPolicy = itemAt(moving.policies, index)
   if (policy === 'ignore' || policy === 'finish first') return null
   const from = policy === 'skip to end' ? completed(moving, index) : moving
   return changeState(from, index, to.id, rule, atMs)
@@ -76,9 +76,9 @@ function firstJump(before: Instance, now: Instance, atMs: number, { axis, from, 
   const moves = ({ part, property }: TargetChange) => now.lanes.some((lane) => lane.part === part && lane.property === property) || now.cycles.some((cycle) => cycle.part === part && cycle.property === property)
   for (const change of [...changesBetween(before.targets, now.targets), ...before.lanes].filter((each) => !moves(each))) {
     const { part, property } = change
-    const target = now.targets.values[part]![property]!
+    const target = certain(itemAt(now.targets.values, part)[property])
     const shown = shownValue(before, part, property, atMs)
-    if (shown === target || (now.isMotionReduced && isMoved(property)) || isToldToJump(sources, compiled.parts[part]!.part.id, property)) continue
+    if (shown === target || (now.isMotionReduced && isMoved(property)) || isToldToJump(sources, itemAt(compiled.parts, part).part.id, property)) continue
     const jump = jumpOf(shown, target, { part, property })
     if (jump) return jump
   }
@@ -111,7 +111,7 @@ function jumpOf(before: Shown, now: Shown | Literal, { part, property }: Pick<Ju
 export function colourDifference(a: unknown, b: unknown): number | null {
   if (typeof a !== 'string' || typeof b !== 'string') return null
   const [one, other] = [toOklab(parseColour(a)), toOklab(parseColour(b))]
-  return Math.hypot(...one.map((channel, index) => channel - other[index]!))
+  return Math.hypot(...one.map((channel, index) => channel - itemAt(other, index)))
 }
 
 interface When {
@@ -132,7 +132,7 @@ function finding(context: CheckContext, change: StateChange, { jump, atMs, by }:
     id: `jumps ${component.id} ${change.axis.id} ${change.from.id} ${change.to.id} ${by ? by.to.id : ''}${isReduced ? ' reduced' : ''}`,
     kind: 'jumps', level: 'risk',
     sentence: `${jump.property} of ${partName(change.before, jump.part)} jumps${amount} ${when}${isReduced ? ', for people who asked for less motion' : ''}.`,
-    about: { component: component.id, axis: change.axis.id, state: change.from.id, ...(change.rule ? { rule: change.rule.id } : {}), part: change.before.compiled.parts[jump.part]!.part.id },
+    about: { component: component.id, axis: change.axis.id, state: change.from.id, ...(change.rule ? { rule: change.rule.id } : {}), part: itemAt(change.before.compiled.parts, jump.part).part.id },
     remedy: by ? { label: 'Set out from where it is', edit: retargeting(context, change) } : null,
     witness: witness && confirmed(context.project, witness, (trace) => trace.some((event) => event.what === 'state' && event.to === change.to.id)), numbers: { atMs, by: jump.by },
   }

@@ -1,5 +1,5 @@
 import { laneEndMs } from '../motion'
-import { holdsIn, propertyDefinition, type Rule } from '../document'
+import { firstOf, holdsIn, itemAt, propertyDefinition, type Rule } from '../document'
 import { after } from './arena'
 import { changesIn, lanesOf, partName, wayOf } from './changes'
 import { leads, type Check } from './context'
@@ -22,12 +22,12 @@ export const lanesOutOfStep: Check = (context) => {
     const late = lanes.filter((lane) => laneEndMs(lane) > ms)
     if (late.length === 0 || late.length === lanes.length) return []
     seen.add(change.to.id)
-    const last = late.toSorted((a, b) => laneEndMs(b) - laneEndMs(a))[0]!
+    const last = firstOf(late.toSorted((a, b) => laneEndMs(b) - laneEndMs(a)))
     return [{
       id: `lanes-out-of-step ${component.id} ${change.axis.id} ${change.to.id}`,
       kind: 'lanes-out-of-step', level: 'risk',
       sentence: `In ${wayOf(change)}, ${propertyDefinition(last.property)?.label ?? last.property} of ${partName(change.before, last.part)} needs ${inMs(laneEndMs(last))}, while ‹${change.to.name}› is left after ${inMs(ms)}; ${lanes.length - late.length} of ${lanes.length} lanes are through by then.`,
-      about: { component: component.id, axis: change.axis.id, state: change.to.id, rule: timer.id, part: change.before.compiled.parts[last.part]!.part.id, property: last.property },
+      about: { component: component.id, axis: change.axis.id, state: change.to.id, rule: timer.id, part: itemAt(change.before.compiled.parts, last.part).part.id, property: last.property },
       remedy: leaveLater(component, timer, laneEndMs(last)),
       witness: witnessTo(arena, arena.closed, after(change.step), { afterMs: ms, caption: 'left here, before its last lane ends' }, (trace) => trace.some((event) => event.what === 'state' && event.rule === timer.id)),
       numbers: { needsMs: laneEndMs(last), afterMs: ms, lanes: lanes.length, late: late.length },

@@ -1,4 +1,4 @@
-import { inProject, setAt } from '../document'
+import { firstOf, inProject, setAt } from '../document'
 import { partsAt } from '../scene'
 import { answersIn, cursorAt, named, oneOfEach, stateOf, TOUCHING, whereIn } from './answers'
 import type { Check } from './context'
@@ -15,8 +15,8 @@ export const looksDead: Check = (context) => {
   return oneOfEach(dead, ({ item }) => item.part).map(({ pose, item, rules, point }): Finding => ({
     id: `looks-dead ${component.id} ${item.part}`,
     kind: 'looks-dead', level: 'note',
-    sentence: `${named(context, item.part)} answers ${rules[0]!.trigger.on} in ${whereIn(context, pose) || 'its only state'}, and nothing shows it: no hand over it, no other look when it is pointed at or pressed.`,
-    about: { component: component.id, ...stateOf(context, pose), part: item.part, rule: rules[0]!.id },
+    sentence: `${named(context, item.part)} answers ${firstOf(rules).trigger.on} in ${whereIn(context, pose) || 'its only state'}, and nothing shows it: no hand over it, no other look when it is pointed at or pressed.`,
+    about: { component: component.id, ...stateOf(context, pose), part: item.part, rule: firstOf(rules).id },
     remedy: { label: 'Show a hand over it', edit: setAt(inProject('components', component.id, 'parts', item.part, 'base', 'cursor'), 'pointer') },
     witness: poseWitness(context, pose, tapAt(point!), 'it answers', (trace) => trace.some(({ what }) => what === 'fired')), numbers: {},
   }))

@@ -1,4 +1,4 @@
-import type { Axis } from '../document'
+import { itemAt, type Axis } from '../document'
 import { after, isByItself, type Arena } from './arena'
 import { stateName, type Check } from './context'
 import type { Thing } from './explore'
@@ -20,9 +20,9 @@ export function cutShortIn(arena: Arena, thing: Thing, axis: Axis): readonly Fin
   if (!net) return []
   const cuts = facts.all('entered').filter(({ mark, step }) => mark.axis === net && mark.left > 0 && facts.network.span(mark.left).most > 0 && isByItself(step))
   const always = cuts.length === 0 ? [] : neverSettledIn(arena, thing, axis).map(({ about }) => about.state)
-  const states = [...new Set(cuts.map(({ mark }) => axis.states[mark.from]!.id))].filter((state) => !always.includes(state))
+  const states = [...new Set(cuts.map(({ mark }) => itemAt(axis.states, mark.from).id))].filter((state) => !always.includes(state))
   return states.flatMap((state): Finding[] => {
-    for (const cut of cuts.filter(({ mark }) => axis.states[mark.from]!.id === state).slice(0, MOST_TRIED)) {
+    for (const cut of cuts.filter(({ mark }) => itemAt(axis.states, mark.from).id === state).slice(0, MOST_TRIED)) {
       const { needsMs, afterMs } = cutTimes(facts, cut)
       if (afterMs >= needsMs) continue
       const witness = witnessTo(arena, facts, after(cut.step), { caption: 'cut here, before its motion ends' }, (trace) => trace.some((event, index) =>
@@ -31,7 +31,7 @@ export function cutShortIn(arena: Arena, thing: Thing, axis: Axis): readonly Fin
       if (!witness) continue
       const { rule } = cut.mark
       const isTimer = rule !== null && rule.trigger.on === 'after'
-      const ways = new Set(facts.all('entered').filter(({ mark }) => mark.axis === net && axis.states[mark.to]!.id === state).map(({ mark }) => `${mark.from} ${mark.rule?.id ?? ''}`)).size
+      const ways = new Set(facts.all('entered').filter(({ mark }) => mark.axis === net && itemAt(axis.states, mark.to).id === state).map(({ mark }) => `${mark.from} ${mark.rule?.id ?? ''}`)).size
       return [{
         id: `may-be-cut-short ${component.id} ${axis.id} ${state}`,
         kind: 'may-be-cut-short', level: 'risk',

@@ -1,4 +1,4 @@
-import { axisOfProperty, holdsIn, type Axis, type Component, type Rule, type State } from '../document'
+import { axisOfProperty, holdsIn, itemAt, type Axis, type Component, type Rule, type State } from '../document'
 import { fromToken } from '../motion'
 import { after, isByItself, type Arena, type Facts, type Seen } from './arena'
 import { leads, stateName, type Check, type CheckContext } from './context'
@@ -38,7 +38,7 @@ function cutFinding({ arena, facts, net, axis }: Following, to: number): readonl
   const { component } = net.thing.compiled
   const cuts = facts.all('entered').filter(({ mark, step }) => mark.axis === net && mark.from === to && mark.left > 0 && isByItself(step))
   const cut = cuts[0]
-  const state = axis.states[to]!
+  const state = itemAt(axis.states, to)
   if (!cut) return []
   const { needsMs, afterMs } = cutTimes(facts, cut)
   const earlyMs = needsMs - afterMs

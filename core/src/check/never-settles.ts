@@ -3,6 +3,7 @@ import { stateNames, type Check } from './context'
 import { keptAt, type Travelled } from './explore'
 import type { Finding } from './finding'
 import { witnessTo } from './witness'
+import { firstOf, itemAt, lastOf } from '../document'
 
 /** States that follow one another of themselves for ever, none of which is marked continuous. */
 export const neverSettles: Check = ({ component, arena, root }) => {
@@ -11,15 +12,15 @@ export const neverSettles: Check = ({ component, arena, root }) => {
     const net = closed.axis(root, axis.id)
     const moves = closed.steps.filter((step) => isByItself(step) && step.from.place.configuration[net.at] !== step.to.configuration[net.at])
     const round = roundIn(moves, (configuration) => keptAt(configuration, net.at))
-    const states = round.map((state) => axis.states[state]!)
+    const states = round.map((state) => itemAt(axis.states, state))
     if (states.length === 0 || states.some(({ loop }) => loop !== null)) return []
-    const first = closed.firstIn(net, states[0]!.id)!
+    const first = closed.firstIn(net, firstOf(states).id)!
     const witness = witnessTo(arena, closed, first, { afterMs: 4000, caption: 'still going' }, (trace) => trace.filter((event) => event.what === 'state' && event.instance === '' && event.axis === axis.id).length > 0)
     return [{
       id: `never-settles ${component.id} ${axis.id}`,
       kind: 'never-settles', level: 'note',
       sentence: `${stateNames(axis, states.map(({ id }) => id))} follow one another of themselves for ever.`,
-      about: { component: component.id, axis: axis.id, state: states[0]!.id, states: states.map(({ id }) => id) },
+      about: { component: component.id, axis: axis.id, state: firstOf(states).id, states: states.map(({ id }) => id) },
       remedy: null, witness, numbers: { states: states.length },
     }]
   })
@@ -36,7 +37,7 @@ function roundIn(steps: readonly Travelled[], stateIn: (configuration: Int32Arra
     const ways: (readonly number[])[] = [[start]]
     const known = new Set<number>()
     for (let way = ways.shift(); way; way = ways.shift()) {
-      for (const to of next.get(way.at(-1)!) ?? []) {
+      for (const to of next.get(lastOf(way)) ?? []) {
         if (to === start) return way
         if (!known.has(to)) ways.push([...way, ...[to].filter((each) => known.add(each))])
       }

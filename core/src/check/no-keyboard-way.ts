@@ -1,24 +1,24 @@
-import { holdsIn, inProject, rootOf, setAt, triggerRow, type Component, type Rule } from '../document'
+import { firstOf, holdsIn, inProject, rootOf, setAt, theOne, triggerRow, type Component, type Rule, type TriggerKind } from '../document'
 import { after } from './arena'
 import { named } from './answers'
 import { stateNames, type Check, type CheckContext } from './context'
 import type { Finding } from './finding'
 import { witnessTo } from './witness'
 
-const BY_POINTER = ['tap', 'double tap', 'long press'] as const
+const BY_POINTER: readonly TriggerKind[] = ['tap', 'double tap', 'long press']
 
 /** Rules that somebody with a mouse or a finger can fire, and that nobody with a keyboard can, nor any other that does the same. */
 export const noKeyboardWay: Check = (context) => {
   const { component, arena, root } = context
-  const pointed = component.rules.filter((rule) => (BY_POINTER as readonly string[]).includes(rule.trigger.on) && rule.target.go !== 'ignored')
+  const pointed = component.rules.filter((rule) => BY_POINTER.includes(rule.trigger.on) && rule.target.go !== 'ignored')
   if (pointed.length === 0) return []
   const keyed = arena.byWay('keyboard')
   const { closed } = arena
   const missing = pointed.filter((rule) => closed.firing(root, rule) && keyed.isFinished && !keyed.firing(root, rule) && !isDoneByKeyboard(context, rule))
   return [...new Set(missing.map(({ trigger, part }) => triggerRow(trigger, part)))].map((row): Finding => {
     const rules = missing.filter(({ trigger, part }) => triggerRow(trigger, part) === row)
-    const rule = rules[0]!
-    const axis = component.axes.find(({ id }) => id === rule.axis)!
+    const rule = firstOf(rules)
+    const axis = theOne(component.axes, ({ id }) => id === rule.axis)
     const states = axis.states.filter(({ id }) => rules.some((each) => holdsIn(each, id))).map(({ id }) => id)
     const part = rule.part ?? rootOf(component).id
     return {

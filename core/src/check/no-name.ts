@@ -1,4 +1,4 @@
-import { inProject, setAt } from '../document'
+import { firstOf, inProject, setAt } from '../document'
 import type { DrawItem } from '../scene'
 import { textsIn } from '../run'
 import { answersIn, named, oneOfEach, stateOf, TOUCHING, whereIn, type Answer } from './answers'
@@ -16,7 +16,7 @@ function findings(context: CheckContext, kind: string, isMissing: (answer: Answe
   return oneOfEach(tapped.filter(isMissing), ({ item }) => item.part).map(({ pose, item, rules }): Finding => ({
     id: `${kind} ${context.component.id} ${item.part}`, kind, level: 'note',
     sentence: sentence(named(context, item.part), whereIn(context, pose) || 'its only state'),
-    about: { component: context.component.id, ...stateOf(context, pose), part: item.part, rule: rules[0]!.id },
+    about: { component: context.component.id, ...stateOf(context, pose), part: item.part, rule: firstOf(rules).id },
     remedy: kind === 'no-role' ? { label: 'It is a button', edit: setAt(inProject('components', context.component.id, 'parts', item.part, 'base', 'role'), 'button') } : null,
     witness: null, numbers: {},
   }))

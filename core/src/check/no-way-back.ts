@@ -1,4 +1,4 @@
-import type { Id } from '../document'
+import { firstOf, type Id } from '../document'
 import type { Facts } from './arena'
 import { stateName, stateNames, type Check } from './context'
 import { stateIn, type NetAxis } from './explore'
@@ -24,7 +24,7 @@ export const noWayBack: Check = ({ component, arena, root, drivenTo }) =>
       id: `no-way-back ${component.id} ${axis.id}`,
       kind: 'no-way-back', level: 'risk',
       sentence: `Once in ${stateNames(axis, states)}, nothing ever leads back to ${stateName(axis, axis.start)}, where it starts.`,
-      about: { component: component.id, axis: axis.id, state: states[0]!, states },
+      about: { component: component.id, axis: axis.id, state: firstOf(states), states },
       remedy: null,
       witness: witnessTo(arena, closed, there, { afterMs: 600, caption: 'from here there is no way back' }, (trace) => trace.some((event) => event.what === 'state' && event.to === states[0])),
       numbers: { states: states.length },

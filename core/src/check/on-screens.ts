@@ -1,4 +1,4 @@
-import { axisOf, rootOf, type Screen } from '../document'
+import { axisOf, firstOf, itemAt, rootOf, type Screen } from '../document'
 import type { Arena } from './arena'
 import { stateNames } from './context'
 import { endlessLoopsIn } from './endless-immediate-loop'
@@ -36,7 +36,7 @@ function missingOf(screen: Screen, arena: Arena, { thing, index }: { readonly th
   const { component } = thing.compiled
   const { open } = arena
   if (thing.holder === null || thing.holder.holder !== null || !open.isFinished) return []
-  const own = arena.things[index]!
+  const own = itemAt(arena.things, index)
   return component.axes.flatMap((axis): Finding[] => {
     const net = open.network.axisOf(own, axis.id)
     const missing = net ? axis.states.filter(({ id }) => !open.firstIn(net, id)).map(({ id }) => id) : []
@@ -45,7 +45,7 @@ function missingOf(screen: Screen, arena: Arena, { thing, index }: { readonly th
       id: `state-unreachable ${screen.id} ${thing.path} ${axis.id}`,
       kind: 'state-unreachable', level: 'note',
       sentence: `On “${screen.name}”, ${component.name} never comes to ${stateNames(axis, missing)}.`,
-      about: { component: component.id, screen: screen.id, instance: thing.path, axis: axis.id, state: missing[0]!, states: missing },
+      about: { component: component.id, screen: screen.id, instance: thing.path, axis: axis.id, state: firstOf(missing), states: missing },
       remedy: null, witness: null, numbers: { states: missing.length },
     }]
   })

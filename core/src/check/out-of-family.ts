@@ -1,4 +1,4 @@
-import { inProject, setAt, type Project } from '../document'
+import { firstOf, inProject, setAt, type Project } from '../document'
 import { familiesIn, givenIn, timesApart, type Family, type Given } from './families'
 import { inMs, type Finding } from './finding'
 
@@ -22,7 +22,7 @@ export function outOfFamily(project: Project): readonly Finding[] {
 
 /** One finding for all rules of a component that take equally long. */
 function finding(family: Family, members: readonly Given[]): Finding {
-  const { about, durationMs, rule, component, where } = members[0]!
+  const { about, durationMs, rule, component, where } = firstOf(members)
   const usual = family.lowMs === family.highMs ? inMs(family.lowMs) : `${inMs(family.lowMs)} to ${inMs(family.highMs)}`
   const times = Math.round(timesApart(family, durationMs!) * 10) / 10
   return {

@@ -1,4 +1,4 @@
-import type { Id, Literal } from '../document'
+import { firstOf, itemAt, type Id, type Literal } from '../document'
 import { isShared } from '../expression'
 import type { Network, Occasion, Outside, Thing } from './explore'
 
@@ -14,11 +14,11 @@ export function fromAnywhere(network: Network, root: Thing, drivenTo: (axis: Id)
   const names = network.names.flatMap((kept): Occasion[] => {
     const { component } = root.compiled
     const isGiven = kept.thing === root && component.parameters.some(({ name }) => name === kept.name)
-    if (!isGiven && !(kept.thing === null && isShared(network.project, kept.readers[0]!.compiled.component, kept.name))) return []
+    if (!isGiven && !(kept.thing === null && isShared(network.project, firstOf(kept.readers).compiled.component, kept.name))) return []
     return valuesOf(network, root, kept.name).map((value) => ({ what: 'name', name: kept, value: kept.domain.numberOf(value) }))
   })
   const puts = network.axesOfThing(root).flatMap((axis): Occasion[] =>
-    [...drivenTo(root.compiled.component.axes[axis.own]!.id)].flatMap((state) => (axis.states.includes(state) ? [{ what: 'put', axis, state: axis.states.indexOf(state) }] : [])))
+    [...drivenTo(itemAt(root.compiled.component.axes, axis.own).id)].flatMap((state) => (axis.states.includes(state) ? [{ what: 'put', axis, state: axis.states.indexOf(state) }] : [])))
   return [...messages, ...names, ...puts]
 }
 

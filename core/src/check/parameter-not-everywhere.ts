@@ -1,4 +1,4 @@
-import { inProject, isExpression, orElse, propertyDefinition, unsetAt } from '../document'
+import { inProject, isExpression, orElse, propertyDefinition, unsetAt, type Value } from '../document'
 import { namesIn } from '../expression'
 import type { Check } from './context'
 import type { Finding } from './finding'
@@ -27,7 +27,7 @@ export const parameterNotEverywhere: Check = ({ component }) =>
     })
   })
 
-function parameterIn(value: unknown, parameters: readonly string[]): string | null {
-  if (!isExpression(value as never)) return null
-  return orElse(() => namesIn((value as { expr: string }).expr).find((name) => parameters.includes(name)) ?? null, null)
+function parameterIn(value: Value | undefined, parameters: readonly string[]): string | null {
+  if (!isExpression(value)) return null
+  return orElse(() => namesIn(value.expr).find((name) => parameters.includes(name)) ?? null, null)
 }

@@ -1,4 +1,4 @@
-import { RheoError, type Pledge, type Pledged, type Project } from '../document'
+import { firstOf, itemAt, RheoError, type Pledge, type Pledged, type Project } from '../document'
 import type { Surface } from '../machine'
 import { replay, type Run } from '../run'
 import { Arena, after, Facts } from './arena'
@@ -51,9 +51,9 @@ function watch(project: Project, pledge: Pledge, options: CheckOptions): Watchin
     if (spoken.some((thing) => thing === undefined)) return null
     const groups = independentGroups(project, things)
     const names = namesIn(pledge)
-    const own = groups.filter((group) => group.some((thing) => spoken.includes(thing)) || (names.length > 0 && (group.includes(things[0]!) || group.some(({ compiled }) => compiled.component.rules.some(({ actions }) => actions.some((action) => action.do === 'set' && names.includes(action.variable)))))))
+    const own = groups.filter((group) => group.some((thing) => spoken.includes(thing)) || (names.length > 0 && (group.includes(firstOf(things)) || group.some(({ compiled }) => compiled.component.rules.some(({ actions }) => actions.some((action) => action.do === 'set' && names.includes(action.variable)))))))
     const all = things.filter((thing) => own.some((group) => group.includes(thing)))
-    return explored(project, pledge.surface, all.length > 0 ? all : [things[0]!], names, options)
+    return explored(project, pledge.surface, all.length > 0 ? all : [firstOf(things)], names, options)
   } catch (error) {
     if (!(error instanceof RheoError)) throw error
     return null
@@ -78,7 +78,7 @@ const namesIn = ({ says }: Pledge): readonly string[] => [says.that, ...(says.ki
 /** Whether something is so at a place; null when nobody knows. */
 function holdsAt(network: Network, that: Pledged, { configuration }: Place): boolean | null {
   const isIn = (instance: string, axis: string, state: string): boolean => {
-    const net: NetAxis | undefined = network.axes.find(({ thing, own }) => thing.path === instance && thing.compiled.component.axes[own]!.id === axis)
+    const net: NetAxis | undefined = network.axes.find(({ thing, own }) => thing.path === instance && itemAt(thing.compiled.component.axes, own).id === axis)
     return net !== undefined && stateIn(net, configuration) === state
   }
   switch (that.what) {

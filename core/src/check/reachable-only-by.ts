@@ -1,4 +1,4 @@
-import type { Id } from '../document'
+import { firstOf, type Id } from '../document'
 import { listed, stateNames, type Check } from './context'
 import type { Way } from './explore'
 import type { Finding } from './finding'
@@ -28,14 +28,14 @@ export const reachableOnlyBy: Check = (context) => {
     }
     return [...missing.values()].map(({ ways, states }): Finding => {
       const { closed } = arena
-      const node = closed.firstIn(closed.axis(root, axis.id), states[0]!)!
+      const node = closed.firstIn(closed.axis(root, axis.id), firstOf(states))!
       const others = arena.ways.filter((way) => !ways.includes(way))
       return {
         id: `reachable-only-by ${component.id} ${axis.id} ${ways.join(' ')}`,
         kind: 'reachable-only-by', level: 'note',
         sentence: `${stateNames(axis, states)} can be reached by ${listed(others.map((way) => HANDS[way]))} only; with ${listed(ways.map((way) => HANDS[way]))} alone ${states.length === 1 ? 'it never comes' : 'they never come'}.`,
-        about: { component: component.id, axis: axis.id, state: states[0]!, states },
-        remedy: null, witness: witnessTo(arena, closed, node, { caption: `this is how ${HANDS[others[0]!]} gets there` }, (trace) => trace.some((event) => event.what === 'state' && event.to === states[0])),
+        about: { component: component.id, axis: axis.id, state: firstOf(states), states },
+        remedy: null, witness: witnessTo(arena, closed, node, { caption: `this is how ${HANDS[firstOf(others)]} gets there` }, (trace) => trace.some((event) => event.what === 'state' && event.to === states[0])),
         numbers: { states: states.length },
       }
     })

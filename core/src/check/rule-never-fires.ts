@@ -1,4 +1,4 @@
-import { holdsIn, inProject, removeFrom, triggerRow, type Rule } from '../document'
+import { holdsIn, inProject, removeFrom, theOne, triggerRow, type Rule } from '../document'
 import { stateNames, type Check, type CheckContext } from './context'
 import type { Finding } from './finding'
 import { tour, witnessTo } from './witness'
@@ -10,7 +10,7 @@ export const ruleNeverFires: Check = (context) => {
   return component.rules.flatMap((rule): Finding[] => {
     if (!canBeAsked(context, rule) || arena.open.firing(root, rule)) return []
     const { open, closed } = arena
-    const axis = component.axes.find(({ id }) => id === rule.axis)!
+    const axis = theOne(component.axes, ({ id }) => id === rule.axis)
     const net = open.axis(root, axis.id)
     const states = axis.states.filter(({ id }) => holdsIn(rule, id) && open.firstIn(net, id)).map(({ id }) => id)
     if (states.length === 0 || competes(context, rule)) return []

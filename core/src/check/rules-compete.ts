@@ -1,4 +1,4 @@
-import { holdsIn, inProject, removeFrom, triggerRow, type Id, type Rule } from '../document'
+import { holdsIn, inProject, removeFrom, theOne, triggerRow, type Id, type Rule } from '../document'
 import { after } from './arena'
 import { leads, stateName, type Check, type CheckContext } from './context'
 import type { Finding } from './finding'
@@ -30,7 +30,7 @@ function compete({ project, component }: CheckContext, first: Rule, second: Rule
 }
 
 function finding({ component, arena, root }: CheckContext, first: Rule, second: Rule, states: readonly Id[]): Finding {
-  const axis = component.axes.find(({ id }) => id === first.axis)!
+  const axis = theOne(component.axes, ({ id }) => id === first.axis)
   const fired = arena.closed.firing(root, first)
   const witness = fired && witnessTo(arena, arena.closed, after(fired.step), { caption: 'the first of the two answers; the other never gets to' }, (trace) =>
     trace.some((event) => event.what === 'fired' && event.rule === first.id && states.includes(event.state)))

@@ -1,4 +1,4 @@
-import { orElse, type Id, type Project, type Screen } from '../document'
+import { firstOf, orElse, type Id, type Project, type Screen } from '../document'
 import { Arena } from './arena'
 import type { CheckOptions } from './context'
 import { independentGroups, MemoryAllowance, setsOf, signatureOf, thingsOnSurface, type Network, type Outside, type Thing } from './explore'
@@ -33,7 +33,7 @@ export function screenContext(project: Project, screen: Screen, options: CheckOp
 function fromOtherScreens(project: Project, screen: Screen, network: Network): Outside {
   const others = project.screens.filter(({ id }) => id !== screen.id)
   const set = new Set(others.flatMap((other) => setsOn(project, other)))
-  const root = network.things[0]!
+  const root = firstOf(network.things)
   return fromAnywhere(network, root, () => NOWHERE).filter((occasion) => occasion.what === 'name' && occasion.name.thing === null && (set.has(occasion.name.name) || (screen.entryPoints ?? []).some(({ variables }) => occasion.name.name in variables)))
 }
 

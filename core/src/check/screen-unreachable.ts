@@ -1,4 +1,4 @@
-import { componentsOn, type Id, type Project } from '../document'
+import { componentsOn, theOne, type Id, type Project } from '../document'
 import type { Finding } from './finding'
 
 /** Screens that only screens nobody can reach lead to, and screens nothing leads to though the project says where it starts. */
@@ -17,7 +17,7 @@ function unreached(project: Project, kind: 'screen' | 'overlay'): readonly Findi
       const isStray = kind === 'screen' && project.startScreen !== null && id !== project.startScreen && entrances.some((entrance) => entrance.id === id)
       return isStray ? [finding(`${kind}-unreachable`, id, 'note', `Nothing leads to the screen “${name}”; one can only begin there.`)] : []
     }
-    const from = [...leads].filter(([, to]) => to.has(id)).map(([screen]) => project.screens.find((each) => each.id === screen)!.name)
+    const from = [...leads].filter(([, to]) => to.has(id)).map(([screen]) => theOne(project.screens, (each) => each.id === screen).name)
     return [finding(`${kind}-unreachable`, id, 'fault', from.length === 0
       ? `Nobody can reach the ${kind} “${name}”: nothing ${kind === 'overlay' ? 'opens' : 'leads to'} it.`
       : `Nobody can reach the ${kind} “${name}”: only ${from.map((each) => `“${each}”`).join(', ')} ${kind === 'overlay' ? 'opens' : 'leads to'} it, which nobody can reach either.`)]
@@ -29,7 +29,7 @@ const finding = (kind: string, screen: Id, level: Finding['level'], sentence: st
 
 /** The screens and overlays that rules on a screen, or of what stands on it, lead to. */
 function leadingFrom(project: Project, id: Id): ReadonlySet<Id> {
-  const screen = project.screens.find((each) => each.id === id)!
+  const screen = theOne(project.screens, (each) => each.id === id)
   const rules = [...screen.rules, ...componentsOn(project, screen).flatMap((component) => component.rules)]
   return new Set(rules.flatMap(({ actions, target }) => (target.go === 'ignored' ? [] : actions.flatMap((action) => (action.do === 'go to screen' || action.do === 'open overlay' ? [action.screen] : [])))))
 }

@@ -1,5 +1,5 @@
 import { fromToken, laneValue, type Lane } from '../motion'
-import { inProject, propertyDefinition, setAt, type State } from '../document'
+import { asNumber, inProject, itemAt, propertyDefinition, setAt, theOne, type State } from '../document'
 import { startInstance, turnsDone, cycleValue, type Cycle } from '../machine'
 import { changesIn, lanesOf, partName, wayOf } from './changes'
 import type { Check, CheckContext } from './context'
@@ -22,7 +22,7 @@ function stageSeams(context: CheckContext): readonly Finding[] {
         id: `seam ${component.id} ${change.axis.id} ${change.from.id} ${change.to.id}`,
         kind: 'seam', level: 'note',
         sentence: `${propertyDefinition(lane.property)?.label ?? lane.property} of ${partName(change.before, lane.part)} changes its speed abruptly ${inMs(ms)} into ${wayOf(change)}, where one stage gives way to the next.`,
-        about: { component: component.id, axis: change.axis.id, state: change.from.id, ...(change.rule ? { rule: change.rule.id } : {}), part: change.before.compiled.parts[lane.part]!.part.id },
+        about: { component: component.id, axis: change.axis.id, state: change.from.id, ...(change.rule ? { rule: change.rule.id } : {}), part: itemAt(change.before.compiled.parts, lane.part).part.id },
         remedy: matching(context, change.rule?.id), witness: null, numbers: { atMs: ms },
       }]
     }
@@ -45,13 +45,13 @@ function breaksAt(lane: Lane, share: number): boolean {
   }
   const [before, here, later] = [value(at - 1), value(at), value(at + 1)]
   if (before === null || here === null || later === null || typeof lane.to !== 'number') return false
-  const travelled = Array.from({ length: 21 }, (_, step) => value(lane.startMs + lane.delayMs + (lane.durationMs * step) / 20)!).reduce((sum, each, index, all) => sum + (index === 0 ? 0 : Math.abs(each - all[index - 1]!)), 0)
+  const travelled = Array.from({ length: 21 }, (_, step) => value(lane.startMs + lane.delayMs + (lane.durationMs * step) / 20)!).reduce((sum, each, index, all) => sum + (index === 0 ? 0 : Math.abs(each - itemAt(all, index - 1))), 0)
   const mean = travelled / Math.max(1, lane.durationMs)
   return mean > 0 && Math.abs(later - here - (here - before)) > BREAK * 2 * mean
 }
 
 function loopSeams({ component, compiled, project }: CheckContext, state: State): readonly Finding[] {
-  const axis = component.axes.find(({ states }) => states.includes(state))!
+  const axis = theOne(component.axes, ({ states }) => states.includes(state))
   if (!state.loop || state.loop.direction !== 'forward') return []
   const start = startInstance({ path: '', compiled, environment: { ...Object.fromEntries(component.parameters.map(({ name, initial }) => [name, initial])), ...Object.fromEntries(component.variables.map(({ name, start: value }) => [name, value])), ...Object.fromEntries(project.variables.map(({ name, start: value }) => [name, value])) }, states: { [axis.id]: state.id }, atMs: 0 })
   const cut = start.cycles.find((cycle) => cycle.durationMs > 2 && turnsDone(cycle, 0) === 0 && wrapBreaks(cycle))
@@ -60,7 +60,7 @@ function loopSeams({ component, compiled, project }: CheckContext, state: State)
     id: `seam ${component.id} ${axis.id} ${state.id}`,
     kind: 'seam', level: 'note',
     sentence: `${propertyDefinition(cut.property)?.label ?? cut.property} of ${partName(start, cut.part)} in ‹${state.name}› breaks off each time it begins again, every ${inMs(fromToken<number>(state.loop.durationMs, project.tokens))}.`,
-    about: { component: component.id, axis: axis.id, state: state.id, part: compiled.parts[cut.part]!.part.id },
+    about: { component: component.id, axis: axis.id, state: state.id, part: itemAt(compiled.parts, cut.part).part.id },
     remedy: { label: 'Go back and forth', edit: setAt(inProject('components', component.id, 'axes', axis.id, 'states', state.id, 'loop', 'direction'), 'back and forth') },
     witness: null, numbers: { everyMs: cut.durationMs },
   }]
@@ -69,7 +69,7 @@ function loopSeams({ component, compiled, project }: CheckContext, state: State)
 /** Whether a round ends at another place, or at another speed, than the next one begins. */
 function wrapBreaks(cycle: Cycle): boolean {
   const { durationMs, property, from, to } = cycle
-  const value = (ms: number): number => cycleValue(cycle, ms) as number
+  const value = (ms: number): number => asNumber(cycleValue(cycle, ms))
   if (typeof from !== 'number' || typeof to !== 'number') return false
   const apart = property === 'rotation' ? Math.abs(to - from) % 360 : Math.abs(to - from)
   if (apart > 0.01) return true

@@ -5,6 +5,7 @@ import { firstDifference } from './difference'
 import { inMs, type Finding } from './finding'
 import { witnessTo } from './witness'
 import { stateIn } from './explore'
+import { theOne } from '../document'
 
 /** Later than this an answer no longer seems to be one (Nielsen 1993, “Response times: the three important limits”). */
 const AT_ONCE_MS = 100
@@ -31,7 +32,7 @@ export const slowToAnswer: Check = ({ component, arena, root }) => {
       run.advanceTo(began + seenMs)
     }
     if (seenMs >= LONGEST_MS) return []
-    const axis = component.axes.find(({ id }) => id === rule.axis)!
+    const axis = theOne(component.axes, ({ id }) => id === rule.axis)
     const net = closed.axis(root, axis.id)
     const state = stateIn(net, fired.step.from.place.configuration)
     return [{

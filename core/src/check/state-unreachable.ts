@@ -1,4 +1,4 @@
-import { holdsIn, leadsFrom, type Axis, type Component, type Id, type Project } from '../document'
+import { firstOf, holdsIn, leadsFrom, type Axis, type Component, type Id, type Project } from '../document'
 import { decidedState } from '../machine'
 import { stateName, stateNames, type Check } from './context'
 import type { Finding } from './finding'
@@ -46,7 +46,7 @@ function tiedStates(project: Project, component: Component, axis: Axis, driven: 
   return [{
     id: `state-unreachable ${component.id} ${axis.id}`, kind: 'state-unreachable', level: 'fault',
     sentence: `${stateNames(axis, missing.map(({ id }) => id))} never ${missing.length === 1 ? 'comes' : 'come'}: the variable ${variable} decides it, and ${values.length === 1 ? 'nothing ever sets it' : 'is never set to anything that goes with it'}.`,
-    about: { component: component.id, axis: axis.id, state: missing[0]!.id, states: missing.map(({ id }) => id) },
+    about: { component: component.id, axis: axis.id, state: firstOf(missing).id, states: missing.map(({ id }) => id) },
     remedy: null, witness: null, numbers: { reachable: decided.size, states: axis.states.length },
   }]
 }

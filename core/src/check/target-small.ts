@@ -1,6 +1,7 @@
 import { answersIn, named, oneOfEach, seenSize, stateOf, whereIn, type Answer } from './answers'
 import type { Check } from './context'
 import type { Finding } from './finding'
+import { firstOf } from '../document'
 
 /** The least size of what one taps, in px (WCAG 2.2, success criterion 2.5.8). */
 const LEAST_PX = 24
@@ -15,7 +16,7 @@ export const targetSmall: Check = (context) => {
     return {
       id: `target-small ${context.component.id} ${item.part}`, kind: 'target-small', level: 'risk',
       sentence: `${named(context, item.part)} is ${across} by ${down} px in ${whereIn(context, pose) || 'its only state'}, too small to hit next to what else answers; ${LEAST_PX} by ${LEAST_PX} px is the least (WCAG 2.5.8).`,
-      about: { component: context.component.id, ...stateOf(context, pose), part: item.part, rule: rules[0]!.id },
+      about: { component: context.component.id, ...stateOf(context, pose), part: item.part, rule: firstOf(rules).id },
       remedy: null, witness: null, numbers: { width: across, height: down },
     }
   })

@@ -3,6 +3,7 @@ import { listed, type Check } from './context'
 import type { Place, Travelled } from './explore'
 import type { Finding } from './finding'
 import { witnessTo } from './witness'
+import { certain, itemAt } from '../document'
 
 /** Two things that always fall due at the same instant, where it matters which goes first. */
 export const timersRace: Check = ({ arena }) => racesIn(arena)
@@ -41,8 +42,8 @@ function areTogether({ from, when, deadline }: Travelled, clock: number): boolea
   const { deadlines } = from.place
   const n = deadlines.length + 1
   const [a, b] = [deadlines.indexOf(deadline!), deadlines.findIndex((each) => each.clock === clock)]
-  const other = deadlines[b]!
-  return a >= 0 && other.least === other.most && -when[b + 1]! === other.most && when[(b + 1) * n]! === other.most
+  const other = itemAt(deadlines, b)
+  return a >= 0 && other.least === other.most && -certain(when[b + 1]) === other.most && certain(when[(b + 1) * n]) === other.most
 }
 
 /** Whether the second would come to the same had it gone first: after the first it is still due, and fires as well. */

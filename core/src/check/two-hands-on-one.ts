@@ -3,6 +3,7 @@ import type { Check } from './context'
 import type { Finding } from './finding'
 import { witnessTo } from './witness'
 import { keptAt } from './explore'
+import { firstOf, lastOf } from '../document'
 
 /** Two rules that give one variable another value and the old one again on one and the same input. */
 export const twoHandsOnOne: Check = ({ arena }) => undoingIn(arena)
@@ -18,8 +19,8 @@ export function undoingIn(arena: Arena): readonly Finding[] {
       const kept = own[0] && closed.network.nameFor(own[0].thing, name)
       if (own.length < 2 || !kept) continue
       const before = keptAt(step.from.place.configuration, kept.at)
-      if (own[0]!.value === before || own.at(-1)!.value !== before) continue
-      const { component } = own[0]!.thing.compiled
+      if (firstOf(own).value === before || lastOf(own).value !== before) continue
+      const { component } = firstOf(own).thing.compiled
       const id = `two-hands-on-one ${component.id} ${name}`
       if (found.has(id)) continue
       const witness = witnessTo(arena, closed, after(step), { caption: `${name} goes there and back at once` }, (trace) => {

@@ -1,4 +1,4 @@
-import { holdsIn, inProject, insertInto, isFromUser, setAt, triggerRow, type Axis, type Id, type Rule } from '../document'
+import { firstOf, holdsIn, inProject, insertInto, isFromUser, setAt, triggerRow, type Axis, type Id, type Rule } from '../document'
 import type { Offered, Trace } from '../run'
 import { after } from './arena'
 import { stateNames, type Check, type CheckContext } from './context'
@@ -29,7 +29,7 @@ function silences(context: CheckContext): readonly Silence[] {
     const answering = component.rules.filter((rule) => rule.axis === axis.id && isFromUser(rule.trigger))
     return [...new Set(answering.map(rowOf))].flatMap((row): Silence[] => {
       const rules = answering.filter((rule) => rowOf(rule) === row)
-      const { trigger, part } = rules[0]!
+      const { trigger, part } = firstOf(rules)
       const net = arena.closed.axis(root, axis.id)
       const silent = new Map<Id, Travelled>()
       for (const { mark, step } of arena.closed.all('offered')) {
@@ -54,7 +54,7 @@ function silences(context: CheckContext): readonly Silence[] {
             ? `${trigger.on} is answered in all states but ${stateNames(axis, states)}.`
             : `${trigger.on} has no answer in ${stateNames(axis, states)}, though it can come there.`,
           about: { component: component.id, axis: axis.id, state, states, row },
-          remedy: isOversight ? likeTheOthers(context, axis, rules, states) : onPurpose(context, rules[0]!, states),
+          remedy: isOversight ? likeTheOthers(context, axis, rules, states) : onPurpose(context, firstOf(rules), states),
           witness, numbers: { cells: states.length, answered: answered.length },
         },
       }]
@@ -81,7 +81,7 @@ const silence = (like: Rule, states: readonly Id[]): Rule => ({
 
 /** The answer most of the other states give, in these as well. */
 function likeTheOthers({ component }: CheckContext, axis: Axis, rules: readonly Rule[], states: readonly Id[]): Remedy {
-  const common = rules.toSorted((a, b) => axis.states.filter(({ id }) => holdsIn(b, id)).length - axis.states.filter(({ id }) => holdsIn(a, id)).length)[0]!
+  const common = firstOf(rules.toSorted((a, b) => axis.states.filter(({ id }) => holdsIn(b, id)).length - axis.states.filter(({ id }) => holdsIn(a, id)).length))
   const within = 'only' in common.within ? { only: [...common.within.only, ...states] } : { except: common.within.except.filter((id) => !states.includes(id)) }
   return { label: 'Answer as in the others', edit: setAt(inProject('components', component.id, 'rules', common.id, 'within'), within) }
 }

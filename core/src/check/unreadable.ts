@@ -1,4 +1,4 @@
-import { isToken, type Motion } from '../document'
+import { isToken, messageOf, type Motion } from '../document'
 import { scopeOf, startEnvironment, typeOf, type Scope } from '../expression'
 import { NO_CONTENTS, NOTHING_GIVEN } from '../machine'
 import { easingProblem, parseEasing } from '../motion'
@@ -43,7 +43,7 @@ function guardProblem(guard: string, scope: Scope): string | null {
     const type = typeOf(guard, scope)
     return type === 'yes/no' ? null : `It is a ${type}, not a yes/no.`
   } catch (error) {
-    return (error as Error).message
+    return messageOf(error)
   }
 }
 
@@ -57,12 +57,12 @@ export const easingInvalid: Check = ({ component }) => {
   return motions.flatMap(([owner, motion]) =>
     [motion?.easing, ...(motion?.lanes.map(({ easing }) => easing) ?? [])].flatMap((easing): Finding[] => {
       if (easing === undefined || isToken(easing)) return []
-      const problem = easingProblem(easing as string)
-      const sentence = problem ?? strayEnds(easing as string)
+      const problem = easingProblem(easing)
+      const sentence = problem ?? strayEnds(easing)
       if (sentence === null) return []
       const rule = component.rules.find(({ id }) => id === owner)
       return [{
-        id: `easing-invalid ${component.id} ${owner} ${easing as string}`,
+        id: `easing-invalid ${component.id} ${owner} ${easing}`,
         kind: 'easing-invalid', level: problem === null ? 'risk' : 'fault', sentence,
         about: { component: component.id, ...(rule ? { axis: rule.axis, rule: rule.id } : {}) },
         remedy: null, witness: null, numbers: {},

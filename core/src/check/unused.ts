@@ -1,4 +1,4 @@
-import { inProject, isExpression, orElse, removeFrom, type Component, type Edit, type Project } from '../document'
+import { inProject, isExpression, orElse, removeFrom, type Component, type Project } from '../document'
 import { compile } from '../machine'
 import { namesOr } from '../expression'
 import { setsOf } from './explore/split'
@@ -21,7 +21,7 @@ export function unused(project: Project): readonly Finding[] {
 function unusedIn(project: Project, component: Component): readonly Finding[] {
   const reads = readsOf(project, component)
   return component.parameters.filter(({ name, type }) => type !== 'slot' && !reads.has(name)).map(({ id, name }) =>
-    finding(`parameter ${component.id} ${id}`, `The parameter ${name} of ${component.name} decides nothing`, { component: component.id }, { label: 'Remove it', edit: removeFrom(inProject('components', component.id, 'parameters'), id) as Edit }))
+    finding(`parameter ${component.id} ${id}`, `The parameter ${name} of ${component.name} decides nothing`, { component: component.id }, { label: 'Remove it', edit: removeFrom(inProject('components', component.id, 'parameters'), id)}))
 }
 
 const finding = (id: string, sentence: string, about: About, remedy: Finding['remedy']): Finding =>

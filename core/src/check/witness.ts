@@ -1,4 +1,4 @@
-import type { Input, Project } from '../document'
+import { entryOf, firstOf, type Input, type Project } from '../document'
 import type { Surface } from '../machine'
 import { play, Run, type Offered, type Trace } from '../run'
 import type { Arena, Facts } from './arena'
@@ -51,11 +51,11 @@ export function witnessTo(arena: Arena, facts: Facts, node: Node, { afterMs = 0,
  */
 export function tour({ explored }: Facts, axisAt: number): Node {
   const seen = new Map<Node, ReadonlySet<number>>()
-  let longest = explored.nodes[0]!
+  let longest = firstOf(explored.nodes)
   for (const node of explored.nodes) {
     const visited = new Set([...(node.before ? (seen.get(node.before) ?? []) : []), keptAt(node.place.configuration, axisAt)])
     seen.set(node, visited)
-    if (visited.size > seen.get(longest)!.size) longest = node
+    if (visited.size > entryOf(seen, longest).size) longest = node
   }
   return longest
 }

@@ -1,4 +1,4 @@
-import { inProject, propertyDefinition, setAt } from '../document'
+import { asNumber, inProject, itemAt, propertyDefinition, setAt } from '../document'
 import { after } from './arena'
 import { changesIn, endOf, lanesOf, numberAt, partName, wayOf } from './changes'
 import type { Check } from './context'
@@ -12,13 +12,13 @@ export const wrongWayRound: Check = (context) => {
     const long = lanesOf(change).filter((lane) => propertyDefinition(lane.property)?.type === 'angle' && lane.property === 'rotation' && lane.timing.rotationDirection === 'as written' && isLong(lane.from, lane.to))
     const lane = long[0]
     if (!lane) return []
-    const turned = (lane.to as number) - (numberAt(change.before, lane, 0) ?? 0)
+    const turned = asNumber(lane.to) - (numberAt(change.before, lane, 0) ?? 0)
     const short = turned - Math.sign(turned) * 360
     return [{
       id: `wrong-way-round ${component.id} ${change.axis.id} ${change.from.id} ${change.to.id}`,
       kind: 'wrong-way-round', level: 'risk',
       sentence: `${partName(change.before, lane.part)} turns by ${Math.round(turned)}° in ${wayOf(change)}, the long way round; ${Math.round(short)}° leads there too.`,
-      about: { component: component.id, axis: change.axis.id, state: change.from.id, part: change.before.compiled.parts[lane.part]!.part.id, ...(change.rule ? { rule: change.rule.id } : {}) },
+      about: { component: component.id, axis: change.axis.id, state: change.from.id, part: itemAt(change.before.compiled.parts, lane.part).part.id, ...(change.rule ? { rule: change.rule.id } : {}) },
       remedy: change.rule?.motion ? { label: 'Turn the shortest way', edit: setAt(inProject('components', component.id, 'rules', change.rule.id, 'motion', 'rotationDirection'), 'shortest') } : null,
       witness: witnessTo(arena, arena.closed, after(change.step), { afterMs: endOf(change), caption: 'it has turned the long way' }, (trace) => trace.some((event) => event.what === 'state' && event.to === change.to.id)),
       numbers: { turned, short },

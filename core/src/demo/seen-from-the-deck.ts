@@ -1,4 +1,4 @@
-import type { Component, Part, Trigger } from '../document'
+import { firstOf, type Component, type Part, type Trigger } from '../document'
 import { BARE, rounded, rule, state, timed } from './building'
 
 const AXIS = 'deckAxis'
@@ -37,7 +37,7 @@ export const seenFromTheDeck: Component = {
     ...arrow('deckBack', 'Previous', 8, 'M8 1L2 7L8 13'), ...arrow('deckOn', 'Next', 200, 'M2 1L8 7L2 13'),
   ],
   axes: [{
-    id: AXIS, name: 'slide', start: all[0]!, boundTo: null,
+    id: AXIS, name: 'slide', start: firstOf(all), boundTo: null,
     states: SEEN.map(([id, words], index) => state(`saw-${id}`, words.toLowerCase(), index, { deckRow: { x: 0 - 240 * index }, [`deck-${id}-dot`]: { fill: '#1d2b33' }, deckFrame: { accessibleName: `Seen from the deck: ${words}` } })),
   }],
   rules: [

@@ -2,6 +2,7 @@ import { ruleInCell, type Cell } from './edit'
 import type { Component } from './component'
 import { holdsIn, type Rule, type Target } from './rule'
 import { triggerRow, type TriggerKind } from './trigger'
+import { theOne } from './certain'
 
 /** An answer a cell of the response table could have. */
 export interface Answer {
@@ -39,7 +40,7 @@ const leadsTo = ({ target }: Rule, state: string): boolean => target.go === 'sta
 
 /** What the states to both sides answer to the same trigger, the nearer one first. */
 function alongside(component: Component, cell: Cell, nameOf: (state: string) => string): readonly Answer[] {
-  const { states } = component.axes.find(({ id }) => id === cell.axis)!
+  const { states } = theOne(component.axes, ({ id }) => id === cell.axis)
   const at = states.findIndex(({ id }) => id === cell.state)
   const row = triggerRow(cell.trigger, cell.part)
   return states.toSorted((a, b) => Math.abs(states.indexOf(a) - at) - Math.abs(states.indexOf(b) - at)).flatMap(({ id }): Answer[] => {

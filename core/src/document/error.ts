@@ -13,6 +13,9 @@ export class RheoError extends Error {
   }
 }
 
+/** What something that was thrown says. */
+export const messageOf = (thrown: unknown): string => (thrown instanceof Error ? thrown.message : String(thrown))
+
 /** What a function gives; something else where it throws a `RheoError`. Whatever else it throws is a mistake of ours, and is thrown on. */
 export function orElse<T, U>(make: () => T, otherwise: U): T | U {
   try {

@@ -3,3 +3,21 @@ export type Fields = Readonly<Record<string, unknown>>
 
 /** Whether a value is an object with fields, and no list. */
 export const isFields = (value: unknown): value is Fields => typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/** Whether a value is an object or a list: something stands at its keys. */
+export const hasKeys = (value: unknown): value is Fields => typeof value === 'object' && value !== null
+
+/** The keys of a record that has these and no others. */
+// eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- records of ours have the keys of their types
+export const keysOf = <K extends string>(record: Readonly<Record<K, unknown>>): readonly K[] => Object.keys(record) as K[]
+
+/** Something that is told from its siblings by an identifier. */
+export interface Identified {
+  readonly id: string
+}
+
+/** Whether something has an identifier. */
+export const isIdentified = (value: unknown): value is Fields & Identified => hasKeys(value) && typeof value.id === 'string'
+
+/** Whether something is a list of what has identifiers. */
+export const areIdentified = (value: unknown): value is readonly (Fields & Identified)[] => Array.isArray(value) && value.every(isIdentified)

@@ -4,6 +4,7 @@ import { DOCUMENT_VERSION, type Project } from './project'
 import { attempt } from './schema/attempt'
 import { renumbered } from './schema/renumbered'
 import { sameValue } from './value'
+import { areIdentified } from './fields'
 
 /** Whoever makes edits: a browser, until there are accounts. */
 export interface Author {
@@ -125,9 +126,9 @@ function holdsWhatItLeft(project: Project, edit: Exclude<Edit, { edit: 'batch' }
     const value = valueAt(project, edit.path)
     if (edit.edit === 'set') return sameValue(value, edit.to)
     if (edit.edit === 'unset') return value === undefined
-    if (!Array.isArray(value)) return false
+    if (!areIdentified(value)) return false
     const id = edit.edit === 'insert' ? edit.item.id : edit.id
-    const list = value as readonly { readonly id: string }[]
+    const list = value
     const index = list.findIndex((each) => each.id === id)
     switch (edit.edit) {
       case 'insert':

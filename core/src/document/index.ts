@@ -1,5 +1,6 @@
 export * from './error'
-export { isFields } from './fields'
+export * from './certain'
+export { areIdentified, hasKeys, isFields, isIdentified, keysOf, type Identified } from './fields'
 export * from './value'
 export * from './property'
 export * from './look'

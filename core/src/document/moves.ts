@@ -1,6 +1,7 @@
 import type { Axis, Component } from './component'
 import { holdsIn, type Rule } from './rule'
 import type { Id } from './value'
+import { entryOf, itemAt } from './certain'
 
 /** A rule as a way from one state of its axis to another. */
 export interface Move {
@@ -27,7 +28,7 @@ export function leadsFrom({ states }: Axis, { target }: Rule, from: Id): Id | nu
     case 'previous': {
       const place = states.findIndex(({ id }) => id === from) + (target.go === 'next' ? 1 : -1)
       if (!target.loops && (place < 0 || place >= states.length)) return null
-      return states[(place + states.length) % states.length]!.id
+      return itemAt(states, (place + states.length) % states.length).id
     }
     default:
       return null
@@ -39,10 +40,10 @@ export function shortestWay(moves: readonly Move[], from: Id, to: Id): readonly 
   const ways = new Map<Id, readonly Move[]>([[from, []]])
   const queue = [from]
   for (let state = queue.shift(); state !== undefined; state = queue.shift()) {
-    if (state === to) return ways.get(state)!
+    if (state === to) return entryOf(ways, state)
     for (const move of moves) {
       if (move.from !== state || ways.has(move.to)) continue
-      ways.set(move.to, [...ways.get(state)!, move])
+      ways.set(move.to, [...entryOf(ways, state), move])
       queue.push(move.to)
     }
   }

@@ -1,22 +1,26 @@
-import { isGradient, type Literal } from './value'
+import { isGradient, type Colour, type Literal, type Paint, type Shadow } from './value'
 import type { PartKind } from './part'
 
+/** What the values of a type are. */
+interface ValueOfType {
+  readonly number: number
+  readonly length: number
+  readonly ratio: number
+  readonly angle: number
+  readonly paint: Paint
+  readonly colour: Colour
+  readonly text: string
+  readonly yesNo: boolean
+  readonly choice: string
+  readonly path: string
+  readonly picture: string
+  readonly icon: string
+  readonly shadows: readonly Shadow[]
+  readonly dash: readonly number[]
+}
+
 /** The type of a property: decides its editor, its interpolation and its schema. */
-export type PropertyType =
-  | 'number'
-  | 'length'
-  | 'ratio'
-  | 'angle'
-  | 'paint'
-  | 'colour'
-  | 'text'
-  | 'yesNo'
-  | 'choice'
-  | 'path'
-  | 'picture'
-  | 'icon'
-  | 'shadows'
-  | 'dash'
+export type PropertyType = keyof ValueOfType
 
 /** The group a property is listed under in the interface. */
 export type PropertyGroup = 'place' | 'layout' | 'paint' | 'text' | 'shape' | 'effect' | 'answer'
@@ -49,22 +53,21 @@ const text: readonly PartKind[] = ['text']
 
 type Extra = Partial<Pick<PropertyDefinition, 'unit' | 'choices' | 'min' | 'max'>>
 
-const define = (
-  name: string,
+const define = <const Name extends string, const Type extends PropertyType>(
+  name: Name,
   label: string,
-  type: PropertyType,
+  type: Type,
   group: PropertyGroup,
-  initial: Literal,
+  initial: ValueOfType[Type],
   kinds: readonly PartKind[],
   extra: Extra = {},
-): PropertyDefinition => ({ name, label, type, group, initial, kinds, ...extra })
+): PropertyDefinition & { readonly name: Name; readonly type: Type } => ({ name, label, type, group, initial, kinds, ...extra })
 
 const px: Extra = { unit: 'px' }
 const size: Extra = { unit: 'px', min: 0 }
 const sizing: Extra = { choices: ['fixed', 'content', 'fill'] }
 
-/** Every property a look can say something about. Adding one is adding a line. */
-export const PROPERTIES: readonly PropertyDefinition[] = [
+const DEFINITIONS = [
   define('x', 'x', 'length', 'place', 0, every, px),
   define('y', 'y', 'length', 'place', 0, every, px),
   define('width', 'width', 'length', 'place', 100, every, size),
@@ -147,22 +150,15 @@ export const PROPERTIES: readonly PropertyDefinition[] = [
   define('focusable', 'takes focus', 'yesNo', 'answer', false, every),
 ]
 
-/** The properties that parts of every kind have and that are numbers, whatever is said of them: where a part is, how large, how turned, how clear. */
-export interface PlaceValues {
-  readonly x: number
-  readonly y: number
-  readonly width: number
-  readonly height: number
-  readonly translateX: number
-  readonly translateY: number
-  readonly rotation: number
-  readonly scaleX: number
-  readonly scaleY: number
-  readonly transformOriginX: number
-  readonly transformOriginY: number
-  readonly opacity: number
-  readonly blur: number
-}
+/** Every property a look can say something about. Adding one is adding a line. */
+export const PROPERTIES: readonly PropertyDefinition[] = DEFINITIONS
+
+/** The value of every property of a part that says nothing about it. */
+// eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- each is of the type it is defined with
+export const INITIAL_VALUES = Object.fromEntries(DEFINITIONS.map(({ name, initial }) => [name, initial])) as DefinedValues
+
+/** What is shown or wanted of a part, by property, each of the type it is defined with; a part has those of its kind. */
+export type DefinedValues = { readonly [Definition in (typeof DEFINITIONS)[number] as Definition['name']]: ValueOfType[Definition['type']] }
 
 const byName = new Map(PROPERTIES.map((definition) => [definition.name, definition]))
 

@@ -1,4 +1,4 @@
-import { RheoError } from './error'
+import { messageOf, RheoError } from './error'
 import { isFields, type Fields } from './fields'
 import { migrate } from './versions/migrate'
 import { DOCUMENT_VERSION, type Project } from './project'
@@ -39,7 +39,7 @@ export function parseFile(text: string): unknown {
   try {
     file = JSON.parse(text)
   } catch (error) {
-    throw new RheoError('not-json', 'file', `The file is not complete JSON: ${(error as Error).message}.`)
+    throw new RheoError('not-json', 'file', `The file is not complete JSON: ${messageOf(error)}.`)
   }
   if (!isFields(file) || file.format !== 'rheoscope') {
     throw new RheoError('foreign', 'format', 'This is not a Rheoscope project: its “format” is not “rheoscope”.')

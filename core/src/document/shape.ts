@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import { hasKeys } from './fields'
 
 /**
  * The description of a kind of value: its TypeScript type, what it is validated with, and what is inside it.
@@ -116,7 +117,7 @@ function tagOf(fields: Fields, tag: string): AnyShape {
 export function meant(shape: AnyShape, value: unknown): AnyShape | null {
   if (!shape.inside || !('anyOf' in shape.inside)) return shape
   const { anyOf, tag } = shape.inside
-  const found = anyOf.find((each) => (tag === null ? isFit(each, value) : isFit(tagOf(fieldsOf(each), tag), (value as Readonly<Record<string, unknown>> | null)?.[tag])))
+  const found = anyOf.find((each) => (tag === null ? isFit(each, value) : isFit(tagOf(fieldsOf(each), tag), hasKeys(value) ? value[tag] : undefined)))
   return found ? meant(found, value) : null
 }
 

@@ -1,3 +1,4 @@
+import { hasKeys } from './fields'
 import { array, boolean, choice, described, either, integer, nothing, number, object, optional, record, text, type Of } from './shape'
 
 /** An identifier: there once in the whole project, never shown to people. */
@@ -76,16 +77,31 @@ export const isToken = (value: Value | undefined): value is TokenValue =>
 export const isGradient = (value: unknown): value is Gradient =>
   typeof value === 'object' && value !== null && 'gradient' in value
 
+/** A value that is a number, as properties of numbers have; throws a `TypeError` for another, which is a fault of the program. */
+export function asNumber(value: unknown): number {
+  if (typeof value !== 'number') throw new TypeError(`${String(value)} is not a number.`)
+  return value
+}
+
+/** A value that is text, such as a colour or an outline; throws a `TypeError` for another, which is a fault of the program. */
+export function asText(value: unknown): string {
+  if (typeof value !== 'string') throw new TypeError(`${String(value)} is not text.`)
+  return value
+}
+
+/** What a value paints; nothing where it is no paint. */
+export const asPaint = (value: unknown): Paint => (typeof value === 'string' || isGradient(value) ? value : null)
+
+/** The shadows of a value that is a list of them. */
+export const asShadows = (value: Value): readonly Shadow[] => (Array.isArray(value) ? value.filter((each) => typeof each === 'object') : [])
+
+/** The numbers of a value that is a list of them. */
+export const asNumbers = (value: Value): readonly number[] => (Array.isArray(value) ? value.filter((each) => typeof each === 'number') : [])
+
 /** Structural equality of JSON values; key order does not count. */
 export function sameValue(a: unknown, b: unknown): boolean {
   if (Object.is(a, b)) return true
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false
-  if (Array.isArray(a) !== Array.isArray(b)) return false
+  if (!hasKeys(a) || !hasKeys(b) || Array.isArray(a) !== Array.isArray(b)) return false
   const keys = Object.keys(a)
-  if (keys.length !== Object.keys(b).length) return false
-  return keys.every(
-    (key) =>
-      Object.hasOwn(b, key) &&
-      sameValue((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]),
-  )
+  return keys.length === Object.keys(b).length && keys.every((key) => Object.hasOwn(b, key) && sameValue(a[key], b[key]))
 }

@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { addColumn, addRecord, batch, cellOf, freeName, LIMITS, namesOf, RheoError, setTableCell, type DataTable, type Edit, type NewId } from '../document'
+import { addColumn, addRecord, batch, cellOf, firstOf, freeName, itemAt, LIMITS, namesOf, RheoError, setTableCell, type DataTable, type Edit, type NewId } from '../document'
 
 /** The rows of delimited values: tabs as spreadsheets put them on the clipboard, commas or semicolons as in CSV (RFC 4180). Empty rows are left out. */
 export const rowsOf = (text: string): readonly (readonly string[])[] =>
@@ -27,7 +27,7 @@ export function pastedRows(text: string, columns: number): readonly (readonly st
   const lines = Papa.parse<string[]>(text, { delimiter: '\t', skipEmptyLines: 'greedy' }).data
   if (lines.some((cells) => cells.length > 1)) return lines
   const parted = rowsOf(text)
-  const isTable = parted.every(({ length }) => length === parted[0]!.length && length <= columns)
+  const isTable = parted.every(({ length }) => length === firstOf(parted).length && length <= columns)
   return isTable ? parted : lines
 }
 
@@ -41,7 +41,7 @@ export function pasteRecords(table: DataTable, from: { readonly row: number; rea
   })
   const columns = [...table.columns, ...added]
   return batch(...added.map((column) => addColumn(table.id, column)), ...rows.flatMap((cells, down) => {
-    const values = cells.map((cell, across) => [columns[from.column + across]!.id, cellOf(columns[from.column + across]!.type, cell)] as const)
+    const values = cells.map((cell, across) => [itemAt(columns, from.column + across).id, cellOf(itemAt(columns, from.column + across).type, cell)] as const)
     const record = table.records[from.row + down]
     return record ? values.map(([id, value]) => setTableCell(table.id, record.id, id, value)) : [addRecord(table.id, { id: newId('record'), cells: Object.fromEntries(values) })]
   }))

@@ -1,4 +1,4 @@
-import { propertyDefinition, type Literal, type Part } from '../document'
+import { itemAt, propertyDefinition, type Literal, type Part } from '../document'
 import { parseColour, toOklab, type Lane } from '../motion'
 
 /** One lane for `Element.animate` (Web Animations Level 1). */
@@ -40,7 +40,7 @@ const CSS: Readonly<Record<string, CssProperty>> = {
 
 /** The lanes of an instance as Web Animations keyframes, by the names of its parts. */
 export function webAnimations(parts: readonly Part[], lanes: readonly Lane[]): ExportedMotion {
-  const exported = lanes.map((lane) => ({ lane, named: { part: parts[lane.part]!.name, property: lane.property }, as: exportedLane(lane) }))
+  const exported = lanes.map((lane) => ({ lane, named: { part: itemAt(parts, lane.part).name, property: lane.property }, as: exportedLane(lane) }))
   return {
     lanes: exported.flatMap(({ named, as }) => (as ? [{ ...named, ...as }] : [])),
     left: exported.flatMap(({ named, as }) => (as ? [] : [named])),

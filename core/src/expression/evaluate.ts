@@ -1,4 +1,4 @@
-import { never, type Literal } from '../document'
+import { asNumber, certain, never, type Literal } from '../document'
 import { FUNCTIONS } from './functions'
 import { ANGLE_TO_POINTER, ExpressionError, parseExpression, type Expression } from './parse'
 
@@ -52,17 +52,17 @@ function valueOf(node: Expression, environment: Environment): Literal {
       return node.value
     case 'name':
       if (!Object.hasOwn(environment, node.name)) throw new ExpressionError(0, `Nothing is called “${node.name}”.`)
-      return environment[node.name]!
+      return environment[node.name] ?? null
     case ANGLE_TO_POINTER:
       return environment[angleName(node.part)] ?? 0
     case 'not':
       return of(node.of) !== true
     case 'minus':
-      return -(of(node.of) as number)
+      return -asNumber(of(node.of))
     case 'if':
       return of(node.test) === true ? of(node.yes) : of(node.no)
     case 'call':
-      return FUNCTIONS[node.name]!.call(...node.args.map((argument) => of(argument) as number))
+      return certain(FUNCTIONS[node.name]).call(...node.args.map((argument) => asNumber(of(argument))))
     case 'binary':
       return binary(node, of)
     default:
@@ -78,21 +78,21 @@ function binary({ operator, left, right }: Extract<Expression, { kind: 'binary' 
     case '+':
       return typeof a === 'number' && typeof b === 'number' ? a + b : String(a) + String(b)
     case '-':
-      return (a as number) - (b as number)
+      return asNumber(a) - asNumber(b)
     case '*':
-      return (a as number) * (b as number)
+      return asNumber(a) * asNumber(b)
     case '/':
-      return (a as number) / (b as number)
+      return asNumber(a) / asNumber(b)
     case '%':
-      return (a as number) % (b as number)
+      return asNumber(a) % asNumber(b)
     case '<':
-      return (a as number) < (b as number)
+      return asNumber(a) < asNumber(b)
     case '<=':
-      return (a as number) <= (b as number)
+      return asNumber(a) <= asNumber(b)
     case '>':
-      return (a as number) > (b as number)
+      return asNumber(a) > asNumber(b)
     case '>=':
-      return (a as number) >= (b as number)
+      return asNumber(a) >= asNumber(b)
     case '==':
     case '===':
       return a === b

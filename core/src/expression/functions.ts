@@ -18,9 +18,9 @@ const numeric = (least: number, most: number, takes: string, call: (...args: num
 export const FUNCTIONS: Readonly<Record<string, ExpressionFunction>> = {
   min: numeric(1, 20, 'one number or more', Math.min),
   max: numeric(1, 20, 'one number or more', Math.max),
-  clamp: numeric(3, 3, 'a number and its two bounds', (value, low, high) => Math.min(high!, Math.max(low!, value!))),
-  round: numeric(1, 1, 'one number', (value) => Math.round(value!)),
-  mod: numeric(2, 2, 'two numbers', (value, by) => value! - by! * Math.floor(value! / by!)),
-  lerp: numeric(3, 3, 'two numbers and a share', (a, b, share) => a! + (b! - a!) * share!),
-  abs: numeric(1, 1, 'one number', (value) => Math.abs(value!)),
+  clamp: numeric(3, 3, 'a number and its two bounds', (value = NaN, low = NaN, high = NaN) => Math.min(high, Math.max(low, value))),
+  round: numeric(1, 1, 'one number', (value = NaN) => Math.round(value)),
+  mod: numeric(2, 2, 'two numbers', (value = NaN, by = NaN) => value - by * Math.floor(value / by)),
+  lerp: numeric(3, 3, 'two numbers and a share', (a = NaN, b = NaN, share = NaN) => a + (b - a) * share),
+  abs: numeric(1, 1, 'one number', (value = NaN) => Math.abs(value)),
 }

@@ -1,5 +1,5 @@
 import jsep from 'jsep'
-import { RheoError } from '../document'
+import { isFields, RheoError } from '../document'
 import { FUNCTIONS } from './functions'
 
 /** An expression as a tree: the subset of ECMAScript that values and guards are written in. */
@@ -35,7 +35,7 @@ export function parseExpression(text: string): Expression {
   try {
     tree = jsep(text)
   } catch (error) {
-    const { index = 0, description = 'it cannot be read' } = error as { index?: number; description?: string }
+    const { index, description } = whatIsWrong(error)
     throw new ExpressionError(index, `At character ${index + 1}: ${description}.`)
   }
   const expression = translate(tree, text)
@@ -44,11 +44,32 @@ export function parseExpression(text: string): Expression {
   return expression
 }
 
-function translate(node: jsep.Expression, text: string): Expression {
-  const inner = (child: unknown) => translate(child as jsep.Expression, text)
+/** What the parser says of a text it cannot read, and from which character on. */
+function whatIsWrong(error: unknown): { readonly index: number; readonly description: string } {
+  const said = isFields(error) ? error : {}
+  return { index: typeof said.index === 'number' ? said.index : 0, description: typeof said.description === 'string' ? said.description : 'it cannot be read' }
+}
+
+/** What the parser makes of a text, by its types. */
+type Node = jsep.CoreExpression | LogicalExpression
+
+interface LogicalExpression extends jsep.Expression {
+  type: 'LogicalExpression'
+  operator: string
+  left: jsep.Expression
+  right: jsep.Expression
+}
+
+// eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the parser has no plugins, which could make others
+const nodeOf = (read: jsep.Expression): Node => read as Node
+
+function translate(read: jsep.Expression, text: string): Expression {
+  const inner = (child: jsep.Expression) => translate(child, text)
+  const node = nodeOf(read)
   switch (node.type) {
     case 'Literal':
-      return { kind: 'literal', value: node.value as number | string | boolean | null }
+      if (node.value instanceof RegExp) break
+      return { kind: 'literal', value: node.value }
     case 'Identifier':
     case 'MemberExpression':
       return { kind: 'name', name: dottedName(node, text) }
@@ -65,9 +86,9 @@ function translate(node: jsep.Expression, text: string): Expression {
     case 'ConditionalExpression':
       return { kind: 'if', test: inner(node.test), yes: inner(node.consequent), no: inner(node.alternate) }
     case 'CallExpression': {
-      const name = dottedName(node.callee as jsep.Expression, text)
-      if (name === ANGLE_TO_POINTER) return { kind: ANGLE_TO_POINTER, part: partNamed(node.arguments as jsep.Expression[], text) }
-      const args = (node.arguments as jsep.Expression[]).map((argument) => translate(argument, text))
+      const name = dottedName(node.callee, text)
+      if (name === ANGLE_TO_POINTER) return { kind: ANGLE_TO_POINTER, part: partNamed(node.arguments, text) }
+      const args = node.arguments.map(inner)
       const known = Object.hasOwn(FUNCTIONS, name) ? FUNCTIONS[name] : undefined
       if (!known) throw new ExpressionError(placeOf(text, name), `There is no function “${name}”. Known: ${[...Object.keys(FUNCTIONS), ANGLE_TO_POINTER].join(', ')}.`)
       if (args.length < known.least || args.length > known.most) {
@@ -86,16 +107,15 @@ function translate(node: jsep.Expression, text: string): Expression {
 export const ANGLE_TO_POINTER = 'angleToPointer'
 
 function partNamed(args: readonly jsep.Expression[], text: string): string {
-  const [part] = args
+  const [part] = args.map(nodeOf)
   if (args.length !== 1 || part?.type !== 'Identifier') throw new ExpressionError(placeOf(text, ANGLE_TO_POINTER), `“${ANGLE_TO_POINTER}” takes the name of one part.`)
-  return part.name as string
+  return part.name
 }
 
-function dottedName(node: jsep.Expression, text: string): string {
-  if (node.type === 'Identifier') return node.name as string
-  if (node.type === 'MemberExpression' && node.computed === false) {
-    return `${dottedName(node.object as jsep.Expression, text)}.${dottedName(node.property as jsep.Expression, text)}`
-  }
+function dottedName(read: jsep.Expression, text: string): string {
+  const node = nodeOf(read)
+  if (node.type === 'Identifier') return node.name
+  if (node.type === 'MemberExpression' && !node.computed) return `${dottedName(node.object, text)}.${dottedName(node.property, text)}`
   throw new ExpressionError(0, 'A name is made of words joined by dots.')
 }
 

@@ -1,4 +1,4 @@
-import { never } from '../document'
+import { certain, lastOf, never } from '../document'
 import { FUNCTIONS } from './functions'
 import { ANGLE_TO_POINTER, ExpressionError, parseExpression, placeOf, type Expression } from './parse'
 
@@ -35,7 +35,7 @@ class Typing {
         return yes === no ? yes : this.fail('?', `One side of “?” is a ${yes}, the other a ${no}.`)
       }
       case 'call': {
-        const { argument, result } = FUNCTIONS[node.name]!
+        const { argument, result } = certain(FUNCTIONS[node.name])
         for (const arg of node.args) this.require(arg, argument, node.name)
         return result
       }
@@ -51,7 +51,7 @@ class Typing {
     if (type) return type
     const measures = Object.keys(this.scope).filter((each) => each.includes('.natural.'))
     const known = Object.keys(this.scope).filter((each) => !measures.includes(each))
-    const measured = measures.length > 0 ? ` Sizes of content, such as ${measures.at(-1)!}, are known too.` : ''
+    const measured = measures.length > 0 ? ` Sizes of content, such as ${lastOf(measures)}, are known too.` : ''
     return this.fail(name, `Nothing is called “${name}”. ${known.length > 0 ? `Known here: ${known.join(', ')}.` : 'No names are known here yet.'}${measured}`)
   }
 

@@ -1,5 +1,5 @@
 import Yoga, { Align, Direction, Edge, FlexDirection, Gutter, Justify, MeasureMode, Overflow, PositionType, Wrap, type Node } from 'yoga-layout'
-import type { PlaceValues } from '../document'
+import type { DefinedValues } from '../document'
 import { isPinned, pinnedPlace } from './pins'
 import { linesHeight, textLines, textWidth } from './text'
 import { casedText, textStyleOf } from './text-style'
@@ -12,7 +12,7 @@ UNROUNDED.setPointScaleFactor(0)
 export interface LayoutNode {
   readonly id: string
   readonly kind: string
-  readonly values: Readonly<Record<string, unknown>> & Pick<PlaceValues, 'x' | 'y' | 'width' | 'height'>
+  readonly values: DefinedValues
   readonly children: readonly LayoutNode[]
   /** The size of what stands inside, where that is no tree of parts: unconstrained at `Infinity`, or at a width in px. */
   readonly measure?: (widthPx: number) => Size
@@ -32,8 +32,6 @@ export interface Size {
   readonly width: number
   readonly height: number
 }
-
-const number = (node: LayoutNode, property: string): number => node.values[property] as number
 
 const isFlex = (node: LayoutNode): boolean => node.values.layout === 'row' || node.values.layout === 'column'
 
@@ -61,7 +59,7 @@ function withoutUnseen(node: LayoutNode): LayoutNode {
 
 function placesIn(root: LayoutNode): ReadonlyMap<string, Rectangle> {
   const places = new Map<string, Rectangle>()
-  place(root, { x: number(root, 'x'), y: number(root, 'y') }, null)
+  place(root, { x: root.values.x, y: root.values.y }, null)
   return places
 
   function place(node: LayoutNode, { x, y }: { x: number; y: number }, given: Size | null): void {
@@ -74,7 +72,7 @@ function placesIn(root: LayoutNode): ReadonlyMap<string, Rectangle> {
     places.set(node.id, { ...at, ...size })
     for (const child of node.children) {
       const pinned = isPinned(child) ? pinnedPlace(child, naturalSize(child), node.reference ?? size, size) : null
-      place(child, pinned ?? { x: number(child, 'x'), y: number(child, 'y') }, pinned)
+      place(child, pinned ?? { x: child.values.x, y: child.values.y }, pinned)
     }
   }
 
@@ -99,7 +97,7 @@ function placesIn(root: LayoutNode): ReadonlyMap<string, Rectangle> {
 
 /** The size of a part nobody else sizes: as set, or what its content takes. */
 export function naturalSize(node: LayoutNode): Size {
-  const fixed = { width: number(node, 'width'), height: number(node, 'height') }
+  const fixed = { width: node.values.width, height: node.values.height }
   const { widthFrom, heightFrom } = node.values
   if (widthFrom !== 'content' && heightFrom !== 'content') return fixed
   const content = contentSize(node, widthFrom === 'content' ? Infinity : fixed.width)
@@ -120,17 +118,17 @@ function contentSize(node: LayoutNode, widthPx: number): Size {
     flex.freeRecursive()
     return size
   }
-  if (node.children.length === 0) return { width: number(node, 'width'), height: number(node, 'height') }
+  if (node.children.length === 0) return { width: node.values.width, height: node.values.height }
   const ends = node.children.map((child) => {
     const size = naturalSize(child)
-    return { right: number(child, 'x') + size.width, bottom: number(child, 'y') + size.height }
+    return { right: child.values.x + size.width, bottom: child.values.y + size.height }
   })
   return { width: Math.max(0, ...ends.map(({ right }) => right)), height: Math.max(0, ...ends.map(({ bottom }) => bottom)) }
 }
 
 function textSize(node: LayoutNode, widthPx: number): Size {
   const style = textStyleOf(node.values)
-  const text = casedText(node.values.text as string, node.values.fontCase)
+  const text = casedText(node.values.text, node.values.fontCase)
   const lines = textLines(text, style, widthPx, node.values.textWrap === true, false)
   return { width: Math.max(...lines.map((line) => textWidth(line, style))), height: linesHeight(lines.length, style) }
 }
@@ -153,20 +151,20 @@ function flexNode(node: LayoutNode, holder: LayoutNode | null): Node {
   // What is in a column keeps its height when the column is lower than that: text is not squashed.
   if (node.values.layout === 'column') flex.setOverflow(Overflow.Scroll)
   flex.setFlexWrap(node.values.wrap === true ? Wrap.Wrap : Wrap.NoWrap)
-  flex.setAlignItems(ALIGN[node.values.align as string] ?? Align.FlexStart)
-  flex.setJustifyContent(JUSTIFY[node.values.justify as string] ?? Justify.FlexStart)
-  flex.setGap(Gutter.All, number(node, 'gap'))
-  flex.setPadding(Edge.Top, number(node, 'paddingTop'))
-  flex.setPadding(Edge.Right, number(node, 'paddingRight'))
-  flex.setPadding(Edge.Bottom, number(node, 'paddingBottom'))
-  flex.setPadding(Edge.Left, number(node, 'paddingLeft'))
+  flex.setAlignItems(ALIGN[node.values.align] ?? Align.FlexStart)
+  flex.setJustifyContent(JUSTIFY[node.values.justify] ?? Justify.FlexStart)
+  flex.setGap(Gutter.All, node.values.gap)
+  flex.setPadding(Edge.Top, node.values.paddingTop)
+  flex.setPadding(Edge.Right, node.values.paddingRight)
+  flex.setPadding(Edge.Bottom, node.values.paddingBottom)
+  flex.setPadding(Edge.Left, node.values.paddingLeft)
   node.children.forEach((child, index) => flex.insertChild(flexNode(child, node), index))
   return flex
 }
 
 function applySizing(flex: Node, node: LayoutNode, holder: LayoutNode | null): void {
   const { widthFrom, heightFrom } = node.values
-  const natural = isFlex(node) ? { width: number(node, 'width'), height: number(node, 'height') } : naturalSize(node)
+  const natural = isFlex(node) ? { width: node.values.width, height: node.values.height } : naturalSize(node)
   const sizesItself = isFlex(node) || isMeasured(node)
   if (widthFrom === 'fixed' || (widthFrom === 'content' && !sizesItself)) flex.setWidth(natural.width)
   if (heightFrom === 'fixed' || (heightFrom === 'content' && !sizesItself)) flex.setHeight(natural.height)
@@ -183,8 +181,8 @@ function applySizing(flex: Node, node: LayoutNode, holder: LayoutNode | null): v
   if (across === 'fill') flex.setAlignSelf(Align.Stretch)
   if (node.values.inLayout === false) {
     flex.setPositionType(PositionType.Absolute)
-    flex.setPosition(Edge.Left, number(node, 'x'))
-    flex.setPosition(Edge.Top, number(node, 'y'))
+    flex.setPosition(Edge.Left, node.values.x)
+    flex.setPosition(Edge.Top, node.values.y)
   }
 }
 

@@ -1,14 +1,13 @@
+import type { DefinedValues } from '../document'
 import type { TextStyle } from './text'
 
-type Values = Readonly<Record<string, unknown>>
-
 /** The style in the property values of a text part. */
-export const textStyleOf = (values: Values): TextStyle => ({
-  family: values.fontFamily as string,
-  weight: values.fontWeight as string,
-  sizePx: values.fontSize as number,
-  letterSpacingPx: values.letterSpacing as number,
-  lineHeight: values.lineHeight as number,
+export const textStyleOf = (values: Pick<DefinedValues, 'fontFamily' | 'fontWeight' | 'fontSize' | 'letterSpacing' | 'lineHeight'>): TextStyle => ({
+  family: values.fontFamily,
+  weight: values.fontWeight,
+  sizePx: values.fontSize,
+  letterSpacingPx: values.letterSpacing,
+  lineHeight: values.lineHeight,
 })
 
 /** The text as it is set: in the case the part asks for. */

@@ -1,4 +1,5 @@
 import metrics from './font-metrics.json' with { type: 'json' }
+import { certain } from '../document'
 
 export interface TextStyle {
   readonly family: string
@@ -18,7 +19,7 @@ interface FontMetrics {
 }
 
 const fonts: Readonly<Record<string, FontMetrics>> = metrics
-const fallback = fonts['sans 400']!
+const fallback = certain(fonts['sans 400'])
 
 const fontOf = (style: TextStyle): FontMetrics => fonts[`${style.family} ${style.weight}`] ?? fallback
 
@@ -29,7 +30,7 @@ export function textWidth(text: string, style: TextStyle): number {
   let count = 0
   let previous = ''
   for (const character of text) {
-    units += font.advances[character] ?? font.advances.n!
+    units += font.advances[character] ?? certain(font.advances.n)
     if (previous !== '') units += font.kerning[previous + character] ?? 0
     previous = character
     count++

@@ -1,10 +1,10 @@
 import { parameterOfProperty } from '../document'
-import type { Component, InstancePart, ListPart, Literal, Part, PlaceValues, Project, PropertyDefinition, Rule, SlotPart, TriggerKind, Value } from '../document'
+import type { Component, DefinedValues, InstancePart, ListPart, Literal, Part, Project, PropertyDefinition, Rule, SlotPart, TriggerKind, Value } from '../document'
 import type { Environment } from '../expression'
 import type { Size } from '../layout'
 
 /** The values of one part, by property; every property of its kind is there. */
-export type Values = Readonly<Record<string, Literal>> & PlaceValues
+export type Values = Readonly<Record<string, Literal>> & DefinedValues
 
 /** A value that could not be worked out, and why. The property keeps its initial value. */
 export interface ValueProblem {

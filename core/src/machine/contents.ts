@@ -1,4 +1,4 @@
-import { componentOf, isExpression, isToken, orElse, parameterProperty, reaches, stateProperty, type Axis, type DataTable, type ListPart, type Literal, type Project, type Value } from '../document'
+import { certain, componentOf, isExpression, isToken, orElse, parameterProperty, reaches, stateProperty, theOne, type Axis, type DataTable, type ListPart, type Literal, type Project, type Value } from '../document'
 import { evaluate, wordOf, type Environment } from '../expression'
 import { compile } from './compile'
 import type { Compiled, HolderPart, Values } from './compiled'
@@ -29,7 +29,7 @@ export const contentsOf = (project: Project, holding: Holding): readonly Content
   holding.compiled.holders.flatMap((holder) => contentsIn(project, holding, holder))
 
 function contentsIn(project: Project, { compiled, values, environment, chain }: Holding, { part, index }: HolderPart): readonly Content[] {
-  const own = values[index]!
+  const own = certain(values[index])
   switch (part.kind) {
     case 'instance': {
       const inner = compile(project, componentOf(project, part.component)!)
@@ -51,7 +51,7 @@ function itemsOf(project: Project, { component }: Compiled, part: ListPart, envi
   const filling = part.component === null ? undefined : componentOf(project, part.component)
   if (!table || !filling) return []
   const inner = compile(project, filling)
-  const said = component.parts.find(({ id }) => id === part.id)!.base
+  const said = theOne(component.parts, ({ id }) => id === part.id).base
   return table.records.flatMap((record): Content[] => {
     const around = { ...environment, ...itemEnvironment(table, record) }
     if (part.filter !== null && worth(part.filter, around) !== true) return []

@@ -1,4 +1,4 @@
-import { propertyDefinition, type Literal } from '../document'
+import { certain, propertyDefinition, type Literal } from '../document'
 import { fromToken, interpolate, isMovement, parseEasing, type Easing, type Interpolator, type Shown } from '../motion'
 import type { Targets } from './compiled'
 import type { Instance } from './instance'
@@ -21,7 +21,7 @@ export interface Cycle {
 
 /** The continuous motions a state brings with it; none when it is not continuous. Under reduced motion nothing goes on moving. */
 export function cyclesOf({ compiled, isMotionReduced }: Pick<Instance, 'compiled' | 'isMotionReduced'>, targets: Targets, axisIndex: number, state: string, atMs: number): readonly Cycle[] {
-  const loop = compiled.component.axes[axisIndex]!.states.find(({ id }) => id === state)?.loop
+  const loop = certain(compiled.component.axes[axisIndex]).states.find(({ id }) => id === state)?.loop
   if (!loop) return []
   const { tokens } = compiled.project
   const durationMs = fromToken<number>(loop.durationMs, tokens)
@@ -31,7 +31,7 @@ export function cyclesOf({ compiled, isMotionReduced }: Pick<Instance, 'compiled
     if (index === undefined) return []
     return Object.entries(properties).flatMap(([property, to]): Cycle[] => {
       const definition = propertyDefinition(property)
-      const from = targets.values[index]![property]
+      const from = certain(targets.values[index])[property]
       if (!definition || from === undefined || typeof to === 'object' || (isMotionReduced && isMovement(definition))) return []
       const valueAt = interpolate(definition, from, to, { rotationDirection: loop.rotationDirection ?? 'as written', colourSpace: 'oklab' })
       if (!valueAt) return []

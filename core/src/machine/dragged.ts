@@ -1,4 +1,4 @@
-import { propertyDefinition, type Drag } from '../document'
+import { asNumber, certain, propertyDefinition, type Drag } from '../document'
 import { readable, startLane, type Lane } from '../motion'
 import { shownValue, targetsOf, type Instance } from './instance'
 import { FROM_OUTSIDE } from './towards'
@@ -10,9 +10,9 @@ interface Shift {
 
 /** How far a part is shown from where it would be had nobody dragged it, in px. */
 export function shiftOf(instance: Instance, part: number, atMs: number): Shift {
-  const { translateX, translateY } = instance.targets.values[part]!
+  const { translateX, translateY } = certain(instance.targets.values[part])
   const by = instance.dragged.get(part) ?? { x: 0, y: 0 }
-  const shown = (property: string) => shownValue(instance, part, property, atMs) as number
+  const shown = (property: string) => asNumber(shownValue(instance, part, property, atMs))
   return { x: shown('translateX') - translateX + by.x, y: shown('translateY') - translateY + by.y }
 }
 
@@ -39,7 +39,7 @@ export function letGo(instance: Instance, { part, rest, speed, least, most, drag
   const resting = dragTo(instance, part, rest)
   const timing = { delayMs: 0, durationMs: drag.settleMs, ...readable(drag.easing), easing: drag.easing, switchAt: null, rotationDirection: 'shortest', colourSpace: 'oklab' } as const
   const lane = (axis: 'x' | 'y', property: 'translateX' | 'translateY'): Lane[] => {
-    const own = resting.targets.values[part]![property] - rest[axis]
+    const own = certain(resting.targets.values[part])[property] - rest[axis]
     const definition = { ...propertyDefinition(property)!, min: own + least[axis], max: own + most[axis] }
     const started = startLane({
       part, definition, axis: FROM_OUTSIDE, atMs, shown: own + shift[axis], to: own + rest[axis], timing, running: undefined,

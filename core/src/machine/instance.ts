@@ -1,4 +1,4 @@
-import { holdsIn, orElse, stateOf, type Id, type InterruptionPolicy, type Literal, type Rule } from '../document'
+import { certain, holdsIn, orElse, stateOf, type Id, type InterruptionPolicy, type Literal, type Rule } from '../document'
 import { evaluate, type Environment } from '../expression'
 import type { Size } from '../layout'
 import { laneEndMs, laneValue, type Lane, type Shown } from '../motion'
@@ -87,8 +87,8 @@ export function startInstance({ path, compiled, environment, states: given, isAb
   return axes.reduce<Instance>(
     (instance, _axis, index) => ({
       ...instance,
-      cycles: [...instance.cycles, ...cyclesOf(resting, targets, index, states[index]!, atMs)],
-      timers: [...instance.timers, ...timersOf(compiled, index, states[index]!, atMs, true, environment)],
+      cycles: [...instance.cycles, ...cyclesOf(resting, targets, index, certain(states[index]), atMs)],
+      timers: [...instance.timers, ...timersOf(compiled, index, certain(states[index]), atMs, true, environment)],
     }),
     resting,
   )
@@ -140,7 +140,7 @@ export function measuredAs(part: string, instance: Instance): Measured {
   const { compiled, states, environment, contents } = instance
   const measure = (width: number | null): Size => {
     const given = width === null ? NOTHING_GIVEN : { ...NOTHING_GIVEN, width }
-    const root = compiled.targetsOf({ states, environment, contents, given, isAbsent: false }).values[0]!
+    const root = certain(compiled.targetsOf({ states, environment, contents, given, isAbsent: false }).values[0])
     return { width: root.width, height: root.height }
   }
   const [free, held] = [measure(null), measure(instance.given.width)]
@@ -152,7 +152,7 @@ export function shownValue(instance: Instance, part: number, property: string, a
   const cycle = instance.cycles.find((each) => each.part === part && each.property === property)
   if (cycle) return cycleValue(cycle, atMs)
   const lane = instance.lanes.find((each) => each.part === part && each.property === property)
-  return lane ? laneValue(lane, atMs) : (instance.targets.values[part]![property] ?? null)
+  return lane ? laneValue(lane, atMs) : (certain(instance.targets.values[part])[property] ?? null)
 }
 
 /** When something next happens of itself: a timer is due or an axis settles. Infinity when nothing will. */
@@ -166,7 +166,7 @@ export function nextDueMs(instance: Instance): number {
 /** What a rule that wants to go somewhere has to do about the motion that runs on its axis; null when none runs. */
 export const standsInTheWay = (instance: Instance, axisIndex: number, atMs: number): InterruptionPolicy | null => {
   const settles = instance.settlesMs[axisIndex]
-  return settles != null && settles > atMs ? instance.policies[axisIndex]! : null
+  return settles != null && settles > atMs ? certain(instance.policies[axisIndex]) : null
 }
 
 /** When the last lane of a part ends; now when it has none. */

@@ -1,6 +1,7 @@
 import {
-  rootOf, axisOfProperty, isExpression, isToken, parameterOfProperty, propertyDefinition, RheoError, sameValue, valueProblem,
-  type Component, type Literal, type Look, type Part, type PartKind, type PlaceValues, type Project, type PropertyDefinition, type PropertyValues, type Value,
+  axisOfProperty, certain, INITIAL_VALUES, isExpression, isToken, messageOf, parameterOfProperty, propertyDefinition, RheoError, rootOf, sameValue,
+  valueProblem, type Component, type Literal, type Look, type Part, type PartKind, type Project, type PropertyDefinition, type PropertyValues,
+  type Value,
 } from '../document'
 import { evaluate, wordOf, type Environment } from '../expression'
 import { layOut, needsLayout, unconstrainedSize, type LayoutNode, type Rectangle, type Size } from '../layout'
@@ -61,14 +62,14 @@ export class Resolver {
       const { problems, values, root } = this.said(looks, { ...situation.environment, ...natural }, situation)
       const places = needsLayout(root) ? layOut(root) : null
       const measured = Object.fromEntries(this.measured.flatMap(({ part, index }) =>
-        naturalNames(part, unconstrainedSize(nodeIn(root, part.id)!, places?.get(part.id)?.width ?? values[index]!.width))))
+        naturalNames(part, unconstrainedSize(nodeIn(root, part.id)!, places?.get(part.id)?.width ?? certain(values[index]).width))))
       if (round < MOST_ROUNDS && !sameValue(natural, measured)) {
         natural = measured
         continue
       }
       return {
         problems,
-        values: places ? values.map((own, index) => ({ ...own, ...places.get(this.parts[index]!.part.id) })) : values,
+        values: places ? values.map((own, index) => ({ ...own, ...places.get(certain(this.parts[index]).part.id) })) : values,
         given: this.givenIn(places, situation.contents),
       }
     }
@@ -80,7 +81,7 @@ export class Resolver {
     const [own] = values
     if (own && (isAbsent || given !== NOTHING_GIVEN)) values[0] = { ...own, ...(isAbsent ? { receivesInput: false } : {}), ...(given === NOTHING_GIVEN ? {} : placedRoot(given)) }
     const nodeOf = ({ part, index, children }: CompiledPart): LayoutNode => {
-      const own = values[index]!
+      const own = certain(values[index])
       const inside = [...contents].filter(([, content]) => content.part === part.id && !content.isLeaving)
       const node = { id: part.id, kind: part.kind, values: own, reference: drawnSize(part, own) }
       if (part.kind === 'list') return { ...node, children: inside.map(([step, content]) => itemNode(step, content)) }
@@ -95,7 +96,7 @@ export class Resolver {
   /** The values of a part; the very same ones as long as nothing is said differently, in this or an earlier version of the component. */
   private valuesOf(compiled: CompiledPart, looks: readonly Look[], environment: Environment, problems: ValueProblem[]): Values {
     const { part } = compiled
-    const said = [part.base, ...looks.flatMap((look): PropertyValues[] => (look[part.id] ? [look[part.id]!] : []))]
+    const said = [part.base, ...looks.flatMap((look): PropertyValues[] => (look[part.id] ? [certain(look[part.id])] : []))]
     if (part.kind === 'slot' || said.some(isComputed)) return this.workedOut(compiled, said, environment, problems)
     const known = knownValues.get(part.base)?.find((each) => each.kind === part.kind && each.tokens === this.project.tokens && each.icons === this.project.icons && isSameList(each.said, said))
     if (known) return known.values
@@ -109,7 +110,7 @@ export class Resolver {
   }
 
   private workedOut({ part, properties }: CompiledPart, allSaid: readonly PropertyValues[], environment: Environment, problems: ValueProblem[]): Values {
-    const values: Record<string, Literal> & PlaceValues = { ...initialValues(part.kind, properties) }
+    const values: Record<string, Literal> & Values = { ...initialValues(part.kind, properties) }
     if (part.kind === 'instance' || part.kind === 'slot') Object.assign(values, { widthFrom: 'content', heightFrom: 'content' })
     if (part.kind === 'slot') values.content = this.fillingOf(part.slot, environment)
     for (const said of allSaid) {
@@ -119,12 +120,12 @@ export class Resolver {
           values[property] = this.valueOf(property, value, environment)
         } catch (error) {
           values[property] = propertyDefinition(property)?.initial ?? null
-          problems.push({ part: part.id, property, sentence: (error as Error).message })
+          problems.push({ part: part.id, property, sentence: messageOf(error) })
         }
         if (part.kind === 'instance' || part.kind === 'slot') sizeAsSaid(values, property, said)
       }
     }
-    if (values.scroll !== undefined && values.scroll !== 'none') values.clip = true
+    if (values.scroll !== undefined && values.scroll !== 'none') Object.assign(values, { clip: true })
     return values
   }
 
@@ -226,7 +227,7 @@ const measureOf = ({ measure }: Measured) => (widthPx: number): Size => measure(
 
 const NO_SIZE: Size = { width: 0, height: 0 }
 
-const ITEM: LayoutNode['values'] = { x: 0, y: 0, width: 0, height: 0, widthFrom: 'content', heightFrom: 'content', inLayout: true }
+const ITEM: LayoutNode['values'] = { ...INITIAL_VALUES, width: 0, height: 0, widthFrom: 'content', heightFrom: 'content' }
 
 const itemNode = (step: string, content: Measured): LayoutNode => ({ id: step, kind: 'item', values: ITEM, children: [], measure: measureOf(content) })
 
@@ -254,7 +255,7 @@ const initialByKind = new Map<PartKind, Values>()
 function initialValues(kind: PartKind, properties: readonly PropertyDefinition[]): Values {
   const known = initialByKind.get(kind)
   if (known) return known
-  const values = JSON.parse(JSON.stringify(Object.fromEntries(properties.map(({ name, initial }) => [name, initial])))) as Values
+  const values: Values = JSON.parse(JSON.stringify(Object.fromEntries(properties.map(({ name, initial }) => [name, initial]))))
   initialByKind.set(kind, values)
   return values
 }
@@ -281,7 +282,7 @@ export function changesBetween(from: Targets, to: Targets): readonly TargetChang
   if (known) return known
   const found: TargetChange[] = []
   for (const [part, before] of from.values.entries()) {
-    const after = to.values[part]!
+    const after = certain(to.values[part])
     for (const property of new Set([...Object.keys(before), ...Object.keys(after)])) {
       if (!sameValue(before[property], after[property])) found.push({ part, property })
     }

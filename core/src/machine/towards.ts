@@ -1,4 +1,4 @@
-import { orElse, propertyDefinition, type Literal } from '../document'
+import { certain, orElse, propertyDefinition, type Literal } from '../document'
 import {
   formOf, fromToken, laneEndMs, laneSpeed, readable, resolveTiming, staggerDelayMs, startLane, travels,
   type Lane, type MotionForm, type MotionSources, type Waypoint,
@@ -38,9 +38,9 @@ export function lanesTowards(instance: Instance, change: Change): readonly Lane[
     const running = lanes[at]
     if (at >= 0) lanes.splice(at, 1)
     if (!definition || !travels(definition, form, instance.isMotionReduced)) continue
-    const to = targets.values[part]![property] ?? definition.initial
-    const timing = resolveTiming(sources, instance.compiled.project.tokens, instance.compiled.component.parts[part]!.id, property)
-    const waitsMs = (change.delayMs ?? 0) + (turns?.has(part) ? staggerDelayMs(form.stagger!, turns.get(part)!, turns.size) : 0)
+    const to = certain(targets.values[part])[property] ?? definition.initial
+    const timing = resolveTiming(sources, instance.compiled.project.tokens, certain(instance.compiled.component.parts[part]).id, property)
+    const waitsMs = (change.delayMs ?? 0) + (turns?.has(part) ? staggerDelayMs(form.stagger!, certain(turns.get(part)), turns.size) : 0)
     const lane = startLane({
       part, definition, axis, atMs, to, running,
       shown: shownValue(instance, part, property, atMs),
@@ -70,7 +70,7 @@ function passedThrough({ compiled }: Instance, { keyframes }: MotionForm, change
 
 /** The looks a property passes through. A value that cannot be worked out is a finding; it is passed over. */
 function waypointsOf({ compiled, environment }: Instance, { keyframes }: MotionForm, part: number, property: string): readonly Waypoint[] {
-  const id = compiled.component.parts[part]!.id
+  const id = certain(compiled.component.parts[part]).id
   return keyframes.flatMap(({ look, share, easing, matchVelocity }): Waypoint[] => {
     const said = look[id]?.[property]
     if (said === undefined) return []

@@ -1,4 +1,4 @@
-import { propertyDefinition, type Id, type Literal, type Motion, type Rule } from '../document'
+import { certain, propertyDefinition, type Id, type Literal, type Motion, type Rule } from '../document'
 import { formOf, laneEndMs, motionSources, startLane, type Lane, type MotionSources, type ResolvedTiming } from '../motion'
 import type { Targets } from './compiled'
 import { cyclesOf } from './cycle'
@@ -14,8 +14,8 @@ import { FROM_OUTSIDE, lanesTowards } from './towards'
  */
 export function changeState(instance: Instance, axisIndex: number, to: string, rule: Rule | null, atMs: number): Instance {
   const { compiled } = instance
-  const axis = compiled.component.axes[axisIndex]!
-  const from = instance.states[axisIndex]!
+  const axis = certain(compiled.component.axes[axisIndex])
+  const from = certain(instance.states[axisIndex])
   const states = instance.states.with(axisIndex, to)
   const targets = targetsOf({ ...instance, states })
   const sources = motionSources(compiled.project, compiled.component, axis.id, from, to, rule)
@@ -67,7 +67,7 @@ export function changePresence(instance: Instance, { isAbsent, sources, delayMs,
   return {
     ...instance, isAbsent, targets, lanes,
     goneMs: isAbsent ? endMs : null,
-    timers: isAbsent ? [] : compiled.component.axes.flatMap((_axis, index) => timersOf(compiled, index, states[index]!, atMs, true, environment)),
+    timers: isAbsent ? [] : compiled.component.axes.flatMap((_axis, index) => timersOf(compiled, index, certain(states[index]), atMs, true, environment)),
   }
 }
 
@@ -97,7 +97,7 @@ export function changeSurroundings(instance: Instance, change: Partial<Pick<Inst
     if (!definition || !leader) return []
     const timing = { ...leader.timing, delayMs: leader.delayMs, durationMs: leader.durationMs }
     const shown = shownValue(instance, part, property, atMs)
-    const lane = startLane({ part, definition, axis: begun?.axis ?? FROM_OUTSIDE, atMs, shown, to: targets.values[part]![property]!, timing, running: undefined })
+    const lane = startLane({ part, definition, axis: begun?.axis ?? FROM_OUTSIDE, atMs, shown, to: certain(certain(targets.values[part])[property]), timing, running: undefined })
     return lane ? [lane] : []
   })
   return { ...surrounded, targets, lanes: [...kept, ...set] }

@@ -1,4 +1,4 @@
-import { RheoError, type Colour } from '../document'
+import { certain, RheoError, type Colour } from '../document'
 
 /** Red, green, blue and alpha, each 0..1, gamma-encoded sRGB. */
 export type Rgba = readonly [r: number, g: number, b: number, a: number]
@@ -10,7 +10,7 @@ export type Oklab = readonly [l: number, a: number, b: number, alpha: number]
 export function parseColour(colour: Colour): Rgba {
   const value = /^#([0-9a-f]{6})([0-9a-f]{2})?$/i.exec(colour)
   if (!value) throw new RheoError('colour', colour, `“${colour}” is not a colour; write it as #rrggbb or #rrggbbaa.`)
-  const rgb = Number.parseInt(value[1]!, 16)
+  const rgb = Number.parseInt(certain(value[1]), 16)
   const alpha = value[2] === undefined ? 255 : Number.parseInt(value[2], 16)
   return [(rgb >> 16) / 255, ((rgb >> 8) & 255) / 255, (rgb & 255) / 255, alpha / 255]
 }

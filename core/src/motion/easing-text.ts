@@ -1,4 +1,5 @@
 import { easingProblem, parseEasing } from './easing'
+import { certain, lastOf } from '../document'
 
 /** The control points of the easings that are Bézier curves under a name (CSS Easing Functions Level 2). */
 const NAMED: Readonly<Record<string, readonly number[]>> = {
@@ -7,7 +8,7 @@ const NAMED: Readonly<Record<string, readonly number[]>> = {
 
 /** The two control points of an easing that is a Bézier curve, as x1, y1, x2, y2; null for any other. */
 export function controlPoints(easing: string): readonly number[] | null {
-  if (Object.hasOwn(NAMED, easing)) return NAMED[easing]!
+  if (Object.hasOwn(NAMED, easing)) return certain(NAMED[easing])
   const inside = /^cubic-bezier\((.*)\)$/.exec(easing.trim())?.[1]
   return inside === undefined ? null : inside.split(',').map(Number)
 }
@@ -35,7 +36,7 @@ export function drawnEasing(points: readonly DrawnPoint[]): string {
 export function mirroredEasing(easing: string): string {
   const points = controlPoints(easing)
   if (points) {
-    const [x1, y1, x2, y2] = points.map((value) => tidy(1 - value)) as [number, number, number, number]
+    const [x1 = 0, y1 = 0, x2 = 1, y2 = 1] = points.map((value) => tidy(1 - value))
     return bezierText([x2, y2, x1, y1])
   }
   const steps = /^steps\((\d+)(?:,\s*([a-z-]+))?\)$/.exec(easing.trim())
@@ -62,9 +63,9 @@ const linearText = (points: readonly DrawnPoint[]): string =>
 
 /** Ramer–Douglas–Peucker: the points without those that lie close to the line between the ones that stay. */
 function simplified(points: readonly DrawnPoint[]): readonly DrawnPoint[] {
-  const [first, last] = [points[0]!, points.at(-1)!]
+  const [first, last] = [certain(points[0]), lastOf(points)]
   const offs = points.map(({ t, p }) => Math.abs(p - (first.p + ((last.p - first.p) * (t - first.t)) / (last.t - first.t || 1))))
   const farthest = offs.indexOf(Math.max(...offs))
-  if (points.length < 3 || offs[farthest]! < CLOSE) return [first, last]
+  if (points.length < 3 || certain(offs[farthest]) < CLOSE) return [first, last]
   return [...simplified(points.slice(0, farthest + 1)).slice(0, -1), ...simplified(points.slice(farthest))]
 }

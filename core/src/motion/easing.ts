@@ -1,4 +1,4 @@
-import { RheoError } from '../document'
+import { messageOf, RheoError } from '../document'
 import { cubicBezier } from './bezier'
 import { linearEasing } from './linear-easing'
 import { physicalSpring, spring } from './spring'
@@ -48,7 +48,7 @@ export function easingProblem(text: string): string | null {
     parseEasing(text)
     return null
   } catch (error) {
-    return (error as Error).message
+    return messageOf(error)
   }
 }
 
@@ -77,12 +77,12 @@ function read(text: string): ParsedEasing {
 }
 
 function readBezier(text: string, args: readonly string[]): Easing {
-  const [x1, y1, x2, y2] = numbers(text, args, 'cubic-bezier')
+  const [x1 = NaN, y1 = NaN, x2 = NaN, y2 = NaN] = numbers(text, args, 'cubic-bezier')
   if (args.length !== 4) throw problem(text, `cubic-bezier(…) takes four numbers, not ${args.length}`)
-  if (x1! < 0 || x1! > 1 || x2! < 0 || x2! > 1) {
+  if (x1 < 0 || x1 > 1 || x2 < 0 || x2 > 1) {
     throw problem(text, `In cubic-bezier(…) the first and third number must be between 0 and 1, because time cannot run backwards`)
   }
-  return cubicBezier(x1!, y1!, x2!, y2!)
+  return cubicBezier(x1, y1, x2, y2)
 }
 
 const JUMPS: Readonly<Record<string, StepJump>> = {
@@ -106,10 +106,10 @@ function readLinear(text: string, args: readonly string[]): Easing {
     const values = words.filter((word) => !word.endsWith('%'))
     const places = words.filter((word) => word.endsWith('%')).map((word) => word.slice(0, -1))
     if (values.length !== 1 || places.length > 2) throw problem(text, `In linear(…), “${argument}” is not a number with up to two percentages`)
-    const [value] = numbers(text, values, 'linear')
-    const at = numbers(text, places, 'linear')
-    stops.push({ at: at.length > 0 ? at[0]! / 100 : null, value: value! })
-    if (at.length === 2) stops.push({ at: at[1]! / 100, value: value! })
+    const [value = NaN] = numbers(text, values, 'linear')
+    const [at, until] = numbers(text, places, 'linear')
+    stops.push({ at: at === undefined ? null : at / 100, value })
+    if (until !== undefined) stops.push({ at: until / 100, value })
   }
   if (stops.length < 2) throw problem(text, 'linear(…) takes at least two stops')
   return linearEasing(stops)
@@ -117,13 +117,13 @@ function readLinear(text: string, args: readonly string[]): Easing {
 
 function readSpring(text: string, args: readonly string[]): ParsedEasing {
   const given = numbers(text, args, 'spring')
+  const [bounce = NaN] = given
   if (given.length === 1) {
-    const bounce = given[0]!
     if (bounce < 0 || bounce >= 1) throw problem(text, 'The bounce of a spring is from 0 up to, not including, 1')
     return { ease: spring(bounce) }
   }
   if (given.length !== 3) throw problem(text, 'spring(…) takes a bounce, or stiffness, damping and mass')
-  const [stiffness, damping, mass] = given as [number, number, number]
+  const [stiffness = NaN, damping = NaN, mass = NaN] = given
   if (stiffness <= 0 || damping <= 0 || mass <= 0) throw problem(text, 'Stiffness, damping and mass of a spring are greater than 0')
   return physicalSpring(stiffness, damping, mass)
 }

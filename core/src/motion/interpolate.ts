@@ -1,6 +1,6 @@
 import {
-  isGradient, sameValue,
-  type Colour, type ColourSpace, type Gradient, type Literal, type Paint, type PropertyDefinition, type Shadow, type RotationDirection,
+  asNumber, asNumbers, asPaint, asShadows, asText, certain, isGradient, sameValue, type Colour, type ColourSpace, type Gradient, type Literal,
+  type Paint, type PropertyDefinition, type RotationDirection, type Shadow,
 } from '../document'
 import { formatColour, fromOklab, mixPremultiplied, parseColour, toOklab } from './colour'
 import { interpolateOutline } from './outline'
@@ -32,26 +32,26 @@ export function interpolate(definition: PropertyDefinition, from: Literal, to: L
     case 'number':
     case 'length':
     case 'ratio':
-      return interpolateNumber(from as number, to as number, definition.min, definition.max)
+      return interpolateNumber(asNumber(from), asNumber(to), definition.min, definition.max)
     case 'angle':
-      return interpolateAngle(from as number, to as number, mixing.rotationDirection)
+      return interpolateAngle(asNumber(from), asNumber(to), mixing.rotationDirection)
     case 'colour':
-      return interpolateColour(from as Colour, to as Colour, mixing.colourSpace)
+      return interpolateColour(asText(from), asText(to), mixing.colourSpace)
     case 'paint':
-      return interpolatePaint(from as Paint, to as Paint, mixing.colourSpace)
+      return interpolatePaint(asPaint(from), asPaint(to), mixing.colourSpace)
     case 'text':
       return definition.group === 'answer' ? null : crossFade(from, to)
     case 'yesNo':
-      return definition.name === 'visible' ? interpolateVisibility(from as boolean, to as boolean) : null
+      return definition.name === 'visible' ? interpolateVisibility(from === true, to === true) : null
     case 'picture':
     case 'icon':
       return crossFade(from, to)
     case 'path':
-      return interpolateOutline(from as string, to as string) ?? crossFade(from, to)
+      return interpolateOutline(asText(from), asText(to)) ?? crossFade(from, to)
     case 'shadows':
-      return interpolateShadows(from as readonly Shadow[], to as readonly Shadow[], mixing.colourSpace)
+      return interpolateShadows(asShadows(from), asShadows(to), mixing.colourSpace)
     case 'dash':
-      return interpolateNumbers(from as readonly number[], to as readonly number[])
+      return interpolateNumbers(asNumbers(from), asNumbers(to))
     case 'choice':
       return null
   }
@@ -92,22 +92,22 @@ export function interpolateColour(a: Colour, b: Colour, space: ColourSpace): (p:
 
 /** Colours and gradients mix, a missing paint counting as the other one made transparent. */
 export function interpolatePaint(a: Paint, b: Paint, space: ColourSpace): (p: number) => Paint {
-  if (a === null && b === null) return () => null
-  if (a === null) return interpolatePaint(transparent(b!), b, space)
+  if (a === null) return b === null ? () => null : interpolatePaint(transparent(b), b, space)
   if (b === null) {
     const mix = interpolatePaint(a, transparent(a), space)
     return (p) => (p === 1 ? null : mix(p))
   }
   if (typeof a === 'string' && typeof b === 'string') return interpolateColour(a, b, space)
   if (isGradient(a) && isGradient(b) && a.gradient !== b.gradient) return (p) => (p < 0.5 ? a : b)
-  return interpolateGradient(asGradient(a, b), asGradient(b, a), b, space)
+  const shape = isGradient(b) ? b : a
+  return isGradient(shape) ? interpolateGradient(asGradient(a, shape), asGradient(b, shape), b, space) : () => b
 }
 
 function interpolateGradient(a: Gradient, b: Gradient, end: Paint, space: ColourSpace): (p: number) => Paint {
   const count = Math.max(a.stops.length, b.stops.length)
   const stops = Array.from({ length: count }, (_, index) => {
-    const from = a.stops[Math.min(index, a.stops.length - 1)]!
-    const to = b.stops[Math.min(index, b.stops.length - 1)]!
+    const from = certain(a.stops[Math.min(index, a.stops.length - 1)])
+    const to = certain(b.stops[Math.min(index, b.stops.length - 1)])
     return { colour: interpolateColour(from.colour, to.colour, space), at: interpolateNumber(from.at, to.at, 0, 1) }
   })
   const angle = interpolateAngle(a.angleDeg, b.angleDeg, 'shortest')
@@ -118,15 +118,13 @@ function interpolateGradient(a: Gradient, b: Gradient, end: Paint, space: Colour
   }
 }
 
-const asGradient = (paint: string | Gradient, like: Paint): Gradient =>
-  isGradient(paint)
-    ? paint
-    : { ...(like as Gradient), stops: (like as Gradient).stops.map(({ at }) => ({ colour: paint, at })) }
+const asGradient = (paint: string | Gradient, like: Gradient): Gradient =>
+  isGradient(paint) ? paint : { ...like, stops: like.stops.map(({ at }) => ({ colour: paint, at })) }
 
 const transparent = (paint: string | Gradient): string | Gradient =>
-  isGradient(paint)
-    ? { ...paint, stops: paint.stops.map((stop) => ({ ...stop, colour: transparent(stop.colour) as string })) }
-    : `${paint.slice(0, 7)}00`
+  isGradient(paint) ? { ...paint, stops: paint.stops.map((stop) => ({ ...stop, colour: clear(stop.colour) })) } : clear(paint)
+
+const clear = (colour: Colour): Colour => `${colour.slice(0, 7)}00`
 
 /** Shows at once when entering and hides at the end when leaving. */
 export const interpolateVisibility = (a: boolean, b: boolean): ((p: number) => boolean) => (p) => (p >= 1 ? b : a || b)
@@ -145,12 +143,12 @@ export function crossFadeFrom({ crossFade: before }: CrossFade, to: Literal): In
     const left = 1 - Math.max(0, p)
     const shares = [...others.map(({ value, share }) => ({ value, share: share * left })), { value: to, share: had * left + Math.max(0, p) }]
     const shown = shares.filter(({ share }) => share > 0)
-    return shown.length === 1 ? shown[0]!.value : { crossFade: shown }
+    return shown.length === 1 ? certain(shown[0]).value : { crossFade: shown }
   }
 }
 
 function interpolateEach(a: readonly number[], b: readonly number[]): (p: number) => readonly number[] {
-  const each = b.map((to, index) => interpolateNumber(a[index]!, to))
+  const each = b.map((to, index) => interpolateNumber(certain(a[index]), to))
   return (p) => each.map((mix) => mix(p))
 }
 
@@ -164,8 +162,8 @@ export function interpolateNumbers(a: readonly number[], b: readonly number[]): 
 function interpolateShadows(a: readonly Shadow[], b: readonly Shadow[], space: ColourSpace): (p: number) => readonly Shadow[] {
   const count = Math.max(a.length, b.length)
   const each = Array.from({ length: count }, (_, index) => {
-    const from = a[index] ?? unseen(b[index]!)
-    const to = b[index] ?? unseen(a[index]!)
+    const from = a[index] ?? unseen(certain(b[index]))
+    const to = b[index] ?? unseen(certain(a[index]))
     const colour = interpolateColour(from.colour, to.colour, space)
     const x = interpolateNumber(from.x, to.x)
     const y = interpolateNumber(from.y, to.y)
@@ -176,4 +174,4 @@ function interpolateShadows(a: readonly Shadow[], b: readonly Shadow[], space: C
   return (p) => (p === 1 ? b : each.map((mix) => mix(p)))
 }
 
-const unseen = (shadow: Shadow): Shadow => ({ ...shadow, x: 0, y: 0, blur: 0, spread: 0, colour: transparent(shadow.colour) as string })
+const unseen = (shadow: Shadow): Shadow => ({ ...shadow, x: 0, y: 0, blur: 0, spread: 0, colour: clear(shadow.colour) })

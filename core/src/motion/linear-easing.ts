@@ -1,4 +1,5 @@
 import type { Easing } from './easing'
+import { certain } from '../document'
 
 /**
  * A piecewise linear easing (CSS Easing Functions Level 2, § 2.1). A stop without a place lies evenly between
@@ -11,8 +12,8 @@ export function linearEasing(stops: readonly { readonly at: number | null; reado
     let right = points.findIndex(({ at }) => at > t)
     if (right < 0) right = last
     if (right === 0) right = 1
-    const a = points[right - 1]!
-    const b = points[right]!
+    const a = certain(points[right - 1])
+    const b = certain(points[right])
     if (a.at === b.at) return b.value
     return a.value + ((t - a.at) / (b.at - a.at)) * (b.value - a.value)
   }
@@ -32,9 +33,9 @@ function placed(stops: readonly { readonly at: number | null; readonly value: nu
     if (at[index] !== null) continue
     let next = index
     while (at[next] === null) next++
-    const from = at[index - 1]!
-    const step = (at[next]! - from) / (next - index + 1)
+    const from = certain(at[index - 1])
+    const step = (certain(at[next]) - from) / (next - index + 1)
     for (let fill = index; fill < next; fill++) at[fill] = from + step * (fill - index + 1)
   }
-  return stops.map((stop, index) => ({ at: at[index]!, value: stop.value }))
+  return stops.map((stop, index) => ({ at: certain(at[index]), value: stop.value }))
 }

@@ -1,4 +1,4 @@
-import type { Motion, Timing, RotationDirection } from '../document'
+import { certain, type Motion, type Timing, type RotationDirection } from '../document'
 import { mirroredEasing } from './easing-text'
 
 /** What a timing comes to where it is not said: in ms, and as an easing. */
@@ -43,6 +43,6 @@ function withKeyframes(mirrored: Motion, { keyframes, easing }: Motion, timing: 
   return {
     ...mirrored,
     easing: back(first.easing ?? 'linear'),
-    keyframes: keyframes.toReversed().map((stage, index) => ({ ...stage, share: legs[index]!.share / first.share, easing: back(legs[index]!.easing) })),
+    keyframes: keyframes.toReversed().map((stage, index) => ({ ...stage, share: certain(legs[index]).share / first.share, easing: back(certain(legs[index]).easing) })),
   }
 }

@@ -1,4 +1,5 @@
 import svgpath from 'svgpath'
+import { certain, firstOf } from '../document'
 
 const NUMBER = /-?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?/gi
 
@@ -11,7 +12,7 @@ export function interpolateOutline(a: string, b: string): ((p: number) => string
   if (commands(a) === commands(b)) return byNumbers(a, b)
   const [from, to] = [curvesIn(a), curvesIn(b)]
   if (from.length === 0 || from.length !== to.length) return null
-  const pairs = from.map((stroke, index) => matched(stroke, to[index]!))
+  const pairs = from.map((stroke, index) => matched(stroke, certain(to[index])))
   const way = byNumbers(pairs.map(([start]) => written(start)).join(''), pairs.map(([, end]) => written(end)).join(''))
   return way && ((p) => (p === 1 ? b : p === 0 ? a : way(p)))
 }
@@ -23,9 +24,10 @@ function byNumbers(a: string, b: string): ((p: number) => string) | null {
   if (from.length !== to.length) return null
   return (p) => {
     if (p === 1) return b
-    let outline = frame[0]!
+    let [outline = ''] = frame
     for (let index = 0; index < to.length; index++) {
-      outline += String(round(from[index]! + (to[index]! - from[index]!) * p)) + frame[index + 1]!
+      const [start, end] = [certain(from[index]), certain(to[index])]
+      outline += String(round(start + (end - start) * p)) + certain(frame[index + 1])
     }
     return outline
   }
@@ -47,7 +49,8 @@ interface CurvedStroke {
 function curvesIn(d: string): readonly CurvedStroke[] {
   const strokes: { start: [number, number]; curves: Cubic[]; isClosed: boolean }[] = []
   svgpath(d).abs().unshort().unarc().iterate((segment, _index, x, y) => {
-    const [command, a = 0, b = 0, c = 0, e = 0, f = 0, g = 0] = segment as unknown as [string, ...number[]]
+    const [command, ...numbers] = segment
+    const [a = 0, b = 0, c = 0, e = 0, f = 0, g = 0] = numbers.map(Number)
     if (command === 'M') strokes.push({ start: [a, b], curves: [], isClosed: false })
     const stroke = strokes.at(-1)
     if (!stroke || command === 'M') return
@@ -79,7 +82,7 @@ function cut(curves: readonly Cubic[], count: number): readonly Cubic[] {
   while (all.length < count) {
     const lengths = all.map(([x, y, , , , , toX, toY]) => Math.hypot(toX - x, toY - y))
     const longest = lengths.indexOf(Math.max(...lengths))
-    all.splice(longest, 1, ...halves(all[longest]!))
+    all.splice(longest, 1, ...halves(certain(all[longest])))
   }
   return all
 }
@@ -95,9 +98,12 @@ function halves([x0, y0, x1, y1, x2, y2, x3, y3]: Cubic): readonly [Cubic, Cubic
 
 function nearestTurn(from: readonly Cubic[], to: readonly Cubic[]): readonly Cubic[] {
   const turns = to.map((_curve, first) => [...to.slice(first), ...to.slice(0, first)])
-  const way = (turn: readonly Cubic[]) => turn.reduce((sum, [x, y], index) => sum + Math.hypot(x - from[index]![0], y - from[index]![1]), 0)
+  const way = (turn: readonly Cubic[]) => turn.reduce((sum, [x, y], index) => {
+    const [fromX, fromY] = certain(from[index])
+    return sum + Math.hypot(x - fromX, y - fromY)
+  }, 0)
   return turns.reduce((best, turn) => (way(turn) < way(best) ? turn : best), to)
 }
 
 const written = ({ curves, isClosed }: CurvedStroke): string =>
-  `M${curves[0]![0]} ${curves[0]![1]}${curves.map(([, , ...rest]) => `C${rest.join(' ')}`).join('')}${isClosed ? 'Z' : ''}`
+  `M${firstOf(curves).slice(0, 2).join(' ')}${curves.map(([, , ...rest]) => `C${rest.join(' ')}`).join('')}${isClosed ? 'Z' : ''}`

@@ -1,4 +1,4 @@
-import { isToken, orElse, RheoError, type ColourSpace, type Component, type InterruptionPolicy, type Motion, type Project, type PropertyDefinition, type ReducedForm, type Rule, type Keyframe, type Stagger, type Timing, type Token, type TokenValue, type RotationDirection } from '../document'
+import { orElse, RheoError, type ColourSpace, type Component, type InterruptionPolicy, type Motion, type Project, type PropertyDefinition, type ReducedForm, type Rule, type Keyframe, type Stagger, type Timing, type Token, type TokenValue, type RotationDirection } from '../document'
 import { parseEasing, type Easing, type ParsedEasing } from './easing'
 
 /** A timing with nothing left open. */
@@ -96,7 +96,7 @@ export const travels = (definition: PropertyDefinition, { reducedMotion: reduced
 
 /** The value a token stands for, or the value itself. Throws `dangling` for a token that is gone. */
 export function fromToken<T extends string | number>(value: T | TokenValue, tokens: readonly Token[]): T {
-  if (typeof value !== 'object' || !isToken(value)) return value as T
+  if (typeof value !== 'object') return value
   const token = tokens.find(({ id }) => id === value.token)
   if (!token) throw new RheoError('dangling', value.token, 'A motion refers to a token that is gone.')
   return token.value as T

@@ -1,4 +1,4 @@
-import type { Literal, PropertyDefinition } from '../document'
+import { certain, type Literal, type PropertyDefinition } from '../document'
 import type { Easing } from './easing'
 import { interpolate, type Interpolator, type Mixing } from './interpolate'
 
@@ -31,16 +31,16 @@ export function throughWaypoints(
   const legs: Leg[] = []
   for (const [index, stop] of stops.entries()) {
     const last = legs.at(-1)
-    const start = index === 0 ? from : stops[index - 1]!.value
+    const start = index === 0 ? from : certain(stops[index - 1]).value
     const mix = interpolate(definition, start, stop.value, mixing)
     const valueAt: Interpolator = mix ? (t) => (t >= 1 ? stop.value : mix(stop.ease(t))) : (t) => (t >= 1 ? stop.value : start)
     const leg = { from: last ? last.from + last.share : 0, share: stop.share / whole, valueAt }
-    const speed = last && stops[index - 1]!.matchVelocity ? speedAtEnd(last) : null
+    const speed = last && certain(stops[index - 1]).matchVelocity ? speedAtEnd(last) : null
     legs.push(speed === null ? leg : { ...leg, valueAt: carrying(valueAt, speed * leg.share, definition) })
   }
   return (t) => {
     if (t >= 1) return to
-    const leg = legs.findLast((each) => t >= each.from) ?? legs[0]!
+    const leg = legs.findLast((each) => t >= each.from) ?? certain(legs[0])
     return leg.valueAt(Math.min(1, Math.max(0, (t - leg.from) / leg.share)))
   }
 }

@@ -1,4 +1,4 @@
-import type { Id } from '../document'
+import { certain, type Id } from '../document'
 import type { Trace, TraceEvent } from './trace'
 
 /** One state of one axis of one instance, from when it was entered until it was left. */
@@ -43,7 +43,7 @@ const readings = new WeakMap<Trace, Reading>()
 export function bandsOf(trace: Trace, axisOf: (component: Id, axis: Id) => number): readonly Band[] {
   const reading = readings.get(trace) ?? { read: 0, bands: [], of: new Map() }
   readings.set(trace, reading)
-  for (; reading.read < trace.length; reading.read++) read(reading, trace[reading.read]!, axisOf)
+  for (; reading.read < trace.length; reading.read++) read(reading, certain(trace[reading.read]), axisOf)
   return reading.bands
 }
 
@@ -51,14 +51,14 @@ function read(reading: Reading, event: TraceEvent, axisOf: (component: Id, axis:
   switch (event.what) {
     case 'appeared': {
       const bands = reading.of.get(event.instance) ?? begun(reading, event)
-      bands.forEach(({ stays }, index) => stays.push({ state: event.states[index]!, rule: null, fromMs: event.atMs, toMs: Infinity, movedUntilMs: event.atMs }))
+      bands.forEach(({ stays }, index) => stays.push({ state: certain(event.states[index]), rule: null, fromMs: event.atMs, toMs: Infinity, movedUntilMs: event.atMs }))
       return
     }
     case 'gone':
       return reading.of.get(event.instance)?.forEach(({ stays }) => end(stays, event.atMs))
     case 'state': {
       const bands = reading.of.get(event.instance)
-      const stays = bands?.[axisOf(bands[0]!.component, event.axis)]?.stays
+      const stays = bands?.[axisOf(certain(bands[0]).component, event.axis)]?.stays
       if (!stays) return
       end(stays, event.atMs)
       stays.push({ state: event.to, rule: event.rule, fromMs: event.atMs, toMs: Infinity, movedUntilMs: event.settlesMs })
@@ -106,7 +106,7 @@ export function differingSpans(before: readonly Stay[], now: readonly Stay[], un
 function statesInTurn(stays: readonly Stay[]): (ms: number) => Id | undefined {
   let next = 0
   return (ms) => {
-    while (next < stays.length && stays[next]!.toMs <= ms) next++
+    while (next < stays.length && certain(stays[next]).toMs <= ms) next++
     const stay = stays[next]
     return stay && stay.fromMs <= ms ? stay.state : undefined
   }

@@ -1,6 +1,6 @@
-import { propertyDefinition, type Literal, type Part } from '../document'
+import { certain, propertyDefinition, type Part } from '../document'
 import { FROM_OUTSIDE, type Compiled, type Instance } from '../machine'
-import { formOf, laneEndMs, resolveTiming, startLane, travels, type Lane, type MotionSources, type Shown } from '../motion'
+import { formOf, isCrossFade, laneEndMs, resolveTiming, startLane, travels, type Lane, type MotionSources, type Shown } from '../motion'
 import { Draughtsman, IDENTITY, inverse, matrixOf, multiply, shownSize, transformed, type DrawItem, type Matrix } from '../scene'
 
 type Lookup = (path: string) => Instance | undefined
@@ -82,8 +82,8 @@ class Loom {
     const form = formOf(sources)
     const lanes = Object.entries(from).flatMap(([property, shown]): Lane[] => {
       const definition = propertyDefinition(property)
-      const to = item.values[property] as Literal
-      if (!definition || shown === undefined || shown === to || !travels(definition, form, instance.isMotionReduced)) return []
+      const to = item.values[property]
+      if (!definition || to === undefined || isCrossFade(to) || shown === undefined || shown === to || !travels(definition, form, instance.isMotionReduced)) return []
       const timing = resolveTiming(sources, instance.compiled.project.tokens, item.part, property)
       const lane = startLane({ part, definition, axis: FROM_OUTSIDE, atMs, shown, to, timing, running: undefined })
       return lane ? [lane] : []
@@ -110,7 +110,7 @@ function keyed(root: DrawItem, lookup: Lookup, near: string): ReadonlyMap<string
 function partOf(lookup: Lookup, { instance: path, part }: DrawItem): Part | undefined {
   const compiled = lookup(path)?.compiled
   const index = compiled?.partIndex.get(part)
-  return index === undefined ? undefined : compiled!.component.parts[index]
+  return index === undefined ? undefined : compiled?.component.parts[index]
 }
 
 /** How many steps two paths have in common. */
@@ -172,7 +172,7 @@ const tied = new WeakMap<Compiled, boolean>()
 /** An instance as it shows, or as it is to be once nothing of it moves. */
 export function treeOf(instance: Instance, lookup: Lookup, atMs: number, isAtRest: boolean): DrawItem {
   const own = isAtRest ? { ...instance, lanes: [] } : instance
-  return new Draughtsman().drawList((path) => (path === instance.path ? own : lookup(path)), atMs, [instance.path])[0]!
+  return certain(new Draughtsman().drawList((path) => (path === instance.path ? own : lookup(path)), atMs, [instance.path])[0])
 }
 
 /** The instance, gone to another state of an axis, with what is tied on its way from the place of the part it replaces, which is gone at once. */
@@ -184,7 +184,7 @@ export function carriedWithin(instance: Instance, before: DrawItem, { lookup, so
   const brought = new Set(lanes.map(({ part }) => part))
   const stands = (lane: Lane) => {
     const isPresence = lane.property === 'opacity' || lane.property === 'visible'
-    const { id } = instance.compiled.component.parts[lane.part]!
+    const { id } = certain(instance.compiled.component.parts[lane.part])
     return !isPresence || !(brought.has(lane.part) || carrying.left.has(`${instance.path}#${id}`))
   }
   const endMs = lanes.reduce((end, lane) => Math.max(end, laneEndMs(lane)), instance.settlesMs[axis] ?? atMs)

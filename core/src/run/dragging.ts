@@ -1,4 +1,4 @@
-import type { Drag, PointerKind } from '../document'
+import { certain, type Drag, type PointerKind } from '../document'
 import { dragTo, letGo, shiftOf, type Instance } from '../machine'
 import { inverse, itemOf, matrixTo, transformed, type DrawList, type Frame, type Matrix, type Point } from '../scene'
 import type { FocusStop } from './focus'
@@ -44,7 +44,7 @@ export class Dragging {
       if (kind !== 'mouse' && this.grabArea(list, level, at, atMs)) return true
       const instance = this.run.instances.get(path)
       const part = instance && id !== null ? instance.compiled.partIndex.get(id) : undefined
-      const held = instance && part !== undefined ? instance.compiled.component.parts[part]! : undefined
+      const held = instance && part !== undefined ? certain(instance.compiled.component.parts[part]) : undefined
       if (!instance || part === undefined || !held?.drag || held.parent === null) continue
       const holder = matrixTo(list, path, held.parent)
       const toHolder = holder && inverse(holder)
@@ -92,7 +92,7 @@ export class Dragging {
     this.grip = null
     if (!grip || !instance) return
     const { drag, parts, reach } = grip
-    const part = parts[0]!
+    const part = certain(parts[0])
     const shift = shiftOf(instance, part, atMs)
     const speed = drag.keepsMomentum ? speedOf(grip.samples, atMs) : { x: 0, y: 0 }
     const aim = within(reach, { x: shift.x + speed.x * THROW_MS, y: shift.y + speed.y * THROW_MS })
@@ -107,14 +107,14 @@ export class Dragging {
     const toHolder = matrix && inverse(matrix)
     if (!area || !toHolder || isStill(area.reach)) return false
     this.grip = {
-      path: level.thing, parts: area.content, drag: scrollDrag(area.along), toHolder, grabbedShift: shiftOf(area.instance, area.content[0]!, atMs),
+      path: level.thing, parts: area.content, drag: scrollDrag(area.along), toHolder, grabbedShift: shiftOf(area.instance, certain(area.content[0]), atMs),
       grabbedAt: transformed(toHolder, at), reach: area.reach, samples: [],
     }
     return true
   }
 
   private shiftArea({ instance, content, reach }: ScrollArea, by: Point, atMs: number): boolean {
-    const before = instance.dragged.get(content[0]!) ?? { x: 0, y: 0 }
+    const before = instance.dragged.get(certain(content[0])) ?? { x: 0, y: 0 }
     const after = within(reach, { x: before.x + by.x, y: before.y + by.y })
     if (after.x === before.x && after.y === before.y) return false
     this.shift(instance, content, after, atMs)
@@ -137,25 +137,26 @@ const EVERYWHERE: Reach = { least: { x: -Infinity, y: -Infinity }, most: { x: In
 
 /** Where the part would be if nobody had dragged it. */
 function placeOf({ targets, dragged }: Instance, part: number): Frame {
-  const { x, y, width, height, translateX, translateY } = targets.values[part]!
+  const { x, y, width, height, translateX, translateY } = certain(targets.values[part])
   const by = dragged.get(part) ?? { x: 0, y: 0 }
   return { x: x + translateX - by.x, y: y + translateY - by.y, width, height }
 }
 
 function reachOf(list: DrawList, instance: Instance, part: number, { limitTo: inside }: Drag, toHolder: Matrix): Reach {
-  const held = instance.compiled.component.parts[part]!
+  const held = certain(instance.compiled.component.parts[part])
   const surface = list[0]
-  const holder = inside === 'surface' ? surface : itemOf(list, instance.path, held.parent!)
+  const holder = inside === 'surface' ? surface : held.parent === null ? undefined : itemOf(list, instance.path, held.parent)
   if (inside === 'nothing' || !holder) return EVERYWHERE
   const { width, height } = holder.values
   const corners = [{ x: 0, y: 0 }, { x: width, y: height }].map((corner) => (inside === 'surface' ? transformed(toHolder, corner) : corner))
   const own = placeOf(instance, part)
   const room = (axis: 'x' | 'y', side: 'width' | 'height') => {
     const ends = corners.map((corner) => corner[axis])
-    return [Math.min(...ends) - own[axis], Math.max(...ends) - own[axis] - own[side]].toSorted((a, b) => a - b) as [number, number]
+    const [start, end] = [Math.min(...ends) - own[axis], Math.max(...ends) - own[axis] - own[side]]
+    return { least: Math.min(start, end), most: Math.max(start, end) }
   }
   const [across, down] = [room('x', 'width'), room('y', 'height')]
-  return { least: { x: across[0], y: down[0] }, most: { x: across[1], y: down[1] } }
+  return { least: { x: across.least, y: down.least }, most: { x: across.most, y: down.most } }
 }
 
 const within = ({ least, most }: Reach, { x, y }: Point): Point =>
@@ -165,8 +166,9 @@ const within = ({ least, most }: Reach, { x, y }: Point): Point =>
 function speedOf(samples: readonly Sample[], atMs: number): Point {
   const recent = samples.filter((sample) => sample.atMs > atMs - RECENT_MS)
   const [first, last] = [recent[0], recent.at(-1)]
-  const took = first && last ? last.atMs - first.atMs : 0
-  return took > 0 ? { x: (last!.x - first!.x) / took, y: (last!.y - first!.y) / took } : { x: 0, y: 0 }
+  if (!first || !last || last.atMs <= first.atMs) return { x: 0, y: 0 }
+  const tookMs = last.atMs - first.atMs
+  return { x: (last.x - first.x) / tookMs, y: (last.y - first.y) / tookMs }
 }
 
 /** Where something that is let go comes to rest. */

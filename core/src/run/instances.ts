@@ -1,4 +1,4 @@
-import { sameValue, type Literal } from '../document'
+import { certain, sameValue, type Literal } from '../document'
 import { startEnvironment } from '../expression'
 import {
   changePresence, changeSurroundings, contentsOf, holderOf, isSurface, isWithin, measuredAs, nextDueMs, NOTHING_GIVEN, pathInside, startInstance, stepOf,
@@ -68,7 +68,7 @@ export class Instances {
   /** Stores an instance of which nothing changed that others depend on. */
   keep(instance: Instance): void {
     this.known.set(instance.path, instance)
-    this.agenda.add({ dueMs: nextDueMs(instance), order: this.order.get(instance.path)!, path: instance.path })
+    this.agenda.add({ dueMs: nextDueMs(instance), order: certain(this.order.get(instance.path)), path: instance.path })
   }
 
   /** Puts an instance's next value in place and carries it to what stands inside and around. */
@@ -96,7 +96,7 @@ export class Instances {
 
   /** Puts into an instance what is to stand inside it now. */
   private arrange(path: string, atMs: number): void {
-    const instance = this.known.get(path)!
+    const instance = certain(this.known.get(path))
     if (instance.compiled.holders.length === 0) return
     const { compiled, targets, environment } = instance
     const before = this.held.get(path)
@@ -110,7 +110,7 @@ export class Instances {
     for (const content of now) this.bring(path, isIn(had)(content) ? had.get(content.step) : undefined, content, before !== undefined, atMs)
     const moved = before && [...gone, ...come].find(({ part }) => part.kind === 'list')
     const isOther = gone.length > 0 || come.length > 0
-    this.layOut(path, isOther ? this.contentsFor(path) : this.known.get(path)!.contents, moved ? listPace(instance, moved.part) : null, atMs)
+    this.layOut(path, isOther ? this.contentsFor(path) : certain(this.known.get(path)).contents, moved ? listPace(instance, moved.part) : null, atMs)
     if (before) for (const content of come) this.enter(path, content, come, atMs)
   }
 
@@ -131,7 +131,7 @@ export class Instances {
     const isBack = this.leavingFrom(holder).some((each) => isSame(each, content))
     const inner = this.known.get(path)
     if (!inner || (!before && !isBack)) {
-      const { isMotionReduced } = this.known.get(holder)!
+      const { isMotionReduced } = certain(this.known.get(holder))
       const environment = { ...startEnvironment(this.run.project, compiled.component, this.shared), ...parameters }
       this.place({ path, compiled, environment, states, atMs, isMotionReduced, isAbsent: isAfterwards && part.kind === 'list' })
       return
@@ -184,7 +184,7 @@ export class Instances {
   }
 
   private contentsFor(path: string): Contents {
-    return new Map([...this.leavingFrom(path), ...(this.held.get(path) ?? [])].map(({ step, part }) => [step, measuredAs(part.id, this.known.get(pathInside(path, step))!)]))
+    return new Map([...this.leavingFrom(path), ...(this.held.get(path) ?? [])].map(({ step, part }) => [step, measuredAs(part.id, certain(this.known.get(pathInside(path, step))))]))
   }
 
   /** Lets the holder of an instance know what size it is now. */
@@ -200,12 +200,12 @@ export class Instances {
   }
 
   private layOut(path: string, contents: Contents, pace: Pace, atMs: number): void {
-    const before = this.known.get(path)!
+    const before = certain(this.known.get(path))
     const holder = changeSurroundings(before, { contents }, pace, atMs)
     this.keep(holder)
     for (const [step, { part, isLeaving }] of contents) {
       if (isLeaving) continue
-      const inner = this.known.get(pathInside(path, step))!
+      const inner = certain(this.known.get(pathInside(path, step)))
       const given = holder.targets.given.get(step) ?? NOTHING_GIVEN
       if (sameValue(given, inner.given)) continue
       const next = changeSurroundings(inner, { given }, inner.given === NOTHING_GIVEN ? null : (pace ?? paceOf(holder, part, atMs)), atMs)
@@ -217,7 +217,7 @@ export class Instances {
   private chainOf(path: string): readonly string[] {
     const chain: string[] = []
     for (let at = path; ; at = holderOf(at)) {
-      chain.unshift(this.known.get(at)!.compiled.component.id)
+      chain.unshift(certain(this.known.get(at)).compiled.component.id)
       if (isSurface(at)) return chain
     }
   }

@@ -1,8 +1,8 @@
-import type { ListPart, Motion, Part } from '../document'
+import type { Motion, Part } from '../document'
 import type { Content, Instance, Pace } from '../machine'
 import { formOf, resolveTiming, staggerDelayMs, type MotionSources } from '../motion'
 
-const motionOf = (part: Part): Motion | undefined => (part as ListPart).motion
+const motionOf = (part: Part): Motion | undefined => (part.kind === 'list' ? part.motion : undefined)
 
 /** What decides how an item enters or leaves — the list, its own component, the project — and how long it waits for its turn. */
 export function listEntrance({ compiled }: Instance, content: Content, together: readonly Content[]): { readonly sources: MotionSources; readonly delayMs: number } {

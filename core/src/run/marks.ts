@@ -1,4 +1,5 @@
 import type { Trace, TraceEvent } from './trace'
+import { certain } from '../document'
 
 /** Something told between instances, or to all of them, at an instant. */
 export type Mark = Extract<TraceEvent, { what: 'message' | 'variable' | 'surface' | 'stopped' }>
@@ -10,7 +11,7 @@ export function marksOf(trace: Trace): readonly Mark[] {
   const reading = readings.get(trace) ?? { read: 0, marks: [] }
   readings.set(trace, reading)
   for (; reading.read < trace.length; reading.read++) {
-    const event = trace[reading.read]!
+    const event = certain(trace[reading.read])
     if (isMark(event)) reading.marks.push(event)
   }
   return reading.marks

@@ -1,4 +1,4 @@
-import type { Drag } from '../document'
+import { certain, type Drag } from '../document'
 import type { Instance } from '../machine'
 import { itemOf, matrixTo, inverse, multiply, shownSize, transformed, type DrawItem, type DrawList, type Point } from '../scene'
 import type { FocusStop } from './focus'
@@ -31,8 +31,8 @@ export function scrollAreas(list: DrawList, way: readonly Level<string>[], looku
     const item = id === null ? undefined : itemOf(list, path, id)
     const along = ALONG[String(item?.values.scroll)]
     if (!instance || part === undefined || !item || !along) return []
-    const content = instance.compiled.parts[part]!.children.map(({ index }) => index)
-    return content.length === 0 ? [] : [{ instance, part, content, along, reach: reachOf(item, instance, content[0]!, along) }]
+    const content = certain(instance.compiled.parts[part]).children.map(({ index }) => index)
+    return content.length === 0 ? [] : [{ instance, part, content, along, reach: reachOf(item, instance, certain(content[0]), along) }]
   })
 }
 
@@ -44,15 +44,15 @@ function reachOf({ values, children }: DrawItem, instance: Instance, first: numb
   const end = (at: 'x' | 'y', shift: 'translateX' | 'translateY', side: 'width' | 'height') => Math.max(0, ...children.map((child) =>
     child.values[at] + child.values[shift] + shownSize(child)[side] - by[at]))
   const least = {
-    x: along === 'down' ? 0 : Math.min(0, values.width - (values.paddingRight as number) - end('x', 'translateX', 'width')),
-    y: along === 'across' ? 0 : Math.min(0, values.height - (values.paddingBottom as number) - end('y', 'translateY', 'height')),
+    x: along === 'down' ? 0 : Math.min(0, values.width - values.paddingRight - end('x', 'translateX', 'width')),
+    y: along === 'across' ? 0 : Math.min(0, values.height - values.paddingBottom - end('y', 'translateY', 'height')),
   }
   return { least, most: { x: 0, y: 0 } }
 }
 
 /** How much further an area has to be shifted, in px, for what has the focus to lie within it. */
 export function shiftToReveal(list: DrawList, { instance, part }: ScrollArea, { part: level }: FocusStop): Point {
-  const id = instance.compiled.component.parts[part]!.id
+  const id = certain(instance.compiled.component.parts[part]).id
   const area = itemOf(list, instance.path, id)
   const [toArea, toStop] = [matrixTo(list, instance.path, id), level.part === null ? null : matrixTo(list, level.thing, level.part)]
   const back = toArea && inverse(toArea)

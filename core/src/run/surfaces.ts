@@ -1,4 +1,4 @@
-import type { Component, Id, Motion } from '../document'
+import { certain, type Component, type Id, type Motion } from '../document'
 import { startEnvironment } from '../expression'
 import { changePresence, compile, FROM_OUTSIDE, isModal, overlayComponent, surfaceComponent, surfacePath, targetsOf, type Instance } from '../machine'
 import { laneEndMs, type Lane, type MotionSources } from '../motion'
@@ -78,7 +78,7 @@ export class Surfaces {
     const overlay = this.run.project.screens.find(({ id }) => id === screen)
     const base = this.shown.find(({ kind, isLeaving }) => kind === 'screen' && !isLeaving)
     if (!overlay || !base || base.screen === null || this.shown.some((each) => each.screen === screen && !each.isLeaving)) return now
-    const root = this.instance(base.path).targets.values[0]!
+    const root = certain(this.instance(base.path).targets.values[0])
     const component = overlayComponent(overlay, { width: root.width, height: root.height })
     const path = this.pathOf(screen)
     const before = this.drawn(base.path)

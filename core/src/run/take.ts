@@ -1,4 +1,4 @@
-import { sameValue, type Expectation, type Id, type Project, type Take } from '../document'
+import { certain, sameValue, type Expectation, type Id, type Project, type Take } from '../document'
 import { isMoving, type Instance } from '../machine'
 import { isCrossFade } from '../motion'
 import { itemOf, type DrawList } from '../scene'
@@ -71,8 +71,8 @@ export function playTake(project: Project, take: Take): PlayedTake {
   const results: TakeResult[] = []
   let next = 0
   const inputsUntil = (ms: number) => {
-    for (; next < inputs.length && inputs[next]!.atMs <= ms; next++) {
-      const { atMs, ...action } = inputs[next]!
+    for (; next < inputs.length && certain(inputs[next]).atMs <= ms; next++) {
+      const { atMs, ...action } = certain(inputs[next])
       run.advanceTo(atMs)
       run.send(action)
     }

@@ -1,5 +1,6 @@
 import type { Frame } from './handles'
 import type { Point } from './matrix'
+import { certain, lastOf } from '../document'
 
 export const ALIGNMENTS = ['left', 'centre', 'right', 'top', 'middle', 'bottom'] as const
 
@@ -28,17 +29,17 @@ export function aligned(frames: readonly Frame[], room: Frame, alignment: Alignm
 /** Where frames go to have equal gaps between them, the outermost staying where they are; in the same order. */
 export function distributed(frames: readonly Frame[], direction: 'across' | 'down'): readonly Point[] {
   const [side, size] = direction === 'across' ? (['x', 'width'] as const) : (['y', 'height'] as const)
-  const order = frames.map((_, index) => index).toSorted((a, b) => frames[a]![side] - frames[b]![side])
-  const [first, last] = [frames[order[0]!]!, frames[order.at(-1)!]!]
+  const order = frames.map((_, index) => index).toSorted((a, b) => certain(frames[a])[side] - certain(frames[b])[side])
+  const [first, last] = [certain(frames[certain(order[0])]), certain(frames[lastOf(order)])]
   const taken = frames.reduce((sum, frame) => sum + frame[size], 0)
   const gap = (last[side] + last[size] - first[side] - taken) / Math.max(1, frames.length - 1)
   const places = new Map<number, number>()
   let at = first[side]
   for (const index of order) {
     places.set(index, at)
-    at += frames[index]![size] + gap
+    at += certain(frames[index])[size] + gap
   }
-  return frames.map(({ x, y }, index) => (direction === 'across' ? { x: places.get(index)!, y } : { x, y: places.get(index)! }))
+  return frames.map(({ x, y }, index) => (direction === 'across' ? { x: certain(places.get(index)), y } : { x, y: certain(places.get(index)) }))
 }
 
 /** The smallest frame around all of them. */

@@ -1,10 +1,13 @@
-import type { PartKind, PlaceValues } from '../document'
+import { certain, type DefinedValues, type PartKind } from '../document'
 import { cycleValue, pathInside, type CompiledPart, type Instance } from '../machine'
 import { keepsPace, laneEndMs, laneProgress, type Lane, type Shown } from '../motion'
 import { placedAt, type Matrix } from './matrix'
 
 /** What a part shows, by property. */
-export type ShownValues = Readonly<Record<string, Shown>> & PlaceValues
+export type ShownValues = Readonly<Record<string, Shown>> & Omit<DefinedValues, CrossFading> & Readonly<Record<CrossFading, Shown>>
+
+/** What can be two things at once while one fades into the other. */
+type CrossFading = 'd' | 'text' | 'picture' | 'icon'
 
 /**
  * One part as it is to be drawn, with everything inside it. A part that did not change since the last frame is the
@@ -54,7 +57,7 @@ export class Draughtsman {
     instance: Instance, part: CompiledPart, values: readonly ShownValues[], last: DrawItem | undefined, lookup: InstanceLookup, atMs: number,
   ): DrawItem {
     const children = this.children(instance, part, values, last, lookup, atMs)
-    const own = values[part.index]!
+    const own = certain(values[part.index])
     if (last && last.values === own && last.part === part.part.id && sameItems(last.children, children)) return last
     return itemFor(instance.path, part, own, children)
   }
@@ -88,10 +91,10 @@ const sameItems = (a: DrawList, b: DrawList): boolean => a.length === b.length &
 export function shownValues(instance: Instance, atMs: number): readonly ShownValues[] {
   const { lanes, cycles, targets } = instance
   if (lanes.length === 0 && cycles.length === 0) return targets.values
-  const shown: (Record<string, Shown> & PlaceValues)[] = [...targets.values]
+  const shown: (Record<string, Shown> & ShownValues)[] = [...targets.values]
   const ofPart = (part: number): Record<string, Shown> => {
-    if (shown[part] === targets.values[part]) shown[part] = { ...targets.values[part]! }
-    return shown[part]!
+    if (shown[part] === targets.values[part]) shown[part] = { ...certain(targets.values[part]) }
+    return certain(shown[part])
   }
   let pace: Lane | undefined
   let progress = 0
@@ -122,6 +125,6 @@ export function matrixOf(values: ShownValues): Matrix {
 
 /** The size of what an item shows, in px: an instance is as large as what it is of. */
 export function shownSize({ kind, values, children }: DrawItem): { readonly width: number; readonly height: number } {
-  const shown = kind === 'instance' && children.length === 1 ? children[0]!.values : values
+  const shown = kind === 'instance' && children.length === 1 ? certain(children[0]).values : values
   return { width: shown.width, height: shown.height }
 }

@@ -21,10 +21,8 @@ export interface Frame {
   readonly height: number
 }
 
-const number = (values: ShownValues, property: string): number => values[property] as number
-
 /** Where a handle is, in the part's own coordinates. */
-export const handlePoint = ({ across, down }: Handle, width: number, height: number): Point => ({
+export const handlePoint = ({ across, down }: { readonly across: number; readonly down: number }, width: number, height: number): Point => ({
   x: ((across + 1) / 2) * width,
   y: ((down + 1) / 2) * height,
 })
@@ -36,14 +34,14 @@ export const handlePoint = ({ across, down }: Handle, width: number, height: num
 export function resized(values: ShownValues, handle: Handle, from: Point, to: Point): Frame {
   const matrix = matrixOf(values)
   const back = inverse(matrix)
-  const [width, height] = [number(values, 'width'), number(values, 'height')]
-  if (!back) return { x: number(values, 'x'), y: number(values, 'y'), width, height }
+  const [width, height] = [values.width, values.height]
+  if (!back) return { x: values.x, y: values.y, width, height }
   const [a, b] = [transformed(back, from), transformed(back, to)]
   const next = {
     width: Math.max(1, Math.round(width + handle.across * (b.x - a.x))),
     height: Math.max(1, Math.round(height + handle.down * (b.y - a.y))),
   }
-  const opposite: Handle = { across: -handle.across as Handle['across'], down: -handle.down as Handle['down'] }
+  const opposite = { across: -handle.across, down: -handle.down }
   const fixed = transformed(matrix, handlePoint(opposite, width, height))
   const moved = transformed(matrixOf({ ...values, ...next, x: 0, y: 0 }), handlePoint(opposite, next.width, next.height))
   return { x: tidy(fixed.x - moved.x), y: tidy(fixed.y - moved.y), ...next }
@@ -61,11 +59,11 @@ export function reshaped(values: ShownValues, d: string): Frame & { readonly d: 
 /** The turn of a part, in whole degrees, when what was at `from` is pulled to `to` about its anchor (holder's coordinates). */
 export function turned(values: ShownValues, from: Point, to: Point): number {
   const anchor = {
-    x: number(values, 'x') + number(values, 'width') * number(values, 'transformOriginX'),
-    y: number(values, 'y') + number(values, 'height') * number(values, 'transformOriginY'),
+    x: values.x + values.width * values.transformOriginX,
+    y: values.y + values.height * values.transformOriginY,
   }
   const angle = (point: Point) => (Math.atan2(point.y - anchor.y, point.x - anchor.x) * 180) / Math.PI
-  return Math.round(number(values, 'rotation') + angle(to) - angle(from))
+  return Math.round(values.rotation + angle(to) - angle(from))
 }
 
 /** The corners of a frame of that size, through a matrix. */

@@ -38,7 +38,7 @@ function hitsIn(item: DrawItem, outer: Point, isReachable: Reachable): readonly 
   if (values.clip === true && !isWithinFrame(item, point)) return []
   const inner = partsAt(item.children, point, isReachable)
   if (inner.length === 0 && !isOnShape(item, point) && !scrolls(item)) return []
-  return [...inner, { instance: item.instance, part: item.part, cursor: values.cursor as string }]
+  return [...inner, { instance: item.instance, part: item.part, cursor: values.cursor }]
 }
 
 /** An area that scrolls is under a point anywhere within its frame. */

@@ -16,7 +16,7 @@ interface Extent {
 /** The filter of a part that is blurred or throws shadows; null when it does neither. Blur radii are twice the deviation, as in CSS. */
 export function filterDefinition(item: DrawItem, id: string): SvgNode | null {
   const blur = item.values.blur
-  const shadows = (item.values.shadow ?? []) as readonly Shadow[]
+  const shadows = item.values.shadow ?? []
   if (blur === 0 && shadows.length === 0) return null
   const outer = shadows.filter(({ inset }) => !inset)
   const inner = shadows.filter(({ inset }) => inset)
@@ -72,7 +72,7 @@ function region(item: DrawItem, blur: number, shadows: readonly Shadow[]): Recor
 }
 
 function extend(extent: Extent, item: DrawItem, matrix: Matrix): void {
-  const beyond = item.values.stroke == null ? 0 : (item.values.strokeWidth as number)
+  const beyond = item.values.stroke == null ? 0 : item.values.strokeWidth
   for (const { x, y } of corners(matrix, item.values.width, item.values.height)) {
     extent.left = Math.min(extent.left, x - beyond)
     extent.right = Math.max(extent.right, x + beyond)
@@ -85,7 +85,7 @@ function extend(extent: Extent, item: DrawItem, matrix: Matrix): void {
 
 /** The mask that lets what is inside a part fade at its upper and lower edge; null when neither fades. */
 export function fadeDefinition(values: ShownValues, id: string): SvgNode | null {
-  const [top, bottom] = [(values.fadeTop ?? 0) as number, (values.fadeBottom ?? 0) as number]
+  const [top, bottom] = [values.fadeTop ?? 0, values.fadeBottom ?? 0]
   const [width, height] = [values.width, values.height]
   if ((top <= 0 && bottom <= 0) || height <= 0) return null
   const stop = (key: string, at: number, shade: string) => svg('stop', key, { offset: round(Math.min(1, Math.max(0, at))), 'stop-color': shade })

@@ -3,10 +3,8 @@ import type { ShownValues } from './draw-list'
 import { svg, type SvgNode } from './svg'
 
 /** The families as CSS names them, with what to fall back on where a picture is opened without the bundled fonts. */
-export const FONT_FAMILIES: Readonly<Record<string, string>> = {
-  sans: "'Atkinson Hyperlegible Next', sans-serif",
-  mono: "'Atkinson Hyperlegible Mono', monospace",
-}
+const SANS = "'Atkinson Hyperlegible Next', sans-serif"
+export const FONT_FAMILIES: Readonly<Record<string, string>> = { sans: SANS, mono: "'Atkinson Hyperlegible Mono', monospace" }
 
 const ANCHORS: Readonly<Record<string, string>> = { start: 'start', center: 'middle', end: 'end' }
 
@@ -15,7 +13,7 @@ export function paintText(values: ShownValues, text: string, key: string, attrib
   const style = textStyleOf(values)
   const width = values.width
   const lines = textLines(casedText(text, values.fontCase), style, width, values.textWrap === true, values.ellipsis === true)
-  const align = values.textAlign as string
+  const align = values.textAlign
   const x = align === 'center' ? width / 2 : align === 'end' ? width : 0
   const top = baseline(style)
   const spans = lines.map((line, index) => {
@@ -23,7 +21,7 @@ export function paintText(values: ShownValues, text: string, key: string, attrib
     return svg('tspan', String(index), { x, y }, [], line)
   })
   const font: Record<string, string | number> = {
-    'font-family': FONT_FAMILIES[style.family] ?? FONT_FAMILIES.sans!,
+    'font-family': FONT_FAMILIES[style.family] ?? SANS,
     'font-size': style.sizePx,
     'font-weight': style.weight,
     'text-anchor': ANCHORS[align] ?? 'start',

@@ -69,17 +69,17 @@ function shapes(item: DrawItem, id: string, definitions: SvgNode[]): readonly Sv
       return [ellipse(values, paintAttributes(values, id, definitions))]
     case 'path': {
       const look = paintAttributes(values, id, definitions)
-      return crossFaded(values.d!, (d, key, opacity) => svg('path', key, { d, ...(values.fillRule === 'evenodd' ? { 'fill-rule': 'evenodd' } : {}), ...look, ...opacity }))
+      return crossFaded(values.d, (d, key, opacity) => svg('path', key, { d, ...(values.fillRule === 'evenodd' ? { 'fill-rule': 'evenodd' } : {}), ...look, ...opacity }))
     }
     case 'text': {
       const look = paintAttributes(values, id, definitions)
-      return crossFaded(values.text!, (text, key, opacity) => paintText(values, text, key, { ...look, ...opacity }))
+      return crossFaded(values.text, (text, key, opacity) => paintText(values, text, key, { ...look, ...opacity }))
     }
     case 'picture':
-      return crossFaded(values.picture!, (asset, key, opacity) => picture(values, asset, key, id, definitions, opacity))
+      return crossFaded(values.picture, (asset, key, opacity) => picture(values, asset, key, id, definitions, opacity))
     case 'icon': {
       const look = paintAttributes(values, id, definitions)
-      return crossFaded(values.icon!, (d, key, opacity) => svg('path', key, { d, transform: iconPlace(values), ...look, ...opacity }))
+      return crossFaded(values.icon, (d, key, opacity) => svg('path', key, { d, transform: iconPlace(values), ...look, ...opacity }))
     }
     case 'instance':
     case 'slot':
@@ -96,7 +96,7 @@ function picture(values: ShownValues, asset: string, key: string, id: string, de
   const isRounded = Object.values(cornersOf(values)).some((radius) => radius > 0)
   if (isRounded && !definitions.some(({ attributes }) => attributes.id === `${id}-frame`)) definitions.push(clipDefinition(values, `${id}-frame`))
   return svg('image', key, {
-    href: assetAddress(asset), ...frame, preserveAspectRatio: PROPORTIONS[values.pictureFit as string] ?? 'none',
+    href: assetAddress(asset), ...frame, preserveAspectRatio: PROPORTIONS[values.pictureFit] ?? 'none',
     ...(isRounded ? { 'clip-path': `url(#${id}-frame)` } : {}), ...opacity,
   })
 }
@@ -132,13 +132,13 @@ function ellipse(values: ShownValues, look: Attributes): SvgNode {
 }
 
 function paintAttributes(values: ShownValues, id: string, definitions: SvgNode[]): Attributes {
-  const attributes: Attributes = { fill: paintReference(values.fill as Paint, `${id}-fill`, values, definitions) }
+  const attributes: Attributes = { fill: paintReference(values.fill, `${id}-fill`, values, definitions) }
   if (values.stroke == null) return attributes
-  attributes.stroke = paintReference(values.stroke as Paint, `${id}-stroke`, values, definitions)
-  attributes['stroke-width'] = round(values.strokeWidth as number)
-  if (values.strokeCap !== 'butt') attributes['stroke-linecap'] = values.strokeCap as string
-  if (values.strokeJoin !== undefined && values.strokeJoin !== 'miter') attributes['stroke-linejoin'] = values.strokeJoin as string
-  const dash = values.strokeDash as readonly number[]
+  attributes.stroke = paintReference(values.stroke, `${id}-stroke`, values, definitions)
+  attributes['stroke-width'] = round(values.strokeWidth)
+  if (values.strokeCap !== 'butt') attributes['stroke-linecap'] = values.strokeCap
+  if (values.strokeJoin !== undefined && values.strokeJoin !== 'miter') attributes['stroke-linejoin'] = values.strokeJoin
+  const dash = values.strokeDash
   if (dash.length > 0) attributes['stroke-dasharray'] = dash.join(' ')
   return attributes
 }
@@ -146,7 +146,7 @@ function paintAttributes(values: ShownValues, id: string, definitions: SvgNode[]
 function paintReference(value: Paint, id: string, values: ShownValues, definitions: SvgNode[]): string {
   if (value === null) return 'none'
   if (!isGradient(value)) return value
-  const beyond = values.stroke == null ? 0 : (values.strokeWidth as number) / 2
+  const beyond = values.stroke == null ? 0 : (values.strokeWidth) / 2
   definitions.push(gradientDefinition(value, id, { width: values.width, height: values.height, beyond }))
   return `url(#${id})`
 }

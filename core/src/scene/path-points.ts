@@ -1,6 +1,7 @@
 import svgpath from 'svgpath'
 import type { Frame } from './handles'
 import type { Matrix, Point } from './matrix'
+import { certain, itemAt, lastOf } from '../document'
 
 /** A point of an outline with the handles of the curves that come in and go out; without one, that side is straight. */
 export interface PathPoint extends Point {
@@ -17,9 +18,10 @@ export interface Stroke {
 export function strokesOf(d: string): readonly Stroke[] {
   const strokes: { points: PathPoint[]; isClosed: boolean }[] = []
   svgpath(d).abs().unshort().unarc().iterate((segment, _index, x, y) => {
-    const [command, ...numbers] = segment as unknown as [string, ...number[]]
+    const [command, ...said] = segment
+    const numbers = said.map(Number)
     const stroke = strokes.at(-1)
-    if (command === 'M') strokes.push({ points: [corner(numbers[0]!, numbers[1]!)], isClosed: false })
+    if (command === 'M') strokes.push({ points: [corner(itemAt(numbers, 0), itemAt(numbers, 1))], isClosed: false })
     else if (stroke && command === 'Z') close(stroke)
     else if (stroke) addSegment(stroke.points, command, numbers, { x, y })
   })
@@ -57,7 +59,7 @@ const apart = (point: Point, handle: Point): Point | null => (Math.hypot(handle.
 
 /** Closes a stroke; a last point that lies on the first one is that one. */
 function close(stroke: { points: PathPoint[]; isClosed: boolean }): void {
-  const [first, last] = [stroke.points[0]!, stroke.points.at(-1)!]
+  const [first, last] = [certain(stroke.points[0]), lastOf(stroke.points)]
   stroke.isClosed = true
   if (stroke.points.length < 2 || Math.hypot(last.x - first.x, last.y - first.y) > 0.01) return
   stroke.points.pop()
@@ -75,9 +77,9 @@ function strokeOutline({ points, isClosed }: Stroke): string {
     from.out || next.in ? `C${at(from.out ?? from)} ${at(next.in ?? next)} ${at(next)}` : `L${at(next)}`
   const [first, ...others] = points
   if (!first) return ''
-  const way = others.map((point, index) => to(points[index]!, point)).join('')
+  const way = others.map((point, index) => to(certain(points[index]), point)).join('')
   if (!isClosed) return `M${at(first)}${way}`
-  const last = points.at(-1)!
+  const last = lastOf(points)
   return `M${at(first)}${way}${last.out || first.in ? to(last, first) : ''}Z`
 }
 

@@ -1,5 +1,6 @@
 import type { Point } from './matrix'
 import type { PathPoint, Stroke } from './path-points'
+import { certain } from '../document'
 
 /** Which point of which stroke, and which of its handles; the point itself when it is `at`. */
 export interface PointPlace {
@@ -33,12 +34,12 @@ function opposed(point: PathPoint, end: 'in' | 'out', to: Point): Point | null {
 
 /** Without a point; a stroke keeps at least two. */
 export const withoutPoint = (strokes: readonly Stroke[], place: PointPlace): readonly Stroke[] =>
-  strokes[place.stroke]!.points.length <= 2 ? strokes : changedPoint(strokes, place, () => [])
+  certain(strokes[place.stroke]).points.length <= 2 ? strokes : changedPoint(strokes, place, () => [])
 
 /** With a point half way to the next one. */
 export function withNext(strokes: readonly Stroke[], place: PointPlace): readonly Stroke[] {
   return changedPoint(strokes, place, (point, points) => {
-    const next = points[place.point + 1] ?? points[0]!
+    const next = points[place.point + 1] ?? certain(points[0])
     const half = (a: Point, b: Point): Point => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 })
     return [point, { ...half(point, next), in: null, out: null }]
   })
@@ -49,7 +50,7 @@ export function withTurned(strokes: readonly Stroke[], place: PointPlace): reado
   return changedPoint(strokes, place, (point, points) => {
     if (point.in || point.out) return [{ ...point, in: null, out: null }]
     const before = points.at(place.point - 1)!
-    const after = points[(place.point + 1) % points.length]!
+    const after = certain(points[(place.point + 1) % points.length])
     const along = { x: (after.x - before.x) / 6, y: (after.y - before.y) / 6 }
     return [{ ...point, in: { x: point.x - along.x, y: point.y - along.y }, out: { x: point.x + along.x, y: point.y + along.y } }]
   })

@@ -1,3 +1,4 @@
+import { certain } from '../document'
 /** An SVG element as a value: can be written as markup or kept in step with the DOM. */
 export interface SvgNode {
   readonly tag: string
@@ -14,7 +15,7 @@ export const svg = (
 
 const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
 
-const escaped = (text: string): string => text.replace(/[&<>"]/g, (character) => ESCAPES[character]!)
+const escaped = (text: string): string => text.replace(/[&<>"]/g, (character) => certain(ESCAPES[character]))
 
 /** The element as markup that can stand inside an SVG document. */
 export function toMarkup(node: SvgNode): string {

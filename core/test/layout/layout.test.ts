@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { propertiesOf, type PartKind } from '@rheoscope/core/document'
+import { INITIAL_VALUES, propertiesOf, type PartKind } from '@rheoscope/core/document'
 import { layOut, textLines, textWidth, type LayoutNode, type TextStyle } from '@rheoscope/core/layout'
 
 const style: TextStyle = { family: 'sans', weight: '400', sizePx: 16, letterSpacingPx: 0, lineHeight: 1.25 }
 
 const node = (id: string, kind: PartKind, values: Record<string, unknown>, children: readonly LayoutNode[] = []): LayoutNode => ({
-  id, kind, children, values: { x: 0, y: 0, width: 0, height: 0, ...Object.fromEntries(propertiesOf(kind).map(({ name, initial }) => [name, initial])), ...values },
+  id, kind, children, values: { ...INITIAL_VALUES, width: 0, height: 0, ...Object.fromEntries(propertiesOf(kind).map(({ name, initial }) => [name, initial])), ...values },
 })
 
 describe('text', () => {

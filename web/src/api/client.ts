@@ -1,3 +1,4 @@
+import { isFields } from '@rheoscope/core/document'
 /** A problem the server told of (RFC 9457), or that it could not be reached (`unreachable`). */
 export class ApiError extends Error {
   constructor(readonly code: string, readonly status: number, sentence: string, readonly body: unknown = null) {
@@ -17,11 +18,11 @@ export async function request<T>(path: string, init: RequestInit = {}): Promise<
   } catch {
     throw new ApiError(UNREACHABLE, 0, 'The server cannot be reached.')
   }
-  if (response.status === 204) return undefined as T
-  const body: unknown = await response.json().catch(() => null)
-  if (response.ok) return body as T
-  const { type, detail } = (body ?? {}) as { type?: string; detail?: string }
-  throw new ApiError(type?.split(':').at(-1) ?? 'unknown', response.status, detail ?? `The server answered ${response.status}.`, body)
+  const body = response.status === 204 ? undefined : await response.json().catch(() => null)
+  if (response.ok) return body
+  const { type, detail } = isFields(body) ? body : {}
+  const code = typeof type === 'string' ? type.split(':').at(-1) : null
+  throw new ApiError(code ?? 'unknown', response.status, typeof detail === 'string' ? detail : `The server answered ${response.status}.`, body)
 }
 
 export const post = <T>(path: string, body: unknown): Promise<T> =>

@@ -74,9 +74,9 @@ export function followCheck(id: string, onProgress: (progress: CheckProgress) =>
     source.close()
     onEnd(why)
   }
-  source.addEventListener('progress', (event) => onProgress(JSON.parse((event as MessageEvent<string>).data) as CheckProgress))
+  source.addEventListener('progress', (event) => onProgress(JSON.parse(event.data)))
   source.addEventListener('done', () => end(null))
-  source.addEventListener('stopped', (event) => end((JSON.parse((event as MessageEvent<string>).data) as { readonly why: string }).why))
+  source.addEventListener('stopped', (event) => end(JSON.parse(event.data).why))
   return () => source.close()
 }
 
@@ -93,7 +93,7 @@ export function followProject(id: string, { revised, removed, reached }: Followe
   const source = new EventSource(`/api${address(id)}/revisions`)
   source.addEventListener('open', () => reached(true))
   source.addEventListener('error', () => reached(false))
-  source.addEventListener('revision', (event) => revised(Number((event as MessageEvent<string>).data)))
+  source.addEventListener('revision', (event) => revised(Number(event.data)))
   source.addEventListener('removed', () => {
     source.close()
     removed()

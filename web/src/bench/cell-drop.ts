@@ -1,4 +1,4 @@
-import { setCell, setRuleField, spreadRuleOver, type Axis, type Component, type Edit, type Id, type Project, type Rule, type NewId } from '@rheoscope/core/document'
+import { itemAt, setCell, setRuleField, spreadRuleOver, type Axis, type Component, type Edit, type Id, type Project, type Rule, type NewId } from '@rheoscope/core/document'
 import type { Row } from './rows'
 
 /** A cell of the table that is being dragged from. */
@@ -16,7 +16,7 @@ export function dropped(project: Project, component: Component, axis: Axis, { ro
   if (how === 'spread') {
     if (!rule || state === from) return null
     const places = [from, state].map((id) => axis.states.findIndex((each) => each.id === id)).toSorted((a, b) => a - b)
-    return { edit: spreadRuleOver(project, component, rule, axis.states.slice(places[0], places[1]! + 1).map(({ id }) => id)), label: `let ${row.key} hold as far as ${name}` }
+    return { edit: spreadRuleOver(project, component, rule, axis.states.slice(places[0], itemAt(places, 1) + 1).map(({ id }) => id)), label: `let ${row.key} hold as far as ${name}` }
   }
   const target = { go: 'state', state } as const
   const edit = rule ? setRuleField(component.id, rule.id, 'target', target) : setCell(component, { axis: axis.id, state: from, trigger: row.trigger, part: row.part }, target, newId(row.trigger.on))

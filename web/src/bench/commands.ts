@@ -1,4 +1,4 @@
-import { batch, clipOf, groupParts, inProject, isFields, lookClipOf, orElse, pasteClip, pasteLook, pasteRules, putPart, removeParts, reorderPart, setAt, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part, type RuleClip } from '@rheoscope/core/document'
+import { batch, clipOf, firstOf, groupParts, inProject, isFields, itemAt, lookClipOf, orElse, pasteClip, pasteLook, pasteRules, putPart, removeParts, reorderPart, setAt, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part, type RuleClip } from '@rheoscope/core/document'
 import { aligned, ALIGNMENTS, around, distributed, IDENTITY, itemOf, matrixTo, transformed, type Alignment, type Frame, type Point } from '@rheoscope/core/scene'
 import { jsonOr } from '../json'
 import { newId } from '../session/new-id'
@@ -169,9 +169,9 @@ export function removeSelected({ component, view, make, select }: Bench): void {
 function arrange(bench: Bench, label: string, place: (frames: readonly Frame[], room: Frame) => readonly Point[]): void {
   const framed = framesOf(bench)
   if (framed.length === 0) return
-  const places = place(framed.map(({ frame }) => frame), framed[0]!.room)
+  const places = place(framed.map(({ frame }) => frame), firstOf(framed).room)
   const said = framed.flatMap(({ part, frame }, index) =>
-    (['x', 'y'] as const).filter((side) => places[index]![side] !== frame[side]).map((side) => ({ part: part.id, property: side, value: Math.round(places[index]![side] * 100) / 100 })))
+    (['x', 'y'] as const).filter((side) => itemAt(places, index)[side] !== frame[side]).map((side) => ({ part: part.id, property: side, value: Math.round(itemAt(places, index)[side] * 100) / 100 })))
   if (said.length > 0) bench.make(bench.propertyEdit(said), label)
 }
 
@@ -179,10 +179,9 @@ function arrange(bench: Bench, label: string, place: (frames: readonly Frame[], 
 function framesOf({ project, component, shown, view }: Bench): readonly { readonly part: Part; readonly frame: Frame; readonly room: Frame }[] {
   const list = stillLife(project, component.id, shown)
   return topmost(component, view.parts).flatMap((part) => {
-    const [item, holder] = [itemOf(list, '', part.id), itemOf(list, '', part.parent!)]
+    const [item, holder] = [itemOf(list, '', part.id), part.parent === null ? undefined : itemOf(list, '', part.parent)]
     if (!item || !holder) return []
-    const number = (property: string, of = item) => of.values[property] as number
-    const frame = { x: number('x'), y: number('y'), width: number('width'), height: number('height') }
-    return [{ part, frame, room: { x: 0, y: 0, width: number('width', holder), height: number('height', holder) } }]
+    const { x, y, width, height } = item.values
+    return [{ part, frame: { x, y, width, height }, room: { x: 0, y: 0, width: holder.values.width, height: holder.values.height } }]
   })
 }

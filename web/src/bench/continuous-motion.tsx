@@ -38,7 +38,7 @@ export function ContinuousMotion({ part }: { readonly part: Part }) {
             <DestinationField key={property} property={property} value={said[property]} onChange={(value) => set({ ...continuous, to: { ...continuous.to, [part.id]: withProperty(said, property, value) } })} />
           ))}
           <CommitField label="easing" isMono value={String(continuous.easing)} onCommit={(easing) => easingProblem(easing) ?? (set({ ...continuous, easing: easing.trim() }), null)} />
-          <ChoiceField label="way" value={continuous.direction} choices={['forward', 'back and forth']} onChange={(repeat) => set({ ...continuous, direction: repeat as Loop['direction'] })} />
+          <ChoiceField label="way" value={continuous.direction} choices={['forward', 'back and forth']} onChange={(direction) => set({ ...continuous, direction })} />
           <CommitField label="count" isMono value={continuous.count === null ? 'for ever' : String(continuous.count)} onCommit={(text) => setTimes(text, (count) => set({ ...continuous, count }))} />
         </>
       )}

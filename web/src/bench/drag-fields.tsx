@@ -1,4 +1,4 @@
-import { setAt, unsetAt, type Drag, type Part } from '@rheoscope/core/document'
+import { keysOf, setAt, unsetAt, type Drag, type Part } from '@rheoscope/core/document'
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/property-field'
@@ -20,15 +20,15 @@ export function DragFields({ part }: { readonly part: Part }) {
   const path = ['components', component.id, 'parts', part.id, 'drag']
   const set = (to: Drag | undefined) => make(to ? setAt(path, to) : unsetAt(path), `set how ${part.name} is dragged`)
   if (part.parent === null) return null
-  const setAlong = (along: string) => set(along === NOT ? undefined : { ...(drag ?? FREELY), along: along as Drag['along'] })
+  const setAlong = (along: Drag['along'] | typeof NOT) => set(along === NOT ? undefined : { ...(drag ?? FREELY), along })
   return (
     <details role="group" aria-label="Drag" open={drag !== undefined}>
       <summary>Drag</summary>
       <ChoiceField label="dragged" value={drag?.along ?? NOT} choices={[{ value: NOT, label: NOT }, ...choicesOf(ALONG)]} onChange={setAlong} />
       {drag && (
         <>
-          <ChoiceField label="kept inside" value={drag.limitTo} choices={choicesOf(WITHIN)} onChange={(within) => set({ ...drag, limitTo: within as Drag['limitTo'] })} />
-          <ChoiceField label="rests" value={drag.snapTo} choices={choicesOf(RESTS)} onChange={(rests) => set({ ...drag, snapTo: rests as Drag['snapTo'] })} />
+          <ChoiceField label="kept inside" value={drag.limitTo} choices={choicesOf(WITHIN)} onChange={(limitTo) => set({ ...drag, limitTo })} />
+          <ChoiceField label="rests" value={drag.snapTo} choices={choicesOf(RESTS)} onChange={(snapTo) => set({ ...drag, snapTo })} />
           {drag.snapTo === 'points' && <CommitField label="points" isMono value={drag.points.map(({ x, y }) => `${x} ${y}`).join(', ')} placeholder="0 0, 120 0" onCommit={(text) => takePoints(text, (points) => set({ ...drag, points }))} />}
           <ChoiceField label="let go" value={drag.keepsMomentum ? 'goes on' : 'stops'} choices={[{ value: 'stops', label: 'stops' }, { value: 'goes on', label: 'goes on with its speed' }]} onChange={(then) => set({ ...drag, keepsMomentum: then === 'goes on' })} />
           <MsField label="settles in" ms={drag.settleMs} step={10} onChange={(settleMs) => set({ ...drag, settleMs })} />
@@ -39,11 +39,11 @@ export function DragFields({ part }: { readonly part: Part }) {
   )
 }
 
-const choicesOf = (words: Readonly<Record<string, string>>) => Object.entries(words).map(([value, label]) => ({ value, label }))
+const choicesOf = <Choice extends string>(words: Readonly<Record<Choice, string>>) => keysOf(words).map((value) => ({ value, label: words[value] }))
 
 function takePoints(text: string, set: (points: Drag['points']) => void): string | null {
-  const points = text.split(',').map((pair) => pair.trim().split(/\s+/).map(Number))
-  if (!points.every((pair) => pair.length === 2 && pair.every(Number.isFinite))) return 'Write points as two numbers each, with commas between them: 0 0, 120 0.'
-  set(points.map(([x, y]) => ({ x: x!, y: y! })))
+  const pairs = text.split(',').map((pair) => pair.trim().split(/\s+/).map(Number))
+  if (!pairs.every((pair) => pair.length === 2 && pair.every(Number.isFinite))) return 'Write points as two numbers each, with commas between them: 0 0, 120 0.'
+  set(pairs.map(([x = 0, y = 0]) => ({ x, y })))
   return null
 }

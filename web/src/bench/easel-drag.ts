@@ -116,7 +116,7 @@ function saidBy(drag: Exclude<Drag, Move | { how: 'marquee' }>, to: Point, isStr
 /** An outline grows with the frame of its part. */
 function stretched({ d, width, height }: ShownValues, frame: Frame): { readonly d?: string } {
   if (typeof d !== 'string' || d === '' || !width || !height) return {}
-  return { d: transformedOutline(d, [frame.width / (width as number), 0, 0, frame.height / (height as number), 0, 0]) }
+  return { d: transformedOutline(d, [frame.width / width, 0, 0, frame.height / height, 0, 0]) }
 }
 
 /** Whether a part lies inside an area of the surface as a whole. */

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Button } from '@mui/material'
-import { removeLane, setLane, setOfMotion, type Edit, type TokenValue } from '@rheoscope/core/document'
+import { itemAt, removeLane, setLane, setOfMotion, type Edit, type TokenValue } from '@rheoscope/core/document'
 import { controlPoints, easingProblem, parseEasing } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { EasingNames } from '../fields/easing-names'
@@ -67,7 +67,7 @@ export function EasingEditor({ lanes }: { readonly lanes: readonly ScoreLane[] }
 
 /** A control point of a Bézier curve, 0 or 1, on its arm. */
 function CurveHandle({ index, points, edit }: { readonly index: number; readonly points: readonly number[]; readonly edit: (easing: string) => Edit }) {
-  const [x, y] = [points[index * 2]! * FIELD.width, (1 - points[index * 2 + 1]!) * FIELD.height]
+  const [x, y] = [itemAt(points, index * 2) * FIELD.width, (1 - itemAt(points, index * 2 + 1)) * FIELD.height]
   const pull = usePull((event) => {
     const at = pointIn((event.currentTarget as SVGElement).ownerSVGElement!, event)
     const two = (value: number) => Math.round(value * 100) / 100

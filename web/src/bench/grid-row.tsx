@@ -1,5 +1,5 @@
 import { useRef } from 'react'
-import type { Rule, State } from '@rheoscope/core/document'
+import { firstOf, itemAt, lastOf, type Rule, type State } from '@rheoscope/core/document'
 import { useFindingsOf } from '../checks/use-findings'
 import { useFrames } from '../playing/use-frames'
 import { useLive } from '../playing/use-live'
@@ -47,7 +47,7 @@ function Cell({ bar, row, line, drag, typing }: GridRowProps & { readonly bar: B
   const stateAt = (x: number, element: Element): State => {
     const box = element.getBoundingClientRect()
     const index = Math.floor(((x - box.left) / box.width) * states.length)
-    return states[Math.min(states.length - 1, Math.max(0, index))]!
+    return itemAt(states, Math.min(states.length - 1, Math.max(0, index)))
   }
   const others = axis.states.filter(({ id }) => !states.some((state) => state.id === id))
   const answer = rule ? targetText(rule, axis.states) : 'no answer'
@@ -58,13 +58,13 @@ function Cell({ bar, row, line, drag, typing }: GridRowProps & { readonly bar: B
       className={['cell', isSelected && 'is-selected', rule === null && 'is-empty', rule === null && view.showsGaps && 'is-gap', rule?.target.go === 'ignored' && 'is-quiet', told && told.kind !== 'unanswered' && 'is-told'].filter(Boolean).join(' ')}
       style={{ gridRow: line, gridColumn: `${column + 2} / span ${states.length}` }}
       role="gridcell" aria-selected={isSelected} tabIndex={0} data-main={isMain || undefined} data-row={row.key} data-cell={where} data-answer={answer}
-      onFocus={() => !isSelected && select({ do: 'select cell', state: states[0]!.id, row: row.key })}
+      onFocus={() => !isSelected && select({ do: 'select cell', state: firstOf(states).id, row: row.key })}
       onPointerDown={(event) => {
         const state = stateAt(event.clientX, event.currentTarget)
         if ((event.shiftKey || event.ctrlKey || event.metaKey) && view.row !== null) {
           event.preventDefault()
           if (!event.shiftKey) select({ do: 'add cell to selection', state: state.id, row: row.key })
-          else select({ do: 'select cells to', state: states.at(-1)!.id, row: row.key, states: axis.states.map(({ id }) => id), rows: rowsOf(component, axis, view).map(({ key }) => key) })
+          else select({ do: 'select cells to', state: lastOf(states).id, row: row.key, states: axis.states.map(({ id }) => id), rows: rowsOf(component, axis, view).map(({ key }) => key) })
           return
         }
         if (event.button === 2 && isSelected) return
@@ -74,7 +74,7 @@ function Cell({ bar, row, line, drag, typing }: GridRowProps & { readonly bar: B
     >
       <span className="visually-hidden">{where}:</span>
       {typing && <Typed typing={typing} />}
-      {!typing && rule && <Answer rule={rule} from={states[0]!} />}
+      {!typing && rule && <Answer rule={rule} from={firstOf(states)} />}
       {!typing && !rule && <span className="muted">{told?.kind === 'unanswered' ? 'unanswered' : '·'}</span>}
       {told && told.kind !== 'unanswered' && <span className={`badge is-${told.level}`} title={told.sentence.replace(/[‹›]/g, '')} />}
       {rule && player && <Fired player={player} rule={rule} />}
@@ -84,7 +84,7 @@ function Cell({ bar, row, line, drag, typing }: GridRowProps & { readonly bar: B
           className="cell-edge" title="Drag sideways to let the rule hold in more states"
           onPointerDown={(event) => {
             event.stopPropagation()
-            drag.begin(event, { row, state: states.at(-1)!.id, rule, how: 'spread' })
+            drag.begin(event, { row, state: lastOf(states).id, rule, how: 'spread' })
           }}
         />
       )}

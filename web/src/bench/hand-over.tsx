@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, ToggleButton, ToggleButtonGroup } from '@mui/material'
-import { serialise } from '@rheoscope/core/document'
+import { firstOf, serialise } from '@rheoscope/core/document'
 import { pictureFile, webAnimations } from '@rheoscope/core/exchange'
 import { saveFile } from '../session/save-file'
 import { stillLife } from '../paint/look-picture'
@@ -42,7 +42,7 @@ export function HandOver() {
 
 function HandOverContent({ onClose }: { readonly onClose: () => void }) {
   const bench = useStillBench()
-  const [format, setFormat] = useState(FORMATS[0]!)
+  const [format, setFormat] = useState(firstOf(FORMATS))
   const [isCopied, setCopied] = useState(false)
   const text = useMemo(() => format.text(bench), [format, bench])
   const save = () => saveFile(`${bench.project.name}.${format.extension}`, text, format.type)

@@ -9,7 +9,7 @@ const PREFIX = 'rheoscope.rows.'
 export function keptRows(component: Id): AddedRows {
   try {
     const kept: unknown = JSON.parse(localStorage.getItem(PREFIX + component) ?? '[]')
-    return Array.isArray(kept) ? (kept as AddedRows).filter(({ axis, row }) => typeof axis === 'string' && typeof row?.key === 'string' && typeof row.trigger?.on === 'string') : []
+    return Array.isArray(kept) ? kept.filter(({ axis, row }) => typeof axis === 'string' && typeof row?.key === 'string' && typeof row.trigger?.on === 'string') : []
     // eslint-disable-next-line no-restricted-syntax -- A browser that keeps nothing, or something else under this name: the rows of the rules are all there are.
   } catch {
     return []

@@ -1,6 +1,6 @@
 import { useId } from 'react'
 import { line, type ScaleLinear } from 'd3'
-import { propertyDefinition, setLane, type Literal, type Project, type Part, type Timing } from '@rheoscope/core/document'
+import { itemAt, propertyDefinition, setLane, type Literal, type Project, type Part, type Timing } from '@rheoscope/core/document'
 import { isCrossFade, type Easing, type Shown } from '@rheoscope/core/motion'
 import { FindingMark } from '../checks/finding-mark'
 import { useFindingsOf } from '../checks/use-findings'
@@ -44,7 +44,7 @@ export function LaneRow({ lane, behind, edgesMs, scale, labelWidth, plotWidth, i
   const { findings } = useFindingsOf(component.id)
   const { part, property, delayMs, durationMs, repeats } = lane
   const label = propertyDefinition(property)?.label ?? property
-  const endMs = repeats ? scale.domain()[1]! : delayMs + durationMs
+  const endMs = repeats ? itemAt(scale.domain(), 1) : delayMs + durationMs
   const [x1, x2] = [scale(delayMs), scale(endMs)]
   return (
     <div className={isSelected ? 'lane is-selected' : 'lane'} data-lane={`${part.name} ${label}`}>
@@ -85,7 +85,7 @@ function LaneBody({ lane, x1, x2 }: { readonly lane: ScoreLane; readonly x1: num
   const numbers = type === 'path' ? samples.map(lane.ease) : samples.map(shownAt).map((shown) => (typeof shown === 'number' ? shown : isCrossFade(shown) ? (shown.crossFade.find(({ value }) => value === lane.to)?.share ?? 0) : Number(shown === lane.to)))
   const [low, high] = [Math.min(...numbers), Math.max(...numbers)]
   const points = numbers.map((value, index): [number, number] => [
-    x1 + (x2 - x1) * samples[index]!,
+    x1 + (x2 - x1) * itemAt(samples, index),
     BODY.top + BODY.height * (high === low ? 0.5 : 1 - (value - low) / (high - low)),
   ])
   return <path className="lane-curve" d={line().digits(2)(points) ?? ''} />

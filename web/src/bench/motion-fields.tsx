@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { addStage, removeStage, setOfStage, type InterruptionPolicy, type Motion, type ReducedForm, type Keyframe, type Stagger, type Timing } from '@rheoscope/core/document'
+import { addStage, firstOf, removeStage, setOfStage, type InterruptionPolicy, type ReducedForm, type Keyframe, type Stagger, type Timing } from '@rheoscope/core/document'
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber } from '../fields/parse-value'
@@ -37,7 +37,7 @@ function ScopeField() {
     { value: 'rule', label: 'this rule' }, { value: 'pair', label: `all from ${state.name} to ${target}` },
     { value: 'component', label: 'the whole component' }, { value: 'project', label: 'the whole project' },
   ]
-  return <ChoiceField label="motion of" value={view.motionScope} choices={choices} onChange={(scope) => select({ do: 'time', scope: scope as MotionScope })} />
+  return <ChoiceField label="motion of" value={view.motionScope} choices={choices} onChange={(scope) => select({ do: 'time', scope })} />
 }
 
 function LengthFields({ motion: { said, timing, set } }: { readonly motion: EditedMotion }) {
@@ -89,7 +89,7 @@ const REDUCED: Worded<ReducedForm> = [
 ]
 
 function WordedField<T>({ label, worded, value, onChange }: { readonly label: string; readonly worded: Worded<T>; readonly value: T | undefined; readonly onChange: (to: T | undefined) => void }) {
-  const chosen = worded.find((each) => each.value === value) ?? worded[0]!
+  const chosen = worded.find((each) => each.value === value) ?? firstOf(worded)
   return <ChoiceField label={label} value={chosen.label} choices={worded.map((each) => each.label)} onChange={(text) => onChange(worded.find((each) => each.label === text)?.value)} />
 }
 
@@ -98,7 +98,7 @@ function MannerFields({ motion: { said, timing, set } }: { readonly motion: Edit
     <>
       <WordedField label="interrupted" worded={POLICIES} value={said?.policy} onChange={(policy) => set('policy', policy)} />
       <WordedField label="speed" worded={SPEEDS} value={said?.velocity} onChange={(to) => set('velocity', to)} />
-      <ChoiceField label="turns" value={timing.rotationDirection} choices={['shortest', 'clockwise', 'counterclockwise', 'as written']} onChange={(direction) => set('rotationDirection', direction as Motion['rotationDirection'])} />
+      <ChoiceField label="turns" value={timing.rotationDirection} choices={['shortest', 'clockwise', 'counterclockwise', 'as written']} onChange={(direction) => set('rotationDirection', direction)} />
       <WordedField label="goes" worded={JUMPS} value={said?.switchAt} onChange={(to) => set('switchAt', to)} />
       <WordedField label="colours mix" worded={SPACES} value={said?.colourSpace} onChange={(space) => set('colourSpace', space)} />
       <StaggerFields stagger={said?.stagger} onChange={(stagger) => set('stagger', stagger)} />
@@ -118,7 +118,7 @@ export function StaggerFields({ stagger, onChange }: { readonly stagger: Stagger
   return (
     <>
       <CommitField label="one by one" isMono value={stagger ? `${stagger.stepMs} ms` : ''} placeholder="all together" onCommit={take} onStep={stepMs(10)} />
-      {stagger && <ChoiceField label="beginning at" value={stagger.from} choices={['first', 'last', 'middle']} onChange={(from) => onChange({ ...stagger, from: from as Stagger['from'] })} />}
+      {stagger && <ChoiceField label="beginning at" value={stagger.from} choices={['first', 'last', 'middle']} onChange={(from) => onChange({ ...stagger, from })} />}
     </>
   )
 }

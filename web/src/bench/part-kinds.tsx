@@ -1,4 +1,4 @@
-import { freeName, namesOf, type Component, type Id, type Part, type PartKind, type PlainPart, type Value } from '@rheoscope/core/document'
+import { freeName, keysOf, namesOf, type Component, type Id, type Part, type PartKind, type PlainPart, type Value } from '@rheoscope/core/document'
 
 /** The glyph of each kind of part in the tree, drawn in a 14 × 14 field. */
 const GLYPHS: Readonly<Record<PartKind, string>> = {
@@ -36,7 +36,7 @@ const NEW_PARTS: Readonly<Record<PlainPart['kind'], PlainPart['base']>> = {
 /** How far from the edges something lies of which it is not known where the middle is. */
 const ASIDE_PX = 8
 
-export const DRAWABLE = Object.keys(NEW_PARTS) as readonly PlainPart['kind'][]
+export const DRAWABLE = keysOf(NEW_PARTS)
 
 /** A new part in the middle of its holder, or near its top left where an expression says how large that is, with a name none of the others has. */
 export function newPart(id: Id, kind: PlainPart['kind'], parent: Part, holder: { readonly width?: Value; readonly height?: Value }, others: readonly Part[]): Part {

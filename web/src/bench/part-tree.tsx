@@ -1,5 +1,5 @@
 import { useRef, useState, type PointerEvent } from 'react'
-import { childrenOf, renamePart, rootOf, type Id, type Part } from '@rheoscope/core/document'
+import { childrenOf, renamePart, rootOf, theOne, type Id, type Part } from '@rheoscope/core/document'
 import { hueOf } from '../theme/state-mark'
 import { putInto, removeSelected } from './commands'
 import { PartGlyph } from './part-kinds'
@@ -48,7 +48,7 @@ function useTreeDrag() {
     setTarget(null)
     if (!from || !target) return
     const { parts } = bench.component
-    const over = parts.find(({ id }) => id === target.part)!
+    const over = theOne(parts, ({ id }) => id === target.part)
     const dragged = { ...bench, parts: [from.part] }
     if (target.where === 'into') putInto(dragged, over.id)
     else {

@@ -1,5 +1,5 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
-import type { Said } from '@rheoscope/core/document'
+import { itemAt, type Said } from '@rheoscope/core/document'
 import {
   inverse, itemOf, matrixTo, outlineOf, reshaped, strokesOf, transformed, withMoved, withNext, withoutPoint, withTurned,
   type DrawItem, type DrawList, type Matrix, type Point, type PointPlace, type ShownValues, type Stroke,
@@ -22,7 +22,7 @@ export function PathPoints({ list, zoom }: { readonly list: DrawList; readonly z
 }
 
 function Points({ list, item, matrix, zoom }: { readonly list: DrawList; readonly item: DrawItem; readonly matrix: Matrix; readonly zoom: number }) {
-  const strokes = strokesOf(item.values.d as string)
+  const strokes = strokesOf(String(item.values.d))
   const [selected, setSelected] = useState<PointPlace | null>(null)
   const hands = usePointHands(list, item, strokes, setSelected)
   const on = (point: Point) => transformed(matrix, point)
@@ -84,7 +84,7 @@ function usePointHands(list: DrawList, item: DrawItem, strokes: readonly Stroke[
   })
   const onKeyDown = (place: PointPlace) => (event: KeyboardEvent) => {
     const commit = (next: readonly Stroke[], label: string) => make(propertyEdit(saidOf(item.values, next)), label)
-    const point = strokes[place.stroke]!.points[place.point]!
+    const point = itemAt(itemAt(strokes, place.stroke).points, place.point)
     const by = NUDGES[event.key]
     const step = event.shiftKey ? 10 : 1
     if (by) commit(withMoved(strokes, place, { x: point.x + by.x * step, y: point.y + by.y * step }), 'nudge a point')

@@ -1,7 +1,8 @@
 import { useRef, useState } from 'react'
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material'
 import {
-  addColumn, addRecord, addTable, cellOf, cellText, freeName, namesOf, removeColumn, removeRecord, removeTable, renameColumn, renameTable, retypeColumn, RheoError, setTableCell, type DataTable,
+  addColumn, addRecord, addTable, cellOf, cellText, freeName, itemAt, namesOf, removeColumn, removeRecord, removeTable, renameColumn, renameTable,
+  retypeColumn, RheoError, setTableCell, type DataTable,
 } from '@rheoscope/core/document'
 import { pastedRows, pasteRecords } from '@rheoscope/core/exchange'
 import { CommitField } from '../fields/commit-field'
@@ -106,7 +107,7 @@ function ColumnHead({ table, column }: { readonly table: DataTable; readonly col
     <th scope="col">
       <CommitField label={`Name of column ${column.name}`} hidesLabel value={column.name} onCommit={rename} />
       <span className="data-grid-type">
-        <ChoiceField label={`Type of column ${column.name}`} hidesLabel value={column.type} choices={TYPES} onChange={(type) => make(retypeColumn(table, column.id, type as typeof column.type), 'change the type of a column')} />
+        <ChoiceField label={`Type of column ${column.name}`} hidesLabel value={column.type} choices={TYPES} onChange={(type) => make(retypeColumn(table, column.id, type), 'change the type of a column')} />
         <button className="plain muted" disabled={table.columns.length === 1} aria-label={`Remove column ${column.name}`} onClick={() => make(removeColumn(table, column.id), `remove the column ${column.name}`)}>×</button>
       </span>
     </th>
@@ -115,7 +116,7 @@ function ColumnHead({ table, column }: { readonly table: DataTable; readonly col
 
 function RecordRow({ table, row, onProblem }: { readonly table: DataTable; readonly row: number; readonly onProblem: (sentence: string | null) => void }) {
   const { make } = useStillBench()
-  const record = table.records[row]!
+  const record = itemAt(table.records, row)
   const paste = (column: number, rows: readonly (readonly string[])[]) => {
     try {
       onProblem(null)

@@ -3,6 +3,8 @@ import { inProject, setAt, type Id, type Part } from '@rheoscope/core/document'
 import { FONT_FAMILIES, itemOf, matrixTo, transformed, type DrawList, type Frame } from '@rheoscope/core/scene'
 import { useBench } from './use-bench'
 
+const ALIGNMENTS = ['start', 'center', 'end'] as const
+
 /** Edits the words of a text in place. Enter or leaving the field takes them, Shift Enter begins a line, Escape leaves them as they were. */
 export function TextOnEasel({ part, list, view, zoom, onDone }: {
   readonly part: Part
@@ -27,8 +29,8 @@ export function TextOnEasel({ part, list, view, zoom, onDone }: {
       className="text-on-easel" aria-label={`Words of ${part.name}`} autoFocus value={words} spellCheck={false} onFocus={(event) => event.target.select()}
       style={{
         left: (at.x - view.x) * zoom, top: (at.y - view.y) * zoom, width: Math.max(60, (values.width + 8) * zoom), height: Math.max(20, values.height * zoom),
-        fontFamily: FONT_FAMILIES[values.fontFamily as string], fontWeight: values.fontWeight as string, fontSize: (values.fontSize as number) * zoom,
-        lineHeight: String(values.lineHeight), textAlign: values.textAlign as 'start', letterSpacing: (values.letterSpacing as number) * zoom,
+        fontFamily: FONT_FAMILIES[values.fontFamily], fontWeight: values.fontWeight, fontSize: values.fontSize * zoom,
+        lineHeight: String(values.lineHeight), textAlign: ALIGNMENTS.find((each) => each === values.textAlign) ?? 'start', letterSpacing: values.letterSpacing * zoom,
       }}
       onChange={(event) => setWords(event.target.value)} onBlur={take}
       onKeyDown={(event) => {

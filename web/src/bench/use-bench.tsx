@@ -1,5 +1,5 @@
 import { createContext, useContext, useEffect, useMemo, useReducer, type Dispatch, type ReactNode } from 'react'
-import { batch, firstStateOf, holdsIn, lookAt, rootOf, ruleInCell, setProperties, setPropertyEverywhere, triggerRow, type Axis, type Component, type Edit, type Id, type LookPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value } from '@rheoscope/core/document'
+import { batch, firstOf, firstStateOf, holdsIn, lookAt, rootOf, ruleInCell, setProperties, setPropertyEverywhere, triggerRow, type Axis, type Component, type Edit, type Id, type LookPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value } from '@rheoscope/core/document'
 import { ChecksProvider } from '../checks/use-findings'
 import type { Still } from '../paint/look-picture'
 import type { Player } from '../playing/player'
@@ -80,7 +80,7 @@ function useContextOf(context: typeof BenchContext): Bench {
 }
 
 function useBenchOf(project: Project, component: Component, stored: Pick<Bench['stored'], 'project' | 'component'>, { session, view, select, player }: Pick<Bench, 'session' | 'view' | 'select' | 'player'>): Bench {
-  const axis = component.axes.find((each) => each.id === view.axis) ?? component.axes[0]!
+  const axis = component.axes.find((each) => each.id === view.axis) ?? firstOf(component.axes)
   const state = axis.states.find((each) => each.id === view.state) ?? firstStateOf(axis)
   const combined = combinationOf(view.into)
   const combination = component.combinations.find(({ id }) => id === combined)
@@ -95,7 +95,7 @@ function useBenchOf(project: Project, component: Component, stored: Pick<Bench['
         : stage ? [{ look: 'stage', ...stage }]
         : combination ? [{ look: 'combination', id: combination.id }]
           : editedStates.map(({ id }) => ({ look: 'state', axis: axis.id, state: id }))
-    const place: LookPlace = view.into === 'base' || view.into === 'all' ? { look: 'base' } : edited[0]!
+    const place: LookPlace = view.into === 'base' || view.into === 'all' ? { look: 'base' } : firstOf(edited)
     const ruleOf = (of: Component) => (view.row === null ? null : (ruleInCell(of, axis.id, state.id, view.row) ?? null))
     return {
       project, component, axis, state, editedStates, view, select, session, player, place, shown,
@@ -130,7 +130,7 @@ function shownLook(component: Component, axis: Axis, state: State, { into }: Ben
 
 function initialState(component: Component, opening: Opening | null): BenchState {
   const rule = component.rules.find(({ id }) => id === opening?.rule)
-  const axis = component.axes.find(({ id }) => id === rule?.axis) ?? component.axes[0]!
+  const axis = component.axes.find(({ id }) => id === rule?.axis) ?? firstOf(component.axes)
   const state = axis.states.find(({ id }) => id === opening?.state)?.id ?? axis.start
   const first = component.parts[1] ?? rootOf(component)
   return {

@@ -1,4 +1,4 @@
-import { emptyCells, setCells, type Cell, type Target } from '@rheoscope/core/document'
+import { emptyCells, firstOf, setCells, type Cell, type Target } from '@rheoscope/core/document'
 import { newId } from '../session/new-id'
 import { rowsOf, triggerTitle } from './rows'
 import { useStillBench } from './use-bench'
@@ -18,7 +18,7 @@ export function useCells(): SelectedCells {
     return found ? [{ axis: axis.id, state: at, trigger: found.trigger, part: found.part }] : []
   }
   const cells = view.row === null ? [] : [...cellAt(view.row, state.id), ...view.alsoCells.flatMap((cell) => cellAt(cell.row, cell.state))]
-  const what = cells.length === 1 ? `what ${triggerTitle(cells[0]!.trigger)} does in ${state.name}` : `${cells.length} cells`
+  const what = cells.length === 1 ? `what ${triggerTitle(firstOf(cells).trigger)} does in ${state.name}` : `${cells.length} cells`
   return {
     cells,
     set: (target) => cells.length > 0 && make(setCells(project, component, cells, target, newId), `set ${what}`),

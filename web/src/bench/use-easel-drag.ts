@@ -1,5 +1,5 @@
 import { useRef, useState, type PointerEvent, type RefObject } from 'react'
-import type { Edit } from '@rheoscope/core/document'
+import { itemAt, type Edit } from '@rheoscope/core/document'
 import { HANDLES, type DrawList, type Frame } from '@rheoscope/core/scene'
 import { pointIn } from '../paint/point-in'
 import { between, draggedTo, grabbedIn, isInside, pick, type Drag } from './easel-drag'
@@ -31,7 +31,7 @@ export function useEaselDrag(list: DrawList, picture: RefObject<SVGSVGElement | 
     const target = event.target as Element
     const [grabbed] = parts[0] ? grabbedIn(list, component, parts[0].id) : []
     const index = target.getAttribute('data-handle')
-    if (grabbed && index !== null) drag.current = { how: 'resize', from, part: grabbed, handle: HANDLES[Number(index)]! }
+    if (grabbed && index !== null) drag.current = { how: 'resize', from, part: grabbed, handle: itemAt(HANDLES, Number(index)) }
     else if (grabbed && target.hasAttribute('data-turn')) drag.current = { how: 'turn', from, part: grabbed }
     else {
       const picked = pick(list, component, view.parts, from, event.shiftKey)

@@ -1,5 +1,5 @@
 import { useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react'
-import { addPart, freeName, namesOf, type Part } from '@rheoscope/core/document'
+import { addPart, firstOf, freeName, namesOf, type Part } from '@rheoscope/core/document'
 import { outlineBounds, outlineOf, transformedOutline, type PathPoint, type Point, type Stroke } from '@rheoscope/core/scene'
 import { newId } from '../session/new-id'
 import { pointIn } from '../paint/point-in'
@@ -70,7 +70,7 @@ const onGrid = (point: Point, gridPx: number | null): Point => {
 function pathPart(d: string, others: readonly Part[]): Part {
   const { x, y, width, height } = outlineBounds(d)
   return {
-    id: newId('path'), kind: 'path', name: freeName('path', namesOf(others)), parent: others[0]!.id,
+    id: newId('path'), kind: 'path', name: freeName('path', namesOf(others)), parent: firstOf(others).id,
     base: { x, y, width: Math.max(1, width), height: Math.max(1, height), d: transformedOutline(d, [1, 0, 0, 1, -x, -y]), stroke: '#1d2b33', strokeWidth: 2, strokeCap: 'round' },
   }
 }

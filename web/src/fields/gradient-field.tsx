@@ -1,4 +1,4 @@
-import { isGradient, type Colour, type Gradient, type Paint } from '@rheoscope/core/document'
+import { firstOf, isGradient, lastOf, type Colour, type Gradient, type Paint } from '@rheoscope/core/document'
 import { CommitField } from './commit-field'
 import { parseNumber } from './parse-value'
 import { ChoiceField } from './property-field'
@@ -12,10 +12,10 @@ const begun = (kind: Gradient['gradient'], from: Colour): Gradient =>
 /** Edits a paint as a plain colour or as a gradient with its direction and stops. */
 export function GradientField({ label, value, onChange }: { readonly label: string; readonly value: Paint; readonly onChange: (value: Paint) => void }) {
   const kind = isGradient(value) ? value.gradient : 'plain'
-  const first = isGradient(value) ? value.stops[0]!.colour : (value ?? '#24506f')
-  const choose = (to: string) => {
+  const first = isGradient(value) ? firstOf(value.stops).colour : (value ?? '#24506f')
+  const choose = (to: (typeof KINDS)[number]) => {
     if (to === 'plain') onChange(first)
-    else onChange(isGradient(value) ? { ...value, gradient: to as Gradient['gradient'] } : begun(to as Gradient['gradient'], first))
+    else onChange(isGradient(value) ? { ...value, gradient: to } : begun(to, first))
   }
   return (
     <div className="picker" role="dialog" aria-label={`${label} as a gradient`}>
@@ -47,7 +47,7 @@ function Stops({ gradient, onChange }: { readonly gradient: Gradient; readonly o
     return null
   }
   const add = () => {
-    const [before, last] = [stops.at(-2)!, stops.at(-1)!]
+    const [before, last] = [stops.at(-2)!, lastOf(stops)]
     onChange({ ...gradient, stops: [...stops.slice(0, -1), { colour: before.colour, at: (before.at + last.at) / 2 }, last] })
   }
   return (

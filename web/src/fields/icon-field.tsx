@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState, type KeyboardEvent } from 'react'
-import { addIcon, isExpression, type Edit, type Project, type Value } from '@rheoscope/core/document'
+import { addIcon, firstOf, isExpression, type Edit, type Project, type Value } from '@rheoscope/core/document'
 import { formatValue } from './parse-value'
 import { FloatingPanel } from '../theme/floating'
 import './pickers.css'
@@ -81,7 +81,7 @@ function IconSearch({ onChoose }: { readonly onChoose: (name: string, d: string)
 function matching(icons: IconSet, sought: string): IconSet {
   const words = sought.trim().toLowerCase().split(/[\s-]+/).filter(Boolean)
   if (words.length === 0) return icons
-  const rank = ({ name }: IconSet[number]) => (name.startsWith(words[0]!) ? 0 : 1000) + name.length
+  const rank = ({ name }: IconSet[number]) => (name.startsWith(firstOf(words)) ? 0 : 1000) + name.length
   return icons.filter(({ name }) => words.every((word) => name.includes(word))).toSorted((a, b) => rank(a) - rank(b))
 }
 

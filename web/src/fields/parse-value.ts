@@ -1,4 +1,4 @@
-import { isExpression, isToken, orElse, valueProblem, type Literal, type PropertyDefinition, type Token, type Value } from '@rheoscope/core/document'
+import { isExpression, isToken, messageOf, orElse, valueProblem, type PropertyDefinition, type Token, type Value } from '@rheoscope/core/document'
 import { evaluate, typeOf, type ExpressionType, type Scope } from '@rheoscope/core/expression'
 import { formatReference, isReference, parseReference } from './token-reference'
 
@@ -73,7 +73,7 @@ function parseExpressionValue(definition: PropertyDefinition, expr: string, scop
     if (type !== wanted && !(wanted === 'text' && type === 'number')) return { problem: `${definition.label} needs a ${wanted}; this is a ${type}.` }
     return { value: { expr } }
   } catch (error) {
-    return { problem: (error as Error).message }
+    return { problem: messageOf(error) }
   }
 }
 
@@ -85,5 +85,5 @@ export function formatValue(value: Value | undefined, tokens: readonly Token[] =
   if (isToken(value)) return formatReference(value, tokens)
   if (Array.isArray(value)) return value.length === 0 ? '' : value.every((item) => typeof item === 'number') ? value.join(' ') : `${value.length}`
   if (typeof value === 'object') return 'gradient' in value ? `${value.gradient} gradient` : ''
-  return typeof value === 'number' ? String(Math.round(value * 1000) / 1000) : String(value as Exclude<Literal, object>)
+  return typeof value === 'number' ? String(Math.round(value * 1000) / 1000) : String(value)
 }

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react'
 import { Button } from '@mui/material'
-import { addAsset, assetAddress, PICTURE_LIMITS, PICTURE_TYPES, type Edit, type Project, type Value } from '@rheoscope/core/document'
+import { addAsset, assetAddress, messageOf, PICTURE_LIMITS, PICTURE_TYPES, type Edit, type Project, type Value } from '@rheoscope/core/document'
 import { uploadPicture } from '../api/pictures'
 import { FloatingPanel } from '../theme/floating'
 import './pickers.css'
@@ -27,7 +27,7 @@ export function PictureField({ label, value, project, onChange }: {
       const picture = await uploadPicture(file)
       choose(picture.id, project.assets.some(({ id }) => id === picture.id) ? undefined : addAsset({ ...picture, name: file.name }))
     } catch (error) {
-      setProblem((error as Error).message)
+      setProblem(messageOf(error))
     }
   }
   return (

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { isExpression, isToken, type Edit, type Paint, type Project, type PropertyDefinition, type Shadow, type Value } from '@rheoscope/core/document'
+import { asPaint, asShadows, isExpression, isToken, type Edit, type Paint, type Project, type PropertyDefinition, type Value } from '@rheoscope/core/document'
 import type { Scope } from '@rheoscope/core/expression'
 import { CommitField } from './commit-field'
 import { GradientField } from './gradient-field'
@@ -42,7 +42,7 @@ export function PropertyField({ definition, value, scope, project, onChange }: {
       </span>
     )
   }
-  if (type === 'shadows') return <ShadowField label={label} value={value as readonly Shadow[]} onChange={onChange} />
+  if (type === 'shadows') return <ShadowField label={label} value={asShadows(value)} onChange={onChange} />
   const isNumber = type === 'number' || type === 'length' || type === 'ratio' || type === 'angle'
   const step = (text: string, steps: number): string => {
     const number = parseNumber(text)
@@ -57,7 +57,7 @@ export function PropertyField({ definition, value, scope, project, onChange }: {
         onCommit={(text) => { const problem = take(text); if (problem === null) setWriting(false); return problem }}
       />
       {isPaint && <Swatch label={label} value={value} onChange={onChange} />}
-      {type === 'paint' && !isExpression(value) && !isToken(value) && <GradientButton label={label} value={value as Paint} onChange={onChange} />}
+      {type === 'paint' && !isExpression(value) && !isToken(value) && <GradientButton label={label} value={asPaint(value)} onChange={onChange} />}
     </span>
   )
 }
@@ -71,21 +71,23 @@ function YesNoField({ label, value, onChange }: { readonly label: string; readon
   )
 }
 
-export function ChoiceField({ label, value, choices, hidesLabel = false, onChange }: {
+export function ChoiceField<const Choice extends string>({ label, value, choices, hidesLabel = false, onChange }: {
   readonly label: string
   readonly hidesLabel?: boolean
   readonly value: string
-  readonly choices: readonly (string | { readonly value: string; readonly label: string })[]
-  readonly onChange: (value: string) => void
+  readonly choices: readonly (Choice | { readonly value: Choice; readonly label: string })[]
+  readonly onChange: (value: Choice) => void
 }) {
+  const worded = choices.map((choice) => (typeof choice === 'string' ? { value: choice, label: choice } : choice))
+  const choose = (text: string) => {
+    const chosen = worded.find((each) => each.value === text)
+    if (chosen) onChange(chosen.value)
+  }
   return (
     <label className="field">
       <span className={hidesLabel ? 'visually-hidden' : undefined}>{label}</span>
-      <select value={value} onChange={(event) => onChange(event.target.value)} onKeyDown={(event) => event.key !== 'Escape' && event.stopPropagation()}>
-        {choices.map((choice) => {
-          const { value: chosen, label: shown } = typeof choice === 'string' ? { value: choice, label: choice } : choice
-          return <option key={chosen} value={chosen}>{shown}</option>
-        })}
+      <select value={value} onChange={(event) => choose(event.target.value)} onKeyDown={(event) => event.key !== 'Escape' && event.stopPropagation()}>
+        {worded.map((each) => <option key={each.value} value={each.value}>{each.label}</option>)}
       </select>
     </label>
   )

@@ -1,5 +1,6 @@
 import { useLayoutEffect, useRef, useState, type KeyboardEvent, type RefObject } from 'react'
 import { completed, completionFor, type Completion } from './completion'
+import { itemAt } from '@rheoscope/core/document'
 
 const NOTHING: Completion = { from: 0, options: [] }
 
@@ -41,7 +42,7 @@ export function useCompletion(input: RefObject<HTMLInputElement | null>, text: s
     takesKey: ({ key }) => {
       if (options.length === 0) return false
       if (key === 'ArrowDown' || key === 'ArrowUp') setChoice((choice + (key === 'ArrowDown' ? 1 : options.length - 1)) % options.length)
-      else if (key === 'Tab') accept(options[choice]!)
+      else if (key === 'Tab') accept(itemAt(options, choice))
       else if (key === 'Escape') close()
       else return false
       return true

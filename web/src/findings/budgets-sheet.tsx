@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { familiesIn, givenIn, timesApart, type Budget, type Family, type Piece } from '@rheoscope/core/check'
-import { setLimit, type Axis, type Component, type Id, type Project } from '@rheoscope/core/document'
+import { firstOf, setLimit, theOne, type Axis, type Component, type Id, type Project } from '@rheoscope/core/document'
 import { msText } from '../bench/timing-text'
 import { CommitField } from '../fields/commit-field'
 import { wholeMs } from '../fields/ms-field'
@@ -43,15 +43,15 @@ export function BudgetsSheet() {
 
 /** The way one asks for first: from where it starts to its last state. */
 function usualIn(component: Component): Chosen {
-  const axis = component.axes.find(({ states }) => states.length > 1)!
+  const axis = theOne(component.axes, ({ states }) => states.length > 1)
   const last = axis.states.findLast(({ id }) => id !== axis.start)!
   return { component: component.id, axis: axis.id, from: axis.start, to: last.id }
 }
 
 function Question({ components, chosen, onChoose }: { readonly project: Project; readonly components: readonly Component[]; readonly chosen: Chosen; readonly onChoose: (chosen: Chosen) => void }) {
-  const component = components.find(({ id }) => id === chosen.component) ?? components[0]!
+  const component = components.find(({ id }) => id === chosen.component) ?? firstOf(components)
   const axes = component.axes.filter(({ states }) => states.length > 1)
-  const axis = axes.find(({ id }) => id === chosen.axis) ?? axes[0]!
+  const axis = axes.find(({ id }) => id === chosen.axis) ?? firstOf(axes)
   const state = (label: string, which: 'from' | 'to') => (
     <select aria-label={label} value={chosen[which]} onChange={(event) => onChoose({ ...chosen, [which]: event.target.value })}>
       {axis.states.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}
@@ -59,7 +59,7 @@ function Question({ components, chosen, onChoose }: { readonly project: Project;
   )
   return (
     <p className="budget-question">
-      <select aria-label="Component" value={component.id} onChange={(event) => onChoose(usualIn(components.find(({ id }) => id === event.target.value)!))}>
+      <select aria-label="Component" value={component.id} onChange={(event) => onChoose(usualIn(theOne(components, ({ id }) => id === event.target.value)))}>
         {components.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}
       </select>
       {axes.length > 1 && (
@@ -98,7 +98,7 @@ function PathBar({ axis, budget, longest }: { readonly axis: Axis; readonly budg
     <li className="budget-path">
       <p>
         {states.map((id, index) => {
-          const state = axis.states.find((each) => each.id === id)!
+          const state = theOne(axis.states, (each) => each.id === id)
           return <span key={id} className="budget-state">{index > 0 && <span className="muted"> → </span>}<StateMark hue={state.hue} /> {state.name}</span>
         })}
         <b className="mono budget-total">{leastMs === mostMs ? msText(leastMs) : `${msText(leastMs)} to ${msText(mostMs)}`}</b>

@@ -4,6 +4,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query'
 import type { CheckProgress } from '@rheoscope/core/check'
 import { beginCheck, followCheck, loadCheck, stopCheck, type KeptCheck } from '../api/projects'
 import { useSession } from '../session/use-session'
+import { messageOf } from '@rheoscope/core/document'
 
 /** A complete check on the server: begun, followed while it goes on, stopped, and what the last one came to. */
 export function CompleteCheck({ project }: { readonly project: string }) {
@@ -30,7 +31,7 @@ export function CompleteCheck({ project }: { readonly project: string }) {
       await beginCheck(project)
       follow(true)
     } catch (error) {
-      setProblem((error as Error).message)
+      setProblem(messageOf(error))
     }
   }
   const stop = () => {

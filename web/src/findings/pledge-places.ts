@@ -1,4 +1,4 @@
-import { orElse, type Id, type Literal, type Pledge, type Project, type State } from '@rheoscope/core/document'
+import { certain, orElse, type Id, type Literal, type Pledge, type Project, type State } from '@rheoscope/core/document'
 import { thingsOnSurface } from '@rheoscope/core/check'
 
 /** An axis of an instance that a promise can speak of. */
@@ -38,6 +38,6 @@ export function valuesOf({ variables, components, screens }: Project, name: stri
 /** The value of an expression that is a number or a quoted text. */
 function constant(text: string): readonly Literal[] {
   const quoted = /^\s*'([^']*)'\s*$/.exec(text)
-  if (quoted) return [quoted[1]!]
+  if (quoted) return [certain(quoted[1])]
   return /^\s*-?\d+(\.\d+)?\s*$/.test(text) ? [Number(text)] : []
 }

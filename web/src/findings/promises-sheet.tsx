@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react'
 import { Button } from '@mui/material'
 import { Link } from 'react-router'
 import { pledgeText } from '@rheoscope/core/check'
-import { addPledge, orElse, removePledge, type Literal, type Pledge, type Pledged, type PledgedState, type Project } from '@rheoscope/core/document'
+import { addPledge, orElse, removePledge, theOne, type Literal, type Pledge, type Pledged, type PledgedState, type Project } from '@rheoscope/core/document'
 import { CheckStatus } from '../checks/check-status'
 import { useLookingAtAll, useOfChecks } from '../checks/use-findings'
 import { newId } from '../session/new-id'
@@ -130,7 +130,7 @@ function PledgedSlots({ project, places, value, onChange, label }: SlotsProps) {
       <select aria-label={label} value={subject} onChange={(event) => { setSubject(event.target.value); onChange(null) }}>
         <option value="">…</option>
         {places.map(({ key, name }) => <option key={key} value={`place ${key}`}>{name}</option>)}
-        {alike.map((component) => <option key={component} value={`group ${component}`}>of all {places.find((each) => each.component === component)!.componentName}s</option>)}
+        {alike.map((component) => <option key={component} value={`group ${component}`}>of all {theOne(places, (each) => each.component === component).componentName}s</option>)}
         {project.variables.map(({ name }) => <option key={name} value={`variable ${name}`}>{name}</option>)}
       </select>
       {group.length > 0 && (

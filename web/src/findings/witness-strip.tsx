@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import type { Witness } from '@rheoscope/core/check'
-import { orElse, type Input, type Project } from '@rheoscope/core/document'
+import { firstOf, orElse, type Input, type Project } from '@rheoscope/core/document'
 import { inOrder, Run } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
 import { msText } from '../bench/timing-text'
@@ -47,7 +47,7 @@ function framesOf(project: Project, { surface, inputs, lookAtMs, caption }: Witn
 }
 
 /** The first frame and the last ones, as many as fit. */
-const thinned = (frames: readonly Frame[]): readonly Frame[] => (frames.length < MOST_FRAMES ? frames : [frames[0]!, ...frames.slice(-(MOST_FRAMES - 2))])
+const thinned = (frames: readonly Frame[]): readonly Frame[] => (frames.length < MOST_FRAMES ? frames : [firstOf(frames), ...frames.slice(-(MOST_FRAMES - 2))])
 
 const WORDS: Readonly<Record<Input['do'], string>> = { move: 'point', press: 'press', release: 'release', exit: 'leave', wheel: 'scroll', key: 'key', put: 'put', parameter: 'set' }
 

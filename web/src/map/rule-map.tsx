@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { movesOf, shortestWay, triggerRow, type Axis, type Component, type Move, type State } from '@rheoscope/core/document'
+import { firstOf, movesOf, shortestWay, theOne, triggerRow, type Axis, type Component, type Move, type State } from '@rheoscope/core/document'
 import { triggerTitle } from '../bench/rows'
 import { msText, ruleTiming } from '../bench/timing-text'
 import { useBench } from '../bench/use-bench'
@@ -54,7 +54,7 @@ function connectionsOf(component: Component, axis: Axis): readonly Connection[] 
     const id = `${move.from} ${move.to}`
     byEnds.set(id, [...(byEnds.get(id) ?? []), move])
   }
-  return [...byEnds].map(([id, moves]) => ({ id, from: moves[0]!.from, to: moves[0]!.to, moves }))
+  return [...byEnds].map(([id, moves]) => ({ id, from: firstOf(moves).from, to: firstOf(moves).to, moves }))
 }
 
 function graphOf(component: Component, axis: Axis, connections: readonly Connection[]): MapGraph {
@@ -97,7 +97,7 @@ function MoveLabel({ move, x, y }: { readonly move: Move; readonly x: number; re
 
 function StateNode({ state, layout, isLost }: { readonly state: State; readonly layout: MapLayout; readonly isLost: boolean }) {
   const { project, component, axis, view, select } = useBench()
-  const place = layout.nodes.find(({ id }) => id === state.id)!
+  const place = theOne(layout.nodes, ({ id }) => id === state.id)
   const classes = ['plain map-node', view.state === state.id && 'is-selected', isLost && 'is-lost'].filter(Boolean).join(' ')
   return (
     <button

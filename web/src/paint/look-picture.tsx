@@ -58,6 +58,6 @@ export function LookPicture({ project, component, standing }: {
   readonly standing: Readonly<Record<string, string>>
 }) {
   const key = JSON.stringify(standing)
-  const list = useMemo(() => stillLife(project, component, { standing: JSON.parse(key) as Record<string, string> }), [project, component, key])
+  const list = useMemo(() => stillLife(project, component, { standing: JSON.parse(key) }), [project, component, key])
   return <DrawListPicture list={list} />
 }

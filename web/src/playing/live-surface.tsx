@@ -34,6 +34,11 @@ export const LiveSurface = (props: LiveSurfaceProps) => (
 )
 
 /** Answers to pointer and keyboard, and shows where the focus and a played finger are. */
+const POINTERS = ['mouse', 'touch', 'pen'] as const
+
+/** What an event came from; what the browser cannot tell counts as a mouse (Pointer Events § 4.1). */
+const pointerOf = ({ pointerType }: PointerEvent) => POINTERS.find((each) => each === pointerType) ?? 'mouse'
+
 function LivePicture({ player, label, className, field, mostZoom, clips = false, way, shown = (_wallMs, live) => live }: LiveSurfaceProps) {
   const group = useRef<SVGGElement>(null)
   const picture = useRef<SVGSVGElement>(null)
@@ -72,7 +77,7 @@ function LivePicture({ player, label, className, field, mostZoom, clips = false,
     const tidy = (value: number) => Math.round(value * 10) / 10
     // A finger is nowhere until it touches.
     if (way === 'touch' && kind === 'move' && event.buttons === 0) return
-    player.send({ do: kind, x: tidy(x), y: tidy(y), pointer: way ?? (event.pointerType as 'mouse' | 'touch' | 'pen') })
+    player.send({ do: kind, x: tidy(x), y: tidy(y), pointer: way ?? pointerOf(event) })
     if (way === 'touch' && kind === 'release') player.send({ do: 'exit', pointer: 'touch' })
   }
   useWheel(player, picture)
@@ -86,7 +91,7 @@ function LivePicture({ player, label, className, field, mostZoom, clips = false,
         send(event, 'press')
       }}
       onPointerUp={(event) => send(event, 'release')}
-      onPointerLeave={(event) => player.send({ do: 'exit', pointer: event.pointerType as 'mouse' })}
+      onPointerLeave={(event) => player.send({ do: 'exit', pointer: pointerOf(event) })}
       tabIndex={0} onKeyDown={(event) => sendKey(player, event)}
     >
       {clips && <clipPath id={`${scope}-edges`}><rect width={size.width} height={size.height} /></clipPath>}

@@ -1,4 +1,4 @@
-import { orElse, RheoError, type Input, type InputAction, type Project } from '@rheoscope/core/document'
+import { firstOf, itemAt, orElse, RheoError, type Input, type InputAction, type Project } from '@rheoscope/core/document'
 import type { Surface } from '@rheoscope/core/machine'
 import { inOrder, play, Run, type RunOptions, type Trace } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
@@ -172,7 +172,7 @@ export class Player {
 
   /** The run as it was at an instant of its past; nothing may be done to it. */
   runAt(ms: number): Run {
-    const { run, inputs } = this.remembered.findLast(({ atMs }) => atMs <= ms) ?? this.remembered[0]!
+    const { run, inputs } = this.remembered.findLast(({ atMs }) => atMs <= ms) ?? firstOf(this.remembered)
     const then = run.fork(undefined, false)
     play(then, this.done.slice(inputs), Math.floor(ms))
     return then
@@ -200,8 +200,8 @@ export class Player {
   private goThrough(inputs: readonly Input[], from: number, fromMs: number, untilMs: number): number {
     let next = from
     for (let ms = Math.min(untilMs, fromMs + REMEMBER_MS); ; ms = Math.min(untilMs, ms + REMEMBER_MS)) {
-      for (; next < inputs.length && inputs[next]!.atMs <= ms; next++) {
-        const { atMs, ...action } = inputs[next]!
+      for (; next < inputs.length && itemAt(inputs, next).atMs <= ms; next++) {
+        const { atMs, ...action } = itemAt(inputs, next)
         this.run.advanceTo(atMs)
         this.run.send(action)
       }

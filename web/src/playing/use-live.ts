@@ -16,11 +16,11 @@ export function useLive(player: Player): Live {
   usePlayerState(player)
   const { trace } = player.current
   const event = trace.findLastIndex((each) => each.what === 'fired' && each.instance === '')
-  const fired = trace[event] as Extract<TraceEvent, { what: 'fired' }> | undefined
+  const fired = trace[event]
   return {
     states: player.current.instance('')?.states ?? [],
     cutMs: cutBy(trace),
-    fired: fired ? { rule: fired.rule, state: fired.state, event } : null,
+    fired: fired?.what === 'fired' ? { rule: fired.rule, state: fired.state, event } : null,
   }
 }
 

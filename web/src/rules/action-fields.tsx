@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addAction, EMPTY_MOTION, removeAction, setAction, type Action, type Motion, type Rule } from '@rheoscope/core/document'
+import { addAction, EMPTY_MOTION, firstOf, messageOf, removeAction, setAction, type Action, type Motion, type Rule } from '@rheoscope/core/document'
 import { scopeOf, typeOf } from '@rheoscope/core/expression'
 import { fromToken } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
@@ -34,7 +34,7 @@ export function ActionFields({ rule }: { readonly rule: Rule }) {
       {rule.actions.map((action, index) => <ActionRow key={action.id} rule={rule} action={action} isFirst={index === 0} />)}
       <button className="plain underlined" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>+ action</button>
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
-        <MenuItem disabled={variables.length === 0} onClick={() => add({ id: newId('set'), do: 'set', variable: variables[0]!.name, to: startText(variables[0]!.type) })}>set a variable{variables.length === 0 && <span className="muted"> there is none yet</span>}</MenuItem>
+        <MenuItem disabled={variables.length === 0} onClick={() => add({ id: newId('set'), do: 'set', variable: firstOf(variables).name, to: startText(firstOf(variables).type) })}>set a variable{variables.length === 0 && <span className="muted"> there is none yet</span>}</MenuItem>
         <MenuItem onClick={() => add({ id: newId('send'), do: 'send', message: 'chosen', payload: null, recipient: 'holder' })}>send a message</MenuItem>
         <MenuItem disabled={instances.length === 0} onClick={addDrive}>put an instance inside into a state</MenuItem>
         {screen && <MenuItem onClick={() => add({ id: newId('go to screen'), do: 'go to screen', screen: screen.id, motion: null })}>go to a screen</MenuItem>}
@@ -170,7 +170,7 @@ function ExpressionField({ label, value, isOptional = false, onChange }: { reado
     try {
       typeOf(expr, scopeOf(project, component))
     } catch (error) {
-      return (error as Error).message
+      return messageOf(error)
     }
     onChange(expr)
     return null

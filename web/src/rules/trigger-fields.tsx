@@ -1,4 +1,4 @@
-import { isFromUser, setRuleField, type Rule, type Trigger } from '@rheoscope/core/document'
+import { certain, isFromUser, setRuleField, type Rule, type Trigger } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
 import { CommitField } from '../fields/commit-field'
 import { conditionProblem } from '../fields/condition'
@@ -30,7 +30,7 @@ function KindFields({ trigger, onChange }: { readonly trigger: Trigger; readonly
       return (
         <>
           <MsField label={trigger.on} ms={trigger.ms} step={100} onChange={(ms) => onChange({ ...trigger, ms })} />
-          <ChoiceField label="counted from" value={trigger.since} choices={['entering', 'settling']} onChange={(since) => onChange({ ...trigger, since: since as 'entering' })} />
+          <ChoiceField label="counted from" value={trigger.since} choices={['entering', 'settling']} onChange={(since) => onChange({ ...trigger, since })} />
           <ConditionField label="held while" value={trigger.pauseWhile} empty="never" onChange={(pauseWhile) => onChange({ ...trigger, pauseWhile })} />
         </>
       )
@@ -88,7 +88,7 @@ type KeyTrigger = Extract<Trigger, { on: 'key' }>
 const MODIFIERS = ['shift', 'control', 'alt', 'meta'] as const
 
 const keyText = ({ key, modifiers }: KeyTrigger): string =>
-  [...MODIFIERS.filter((name) => modifiers[name]).map((name) => name[0]!.toUpperCase() + name.slice(1)), key === ' ' ? 'Space' : key].join('+')
+  [...MODIFIERS.filter((name) => modifiers[name]).map((name) => certain(name[0]).toUpperCase() + name.slice(1)), key === ' ' ? 'Space' : key].join('+')
 
 /** Reads `Shift+ArrowRight`, names as `KeyboardEvent.key` has them. */
 function takeKey(text: string, onKey: (key: Pick<KeyTrigger, 'key' | 'modifiers'>) => void): string | null {

@@ -1,4 +1,4 @@
-import { LAST_WITHOUT_AUTHORS, type Author, type Entry } from '@rheoscope/core/document'
+import { isFields, LAST_WITHOUT_AUTHORS, type Author, type Entry } from '@rheoscope/core/document'
 import { jsonOr } from '../json'
 import type { SetAside } from './sending'
 
@@ -49,6 +49,6 @@ const NOTHING: Kept = { pending: [], setAside: [] }
 /** What was written; a list of entries is what earlier versions wrote. */
 function parsed(text: string | null): Kept {
   // Where something else wrote under this name, there is nothing of ours in it.
-  const kept = jsonOr(text ?? '', NOTHING) as Kept | readonly Entry[]
-  return Array.isArray(kept) ? { ...NOTHING, pending: kept as readonly Entry[] } : { ...NOTHING, ...(kept as Kept) }
+  const kept = jsonOr(text ?? '', NOTHING)
+  return Array.isArray(kept) ? { ...NOTHING, pending: kept } : { ...NOTHING, ...(isFields(kept) ? kept : {}) }
 }

@@ -1,6 +1,6 @@
 import {
-  apply, doing, historyOf, rebase, record, redoing, RheoError, undoing,
-  type Appended, type Author, type Edit, type Entry, type History, type Lost, type Project, type Signature, type StoredHistory,
+  apply, doing, historyOf, messageOf, rebase, record, redoing, RheoError, undoing, type Appended, type Author, type Edit, type Entry, type History,
+  type Lost, type Project, type Signature, type StoredHistory,
 } from '@rheoscope/core/document'
 import { attempt } from '@rheoscope/core/schema'
 import type { KeptEntries } from './kept-entries'
@@ -129,7 +129,7 @@ export class ProjectSession {
     try {
       for (let page = 0; isNothing() && this.knownFrom > 1 && page < MOST_PAGES; page++) await this.readOn()
     } catch (error) {
-      this.tellOfEdit(`Earlier edits cannot be read now: ${(error as Error).message}`)
+      this.tellOfEdit(`Earlier edits cannot be read now: ${messageOf(error)}`)
       return
     }
     if (isNothing()) this.tellOfEdit(`There is nothing of yours to undo among the last ${this.historyNow().entries.length.toLocaleString('en')} edits.`)
@@ -183,7 +183,7 @@ export class ProjectSession {
       const missed = await this.options.server.log(this.confirmed.revision)
       if (!this.isSending && missed.length > 0) this.takeIn(missed)
     } catch (error) {
-      if (mishapOf(error as { status?: number }) === 'removed') this.noteRemoval()
+      if (mishapOf(error) === 'removed') this.noteRemoval()
       // Otherwise the next edit or announcement asks again.
     }
   }
@@ -235,7 +235,7 @@ export class ProjectSession {
     } catch (error) {
       // The browser's own store is full: the edits are still here, and on their way.
       this.isOfEdit = false
-      this.publish({ notice: `Edits cannot be kept in this browser (${(error as Error).message}); leave the page open until they are stored.` })
+      this.publish({ notice: `Edits cannot be kept in this browser (${messageOf(error)}); leave the page open until they are stored.` })
     }
   }
 
@@ -268,7 +268,7 @@ export class ProjectSession {
       if (this.pending.length === 0) this.isAlone = false
       this.publish({ connection: this.pending.length > 0 ? 'saving' : 'saved' })
     } catch (error) {
-      isToGoOn = await this.fail(error as Error & { status?: number }, sent)
+      isToGoOn = await this.fail(error, sent)
     } finally {
       this.isSending = false
     }
@@ -316,7 +316,7 @@ export class ProjectSession {
   }
 
   /** Says whether to send on at once. */
-  private async fail(error: Error & { status?: number }, sent: readonly Entry[]): Promise<boolean> {
+  private async fail(error: unknown, sent: readonly Entry[]): Promise<boolean> {
     switch (mishapOf(error)) {
       case 'removed':
         this.noteRemoval()
@@ -324,11 +324,11 @@ export class ProjectSession {
       case 'unreachable':
         return this.wait('unreachable')
       case 'refused':
-        return this.single(sent, error.message)
+        return this.single(sent, messageOf(error))
       case 'failed':
         if (isPassing(error) || !(await this.answersOtherwise())) return this.wait('failing')
         if (sent.length === 1 && ++this.failures < MOST_FAILURES) return this.wait('failing')
-        return this.single(sent, error.message)
+        return this.single(sent, messageOf(error))
     }
   }
 

@@ -1,5 +1,5 @@
 import { useId, useLayoutEffect, useMemo, useRef, useState } from 'react'
-import { LIMITS, type Project } from '@rheoscope/core/document'
+import { itemAt, LIMITS, type Project } from '@rheoscope/core/document'
 import { Run } from '@rheoscope/core/run'
 import { paint } from '@rheoscope/core/scene'
 import { patchChildren } from '../paint/patch'
@@ -30,7 +30,7 @@ export function Miniature({ project }: { readonly project: Project }) {
       if (axis && Math.floor(ms / STEP_MS) > steps) {
         steps = Math.floor(ms / STEP_MS)
         run.advanceTo(ms)
-        run.send({ do: 'put', instance: '', axis: axis.id, state: axis.states[steps % axis.states.length]!.id })
+        run.send({ do: 'put', instance: '', axis: axis.id, state: itemAt(axis.states, steps % axis.states.length).id })
       }
       run.advanceTo(ms)
       show()

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import type { ProjectSummary } from '@rheoscope/core/document'
+import { messageOf, type ProjectSummary } from '@rheoscope/core/document'
 import { loadProject, removeProject } from '../api/projects'
 import { Miniature } from './miniature'
 
@@ -15,7 +15,7 @@ export function ProjectCard({ summary, onProblem }: { readonly summary: ProjectS
     try {
       await removeProject(summary.id)
     } catch (error) {
-      onProblem((error as Error).message)
+      onProblem(messageOf(error))
     }
     await queries.invalidateQueries({ queryKey: ['projects'] })
   }

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addExpectation, orElse, removeExpectation, setExpectationTime, type Expectation, type Literal, type Project, type Take } from '@rheoscope/core/document'
+import { addExpectation, itemAt, orElse, removeExpectation, setExpectationTime, type Expectation, type Project, type Take } from '@rheoscope/core/document'
 import { expectationText, replay, runOptionsOf, textsIn, type PlayedTake } from '@rheoscope/core/run'
 import { itemOf } from '@rheoscope/core/scene'
 import { msText } from '../bench/timing-text'
@@ -76,11 +76,11 @@ function offers(project: Project, take: Take, part: string | null, ms: number): 
   const inside = part === null ? [] : [...run.paths].filter((path) => path === part || path.startsWith(`${part}/`))
   const states = inside.flatMap((path): Expected[] => {
     const { compiled, states: standing } = run.instance(path)!
-    return compiled.component.axes.flatMap((axis, index): Expected[] => (axis.states.length > 1 ? [{ what: 'state', instance: path, axis: axis.id, state: standing[index]! }] : []))
+    return compiled.component.axes.flatMap((axis, index): Expected[] => (axis.states.length > 1 ? [{ what: 'state', instance: path, axis: axis.id, state: itemAt(standing, index) }] : []))
   })
   const settled = inside.slice(0, 1).map((instance): Expected => ({ what: 'settled', instance }))
   const item = part === null ? undefined : itemOf(run.drawList(), '', part)
-  const places = item ? SHOWN_PROPERTIES.map((property): Expected => ({ what: 'property', instance: '', part: item.part, property, value: item.values[property] as Literal })) : []
+  const places = item ? SHOWN_PROPERTIES.map((property): Expected => ({ what: 'property', instance: '', part: item.part, property, value: item.values[property] })) : []
   const variables = project.variables.map(({ name }): Expected => ({ what: 'variable', name, value: run.variable(name) ?? null }))
   const texts = [...new Set(textsIn(run.drawList()))].filter((text) => text !== '')
   return [...states, ...settled, ...variables, ...texts.map((text): Expected => ({ what: 'text', text })), ...places]

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { group } from 'd3'
-import { orElse, type Id, type Project, type Screen } from '@rheoscope/core/document'
+import { firstOf, orElse, theOne, type Id, type Project, type Screen } from '@rheoscope/core/document'
 import { linksOn, type Link } from '@rheoscope/core/run'
 import { LETTER_PX, LINE_PX, MapSheet } from '../map/map-sheet'
 import type { MapGraph } from '../map/messages'
@@ -26,7 +26,7 @@ export function LinksPicture() {
     <div className="map links-picture" aria-label={`Links on ${screen.name}`} role="group">
       <MapSheet layout={layout} lines={[...between].map(([id, some]) => ({ id, isPicked: part !== null && some.some(({ from, to }) => from === part.id || to === part.id), labels: some.map((link) => (x, y) => <LinkLabel key={textOf(link)} link={link} x={x} y={y} />) }))}>
         {ends.map((end) => {
-          const place = layout.nodes.find(({ id }) => id === nodeOf(end))!
+          const place = theOne(layout.nodes, ({ id }) => id === nodeOf(end))
           const standing = screen.parts.find(({ id }) => id === end)
           return (
             <button key={nodeOf(end)} className={end !== null && part?.id === end ? 'plain map-node is-selected' : 'plain map-node'} style={{ left: place.x - NODE.width / 2, top: place.y - NODE.height / 2, ...NODE }} onClick={() => select(end)}>
@@ -59,7 +59,7 @@ function graphOf(ends: readonly (Id | null)[], links: readonly Link[]): MapGraph
   return {
     nodes: ends.map((end) => ({ id: nodeOf(end), ...NODE })),
     edges: [...byEnds(links)].map(([id, some]) => ({
-      id, from: nodeOf(some[0]!.from), to: nodeOf(some[0]!.to), height: some.length * LINE_PX, width: Math.max(...some.map((link) => textOf(link).length)) * LETTER_PX,
+      id, from: nodeOf(firstOf(some).from), to: nodeOf(firstOf(some).to), height: some.length * LINE_PX, width: Math.max(...some.map((link) => textOf(link).length)) * LETTER_PX,
     })),
   }
 }

@@ -15,8 +15,8 @@ import { useStage } from './use-stage'
 export function ScreenFields() {
   const { project, screen, make } = useStage()
   const taken = namesOf([...project.variables, ...screen.variables])
-  const setKind = (kind: string) => make(batch(
-    setOfScreen(screen.id, 'kind', kind as Screen['kind']), ...(kind === 'overlay' && screen.overlay === null ? [setOfScreen(screen.id, 'overlay', OVERLAY)] : []),
+  const setKind = (kind: Screen['kind']) => make(batch(
+    setOfScreen(screen.id, 'kind', kind), ...(kind === 'overlay' && screen.overlay === null ? [setOfScreen(screen.id, 'overlay', OVERLAY)] : []),
   ), `make ${screen.name} ${kind === 'overlay' ? 'an overlay' : 'a screen'}`)
   return (
     <section aria-label="The screen">
@@ -24,8 +24,8 @@ export function ScreenFields() {
       <ChoiceField label="shown" value={screen.kind} choices={[{ value: 'screen', label: 'as a screen' }, { value: 'overlay', label: 'over another one' }]} onChange={setKind} />
       {screen.kind === 'overlay' && <OverlayFields screen={screen} />}
       <ChoiceField
-        label="comes from" value={entranceOf(screen) ?? 'other'} choices={[...ENTRANCES, ...(entranceOf(screen) === null ? ['other'] : [])].map((value) => ({ value, label: ENTRANCE_NAMES[value] ?? value }))}
-        onChange={(entrance) => entrance !== 'other' && make(setOfScreen(screen.id, 'absent', absentFor(screen, entrance as Entrance)), `say how ${screen.name} comes`)}
+        label="comes from" value={entranceOf(screen) ?? 'other'} choices={[...ENTRANCES, ...(entranceOf(screen) === null ? ['other' as const] : [])].map((value) => ({ value, label: ENTRANCE_NAMES[value] }))}
+        onChange={(entrance) => entrance !== 'other' && make(setOfScreen(screen.id, 'absent', absentFor(screen, entrance)), `say how ${screen.name} comes`)}
       />
       <SurfaceMotionFields project={project} motion={screen.motion} fallback={null} onChange={(motion) => make(setOfScreen(screen.id, 'motion', motion), `time how ${screen.name} comes`)} />
       <WaysIn project={project} screen={screen} />
@@ -35,7 +35,7 @@ export function ScreenFields() {
   )
 }
 
-const ENTRANCE_NAMES: Readonly<Record<string, string>> = { clear: 'nothing, clearing up', right: 'the right', left: 'the left', below: 'below', above: 'above', 'at once': 'nowhere, at once', other: 'a look of its own' }
+const ENTRANCE_NAMES: Readonly<Record<Entrance | 'other', string>> = { clear: 'nothing, clearing up', right: 'the right', left: 'the left', below: 'below', above: 'above', 'at once': 'nowhere, at once', other: 'a look of its own' }
 
 const OVERLAY: NonNullable<Screen['overlay']> = { backdropOpacity: 0.4, closesOnOutsideTap: true, closesOnEscape: true }
 
@@ -54,7 +54,7 @@ function OverlayFields({ screen }: { readonly screen: Screen }) {
     <>
       <div className="side-by-side">
         <CommitField label="dims by" isMono value={`${Math.round(overlay.backdropOpacity * 100)} %`} onCommit={dim} />
-        <ChoiceField label="lies" value={overlay.at ?? 'middle'} choices={['middle', 'top', 'bottom', 'left', 'right']} onChange={(at) => set({ at: at as 'middle' })} />
+        <ChoiceField label="lies" value={overlay.at ?? 'middle'} choices={['middle', 'top', 'bottom', 'left', 'right']} onChange={(at) => set({ at })} />
       </div>
       <label className="check"><input type="checkbox" checked={overlay.closesOnOutsideTap} onChange={(event) => set({ closesOnOutsideTap: event.target.checked })} /> a tap beside it closes it</label>
       <label className="check"><input type="checkbox" checked={overlay.closesOnEscape} onChange={(event) => set({ closesOnEscape: event.target.checked })} /> Escape closes it</label>

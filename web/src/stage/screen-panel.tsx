@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Button, MenuItem } from '@mui/material'
-import { addToScreen, DEVICE_SIZES, duplicateOnScreen, instanceFor, removeFromScreen, resizeScreen, rootOf, startOn, type Part, type Screen } from '@rheoscope/core/document'
+import { addToScreen, DEVICE_SIZES, duplicateOnScreen, instanceFor, keysOf, removeFromScreen, resizeScreen, rootOf, startOn, type Part, type Screen } from '@rheoscope/core/document'
 import type { Finding } from '@rheoscope/core/check'
 import { FindingMark } from '../checks/finding-mark'
 import { useOfChecks } from '../checks/use-findings'
@@ -58,7 +58,7 @@ function SizeFields({ screen }: { readonly screen: Screen }) {
   }
   return (
     <>
-      <ChoiceField label="device" value={screen.device} choices={Object.keys(DEVICE_SIZES)} onChange={(device) => make(resizeScreen(screen, device as Screen['device'], DEVICE_SIZES[device as Screen['device']]), 'size the screen')} />
+      <ChoiceField label="device" value={screen.device} choices={keysOf(DEVICE_SIZES)} onChange={(device) => make(resizeScreen(screen, device, DEVICE_SIZES[device]), 'size the screen')} />
       <div className="side-by-side">
         {(['width', 'height'] as const).map((side) => <CommitField key={side} label={side === 'width' ? 'wide' : 'high'} isMono value={String(screen[side])} onCommit={resize(side)} />)}
       </div>

@@ -15,6 +15,7 @@ import { StageBar } from './stage-bar'
 import { Takes } from './takes'
 import { TraceView } from './trace-view'
 import { StageProvider, useStage } from './use-stage'
+import { certain } from '@rheoscope/core/document'
 import './stage.css'
 
 /** A screen with what stands on it, run in place, and its time. */
@@ -73,7 +74,7 @@ function useStageKeys(): void {
         : { h: () => player?.hold(!player.getState().isHeld), r: startOver, a: () => arrange(!isArranging), l: () => showLinks(!showsLinks) }
       if (isTyping || !keys[key]) return
       event.preventDefault()
-      keys[key]!()
+      certain(keys[key])()
     }
     window.addEventListener('keydown', onKeyDown)
     return () => window.removeEventListener('keydown', onKeyDown)

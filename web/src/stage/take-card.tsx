@@ -1,4 +1,4 @@
-import { removeTake, renameTake, setInputs, trimTake, type Input, type Project, type Take } from '@rheoscope/core/document'
+import { firstOf, lastOf, removeTake, renameTake, setInputs, trimTake, type Input, type Project, type Take } from '@rheoscope/core/document'
 import { differences, pathName, statesSeen, type PlayedTake, type SeenState, type TakeOutcome } from '@rheoscope/core/run'
 import { msText } from '../bench/timing-text'
 import { CommitField } from '../fields/commit-field'
@@ -58,7 +58,7 @@ function Inputs({ take }: { readonly take: Take }) {
     const ms = wholeMs(text)
     if (typeof ms === 'string') return ms
     const by = ms - step.shown.atMs
-    if (by + step.inputs[0]!.atMs < 0) return 'A take begins at 0 ms.'
+    if (by + firstOf(step.inputs).atMs < 0) return 'A take begins at 0 ms.'
     replace(step, step.inputs.map((input) => ({ ...input, atMs: input.atMs + by })), 'move an input in time')
     return null
   }
@@ -93,7 +93,7 @@ function stepsOf(inputs: readonly Input[]): readonly Step[] {
     steps.push({ inputs: moves, shown: input })
     moves = []
   }
-  return moves.length > 0 ? [...steps, { inputs: moves, shown: moves.at(-1)! }] : steps
+  return moves.length > 0 ? [...steps, { inputs: moves, shown: lastOf(moves) }] : steps
 }
 
 function inputText(input: Input): string {

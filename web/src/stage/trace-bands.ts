@@ -1,4 +1,4 @@
-import { componentOf, holdsIn, orElse, type Axis, type Component, type Id, type Project, type Screen } from '@rheoscope/core/document'
+import { componentOf, entryOf, holdsIn, orElse, type Axis, type Component, type Id, type Project, type Screen } from '@rheoscope/core/document'
 import { compile } from '@rheoscope/core/machine'
 import { fromToken, motionSources, resolveTiming, type Easing } from '@rheoscope/core/motion'
 import { bandsOf, pathName, type Stay, type Trace } from '@rheoscope/core/run'
@@ -35,7 +35,7 @@ export class TraceRows {
     const bands = bandsOf(trace, (component, axis) => componentOf(this.project, component)?.axes.findIndex(({ id }) => id === axis) ?? -1)
     return bands.flatMap(({ instance, component, axis, stays }) => {
       this.componentOfPath.set(instance, component)
-      const row = this.known.has(stays) ? this.known.get(stays)! : this.row(instance, component, axis, stays)
+      const row = this.known.has(stays) ? entryOf(this.known, stays) : this.row(instance, component, axis, stays)
       this.known.set(stays, row)
       return row ? [row] : []
     })

@@ -1,6 +1,7 @@
 import { bisector, type ScaleLinear } from 'd3'
 import type { Mark, Span, Stay } from '@rheoscope/core/run'
 import { rowAt, type TraceRow } from './trace-bands'
+import { itemAt } from '@rheoscope/core/document'
 
 export interface TracePicture {
   readonly rows: readonly TraceRow[]
@@ -40,7 +41,7 @@ export function drawTrace(context: CanvasRenderingContext2D, picture: TracePictu
   context.clearRect(0, 0, width, height)
   const first = Math.max(0, Math.floor(scrolledPx / ROW_PX))
   const last = Math.min(rows.length, Math.ceil((scrolledPx + height - RULER_PX) / ROW_PX))
-  for (let row = first; row < last; row++) drawBand(context, rows[row]!, topOf(row, picture), picture, colour)
+  for (let row = first; row < last; row++) drawBand(context, itemAt(rows, row), topOf(row, picture), picture, colour)
   drawMarks(context, picture, colour)
   drawRuler(context, picture, colour)
   context.fillStyle = colour('--ink')
@@ -80,7 +81,7 @@ function drawBand(context: CanvasRenderingContext2D, row: TraceRow, top: number,
   const body = { top: top + 4, height: ROW_PX - 8 }
   let named = -Infinity
   for (let index = endOfStay.left(row.stays, from); index < row.stays.length; index++) {
-    const stay = row.stays[index]!
+    const stay = itemAt(row.stays, index)
     if (stay.fromMs > to) break
     const shown = row.axis.states.find(({ id }) => id === stay.state)
     if (!shown) continue
@@ -136,7 +137,7 @@ function drawRamp(context: CanvasRenderingContext2D, { fromMs, toMs, wholeMs, ea
 
 /** What counts while a state lasts, as dashes along its foot; a timer that something may hold runs as far as it is known to have. */
 function drawTimers(context: CanvasRenderingContext2D, row: TraceRow, index: number, body: Body, { scale, nowMs, width }: TracePicture, stroke: string): void {
-  const stay = row.stays[index]!
+  const stay = itemAt(row.stays, index)
   const timers = row.timersIn(stay.state)
   if (timers.length === 0) return
   const y = body.top + body.height - 1.5

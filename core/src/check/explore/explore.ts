@@ -4,6 +4,7 @@ import type { Network } from './network'
 import { keptAt, type Configuration, type Deadline, type Mark, type Occasion, type Outcome } from './occasion'
 import { StateSpace, type Standing } from './space'
 import { bind, carriedOver, extentOf, extrapolate, includes, pass, readings, zeroZone, type Zone } from './zone'
+import { certain } from '../../document'
 
 /** Things that cannot be told apart by anything but their clocks. */
 export interface Place {
@@ -89,9 +90,9 @@ export function explore(network: Network, { ways, outside = [], space = new Stat
   const so = (isFinished: boolean): Explored => ({ network, isFinished, isExact: space.isExact && outside.length === 0, seen: nodes.length, places: search.places, nodes })
   for (let next = 0; next < nodes.length; next++) {
     if (nodes.length > limit || (next % 512 === 511 && isToStop?.(nodes.length) === true)) return so(false)
-    if (search.covered.has(nodes[next]!) || marksOf(nodes[next]!, 'stopped').length > 0) continue
+    if (search.covered.has(certain(nodes[next])) || marksOf(certain(nodes[next]), 'stopped').length > 0) continue
     let [isEnough, keeps] = [false, 0]
-    search.each(nodes[next]!, (travelled, make) => {
+    search.each(certain(nodes[next]), (travelled, make) => {
       if (onStep?.(travelled) === true) isEnough = true
       const node = make()
       if (node) nodes.push(node)
@@ -153,7 +154,7 @@ class Search {
     const extent = extentOf(zone)
     for (const known of zones) if (known.extent >= extent && includes(known.zone, zone)) return null
     const node: Node = { place, zone, extent, ...origin, outcome, depth: origin.before ? origin.before.depth + 1 : 0 }
-    for (let at = zones.length - 1; at >= 0; at--) if (zones[at]!.extent <= extent && includes(zone, zones[at]!.zone)) this.covered.add(zones.splice(at, 1)[0]!)
+    for (let at = zones.length - 1; at >= 0; at--) if (certain(zones[at]).extent <= extent && includes(zone, certain(zones[at]).zone)) this.covered.add(certain(zones.splice(at, 1)[0]))
     zones.push(node)
     return node
   }

@@ -1,4 +1,4 @@
-import type { Input, InputAction, Project } from '../../document'
+import { certain, type Input, type InputAction, type Project } from '../../document'
 import type { Surface } from '../../machine'
 import { Run } from '../../run'
 import { pointOn, type Hit, type Point } from '../../scene'
@@ -35,7 +35,7 @@ export function enact(project: Project, surface: Surface, network: Network, node
     run.send(action)
   }
   for (const [index, { by }] of way.entries()) {
-    run.advanceTo(instants[index]!)
+    run.advanceTo(certain(instants[index]))
     if (index > 0 && by !== null && !doIt(run, network, by, send)) return null
   }
   return { inputs, run }
@@ -91,7 +91,7 @@ function doIt(run: Run, network: Network, occasion: Occasion, send: (action: Inp
     }
     case 'put': {
       const { thing, own, states } = occasion.axis
-      send({ do: 'put', instance: thing.path, axis: thing.compiled.component.axes[own]!.id, state: states[occasion.state]! })
+      send({ do: 'put', instance: thing.path, axis: certain(thing.compiled.component.axes[own]).id, state: certain(states[occasion.state]) })
       return true
     }
     case 'focus':

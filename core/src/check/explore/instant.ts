@@ -1,4 +1,4 @@
-import type { Action, Id, InterruptionPolicy, Literal, Rule } from '../../document'
+import { certain, type Action, type Id, type InterruptionPolicy, type Literal, type Rule } from '../../document'
 import { evaluate, isShared, namesOr } from '../../expression'
 import { tiedTo, timerStart, type Compiled } from '../../machine'
 import { Interpreter, type Ends, type Ground, type Note } from '../../semantics'
@@ -66,7 +66,7 @@ export class Instant implements Ground<Thing> {
         return this.setName(occasion.name, occasion.value)
       case 'put': {
         const { axis, state } = occasion
-        return this.interpreter.put(axis.thing, axis.thing.compiled.component.axes[axis.own]!.id, axis.states[state]!)
+        return this.interpreter.put(axis.thing, certain(axis.thing.compiled.component.axes[axis.own]).id, certain(axis.states[state]))
       }
       default:
         this.hands.act(occasion)
@@ -90,7 +90,7 @@ export class Instant implements Ground<Thing> {
   /** The states of a thing's axes; those of things that are not looked at are as they began. */
   statesOf(thing: Thing): readonly Id[] {
     const axes = this.network.axesOfThing(thing)
-    return axes.length === 0 ? thing.states : axes.map(({ states, at }) => states[this.kept(at)]!)
+    return axes.length === 0 ? thing.states : axes.map(({ states, at }) => certain(states[this.kept(at)]))
   }
 
   /** What the kept names of a thing stand for; those nobody knows are left out. */
@@ -111,7 +111,7 @@ export class Instant implements Ground<Thing> {
     const readers = owner ? [owner, ...kept.readers.filter((each) => each !== owner)] : kept.readers
     const held = readers.map((thing) => this.heldBy(thing))
     this.configuration[kept.at] = value
-    for (const [index, thing] of readers.entries()) if (this.isThere(thing)) this.renamed(thing, kept, before, held[index]!)
+    for (const [index, thing] of readers.entries()) if (this.isThere(thing)) this.renamed(thing, kept, before, certain(held[index]))
   }
 
   /** Starts a clock anew. */
@@ -176,7 +176,7 @@ export class Instant implements Ground<Thing> {
 
   stateOf(thing: Thing, own: number): Id {
     const { states, at } = this.axis(thing, own)
-    return states[this.kept(at)]!
+    return certain(states[this.kept(at)])
   }
 
   cameFrom(thing: Thing, own: number): Id | null {

@@ -1,4 +1,4 @@
-import type { Action, Id, Literal, Rule } from '../../document'
+import { certain, type Action, type Id, type Literal, type Rule } from '../../document'
 import {
   changeState, decidedState, laneEndOf, pulse, standsInTheWay, startInstance, timerStart, type Content, type Instance,
 } from '../../machine'
@@ -90,7 +90,7 @@ export class Manner {
 
   /** The state a name puts an axis into; -1 when it has no say. */
   decided({ thing, own, states }: NetAxis, name: string, value: Literal | undefined): number {
-    const axis = thing.compiled.component.axes[own]!
+    const axis = certain(thing.compiled.component.axes[own])
     if (axis.boundTo === null || value === undefined || ('variable' in axis.boundTo ? axis.boundTo.variable : axis.boundTo.parameter) !== name) return -1
     const state = decidedState(axis, { [name]: value })
     return state ? states.indexOf(state.id) : -1
@@ -108,8 +108,8 @@ export class Manner {
   /** How long a change that a holder made takes, from rest or when it is followed as it is followed. */
   driven(axis: NetAxis, states: readonly Id[], span: Span | null): readonly [least: number, most: number] {
     if (span) return [span.least, span.most]
-    const to = axis.states.indexOf(states[axis.own]!)
-    const times = axis.states.map((_state, from) => (from === to ? 0 : this.timeOf(axis, { states: states.with(axis.own, axis.states[from]!), from, to, rule: null, names: {}, left: NO_SPAN })))
+    const to = axis.states.indexOf(certain(states[axis.own]))
+    const times = axis.states.map((_state, from) => (from === to ? 0 : this.timeOf(axis, { states: states.with(axis.own, certain(axis.states[from])), from, to, rule: null, names: {}, left: NO_SPAN })))
     return [Math.min(...times.filter((_time, from) => from !== to), ...(times.length < 2 ? [0] : [])), Math.max(...times)]
   }
 
@@ -138,11 +138,11 @@ export class Manner {
   }
 
   private changed({ thing, own, states }: NetAxis, { to, rule, names, states: before }: Changing): Instance {
-    return changeState(this.atRest(thing, before, names), own, states[to]!, rule, 0)
+    return changeState(this.atRest(thing, before, names), own, certain(states[to]), rule, 0)
   }
 
   private atRest({ path, compiled, environment }: Thing, states: readonly Id[], names: Names): Instance {
-    const given = Object.fromEntries(compiled.component.axes.map(({ id }, index) => [id, states[index]!]))
+    const given = Object.fromEntries(compiled.component.axes.map(({ id }, index) => [id, certain(states[index])]))
     return startInstance({ path, compiled, environment: { ...environment, ...names }, states: given, atMs: 0 })
   }
 }

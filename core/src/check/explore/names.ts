@@ -1,4 +1,4 @@
-import { axisOfProperty, isExpression, lookAt, orElse, parameterOfProperty, restingLooks, type Component, type Literal, type Value } from '../../document'
+import { axisOfProperty, certain, isExpression, lookAt, orElse, parameterOfProperty, restingLooks, type Component, type Literal, type Value } from '../../document'
 import { namesOr, parseExpression, type Expression } from '../../expression'
 import { namesOfBehaviour } from '../../machine'
 import type { Thing } from './things'
@@ -17,7 +17,7 @@ export function namesThatMatter(things: readonly Thing[], watched: ReadonlyMap<T
   for (let grows = true; grows;) {
     grows = false
     const add = (thing: Thing, names: readonly string[]) => {
-      const known = needed.get(thing)!
+      const known = certain(needed.get(thing))
       for (const name of names) if (!known.has(name)) grows = Boolean(known.add(name))
     }
     for (const thing of things) {
@@ -28,7 +28,7 @@ export function namesThatMatter(things: readonly Thing[], watched: ReadonlyMap<T
       }
       for (const inner of things) {
         if (inner.holder !== thing || !inner.part) continue
-        const names = needed.get(inner)!
+        const names = certain(needed.get(inner))
         const handed = (property: string) => {
           const parameter = inner.compiled.component.parameters.find(({ id }) => id === parameterOfProperty(property))
           return axisOfProperty(property) !== null || (parameter !== undefined && names.has(parameter.name))

@@ -1,4 +1,4 @@
-import type { Id, InterruptionPolicy, Literal, Project, Rule } from '../../document'
+import { certain, theOne, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
 import { isShared, namesOr } from '../../expression'
 import { motionSources } from '../../motion'
 import { Domain } from './domain'
@@ -150,7 +150,7 @@ export class Network {
   }
 
   axisOf(thing: Thing, id: Id): NetAxis | undefined {
-    return this.axesOfThing(thing).find(({ own }) => thing.compiled.component.axes[own]!.id === id)
+    return this.axesOfThing(thing).find(({ own }) => certain(thing.compiled.component.axes[own]).id === id)
   }
 
   /** The kept names of a thing. */
@@ -217,7 +217,7 @@ export class Network {
       const { component } = axis.thing.compiled
       return component.rules.flatMap((rule): NetTimer[] => {
         const { trigger } = rule
-        if (rule.axis !== component.axes[axis.own]!.id || (trigger.on !== 'after' && trigger.on !== 'every') || rule.target.go === 'ignored') return []
+        if (rule.axis !== certain(component.axes[axis.own]).id || (trigger.on !== 'after' && trigger.on !== 'every') || rule.target.go === 'ignored') return []
         return [{ index: index++, thing: axis.thing, axis, rule, ms: trigger.ms, at: this.next++ }]
       })
     })
@@ -281,7 +281,7 @@ function grouped<K, V>(values: readonly V[], keyOf: (value: V) => K): ReadonlyMa
 /** The ways other than retargeting in which motions of an axis can deal with one another. */
 function policiesOf(project: Project, { compiled: { component } }: Thing, axis: Id): ReadonlySet<InterruptionPolicy> {
   const rules = component.rules.filter((rule) => rule.axis === axis)
-  const states = component.axes.find(({ id }) => id === axis)!.states
-  const motions = [...rules.map(({ motion }) => motion), ...component.pairs.filter((pair) => pair.axis === axis).map(({ motion }) => motion), ...motionSources(project, component, axis, states[0]!.id, states[0]!.id, null)]
+  const states = theOne(component.axes, ({ id }) => id === axis).states
+  const motions = [...rules.map(({ motion }) => motion), ...component.pairs.filter((pair) => pair.axis === axis).map(({ motion }) => motion), ...motionSources(project, component, axis, certain(states[0]).id, certain(states[0]).id, null)]
   return new Set(motions.flatMap((motion) => (motion?.policy !== undefined && motion.policy !== 'continue' ? [motion.policy] : [])))
 }

@@ -1,4 +1,4 @@
-import { axisOfProperty, isExpression, parameterOfProperty, type Id, type Project, type TriggerKind } from '../../document'
+import { axisOfProperty, certain, isExpression, parameterOfProperty, theOne, type Id, type Project, type TriggerKind } from '../../document'
 import { isShared } from '../../expression'
 import { recipientsOf } from '../../semantics'
 import { namesThatMatter, saidOf } from './names'
@@ -15,20 +15,20 @@ const PRESSING: readonly TriggerKind[] = ['tap', 'double tap', 'press', 'release
 export function independentGroups(project: Project, things: readonly Thing[]): readonly (readonly Thing[])[] {
   const groups = new Map(things.map((thing) => [thing, thing]))
   const find = (thing: Thing): Thing => {
-    const of = groups.get(thing)!
+    const of = certain(groups.get(thing))
     return of === thing ? thing : find(of)
   }
   const join = (a: Thing, b: Thing) => groups.set(find(a), find(b))
   const matters = namesThatMatter(things)
   for (const thing of things) {
     for (const { thing: around, part } of thing.part === null ? [] : wayFrom(thing.holder!, thing.part)) if (passesOn(thing, around, part)) join(thing, around)
-    if (thing.holder && isHandled(thing, thing.holder, matters.get(thing)!)) join(thing, thing.holder)
+    if (thing.holder && isHandled(thing, thing.holder, certain(matters.get(thing)))) join(thing, thing.holder)
     for (const other of heardBy(thing, things)) join(thing, other)
   }
   for (const { name } of project.variables) {
-    const reading = things.filter((thing) => matters.get(thing)!.has(name) && isShared(project, thing.compiled.component, name))
+    const reading = things.filter((thing) => certain(matters.get(thing)).has(name) && isShared(project, thing.compiled.component, name))
     const setting = things.filter((thing) => setsOf(thing).has(name) && isShared(project, thing.compiled.component, name))
-    if (setting.length > 0 && reading.length > 0) for (const thing of [...setting, ...reading]) join(thing, reading[0]!)
+    if (setting.length > 0 && reading.length > 0) for (const thing of [...setting, ...reading]) join(thing, certain(reading[0]))
   }
   const found = new Map<Thing, Thing[]>()
   for (const thing of things) if (thing.startsThere || find(thing) === find(thing.holder!)) found.set(find(thing), [...(found.get(find(thing)) ?? []), thing])
@@ -46,7 +46,7 @@ function passesOn(thing: Thing, around: Thing, part: Id | null): boolean {
 /** Whether what a holder is like decides what a thing does. */
 function isHandled(thing: Thing, holder: Thing, needed: ReadonlySet<string>): boolean {
   const { component } = holder.compiled
-  const part = component.parts.find(({ id }) => id === thing.part)!
+  const part = theOne(component.parts, ({ id }) => id === thing.part)
   if (part.kind === 'list' && part.filter !== null) return true
   if (component.rules.some(({ actions }) => actions.some((action) => action.do === 'drive' && action.instance === thing.step))) return true
   const changing = (id: string) => saidOf(component, id).filter(([property, value]) => isExpression(value) || part.base[property] !== value || id !== thing.part)
@@ -58,9 +58,9 @@ function isHandled(thing: Thing, holder: Thing, needed: ReadonlySet<string>): bo
 }
 
 /** A part and those around it in its component. */
-function ancestry({ compiled }: Thing, part: string): readonly string[] {
+function ancestry({ compiled }: Pick<Thing, 'compiled'>, part: string): readonly string[] {
   const parent = compiled.component.parts.find(({ id }) => id === part)?.parent ?? null
-  return parent === null ? [part] : [part, ...ancestry({ compiled } as Thing, parent)]
+  return parent === null ? [part] : [part, ...ancestry({ compiled }, parent)]
 }
 
 /** The things that hear what a thing says. */
@@ -69,7 +69,7 @@ function heardBy(thing: Thing, things: readonly Thing[]): readonly Thing[] {
   return thing.compiled.component.rules.flatMap(({ actions }) => actions.flatMap((action) => {
     if (action.do !== 'send') return []
     const paths = recipientsOf(listening.map(({ path }) => path), thing.path, action.recipient)
-    return listening.filter(({ path, compiled }) => paths.includes(path) && compiled.rulesOn.get('message')!.some(({ trigger }) => trigger.on === 'message' && trigger.name === action.message))
+    return listening.filter(({ path, compiled }) => paths.includes(path) && certain(compiled.rulesOn.get('message')).some(({ trigger }) => trigger.on === 'message' && trigger.name === action.message))
   }))
 }
 
@@ -86,7 +86,7 @@ export function signatureOf(group: readonly Thing[]): string {
   const places = new Map(group.map((thing, index) => [thing, index]))
   return JSON.stringify(group.map((thing) => [
     thing.compiled.component.id, thing.holder && places.get(thing.holder), thing.isItem, thing.startsThere, thing.states,
-    [...matters.get(thing)!].toSorted().map((name) => [name, thing.environment[name]]),
+    [...certain(matters.get(thing))].toSorted().map((name) => [name, thing.environment[name]]),
     thing.holder && places.has(thing.holder) ? thing.step : '',
   ]))
 }

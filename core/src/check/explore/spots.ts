@@ -1,4 +1,4 @@
-import type { Id } from '../../document'
+import { certain, theOne, type Id } from '../../document'
 import { NO_CONTENTS, NOTHING_GIVEN } from '../../machine'
 import type { Level } from '../../semantics'
 import type { Thing } from './things'
@@ -37,8 +37,8 @@ export function answeringOf({ compiled, environment }: Thing, states: readonly I
   const { values } = compiled.targetsOf({ states, environment: { ...environment, ...names }, given: NOTHING_GIVEN, contents: NO_CONTENTS, isAbsent: false })
   const ids = compiled.parts.map(({ part }) => part.id)
   return {
-    open: new Set(ids.filter((_id, index) => values[index]!.visible !== false && values[index]!.receivesInput !== false)),
-    focusable: new Set(ids.filter((_id, index) => values[index]!.focusable === true)),
+    open: new Set(ids.filter((_id, index) => certain(values[index]).visible !== false && certain(values[index]).receivesInput !== false)),
+    focusable: new Set(ids.filter((_id, index) => certain(values[index]).focusable === true)),
   }
 }
 
@@ -62,6 +62,6 @@ export function spotsOf(things: readonly Thing[], mattersFocus: boolean): readon
 function canFocus({ compiled }: Thing, id: Id): boolean {
   const { component } = compiled
   const looks = component.axes.flatMap(({ states }) => states.map(({ look }) => look))
-  const part = component.parts.find((each) => each.id === id)!
+  const part = theOne(component.parts, (each) => each.id === id)
   return [part.base, ...looks.map((look) => look[id] ?? {})].some(({ focusable }) => focusable !== undefined && focusable !== false)
 }

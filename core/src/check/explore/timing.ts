@@ -1,4 +1,5 @@
 import type { Node } from './explore'
+import { certain, theOne } from '../../document'
 
 /** A person takes so long between two things they do, where there is time. */
 const PACE_MS = 100
@@ -58,7 +59,7 @@ function demandsOf(way: readonly Node[]): readonly AtLeast[] {
 /** Whether a deadline goes before what happened when both are due. */
 function isAhead({ place }: Node, clock: number, { by }: Node): boolean {
   const happened = place.deadlines.find(({ occasion }) => occasion === by)
-  return happened !== undefined && place.deadlines.find((each) => each.clock === clock)!.rank < happened.rank
+  return happened !== undefined && theOne(place.deadlines, (each) => each.clock === clock).rank < happened.rank
 }
 
 /** The earliest instants that meet all demands (Bellman and Ford); null when none do. */
@@ -67,8 +68,8 @@ function earliest(demands: readonly AtLeast[], count: number): readonly number[]
   for (let round = 0; round <= count + 1; round++) {
     let isChanged = false
     for (const { later, earlier, ms } of demands) {
-      if (instants[later]! >= instants[earlier]! + ms) continue
-      instants[later] = instants[earlier]! + ms
+      if (certain(instants[later]) >= certain(instants[earlier]) + ms) continue
+      instants[later] = certain(instants[earlier]) + ms
       isChanged = true
     }
     if (!isChanged) return instants[0] === 0 ? instants : null

@@ -8,6 +8,7 @@ import { batch, type Edit } from './edit'
 import { inProject, inside, setAt, unsetAt, removeFrom, moveWithin } from './place'
 import { lookAt, lookPath, lookPlaces } from './look-place'
 import { addPart, reparent, setProperty } from './part-edits'
+import { certain, entryOf } from '../certain'
 
 /** Parts taken out of a component to be put into another: the parts, and what states of the same name say about them. */
 export interface Clip {
@@ -31,7 +32,7 @@ export function clipOf(component: Component, ids: readonly Id[]): Clip {
   const looks = component.axes.flatMap((axis) =>
     axis.states.map((state) => ({
       axis: axis.name, state: state.name,
-      look: Object.fromEntries(parts.filter(({ id }) => state.look[id] !== undefined).map(({ id }) => [id, state.look[id]!])),
+      look: Object.fromEntries(parts.filter(({ id }) => state.look[id] !== undefined).map(({ id }) => [id, certain(state.look[id])])),
     })))
   return { format: 'rheoscope-parts', parts, looks: looks.filter(({ look }) => Object.keys(look).length > 0) }
 }
@@ -45,20 +46,20 @@ export function pasteClip(component: Component, clip: Clip, newId: NewId): { rea
   const names = namesOf(component.parts)
   const isTop = ({ parent }: Part) => parent === null || !renamed.has(parent)
   const holderOf = ({ parent }: Part) => {
-    if (parent !== null && renamed.has(parent)) return renamed.get(parent)!
+    if (parent !== null && renamed.has(parent)) return entryOf(renamed, parent)
     return component.parts.some(({ id, kind }) => id === parent && kind === 'container') ? parent : rootOf(component).id
   }
   const parts = clip.parts.map((part): Part => ({
-    ...part, id: renamed.get(part.id)!, parent: holderOf(part), name: nameOfCopy(part.name, names),
+    ...part, id: entryOf(renamed, part.id), parent: holderOf(part), name: nameOfCopy(part.name, names),
     base: isTop(part) ? { ...part.base, x: shifted(part.base.x, COPY_OFFSET), y: shifted(part.base.y, COPY_OFFSET) } : part.base,
   }))
   const looks = clip.looks.flatMap(({ axis: axisName, state: stateName, look }) => {
     const axis = component.axes.find(({ name }) => name === axisName) ?? component.axes[0]
     const state = axis?.states.find(({ name }) => name === stateName)
     if (!axis || !state) return []
-    return Object.entries(look).map(([part, said]): Edit => setAt(inProject('components', component.id, 'axes', axis.id, 'states', state.id, 'look', renamed.get(part)!), clip.parts.some((each) => each.id === part && isTop(each)) ? movedBy(said, COPY_OFFSET, COPY_OFFSET) : said))
+    return Object.entries(look).map(([part, said]): Edit => setAt(inProject('components', component.id, 'axes', axis.id, 'states', state.id, 'look', entryOf(renamed, part)), clip.parts.some((each) => each.id === part && isTop(each)) ? movedBy(said, COPY_OFFSET, COPY_OFFSET) : said))
   })
-  const pasted = clip.parts.filter(isTop).map(({ id }) => renamed.get(id)!)
+  const pasted = clip.parts.filter(isTop).map(({ id }) => entryOf(renamed, id))
   return { edit: batch(...parts.map((part) => addPart(component.id, part)), ...looks), pasted }
 }
 

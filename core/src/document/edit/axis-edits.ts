@@ -6,6 +6,7 @@ import type { Id } from '../value'
 import { batch, type Edit } from './edit'
 import { inProject, inside, setAt, insertInto, removeFrom } from './place'
 import { renamedUses } from './variable-edits'
+import { firstOf } from '../certain'
 
 const axesPath = (component: Id) => inProject('components', component, 'axes')
 
@@ -22,7 +23,7 @@ export function axisForParameter(component: Component, parameter: Parameter, new
   const names = parameter.type === 'yes/no' ? ['no', 'yes'] : (parameter.choices ?? [])
   if (names.length === 0 || component.axes.some(({ boundTo }) => boundTo !== null && 'parameter' in boundTo && boundTo.parameter === parameter.name)) return null
   const states = names.map((name, index) => newState(newId(name), name, index))
-  const start = states.find(({ name }) => name === parameter.initial) ?? states[0]!
+  const start = states.find(({ name }) => name === parameter.initial) ?? firstOf(states)
   const axis: Axis = { id: newId(parameter.name), name: parameter.name, states, start: start.id, boundTo: { parameter: parameter.name } }
   return { edit: insertInto(axesPath(component.id), axis, component.axes[0]?.id ?? null), axis }
 }

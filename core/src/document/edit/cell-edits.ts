@@ -7,6 +7,7 @@ import type { Id } from '../value'
 import { apply, batch, type Edit } from './edit'
 import { addRule, removeRule, setRuleField } from './rule-edits'
 import { withinWithout } from './state-edits'
+import { firstOf } from '../certain'
 
 /** One cell of the response table: what a trigger does in one state of an axis. */
 export interface Cell {
@@ -88,7 +89,7 @@ export function leaveCell(component: Component, rule: Rule, state: Id): Edit {
 export function holdsAlone(component: Component, rule: Rule, state: Id): boolean {
   const axis = component.axes.find(({ id }) => id === rule.axis)
   const held = axis?.states.filter(({ id }) => holdsIn(rule, id)) ?? []
-  return held.length === 1 && held[0]!.id === state
+  return held.length === 1 && firstOf(held).id === state
 }
 
 /** One edit of what is done to each thing in turn, each seeing what was done before it. */

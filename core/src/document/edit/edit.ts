@@ -1,7 +1,9 @@
 import { never, RheoError } from '../error'
 import type { Project } from '../project'
 import { sameValue, type Id } from '../value'
-import { gone, listAt, replaceAt, valueAt, type Identified, type Path } from './path'
+import { gone, listAt, replaceAt, valueAt, type Path } from './path'
+import { firstOf, itemAt } from '../certain'
+import { areIdentified, type Identified } from '../fields'
 
 /**
  * A change to a project, as a small value that can be applied, inverted, merged and written as JSON.
@@ -36,7 +38,8 @@ export function apply(project: Project, edit: Edit): Project {
       return replaceAt(project, edit.path, (value) => {
         const list = asList(value, edit.path)
         const item = list.find(({ id }) => id === edit.id)
-        return inserted(without(list, edit.id, edit.path), item!, edit.before, edit.path)
+        if (!item) throw gone([...edit.path, edit.id])
+        return inserted(without(list, edit.id, edit.path), item, edit.before, edit.path)
       })
     case 'batch':
       return edit.edits.reduce(apply, project)
@@ -81,11 +84,11 @@ export function invert(edit: Edit, before: Project): Edit {
 export function merge(first: Edit, second: Edit): Edit | null {
   if (first.edit === 'batch' && second.edit === 'batch') {
     if (first.edits.length !== second.edits.length) return null
-    const merged = first.edits.map((edit, index) => merge(edit, second.edits[index]!))
+    const merged = first.edits.map((edit, index) => merge(edit, itemAt(second.edits, index)))
     return merged.every((edit) => edit !== null) ? { edit: 'batch', edits: merged } : null
   }
-  const overwrites = (edit: Edit) => edit.edit === 'set' || edit.edit === 'unset'
-  if (overwrites(first) && overwrites(second) && sameValue((first as { path: Path }).path, (second as { path: Path }).path)) return second
+  const overwrites = (edit: Edit): edit is Extract<Edit, { edit: 'set' | 'unset' }> => edit.edit === 'set' || edit.edit === 'unset'
+  if (overwrites(first) && overwrites(second) && sameValue(first.path, second.path)) return second
   if (first.edit === 'move' && second.edit === 'move' && first.id === second.id && sameValue(first.path, second.path)) return second
   return null
 }
@@ -98,11 +101,11 @@ export function touchedBy(edit: Edit): readonly Path[] {
 
 /** Several edits as one; a single one stays itself. */
 export const batch = (...edits: readonly Edit[]): Edit =>
-  edits.length === 1 ? edits[0]! : { edit: 'batch', edits }
+  edits.length === 1 ? firstOf(edits) : { edit: 'batch', edits }
 
 function asList(value: unknown, path: Path): readonly Identified[] {
-  if (!Array.isArray(value)) throw gone(path)
-  return value as readonly Identified[]
+  if (!areIdentified(value)) throw gone(path)
+  return value
 }
 
 function inserted(list: readonly Identified[], item: Identified, before: Id | null, path: Path): readonly Identified[] {

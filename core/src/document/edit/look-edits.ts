@@ -4,6 +4,7 @@ import type { Id } from '../value'
 import { batch, type Edit } from './edit'
 import { inProject, inside, setAt, insertInto, removeFrom } from './place'
 import { lookAt, lookPath, type OwnLookPlace } from './look-place'
+import { certain } from '../certain'
 
 /** What a look changes, by the names of the parts, so that it can be given to looks of other components too. */
 export interface LookClip {
@@ -13,7 +14,7 @@ export interface LookClip {
 
 export function lookClipOf(component: Component, place: OwnLookPlace): LookClip {
   const look = lookAt(component, place)
-  return { format: 'rheoscope-look', parts: Object.fromEntries(component.parts.filter(({ id }) => look[id] !== undefined).map(({ id, name }) => [name, look[id]!])) }
+  return { format: 'rheoscope-look', parts: Object.fromEntries(component.parts.filter(({ id }) => look[id] !== undefined).map(({ id, name }) => [name, certain(look[id])])) }
 }
 
 /**

@@ -93,7 +93,8 @@ export function setMotion(context: MotionContext, to: Motion): Edit {
   const { component, place, newId } = context
   const path = motionPath(component, place)
   if (path) return setAt(path, to)
-  const { axis, from, to: towards } = place as Extract<MotionPlace, { of: 'pair' }>
+  if (place.of !== 'pair') throw new Error(`Only motions of pairs begin to be, not that of the ${place.of}.`)
+  const { axis, from, to: towards } = place
   const item: PairMotion = { id: newId('pair'), axis, from, to: towards, motion: to }
   return insertInto(inProject('components', component.id, 'pairs'), item)
 }

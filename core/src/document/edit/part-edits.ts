@@ -8,6 +8,7 @@ import { inProject, inside, setAt, unsetAt, insertInto, removeFrom, moveWithin, 
 import { lookAt, lookPath, lookPlaces, restingLooks, stageLooks, type LookPlace, type OwnLookPlace } from './look-place'
 import { motionOf, motionPath, motionPlaces, type MotionPlace } from './motion-edits'
 import { removeAction, removeRule } from './rule-edits'
+import { itemAt } from '../certain'
 
 const partPath = (component: Id, part: Id) => inProject('components', component, 'parts', part)
 
@@ -121,7 +122,7 @@ export function reorderPart(component: Component, part: Part, towards: 'front' |
     return moveWithin(path, part.id, siblings[index + 2]?.id ?? null)
   }
   if (index <= 0) return null
-  return moveWithin(path, part.id, siblings[index - 1]!.id)
+  return moveWithin(path, part.id, itemAt(siblings, index - 1).id)
 }
 
 /** Moves a part into another container. */

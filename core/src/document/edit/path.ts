@@ -1,5 +1,6 @@
 import { RheoError } from '../error'
-import type { Id } from '../value'
+import { areIdentified, hasKeys, isIdentified, type Identified } from '../fields'
+import { itemAt } from '../certain'
 
 /**
  * Where something stands in a project: property names and, inside lists, the identifiers of their items —
@@ -8,19 +9,11 @@ import type { Id } from '../value'
  */
 export type Path = readonly string[]
 
-export interface Identified {
-  readonly id: Id
-}
-
-type Fields = Readonly<Record<string, unknown>>
-
 export const gone = (path: Path): RheoError =>
   new RheoError('gone', path.join('/'), `What this edit is about (${path.join(' / ')}) is no longer there.`)
 
 const indexIn = (list: readonly unknown[], id: string): number =>
-  list.findIndex((item) => (item as Identified).id === id)
-
-const isFields = (node: unknown): node is Fields => typeof node === 'object' && node !== null
+  list.findIndex((item) => isIdentified(item) && item.id === id)
 
 /** The steps by which a path leads further in than another; null when it leads elsewhere. */
 export const stepsInside = (outer: Path, path: Path): Path | null =>
@@ -30,7 +23,7 @@ export const stepsInside = (outer: Path, path: Path): Path | null =>
 export function valueAt(root: unknown, path: Path): unknown {
   let node: unknown = root
   for (const [depth, key] of path.entries()) {
-    if (!isFields(node)) throw gone(path.slice(0, depth + 1))
+    if (!hasKeys(node)) throw gone(path.slice(0, depth + 1))
     node = Array.isArray(node) ? node[indexIn(node, key)] : Object.hasOwn(node, key) ? node[key] : undefined
   }
   return node
@@ -39,8 +32,8 @@ export function valueAt(root: unknown, path: Path): unknown {
 /** The list of identified things at `path`; throws `gone` when there is none. */
 export function listAt(root: unknown, path: Path): readonly Identified[] {
   const list = valueAt(root, path)
-  if (!Array.isArray(list)) throw gone(path)
-  return list as readonly Identified[]
+  if (!areIdentified(list)) throw gone(path)
+  return list
 }
 
 /**
@@ -52,8 +45,8 @@ export function replaceAt<T>(root: T, path: Path, change: (old: unknown) => unkn
 
   function descend(node: unknown, depth: number): unknown {
     if (depth === path.length) return change(node)
-    if (!isFields(node)) throw gone(path.slice(0, depth))
-    const key = path[depth]!
+    if (!hasKeys(node)) throw gone(path.slice(0, depth))
+    const key = itemAt(path, depth)
     if (Array.isArray(node)) {
       const index = indexIn(node, key)
       if (index < 0) throw gone(path.slice(0, depth + 1))

@@ -1,7 +1,8 @@
 import type { Project } from '../project'
 import type { Id } from '../value'
 import type { Edit } from './edit'
-import type { Identified, Path } from './path'
+import type { Path } from './path'
+import type { Identified } from '../fields'
 
 declare const kept: unique symbol
 

@@ -5,6 +5,7 @@ import type { Id } from '../value'
 import type { Motion } from '../motion'
 import { batch, type Edit } from './edit'
 import { addRule } from './rule-edits'
+import { itemAt } from '../certain'
 
 /** Rules by the names of what they speak of, so that they can be given to other components. */
 export interface RuleClip {
@@ -29,7 +30,7 @@ export function ruleClipOf(component: Component, rules: readonly Rule[]): RuleCl
       return {
         rule,
         part: component.parts.find((each) => each.id === part)?.name ?? null,
-        states: states.filter(({ id }) => holdsIn(rules[index]!, id)).map(({ name }) => name),
+        states: states.filter(({ id }) => holdsIn(itemAt(rules, index), id)).map(({ name }) => name),
         target: target.go === 'state' ? { go: 'state', state: states.find(({ id }) => id === target.state)?.name ?? '' } : target,
       }
     }),

@@ -13,6 +13,7 @@ import { batch, type Edit } from './edit'
 import { fieldOf, inProject, inside, insertInto, removeFrom, setAt, setFields } from './place'
 import { isAbout } from './part-edits'
 import { removeAction, removeRule } from './rule-edits'
+import { entryOf } from '../certain'
 
 /** The usual sizes of screens, in px, by the kind of device. */
 export const DEVICE_SIZES: Readonly<Record<Screen['device'], { readonly width: number; readonly height: number }>> = {
@@ -92,14 +93,14 @@ export function duplicateOnScreen({ id: screen, parts }: Screen, part: Id, newId
     const name = freeName(each.name, names)
     names.add(name)
     const moved: PropertyValues = index === 0 ? { x: shifted(each.base.x, ASIDE_PX), y: shifted(each.base.y, ASIDE_PX) } : {}
-    return addToScreen(screen, { ...each, id: ids.get(each.id)!, name, parent: ids.get(each.parent ?? '') ?? each.parent, base: { ...each.base, ...moved } })
+    return addToScreen(screen, { ...each, id: entryOf(ids, each.id), name, parent: ids.get(each.parent ?? '') ?? each.parent, base: { ...each.base, ...moved } })
   }))
 }
 
 /** A screen once more, under another name, with parts and rules of its own. */
 export function duplicateScreen(project: Project, screen: Screen, newId: NewId): Screen {
   const ids = new Map(screen.parts.map(({ id, name }) => [id, newId(name)]))
-  const of = <T extends Id | null>(id: T): T => (ids.get(id as Id) as T | undefined) ?? id
+  const of = (id: string): Id => ids.get(id) ?? id
   const actionOf = (action: Action): Action => {
     const own = { ...action, id: newId(action.do) }
     if (own.do === 'drive') return { ...own, instance: of(own.instance) }
@@ -108,8 +109,8 @@ export function duplicateScreen(project: Project, screen: Screen, newId: NewId):
   }
   return {
     ...screen, id: newId(screen.name), name: freeName(screen.name, namesOf(project.screens)),
-    parts: screen.parts.map((part) => ({ ...part, id: of(part.id), parent: of(part.parent) })),
-    rules: screen.rules.map((rule) => ({ ...rule, id: newId(rule.trigger.on), part: of(rule.part), actions: rule.actions.map(actionOf) })),
+    parts: screen.parts.map((part) => ({ ...part, id: of(part.id), parent: part.parent === null ? null : of(part.parent) })),
+    rules: screen.rules.map((rule) => ({ ...rule, id: newId(rule.trigger.on), part: rule.part === null ? null : of(rule.part), actions: rule.actions.map(actionOf) })),
     ...(screen.absent ? { absent: Object.fromEntries(Object.entries(screen.absent).map(([part, said]) => [of(part), said])) } : {}),
   }
 }

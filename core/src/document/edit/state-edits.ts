@@ -5,6 +5,7 @@ import type { Within } from '../rule'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
 import { inProject, inside, setAt, insertInto, removeFrom, moveWithin } from './place'
+import { firstOf } from '../certain'
 
 const axisPath = (component: Id, axis: Id) => inProject('components', component, 'axes', axis)
 
@@ -48,7 +49,7 @@ export function removeState(component: Component, axis: Axis, state: Id): Edit |
     if ('only' in within && within.only.length === 0) return [removeFrom(rules, rule.id)]
     return [setAt(inside(rules, rule.id, 'within'), within)]
   })
-  if (axis.start === state) edits.push(setStartState(component.id, axis.id, left[0]!.id))
+  if (axis.start === state) edits.push(setStartState(component.id, axis.id, firstOf(left).id))
   for (const pair of component.pairs) {
     if (pair.from === state || pair.to === state) edits.push(removeFrom(inProject('components', component.id, 'pairs'), pair.id))
   }

@@ -1,6 +1,7 @@
+import { hasKeys } from '../fields'
 import type { Project } from '../project'
 import type { Token } from '../screen'
-import { isToken, type Id, type Literal, type Value } from '../value'
+import type { Id, Literal } from '../value'
 import type { Edit } from './edit'
 import { inProject, setAt, insertInto, removeFrom } from './place'
 
@@ -16,9 +17,9 @@ export const removeToken = (token: Id): Edit => removeFrom(inProject('tokens'), 
 export function usesOfToken(project: Project, token: Id): number {
   let uses = 0
   const visit = (node: unknown): void => {
-    if (typeof node !== 'object' || node === null) return
-    if (isToken(node as Value)) {
-      if ((node as { token: Id }).token === token) uses++
+    if (!hasKeys(node)) return
+    if ('token' in node) {
+      if (node.token === token) uses++
       return
     }
     Object.values(node).forEach(visit)

@@ -8,6 +8,7 @@ import { requireStorable } from '../storable'
 import { sameValue, type Id } from '../value'
 import { requireCoherent, requireCoherentWhole, requireNames, requireShallow } from './coherence'
 import { standingAt } from './standing'
+import { isIdentified } from '../fields'
 
 /**
  * The project after an edit; what keeps it from being made, with its place, where it cannot be: `gone` when what it is about
@@ -81,7 +82,6 @@ function listIn({ inside }: AnyShape, path: Path): Extract<AnyShape['inside'], {
   throw gone(path)
 }
 
-const isIdentified = (value: unknown): value is { readonly id: Id } => typeof value === 'object' && value !== null && 'id' in value
 
 /** Fields of parts, rules and states from which nothing else of a component follows. */
 const OF_ITS_OWN = new Set(['look', 'motion', 'loop', 'guard', 'actions', 'trigger', 'hue', 'final', 'drag', 'letThrough'])

@@ -1,7 +1,7 @@
 import type { Component } from '../component'
 import { componentsIn, reaches } from '../containment'
-import type { Identified } from '../edit'
 import { RheoError } from '../error'
+import type { Identified } from '../fields'
 import { LIMITS } from '../limits'
 import { componentOf, type Project } from '../project'
 import type { Screen } from '../screen'

@@ -1,6 +1,7 @@
 import { newProject } from '../defaults'
-import { valueAt, type Edit } from '../edit'
+import { listAt, valueAt, type Edit } from '../edit'
 import { RheoError } from '../error'
+import { hasKeys, isIdentified } from '../fields'
 import { freeName } from '../free-name'
 import { Project } from '../project'
 import { meant, type AnyShape } from '../shape'
@@ -44,7 +45,7 @@ export function mended(value: unknown, what = 'The project', which: readonly str
 /** The edit that makes a project what has become of it. */
 export const mending = (before: Project, after: Project): Edit => ({
   edit: 'batch',
-  edits: Object.entries(after).filter(([key, value]) => !sameValue(value, before[key as keyof Project])).map(([key, to]): Edit => ({ edit: 'set', path: [key], to })),
+  edits: Object.entries(after).filter(([key, value]) => !sameValue(value, valueAt(before, [key]))).map(([key, to]): Edit => ({ edit: 'set', path: [key], to })),
 })
 
 interface Step {
@@ -63,19 +64,28 @@ function mendedAt(value: unknown, { code, place, message }: RheoError): Step | n
 /** An axis starts in its first state where its start is gone, a part is put into the root where its holder is; a rule that refers to what is gone is taken out. */
 function coherentAt(value: unknown, path: readonly string[], why: string): Step | null {
   if (path.at(-1) === 'start') {
-    const [first] = valueAt(value, [...path.slice(0, -1), 'states']) as readonly { readonly id: string }[]
+    const [first] = listAt(value, [...path.slice(0, -1), 'states'])
     return { value: changedAt(value, path, () => first?.id), line: why }
   }
   const at = path.slice(0, 4)
   if (path[2] === 'parts' && path.length > 3) {
-    const [root] = valueAt(value, path.slice(0, 3)) as readonly { readonly id: string }[]
+    const [root] = listAt(value, path.slice(0, 3))
     return { value: changedAt(value, [...at, 'parent'], () => (root?.id === path[3] ? null : root?.id)), line: why }
   }
   return at.length < 4 || !mayGo(value, at) ? null : { value: changedAt(value, at, () => undefined), line: `Something at ${at.join(' / ')} was taken out. ${why}` }
 }
 
+interface Thing {
+  readonly id: string
+  readonly name: string
+}
+
+/** The things of a list that may be anything. */
+const thingsIn = (list: unknown): readonly Thing[] =>
+  (Array.isArray(list) ? list.filter(isIdentified).map((each) => ({ ...each, name: typeof each.name === 'string' ? each.name : each.id })) : [])
+
 function renamedAt(value: unknown, path: readonly string[]): Step | null {
-  const siblings = valueAt(value, path.slice(0, -2)) as readonly { readonly id: string; readonly name: string }[]
+  const siblings = thingsIn(valueAt(value, path.slice(0, -2)))
   const taken = new Set(siblings.map(({ name }) => name))
   const last = siblings.findLast(({ id }) => id === path.at(-2))
   if (!last) return null
@@ -94,7 +104,7 @@ const REFERRED: Readonly<Record<string, (node: Readonly<Record<string, unknown>>
 function withOtherId(value: unknown, [list = '', id = '']: readonly string[]): Step | null {
   const refers = REFERRED[list]
   if (!refers) return null
-  const all = new Set(Object.values(value as object).flatMap((things: unknown) => (Array.isArray(things) ? things.map((each: { readonly id?: string }) => String(each.id)) : [])))
+  const all = new Set(Object.values(hasKeys(value) ? value : {}).flatMap((things) => thingsIn(things).map((each) => each.id)))
   const to = freeName(id, all, '-')
   const replaced = (node: unknown): unknown => {
     if (Array.isArray(node)) return node.map(replaced)
@@ -102,8 +112,9 @@ function withOtherId(value: unknown, [list = '', id = '']: readonly string[]): S
     const fields = Object.fromEntries(Object.entries(node).map(([key, inner]) => [key, replaced(inner)]))
     return refers(fields, id, to) ?? fields
   }
-  const project = replaced(value) as Readonly<Record<string, readonly { readonly id: string; readonly name?: string }[]>>
-  const things = (project[list] ?? []).map((each) => (each.id === id ? { ...each, id: to } : each))
+  const project = replaced(value)
+  if (!hasKeys(project)) return null
+  const things = thingsIn(project[list]).map((each) => (each.id === id ? { ...each, id: to } : each))
   return { value: { ...project, [list]: things }, line: `“${things.find((each) => each.id === to)?.name ?? id}” had the id of something else, and has one of its own now.` }
 }
 
@@ -114,9 +125,9 @@ function withoutWhatDoesNotFit(value: unknown, path: readonly string[], why: str
     const at = path.slice(0, depth)
     if (mayGo(value, at)) return { value: changedAt(value, at, () => undefined), line: `Something at ${at.join(' / ')} was taken out. ${why}` }
   }
-  const usual = newProject('p', 'Project') as unknown as Readonly<Record<string, unknown>>
+  const usual = new Map<string, unknown>(Object.entries(newProject('p', 'Project')))
   if (typeof value !== 'object' || value === null || path.length === 0) return null
-  if (Object.hasOwn(usual, field)) return { value: { ...value, [field]: usual[field] }, line: `“${field}” begins anew. ${why}` }
+  if (usual.has(field)) return { value: { ...value, [field]: usual.get(field) }, line: `“${field}” begins anew. ${why}` }
   return { value: changedAt(value, [field], () => undefined), line: `“${field}” was taken out. ${why}` }
 }
 
@@ -138,14 +149,14 @@ function mayGo(value: unknown, path: readonly string[]): boolean {
       if (isLast) return !known || 'isOptional' in known
       shape = known ?? null
     } else return false
-    node = Array.isArray(node) ? node[indexIn(node, step)] : typeof node === 'object' && node !== null ? (node as Readonly<Record<string, unknown>>)[step] : undefined
+    node = Array.isArray(node) ? node[indexIn(node, step)] : hasKeys(node) ? node[step] : undefined
   }
   return false
 }
 
 /** Where an item of a list is: by its id, the last of several, or by its index. */
 function indexIn(list: readonly unknown[], step: string): number {
-  const found = list.findLastIndex((each) => typeof each === 'object' && each !== null && 'id' in each && each.id === step)
+  const found = list.findLastIndex((each) => isIdentified(each) && each.id === step)
   return found >= 0 ? found : Number(step)
 }
 
@@ -157,7 +168,7 @@ function changedAt(node: unknown, [step, ...rest]: readonly string[], change: (o
     const changed = changedAt(node[index], rest, change)
     return changed === undefined ? node.toSpliced(index, 1) : node.with(index, changed)
   }
-  const fields = node as Readonly<Record<string, unknown>>
+  const fields = hasKeys(node) ? node : {}
   const changed = changedAt(fields[step], rest, change)
   if (changed !== undefined) return { ...fields, [step]: changed }
   const { [step]: _taken, ...others } = fields

@@ -1,4 +1,4 @@
-import { apply, stepsInside, valueAt, type Edit } from '../edit'
+import { apply, listAt, replaceAt, stepsInside, type Edit } from '../edit'
 import { RheoError } from '../error'
 import { freeName } from '../free-name'
 import type { Project } from '../project'
@@ -34,7 +34,7 @@ export function renumbered(project: Project, wanted: Edit, which: 'put in' | 'an
 
 /** The names of what is in the list in which something is. */
 const siblingNames = (project: Project, place: readonly string[]): readonly string[] =>
-  (valueAt(project, place.slice(0, -2)) as readonly { readonly name: string }[]).map(({ name }) => name)
+  listAt(project, place.slice(0, -2)).flatMap((sibling) => ('name' in sibling && typeof sibling.name === 'string' ? [sibling.name] : []))
 
 /** An edit that gives another name at a place, wherever in it that name is given. */
 function withNameAt(edit: Edit, place: readonly string[], to: (name: string) => string, which: 'put in' | 'any'): Edit {
@@ -47,15 +47,9 @@ function withNameAt(edit: Edit, place: readonly string[], to: (name: string) => 
       return which === 'any' && typeof edit.to === 'string' && sameValue(edit.path, place) ? { ...edit, to: to(edit.to) } : edit
     case 'insert': {
       const inside = stepsInside([...edit.path, edit.item.id], place)
-      return inside ? { ...edit, item: renamedIn(edit.item, inside, to) } : edit
+      return inside ? { ...edit, item: replaceAt(edit.item, inside, (name) => (typeof name === 'string' ? to(name) : name)) } : edit
     }
     default:
       return edit
   }
-}
-
-function renamedIn<T>(node: T, [step, ...rest]: readonly string[], to: (name: string) => string): T {
-  if (step === undefined) return (typeof node === 'string' ? to(node) : node) as T
-  if (Array.isArray(node)) return node.map((each: { readonly id?: string }) => (each.id === step ? renamedIn(each, rest, to) : each)) as T
-  return { ...node, [step]: renamedIn((node as Readonly<Record<string, unknown>>)[step], rest, to) }
 }

@@ -1,5 +1,7 @@
 import { RheoError } from '../error'
-import { gone, type Identified, type Path } from '../edit'
+import { certain } from '../certain'
+import { gone, type Path } from '../edit'
+import { areIdentified, hasKeys, type Fields } from '../fields'
 import { Project } from '../project'
 import { meant, tagIn, type AnyShape } from '../shape'
 
@@ -29,19 +31,19 @@ export function standingAt(project: Project, path: Path): Standing {
 }
 
 function stepInto({ shape, value }: Standing, step: string, path: Path): Standing {
-  if (typeof value !== 'object' || value === null) throw gone(path.slice(0, -1))
+  if (!hasKeys(value)) throw gone(path.slice(0, -1))
   const inside = meant(shape, value)?.inside
   if (inside && 'fields' in inside && Object.hasOwn(inside.fields, step)) {
-    const field = inside.fields[step] as AnyShape
+    const field = certain(inside.fields[step])
     return { shape: field, value: fieldIn(value, step), isOptional: 'isOptional' in field, isFixed: step === 'id' || step === tagIn(shape) }
   }
   if (inside && 'entries' in inside && inside.keys.test(step)) return { shape: inside.entries, value: fieldIn(value, step), isOptional: true, isFixed: false }
-  if (inside && 'items' in inside && inside.isIdentified && Array.isArray(value)) {
-    const item = (value as readonly Identified[]).find(({ id }) => id === step)
+  if (inside && 'items' in inside && inside.isIdentified && areIdentified(value)) {
+    const item = value.find(({ id }) => id === step)
     if (item) return { shape: inside.items, value: item, isOptional: false, isFixed: false }
     throw gone(path)
   }
   throw new RheoError('invalid', path.join('/'), `A project has no place “${path.join('/')}”.`)
 }
 
-const fieldIn = (value: object, step: string): unknown => (Object.hasOwn(value, step) ? (value as Readonly<Record<string, unknown>>)[step] : undefined)
+const fieldIn = (value: Fields, step: string): unknown => (Object.hasOwn(value, step) ? value[step] : undefined)

@@ -1,4 +1,5 @@
 import { IDENTITY, multiply, type Matrix } from '../../scene'
+import { certain } from '../../document'
 
 /** CSS px in one of each unit (CSS Values 4 § 6). */
 const UNITS: Readonly<Record<string, number>> = { px: 1, pt: 4 / 3, pc: 16, in: 96, cm: 96 / 2.54, mm: 96 / 25.4, q: 96 / 101.6 }
@@ -8,7 +9,7 @@ export function lengthIn(text: string | undefined, whole = 0, emPx = 16): number
   const found = /^\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)\s*(%|[a-z]*)\s*$/i.exec(text ?? '')
   if (!found) return null
   const number = Number(found[1])
-  const unit = found[2]!.toLowerCase()
+  const unit = certain(found[2]).toLowerCase()
   const length = unit === '%' ? (number / 100) * whole : unit === 'em' || unit === 'rem' ? number * emPx : unit === 'ex' ? (number * emPx) / 2 : number * (unit === '' ? 1 : (UNITS[unit] ?? NaN))
   return Number.isFinite(length) && Math.abs(length) < 1e6 ? length : null
 }

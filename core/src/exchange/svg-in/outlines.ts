@@ -1,6 +1,7 @@
 import { lengthIn, numbersIn } from './geometry'
 import { strokesOf, type Frame } from '../../scene'
 import type { SvgElement } from './tree'
+import { itemAt } from '../../document'
 
 /** A basic shape as an outline in its own coordinates; null when its geometry cannot be read or shows nothing. */
 export function outlineIn({ name, attributes }: SvgElement, room: { readonly width: number; readonly height: number }): string | null {
@@ -63,10 +64,10 @@ function ellipseOutline(cx: number | null, cy: number | null, rx: number | null,
 export function rectangleOf(d: string): Frame | null {
   const [stroke, ...others] = strokesOf(d)
   if (!stroke || others.length > 0 || stroke.points.some((point) => point.in ?? point.out)) return null
-  const points = stroke.points.filter((point, index) => index === 0 || point.x !== stroke.points[index - 1]!.x || point.y !== stroke.points[index - 1]!.y)
+  const points = stroke.points.filter((point, index) => index === 0 || point.x !== itemAt(stroke.points, index - 1).x || point.y !== itemAt(stroke.points, index - 1).y)
   const [xs, ys] = [[...new Set(points.map(({ x }) => Math.round(x * 100)))], [...new Set(points.map(({ y }) => Math.round(y * 100)))]]
   if (points.length < 4 || points.length > 5 || xs.length !== 2 || ys.length !== 2) return null
-  const isAlong = points.slice(1).every(({ x, y }, index) => Math.abs(x - points[index]!.x) < 0.005 || Math.abs(y - points[index]!.y) < 0.005)
+  const isAlong = points.slice(1).every(({ x, y }, index) => Math.abs(x - itemAt(points, index).x) < 0.005 || Math.abs(y - itemAt(points, index).y) < 0.005)
   const [left, top] = [Math.min(...points.map(({ x }) => x)), Math.min(...points.map(({ y }) => y))]
   return isAlong ? { x: left, y: top, width: Math.max(...points.map(({ x }) => x)) - left, height: Math.max(...points.map(({ y }) => y)) - top } : null
 }

@@ -1,5 +1,5 @@
 import { formatHex8, parse } from 'culori'
-import type { Colour, Gradient, Paint } from '../../document'
+import { certain, firstOf, lastOf, type Colour, type Gradient, type Paint } from '../../document'
 import { multiply, type Frame, type Matrix } from '../../scene'
 import { lengthIn, transformIn } from './geometry'
 import type { Style, StyleSheets } from './style'
@@ -48,7 +48,7 @@ export class Paints {
       if (colour === null) this.onLeftOut(`the colour “${said}”`)
       return colour
     }
-    const element = this.byId.get(reference[1]!)
+    const element = this.byId.get(certain(reference[1]))
     if (element?.name === 'linearGradient' || element?.name === 'radialGradient') return this.gradient(element, shape, opacity, style)
     if (element) this.onLeftOut(`the paint “${element.name}”`)
     return reference[2] ? colourIn(reference[2], style.color ?? '#000000', opacity) : null
@@ -59,7 +59,7 @@ export class Paints {
     const said = (name: string) => chain.find(({ attributes }) => attributes[name] !== undefined)?.attributes[name]
     const stops = this.stopsOf(chain.find(({ children }) => children.some(({ name }) => name === 'stop')), opacity, style)
     if (stops.length === 0) return null
-    if (stops.length === 1) return stops[0]!.colour
+    if (stops.length === 1) return firstOf(stops).colour
     if (said('spreadMethod') !== undefined && said('spreadMethod') !== 'pad') this.onLeftOut(`the repetition of a gradient`)
     const isBox = said('gradientUnits') !== 'userSpaceOnUse'
     const length = (name: string, otherwise: string, whole: number) => lengthIn(said(name) ?? otherwise, isBox ? 1 : whole) ?? 0
@@ -68,7 +68,7 @@ export class Paints {
     const toPicture = multiply(matrix, multiply(units, multiply(transformIn(said('gradientTransform')) ?? [1, 0, 0, 1, 0, 0], own)))
     const toShares: Matrix = [1 / frame.width, 0, 0, 1 / frame.height, -frame.x / frame.width, -frame.y / frame.height]
     const place = multiply(toShares, toPicture)
-    if (!place.every(Number.isFinite)) return stops.at(-1)!.colour
+    if (!place.every(Number.isFinite)) return lastOf(stops).colour
     return { gradient: element.name === 'linearGradient' ? 'linear' : 'radial', angleDeg: 90, stops, place: place.map((entry) => Math.round(entry * 1e6) / 1e6) }
   }
 

@@ -1,4 +1,4 @@
-import { LIMITS, type PropertyValues } from '../../document'
+import { certain, firstOf, itemAt, LIMITS, type PropertyValues } from '../../document'
 import { IDENTITY, multiply, transformedOutline, type Frame, type Matrix } from '../../scene'
 import { clippedTo, grouped, type Built } from './built'
 import { lengthIn, numbersIn, transformIn, viewBoxMatrix } from './geometry'
@@ -119,7 +119,7 @@ export class Reader {
 
   private texts(element: SvgElement, matrix: Matrix, style: Style, name: string): readonly Built[] {
     const runs = runsIn(element, style, this.sheets).filter((run) => run.style.visibility !== 'hidden')
-    if (runs.some((run) => isOtherFont(run.style['font-family']))) this.leaveOut(`the font “${runs[0]!.style['font-family']!}”; a bundled one stands in for it`)
+    if (runs.some((run) => isOtherFont(run.style['font-family']))) this.leaveOut(`the font “${certain(firstOf(runs).style['font-family'])}”; a bundled one stands in for it`)
     if (style.stroke !== undefined && style.stroke !== 'none') this.leaveOut('the stroke of a text')
     const opacity = ratioIn(style.opacity)
     this.count += runs.length
@@ -155,7 +155,7 @@ export class Reader {
     const placed = multiply(matrix, [1, 0, 0, 1, x, y])
     const viewBox = numbersIn(attributes.viewBox)
     const before = this.room
-    this.room = viewBox.length === 4 ? { width: viewBox[2]!, height: viewBox[3]! } : { width, height }
+    this.room = viewBox.length === 4 ? { width: itemAt(viewBox, 2), height: itemAt(viewBox, 3) } : { width, height }
     const inside = this.childrenOf(element, multiply(placed, viewBoxMatrix(viewBox, attributes.preserveAspectRatio, width, height)), style)
     this.room = before
     const frame = rectangleOf(transformedOutline(`M0 0H${width}V${height}H0Z`, placed))
