@@ -32,7 +32,7 @@ export default tseslint.config(
   {
     files: ['{core,web,server,cli}/src/**/*.{ts,tsx}'],
     rules: {
-      // What is there already is in eslint-suppressions.json, and only gets less.
+      // Where it cannot be said in types, the reason stands beside it.
       '@typescript-eslint/no-non-null-assertion': 'error',
       '@typescript-eslint/consistent-type-assertions': ['error', { assertionStyle: 'never' }],
       'no-restricted-syntax': [

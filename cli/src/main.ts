@@ -13,9 +13,11 @@ const program = new Command('rheoscope').description('Rheoscope without its inte
 
 const listOf = <Item extends string>(text: string, known: readonly Item[]): readonly Item[] => {
   const items = text.split(',').map((item) => item.trim())
-  const wrong = items.find((item) => !(known as readonly string[]).includes(item))
-  if (wrong !== undefined) throw new InvalidArgumentError(`“${wrong}” is none of ${known.join(', ')}.`)
-  return items as Item[]
+  return items.map((item) => {
+    const found = known.find((each) => each === item)
+    if (found === undefined) throw new InvalidArgumentError(`“${item}” is none of ${known.join(', ')}.`)
+    return found
+  })
 }
 
 program
@@ -51,7 +53,7 @@ program
 try {
   program.parse()
 } catch (error) {
-  const sentence = error instanceof RheoError ? error.message : isOfSystem(error) ? `The file cannot be read: ${error.message}.` : `Rheoscope broke down: ${String((error as Error).stack)}`
+  const sentence = error instanceof RheoError ? error.message : isOfSystem(error) ? `The file cannot be read: ${error.message}.` : `Rheoscope broke down: ${error instanceof Error ? String(error.stack) : JSON.stringify(error)}`
   process.stderr.write(`${sentence}\n`)
   process.exitCode = FAILED
 }

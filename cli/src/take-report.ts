@@ -1,4 +1,4 @@
-import { RheoError, Take, type Project } from '@rheoscope/core/document'
+import { messageOf, RheoError, Take, type Project } from '@rheoscope/core/document'
 import { validated } from '@rheoscope/core/schema'
 import { expectationText, playTake } from '@rheoscope/core/run'
 
@@ -30,6 +30,6 @@ function parsed(text: string, name: string): unknown {
   try {
     return JSON.parse(text)
   } catch (error) {
-    throw new RheoError('invalid', name, `${name} is not complete JSON: ${(error as SyntaxError).message}.`)
+    throw new RheoError('invalid', name, `${name} is not complete JSON: ${messageOf(error)}.`)
   }
 }

@@ -28,7 +28,7 @@ export class Announcements {
     const announcements = new Announcements()
     await storage.listen(CHANNEL, {
       hear: (said) => {
-        const news = JSON.parse(said) as News
+        const news: News = JSON.parse(said)
         announcements.emitter.emit(news.project, news)
       },
       missed: () => announcements.endAll(),

@@ -91,7 +91,7 @@ const securityHeaders: RequestHandler = (request, response, next) => {
         defaultSrc: ["'none'"],
         scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         workerSrc: ["'self'"],
-        styleSrc: ["'self'", `'nonce-${response.locals.nonce as string}'`],
+        styleSrc: ["'self'", `'nonce-${String(response.locals.nonce)}'`],
         fontSrc: ["'self'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
         connectSrc: ["'self'", 'data:'],
@@ -127,6 +127,6 @@ function page(file: string): RequestHandler {
       response.status(404).type('text/plain').send('There is no such file.')
       return
     }
-    response.type('html').set('cache-control', 'no-store').send(html.replaceAll('__NONCE__', response.locals.nonce as string))
+    response.type('html').set('cache-control', 'no-store').send(html.replaceAll('__NONCE__', String(response.locals.nonce)))
   }
 }

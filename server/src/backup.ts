@@ -6,7 +6,7 @@ import { Readable, type Writable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { createGunzip, createGzip } from 'node:zlib'
 import { asc, count, getTableName, sql } from 'drizzle-orm'
-import { messageOf, RheoError } from '@rheoscope/core/document'
+import { fieldsOf, messageOf, RheoError } from '@rheoscope/core/document'
 import { choice, integer, kinds, object, text } from '@rheoscope/core/shape'
 import { validated } from '@rheoscope/core/schema'
 import { newestMigration, rowsOf } from './known-schema'
@@ -102,7 +102,7 @@ async function* linesIn(file: string): AsyncGenerator<string> {
   try {
     yield* createInterface({ input: text, crlfDelay: Infinity })
   } catch (error) {
-    if (!String((error as NodeJS.ErrnoException).code).startsWith('Z_')) throw notABackup(file)
+    if (!String(fieldsOf(error).code).startsWith('Z_')) throw notABackup(file)
   }
 }
 
@@ -173,6 +173,6 @@ const lineOf = (table: string, row: string): string => `${JSON.stringify({ kind:
 
 /** Puts in the columns a row has; others have what is usual. */
 async function insertRow(transaction: Transaction, table: string, row: string): Promise<void> {
-  const names = columns(Object.keys(JSON.parse(row) as object))
+  const names = columns(Object.keys(JSON.parse(row)))
   await transaction.execute(sql`insert into ${sql.identifier(table)} (${names}) select ${names} from jsonb_populate_record(null::${sql.identifier(table)}, ${row}::jsonb)`)
 }

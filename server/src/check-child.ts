@@ -10,7 +10,7 @@ export type FromCheckChild = { readonly progress: CheckProgress } | { readonly r
 const TELL_MS = 100
 
 setFlagsFromString('--expose-gc')
-const collect = runInNewContext('gc') as () => void
+const collect: () => void = runInNewContext('gc')
 
 const parent = process.ppid
 
@@ -24,10 +24,13 @@ process.once('message', (project: Project) => {
     if (isNext) collect()
     if (!isNext && Date.now() - toldAt < TELL_MS) return
     [toldAt, toldOf] = [Date.now(), progress.done]
-    process.send!({ progress } satisfies FromCheckChild)
+    tell({ progress })
   }
-  process.send!(outcomeOf(project, onProgress), () => process.disconnect())
+  tell(outcomeOf(project, onProgress), () => process.disconnect())
 })
+
+/** Says something to whoever started this process. */
+const tell = (what: FromCheckChild, then?: () => void) => process.send?.(what, undefined, undefined, then)
 
 function outcomeOf(project: Project, onProgress: (progress: CheckProgress) => void): FromCheckChild {
   try {

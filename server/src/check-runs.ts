@@ -37,7 +37,7 @@ export class CheckRuns {
   /** Takes what is to be checked, from now on. */
   static async of(storage: Storage, store: ProjectStore, run: RunCheck): Promise<CheckRuns> {
     const checks = new CheckRuns(storage, store, run)
-    await storage.listen(CHANNEL, { hear: (said) => checks.hear(JSON.parse(said) as Told), missed: () => checks.last.clear() })
+    await storage.listen(CHANNEL, { hear: (said) => checks.hear(JSON.parse(said)), missed: () => checks.last.clear() })
     await storage.checkQueue.work((project) => checks.make(project))
     return checks
   }

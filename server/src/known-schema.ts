@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { sql } from 'drizzle-orm'
-import { RheoError } from '@rheoscope/core/document'
+import { fieldsOf, RheoError } from '@rheoscope/core/document'
 import type { Database } from './storage'
 
 /** Throws `too-new` when a later version of this program has changed the schema of a database. */
@@ -19,10 +19,11 @@ export async function newestMigration(database: Database): Promise<number> {
 
 /** When the newest change was made that this program knows of, in ms since 1970. */
 export function newestIn(migrations: string): number {
-  const journal = JSON.parse(readFileSync(path.join(migrations, 'meta/_journal.json'), 'utf8')) as { readonly entries: readonly { readonly when: number }[] }
+  const journal: { readonly entries: readonly { readonly when: number }[] } = JSON.parse(readFileSync(path.join(migrations, 'meta/_journal.json'), 'utf8'))
   return Math.max(...journal.entries.map(({ when }) => when))
 }
 
 /** Both kinds of database answer a query of one's own with `rows`; Drizzle's common type does not say so. */
 export const rowsOf = async <T>(database: Pick<Database, 'execute'>, query: ReturnType<typeof sql>): Promise<readonly T[]> =>
-  ((await database.execute(query)) as unknown as { readonly rows: readonly T[] }).rows
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the query says what its rows are
+  fieldsOf(await database.execute(query)).rows as readonly T[]

@@ -21,7 +21,7 @@ const migrations = path.join(root, 'server/drizzle')
 try {
   await obey(process.argv.slice(2), settingsFrom(process.env, root))
 } catch (error) {
-  fail(error instanceof RheoError ? error.message : String((error as Error).stack ?? JSON.stringify(error)))
+  fail(error instanceof RheoError ? error.message : error instanceof Error ? String(error.stack) : JSON.stringify(error))
 }
 
 /** `backup PATH`, `restore PATH`, or nothing: then the server runs until it is told to end. */

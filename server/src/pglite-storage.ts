@@ -3,7 +3,7 @@ import path from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
 import { drizzle } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
-import { RheoError } from '@rheoscope/core/document'
+import { fieldsOf, RheoError } from '@rheoscope/core/document'
 import { writeBackup } from './backup'
 import { OwnQueue } from './check-queue'
 import { lockFolder } from './folder-lock'
@@ -71,7 +71,7 @@ async function preparedIn(folder: string): Promise<string> {
 /** What keeps a data folder from being opened, in a sentence with a way out. */
 export function problemIn(folder: string, error: unknown): RheoError {
   if (error instanceof RheoError) return error
-  const { code } = (error ?? {}) as { code?: unknown }
+  const { code } = fieldsOf(error)
   const way = 'Name another folder with RHEOSCOPE_DATA.'
   if (code === 'EEXIST' || code === 'ENOTDIR') return new RheoError('not-a-folder', folder, `The data path ${folder} is a file, or leads through one. ${way}`)
   if (code === 'ENOSPC' || isFull(folder)) return new RheoError('full', folder, `There is no room left for the data folder ${folder}. Make room on that disk. ${way}`)

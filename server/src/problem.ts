@@ -1,5 +1,5 @@
 import type { ErrorRequestHandler } from 'express'
-import { RheoError } from '@rheoscope/core/document'
+import { fieldsOf, RheoError } from '@rheoscope/core/document'
 
 /** A problem as RFC 9457 writes it, with the place in the document it is about. */
 export interface Problem {
@@ -21,10 +21,10 @@ export function problemOf(error: unknown): Problem {
   if (error instanceof RheoError) {
     return problem(error.code, STATUS[error.code] ?? 422, 'The request could not be carried out', error.message, error.place)
   }
-  const { type, status } = (error ?? {}) as { type?: string; status?: number }
+  const { type, status } = fieldsOf(error)
   if (type === 'entity.too.large') return problem('too-large', 413, 'Too large', 'This is larger than can be taken in: 64 MB for a project file, 8 MB for edits, 5 MB for a picture.')
   if (type === 'entity.parse.failed') return problem('not-json', 400, 'Not JSON', 'The request is not complete JSON.')
-  if (status !== undefined && status >= 400 && status < 500) return problem('refused', status, 'Refused', 'The request cannot be read.')
+  if (typeof status === 'number' && status >= 400 && status < 500) return problem('refused', status, 'Refused', 'The request cannot be read.')
   if (isOutOfRoom(error)) return problem('full', 507, 'No room left', 'There is no room left on the disk of the server. Nothing was changed; make room there and try again.')
   if (isAway(error)) return problem('unavailable', 503, 'The database is away', 'The database cannot be reached now. Nothing was changed; try again in a moment.')
   return problem('internal', 500, 'Something went wrong', 'The server could not do this. Nothing was changed.')
@@ -32,7 +32,7 @@ export function problemOf(error: unknown): Problem {
 
 /** Whether the disk is full, as the system (ENOSPC) or the database (53100) says it, whatever it is wrapped in. */
 function isOutOfRoom(error: unknown): boolean {
-  const { code, cause, message } = (error ?? {}) as { code?: unknown; cause?: unknown; message?: unknown }
+  const { code, cause, message } = fieldsOf(error)
   return code === 'ENOSPC' || code === '53100' || /no space left on device/i.test(String(message)) || (cause != null && isOutOfRoom(cause))
 }
 
@@ -42,7 +42,7 @@ const AWAY_SAID = /^(Connection terminated|timeout exceeded when trying to conne
 
 /** Whether the database could not be reached, whatever the error is wrapped in. */
 function isAway(error: unknown): boolean {
-  const { code, cause, message } = (error ?? {}) as { code?: unknown; cause?: unknown; message?: unknown }
+  const { code, cause, message } = fieldsOf(error)
   return AWAY.test(String(code)) || AWAY_SAID.test(String(message)) || (cause != null && isAway(cause))
 }
 

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { and, asc, desc, eq, gt, inArray, lt } from 'drizzle-orm'
-import { apply, DOCUMENT_VERSION, invert, LAST_WITHOUT_AUTHORS, migrate, RheoError, type Appended, type Entry, type Project, type ProjectSummary, type StoredHistory, type StoredProject } from '@rheoscope/core/document'
+import { apply, DOCUMENT_VERSION, fieldsOf, invert, LAST_WITHOUT_AUTHORS, migrate, RheoError, type Appended, type Entry, type Project, type ProjectSummary, type StoredHistory, type StoredProject } from '@rheoscope/core/document'
 import { attempt, mended, mending } from '@rheoscope/core/schema'
 import { announceRemoval, announceRevision } from './announcements'
 import type { Database, Transaction } from './storage'
@@ -172,13 +172,17 @@ async function entriesAfter(transaction: Transaction, id: string, revision: numb
 
 /** Entries of before there were authors say nothing of them, and are of the version of then. */
 const entryOf = ({ entry, madeAt }: typeof entries.$inferSelect): Entry =>
-  ({ author: { id: 'unknown', name: 'Somebody' }, madeAt: madeAt.toISOString(), version: LAST_WITHOUT_AUTHORS, ...(entry as Partial<Entry> & Omit<Entry, 'author' | 'madeAt' | 'version'>) })
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- an entry is held against its shape before it is stored
+  ({ author: { id: 'unknown', name: 'Somebody' }, madeAt: madeAt.toISOString(), version: LAST_WITHOUT_AUTHORS, ...fieldsOf(entry) }) as Entry
 
 /** A document after entries that were accepted, each made on one of its own version; of the present version in the end. */
 function grown(document: Project, since: readonly Entry[]): Project {
-  const last = since.reduce((now, { edit, version }) => apply(now.version < version ? (migrate({ ...now }, version) as Project) : now, edit), document)
-  return migrate({ ...last }) as Project
+  return brought(since.reduce((now, { edit, version }) => apply(brought(now, version), edit), document))
 }
+
+/** A document that was accepted, brought to a later version. */
+// eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what was accepted stays a project from version to version
+const brought = (document: Project, version?: number): Project => migrate({ ...document }, version) as Project
 
 /** The project after some entries, each of which leaves it a valid one. Throws what `attempt` says of the first that cannot be made. */
 const applied = (project: Project, added: readonly Entry[]): Project =>

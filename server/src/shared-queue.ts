@@ -2,6 +2,7 @@ import { Logger, makeWorkerUtils, run, runMigrations, type Runner, type WorkerEv
 import { EventEmitter } from 'node:events'
 import pg from 'pg'
 import type { CheckQueue, MakeCheck } from './check-queue'
+import { fieldsOf } from '@rheoscope/core/document'
 
 const SCHEMA = 'rheoscope_jobs'
 const TASK = 'check'
@@ -85,7 +86,7 @@ export class SharedQueue implements CheckQueue {
   private async keepWorking(make: MakeCheck): Promise<void> {
     while (!this.isClosed) {
       try {
-        const taskList = { [TASK]: (payload: unknown) => make((payload as { readonly project: string }).project) }
+        const taskList = { [TASK]: (payload: unknown) => make(String(fieldsOf(payload).project)) }
         this.runner = await run({ pgPool: this.pool, schema: SCHEMA, logger: SILENT, events: this.events, concurrency: 1, pollInterval: RETRY_MS, noHandleSignals: true, taskList, parsedCronItems: [] })
         await this.runner.promise
         // eslint-disable-next-line no-restricted-syntax -- The database is away.

@@ -19,6 +19,7 @@ import { NotHere } from './not-here'
 import { Shelf } from './shelf/shelf'
 import { PreviewPage } from './stage/preview-page'
 import { StagePage } from './stage/stage-page'
+import { certain } from '@rheoscope/core/document'
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name=style-nonce]')?.content ?? ''
 const styles = createCache({ key: 'rheo', nonce })
@@ -37,7 +38,7 @@ const router = createBrowserRouter([{
   ],
 }])
 
-createRoot(document.getElementById('root')!).render(
+createRoot(certain(document.getElementById('root'))).render(
   <StrictMode>
     <CacheProvider value={styles}>
       <ThemeProvider theme={theme} defaultMode="system">

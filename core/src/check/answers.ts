@@ -1,4 +1,4 @@
-import { itemAt, type Rule } from '../document'
+import { certain, itemAt, type Rule } from '../document'
 import { cursorOver, itemOf, matrixTo, partsAt, pointOn, transformed, type DrawItem, type DrawList, type Point } from '../scene'
 import type { CheckContext } from './context'
 import type { Spot } from './explore/spots'
@@ -16,6 +16,12 @@ export interface Answer {
   /** Where it can be pointed at; null when something lies over all of it, or it is cut off. */
   readonly point: Point | null
 }
+
+/** An answer of a part that can be pointed at. */
+export type Reached = Answer & { readonly point: Point }
+
+/** The answers of parts that can be pointed at. */
+export const reachedIn = (context: CheckContext): readonly Reached[] => answersIn(context).filter((answer): answer is Reached => answer.point !== null)
 
 const known = new WeakMap<CheckContext, readonly Answer[]>()
 
@@ -73,7 +79,7 @@ export const named = ({ compiled }: CheckContext, part: string): string => `“$
 
 /** The states of the component in a pose, in words. */
 export function whereIn({ component }: CheckContext, { run }: Pose): string {
-  const { states } = run.instance('')!
+  const { states } = certain(run.instance(''))
   const several = component.axes.map((axis, index) => ({ axis, state: itemAt(states, index) })).filter(({ axis }) => axis.states.length > 1)
   return several.map(({ axis, state }) => `‹${axis.states.find(({ id }) => id === state)?.name}›`).join(' and ')
 }
@@ -82,7 +88,7 @@ export function whereIn({ component }: CheckContext, { run }: Pose): string {
 export function stateOf({ component }: CheckContext, { run }: Pose): { readonly axis?: string; readonly state?: string } {
   const index = Math.max(0, component.axes.findIndex(({ states }) => states.length > 1))
   const axis = component.axes[index]
-  return axis ? { axis: axis.id, state: itemAt(run.instance('')!.states, index) } : {}
+  return axis ? { axis: axis.id, state: itemAt(certain(run.instance('')).states, index) } : {}
 }
 
 /** One of each kind, the first that came. */

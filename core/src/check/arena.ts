@@ -10,7 +10,7 @@ export interface Seen<Kind extends Mark['what']> {
 
 /** What an exploration has seen, ready to be asked. */
 export class Facts {
-  private readonly kept = new Map<Mark['what'], Seen<Mark['what']>[]>()
+  private readonly kept = new Map<Mark['what'], readonly unknown[]>()
   private readonly firstNodes = new Map<NetAxis, Map<number, Node>>()
 
   constructor(readonly explored: Explored, readonly steps: readonly Travelled[]) {
@@ -44,9 +44,10 @@ export class Facts {
 
   /** Every mark of a kind, in the order they were seen. */
   all<Kind extends Mark['what']>(what: Kind): readonly Seen<Kind>[] {
-    const known = this.kept.get(what) ?? this.steps.flatMap((step) => marksOf(step, what).map((mark) => ({ mark, step })))
-    this.kept.set(what, known as Seen<Mark['what']>[])
-    return known as unknown as readonly Seen<Kind>[]
+    const seen = this.kept.get(what) ?? this.steps.flatMap((step) => marksOf(step, what).map((mark) => ({ mark, step })))
+    this.kept.set(what, seen)
+    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what is kept of a kind is of that kind
+    return seen as readonly Seen<Kind>[]
   }
 
   firing(thing: Thing, rule: Rule): Seen<'fired'> | undefined {

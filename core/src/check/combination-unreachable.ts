@@ -1,4 +1,4 @@
-import { axisOf, firstOf, inProject, removeFrom } from '../document'
+import { axisOf, certain, firstOf, inProject, removeFrom } from '../document'
 import { listed, stateName, type Check } from './context'
 import type { Finding } from './finding'
 import { tour, witnessTo } from './witness'
@@ -16,10 +16,10 @@ export const combinationUnreachable: Check = ({ component, arena, root }) =>
     }))
     const axes = wanted.flatMap(([id]) => axisOf(component, id) ?? [])
     if (isSeen || axes.length < wanted.length || axes.some(({ boundTo }) => boundTo !== null)) return []
-    const names = wanted.map(([axis, state]) => stateName(axisOf(component, axis)!, state))
+    const names = wanted.map(([axis, state]) => stateName(certain(axisOf(component, axis)), state))
     const net = closed.axis(root, firstOf(wanted)[0])
     const witness = witnessTo(arena, closed, tour(closed, net.at), { caption: 'the two are never seen together' }, (_trace, _offered, run) =>
-      wanted.some(([axis, state]) => run.instance('')!.states[closed.axis(root, axis).own] !== state))
+      wanted.some(([axis, state]) => certain(run.instance('')).states[closed.axis(root, axis).own] !== state))
     return [{
       id: `combination-unreachable ${component.id} ${combination.id}`,
       kind: 'combination-unreachable', level: 'risk',

@@ -1,4 +1,4 @@
-import { axisOfProperty, firstOf, lastOf, type Axis, type Component, type Id, type Project, type Rule } from '../document'
+import { axisOfProperty, certain, firstOf, lastOf, type Axis, type Component, type Id, type Project, type Rule } from '../document'
 import { compile, type Compiled, type Surface } from '../machine'
 import { Arena } from './arena'
 import { independentGroups, MemoryAllowance, thingsOn, type Effort, type Thing, type Way } from './explore'
@@ -40,7 +40,7 @@ export function contextOf(project: Project, component: Component, options: Check
   let poses: Poses | undefined
   const arenaOf = (): Arena => {
     const [group] = independentGroups(project, thingsOn(project, compiled))
-    return new Arena(project, surface, group!, { ...options, memory: new MemoryAllowance(), outside: (network) => fromAnywhere(network, firstOf(group!), drivenTo) })
+    return new Arena(project, surface, certain(group), { ...options, memory: new MemoryAllowance(), outside: (network) => fromAnywhere(network, firstOf(certain(group)), drivenTo) })
   }
   return {
     project, component, compiled, surface, drivenTo,

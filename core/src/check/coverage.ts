@@ -1,4 +1,4 @@
-import type { Axis, Component, Id, Project } from '../document'
+import { recordOf, type Axis, type Component, type Id, type Project } from '../document'
 import { contextOf, type CheckOptions } from './context'
 import { WAYS, type Way } from './explore'
 
@@ -23,7 +23,10 @@ export function coverageOf(project: Project, component: Component, options: Chec
   const { arena, root } = contextOf(project, component, options)
   const facts = WAYS.map((way) => ({ way, facts: arena.byWay(way) }))
   const stepsTo = (axis: Axis, state: Id) =>
-    Object.fromEntries(facts.map(({ way, facts: own }) => [way, own.firstIn(own.axis(root, axis.id), state)?.depth ?? null])) as Record<Way, number | null>
+    recordOf(WAYS, (way) => {
+      const own = arena.byWay(way)
+      return own.firstIn(own.axis(root, axis.id), state)?.depth ?? null
+    })
   return {
     component: component.id,
     states: component.axes.flatMap((axis) => (axis.states.length < 2 ? [] : axis.states.map(({ id }) => ({ axis: axis.id, state: id, steps: stepsTo(axis, id) })))),

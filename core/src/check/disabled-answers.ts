@@ -1,4 +1,4 @@
-import { answersIn, cursorAt, named, oneOfEach, stateOf, whereIn } from './answers'
+import { reachedIn, cursorAt, named, oneOfEach, stateOf, whereIn } from './answers'
 import type { Check } from './context'
 import type { Finding } from './finding'
 import { poseWitness, tapAt } from './pose-witness'
@@ -9,13 +9,13 @@ const REFUSING = ['not-allowed', 'wait']
 
 /** Parts that look as if they could not be used, by the pointer over them, and answer all the same. */
 export const disabledAnswers: Check = (context) => {
-  const refusing = answersIn(context).filter(({ pose, point, rules }) => point !== null && rules.some(({ trigger }) => trigger.on === 'tap') && REFUSING.includes(cursorAt(pose.list, point)))
+  const refusing = reachedIn(context).filter(({ pose, point, rules }) => rules.some(({ trigger }) => trigger.on === 'tap') && REFUSING.includes(cursorAt(pose.list, point)))
   return oneOfEach(refusing, ({ item }) => item.part).map(({ pose, item, rules, point }): Finding => {
-    const witness = poseWitness(context, pose, tapAt(point!), 'it answers, though it looks as if it did not', (trace) => trace.some((event) => event.what === 'fired' && event.atMs >= pose.run.nowMs))
+    const witness = poseWitness(context, pose, tapAt(point), 'it answers, though it looks as if it did not', (trace) => trace.some((event) => event.what === 'fired' && event.atMs >= pose.run.nowMs))
     return {
       id: `disabled-answers ${context.component.id} ${item.part}`,
       kind: 'disabled-answers', level: witness ? 'fault' : 'risk',
-      sentence: `${named(context, item.part)} looks unusable in ${whereIn(context, pose)}, where the pointer over it is ${cursorAt(pose.list, point!)}, and yet answers ${firstOf(rules).trigger.on}.`,
+      sentence: `${named(context, item.part)} looks unusable in ${whereIn(context, pose)}, where the pointer over it is ${cursorAt(pose.list, point)}, and yet answers ${firstOf(rules).trigger.on}.`,
       about: { component: context.component.id, ...stateOf(context, pose), part: item.part, rule: firstOf(rules).id },
       remedy: null, witness, numbers: {},
     }

@@ -1,4 +1,4 @@
-import { certain, isToken, itemAt, type Component, type Id, type Motion, type Project, type Rule } from '../document'
+import { isToken, itemAt, type Component, type Id, type Motion, type Project, type Rule } from '../document'
 import { fromToken } from '../motion'
 import type { About } from './finding'
 
@@ -28,7 +28,7 @@ export function givenIn(project: Project): readonly Given[] {
 }
 
 function givenOf(project: Project, component: Component, rule: Rule): readonly Given[] {
-  const family = Object.keys(FAMILIES).find((name) => certain(FAMILIES[name]).includes(rule.trigger.on))
+  const family = Object.entries(FAMILIES).find(([, kinds]) => kinds.includes(rule.trigger.on))?.[0]
   if (!family || !rule.motion || rule.target.go === 'ignored' || rule.target.go === 'stay') return []
   const { durationMs, easing } = rule.motion
   return [{
@@ -41,10 +41,13 @@ function givenOf(project: Project, component: Component, rule: Rule): readonly G
 
 const isTokenOf = ({ durationMs }: Motion): boolean => durationMs !== undefined && isToken(durationMs)
 
+/** A duration somebody has given. */
+export type Timed = Given & { readonly durationMs: number }
+
 /** A family of durations: how many there are, and where its middle half lies, in ms. */
 export interface Family {
   readonly name: string
-  readonly members: readonly Given[]
+  readonly members: readonly Timed[]
   readonly lowMs: number
   readonly medianMs: number
   readonly highMs: number
@@ -52,9 +55,9 @@ export interface Family {
 
 export function familiesIn(given: readonly Given[]): readonly Family[] {
   return Object.keys(FAMILIES).flatMap((name): Family[] => {
-    const members = given.filter(({ family, durationMs }) => family === name && durationMs !== null && durationMs > 0)
+    const members = given.filter((each): each is Timed => each.family === name && each.durationMs !== null && each.durationMs > 0)
     if (members.length === 0) return []
-    const sorted = members.map(({ durationMs }) => durationMs!).toSorted((a, b) => a - b)
+    const sorted = members.map(({ durationMs }) => durationMs).toSorted((a, b) => a - b)
     const at = (share: number) => itemAt(sorted, Math.min(sorted.length - 1, Math.floor(share * sorted.length)))
     return [{ name, members, lowMs: at(0.25), medianMs: at(0.5), highMs: at(0.75) }]
   })

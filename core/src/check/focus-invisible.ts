@@ -1,4 +1,4 @@
-import { holdsIn, inProject, itemAt, removeFrom, rootOf } from '../document'
+import { certain, holdsIn, inProject, itemAt, removeFrom, rootOf } from '../document'
 import { focusStops, type Run } from '../run'
 import { pointOn } from '../scene'
 import { named, oneOfEach, opacityOf, stateOf, whereIn } from './answers'
@@ -12,16 +12,18 @@ const MOST_TABS = 60
 /** Parts that get the focus while they cannot be seen, so that it is nowhere for those who use the keyboard. */
 export const focusInvisible: Check = (context) => {
   const { component, poses } = context
-  const unseen = poses.all.flatMap((pose) => focusStops(pose.list).filter(({ part }) => part.thing === '' && (opacityOf(pose.list, '', part.part!) < 0.02 || pointOn(pose.list, '', part.part!) === null)).map((stop) => ({ pose, part: stop.part.part! })))
+  const unseen = poses.all.flatMap((pose) => focusStops(pose.list).flatMap(({ part: { thing, part } }) => (
+    thing === '' && part !== null && (opacityOf(pose.list, '', part) < 0.02 || pointOn(pose.list, '', part) === null) ? [{ pose, part }] : [])))
   return oneOfEach(unseen, ({ part }) => part).flatMap(({ pose, part }): Finding[] => {
     const tabs = tabsTo(pose.run.fork(undefined, false), part)
-    const witness = tabs === null ? null : poseWitness(context, pose, Array.from({ length: tabs }, () => TAB), 'the focus is here, and cannot be seen', (_trace, _offered, run) => run.shownFocus?.part === part)
+    if (tabs === null) return []
+    const witness = poseWitness(context, pose, Array.from({ length: tabs }, () => TAB), 'the focus is here, and cannot be seen', (_trace, _offered, run) => run.shownFocus?.part === part)
     if (!witness) return []
     return [{
       id: `focus-invisible ${component.id} ${part}`, kind: 'focus-invisible', level: 'fault',
       sentence: `${named(context, part)} can have the focus in ${whereIn(context, pose) || 'its only state'}, where it cannot be seen, or lies under something else.`,
       about: { component: component.id, ...stateOf(context, pose), part },
-      remedy: null, witness, numbers: { tabs: tabs! },
+      remedy: null, witness, numbers: { tabs },
     }]
   })
 }
@@ -42,7 +44,7 @@ export const focusTrapped: Check = (context) => {
   const taking = component.rules.filter(({ trigger, target, letThrough }) => trigger.on === 'key' && trigger.key === 'Tab' && !trigger.anywhere && target.go !== 'ignored' && !letThrough)
   return taking.flatMap((rule): Finding[] => {
     for (const pose of poses.all) {
-      const { states } = pose.run.instance('')!
+      const { states } = certain(pose.run.instance(''))
       const index = component.axes.findIndex(({ id }) => id === rule.axis)
       const part = rule.part ?? rootOf(component).id
       const run = pose.run.fork(undefined, false)

@@ -1,5 +1,5 @@
 import { firstOf, inProject, setAt, theOne } from '../document'
-import { answersIn, named, oneOfEach, opacityOf, stateOf, whereIn } from './answers'
+import { reachedIn, named, oneOfEach, opacityOf, stateOf, whereIn } from './answers'
 import type { Check } from './context'
 import type { Finding } from './finding'
 import { poseWitness, tapAt } from './pose-witness'
@@ -10,12 +10,12 @@ const UNSEEN = 0.02
 /** Parts that show in some states, cannot be seen in others, and answer there all the same. */
 export const hiddenTakesInput: Check = (context) => {
   const { component } = context
-  const answers = answersIn(context)
-  const unseen = answers.filter(({ pose, item, point }) => point !== null && opacityOf(pose.list, '', item.part) < UNSEEN)
+  const answers = reachedIn(context)
+  const unseen = answers.filter(({ pose, item }) => opacityOf(pose.list, '', item.part) < UNSEEN)
   const showsElsewhere = (part: string) => context.poses.all.some(({ list }) => opacityOf(list, '', part) > 0.1)
   return oneOfEach(unseen.filter(({ item }) => showsElsewhere(item.part)), ({ item }) => item.part).flatMap(({ pose, item, rules, point }): Finding[] => {
     const rule = firstOf(rules)
-    const witness = poseWitness(context, pose, tapAt(point!), 'there is nothing to see here, and it answers', (trace) => trace.some((event) => event.what === 'fired' && event.instance === '' && rules.some(({ id }) => id === event.rule)))
+    const witness = poseWitness(context, pose, tapAt(point), 'there is nothing to see here, and it answers', (trace) => trace.some((event) => event.what === 'fired' && event.instance === '' && rules.some(({ id }) => id === event.rule)))
     return [{
       id: `hidden-takes-input ${component.id} ${item.part}`,
       kind: 'hidden-takes-input', level: witness ? 'fault' : 'risk',

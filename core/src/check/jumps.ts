@@ -76,7 +76,7 @@ function firstJump(before: Instance, now: Instance, atMs: number, { axis, from, 
   const moves = ({ part, property }: TargetChange) => now.lanes.some((lane) => lane.part === part && lane.property === property) || now.cycles.some((cycle) => cycle.part === part && cycle.property === property)
   for (const change of [...changesBetween(before.targets, now.targets), ...before.lanes].filter((each) => !moves(each))) {
     const { part, property } = change
-    const target = certain(itemAt(now.targets.values, part)[property])
+    const target = itemAt(now.targets.values, part)[property] ?? null
     const shown = shownValue(before, part, property, atMs)
     if (shown === target || (now.isMotionReduced && isMoved(property)) || isToldToJump(sources, itemAt(compiled.parts, part).part.id, property)) continue
     const jump = jumpOf(shown, target, { part, property })
@@ -104,7 +104,7 @@ function jumpOf(before: Shown, now: Shown | Literal, { part, property }: Pick<Ju
   }
   if (definition.type !== 'paint' && definition.type !== 'colour') return null
   const by = colourDifference(before, now)
-  return by !== null && by > TOLERANCE.colour! ? { part, property: definition.label, by, unit: 'colour' } : null
+  return by !== null && by > certain(TOLERANCE.colour) ? { part, property: definition.label, by, unit: 'colour' } : null
 }
 
 /** How far two colours are apart in OKLab; null unless both are plain colours. */

@@ -1,6 +1,6 @@
 import { firstOf, inProject, setAt } from '../document'
 import { partsAt } from '../scene'
-import { answersIn, cursorAt, named, oneOfEach, stateOf, TOUCHING, whereIn } from './answers'
+import { reachedIn, cursorAt, named, oneOfEach, stateOf, TOUCHING, whereIn } from './answers'
 import type { Check } from './context'
 import type { Finding } from './finding'
 import { poseWitness, tapAt } from './pose-witness'
@@ -11,14 +11,14 @@ const LIVE = ['pointer', 'grab', 'grabbing', 'text']
 export const looksDead: Check = (context) => {
   const { component } = context
   const hasLook = component.rules.some(({ trigger, target }) => ['enter', 'press'].includes(trigger.on) && target.go !== 'ignored') || component.axes.some(({ boundTo }) => boundTo !== null && ['hovered', 'pressed'].includes('variable' in boundTo ? boundTo.variable : boundTo.parameter))
-  const dead = hasLook ? [] : answersIn(context).filter(({ pose, point, rules }) => point !== null && rules.some(({ trigger }) => trigger.on === 'tap') && !LIVE.includes(cursorAt(pose.list, point)))
+  const dead = hasLook ? [] : reachedIn(context).filter(({ pose, point, rules }) => rules.some(({ trigger }) => trigger.on === 'tap') && !LIVE.includes(cursorAt(pose.list, point)))
   return oneOfEach(dead, ({ item }) => item.part).map(({ pose, item, rules, point }): Finding => ({
     id: `looks-dead ${component.id} ${item.part}`,
     kind: 'looks-dead', level: 'note',
     sentence: `${named(context, item.part)} answers ${firstOf(rules).trigger.on} in ${whereIn(context, pose) || 'its only state'}, and nothing shows it: no hand over it, no other look when it is pointed at or pressed.`,
     about: { component: component.id, ...stateOf(context, pose), part: item.part, rule: firstOf(rules).id },
     remedy: { label: 'Show a hand over it', edit: setAt(inProject('components', component.id, 'parts', item.part, 'base', 'cursor'), 'pointer') },
-    witness: poseWitness(context, pose, tapAt(point!), 'it answers', (trace) => trace.some(({ what }) => what === 'fired')), numbers: {},
+    witness: poseWitness(context, pose, tapAt(point), 'it answers', (trace) => trace.some(({ what }) => what === 'fired')), numbers: {},
   }))
 }
 
@@ -26,11 +26,11 @@ export const looksDead: Check = (context) => {
 export const looksLive: Check = (context) => {
   const { component, isHeld, poses } = context
   if (isHeld || !component.rules.some(({ trigger }) => TOUCHING.includes(trigger.on))) return []
-  const answers = answersIn(context)
-  const live = poses.all.flatMap((pose) => answers.filter((answer) => answer.pose !== pose && answer.point !== null).flatMap(({ point, item }) => {
-    const hits = partsAt(pose.list, point!)
+  const answers = reachedIn(context)
+  const live = poses.all.flatMap((pose) => answers.filter((answer) => answer.pose !== pose).flatMap(({ point, item }) => {
+    const hits = partsAt(pose.list, point)
     const isAnswered = answers.some((other) => other.pose === pose && hits.some(({ part, instance }) => instance === '' && part === other.item.part))
-    return !isAnswered && hits.some(({ part }) => part === item.part) && LIVE.includes(cursorAt(pose.list, point!)) ? [{ pose, item, point: point! }] : []
+    return !isAnswered && hits.some(({ part }) => part === item.part) && LIVE.includes(cursorAt(pose.list, point)) ? [{ pose, item, point: point }] : []
   }))
   return oneOfEach(live, ({ item }) => item.part).map(({ pose, item, point }): Finding => ({
     id: `looks-live ${component.id} ${item.part}`,

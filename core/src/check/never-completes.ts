@@ -1,4 +1,4 @@
-import { axisOfProperty, holdsIn, itemAt, type Axis, type Component, type Rule, type State } from '../document'
+import { axisOfProperty, certain, holdsIn, itemAt, type Axis, type Component, type Rule, type State } from '../document'
 import { fromToken } from '../motion'
 import { after, isByItself, type Arena, type Facts, type Seen } from './arena'
 import { leads, stateName, type Check, type CheckContext } from './context'
@@ -23,7 +23,7 @@ export function neverSettledIn(arena: Arena, thing: Thing, axis: Axis): readonly
   const net = facts.network.axisOf(thing, axis.id)
   if (!net || !facts.isFinished) return []
   const entries = facts.all('entered').filter(({ mark }) => mark.axis === net && mark.left === 0 && facts.network.span(mark.span).least > 0)
-  const settled = new Set(facts.all('settled').flatMap(({ mark, step }) => (mark.axis === net && step.deadline!.least > 0 ? [mark.state] : [])))
+  const settled = new Set(facts.all('settled').flatMap(({ mark, step }) => (mark.axis === net && certain(step.deadline).least > 0 ? [mark.state] : [])))
   return [...new Set(entries.map(({ mark }) => mark.to))].filter((to) => !settled.has(to)).flatMap((to) => cutFinding({ arena, facts, net, axis }, to))
 }
 

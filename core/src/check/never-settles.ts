@@ -3,7 +3,7 @@ import { stateNames, type Check } from './context'
 import { keptAt, type Travelled } from './explore'
 import type { Finding } from './finding'
 import { witnessTo } from './witness'
-import { firstOf, itemAt, lastOf } from '../document'
+import { certain, firstOf, itemAt, lastOf } from '../document'
 
 /** States that follow one another of themselves for ever, none of which is marked continuous. */
 export const neverSettles: Check = ({ component, arena, root }) => {
@@ -14,7 +14,7 @@ export const neverSettles: Check = ({ component, arena, root }) => {
     const round = roundIn(moves, (configuration) => keptAt(configuration, net.at))
     const states = round.map((state) => itemAt(axis.states, state))
     if (states.length === 0 || states.some(({ loop }) => loop !== null)) return []
-    const first = closed.firstIn(net, firstOf(states).id)!
+    const first = certain(closed.firstIn(net, firstOf(states).id))
     const witness = witnessTo(arena, closed, first, { afterMs: 4000, caption: 'still going' }, (trace) => trace.filter((event) => event.what === 'state' && event.instance === '' && event.axis === axis.id).length > 0)
     return [{
       id: `never-settles ${component.id} ${axis.id}`,

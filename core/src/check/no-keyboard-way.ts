@@ -1,4 +1,4 @@
-import { firstOf, holdsIn, inProject, rootOf, setAt, theOne, triggerRow, type Component, type Rule, type TriggerKind } from '../document'
+import { certain, firstOf, holdsIn, inProject, rootOf, setAt, theOne, triggerRow, type Component, type Rule, type TriggerKind } from '../document'
 import { after } from './arena'
 import { named } from './answers'
 import { stateNames, type Check, type CheckContext } from './context'
@@ -27,7 +27,7 @@ export const noKeyboardWay: Check = (context) => {
       sentence: `Nobody can do with the keyboard what ${rule.trigger.on} on ${named(context, part)} does${axis.states.length > 1 ? ` in ${stateNames(axis, states)}` : ''}: it cannot have the focus, and no key does the same.`,
       about: { component: component.id, axis: axis.id, states, rule: rule.id, part, row },
       remedy: { label: 'Let it take the focus', edit: setAt(inProject('components', component.id, 'parts', part, 'base', 'focusable'), true) },
-      witness: witnessTo(arena, closed, after(closed.firing(root, rule)!.step), { caption: 'this takes a mouse or a finger' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)),
+      witness: witnessTo(arena, closed, after(certain(closed.firing(root, rule)).step), { caption: 'this takes a mouse or a finger' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)),
       numbers: { rules: rules.length },
     }
   })

@@ -1,4 +1,4 @@
-import { inProject, propertyDefinition, setAt } from '../document'
+import { certain, inProject, propertyDefinition, setAt } from '../document'
 import { formOf, isMovement, motionSources } from '../motion'
 import { changesIn, lanesOf, partName, wayOf } from './changes'
 import type { Check } from './context'
@@ -9,7 +9,7 @@ export const noReducedForm: Check = (context) => {
   const { component, project } = context
   return changesIn(context).flatMap((change): Finding[] => {
     const sources = motionSources(project, component, change.axis.id, change.from.id, change.to.id, change.rule)
-    const moving = lanesOf(change).find(({ property }) => isMovement(propertyDefinition(property)!))
+    const moving = lanesOf(change).find(({ property }) => isMovement(certain(propertyDefinition(property))))
     if (!moving || formOf(sources).reducedMotion !== 'as is') return []
     return [{
       id: `no-reduced-form ${component.id} ${change.axis.id} ${change.from.id} ${change.to.id}`,

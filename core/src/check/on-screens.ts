@@ -1,4 +1,4 @@
-import { axisOf, firstOf, itemAt, rootOf, type Screen } from '../document'
+import { axisOf, certain, firstOf, itemAt, rootOf, type Screen } from '../document'
 import type { Arena } from './arena'
 import { stateNames } from './context'
 import { endlessLoopsIn } from './endless-immediate-loop'
@@ -40,7 +40,7 @@ function missingOf(screen: Screen, arena: Arena, { thing, index }: { readonly th
   return component.axes.flatMap((axis): Finding[] => {
     const net = open.network.axisOf(own, axis.id)
     const missing = net ? axis.states.filter(({ id }) => !open.firstIn(net, id)).map(({ id }) => id) : []
-    if (missing.length === 0 || axisOf(component, axis.id)!.boundTo !== null) return []
+    if (missing.length === 0 || certain(axisOf(component, axis.id)).boundTo !== null) return []
     return [{
       id: `state-unreachable ${screen.id} ${thing.path} ${axis.id}`,
       kind: 'state-unreachable', level: 'note',

@@ -2,6 +2,7 @@ import type { Run } from '../run'
 import type { DrawList } from '../scene'
 import type { Arena, Facts } from './arena'
 import { isPassing, type Enacted, type Node } from './explore'
+import { certain } from '../document'
 
 /** How long at most is waited for everything to come to rest. */
 const REST_MS = 10_000
@@ -65,4 +66,4 @@ function rested(run: Run): Run {
   return on
 }
 
-const statesIn = (run: Run): string => [...run.paths].map((path) => run.instance(path)!.states.join(' ')).join('|')
+const statesIn = (run: Run): string => [...run.paths].map((path) => certain(run.instance(path)).states.join(' ')).join('|')

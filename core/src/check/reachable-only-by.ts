@@ -1,4 +1,4 @@
-import { firstOf, type Id } from '../document'
+import { certain, firstOf, type Id } from '../document'
 import { listed, stateNames, type Check } from './context'
 import type { Way } from './explore'
 import type { Finding } from './finding'
@@ -28,7 +28,7 @@ export const reachableOnlyBy: Check = (context) => {
     }
     return [...missing.values()].map(({ ways, states }): Finding => {
       const { closed } = arena
-      const node = closed.firstIn(closed.axis(root, axis.id), firstOf(states))!
+      const node = certain(closed.firstIn(closed.axis(root, axis.id), firstOf(states)))
       const others = arena.ways.filter((way) => !ways.includes(way))
       return {
         id: `reachable-only-by ${component.id} ${axis.id} ${ways.join(' ')}`,

@@ -1,5 +1,5 @@
 import { fromToken, laneValue, type Lane } from '../motion'
-import { asNumber, inProject, itemAt, propertyDefinition, setAt, theOne, type State } from '../document'
+import { asNumber, certain, inProject, itemAt, propertyDefinition, setAt, theOne, type State } from '../document'
 import { startInstance, turnsDone, cycleValue, type Cycle } from '../machine'
 import { changesIn, lanesOf, partName, wayOf } from './changes'
 import type { Check, CheckContext } from './context'
@@ -34,7 +34,7 @@ function stageSeams(context: CheckContext): readonly Finding[] {
 function matching({ component }: CheckContext, rule: string | undefined): Finding['remedy'] {
   const motion = component.rules.find(({ id }) => id === rule)?.motion
   if (!motion || motion.keyframes.length === 0) return null
-  return { label: 'Match the speeds', edit: setAt(inProject('components', component.id, 'rules', rule!, 'motion', 'keyframes'), motion.keyframes.map((stage) => ({ ...stage, matchVelocity: true }))) }
+  return { label: 'Match the speeds', edit: setAt(inProject('components', component.id, 'rules', certain(rule), 'motion', 'keyframes'), motion.keyframes.map((stage) => ({ ...stage, matchVelocity: true }))) }
 }
 
 function breaksAt(lane: Lane, share: number): boolean {
@@ -45,7 +45,7 @@ function breaksAt(lane: Lane, share: number): boolean {
   }
   const [before, here, later] = [value(at - 1), value(at), value(at + 1)]
   if (before === null || here === null || later === null || typeof lane.to !== 'number') return false
-  const travelled = Array.from({ length: 21 }, (_, step) => value(lane.startMs + lane.delayMs + (lane.durationMs * step) / 20)!).reduce((sum, each, index, all) => sum + (index === 0 ? 0 : Math.abs(each - itemAt(all, index - 1))), 0)
+  const travelled = Array.from({ length: 21 }, (_, step) => certain(value(lane.startMs + lane.delayMs + (lane.durationMs * step) / 20))).reduce((sum, each, index, all) => sum + (index === 0 ? 0 : Math.abs(each - itemAt(all, index - 1))), 0)
   const mean = travelled / Math.max(1, lane.durationMs)
   return mean > 0 && Math.abs(later - here - (here - before)) > BREAK * 2 * mean
 }

@@ -1,7 +1,7 @@
 import { answersIn, named, oneOfEach, seenSize, stateOf, whereIn, type Answer } from './answers'
 import type { Check } from './context'
 import type { Finding } from './finding'
-import { firstOf } from '../document'
+import { certain, firstOf } from '../document'
 
 /** The least size of what one taps, in px (WCAG 2.2, success criterion 2.5.8). */
 const LEAST_PX = 24
@@ -11,7 +11,7 @@ export const targetSmall: Check = (context) => {
   const answers = answersIn(context).filter(({ rules }) => rules.some(({ trigger }) => trigger.on === 'tap'))
   const small = answers.filter((answer) => isSmall(answer) && isCrowded(answer, answers))
   return oneOfEach(small, ({ item }) => item.part).map(({ pose, item, rules }): Finding => {
-    const { width, height } = seenSize(pose.list, '', item.part)!
+    const { width, height } = certain(seenSize(pose.list, '', item.part))
     const [across, down] = [Math.round(width), Math.round(height)]
     return {
       id: `target-small ${context.component.id} ${item.part}`, kind: 'target-small', level: 'risk',
@@ -29,7 +29,7 @@ function isSmall({ pose, item }: Answer): boolean {
 
 /** Whether a circle of 24 px around its middle meets another target, or that of another small one. */
 function isCrowded({ pose, item }: Answer, answers: readonly Answer[]): boolean {
-  const own = seenSize(pose.list, '', item.part)!
+  const own = certain(seenSize(pose.list, '', item.part))
   return answers.some((other) => {
     if (other.pose !== pose || other.item === item) return false
     const its = seenSize(pose.list, '', other.item.part)

@@ -1,4 +1,4 @@
-import { inProject, setAt } from '../document'
+import { certain, inProject, setAt } from '../document'
 import { changesIn, endOf, wayOf } from './changes'
 import type { Check } from './context'
 import { inMs, type Finding } from './finding'
@@ -10,7 +10,7 @@ export const thereAndBackDiffer: Check = (context) => {
   return changes.flatMap((there): Finding[] => {
     const back = changes.find((each) => each.axis === there.axis && each.from === there.to && each.to === there.from)
     const key = [there.axis.id, ...[there.from.id, there.to.id].toSorted()].join(' ')
-    if (!back || seen.has(key) || there.rule!.trigger.on === 'after' || back.rule!.trigger.on === 'after') return []
+    if (!back || seen.has(key) || certain(there.rule).trigger.on === 'after' || certain(back.rule).trigger.on === 'after') return []
     seen.add(key)
     const [thereMs, backMs] = [endOf(there), endOf(back)]
     if (thereMs === backMs) return []
@@ -18,8 +18,8 @@ export const thereAndBackDiffer: Check = (context) => {
       id: `there-and-back-differ ${context.component.id} ${key}`,
       kind: 'there-and-back-differ', level: 'note',
       sentence: `${wayOf(there)} takes ${inMs(thereMs)}, the way back ${inMs(backMs)}.`,
-      about: { component: context.component.id, axis: there.axis.id, state: there.from.id, rule: back.rule!.id },
-      remedy: back.rule!.motion ? { label: `${inMs(thereMs)} both ways`, edit: setAt(inProject('components', context.component.id, 'rules', back.rule!.id, 'motion', 'durationMs'), thereMs) } : null,
+      about: { component: context.component.id, axis: there.axis.id, state: there.from.id, rule: certain(back.rule).id },
+      remedy: certain(back.rule).motion ? { label: `${inMs(thereMs)} both ways`, edit: setAt(inProject('components', context.component.id, 'rules', certain(back.rule).id, 'motion', 'durationMs'), thereMs) } : null,
       witness: null, numbers: { thereMs, backMs },
     }]
   })

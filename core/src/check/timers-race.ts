@@ -17,9 +17,10 @@ export function racesIn(arena: Arena): readonly Finding[] {
     for (const first of steps) {
       for (const deadline of place.deadlines) {
         const { occasion } = deadline
-        if (deadline === first.deadline || occasion.what !== 'timer' || deadline.rank < first.deadline!.rank || !areTogether(first, deadline.clock)) continue
+        const own = certain(first.deadline)
+        if (deadline === own || occasion.what !== 'timer' || deadline.rank < own.rank || !areTogether(first, deadline.clock)) continue
         const second = occasion.timer
-        const one = first.deadline!.occasion.what === 'timer' ? first.deadline!.occasion.timer : null
+        const one = own.occasion.what === 'timer' ? own.occasion.timer : null
         if (!one || one.rule === second.rule || isSameEitherWay(first, second.rule.id)) continue
         const { component } = one.thing.compiled
         const id = `timers-race ${component.id} ${one.rule.id} ${second.rule.id}`
@@ -41,7 +42,7 @@ export function racesIn(arena: Arena): readonly Finding[] {
 function areTogether({ from, when, deadline }: Travelled, clock: number): boolean {
   const { deadlines } = from.place
   const n = deadlines.length + 1
-  const [a, b] = [deadlines.indexOf(deadline!), deadlines.findIndex((each) => each.clock === clock)]
+  const [a, b] = [deadlines.indexOf(certain(deadline)), deadlines.findIndex((each) => each.clock === clock)]
   const other = itemAt(deadlines, b)
   return a >= 0 && other.least === other.most && -certain(when[b + 1]) === other.most && certain(when[(b + 1) * n]) === other.most
 }

@@ -43,7 +43,7 @@ interface Named {
 
 /** Every variable of a project, with whether anything gives it a value and whether anything depends on it. */
 function variablesIn(project: Project): readonly Named[] {
-  const holders = project.components.map((component) => ({ component, reads: readsOf(project, component), sets: setsOf({ compiled: { component } } as never) }))
+  const holders = project.components.map((component) => ({ component, reads: readsOf(project, component), sets: setsOf({ compiled: { component } }) }))
   const screens = project.screens.map((screen) => ({
     reads: new Set([...screen.rules.flatMap(({ guard, actions }) => [...namesOr(guard ?? ''), ...actions.flatMap((action) => (action.do === 'set' ? namesOr(action.to) : []))]), ...screen.parts.flatMap((part) => Object.values(part.base).flatMap((value) => (isExpression(value) ? namesOr(value.expr) : [])))]),
     sets: new Set(screen.rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' ? [action.variable] : [])))),

@@ -1,4 +1,4 @@
-import { certain, RheoError, type Component, type Literal, type Project, type Rule } from '../document'
+import { RheoError, type Component, type Literal, type Project, type Rule } from '../document'
 import { evaluate, namesOr } from '../expression'
 import { leads } from './context'
 
@@ -22,7 +22,7 @@ export function valuesGiven(project: Project, component: Component, name: string
   if (components.some((each) => isMoved(each, name))) return null
   const set = [...components, ...screens].flatMap(({ rules }) => rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' && action.variable === name ? [action.to] : []))))
   if (set.some((text) => namesOr(text).length > 0)) return null
-  const entered = own ? [] : project.screens.flatMap(({ entryPoints = [] }) => entryPoints.filter(({ variables }) => name in variables).map(({ variables }) => certain(variables[name])))
+  const entered = own ? [] : project.screens.flatMap(({ entryPoints = [] }) => entryPoints.flatMap(({ variables }): Literal[] => (name in variables ? [variables[name] ?? null] : [])))
   return [...new Set<Literal>([variable.start, ...set.flatMap(constantOf), ...entered])]
 }
 

@@ -4,8 +4,8 @@ import { timed } from './building'
 /** A screen whose parts are named after it, so that the demo project is the same each time it is made. */
 function screen(id: string, name: string, device: Screen['device'], fill: string): Screen {
   const made = newScreen(() => id, name, device)
-  const [ground] = made.parts
-  return { ...made, id, parts: [{ ...ground!, id: `${id}-ground`, base: { ...ground!.base, fill } }] }
+  const ground = rootOf(made)
+  return { ...made, id, parts: [{ ...ground, id: `${id}-ground`, base: { ...ground.base, fill } }] }
 }
 
 function withInstances(project: Project, empty: Screen, placed: readonly (readonly [component: string, x: number, y: number])[]): Screen {
@@ -29,8 +29,8 @@ function partsWall(project: Project, components: readonly Component[]): Screen {
   const empty = screen('wall', 'Parts wall', 'free', '#f4efe4')
   const rows = Math.ceil(components.length / WALL.columns)
   const size = { width: WALL.columns * WALL.width + 40, height: rows * WALL.height + 40 }
-  const [ground] = empty.parts
-  const sized: Screen = { ...empty, ...size, parts: [{ ...ground!, base: { ...ground!.base, ...size } } as Part] }
+  const ground = rootOf(empty)
+  const sized: Screen = { ...empty, ...size, parts: [{ ...ground, base: { ...ground.base, ...size } }] }
   return withInstances(project, sized, components.map(({ id }, index) => [id, 30 + (index % WALL.columns) * WALL.width, 30 + Math.floor(index / WALL.columns) * WALL.height]))
 }
 
@@ -54,8 +54,7 @@ const BACK = { x: 24, y: 800 }
 function cabinOverlay(project: Project): Screen {
   const size = { width: 342, height: 420 }
   const empty: Screen = { ...screen('cabin', 'Cabin', 'free', '#ffffff'), ...size, kind: 'overlay', overlay: { backdropOpacity: 0.35, closesOnOutsideTap: true, closesOnEscape: true }, motion: timed(300, 'ease-out') }
-  const [ground] = empty.parts
-  return withInstances(project, { ...empty, parts: [{ ...ground!, base: size }] }, [['cabinSheet', 0, 0]])
+  return withInstances(project, { ...empty, parts: [{ ...rootOf(empty), base: size }] }, [['cabinSheet', 0, 0]])
 }
 
 /** The screens of the scenario, with the components that stand on them. */

@@ -7,6 +7,13 @@ export const isFields = (value: unknown): value is Fields => typeof value === 'o
 /** Whether a value is an object or a list: something stands at its keys. */
 export const hasKeys = (value: unknown): value is Fields => typeof value === 'object' && value !== null
 
+/** The fields of something, whatever it is; none where it has none. */
+export const fieldsOf = (value: unknown): Fields => (hasKeys(value) ? value : {})
+
+/** A record of what comes of each key. */
+// eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- it has just these keys
+export const recordOf = <K extends string, T>(keys: readonly K[], of: (key: K) => T): Readonly<Record<K, T>> => Object.fromEntries(keys.map((key) => [key, of(key)])) as Record<K, T>
+
 /** The keys of a record that has these and no others. */
 // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- records of ours have the keys of their types
 export const keysOf = <K extends string>(record: Readonly<Record<K, unknown>>): readonly K[] => Object.keys(record) as K[]

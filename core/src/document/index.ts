@@ -1,6 +1,6 @@
 export * from './error'
 export * from './certain'
-export { areIdentified, hasKeys, isFields, isIdentified, keysOf, type Identified } from './fields'
+export { areIdentified, fieldsOf, hasKeys, isFields, isIdentified, keysOf, recordOf, type Identified } from './fields'
 export * from './value'
 export * from './property'
 export * from './look'

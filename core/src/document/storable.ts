@@ -1,5 +1,6 @@
 import { RheoError } from './error'
 import { LIMITS } from './limits'
+import { certain } from './certain'
 
 /** U+0000 and halves of surrogate pairs: JSON can write them, and no database keeps them. */
 const UNKEEPABLE = /[\0\p{Surrogate}]/u
@@ -27,6 +28,6 @@ export function requireStorable(value: unknown, what: string): void {
 function requireText(text: string, path: readonly string[], what: string): void {
   const found = UNKEEPABLE.exec(text)
   if (!found) return
-  const code = found[0].codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')
+  const code = certain(found[0].codePointAt(0)).toString(16).toUpperCase().padStart(4, '0')
   throw new RheoError('invalid', path.join('/'), `${what} has a character at ${path.join('/') || 'its root'} that cannot be kept (U+${code}, character ${found.index + 1}).`)
 }

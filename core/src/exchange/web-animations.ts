@@ -1,5 +1,5 @@
 import { itemAt, propertyDefinition, type Literal, type Part } from '../document'
-import { parseColour, toOklab, type Lane } from '../motion'
+import { isCrossFade, parseColour, toOklab, type Lane } from '../motion'
 
 /** One lane for `Element.animate` (Web Animations Level 1). */
 export interface ExportedLane {
@@ -76,11 +76,17 @@ function ofBoth(value: Literal, { from, to }: Lane): Literal {
 
 const SAMPLES = 200
 
+/** What a lane comes to, eased, at a share of its time. Cross-fades are not exported, and have none. */
+function valueAt(lane: Lane, offset: number): Literal {
+  const shown = offset >= 1 ? lane.to : lane.valueAt(lane.ease(offset))
+  return isCrossFade(shown) ? lane.to : shown
+}
+
 /** Values close enough together to be joined by straight lines, at every seam too; the value just before a jump as well as after it. */
 function sampled(lane: Lane): readonly { readonly offset: number; readonly value: Literal }[] {
   const even = Array.from({ length: SAMPLES + 1 }, (_, index) => index / SAMPLES)
   const offsets = [...new Set([...even, ...lane.seams])].toSorted((a, b) => a - b)
-  return offsets.map((offset) => ({ offset, value: ofBoth(offset >= 1 ? lane.to : (lane.valueAt(lane.ease(offset)) as Literal), lane) }))
+  return offsets.map((offset) => ({ offset, value: ofBoth(valueAt(lane, offset), lane) }))
 }
 
 /** A colour in OKLab, because that is what makes a browser mix it there (CSS Color 4 § 12). */

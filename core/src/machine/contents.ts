@@ -32,7 +32,7 @@ function contentsIn(project: Project, { compiled, values, environment, chain }: 
   const own = certain(values[index])
   switch (part.kind) {
     case 'instance': {
-      const inner = compile(project, componentOf(project, part.component)!)
+      const inner = compile(project, certain(componentOf(project, part.component)))
       return [{ step: part.id, part, compiled: inner, parameters: parametersOf(inner, own), states: drivenStates(inner, part.start, own) }]
     }
     case 'slot': {

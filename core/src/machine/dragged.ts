@@ -40,7 +40,7 @@ export function letGo(instance: Instance, { part, rest, speed, least, most, drag
   const timing = { delayMs: 0, durationMs: drag.settleMs, ...readable(drag.easing), easing: drag.easing, switchAt: null, rotationDirection: 'shortest', colourSpace: 'oklab' } as const
   const lane = (axis: 'x' | 'y', property: 'translateX' | 'translateY'): Lane[] => {
     const own = certain(resting.targets.values[part])[property] - rest[axis]
-    const definition = { ...propertyDefinition(property)!, min: own + least[axis], max: own + most[axis] }
+    const definition = { ...certain(propertyDefinition(property)), min: own + least[axis], max: own + most[axis] }
     const started = startLane({
       part, definition, axis: FROM_OUTSIDE, atMs, shown: own + shift[axis], to: own + rest[axis], timing, running: undefined,
       speed: speed[axis] === 0 ? null : speed[axis],

@@ -123,7 +123,8 @@ export const msOf = ({ trigger }: Rule): number => (trigger.on === 'after' || tr
 
 /** The timer as it stands once names stand for something else: its clock stands still while its condition holds, and goes on where it was. */
 export function heldOrNot(timer: Timer, environment: Environment, atMs: number): Timer {
-  const { pauseWhile } = timer.rule.trigger as { pauseWhile: string | null }
+  const { trigger } = timer.rule
+  const pauseWhile = 'pauseWhile' in trigger ? trigger.pauseWhile : null
   if (pauseWhile === null) return timer
   const isHeld = isTrue(pauseWhile, environment)
   if (isHeld && timer.dueMs !== null) return { ...timer, dueMs: null, leftMs: timer.dueMs - atMs }

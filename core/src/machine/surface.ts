@@ -1,4 +1,4 @@
-import { componentOf, newState, RheoError, rootOf, SCREEN_AXIS, screenRule, type Action, type Axis, type Component, type Look, type Part, type Project, type Rule, type Screen, type Take } from '../document'
+import { certain, componentOf, newState, RheoError, rootOf, SCREEN_AXIS, screenRule, type Action, type Axis, type Component, type Look, type Part, type Project, type Rule, type Screen, type Take } from '../document'
 
 /** What a run plays on: a screen, or a component alone. */
 export type Surface = Take['surface']
@@ -53,7 +53,7 @@ export function overlayComponent(screen: Screen, size: Size): Component {
   const ground: Part = { id: OVERLAY_GROUND, kind: 'box', name: 'ground behind', parent: OVERLAY_FRAME, base: { ...size, fill: '#1d2b33', opacity: backdropOpacity } }
   const component: Component = {
     ...own,
-    parts: [frame, ...(isModal(screen) ? [ground] : []), { ...root!, parent: OVERLAY_FRAME, base: { ...root!.base, ...placeOver(screen, size) } }, ...others],
+    parts: [frame, ...(isModal(screen) ? [ground] : []), { ...certain(root), parent: OVERLAY_FRAME, base: { ...certain(root).base, ...placeOver(screen, size) } }, ...others],
     rules: [...own.rules, ...(closesOnOutsideTap ? [closing(screen, { on: 'tap' }, OVERLAY_GROUND)] : []), ...(closesOnEscape ? [closing(screen, ESCAPE, null)] : [])],
     absent: { [OVERLAY_GROUND]: { opacity: 0 }, ...own.absent },
   }

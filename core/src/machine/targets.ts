@@ -62,7 +62,7 @@ export class Resolver {
       const { problems, values, root } = this.said(looks, { ...situation.environment, ...natural }, situation)
       const places = needsLayout(root) ? layOut(root) : null
       const measured = Object.fromEntries(this.measured.flatMap(({ part, index }) =>
-        naturalNames(part, unconstrainedSize(nodeIn(root, part.id)!, places?.get(part.id)?.width ?? certain(values[index]).width))))
+        naturalNames(part, unconstrainedSize(certain(nodeIn(root, part.id)), places?.get(part.id)?.width ?? certain(values[index]).width))))
       if (round < MOST_ROUNDS && !sameValue(natural, measured)) {
         natural = measured
         continue

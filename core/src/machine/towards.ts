@@ -40,7 +40,7 @@ export function lanesTowards(instance: Instance, change: Change): readonly Lane[
     if (!definition || !travels(definition, form, instance.isMotionReduced)) continue
     const to = certain(targets.values[part])[property] ?? definition.initial
     const timing = resolveTiming(sources, instance.compiled.project.tokens, certain(instance.compiled.component.parts[part]).id, property)
-    const waitsMs = (change.delayMs ?? 0) + (turns?.has(part) ? staggerDelayMs(form.stagger!, certain(turns.get(part)), turns.size) : 0)
+    const waitsMs = (change.delayMs ?? 0) + (turns?.has(part) ? staggerDelayMs(certain(form.stagger), certain(turns.get(part)), turns.size) : 0)
     const lane = startLane({
       part, definition, axis, atMs, to, running,
       shown: shownValue(instance, part, property, atMs),

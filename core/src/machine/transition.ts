@@ -3,7 +3,7 @@ import { formOf, laneEndMs, motionSources, startLane, type Lane, type MotionSour
 import type { Targets } from './compiled'
 import { cyclesOf } from './cycle'
 import { decidedState } from './driven'
-import { heldOrNot, shownValue, targetsOf, timersOf, type Instance } from './instance'
+import { heldOrNot, shownValue, targetsOf, timersOf, type Instance, type Timer } from './instance'
 import { changesBetween, type TargetChange } from './targets'
 import { FROM_OUTSIDE, lanesTowards } from './towards'
 
@@ -97,7 +97,7 @@ export function changeSurroundings(instance: Instance, change: Partial<Pick<Inst
     if (!definition || !leader) return []
     const timing = { ...leader.timing, delayMs: leader.delayMs, durationMs: leader.durationMs }
     const shown = shownValue(instance, part, property, atMs)
-    const lane = startLane({ part, definition, axis: begun?.axis ?? FROM_OUTSIDE, atMs, shown, to: certain(certain(targets.values[part])[property]), timing, running: undefined })
+    const lane = startLane({ part, definition, axis: begun?.axis ?? FROM_OUTSIDE, atMs, shown, to: certain(targets.values[part])[property] ?? null, timing, running: undefined })
     return lane ? [lane] : []
   })
   return { ...surrounded, targets, lanes: [...kept, ...set] }
@@ -111,6 +111,9 @@ function withEnvironment(instance: Instance, environment: Readonly<Record<string
   return { ...instance, environment, targets, lanes: instance.lanes.filter(stands) }
 }
 
+/** How long a timer runs, in ms. */
+const msOf = ({ rule: { trigger } }: Timer): number => ('ms' in trigger ? trigger.ms : 0)
+
 /** The instance once the motion of an axis has ended: its lanes are gone and timers that waited for it count. */
 export function settle(instance: Instance, axisIndex: number, atMs: number): Instance {
   return {
@@ -119,7 +122,7 @@ export function settle(instance: Instance, axisIndex: number, atMs: number): Ins
     settlesMs: instance.settlesMs.with(axisIndex, null),
     timers: instance.timers.map((timer) =>
       timer.axis === axisIndex && timer.dueMs === null && timer.leftMs === null
-        ? heldOrNot({ ...timer, dueMs: atMs + (timer.rule.trigger as { ms: number }).ms }, instance.environment, atMs) : timer,
+        ? heldOrNot({ ...timer, dueMs: atMs + msOf(timer) }, instance.environment, atMs) : timer,
     ),
   }
 }

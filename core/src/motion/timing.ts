@@ -99,5 +99,6 @@ export function fromToken<T extends string | number>(value: T | TokenValue, toke
   if (typeof value !== 'object') return value
   const token = tokens.find(({ id }) => id === value.token)
   if (!token) throw new RheoError('dangling', value.token, 'A motion refers to a token that is gone.')
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- a duration refers to a token that is one, an easing to one of those
   return token.value as T
 }

@@ -1,3 +1,4 @@
+import { certain } from '../document'
 /** Who is due when: a binary heap ordered by instant, then by place in the list of instances. */
 export class Agenda {
   constructor(private readonly heap: Appointment[] = []) {}
@@ -31,7 +32,7 @@ export class Agenda {
   private rise(index: number): void {
     while (index > 0) {
       const parent = (index - 1) >> 1
-      if (!isBefore(this.heap[index]!, this.heap[parent]!)) return
+      if (!isBefore(certain(this.heap[index]), certain(this.heap[parent]))) return
       this.swap(index, parent)
       index = parent
     }
@@ -41,7 +42,7 @@ export class Agenda {
     for (;;) {
       let first = index
       for (const child of [2 * index + 1, 2 * index + 2]) {
-        if (child < this.heap.length && isBefore(this.heap[child]!, this.heap[first]!)) first = child
+        if (child < this.heap.length && isBefore(certain(this.heap[child]), certain(this.heap[first]))) first = child
       }
       if (first === index) return
       this.swap(index, first)
@@ -50,8 +51,8 @@ export class Agenda {
   }
 
   private swap(a: number, b: number): void {
-    const held = this.heap[a]!
-    this.heap[a] = this.heap[b]!
+    const held = certain(this.heap[a])
+    this.heap[a] = certain(this.heap[b])
     this.heap[b] = held
   }
 }

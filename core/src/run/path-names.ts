@@ -1,4 +1,4 @@
-import { componentOf, type Component, type Project } from '../document'
+import { certain, componentOf, type Component, type Project } from '../document'
 import { surfaceComponent, type Surface } from '../machine'
 
 /**
@@ -17,7 +17,7 @@ export function pathName(project: Project, first: Surface, path: string, compone
   steps.forEach((step, depth) => {
     const [part, record] = step.split(':')
     const found: Component['parts'][number] | undefined = holder?.parts.find(({ id }) => id === part)
-    names.push(`${found?.name ?? part!}${record === undefined ? '' : ` ${placeOf(project, found, record)}`}`)
+    names.push(`${found?.name ?? certain(part)}${record === undefined ? '' : ` ${placeOf(project, found, record)}`}`)
     const at = [...(screen ? [outer] : []), ...steps.slice(0, depth + 1)].join('/')
     const inner = (found?.kind === 'instance' || found?.kind === 'list' ? found.component : null) ?? componentAt(at)
     holder = inner === undefined || inner === null ? undefined : componentOf(project, inner)

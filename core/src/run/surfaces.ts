@@ -68,8 +68,8 @@ export class Surfaces {
     if (carrying) return this.linger(left, endOfLanes(carrying, now), carrying.left)
     if (back < 0) return this.linger(left, this.come(path, motion, shownLast), NOTHING_LEFT)
     const others = this.all.filter((each) => each.path !== path && each.path !== left.path)
-    this.all = [...others, this.find(path)!, this.find(left.path)!]
-    return this.leave(this.find(left.path)!, motion)
+    this.all = [...others, certain(this.find(path)), certain(this.find(left.path))]
+    return this.leave(certain(this.find(left.path)), motion)
   }
 
   /** Shows an overlay over everything else. `origin` is the instance it comes from. Returns when it has come. Throws `gone`. */
@@ -131,7 +131,7 @@ export class Surfaces {
   }
 
   private instance(path: string): Instance {
-    return this.run.instances.get(path)!
+    return certain(this.run.instances.get(path))
   }
 
   /** Starts a surface on top of all others, at rest. Returns the motion it was in if it was still going. */
@@ -142,7 +142,7 @@ export class Surfaces {
     this.all = [...this.shown.filter(({ path }) => path !== surface.path), surface]
     const environment = startEnvironment(project, component, instances.shared)
     instances.place({ path: surface.path, compiled: compile(project, component), environment, states: {}, atMs, isMotionReduced })
-    this.run.record({ what: 'surface', atMs, screen: surface.screen!, instance: surface.path, isShown: true })
+    this.run.record({ what: 'surface', atMs, screen: certain(surface.screen), instance: surface.path, isShown: true })
     this.run.pictures.forget()
     return going
   }
@@ -175,20 +175,20 @@ export class Surfaces {
   private bidFarewell({ path, screen }: ShownSurface, left: ReadonlySet<string>): void {
     for (const inside of this.run.instances.within(path)) this.run.ground.interpreter.offer(inside, 'hidden')
     this.change(path, { isLeaving: true, left })
-    this.run.record({ what: 'surface', atMs: this.run.nowMs, screen: screen!, instance: path, isShown: false })
+    this.run.record({ what: 'surface', atMs: this.run.nowMs, screen: certain(screen), instance: path, isShown: false })
   }
 
   private letGo({ path }: ShownSurface, before: Instance, after: Instance): number {
     const instances = this.run.instances
     const atMs = this.run.nowMs
     this.run.pictures.forget()
-    if (after.goneMs! <= atMs) {
+    if (certain(after.goneMs) <= atMs) {
       instances.remove(path)
       return atMs
     }
     instances.replace(before, after, atMs)
     for (const inside of instances.within(path)) instances.keep({ ...this.instance(inside), timers: [] })
-    return after.goneMs!
+    return certain(after.goneMs)
   }
 
   /** Sets what carry keys tie on its way from what showed before; null when they tie nothing. */

@@ -1,4 +1,4 @@
-import type { Gradient } from '../document'
+import { itemAt, lastOf, type Gradient } from '../document'
 import { interpolateColour } from '../motion'
 import { svg, type SvgNode } from './svg'
 
@@ -42,8 +42,8 @@ function linearPlace({ angleDeg, place }: Gradient, { width, height }: Frame): R
 const radialPlace = ({ place }: Gradient, { width, height }: Frame): string =>
   placed(place ?? [0.5, 0, 0, 0.5, 0.5, 0.5], width, height)
 
-const placed = ([a, b, c, d, e, f]: NonNullable<Gradient['place']>, width: number, height: number): string =>
-  `matrix(${[a! * width, b! * height, c! * width, d! * height, e! * width, f! * height].map(round).join(' ')})`
+const placed = ([a = 1, b = 0, c = 0, d = 1, e = 0, f = 0]: NonNullable<Gradient['place']>, width: number, height: number): string =>
+  `matrix(${[a * width, b * height, c * width, d * height, e * width, f * height].map(round).join(' ')})`
 
 /** SVG has no conic gradient; so many wedges come close enough to one. */
 const WEDGES = 120
@@ -66,8 +66,8 @@ function conic(value: Gradient, id: string, { width, height, beyond }: Frame): S
 /** The colour of a gradient at a share of its way, mixed in sRGB as SVG and CSS do. */
 function colourAt({ stops }: Gradient, share: number): string {
   const next = stops.findIndex(({ at }) => at >= share)
-  if (next === 0) return stops[0]!.colour
-  if (next < 0) return stops.at(-1)!.colour
-  const [before, after] = [stops[next - 1]!, stops[next]!]
+  if (next < 0) return lastOf(stops).colour
+  const [before, after] = [stops[next - 1], itemAt(stops, next)]
+  if (!before) return after.colour
   return interpolateColour(before.colour, after.colour, 'srgb')((share - before.at) / Math.max(1e-9, after.at - before.at))
 }

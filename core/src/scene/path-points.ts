@@ -32,7 +32,7 @@ const corner = (x: number, y: number): PathPoint => ({ x, y, in: null, out: null
 
 function addSegment(points: PathPoint[], command: string, numbers: readonly number[], from: Point): void {
   const [a = 0, b = 0, c = 0, d = 0, e = 0, f = 0] = numbers
-  const leave = (out: Point) => points.push({ ...points.pop()!, out: apart(from, out) })
+  const leave = (out: Point) => points.push({ ...certain(points.pop()), out: apart(from, out) })
   switch (command) {
     case 'L':
       points.push(corner(a, b))

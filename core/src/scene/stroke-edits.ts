@@ -49,7 +49,7 @@ export function withNext(strokes: readonly Stroke[], place: PointPlace): readonl
 export function withTurned(strokes: readonly Stroke[], place: PointPlace): readonly Stroke[] {
   return changedPoint(strokes, place, (point, points) => {
     if (point.in || point.out) return [{ ...point, in: null, out: null }]
-    const before = points.at(place.point - 1)!
+    const before = certain(points.at(place.point - 1))
     const after = certain(points[(place.point + 1) % points.length])
     const along = { x: (after.x - before.x) / 6, y: (after.y - before.y) / 6 }
     return [{ ...point, in: { x: point.x - along.x, y: point.y - along.y }, out: { x: point.x + along.x, y: point.y + along.y } }]

@@ -1,4 +1,4 @@
-import { isFields } from '@rheoscope/core/document'
+import { fieldsOf } from '@rheoscope/core/document'
 /** A problem the server told of (RFC 9457), or that it could not be reached (`unreachable`). */
 export class ApiError extends Error {
   constructor(readonly code: string, readonly status: number, sentence: string, readonly body: unknown = null) {
@@ -20,7 +20,7 @@ export async function request<T>(path: string, init: RequestInit = {}): Promise<
   }
   const body = response.status === 204 ? undefined : await response.json().catch(() => null)
   if (response.ok) return body
-  const { type, detail } = isFields(body) ? body : {}
+  const { type, detail } = fieldsOf(body)
   const code = typeof type === 'string' ? type.split(':').at(-1) : null
   throw new ApiError(code ?? 'unknown', response.status, typeof detail === 'string' ? detail : `The server answered ${response.status}.`, body)
 }

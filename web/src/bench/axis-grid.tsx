@@ -11,6 +11,7 @@ import { isDecidedOutside, OFFERED_TRIGGERS, rowOf, rowsOf, type Row } from './r
 import { useStillBench } from './use-bench'
 import { useCellDrag } from './use-cell-drag'
 import { useCellKeys } from './use-cell-keys'
+import { targetOf } from '../theme/target-of'
 
 /** The room for the heads of rows, and for adding a state, in px. */
 const HEADS_PX = 92
@@ -22,7 +23,7 @@ export function AxisGrid() {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const rows = rowsOf(component, axis, view)
   const drag = useCellDrag()
-  const { typing, onKeyDown, onBlur } = useCellKeys(() => setAnchor(document.activeElement as HTMLElement))
+  const { typing, onKeyDown, onBlur } = useCellKeys(() => setAnchor(document.activeElement instanceof HTMLElement ? document.activeElement : null))
   const grid = useRef<HTMLDivElement>(null)
   useFocusOnCell(grid)
   const hasTriggers = !isDecidedOutside(axis)
@@ -33,7 +34,7 @@ export function AxisGrid() {
     select({ do: 'select state', state: id })
   }
   const onContextMenu = (event: MouseEvent) => {
-    const cell = (event.target as Element).closest<HTMLElement>('[role="gridcell"]')
+    const cell = targetOf(event)?.closest<HTMLElement>('[role="gridcell"]')
     if (!cell) return
     event.preventDefault()
     setAnchor(cell)

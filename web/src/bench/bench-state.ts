@@ -76,7 +76,7 @@ export type BenchAction =
 /** The cells of the rectangle from the selected cell to another one, without the selected one; the opposite corner comes last. */
 function between(from: BenchState, { state, row, states, rows }: Extract<BenchAction, { do: 'select cells to' }>): BenchState['alsoCells'] {
   const span = <T>(all: readonly T[], a: T, b: T) => {
-    const [first, last] = [all.indexOf(a), all.indexOf(b)].toSorted((x, y) => x - y) as [number, number]
+    const [first = 0, last = 0] = [all.indexOf(a), all.indexOf(b)].toSorted((x, y) => x - y)
     return all.slice(first, last + 1)
   }
   if (from.row === null || !states.includes(from.state) || !rows.includes(from.row)) return []

@@ -1,4 +1,4 @@
-import { propertyDefinition, setLoop, type Loop, type Part, type Value } from '@rheoscope/core/document'
+import { certain, propertyDefinition, setLoop, type Loop, type Part, type Value } from '@rheoscope/core/document'
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber, parseValue } from '../fields/parse-value'
@@ -47,7 +47,7 @@ export function ContinuousMotion({ part }: { readonly part: Part }) {
 }
 
 function DestinationField({ property, value, onChange }: { readonly property: string; readonly value: Value | undefined; readonly onChange: (value: Value | undefined) => void }) {
-  const definition = propertyDefinition(property)!
+  const definition = certain(propertyDefinition(property))
   const take = (text: string): string | null => {
     if (text.trim() === '') {
       onChange(undefined)

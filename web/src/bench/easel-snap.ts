@@ -36,9 +36,10 @@ export function snappedMove(list: DrawList, component: Component, parts: readonl
   const holder = component.parts.find(({ id }) => id === parts[0]?.part)?.parent
   const moving = new Set(parts.map(({ part }) => part))
   const isPlain = parts.every(({ part, values }) => values.rotation === 0 && component.parts.find(({ id }) => id === part)?.parent === holder)
-  const [held, matrix] = holder == null ? [undefined, null] : [itemOf(list, '', holder), matrixTo(list, '', holder)]
-  if (!isPlain || !held || !matrix) return { by, guides: [], gaps: [] }
-  const others = childrenOf(component.parts, holder!).flatMap(({ id }) => {
+  if (!isPlain || holder == null) return { by, guides: [], gaps: [] }
+  const [held, matrix] = [itemOf(list, '', holder), matrixTo(list, '', holder)]
+  if (!held || !matrix) return { by, guides: [], gaps: [] }
+  const others = childrenOf(component.parts, holder).flatMap(({ id }) => {
     const item = moving.has(id) ? undefined : itemOf(list, '', id)
     return item && item.values.visible !== false ? [frameOf(item)] : []
   })

@@ -1,5 +1,5 @@
 import { useEffect, useId, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react'
-import type { Component } from '@rheoscope/core/document'
+import { certain, type Component } from '@rheoscope/core/document'
 import { outlineOf, paint, type DrawList } from '@rheoscope/core/scene'
 import { patchChildren } from '../paint/patch'
 import { pointIn } from '../paint/point-in'
@@ -34,7 +34,7 @@ export function Easel() {
   const keys = useEaselKeys(list, drag.cancel)
   const svg = useSvgIn()
   const [written, setWritten] = useState<string | null>(null)
-  useLayoutEffect(() => patchChildren(group.current!, paint(seen(list, component), scope)), [list, component, scope])
+  useLayoutEffect(() => patchChildren(group.current, paint(seen(list, component), scope)), [list, component, scope])
 
   const isDrawing = tool === 'draw a path'
   const pointer = isDrawing ? drawing : drag
@@ -49,7 +49,7 @@ export function Easel() {
   }
   const onDoubleClick = (event: MouseEvent) => {
     if (isDrawing) return
-    const part = component.parts.find(({ id }) => id === partUnder(list, component, pointIn(picture.current!, event)))
+    const part = component.parts.find(({ id }) => id === partUnder(list, component, pointIn(picture.current, event)))
     if (part?.kind === 'text') setWritten(part.id)
     if (part?.kind === 'path') select({ do: 'use tool', tool: 'points' })
   }
@@ -115,10 +115,10 @@ function useRoom(box: React.RefObject<HTMLDivElement | null>): { width: number; 
   const [room, setRoom] = useState({ width: 600, height: 300 })
   useEffect(() => {
     const observer = new ResizeObserver(([entry]) => {
-      const { width, height } = entry!.contentRect
+      const { width, height } = certain(entry).contentRect
       setRoom({ width: Math.max(50, width), height: Math.max(50, height - 30) })
     })
-    observer.observe(box.current!)
+    observer.observe(certain(box.current))
     return () => observer.disconnect()
   }, [box])
   return room

@@ -12,7 +12,7 @@ export function EasingDrawing({ onDrawn }: { readonly onDrawn: (easing: string) 
   const { width, height, above } = EASING_FIELD
   const add = (event: PointerEvent<SVGRectElement>) => {
     if (event.buttons === 0) return
-    const at = pointIn(event.currentTarget.ownerSVGElement!, event)
+    const at = pointIn(event.currentTarget.ownerSVGElement, event)
     const next = { t: Math.min(1, Math.max(0, at.x / width)), p: 1 - at.y / height }
     setPoints((drawn) => [...drawn.filter(({ t }) => t < next.t), next])
   }

@@ -69,7 +69,7 @@ export function EasingEditor({ lanes }: { readonly lanes: readonly ScoreLane[] }
 function CurveHandle({ index, points, edit }: { readonly index: number; readonly points: readonly number[]; readonly edit: (easing: string) => Edit }) {
   const [x, y] = [itemAt(points, index * 2) * FIELD.width, (1 - itemAt(points, index * 2 + 1)) * FIELD.height]
   const pull = usePull((event) => {
-    const at = pointIn((event.currentTarget as SVGElement).ownerSVGElement!, event)
+    const at = pointIn(event.currentTarget.closest('svg'), event)
     const two = (value: number) => Math.round(value * 100) / 100
     const across = two(Math.min(1, Math.max(0, at.x / FIELD.width)))
     return edit(`cubic-bezier(${points.with(index * 2, across).with(index * 2 + 1, two(1 - at.y / FIELD.height)).join(', ')})`)

@@ -150,7 +150,7 @@ function TimerBar({ player, rule }: { readonly player: Player; readonly rule: Ru
     const ms = 'ms' in rule.trigger ? rule.trigger.ms : 0
     const left = timer?.dueMs == null ? ms : timer.dueMs - player.nowMs
     const share = timer && ms > 0 ? 1 - left / ms : 0
-    bar.current!.style.transform = `scaleX(${Math.min(1, Math.max(0, share))})`
+    if (bar.current) bar.current.style.transform = `scaleX(${Math.min(1, Math.max(0, share))})`
   })
   return <span ref={bar} className="cell-timer" />
 }

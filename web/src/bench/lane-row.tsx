@@ -1,6 +1,6 @@
 import { useId } from 'react'
 import { line, type ScaleLinear } from 'd3'
-import { itemAt, propertyDefinition, setLane, type Literal, type Project, type Part, type Timing } from '@rheoscope/core/document'
+import { certain, itemAt, propertyDefinition, setLane, type Literal, type Part, type Project, type Timing } from '@rheoscope/core/document'
 import { isCrossFade, type Easing, type Shown } from '@rheoscope/core/motion'
 import { FindingMark } from '../checks/finding-mark'
 import { useFindingsOf } from '../checks/use-findings'
@@ -125,7 +125,7 @@ function LaneEnd({ lane, end, edgesMs, scale, labelWidth }: LaneEndProps) {
     return setLane(context, part.id, property, timing)
   }
   const pull = usePull((event) => {
-    const { left } = event.currentTarget.parentElement!.getBoundingClientRect()
+    const { left } = certain(event.currentTarget.parentElement).getBoundingClientRect()
     const px = event.clientX - left - labelWidth
     if (event.altKey) return edit(Math.round(scale.invert(px)))
     const near = edgesMs.filter((edge) => edge !== ms && Math.abs(scale(edge) - px) < SNAP_PX).toSorted((a, b) => Math.abs(scale(a) - px) - Math.abs(scale(b) - px))

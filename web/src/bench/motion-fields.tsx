@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { addStage, firstOf, removeStage, setOfStage, type InterruptionPolicy, type ReducedForm, type Keyframe, type Stagger, type Timing } from '@rheoscope/core/document'
+import { addStage, firstOf, removeStage, setOfStage, type InterruptionPolicy, type Keyframe, type ReducedForm, type Stagger, type Timing } from '@rheoscope/core/document'
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber } from '../fields/parse-value'
@@ -9,7 +9,7 @@ import { newId } from '../session/new-id'
 import { stageOf, type MotionScope } from './bench-state'
 import { stepMs, wholeMs } from '../fields/ms-field'
 import { useBench } from './use-bench'
-import { destination, useMotion, type EditedMotion } from './use-motion'
+import { destination, useMotion, useRule, type EditedMotion } from './use-motion'
 
 /** How the selected rule's motion goes, or what it falls back on. */
 export function MotionFields() {
@@ -30,8 +30,8 @@ export function MotionFields() {
 
 /** Whose motion the fields below are about. */
 function ScopeField() {
-  const { rule, axis, state, view, select } = useBench()
-  const to = destination(rule!)
+  const { axis, state, view, select } = useBench()
+  const to = destination(useRule())
   const target = axis.states.find(({ id }) => id === to)?.name ?? 'any state'
   const choices: readonly { readonly value: MotionScope; readonly label: string }[] = [
     { value: 'rule', label: 'this rule' }, { value: 'pair', label: `all from ${state.name} to ${target}` },

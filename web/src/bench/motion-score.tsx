@@ -1,7 +1,7 @@
 import { useMemo, useRef, type PointerEvent } from 'react'
 import { scaleLinear, type ScaleLinear } from 'd3'
 import { laneEndMs } from '@rheoscope/core/motion'
-import { holdsIn, itemAt, scaledMotion, setMotion, setOfMotion, type Edit } from '@rheoscope/core/document'
+import { certain, holdsIn, itemAt, scaledMotion, setMotion, setOfMotion, type Edit } from '@rheoscope/core/document'
 import { useFrames } from '../playing/use-frames'
 import { useRoom } from '../theme/use-room'
 import { EasingEditor } from './easing-editor'
@@ -11,7 +11,7 @@ import { ScoreTools } from './score-tools'
 import { msText, ruleTiming } from './timing-text'
 import { useBench, type Bench } from './use-bench'
 import { useLoop } from './use-loop'
-import { useMotion } from './use-motion'
+import { useMotion, useRule } from './use-motion'
 import { arrowStepMs, usePull } from './use-pull'
 import { runOfMotion } from './scrubbed-motion'
 import './score.css'
@@ -42,7 +42,7 @@ export function MotionScore() {
 function Score({ title }: { readonly title: string }) {
   const bench = useBench()
   const { project, component, axis, state, view, select } = bench
-  const rule = bench.rule!
+  const rule = useRule()
   const plot = useRef<HTMLDivElement>(null)
   const width = Math.max(LEAST_PX, useRoom(plot, FIRST_ROOM).width)
   const lanes = useMemo(() => lanesOf(runOfMotion(project, component, rule, axis.id, state.id)?.instance('')), [project, component, rule, axis.id, state.id])
@@ -96,9 +96,9 @@ function useComparedLanes({ project, component, view }: Bench): readonly ScoreLa
 
 /** The end of the motion as a whole, in the ruler; pulled to make all of it longer or shorter in proportion. */
 function WholeEnd({ scale }: { readonly scale: Scale }) {
-  const { project, component, state, rule, make } = useBench()
+  const { project, component, state, make } = useBench()
   const { context, said } = useMotion()
-  const timing = ruleTiming(project, component, rule!, state.id)
+  const timing = ruleTiming(project, component, useRule(), state.id)
   const endMs = timing.delayMs + timing.durationMs
   const lasting = (ms: number): Edit => {
     const durationMs = Math.max(0, ms)
@@ -106,7 +106,7 @@ function WholeEnd({ scale }: { readonly scale: Scale }) {
     return scaled ? setMotion(context, { ...scaled, durationMs }) : setOfMotion(context, 'durationMs', durationMs)
   }
   const pull = usePull((event) => {
-    const { left } = event.currentTarget.parentElement!.getBoundingClientRect()
+    const { left } = certain(event.currentTarget.parentElement).getBoundingClientRect()
     return lasting(Math.round((scale.invert(event.clientX - left) - timing.delayMs) / 10) * 10)
   }, 'set the duration of a motion')
   return (
@@ -135,7 +135,7 @@ function LoopLine({ scale, lengthMs }: { readonly scale: Scale; readonly lengthM
   const loop = useLoop(true)
   useFrames((wallMs) => {
     const ms = loop(wallMs, lengthMs, player?.getState().speed ?? 1) ?? 0
-    line.current!.style.left = `${LABELS_PX + scale(ms)}px`
+    if (line.current) line.current.style.left = `${LABELS_PX + scale(ms)}px`
   })
   return <div ref={line} className="scrubber" />
 }

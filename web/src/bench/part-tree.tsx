@@ -6,6 +6,7 @@ import { PartGlyph } from './part-kinds'
 import { useStillBench } from './use-bench'
 import { FindingMark } from '../checks/finding-mark'
 import { useFindingsOf } from '../checks/use-findings'
+import { targetOf } from '../theme/target-of'
 
 /** The parts as a tree, the topmost last. A row can be pulled before, after or into another one. */
 export function PartTree() {
@@ -34,7 +35,7 @@ function useTreeDrag() {
   const begun = useRef<{ part: Part; y: number } | null>(null)
   const [target, setTarget] = useState<Target | null>(null)
   const begin = (event: PointerEvent, part: Part) => {
-    if (event.button === 0 && part.parent !== null && (event.target as Element).tagName !== 'INPUT') begun.current = { part, y: event.clientY }
+    if (event.button === 0 && part.parent !== null && targetOf(event)?.tagName !== 'INPUT') begun.current = { part, y: event.clientY }
   }
   const move = (event: PointerEvent<HTMLElement>) => {
     const from = begun.current

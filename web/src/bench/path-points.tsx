@@ -1,5 +1,5 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
-import { itemAt, type Said } from '@rheoscope/core/document'
+import { certain, itemAt, type Said } from '@rheoscope/core/document'
 import {
   inverse, itemOf, matrixTo, outlineOf, reshaped, strokesOf, transformed, withMoved, withNext, withoutPoint, withTurned,
   type DrawItem, type DrawList, type Matrix, type Point, type PointPlace, type ShownValues, type Stroke,
@@ -73,7 +73,7 @@ function usePointHands(list: DrawList, item: DrawItem, strokes: readonly Stroke[
       const drag = pulled.current
       const back = drag && inverse(matrixAtStart(list, item.part, drag.values))
       if (!drag || !back) return
-      const at = transformed(back, pointIn(event.currentTarget.ownerSVGElement!, event))
+      const at = transformed(back, pointIn(event.currentTarget.ownerSVGElement, event))
       drag.last = saidOf(drag.values, withMoved(drag.strokes, drag.place, at))
       session.preview(propertyEdit(drag.last))
     },
@@ -100,8 +100,8 @@ function usePointHands(list: DrawList, item: DrawItem, strokes: readonly Stroke[
 
 /** From the part's coordinates as they were when the pull began to the surface's. */
 function matrixAtStart(list: DrawList, part: string, values: ShownValues) {
-  const now = itemOf(list, '', part)!
-  return matrixTo(replaced(list, now, values), '', part)!
+  const now = certain(itemOf(list, '', part))
+  return certain(matrixTo(replaced(list, now, values), '', part))
 }
 
 const replaced = (list: DrawList, target: DrawList[number], values: ShownValues): DrawList =>

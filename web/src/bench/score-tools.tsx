@@ -5,12 +5,13 @@ import { newId } from '../session/new-id'
 import { triggerTitle } from './rows'
 import { ruleTiming } from './timing-text'
 import { useBench } from './use-bench'
-import { destination } from './use-motion'
+import { destination, useRule } from './use-motion'
 
 /** What there is to do with a motion as a whole: play it again and again, make the way back of it, hold it against another. */
 export function ScoreTools({ endMs }: { readonly endMs: number }) {
-  const { component, rule, view, select } = useBench()
-  const others = component.rules.filter(({ id, target }) => id !== rule!.id && target.go !== 'ignored' && target.go !== 'stay')
+  const { component, view, select } = useBench()
+  const rule = useRule()
+  const others = component.rules.filter(({ id, target }) => id !== rule.id && target.go !== 'ignored' && target.go !== 'stay')
   return (
     <div className="score-tools">
       <button className="plain underlined" aria-pressed={view.isLooping} onClick={() => select({ do: 'loop', isLooping: !view.isLooping })}>{view.isLooping ? 'Stop repeating' : 'Repeat it'}</button>
@@ -37,12 +38,13 @@ function titleOf({ axes, parts }: Component, rule: Rule): string {
 
 /** Makes the motion from the target to here the mirror of this one: of the rules that lead back, or of the pair of states when none does. */
 function WayBack({ endMs }: { readonly endMs: number }) {
-  const { project, component, axis, state, rule, stored, make } = useBench()
-  const to = destination(rule!)
+  const { project, component, axis, state, stored, make } = useBench()
+  const rule = useRule()
+  const to = destination(rule)
   if (to === null || to === state.id) return null
-  const back = component.rules.filter((each) => each.axis === axis.id && each.id !== rule!.id && holdsIn(each, to) && destination(each) === state.id)
+  const back = component.rules.filter((each) => each.axis === axis.id && each.id !== rule.id && holdsIn(each, to) && destination(each) === state.id)
   const mirror = () => {
-    const motion = mirroredMotion(rule!.motion ?? EMPTY_MOTION, ruleTiming(project, component, rule!, state.id), endMs)
+    const motion = mirroredMotion(rule.motion ?? EMPTY_MOTION, ruleTiming(project, component, rule, state.id), endMs)
     const places: readonly MotionPlace[] = back.length > 0 ? back.map(({ id }) => ({ of: 'rule', rule: id })) : [{ of: 'pair', axis: axis.id, from: to, to: state.id }]
     make(batch(...places.map((place) => setMotion({ project: stored.project, component: stored.component, place, newId }, copied(motion)))), 'make the way back of a motion')
   }

@@ -34,7 +34,7 @@ export function Tables() {
       <div className="pane-head">
         <h2 className="caption">Data tables</h2>
         <span>
-          <Button aria-label="Read a table from a CSV file" onClick={() => input.current!.click()}>CSV</Button>
+          <Button aria-label="Read a table from a CSV file" onClick={() => input.current?.click()}>CSV</Button>
           <Button aria-label="Add a data table" onClick={() => add({ id: newId('table'), name: 'table', columns: [{ id: newId('name'), name: 'name', type: 'text' }], records: [{ id: newId('record'), cells: {} }] })}>+</Button>
         </span>
         <input ref={input} type="file" hidden aria-label="CSV file" accept=".csv,.tsv,text/csv" onChange={(event) => { read(event.target.files?.[0]); event.target.value = '' }} />

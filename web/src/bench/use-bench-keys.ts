@@ -2,6 +2,7 @@ import { useEffect } from 'react'
 import { clipOf, ruleClipOf, topmost, triggerRow, type Rule } from '@rheoscope/core/document'
 import { commandOf, pasteText, removeSelected, type Command } from './commands'
 import { useStillBench, type Bench } from './use-bench'
+import { targetOf } from '../theme/target-of'
 
 /** The keys and the clipboard of the bench, wherever the focus is. */
 export function useBenchKeys(openPalette: () => void): void {
@@ -44,7 +45,7 @@ export function useBenchKeys(openPalette: () => void): void {
 
 /** A field keeps its own keys, and all of them while something is typed into it; other chords are the bench's. */
 const worksInFields = (event: KeyboardEvent, { key }: Command): boolean =>
-  key !== null && key.startsWith('Ctrl') && key !== 'Ctrl a' && !(event.target as HTMLElement).hasAttribute('data-typing')
+  key !== null && key.startsWith('Ctrl') && key !== 'Ctrl a' && !targetOf(event)?.hasAttribute('data-typing')
 
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.tagName === 'INPUT' || target.tagName === 'SELECT' || target.tagName === 'TEXTAREA')

@@ -1,5 +1,5 @@
 import { createContext, useContext, useEffect, useMemo, useReducer, type Dispatch, type ReactNode } from 'react'
-import { batch, firstOf, firstStateOf, holdsIn, lookAt, rootOf, ruleInCell, setProperties, setPropertyEverywhere, triggerRow, type Axis, type Component, type Edit, type Id, type LookPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value } from '@rheoscope/core/document'
+import { batch, certain, firstOf, firstStateOf, holdsIn, lookAt, rootOf, ruleInCell, setProperties, setPropertyEverywhere, triggerRow, type Axis, type Component, type Edit, type Id, type LookPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value } from '@rheoscope/core/document'
 import { ChecksProvider } from '../checks/use-findings'
 import type { Still } from '../paint/look-picture'
 import type { Player } from '../playing/player'
@@ -51,7 +51,7 @@ export function BenchProvider({ component: id, opening, children }: { readonly c
   const session = useSession()
   const { project, document } = useSessionState()
   const stored = document.components.find((each) => each.id === id)
-  const component = project.components.find((each) => each.id === id) ?? stored!
+  const component = project.components.find((each) => each.id === id) ?? certain(stored)
   const [view, select] = useReducer(benchReducer, null, () => initialState(component, opening))
   useEffect(() => keepRows(id, view.addedRows), [id, view.addedRows])
   const player = usePlayer(project, { component: id })

@@ -5,6 +5,7 @@ import { problemOf, readingOf } from './cell-typing'
 import { rowsOf } from './rows'
 import { useStillBench } from './use-bench'
 import { useCells } from './use-cells'
+import { targetOf } from '../theme/target-of'
 
 /** What is being typed into the selected cells, or was and could not be taken. */
 export interface CellTyping {
@@ -47,7 +48,7 @@ export function useCellKeys(openMenu: () => void) {
 
   const onKeyDown = (event: KeyboardEvent<HTMLDivElement>) => {
     const row = rows.find(({ key }) => key === view.row)
-    const isOnCell = (event.target as Element).closest('[role="gridcell"]') !== null
+    const isOnCell = targetOf(event)?.closest('[role="gridcell"]') != null
     if (!row || !isOnCell || event.ctrlKey || event.metaKey || event.altKey) return
     const own = typing?.row === row.key && typing.state === state.id ? typing : null
     const begin = (text: string): Typing => ({ row: row.key, state: state.id, cells: own?.cells ?? cells, text, problem: null })

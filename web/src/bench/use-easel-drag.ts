@@ -1,10 +1,11 @@
 import { useRef, useState, type PointerEvent, type RefObject } from 'react'
 import { itemAt, type Edit } from '@rheoscope/core/document'
 import { HANDLES, type DrawList, type Frame } from '@rheoscope/core/scene'
-import { pointIn } from '../paint/point-in'
+import { pointIn, zoomOf } from '../paint/point-in'
 import { between, draggedTo, grabbedIn, isInside, pick, type Drag } from './easel-drag'
 import type { GapLine, GuideLine } from './easel-snap'
 import { useBench } from './use-bench'
+import { targetOf } from '../theme/target-of'
 
 /** What there is to see of a drag besides what it changes. */
 export interface DragPicture {
@@ -23,12 +24,13 @@ export function useEaselDrag(list: DrawList, picture: RefObject<SVGSVGElement | 
   const edit = useRef<{ edit: Edit; label: string } | null>(null)
   const [shown, setShown] = useState<DragPicture>(NOTHING)
 
-  const pointOf = (event: PointerEvent) => pointIn(picture.current!, event)
+  const pointOf = (event: PointerEvent) => pointIn(picture.current, event)
   const onPointerDown = (event: PointerEvent<SVGSVGElement>) => {
     if (event.button !== 0) return
     event.currentTarget.setPointerCapture(event.pointerId)
     const from = pointOf(event)
-    const target = event.target as Element
+    const target = targetOf(event)
+    if (!target) return
     const [grabbed] = parts[0] ? grabbedIn(list, component, parts[0].id) : []
     const index = target.getAttribute('data-handle')
     if (grabbed && index !== null) drag.current = { how: 'resize', from, part: grabbed, handle: itemAt(HANDLES, Number(index)) }
@@ -48,7 +50,7 @@ export function useEaselDrag(list: DrawList, picture: RefObject<SVGSVGElement | 
       setShown({ ...NOTHING, marquee: between(dragged.from, to) })
       return
     }
-    const zoom = picture.current!.getScreenCTM()!.a
+    const zoom = zoomOf(picture.current)
     const { said, guides, gaps } = draggedTo(list, component, dragged, to, { isStraight: event.shiftKey, isFree: event.altKey, zoom, gridPx: view.gridPx })
     const name = component.parts.find(({ id }) => id === said[0]?.part)?.name ?? 'parts'
     edit.current = { edit: propertyEdit(said), label: `${dragged.how} ${name}` }

@@ -1,5 +1,6 @@
 import { useEffect, useState, type RefObject } from 'react'
 import type { Frame } from '@rheoscope/core/scene'
+import { certain } from '@rheoscope/core/document'
 
 interface Size {
   readonly width: number
@@ -37,7 +38,7 @@ export function useEaselView(picture: RefObject<SVGSVGElement | null>, room: Siz
 
   // Not a React handler, because those may not keep the page from scrolling.
   useEffect(() => {
-    const element = picture.current!
+    const element = certain(picture.current)
     const onWheel = (event: WheelEvent) => {
       event.preventDefault()
       if (!event.ctrlKey && !event.metaKey) {

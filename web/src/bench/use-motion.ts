@@ -1,4 +1,4 @@
-import { motionAt, setOfMotion, type Motion, type MotionContext, type MotionPlace, type MotionSetting, type Rule } from '@rheoscope/core/document'
+import { certain, motionAt, setOfMotion, type Motion, type MotionContext, type MotionPlace, type MotionSetting, type Rule } from '@rheoscope/core/document'
 import { motionSources, resolveTiming, type MotionSources, type ResolvedTiming } from '@rheoscope/core/motion'
 import { newId } from '../session/new-id'
 import type { MotionScope } from './bench-state'
@@ -22,11 +22,14 @@ export function placeOf(scope: MotionScope, rule: Rule, axis: string, state: str
   return scope === 'rule' ? { of: 'rule', rule: rule.id } : scope === 'pair' ? { of: 'pair', axis, from: state, to: destination(rule) } : { of: scope }
 }
 
+/** The selected rule, where there is one. */
+export const useRule = (): Rule => certain(useBench().rule)
+
 /** The motion of the selected rule, or what it falls back on, as the scope chosen says. Only where a rule is selected. */
 export function useMotion(): EditedMotion {
   const bench = useBench()
   const { project, component, axis, state, view, stored, make } = bench
-  const rule = bench.rule!
+  const rule = useRule()
   const place = placeOf(view.motionScope, rule, axis.id, state.id)
   const context: MotionContext = { project: stored.project, component: stored.component, place, newId }
   return {

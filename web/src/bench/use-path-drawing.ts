@@ -2,7 +2,7 @@ import { useState, type KeyboardEvent, type PointerEvent, type RefObject } from 
 import { addPart, firstOf, freeName, namesOf, type Part } from '@rheoscope/core/document'
 import { outlineBounds, outlineOf, transformedOutline, type PathPoint, type Point, type Stroke } from '@rheoscope/core/scene'
 import { newId } from '../session/new-id'
-import { pointIn } from '../paint/point-in'
+import { pointIn, zoomOf } from '../paint/point-in'
 import { useBench } from './use-bench'
 
 /** A press so near to the first point, in px on screen, closes the path. */
@@ -34,9 +34,9 @@ export function usePathDrawing(picture: RefObject<SVGSVGElement | null>) {
   const onPointerDown = (event: PointerEvent<SVGSVGElement>) => {
     if (event.button !== 0) return
     event.currentTarget.setPointerCapture(event.pointerId)
-    const at = onGrid(pointIn(picture.current!, event), view.gridPx)
+    const at = onGrid(pointIn(picture.current, event), view.gridPx)
     const [first] = points
-    const zoom = picture.current!.getScreenCTM()!.a
+    const zoom = zoomOf(picture.current)
     if (first && points.length > 1 && Math.hypot(at.x - first.x, at.y - first.y) < CLOSE_PX / zoom) {
       finish({ points, isClosed: true })
       return
@@ -47,8 +47,8 @@ export function usePathDrawing(picture: RefObject<SVGSVGElement | null>) {
   const onPointerMove = (event: PointerEvent<SVGSVGElement>) => {
     const last = points.at(-1)
     if (!isPulling || !last) return
-    const out = pointIn(picture.current!, event)
-    const zoom = picture.current!.getScreenCTM()!.a
+    const out = pointIn(picture.current, event)
+    const zoom = zoomOf(picture.current)
     if (Math.hypot(out.x - last.x, out.y - last.y) < 3 / zoom) return
     setPoints([...points.slice(0, -1), { ...last, out, in: points.length > 1 ? opposite(last, out) : null }])
   }

@@ -1,5 +1,5 @@
 import { useRef, type DragEvent, type ReactNode } from 'react'
-import { addPart, batch, LIMITS, rootOf, withFreeNames, type Part } from '@rheoscope/core/document'
+import { addPart, batch, certain, LIMITS, rootOf, withFreeNames, type Part } from '@rheoscope/core/document'
 import type { BroughtIn } from '@rheoscope/core/exchange'
 import { useImport } from '../imports/use-import'
 import { useStillBench } from './use-bench'
@@ -16,7 +16,7 @@ export function useSvgIn(): { readonly chooseFile: () => void; readonly onDrop: 
       return
     }
     const holder = parts[0]?.kind === 'container' ? parts[0] : rootOf(component)
-    const placed: Part = { ...picture!, parent: holder.id }
+    const placed: Part = { ...certain(picture), parent: holder.id }
     make(batch(...withFreeNames([placed, ...inside], component.parts).map((part) => addPart(component.id, part))), `bring in ${name}`)
     select({ do: 'select parts', parts: [placed.id] })
     if (leftOut.length > 0) report({ title: `What of “${name}” could not come in`, lines: leftOut })
@@ -37,5 +37,5 @@ export function useSvgIn(): { readonly chooseFile: () => void; readonly onDrop: 
       {progress}
     </>
   )
-  return { chooseFile: () => input.current!.click(), onDrop, elements }
+  return { chooseFile: () => input.current?.click(), onDrop, elements }
 }

@@ -12,13 +12,13 @@ export function Wipe({ state, size, zoom }: { readonly state: string; readonly s
   const group = useRef<SVGGElement>(null)
   const scope = useId()
   const list = useMemo(() => stillLife(project, component.id, { standing: { ...shown.standing, [axis.id]: state } }), [project, component.id, shown, axis.id, state])
-  useLayoutEffect(() => patchChildren(group.current!, paint(list, scope)), [list, scope])
+  useLayoutEffect(() => patchChildren(group.current, paint(list, scope)), [list, scope])
   const x = at * size.width
   const name = axis.states.find(({ id }) => id === state)?.name ?? '?'
   const pull = (event: PointerEvent<SVGElement>) => {
     if (event.buttons !== 1) return
     event.stopPropagation()
-    setAt(Math.min(1, Math.max(0, pointIn(event.currentTarget.ownerSVGElement!, event).x / size.width)))
+    setAt(Math.min(1, Math.max(0, pointIn(event.currentTarget.ownerSVGElement, event).x / size.width)))
   }
   const nudge = (event: KeyboardEvent) => {
     const by = { ArrowLeft: -0.02, ArrowRight: 0.02 }[event.key]

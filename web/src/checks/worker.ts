@@ -1,5 +1,5 @@
 import { budgetsBetween, coverageOf, ProjectChecker, type Checking, type Coverage, type Looked } from '@rheoscope/core/check'
-import type { Id, Project } from '@rheoscope/core/document'
+import { certain, type Id, type Project } from '@rheoscope/core/document'
 import { breakdownOf, type Breakdown } from '../workers/breakdown'
 import { READY } from '../workers/open-worker'
 import type { BudgetQuestion, FromChecks, ToChecks } from './messages'
@@ -104,7 +104,7 @@ async function tellCoverage(): Promise<void> {
   const failures: Record<Id, Breakdown> = {}
   for (const component of now?.components ?? []) {
     try {
-      coverage.push(coverageOf(now!, component))
+      coverage.push(coverageOf(certain(now), component))
     } catch (error) {
       failures[component.id] = breakdownOf(`How ${component.name} is covered could not be found out`, error)
     }
@@ -118,7 +118,7 @@ async function tellCoverage(): Promise<void> {
 function tellBudgets(question: BudgetQuestion): void {
   const component = project?.components.find(({ id }) => id === question.component)
   try {
-    tell({ says: 'budgets', question, budgets: component ? budgetsBetween(project!, component, question) : [], failure: null })
+    tell({ says: 'budgets', question, budgets: component ? budgetsBetween(certain(project), component, question) : [], failure: null })
   } catch (error) {
     tell({ says: 'budgets', question, budgets: [], failure: breakdownOf('What it takes could not be found out', error) })
   }

@@ -91,7 +91,7 @@ function usePressElsewhere(input: RefObject<HTMLInputElement | null>, onPress: (
   useEffect(() => {
     const onPointerDown = ({ target }: PointerEvent) => {
       const field = input.current
-      if (field && field === document.activeElement && !field.parentElement!.contains(target as Node)) latest.current()
+      if (field && field === document.activeElement && !(target instanceof Node && field.parentElement?.contains(target))) latest.current()
     }
     document.addEventListener('pointerdown', onPointerDown, true)
     return () => document.removeEventListener('pointerdown', onPointerDown, true)

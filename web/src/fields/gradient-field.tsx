@@ -1,4 +1,4 @@
-import { firstOf, isGradient, lastOf, type Colour, type Gradient, type Paint } from '@rheoscope/core/document'
+import { certain, firstOf, isGradient, lastOf, type Colour, type Gradient, type Paint } from '@rheoscope/core/document'
 import { CommitField } from './commit-field'
 import { parseNumber } from './parse-value'
 import { ChoiceField } from './property-field'
@@ -47,7 +47,7 @@ function Stops({ gradient, onChange }: { readonly gradient: Gradient; readonly o
     return null
   }
   const add = () => {
-    const [before, last] = [stops.at(-2)!, lastOf(stops)]
+    const [before, last] = [certain(stops.at(-2)), lastOf(stops)]
     onChange({ ...gradient, stops: [...stops.slice(0, -1), { colour: before.colour, at: (before.at + last.at) / 2 }, last] })
   }
   return (

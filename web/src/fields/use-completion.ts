@@ -21,13 +21,13 @@ export function useCompletion(input: RefObject<HTMLInputElement | null>, text: s
   const [choice, setChoice] = useState(0)
   const caret = useRef<number | null>(null)
   useLayoutEffect(() => {
-    if (caret.current !== null) input.current!.setSelectionRange(caret.current, caret.current)
+    if (caret.current !== null) input.current?.setSelectionRange(caret.current, caret.current)
     caret.current = null
   }, [input, text])
   const { options } = completion
   const close = () => setCompletion(NOTHING)
   const accept = (option: string) => {
-    const next = completed(text, input.current!.selectionStart ?? text.length, completion, option)
+    const next = completed(text, input.current?.selectionStart ?? text.length, completion, option)
     caret.current = next.caret
     setText(next.text)
     close()

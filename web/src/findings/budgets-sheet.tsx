@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { familiesIn, givenIn, timesApart, type Budget, type Family, type Piece } from '@rheoscope/core/check'
-import { firstOf, setLimit, theOne, type Axis, type Component, type Id, type Project } from '@rheoscope/core/document'
+import { certain, firstOf, setLimit, theOne, type Axis, type Component, type Id, type Project } from '@rheoscope/core/document'
 import { msText } from '../bench/timing-text'
 import { CommitField } from '../fields/commit-field'
 import { wholeMs } from '../fields/ms-field'
@@ -44,7 +44,7 @@ export function BudgetsSheet() {
 /** The way one asks for first: from where it starts to its last state. */
 function usualIn(component: Component): Chosen {
   const axis = theOne(component.axes, ({ states }) => states.length > 1)
-  const last = axis.states.findLast(({ id }) => id !== axis.start)!
+  const last = certain(axis.states.findLast(({ id }) => id !== axis.start))
   return { component: component.id, axis: axis.id, from: axis.start, to: last.id }
 }
 
@@ -142,21 +142,21 @@ const STRIP = { width: 460, height: 46 }
 
 /** The durations of a family on a line of time: its middle half as a band, each one as a mark, those that stand out named. */
 function FamilyStrip({ project, family }: { readonly project: Project; readonly family: Family }) {
-  const longest = Math.max(...family.members.map(({ durationMs }) => durationMs!), 1)
+  const longest = Math.max(...family.members.map(({ durationMs }) => durationMs), 1)
   const at = (ms: number) => 6 + (ms / longest) * (STRIP.width - 12)
-  const apart = family.members.filter(({ durationMs }) => timesApart(family, durationMs!) > 2)
+  const apart = family.members.filter(({ durationMs }) => timesApart(family, durationMs) > 2)
   return (
     <figure className="family">
       <figcaption>{family.name} <span className="muted">{family.members.length} motions, half of them {family.lowMs === family.highMs ? msText(family.lowMs) : `${family.lowMs} to ${msText(family.highMs)}`}</span></figcaption>
       <svg width={STRIP.width} height={STRIP.height} role="img" aria-label={`Durations for ${family.name}`}>
         <rect className="family-usual" x={at(family.lowMs)} width={Math.max(3, at(family.highMs) - at(family.lowMs))} y={8} height={18} />
         <line className="family-line" x1={6} x2={STRIP.width - 6} y1={26} y2={26} />
-        {family.members.map((member, index) => <circle key={index} className={apart.includes(member) ? 'family-mark is-apart' : 'family-mark'} cx={at(member.durationMs!)} cy={17} r={3.5}><title>{`${member.where}: ${member.durationMs} ms`}</title></circle>)}
+        {family.members.map((member, index) => <circle key={index} className={apart.includes(member) ? 'family-mark is-apart' : 'family-mark'} cx={at(member.durationMs)} cy={17} r={3.5}><title>{`${member.where}: ${member.durationMs} ms`}</title></circle>)}
         <text x={6} y={42}>0</text>
         <text x={STRIP.width - 6} y={42} textAnchor="end">{msText(longest)}</text>
       </svg>
       {apart.slice(0, 4).map((member, index) => (
-        <p key={index} className="muted"><Link to={`/project/${project.id}/component/${member.component}?rule=${member.rule}`}>{member.where}</Link> <span className="mono">{msText(member.durationMs!)}</span></p>
+        <p key={index} className="muted"><Link to={`/project/${project.id}/component/${member.component}?rule=${member.rule}`}>{member.where}</Link> <span className="mono">{msText(member.durationMs)}</span></p>
       ))}
     </figure>
   )

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react'
 import { Button } from '@mui/material'
 import { Link } from 'react-router'
 import { pledgeText } from '@rheoscope/core/check'
-import { addPledge, orElse, removePledge, theOne, type Literal, type Pledge, type Pledged, type PledgedState, type Project } from '@rheoscope/core/document'
+import { addPledge, certain, keysOf, orElse, removePledge, theOne, type Literal, type Pledge, type Pledged, type PledgedState, type Project } from '@rheoscope/core/document'
 import { CheckStatus } from '../checks/check-status'
 import { useLookingAtAll, useOfChecks } from '../checks/use-findings'
 import { newId } from '../session/new-id'
@@ -72,7 +72,7 @@ function NewPromise({ project }: { readonly project: Project }) {
   const isFull = that !== null && (kind !== 'after' || then !== null)
   const add = () => {
     if (that === null) return
-    const says: Pledge['says'] = kind === 'after' ? { kind, that, then: then!, withinMs } : { kind, that }
+    const says: Pledge['says'] = kind === 'after' ? { kind, that, then: certain(then), withinMs } : { kind, that }
     session.dispatch(addPledge({ id: newId('promise'), surface, says }), 'make a promise')
     setThat(null)
     setThen(null)
@@ -84,8 +84,8 @@ function NewPromise({ project }: { readonly project: Project }) {
         <select aria-label="Where" value={key} onChange={(event) => { setKey(event.target.value); setThat(null); setThen(null) }}>
           {surfaces.map((each) => <option key={surfaceKey(each)} value={surfaceKey(each)}>{surfaceName(project, each)}</option>)}
         </select>
-        <select aria-label="How" value={kind} onChange={(event) => setKind(event.target.value as Kind)}>
-          {(Object.keys(KINDS) as Kind[]).map((each) => <option key={each} value={each}>{KINDS[each]}</option>)}
+        <select aria-label="How" value={kind} onChange={(event) => setKind(keysOf(KINDS).find((each) => each === event.target.value) ?? kind)}>
+          {keysOf(KINDS).map((each) => <option key={each} value={each}>{KINDS[each]}</option>)}
         </select>
         <PledgedSlots key={`that ${key}`} project={project} places={places} value={that} onChange={setThat} label="What" />
         {kind === 'after' && (
@@ -108,10 +108,12 @@ interface SlotsProps {
   readonly label: string
 }
 
+const HOW_MANY = ['at most', 'at least', 'exactly'] as const
+
 /** One instance in a state, so many of several alike in a state, or a variable with a value. */
 function PledgedSlots({ project, places, value, onChange, label }: SlotsProps) {
   const [subject, setSubject] = useState('')
-  const [how, setHow] = useState<Extract<Pledged, { what: 'count' }>['how']>('at most')
+  const [how, setHow] = useState<(typeof HOW_MANY)[number]>('at most')
   const [many, setMany] = useState(1)
   const alike = [...new Set(places.map(({ component }) => component))].filter((component) => places.filter((each) => each.component === component).length > 1)
   const place = places.find(({ key }) => subject === `place ${key}`)
@@ -125,6 +127,11 @@ function PledgedSlots({ project, places, value, onChange, label }: SlotsProps) {
     else if (place) onChange({ what: 'state', ...of(place) })
     else onChange({ what: 'count', how: change.how ?? how, many: change.many ?? many, of: group.map(of) })
   }
+  const chooseHow = (text: string) => {
+    const next = HOW_MANY.find((each) => each === text) ?? how
+    setHow(next)
+    pick(chosen, { how: next })
+  }
   return (
     <>
       <select aria-label={label} value={subject} onChange={(event) => { setSubject(event.target.value); onChange(null) }}>
@@ -135,8 +142,8 @@ function PledgedSlots({ project, places, value, onChange, label }: SlotsProps) {
       </select>
       {group.length > 0 && (
         <>
-          <select aria-label={`${label}: how many`} value={how} onChange={(event) => { setHow(event.target.value as typeof how); pick(chosen, { how: event.target.value as typeof how }) }}>
-            {(['at most', 'at least', 'exactly'] as const).map((each) => <option key={each}>{each}</option>)}
+          <select aria-label={`${label}: how many`} value={how} onChange={(event) => chooseHow(event.target.value)}>
+            {HOW_MANY.map((each) => <option key={each}>{each}</option>)}
           </select>
           <input className="mono slot-ms" aria-label={`${label}: number`} inputMode="numeric" value={many} onChange={(event) => { const number = Math.max(0, Math.round(Number(event.target.value) || 0)); setMany(number); pick(chosen, { many: number }) }} />
         </>
@@ -150,7 +157,7 @@ function PledgedSlots({ project, places, value, onChange, label }: SlotsProps) {
 function VariableSlot({ values, value, label, onChange }: { readonly values: readonly Literal[]; readonly value: Literal; readonly label: string; readonly onChange: (value: Literal) => void }) {
   return (
     <>
-      is <select aria-label={label} value={value === null ? '' : JSON.stringify(value)} onChange={(event) => onChange(event.target.value === '' ? null : JSON.parse(event.target.value) as Literal)}>
+      is <select aria-label={label} value={value === null ? '' : JSON.stringify(value)} onChange={(event) => onChange(event.target.value === '' ? null : JSON.parse(event.target.value))}>
         <option value="">…</option>
         {values.map((each) => <option key={JSON.stringify(each)} value={JSON.stringify(each)}>{each === '' ? 'empty' : String(each)}</option>)}
       </select>

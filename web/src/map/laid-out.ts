@@ -9,12 +9,12 @@ export function laidOut({ nodes, edges }: MapGraph): MapLayout {
   for (const { id, width, height } of nodes) graph.setNode(id, { width, height })
   for (const { id, from, to, width, height } of edges) graph.setEdge(from, to, { width, height, labelpos: 'c' }, id)
   dagre.layout(graph)
-  const { width = 0, height = 0 } = graph.graph() as { width?: number; height?: number }
+  const { width = 0, height = 0 } = graph.graph()
   return {
     width, height,
     nodes: nodes.map(({ id }) => ({ id, ...pointOf(graph.node(id)) })),
     edges: edges.map(({ id, from, to }) => {
-      const edge = graph.edge(from, to, id) as { x: number; y: number; points: { x: number; y: number }[] }
+      const edge = graph.edge(from, to, id)
       return { id, ...pointOf(edge), points: edge.points.map(pointOf) }
     }),
   }

@@ -2,6 +2,7 @@ import { useLayoutEffect, useRef, useState, type ReactNode, type RefObject } fro
 import { curveBasis, line } from 'd3'
 import type { MapLayout } from './messages'
 import './map.css'
+import { certain } from '@rheoscope/core/document'
 
 /** The room one label takes, down and for each letter, in px. */
 export const LINE_PX = 16
@@ -52,7 +53,7 @@ function useFittingZoom(field: RefObject<HTMLDivElement | null>, width: number):
   const [zoom, setZoom] = useState(1)
   useLayoutEffect(() => {
     if (!field.current || width === 0) return undefined
-    const observer = new ResizeObserver(([entry]) => setZoom(Math.max(LEAST_ZOOM, Math.min(1, entry!.contentRect.width / width))))
+    const observer = new ResizeObserver(([entry]) => setZoom(Math.max(LEAST_ZOOM, Math.min(1, certain(entry).contentRect.width / width))))
     observer.observe(field.current)
     return () => observer.disconnect()
   }, [field, width])

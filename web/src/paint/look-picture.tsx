@@ -38,7 +38,7 @@ export function DrawListPicture({ list }: { readonly list: DrawList }) {
   const scope = useId()
   const nodes = useMemo(() => paint(list, scope), [list, scope])
   const { width, height } = surfaceSize(list)
-  useLayoutEffect(() => patchChildren(group.current!, nodes), [nodes])
+  useLayoutEffect(() => patchChildren(group.current, nodes), [nodes])
   return (
     <svg
       className="picture" aria-hidden="true"

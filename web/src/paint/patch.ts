@@ -4,8 +4,9 @@ const NAMESPACE = 'http://www.w3.org/2000/svg'
 
 const shown = new WeakMap<Element, SvgNode>()
 
-/** Makes the children of an element what the nodes say. Nodes that are the very same as last time cost nothing. */
-export function patchChildren(parent: Element, nodes: readonly SvgNode[]): void {
+/** Makes the children of an element what the nodes say, if it is there. Nodes that are the very same as last time cost nothing. */
+export function patchChildren(parent: Element | null, nodes: readonly SvgNode[]): void {
+  if (!parent) return
   nodes.forEach((node, index) => {
     const present = parent.children[index]
     const last = present && shown.get(present)
@@ -14,7 +15,7 @@ export function patchChildren(parent: Element, nodes: readonly SvgNode[]): void 
     else if (present) present.replaceWith(create(node))
     else parent.append(create(node))
   })
-  while (parent.children.length > nodes.length) parent.lastElementChild!.remove()
+  while (parent.children.length > nodes.length) parent.lastElementChild?.remove()
 }
 
 function create(node: SvgNode): Element {

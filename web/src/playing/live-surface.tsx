@@ -7,6 +7,7 @@ import { pointIn } from '../paint/point-in'
 import type { Player } from './player'
 import { useFrames } from './use-frames'
 import { usePlayerState } from './use-player'
+import { certain } from '@rheoscope/core/document'
 
 interface LiveSurfaceProps {
   readonly player: Player
@@ -53,7 +54,7 @@ function LivePicture({ player, label, className, field, mostZoom, clips = false,
     const list = shown(wallMs, player.frame(wallMs))
     if (list.length !== drawn.current.length || list.some((item, index) => item !== drawn.current[index])) {
       drawn.current = list
-      patchChildren(group.current!, paint(list, scope))
+      patchChildren(group.current, paint(list, scope))
       const { width, height } = surfaceSize(list)
       if (width !== size.width || height !== size.height) setSize({ width, height })
     }
@@ -63,17 +64,17 @@ function LivePicture({ player, label, className, field, mostZoom, clips = false,
     const seen = `${cursor} ${shownFinger?.x} ${shownFinger?.y} ${outline}`
     if (seen === lastSeen.current) return
     lastSeen.current = seen
-    picture.current!.style.cursor = cursor
-    ring.current!.setAttribute('points', outline)
-    finger.current!.setAttribute('visibility', shownFinger ? 'visible' : 'hidden')
-    finger.current!.setAttribute('cx', String(shownFinger?.x ?? 0))
-    finger.current!.setAttribute('cy', String(shownFinger?.y ?? 0))
+    if (picture.current) picture.current.style.cursor = cursor
+    ring.current?.setAttribute('points', outline)
+    finger.current?.setAttribute('visibility', shownFinger ? 'visible' : 'hidden')
+    finger.current?.setAttribute('cx', String(shownFinger?.x ?? 0))
+    finger.current?.setAttribute('cy', String(shownFinger?.y ?? 0))
   })
 
   const zoom = Math.min(mostZoom, (field.width - 2 * MARGIN.x) / size.width, (field.height - 2 * MARGIN.y) / size.height)
   const [w, h] = [field.width / zoom, field.height / zoom]
   const send = (event: PointerEvent, kind: 'move' | 'press' | 'release') => {
-    const { x, y } = pointIn(picture.current!, event)
+    const { x, y } = pointIn(picture.current, event)
     const tidy = (value: number) => Math.round(value * 10) / 10
     // A finger is nowhere until it touches.
     if (way === 'touch' && kind === 'move' && event.buttons === 0) return
@@ -111,7 +112,7 @@ function CutOff({ player }: { readonly player: Player }) {
 /** Lets the wheel scroll whatever of the run scrolls where it is turned. */
 function useWheel(player: Player, picture: RefObject<SVGSVGElement | null>): void {
   useEffect(() => {
-    const surface = picture.current!
+    const surface = certain(picture.current)
     const onWheel = (event: WheelEvent) => {
       const { x, y } = pointIn(surface, event)
       if (!isOnScrolling(player.current.answering(), { x, y })) return

@@ -27,7 +27,7 @@ export function useReadout<T extends HTMLElement>(text: () => string): RefObject
     if (wallMs - lastMs.current < READOUT_MS) return
     lastMs.current = wallMs
     const now = text()
-    if (element.current!.textContent !== now) element.current!.textContent = now
+    if (element.current && element.current.textContent !== now) element.current.textContent = now
   })
   return element
 }

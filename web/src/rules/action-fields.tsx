@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addAction, EMPTY_MOTION, firstOf, messageOf, removeAction, setAction, type Action, type Motion, type Rule } from '@rheoscope/core/document'
+import { addAction, certain, EMPTY_MOTION, firstOf, messageOf, removeAction, setAction, type Action, type Motion, type Rule } from '@rheoscope/core/document'
 import { scopeOf, typeOf } from '@rheoscope/core/expression'
 import { fromToken } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
@@ -26,8 +26,8 @@ export function ActionFields({ rule }: { readonly rule: Rule }) {
   }
   const addDrive = () => {
     const [part] = instances
-    const axis = project.components.find(({ id }) => id === part!.component)?.axes[0]
-    if (axis) add({ id: newId('drive'), do: 'drive', instance: part!.id, axis: axis.id, state: axis.start })
+    const axis = part && project.components.find(({ id }) => id === part.component)?.axes[0]
+    if (axis) add({ id: newId('drive'), do: 'drive', instance: part.id, axis: axis.id, state: axis.start })
   }
   return (
     <div className="actions">
@@ -39,7 +39,7 @@ export function ActionFields({ rule }: { readonly rule: Rule }) {
         <MenuItem disabled={instances.length === 0} onClick={addDrive}>put an instance inside into a state</MenuItem>
         {screen && <MenuItem onClick={() => add({ id: newId('go to screen'), do: 'go to screen', screen: screen.id, motion: null })}>go to a screen</MenuItem>}
         {overlay && <MenuItem onClick={() => add({ id: newId('open overlay'), do: 'open overlay', screen: overlay.id, motion: null })}>open an overlay</MenuItem>}
-        {(overlay ?? project.screens.find(({ kind }) => kind === 'overlay')) && <MenuItem onClick={() => add({ id: newId('close overlay'), do: 'close overlay', screen: (project.screens.find(({ id, kind }) => id === component.id && kind === 'overlay') ?? overlay)!.id, motion: null })}>close an overlay</MenuItem>}
+        {(overlay ?? project.screens.find(({ kind }) => kind === 'overlay')) && <MenuItem onClick={() => add({ id: newId('close overlay'), do: 'close overlay', screen: certain((project.screens.find(({ id, kind }) => id === component.id && kind === 'overlay') ?? overlay)).id, motion: null })}>close an overlay</MenuItem>}
         {pulsed && <MenuItem onClick={() => add({ id: newId('pulse'), do: 'pulse', part: pulsed.id, motion: pulseOf(pulsed.id, newId('stage')) })}>pulse {pulsed.name}</MenuItem>}
       </FloatingMenu>
     </div>
@@ -100,7 +100,7 @@ function ActionKind({ rule, action, onChange }: { readonly rule: Rule; readonly 
       const states = inner?.axes.flatMap((axis) => axis.states.map((state) => ({ value: `${axis.id} ${state.id}`, label: inner.axes.length > 1 ? `${axis.name}: ${state.name}` : state.name }))) ?? []
       const choose = (value: string) => {
         const [axis, state] = value.split(' ')
-        onChange({ ...action, axis: axis!, state: state! })
+        onChange({ ...action, axis: certain(axis), state: certain(state) })
       }
       return <ChoiceField label={part?.name ?? 'gone'} value={`${action.axis} ${action.state}`} choices={states} onChange={choose} />
     }

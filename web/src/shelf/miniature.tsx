@@ -18,7 +18,7 @@ export function Miniature({ project }: { readonly project: Project }) {
 
   useLayoutEffect(() => {
     if (!run || !component) return undefined
-    const show = () => patchChildren(group.current!, paint(run.drawList(), scope))
+    const show = () => patchChildren(group.current, paint(run.drawList(), scope))
     const isShown = attempt(show)
     setFailed(!isShown)
     if (!isShown) return undefined

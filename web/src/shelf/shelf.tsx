@@ -45,7 +45,7 @@ export function Shelf() {
         <span className="grow" />
         <FormSwitch />
         <Button disabled={make.isPending} onClick={() => begin(() => createProject('Untitled project'))}>New project</Button>
-        <Button disabled={make.isPending} onClick={() => picker.current!.click()}>Open a file</Button>
+        <Button disabled={make.isPending} onClick={() => picker.current?.click()}>Open a file</Button>
         <Button disabled={make.isPending} onClick={() => begin(addDemoProject)}>Fresh demo project</Button>
         <input ref={picker} type="file" accept={FILES} aria-label="Project file" hidden onChange={(event) => { openFile(event.target.files?.[0]); event.target.value = '' }} />
       </header>

@@ -18,14 +18,14 @@ export function Arranging({ field }: { readonly field: Room }) {
   const scope = useId()
   const list = useMemo(() => atRest(project, screen.id), [project, screen.id])
   const nodes = useMemo(() => paint(list, scope), [list, scope])
-  useLayoutEffect(() => patchChildren(group.current!, nodes), [nodes])
+  useLayoutEffect(() => patchChildren(group.current, nodes), [nodes])
   const zoom = Math.min(1, (field.width - 2 * MARGIN_PX) / screen.width, (field.height - 2 * MARGIN_PX) / screen.height)
   const [w, h] = [field.width / zoom, field.height / zoom]
 
   const onPointerDown = (event: PointerEvent<SVGSVGElement>) => {
     event.currentTarget.setPointerCapture(event.pointerId)
     event.currentTarget.focus()
-    const from = pointIn(picture.current!, event)
+    const from = pointIn(picture.current, event)
     const hit = partsAt(list, from, () => true).findLast(({ instance, part: id }) => instance === '' && id !== rootOf(screen).id)
     select(hit?.part ?? null)
     const picked = screen.parts.find(({ id }) => id === hit?.part)
@@ -34,7 +34,7 @@ export function Arranging({ field }: { readonly field: Room }) {
   const moved = (event: PointerEvent): ReturnType<typeof setOnScreen> | null => {
     const held = grabbed.current
     if (!held) return null
-    const at = pointIn(picture.current!, event)
+    const at = pointIn(picture.current, event)
     const wanted = { ...held.frame, x: held.frame.x + at.x - held.from.x, y: held.frame.y + at.y - held.from.y }
     const others = screen.parts.filter(({ id }) => id !== held.part.id).map(({ id }) => frameOf(list, id))
     const { dx, dy } = event.altKey ? { dx: 0, dy: 0 } : snap(wanted, others, 6 / zoom)
@@ -42,7 +42,7 @@ export function Arranging({ field }: { readonly field: Room }) {
   }
   const onPointerUp = (event: PointerEvent) => {
     const held = grabbed.current
-    const at = pointIn(picture.current!, event)
+    const at = pointIn(picture.current, event)
     const edit = held && Math.hypot(at.x - held.from.x, at.y - held.from.y) > 2 / zoom ? moved(event) : null
     grabbed.current = null
     if (edit && held) make(edit, `move ${held.part.name}`)

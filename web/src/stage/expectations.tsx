@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addExpectation, itemAt, orElse, removeExpectation, setExpectationTime, type Expectation, type Project, type Take } from '@rheoscope/core/document'
+import { addExpectation, certain, itemAt, orElse, removeExpectation, setExpectationTime, type Expectation, type Project, type Take } from '@rheoscope/core/document'
 import { expectationText, replay, runOptionsOf, textsIn, type PlayedTake } from '@rheoscope/core/run'
 import { itemOf } from '@rheoscope/core/scene'
 import { msText } from '../bench/timing-text'
@@ -75,7 +75,7 @@ function offers(project: Project, take: Take, part: string | null, ms: number): 
   if (!run) return []
   const inside = part === null ? [] : [...run.paths].filter((path) => path === part || path.startsWith(`${part}/`))
   const states = inside.flatMap((path): Expected[] => {
-    const { compiled, states: standing } = run.instance(path)!
+    const { compiled, states: standing } = certain(run.instance(path))
     return compiled.component.axes.flatMap((axis, index): Expected[] => (axis.states.length > 1 ? [{ what: 'state', instance: path, axis: axis.id, state: itemAt(standing, index) }] : []))
   })
   const settled = inside.slice(0, 1).map((instance): Expected => ({ what: 'settled', instance }))

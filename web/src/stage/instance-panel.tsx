@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { MenuItem } from '@mui/material'
-import { componentOf, isWithin, parameterProperty, propertyDefinition, renameOnScreen, setOnScreen, setPartOnScreen, startInstanceIn, type Component, type InstancePart, type Literal, type Part, type Value } from '@rheoscope/core/document'
+import { certain, componentOf, isWithin, parameterProperty, propertyDefinition, renameOnScreen, setOnScreen, setPartOnScreen, startInstanceIn, type Component, type InstancePart, type Literal, type Part, type Value } from '@rheoscope/core/document'
 import { itemScope, scopeOf } from '@rheoscope/core/expression'
 import { surfaceComponent } from '@rheoscope/core/machine'
 import { aligned, ALIGNMENTS, type Alignment } from '@rheoscope/core/scene'
@@ -48,7 +48,7 @@ function PlaceFields({ part }: { readonly part: Part }) {
       <LineUp part={part} />
       <Ties part={part} />
       {properties.map((property) => {
-        const definition = propertyDefinition(property)!
+        const definition = certain(propertyDefinition(property))
         const take = (text: string): string | null => {
           const parsed = parseValue(definition, text, scopeOf(project, surfaceComponent(project, { screen: screen.id })), project.tokens)
           if ('problem' in parsed) return parsed.problem
@@ -71,9 +71,9 @@ function LineUp({ part }: { readonly part: Part }) {
   const lineUp = (alignment: Alignment) => {
     setAnchor(null)
     const list = atRest(project, screen.id)
-    const room = { ...frameOf(list, part.parent!), x: 0, y: 0 }
+    const room = { ...frameOf(list, certain(part.parent)), x: 0, y: 0 }
     const [at] = aligned([frameOf(list, part.id)], room, alignment)
-    make(setOnScreen(screen.id, part.id, { x: Math.round(at!.x), y: Math.round(at!.y) }), `line ${part.name} up`)
+    make(setOnScreen(screen.id, part.id, { x: Math.round(certain(at).x), y: Math.round(certain(at).y) }), `line ${part.name} up`)
   }
   return (
     <>

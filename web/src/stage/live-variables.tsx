@@ -1,4 +1,4 @@
-import { componentOf, type Variable } from '@rheoscope/core/document'
+import { certain, componentOf, type Variable } from '@rheoscope/core/document'
 import { ParameterValue } from '../fields/parameter-value'
 import type { Player } from '../playing/player'
 import { usePlayerState } from '../playing/use-player'
@@ -18,7 +18,7 @@ export function LiveVariables() {
   const all: readonly Live[] = [
     ...project.variables.map((variable) => ({ path: '', variable, isShared: true })),
     ...screen.variables.map((variable) => ({ path: '', variable, isShared: false })),
-    ...(component?.variables ?? []).map((variable) => ({ path: part!.id, variable, isShared: false })),
+    ...(component?.variables ?? []).map((variable) => ({ path: certain(part).id, variable, isShared: false })),
   ]
   if (!player || all.length === 0) return null
   return (

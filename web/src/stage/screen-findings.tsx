@@ -4,6 +4,7 @@ import { CheckStatus } from '../checks/check-status'
 import { LevelMark, Sentence } from '../checks/finding-words'
 import { useFindingsOn } from '../checks/use-findings'
 import { useStage } from './use-stage'
+import { certain } from '@rheoscope/core/document'
 
 /** What the checks have to say about this screen and what stands on it together. */
 export function ScreenFindings() {
@@ -20,7 +21,7 @@ export function ScreenFindings() {
       {findings.map((finding) => (
         <article key={finding.id} className={`finding is-${finding.level}`} data-kind={finding.kind}>
           <p><LevelMark level={finding.level} /> <Sentence text={finding.sentence} /></p>
-          {isHere(finding) && player && <button className="plain underlined" onClick={() => player.playWitness(finding.witness!)}>Play it</button>}
+          {isHere(finding) && player && <button className="plain underlined" onClick={() => player.playWitness(certain(finding.witness))}>Play it</button>}
         </article>
       ))}
     </section>

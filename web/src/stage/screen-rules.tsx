@@ -47,7 +47,8 @@ function AddRule({ part }: { readonly part: Part | null }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const add = (kind: TriggerKind) => {
     setAnchor(null)
-    make(addRule({ screen: screen.id }, screenRule(newId(kind), { ...defaultTrigger(kind), ...(kind === 'key' ? { anywhere: true } : {}) } as Rule['trigger'], part?.id ?? null)), `answer ${kind}`)
+    const usual = defaultTrigger(kind)
+    make(addRule({ screen: screen.id }, screenRule(newId(kind), usual.on === 'key' ? { ...usual, anywhere: true } : usual, part?.id ?? null)), `answer ${kind}`)
   }
   return (
     <>

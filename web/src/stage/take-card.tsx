@@ -1,4 +1,4 @@
-import { firstOf, lastOf, removeTake, renameTake, setInputs, trimTake, type Input, type Project, type Take } from '@rheoscope/core/document'
+import { certain, firstOf, lastOf, removeTake, renameTake, setInputs, trimTake, type Input, type Project, type Take } from '@rheoscope/core/document'
 import { differences, pathName, statesSeen, type PlayedTake, type SeenState, type TakeOutcome } from '@rheoscope/core/run'
 import { msText } from '../bench/timing-text'
 import { CommitField } from '../fields/commit-field'
@@ -127,7 +127,7 @@ function Differences({ take, played, before }: { readonly take: Take; readonly p
       Different from revision {before.revision}:
       <ul className="expectations">
         {found.slice(0, MOST_DIFFERENCES).map(({ before: old, after }, index) => {
-          const { instance } = (after ?? old)!
+          const { instance } = certain(after ?? old)
           return <li key={index}>{pathName(project, take.surface, instance, () => undefined)}: {after ? stateText(project, after) : 'nothing'}, <span className="muted">was {old ? stateText(project, old) : 'nothing'}</span></li>
         })}
         {found.length > MOST_DIFFERENCES && <li className="muted">and {found.length - MOST_DIFFERENCES} more</li>}

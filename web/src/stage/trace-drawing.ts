@@ -77,7 +77,7 @@ interface Body {
 
 function drawBand(context: CanvasRenderingContext2D, row: TraceRow, top: number, picture: TracePicture, colour: Colour): void {
   const { scale, nowMs, width, selected } = picture
-  const [from, to] = scale.domain() as [number, number]
+  const [from = 0, to = 0] = scale.domain()
   const body = { top: top + 4, height: ROW_PX - 8 }
   let named = -Infinity
   for (let index = endOfStay.left(row.stays, from); index < row.stays.length; index++) {
@@ -160,7 +160,7 @@ function drawTimers(context: CanvasRenderingContext2D, row: TraceRow, index: num
 /** Lines between the bands of those that tell something and those it is told to, with its name where there is room. */
 function drawMarks(context: CanvasRenderingContext2D, picture: TracePicture, colour: Colour): void {
   const { marks, rows, scale } = picture
-  const [from, to] = scale.domain() as [number, number]
+  const [from = 0, to = 0] = scale.domain()
   const shown = marks.slice(atMark.left(marks, from), atMark.right(marks, to)).slice(-MOST_LINES)
   let free = NAMES_PX
   for (const mark of shown) {

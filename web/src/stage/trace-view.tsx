@@ -10,6 +10,7 @@ import { useRoom } from '../theme/use-room'
 import { TraceRows, type TraceRow } from './trace-bands'
 import { drawTrace, NAMES_PX, ROW_PX, RULER_PX } from './trace-drawing'
 import { useStage } from './use-stage'
+import { certain } from '@rheoscope/core/document'
 
 /** How much time is shown at first, in ms, and at least and at most. */
 const SPAN = { first: 6000, least: 400, most: 600_000 }
@@ -74,19 +75,20 @@ function Trace({ player, picked, onPick }: { readonly player: Player; readonly p
   useFrames(() => {
     // While the past is looked at the picture stands still.
     if (seenMs === null) shownScale.current = scaleNow()
-    const context = canvas.current!.getContext('2d')!
-    fit(canvas.current!, width, height)
-    const colour = coloursOf(canvas.current!)
+    const field = certain(canvas.current)
+    const context = certain(field.getContext('2d'))
+    fit(field, width, height)
+    const colour = coloursOf(field)
     drawTrace(context, {
       rows, marks: marksOf(player.current.trace), inputsMs: inputsOf(player), nowMs: player.nowMs, seenMs, changed, scale: shownScale.current, width, height,
-      selected: seenMs !== null && picked ? { row: picked.row, fromMs: picked.stay.fromMs } : null, scrolledPx: scroller.current!.scrollTop,
+      selected: seenMs !== null && picked ? { row: picked.row, fromMs: picked.stay.fromMs } : null, scrolledPx: certain(scroller.current).scrollTop,
     }, colour)
   })
   const scrub = (event: PointerEvent<HTMLCanvasElement>) => {
     if (event.buttons === 0) return
     const { left, top } = event.currentTarget.getBoundingClientRect()
     const ms = Math.round(Math.min(player.nowMs, Math.max(0, shownScale.current.invert(event.clientX - left))))
-    const row = rows[Math.floor((event.clientY - top - RULER_PX + scroller.current!.scrollTop) / ROW_PX)]
+    const row = rows[Math.floor((event.clientY - top - RULER_PX + certain(scroller.current).scrollTop) / ROW_PX)]
     arrange(false)
     lookAt(ms)
     onPick(row && event.clientX - left >= NAMES_PX ? motionAt(row, ms) : null)
@@ -97,7 +99,7 @@ function Trace({ player, picked, onPick }: { readonly player: Player; readonly p
   }
   /** Moves through the past, which is then looked at. */
   const pan = (byPx: number) => {
-    const [from, to] = shownScale.current.domain() as [number, number]
+    const [from = 0, to = 0] = shownScale.current.domain()
     const byMs = Math.max(-from, Math.min((byPx * (to - from)) / (width - NAMES_PX), player.nowMs * 1.05 - to))
     shownScale.current = scaleLinear([from + byMs, to + byMs], [NAMES_PX, width])
     lookAt(Math.round(Math.min(player.nowMs, Math.max(from + byMs, seenMs ?? to))))
@@ -147,7 +149,7 @@ function fit(canvas: HTMLCanvasElement, width: number, height: number): void {
     canvas.width = Math.round(width * ratio)
     canvas.height = Math.round(height * ratio)
   }
-  canvas.getContext('2d')!.setTransform(ratio, 0, 0, ratio, 0, 0)
+  certain(canvas.getContext('2d')).setTransform(ratio, 0, 0, ratio, 0, 0)
 }
 
 const inputsOf = (player: Player): readonly number[] => player.done.filter((input) => input.do !== 'move').map(({ atMs }) => atMs)

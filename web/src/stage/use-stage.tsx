@@ -1,5 +1,5 @@
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react'
-import type { Edit, Id, Part, Project, Screen, Take } from '@rheoscope/core/document'
+import { certain, type Edit, type Id, type Part, type Project, type Screen, type Take } from '@rheoscope/core/document'
 import { ChecksProvider } from '../checks/use-findings'
 import type { Player } from '../playing/player'
 import { usePlayer } from '../playing/use-player'
@@ -43,7 +43,7 @@ const StageContext = createContext<Stage | null>(null)
 export function StageProvider({ screen: id, children }: { readonly screen: Id; readonly children: ReactNode }) {
   const session = useSession()
   const { project, document } = useSessionState()
-  const screen = (project.screens.find((each) => each.id === id) ?? document.screens.find((each) => each.id === id))!
+  const screen = certain(project.screens.find((each) => each.id === id) ?? document.screens.find((each) => each.id === id))
   const player = usePlayer(project, { screen: id })
   const [selected, select] = useState<Id | null>(null)
   const [isArranging, arrange] = useState(screen.parts.length < 2)

@@ -1,4 +1,5 @@
 import { useLayoutEffect, useState, type RefObject } from 'react'
+import { certain } from '@rheoscope/core/document'
 
 /** How much room something has on the page, in px. */
 export interface Room {
@@ -11,10 +12,10 @@ export function useRoom(element: RefObject<HTMLElement | null>, first: Room): Ro
   const [room, setRoom] = useState(first)
   useLayoutEffect(() => {
     const observer = new ResizeObserver(([entry]) => {
-      const { width, height } = entry!.contentRect
+      const { width, height } = certain(entry).contentRect
       setRoom({ width: Math.floor(width), height: Math.floor(height) })
     })
-    observer.observe(element.current!)
+    observer.observe(certain(element.current))
     return () => observer.disconnect()
   }, [element])
   return room

@@ -157,7 +157,8 @@ function withPoint(run: Run, network: Network, spot: Spot, send: (action: InputA
 
 /** Where a spot can be pointed at now and nothing else that is listened to lies over it; null when it cannot be. */
 function pointFor(run: Run, network: Pick<Network, 'spots' | 'mattersFocus'>, { at }: Spot): Point | null {
-  const [instance, part] = [at.thing.path, at.part!]
+  const { thing: { path: instance }, part } = at
+  if (part === null) return null
   const isListened = (hit: Hit) => network.spots.some((spot) => (spot.isListened || network.mattersFocus) && spot.at.thing.path === hit.instance && spot.at.part === hit.part)
   return pointOn(run.answering(), instance, part, (hits) => {
     const first = hits.find(isListened)

@@ -413,7 +413,7 @@ export class Instant implements Ground<Thing> {
 
   canFocus(spot: Spot): boolean {
     const { thing, part } = spot.at
-    return spot.canFocus && this.isOpen(spot) && this.answering(thing).focusable.has(part!)
+    return part !== null && spot.canFocus && this.isOpen(spot) && this.answering(thing).focusable.has(part)
   }
 
   /** Lets a thing know whether it is hovered, pressed or has the focus. */

@@ -101,5 +101,5 @@ export function representative(value: Literal, constants: readonly Literal[]): L
   const numbers = constants.filter((each) => typeof each === 'number').toSorted((a, b) => a - b)
   if (numbers.length === 0 || numbers.includes(value)) return numbers.length === 0 ? 0 : value
   const [below, above] = [numbers.findLast((each) => each < value), numbers.find((each) => each > value)]
-  return below === undefined ? above! - 1 : above === undefined ? below + 1 : (below + above) / 2
+  return below === undefined ? certain(above) - 1 : above === undefined ? below + 1 : (below + above) / 2
 }

@@ -124,7 +124,7 @@ export class Network {
     this.timerOfThing = grouped(this.timers, ({ thing }) => thing)
     this.timerOfAxis = grouped(this.timers, ({ axis }) => axis)
     this.waits = things.flatMap((thing) => thing.compiled.component.rules.filter(({ actions }) => actions.some(({ awaited }) => awaited)).map((rule) => ({ thing, rule }))).map((wait, index) => ({ ...wait, index, at: this.next++ }))
-    this.presentAt = new Map(things.filter(({ isItem, holder }) => isItem && things.includes(holder!)).map((thing) => [thing, this.next++]))
+    this.presentAt = new Map(things.filter(({ isItem, holder }) => isItem && holder !== null && things.includes(holder)).map((thing) => [thing, this.next++]))
     this.names = this.namesOf(matters, new Set([...(options.watched ?? new Map()).values()].flat()))
     for (const name of this.names) for (const thing of name.thing ? [name.thing] : name.readers) this.nameOfThing.set(thing, new Map([...(this.nameOfThing.get(thing) ?? []), [name.name, name]]))
     this.spots = spotsOf(things, options.hasKeyboard === true || this.mattersFocus || listens('key'))
@@ -241,7 +241,7 @@ export class Network {
   /** What a name is compared with, when that is all that is ever done with it. */
   private constantsOf(name: string, readers: readonly Thing[]): readonly Literal[] | null {
     const inside = this.things.filter(({ holder }) => holder !== null && readers.includes(holder))
-    if (inside.some((thing) => saidOf(thing.holder!.compiled.component, thing.part!).some(([, value]) => typeof value === 'object' && value !== null && 'expr' in value && namesOr(value.expr).includes(name)))) return null
+    if (inside.some((thing) => saidOf(certain(thing.holder).compiled.component, certain(thing.part)).some(([, value]) => typeof value === 'object' && value !== null && 'expr' in value && namesOr(value.expr).includes(name)))) return null
     const constants: Literal[] = []
     for (const { compiled: { component } } of readers) {
       const { rules, axes, parts } = component

@@ -1,4 +1,5 @@
 import { axisOfProperty, certain, isExpression, parameterOfProperty, theOne, type Id, type Project, type TriggerKind } from '../../document'
+import type { Compiled } from '../../machine'
 import { isShared } from '../../expression'
 import { recipientsOf } from '../../semantics'
 import { namesThatMatter, saidOf } from './names'
@@ -21,7 +22,7 @@ export function independentGroups(project: Project, things: readonly Thing[]): r
   const join = (a: Thing, b: Thing) => groups.set(find(a), find(b))
   const matters = namesThatMatter(things)
   for (const thing of things) {
-    for (const { thing: around, part } of thing.part === null ? [] : wayFrom(thing.holder!, thing.part)) if (passesOn(thing, around, part)) join(thing, around)
+    for (const { thing: around, part } of thing.part === null || thing.holder === null ? [] : wayFrom(thing.holder, thing.part)) if (passesOn(thing, around, part)) join(thing, around)
     if (thing.holder && isHandled(thing, thing.holder, certain(matters.get(thing)))) join(thing, thing.holder)
     for (const other of heardBy(thing, things)) join(thing, other)
   }
@@ -31,7 +32,7 @@ export function independentGroups(project: Project, things: readonly Thing[]): r
     if (setting.length > 0 && reading.length > 0) for (const thing of [...setting, ...reading]) join(thing, certain(reading[0]))
   }
   const found = new Map<Thing, Thing[]>()
-  for (const thing of things) if (thing.startsThere || find(thing) === find(thing.holder!)) found.set(find(thing), [...(found.get(find(thing)) ?? []), thing])
+  for (const thing of things) if (thing.startsThere || (thing.holder !== null && find(thing) === find(thing.holder))) found.set(find(thing), [...(found.get(find(thing)) ?? []), thing])
   return [...found.values()]
 }
 
@@ -74,7 +75,7 @@ function heardBy(thing: Thing, things: readonly Thing[]): readonly Thing[] {
 }
 
 /** The variables a thing gives values to. */
-export function setsOf({ compiled: { component } }: Thing): ReadonlySet<string> {
+export function setsOf({ compiled: { component } }: { readonly compiled: Pick<Compiled, 'component'> }): ReadonlySet<string> {
   const set = component.rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' ? [action.variable] : [])))
   const tied = component.axes.flatMap(({ boundTo }) => (boundTo !== null && 'variable' in boundTo ? [boundTo.variable] : []))
   return new Set([...set, ...tied])

@@ -81,7 +81,7 @@ export function ungroupPart(component: Component, id: Id): Edit | null {
   const forgotten = lookPlaces(component).filter((place) => lookAt(component, place)[id] !== undefined)
     .map((place): Edit => unsetAt(inside(lookPath(component, place), id)))
   return batch(
-    ...held.flatMap((part) => [reparent(component.id, part.id, group.parent!), ...movePart(component, part, x, y)]),
+    ...held.flatMap((part) => [reparent(component.id, part.id, certain(group.parent)), ...movePart(component, part, x, y)]),
     ...forgotten,
     removeFrom(inProject('components', component.id, 'parts'), id),
   )

@@ -7,7 +7,7 @@ import type { Id } from '../value'
 import { apply, batch, type Edit } from './edit'
 import { addRule, removeRule, setRuleField } from './rule-edits'
 import { withinWithout } from './state-edits'
-import { firstOf } from '../certain'
+import { certain, firstOf } from '../certain'
 
 /** One cell of the response table: what a trigger does in one state of an axis. */
 export interface Cell {
@@ -45,8 +45,8 @@ export function setCells(project: Project, component: Component, cells: readonly
     const first = now.rules.find(({ id }) => id === begun.get(rowOf(cell)))
     if (first) return holdsIn(first, cell.state) ? null : spreadRule(now, first, cell.state)
     const edit = setCell(now, cell, target, newId(cell.trigger.on))
-    const after = componentOf(apply({ ...project, components: [now] }, edit), component.id)!
-    begun.set(rowOf(cell), ruleInCell(after, cell.axis, cell.state, rowOf(cell))!.id)
+    const after = certain(componentOf(apply({ ...project, components: [now] }, edit), component.id))
+    begun.set(rowOf(cell), certain(ruleInCell(after, cell.axis, cell.state, rowOf(cell))).id)
     return edit
   })
 }
@@ -98,7 +98,7 @@ function inTurn<T>(project: Project, component: Component, things: readonly T[],
   const edits = things.flatMap((thing): Edit[] => {
     const next = edit(now, thing)
     if (!next) return []
-    now = componentOf(apply({ ...project, components: [now] }, next), component.id)!
+    now = certain(componentOf(apply({ ...project, components: [now] }, next), component.id))
     return [next]
   })
   return batch(...edits)

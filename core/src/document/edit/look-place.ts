@@ -3,6 +3,7 @@ import type { Look } from '../look'
 import type { Id } from '../value'
 import { motionOf, motionPath, motionPlaces, type MotionPlace } from './motion-edits'
 import { inProject, inside, type Place } from './place'
+import { certain } from '../certain'
 
 /** A look of its own: that of a state, of several states at once, of being absent, or one that a motion passes through. */
 export type OwnLookPlace =
@@ -24,7 +25,7 @@ export function lookPath(component: Component, place: OwnLookPlace): Place<Look>
     case 'absent':
       return inProject('components', component.id, 'absent')
     case 'stage':
-      return inside(motionPath(component, place.motion)!, 'keyframes', place.stage, 'look')
+      return inside(certain(motionPath(component, place.motion)), 'keyframes', place.stage, 'look')
   }
 }
 

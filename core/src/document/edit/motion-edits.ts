@@ -5,6 +5,7 @@ import type { Project } from '../project'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
 import { fieldOf, inProject, inside, insertInto, removeFrom, setAt, setFields, type Place } from './place'
+import { certain } from '../certain'
 
 /** Whose motion it is: what a rule, two states, the component or the project says about how things move, or one pulse. */
 export type MotionPlace =
@@ -127,17 +128,17 @@ export const addStage = (context: MotionContext, stage: Keyframe): Edit =>
 
 /** Says one thing about a stage; undefined takes it away. */
 export function setOfStage<K extends Exclude<keyof Keyframe, 'id'>>({ component, place }: MotionContext, stage: Id, field: K, to: Keyframe[K]): Edit {
-  return setAt(fieldOf(inside(motionPath(component, place)!, 'keyframes', stage), field), to)
+  return setAt(fieldOf(inside(certain(motionPath(component, place)), 'keyframes', stage), field), to)
 }
 
 export const removeStage = ({ component, place }: MotionContext, stage: Id): Edit =>
-  removeFrom(inside(motionPath(component, place)!, 'keyframes'), stage)
+  removeFrom(inside(certain(motionPath(component, place)), 'keyframes'), stage)
 
 /** Puts what is said into a motion about which nothing was said, or changes just that in one about which something was. */
 function changed(context: MotionContext, said: Partial<Motion>, precisely: (path: Place<Motion>, motion: Motion) => Edit): Edit {
   const { project, component, place } = context
   const motion = motionAt(project, component, place)
-  return motion ? precisely(motionPath(component, place)!, motion) : setMotion(context, { ...EMPTY_MOTION, ...said })
+  return motion ? precisely(certain(motionPath(component, place)), motion) : setMotion(context, { ...EMPTY_MOTION, ...said })
 }
 
 /** A motion so many times as long: what it says of delays, durations and staggers in proportion. What it leaves to tokens or to something less specific stays. */

@@ -8,7 +8,7 @@ import { inProject, inside, setAt, unsetAt, insertInto, removeFrom, moveWithin, 
 import { lookAt, lookPath, lookPlaces, restingLooks, stageLooks, type LookPlace, type OwnLookPlace } from './look-place'
 import { motionOf, motionPath, motionPlaces, type MotionPlace } from './motion-edits'
 import { removeAction, removeRule } from './rule-edits'
-import { itemAt } from '../certain'
+import { certain, itemAt } from '../certain'
 
 const partPath = (component: Id, part: Id) => inProject('components', component, 'parts', part)
 
@@ -81,7 +81,7 @@ export function removeParts(component: Component, parts: readonly Id[]): Edit {
     ...[...restingLooks(component), ...stageLooks(component, places)].flatMap((place) =>
       doomed.filter((id) => lookAt(component, place)[id] !== undefined).map((id): Edit => unsetAt(inside(lookPath(component, place), id)))),
     ...component.axes.flatMap(({ id, states }) => states.flatMap(({ id: state, loop }) => (loop ? withoutInTurn(inProject('components', component.id, 'axes', id, 'states', state, 'loop'), loop, doomed) : []))),
-    ...places.flatMap((place) => (motionOf(component, place)?.lanes ?? []).filter((lane) => isDoomed(lane.part)).map(({ id }): Edit => removeFrom(inside(motionPath(component, place)!, 'lanes'), id))),
+    ...places.flatMap((place) => (motionOf(component, place)?.lanes ?? []).filter((lane) => isDoomed(lane.part)).map(({ id }): Edit => removeFrom(inside(certain(motionPath(component, place)), 'lanes'), id))),
     ...component.rules.filter((rule) => !rules.includes(rule)).flatMap((rule) => rule.actions.filter((action) => isAbout(action, isDoomed)).map(({ id }) => removeAction(component.id, rule.id, id))),
     ...rules.map((rule) => removeRule(component.id, rule.id)),
     ...doomed.toReversed().map((id): Edit => removeFrom(inProject('components', component.id, 'parts'), id)),

@@ -41,6 +41,7 @@ export function listAt(root: unknown, path: Path): readonly Identified[] {
  * with the original. Returning undefined takes the key away. Throws `gone` when something before the last step is missing.
  */
 export function replaceAt<T>(root: T, path: Path, change: (old: unknown) => unknown): T {
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what is set at a place is held against its shape by `attempt`
   return descend(root, 0) as T
 
   function descend(node: unknown, depth: number): unknown {

@@ -5,7 +5,7 @@ import type { Id } from '../value'
 import type { Motion } from '../motion'
 import { batch, type Edit } from './edit'
 import { addRule } from './rule-edits'
-import { itemAt } from '../certain'
+import { certain, itemAt } from '../certain'
 
 /** Rules by the names of what they speak of, so that they can be given to other components. */
 export interface RuleClip {
@@ -52,7 +52,7 @@ export function pasteRules(component: Component, axis: Id, clip: RuleClip, newId
     const within: Within = only.length === states.length ? { except: [] } : { only }
     return [addRule(component.id, {
       ...rule, id: newId(rule.trigger.on), axis, within, part: component.parts.find(({ name }) => name === part)?.id ?? null,
-      target: target.go === 'state' ? { go: 'state', state: to! } : target,
+      target: target.go === 'state' ? { go: 'state', state: certain(to) } : target,
       motion: rule.motion && motionFor(component, rule.motion, newId),
       actions: rule.actions.map((action) => ({ ...action, id: newId(action.do) })),
     })]

@@ -23,6 +23,6 @@ export function trimTake(take: Take, endsAtMs: number): Edit {
 }
 
 /** Has other things done in a take. */
-export const setInputs = (take: Id, inputs: readonly Input[]): Edit => setAt(inProject('takes', take, 'inputs'), inputs as never)
+export const setInputs = (take: Id, inputs: readonly Input[]): Edit => setAt(inProject('takes', take, 'inputs'), inputs)
 
 export const setExpectationTime = (take: Id, expectation: Id, byMs: number): Edit => setAt(inProject('takes', take, 'expectations', expectation, 'byMs'), byMs)

@@ -10,6 +10,7 @@ import type { AnyShape } from '../shape'
 import { Take } from '../take'
 import { Trigger } from '../trigger'
 import { Colour, Gradient, Id, Literal, Value } from '../value'
+import { fieldsOf } from '../fields'
 
 export type JsonSchema = Readonly<Record<string, unknown>>
 
@@ -28,7 +29,7 @@ export function projectJsonSchema(): JsonSchema {
     definitions[name] = withReferences(whole, names)
     names.set(JSON.stringify(whole), name)
   }
-  return { $schema: 'https://json-schema.org/draft/2020-12/schema', title: 'Rheoscope project file', ...(withReferences(schemaOf(Project), names) as JsonSchema), $defs: definitions }
+  return { $schema: 'https://json-schema.org/draft/2020-12/schema', title: 'Rheoscope project file', ...fieldsOf(withReferences(schemaOf(Project), names)), $defs: definitions }
 }
 
 const schemaOf = ({ joi }: AnyShape): JsonSchema => joi['~standard'].jsonSchema.input({ target: 'draft-2020-12' })

@@ -11,6 +11,7 @@ import { requireStorable } from '../storable'
 export function validated<T>(shape: Shape<T>, value: unknown, what: string): T {
   requireStorable(value, what)
   const { error, value: valid } = shape.joi.required().validate(value, { convert: false, abortEarly: true, errors: { wrap: { label: false } } })
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- a shape describes its type
   if (!error) return valid as T
   const [detail] = error.details
   const place = detail?.path.join('/') ?? ''

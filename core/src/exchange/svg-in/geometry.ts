@@ -24,7 +24,7 @@ const turn = (degrees: number): number => (degrees * Math.PI) / 180
 export function transformIn(text: string | undefined): Matrix | null {
   let matrix = IDENTITY
   for (const [, name, inside] of (text ?? '').matchAll(/([a-zA-Z]+)\s*\(([^)]*)\)/g)) {
-    const step = stepOf(name!, numbersIn(inside))
+    const step = stepOf(certain(name), numbersIn(inside))
     if (!step) return null
     matrix = multiply(matrix, step)
   }

@@ -168,7 +168,7 @@ export class Reader {
     if (said === undefined || said === 'none' || inside.length === 0) return inside
     const clip = this.byId.get(/^url\(\s*["']?#([^"')]+)/.exec(said)?.[1] ?? '')
     const frame = clip?.name === 'clipPath' ? this.clipFrame(clip, matrix) : null
-    if (frame) return clippedTo(frame, clip!.attributes.id ?? 'clip', inside)
+    if (frame) return clippedTo(frame, certain(clip).attributes.id ?? 'clip', inside)
     if (clip) this.leaveOut('a clip that is no upright rectangle')
     return inside
   }
@@ -181,7 +181,7 @@ export class Reader {
     const d = target && outlineIn(target, this.room)
     const own = [clip, shape, ...(target && target !== shape ? [target] : [])].map(({ attributes }) => transformIn(attributes.transform))
     if (!d || own.includes(null)) return null
-    return rectangleOf(transformedOutline(d, own.reduce<Matrix>((whole, step) => multiply(whole, step!), matrix)))
+    return rectangleOf(transformedOutline(d, own.reduce<Matrix>((whole, step) => multiply(whole, certain(step)), matrix)))
   }
 }
 

@@ -1,5 +1,5 @@
 import { compile, type Options } from 'css-select'
-import { generate, parse, walk, type CssNode, type Rule, type SelectorList } from 'css-tree'
+import { generate, parse, walk, type CssNode, type Rule } from 'css-tree'
 import { everythingIn, textIn, type SvgElement } from './tree'
 
 /** What is said about an element, by property. */
@@ -66,7 +66,7 @@ function rulesIn(sheet: string, onLeftOut: (what: string) => void): readonly She
 function rulesOf(rule: Rule): readonly SheetRule[] {
   if (rule.prelude.type !== 'SelectorList') return []
   const said = declarationsIn(generate(rule.block).slice(1, -1))
-  return (rule.prelude as SelectorList).children.toArray().map((selector) => {
+  return rule.prelude.children.toArray().map((selector) => {
     const matches = matcherOf(generate(selector))
     return { matches, said, specificity: specificityOf(selector) }
   })

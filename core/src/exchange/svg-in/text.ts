@@ -1,4 +1,4 @@
-import type { Paint, PropertyValues } from '../../document'
+import { certain, type Paint, type PropertyValues } from '../../document'
 import { baseline, linesHeight, textWidth, type TextStyle } from '../../layout'
 import { transformed, type Frame, type Matrix, type Point } from '../../scene'
 import type { Built } from './built'
@@ -44,7 +44,7 @@ export function textStyleIn(style: Style): TextStyle {
   return {
     family: /mono|courier|consolas/i.test(style['font-family'] ?? '') ? 'mono' : 'sans',
     weight: weight >= 650 ? '700' : weight >= 500 ? '600' : '400',
-    sizePx: Math.max(1, lengthIn(style['font-size'], 16) ?? lengthIn(INITIAL['font-size'])!),
+    sizePx: Math.max(1, lengthIn(style['font-size'], 16) ?? certain(lengthIn(INITIAL['font-size']))),
     letterSpacingPx: lengthIn(style['letter-spacing']) ?? 0,
     lineHeight: LINE_HEIGHT,
   }

@@ -26,7 +26,7 @@ export function svgTree(text: string): SvgElement {
   }
   const parser = new SaxesParser({ xmlns: true })
   const open: SvgElement[] = []
-  let root: SvgElement | null = null
+  const roots: SvgElement[] = []
   let count = 0
   const fail = (code: string, sentence: string): never => {
     throw new RheoError(code, `line ${parser.line}, column ${parser.column}`, sentence)
@@ -39,7 +39,7 @@ export function svgTree(text: string): SvgElement {
     const known = Object.values(attributes).filter((each) => each.uri === '' || (each.uri === XLINK && each.local === 'href'))
     const element: SvgElement = { name: uri === SVG || uri === '' ? local : `${uri} ${local}`, attributes: Object.fromEntries(known.map((each) => [each.local, each.value])), children: [], text: '', parent }
     parent?.children.push(element)
-    root ??= element
+    if (roots.length === 0) roots.push(element)
     open.push(element)
   })
   parser.on('closetag', () => { open.pop() })
@@ -50,7 +50,8 @@ export function svgTree(text: string): SvgElement {
   parser.on('text', addText)
   parser.on('cdata', addText)
   parser.write(text.replace(/^\uFEFF/, '')).close()
-  return root !== null && (root as SvgElement).name === 'svg' ? root : fail('not-svg', 'This is not an SVG file: its outermost element is not “svg”.')
+  const [outermost] = roots
+  return outermost?.name === 'svg' ? outermost : fail('not-svg', 'This is not an SVG file: its outermost element is not “svg”.')
 }
 
 /** All the text inside an element. */
