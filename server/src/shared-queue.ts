@@ -1,8 +1,8 @@
+import { fieldsOf } from '@rheoscope/core/document'
 import { Logger, makeWorkerUtils, run, runMigrations, type Runner, type WorkerEvents, type WorkerUtils } from 'graphile-worker'
 import { EventEmitter } from 'node:events'
 import pg from 'pg'
 import type { CheckQueue, MakeCheck } from './check-queue'
-import { fieldsOf } from '@rheoscope/core/document'
 
 const SCHEMA = 'rheoscope_jobs'
 const TASK = 'check'

@@ -1,3 +1,4 @@
+import { certain } from '@rheoscope/core/document'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import createCache from '@emotion/cache'
@@ -19,7 +20,6 @@ import { NotHere } from './not-here'
 import { Shelf } from './shelf/shelf'
 import { PreviewPage } from './stage/preview-page'
 import { StagePage } from './stage/stage-page'
-import { certain } from '@rheoscope/core/document'
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name=style-nonce]')?.content ?? ''
 const styles = createCache({ key: 'rheo', nonce })

@@ -1,8 +1,8 @@
+import { firstOf } from '../document'
 import { reachedIn, cursorAt, named, oneOfEach, stateOf, whereIn } from './answers'
 import type { Check } from './context'
 import type { Finding } from './finding'
 import { poseWitness, tapAt } from './pose-witness'
-import { firstOf } from '../document'
 
 /** Pointers that say one cannot do anything there. */
 const REFUSING = ['not-allowed', 'wait']

@@ -1,9 +1,9 @@
+import { certain, firstOf, itemAt, lastOf } from '../document'
 import { isByItself } from './arena'
 import { stateNames, type Check } from './context'
 import { keptAt, type Travelled } from './explore'
 import type { Finding } from './finding'
 import { witnessTo } from './witness'
-import { certain, firstOf, itemAt, lastOf } from '../document'
 
 /** States that follow one another of themselves for ever, none of which is marked continuous. */
 export const neverSettles: Check = ({ component, arena, root }) => {

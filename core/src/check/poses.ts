@@ -1,8 +1,8 @@
+import { certain } from '../document'
 import type { Run } from '../run'
 import type { DrawList } from '../scene'
 import type { Arena, Facts } from './arena'
 import { isPassing, type Enacted, type Node } from './explore'
-import { certain } from '../document'
 
 /** How long at most is waited for everything to come to rest. */
 const REST_MS = 10_000

@@ -1,3 +1,4 @@
+import { theOne } from '../document'
 import { after } from './arena'
 import { TOUCHING } from './answers'
 import { stateName, type Check } from './context'
@@ -5,7 +6,6 @@ import { firstDifference } from './difference'
 import { inMs, type Finding } from './finding'
 import { witnessTo } from './witness'
 import { stateIn } from './explore'
-import { theOne } from '../document'
 
 /** Later than this an answer no longer seems to be one (Nielsen 1993, “Response times: the three important limits”). */
 const AT_ONCE_MS = 100

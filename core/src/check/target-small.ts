@@ -1,7 +1,7 @@
+import { certain, firstOf } from '../document'
 import { answersIn, named, oneOfEach, seenSize, stateOf, whereIn, type Answer } from './answers'
 import type { Check } from './context'
 import type { Finding } from './finding'
-import { certain, firstOf } from '../document'
 
 /** The least size of what one taps, in px (WCAG 2.2, success criterion 2.5.8). */
 const LEAST_PX = 24

@@ -1,9 +1,9 @@
+import { certain, itemAt } from '../document'
 import type { Arena } from './arena'
 import { listed, type Check } from './context'
 import type { Place, Travelled } from './explore'
 import type { Finding } from './finding'
 import { witnessTo } from './witness'
-import { certain, itemAt } from '../document'
 
 /** Two things that always fall due at the same instant, where it matters which goes first. */
 export const timersRace: Check = ({ arena }) => racesIn(arena)

@@ -1,5 +1,5 @@
-import metrics from './font-metrics.json' with { type: 'json' }
 import { certain } from '../document'
+import metrics from './font-metrics.json' with { type: 'json' }
 
 export interface TextStyle {
   readonly family: string

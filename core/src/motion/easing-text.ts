@@ -1,5 +1,5 @@
-import { easingProblem, parseEasing } from './easing'
 import { certain, lastOf } from '../document'
+import { easingProblem, parseEasing } from './easing'
 
 /** The control points of the easings that are Bézier curves under a name (CSS Easing Functions Level 2). */
 const NAMED: Readonly<Record<string, readonly number[]>> = {

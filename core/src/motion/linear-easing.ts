@@ -1,5 +1,5 @@
-import type { Easing } from './easing'
 import { certain } from '../document'
+import type { Easing } from './easing'
 
 /**
  * A piecewise linear easing (CSS Easing Functions Level 2, § 2.1). A stop without a place lies evenly between

@@ -1,5 +1,5 @@
-import type { Trace, TraceEvent } from './trace'
 import { certain } from '../document'
+import type { Trace, TraceEvent } from './trace'
 
 /** Something told between instances, or to all of them, at an instant. */
 export type Mark = Extract<TraceEvent, { what: 'message' | 'variable' | 'surface' | 'stopped' }>

@@ -1,6 +1,6 @@
+import { certain, lastOf } from '../document'
 import type { Frame } from './handles'
 import type { Point } from './matrix'
-import { certain, lastOf } from '../document'
 
 export const ALIGNMENTS = ['left', 'centre', 'right', 'top', 'middle', 'bottom'] as const
 

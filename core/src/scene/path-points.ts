@@ -1,7 +1,7 @@
 import svgpath from 'svgpath'
+import { certain, itemAt, lastOf } from '../document'
 import type { Frame } from './handles'
 import type { Matrix, Point } from './matrix'
-import { certain, itemAt, lastOf } from '../document'
 
 /** A point of an outline with the handles of the curves that come in and go out; without one, that side is straight. */
 export interface PathPoint extends Point {

@@ -1,6 +1,6 @@
+import { certain } from '../document'
 import type { Point } from './matrix'
 import type { PathPoint, Stroke } from './path-points'
-import { certain } from '../document'
 
 /** Which point of which stroke, and which of its handles; the point itself when it is `at`. */
 export interface PointPlace {

@@ -3,6 +3,7 @@ import { Button, MenuItem } from '@mui/material'
 import { addState, defaultTrigger, freeStateName, isFromUser } from '@rheoscope/core/document'
 import { newId } from '../session/new-id'
 import { FloatingMenu } from '../theme/floating'
+import { targetOf } from '../theme/target-of'
 import { AxisMenu } from './axis-menu'
 import { CellMenu } from './cell-menu'
 import { ColumnHead } from './column-head'
@@ -11,7 +12,6 @@ import { isDecidedOutside, OFFERED_TRIGGERS, rowOf, rowsOf, type Row } from './r
 import { useStillBench } from './use-bench'
 import { useCellDrag } from './use-cell-drag'
 import { useCellKeys } from './use-cell-keys'
-import { targetOf } from '../theme/target-of'
 
 /** The room for the heads of rows, and for adding a state, in px. */
 const HEADS_PX = 92

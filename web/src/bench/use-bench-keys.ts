@@ -1,8 +1,8 @@
 import { useEffect } from 'react'
 import { clipOf, ruleClipOf, topmost, triggerRow, type Rule } from '@rheoscope/core/document'
+import { targetOf } from '../theme/target-of'
 import { commandOf, pasteText, removeSelected, type Command } from './commands'
 import { useStillBench, type Bench } from './use-bench'
-import { targetOf } from '../theme/target-of'
 
 /** The keys and the clipboard of the bench, wherever the focus is. */
 export function useBenchKeys(openPalette: () => void): void {

@@ -1,11 +1,11 @@
 import { useState, type FocusEvent, type KeyboardEvent } from 'react'
 import { setCells, type Cell, type Id, type Target } from '@rheoscope/core/document'
 import { newId } from '../session/new-id'
+import { targetOf } from '../theme/target-of'
 import { problemOf, readingOf } from './cell-typing'
 import { rowsOf } from './rows'
 import { useStillBench } from './use-bench'
 import { useCells } from './use-cells'
-import { targetOf } from '../theme/target-of'
 
 /** What is being typed into the selected cells, or was and could not be taken. */
 export interface CellTyping {

@@ -2,10 +2,10 @@ import { useRef, useState, type PointerEvent, type RefObject } from 'react'
 import { itemAt, type Edit } from '@rheoscope/core/document'
 import { HANDLES, type DrawList, type Frame } from '@rheoscope/core/scene'
 import { pointIn, zoomOf } from '../paint/point-in'
+import { targetOf } from '../theme/target-of'
 import { between, draggedTo, grabbedIn, isInside, pick, type Drag } from './easel-drag'
 import type { GapLine, GuideLine } from './easel-snap'
 import { useBench } from './use-bench'
-import { targetOf } from '../theme/target-of'
 
 /** What there is to see of a drag besides what it changes. */
 export interface DragPicture {

@@ -1,6 +1,6 @@
+import { itemAt } from '@rheoscope/core/document'
 import { useLayoutEffect, useRef, useState, type KeyboardEvent, type RefObject } from 'react'
 import { completed, completionFor, type Completion } from './completion'
-import { itemAt } from '@rheoscope/core/document'
 
 const NOTHING: Completion = { from: 0, options: [] }
 

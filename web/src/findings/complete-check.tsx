@@ -1,10 +1,10 @@
+import { messageOf } from '@rheoscope/core/document'
 import { useEffect, useRef, useState } from 'react'
 import { Button } from '@mui/material'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import type { CheckProgress } from '@rheoscope/core/check'
 import { beginCheck, followCheck, loadCheck, stopCheck, type KeptCheck } from '../api/projects'
 import { useSession } from '../session/use-session'
-import { messageOf } from '@rheoscope/core/document'
 
 /** A complete check on the server: begun, followed while it goes on, stopped, and what the last one came to. */
 export function CompleteCheck({ project }: { readonly project: string }) {

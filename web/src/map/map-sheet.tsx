@@ -1,8 +1,8 @@
+import { certain } from '@rheoscope/core/document'
 import { useLayoutEffect, useRef, useState, type ReactNode, type RefObject } from 'react'
 import { curveBasis, line } from 'd3'
 import type { MapLayout } from './messages'
 import './map.css'
-import { certain } from '@rheoscope/core/document'
 
 /** The room one label takes, down and for each letter, in px. */
 export const LINE_PX = 16

@@ -1,3 +1,4 @@
+import { certain } from '@rheoscope/core/document'
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react'
 import { focusStops } from '@rheoscope/core/run'
 import { corners, isOnScrolling, itemOf, matrixTo, paint, type DrawList } from '@rheoscope/core/scene'
@@ -7,7 +8,6 @@ import { pointIn } from '../paint/point-in'
 import type { Player } from './player'
 import { useFrames } from './use-frames'
 import { usePlayerState } from './use-player'
-import { certain } from '@rheoscope/core/document'
 
 interface LiveSurfaceProps {
   readonly player: Player

@@ -1,10 +1,10 @@
+import { certain } from '@rheoscope/core/document'
 import { Link } from 'react-router'
 import type { Finding } from '@rheoscope/core/check'
 import { CheckStatus } from '../checks/check-status'
 import { LevelMark, Sentence } from '../checks/finding-words'
 import { useFindingsOn } from '../checks/use-findings'
 import { useStage } from './use-stage'
-import { certain } from '@rheoscope/core/document'
 
 /** What the checks have to say about this screen and what stands on it together. */
 export function ScreenFindings() {

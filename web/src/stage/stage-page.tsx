@@ -1,3 +1,4 @@
+import { certain } from '@rheoscope/core/document'
 import { useEffect } from 'react'
 import { useParams } from 'react-router'
 import { NotHere } from '../not-here'
@@ -15,7 +16,6 @@ import { StageBar } from './stage-bar'
 import { Takes } from './takes'
 import { TraceView } from './trace-view'
 import { StageProvider, useStage } from './use-stage'
-import { certain } from '@rheoscope/core/document'
 import './stage.css'
 
 /** A screen with what stands on it, run in place, and its time. */

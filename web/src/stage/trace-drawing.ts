@@ -1,7 +1,7 @@
+import { itemAt } from '@rheoscope/core/document'
 import { bisector, type ScaleLinear } from 'd3'
 import type { Mark, Span, Stay } from '@rheoscope/core/run'
 import { rowAt, type TraceRow } from './trace-bands'
-import { itemAt } from '@rheoscope/core/document'
 
 export interface TracePicture {
   readonly rows: readonly TraceRow[]

@@ -1,3 +1,4 @@
+import { certain } from '@rheoscope/core/document'
 import { useMemo, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
 import { Link } from 'react-router'
 import { scaleLinear } from 'd3'
@@ -10,7 +11,6 @@ import { useRoom } from '../theme/use-room'
 import { TraceRows, type TraceRow } from './trace-bands'
 import { drawTrace, NAMES_PX, ROW_PX, RULER_PX } from './trace-drawing'
 import { useStage } from './use-stage'
-import { certain } from '@rheoscope/core/document'
 
 /** How much time is shown at first, in ms, and at least and at most. */
 const SPAN = { first: 6000, least: 400, most: 600_000 }

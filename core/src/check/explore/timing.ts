@@ -1,5 +1,5 @@
-import type { Node } from './explore'
 import { certain, theOne } from '../../document'
+import type { Node } from './explore'
 
 /** A person takes so long between two things they do, where there is time. */
 const PACE_MS = 100

@@ -1,3 +1,4 @@
+import { certain, entryOf } from '../certain'
 import { rootOf, type Component } from '../component'
 import type { NewId } from '../defaults'
 import { freeName, namesOf } from '../free-name'
@@ -8,7 +9,6 @@ import { batch, type Edit } from './edit'
 import { inProject, inside, setAt, unsetAt, removeFrom, moveWithin } from './place'
 import { lookAt, lookPath, lookPlaces } from './look-place'
 import { addPart, reparent, setProperty } from './part-edits'
-import { certain, entryOf } from '../certain'
 
 /** Parts taken out of a component to be put into another: the parts, and what states of the same name say about them. */
 export interface Clip {

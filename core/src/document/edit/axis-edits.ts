@@ -1,3 +1,4 @@
+import { firstOf } from '../certain'
 import type { Axis, Component } from '../component'
 import { newState, type NewId } from '../defaults'
 import { freeName, namesOf } from '../free-name'
@@ -6,7 +7,6 @@ import type { Id } from '../value'
 import { batch, type Edit } from './edit'
 import { inProject, inside, setAt, insertInto, removeFrom } from './place'
 import { renamedUses } from './variable-edits'
-import { firstOf } from '../certain'
 
 const axesPath = (component: Id) => inProject('components', component, 'axes')
 

@@ -1,3 +1,4 @@
+import { certain, firstOf } from '../certain'
 import type { Component } from '../component'
 import type { NewId } from '../defaults'
 import { componentOf, type Project } from '../project'
@@ -7,7 +8,6 @@ import type { Id } from '../value'
 import { apply, batch, type Edit } from './edit'
 import { addRule, removeRule, setRuleField } from './rule-edits'
 import { withinWithout } from './state-edits'
-import { certain, firstOf } from '../certain'
 
 /** One cell of the response table: what a trigger does in one state of an axis. */
 export interface Cell {

@@ -1,8 +1,8 @@
+import { firstOf, itemAt } from '../certain'
 import { never, RheoError } from '../error'
 import type { Project } from '../project'
 import { sameValue, type Id } from '../value'
 import { gone, listAt, replaceAt, valueAt, type Path } from './path'
-import { firstOf, itemAt } from '../certain'
 import { areIdentified, type Identified } from '../fields'
 
 /**

@@ -1,10 +1,10 @@
+import { certain } from '../certain'
 import type { CombinationLook, Component } from '../component'
 import type { PropertyValues } from '../look'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
 import { inProject, inside, setAt, insertInto, removeFrom } from './place'
 import { lookAt, lookPath, type OwnLookPlace } from './look-place'
-import { certain } from '../certain'
 
 /** What a look changes, by the names of the parts, so that it can be given to looks of other components too. */
 export interface LookClip {

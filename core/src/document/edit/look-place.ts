@@ -1,9 +1,9 @@
+import { certain } from '../certain'
 import type { Component } from '../component'
 import type { Look } from '../look'
 import type { Id } from '../value'
 import { motionOf, motionPath, motionPlaces, type MotionPlace } from './motion-edits'
 import { inProject, inside, type Place } from './place'
-import { certain } from '../certain'
 
 /** A look of its own: that of a state, of several states at once, of being absent, or one that a motion passes through. */
 export type OwnLookPlace =

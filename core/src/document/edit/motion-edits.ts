@@ -1,3 +1,4 @@
+import { certain } from '../certain'
 import type { Component } from '../component'
 import type { NewId } from '../defaults'
 import { EMPTY_MOTION, type LaneTiming, type Motion, type PairMotion, type Keyframe, type Timing } from '../motion'
@@ -5,7 +6,6 @@ import type { Project } from '../project'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
 import { fieldOf, inProject, inside, insertInto, removeFrom, setAt, setFields, type Place } from './place'
-import { certain } from '../certain'
 
 /** Whose motion it is: what a rule, two states, the component or the project says about how things move, or one pulse. */
 export type MotionPlace =

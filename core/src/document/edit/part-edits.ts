@@ -1,3 +1,4 @@
+import { certain, itemAt } from '../certain'
 import type { Component, State } from '../component'
 import type { Loop } from '../motion'
 import { childrenOf, withDescendants, type Part } from '../part'
@@ -8,7 +9,6 @@ import { inProject, inside, setAt, unsetAt, insertInto, removeFrom, moveWithin, 
 import { lookAt, lookPath, lookPlaces, restingLooks, stageLooks, type LookPlace, type OwnLookPlace } from './look-place'
 import { motionOf, motionPath, motionPlaces, type MotionPlace } from './motion-edits'
 import { removeAction, removeRule } from './rule-edits'
-import { certain, itemAt } from '../certain'
 
 const partPath = (component: Id, part: Id) => inProject('components', component, 'parts', part)
 

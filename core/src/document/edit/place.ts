@@ -1,8 +1,8 @@
+import type { Identified } from '../fields'
 import type { Project } from '../project'
 import type { Id } from '../value'
 import type { Edit } from './edit'
 import type { Path } from './path'
-import type { Identified } from '../fields'
 
 declare const kept: unique symbol
 

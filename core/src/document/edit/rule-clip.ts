@@ -1,3 +1,4 @@
+import { certain, itemAt } from '../certain'
 import type { Component } from '../component'
 import type { NewId } from '../defaults'
 import { holdsIn, type Rule, type Target, type Within } from '../rule'
@@ -5,7 +6,6 @@ import type { Id } from '../value'
 import type { Motion } from '../motion'
 import { batch, type Edit } from './edit'
 import { addRule } from './rule-edits'
-import { certain, itemAt } from '../certain'
 
 /** Rules by the names of what they speak of, so that they can be given to other components. */
 export interface RuleClip {

@@ -1,3 +1,4 @@
+import { entryOf } from '../certain'
 import { rootOf } from '../component'
 import type { NewId } from '../defaults'
 import { freeName, namesOf } from '../free-name'
@@ -13,7 +14,6 @@ import { batch, type Edit } from './edit'
 import { fieldOf, inProject, inside, insertInto, removeFrom, setAt, setFields } from './place'
 import { isAbout } from './part-edits'
 import { removeAction, removeRule } from './rule-edits'
-import { entryOf } from '../certain'
 
 /** The usual sizes of screens, in px, by the kind of device. */
 export const DEVICE_SIZES: Readonly<Record<Screen['device'], { readonly width: number; readonly height: number }>> = {

@@ -1,3 +1,4 @@
+import { firstOf } from '../certain'
 import type { Axis, Component, State } from '../component'
 import { HUES, newState } from '../defaults'
 import type { Loop } from '../motion'
@@ -5,7 +6,6 @@ import type { Within } from '../rule'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
 import { inProject, inside, setAt, insertInto, removeFrom, moveWithin } from './place'
-import { firstOf } from '../certain'
 
 const axisPath = (component: Id, axis: Id) => inProject('components', component, 'axes', axis)
 

@@ -2,13 +2,13 @@ import type { Component } from '../component'
 import { componentsIn } from '../containment'
 import { apply, gone, touchedBy, type Edit, type Path } from '../edit'
 import { never, RheoError } from '../error'
+import { isIdentified } from '../fields'
 import type { Project } from '../project'
 import type { AnyShape } from '../shape'
 import { requireStorable } from '../storable'
 import { sameValue, type Id } from '../value'
 import { requireCoherent, requireCoherentWhole, requireNames, requireShallow } from './coherence'
 import { standingAt } from './standing'
-import { isIdentified } from '../fields'
 
 /**
  * The project after an edit; what keeps it from being made, with its place, where it cannot be: `gone` when what it is about

@@ -1,7 +1,7 @@
+import { itemAt } from '../../document'
 import { lengthIn, numbersIn } from './geometry'
 import { strokesOf, type Frame } from '../../scene'
 import type { SvgElement } from './tree'
-import { itemAt } from '../../document'
 
 /** A basic shape as an outline in its own coordinates; null when its geometry cannot be read or shows nothing. */
 export function outlineIn({ name, attributes }: SvgElement, room: { readonly width: number; readonly height: number }): string | null {
