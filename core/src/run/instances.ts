@@ -145,7 +145,7 @@ export class Instances {
   private enter(holder: string, content: Content, together: readonly Content[], atMs: number): void {
     const inner = this.known.get(pathInside(holder, content.step))
     if (content.part.kind !== 'list' || !inner?.isAbsent) return
-    this.replace(inner, changePresence(inner, { isAbsent: false, atMs, ...listEntrance(inner, content, together) }), atMs)
+    this.replace(inner, changePresence(inner, { isAbsent: false, atMs, ...turnOf(inner, content, together) }), atMs)
   }
 
   /** Takes out what is not to be inside any more; an item of a list first goes to its absent look, in its turn, and is told that it is about to go. */
@@ -155,7 +155,7 @@ export class Instances {
     if (!inner) return
     const isTold = inner.compiled.rulesOn.has('hidden')
     if (isTold) this.run.ground.interpreter.offerLater(path, 'hidden')
-    const after = content.part.kind === 'list' ? changePresence(inner, { isAbsent: true, atMs, ...listEntrance(inner, content, together) }) : null
+    const after = content.part.kind === 'list' ? changePresence(inner, { isAbsent: true, atMs, ...turnOf(inner, content, together) }) : null
     if (after?.goneMs == null || (after.goneMs <= atMs && !isTold)) return this.remove(path)
     this.leaving.set(holder, [...this.leavingFrom(holder), content])
     this.keep(after)
@@ -221,6 +221,12 @@ export class Instances {
       if (isSurface(at)) return chain
     }
   }
+}
+
+/** How an item enters or leaves among those that do so together. */
+function turnOf(instance: Instance, content: Content, together: readonly Content[]): ReturnType<typeof listEntrance> {
+  const items = together.filter(({ part }) => part === content.part)
+  return listEntrance(instance, content.part, items.indexOf(content), items.length)
 }
 
 const isSame = (a: Content | undefined, b: Content): boolean => a !== undefined && a.step === b.step && a.compiled.component.id === b.compiled.component.id

@@ -1,17 +1,16 @@
 import type { Motion, Part } from '../document'
-import type { Content, Instance, Pace } from '../machine'
+import type { Instance, Pace } from '../machine'
 import { formOf, resolveTiming, staggerDelayMs, type MotionSources } from '../motion'
 
 const motionOf = (part: Part): Motion | undefined => (part.kind === 'list' ? part.motion : undefined)
 
-/** What decides how an item enters or leaves — the list, its own component, the project — and how long it waits for its turn. */
-export function listEntrance({ compiled }: Instance, content: Content, together: readonly Content[]): { readonly sources: MotionSources; readonly delayMs: number } {
-  const motion = motionOf(content.part)
-  const items = together.filter(({ part }) => part === content.part)
+/** What decides how an item enters or leaves — the list, its own component, the project — and how long it waits for its turn, which is the one at `place` of those of `count`. */
+export function listEntrance({ compiled }: Instance, list: Part, place: number, count: number): { readonly sources: MotionSources; readonly delayMs: number } {
+  const motion = motionOf(list)
   const stagger = motion ? formOf([motion]).stagger : null
   const { stagger: _turns, ...own } = motion ?? { lanes: [], keyframes: [] }
   const sources = [own, compiled.component.motion, compiled.project.motion].filter((each) => each !== null)
-  return { sources, delayMs: stagger ? staggerDelayMs(stagger, items.indexOf(content), items.length) : 0 }
+  return { sources, delayMs: stagger ? staggerDelayMs(stagger, place, count) : 0 }
 }
 
 /** How the others travel to their new places when items enter or leave a list. */

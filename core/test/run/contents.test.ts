@@ -122,7 +122,7 @@ describe('an item that is about to go', () => {
     const network = new Network(project, things, { watched: new Map(things.map((thing) => [thing, ['told']])) })
     const told = network.names.find(({ name }) => name === 'told')!
     const { places, isExact } = explore(network, { ways: ['mouse'] })
-    const seen = new Set(places.map(({ configuration }) => `${told.domain.valueOf(configuration[told.at]!)} ${[...network.presentAt.values()].map((at) => configuration[at])}`))
+    const seen = new Set(places.map(({ configuration }) => `${told.domain.valueOf(configuration[told.at]!)} ${[...network.items.values()].map(({ at }) => configuration[at])}`))
     expect([isExact, [...seen]]).toEqual([true, ['false 1', 'true 0']])
   })
 })

@@ -69,7 +69,7 @@ export function enactOn({ inputs, run: before }: Enacted, network: Network, { by
   return isThere ? { inputs: [...inputs, ...more], run } : null
 }
 
-const isOfItself = ({ what }: Occasion): boolean => what === 'settle' || what === 'timer' || what === 'wait' || what === 'long' || what === 'late tap'
+const isOfItself = ({ what }: Occasion): boolean => what === 'settle' || what === 'timer' || what === 'wait' || what === 'gone' || what === 'long' || what === 'late tap'
 
 /** Does what an occasion asks of a person; says whether it can be done. */
 function doIt(run: Run, network: Network, occasion: Occasion, send: (action: InputAction) => void): boolean {
@@ -78,6 +78,7 @@ function doIt(run: Run, network: Network, occasion: Occasion, send: (action: Inp
     case 'settle':
     case 'timer':
     case 'wait':
+    case 'gone':
     case 'long':
     case 'late tap':
       return true

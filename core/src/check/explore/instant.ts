@@ -5,8 +5,8 @@ import { Interpreter, type Ends, type Ground, type Note } from '../../semantics'
 import { UNKNOWN } from './domain'
 import { holdsTrue, UNSURE, type Sure } from './sureness'
 import { NOTHING_HELD, type Held, type Manner } from './manner'
-import type { NetAxis, NetName, NetTimer, Network } from './network'
-import { keptAt, keptWait, stageOfWait, TIMER, type Configuration, type Deadline, type Mark, type Occasion, type Outcome } from './occasion'
+import type { NetAxis, NetItem, NetName, NetTimer, Network } from './network'
+import { keptAt, keptWait, PRESENCE, stageOfWait, TIMER, type Configuration, type Deadline, type Mark, type Occasion, type Outcome } from './occasion'
 import type { Answering, Spot } from './spots'
 import type { Thing } from './things'
 import { Hands } from './hands'
@@ -26,8 +26,8 @@ export class Instant implements Ground<Thing> {
   /** Nothing that has happened depends on what nobody knows: a value, how long something takes, where a hand is exactly. */
   isExact = true
   private readonly started = new Set<number>()
-  /** Items of lists that are about to go. */
-  private readonly leaving = new Set<Thing>()
+  /** Items of lists that are gone once they have been told. */
+  private readonly leaving = new Set<NetItem>()
 
   constructor(readonly network: Network, private readonly manner: Manner, before: Configuration, private readonly choices: readonly boolean[], private readonly ending: readonly Deadline[] = []) {
     this.configuration = before.slice()
@@ -60,6 +60,8 @@ export class Instant implements Ground<Thing> {
         if (this.isThere(wait.thing)) this.interpreter.perform(wait.thing, wait.rule, stage)
         return
       }
+      case 'gone':
+        return this.vanish(occasion.item)
       case 'message':
         return this.interpreter.deliver(occasion.thing, occasion.name, undefined)
       case 'name':
@@ -82,8 +84,8 @@ export class Instant implements Ground<Thing> {
   }
 
   private isPresent(thing: Thing): boolean {
-    const at = this.network.presentAt.get(thing)
-    if (at !== undefined && this.configuration[at] === 0) return false
+    const item = this.network.items.get(thing)
+    if (item && this.kept(item.at) === PRESENCE.gone) return false
     return thing.holder === null || !this.network.has(thing.holder) || this.isPresent(thing.holder)
   }
 
@@ -341,10 +343,10 @@ export class Instant implements Ground<Thing> {
     if (now === before) return
     for (const inner of this.manner.insideOf(thing)) {
       const content = now.get(inner.step)
-      const at = this.network.presentAt.get(inner)
-      const stays = at !== undefined && this.configuration[at] === 1 && !this.leaving.has(inner)
-      if (at !== undefined && content && !stays) this.bring(inner, at)
-      if (stays && !content) this.take(inner)
+      const item = this.network.items.get(inner)
+      const stays = item !== undefined && this.kept(item.at) === PRESENCE.there && !this.leaving.has(item)
+      if (item && content && !stays) this.bring(item)
+      if (item && stays && !content) this.take(item)
       if (!content) continue
       for (const [name, value] of Object.entries(content.parameters)) {
         const kept = this.network.namesOfThing(inner).get(name)
@@ -362,11 +364,12 @@ export class Instant implements Ground<Thing> {
     return this.manner.insideOf(thing).length === 0 ? NOTHING_HELD : this.manner.holding(this.situationOf(thing), thing, () => ({ states: this.statesOf(thing), names: this.namesOf(thing) }))
   }
 
-  /** An item of a list begins anew when it comes, is told when it is about to go, and is nothing while it is not there. */
-  private bring(thing: Thing, at: number): void {
-    if (this.leaving.delete(thing)) return
-    this.configuration[at] = 1
-    this.beginAnew(thing)
+  /** An item of a list begins anew when it comes, unless it was still on its way out. */
+  private bring(item: NetItem): void {
+    const isBack = this.leaving.delete(item) || this.kept(item.at) >= PRESENCE.leaving
+    this.configuration[item.at] = PRESENCE.there
+    if (!isBack) return this.beginAnew(item.thing)
+    for (const timer of this.network.timersOfThing(item.thing)) this.begin(timer, true)
   }
 
   private beginAnew(thing: Thing): void {
@@ -376,21 +379,30 @@ export class Instant implements Ground<Thing> {
     for (const inner of this.manner.insideOf(thing)) if (!inner.isItem) this.beginAnew(inner)
   }
 
-  private take(thing: Thing): void {
-    this.leaving.add(thing)
+  /** An item is told when it is about to go. As long as its way out takes it still hears what is said, though its timers stop. */
+  private take(item: NetItem): void {
+    const { thing, at } = item
+    const mostMs = this.manner.wayOut(thing, this.statesOf(thing))
+    if (mostMs === 0) this.leaving.add(item)
+    else {
+      this.configuration[at] = PRESENCE.leaving + this.network.spanIndex({ least: 0, most: mostMs, policy: 'continue' })
+      this.isExact = false
+      this.start(this.network.itemClock(item))
+    }
+    for (const timer of this.network.timersOfThing(thing)) this.configuration[timer.at] = TIMER.off
     if (thing.compiled.rulesOn.has('hidden')) this.interpreter.offerLater(thing, 'hidden')
-    // Its way out takes time, in which it still hears messages.
-    if (Object.keys(thing.compiled.component.absent).length > 0) this.isExact = false
+  }
+
+  /** What is not there is as it will be when it comes. */
+  private vanish({ thing, at }: NetItem): void {
+    this.manner.restart(this.configuration, thing)
+    this.configuration[at] = PRESENCE.gone
   }
 
   /** Whatever is to go is gone once it has been told. */
   private tellWaiting(): void {
     this.interpreter.tellWaiting()
-    for (const thing of this.leaving) {
-      this.manner.restart(this.configuration, thing)
-      const at = this.network.presentAt.get(thing)
-      if (at !== undefined) this.configuration[at] = 0
-    }
+    for (const item of this.leaving) this.vanish(item)
     this.leaving.clear()
   }
 
@@ -408,7 +420,12 @@ export class Instant implements Ground<Thing> {
 
   /** Whether a spot can be pointed at now. */
   isOpen(spot: Spot): boolean {
-    return this.isThere(spot.at.thing) && spot.way.every(({ thing, part }) => part === null || this.answering(thing).open.has(part))
+    return this.isThere(spot.at.thing) && spot.way.every(({ thing, part }) => (part === null ? !this.isLeaving(thing) : this.answering(thing).open.has(part)))
+  }
+
+  private isLeaving(thing: Thing): boolean {
+    const item = this.network.items.get(thing)
+    return item !== undefined && this.kept(item.at) >= PRESENCE.leaving
   }
 
   canFocus(spot: Spot): boolean {

@@ -1,7 +1,8 @@
 import { certain, type Action, type Id, type Literal, type Rule } from '../../document'
 import {
-  changeState, decidedState, laneEndOf, pulse, standsInTheWay, startInstance, timerStart, type Content, type Instance,
+  changePresence, changeState, decidedState, laneEndOf, pulse, standsInTheWay, startInstance, timerStart, type Content, type Instance,
 } from '../../machine'
+import { listEntrance } from '../../run'
 import { recipientsOf } from '../../semantics'
 import { holdsTrue } from './sureness'
 import type { NetAxis, Network, Span } from './network'
@@ -116,6 +117,16 @@ export class Manner {
   pulsed(thing: Thing, states: readonly Id[], action: Extract<Action, { do: 'pulse' }>): readonly [least: number, most: number] {
     const end = laneEndOf(pulse(this.atRest(thing, states, {}), action.part, action.motion, 0), action.part, 0)
     return [end, end]
+  }
+
+  /** How long an item of a list takes to go at most, in ms: from rest, when it waits longest for its turn. */
+  wayOut(item: Thing, states: readonly Id[]): number {
+    const { holder, part } = item
+    const list = holder?.compiled.component.parts.find(({ id }) => id === part)
+    if (!holder || !list) return 0
+    const instance = this.atRest(item, states, {})
+    const count = this.insideOf(holder).filter((each) => each.part === part).length
+    return Math.max(...[0, count - 1].map((place) => changePresence(instance, { isAbsent: true, atMs: 0, ...listEntrance(instance, list, place, count) }).goneMs ?? 0))
   }
 
   /** Puts a thing into a configuration as it begins. */

@@ -43,6 +43,13 @@ export interface NetWait {
   readonly at: number
 }
 
+/** An item of a list, and where it is kept whether it is there. */
+export interface NetItem {
+  readonly index: number
+  readonly thing: Thing
+  readonly at: number
+}
+
 /** A name whose value is kept. */
 export interface NetName {
   readonly name: string
@@ -72,7 +79,7 @@ export interface Span {
 /**
  * Some things as a network of timed machines (Alur and Dill 1994): what of them has to be told apart, and where a
  * configuration — a list of whole numbers — keeps it. Clocks are numbered: first those of motions by axis, then those of
- * timers, of waiting actions, that of a press that may become long and that of a tap that waits for another.
+ * timers, of waiting actions, of items on their way out, that of a press that may become long and that of a tap that waits for another.
  */
 export class Network {
   readonly axes: readonly NetAxis[]
@@ -80,8 +87,8 @@ export class Network {
   readonly waits: readonly NetWait[]
   readonly names: readonly NetName[]
   readonly spots: readonly Spot[]
-  /** Where it is kept whether an item of a list is there. */
-  readonly presentAt: ReadonlyMap<Thing, number>
+  /** What comes and goes with a list. */
+  readonly items: ReadonlyMap<Thing, NetItem>
   /** Where the pointer is, what it was pressed on, what became of the press, what was tapped last, and what has the focus: 0 for nothing, else a spot and 1. */
   readonly overAt: number
   readonly pressedAt: number
@@ -124,7 +131,7 @@ export class Network {
     this.timerOfThing = grouped(this.timers, ({ thing }) => thing)
     this.timerOfAxis = grouped(this.timers, ({ axis }) => axis)
     this.waits = things.flatMap((thing) => thing.compiled.component.rules.filter(({ actions }) => actions.some(({ awaited }) => awaited)).map((rule) => ({ thing, rule }))).map((wait, index) => ({ ...wait, index, at: this.next++ }))
-    this.presentAt = new Map(things.filter(({ isItem, holder }) => isItem && holder !== null && things.includes(holder)).map((thing) => [thing, this.next++]))
+    this.items = new Map(things.filter(({ isItem, holder }) => isItem && holder !== null && things.includes(holder)).map((thing, index) => [thing, { index, thing, at: this.next++ }]))
     this.names = this.namesOf(matters, new Set([...(options.watched ?? new Map()).values()].flat()))
     for (const name of this.names) for (const thing of name.thing ? [name.thing] : name.readers) this.nameOfThing.set(thing, new Map([...(this.nameOfThing.get(thing) ?? []), [name.name, name]]))
     this.spots = spotsOf(things, options.hasKeyboard === true || this.mattersFocus || listens('key'))
@@ -174,7 +181,7 @@ export class Network {
   }
 
   get clocks(): number {
-    return this.axes.length + this.timers.length + this.waits.length + 2
+    return this.axes.length + this.timers.length + this.waits.length + this.items.size + 2
   }
 
   timerClock(timer: Pick<NetTimer, 'index'>): number {
@@ -183,6 +190,10 @@ export class Network {
 
   waitClock(wait: NetWait): number {
     return this.axes.length + this.timers.length + wait.index
+  }
+
+  itemClock(item: NetItem): number {
+    return this.axes.length + this.timers.length + this.waits.length + item.index
   }
 
   get longClock(): number {

@@ -2,7 +2,7 @@ import type { Id, Modifiers, Rule, TriggerKind } from '../../document'
 import type { TimerStart } from '../../machine'
 import { DOUBLE_TAP_MS } from '../../semantics'
 import { isKeptBack } from './hands'
-import type { NetAxis, NetName, NetTimer, NetWait, Network } from './network'
+import type { NetAxis, NetItem, NetName, NetTimer, NetWait, Network } from './network'
 import type { Spot } from './spots'
 import type { Thing } from './things'
 
@@ -12,6 +12,8 @@ export type Occasion =
   | { readonly what: 'settle'; readonly axis: NetAxis }
   | { readonly what: 'timer'; readonly timer: NetTimer }
   | { readonly what: 'wait'; readonly wait: NetWait }
+  /** An item of a list has come to the end of its way out. */
+  | { readonly what: 'gone'; readonly item: NetItem }
   | { readonly what: 'long' | 'late tap' }
   | UserOccasion
   | { readonly what: 'message'; readonly thing: Thing; readonly name: string }
@@ -54,6 +56,9 @@ export interface Outcome {
 /** How a timer stands: as it began, stopped on its way, or counting again after that, nobody knows from where. */
 export const TIMER = { off: 0, counts: 1, waits: 2, held: 3, stopped: 4, blurred: 5 } as const satisfies Readonly<Record<TimerStart, number>> & Readonly<Record<string, number>>
 
+/** Whether an item of a list is there; from `leaving` on it is on its way out, with the number of the span that takes. */
+export const PRESENCE = { gone: 0, there: 1, leaving: 2 } as const
+
 /** A clock that counts, the readings between which what it counts for comes, and who goes first when two things are due at once. */
 export interface Deadline {
   readonly clock: number
@@ -63,7 +68,7 @@ export interface Deadline {
   readonly occasion: Occasion
 }
 
-const RANK = { thing: 100_000, timer: 100, last: 0x3fffffff }
+const RANK = { thing: 100_000, gone: 99, timer: 100, last: 0x3fffffff }
 
 /** Everything that counts in a configuration, in the order of the clocks. */
 export function deadlinesIn(network: Network, configuration: Configuration): readonly Deadline[] {
@@ -83,6 +88,10 @@ export function deadlinesIn(network: Network, configuration: Configuration): rea
   for (const wait of network.waits) {
     const kept = keptAt(configuration, wait.at)
     if (kept > 0) deadlines.push({ clock: network.waitClock(wait), ...network.span(spanOfWait(kept)), rank: RANK.last, occasion: { what: 'wait', wait } })
+  }
+  for (const item of network.items.values()) {
+    const kept = keptAt(configuration, item.at)
+    if (kept >= PRESENCE.leaving) deadlines.push({ clock: network.itemClock(item), ...network.span(kept - PRESENCE.leaving), rank: rankOf(item.thing, RANK.gone), occasion: { what: 'gone', item } })
   }
   const longMs = keptAt(configuration, network.longAt)
   if (longMs > 0) deadlines.push({ clock: network.longClock, least: longMs, most: longMs, rank: 0, occasion: { what: 'long' } })

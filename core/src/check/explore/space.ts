@@ -1,7 +1,7 @@
 import { Instant } from './instant'
 import { Manner } from './manner'
 import type { Network } from './network'
-import { deadlinesIn, type Configuration, type Deadline, type Occasion, type Outcome } from './occasion'
+import { deadlinesIn, PRESENCE, type Configuration, type Deadline, type Occasion, type Outcome } from './occasion'
 
 /** A configuration there can be, and what counts in it, in the order of the clocks of its zones. */
 export interface Standing {
@@ -82,8 +82,8 @@ export class StateSpace {
     const blank = new Int32Array(network.size)
     for (const thing of network.things) {
       this.manner.restart(blank, thing)
-      const at = network.presentAt.get(thing)
-      if (at !== undefined) blank[at] = thing.startsThere ? 1 : 0
+      const item = network.items.get(thing)
+      if (item) blank[item.at] = thing.startsThere ? PRESENCE.there : PRESENCE.gone
     }
     for (const kept of network.names) if (kept.thing === null) blank[kept.at] = kept.domain.numberOf(kept.readers[0]?.environment[kept.name])
     return blank
@@ -130,6 +130,8 @@ function nameOf(occasion: Occasion): string {
       return `message ${occasion.thing.index} ${occasion.name}`
     case 'name':
       return `name ${occasion.name.at} ${occasion.value}`
+    case 'gone':
+      return `gone ${occasion.item.index}`
     case 'put':
       return `put ${occasion.axis.index} ${occasion.state}`
     case 'key':

@@ -1,0 +1,77 @@
+import { expect } from '@jest/globals'
+import fc from 'fast-check'
+import type { Component, Project } from '@rheoscope/core/document'
+import { surfaceComponent, type Surface } from '@rheoscope/core/machine'
+import { Run, type Trace } from '@rheoscope/core/run'
+import { pointOn, type Point } from '@rheoscope/core/scene'
+import type { Arena } from '../../../src/check/arena'
+import { stateIn, type Network, type Travelled } from '../../../src/check/explore'
+import { anyGestures, anyInputs } from '../../run/any-inputs'
+import { told, toldOf } from './told'
+
+const sizeOf = ({ parts }: Component) => ({ width: Number(parts[0]!.base.width ?? 200), height: Number(parts[0]!.base.height ?? 100) })
+
+/** The states of all axes of a network, by path and axis, as they are before something happens. */
+class Standing {
+  private readonly states = new Map<string, string>()
+
+  constructor(private readonly network: Network) {}
+
+  put(path: string, own: number, state: string): void {
+    this.states.set(`${path} ${own}`, state)
+  }
+
+  /** Those of the thing something happens to; with items that come and go in between, the others are not known in between. */
+  before(path: string): string {
+    const { axes, items } = this.network
+    const known = items.size > 0 ? axes.filter(({ thing }) => thing.path === path) : axes
+    return known.map(({ thing, own }) => this.states.get(`${thing.path} ${own}`) ?? '?').join(' ')
+  }
+}
+
+/** Everything a step tells, each with what things were like before it. */
+function toldOfStep({ from, outcome }: Travelled, network: Network): readonly string[] {
+  const standing = new Standing(network)
+  for (const axis of network.axes) standing.put(axis.thing.path, axis.own, stateIn(axis, from.place.configuration))
+  return outcome.marks.flatMap((mark) => {
+    const said = told(mark, network).map((words) => `${standing.before('axis' in mark ? mark.axis.thing.path : mark.thing.path)}: ${words}`)
+    if (mark.what === 'entered') standing.put(mark.axis.thing.path, mark.axis.own, mark.axis.states[mark.to]!)
+    return said
+  })
+}
+
+/** Everything a run tells until the surface it began on goes, each with what things were like before it. */
+function toldOfRun(trace: Trace, network: Network): readonly string[] {
+  const standing = new Standing(network)
+  const end = trace.findIndex((event) => event.what === 'surface' && event.instance === '' && !event.isShown)
+  return trace.slice(0, end < 0 ? trace.length : end).flatMap((event) => {
+    if (event.what === 'appeared') event.states.forEach((state, own) => standing.put(event.instance, own, state))
+    if (!('instance' in event)) return []
+    const said = toldOf([event], network).map((words) => `${standing.before(event.instance)}: ${words}`)
+    const thing = network.things.find(({ path }) => path === event.instance)
+    if (event.what === 'state' && thing) standing.put(event.instance, network.axisOf(thing, event.axis)!.own, event.to)
+    return said
+  })
+}
+
+/** A place beside everything, and one on everything that somebody listens to and that can be pointed at as things begin. */
+function placesOn(project: Project, surface: Surface, { spots }: Network): readonly Point[] {
+  const list = new Run(project, surface).answering()
+  return [{ x: -1, y: -1 }, ...spots.flatMap(({ at: { thing, part } }) => (part === null ? [] : (pointOn(list, thing.path, part) ?? [])))]
+}
+
+/** Lets people do anything; nothing may happen that was not explored. */
+export function expectExplored({ project, surface, open: { network, isFinished, steps } }: Arena, runs: number): void {
+  if (!isFinished) return
+  const explored = new Set(steps.flatMap((step) => toldOfStep(step, network)))
+  const anything = fc.oneof(anyInputs(sizeOf(surfaceComponent(project, surface)), 30), anyGestures(placesOn(project, surface, network), 20))
+  fc.assert(fc.property(anything, (inputs) => {
+    const run = new Run(project, surface)
+    for (const [waitMs, input] of inputs) {
+      run.advanceTo(run.nowMs + waitMs)
+      run.send(input)
+    }
+    if (run.stopped) return
+    expect(toldOfRun(run.trace, network).filter((words) => !explored.has(words))).toEqual([])
+  }), { numRuns: runs })
+}
