@@ -1,7 +1,7 @@
 import { orElse, sameValue, type Action, type Id, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
 import { evaluate, isShared } from '../expression'
 import {
-  changeEnvironment, changeState, completed, laneEndOf, pathInside, pulse, settle, standsInTheWay, tiedTo, type Compiled, type Instance,
+  changeEnvironment, changeState, completed, laneEndOf, pathInside, pulse, settle, standsInTheWay, tiedTo, type Compiled, type Content, type Instance,
 } from '../machine'
 import { motionSources } from '../motion'
 import { groupsOf, Interpreter, recipientsOf, type Ends, type Ground, type IsMeant, type Level, type Note } from '../semantics'
@@ -166,8 +166,8 @@ export class RunGround implements Ground<string> {
     for (const each of whom) this.rename(each, { [variable]: value })
   }
 
-  name(path: string, name: string, value: Literal | undefined): void {
-    if (value !== undefined) this.rename(path, { [name]: value })
+  name(path: string, names: Readonly<Record<string, Literal | undefined>>): void {
+    this.rename(path, Object.fromEntries(Object.entries(names).flatMap(([name, value]) => (value === undefined ? [] : [[name, value]]))))
   }
 
   tied(path: string, axis: number): { readonly variable: string; readonly value: Literal } | null {
@@ -180,9 +180,17 @@ export class RunGround implements Ground<string> {
     return recipientsOf(this.run.instances.listeners.to('message'), path, to)
   }
 
-  inside(path: string, part: Id): string | null {
-    const inner = pathInside(path, part)
+  inside(path: string, step: string): string | null {
+    const inner = pathInside(path, step)
     return this.isThere(inner) ? inner : null
+  }
+
+  bring(path: string, content: Content, isLate: boolean): void {
+    this.run.instances.bring(path, content, isLate)
+  }
+
+  dismiss(path: string, content: Content, together: readonly Content[]): void {
+    this.run.instances.dismiss(path, content, together)
   }
 
   motionEnds(path: string, axis: number): Ends {

@@ -15,7 +15,7 @@ import type { Parts } from './parts'
  */
 export class Instances {
   private readonly known: Map<string, Instance>
-  private readonly held: Map<string, readonly Content[]>
+  private readonly held: Map<string, ReadonlyMap<string, Content>>
   /** Items of lists that are on their way out, by the instance they were in. */
   private readonly leaving: Map<string, readonly Content[]>
   private readonly order: Map<string, number>
@@ -100,14 +100,9 @@ export class Instances {
     if (instance.compiled.holders.length === 0) return
     const { compiled, targets, environment } = instance
     const before = this.held.get(path)
-    const now = this.withinLimit(path, contentsOf(this.run.project, { compiled, environment, values: targets.values, chain: this.chainOf(path) }))
-    const [had, has] = [byStep(before ?? []), byStep(now)]
-    const isIn = (contents: ReadonlyMap<string, Content>) => (content: Content) => isSame(contents.get(content.step), content)
-    const gone = (before ?? []).filter((content) => !isIn(has)(content))
-    const come = now.filter((content) => !isIn(had)(content))
+    const now = byStep(this.withinLimit(path, contentsOf(this.run.project, { compiled, environment, values: targets.values, chain: this.chainOf(path) })))
     this.held.set(path, now)
-    for (const content of gone) this.dismiss(path, content, gone, atMs)
-    for (const content of now) this.bring(path, isIn(had)(content) ? had.get(content.step) : undefined, content, before !== undefined, atMs)
+    const { gone, come } = this.run.ground.interpreter.arrange(path, before ?? null, now)
     const moved = before && [...gone, ...come].find(({ part }) => part.kind === 'list')
     const isOther = gone.length > 0 || come.length > 0
     this.layOut(path, isOther ? this.contentsFor(path) : certain(this.known.get(path)).contents, moved ? listPace(instance, moved.part) : null, atMs)
@@ -116,7 +111,7 @@ export class Instances {
 
   /** As much of what is to stand inside an instance as there is room for beside everything else. */
   private withinLimit(path: string, contents: readonly Content[]): readonly Content[] {
-    const had = this.held.get(path)?.length ?? 0
+    const had = this.held.get(path)?.size ?? 0
     const room = Math.max(0, this.run.mostInstances - this.admitted + had)
     const within = contents.length <= room ? contents : contents.slice(0, room)
     if (within !== contents) this.isCutOff = true
@@ -124,21 +119,18 @@ export class Instances {
     return within
   }
 
-  /** Starts what is new inside and carries to what is not new how the holder now wants it. */
-  private bring(holder: string, before: Content | undefined, content: Content, isAfterwards: boolean, atMs: number): void {
-    const { step, part, compiled, parameters, states } = content
+  /** Starts what is new inside something; what was on its way out turns back as it is. */
+  bring(holder: string, { step, part, compiled, parameters, states }: Content, isLate: boolean): void {
     const path = pathInside(holder, step)
-    const isBack = this.leavingFrom(holder).some((each) => isSame(each, content))
-    const inner = this.known.get(path)
-    if (!inner || (!before && !isBack)) {
-      const { isMotionReduced } = certain(this.known.get(holder))
-      const environment = { ...startEnvironment(this.run.project, compiled.component, this.shared), ...parameters }
-      this.place({ path, compiled, environment, states, atMs, isMotionReduced, isAbsent: isAfterwards && part.kind === 'list' })
-      return
+    const leaving = this.leavingFrom(holder)
+    const isBack = this.known.has(path) && leaving.some((each) => each.step === step && each.compiled.component.id === compiled.component.id)
+    if (isBack) {
+      this.leaving.set(holder, leaving.filter((each) => each.step !== step))
+      return this.run.ground.rename(path, parameters)
     }
-    if (isBack) this.leaving.set(holder, this.leavingFrom(holder).filter((each) => !isSame(each, content)))
-    if (!before || !sameValue(before.parameters, parameters)) this.run.ground.rename(path, parameters)
-    for (const [axis, state] of Object.entries(states)) if (before && before.states[axis] !== state) this.run.ground.interpreter.put(path, axis, state)
+    const { isMotionReduced } = certain(this.known.get(holder))
+    const environment = { ...startEnvironment(this.run.project, compiled.component, this.shared), ...parameters }
+    this.place({ path, compiled, environment, states, atMs: this.run.nowMs, isMotionReduced, isAbsent: isLate && part.kind === 'list' })
   }
 
   /** Lets an item of a list come in from its absent look, in its turn. */
@@ -149,7 +141,8 @@ export class Instances {
   }
 
   /** Takes out what is not to be inside any more; an item of a list first goes to its absent look, in its turn, and is told that it is about to go. */
-  private dismiss(holder: string, content: Content, together: readonly Content[], atMs: number): void {
+  dismiss(holder: string, content: Content, together: readonly Content[]): void {
+    const atMs = this.run.nowMs
     const path = pathInside(holder, content.step)
     const inner = this.known.get(path)
     if (!inner) return
@@ -174,7 +167,7 @@ export class Instances {
   remove(path: string): void {
     for (const known of this.within(path)) {
       this.known.delete(known)
-      this.admitted -= (this.held.get(known)?.length ?? 0) + (isSurface(known) ? 1 : 0)
+      this.admitted -= (this.held.get(known)?.size ?? 0) + (isSurface(known) ? 1 : 0)
       this.held.delete(known)
       this.leaving.delete(known)
       this.order.delete(known)
@@ -184,7 +177,7 @@ export class Instances {
   }
 
   private contentsFor(path: string): Contents {
-    return new Map([...this.leavingFrom(path), ...(this.held.get(path) ?? [])].map(({ step, part }) => [step, measuredAs(part.id, certain(this.known.get(pathInside(path, step))))]))
+    return new Map([...this.leavingFrom(path), ...(this.held.get(path)?.values() ?? [])].map(({ step, part }) => [step, measuredAs(part.id, certain(this.known.get(pathInside(path, step))))]))
   }
 
   /** Lets the holder of an instance know what size it is now. */
@@ -228,8 +221,6 @@ function turnOf(instance: Instance, content: Content, together: readonly Content
   const items = together.filter(({ part }) => part === content.part)
   return listEntrance(instance, content.part, items.indexOf(content), items.length)
 }
-
-const isSame = (a: Content | undefined, b: Content): boolean => a !== undefined && a.step === b.step && a.compiled.component.id === b.compiled.component.id
 
 const byStep = (contents: readonly Content[]): ReadonlyMap<string, Content> => new Map(contents.map((content) => [content.step, content]))
 

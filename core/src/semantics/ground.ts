@@ -1,5 +1,5 @@
 import type { Action, Id, InterruptionPolicy, Literal, Rule, TriggerKind } from '../document'
-import type { Compiled } from '../machine'
+import type { Compiled, Content } from '../machine'
 
 /** A part of a thing, or the thing as a whole where `part` is null. A thing is an instance, however its ground knows it. */
 export interface Level<T> {
@@ -56,13 +56,17 @@ export interface Ground<T> {
   guess(): boolean
   /** Gives a variable a value, for everyone it means something to. */
   assign(thing: T, variable: string, value: Literal | undefined): void
-  /** Lets a thing's own name stand for something else. */
-  name(thing: T, name: string, value: Literal | undefined): void
+  /** Lets names of a thing stand for something else, at once. */
+  name(thing: T, names: Readonly<Record<string, Literal | undefined>>): void
   /** The variable an axis is tied to, with what it has to be in the state the axis is in; null for one tied to none. */
   tied(thing: T, axis: number): { readonly variable: string; readonly value: Literal } | null
   recipients(from: T, to: Extract<Action, { do: 'send' }>['recipient']): readonly T[]
-  /** What stands in a part of a thing; null when nothing does. */
-  inside(thing: T, part: Id): T | null
+  /** What stands inside a thing, by the last step of its path; null when nothing does. */
+  inside(thing: T, step: string): T | null
+  /** Lets something come into a thing; `isLate` where the thing was there before. What is on its way out comes back. */
+  bring(thing: T, content: Content, isLate: boolean): void
+  /** Lets something inside a thing go, as one of several. */
+  dismiss(thing: T, content: Content, together: readonly Content[]): void
   /** When the motion of an axis ends. */
   motionEnds(thing: T, axis: number): Ends
   /** Lets a part go through a motion of its own and says when that ends. */

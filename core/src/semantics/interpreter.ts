@@ -1,5 +1,5 @@
-import { holdsIn, leadsFrom, RheoError, type Action, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../document'
-import type { Compiled } from '../machine'
+import { holdsIn, leadsFrom, RheoError, sameValue, type Action, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../document'
+import type { Compiled, Content } from '../machine'
 import { groupsOf } from './action-groups'
 import type { Ends, Ground, Level } from './ground'
 
@@ -13,6 +13,15 @@ export type IsMeant = (trigger: Trigger) => boolean
 export interface Firing {
   readonly axis: number
   readonly rule: Rule
+}
+
+/** What stands or is to stand inside a thing, by the last steps of their paths. */
+export type Contents = ReadonlyMap<string, Content>
+
+/** What an arrangement changed. */
+export interface Arranged {
+  readonly gone: readonly Content[]
+  readonly come: readonly Content[]
 }
 
 /** What a name has come to stand for: `to` undefined where nobody knows. */
@@ -107,10 +116,36 @@ export class Interpreter<T> {
     this.enter(thing, axis, state, null)
   }
 
+  /**
+   * Carries to what stands inside a thing how that wants it now: what is not to be there any more goes, what is new comes,
+   * and what stays is given its names and driven to the states that are other than before. Says what came and went.
+   *
+   * @param had what stood there, by the last steps of their paths; null for a thing that is only coming itself
+   */
+  arrange(thing: T, had: Contents | null, has: Contents): Arranged {
+    const stays = (content: Content) => isSame(had?.get(content.step), content) && isSame(has.get(content.step), content)
+    const gone = [...(had?.values() ?? [])].filter((content) => !stays(content))
+    const come = [...has.values()].filter((content) => !stays(content))
+    for (const content of gone) this.ground.dismiss(thing, content, gone)
+    for (const content of has.values()) {
+      const before = stays(content) ? had?.get(content.step) : undefined
+      const inner = before ? this.ground.inside(thing, content.step) : null
+      if (before && inner !== null) this.hold(inner, before, content)
+      else this.ground.bring(thing, content, had !== null)
+    }
+    return { gone, come }
+  }
+
+  /** Gives what stays inside a thing what it is to be given now. */
+  private hold(inner: T, before: Content, { parameters, states }: Content): void {
+    if (!sameValue(before.parameters, parameters)) this.ground.name(inner, parameters)
+    for (const [axis, state] of Object.entries(states)) if (before.states[axis] !== state) this.put(inner, axis, state)
+  }
+
   /** Delivers a message with what it carries. */
   deliver(thing: T, message: string, payload: Literal | undefined): void {
     if (!this.ground.isThere(thing)) return
-    this.ground.name(thing, 'payload', payload)
+    this.ground.name(thing, { payload })
     for (const each of this.firing(thing, 'message', null, (trigger) => trigger.on === 'message' && trigger.name === message)) this.fire(thing, each)
   }
 
@@ -248,5 +283,8 @@ export class Interpreter<T> {
 /** The rules on a kind of trigger at a part, or at the thing itself where `part` is null, whether or not they could fire. */
 export const rulesAt = ({ rulesOn }: Pick<Compiled, 'rulesOn'>, part: Id | null, trigger: TriggerKind): readonly Rule[] =>
   rulesOn.get(trigger)?.filter((rule) => rule.part === part) ?? []
+
+/** Whether something is still the same instance, whatever it is given. */
+const isSame = (a: Content | undefined, b: Content): boolean => a !== undefined && a.step === b.step && a.compiled.component.id === b.compiled.component.id
 
 const NONE: readonly Firing[] = []

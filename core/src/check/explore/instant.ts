@@ -1,6 +1,6 @@
 import { certain, type Action, type Id, type InterruptionPolicy, type Literal, type Rule } from '../../document'
 import { evaluate, isShared, namesOr } from '../../expression'
-import { tiedTo, timerStart, type Compiled } from '../../machine'
+import { tiedTo, timerStart, type Compiled, type Content } from '../../machine'
 import { Interpreter, type Ends, type Ground, type Note } from '../../semantics'
 import { UNKNOWN } from './domain'
 import { holdsTrue, UNSURE, type Sure } from './sureness'
@@ -10,6 +10,12 @@ import { keptAt, keptWait, PRESENCE, stageOfWait, TIMER, type Configuration, typ
 import type { Answering, Spot } from './spots'
 import type { Thing } from './things'
 import { Hands } from './hands'
+
+/** A name that stands for something else than before. */
+interface NameChange {
+  readonly kept: NetName
+  readonly after: number
+}
 
 /**
  * What happens at one instant, from a configuration to the next: the ground that rules and actions change, packed as the
@@ -107,13 +113,17 @@ export class Instant implements Ground<Thing> {
 
   /** Lets a name stand for something else, for everyone it means something to. */
   setName(kept: NetName, value: number, owner?: Thing): void {
-    const before = this.kept(kept.at)
-    if (value === UNKNOWN) this.isExact = false
-    else if (before === value) return
-    const readers = owner ? [owner, ...kept.readers.filter((each) => each !== owner)] : kept.readers
+    this.setNames(owner ? [owner, ...kept.readers.filter((each) => each !== owner)] : kept.readers, [[kept, value]])
+  }
+
+  /** Lets names stand for something else at once, for everyone they mean something to. */
+  private setNames(readers: readonly Thing[], wanted: readonly (readonly [NetName, number])[]): void {
+    if (wanted.some(([, value]) => value === UNKNOWN)) this.isExact = false
+    const changes = wanted.filter(([{ at }, value]) => value === UNKNOWN || this.kept(at) !== value).map(([kept, value]): NameChange => ({ kept, after: value }))
+    if (changes.length === 0) return
     const held = readers.map((thing) => this.heldBy(thing))
-    this.configuration[kept.at] = value
-    for (const [index, thing] of readers.entries()) if (this.isThere(thing)) this.renamed(thing, kept, before, certain(held[index]))
+    for (const { kept, after } of changes) this.configuration[kept.at] = after
+    for (const [index, thing] of readers.entries()) if (this.isThere(thing)) this.renamed(thing, changes, certain(held[index]))
   }
 
   /** Starts a clock anew. */
@@ -222,9 +232,8 @@ export class Instant implements Ground<Thing> {
     if (kept) this.setName(kept, kept.domain.numberOf(value), thing)
   }
 
-  name(thing: Thing, name: string, value: Literal | undefined): void {
-    const kept = this.network.nameFor(thing, name)
-    if (kept) this.setName(kept, kept.domain.numberOf(value))
+  name(thing: Thing, names: Readonly<Record<string, Literal | undefined>>): void {
+    this.setNames([thing], [...this.network.namesOfThing(thing).values()].flatMap((kept) => (kept.thing === thing && kept.name in names ? [[kept, kept.domain.numberOf(names[kept.name])] as const] : [])))
   }
 
   private axis(thing: Thing, own: number): NetAxis {
@@ -269,8 +278,22 @@ export class Instant implements Ground<Thing> {
     return this.manner.recipients(from, to)
   }
 
-  inside(thing: Thing, part: Id): Thing | null {
-    return this.manner.insideOf(thing).find(({ step }) => step === part) ?? null
+  inside(thing: Thing, step: string): Thing | null {
+    return this.manner.insideOf(thing).find((inner) => inner.step === step) ?? null
+  }
+
+  bring(thing: Thing, { step, parameters }: Content): void {
+    const inner = this.inside(thing, step)
+    if (!inner) return
+    const item = this.network.items.get(inner)
+    if (item) this.come(item)
+    this.name(inner, parameters)
+  }
+
+  dismiss(thing: Thing, { step }: Content): void {
+    const inner = this.inside(thing, step)
+    const item = inner && this.network.items.get(inner)
+    if (item) this.take(item)
   }
 
   motionEnds(thing: Thing, own: number): Ends {
@@ -313,23 +336,25 @@ export class Instant implements Ground<Thing> {
     }
   }
 
-  /** A name means something else to a thing now: its timers stand still or go on, axes it decides go to their states, and what it holds is told. */
-  private renamed(thing: Thing, kept: NetName, before: number, held: Held): void {
-    for (const timer of this.network.timersOfThing(thing)) this.holdOrNot(timer, kept.name)
-    for (const axis of this.network.axesOfThing(thing)) {
+  /** Names mean something else to a thing now: its timers stand still or go on, axes they decide go to their states, and what it holds is told. */
+  private renamed(thing: Thing, changes: readonly NameChange[], held: Held): void {
+    for (const timer of this.network.timersOfThing(thing)) this.holdOrNot(timer, changes.map(({ kept }) => kept.name))
+    for (const axis of this.network.axesOfThing(thing)) for (const { kept } of changes) {
       const to = this.manner.decided(axis, kept.name, kept.domain.valueOf(this.kept(kept.at)))
       if (to >= 0 && to !== this.configuration[axis.at]) this.enter(axis, to, null)
     }
     this.arrange(thing, held)
-    const after = this.kept(kept.at)
-    if (after !== before || after === UNKNOWN) this.interpreter.tellLater(thing, (name) => (name === kept.name ? { to: kept.domain.valueOf(after) } : null))
+    this.interpreter.tellLater(thing, (name) => {
+      const change = changes.find(({ kept }) => kept.name === name)
+      return change ? { to: change.kept.domain.valueOf(change.after) } : null
+    })
   }
 
   /** A timer stands still while its condition holds; how long it had been counting then is not known any more. */
-  private holdOrNot({ rule, thing, at, ...timer }: NetTimer, name: string): void {
+  private holdOrNot({ rule, thing, at, ...timer }: NetTimer, names: readonly string[]): void {
     const { trigger } = rule
     const status = this.configuration[at]
-    if (status === TIMER.off || status === TIMER.waits || !('pauseWhile' in trigger) || trigger.pauseWhile === null || !namesOr(trigger.pauseWhile).includes(name)) return
+    if (status === TIMER.off || status === TIMER.waits || !('pauseWhile' in trigger) || trigger.pauseWhile === null || !namesOr(trigger.pauseWhile).some((name) => names.includes(name))) return
     const isHeld = this.isTrue(thing, trigger.pauseWhile)
     if (isHeld === (status === TIMER.held || status === TIMER.stopped)) return
     this.configuration[at] = isHeld ? TIMER.stopped : status === TIMER.held ? TIMER.counts : TIMER.blurred
@@ -340,24 +365,7 @@ export class Instant implements Ground<Thing> {
   /** Carries to what stands inside a thing how it is to be there now. */
   private arrange(thing: Thing, before: Held): void {
     const now = this.heldBy(thing)
-    if (now === before) return
-    for (const inner of this.manner.insideOf(thing)) {
-      const content = now.get(inner.step)
-      const item = this.network.items.get(inner)
-      const stays = item !== undefined && this.kept(item.at) === PRESENCE.there && !this.leaving.has(item)
-      if (item && content && !stays) this.bring(item)
-      if (item && stays && !content) this.take(item)
-      if (!content) continue
-      for (const [name, value] of Object.entries(content.parameters)) {
-        const kept = this.network.namesOfThing(inner).get(name)
-        if (kept && kept.thing === inner) this.setName(kept, kept.domain.numberOf(value))
-      }
-      const had = before.get(inner.step)
-      for (const [axis, state] of Object.entries(content.states)) {
-        const net = this.network.axisOf(inner, axis)
-        if (net && had && had.states[axis] !== state) this.interpreter.put(inner, axis, state)
-      }
-    }
+    if (now !== before) this.interpreter.arrange(thing, before, now)
   }
 
   private heldBy(thing: Thing): Held {
@@ -365,8 +373,9 @@ export class Instant implements Ground<Thing> {
   }
 
   /** An item of a list begins anew when it comes, unless it was still on its way out. */
-  private bring(item: NetItem): void {
+  private come(item: NetItem): void {
     const isBack = this.leaving.delete(item) || this.kept(item.at) >= PRESENCE.leaving
+    if (!isBack && this.kept(item.at) === PRESENCE.there) return
     this.configuration[item.at] = PRESENCE.there
     if (!isBack) return this.beginAnew(item.thing)
     for (const timer of this.network.timersOfThing(item.thing)) this.begin(timer, true)
@@ -376,12 +385,18 @@ export class Instant implements Ground<Thing> {
     this.manner.restart(this.configuration, thing)
     for (const timer of this.network.timersOfThing(thing)) if (this.configuration[timer.at] === TIMER.counts) this.start(this.network.timerClock(timer))
     if (thing.compiled.rulesOn.has('shown')) this.interpreter.offerLater(thing, 'shown')
-    for (const inner of this.manner.insideOf(thing)) if (!inner.isItem) this.beginAnew(inner)
+    const held = this.heldBy(thing)
+    for (const inner of this.manner.insideOf(thing)) {
+      const item = this.network.items.get(inner)
+      if (item) this.configuration[item.at] = held.has(inner.step) ? PRESENCE.there : PRESENCE.gone
+      if (!item || held.has(inner.step)) this.beginAnew(inner)
+    }
   }
 
   /** An item is told when it is about to go. As long as its way out takes it still hears what is said, though its timers stop. */
   private take(item: NetItem): void {
     const { thing, at } = item
+    if (this.kept(at) !== PRESENCE.there || this.leaving.has(item)) return
     const mostMs = this.manner.wayOut(thing, this.statesOf(thing))
     if (mostMs === 0) this.leaving.add(item)
     else {

@@ -1,0 +1,34 @@
+import { expect, test } from '@jest/globals'
+import type { Component, Part, Project, Trigger } from '@rheoscope/core/document'
+import { Run } from '@rheoscope/core/run'
+import { Arena } from '../../../src/check/arena'
+import { stateIn, thingsOnSurface } from '../../../src/check/explore'
+import { projectOf, small, tap } from '../../run/small-component'
+import { expectExplored } from './expect-explored'
+
+const surface = { component: 'small' }
+
+const changes = (name: string): Trigger => ({ on: 'changes', name, to: null })
+
+/** What is given two names by what holds it, which come to stand for something else together. */
+function given(): Project {
+  const inner: Component = {
+    ...small({ rest: {}, one: {}, two: {} }, [{ on: changes('first'), in: ['rest'], to: 'one' }, { on: changes('second'), in: ['one'], to: 'two' }]), id: 'inner', name: 'Inner',
+    parameters: ['first', 'second'].map((name) => ({ id: name, name, type: 'yes/no', initial: false })),
+  }
+  const instance: Part = { id: 'in', kind: 'instance', name: 'in', parent: 'frame', component: 'inner', start: {}, base: { 'param:first': { expr: 'on' }, 'param:second': { expr: 'on' } } }
+  const holder = small({ only: {} }, [{ on: tap, part: 'box', to: { go: 'stay' }, guard: '!on', actions: [{ id: 'set', do: 'set', variable: 'on', to: 'true' }] }], { variables: [{ id: 'v', name: 'on', type: 'yes/no', start: false }] })
+  return projectOf(inner, { ...holder, parts: [...holder.parts.slice(0, 1), instance, ...holder.parts.slice(1)] })
+}
+
+test('names that change together are told of together, in a run and in the exploration', () => {
+  const project = given()
+  const run = new Run(project, surface)
+  for (const act of ['press', 'release'] as const) run.send({ do: act, x: 20, y: 20, pointer: 'mouse' })
+  expect(run.instance('in')!.states).toEqual(['one'])
+  const arena = new Arena(project, surface, thingsOnSurface(project, surface))
+  const { network, explored } = arena.closed
+  const inner = network.axes.find(({ thing }) => thing.path === 'in')!
+  expect([...new Set(explored.places.map(({ configuration }) => stateIn(inner, configuration)))]).toEqual(['rest', 'one'])
+  expectExplored(arena, 20)
+})
