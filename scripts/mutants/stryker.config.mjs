@@ -15,6 +15,7 @@ export default {
   reporters: ['json'],
   concurrency: Number(process.env.RHEOSCOPE_MUTANTS_AT_ONCE ?? 2),
   timeoutMS: 3000,
+  dryRunTimeoutMinutes: 20,
   timeoutFactor: 2.5,
   warnings: { slow: false },
 }
