@@ -1,5 +1,6 @@
-import { firstOf, itemAt, type Id, type Literal } from '../document'
+import { firstOf, type Id, type Literal } from '../document'
 import { isShared } from '../expression'
+import { axisAt } from '../machine'
 import type { Network, Occasion, Outside, Thing } from './explore'
 
 /**
@@ -18,7 +19,7 @@ export function fromAnywhere(network: Network, root: Thing, drivenTo: (axis: Id)
     return valuesOf(network, root, kept.name).map((value) => ({ what: 'name', name: kept, value: kept.domain.numberOf(value) }))
   })
   const puts = network.axesOfThing(root).flatMap((axis): Occasion[] =>
-    [...drivenTo(itemAt(root.compiled.component.axes, axis.own).id)].flatMap((state) => (axis.states.includes(state) ? [{ what: 'put', axis, state: axis.states.indexOf(state) }] : [])))
+    [...drivenTo(axisAt(root.compiled, axis.own).id)].flatMap((state) => (axis.states.includes(state) ? [{ what: 'put', axis, state: axis.states.indexOf(state) }] : [])))
   return [...messages, ...names, ...puts]
 }
 

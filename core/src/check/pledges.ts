@@ -1,5 +1,5 @@
-import { firstOf, itemAt, RheoError, type Pledge, type Pledged, type Project } from '../document'
-import type { Surface } from '../machine'
+import { firstOf, RheoError, type Pledge, type Pledged, type Project } from '../document'
+import { axisAt, type Surface } from '../machine'
 import { replay, type Run } from '../run'
 import { Arena, after, Facts } from './arena'
 import type { CheckOptions } from './context'
@@ -78,7 +78,7 @@ const namesIn = ({ says }: Pledge): readonly string[] => [says.that, ...(says.ki
 /** Whether something is so at a place; null when nobody knows. */
 function holdsAt(network: Network, that: Pledged, { configuration }: Place): boolean | null {
   const isIn = (instance: string, axis: string, state: string): boolean => {
-    const net: NetAxis | undefined = network.axes.find(({ thing, own }) => thing.path === instance && itemAt(thing.compiled.component.axes, own).id === axis)
+    const net: NetAxis | undefined = network.axes.find(({ thing, own }) => thing.path === instance && axisAt(thing.compiled, own).id === axis)
     return net !== undefined && stateIn(net, configuration) === state
   }
   switch (that.what) {

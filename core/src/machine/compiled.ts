@@ -1,5 +1,5 @@
-import { parameterOfProperty } from '../document'
-import type { Component, DefinedValues, InstancePart, ListPart, Literal, Part, Project, PropertyDefinition, Rule, SlotPart, TriggerKind, Value } from '../document'
+import { itemAt, parameterOfProperty } from '../document'
+import type { Axis, Component, DefinedValues, InstancePart, ListPart, Literal, Part, Project, PropertyDefinition, Rule, SlotPart, TriggerKind, Value } from '../document'
 import type { Environment } from '../expression'
 import type { Size } from '../layout'
 
@@ -100,3 +100,9 @@ export interface Compiled {
   /** The names that decide which items its lists have, and what they are given. */
   readonly listReads: ReadonlySet<string>
 }
+
+/** An axis by its place among those of its component. */
+export const axisAt = ({ component: { axes } }: Pick<Compiled, 'component'>, index: number): Axis => itemAt(axes, index)
+
+/** A part by its place among those of its component. */
+export const partAt = ({ component: { parts } }: Pick<Compiled, 'component'>, index: number): Part => itemAt(parts, index)

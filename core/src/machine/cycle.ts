@@ -1,6 +1,6 @@
 import { certain, propertyDefinition, type Literal } from '../document'
 import { fromToken, interpolate, isMovement, parseEasing, type Easing, type Interpolator, type Shown } from '../motion'
-import type { Targets } from './compiled'
+import { axisAt, type Targets } from './compiled'
 import type { Instance } from './instance'
 
 /** A property of a part in a continuous motion: it repeats for as long as its state lasts. */
@@ -21,7 +21,7 @@ export interface Cycle {
 
 /** The continuous motions a state brings with it; none when it is not continuous. Under reduced motion nothing goes on moving. */
 export function cyclesOf({ compiled, isMotionReduced }: Pick<Instance, 'compiled' | 'isMotionReduced'>, targets: Targets, axisIndex: number, state: string, atMs: number): readonly Cycle[] {
-  const loop = certain(compiled.component.axes[axisIndex]).states.find(({ id }) => id === state)?.loop
+  const loop = axisAt(compiled, axisIndex).states.find(({ id }) => id === state)?.loop
   if (!loop) return []
   const { tokens } = compiled.project
   const durationMs = fromToken<number>(loop.durationMs, tokens)

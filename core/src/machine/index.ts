@@ -1,7 +1,7 @@
 export { isModal, overlayComponent, surfaceComponent, type Surface } from './surface'
 export { compile } from './compile'
 export { contentsOf, itemEnvironment, type Content } from './contents'
-export { NO_CONTENTS, NOTHING_GIVEN, type Compiled, type CompiledPart, type Contents, type Given, type Situation, type Targets, type Values, type ValueProblem } from './compiled'
+export { axisAt, NO_CONTENTS, NOTHING_GIVEN, partAt, type Compiled, type CompiledPart, type Contents, type Given, type Situation, type Targets, type Values, type ValueProblem } from './compiled'
 export { changesBetween, looksIn, type TargetChange } from './targets'
 export * from './instance'
 export { completed, changeState, changeEnvironment, changePresence, changeSurroundings, pulse, settle, type Pace } from './transition'

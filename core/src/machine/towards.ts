@@ -3,7 +3,7 @@ import {
   formOf, fromToken, laneEndMs, laneSpeed, readable, resolveTiming, staggerDelayMs, startLane, travels,
   type Lane, type MotionForm, type MotionSources, type Waypoint,
 } from '../motion'
-import type { Targets } from './compiled'
+import { partAt, type Targets } from './compiled'
 import { shownValue, type Instance } from './instance'
 import type { TargetChange } from './targets'
 
@@ -39,7 +39,7 @@ export function lanesTowards(instance: Instance, change: Change): readonly Lane[
     if (at >= 0) lanes.splice(at, 1)
     if (!definition || !travels(definition, form, instance.isMotionReduced)) continue
     const to = certain(targets.values[part])[property] ?? definition.initial
-    const timing = resolveTiming(sources, instance.compiled.project.tokens, certain(instance.compiled.component.parts[part]).id, property)
+    const timing = resolveTiming(sources, instance.compiled.project.tokens, partAt(instance.compiled, part).id, property)
     const waitsMs = (change.delayMs ?? 0) + (turns?.has(part) ? staggerDelayMs(certain(form.stagger), certain(turns.get(part)), turns.size) : 0)
     const lane = startLane({
       part, definition, axis, atMs, to, running,
@@ -70,7 +70,7 @@ function passedThrough({ compiled }: Instance, { keyframes }: MotionForm, change
 
 /** The looks a property passes through. A value that cannot be worked out is a finding; it is passed over. */
 function waypointsOf({ compiled, environment }: Instance, { keyframes }: MotionForm, part: number, property: string): readonly Waypoint[] {
-  const id = certain(compiled.component.parts[part]).id
+  const id = partAt(compiled, part).id
   return keyframes.flatMap(({ look, share, easing, matchVelocity }): Waypoint[] => {
     const said = look[id]?.[property]
     if (said === undefined) return []

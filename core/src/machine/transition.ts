@@ -1,6 +1,6 @@
 import { certain, propertyDefinition, type Id, type Literal, type Motion, type Rule } from '../document'
 import { formOf, laneEndMs, motionSources, startLane, type Lane, type MotionSources, type ResolvedTiming } from '../motion'
-import type { Targets } from './compiled'
+import { axisAt, type Targets } from './compiled'
 import { cyclesOf } from './cycle'
 import { decidedState } from './driven'
 import { heldOrNot, shownValue, targetsOf, timersOf, type Instance, type Timer } from './instance'
@@ -14,7 +14,7 @@ import { FROM_OUTSIDE, lanesTowards } from './towards'
  */
 export function changeState(instance: Instance, axisIndex: number, to: string, rule: Rule | null, atMs: number): Instance {
   const { compiled } = instance
-  const axis = certain(compiled.component.axes[axisIndex])
+  const axis = axisAt(compiled, axisIndex)
   const from = certain(instance.states[axisIndex])
   const states = instance.states.with(axisIndex, to)
   const targets = targetsOf({ ...instance, states })

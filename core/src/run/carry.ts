@@ -1,5 +1,5 @@
 import { certain, propertyDefinition, type Part } from '../document'
-import { FROM_OUTSIDE, type Compiled, type Instance } from '../machine'
+import { FROM_OUTSIDE, partAt, type Compiled, type Instance } from '../machine'
 import { formOf, isCrossFade, laneEndMs, resolveTiming, startLane, travels, type Lane, type MotionSources, type Shown } from '../motion'
 import { Draughtsman, IDENTITY, inverse, matrixOf, multiply, shownSize, transformed, type DrawItem, type Matrix } from '../scene'
 
@@ -184,7 +184,7 @@ export function carriedWithin(instance: Instance, before: DrawItem, { lookup, so
   const brought = new Set(lanes.map(({ part }) => part))
   const stands = (lane: Lane) => {
     const isPresence = lane.property === 'opacity' || lane.property === 'visible'
-    const { id } = certain(instance.compiled.component.parts[lane.part])
+    const { id } = partAt(instance.compiled, lane.part)
     return !isPresence || !(brought.has(lane.part) || carrying.left.has(`${instance.path}#${id}`))
   }
   const endMs = lanes.reduce((end, lane) => Math.max(end, laneEndMs(lane)), instance.settlesMs[axis] ?? atMs)

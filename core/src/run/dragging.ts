@@ -1,5 +1,5 @@
 import { certain, type Drag, type PointerKind } from '../document'
-import { dragTo, letGo, shiftOf, type Instance } from '../machine'
+import { dragTo, letGo, partAt, shiftOf, type Instance } from '../machine'
 import { inverse, itemOf, matrixTo, transformed, type DrawList, type Frame, type Matrix, type Point } from '../scene'
 import type { FocusStop } from './focus'
 import type { Parts } from './parts'
@@ -44,7 +44,7 @@ export class Dragging {
       if (kind !== 'mouse' && this.grabArea(list, level, at, atMs)) return true
       const instance = this.run.instances.get(path)
       const part = instance && id !== null ? instance.compiled.partIndex.get(id) : undefined
-      const held = instance && part !== undefined ? certain(instance.compiled.component.parts[part]) : undefined
+      const held = instance && part !== undefined ? partAt(instance.compiled, part) : undefined
       if (!instance || part === undefined || !held?.drag || held.parent === null) continue
       const holder = matrixTo(list, path, held.parent)
       const toHolder = holder && inverse(holder)
@@ -143,7 +143,7 @@ function placeOf({ targets, dragged }: Instance, part: number): Frame {
 }
 
 function reachOf(list: DrawList, instance: Instance, part: number, { limitTo: inside }: Drag, toHolder: Matrix): Reach {
-  const held = certain(instance.compiled.component.parts[part])
+  const held = partAt(instance.compiled, part)
   const surface = list[0]
   const holder = inside === 'surface' ? surface : held.parent === null ? undefined : itemOf(list, instance.path, held.parent)
   if (inside === 'nothing' || !holder) return EVERYWHERE

@@ -1,5 +1,5 @@
 import { certain, type Drag } from '../document'
-import type { Instance } from '../machine'
+import { partAt, type Instance } from '../machine'
 import { itemOf, matrixTo, inverse, multiply, shownSize, transformed, type DrawItem, type DrawList, type Point } from '../scene'
 import type { FocusStop } from './focus'
 import type { Level } from '../semantics'
@@ -52,7 +52,7 @@ function reachOf({ values, children }: DrawItem, instance: Instance, first: numb
 
 /** How much further an area has to be shifted, in px, for what has the focus to lie within it. */
 export function shiftToReveal(list: DrawList, { instance, part }: ScrollArea, { part: level }: FocusStop): Point {
-  const id = certain(instance.compiled.component.parts[part]).id
+  const id = partAt(instance.compiled, part).id
   const area = itemOf(list, instance.path, id)
   const [toArea, toStop] = [matrixTo(list, instance.path, id), level.part === null ? null : matrixTo(list, level.thing, level.part)]
   const back = toArea && inverse(toArea)

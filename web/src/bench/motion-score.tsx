@@ -1,7 +1,8 @@
 import { useMemo, useRef, type PointerEvent } from 'react'
 import { scaleLinear, type ScaleLinear } from 'd3'
+import { partAt } from '@rheoscope/core/machine'
 import { laneEndMs } from '@rheoscope/core/motion'
-import { certain, holdsIn, itemAt, scaledMotion, setMotion, setOfMotion, type Edit } from '@rheoscope/core/document'
+import { certain, holdsIn, scaledMotion, setMotion, setOfMotion, type Edit } from '@rheoscope/core/document'
 import { useFrames } from '../playing/use-frames'
 import { useRoom } from '../theme/use-room'
 import { EasingEditor } from './easing-editor'
@@ -142,7 +143,7 @@ function LoopLine({ scale, lengthMs }: { readonly scale: Scale; readonly lengthM
 
 function lanesOf(instance: ReturnType<NonNullable<ReturnType<typeof runOfMotion>>['instance']>): readonly ScoreLane[] {
   if (!instance) return []
-  const partOf = (index: number) => itemAt(instance.compiled.component.parts, index)
+  const partOf = (index: number) => partAt(instance.compiled, index)
   const once = instance.lanes.map((lane): ScoreLane => ({
     part: partOf(lane.part), property: lane.property, delayMs: lane.delayMs, durationMs: laneEndMs(lane) - lane.startMs - lane.delayMs,
     ease: lane.ease, easing: lane.timing.easing, from: lane.from, to: lane.to, valueAt: lane.valueAt, repeats: false,

@@ -1,5 +1,5 @@
 import { certain, type Input, type InputAction, type Project } from '../../document'
-import type { Surface } from '../../machine'
+import { axisAt, type Surface } from '../../machine'
 import { Run } from '../../run'
 import { pointOn, type Hit, type Point } from '../../scene'
 import type { Node } from './explore'
@@ -92,7 +92,7 @@ function doIt(run: Run, network: Network, occasion: Occasion, send: (action: Inp
     }
     case 'put': {
       const { thing, own, states } = occasion.axis
-      send({ do: 'put', instance: thing.path, axis: certain(thing.compiled.component.axes[own]).id, state: certain(states[occasion.state]) })
+      send({ do: 'put', instance: thing.path, axis: axisAt(thing.compiled, own).id, state: certain(states[occasion.state]) })
       return true
     }
     case 'focus':

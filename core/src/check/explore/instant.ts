@@ -1,6 +1,6 @@
 import { certain, type Action, type Id, type InterruptionPolicy, type Literal, type Rule } from '../../document'
 import { evaluate, isShared, namesOr } from '../../expression'
-import { tiedTo, timerStart, type Compiled, type Content } from '../../machine'
+import { axisAt, tiedTo, timerStart, type Compiled, type Content } from '../../machine'
 import { Interpreter, type Ends, type Ground, type Note } from '../../semantics'
 import { UNKNOWN } from './domain'
 import { holdsTrue, UNSURE, type Sure } from './sureness'
@@ -74,7 +74,7 @@ export class Instant implements Ground<Thing> {
         return this.setName(occasion.name, occasion.value)
       case 'put': {
         const { axis, state } = occasion
-        return this.interpreter.put(axis.thing, certain(axis.thing.compiled.component.axes[axis.own]).id, certain(axis.states[state]))
+        return this.interpreter.put(axis.thing, axisAt(axis.thing.compiled, axis.own).id, certain(axis.states[state]))
       }
       default:
         this.hands.act(occasion)

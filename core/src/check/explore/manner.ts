@@ -1,6 +1,6 @@
 import { certain, type Action, type Id, type Literal, type Rule } from '../../document'
 import {
-  changePresence, changeState, decidedState, laneEndOf, pulse, standsInTheWay, startInstance, timerStart, type Content, type Instance,
+  axisAt, changePresence, changeState, decidedState, laneEndOf, pulse, standsInTheWay, startInstance, timerStart, type Content, type Instance,
 } from '../../machine'
 import { listEntrance } from '../../run'
 import { recipientsOf } from '../../semantics'
@@ -91,7 +91,7 @@ export class Manner {
 
   /** The state a name puts an axis into; -1 when it has no say. */
   decided({ thing, own, states }: NetAxis, name: string, value: Literal | undefined): number {
-    const axis = certain(thing.compiled.component.axes[own])
+    const axis = axisAt(thing.compiled, own)
     if (axis.boundTo === null || value === undefined || ('variable' in axis.boundTo ? axis.boundTo.variable : axis.boundTo.parameter) !== name) return -1
     const state = decidedState(axis, { [name]: value })
     return state ? states.indexOf(state.id) : -1

@@ -1,5 +1,6 @@
 import { certain, theOne, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
 import { isShared, namesOr } from '../../expression'
+import { axisAt } from '../../machine'
 import { motionSources } from '../../motion'
 import { Domain } from './domain'
 import { keysIn } from './moves'
@@ -157,7 +158,7 @@ export class Network {
   }
 
   axisOf(thing: Thing, id: Id): NetAxis | undefined {
-    return this.axesOfThing(thing).find(({ own }) => certain(thing.compiled.component.axes[own]).id === id)
+    return this.axesOfThing(thing).find(({ own }) => axisAt(thing.compiled, own).id === id)
   }
 
   /** The kept names of a thing. */

@@ -1,9 +1,9 @@
 import { firstOf, itemAt } from '../certain'
 import { never, RheoError } from '../error'
+import { areIdentified, type Identified } from '../fields'
 import type { Project } from '../project'
 import { sameValue, type Id } from '../value'
 import { gone, listAt, replaceAt, valueAt, type Path } from './path'
-import { areIdentified, type Identified } from '../fields'
 
 /**
  * A change to a project, as a small value that can be applied, inverted, merged and written as JSON.
