@@ -305,8 +305,8 @@ export class Instant implements Ground<Thing> {
     return this.manner.pulsed(thing, this.statesOf(thing), action)
   }
 
-  show(): Ends {
-    return this.manner.ofSurface
+  show(_thing: Thing, { motion }: Extract<Action, { do: 'go to screen' | 'open overlay' | 'close overlay' }>): Ends {
+    return this.manner.ofSurface(motion)
   }
 
   worth(thing: Thing, expression: string): Literal | undefined {

@@ -1,7 +1,8 @@
-import { certain, type Action, type Id, type Literal, type Rule } from '../../document'
+import { certain, type Action, type Id, type Literal, type Motion, type Rule } from '../../document'
 import {
   axisAt, changePresence, changeState, decidedState, laneEndOf, pulse, standsInTheWay, startInstance, timerStart, type Content, type Instance,
 } from '../../machine'
+import { formOf, resolveTiming, staggerDelayMs, type MotionSources } from '../../motion'
 import { listEntrance } from '../../run'
 import { recipientsOf } from '../../semantics'
 import { holdsTrue } from './sureness'
@@ -39,8 +40,6 @@ export interface Changing {
  * give to what stands inside, what can be pointed at. Each answer is worked out once.
  */
 export class Manner {
-  /** How long what a screen does may be waited for, in ms. */
-  readonly ofSurface = [0, 2000] as const
   private readonly spans = new Map<string, number>()
   private readonly held = new Map<string, Held>()
   private readonly environments = new Map<string, Names>()
@@ -119,6 +118,24 @@ export class Manner {
     return [end, end]
   }
 
+  /** How long what a screen does may be waited for: whichever comes or goes, and however, no longer than the longest of their motions. */
+  ofSurface(motion: Motion | null): readonly [least: number, most: number] {
+    const { screens, motion: usual } = this.network.project
+    return [0, Math.max(SURFACE_MS, ...screens.map((screen) => this.longestOf([motion, screen.motion, usual].filter((each) => each !== null), screen.parts.length)))]
+  }
+
+  /** What a motion takes at most, in ms, of any lane and of the last of so many parts that set out one after another. */
+  private longestOf(sources: MotionSources, parts: number): number {
+    const { tokens } = this.network.project
+    const lanes = [{ part: '', property: '' }, ...sources.flatMap(({ lanes: own }) => own.map(({ part, property }) => ({ part, property: property ?? '' })))]
+    const { stagger } = formOf(sources)
+    const turnMs = stagger ? Math.max(staggerDelayMs(stagger, 0, parts), staggerDelayMs(stagger, parts - 1, parts)) : 0
+    return Math.max(...lanes.map(({ part, property }) => {
+      const { delayMs, durationMs } = resolveTiming(sources, tokens, part, property)
+      return turnMs + delayMs + durationMs
+    }))
+  }
+
   /** How long an item of a list takes to go at most, in ms: from rest, when it waits longest for its turn. */
   wayOut(item: Thing, states: readonly Id[]): number {
     const { holder, part } = item
@@ -157,5 +174,8 @@ export class Manner {
     return startInstance({ path, compiled, environment: { ...environment, ...names }, states: given, atMs: 0 })
   }
 }
+
+/** What a screen does is waited for at least up to so long, in ms. */
+const SURFACE_MS = 2000
 
 const NO_SPAN: Span = { least: 0, most: 0, policy: 'continue' }
