@@ -29,13 +29,18 @@ export function screenContext(project: Project, screen: Screen, options: CheckOp
   return { project, screen, things, groups }
 }
 
-/** Other values that variables everyone shares can have when one comes to a screen, or get while an overlay lies over it. */
+/** Coming to a screen again, and other values that variables everyone shares can have then, or get while an overlay lies over it. */
 function fromOtherScreens(project: Project, screen: Screen, network: Network): Outside {
   const others = project.screens.filter(({ id }) => id !== screen.id)
   const set = new Set(others.flatMap((other) => setsOn(project, other)))
   const root = firstOf(network.things)
-  return fromAnywhere(network, root, () => NOWHERE).filter((occasion) => occasion.what === 'name' && occasion.name.thing === null && (set.has(occasion.name.name) || (screen.entryPoints ?? []).some(({ variables }) => occasion.name.name in variables)))
+  const names = fromAnywhere(network, root, () => NOWHERE).filter((occasion) => occasion.what === 'name' && occasion.name.thing === null && (set.has(occasion.name.name) || (screen.entryPoints ?? []).some(({ variables }) => occasion.name.name in variables)))
+  return [...names, ...(isComeTo(project, screen) ? [{ what: 'return' } as const] : [])]
 }
+
+/** Whether anything leads to a screen, so that whoever has left it can come to it again. */
+const isComeTo = (project: Project, { id }: Screen): boolean =>
+  [...project.components, ...project.screens].some(({ rules }) => rules.some(({ actions }) => actions.some((action) => (action.do === 'go to screen' || action.do === 'open overlay') && action.screen === id)))
 
 const NOWHERE: ReadonlySet<Id> = new Set()
 

@@ -45,6 +45,12 @@ export class Hands implements HandGround<Thing, Spot, Spot> {
     }
   }
 
+  /** The hand is nowhere and in the middle of nothing. */
+  forget(): void {
+    const { overAt, pressedAt, pressAt, longAt, tappedAt, focusAt } = this.network
+    for (const at of [overAt, pressedAt, pressAt, longAt, tappedAt, focusAt]) this.instant.configuration[at] = 0
+  }
+
   /** What one points at, or has the focus on, can have gone. */
   lookAgain(): void {
     const { over, focus, network, instant } = this

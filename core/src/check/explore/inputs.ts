@@ -83,6 +83,7 @@ function doIt(run: Run, network: Network, occasion: Occasion, send: (action: Inp
     case 'late tap':
       return true
     case 'message':
+    case 'return':
       return false
     case 'name': {
       const value = occasion.name.domain.valueOf(occasion.value)

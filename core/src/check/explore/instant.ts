@@ -68,6 +68,10 @@ export class Instant implements Ground<Thing> {
       }
       case 'gone':
         return this.vanish(occasion.item)
+      case 'return':
+        this.hands.forget()
+        for (const thing of this.network.things) if (thing.holder === null || !this.network.has(thing.holder)) this.beginAnew(thing)
+        return
       case 'message':
         return this.interpreter.deliver(occasion.thing, occasion.name, undefined)
       case 'name':
@@ -282,12 +286,11 @@ export class Instant implements Ground<Thing> {
     return this.manner.insideOf(thing).find((inner) => inner.step === step) ?? null
   }
 
-  bring(thing: Thing, { step, parameters }: Content): void {
-    const inner = this.inside(thing, step)
-    if (!inner) return
-    const item = this.network.items.get(inner)
-    if (item) this.come(item)
-    this.name(inner, parameters)
+  bring(thing: Thing, content: Content): void {
+    const inner = this.inside(thing, content.step)
+    const item = inner && this.network.items.get(inner)
+    if (item) this.come(item, content)
+    else if (inner) this.name(inner, content.parameters)
   }
 
   dismiss(thing: Thing, { step }: Content): void {
@@ -373,24 +376,36 @@ export class Instant implements Ground<Thing> {
   }
 
   /** An item of a list begins anew when it comes, unless it was still on its way out. */
-  private come(item: NetItem): void {
+  private come(item: NetItem, content: Content): void {
     const isBack = this.leaving.delete(item) || this.kept(item.at) >= PRESENCE.leaving
-    if (!isBack && this.kept(item.at) === PRESENCE.there) return
+    if (!isBack && this.kept(item.at) === PRESENCE.there) return this.name(item.thing, content.parameters)
     this.configuration[item.at] = PRESENCE.there
-    if (!isBack) return this.beginAnew(item.thing)
+    if (!isBack) return this.beginAnew(item.thing, content)
     for (const timer of this.network.timersOfThing(item.thing)) this.begin(timer, true)
+    this.name(item.thing, content.parameters)
   }
 
-  private beginAnew(thing: Thing): void {
+  /** Lets a thing begin with what it is given now, and what stands inside it. */
+  private beginAnew(thing: Thing, given?: Content): void {
     this.manner.restart(this.configuration, thing)
-    for (const timer of this.network.timersOfThing(thing)) if (this.configuration[timer.at] === TIMER.counts) this.start(this.network.timerClock(timer))
+    for (const kept of this.network.namesOfThing(thing).values()) if (kept.thing === thing && given && kept.name in given.parameters) this.configuration[kept.at] = kept.domain.numberOf(given.parameters[kept.name])
+    for (const axis of this.network.axesOfThing(thing)) this.configuration[axis.at] = this.startOf(axis, given)
+    for (const timer of this.network.timersOfThing(thing)) this.begin(timer, true)
     if (thing.compiled.rulesOn.has('shown')) this.interpreter.offerLater(thing, 'shown')
     const held = this.heldBy(thing)
     for (const inner of this.manner.insideOf(thing)) {
-      const item = this.network.items.get(inner)
-      if (item) this.configuration[item.at] = held.has(inner.step) ? PRESENCE.there : PRESENCE.gone
-      if (!item || held.has(inner.step)) this.beginAnew(inner)
+      const [item, content] = [this.network.items.get(inner), held.get(inner.step)]
+      if (item) this.configuration[item.at] = content ? PRESENCE.there : PRESENCE.gone
+      if (!item || content) this.beginAnew(inner, content)
     }
+  }
+
+  /** The state an axis begins in: the one its holder wants, else the one a name decides, else its own. */
+  private startOf(axis: NetAxis, given: Content | undefined): number {
+    const wanted = given?.states[axisAt(axis.thing.compiled, axis.own).id]
+    if (wanted !== undefined) return axis.states.indexOf(wanted)
+    const decided = [...this.network.namesOfThing(axis.thing).values()].map((kept) => this.manner.decided(axis, kept.name, kept.domain.valueOf(this.kept(kept.at))))
+    return decided.find((state) => state >= 0) ?? axis.start
   }
 
   /** An item is told when it is about to go. As long as its way out takes it still hears what is said, though its timers stop. */

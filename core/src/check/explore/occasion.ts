@@ -17,6 +17,8 @@ export type Occasion =
   | { readonly what: 'long' | 'late tap' }
   | UserOccasion
   | { readonly what: 'message'; readonly thing: Thing; readonly name: string }
+  /** The screen was left and is come to again: all there begins anew, but for what everyone shares. */
+  | { readonly what: 'return' }
   | { readonly what: 'name'; readonly name: NetName; readonly value: number }
   | { readonly what: 'put'; readonly axis: NetAxis; readonly state: number }
 

@@ -117,6 +117,7 @@ function keyOf(occasion: Occasion, ending: readonly Deadline[]): string {
 function nameOf(occasion: Occasion): string {
   switch (occasion.what) {
     case 'begin':
+    case 'return':
     case 'long':
     case 'late tap':
       return occasion.what

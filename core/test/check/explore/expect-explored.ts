@@ -40,11 +40,10 @@ function toldOfStep({ from, outcome }: Travelled, network: Network): readonly st
   })
 }
 
-/** Everything a run tells until the surface it began on goes, each with what things were like before it. */
+/** Everything a run tells, each with what things were like before it. */
 function toldOfRun(trace: Trace, network: Network): readonly string[] {
   const standing = new Standing(network)
-  const end = trace.findIndex((event) => event.what === 'surface' && event.instance === '' && !event.isShown)
-  return trace.slice(0, end < 0 ? trace.length : end).flatMap((event) => {
+  return trace.flatMap((event) => {
     if (event.what === 'appeared') event.states.forEach((state, own) => standing.put(event.instance, own, state))
     if (!('instance' in event)) return []
     const said = toldOf([event], network).map((words) => `${standing.before(event.instance)}: ${words}`)
