@@ -5,6 +5,7 @@ import { Interpreter, type Ends, type Ground, type Note } from '../../semantics'
 import { UNKNOWN } from './domain'
 import { holdsTrue, UNSURE, type Sure } from './sureness'
 import { NOTHING_HELD, type Held, type Manner } from './manner'
+import { markOf } from './mark-of'
 import type { NetAxis, NetItem, NetName, NetTimer, Network } from './network'
 import { keptAt, keptWait, PRESENCE, stageOfWait, TIMER, type Configuration, type Deadline, type Mark, type Occasion, type Outcome } from './occasion'
 import type { Answering, Spot } from './spots'
@@ -317,26 +318,8 @@ export class Instant implements Ground<Thing> {
   }
 
   note(note: Note<Thing>): void {
-    switch (note.what) {
-      case 'offered':
-        if (note.thing.compiled.rulesOn.has(note.trigger)) this.marks.push(note)
-        return
-      case 'fired':
-        this.marks.push({ what: 'fired', thing: note.thing, rule: note.rule })
-        return
-      case 'settled': {
-        const axis = this.axis(note.thing, note.axis)
-        this.marks.push({ what: 'settled', axis, state: this.kept(axis.at) })
-        return
-      }
-      case 'set':
-        this.marks.push({ ...note, value: this.network.nameFor(note.thing, note.name)?.domain.numberOf(note.value) ?? UNKNOWN })
-        return
-      case 'stopped':
-        this.marks.push(note)
-        return
-      case 'message':
-    }
+    const mark = markOf(note, this.network, this.configuration)
+    if (mark) this.marks.push(mark)
   }
 
   /** Names mean something else to a thing now: its timers stand still or go on, axes they decide go to their states, and what it holds is told. */
