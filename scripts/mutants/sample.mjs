@@ -17,12 +17,12 @@ export async function sampleOf(folders) {
   const all = await mutantsOf(folders.flatMap(sourcesIn))
   const drawn = all.map((mutant) => ({ ...mutant, lot: createHash('sha256').update(`${SEED} ${keyOf(mutant)}`).digest('hex') }))
     .sort((a, b) => (a.lot < b.lot ? -1 : 1)).slice(0, SAMPLE_SIZE)
-  const keys = new Set(drawn.map(keyOf))
   return Array.from({ length: Math.ceil(drawn.length / MUTANTS_A_SLICE) }, (_, index) => {
     const slice = drawn.slice(index * MUTANTS_A_SLICE, (index + 1) * MUTANTS_A_SLICE)
+    const keys = new Set(slice.map(keyOf))
     return {
       mutate: slice.map(({ file, line, column, end }) => `${file}:${line}:${column - 1}-${end.line}:${end.column - 1}`),
-      keys: slice.map(keyOf),
+      keys: [...keys],
       counts: (mutant) => keys.has(keyOf(mutant)),
     }
   })
