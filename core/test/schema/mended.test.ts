@@ -25,6 +25,13 @@ describe('what earlier versions took', () => {
     expect(project.takes.find(({ id }) => id === 'takeLights')!.surface).toEqual({ screen: 'cabins' })
   })
 
+  test('what has no name keeps having none when it gets an id of its own', () => {
+    const [promise] = everything.promises
+    const { project, lines } = mended({ ...everything, promises: [...everything.promises, { ...promise!, id: everything.screens[0]!.id }] })
+    expect(project.promises.at(-1)).toEqual({ ...promise!, id: `${everything.screens[0]!.id}-2` })
+    expect(lines).toEqual([`“${everything.screens[0]!.id}” had the id of something else, and has one of its own now.`])
+  })
+
   test.each<readonly [string, unknown, RegExp]>([
     ['a key nobody knows', { ...skerryLine, colour: 'red' }, /^“colour” was taken out/],
     ['promises that are none', { ...skerryLine, promises: null }, /^“promises” begins anew/],

@@ -1,7 +1,7 @@
 import { newProject } from '../defaults'
 import { listAt, valueAt, type Edit } from '../edit'
 import { RheoError } from '../error'
-import { hasKeys, isIdentified } from '../fields'
+import { fieldsOf, hasKeys, isIdentified, type Fields, type Identified } from '../fields'
 import { freeName } from '../free-name'
 import { Project } from '../project'
 import { meant, type AnyShape } from '../shape'
@@ -75,22 +75,19 @@ function coherentAt(value: unknown, path: readonly string[], why: string): Step 
   return at.length < 4 || !mayGo(value, at) ? null : { value: changedAt(value, at, () => undefined), line: `Something at ${at.join(' / ')} was taken out. ${why}` }
 }
 
-interface Thing {
-  readonly id: string
-  readonly name: string
-}
-
 /** The things of a list that may be anything. */
-const thingsIn = (list: unknown): readonly Thing[] =>
-  (Array.isArray(list) ? list.filter(isIdentified).map((each) => ({ ...each, name: typeof each.name === 'string' ? each.name : each.id })) : [])
+const thingsIn = (list: unknown): readonly (Fields & Identified)[] => (Array.isArray(list) ? list.filter(isIdentified) : [])
+
+/** What something is called; not everything has a name. */
+const nameOf = ({ id, name }: Fields & Identified): string => (typeof name === 'string' ? name : id)
 
 function renamedAt(value: unknown, path: readonly string[]): Step | null {
   const siblings = thingsIn(valueAt(value, path.slice(0, -2)))
-  const taken = new Set(siblings.map(({ name }) => name))
+  const taken = new Set(siblings.map(nameOf))
   const last = siblings.findLast(({ id }) => id === path.at(-2))
   if (!last) return null
-  const name = freeName(last.name, taken)
-  return { value: changedAt(value, path, () => name), line: `One of several called “${last.name}” is now called “${name}”.` }
+  const name = freeName(nameOf(last), taken)
+  return { value: changedAt(value, path, () => name), line: `One of several called “${nameOf(last)}” is now called “${name}”.` }
 }
 
 /** Lists whose items nothing refers to by id, or only in one way, so that one can be given another. */
@@ -104,18 +101,19 @@ const REFERRED: Readonly<Record<string, (node: Readonly<Record<string, unknown>>
 function withOtherId(value: unknown, [list = '', id = '']: readonly string[]): Step | null {
   const refers = REFERRED[list]
   if (!refers) return null
-  const all = new Set(Object.values(hasKeys(value) ? value : {}).flatMap((things) => thingsIn(things).map((each) => each.id)))
+  const all = new Set(Object.values(fieldsOf(value)).flatMap((things) => thingsIn(things).map((each) => each.id)))
   const to = freeName(id, all, '-')
   const replaced = (node: unknown): unknown => {
     if (Array.isArray(node)) return node.map(replaced)
-    if (typeof node !== 'object' || node === null) return node
+    if (!hasKeys(node)) return node
     const fields = Object.fromEntries(Object.entries(node).map(([key, inner]) => [key, replaced(inner)]))
     return refers(fields, id, to) ?? fields
   }
   const project = replaced(value)
   if (!hasKeys(project)) return null
-  const things = thingsIn(project[list]).map((each) => (each.id === id ? { ...each, id: to } : each))
-  return { value: { ...project, [list]: things }, line: `“${things.find((each) => each.id === to)?.name ?? id}” had the id of something else, and has one of its own now.` }
+  const thing = thingsIn(project[list]).find((each) => each.id === id)
+  if (!thing) return null
+  return { value: changedAt(project, [list, id, 'id'], () => to), line: `“${nameOf(thing)}” had the id of something else, and has one of its own now.` }
 }
 
 /** Takes out the least that holds what does not fit: a field that may be left out, an entry, or an item of a list. */
@@ -125,9 +123,9 @@ function withoutWhatDoesNotFit(value: unknown, path: readonly string[], why: str
     const at = path.slice(0, depth)
     if (mayGo(value, at)) return { value: changedAt(value, at, () => undefined), line: `Something at ${at.join(' / ')} was taken out. ${why}` }
   }
-  const usual = new Map<string, unknown>(Object.entries(newProject('p', 'Project')))
-  if (typeof value !== 'object' || value === null || path.length === 0) return null
-  if (usual.has(field)) return { value: { ...value, [field]: usual.get(field) }, line: `“${field}” begins anew. ${why}` }
+  const usual = fieldsOf(newProject('p', 'Project'))
+  if (!hasKeys(value) || path.length === 0) return null
+  if (Object.hasOwn(usual, field)) return { value: { ...value, [field]: usual[field] }, line: `“${field}” begins anew. ${why}` }
   return { value: changedAt(value, [field], () => undefined), line: `“${field}” was taken out. ${why}` }
 }
 
@@ -168,7 +166,7 @@ function changedAt(node: unknown, [step, ...rest]: readonly string[], change: (o
     const changed = changedAt(node[index], rest, change)
     return changed === undefined ? node.toSpliced(index, 1) : node.with(index, changed)
   }
-  const fields = hasKeys(node) ? node : {}
+  const fields = fieldsOf(node)
   const changed = changedAt(fields[step], rest, change)
   if (changed !== undefined) return { ...fields, [step]: changed }
   const { [step]: _taken, ...others } = fields
