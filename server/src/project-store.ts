@@ -182,7 +182,7 @@ function grown(document: Project, since: readonly Entry[]): Project {
 
 /** A document that was accepted, brought to a later version. */
 // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what was accepted stays a project from version to version
-const brought = (document: Project, version?: number): Project => migrate({ ...document }, version) as Project
+const brought = (document: Project, version: number = DOCUMENT_VERSION): Project => (document.version < version ? (migrate({ ...document }, version) as Project) : document)
 
 /** The project after some entries, each of which leaves it a valid one. Throws what `attempt` says of the first that cannot be made. */
 const applied = (project: Project, added: readonly Entry[]): Project =>

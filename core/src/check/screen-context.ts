@@ -2,6 +2,7 @@ import { firstOf, orElse, type Id, type Project, type Screen } from '../document
 import { Arena } from './arena'
 import type { CheckOptions } from './context'
 import { independentGroups, MemoryAllowance, setsOf, signatureOf, thingsOnSurface, type Network, type Outside, type Thing } from './explore'
+import { isComeTo } from './leads'
 import { fromAnywhere } from './outside'
 
 /** What stands on a screen, in groups that have nothing to do with one another. */
@@ -37,10 +38,6 @@ function fromOtherScreens(project: Project, screen: Screen, network: Network): O
   const names = fromAnywhere(network, root, () => NOWHERE).filter((occasion) => occasion.what === 'name' && occasion.name.thing === null && (set.has(occasion.name.name) || (screen.entryPoints ?? []).some(({ variables }) => occasion.name.name in variables)))
   return [...names, ...(isComeTo(project, screen) ? [{ what: 'return' } as const] : [])]
 }
-
-/** Whether anything leads to a screen, so that whoever has left it can come to it again. */
-const isComeTo = (project: Project, { id }: Screen): boolean =>
-  [...project.components, ...project.screens].some(({ rules }) => rules.some(({ actions }) => actions.some((action) => (action.do === 'go to screen' || action.do === 'open overlay') && action.screen === id)))
 
 const NOWHERE: ReadonlySet<Id> = new Set()
 

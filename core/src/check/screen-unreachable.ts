@@ -1,5 +1,6 @@
 import { componentsOn, theOne, type Id, type Project } from '../document'
 import type { Finding } from './finding'
+import { ledTo } from './leads'
 
 /** Screens that only screens nobody can reach lead to, and screens nothing leads to though the project says where it starts. */
 export const screenUnreachable = (project: Project): readonly Finding[] => unreached(project, 'screen')
@@ -31,5 +32,5 @@ const finding = (kind: string, screen: Id, level: Finding['level'], sentence: st
 function leadingFrom(project: Project, id: Id): ReadonlySet<Id> {
   const screen = theOne(project.screens, (each) => each.id === id)
   const rules = [...screen.rules, ...componentsOn(project, screen).flatMap((component) => component.rules)]
-  return new Set(rules.flatMap(({ actions, target }) => (target.go === 'ignored' ? [] : actions.flatMap((action) => (action.do === 'go to screen' || action.do === 'open overlay' ? [action.screen] : [])))))
+  return new Set(ledTo(rules))
 }

@@ -1,3 +1,4 @@
+import { firstOf } from './certain'
 import { Loop, Motion, PairMotion } from './motion'
 import { Look } from './look'
 import { Part } from './part'
@@ -55,18 +56,10 @@ export const axisOf = (component: Component, id: Id): Axis | undefined =>
 export const stateOf = (axis: Axis, id: Id): State | undefined => axis.states.find((state) => state.id === id)
 
 /** The part that holds all others; there always is one. */
-export function rootOf<P>({ parts }: { readonly parts: readonly P[] }): P {
-  const [root] = parts
-  if (!root) throw new Error('There is no part that holds the others.')
-  return root
-}
+export const rootOf = <P>({ parts }: { readonly parts: readonly P[] }): P => firstOf(parts)
 
 /** The first state of an axis; there always is one. */
-export function firstStateOf({ states }: Pick<Axis, 'states'>): State {
-  const [first] = states
-  if (!first) throw new Error('There is no state to begin in.')
-  return first
-}
+export const firstStateOf = ({ states }: Pick<Axis, 'states'>): State => firstOf(states)
 
 export const partOf = (component: { readonly parts: readonly Part[] }, id: Id): Part | undefined =>
   component.parts.find((part) => part.id === id)

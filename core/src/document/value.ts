@@ -75,7 +75,7 @@ export const isToken = (value: Value | undefined): value is TokenValue =>
   typeof value === 'object' && value !== null && 'token' in value
 
 export const isGradient = (value: unknown): value is Gradient =>
-  typeof value === 'object' && value !== null && 'gradient' in value
+  hasKeys(value) && 'gradient' in value
 
 /** A value that is a number, as properties of numbers have; throws a `TypeError` for another, which is a fault of the program. */
 export function asNumber(value: unknown): number {

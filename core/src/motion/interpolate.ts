@@ -1,6 +1,6 @@
 import {
-  asNumber, asNumbers, asPaint, asShadows, asText, certain, isGradient, sameValue, type Colour, type ColourSpace, type Gradient, type Literal,
-  type Paint, type PropertyDefinition, type RotationDirection, type Shadow,
+  asNumber, asNumbers, asPaint, asShadows, asText, certain, hasKeys, isGradient, sameValue, type Colour, type ColourSpace, type Gradient,
+  type Literal, type Paint, type PropertyDefinition, type RotationDirection, type Shadow,
 } from '../document'
 import { formatColour, fromOklab, mixPremultiplied, parseColour, toOklab } from './colour'
 import { interpolateOutline } from './outline'
@@ -21,7 +21,7 @@ export interface Mixing {
 }
 
 export const isCrossFade = (value: unknown): value is CrossFade =>
-  typeof value === 'object' && value !== null && 'crossFade' in value
+  hasKeys(value) && 'crossFade' in value
 
 /**
  * What lies between two values of a property: `p` is 0 at `from` and 1 at `to` and may overshoot.

@@ -4,6 +4,7 @@ import {
   changePresence, changeSurroundings, contentsOf, holderOf, isSurface, isWithin, measuredAs, nextDueMs, NOTHING_GIVEN, pathInside, startInstance, stepOf,
   type Content, type Contents, type Instance, type InstanceStart, type Pace,
 } from '../machine'
+import { isSameContent } from '../semantics'
 import { Agenda } from './agenda'
 import { listEntrance, listPace } from './list-motion'
 import { Listeners } from './listeners'
@@ -120,12 +121,13 @@ export class Instances {
   }
 
   /** Starts what is new inside something; what was on its way out turns back as it is. */
-  bring(holder: string, { step, part, compiled, parameters, states }: Content, isLate: boolean): void {
+  bring(holder: string, content: Content, isLate: boolean): void {
+    const { step, part, compiled, parameters, states } = content
     const path = pathInside(holder, step)
     const leaving = this.leavingFrom(holder)
-    const isBack = this.known.has(path) && leaving.some((each) => each.step === step && each.compiled.component.id === compiled.component.id)
-    if (isBack) {
-      this.leaving.set(holder, leaving.filter((each) => each.step !== step))
+    const others = leaving.filter((each) => !isSameContent(each, content))
+    if (others.length < leaving.length && this.known.has(path)) {
+      this.leaving.set(holder, others)
       return this.run.ground.rename(path, parameters)
     }
     const { isMotionReduced } = certain(this.known.get(holder))

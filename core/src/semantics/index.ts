@@ -1,5 +1,5 @@
 export { groupsOf } from './action-groups'
 export type { Ends, Ground, Level, Note } from './ground'
 export { recipientsOf } from './recipients'
-export { IMMEDIATE_LIMIT, Interpreter, rulesAt, type Firing, type IsMeant, type Renamed } from './interpreter'
+export { IMMEDIATE_LIMIT, Interpreter, isSameContent, rulesAt, type Firing, type IsMeant, type Renamed } from './interpreter'
 export { DOUBLE_TAP_MS, Hand, isAmong, isSameLevel, keepsTapBack, type Circumstance, type HandGround, type KeyInput, type Placed, type Pressed } from './hand'

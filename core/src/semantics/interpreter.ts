@@ -123,7 +123,7 @@ export class Interpreter<T> {
    * @param had what stood there, by the last steps of their paths; null for a thing that is only coming itself
    */
   arrange(thing: T, had: Contents | null, has: Contents): Arranged {
-    const stays = (content: Content) => isSame(had?.get(content.step), content) && isSame(has.get(content.step), content)
+    const stays = (content: Content) => isSameContent(had?.get(content.step), content) && isSameContent(has.get(content.step), content)
     const gone = [...(had?.values() ?? [])].filter((content) => !stays(content))
     const come = [...has.values()].filter((content) => !stays(content))
     for (const content of gone) this.ground.dismiss(thing, content, gone)
@@ -285,6 +285,6 @@ export const rulesAt = ({ rulesOn }: Pick<Compiled, 'rulesOn'>, part: Id | null,
   rulesOn.get(trigger)?.filter((rule) => rule.part === part) ?? []
 
 /** Whether something is still the same instance, whatever it is given. */
-const isSame = (a: Content | undefined, b: Content): boolean => a !== undefined && a.step === b.step && a.compiled.component.id === b.compiled.component.id
+export const isSameContent = (a: Content | undefined, b: Content): boolean => a !== undefined && a.step === b.step && a.compiled.component.id === b.compiled.component.id
 
 const NONE: readonly Firing[] = []

@@ -2,13 +2,15 @@ import fc from 'fast-check'
 import type { InputAction } from '@rheoscope/core/document'
 import type { Point } from '@rheoscope/core/scene'
 
+type Steps = readonly (readonly [waitMs: number, input: InputAction])[]
+
 interface Size {
   readonly width: number
   readonly height: number
 }
 
 /** Inputs of every kind a person has, at any place of a surface, at any instant. */
-export function anyInputs({ width, height }: Size, count = 100): fc.Arbitrary<readonly (readonly [waitMs: number, input: InputAction])[]> {
+export function anyInputs({ width, height }: Size, count = 100): fc.Arbitrary<Steps> {
   const place = { x: fc.integer({ min: -20, max: width + 20 }), y: fc.integer({ min: -20, max: height + 20 }), pointer: fc.constantFrom('mouse', 'touch', 'pen') } as const
   const modifiers = fc.record({ shift: fc.boolean(), control: fc.boolean() }, { requiredKeys: [] })
   const input = fc.oneof(
@@ -19,8 +21,6 @@ export function anyInputs({ width, height }: Size, count = 100): fc.Arbitrary<re
   ) as fc.Arbitrary<InputAction>
   return fc.array(fc.tuple(fc.integer({ min: 0, max: 700 }), input), { minLength: count, maxLength: count })
 }
-
-type Steps = readonly (readonly [waitMs: number, input: InputAction])[]
 
 /** What people do with what is there: taps, long presses, drags and double taps at some places, and keys, at any instant. */
 export function anyGestures(places: readonly Point[], count: number): fc.Arbitrary<Steps> {

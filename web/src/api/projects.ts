@@ -1,4 +1,4 @@
-import type { Appended, Entry, ProjectSummary, StoredHistory, StoredProject } from '@rheoscope/core/document'
+import { hasKeys, type Appended, type Entry, type ProjectSummary, type StoredHistory, type StoredProject } from '@rheoscope/core/document'
 import type { CheckFailure, CheckProgress, ReportedFinding } from '@rheoscope/core/check'
 import type { TakeOutcome } from '@rheoscope/core/run'
 import { ApiError, post, request } from './client'
@@ -33,7 +33,7 @@ export async function appendEntries(id: string, base: number, entries: readonly 
   }
 }
 
-const isAppended = (body: unknown): body is Appended => typeof body === 'object' && body !== null && 'missed' in body
+const isAppended = (body: unknown): body is Appended => hasKeys(body) && 'missed' in body
 
 /** What the takes of a project came to when they were last played. */
 export const loadOutcomes = (id: string): Promise<readonly TakeOutcome[]> => request(`${address(id)}/take-outcomes`)

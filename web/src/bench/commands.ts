@@ -1,4 +1,4 @@
-import { batch, clipOf, firstOf, groupParts, inProject, isFields, itemAt, lookClipOf, orElse, pasteClip, pasteLook, pasteRules, putPart, removeParts, reorderPart, setAt, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part, type RuleClip } from '@rheoscope/core/document'
+import { batch, clipOf, firstOf, groupParts, hasKeys, inProject, isFields, itemAt, lookClipOf, orElse, pasteClip, pasteLook, pasteRules, putPart, removeParts, reorderPart, setAt, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part, type RuleClip } from '@rheoscope/core/document'
 import { aligned, ALIGNMENTS, around, distributed, IDENTITY, itemOf, matrixTo, transformed, type Alignment, type Frame, type Point } from '@rheoscope/core/scene'
 import { jsonOr } from '../json'
 import { newId } from '../session/new-id'
@@ -79,7 +79,7 @@ type AnyClip = Clip | LookClip | RuleClip
 
 const IS_CLIP: Readonly<Record<string, (clip: Readonly<Record<string, unknown>>) => boolean>> = {
   'rheoscope-parts': ({ parts, looks }) => Array.isArray(parts) && Array.isArray(looks),
-  'rheoscope-look': ({ parts }) => typeof parts === 'object' && parts !== null,
+  'rheoscope-look': ({ parts }) => hasKeys(parts),
   'rheoscope-rules': ({ rules }) => Array.isArray(rules),
 }
 

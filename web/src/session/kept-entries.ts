@@ -1,4 +1,4 @@
-import { isFields, LAST_WITHOUT_AUTHORS, type Author, type Entry } from '@rheoscope/core/document'
+import { fieldsOf, LAST_WITHOUT_AUTHORS, type Author, type Entry } from '@rheoscope/core/document'
 import { jsonOr } from '../json'
 import type { SetAside } from './sending'
 
@@ -50,5 +50,5 @@ const NOTHING: Kept = { pending: [], setAside: [] }
 function parsed(text: string | null): Kept {
   // Where something else wrote under this name, there is nothing of ours in it.
   const kept = jsonOr(text ?? '', NOTHING)
-  return Array.isArray(kept) ? { ...NOTHING, pending: kept } : { ...NOTHING, ...(isFields(kept) ? kept : {}) }
+  return Array.isArray(kept) ? { ...NOTHING, pending: kept } : { ...NOTHING, ...fieldsOf(kept) }
 }

@@ -1,3 +1,4 @@
+import { hasKeys } from '@rheoscope/core/document'
 /** Something of ours that broke down: a sentence, and for whoever mends it what was thrown and where. */
 export interface Breakdown {
   readonly sentence: string
@@ -10,4 +11,4 @@ export function breakdownOf(what: string, error: unknown): Breakdown {
   return { sentence: `${what}: ${thrown.message}`, detail: thrown.stack ?? thrown.message }
 }
 
-export const isBreakdown = (thrown: unknown): thrown is Breakdown => typeof thrown === 'object' && thrown !== null && 'sentence' in thrown && 'detail' in thrown
+export const isBreakdown = (thrown: unknown): thrown is Breakdown => hasKeys(thrown) && 'sentence' in thrown && 'detail' in thrown

@@ -1,3 +1,4 @@
+import { hasKeys } from '@rheoscope/core/document'
 import type { Breakdown } from './breakdown'
 
 /** A worker says so once it listens; what is sent before would be lost, because its code is still being loaded. */
@@ -64,4 +65,4 @@ export class OpenWorker<To, From> {
   }
 }
 
-const isReadiness = (data: unknown): data is Ready => typeof data === 'object' && data !== null && 'ready' in data
+const isReadiness = (data: unknown): data is Ready => hasKeys(data) && 'ready' in data

@@ -90,9 +90,10 @@ export function explore(network: Network, { ways, outside = [], space = new Stat
   const so = (isFinished: boolean): Explored => ({ network, isFinished, isExact: space.isExact && outside.length === 0, seen: nodes.length, places: search.places, nodes })
   for (let next = 0; next < nodes.length; next++) {
     if (nodes.length > limit || (next % 512 === 511 && isToStop?.(nodes.length) === true)) return so(false)
-    if (search.covered.has(certain(nodes[next])) || marksOf(certain(nodes[next]), 'stopped').length > 0) continue
+    const from = certain(nodes[next])
+    if (search.covered.has(from) || marksOf(from, 'stopped').length > 0) continue
     let [isEnough, keeps] = [false, 0]
-    search.each(certain(nodes[next]), (travelled, make) => {
+    search.each(from, (travelled, make) => {
       if (onStep?.(travelled) === true) isEnough = true
       const node = make()
       if (node) nodes.push(node)
@@ -154,7 +155,12 @@ class Search {
     const extent = extentOf(zone)
     for (const known of zones) if (known.extent >= extent && includes(known.zone, zone)) return null
     const node: Node = { place, zone, extent, ...origin, outcome, depth: origin.before ? origin.before.depth + 1 : 0 }
-    for (let at = zones.length - 1; at >= 0; at--) if (certain(zones[at]).extent <= extent && includes(zone, certain(zones[at]).zone)) this.covered.add(certain(zones.splice(at, 1)[0]))
+    for (let at = zones.length - 1; at >= 0; at--) {
+      const known = certain(zones[at])
+      if (known.extent > extent || !includes(zone, known.zone)) continue
+      zones.splice(at, 1)
+      this.covered.add(known)
+    }
     zones.push(node)
     return node
   }

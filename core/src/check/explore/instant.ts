@@ -324,7 +324,8 @@ export class Instant implements Ground<Thing> {
 
   /** Names mean something else to a thing now: its timers stand still or go on, axes they decide go to their states, and what it holds is told. */
   private renamed(thing: Thing, changes: readonly NameChange[], held: Held): void {
-    for (const timer of this.network.timersOfThing(thing)) this.holdOrNot(timer, changes.map(({ kept }) => kept.name))
+    const names = changes.map(({ kept }) => kept.name)
+    for (const timer of this.network.timersOfThing(thing)) this.holdOrNot(timer, names)
     for (const axis of this.network.axesOfThing(thing)) for (const { kept } of changes) {
       const to = this.manner.decided(axis, kept.name, kept.domain.valueOf(this.kept(kept.at)))
       if (to >= 0 && to !== this.configuration[axis.at]) this.enter(axis, to, null)

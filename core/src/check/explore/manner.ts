@@ -6,7 +6,7 @@ import { formOf, resolveTiming, staggerDelayMs, type MotionSources } from '../..
 import { listEntrance } from '../../run'
 import { recipientsOf } from '../../semantics'
 import { holdsTrue } from './sureness'
-import type { NetAxis, Network, Span } from './network'
+import { NO_SPAN, type NetAxis, type Network, type Span } from './network'
 import { TIMER, type Configuration } from './occasion'
 import { answeringOf, type Answering } from './spots'
 import { contentsIn, type Thing } from './things'
@@ -41,6 +41,8 @@ export interface Changing {
  */
 export class Manner {
   private readonly spans = new Map<string, number>()
+  private readonly surfaces = new Map<Motion | null, number>()
+  private readonly waysOut = new Map<string, number>()
   private readonly held = new Map<string, Held>()
   private readonly environments = new Map<string, Names>()
   private readonly answers = new Map<string, Answering>()
@@ -121,7 +123,10 @@ export class Manner {
   /** How long what a screen does may be waited for: whichever comes or goes, and however, no longer than the longest of their motions. */
   ofSurface(motion: Motion | null): readonly [least: number, most: number] {
     const { screens, motion: usual } = this.network.project
-    return [0, Math.max(SURFACE_MS, ...screens.map((screen) => this.longestOf([motion, screen.motion, usual].filter((each) => each !== null), screen.parts.length)))]
+    const longest = () => screens.map((screen) => this.longestOf([motion, screen.motion, usual].filter((each) => each !== null), screen.parts.length))
+    const mostMs = this.surfaces.get(motion) ?? Math.max(SURFACE_MS, ...longest())
+    this.surfaces.set(motion, mostMs)
+    return [0, mostMs]
   }
 
   /** What a motion takes at most, in ms, of any lane and of the last of so many parts that set out one after another. */
@@ -138,6 +143,13 @@ export class Manner {
 
   /** How long an item of a list takes to go at most, in ms: from rest, when it waits longest for its turn. */
   wayOut(item: Thing, states: readonly Id[]): number {
+    const key = `${item.index} ${states.join(' ')}`
+    const known = this.waysOut.get(key) ?? this.timeOut(item, states)
+    this.waysOut.set(key, known)
+    return known
+  }
+
+  private timeOut(item: Thing, states: readonly Id[]): number {
     const { holder, part } = item
     const list = holder?.compiled.component.parts.find(({ id }) => id === part)
     if (!holder || !list) return 0
@@ -178,4 +190,3 @@ export class Manner {
 /** What a screen does is waited for at least up to so long, in ms. */
 const SURFACE_MS = 2000
 
-const NO_SPAN: Span = { least: 0, most: 0, policy: 'continue' }

@@ -278,7 +278,8 @@ export class Network {
   }
 }
 
-const NO_SPAN: Span = { least: 0, most: 0, policy: 'continue' }
+/** A motion that takes no time. */
+export const NO_SPAN: Span = { least: 0, most: 0, policy: 'continue' }
 
 const NO_TIMERS: readonly NetTimer[] = []
 

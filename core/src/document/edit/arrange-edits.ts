@@ -32,7 +32,7 @@ export function clipOf(component: Component, ids: readonly Id[]): Clip {
   const looks = component.axes.flatMap((axis) =>
     axis.states.map((state) => ({
       axis: axis.name, state: state.name,
-      look: Object.fromEntries(parts.filter(({ id }) => state.look[id] !== undefined).map(({ id }) => [id, certain(state.look[id])])),
+      look: Object.fromEntries(parts.flatMap(({ id }) => (state.look[id] ? [[id, state.look[id]] as const] : []))),
     })))
   return { format: 'rheoscope-parts', parts, looks: looks.filter(({ look }) => Object.keys(look).length > 0) }
 }
@@ -46,7 +46,8 @@ export function pasteClip(component: Component, clip: Clip, newId: NewId): { rea
   const names = namesOf(component.parts)
   const isTop = ({ parent }: Part) => parent === null || !renamed.has(parent)
   const holderOf = ({ parent }: Part) => {
-    if (parent !== null && renamed.has(parent)) return entryOf(renamed, parent)
+    const copied = parent === null ? undefined : renamed.get(parent)
+    if (copied !== undefined) return copied
     return component.parts.some(({ id, kind }) => id === parent && kind === 'container') ? parent : rootOf(component).id
   }
   const parts = clip.parts.map((part): Part => ({

@@ -1,4 +1,3 @@
-import { certain } from '../certain'
 import type { CombinationLook, Component } from '../component'
 import type { PropertyValues } from '../look'
 import type { Id } from '../value'
@@ -14,7 +13,7 @@ export interface LookClip {
 
 export function lookClipOf(component: Component, place: OwnLookPlace): LookClip {
   const look = lookAt(component, place)
-  return { format: 'rheoscope-look', parts: Object.fromEntries(component.parts.filter(({ id }) => look[id] !== undefined).map(({ id, name }) => [name, certain(look[id])])) }
+  return { format: 'rheoscope-look', parts: Object.fromEntries(component.parts.flatMap(({ id, name }) => (look[id] ? [[name, look[id]] as const] : []))) }
 }
 
 /**

@@ -55,4 +55,4 @@ export function cellOf(type: Column['type'], text: string): Literal {
 }
 
 /** A cell as a person reads it. */
-export const cellText = (value: Literal | undefined): string => (typeof value === 'boolean' ? (value ? 'yes' : 'no') : typeof value === 'string' || typeof value === 'number' ? String(value) : '')
+export const cellText = (value: Literal | undefined): string => (typeof value === 'boolean' ? (value ? 'yes' : 'no') : value == null ? '' : String(value))

@@ -10,7 +10,7 @@ import type { AnyShape } from '../shape'
 import { Take } from '../take'
 import { Trigger } from '../trigger'
 import { Colour, Gradient, Id, Literal, Value } from '../value'
-import { fieldsOf } from '../fields'
+import { fieldsOf, hasKeys } from '../fields'
 
 export type JsonSchema = Readonly<Record<string, unknown>>
 
@@ -36,7 +36,7 @@ const schemaOf = ({ joi }: AnyShape): JsonSchema => joi['~standard'].jsonSchema.
 
 /** A schema in which whatever has a name is referred to. */
 function withReferences(schema: unknown, names: ReadonlyMap<string, string>): unknown {
-  if (typeof schema !== 'object' || schema === null) return schema
+  if (!hasKeys(schema)) return schema
   const name = names.get(JSON.stringify(schema))
   if (name !== undefined) return { $ref: `#/$defs/${name}` }
   return Array.isArray(schema) ? schema.map((each) => withReferences(each, names)) : Object.fromEntries(Object.entries(schema).map(([key, inner]) => [key, withReferences(inner, names)]))

@@ -1,7 +1,7 @@
 import { RheoError } from '../error'
 import { certain } from '../certain'
 import { gone, type Path } from '../edit'
-import { areIdentified, hasKeys, type Fields } from '../fields'
+import { hasKeys, isIdentified, type Fields } from '../fields'
 import { Project } from '../project'
 import { meant, tagIn, type AnyShape } from '../shape'
 
@@ -38,8 +38,8 @@ function stepInto({ shape, value }: Standing, step: string, path: Path): Standin
     return { shape: field, value: fieldIn(value, step), isOptional: 'isOptional' in field, isFixed: step === 'id' || step === tagIn(shape) }
   }
   if (inside && 'entries' in inside && inside.keys.test(step)) return { shape: inside.entries, value: fieldIn(value, step), isOptional: true, isFixed: false }
-  if (inside && 'items' in inside && inside.isIdentified && areIdentified(value)) {
-    const item = value.find(({ id }) => id === step)
+  if (inside && 'items' in inside && inside.isIdentified && Array.isArray(value)) {
+    const item: unknown = value.find((each) => isIdentified(each) && each.id === step)
     if (item) return { shape: inside.items, value: item, isOptional: false, isFixed: false }
     throw gone(path)
   }
