@@ -1,5 +1,5 @@
 import { componentOf, propertiesOf, RheoError, rootOf, type Component, type Part, type Project, type Rule, type TriggerKind } from '../document'
-import type { Compiled, CompiledPart, HolderPart } from './compiled'
+import type { Compiled, CompiledPart, HolderPart, TimerRule } from './compiled'
 import { namesOfBehaviour, namesOfLists, namesOfValues } from './names-read'
 import { Resolver } from './targets'
 
@@ -49,7 +49,7 @@ function build(project: Project, component: Component, holders: readonly string[
   return {
     project, component, parts, root: rootOf({ parts }), holders: inside, inner: [...new Set(inner)],
     partIndex: new Map(parts.map(({ part, index }) => [part.id, index])),
-    rulesOn: rulesByTrigger(component),
+    rulesOn: rulesByTrigger(component), timers: timersOf(component),
     targetsOf: (situation) => resolver.targetsOf(situation),
     valueOf: (property, value, around) => resolver.valueOf(property, value, around),
     reads: new Set([...ofValues, ...ofLists, ...namesOfBehaviour(component)]),
@@ -71,6 +71,10 @@ function treeOf(component: Component): readonly CompiledPart[] {
   }
   return parts
 }
+
+const timersOf = ({ rules, axes }: Component): readonly TimerRule[] =>
+  rules.filter(({ trigger, target }) => (trigger.on === 'after' || trigger.on === 'every') && target.go !== 'ignored')
+    .map((rule) => ({ rule, axis: axes.findIndex(({ id }) => id === rule.axis) }))
 
 function rulesByTrigger(component: Component): ReadonlyMap<TriggerKind, readonly Rule[]> {
   const byTrigger = new Map<TriggerKind, Rule[]>()

@@ -70,6 +70,12 @@ export interface HolderPart {
 export const isForItems = (part: { readonly kind: string }, property: string): boolean =>
   part.kind === 'list' && parameterOfProperty(property) !== null
 
+/** A rule that waits for time, with the place of its axis. */
+export interface TimerRule {
+  readonly axis: number
+  readonly rule: Rule
+}
+
 export interface CompiledPart {
   readonly index: number
   readonly part: Part
@@ -88,6 +94,8 @@ export interface Compiled {
   readonly root: CompiledPart
   readonly partIndex: ReadonlyMap<string, number>
   readonly rulesOn: ReadonlyMap<TriggerKind, readonly Rule[]>
+  /** The rules that wait for time. */
+  readonly timers: readonly TimerRule[]
   /** The parts that hold instances. */
   readonly holders: readonly HolderPart[]
   /** What is known to stand inside before anything runs. */

@@ -1,13 +1,18 @@
 import type { Axis, Id, Literal, State } from '../document'
 
+/** The parameter or variable that decides an axis; null when none does. */
+export const decidedBy = ({ boundTo }: Axis): string | null =>
+  boundTo === null ? null : 'parameter' in boundTo ? boundTo.parameter : boundTo.variable
+
 /**
  * The state an axis is in when a parameter or variable decides it: the one named like the value; for a yes/no the
  * first for no and the second for yes; for a number the one at that place, counted from 0. Null when nothing drives
  * the axis or no state goes with the value.
  */
 export function decidedState(axis: Axis, environment: Readonly<Record<string, Literal>>): State | null {
-  if (axis.boundTo === null) return null
-  const value = environment['parameter' in axis.boundTo ? axis.boundTo.parameter : axis.boundTo.variable]
+  const name = decidedBy(axis)
+  if (name === null) return null
+  const value = environment[name]
   const named = axis.states.find(({ name }) => name === value)
   if (named) return named
   if (typeof value === 'boolean') return axis.states[value ? 1 : 0] ?? null

@@ -1,21 +1,11 @@
-import { certain, holdsIn, orElse, stateOf, type Id, type InterruptionPolicy, type Literal, type Rule } from '../document'
-import { evaluate, type Environment } from '../expression'
+import { certain, stateOf, type InterruptionPolicy, type Literal, type Rule } from '../document'
 import type { Size } from '../layout'
 import { laneEndMs, laneValue, type Lane, type Shown } from '../motion'
 import { NO_CONTENTS, NOTHING_GIVEN, type Compiled, type Contents, type Given, type Measured, type Situation, type Targets } from './compiled'
 import { cycleValue, cyclesOf, type Cycle } from './cycle'
 import { NOT_DRAGGED, shifted, type Dragged } from './shifted'
 import { decidedState } from './driven'
-
-/** A timer of a state: counting, standing still while something holds it, or waiting for the axis to settle before it starts to. */
-export interface Timer {
-  readonly rule: Rule
-  readonly axis: number
-  /** When it is due; null while it waits for the axis to settle or stands still. */
-  readonly dueMs: number | null
-  /** What is left of it while it stands still. */
-  readonly leftMs: number | null
-}
+import type { Timer } from './timer'
 
 /** Everything about one instance at one instant, as an immutable value. */
 export interface Instance {
@@ -63,7 +53,7 @@ export interface InstanceStart {
   readonly atMs: number
 }
 
-/** An instance that has just appeared: settled in its start states, its timers counting. */
+/** An instance that has just appeared: settled in its start states, with no timer counting yet. */
 export function startInstance({ path, compiled, environment, states: given, isAbsent = false, isMotionReduced = false, atMs }: InstanceStart): Instance {
   const { axes } = compiled.component
   const states = axes.map((axis) => {
@@ -88,7 +78,6 @@ export function startInstance({ path, compiled, environment, states: given, isAb
     (instance, _axis, index) => ({
       ...instance,
       cycles: [...instance.cycles, ...cyclesOf(resting, targets, index, certain(states[index]), atMs)],
-      timers: [...instance.timers, ...timersOf(compiled, index, certain(states[index]), atMs, true, environment)],
     }),
     resting,
   )
@@ -97,44 +86,6 @@ export function startInstance({ path, compiled, environment, states: given, isAb
 /** What the parts of an instance are to be like in its present situation. */
 export const targetsOf = (situation: Situation & Pick<Instance, 'compiled' | 'dragged'>): Targets =>
   shifted(situation.compiled.targetsOf(situation), situation.dragged)
-
-/** How a timer stands once its axis is in a state: it does not belong there, waits for the axis to settle, is held, or counts. */
-export type TimerStart = 'off' | 'waits' | 'held' | 'counts'
-
-export function timerStart(rule: Rule, state: Id, isSettled: boolean, isHeld: (condition: string) => boolean): TimerStart {
-  const { target, trigger } = rule
-  if ((trigger.on !== 'after' && trigger.on !== 'every') || target.go === 'ignored' || !holdsIn(rule, state)) return 'off'
-  if (trigger.since === 'settling' && !isSettled) return 'waits'
-  return trigger.pauseWhile !== null && isHeld(trigger.pauseWhile) ? 'held' : 'counts'
-}
-
-/** The timers a state starts when an axis enters it; those that count from settling wait unless it already has. */
-export function timersOf({ component, rulesOn }: Compiled, axis: number, state: string, atMs: number, isSettled: boolean, environment: Environment): readonly Timer[] {
-  const rules = [...(rulesOn.get('after') ?? []), ...(rulesOn.get('every') ?? [])].filter((rule) => rule.axis === component.axes[axis]?.id)
-  return rules.flatMap((rule): Timer[] => {
-    const start = timerStart(rule, state, isSettled, (condition) => isTrue(condition, environment))
-    const ms = msOf(rule)
-    return start === 'off' ? [] : [{ rule, axis, dueMs: start === 'counts' ? atMs + ms : null, leftMs: start === 'held' ? ms : null }]
-  })
-}
-
-/** How long a timer counts, in ms. */
-export const msOf = ({ trigger }: Rule): number => (trigger.on === 'after' || trigger.on === 'every' ? trigger.ms : 0)
-
-/** The timer as it stands once names stand for something else: its clock stands still while its condition holds, and goes on where it was. */
-export function heldOrNot(timer: Timer, environment: Environment, atMs: number): Timer {
-  const { trigger } = timer.rule
-  const pauseWhile = 'pauseWhile' in trigger ? trigger.pauseWhile : null
-  if (pauseWhile === null) return timer
-  const isHeld = isTrue(pauseWhile, environment)
-  if (isHeld && timer.dueMs !== null) return { ...timer, dueMs: null, leftMs: timer.dueMs - atMs }
-  return !isHeld && timer.leftMs !== null ? { ...timer, dueMs: atMs + timer.leftMs, leftMs: null } : timer
-}
-
-/** Whether a condition holds. One that cannot be worked out is reported as a finding; it never holds. */
-function isTrue(condition: string, environment: Environment): boolean {
-  return orElse(() => evaluate(condition, environment) === true, false)
-}
 
 /** An instance as the layout of its holder sees it, through the part that holds it: there is room for it as soon as it enters, and none once it leaves. */
 export function measuredAs(part: string, instance: Instance): Measured {

@@ -2,15 +2,13 @@ import { certain, propertyDefinition, type Id, type Literal, type Motion, type R
 import { formOf, laneEndMs, motionSources, startLane, type Lane, type MotionSources, type ResolvedTiming } from '../motion'
 import { axisAt, type Targets } from './compiled'
 import { cyclesOf } from './cycle'
-import { decidedState } from './driven'
-import { heldOrNot, shownValue, targetsOf, timersOf, type Instance, type Timer } from './instance'
+import { shownValue, targetsOf, type Instance } from './instance'
 import { changesBetween, type TargetChange } from './targets'
 import { FROM_OUTSIDE, lanesTowards } from './towards'
 
 /**
  * The instance after one of its axes has gone to another state: the state changes at once, then what is shown sets
- * out from where it is towards the new targets, and the new state's timers start. Going to the state it is in
- * enters it afresh.
+ * out from where it is towards the new targets. Going to the state it is in enters it afresh.
  */
 export function changeState(instance: Instance, axisIndex: number, to: string, rule: Rule | null, atMs: number): Instance {
   const { compiled } = instance
@@ -25,10 +23,8 @@ export function changeState(instance: Instance, axisIndex: number, to: string, r
     ...instance, states, targets, lanes,
     cameFrom: instance.cameFrom.with(axisIndex, from),
     cycles: [...instance.cycles.filter((cycle) => cycle.axis !== axisIndex), ...cyclesOf(instance, targets, axisIndex, to, atMs)],
-    timers: [...instance.timers.filter((timer) => timer.axis !== axisIndex), ...timersOf(compiled, axisIndex, to, atMs, false, instance.environment)],
     settlesMs: instance.settlesMs.with(axisIndex, settlesMs),
     policies: instance.policies.with(axisIndex, formOf(sources).policy),
-    queued: instance.queued.with(axisIndex, null),
     enteredMs: instance.enteredMs.with(axisIndex, atMs),
   }
 }
@@ -36,19 +32,6 @@ export function changeState(instance: Instance, axisIndex: number, to: string, r
 /** The instance with the motion of an axis at its end. */
 export const completed = (instance: Instance, axisIndex: number): Instance =>
   ({ ...instance, lanes: instance.lanes.filter((lane) => lane.axis !== axisIndex) })
-
-/**
- * The instance with other values for its names. Axes they decide go to their states as any axis does; what else
- * depends on them changes at once.
- */
-export function changeEnvironment(instance: Instance, environment: Readonly<Record<string, Literal>>, atMs: number): Instance {
-  const timers = instance.timers.map((timer) => heldOrNot(timer, environment, atMs))
-  const changed: Instance = { ...withEnvironment(instance, environment), timers }
-  return instance.compiled.component.axes.reduce((current, axis, index) => {
-    const decided = decidedState(axis, environment)
-    return decided && decided.id !== current.states[index] ? changeState(current, index, decided.id, null, atMs) : current
-  }, changed)
-}
 
 /** How an instance enters or leaves: the motions that decide, and how long it waits for its turn. */
 export interface Entrance {
@@ -58,17 +41,12 @@ export interface Entrance {
   readonly atMs: number
 }
 
-/** The instance on its way from its absent look or to it; one that leaves takes no input, its timers stop, and it is gone when its motion ends. */
+/** The instance on its way from its absent look or to it; one that leaves takes no input and is gone when its motion ends. */
 export function changePresence(instance: Instance, { isAbsent, sources, delayMs, atMs }: Entrance): Instance {
-  const { compiled, states, environment } = instance
   const targets = targetsOf({ ...instance, isAbsent })
   const lanes = lanesTowards(instance, { targets, changes: changesBetween(instance.targets, targets), axis: FROM_OUTSIDE, sources, atMs, delayMs })
   const endMs = lanes.reduce((end, lane) => (lane.axis === FROM_OUTSIDE ? Math.max(end, laneEndMs(lane)) : end), atMs)
-  return {
-    ...instance, isAbsent, targets, lanes,
-    goneMs: isAbsent ? endMs : null,
-    timers: isAbsent ? [] : compiled.component.axes.flatMap((_axis, index) => timersOf(compiled, index, certain(states[index]), atMs, true, environment)),
-  }
+  return { ...instance, isAbsent, targets, lanes, goneMs: isAbsent ? endMs : null }
 }
 
 /** The instance with a part on its way through the looks of a motion's keyframes and back to what it is to be like. */
@@ -103,7 +81,8 @@ export function changeSurroundings(instance: Instance, change: Partial<Pick<Inst
   return { ...surrounded, targets, lanes: [...kept, ...set] }
 }
 
-function withEnvironment(instance: Instance, environment: Readonly<Record<string, Literal>>): Instance {
+/** The instance with other values for its names; what depends on them changes at once. */
+export function changeEnvironment(instance: Instance, environment: Readonly<Record<string, Literal>>): Instance {
   const targets = targetsOf({ ...instance, environment })
   if (targets === instance.targets) return { ...instance, environment }
   const changed = changesBetween(instance.targets, targets)
@@ -111,19 +90,12 @@ function withEnvironment(instance: Instance, environment: Readonly<Record<string
   return { ...instance, environment, targets, lanes: instance.lanes.filter(stands) }
 }
 
-/** How long a timer runs, in ms. */
-const msOf = ({ rule: { trigger } }: Timer): number => ('ms' in trigger ? trigger.ms : 0)
-
-/** The instance once the motion of an axis has ended: its lanes are gone and timers that waited for it count. */
+/** The instance once the motion of an axis has ended: its lanes are gone. */
 export function settle(instance: Instance, axisIndex: number, atMs: number): Instance {
   return {
     ...instance,
     lanes: instance.lanes.filter((lane) => lane.axis !== axisIndex || laneEndMs(lane) > atMs),
     settlesMs: instance.settlesMs.with(axisIndex, null),
-    timers: instance.timers.map((timer) =>
-      timer.axis === axisIndex && timer.dueMs === null && timer.leftMs === null
-        ? heldOrNot({ ...timer, dueMs: atMs + msOf(timer) }, instance.environment, atMs) : timer,
-    ),
   }
 }
 

@@ -1,10 +1,12 @@
 import { orElse, sameValue, type Action, type Id, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
 import { evaluate, isShared } from '../expression'
 import {
-  changeEnvironment, changeState, completed, laneEndOf, pathInside, pulse, settle, standsInTheWay, tiedTo, type Compiled, type Content, type Instance,
+  changeEnvironment, changeState, completed, laneEndOf, pathInside, pulse, settle, standsInTheWay, tiedTo, timerAfter, type Compiled, type Content, type Instance,
 } from '../machine'
 import { motionSources } from '../motion'
-import { groupsOf, Interpreter, recipientsOf, type Ends, type Ground, type IsMeant, type Level, type Note } from '../semantics'
+import {
+  groupsOf, Interpreter, recipientsOf, turnOf, type Due, type Ends, type Firing, type Ground, type IsMeant, type Level, type Names, type Note, type TimerChange, type TimerStatus,
+} from '../semantics'
 import { carriedWithin, isTied, treeOf } from './carry'
 import type { Observer, Parts } from './parts'
 
@@ -56,28 +58,17 @@ export class RunGround implements Ground<string> {
     for (const { path, rule, group } of due) if (this.isThere(path)) this.interpreter.perform(path, rule, group)
   }
 
-  /** What is due for an instance now: settling comes before timers, timers in the order of their rules. */
+  /** What is due for an instance now and goes first. */
   happen({ path, settlesMs, goneMs, timers, compiled }: Instance): void {
     const now = this.run.nowMs
-    const settling = settlesMs.findIndex((ms) => ms !== null && ms <= now)
-    if (settling >= 0) return this.interpreter.settle(path, settling)
-    if (goneMs !== null && goneMs <= now) {
-      this.run.instances.forget(path)
-      return this.run.pictures.forget()
-    }
+    const isDue = (ms: number | null) => ms !== null && ms <= now
     const { rules } = compiled.component
-    const due = timers.filter(({ dueMs }) => dueMs !== null && dueMs <= now)
-    const timer = due.toSorted((a, b) => rules.indexOf(a.rule) - rules.indexOf(b.rule))[0]
-    if (timer) this.interpreter.timeIsUp(path, timer)
-  }
-
-  /** Lets names of an instance stand for something else; those that do already are left alone. */
-  rename(path: string, names: Readonly<Record<string, Literal>>): void {
-    const instance = this.run.instances.get(path)
-    if (!instance || Object.entries(names).every(([name, value]) => instance.environment[name] === value)) return
-    const after = changeEnvironment(instance, { ...instance.environment, ...names }, this.run.nowMs)
-    for (const [axis, to] of after.states.entries()) if (instance.states[axis] !== to) this.recordState(instance, after, axis, null)
-    this.replace(instance, after)
+    const due: readonly (readonly [Due, () => void])[] = [
+      ...settlesMs.flatMap((ms, axis) => (isDue(ms) ? [[{ what: 'settle', axis }, () => this.interpreter.settle(path, axis)] as const] : [])),
+      ...(isDue(goneMs) ? [[{ what: 'gone' }, () => this.vanish(path)] as const] : []),
+      ...timers.flatMap(({ rule, dueMs }) => (isDue(dueMs) ? [[{ what: 'timer', place: rules.indexOf(rule) }, () => this.interpreter.timeIsUp(path, this.firingOf(path, rule))] as const] : [])),
+    ]
+    due.toSorted(([a], [b]) => turnOf(a) - turnOf(b))[0]?.[1]()
   }
 
   nowMs(): number {
@@ -114,8 +105,16 @@ export class RunGround implements Ground<string> {
   }
 
   skipToEnd(path: string, axis: number): void {
-    const instance = this.at(path)
-    this.replace(instance, completed(instance, axis))
+    this.redraw(completed(this.at(path), axis))
+  }
+
+  following(paths: readonly string[]): (path: string) => void {
+    const before = new Map(paths.map((path) => [path, this.run.instances.get(path)]))
+    return (path) => {
+      const was = before.get(path)
+      this.run.pictures.forget()
+      if (was) this.run.instances.carry(was, this.run.nowMs)
+    }
   }
 
   change(path: string, axis: number, to: Id, rule: Rule | null): void {
@@ -123,21 +122,28 @@ export class RunGround implements Ground<string> {
     const before = this.at(path)
     const changed = changeState(before, axis, to, rule, atMs)
     const after = isTied(before) ? this.carried(before, changed, axis, rule) : changed
-    this.recordState(before, after, axis, rule)
-    this.replace(before, after)
+    this.run.record({
+      what: 'state', atMs, instance: path, axis: axisId(before, axis), from: this.stateOf(path, axis), to, rule: rule?.id ?? null, settlesMs: after.settlesMs[axis] ?? atMs,
+    })
+    this.run.instances.keep(after)
   }
 
   rest(path: string, axis: number): void {
-    const instance = this.at(path)
-    this.replace(instance, settle(instance, axis, this.run.nowMs))
+    this.redraw(settle(this.at(path), axis, this.run.nowMs))
   }
 
-  elapse(path: string, rule: Rule): void {
-    const now = this.run.nowMs
+  timer(path: string, rule: Rule): TimerStatus | null {
+    const timer = this.at(path).timers.find((each) => each.rule === rule)
+    if (!timer) return null
+    return timer.dueMs !== null ? 'counts' : timer.leftMs !== null ? 'held' : 'waits'
+  }
+
+  time(path: string, rule: Rule, change: TimerChange): void {
     const instance = this.at(path)
-    const { trigger } = rule
-    const timers = instance.timers.flatMap((timer) => (timer.rule !== rule ? [timer] : trigger.on === 'every' ? [{ ...timer, dueMs: now + trigger.ms }] : []))
-    this.run.instances.keep({ ...instance, timers })
+    const known = instance.timers.find((each) => each.rule === rule)
+    const timer = timerAfter(known, rule, change, this.run.nowMs)
+    if (!known && !timer) return
+    this.run.instances.keep({ ...instance, timers: [...instance.timers.filter((each) => each !== known), ...(timer ? [timer] : [])] })
   }
 
   isTrue(path: string, condition: string): boolean {
@@ -153,21 +159,31 @@ export class RunGround implements Ground<string> {
     return false
   }
 
-  /** A variable of the project's is given its value for everyone it means something to, any other for its own instance. */
-  assign(path: string, variable: string, value: Literal | undefined): void {
-    if (value === undefined) return
+  named(path: string, name: string): Literal | undefined {
+    return this.at(path).environment[name]
+  }
+
+  give(path: string, variable: string, value: Literal | undefined): readonly string[] {
+    if (value === undefined) return []
     const { instances, project } = this.run
     const owner = instances.get(path)
     const isForAll = owner !== undefined && isShared(project, owner.compiled.component, variable)
     const before = isForAll ? instances.shared[variable] : owner?.environment[variable]
     if (isForAll) instances.shared = { ...instances.shared, [variable]: value }
     if (!sameValue(before, value)) this.run.record({ what: 'variable', atMs: this.run.nowMs, instance: path, name: variable, value, isShared: isForAll })
-    const whom = isForAll ? new Set([path, ...instances.listeners.readers(variable)]) : [path]
-    for (const each of whom) this.rename(each, { [variable]: value })
+    return isForAll ? [...new Set([path, ...instances.listeners.readers(variable)])] : [path]
   }
 
-  name(path: string, names: Readonly<Record<string, Literal | undefined>>): void {
-    this.rename(path, Object.fromEntries(Object.entries(names).flatMap(([name, value]) => (value === undefined ? [] : [[name, value]]))))
+  write(paths: readonly string[], names: Names): ReadonlyMap<string, readonly string[]> {
+    const news = new Map<string, readonly string[]>()
+    for (const path of paths) {
+      const instance = this.run.instances.get(path)
+      const changes = Object.entries(names).flatMap(([name, value]) => (!instance || value === undefined || instance.environment[name] === value ? [] : [[name, value] as const]))
+      if (!instance || changes.length === 0) continue
+      this.run.instances.keep(changeEnvironment(instance, { ...instance.environment, ...Object.fromEntries(changes) }))
+      news.set(path, changes.map(([name]) => name))
+    }
+    return news
   }
 
   tied(path: string, axis: number): { readonly variable: string; readonly value: Literal } | null {
@@ -185,8 +201,20 @@ export class RunGround implements Ground<string> {
     return this.isThere(inner) ? inner : null
   }
 
-  bring(path: string, content: Content, isLate: boolean): void {
-    this.run.instances.bring(path, content, isLate)
+  fill(path: string): void {
+    this.run.instances.arrange(path, this.run.nowMs)
+  }
+
+  begin(path: string, content: Content, isLate: boolean): string {
+    return this.run.instances.begin(path, content, isLate)
+  }
+
+  isLeaving(path: string): boolean {
+    return this.at(path).goneMs !== null
+  }
+
+  keep(path: string, content: Content): void {
+    this.run.instances.takeBack(path, content)
   }
 
   dismiss(path: string, content: Content, together: readonly Content[]): void {
@@ -199,9 +227,8 @@ export class RunGround implements Ground<string> {
 
   pulse(path: string, { part, motion }: Extract<Action, { do: 'pulse' }>): Ends {
     const now = this.run.nowMs
-    const before = this.at(path)
-    const after = pulse(before, part, motion, now)
-    this.replace(before, after)
+    const after = pulse(this.at(path), part, motion, now)
+    this.redraw(after)
     return known(laneEndOf(after, part, now))
   }
 
@@ -245,11 +272,6 @@ export class RunGround implements Ground<string> {
     return instance
   }
 
-  private recordState(before: Instance, { path, states, settlesMs }: Instance, axis: number, rule: Rule | null): void {
-    const atMs = this.run.nowMs
-    this.run.record({ what: 'state', atMs, instance: path, axis: axisId(before, axis), from: before.states[axis] ?? '', to: states[axis] ?? '', rule: rule?.id ?? null, settlesMs: settlesMs[axis] ?? atMs })
-  }
-
   private carried(before: Instance, after: Instance, axis: number, rule: Rule | null): Instance {
     const atMs = this.run.nowMs
     const { compiled, states } = before
@@ -258,9 +280,20 @@ export class RunGround implements Ground<string> {
     return carriedWithin(after, treeOf(before, lookup, atMs, false), { lookup, sources, atMs, axis })
   }
 
-  private replace(before: Instance, after: Instance): void {
+  /** The time of a rule is up for its axis. */
+  private firingOf(path: string, rule: Rule): Firing {
+    return { axis: this.at(path).compiled.component.axes.findIndex(({ id }) => id === rule.axis), rule }
+  }
+
+  private vanish(path: string): void {
+    this.run.instances.forget(path)
     this.run.pictures.forget()
-    this.run.instances.replace(before, after, this.run.nowMs)
+  }
+
+  /** What an instance shows may be other. */
+  private redraw(after: Instance): void {
+    this.run.pictures.forget()
+    this.run.instances.keep(after)
   }
 }
 

@@ -54,7 +54,7 @@ export class Instances {
     return this.known.keys()
   }
 
-  /** Starts an instance with everything inside it. */
+  /** Puts an instance here as it starts, with nothing inside it yet. */
   place(start: InstanceStart): void {
     this.order.set(start.path, this.nextOrder++)
     if (isSurface(start.path)) this.admitted++
@@ -62,8 +62,6 @@ export class Instances {
     const instance = startInstance(start)
     this.keep(instance)
     this.run.record({ what: 'appeared', atMs: start.atMs, instance: start.path, component: start.compiled.component.id, states: instance.states })
-    this.arrange(start.path, start.atMs)
-    if (start.compiled.rulesOn.has('shown')) this.run.ground.interpreter.offerLater(start.path, 'shown')
   }
 
   /** Stores an instance of which nothing changed that others depend on. */
@@ -72,17 +70,18 @@ export class Instances {
     this.agenda.add({ dueMs: nextDueMs(instance), order: certain(this.order.get(instance.path)), path: instance.path })
   }
 
+  /** Carries to what stands inside and around an instance how it has come to be since. */
+  carry(before: Instance, atMs: number): void {
+    const after = this.known.get(before.path)
+    if (!after || (before.targets === after.targets && before.environment === after.environment)) return
+    if (isToBeArranged(before, after)) this.arrange(after.path, atMs)
+    if (before.targets !== after.targets) for (let path = after.path; !isSurface(path); path = holderOf(path)) this.remeasure(path, atMs)
+  }
+
   /** Puts an instance's next value in place and carries it to what stands inside and around. */
   replace(before: Instance, after: Instance, atMs: number): void {
     this.keep(after)
-    if (before.targets === after.targets && before.environment === after.environment) return
-    if (isToBeArranged(before, after)) this.arrange(after.path, atMs)
-    if (before.targets !== after.targets) for (let path = after.path; !isSurface(path); path = holderOf(path)) this.remeasure(path, atMs)
-    if (before.environment !== after.environment) this.tellRenamed(after.path, before.environment, after.environment)
-  }
-
-  private tellRenamed(path: string, before: Instance['environment'], after: Instance['environment']): void {
-    this.run.ground.interpreter.tellLater(path, (name) => (before[name] === after[name] ? null : { to: after[name] }))
+    this.carry(before, atMs)
   }
 
   /** An item that has left is gone. */
@@ -96,7 +95,7 @@ export class Instances {
   }
 
   /** Puts into an instance what is to stand inside it now. */
-  private arrange(path: string, atMs: number): void {
+  arrange(path: string, atMs: number): void {
     const instance = certain(this.known.get(path))
     if (instance.compiled.holders.length === 0) return
     const { compiled, targets, environment } = instance
@@ -120,19 +119,18 @@ export class Instances {
     return within
   }
 
-  /** Starts what is new inside something; what was on its way out turns back as it is. */
-  bring(holder: string, content: Content, isLate: boolean): void {
-    const { step, part, compiled, parameters, states } = content
+  /** Starts what is new inside something. */
+  begin(holder: string, { step, part, compiled, parameters, states }: Content, isLate: boolean): string {
     const path = pathInside(holder, step)
-    const leaving = this.leavingFrom(holder)
-    const others = leaving.filter((each) => !isSameContent(each, content))
-    if (others.length < leaving.length && this.known.has(path)) {
-      this.leaving.set(holder, others)
-      return this.run.ground.rename(path, parameters)
-    }
     const { isMotionReduced } = certain(this.known.get(holder))
     const environment = { ...startEnvironment(this.run.project, compiled.component, this.shared), ...parameters }
     this.place({ path, compiled, environment, states, atMs: this.run.nowMs, isMotionReduced, isAbsent: isLate && part.kind === 'list' })
+    return path
+  }
+
+  /** What was on its way out of something turns back. */
+  takeBack(holder: string, content: Content): void {
+    this.leaving.set(holder, this.leavingFrom(holder).filter((each) => !isSameContent(each, content)))
   }
 
   /** Lets an item of a list come in from its absent look, in its turn. */
@@ -142,16 +140,13 @@ export class Instances {
     this.replace(inner, changePresence(inner, { isAbsent: false, atMs, ...turnOf(inner, content, together) }), atMs)
   }
 
-  /** Takes out what is not to be inside any more; an item of a list first goes to its absent look, in its turn, and is told that it is about to go. */
+  /** Takes out what is not to be inside any more; an item of a list first goes to its absent look, in its turn, and is still there when it is told. */
   dismiss(holder: string, content: Content, together: readonly Content[]): void {
     const atMs = this.run.nowMs
     const path = pathInside(holder, content.step)
-    const inner = this.known.get(path)
-    if (!inner) return
-    const isTold = inner.compiled.rulesOn.has('hidden')
-    if (isTold) this.run.ground.interpreter.offerLater(path, 'hidden')
+    const inner = certain(this.known.get(path))
     const after = content.part.kind === 'list' ? changePresence(inner, { isAbsent: true, atMs, ...turnOf(inner, content, together) }) : null
-    if (after?.goneMs == null || (after.goneMs <= atMs && !isTold)) return this.remove(path)
+    if (after?.goneMs == null || (after.goneMs <= atMs && !inner.compiled.rulesOn.has('hidden'))) return this.remove(path)
     this.leaving.set(holder, [...this.leavingFrom(holder), content])
     this.keep(after)
   }

@@ -73,6 +73,7 @@ export class Parts {
       path: '', compiled: compile(project, component), environment, states: options.states ?? {}, atMs: 0,
       isAbsent: options.isAbsent === true, isMotionReduced: parts.isMotionReduced,
     })
+    parts.ground.interpreter.appear('')
     parts.ground.interpreter.tellWaiting()
     return parts
   }

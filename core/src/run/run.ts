@@ -167,8 +167,9 @@ export class Run {
   }
 
   private nameByHand(path: string, name: string, value: Literal): void {
-    if (this.project.variables.some((variable) => variable.name === name)) this.parts.ground.assign(path, name, value)
-    else this.parts.ground.rename(path, { [name]: value })
+    const { interpreter } = this.parts.ground
+    if (this.project.variables.some((variable) => variable.name === name)) interpreter.assign(path, name, value)
+    else interpreter.name(path, { [name]: value })
   }
 
   private happenNext(): void {

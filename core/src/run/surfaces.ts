@@ -142,6 +142,7 @@ export class Surfaces {
     this.all = [...this.shown.filter(({ path }) => path !== surface.path), surface]
     const environment = startEnvironment(project, component, instances.shared)
     instances.place({ path: surface.path, compiled: compile(project, component), environment, states: {}, atMs, isMotionReduced })
+    this.run.ground.interpreter.appear(surface.path)
     this.run.record({ what: 'surface', atMs, screen: certain(surface.screen), instance: surface.path, isShown: true })
     this.run.pictures.forget()
     return going
@@ -187,7 +188,7 @@ export class Surfaces {
       return atMs
     }
     instances.replace(before, after, atMs)
-    for (const inside of instances.within(path)) instances.keep({ ...this.instance(inside), timers: [] })
+    for (const inside of instances.within(path)) this.run.ground.interpreter.retire(inside)
     return certain(after.goneMs)
   }
 

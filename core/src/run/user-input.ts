@@ -102,7 +102,7 @@ export class UserInput implements HandGround<string, Pointed, Focus> {
   }
 
   tell(path: string, what: Circumstance, isSo: boolean): void {
-    this.run.ground.rename(path, { [what]: isSo })
+    this.run.ground.interpreter.name(path, { [what]: isSo })
   }
 
   isSecond({ at }: Pointed): boolean {
@@ -169,7 +169,7 @@ export class UserInput implements HandGround<string, Pointed, Focus> {
     const { instances, pictures, ground } = this.run
     for (const [path, asked] of instances.listeners.toPointer()) {
       const instance = instances.get(path)
-      if (instance) ground.rename(path, pointerNames(pictures.now(), instance, at, asked))
+      if (instance) ground.interpreter.name(path, pointerNames(pictures.now(), instance, at, asked))
     }
   }
 

@@ -22,53 +22,79 @@ export type Note<T> =
   /** Rules set one another off without end; these. */
   | { readonly what: 'stopped'; readonly thing: T; readonly rules: readonly Rule[] }
 
+/** How a timer that belongs to the state its axis is in stands. */
+export type TimerStatus = 'waits' | 'counts' | 'held'
+
+/** What becomes of a timer: it begins, in one of three ways; it stops where it is; it goes on from there; or it is over. */
+export type TimerChange = TimerStatus | 'stops' | 'goes on' | 'ends'
+
+/** What names are to stand for; undefined where nobody knows. */
+export type Names = Readonly<Record<string, Literal | undefined>>
+
 /**
  * What there is for things to happen to: the instances of a run, at known instants and with known values, or a packed
- * configuration of an exploration, where some of it is not known. `T` is how it knows an instance.
+ * configuration of an exploration, where some of it is not known. It keeps what there is and says what is worked out of
+ * it; what follows from what is the interpreter's affair. `T` is how it knows an instance.
  */
 export interface Ground<T> {
   /** What instants count from is its own affair. */
   nowMs(): number
   isThere(thing: T): boolean
   compiledOf(thing: T): Compiled
+  /** Keeps how things are. What it returns carries, for one of them, what has become other since to what stands inside and around it. */
+  following(things: readonly T[]): (thing: T) => void
+
   /** The state of an axis. */
   stateOf(thing: T, axis: number): Id
   /** The state an axis was in before; null before its first change. */
   cameFrom(thing: T, axis: number): Id | null
+  /** Puts an axis into a state, with its motion. */
+  change(thing: T, axis: number, to: Id, rule: Rule | null): void
   /** What happens to the motion of an axis that is still going when another one is to start; null when none goes. */
   inTheWay(thing: T, axis: number): InterruptionPolicy | null
+  /** When the motion of an axis ends. */
+  motionEnds(thing: T, axis: number): Ends
+  /** Puts the motion of an axis at its end. */
+  skipToEnd(thing: T, axis: number): void
+  /** The motion of an axis is over. */
+  rest(thing: T, axis: number): void
   /** The rule of an axis that waits for its motion to end. */
   queued(thing: T, axis: number): Rule | null
   queue(thing: T, axis: number, rule: Rule | null): void
-  /** Puts the motion of an axis at its end. */
-  skipToEnd(thing: T, axis: number): void
-  /** Puts an axis into a state, with its timers and its motion, and carries what follows from that to what stands inside and around. */
-  change(thing: T, axis: number, to: Id, rule: Rule | null): void
-  /** The motion of an axis is over: timers that waited for that count. */
-  rest(thing: T, axis: number): void
-  /** The time of a timer is up; one that comes again and again counts anew. */
-  elapse(thing: T, rule: Rule): void
+
+  /** How the timer of a rule stands; null for one that is over, or has not begun. */
+  timer(thing: T, rule: Rule): TimerStatus | null
+  time(thing: T, rule: Rule, change: TimerChange): void
+
   /** Whether a condition holds. One that cannot be worked out never does. */
   isTrue(thing: T, condition: string): boolean
   /** What an expression comes to; undefined where nobody knows. Throws `RheoError` when it cannot be worked out. */
   worth(thing: T, expression: string): Literal | undefined
   /** Whether something is so that depends on what nobody knows. */
   guess(): boolean
-  /** Gives a variable a value, for everyone it means something to. */
-  assign(thing: T, variable: string, value: Literal | undefined): void
-  /** Lets names of a thing stand for something else, at once. */
-  name(thing: T, names: Readonly<Record<string, Literal | undefined>>): void
+  /** What a name of a thing stands for; undefined where nobody knows. */
+  named(thing: T, name: string): Literal | undefined
   /** The variable an axis is tied to, with what it has to be in the state the axis is in; null for one tied to none. */
   tied(thing: T, axis: number): { readonly variable: string; readonly value: Literal } | null
+  /** Gives a variable of a thing, or of everyone, a value; says to whom it means something, itself first. */
+  give(thing: T, variable: string, value: Literal | undefined): readonly T[]
+  /** Lets names stand for something else to some things, all of which mean the same by them; says which are news to whom. */
+  write(things: readonly T[], names: Names): ReadonlyMap<T, readonly string[]>
+
   recipients(from: T, to: Extract<Action, { do: 'send' }>['recipient']): readonly T[]
   /** What stands inside a thing, by the last step of its path; null when nothing does. */
   inside(thing: T, step: string): T | null
-  /** Lets something come into a thing; `isLate` where the thing was there before. What is on its way out comes back. */
-  bring(thing: T, content: Content, isLate: boolean): void
-  /** Lets something inside a thing go, as one of several. */
+  /** Puts inside a thing what it is to hold as it begins. */
+  fill(thing: T): void
+  /** Starts something inside a thing, with nothing inside itself yet; `isLate` where the thing was there before. */
+  begin(thing: T, content: Content, isLate: boolean): T
+  /** Whether something is on its way out. */
+  isLeaving(thing: T): boolean
+  /** Sends something inside a thing on its way out, as one of several, or is rid of it at once. */
   dismiss(thing: T, content: Content, together: readonly Content[]): void
-  /** When the motion of an axis ends. */
-  motionEnds(thing: T, axis: number): Ends
+  /** Takes back what is on its way out. */
+  keep(thing: T, content: Content): void
+
   /** Lets a part go through a motion of its own and says when that ends. */
   pulse(thing: T, action: Extract<Action, { do: 'pulse' }>): Ends
   /** Shows another screen, opens or closes an overlay, and says when that is done. */

@@ -1,7 +1,8 @@
 import { holdsIn, leadsFrom, RheoError, sameValue, type Action, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../document'
-import type { Compiled, Content } from '../machine'
+import { decidedBy, decidedState, type Compiled, type Content } from '../machine'
 import { groupsOf } from './action-groups'
-import type { Ends, Ground, Level } from './ground'
+import type { Ends, Ground, Level, Names } from './ground'
+import { beginTimers, countTimers, elapse, holdTimers, stopTimers } from './timers'
 
 /** So many rules may fire at one instant; more are taken to go on without end. */
 export const IMMEDIATE_LIMIT = 1000
@@ -22,11 +23,6 @@ export type Contents = ReadonlyMap<string, Content>
 export interface Arranged {
   readonly gone: readonly Content[]
   readonly come: readonly Content[]
-}
-
-/** What a name has come to stand for: `to` undefined where nobody knows. */
-export interface Renamed {
-  readonly to: Literal | undefined
 }
 
 /**
@@ -81,11 +77,6 @@ export class Interpreter<T> {
     this.waiting.push(() => this.offer(thing, trigger))
   }
 
-  /** A name of a thing has come to stand for something else; those who wait for that are told once what is going on has been done. */
-  tellLater(thing: T, renamed: (name: string) => Renamed | null): void {
-    if (this.ground.compiledOf(thing).rulesOn.has('changes')) this.waiting.push(() => this.tellChanges(thing, renamed))
-  }
-
   /** Messages and changes are told one after another until nothing is left; then time goes on. */
   tellWaiting(): void {
     if (this.isTelling) return
@@ -116,6 +107,18 @@ export class Interpreter<T> {
     this.enter(thing, axis, state, null)
   }
 
+  /** A thing has begun: the timers of its states count, what it holds begins inside it, and then it is told that it is shown. */
+  appear(thing: T): void {
+    for (const [axis] of this.ground.compiledOf(thing).component.axes.entries()) beginTimers(this.ground, thing, axis, true)
+    this.ground.fill(thing)
+    if (this.ground.compiledOf(thing).rulesOn.has('shown')) this.offerLater(thing, 'shown')
+  }
+
+  /** A thing is about to go, and does nothing more of itself. */
+  retire(thing: T): void {
+    stopTimers(this.ground, thing)
+  }
+
   /**
    * Carries to what stands inside a thing how that wants it now: what is not to be there any more goes, what is new comes,
    * and what stays is given its names and driven to the states that are other than before. Says what came and went.
@@ -126,32 +129,84 @@ export class Interpreter<T> {
     const stays = (content: Content) => isSameContent(had?.get(content.step), content) && isSameContent(has.get(content.step), content)
     const gone = [...(had?.values() ?? [])].filter((content) => !stays(content))
     const come = [...has.values()].filter((content) => !stays(content))
-    for (const content of gone) this.ground.dismiss(thing, content, gone)
+    for (const content of gone) this.dismiss(thing, content, gone)
     for (const content of has.values()) {
       const before = stays(content) ? had?.get(content.step) : undefined
       const inner = before ? this.ground.inside(thing, content.step) : null
       if (before && inner !== null) this.hold(inner, before, content)
-      else this.ground.bring(thing, content, had !== null)
+      else this.bring(thing, content, had !== null)
     }
     return { gone, come }
   }
 
   /** Gives what stays inside a thing what it is to be given now. */
   private hold(inner: T, before: Content, { parameters, states }: Content): void {
-    if (!sameValue(before.parameters, parameters)) this.ground.name(inner, parameters)
+    if (!sameValue(before.parameters, parameters)) this.name(inner, parameters)
     for (const [axis, state] of Object.entries(states)) if (before.states[axis] !== state) this.put(inner, axis, state)
+  }
+
+  /** Lets something begin inside a thing; what was on its way out turns back as it is, with what it is given now. */
+  private bring(thing: T, content: Content, isLate: boolean): void {
+    const inner = this.ground.inside(thing, content.step)
+    if (inner === null) return this.appear(this.ground.begin(thing, content, isLate))
+    if (this.ground.isLeaving(inner)) {
+      this.ground.keep(thing, content)
+      for (const [axis] of this.ground.compiledOf(inner).component.axes.entries()) beginTimers(this.ground, inner, axis, true)
+    }
+    this.name(inner, content.parameters)
+  }
+
+  /** Lets something inside a thing go. It is told, and still hears what is said as long as its way out takes. */
+  private dismiss(thing: T, content: Content, together: readonly Content[]): void {
+    const inner = this.ground.inside(thing, content.step)
+    if (inner === null || this.ground.isLeaving(inner)) return
+    if (this.ground.compiledOf(inner).rulesOn.has('hidden')) this.offerLater(inner, 'hidden')
+    this.retire(inner)
+    this.ground.dismiss(thing, content, together)
+  }
+
+  /** Gives a variable a value, for everyone it means something to. */
+  assign(thing: T, variable: string, value: Literal | undefined): void {
+    this.write(this.ground.give(thing, variable, value), { [variable]: value })
+  }
+
+  /** Lets names of a thing stand for something else, at once. */
+  name(thing: T, names: Names): void {
+    if (this.ground.isThere(thing)) this.write([thing], names)
+  }
+
+  /** What names decide follows them at once: clocks stand still or go on, axes go to their states; whoever waits for changes is told once what is going on has been done. */
+  private write(things: readonly T[], names: Names): void {
+    const follow = this.ground.following(things)
+    for (const [thing, news] of this.ground.write(things, names)) {
+      if (!this.ground.isThere(thing)) continue
+      holdTimers(this.ground, thing, news)
+      this.decide(thing, news)
+      follow(thing)
+      this.tellLater(thing, news)
+    }
+  }
+
+  private decide(thing: T, news: readonly string[]): void {
+    for (const [index, axis] of this.ground.compiledOf(thing).component.axes.entries()) {
+      const name = decidedBy(axis)
+      const value = name !== null && news.includes(name) ? this.ground.named(thing, name) : undefined
+      const to = name !== null && value !== undefined ? decidedState(axis, { [name]: value }) : null
+      if (to && to.id !== this.ground.stateOf(thing, index)) this.go(thing, index, to.id, null)
+    }
   }
 
   /** Delivers a message with what it carries. */
   deliver(thing: T, message: string, payload: Literal | undefined): void {
     if (!this.ground.isThere(thing)) return
-    this.ground.name(thing, { payload })
+    this.name(thing, { payload })
     for (const each of this.firing(thing, 'message', null, (trigger) => trigger.on === 'message' && trigger.name === message)) this.fire(thing, each)
   }
 
   /** The motion of an axis has come to its end. */
   settle(thing: T, axis: number): void {
     this.ground.rest(thing, axis)
+    countTimers(this.ground, thing, axis)
     this.ground.note({ what: 'settled', thing, axis })
     const queued = this.ground.queued(thing, axis)
     if (queued) this.ground.queue(thing, axis, null)
@@ -161,7 +216,7 @@ export class Interpreter<T> {
 
   /** The time of a rule that waits for time is up. */
   timeIsUp(thing: T, firing: Firing): void {
-    this.ground.elapse(thing, firing.rule)
+    elapse(this.ground, thing, firing.rule)
     if (this.canFire(thing, firing)) this.fire(thing, firing)
   }
 
@@ -205,9 +260,18 @@ export class Interpreter<T> {
   }
 
   private enter(thing: T, axis: number, to: Id, rule: Rule | null): void {
-    this.ground.change(thing, axis, to, rule)
+    const follow = this.ground.following([thing])
+    this.go(thing, axis, to, rule)
+    follow(thing)
     const tied = this.ground.tied(thing, axis)
-    if (tied) this.ground.assign(thing, tied.variable, tied.value)
+    if (tied) this.assign(thing, tied.variable, tied.value)
+  }
+
+  /** An axis goes to a state: what waited there to go elsewhere is forgotten, and the timers of the state begin. */
+  private go(thing: T, axis: number, to: Id, rule: Rule | null): void {
+    this.ground.change(thing, axis, to, rule)
+    if (this.ground.queued(thing, axis)) this.ground.queue(thing, axis, null)
+    beginTimers(this.ground, thing, axis, false)
   }
 
   /** Does something and says when it has ended. What cannot be worked out, or is about something gone, is a finding and passed over. */
@@ -226,7 +290,7 @@ export class Interpreter<T> {
       case 'set': {
         const value = this.ground.worth(thing, action.to)
         this.ground.note({ what: 'set', thing, name: action.variable, value })
-        this.ground.assign(thing, action.variable, value)
+        this.assign(thing, action.variable, value)
         return this.atOnce()
       }
       case 'send': {
@@ -257,15 +321,23 @@ export class Interpreter<T> {
     return [now, now]
   }
 
-  private tellChanges(thing: T, renamed: (name: string) => Renamed | null): void {
+  private tellLater(thing: T, news: readonly string[]): void {
+    if (!this.ground.isThere(thing) || !this.ground.compiledOf(thing).rulesOn.has('changes')) return
+    const values = new Map(news.map((name) => [name, this.ground.named(thing, name)]))
+    this.waiting.push(() => this.tellChanges(thing, values))
+  }
+
+  /** Tells a thing which names have come to stand for something else, and for what; undefined where nobody knows. */
+  private tellChanges(thing: T, values: ReadonlyMap<string, Literal | undefined>): void {
     if (!this.ground.isThere(thing)) return
-    const changeFor = (trigger: Trigger) => (trigger.on === 'changes' ? renamed(trigger.name) : null)
     const isMeant: IsMeant = (trigger) => {
-      const change = changeFor(trigger)
-      return change !== null && trigger.on === 'changes' && (trigger.to === null || change.to === undefined || trigger.to === change.to)
+      if (trigger.on !== 'changes' || !values.has(trigger.name)) return false
+      const value = values.get(trigger.name)
+      return trigger.to === null || value === undefined || trigger.to === value
     }
     for (const each of this.firing(thing, 'changes', null, isMeant)) {
-      const isKnown = changeFor(each.rule.trigger)?.to !== undefined
+      const { trigger } = each.rule
+      const isKnown = trigger.on === 'changes' && values.get(trigger.name) !== undefined
       if (isKnown || this.ground.guess()) this.fire(thing, each)
     }
   }

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import type { Action, InputAction } from '@rheoscope/core/document'
 import { Run } from '@rheoscope/core/run'
-import { every, projectOf, settled, small, tap, type SmallRule } from '../run/small-component'
+import { after, every, projectOf, settled, small, tap, type SmallRule } from '../run/small-component'
 
 const set = (id: string, variable: string, to: string): Action => ({ id, do: 'set', variable, to })
 
@@ -69,4 +69,26 @@ test('only the first rule of an axis answers, and what one level has answered an
   ])
   tapOn(run)
   expect(n(run)).toBe(1)
+})
+
+test('a state begins with its own timers counting, and none of those that are ignored', () => {
+  const rules: readonly SmallRule[] = [{ on: after(50), in: ['b'], to: 'a' }, { on: after(70), in: ['a'], to: { go: 'ignored' } }, { on: after(90), in: ['a'], to: 'b' }]
+  const counting = (run: Run) => run.instance('')!.timers.map(({ rule, dueMs }) => [rule.id, dueMs])
+  const run = start(rules)
+  expect(counting(run)).toEqual([['r2', 90]])
+  run.advanceTo(90)
+  expect(counting(run)).toEqual([['r0', 140]])
+})
+
+test('an axis that a name decides follows when the name changes, and not when another one does', () => {
+  const flag = { id: 'f', name: 'flag', type: 'yes/no', start: false } as const
+  const component = small({ a: {}, b: {}, c: {} }, [{ on: tap, to: 'c' }, { on: { on: 'key', key: 'k', modifiers: {}, anywhere: true }, to: { go: 'stay' }, actions: [set('count', 'n', 'n + 1')] }], { variables, parameters: [{ id: 'p', name: 'p', type: 'yes/no', initial: false }] })
+  const run = new Run({ ...projectOf({ ...component, axes: component.axes.map((axis) => ({ ...axis, boundTo: { parameter: 'p' } })) }), variables: [flag] }, { component: 'small' })
+  const give = (value: boolean) => run.send({ do: 'parameter', instance: '', name: 'p', value })
+  give(true)
+  tapOn(run)
+  run.send({ do: 'key', key: 'k', modifiers: {} })
+  expect([run.instance('')!.states, n(run)]).toEqual([['c'], 1])
+  give(false)
+  expect(run.instance('')!.states).toEqual(['a'])
 })

@@ -1,22 +1,16 @@
 import { certain, type Action, type Id, type InterruptionPolicy, type Literal, type Rule } from '../../document'
 import { evaluate, isShared, namesOr } from '../../expression'
-import { axisAt, tiedTo, timerStart, type Compiled, type Content } from '../../machine'
-import { Interpreter, type Ends, type Ground, type Note } from '../../semantics'
+import { axisAt, decidedState, tiedTo, type Compiled, type Content } from '../../machine'
+import { Interpreter, type Ends, type Ground, type Names, type Note, type TimerChange, type TimerStatus } from '../../semantics'
 import { UNKNOWN } from './domain'
 import { holdsTrue, UNSURE, type Sure } from './sureness'
 import { NOTHING_HELD, type Held, type Manner } from './manner'
 import { markOf } from './mark-of'
-import type { NetAxis, NetItem, NetName, NetTimer, Network } from './network'
-import { keptAt, keptWait, PRESENCE, stageOfWait, TIMER, type Configuration, type Deadline, type Mark, type Occasion, type Outcome } from './occasion'
+import type { NetAxis, NetItem, Network } from './network'
+import { keptAt, keptWait, PRESENCE, stageOfWait, statusOf, TIMER, timerAfter, type Configuration, type Deadline, type Mark, type Occasion, type Outcome } from './occasion'
 import type { Answering, Spot } from './spots'
 import type { Thing } from './things'
 import { Hands } from './hands'
-
-/** A name that stands for something else than before. */
-interface NameChange {
-  readonly kept: NetName
-  readonly after: number
-}
 
 /**
  * What happens at one instant, from a configuration to the next: the ground that rules and actions change, packed as the
@@ -35,6 +29,8 @@ export class Instant implements Ground<Thing> {
   private readonly started = new Set<number>()
   /** Items of lists that are gone once they have been told. */
   private readonly leaving = new Set<NetItem>()
+  /** What is to begin inside something that has begun. */
+  private readonly coming = new Set<Thing>()
 
   constructor(readonly network: Network, private readonly manner: Manner, before: Configuration, private readonly choices: readonly boolean[], private readonly ending: readonly Deadline[] = []) {
     this.configuration = before.slice()
@@ -52,8 +48,7 @@ export class Instant implements Ground<Thing> {
   private bringAbout(occasion: Occasion): void {
     switch (occasion.what) {
       case 'begin':
-        for (const thing of this.network.things) if (this.isThere(thing) && thing.compiled.rulesOn.has('shown')) this.interpreter.offerLater(thing, 'shown')
-        return
+        return this.beginAnew()
       case 'settle':
         return this.interpreter.settle(occasion.axis.thing, occasion.axis.own)
       case 'timer': {
@@ -71,12 +66,11 @@ export class Instant implements Ground<Thing> {
         return this.vanish(occasion.item)
       case 'return':
         this.hands.forget()
-        for (const thing of this.network.things) if (thing.holder === null || !this.network.has(thing.holder)) this.beginAnew(thing)
-        return
+        return this.beginAnew()
       case 'message':
         return this.interpreter.deliver(occasion.thing, occasion.name, undefined)
       case 'name':
-        return this.setName(occasion.name, occasion.value)
+        return this.interpreter.assign(certain(occasion.name.readers[0]), occasion.name.name, occasion.name.domain.valueOf(occasion.value))
       case 'put': {
         const { axis, state } = occasion
         return this.interpreter.put(axis.thing, axisAt(axis.thing.compiled, axis.own).id, certain(axis.states[state]))
@@ -95,6 +89,7 @@ export class Instant implements Ground<Thing> {
   }
 
   private isPresent(thing: Thing): boolean {
+    if (this.coming.has(thing)) return false
     const item = this.network.items.get(thing)
     if (item && this.kept(item.at) === PRESENCE.gone) return false
     return thing.holder === null || !this.network.has(thing.holder) || this.isPresent(thing.holder)
@@ -114,21 +109,6 @@ export class Instant implements Ground<Thing> {
       if (value !== undefined) known[name] = value
     }
     return known
-  }
-
-  /** Lets a name stand for something else, for everyone it means something to. */
-  setName(kept: NetName, value: number, owner?: Thing): void {
-    this.setNames(owner ? [owner, ...kept.readers.filter((each) => each !== owner)] : kept.readers, [[kept, value]])
-  }
-
-  /** Lets names stand for something else at once, for everyone they mean something to. */
-  private setNames(readers: readonly Thing[], wanted: readonly (readonly [NetName, number])[]): void {
-    if (wanted.some(([, value]) => value === UNKNOWN)) this.isExact = false
-    const changes = wanted.filter(([{ at }, value]) => value === UNKNOWN || this.kept(at) !== value).map(([kept, value]): NameChange => ({ kept, after: value }))
-    if (changes.length === 0) return
-    const held = readers.map((thing) => this.heldBy(thing))
-    for (const { kept, after } of changes) this.configuration[kept.at] = after
-    for (const [index, thing] of readers.entries()) if (this.isThere(thing)) this.renamed(thing, changes, certain(held[index]))
   }
 
   /** Starts a clock anew. */
@@ -167,24 +147,21 @@ export class Instant implements Ground<Thing> {
   }
 
   rest(thing: Thing, own: number): void {
-    const axis = this.axis(thing, own)
-    this.configuration[axis.motionAt] = 0
-    for (const timer of this.network.timersOfAxis(axis)) if (this.configuration[timer.at] === TIMER.waits) this.begin(timer, true)
+    this.configuration[this.axis(thing, own).motionAt] = 0
   }
 
-  elapse(thing: Thing, rule: Rule): void {
-    const timer = this.network.timersOfThing(thing).find((each) => each.rule === rule)
+  timer(thing: Thing, rule: Rule): TimerStatus | null {
+    const timer = this.network.timerFor(thing, rule)
+    return timer ? statusOf(this.kept(timer.at)) : null
+  }
+
+  time(thing: Thing, rule: Rule, change: TimerChange): void {
+    const timer = this.network.timerFor(thing, rule)
     if (!timer) return
-    const isAgain = rule.trigger.on === 'every'
-    if (isAgain) this.start(this.network.timerClock(timer))
-    this.configuration[timer.at] = isAgain ? TIMER.counts : TIMER.off
-  }
-
-  /** Puts a timer as it is to be in the state its axis is in now. */
-  private begin(timer: NetTimer, isSettled: boolean): void {
-    const start = timerStart(timer.rule, this.stateOf(timer.thing, timer.axis.own), isSettled, (condition) => this.isTrue(timer.thing, condition))
-    this.configuration[timer.at] = TIMER[start]
-    if (start === 'counts') this.start(this.network.timerClock(timer))
+    const after = timerAfter(this.kept(timer.at), change)
+    this.configuration[timer.at] = after
+    if (after === TIMER.blurred) this.isExact = false
+    if (after === TIMER.counts || after === TIMER.blurred) this.start(this.network.timerClock(timer))
   }
 
   compiledOf({ compiled }: Thing): Compiled {
@@ -220,11 +197,12 @@ export class Instant implements Ground<Thing> {
   /** How long the next motion takes follows from what is done about the one that goes; see `Manner.span`. */
   skipToEnd(): void {}
 
-  change(thing: Thing, own: number, to: Id, rule: Rule | null): void {
-    const axis = this.axis(thing, own)
-    const held = this.heldBy(thing)
-    this.enter(axis, axis.states.indexOf(to), rule)
-    this.arrange(thing, held)
+  following(things: readonly Thing[]): (thing: Thing) => void {
+    const before = new Map(things.map((thing) => [thing, this.heldBy(thing)]))
+    return (thing) => {
+      const [had, has] = [before.get(thing) ?? NOTHING_HELD, this.heldBy(thing)]
+      if (had !== has && this.isThere(thing)) this.interpreter.arrange(thing, had, has)
+    }
   }
 
   tied(thing: Thing, own: number): { readonly variable: string; readonly value: Literal } | null {
@@ -232,13 +210,31 @@ export class Instant implements Ground<Thing> {
     return axis && axis.boundTo !== null ? tiedTo(axis, this.stateOf(thing, own), this.environmentOf(thing)) : null
   }
 
-  assign(thing: Thing, variable: string, value: Literal | undefined): void {
-    const kept = this.network.nameFor(thing, variable)
-    if (kept) this.setName(kept, kept.domain.numberOf(value), thing)
+  named(thing: Thing, name: string): Literal | undefined {
+    const kept = this.network.nameFor(thing, name)
+    return kept?.domain.valueOf(this.kept(kept.at))
   }
 
-  name(thing: Thing, names: Readonly<Record<string, Literal | undefined>>): void {
-    this.setNames([thing], [...this.network.namesOfThing(thing).values()].flatMap((kept) => (kept.thing === thing && kept.name in names ? [[kept, kept.domain.numberOf(names[kept.name])] as const] : [])))
+  give(thing: Thing, variable: string): readonly Thing[] {
+    const kept = this.network.nameFor(thing, variable)
+    return kept ? [thing, ...kept.readers.filter((each) => each !== thing)] : []
+  }
+
+  write(things: readonly Thing[], names: Names): ReadonlyMap<Thing, readonly string[]> {
+    const [first] = things
+    const changed = first === undefined ? [] : Object.entries(names).filter(([name, value]) => this.writeOne(first, name, value)).map(([name]) => name)
+    return new Map(changed.length === 0 ? [] : things.filter((thing) => this.isThere(thing)).map((thing) => [thing, changed]))
+  }
+
+  /** Says whether a name may stand for something else now. */
+  private writeOne(thing: Thing, name: string, value: Literal | undefined): boolean {
+    const kept = this.network.nameFor(thing, name)
+    if (!kept) return false
+    const after = kept.domain.numberOf(value)
+    if (after === UNKNOWN) this.isExact = false
+    else if (after === this.kept(kept.at)) return false
+    this.configuration[kept.at] = after
+    return true
   }
 
   private axis(thing: Thing, own: number): NetAxis {
@@ -252,17 +248,16 @@ export class Instant implements Ground<Thing> {
     return !this.started.has(axis.index) && this.ending.some(({ clock }) => clock === axis.index)
   }
 
-  private enter(axis: NetAxis, to: number, rule: Rule | null): void {
-    const from = this.kept(axis.at)
+  change(thing: Thing, own: number, state: Id, rule: Rule | null): void {
+    const axis = this.axis(thing, own)
+    const [from, to] = [this.kept(axis.at), axis.states.indexOf(state)]
     const left = axis.motionAt < 0 || this.isEnding(axis) ? 0 : this.kept(axis.motionAt)
-    const before = this.statesOf(axis.thing)
+    const before = this.statesOf(thing)
     this.configuration[axis.at] = to
     if (axis.fromAt >= 0) this.configuration[axis.fromAt] = from + 1
-    if (axis.queuedAt >= 0) this.configuration[axis.queuedAt] = 0
-    for (const timer of this.network.timersOfAxis(axis)) this.begin(timer, false)
     let span = 0
     if (axis.motionAt >= 0) {
-      span = this.network.spanIndex(this.manner.span(axis, { states: before, from, to, rule, names: this.namesOf(axis.thing), left: this.network.span(left) }))
+      span = this.network.spanIndex(this.manner.span(axis, { states: before, from, to, rule, names: this.namesOf(thing), left: this.network.span(left) }))
       this.configuration[axis.motionAt] = span
       const { least, most } = this.network.span(span)
       if (least < most) this.isExact = false
@@ -284,20 +279,8 @@ export class Instant implements Ground<Thing> {
   }
 
   inside(thing: Thing, step: string): Thing | null {
-    return this.manner.insideOf(thing).find((inner) => inner.step === step) ?? null
-  }
-
-  bring(thing: Thing, content: Content): void {
-    const inner = this.inside(thing, content.step)
-    const item = inner && this.network.items.get(inner)
-    if (item) this.come(item, content)
-    else if (inner) this.name(inner, content.parameters)
-  }
-
-  dismiss(thing: Thing, { step }: Content): void {
-    const inner = this.inside(thing, step)
-    const item = inner && this.network.items.get(inner)
-    if (item) this.take(item)
+    const inner = this.manner.insideOf(thing).find((each) => each.step === step)
+    return inner && this.isThere(inner) ? inner : null
   }
 
   motionEnds(thing: Thing, own: number): Ends {
@@ -322,89 +305,78 @@ export class Instant implements Ground<Thing> {
     if (mark) this.marks.push(mark)
   }
 
-  /** Names mean something else to a thing now: its timers stand still or go on, axes they decide go to their states, and what it holds is told. */
-  private renamed(thing: Thing, changes: readonly NameChange[], held: Held): void {
-    const names = changes.map(({ kept }) => kept.name)
-    for (const timer of this.network.timersOfThing(thing)) this.holdOrNot(timer, names)
-    for (const axis of this.network.axesOfThing(thing)) for (const { kept } of changes) {
-      const to = this.manner.decided(axis, kept.name, kept.domain.valueOf(this.kept(kept.at)))
-      if (to >= 0 && to !== this.configuration[axis.at]) this.enter(axis, to, null)
-    }
-    this.arrange(thing, held)
-    this.interpreter.tellLater(thing, (name) => {
-      const change = changes.find(({ kept }) => kept.name === name)
-      return change ? { to: change.kept.domain.valueOf(change.after) } : null
-    })
-  }
-
-  /** A timer stands still while its condition holds; how long it had been counting then is not known any more. */
-  private holdOrNot({ rule, thing, at, ...timer }: NetTimer, names: readonly string[]): void {
-    const { trigger } = rule
-    const status = this.configuration[at]
-    if (status === TIMER.off || status === TIMER.waits || !('pauseWhile' in trigger) || trigger.pauseWhile === null || !namesOr(trigger.pauseWhile).some((name) => names.includes(name))) return
-    const isHeld = this.isTrue(thing, trigger.pauseWhile)
-    if (isHeld === (status === TIMER.held || status === TIMER.stopped)) return
-    this.configuration[at] = isHeld ? TIMER.stopped : status === TIMER.held ? TIMER.counts : TIMER.blurred
-    if (this.configuration[at] === TIMER.blurred) this.isExact = false
-    if (!isHeld) this.start(this.network.timerClock(timer))
-  }
-
-  /** Carries to what stands inside a thing how it is to be there now. */
-  private arrange(thing: Thing, before: Held): void {
-    const now = this.heldBy(thing)
-    if (now !== before) this.interpreter.arrange(thing, before, now)
-  }
-
   private heldBy(thing: Thing): Held {
     return this.manner.insideOf(thing).length === 0 ? NOTHING_HELD : this.manner.holding(this.situationOf(thing), thing, () => ({ states: this.statesOf(thing), names: this.namesOf(thing) }))
   }
 
-  /** An item of a list begins anew when it comes, unless it was still on its way out. */
-  private come(item: NetItem, content: Content): void {
-    const isBack = this.leaving.delete(item) || this.kept(item.at) >= PRESENCE.leaving
-    if (!isBack && this.kept(item.at) === PRESENCE.there) return this.name(item.thing, content.parameters)
-    this.configuration[item.at] = PRESENCE.there
-    if (!isBack) return this.beginAnew(item.thing, content)
-    for (const timer of this.network.timersOfThing(item.thing)) this.begin(timer, true)
-    this.name(item.thing, content.parameters)
+  /** What stands on its own begins, with what is inside it. */
+  private beginAnew(): void {
+    for (const thing of this.network.things) {
+      if (thing.holder !== null && this.network.has(thing.holder)) continue
+      this.restart(thing)
+      this.interpreter.appear(thing)
+    }
   }
 
-  /** Lets a thing begin with what it is given now, and what stands inside it. */
-  private beginAnew(thing: Thing, given?: Content): void {
+  fill(thing: Thing): void {
+    const inside = this.manner.insideOf(thing)
+    if (inside.length === 0) return
+    for (const inner of inside) {
+      const item = this.network.items.get(inner)
+      if (item) this.vanish(item)
+      else this.coming.add(inner)
+    }
+    this.interpreter.arrange(thing, null, this.heldBy(thing))
+  }
+
+  begin(thing: Thing, { step, ...given }: Content): Thing {
+    const inner = certain(this.manner.insideOf(thing).find((each) => each.step === step))
+    const item = this.network.items.get(inner)
+    if (item) this.configuration[item.at] = PRESENCE.there
+    this.coming.delete(inner)
+    this.restart(inner, given)
+    return inner
+  }
+
+  /** Puts a thing where it begins, with what it is given now. */
+  private restart(thing: Thing, given?: Pick<Content, 'parameters' | 'states'>): void {
     this.manner.restart(this.configuration, thing)
     for (const kept of this.network.namesOfThing(thing).values()) if (kept.thing === thing && given && kept.name in given.parameters) this.configuration[kept.at] = kept.domain.numberOf(given.parameters[kept.name])
     for (const axis of this.network.axesOfThing(thing)) this.configuration[axis.at] = this.startOf(axis, given)
-    for (const timer of this.network.timersOfThing(thing)) this.begin(timer, true)
-    if (thing.compiled.rulesOn.has('shown')) this.interpreter.offerLater(thing, 'shown')
-    const held = this.heldBy(thing)
-    for (const inner of this.manner.insideOf(thing)) {
-      const [item, content] = [this.network.items.get(inner), held.get(inner.step)]
-      if (item) this.configuration[item.at] = content ? PRESENCE.there : PRESENCE.gone
-      if (!item || content) this.beginAnew(inner, content)
-    }
   }
 
   /** The state an axis begins in: the one its holder wants, else the one a name decides, else its own. */
-  private startOf(axis: NetAxis, given: Content | undefined): number {
-    const wanted = given?.states[axisAt(axis.thing.compiled, axis.own).id]
+  private startOf(axis: NetAxis, given: Pick<Content, 'states'> | undefined): number {
+    const of = axisAt(axis.thing.compiled, axis.own)
+    const wanted = given?.states[of.id]
     if (wanted !== undefined) return axis.states.indexOf(wanted)
-    const decided = [...this.network.namesOfThing(axis.thing).values()].map((kept) => this.manner.decided(axis, kept.name, kept.domain.valueOf(this.kept(kept.at))))
-    return decided.find((state) => state >= 0) ?? axis.start
+    const decided = decidedState(of, this.namesOf(axis.thing))
+    return decided ? axis.states.indexOf(decided.id) : axis.start
   }
 
-  /** An item is told when it is about to go. As long as its way out takes it still hears what is said, though its timers stop. */
-  private take(item: NetItem): void {
-    const { thing, at } = item
-    if (this.kept(at) !== PRESENCE.there || this.leaving.has(item)) return
-    const mostMs = this.manner.wayOut(thing, this.statesOf(thing))
-    if (mostMs === 0) this.leaving.add(item)
-    else {
-      this.configuration[at] = PRESENCE.leaving + this.network.spanIndex({ least: 0, most: mostMs, policy: 'continue' })
+  keep(thing: Thing, content: Content): void {
+    const item = this.itemIn(thing, content)
+    if (!item) return
+    this.leaving.delete(item)
+    this.configuration[item.at] = PRESENCE.there
+  }
+
+  /** What takes no time to go is gone at once, but not before it has been told. */
+  dismiss(thing: Thing, content: Content): void {
+    const item = this.itemIn(thing, content)
+    if (!item) return
+    const mostMs = content.part.kind === 'list' ? this.manner.wayOut(item.thing, this.statesOf(item.thing)) : 0
+    if (mostMs > 0) {
+      this.configuration[item.at] = PRESENCE.leaving + this.network.spanIndex({ least: 0, most: mostMs, policy: 'continue' })
       this.isExact = false
       this.start(this.network.itemClock(item))
-    }
-    for (const timer of this.network.timersOfThing(thing)) this.configuration[timer.at] = TIMER.off
-    if (thing.compiled.rulesOn.has('hidden')) this.interpreter.offerLater(thing, 'hidden')
+    } else if (content.part.kind === 'list' && item.thing.compiled.rulesOn.has('hidden')) this.leaving.add(item)
+    else this.vanish(item)
+  }
+
+  private itemIn(thing: Thing, { step }: Content): NetItem | undefined {
+    const inner = this.manner.insideOf(thing).find((each) => each.step === step)
+    return inner && this.network.items.get(inner)
   }
 
   /** What is not there is as it will be when it comes. */
@@ -437,9 +409,9 @@ export class Instant implements Ground<Thing> {
     return this.isThere(spot.at.thing) && spot.way.every(({ thing, part }) => (part === null ? !this.isLeaving(thing) : this.answering(thing).open.has(part)))
   }
 
-  private isLeaving(thing: Thing): boolean {
+  isLeaving(thing: Thing): boolean {
     const item = this.network.items.get(thing)
-    return item !== undefined && this.kept(item.at) >= PRESENCE.leaving
+    return item !== undefined && (this.leaving.has(item) || this.kept(item.at) >= PRESENCE.leaving)
   }
 
   canFocus(spot: Spot): boolean {
@@ -450,6 +422,6 @@ export class Instant implements Ground<Thing> {
   /** Lets a thing know whether it is hovered, pressed or has the focus. */
   tell(thing: Thing, what: 'hovered' | 'pressed' | 'focused', isSo: boolean): void {
     const kept = this.network.namesOfThing(thing).get(what)
-    if (kept && !isShared(this.network.project, thing.compiled.component, what)) this.setName(kept, kept.domain.numberOf(isSo))
+    if (kept && !isShared(this.network.project, thing.compiled.component, what)) this.interpreter.name(thing, { [what]: isSo })
   }
 }

@@ -1,11 +1,10 @@
 import { certain, type Action, type Id, type Literal, type Motion, type Rule } from '../../document'
 import {
-  axisAt, changePresence, changeState, decidedState, laneEndOf, pulse, standsInTheWay, startInstance, timerStart, type Content, type Instance,
+  changePresence, changeState, laneEndOf, pulse, standsInTheWay, startInstance, type Content, type Instance,
 } from '../../machine'
 import { formOf, resolveTiming, staggerDelayMs, type MotionSources } from '../../motion'
 import { listEntrance } from '../../run'
 import { recipientsOf } from '../../semantics'
-import { holdsTrue } from './sureness'
 import { NO_SPAN, type NetAxis, type Network, type Span } from './network'
 import { TIMER, type Configuration } from './occasion'
 import { answeringOf, type Answering } from './spots'
@@ -64,12 +63,14 @@ export class Manner {
     return recipientsOf(listening, from.path, recipient).flatMap((path) => this.paths.get(path) ?? [])
   }
 
-  /** What a thing holds; `key` is the same for situations that are alike. */
+  /** What a thing holds of what is looked at; `key` is the same for situations that are alike. */
   holding(key: string, thing: Thing, situation: () => Situated): Held {
     const known = this.held.get(key)
     if (known) return known
     const { states, names } = situation()
-    const held = new Map(contentsIn(this.network.project, thing, states, { ...thing.environment, ...names }).map((content) => [content.step, content]))
+    const inside = this.insideOf(thing)
+    const isLookedAt = ({ step, compiled }: Content) => inside.some((inner) => inner.step === step && inner.compiled.component.id === compiled.component.id)
+    const held = new Map(contentsIn(this.network.project, thing, states, { ...thing.environment, ...names }).filter(isLookedAt).map((content) => [content.step, content]))
     this.held.set(key, held)
     return held
   }
@@ -88,14 +89,6 @@ export class Manner {
     const known = this.environments.get(key) ?? { ...thing.environment, ...names() }
     this.environments.set(key, known)
     return known
-  }
-
-  /** The state a name puts an axis into; -1 when it has no say. */
-  decided({ thing, own, states }: NetAxis, name: string, value: Literal | undefined): number {
-    const axis = axisAt(thing.compiled, own)
-    if (axis.boundTo === null || value === undefined || ('variable' in axis.boundTo ? axis.boundTo.variable : axis.boundTo.parameter) !== name) return -1
-    const state = decidedState(axis, { [name]: value })
-    return state ? states.indexOf(state.id) : -1
   }
 
   /** How long a motion takes when it sets out from rest; from a motion that still goes it may be shorter or longer. */
@@ -158,14 +151,13 @@ export class Manner {
     return Math.max(...[0, count - 1].map((place) => changePresence(instance, { isAbsent: true, atMs: 0, ...listEntrance(instance, list, place, count) }).goneMs ?? 0))
   }
 
-  /** Puts a thing into a configuration as it begins. */
+  /** Puts a thing into a configuration as it begins, before any of its timers has. */
   restart(configuration: Configuration, thing: Thing): void {
     for (const axis of this.network.axesOfThing(thing)) {
       configuration[axis.at] = axis.start
       for (const at of [axis.fromAt, axis.motionAt, axis.queuedAt]) if (at >= 0) configuration[at] = 0
     }
-    const isHeld = (condition: string) => holdsTrue(condition, thing.environment, () => false) === true
-    for (const { axis, rule, at } of this.network.timersOfThing(thing)) configuration[at] = TIMER[timerStart(rule, axis.states[axis.start] ?? '', true, isHeld)]
+    for (const { at } of this.network.timersOfThing(thing)) configuration[at] = TIMER.off
     for (const kept of this.network.namesOfThing(thing).values()) if (kept.thing === thing) configuration[kept.at] = kept.domain.numberOf(thing.environment[kept.name])
   }
 

@@ -1,6 +1,6 @@
 import { certain, theOne, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
 import { isShared, namesOr } from '../../expression'
-import { axisAt } from '../../machine'
+import { axisAt, msOf } from '../../machine'
 import { motionSources } from '../../motion'
 import { Domain } from './domain'
 import { keysIn } from './moves'
@@ -110,7 +110,7 @@ export class Network {
   private readonly own: ReadonlySet<Thing>
   private readonly axisOfThing = new Map<Thing, readonly NetAxis[]>()
   private readonly timerOfThing: ReadonlyMap<Thing, readonly NetTimer[]>
-  private readonly timerOfAxis: ReadonlyMap<NetAxis, readonly NetTimer[]>
+  private readonly timerOfRule: ReadonlyMap<Thing, ReadonlyMap<Rule, NetTimer>>
   private readonly nameOfThing = new Map<Thing, ReadonlyMap<string, NetName>>()
   private next = 0
 
@@ -130,7 +130,7 @@ export class Network {
     for (const axis of this.axes) this.axisOfThing.set(axis.thing, [...(this.axisOfThing.get(axis.thing) ?? []), axis])
     this.timers = this.timersOf()
     this.timerOfThing = grouped(this.timers, ({ thing }) => thing)
-    this.timerOfAxis = grouped(this.timers, ({ axis }) => axis)
+    this.timerOfRule = new Map([...this.timerOfThing].map(([thing, timers]) => [thing, new Map(timers.map((timer) => [timer.rule, timer]))]))
     this.waits = things.flatMap((thing) => thing.compiled.component.rules.filter(({ actions }) => actions.some(({ awaited }) => awaited)).map((rule) => ({ thing, rule }))).map((wait, index) => ({ ...wait, index, at: this.next++ }))
     this.items = new Map(things.filter(({ isItem, holder }) => isItem && holder !== null && things.includes(holder)).map((thing, index) => [thing, { index, thing, at: this.next++ }]))
     this.names = this.namesOf(matters, new Set([...(options.watched ?? new Map()).values()].flat()))
@@ -153,8 +153,8 @@ export class Network {
     return this.timerOfThing.get(thing) ?? NO_TIMERS
   }
 
-  timersOfAxis(axis: NetAxis): readonly NetTimer[] {
-    return this.timerOfAxis.get(axis) ?? NO_TIMERS
+  timerFor(thing: Thing, rule: Rule): NetTimer | undefined {
+    return this.timerOfRule.get(thing)?.get(rule)
   }
 
   axisOf(thing: Thing, id: Id): NetAxis | undefined {
@@ -224,15 +224,8 @@ export class Network {
   }
 
   private timersOf(): readonly NetTimer[] {
-    let index = 0
-    return this.axes.flatMap((axis) => {
-      const { component } = axis.thing.compiled
-      return component.rules.flatMap((rule): NetTimer[] => {
-        const { trigger } = rule
-        if (rule.axis !== certain(component.axes[axis.own]).id || (trigger.on !== 'after' && trigger.on !== 'every') || rule.target.go === 'ignored') return []
-        return [{ index: index++, thing: axis.thing, axis, rule, ms: trigger.ms, at: this.next++ }]
-      })
-    })
+    return this.things.flatMap((thing) => thing.compiled.timers.map(({ axis, rule }) => ({ thing, rule, axis: certain(this.axesOfThing(thing)[axis]) })))
+      .map((timer, index) => ({ ...timer, index, ms: msOf(timer.rule), at: this.next++ }))
   }
 
   private namesOf(matters: ReadonlyMap<Thing, ReadonlySet<string>>, watched: ReadonlySet<string>): readonly NetName[] {

@@ -1,6 +1,5 @@
 import type { Id, Modifiers, Rule, TriggerKind } from '../../document'
-import type { TimerStart } from '../../machine'
-import { DOUBLE_TAP_MS } from '../../semantics'
+import { DOUBLE_TAP_MS, turnOf, TURNS, type Due, type TimerChange, type TimerStatus } from '../../semantics'
 import { isKeptBack } from './hands'
 import type { NetAxis, NetItem, NetName, NetTimer, NetWait, Network } from './network'
 import type { Spot } from './spots'
@@ -55,8 +54,36 @@ export interface Outcome {
   readonly marks: readonly Mark[]
 }
 
-/** How a timer stands: as it began, stopped on its way, or counting again after that, nobody knows from where. */
-export const TIMER = { off: 0, counts: 1, waits: 2, held: 3, stopped: 4, blurred: 5 } as const satisfies Readonly<Record<TimerStart, number>> & Readonly<Record<string, number>>
+/** How a timer is kept: as it began, stopped on its way, or counting again after that, nobody knows from where. */
+export const TIMER = { off: 0, counts: 1, waits: 2, held: 3, stopped: 4, blurred: 5 } as const
+
+export function statusOf(timer: number): TimerStatus | null {
+  switch (timer) {
+    case TIMER.off:
+      return null
+    case TIMER.waits:
+      return 'waits'
+    case TIMER.held:
+    case TIMER.stopped:
+      return 'held'
+    default:
+      return 'counts'
+  }
+}
+
+/** How a timer is kept after a change. */
+export function timerAfter(timer: number, change: TimerChange): number {
+  switch (change) {
+    case 'stops':
+      return TIMER.stopped
+    case 'goes on':
+      return timer === TIMER.held ? TIMER.counts : TIMER.blurred
+    case 'ends':
+      return TIMER.off
+    default:
+      return TIMER[change]
+  }
+}
 
 /** Whether an item of a list is there; from `leaving` on it is on its way out, with the number of the span that takes. */
 export const PRESENCE = { gone: 0, there: 1, leaving: 2 } as const
@@ -70,30 +97,32 @@ export interface Deadline {
   readonly occasion: Occasion
 }
 
-const RANK = { thing: 100_000, gone: 99, timer: 100, last: 0x3fffffff }
+/** Actions that wait come after whatever else is due. */
+const LAST = 0x3fffffff
+
+const rankOf = (thing: Thing, due: Due): number => (thing.index + 1) * TURNS + turnOf(due)
 
 /** Everything that counts in a configuration, in the order of the clocks. */
 export function deadlinesIn(network: Network, configuration: Configuration): readonly Deadline[] {
-  const rankOf = (thing: Thing, own: number) => (thing.index + 1) * RANK.thing + own
   const deadlines: Deadline[] = []
   for (const axis of network.axes) {
     const span = axis.motionAt < 0 ? 0 : keptAt(configuration, axis.motionAt)
-    if (span > 0) deadlines.push({ clock: axis.index, ...network.span(span), rank: rankOf(axis.thing, axis.own), occasion: { what: 'settle', axis } })
+    if (span > 0) deadlines.push({ clock: axis.index, ...network.span(span), rank: rankOf(axis.thing, { what: 'settle', axis: axis.own }), occasion: { what: 'settle', axis } })
   }
   for (const timer of network.timers) {
     const { rule, ms, thing, at } = timer
     const status = keptAt(configuration, at)
     if (status !== TIMER.counts && status !== TIMER.blurred) continue
-    const rank = rankOf(thing, RANK.timer + thing.compiled.component.rules.indexOf(rule))
+    const rank = rankOf(thing, { what: 'timer', place: thing.compiled.component.rules.indexOf(rule) })
     deadlines.push({ clock: network.timerClock(timer), least: status === TIMER.blurred ? 0 : ms, most: ms, rank, occasion: { what: 'timer', timer } })
   }
   for (const wait of network.waits) {
     const kept = keptAt(configuration, wait.at)
-    if (kept > 0) deadlines.push({ clock: network.waitClock(wait), ...network.span(spanOfWait(kept)), rank: RANK.last, occasion: { what: 'wait', wait } })
+    if (kept > 0) deadlines.push({ clock: network.waitClock(wait), ...network.span(spanOfWait(kept)), rank: LAST, occasion: { what: 'wait', wait } })
   }
   for (const item of network.items.values()) {
     const kept = keptAt(configuration, item.at)
-    if (kept >= PRESENCE.leaving) deadlines.push({ clock: network.itemClock(item), ...network.span(kept - PRESENCE.leaving), rank: rankOf(item.thing, RANK.gone), occasion: { what: 'gone', item } })
+    if (kept >= PRESENCE.leaving) deadlines.push({ clock: network.itemClock(item), ...network.span(kept - PRESENCE.leaving), rank: rankOf(item.thing, { what: 'gone' }), occasion: { what: 'gone', item } })
   }
   const longMs = keptAt(configuration, network.longAt)
   if (longMs > 0) deadlines.push({ clock: network.longClock, least: longMs, most: longMs, rank: 0, occasion: { what: 'long' } })

@@ -1,7 +1,7 @@
 import { Instant } from './instant'
 import { Manner } from './manner'
 import type { Network } from './network'
-import { deadlinesIn, PRESENCE, type Configuration, type Deadline, type Occasion, type Outcome } from './occasion'
+import { deadlinesIn, type Configuration, type Deadline, type Occasion, type Outcome } from './occasion'
 
 /** A configuration there can be, and what counts in it, in the order of the clocks of its zones. */
 export interface Standing {
@@ -76,15 +76,11 @@ export class StateSpace {
     return found
   }
 
-  /** The configuration from which things begin. */
+  /** The configuration from which things begin, with nothing there yet that comes and goes. */
   private blank(): Configuration {
     const { network } = this
     const blank = new Int32Array(network.size)
-    for (const thing of network.things) {
-      this.manner.restart(blank, thing)
-      const item = network.items.get(thing)
-      if (item) blank[item.at] = thing.startsThere ? PRESENCE.there : PRESENCE.gone
-    }
+    for (const thing of network.things) this.manner.restart(blank, thing)
     for (const kept of network.names) if (kept.thing === null) blank[kept.at] = kept.domain.numberOf(kept.readers[0]?.environment[kept.name])
     return blank
   }

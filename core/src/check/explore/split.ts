@@ -48,7 +48,7 @@ function passesOn(thing: Thing, around: Thing, part: Id | null): boolean {
 function isHandled(thing: Thing, holder: Thing, needed: ReadonlySet<string>): boolean {
   const { component } = holder.compiled
   const part = theOne(component.parts, ({ id }) => id === thing.part)
-  if (part.kind === 'list' && part.filter !== null) return true
+  if (part.kind === 'list' ? part.filter !== null : thing.isItem) return true
   if (component.rules.some(({ actions }) => actions.some((action) => action.do === 'drive' && action.instance === thing.step))) return true
   const changing = (id: string) => saidOf(component, id).filter(([property, value]) => isExpression(value) || part.base[property] !== value || id !== thing.part)
   const hands = changing(part.id).some(([property]) => {

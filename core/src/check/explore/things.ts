@@ -1,6 +1,7 @@
 import { componentOf, LIMITS, RheoError, stateOf, type Id, type Project } from '../../document'
 import { startEnvironment, type Environment } from '../../expression'
 import { compile, contentsOf, NO_CONTENTS, NOTHING_GIVEN, pathInside, startInstance, surfaceComponent, type Compiled, type Content, type Surface } from '../../machine'
+import { saidOf } from './names'
 
 /** An instance that can stand on a surface: the surface itself, what stands on it, what stands inside that, items of lists that may come. */
 export interface Thing {
@@ -11,7 +12,7 @@ export interface Thing {
   /** The last step of its path, and the part of its holder it goes by. */
   readonly step: string
   readonly part: Id | null
-  /** It comes and goes with a list. */
+  /** It comes and goes: with a list, or as what fills a slot. */
   readonly isItem: boolean
   readonly startsThere: boolean
   /** What its names stand for at first. */
@@ -32,7 +33,7 @@ export function thingsOn(project: Project, compiled: Compiled): readonly Thing[]
     for (const content of everyContent(project, placed, chain)) {
       const environment = { ...startEnvironment(project, content.compiled.component), ...content.parameters }
       const path = pathInside(placed.path, content.step)
-      const item = { isItem: content.part.kind === 'list', startsThere: placed.startsThere && present.has(content.step) }
+      const item = { isItem: content.part.kind === 'list' || isRefilled(placed, content), startsThere: placed.startsThere && present.has(content.step) }
       place({ path, compiled: content.compiled, holder: placed, step: content.step, part: content.part.id, ...item, environment }, content.states, [...chain, content.compiled.component.id])
     }
   }
@@ -50,6 +51,10 @@ export function contentsIn(project: Project, { compiled }: Pick<Thing, 'compiled
   const { values } = compiled.targetsOf({ states, environment, given: NOTHING_GIVEN, contents: NO_CONTENTS, isAbsent: false })
   return contentsOf(project, { compiled, environment, values, chain })
 }
+
+/** Whether what something stands in is a slot that can be filled otherwise. */
+const isRefilled = ({ compiled: { component } }: Thing, { part, compiled }: Content): boolean =>
+  part.kind === 'slot' && saidOf(component, part.id).some(([property, value]) => property === 'content' && value !== compiled.component.id)
 
 /** What a thing can hold: with a list, an item for each record, whatever its filter says. */
 function everyContent(project: Project, thing: Thing, chain: readonly Id[]): readonly Content[] {
