@@ -3,7 +3,7 @@ import { skerryLine } from '@rheoscope/core/demo'
 import { holdsIn, propertyDefinition, type Literal } from '@rheoscope/core/document'
 import { webAnimations, type ExportedLane } from '@rheoscope/core/exchange'
 import { laneValue, parseColour, type Lane } from '@rheoscope/core/motion'
-import { Run } from '@rheoscope/core/run'
+import { fireByHand, startRun } from '@rheoscope/core/run'
 import { useApplication } from './harness/application'
 
 const application = useApplication()
@@ -23,9 +23,9 @@ function everyLane(): { readonly played: readonly Played[]; readonly left: reado
   const played = skerryLine.components.flatMap((component) => component.rules.flatMap((rule) => {
     const from = component.axes.find(({ id }) => id === rule.axis)?.states.find(({ id }) => holdsIn(rule, id))
     if (!from || rule.target.go === 'ignored') return []
-    const run = new Run(skerryLine, { component: component.id }, { states: { [rule.axis]: from.id } })
-    run.fireByHand(rule)
-    const { lanes } = run.instance('')!
+    const run = startRun(skerryLine, { component: component.id }, { states: { [rule.axis]: from.id } })
+    fireByHand(run, rule)
+    const { lanes } = run.instances.get('')!
     return lanes.flatMap((lane): Played[] => {
       const { lanes: [exported], left: [missed] } = webAnimations(component.parts, [lane])
       const where = `${component.name}: ${component.parts[lane.part]!.name} ${lane.property}`

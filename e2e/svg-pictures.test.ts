@@ -4,7 +4,7 @@ import { createRequire } from 'node:module'
 import path from 'node:path'
 import { newComponent, newProject, type Component, type Project } from '@rheoscope/core/document'
 import { pictureFile, svgIn } from '@rheoscope/core/exchange'
-import { Run } from '@rheoscope/core/run'
+import { drawList, startRun } from '@rheoscope/core/run'
 import { useApplication } from './harness/application'
 
 const application = useApplication()
@@ -47,7 +47,7 @@ test('30 icons and illustrations look as the browser’s own rendering of their 
     const original = readFileSync(file, 'utf8')
     const { component, leftOut } = componentFrom(original)
     const project: Project = { ...newProject('p', 'P'), components: [component] }
-    const ours = pictureFile(new Run(project, { component: component.id }).drawList())
+    const ours = pictureFile(drawList(startRun(project, { component: component.id })))
     const difference = await driver.executeAsyncScript<number | string>(COMPARE, sized(original), sized(ours), SIDE_PX)
     if (typeof difference === 'string') throw new Error(`${file}: ${difference}`)
     compared.push({ name: path.basename(file), difference, leftOut })

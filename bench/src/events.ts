@@ -1,5 +1,5 @@
 import { EMPTY_MOTION, newProject, type Component, type Part, type Project } from '@rheoscope/core/document'
-import { Run } from '@rheoscope/core/run'
+import { advanceTo, send, startRun } from '@rheoscope/core/run'
 import { median, timed, type Report } from './report'
 
 const LISTENERS = 20
@@ -45,11 +45,11 @@ function screenWith(idlers: number): Project {
 
 /** Milliseconds for so many keys, each 7 ms after the one before. */
 function keysOn(project: Project): number {
-  const run = new Run(project, { component: 'holder' })
+  const run = startRun(project, { component: 'holder' })
   return timed(() => {
     for (let index = 0; index < EVENTS; index++) {
-      run.advanceTo(index * 7)
-      run.send({ do: 'key', key: 'a', modifiers: {} })
+      advanceTo(run, index * 7)
+      send(run, { do: 'key', key: 'a', modifiers: {} })
     }
   })
 }

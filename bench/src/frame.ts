@@ -1,6 +1,6 @@
 import { EMPTY_MOTION, newProject, type Component, type Part, type Project } from '@rheoscope/core/document'
 import { formatColour, fromOklab, mixPremultiplied, parseColour, parseEasing, toOklab } from '@rheoscope/core/motion'
-import { Run } from '@rheoscope/core/run'
+import { drawListAt, send, startRun } from '@rheoscope/core/run'
 import type { Report } from './report'
 import { median, timed } from './report'
 
@@ -40,11 +40,11 @@ function stage(): Project {
 
 /** One frame of 500 instances × 8 moving properties, against a loop that does that arithmetic and nothing else. */
 export function frameReport(): Report {
-  const run = new Run(stage(), { component: 'holder' })
-  for (let index = 0; index < INSTANCES; index++) run.send({ do: 'put', instance: `i${index}`, axis: 'axis', state: 'b' })
+  const run = startRun(stage(), { component: 'holder' })
+  for (let index = 0; index < INSTANCES; index++) send(run, { do: 'put', instance: `i${index}`, axis: 'axis', state: 'b' })
   const plain = plainFrame()
   let instant = 1
-  const ours = () => run.drawListAt((instant += 7))
+  const ours = () => drawListAt(run, (instant += 7))
   const theirs = () => plain((instant += 7))
   for (let warm = 0; warm < 100; warm++) {
     ours()

@@ -1,6 +1,6 @@
 import { skerryLine } from '@rheoscope/core/demo'
 import type { InputAction } from '@rheoscope/core/document'
-import { Run } from '@rheoscope/core/run'
+import { advanceTo, drawList, send, startRun } from '@rheoscope/core/run'
 import { pointOn } from '@rheoscope/core/scene'
 import { median, timed, type Report } from './report'
 
@@ -10,15 +10,15 @@ const ROUNDS = 3
 
 /** Everything on the parts wall, used twice a second for ten minutes: one tap after another on each thing in turn. */
 function tenMinutes(): void {
-  const run = new Run(skerryLine, { screen: 'wall' })
+  const run = startRun(skerryLine, { screen: 'wall' })
   const parts = skerryLine.screens.find(({ id }) => id === 'wall')!.parts.slice(1)
   for (let step = 0; step * EVERY_MS < MINUTES * 60_000; step++) {
-    run.advanceTo(step * EVERY_MS)
-    const at = pointOn(run.drawList(), '', parts[step % parts.length]!.id)
+    advanceTo(run, step * EVERY_MS)
+    const at = pointOn(drawList(run), '', parts[step % parts.length]!.id)
     if (!at) continue
-    for (const input of [{ do: 'move' }, { do: 'press' }, { do: 'release' }] as const) run.send({ ...input, ...at, pointer: 'mouse' } as InputAction)
+    for (const input of [{ do: 'move' }, { do: 'press' }, { do: 'release' }] as const) send(run, { ...input, ...at, pointer: 'mouse' } as InputAction)
   }
-  run.advanceTo(MINUTES * 60_000)
+  advanceTo(run, MINUTES * 60_000)
 }
 
 export function wallReport(): Report {

@@ -14,7 +14,7 @@ function frames(player: Player, from: number, count: number): number {
   return from + count * 16
 }
 
-const stateOf = (player: Player) => player.current.instance('')!.states[0]
+const stateOf = (player: Player) => player.current.instances.get('')!.states[0]
 
 describe('a player', () => {
   test('lets virtual time follow the wall clock at its speed', () => {

@@ -1,3 +1,4 @@
+import { couldFire } from '../run'
 import { certain, itemAt, type Rule } from '../document'
 import { cursorOver, itemOf, matrixTo, partsAt, pointOn, transformed, type DrawItem, type DrawList, type Point } from '../scene'
 import type { CheckContext } from './context'
@@ -37,8 +38,8 @@ function answersOf({ arena, root }: CheckContext, pose: Pose): readonly Answer[]
     const { thing, part } = spot.at
     const item = thing === root && part !== null ? itemOf(pose.list, '', part) : undefined
     if (!item || part === null || !isOpen(pose.list, part)) return []
-    const heard = root.compiled.component.rules.filter((rule) => TOUCHING.includes(rule.trigger.on) && rule.part === (part === root.compiled.root.part.id ? null : part) && pose.run.couldFire(rule))
-    const own = part === root.compiled.root.part.id ? root.compiled.component.rules.filter((rule) => rule.part === part && TOUCHING.includes(rule.trigger.on) && pose.run.couldFire(rule)) : []
+    const heard = root.compiled.component.rules.filter((rule) => TOUCHING.includes(rule.trigger.on) && rule.part === (part === root.compiled.root.part.id ? null : part) && couldFire(pose.run, rule))
+    const own = part === root.compiled.root.part.id ? root.compiled.component.rules.filter((rule) => rule.part === part && TOUCHING.includes(rule.trigger.on) && couldFire(pose.run, rule)) : []
     const rules = [...heard, ...own]
     return rules.length > 0 ? [{ pose, spot, item, rules, point: pointOn(pose.list, '', part) }] : []
   })
@@ -79,7 +80,7 @@ export const named = ({ compiled }: CheckContext, part: string): string => `“$
 
 /** The states of the component in a pose, in words. */
 export function whereIn({ component }: CheckContext, { run }: Pose): string {
-  const { states } = certain(run.instance(''))
+  const { states } = certain(run.instances.get(''))
   const several = component.axes.map((axis, index) => ({ axis, state: itemAt(states, index) })).filter(({ axis }) => axis.states.length > 1)
   return several.map(({ axis, state }) => `‹${axis.states.find(({ id }) => id === state)?.name}›`).join(' and ')
 }
@@ -88,7 +89,7 @@ export function whereIn({ component }: CheckContext, { run }: Pose): string {
 export function stateOf({ component }: CheckContext, { run }: Pose): { readonly axis?: string; readonly state?: string } {
   const index = Math.max(0, component.axes.findIndex(({ states }) => states.length > 1))
   const axis = component.axes[index]
-  return axis ? { axis: axis.id, state: itemAt(certain(run.instance('')).states, index) } : {}
+  return axis ? { axis: axis.id, state: itemAt(certain(run.instances.get('')).states, index) } : {}
 }
 
 /** One of each kind, the first that came. */

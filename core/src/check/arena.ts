@@ -124,7 +124,7 @@ export class Arena {
     if (known !== undefined) return known
     const before = node.before && this.visit(facts, node.before)
     const reached = before === null && node.before ? null : ((before && enactOn(before, facts.network, node)) ?? this.enact(facts, node))
-    const found = reached?.run.stopped ? null : reached
+    const found = reached?.run.loop.isStopped ? null : reached
     this.visited.set(node, found)
     return found
   }

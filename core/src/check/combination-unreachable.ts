@@ -19,7 +19,7 @@ export const combinationUnreachable: Check = ({ component, arena, root }) =>
     const names = wanted.map(([axis, state]) => stateName(certain(axisOf(component, axis)), state))
     const net = closed.axis(root, firstOf(wanted)[0])
     const witness = witnessTo(arena, closed, tour(closed, net.at), { caption: 'the two are never seen together' }, (_trace, _offered, run) =>
-      wanted.some(([axis, state]) => certain(run.instance('')).states[closed.axis(root, axis).own] !== state))
+      wanted.some(([axis, state]) => certain(run.instances.get('')).states[closed.axis(root, axis).own] !== state))
     return [{
       id: `combination-unreachable ${component.id} ${combination.id}`,
       kind: 'combination-unreachable', level: 'risk',

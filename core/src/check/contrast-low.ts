@@ -1,3 +1,4 @@
+import { drawListAt } from '../run'
 import { luminance, parseColour, type Rgba } from '../motion'
 import { IDENTITY, inverse, isOnShape, matrixOf, multiply, transformed, type DrawItem, type DrawList, type Matrix, type Point } from '../scene'
 import { cursorAt, named, oneOfEach, stateOf, whereIn } from './answers'
@@ -121,7 +122,7 @@ function whileMoving(context: CheckContext, known: ReadonlySet<string>): readonl
     const run = arena.visit(arena.closed, after(change.step))?.run
     if (!run) return []
     for (const atMs of interruptedAt(lanesOf(change)).slice(1)) {
-      const low = lowIn(run.drawListAt(run.nowMs + atMs)).find(({ item, ratio, least }) => item.instance === '' && !seen.has(item.part) && ratio < least)
+      const low = lowIn(drawListAt(run, run.nowMs + atMs)).find(({ item, ratio, least }) => item.instance === '' && !seen.has(item.part) && ratio < least)
       if (!low) continue
       seen.add(low.item.part)
       return [{

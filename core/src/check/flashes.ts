@@ -1,6 +1,6 @@
 import type { Axis, Id, State } from '../document'
 import { luminance, parseColour } from '../motion'
-import type { Run } from '../run'
+import { forkFromHere, advanceTo, drawList, type Run } from '../run'
 import type { DrawList } from '../scene'
 import type { Check, CheckContext } from './context'
 import type { Node } from './explore'
@@ -40,17 +40,18 @@ function canFlash({ component, compiled }: CheckContext, axis: Axis): boolean {
 }
 
 function flashesAfter({ arena }: CheckContext, node: Node): number {
-  const run = arena.enact(arena.closed, node)?.run.fork(undefined, false)
-  if (!run) return 0
+  const come = arena.enact(arena.closed, node)
+  if (!come) return 0
+  const run = forkFromHere(come.run)
   const series = new Map<string, number[]>()
-  for (let frame = 0; frame <= 1000 / FRAME_MS && !run.stopped; frame++) {
+  for (let frame = 0; frame <= 1000 / FRAME_MS && !run.loop.isStopped; frame++) {
     for (const [key, light] of lightsOf(run)) series.set(key, [...(series.get(key) ?? []), light])
-    run.advanceTo(run.nowMs + FRAME_MS)
+    advanceTo(run, run.nowMs + FRAME_MS)
   }
   return Math.max(0, ...[...series.values()].map((lights) => Math.floor(turnsIn(lights) / 2)))
 }
 
-const lightsOf = (run: Run): ReadonlyMap<string, number> => new Map(lights(run.drawList(), 1))
+const lightsOf = (run: Run): ReadonlyMap<string, number> => new Map(lights(drawList(run), 1))
 
 /** How light each painted part is over white, by its key. */
 function lights(list: DrawList, opacity: number): readonly (readonly [string, number])[] {

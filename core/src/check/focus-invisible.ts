@@ -1,5 +1,5 @@
 import { certain, holdsIn, inProject, itemAt, removeFrom, rootOf } from '../document'
-import { focusStops, type Run } from '../run'
+import { focusStops, forkFromHere, send, shownFocus, type Run } from '../run'
 import { pointOn } from '../scene'
 import { named, oneOfEach, opacityOf, stateOf, whereIn } from './answers'
 import type { Check } from './context'
@@ -15,9 +15,9 @@ export const focusInvisible: Check = (context) => {
   const unseen = poses.all.flatMap((pose) => focusStops(pose.list).flatMap(({ part: { thing, part } }) => (
     thing === '' && part !== null && (opacityOf(pose.list, '', part) < 0.02 || pointOn(pose.list, '', part) === null) ? [{ pose, part }] : [])))
   return oneOfEach(unseen, ({ part }) => part).flatMap(({ pose, part }): Finding[] => {
-    const tabs = tabsTo(pose.run.fork(undefined, false), part)
+    const tabs = tabsTo(forkFromHere(pose.run), part)
     if (tabs === null) return []
-    const witness = poseWitness(context, pose, Array.from({ length: tabs }, () => TAB), 'the focus is here, and cannot be seen', (_trace, _offered, run) => run.shownFocus?.part === part)
+    const witness = poseWitness(context, pose, Array.from({ length: tabs }, () => TAB), 'the focus is here, and cannot be seen', (_trace, _offered, run) => shownFocus(run)?.part === part)
     if (!witness) return []
     return [{
       id: `focus-invisible ${component.id} ${part}`, kind: 'focus-invisible', level: 'fault',
@@ -32,8 +32,8 @@ const TAB = { do: 'key', key: 'Tab', modifiers: {} } as const
 
 function tabsTo(run: Run, part: string): number | null {
   for (let tabs = 1; tabs <= MOST_TABS; tabs++) {
-    run.send(TAB)
-    if (run.shownFocus?.part === part) return tabs
+    send(run, TAB)
+    if (shownFocus(run)?.part === part) return tabs
   }
   return null
 }
@@ -44,15 +44,15 @@ export const focusTrapped: Check = (context) => {
   const taking = component.rules.filter(({ trigger, target, letThrough }) => trigger.on === 'key' && trigger.key === 'Tab' && !trigger.anywhere && target.go !== 'ignored' && !letThrough)
   return taking.flatMap((rule): Finding[] => {
     for (const pose of poses.all) {
-      const { states } = certain(pose.run.instance(''))
+      const { states } = certain(pose.run.instances.get(''))
       const index = component.axes.findIndex(({ id }) => id === rule.axis)
       const part = rule.part ?? rootOf(component).id
-      const run = pose.run.fork(undefined, false)
+      const run = forkFromHere(pose.run)
       const tabs = holdsIn(rule, itemAt(states, index)) ? tabsTo(run, part) : null
       if (tabs === null) continue
-      for (let more = 0; more < MOST_TABS; more++) run.send(TAB)
-      if (run.shownFocus?.part !== part) continue
-      const witness = poseWitness(context, pose, Array.from({ length: tabs + 5 }, () => TAB), 'Tab does not lead away from here', (_trace, _offered, replayed) => replayed.shownFocus?.part === part)
+      for (let more = 0; more < MOST_TABS; more++) send(run, TAB)
+      if (shownFocus(run)?.part !== part) continue
+      const witness = poseWitness(context, pose, Array.from({ length: tabs + 5 }, () => TAB), 'Tab does not lead away from here', (_trace, _offered, replayed) => shownFocus(replayed)?.part === part)
       if (!witness) continue
       return [{
         id: `focus-trapped ${component.id} ${rule.id}`, kind: 'focus-trapped', level: 'fault',

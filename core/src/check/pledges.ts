@@ -100,14 +100,14 @@ const isMany = ({ how, many }: Extract<Pledged, { what: 'count' }>, found: numbe
 /** Whether something is so in a run. */
 export function holdsIn(run: Run, that: Pledged): boolean {
   const isIn = (path: string, axis: string, state: string): boolean => {
-    const instance = run.instance(path)
+    const instance = run.instances.get(path)
     return instance !== undefined && instance.states[instance.compiled.component.axes.findIndex(({ id }) => id === axis)] === state
   }
   switch (that.what) {
     case 'state':
       return isIn(that.instance, that.axis, that.state)
     case 'variable':
-      return (run.variable(that.name) ?? run.instance('')?.environment[that.name]) === that.value
+      return (run.shared[that.name] ?? run.instances.get('')?.environment[that.name]) === that.value
     case 'count':
       return isMany(that, that.of.filter(({ instance, axis, state }) => isIn(instance, axis, state)).length)
   }

@@ -1,5 +1,5 @@
 import { certain } from '../document'
-import type { Run } from '../run'
+import { advanceTo, drawList, forkFromHere, nextDueMs, type Run } from '../run'
 import type { DrawList } from '../scene'
 import type { Arena, Facts } from './arena'
 import { isPassing, type Enacted, type Node } from './explore'
@@ -42,7 +42,7 @@ export class Poses {
       if (!enacted) continue
       known.add(key)
       const run = rested(enacted.run)
-      poses.push({ node, enacted, run, list: run.drawList() })
+      poses.push({ node, enacted, run, list: drawList(run) })
       if (poses.length >= this.most) break
     }
     return poses
@@ -51,19 +51,19 @@ export class Poses {
 
 /** A run that has gone on until nothing moves, or until just before something happens of itself that is no end of a motion. */
 function rested(run: Run): Run {
-  const on = run.fork(undefined, false)
+  const on = forkFromHere(run)
   const before = statesIn(on)
-  for (const untilMs = on.nowMs + REST_MS; on.nextDueMs <= untilMs;) {
-    const due = on.nextDueMs
-    const ahead = on.fork(undefined, false)
-    ahead.advanceTo(due)
+  for (const untilMs = on.nowMs + REST_MS; nextDueMs(on) <= untilMs;) {
+    const due = nextDueMs(on)
+    const ahead = forkFromHere(on)
+    advanceTo(ahead, due)
     if (statesIn(ahead) !== before) {
-      on.advanceTo(Math.max(on.nowMs, due - 1))
+      advanceTo(on, Math.max(on.nowMs, due - 1))
       return on
     }
-    on.advanceTo(due)
+    advanceTo(on, due)
   }
   return on
 }
 
-const statesIn = (run: Run): string => [...run.paths].map((path) => certain(run.instance(path)).states.join(' ')).join('|')
+const statesIn = (run: Run): string => [...run.instances.keys()].map((path) => certain(run.instances.get(path)).states.join(' ')).join('|')

@@ -1,5 +1,5 @@
 import { sameValue } from '../document'
-import type { Run } from '../run'
+import { advanceTo, drawList, fork, type Run } from '../run'
 import { after } from './arena'
 import { changesIn, wayOf, type StateChange } from './changes'
 import type { Check, CheckContext } from './context'
@@ -23,7 +23,7 @@ export const roundTripDiffers: Check = (context) =>
     if (!home || !returned) return []
     const [first, second] = [atRest(home.run), atRest(returned.run)]
     if (!first || !second || !isSameWorld(first, second)) return []
-    const difference = firstDifference(first.drawList(), second.drawList())
+    const difference = firstDifference(drawList(first), drawList(second))
     if (!difference) return []
     const witness = confirmed(context.project, witnessOf({ surface: context.surface, inputs: returned.inputs, lookAtMs: second.nowMs, caption: 'back again, and not as it was' }), (trace) =>
       trace.some((event) => event.what === 'state' && event.to === there.from.id))
@@ -45,15 +45,15 @@ function backFrom({ arena }: CheckContext, { step, axis, from }: StateChange): T
 
 /** The run once everything in it is at rest; null when something happens of itself before that. */
 function atRest(run: Run): Run | null {
-  const on = run.fork(undefined, true)
+  const on = fork(run)
   const before = on.trace.length
-  on.advanceTo(on.nowMs + REST_MS)
+  advanceTo(on, on.nowMs + REST_MS)
   return on.trace.slice(before).some(({ what }) => what === 'state' || what === 'fired') ? null : on
 }
 
 /** Whether everything that has a name stands for the same in two runs. */
 const isSameWorld = (a: Run, b: Run): boolean =>
-  [...a.paths].every((path) => sameValue(named(a, path), named(b, path)))
+  [...a.instances.keys()].every((path) => sameValue(named(a, path), named(b, path)))
 
 const named = (run: Run, path: string) =>
-  Object.fromEntries(Object.entries(run.instance(path)?.environment ?? {}).filter(([name]) => !['hovered', 'pressed', 'focused', 'payload'].includes(name) && !name.startsWith('pointer.') && !name.startsWith('angleToPointer')))
+  Object.fromEntries(Object.entries(run.instances.get(path)?.environment ?? {}).filter(([name]) => !['hovered', 'pressed', 'focused', 'payload'].includes(name) && !name.startsWith('pointer.') && !name.startsWith('angleToPointer')))

@@ -1,3 +1,4 @@
+import { forkFromHere, advanceTo, drawList, drawListAt } from '../run'
 import { theOne } from '../document'
 import { after } from './arena'
 import { TOUCHING } from './answers'
@@ -19,17 +20,18 @@ export const slowToAnswer: Check = ({ component, arena, root }) => {
     const fired = TOUCHING.includes(rule.trigger.on) && rule.trigger.on !== 'release' && rule.trigger.on !== 'drag end' ? closed.firing(root, rule) : undefined
     if (!fired) return []
     const before = arena.visit(closed, fired.step.from)?.run
-    const run = arena.visit(closed, after(fired.step))?.run.fork(undefined, false)
-    if (!before || !run) return []
-    const [began, list] = [run.nowMs, before.drawListAt(run.nowMs)]
+    const come = arena.visit(closed, after(fired.step))
+    if (!before || !come) return []
+    const run = forkFromHere(come.run)
+    const [began, list] = [run.nowMs, drawListAt(before, run.nowMs)]
     for (const waitedMs of [0, 16, 50, AT_ONCE_MS]) {
-      run.advanceTo(began + waitedMs)
-      if (firstDifference(list, run.drawList())) return []
+      advanceTo(run, began + waitedMs)
+      if (firstDifference(list, drawList(run))) return []
     }
     let seenMs = AT_ONCE_MS
-    while (seenMs < LONGEST_MS && !firstDifference(list, run.drawList())) {
+    while (seenMs < LONGEST_MS && !firstDifference(list, drawList(run))) {
       seenMs += 10
-      run.advanceTo(began + seenMs)
+      advanceTo(run, began + seenMs)
     }
     if (seenMs >= LONGEST_MS) return []
     const axis = theOne(component.axes, ({ id }) => id === rule.axis)

@@ -1,6 +1,6 @@
 import { entryOf, firstOf, type Input, type Project } from '../document'
 import type { Surface } from '../machine'
-import { play, Run, type Offered, type Trace } from '../run'
+import { play, startRun, type Offered, type Run, type Trace } from '../run'
 import type { Arena, Facts } from './arena'
 import { keptAt, type Node } from './explore'
 import type { Witness } from './finding'
@@ -23,12 +23,9 @@ export type Shows = (trace: Trace, offered: readonly Offered[], run: Run) => boo
 
 /** The witness when a replay from nothing but its inputs shows what it is said to show; null otherwise. */
 export function confirmed(project: Project, witness: Witness, shows: Shows): Witness | null {
-  const offered: Offered[] = []
-  const run = new Run(project, witness.surface, {
-    observe: (event) => offered.push(event),
-  })
+  const run = startRun(project, witness.surface, { keepsOffered: true })
   play(run, witness.inputs, witness.endsAtMs)
-  return shows(run.trace, offered, run) ? witness : null
+  return shows(run.trace, run.offered ?? [], run) ? witness : null
 }
 
 /** How long after a way's last step there is something to see, and what. */

@@ -1,66 +1,61 @@
 import { certain } from '../document'
-/** Who is due when: a binary heap ordered by instant, then by place in the list of instances. */
-export class Agenda {
-  constructor(private readonly heap: Appointment[] = []) {}
 
-  copy(): Agenda {
-    return new Agenda([...this.heap])
+/** That something is due for an instance. */
+export interface Appointment {
+  readonly dueMs: number
+  /** When the instance came, by a number that grows. */
+  readonly order: number
+  readonly path: string
+}
+
+/** Puts an appointment into an agenda: a binary heap ordered by instant, then by who came first. */
+export function addTo(agenda: Appointment[], appointment: Appointment): void {
+  if (appointment.dueMs === Infinity) return
+  agenda.push(appointment)
+  rise(agenda, agenda.length - 1)
+}
+
+/** The earliest instant anyone is due; Infinity when nobody is. */
+export const firstDueMs = (agenda: readonly Appointment[]): number => agenda[0]?.dueMs ?? Infinity
+
+/** Takes out the first appointment. */
+export function takeFirst(agenda: Appointment[]): Appointment | undefined {
+  const first = agenda[0]
+  const last = agenda.pop()
+  if (last && agenda.length > 0) {
+    agenda[0] = last
+    sink(agenda, 0)
   }
+  return first
+}
 
-  /** The earliest instant anyone is due; Infinity when nobody is. */
-  get nextMs(): number {
-    return this.heap[0]?.dueMs ?? Infinity
-  }
-
-  add(appointment: Appointment): void {
-    if (appointment.dueMs === Infinity) return
-    this.heap.push(appointment)
-    this.rise(this.heap.length - 1)
-  }
-
-  /** Takes out the first appointment. */
-  next(): Appointment | undefined {
-    const first = this.heap[0]
-    const last = this.heap.pop()
-    if (last && this.heap.length > 0) {
-      this.heap[0] = last
-      this.sink(0)
-    }
-    return first
-  }
-
-  private rise(index: number): void {
-    while (index > 0) {
-      const parent = (index - 1) >> 1
-      if (!isBefore(certain(this.heap[index]), certain(this.heap[parent]))) return
-      this.swap(index, parent)
-      index = parent
-    }
-  }
-
-  private sink(index: number): void {
-    for (;;) {
-      let first = index
-      for (const child of [2 * index + 1, 2 * index + 2]) {
-        if (child < this.heap.length && isBefore(certain(this.heap[child]), certain(this.heap[first]))) first = child
-      }
-      if (first === index) return
-      this.swap(index, first)
-      index = first
-    }
-  }
-
-  private swap(a: number, b: number): void {
-    const held = certain(this.heap[a])
-    this.heap[a] = certain(this.heap[b])
-    this.heap[b] = held
+function rise(agenda: Appointment[], from: number): void {
+  let index = from
+  while (index > 0) {
+    const parent = (index - 1) >> 1
+    if (!isBefore(certain(agenda[index]), certain(agenda[parent]))) return
+    swap(agenda, index, parent)
+    index = parent
   }
 }
 
-export interface Appointment {
-  readonly dueMs: number
-  readonly order: number
-  readonly path: string
+function sink(agenda: Appointment[], from: number): void {
+  let index = from
+  for (;;) {
+    let first = index
+    for (const child of [2 * index + 1, 2 * index + 2]) {
+      if (child < agenda.length && isBefore(certain(agenda[child]), certain(agenda[first]))) first = child
+    }
+    if (first === index) return
+    swap(agenda, index, first)
+    index = first
+  }
+}
+
+function swap(agenda: Appointment[], a: number, b: number): void {
+  const held = certain(agenda[a])
+  agenda[a] = certain(agenda[b])
+  agenda[b] = held
 }
 
 const isBefore = (a: Appointment, b: Appointment): boolean => a.dueMs < b.dueMs || (a.dueMs === b.dueMs && a.order < b.order)

@@ -1,13 +1,16 @@
-import { certain, type Drag, type PointerKind } from '../document'
+import { certain, firstOf, type Drag, type PointerKind } from '../document'
 import { dragTo, letGo, partAt, shiftOf, type Instance } from '../machine'
 import { inverse, itemOf, matrixTo, transformed, type DrawList, type Frame, type Matrix, type Point } from '../scene'
 import type { FocusStop } from './focus'
-import type { Parts } from './parts'
+import type { Moment } from './moment'
+import { answering } from './pictures'
+import { replace } from './population'
+import type { Run } from './run'
 import type { Level } from '../semantics'
 import { scrollAreas, scrollDrag, shiftToReveal, type Reach, type ScrollArea } from './scrolling'
 
 /** What is being dragged: how it is held, how far it may go and how fast it has gone of late. */
-interface Grip {
+export interface Grip {
   readonly path: string
   /** The parts that go along, by index: the one that is dragged, or all that an area scrolls. */
   readonly parts: readonly number[]
@@ -28,107 +31,100 @@ interface Sample extends Point {
 const RECENT_MS = 100
 const THROW_MS = 240
 
-/** Takes parts along with the pointer that holds them, and lets them go. */
-export class Dragging {
-  private grip: Grip | null
-
-  constructor(private readonly run: Parts, before?: Dragging) {
-    this.grip = before?.grip ?? null
-  }
-
-  /** Takes hold of the deepest part along a way that can be dragged, or of what an area scrolls; says whether there is one. A mouse does not take hold of an area. */
-  grab(list: DrawList, way: readonly Level<string>[], at: Point, atMs: number, kind: PointerKind): boolean {
-    this.grip = null
-    for (const level of way) {
-      const { thing: path, part: id } = level
-      if (kind !== 'mouse' && this.grabArea(list, level, at, atMs)) return true
-      const instance = this.run.instances.get(path)
-      const part = instance && id !== null ? instance.compiled.partIndex.get(id) : undefined
-      const held = instance && part !== undefined ? partAt(instance.compiled, part) : undefined
-      if (!instance || part === undefined || !held?.drag || held.parent === null) continue
-      const holder = matrixTo(list, path, held.parent)
-      const toHolder = holder && inverse(holder)
-      if (!toHolder) continue
-      const grabbedShift = shiftOf(instance, part, atMs)
-      this.grip = {
-        path, parts: [part], drag: held.drag, toHolder, grabbedShift,
-        grabbedAt: transformed(toHolder, at), reach: reachOf(list, instance, part, held.drag, toHolder), samples: [],
-      }
-      return true
-    }
-    return false
-  }
-
-  /** Takes what is held along. */
-  move(at: Point, atMs: number): void {
-    const instance = this.grip && this.run.instances.get(this.grip.path)
-    if (!this.grip || !instance) return
-    const { grabbedAt, grabbedShift, drag, reach } = this.grip
-    const now = transformed(this.grip.toHolder, at)
-    const by = { x: drag.along === 'down' ? 0 : now.x - grabbedAt.x, y: drag.along === 'across' ? 0 : now.y - grabbedAt.y }
-    const shift = within(reach, { x: grabbedShift.x + by.x, y: grabbedShift.y + by.y })
-    this.grip = { ...this.grip, samples: [...this.grip.samples.filter((sample) => sample.atMs > atMs - RECENT_MS), { ...shift, atMs }] }
-    this.shift(instance, this.grip.parts, shift, atMs)
-  }
-
-  /** Scrolls the innermost area along a way that still can be, by so many px; says whether one could. */
-  scroll(list: DrawList, way: readonly Level<string>[], by: Point, atMs: number): boolean {
-    for (const area of scrollAreas(list, way, (path) => this.run.instances.get(path))) if (this.shiftArea(area, { x: -by.x, y: -by.y }, atMs)) return true
-    return false
-  }
-
-  /** Scrolls whatever holds what has the focus so that it is to be seen. */
-  reveal(list: () => DrawList, stop: FocusStop, atMs: number): void {
-    for (const { part } of scrollAreas(list(), stop.way, (path) => this.run.instances.get(path))) {
-      const area = scrollAreas(list(), stop.way, (path) => this.run.instances.get(path)).find((each) => each.part === part)
-      if (area) this.shiftArea(area, shiftToReveal(list(), area, stop), atMs)
-    }
-  }
-
-  /** Lets go: what is held goes to where it rests, with the speed it has when it can be thrown. */
-  letGo(atMs: number): void {
-    const { grip } = this
-    const instance = grip && this.run.instances.get(grip.path)
-    this.grip = null
-    if (!grip || !instance) return
-    const { drag, parts, reach } = grip
-    const part = certain(parts[0])
-    const shift = shiftOf(instance, part, atMs)
-    const speed = drag.keepsMomentum ? speedOf(grip.samples, atMs) : { x: 0, y: 0 }
-    const aim = within(reach, { x: shift.x + speed.x * THROW_MS, y: shift.y + speed.y * THROW_MS })
-    const rest = restFor(drag, reach, aim, placeOf(instance, part))
-    const after = parts.reduce((now, each) => letGo(now, { part: each, rest, speed, least: reach.least, most: reach.most, drag, atMs }), instance)
-    this.replace(instance, after, atMs)
-  }
-
-  private grabArea(list: DrawList, level: Level<string>, at: Point, atMs: number): boolean {
-    const [area] = scrollAreas(list, [level], (path) => this.run.instances.get(path))
-    const matrix = area && level.part !== null ? matrixTo(list, level.thing, level.part) : null
-    const toHolder = matrix && inverse(matrix)
-    if (!area || !toHolder || isStill(area.reach)) return false
-    this.grip = {
-      path: level.thing, parts: area.content, drag: scrollDrag(area.along), toHolder, grabbedShift: shiftOf(area.instance, certain(area.content[0]), atMs),
-      grabbedAt: transformed(toHolder, at), reach: area.reach, samples: [],
+/** Takes hold of the deepest part along a way that can be dragged, or of what an area scrolls; says whether there is one. A mouse does not take hold of an area. */
+export function grab(run: Run, way: readonly Level<string>[], at: Point, kind: PointerKind): boolean {
+  const list = answering(run)
+  run.grip = null
+  for (const level of way) {
+    const { thing: path, part: id } = level
+    if (kind !== 'mouse' && grabArea(run, list, level, at)) return true
+    const instance = run.instances.get(path)
+    const part = instance && id !== null ? instance.compiled.partIndex.get(id) : undefined
+    const held = instance && part !== undefined ? partAt(instance.compiled, part) : undefined
+    if (!instance || part === undefined || !held?.drag || held.parent === null) continue
+    const holder = matrixTo(list, path, held.parent)
+    const toHolder = holder && inverse(holder)
+    if (!toHolder) continue
+    run.grip = {
+      path, parts: [part], drag: held.drag, toHolder, grabbedShift: shiftOf(instance, part, run.nowMs),
+      grabbedAt: transformed(toHolder, at), reach: reachOf(list, instance, part, held.drag, toHolder), samples: [],
     }
     return true
   }
+  return false
+}
 
-  private shiftArea({ instance, content, reach }: ScrollArea, by: Point, atMs: number): boolean {
-    const before = instance.dragged.get(certain(content[0])) ?? { x: 0, y: 0 }
-    const after = within(reach, { x: before.x + by.x, y: before.y + by.y })
-    if (after.x === before.x && after.y === before.y) return false
-    this.shift(instance, content, after, atMs)
-    return true
+function grabArea(run: Run, list: DrawList, level: Level<string>, at: Point): boolean {
+  const [area] = scrollAreas(list, [level], (path) => run.instances.get(path))
+  const matrix = area && level.part !== null ? matrixTo(list, level.thing, level.part) : null
+  const toHolder = matrix && inverse(matrix)
+  if (!area || !toHolder || isStill(area.reach)) return false
+  run.grip = {
+    path: level.thing, parts: area.content, drag: scrollDrag(area.along), toHolder, grabbedShift: shiftOf(area.instance, firstOf(area.content), run.nowMs),
+    grabbedAt: transformed(toHolder, at), reach: area.reach, samples: [],
   }
+  return true
+}
 
-  private shift(instance: Instance, parts: readonly number[], to: Point, atMs: number): void {
-    this.replace(instance, parts.reduce((now, part) => dragTo(now, part, to), instance), atMs)
-  }
+/** Takes what is held along. */
+export function dragAlong(moment: Moment, at: Point): void {
+  const { grip, instances, nowMs: atMs } = moment.run
+  const instance = grip && instances.get(grip.path)
+  if (!grip || !instance) return
+  const { grabbedAt, grabbedShift, drag, reach } = grip
+  const now = transformed(grip.toHolder, at)
+  const by = { x: drag.along === 'down' ? 0 : now.x - grabbedAt.x, y: drag.along === 'across' ? 0 : now.y - grabbedAt.y }
+  const shift = within(reach, { x: grabbedShift.x + by.x, y: grabbedShift.y + by.y })
+  moment.run.grip = { ...grip, samples: [...grip.samples.filter((sample) => sample.atMs > atMs - RECENT_MS), { ...shift, atMs }] }
+  shiftTo(moment, instance, grip.parts, shift)
+}
 
-  private replace(before: Instance, after: Instance, atMs: number): void {
-    this.run.pictures.forget()
-    this.run.instances.replace(before, after, atMs)
+/** Scrolls the innermost area along a way that still can be, by so many px; says whether one could. */
+export function scroll(moment: Moment, way: readonly Level<string>[], by: Point): boolean {
+  const { run } = moment
+  return scrollAreas(answering(run), way, (path) => run.instances.get(path)).some((area) => shiftArea(moment, area, { x: -by.x, y: -by.y }))
+}
+
+/** Scrolls whatever holds what has the focus so that it is to be seen. */
+export function reveal(moment: Moment, stop: FocusStop): void {
+  const { run } = moment
+  const areas = () => scrollAreas(answering(run), stop.way, (path) => run.instances.get(path))
+  for (const { part } of areas()) {
+    const area = areas().find((each) => each.part === part)
+    if (area) shiftArea(moment, area, shiftToReveal(answering(run), area, stop))
   }
+}
+
+/** Lets go: what is held goes to where it rests, with the speed it has when it can be thrown. */
+export function letGoOf(moment: Moment): void {
+  const { grip, instances, nowMs: atMs } = moment.run
+  const instance = grip && instances.get(grip.path)
+  moment.run.grip = null
+  if (!grip || !instance) return
+  const { drag, parts, reach } = grip
+  const part = firstOf(parts)
+  const shift = shiftOf(instance, part, atMs)
+  const speed = drag.keepsMomentum ? speedOf(grip.samples, atMs) : { x: 0, y: 0 }
+  const aim = within(reach, { x: shift.x + speed.x * THROW_MS, y: shift.y + speed.y * THROW_MS })
+  const rest = restFor(drag, reach, aim, placeOf(instance, part))
+  shown(moment, instance, parts.reduce((now, each) => letGo(now, { part: each, rest, speed, least: reach.least, most: reach.most, drag, atMs }), instance))
+}
+
+function shiftArea(moment: Moment, { instance, content, reach }: ScrollArea, by: Point): boolean {
+  const before = instance.dragged.get(firstOf(content)) ?? { x: 0, y: 0 }
+  const after = within(reach, { x: before.x + by.x, y: before.y + by.y })
+  if (after.x === before.x && after.y === before.y) return false
+  shiftTo(moment, instance, content, after)
+  return true
+}
+
+function shiftTo(moment: Moment, instance: Instance, parts: readonly number[], to: Point): void {
+  shown(moment, instance, parts.reduce((now, part) => dragTo(now, part, to), instance))
+}
+
+function shown(moment: Moment, before: Instance, after: Instance): void {
+  moment.run.frames.drawn = null
+  replace(moment, before, after)
 }
 
 const isStill = ({ least, most }: Reach): boolean => least.x === most.x && least.y === most.y

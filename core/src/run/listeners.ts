@@ -1,49 +1,45 @@
 import type { TriggerKind } from '../document'
 import type { Compiled } from '../machine'
 
-/** Which instances something can mean anything to, so that the others need not be asked. Each answer is in the order they appeared. */
-export class Listeners {
-  private readonly byTrigger = new Map<TriggerKind, Set<string>>()
-  private readonly byName = new Map<string, Set<string>>()
-
-  copy(): Listeners {
-    const copy = new Listeners()
-    for (const [trigger, paths] of this.byTrigger) copy.byTrigger.set(trigger, new Set(paths))
-    for (const [name, paths] of this.byName) copy.byName.set(name, new Set(paths))
-    return copy
-  }
-
-  add(path: string, { rulesOn, reads }: Compiled): void {
-    for (const trigger of rulesOn.keys()) enlist(this.byTrigger, trigger, path)
-    for (const name of reads) enlist(this.byName, name, path)
-  }
-
-  remove(path: string): void {
-    for (const paths of [...this.byTrigger.values(), ...this.byName.values()]) paths.delete(path)
-  }
-
+/** Which instances something can mean anything to, so that the others need not be asked; each in the order they appeared. */
+export interface Listeners {
   /** Those with a rule on a kind of trigger. */
-  to(trigger: TriggerKind): readonly string[] {
-    return [...(this.byTrigger.get(trigger) ?? [])]
-  }
-
+  readonly byTrigger: Map<TriggerKind, Set<string>>
   /** Those with an expression that uses a name. */
-  readers(name: string): readonly string[] {
-    return [...(this.byName.get(name) ?? [])]
-  }
-
-  /** Those that want to know where the pointer is, with the names by which they ask. */
-  toPointer(): ReadonlyMap<string, readonly string[]> {
-    const found = new Map<string, string[]>()
-    for (const [name, paths] of this.byName) {
-      if (!/^pointer\.|^angleToPointer\(/.test(name)) continue
-      for (const path of paths) found.set(path, [...(found.get(path) ?? []), name])
-    }
-    return found
-  }
+  readonly byName: Map<string, Set<string>>
 }
 
-function enlist<Key>(lists: Map<Key, Set<string>>, key: Key, path: string): void {
+export const noListeners = (): Listeners => ({ byTrigger: new Map(), byName: new Map() })
+
+export const copyOfListeners = ({ byTrigger, byName }: Listeners): Listeners => ({ byTrigger: copyOf(byTrigger), byName: copyOf(byName) })
+
+const copyOf = <Key>(lists: ReadonlyMap<Key, ReadonlySet<string>>): Map<Key, Set<string>> =>
+  new Map([...lists].map(([key, paths]) => [key, new Set(paths)]))
+
+export function enlist({ byTrigger, byName }: Listeners, path: string, { rulesOn, reads }: Compiled): void {
+  for (const trigger of rulesOn.keys()) enter(byTrigger, trigger, path)
+  for (const name of reads) enter(byName, name, path)
+}
+
+function enter<Key>(lists: Map<Key, Set<string>>, key: Key, path: string): void {
   const paths = lists.get(key) ?? new Set<string>()
   lists.set(key, paths.add(path))
+}
+
+export function strike({ byTrigger, byName }: Listeners, path: string): void {
+  for (const paths of [...byTrigger.values(), ...byName.values()]) paths.delete(path)
+}
+
+export const listenersTo = ({ byTrigger }: Listeners, trigger: TriggerKind): readonly string[] => [...(byTrigger.get(trigger) ?? [])]
+
+export const readersOf = ({ byName }: Listeners, name: string): readonly string[] => [...(byName.get(name) ?? [])]
+
+/** Those that want to know where the pointer is, with the names by which they ask. */
+export function listenersToPointer({ byName }: Listeners): ReadonlyMap<string, readonly string[]> {
+  const found = new Map<string, string[]>()
+  for (const [name, paths] of byName) {
+    if (!/^pointer\.|^angleToPointer\(/.test(name)) continue
+    for (const path of paths) found.set(path, [...(found.get(path) ?? []), name])
+  }
+  return found
 }

@@ -1,207 +1,165 @@
-import { certain, type Component, type Id, type Motion } from '../document'
+import { certain, entryOf, theOne, type Component, type Id, type Motion } from '../document'
 import { startEnvironment } from '../expression'
 import { changePresence, compile, FROM_OUTSIDE, isModal, overlayComponent, surfaceComponent, surfacePath, targetsOf, type Instance } from '../machine'
 import { laneEndMs, type Lane, type MotionSources } from '../motion'
 import type { DrawItem } from '../scene'
 import { carry, treeOf, withLanes, type Carried, type Carrying } from './carry'
-import type { Parts } from './parts'
-
-/** A screen or overlay that is to be seen, by the path of its instance. */
-export interface ShownSurface {
-  readonly path: string
-  /** Null for a component that runs alone. */
-  readonly screen: Id | null
-  readonly kind: 'screen' | 'overlay'
-  /** Nothing beneath it answers. */
-  readonly isModal: boolean
-  readonly isLeaving: boolean
-  /** The keys of its parts that others have taken the place of. */
-  readonly left: ReadonlySet<string>
-  /** The instance that was touched when it was opened. */
-  readonly origin: string
-}
-
-const NOTHING_LEFT: ReadonlySet<string> = new Set()
+import type { Moment } from './moment'
+import { drawList } from './pictures'
+import { keep, place, remove, replace, within } from './population'
+import type { Run } from './run'
+import { NOTHING_LEFT, shownSurfaces, type ShownSurface } from './shown'
 
 /**
- * The screens and overlays of a run from the bottom up, and how one gives way to another. A screen that is left is
- * gone: come back to, it begins anew. Screens come in over the one they replace and, gone back from, uncover it.
+ * Puts a screen in place of the one that is shown, with its overlays. A screen that is left is gone: come back to, it
+ * begins anew. Screens come in over the one they replace and, gone back from, uncover it. Returns when it has come.
+ * Throws `gone`.
  */
-export class Surfaces {
-  private all: readonly ShownSurface[]
-  /** The screens on the way here, with the instance that led away from each. */
-  private history: readonly { readonly screen: Id; readonly origin: string }[]
+export function goToScreen(moment: Moment, screen: Id, motion: Motion | null): number {
+  const { run } = moment
+  const { nowMs: now, touched: origin } = run
+  const left = shownSurfaces(run).findLast(({ kind, isLeaving }) => kind === 'screen' && !isLeaving)
+  if (!left || left.screen === null) return now
+  const overlaysGoneMs = closeOverlays(moment, () => true, motion)
+  if (left.screen === screen) return overlaysGoneMs
+  const back = run.history.findLastIndex((step) => step.screen === screen)
+  const near = { from: origin, to: run.history[back]?.origin ?? '' }
+  run.history = back >= 0 ? run.history.slice(0, back) : [...run.history, { screen: left.screen, origin }]
+  const component = surfaceComponent(run.project, { screen })
+  const before = drawn(run, left.path)
+  const path = pathOf(run, screen)
+  const shownLast = put(moment, { path, screen, kind: 'screen', isModal: true, isLeaving: false, left: NOTHING_LEFT, origin }, component)
+  const carrying = before && carryOver(run, before, { path, near, motion, fadesOthers: true })
+  if (carrying) return linger(moment, left, endOfLanes(carrying, now), carrying.left)
+  if (back < 0) return linger(moment, left, come(moment, path, motion, shownLast), NOTHING_LEFT)
+  const others = run.surfaces.filter((each) => each.path !== path && each.path !== left.path)
+  run.surfaces = [...others, surfaceAt(run, path), surfaceAt(run, left.path)]
+  return leave(moment, surfaceAt(run, left.path), motion)
+}
 
-  /** As a run begins, or as they are in one that has come some way. */
-  constructor(private readonly run: Parts, before?: Surfaces) {
-    const screen = 'screen' in run.surface ? run.surface.screen : null
-    this.all = before?.all ?? [{ path: '', screen, kind: 'screen', isModal: true, isLeaving: false, left: NOTHING_LEFT, origin: '' }]
-    this.history = before?.history ?? []
-  }
+/** Shows an overlay over everything else. Returns when it has come. Throws `gone`. */
+export function openOverlay(moment: Moment, screen: Id, motion: Motion | null): number {
+  const { run } = moment
+  const { nowMs: now, touched: origin } = run
+  const overlay = run.project.screens.find(({ id }) => id === screen)
+  const shown = shownSurfaces(run)
+  const base = shown.find(({ kind, isLeaving }) => kind === 'screen' && !isLeaving)
+  if (!overlay || !base || base.screen === null || shown.some((each) => each.screen === screen && !each.isLeaving)) return now
+  const root = certain(instanceAt(run, base.path).targets.values[0])
+  const component = overlayComponent(overlay, { width: root.width, height: root.height })
+  const path = pathOf(run, screen)
+  const before = drawn(run, base.path)
+  const shownLast = put(moment, { path, screen, kind: 'overlay', isModal: isModal(overlay), isLeaving: false, left: NOTHING_LEFT, origin }, component)
+  const carrying = before && carryOver(run, before, { path, near: { from: origin, to: '' }, motion, fadesOthers: true })
+  if (!carrying) return come(moment, path, motion, shownLast)
+  change(run, base.path, { left: carrying.left })
+  return endOfLanes(carrying, now)
+}
 
-  /** Everything to be seen, what is on top last. */
-  get shown(): readonly ShownSurface[] {
-    return this.all.filter(({ path }) => this.run.instances.get(path) !== undefined)
-  }
+/** Takes an overlay away. Returns when it has gone. */
+export const closeOverlay = (moment: Moment, screen: Id, motion: Motion | null): number =>
+  closeOverlays(moment, (each) => each.screen === screen, motion)
 
-  /** What answers: the topmost that lets nothing through, and what lies over it. */
-  get answering(): readonly ShownSurface[] {
-    const staying = this.shown.filter(({ isLeaving }) => !isLeaving)
-    return staying.slice(Math.max(0, staying.findLastIndex((surface) => surface.isModal)))
-  }
+function closeOverlays(moment: Moment, isMeant: (surface: ShownSurface) => boolean, motion: Motion | null): number {
+  const meant = shownSurfaces(moment.run).filter((each) => each.kind === 'overlay' && !each.isLeaving && isMeant(each))
+  return meant.reduce((end, each) => Math.max(end, close(moment, each, motion)), moment.run.nowMs)
+}
 
-  /** Puts a screen in place of the one that is shown, with its overlays. `origin` is the instance it comes from. Returns when it has come. Throws `gone`. */
-  goTo(screen: Id, motion: Motion | null, origin: string): number {
-    const now = this.run.nowMs
-    const left = this.shown.findLast(({ kind, isLeaving }) => kind === 'screen' && !isLeaving)
-    if (!left || left.screen === null) return now
-    const overlaysGoneMs = this.closeOverlays(() => true, motion)
-    if (left.screen === screen) return overlaysGoneMs
-    const back = this.history.findLastIndex((step) => step.screen === screen)
-    const near = { from: origin, to: this.history[back]?.origin ?? '' }
-    this.history = back >= 0 ? this.history.slice(0, back) : [...this.history, { screen: left.screen, origin }]
-    const component = surfaceComponent(this.run.project, { screen })
-    const before = this.drawn(left.path)
-    const path = this.pathOf(screen)
-    const shownLast = this.place({ path, screen, kind: 'screen', isModal: true, isLeaving: false, left: NOTHING_LEFT, origin }, component)
-    const carrying = before && this.carryOver(before, { path, near, motion, fadesOthers: true })
-    if (carrying) return this.linger(left, endOfLanes(carrying, now), carrying.left)
-    if (back < 0) return this.linger(left, this.come(path, motion, shownLast), NOTHING_LEFT)
-    const others = this.all.filter((each) => each.path !== path && each.path !== left.path)
-    this.all = [...others, certain(this.find(path)), certain(this.find(left.path))]
-    return this.leave(certain(this.find(left.path)), motion)
-  }
+/** Lets an overlay go; what it had taken over from what lies beneath travels back. */
+function close(moment: Moment, overlay: ShownSurface, motion: Motion | null): number {
+  const { run } = moment
+  const base = shownSurfaces(run).find(({ kind, left, isLeaving }) => kind === 'screen' && !isLeaving && left.size > 0)
+  const before = base && drawn(run, overlay.path)
+  if (base) change(run, base.path, { left: NOTHING_LEFT })
+  const own = motion ?? instanceAt(run, overlay.path).compiled.component.motion
+  const back = base && before ? carryOver(run, before, { path: base.path, near: { from: '', to: overlay.origin }, motion: own, fadesOthers: false }) : null
+  const gone = leave(moment, overlay, motion)
+  if (!back) return gone
+  change(run, overlay.path, { left: back.left })
+  return Math.max(gone, endOfLanes(back, gone))
+}
 
-  /** Shows an overlay over everything else. `origin` is the instance it comes from. Returns when it has come. Throws `gone`. */
-  open(screen: Id, motion: Motion | null, origin: string): number {
-    const now = this.run.nowMs
-    const overlay = this.run.project.screens.find(({ id }) => id === screen)
-    const base = this.shown.find(({ kind, isLeaving }) => kind === 'screen' && !isLeaving)
-    if (!overlay || !base || base.screen === null || this.shown.some((each) => each.screen === screen && !each.isLeaving)) return now
-    const root = certain(this.instance(base.path).targets.values[0])
-    const component = overlayComponent(overlay, { width: root.width, height: root.height })
-    const path = this.pathOf(screen)
-    const before = this.drawn(base.path)
-    const shownLast = this.place({ path, screen, kind: 'overlay', isModal: isModal(overlay), isLeaving: false, left: NOTHING_LEFT, origin }, component)
-    const carrying = before && this.carryOver(before, { path, near: { from: origin, to: '' }, motion, fadesOthers: true })
-    if (!carrying) return this.come(path, motion, shownLast)
-    this.change(base.path, { left: carrying.left })
-    return endOfLanes(carrying, now)
-  }
+function change(run: Run, path: string, to: Partial<ShownSurface>): void {
+  run.surfaces = run.surfaces.map((each) => (each.path === path ? { ...each, ...to } : each))
+}
 
-  /** Takes an overlay away. Returns when it has gone. */
-  close(screen: Id, motion: Motion | null): number {
-    return this.closeOverlays((each) => each.screen === screen, motion)
-  }
+const pathOf = ({ surface }: Run, screen: Id): string =>
+  'screen' in surface && surface.screen === screen ? '' : surfacePath(screen)
 
-  private closeOverlays(isMeant: (surface: ShownSurface) => boolean, motion: Motion | null): number {
-    const meant = this.shown.filter((each) => each.kind === 'overlay' && !each.isLeaving && isMeant(each))
-    return meant.reduce((end, each) => Math.max(end, this.closeOverlay(each, motion)), this.run.nowMs)
-  }
+/** What shows now, of one surface. */
+const drawn = (run: Run, path: string): DrawItem | undefined => drawList(run).find(({ instance }) => instance === path)
 
-  /** Lets an overlay go; what it had taken over from what lies beneath travels back. */
-  private closeOverlay(overlay: ShownSurface, motion: Motion | null): number {
-    const base = this.shown.find(({ kind, left, isLeaving }) => kind === 'screen' && !isLeaving && left.size > 0)
-    const before = base && this.drawn(overlay.path)
-    if (base) this.change(base.path, { left: NOTHING_LEFT })
-    const own = motion ?? this.instance(overlay.path).compiled.component.motion
-    const back = base && before ? this.carryOver(before, { path: base.path, near: { from: '', to: overlay.origin }, motion: own, fadesOthers: false }) : null
-    const gone = this.leave(overlay, motion)
-    if (!back) return gone
-    this.change(overlay.path, { left: back.left })
-    return Math.max(gone, endOfLanes(back, gone))
-  }
+const surfaceAt = ({ surfaces }: Run, path: string): ShownSurface => theOne(surfaces, (each) => each.path === path)
 
-  private change(path: string, change: Partial<ShownSurface>): void {
-    this.all = this.all.map((each) => (each.path === path ? { ...each, ...change } : each))
-  }
+const instanceAt = ({ instances }: Run, path: string): Instance => entryOf(instances, path)
 
-  private pathOf(screen: Id): string {
-    const { surface } = this.run
-    return 'screen' in surface && surface.screen === screen ? '' : surfacePath(screen)
-  }
+/** Starts a surface on top of all others, at rest. Returns the motion it was in if it was still going. */
+function put({ run, interpreter }: Moment, surface: ShownSurface, component: Component): readonly Lane[] {
+  const { project, isMotionReduced, nowMs: atMs } = run
+  const { path } = surface
+  const going = run.instances.get(path)?.lanes ?? []
+  remove(run, path)
+  run.surfaces = [...shownSurfaces(run).filter((each) => each.path !== path), surface]
+  place(run, { path, compiled: compile(project, component), environment: startEnvironment(project, component, run.shared), states: {}, atMs, isMotionReduced })
+  interpreter.appear(path)
+  run.trace.push({ what: 'surface', atMs, screen: certain(surface.screen), instance: path, isShown: true })
+  run.frames.drawn = null
+  return going
+}
 
-  /** What shows now, of one surface. */
-  private drawn(path: string): DrawItem | undefined {
-    return this.run.pictures.now().find(({ instance }) => instance === path)
-  }
+/** Lets what has been placed come from its absent look, or from where it had got on its way there. Returns when it has. */
+function come(moment: Moment, path: string, motion: Motion | null, lanes: readonly Lane[]): number {
+  const { nowMs: atMs } = moment.run
+  const here = instanceAt(moment.run, path)
+  const absent = { ...here, lanes, targets: targetsOf({ ...here, isAbsent: true }) }
+  const after = changePresence(absent, { isAbsent: false, sources: sourcesOf(here, motion), delayMs: 0, atMs })
+  replace(moment, here, after)
+  return endOf(after, atMs)
+}
 
-  private find(path: string): ShownSurface | undefined {
-    return this.all.find((each) => each.path === path)
-  }
+/** Lets a surface go to its absent look. Returns when it is gone. */
+function leave(moment: Moment, surface: ShownSurface, motion: Motion | null): number {
+  const { nowMs: atMs } = moment.run
+  bidFarewell(moment, surface, NOTHING_LEFT)
+  const before = instanceAt(moment.run, surface.path)
+  const after = changePresence(before, { isAbsent: true, sources: sourcesOf(before, motion), delayMs: 0, atMs })
+  return letGo(moment, before, { ...after, goneMs: endOf(after, atMs) })
+}
 
-  private instance(path: string): Instance {
-    return certain(this.run.instances.get(path))
-  }
+/** Leaves a surface as it is until an instant, beneath what comes. */
+function linger(moment: Moment, surface: ShownSurface, untilMs: number, left: ReadonlySet<string>): number {
+  bidFarewell(moment, surface, left)
+  const before = instanceAt(moment.run, surface.path)
+  return letGo(moment, before, { ...before, goneMs: untilMs })
+}
 
-  /** Starts a surface on top of all others, at rest. Returns the motion it was in if it was still going. */
-  private place(surface: ShownSurface, component: Component): readonly Lane[] {
-    const { project, isMotionReduced, instances, nowMs: atMs } = this.run
-    const going = instances.get(surface.path)?.lanes ?? []
-    instances.remove(surface.path)
-    this.all = [...this.shown.filter(({ path }) => path !== surface.path), surface]
-    const environment = startEnvironment(project, component, instances.shared)
-    instances.place({ path: surface.path, compiled: compile(project, component), environment, states: {}, atMs, isMotionReduced })
-    this.run.ground.interpreter.appear(surface.path)
-    this.run.record({ what: 'surface', atMs, screen: certain(surface.screen), instance: surface.path, isShown: true })
-    this.run.pictures.forget()
-    return going
-  }
+function bidFarewell({ run, interpreter }: Moment, { path, screen }: ShownSurface, left: ReadonlySet<string>): void {
+  for (const inside of within(run, path)) interpreter.offer(inside, 'hidden')
+  change(run, path, { isLeaving: true, left })
+  run.trace.push({ what: 'surface', atMs: run.nowMs, screen: certain(screen), instance: path, isShown: false })
+}
 
-  /** Lets what has been placed come from its absent look, or from where it had got on its way there. Returns when it has. */
-  private come(path: string, motion: Motion | null, lanes: readonly Lane[]): number {
-    const [here, atMs] = [this.instance(path), this.run.nowMs]
-    const absent = { ...here, lanes, targets: targetsOf({ ...here, isAbsent: true }) }
-    const after = changePresence(absent, { isAbsent: false, sources: sourcesOf(here, motion), delayMs: 0, atMs })
-    this.run.instances.replace(here, after, atMs)
-    return endOf(after, atMs)
+function letGo(moment: Moment, before: Instance, after: Instance): number {
+  const { run, interpreter } = moment
+  const goneMs = certain(after.goneMs)
+  run.frames.drawn = null
+  if (goneMs <= run.nowMs) {
+    remove(run, after.path)
+    return run.nowMs
   }
+  replace(moment, before, after)
+  for (const inside of within(run, after.path)) interpreter.retire(inside)
+  return goneMs
+}
 
-  /** Lets a surface go to its absent look. Returns when it is gone. */
-  private leave(surface: ShownSurface, motion: Motion | null): number {
-    const atMs = this.run.nowMs
-    this.bidFarewell(surface, NOTHING_LEFT)
-    const before = this.instance(surface.path)
-    const after = changePresence(before, { isAbsent: true, sources: sourcesOf(before, motion), delayMs: 0, atMs })
-    return this.letGo(surface, before, { ...after, goneMs: endOf(after, atMs) })
-  }
-
-  /** Leaves a surface as it is until an instant, beneath what comes. */
-  private linger(surface: ShownSurface, untilMs: number, left: ReadonlySet<string>): number {
-    this.bidFarewell(surface, left)
-    const before = this.instance(surface.path)
-    return this.letGo(surface, before, { ...before, goneMs: untilMs })
-  }
-
-  private bidFarewell({ path, screen }: ShownSurface, left: ReadonlySet<string>): void {
-    for (const inside of this.run.instances.within(path)) this.run.ground.interpreter.offer(inside, 'hidden')
-    this.change(path, { isLeaving: true, left })
-    this.run.record({ what: 'surface', atMs: this.run.nowMs, screen: certain(screen), instance: path, isShown: false })
-  }
-
-  private letGo({ path }: ShownSurface, before: Instance, after: Instance): number {
-    const instances = this.run.instances
-    const atMs = this.run.nowMs
-    this.run.pictures.forget()
-    if (certain(after.goneMs) <= atMs) {
-      instances.remove(path)
-      return atMs
-    }
-    instances.replace(before, after, atMs)
-    for (const inside of instances.within(path)) this.run.ground.interpreter.retire(inside)
-    return certain(after.goneMs)
-  }
-
-  /** Sets what carry keys tie on its way from what showed before; null when they tie nothing. */
-  private carryOver(before: DrawItem, { path, motion, ...how }: Pick<Carried, 'near' | 'fadesOthers'> & { readonly path: string; readonly motion: Motion | null }): Carrying | null {
-    const instances = this.run.instances
-    const atMs = this.run.nowMs
-    const lookup = (each: string) => instances.get(each)
-    const after = treeOf(this.instance(path), lookup, atMs, true)
-    const carrying = carry(before, after, { lookup, sources: sourcesOf(this.instance(path), motion), atMs, ...how })
-    for (const [each, lanes] of carrying?.lanes ?? []) instances.keep(withLanes(this.instance(each), lanes))
-    return carrying
-  }
+/** Sets what carry keys tie on its way from what showed before; null when they tie nothing. */
+function carryOver(run: Run, before: DrawItem, { path, motion, ...how }: Pick<Carried, 'near' | 'fadesOthers'> & { readonly path: string; readonly motion: Motion | null }): Carrying | null {
+  const { nowMs: atMs } = run
+  const lookup = (each: string) => run.instances.get(each)
+  const after = treeOf(instanceAt(run, path), lookup, atMs, true)
+  const carrying = carry(before, after, { lookup, sources: sourcesOf(instanceAt(run, path), motion), atMs, ...how })
+  for (const [each, lanes] of carrying?.lanes ?? []) keep(run, withLanes(instanceAt(run, each), lanes))
+  return carrying
 }
 
 /** The motion of a surface: what the action says, then its own, then the project's. */

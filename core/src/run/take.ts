@@ -3,8 +3,10 @@ import { isMoving, type Instance } from '../machine'
 import { isCrossFade } from '../motion'
 import { itemOf, type DrawList } from '../scene'
 import { inOrder } from './replay'
-import { Run } from './run'
-import type { RunOptions } from './parts'
+import { advanceTo, send } from './advance'
+import { drawList } from './pictures'
+import type { Run, RunOptions } from './run'
+import { startRun } from './start'
 import type { Trace } from './trace'
 
 /** Whether what a take expects came about, and what was seen instead. */
@@ -65,7 +67,7 @@ export const runOptionsOf = ({ reducedMotion, entryPoint }: Take): RunOptions =>
  * no longer there.
  */
 export function playTake(project: Project, take: Take): PlayedTake {
-  const run = new Run(project, take.surface, runOptionsOf(take))
+  const run = startRun(project, take.surface, runOptionsOf(take))
   const inputs = inOrder(take.inputs)
   const expectations = take.expectations.toSorted((a, b) => a.byMs - b.byMs)
   const results: TakeResult[] = []
@@ -73,10 +75,10 @@ export function playTake(project: Project, take: Take): PlayedTake {
   const inputsUntil = (ms: number) => {
     for (; next < inputs.length && certain(inputs[next]).atMs <= ms; next++) {
       const { atMs, ...action } = certain(inputs[next])
-      run.advanceTo(atMs)
-      run.send(action)
+      advanceTo(run, atMs)
+      send(run, action)
     }
-    run.advanceTo(ms)
+    advanceTo(run, ms)
   }
   for (const expectation of expectations) {
     inputsUntil(expectation.byMs)
@@ -90,26 +92,26 @@ export function playTake(project: Project, take: Take): PlayedTake {
 function lookFor(run: Run, { expect }: Expectation): Pick<TakeResult, 'isMet' | 'seen'> {
   switch (expect.what) {
     case 'state': {
-      const instance = run.instance(expect.instance)
+      const instance = run.instances.get(expect.instance)
       if (!instance) return NOT_THERE
       const index = instance.compiled.component.axes.findIndex(({ id }) => id === expect.axis)
       const state = instance.states[index]
       return { isMet: state === expect.state, seen: stateName(instance, index) }
     }
     case 'variable': {
-      const value = run.variable(expect.name) ?? run.instance('')?.environment[expect.name]
+      const value = run.shared[expect.name] ?? run.instances.get('')?.environment[expect.name]
       return { isMet: sameValue(value, expect.value), seen: value === undefined ? 'not there' : String(value) }
     }
     case 'property': {
-      const shown = itemOf(run.drawList(), expect.instance, expect.part)?.values[expect.property]
+      const shown = itemOf(drawList(run), expect.instance, expect.part)?.values[expect.property]
       return { isMet: sameValue(shown, expect.value), seen: shown === undefined ? 'not there' : JSON.stringify(shown) }
     }
     case 'text': {
-      const texts = textsIn(run.drawList())
+      const texts = textsIn(drawList(run))
       return { isMet: texts.some((text) => text.includes(expect.text)), seen: texts.join(' | ') }
     }
     case 'settled': {
-      const instance = run.instance(expect.instance)
+      const instance = run.instances.get(expect.instance)
       if (!instance) return NOT_THERE
       const isSettled = !isMoving(instance, run.nowMs)
       return { isMet: isSettled, seen: isSettled ? 'settled' : 'moving' }

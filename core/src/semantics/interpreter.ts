@@ -25,31 +25,22 @@ export interface Arranged {
   readonly come: readonly Content[]
 }
 
+/** What has fired at an instant, and whether that would go on without end. */
+export interface Loop<T> {
+  fired: { readonly thing: T; readonly rule: Rule }[]
+  isStopped: boolean
+}
+
 /**
  * What happens when something happens, as `docs/semantics.md` says it: rules fire, actions run, states change, messages
  * and changes are told. It keeps nothing but what belongs to the instant; all else is its ground's, of which there are two:
  * that of a run and that of an exploration.
  */
 export class Interpreter<T> {
-  isStopped = false
   private waiting: (() => void)[] = []
   private isTelling = false
-  private fired: { readonly thing: T; readonly rule: Rule }[] = []
 
-  constructor(private readonly ground: Ground<T>) {}
-
-  /** The same at the same instant, for another ground. */
-  copy(ground: Ground<T>): Interpreter<T> {
-    const copy = new Interpreter(ground)
-    copy.isStopped = this.isStopped
-    copy.fired = [...this.fired]
-    return copy
-  }
-
-  /** What comes with time or from a person begins anew: what has fired until now is no loop. */
-  beginInstant(): void {
-    this.fired = []
-  }
+  constructor(private readonly ground: Ground<T>, private readonly loop: Loop<T> = { fired: [], isStopped: false }) {}
 
   /** Sends an event outward along its way until a rule consumes it, and says whether one did; each axis answers once at most. */
   dispatch(trigger: TriggerKind, way: readonly Level<T>[], isMeant?: IsMeant): boolean {
@@ -81,13 +72,13 @@ export class Interpreter<T> {
   tellWaiting(): void {
     if (this.isTelling) return
     this.isTelling = true
-    for (let next = this.waiting.shift(); next && !this.isStopped; next = this.waiting.shift()) next()
+    for (let next = this.waiting.shift(); next && !this.loop.isStopped; next = this.waiting.shift()) next()
     this.waiting = []
     this.isTelling = false
   }
 
   fire(thing: T, { axis, rule }: Firing): void {
-    if (!this.ground.isThere(thing) || this.isStopped || this.isEndless(thing, rule)) return
+    if (!this.ground.isThere(thing) || this.loop.isStopped || this.isEndless(thing, rule)) return
     const policy = this.ground.inTheWay(thing, axis)
     if (policy === 'ignore') return
     if (policy === 'finish first') return this.ground.queue(thing, axis, rule)
@@ -343,11 +334,12 @@ export class Interpreter<T> {
   }
 
   private isEndless(thing: T, rule: Rule): boolean {
-    this.fired.push({ thing, rule })
-    if (this.fired.length <= IMMEDIATE_LIMIT) return false
-    this.isStopped = true
+    const { loop } = this
+    loop.fired.push({ thing, rule })
+    if (loop.fired.length <= IMMEDIATE_LIMIT) return false
+    loop.isStopped = true
     // What led there fired first; what fired last goes round.
-    this.ground.note({ what: 'stopped', thing, rules: [...new Set(this.fired.slice(-IMMEDIATE_LIMIT / 2).map((each) => each.rule))] })
+    this.ground.note({ what: 'stopped', thing, rules: [...new Set(loop.fired.slice(-IMMEDIATE_LIMIT / 2).map((each) => each.rule))] })
     return true
   }
 }

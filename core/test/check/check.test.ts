@@ -79,7 +79,7 @@ describe('proof', () => {
   test('a witness of an endless loop stops where it is said to', () => {
     const component = small(wide, [{ on: after(0), in: ['a'], to: 'b' }, { on: settled, in: ['b'], to: 'a', ms: 0 }].map((rule) => ({ ...rule, ms: 0 })))
     const finding = only(component, 'endless-immediate-loop')
-    expect(replay(projectOf(component), finding.witness!.surface, finding.witness!.inputs, finding.witness!.endsAtMs).stopped).toBe(true)
+    expect(replay(projectOf(component), finding.witness!.surface, finding.witness!.inputs, finding.witness!.endsAtMs).loop.isStopped).toBe(true)
   })
 })
 

@@ -77,13 +77,13 @@ describe('promises', () => {
     const [never] = promised({ kind: 'never', that: isIn('done') })
     expect(never).toMatchObject({ level: 'fault', kind: 'promise-broken' })
     const run = replay(skerryLine, never!.witness!.surface, never!.witness!.inputs, never!.witness!.lookAtMs)
-    expect(run.instance('')!.states).toEqual(['done'])
+    expect(run.instances.get('')!.states).toEqual(['done'])
   })
 
   test('of something in time are broken a millisecond too early', () => {
     const [late] = promised({ kind: 'after', that: isIn('working'), then: isIn('done'), withinMs: 1799 })
     expect(late).toMatchObject({ level: 'fault', sentence: expect.stringContaining('it can take longer than 1,799 ms') })
-    expect(replay(skerryLine, late!.witness!.surface, late!.witness!.inputs, late!.witness!.lookAtMs).instance('')!.states).toEqual(['working'])
+    expect(replay(skerryLine, late!.witness!.surface, late!.witness!.inputs, late!.witness!.lookAtMs).instances.get('')!.states).toEqual(['working'])
   })
 
   test('of coming back are broken where nothing leads back', () => {

@@ -4,7 +4,7 @@ import {
   addAxis, apply, axisForParameter, batch, clearLook, clipOf, groupParts, lookClipOf, pasteClip, pasteLook, removeAxis, renameParameter, reorderPart, setProperty,
   topmost, ungroupPart, type Component, type Project,
 } from '@rheoscope/core/document'
-import { Run } from '@rheoscope/core/run'
+import { drawList, startRun } from '@rheoscope/core/run'
 import { matrixTo } from '@rheoscope/core/scene'
 
 const button = skerryLine.components[0]!
@@ -17,7 +17,7 @@ const changed = (edit: Parameters<typeof apply>[1] | null): Component => apply(s
 /** Where a part lies on the surface in a state. */
 function place(component: Component, part: string, state = 'rest'): readonly number[] {
   const project: Project = { ...skerryLine, components: [component, skerryLine.components[1]!] }
-  return matrixTo(new Run(project, { component: component.id }, { states: { boarding: state } }).drawList(), '', part)!.slice(4)
+  return matrixTo(drawList(startRun(project, { component: component.id }, { states: { boarding: state } })), '', part)!.slice(4)
 }
 
 describe('copies', () => {

@@ -5,7 +5,7 @@ import { attempt, readProject } from '@rheoscope/core/schema'
 import { ProjectChecker } from '@rheoscope/core/check'
 import { compile } from '@rheoscope/core/machine'
 import { svgIn, tableFrom } from '@rheoscope/core/exchange'
-import { Run } from '@rheoscope/core/run'
+import { advanceTo, cutOff, fork, startRun } from '@rheoscope/core/run'
 
 const counting = () => {
   let made = 0
@@ -49,18 +49,18 @@ describe('more than there may be is cut off, and that is said', () => {
 
   test('a list in a list over a thousand records', () => {
     const project = listOf(1_000)
-    const run = new Run(project, { component: 'outer' })
-    expect([...run.paths].length).toBeLessThanOrEqual(LIMITS.instances)
-    expect(run.cutOff).toMatch(/^More than 20,000 instances should stand here; those beyond are left out\./)
-    const miniature = new Run(project, { component: 'outer' }, { mostInstances: LIMITS.miniatureInstances })
-    expect([...miniature.paths].length).toBe(LIMITS.miniatureInstances)
-    run.advanceTo(100)
-    expect(run.fork().cutOff).toBe(run.cutOff)
+    const run = startRun(project, { component: 'outer' })
+    expect([...run.instances.keys()].length).toBeLessThanOrEqual(LIMITS.instances)
+    expect(cutOff(run)).toMatch(/^More than 20,000 instances should stand here; those beyond are left out\./)
+    const miniature = startRun(project, { component: 'outer' }, { mostInstances: LIMITS.miniatureInstances })
+    expect([...miniature.instances.keys()].length).toBe(LIMITS.miniatureInstances)
+    advanceTo(run, 100)
+    expect(cutOff(fork(run))).toBe(cutOff(run))
   })
 
   test('instances in instances, twice as many at each of twenty levels', () => {
     const project = pair(20)
-    expect(new Run(project, { component: 'c0' }).cutOff).not.toBeNull()
+    expect(cutOff(startRun(project, { component: 'c0' }))).not.toBeNull()
     // What an edit elsewhere costs follows from how many components there are, not from how often they stand somewhere.
     const edited = { ...project, components: [...project.components] }
     expect(compile(edited, edited.components[0]!)).toBe(compile(project, project.components[0]!))
@@ -69,5 +69,5 @@ describe('more than there may be is cut off, and that is said', () => {
     expect(findings.filter(({ kind }) => kind === 'not-finished').map(({ sentence }) => sentence)).toEqual(['More than 4,000 instances stand on it, or can: that is more than checks look at.'])
   })
 
-  test('nothing is cut off where there is room', () => expect(new Run(listOf(20), { component: 'outer' }).cutOff).toBeNull())
+  test('nothing is cut off where there is room', () => expect(cutOff(startRun(listOf(20), { component: 'outer' }))).toBeNull())
 })

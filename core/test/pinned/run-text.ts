@@ -1,5 +1,5 @@
 import { propertyDefinition, type Input, type Project } from '@rheoscope/core/document'
-import { bandsOf, linksOn, marksOf, pathName, Run, type RunOptions } from '@rheoscope/core/run'
+import { advanceTo, bandsOf, cutOff, drawList, linksOn, marksOf, pathName, send, shownFocus, startRun, type Run, type RunOptions } from '@rheoscope/core/run'
 import type { Surface } from '@rheoscope/core/machine'
 import type { DrawItem, DrawList } from '@rheoscope/core/scene'
 
@@ -11,7 +11,7 @@ const FRAME_MS = 70
  * the frame before; at the end which states every axis was in, who affects whom on a screen, and what was left out.
  */
 export function runText(project: Project, surface: Surface, inputs: readonly Input[], endsAtMs: number, options: RunOptions = {}): string {
-  const run = new Run(project, surface, options)
+  const run = startRun(project, surface, options)
   const lines: string[] = []
   let told = 0
   let focus = 'nothing'
@@ -21,7 +21,7 @@ export function runText(project: Project, surface: Surface, inputs: readonly Inp
     told = run.trace.length
   }
   const look = () => {
-    const now = new Map(saidOf(run.drawList()))
+    const now = new Map(saidOf(drawList(run)))
     for (const [key, said] of now) {
       const before = shown.get(key) ?? {}
       const changed = Object.entries(said).filter(([property, value]) => (before[property] ?? usual(property)) !== value)
@@ -29,28 +29,29 @@ export function runText(project: Project, surface: Surface, inputs: readonly Inp
     }
     for (const key of shown.keys()) if (!now.has(key)) lines.push(`  ${run.nowMs} ${key} gone`)
     shown = now
-    const hasFocus = run.shownFocus ? `${run.shownFocus.instance}#${run.shownFocus.part}` : 'nothing'
+    const focused = shownFocus(run)
+    const hasFocus = focused ? `${focused.instance}#${focused.part}` : 'nothing'
     if (hasFocus !== focus) lines.push(`  ${run.nowMs} focus on ${(focus = hasFocus)}`)
   }
   const goOnTo = (ms: number) => {
     for (let at = Math.ceil((run.nowMs + 1) / FRAME_MS) * FRAME_MS; at < ms; at += FRAME_MS) {
-      run.advanceTo(at)
+      advanceTo(run, at)
       tell()
       look()
     }
-    run.advanceTo(ms)
+    advanceTo(run, ms)
   }
   tell()
   look()
   for (const { atMs, ...action } of inputs) {
     goOnTo(atMs)
-    run.send(action)
+    send(run, action)
     tell()
   }
   goOnTo(endsAtMs)
   tell()
   look()
-  return `${[...lines, ...bandLines(run, project, surface), ...linkLines(project, surface), `${marksOf(run.trace).length} marks`, ...(run.cutOff === null ? [] : [run.cutOff])].join('\n')}\n`
+  return `${[...lines, ...bandLines(run, project, surface), ...linkLines(project, surface), `${marksOf(run.trace).length} marks`, ...(cutOff(run) === null ? [] : [cutOff(run)])].join('\n')}\n`
 }
 
 /** Which states every axis of every instance was in, and until when it moved in them. */

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { newProject, type Component, type Part, type Project } from '@rheoscope/core/document'
 import { explore, Network, thingsOnSurface } from '@rheoscope/core/check/explore'
-import { Run } from '@rheoscope/core/run'
+import { advanceTo, drawList, send, startRun } from '@rheoscope/core/run'
 import { itemOf, type DrawItem } from '@rheoscope/core/scene'
 import { rule, state, timed, to } from '../../src/demo/building'
 
@@ -35,21 +35,21 @@ describe('what stands inside', () => {
   const column = { width: 200, layout: 'column', gap: 4, heightFrom: 'content' }
 
   test('pushes its neighbours along while it grows, and its holder grows with it', () => {
-    const run = new Run(projectOf(card, holderOf(column, instance('first'), instance('second'))), { component: 'holder' })
-    expect(frame(itemOf(run.drawList(), '', 'second'))).toEqual([0, 24, 100, 20])
-    run.send({ do: 'press', x: 10, y: 10, pointer: 'mouse' })
-    run.send({ do: 'release', x: 10, y: 10, pointer: 'mouse' })
-    run.advanceTo(100)
-    expect(frame(itemOf(run.drawList(), 'first', 'frame'))).toEqual([0, 0, 100, 40])
-    expect(frame(itemOf(run.drawList(), '', 'second'))).toEqual([0, 44, 100, 20])
-    expect(frame(itemOf(run.drawList(), '', 'root'))).toEqual([0, 0, 200, 64])
-    run.advanceTo(200)
-    expect(frame(itemOf(run.drawList(), '', 'second'))).toEqual([0, 64, 100, 20])
+    const run = startRun(projectOf(card, holderOf(column, instance('first'), instance('second'))), { component: 'holder' })
+    expect(frame(itemOf(drawList(run), '', 'second'))).toEqual([0, 24, 100, 20])
+    send(run, { do: 'press', x: 10, y: 10, pointer: 'mouse' })
+    send(run, { do: 'release', x: 10, y: 10, pointer: 'mouse' })
+    advanceTo(run, 100)
+    expect(frame(itemOf(drawList(run), 'first', 'frame'))).toEqual([0, 0, 100, 40])
+    expect(frame(itemOf(drawList(run), '', 'second'))).toEqual([0, 44, 100, 20])
+    expect(frame(itemOf(drawList(run), '', 'root'))).toEqual([0, 0, 200, 64])
+    advanceTo(run, 200)
+    expect(frame(itemOf(drawList(run), '', 'second'))).toEqual([0, 64, 100, 20])
   })
 
   test('takes the size its holder says, and lays itself out in it', () => {
-    const run = new Run(projectOf(card, holderOf({ width: 200, height: 100 }, instance('wide', { width: 160, height: 50 }))), { component: 'holder' })
-    expect(frame(itemOf(run.drawList(), 'wide', 'frame'))).toEqual([0, 0, 160, 50])
+    const run = startRun(projectOf(card, holderOf({ width: 200, height: 100 }, instance('wide', { width: 160, height: 50 }))), { component: 'holder' })
+    expect(frame(itemOf(drawList(run), 'wide', 'frame'))).toEqual([0, 0, 160, 50])
   })
 
   test('is measured at the width it is stretched to', () => {
@@ -60,8 +60,8 @@ describe('what stands inside', () => {
     ]
     const wordy: Component = { ...card, parts, axes: lone, rules: [], parameters: [{ ...card.parameters[0]!, initial: 'one two three four five six seven' }] }
     const heightIn = (width: number) => {
-      const run = new Run(projectOf(wordy, holderOf({ width, layout: 'column', align: 'stretch', heightFrom: 'content' }, instance('only'))), { component: 'holder' })
-      return itemOf(run.drawList(), '', 'root')!.values.height as number
+      const run = startRun(projectOf(wordy, holderOf({ width, layout: 'column', align: 'stretch', heightFrom: 'content' }, instance('only'))), { component: 'holder' })
+      return itemOf(drawList(run), '', 'root')!.values.height as number
     }
     expect(heightIn(400)).toBe(20)
     expect(heightIn(60)).toBeGreaterThan(40)
@@ -80,20 +80,20 @@ describe('a list', () => {
   }
 
   test('has an instance for each record the filter keeps, in order, with its parameters', () => {
-    const run = new Run(project, { component: 'holder' })
-    expect([...run.paths]).toEqual(['', 'list:r1', 'list:r3'])
-    expect(run.instance('list:r3')?.environment.words).toBe('Swell!')
-    expect(frame(itemOf(run.drawList(), 'list:r3', 'frame'))).toEqual([0, 22, 100, 20])
+    const run = startRun(project, { component: 'holder' })
+    expect([...run.instances.keys()]).toEqual(['', 'list:r1', 'list:r3'])
+    expect(run.instances.get('list:r3')?.environment.words).toBe('Swell!')
+    expect(frame(itemOf(drawList(run), 'list:r3', 'frame'))).toEqual([0, 22, 100, 20])
   })
 
   test('follows its filter while it runs', () => {
-    const run = new Run(project, { component: 'holder' })
-    run.send({ do: 'parameter', instance: '', name: 'shown', value: false })
-    expect([...run.paths]).toEqual([''])
-    run.advanceTo(1000)
-    expect(frame(itemOf(run.drawList(), '', 'list'))).toEqual([0, 0, 0, 0])
-    run.send({ do: 'parameter', instance: '', name: 'shown', value: true })
-    expect([...run.paths]).toEqual(['', 'list:r1', 'list:r3'])
+    const run = startRun(project, { component: 'holder' })
+    send(run, { do: 'parameter', instance: '', name: 'shown', value: false })
+    expect([...run.instances.keys()]).toEqual([''])
+    advanceTo(run, 1000)
+    expect(frame(itemOf(drawList(run), '', 'list'))).toEqual([0, 0, 0, 0])
+    send(run, { do: 'parameter', instance: '', name: 'shown', value: true })
+    expect([...run.instances.keys()]).toEqual(['', 'list:r1', 'list:r3'])
   })
 })
 
@@ -108,12 +108,12 @@ describe('an item that is about to go', () => {
   })
 
   test.each([['at once', {}, 0], ['in its time', { frame: { opacity: 0 } }, 200]] as const)('%s is told so first, and then gone', (_how, absent, goneMs) => {
-    const run = new Run(projectWith(absent), { component: 'holder' })
-    run.send({ do: 'press', x: 150, y: 150, pointer: 'mouse' })
-    run.send({ do: 'release', x: 150, y: 150, pointer: 'mouse' })
-    run.advanceTo(500)
+    const run = startRun(projectWith(absent), { component: 'holder' })
+    send(run, { do: 'press', x: 150, y: 150, pointer: 'mouse' })
+    send(run, { do: 'release', x: 150, y: 150, pointer: 'mouse' })
+    advanceTo(run, 500)
     expect(run.trace.flatMap((event) => ('instance' in event && event.instance === 'list:r1' ? [`${event.atMs} ${event.what}`] : []))).toEqual(['0 appeared', '0 fired', '0 variable', `${goneMs} gone`])
-    expect([...run.paths]).toEqual([''])
+    expect([...run.instances.keys()]).toEqual([''])
   })
 
   test('is told so in an exploration as well', () => {
@@ -132,11 +132,11 @@ describe('a slot', () => {
   const holder: Component = { ...holderOf({ width: 200, height: 200 }, slot), parameters: [{ id: 'what', name: 'what', type: 'slot', initial: '' }] }
 
   test('holds what its parameter names, and nothing when that is nothing or would hold the holder', () => {
-    const run = new Run(projectOf(card, holder), { component: 'holder' })
-    expect([...run.paths]).toEqual([''])
-    run.send({ do: 'parameter', instance: '', name: 'what', value: 'card' })
-    expect(frame(itemOf(run.drawList(), '', 'gap'))).toEqual([5, 5, 100, 20])
-    run.send({ do: 'parameter', instance: '', name: 'what', value: 'holder' })
-    expect([...run.paths]).toEqual([''])
+    const run = startRun(projectOf(card, holder), { component: 'holder' })
+    expect([...run.instances.keys()]).toEqual([''])
+    send(run, { do: 'parameter', instance: '', name: 'what', value: 'card' })
+    expect(frame(itemOf(drawList(run), '', 'gap'))).toEqual([5, 5, 100, 20])
+    send(run, { do: 'parameter', instance: '', name: 'what', value: 'holder' })
+    expect([...run.instances.keys()]).toEqual([''])
   })
 })

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
 import type { InputAction } from '@rheoscope/core/document'
-import { Run } from '@rheoscope/core/run'
+import { advanceTo, drawList, send, shownSurfaces, startRun, type Run } from '@rheoscope/core/run'
 import { itemOf, pointOn } from '@rheoscope/core/scene'
 
 /** Somebody at one component of the demo project. */
@@ -9,47 +9,47 @@ class Person {
   readonly run: Run
 
   constructor(component: string, parameters: Readonly<Record<string, string | number>> = {}) {
-    this.run = new Run(skerryLine, { component }, { parameters })
+    this.run = startRun(skerryLine, { component }, { parameters })
   }
 
   wait(ms: number): this {
-    this.run.advanceTo(this.run.nowMs + ms)
+    advanceTo(this.run, this.run.nowMs + ms)
     return this
   }
 
   tap(part: string, instance = ''): this {
-    const at = pointOn(this.run.drawList(), instance, part)
+    const at = pointOn(drawList(this.run), instance, part)
     if (!at) throw new Error(`Nothing of ${part} can be pointed at.`)
     const inputs: readonly InputAction[] = [{ do: 'move', ...at, pointer: 'mouse' }, { do: 'press', ...at, pointer: 'mouse' }, { do: 'release', ...at, pointer: 'mouse' }]
-    inputs.forEach((input) => this.run.send(input))
+    inputs.forEach((input) => send(this.run, input))
     return this
   }
 
   key(key: string): this {
-    this.run.send({ do: 'key', key, modifiers: {} })
+    send(this.run, { do: 'key', key, modifiers: {} })
     return this
   }
 
   is(instance = '', axis = 0): string {
-    const { compiled, states } = this.run.instance(instance)!
+    const { compiled, states } = this.run.instances.get(instance)!
     return compiled.component.axes[axis]!.states.find(({ id }) => id === states[axis])!.name
   }
 
   shows(part: string, property: string, instance = ''): unknown {
-    return itemOf(this.run.drawList(), instance, part)?.values[property]
+    return itemOf(drawList(this.run), instance, part)?.values[property]
   }
 }
 
 test('01 the crew tray is as high as what is in it, and one yes/no says whether it is open', () => {
   const person = new Person('crewTray').tap('trayButton').wait(260)
-  expect([person.is(), person.run.instance('')!.environment.isOpen, person.shows('trayArrow', 'rotation')]).toEqual(['open', true, 180])
+  expect([person.is(), person.run.instances.get('')!.environment.isOpen, person.shows('trayArrow', 'rotation')]).toEqual(['open', true, 180])
   expect(person.shows('trayBox', 'height')).toBeGreaterThan(80)
   expect(person.tap('trayButton').wait(260).shows('trayBox', 'height')).toBe(0)
 })
 
 describe('02 the deck filter', () => {
   const chip = (kind: string) => `filter-${kind}`
-  const news = (person: Person) => [...person.run.instance('')!.contents.keys()].filter((step) => step.startsWith('filterList:')).map((step) => step.slice(-1))
+  const news = (person: Person) => [...person.run.instances.get('')!.contents.keys()].filter((step) => step.startsWith('filterList:')).map((step) => step.slice(-1))
 
   test('exactly one chip is chosen, as wide as its word, and the list has what is of its kind', () => {
     const person = new Person('deckFilter')
@@ -60,7 +60,7 @@ describe('02 the deck filter', () => {
     expect(person.shows('chipBody', 'width', chip('sea'))).toBe(40)
     expect(person.shows('chipBody', 'width', chip('food'))).toBeGreaterThan(60)
     expect(wide).toBeGreaterThan(60)
-    expect(person.wait(400).run.variable('shown') ?? person.run.instance('')!.environment.shown).toBe('food')
+    expect(person.wait(400).run.shared['shown'] ?? person.run.instances.get('')!.environment.shown).toBe('food')
     expect(news(person)).toEqual(['2', '5'])
   })
 
@@ -73,19 +73,19 @@ describe('02 the deck filter', () => {
 })
 
 test('07 a cabin opens into its sheet, the others step back and do not answer, and come back when it closes', () => {
-  const run = new Run(skerryLine, { screen: 'cabins' })
+  const run = startRun(skerryLine, { screen: 'cabins' })
   const card = (number: number) => `cabins-cabinDeck/cabinList:cabin${number}`
-  const at = pointOn(run.drawList(), card(216), 'cabinPlate')!
-  for (const what of ['move', 'press', 'release'] as const) run.send({ do: what, ...at, pointer: 'mouse' })
-  const sheet = () => itemOf(run.drawList(), '@cabin/cabin-cabinSheet', 'sheetPlate')!.values
+  const at = pointOn(drawList(run), card(216), 'cabinPlate')!
+  for (const what of ['move', 'press', 'release'] as const) send(run, { do: what, ...at, pointer: 'mouse' })
+  const sheet = () => itemOf(drawList(run), '@cabin/cabin-cabinSheet', 'sheetPlate')!.values
   expect([sheet().width, sheet().height, sheet().fill]).toEqual([342, 72, '#e3ecf2'])
-  run.advanceTo(360)
+  advanceTo(run, 360)
   expect([sheet().height, sheet().fill]).toEqual([420, '#24506f'])
-  expect([214, 216, 218].map((number) => run.instance(card(number))!.states)).toEqual([['cabinAway'], ['cabinHere'], ['cabinAway']])
-  expect(itemOf(run.drawList(), card(216), 'cabinPlate')).toBeUndefined()
-  run.send({ do: 'key', key: 'Escape', modifiers: {} })
-  run.advanceTo(1000)
-  expect([run.variable('openCabin'), run.instance(card(214))!.states, run.shown.length]).toEqual(['', ['cabinHere'], 1])
+  expect([214, 216, 218].map((number) => run.instances.get(card(number))!.states)).toEqual([['cabinAway'], ['cabinHere'], ['cabinAway']])
+  expect(itemOf(drawList(run), card(216), 'cabinPlate')).toBeUndefined()
+  send(run, { do: 'key', key: 'Escape', modifiers: {} })
+  advanceTo(run, 1000)
+  expect([run.shared['openCabin'], run.instances.get(card(214))!.states, shownSurfaces(run).length]).toEqual(['', ['cabinHere'], 1])
 })
 
 test('08 tasks are ticked one by one or all at once; a kind that is hidden keeps its ticks', () => {
@@ -103,7 +103,7 @@ test('04 the slides go round both ways, by themselves unless somebody is there, 
   expect(new Person('seenFromTheDeck').wait(4000).is()).toBe('grey seal')
   expect(new Person('seenFromTheDeck').tap('deckBack').wait(9000).is()).toBe('puffin')
   const person = new Person('seenFromTheDeck').tap('deckOn')
-  person.run.send({ do: 'exit', pointer: 'mouse' })
+  send(person.run, { do: 'exit', pointer: 'mouse' })
   expect(person.wait(20_000).is()).toBe('grey seal')
   expect([person.key('ArrowRight').is(), person.key('ArrowRight').is(), person.key('ArrowLeft').is()]).toEqual(['puffin', 'gannet', 'puffin'])
 })
@@ -129,14 +129,14 @@ test.each([64, 120])('14 the excerpt is cut at %i px and opens to all of it and 
 describe('19 the luggage tag', () => {
   const drag = (person: Person, steps: readonly (readonly [x: number, y: number])[]) => {
     const [first, ...others] = steps
-    const send = (what: 'press' | 'move' | 'release', [x, y]: readonly [number, number]) => person.run.send({ do: what, x, y, pointer: 'mouse' })
-    send('move', first!)
-    send('press', first!)
+    const hand = (what: 'press' | 'move' | 'release', [x, y]: readonly [number, number]) => send(person.run, { do: what, x, y, pointer: 'mouse' })
+    hand('move', first!)
+    hand('press', first!)
     for (const at of others) {
       person.wait(20)
-      send('move', at)
+      hand('move', at)
     }
-    return () => send('release', others.at(-1)!)
+    return () => hand('release', others.at(-1)!)
   }
 
   test('is lifted while it is held and stops at the edges', () => {
@@ -162,7 +162,7 @@ test('21 any of three buttons opens the notice, and what lies behind it answers 
   for (const opener of ['drillPost', 'drillBell', 'drillMap']) {
     const person = new Person('drillNotice').tap(opener).wait(200)
     expect([person.is(), person.shows('drillDialog', 'opacity')]).toEqual(['shown', 1])
-    expect(pointOn(person.run.drawList(), '', 'drillPost')).toBeNull()
+    expect(pointOn(drawList(person.run), '', 'drillPost')).toBeNull()
     expect(person.tap('drillClose').wait(160).is()).toBe('gone')
     expect(person.tap(opener).key('Escape').is()).toBe('gone')
   }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { RheoError, type Expectation, type Part, type Project, type Take } from '@rheoscope/core/document'
-import { differences, playTake, Run, statesSeen, textsIn } from '@rheoscope/core/run'
+import { advanceTo, differences, drawList, playTake, send, startRun, statesSeen, textsIn } from '@rheoscope/core/run'
 import { projectOf, small } from './small-component'
 
 const tap = { on: 'tap' } as const
@@ -99,10 +99,10 @@ test('two runs differ where an axis enters another state, at another time, or no
 
 test('texts are read from below to on top, what fades over into another one with both', () => {
   const fading = small({ a: {}, b: { look: { seen: { text: 'Ahoy' } } } }, [{ on: tap, in: ['a'], to: 'b', ms: 200 }])
-  const run = new Run(projectOf({ ...fading, parts: [...fading.parts, ...words, { ...words[0]!, id: 'last', base: { text: 'Last' } }] }), { component: 'small' })
-  expect(textsIn(run.drawList())).toEqual(['Aboard', 'Last'])
-  run.send({ do: 'press', x: 10, y: 20, pointer: 'mouse' })
-  run.send({ do: 'release', x: 10, y: 20, pointer: 'mouse' })
-  run.advanceTo(100)
-  expect(textsIn(run.drawList())).toEqual(['Aboard', 'Ahoy', 'Last'])
+  const run = startRun(projectOf({ ...fading, parts: [...fading.parts, ...words, { ...words[0]!, id: 'last', base: { text: 'Last' } }] }), { component: 'small' })
+  expect(textsIn(drawList(run))).toEqual(['Aboard', 'Last'])
+  send(run, { do: 'press', x: 10, y: 20, pointer: 'mouse' })
+  send(run, { do: 'release', x: 10, y: 20, pointer: 'mouse' })
+  advanceTo(run, 100)
+  expect(textsIn(drawList(run))).toEqual(['Aboard', 'Ahoy', 'Last'])
 })

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import type { Input, InterruptionPolicy } from '@rheoscope/core/document'
 import { crossFade, crossFadeFrom, isCrossFade, type Interpolator, type Shown } from '@rheoscope/core/motion'
-import { replay } from '@rheoscope/core/run'
+import { drawList, replay } from '@rheoscope/core/run'
 import { itemOf } from '@rheoscope/core/scene'
 import { projectOf, small, tap, type SmallRule } from './small-component'
 
@@ -18,7 +18,7 @@ function played(policy: InterruptionPolicy, taps: readonly number[], endsAtMs: n
   return replay(projectOf(component), { component: 'small' }, taps.flatMap(tapAt), endsAtMs)
 }
 
-const xOf = (run: ReturnType<typeof played>) => itemOf(run.drawList(), '', 'dot')!.values.x
+const xOf = (run: ReturnType<typeof played>) => itemOf(drawList(run), '', 'dot')!.values.x
 const states = (run: ReturnType<typeof played>) => run.trace.flatMap((event) => (event.what === 'state' ? [`${event.to}@${event.atMs}`] : []))
 
 describe('when a motion is interrupted', () => {

@@ -1,56 +1,56 @@
 import { describe, expect, test } from '@jest/globals'
 import type { Project, Screen } from '@rheoscope/core/document'
-import { Run } from '@rheoscope/core/run'
+import { advanceTo, drawList, drawListAt, fireByHand, fork, forkFromHere, isInGesture, nextDueMs, send, startRun, waitingActions, type Run } from '@rheoscope/core/run'
 import { itemOf } from '@rheoscope/core/scene'
 import { projectOf, small } from './small-component'
 
 const tap = { on: 'tap' } as const
 const mouse = { x: 10, y: 10, pointer: 'mouse' } as const
 const after = (ms: number) => ({ on: 'after', ms, since: 'entering', pauseWhile: null }) as const
-const x = (run: Run, atMs?: number) => itemOf(atMs === undefined ? run.drawList() : run.drawListAt(atMs), '', 'box')!.values.x
+const x = (run: Run, atMs?: number) => itemOf(atMs === undefined ? drawList(run) : drawListAt(run, atMs), '', 'box')!.values.x
 
 const moving = small({ a: {}, b: { look: { box: { x: 100 } } } }, [{ on: tap, in: ['a'], to: 'b', ms: 200, easing: 'linear' }, { on: after(300), in: ['b'], to: 'a', ms: 100, easing: 'linear' }])
-const started = (component = moving) => new Run(projectOf(component), { component: 'small' })
-const tapped = (run: Run) => (run.send({ do: 'press', ...mouse }), run.send({ do: 'release', ...mouse }), run)
+const started = (component = moving) => startRun(projectOf(component), { component: 'small' })
+const tapped = (run: Run) => (send(run, { do: 'press', ...mouse }), send(run, { do: 'release', ...mouse }), run)
 
 describe('a run', () => {
   test('says when something next happens: a timer, an end of a motion, a gesture, or nothing', () => {
-    expect(started().nextDueMs).toBe(Infinity)
+    expect(nextDueMs(started())).toBe(Infinity)
     const run = tapped(started())
     const due: number[] = []
-    for (let next = run.nextDueMs; next < Infinity; next = run.nextDueMs) {
+    for (let next = nextDueMs(run); next < Infinity; next = nextDueMs(run)) {
       due.push(next)
-      run.advanceTo(next)
+      advanceTo(run, next)
     }
     expect(due.at(-1)).toBe(400)
     expect(due).toContain(200)
     expect(due).toContain(300)
-    expect(run.instance('')!.states).toEqual(['a'])
+    expect(run.instances.get('')!.states).toEqual(['a'])
   })
 
   test('is looked at between now and what happens next, and looking changes nothing', () => {
     const run = tapped(started())
-    run.advanceTo(50)
+    advanceTo(run, 50)
     expect([x(run), x(run, 100), x(run, 0), x(run, 10_000)]).toEqual([25, 50, 25, 100])
     expect([run.nowMs, x(run)]).toEqual([50, 25])
-    expect(run.drawList()).toBe(run.drawList())
+    expect(drawList(run)).toBe(drawList(run))
   })
 
   test('knows whether a gesture is under way', () => {
     const held = started(small({ a: {}, b: {} }, [{ on: { on: 'long press', thresholdMs: 400 }, to: 'b' }]))
-    expect(held.isInGesture).toBe(false)
-    held.send({ do: 'press', ...mouse })
-    expect([held.isInGesture, held.nextDueMs]).toEqual([true, 400])
-    held.send({ do: 'release', ...mouse })
-    expect(held.isInGesture).toBe(false)
+    expect(isInGesture(held)).toBe(false)
+    send(held, { do: 'press', ...mouse })
+    expect([isInGesture(held), nextDueMs(held)]).toEqual([true, 400])
+    send(held, { do: 'release', ...mouse })
+    expect(isInGesture(held)).toBe(false)
   })
 
   test('fires a rule by hand, with what follows from it', () => {
     const run = started(small({ a: {}, b: {}, c: {} }, [
       { on: tap, in: ['c'], to: 'b', actions: [{ id: 's', do: 'set', variable: 'told', to: 'true' }] }, { on: { on: 'changes', name: 'told', to: null }, in: ['b'], to: 'c' },
     ], { variables: [{ id: 'v', name: 'told', type: 'yes/no', start: false }] }))
-    run.fireByHand({ ...run.instance('')!.compiled.component.rules[0]!, within: { except: [] } })
-    expect(run.instance('')!.states).toEqual(['c'])
+    fireByHand(run, { ...run.instances.get('')!.compiled.component.rules[0]!, within: { except: [] } })
+    expect(run.instances.get('')!.states).toEqual(['c'])
   })
 
   test('says which actions wait for others to end', () => {
@@ -58,33 +58,32 @@ describe('a run', () => {
       on: tap, to: { go: 'stay' },
       actions: [{ id: 'p', do: 'pulse', part: 'box', awaited: true, motion: { durationMs: 120, lanes: [], keyframes: [{ id: 'k', look: { box: { x: 9 } }, share: 1, matchVelocity: false }] } }, { id: 's', do: 'set', variable: 'told', to: 'true' }],
     }], { variables: [{ id: 'v', name: 'told', type: 'yes/no', start: false }] })))
-    expect(run.waitingActions).toHaveLength(1)
-    expect(run.instance('')!.environment.told).toBe(false)
-    run.advanceTo(120)
-    expect(run.waitingActions).toEqual([])
-    expect(run.instance('')!.environment.told).toBe(true)
+    expect(waitingActions(run)).toHaveLength(1)
+    expect(run.instances.get('')!.environment.told).toBe(false)
+    advanceTo(run, 120)
+    expect(waitingActions(run)).toEqual([])
+    expect(run.instances.get('')!.environment.told).toBe(true)
   })
 
   test('shows the absent look of its surface when that is asked for', () => {
     const component = { ...moving, absent: { box: { x: 60 } } }
-    const run = (isAbsent?: boolean) => new Run(projectOf(component), { component: 'small' }, isAbsent === undefined ? {} : { isAbsent })
+    const run = (isAbsent?: boolean) => startRun(projectOf(component), { component: 'small' }, isAbsent === undefined ? {} : { isAbsent })
     expect([x(run()), x(run(false)), x(run(true))]).toEqual([0, 0, 60])
   })
 
   test('forks with its past or without it, and goes on apart', () => {
     const run = tapped(started())
-    const [knowing, forgetting] = [run.fork(), run.fork(undefined, false)]
+    const [knowing, forgetting] = [fork(run), forkFromHere(run)]
     expect([knowing.trace.length, forgetting.trace]).toEqual([run.trace.length, []])
-    knowing.advanceTo(400)
-    expect([knowing.instance('')!.states, run.instance('')!.states, run.nowMs]).toEqual([['a'], ['b'], 0])
+    advanceTo(knowing, 400)
+    expect([knowing.instances.get('')!.states, run.instances.get('')!.states, run.nowMs]).toEqual([['a'], ['b'], 0])
   })
 
-  test('tells an observer with how much of the trace was there before', () => {
-    const seen: number[] = []
-    const run = new Run(projectOf(moving), { component: 'small' }, { observe: ({ before }) => void seen.push(before) })
-    tapped(run)
-    expect(seen.length).toBeGreaterThan(0)
-    expect(seen.every((before) => Number.isInteger(before) && before <= run.trace.length)).toBe(true)
+  test('keeps what is offered with how much of the trace was there before, when that is wanted', () => {
+    const { offered, trace } = tapped(startRun(projectOf(moving), { component: 'small' }, { keepsOffered: true }))
+    expect(offered!.length).toBeGreaterThan(0)
+    expect(offered!.every(({ before }) => Number.isInteger(before) && before <= trace.length)).toBe(true)
+    expect(tapped(started()).offered).toBeNull()
   })
 })
 
@@ -98,14 +97,14 @@ describe('an entry point', () => {
   }
 
   test('is one of the screen that is run, and says other values for shared variables', () => {
-    expect(new Run(project, { screen: 'quay' }).variable('tide')).toBe(1)
-    expect(new Run(project, { screen: 'quay' }, { entryPoint: 'late' }).variable('tide')).toBe(5)
-    expect(new Run(project, { screen: 'other' }, { entryPoint: 'late' }).variable('tide')).toBe(9)
+    expect(startRun(project, { screen: 'quay' }).shared['tide']).toBe(1)
+    expect(startRun(project, { screen: 'quay' }, { entryPoint: 'late' }).shared['tide']).toBe(5)
+    expect(startRun(project, { screen: 'other' }, { entryPoint: 'late' }).shared['tide']).toBe(9)
   })
 
   test.each([
     ['a screen that has others', { screen: 'quay' }, 'screens/quay/entryPoints/gone'], ['a screen without any', { screen: 'bare' }, 'screens/bare/entryPoints/gone'], ['a component', { component: 'small' }, 'screens//entryPoints/gone'],
   ] as const)('that is gone is refused with its place on %s', (_what, surface, place) => {
-    expect(() => new Run(project, surface, { entryPoint: 'gone' })).toThrow(expect.objectContaining({ code: 'gone', place }))
+    expect(() => startRun(project, surface, { entryPoint: 'gone' })).toThrow(expect.objectContaining({ code: 'gone', place }))
   })
 })

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { skerryLine } from '@rheoscope/core/demo'
 import { type InputAction } from '@rheoscope/core/document'
 import { isCrossFade, laneProgress, parseColour, type Shown } from '@rheoscope/core/motion'
-import { Run } from '@rheoscope/core/run'
+import { advanceTo, drawList, send, startRun, type Run } from '@rheoscope/core/run'
 import { pointOn, type DrawList } from '@rheoscope/core/scene'
 
 /** Everything every part shows, as numbers: places, angles, the channels of colours, the shares of what fades over. */
@@ -31,15 +31,15 @@ function jump(before: ReadonlyMap<string, number>, after: ReadonlyMap<string, nu
 }
 
 function largestJump(component: string, steps: readonly (readonly [waitMs: number, input: (run: Run) => readonly InputAction[]])[]) {
-  const run = new Run(skerryLine, { component })
+  const run = startRun(skerryLine, { component })
   let atMs = 0
   let worst = { what: '', by: 0 }
   for (const [waitMs, inputs] of steps) {
     atMs += waitMs
-    run.advanceTo(atMs)
-    const before = shownNumbers(run.drawList())
-    inputs(run).forEach((input) => run.send(input))
-    const now = jump(before, shownNumbers(run.drawList()))
+    advanceTo(run, atMs)
+    const before = shownNumbers(drawList(run))
+    inputs(run).forEach((input) => send(run, input))
+    const now = jump(before, shownNumbers(drawList(run)))
     if (now.by > worst.by) worst = now
   }
   return worst
@@ -53,7 +53,7 @@ const UNSEEN = 1.01
 describe('interrupted at random instants nothing that is shown jumps', () => {
   test('the lighthouse, pointed at here and there', () => {
     const regions = ['north', 'northeast', 'east', 'southeast', 'south', 'southwest', 'west', 'northwest']
-    const pointAt = (region: string) => (run: Run): readonly InputAction[] => [{ do: 'move', pointer: 'mouse', ...pointOn(run.drawList(), '', `region-${region}`)! }]
+    const pointAt = (region: string) => (run: Run): readonly InputAction[] => [{ do: 'move', pointer: 'mouse', ...pointOn(drawList(run), '', `region-${region}`)! }]
     fc.assert(fc.property(fc.array(fc.tuple(wait, fc.constantFrom(...regions)), { minLength: 10, maxLength: 10 }), (steps) => {
       expect(largestJump('lighthouse', steps.map(([ms, region]) => [ms, pointAt(region)]))).toMatchObject({ by: expect.closeTo(0, 5) })
     }), { numRuns: 20 })
@@ -69,11 +69,11 @@ describe('interrupted at random instants nothing that is shown jumps', () => {
 })
 
 test('reversing half way takes half the time', () => {
-  const run = new Run(skerryLine, { component: 'engineStart' })
-  run.send({ do: 'put', instance: '', axis: 'engineAxis', state: 'engineRequesting' })
+  const run = startRun(skerryLine, { component: 'engineStart' })
+  send(run, { do: 'put', instance: '', axis: 'engineAxis', state: 'engineRequesting' })
   // Ease in and out is half way at half time.
-  run.advanceTo(160)
-  expect(laneProgress(run.instance('')!.lanes[0]!, 160)).toBeCloseTo(0.5)
-  run.send({ do: 'put', instance: '', axis: 'engineAxis', state: 'engineIdle' })
-  expect(new Set(run.instance('')!.lanes.map(({ durationMs }) => durationMs))).toEqual(new Set([160]))
+  advanceTo(run, 160)
+  expect(laneProgress(run.instances.get('')!.lanes[0]!, 160)).toBeCloseTo(0.5)
+  send(run, { do: 'put', instance: '', axis: 'engineAxis', state: 'engineIdle' })
+  expect(new Set(run.instances.get('')!.lanes.map(({ durationMs }) => durationMs))).toEqual(new Set([160]))
 })

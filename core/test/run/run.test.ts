@@ -2,11 +2,11 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { skerryLine } from '@rheoscope/core/demo'
 import { axisForParameter, type Component, type Input, type InputAction, type Part, type State } from '@rheoscope/core/document'
-import { replay, Run } from '@rheoscope/core/run'
+import { advanceTo, drawList, drawListAt, fork, nextDueMs, replay, send, startRun, type Run } from '@rheoscope/core/run'
 import { itemOf } from '@rheoscope/core/scene'
 import { after, enter, every, leave, projectOf, settled, small, tap } from './small-component'
 
-const start = (component: Component, ...others: readonly Component[]) => new Run(projectOf(component, ...others), { component: component.id })
+const start = (component: Component, ...others: readonly Component[]) => startRun(projectOf(component, ...others), { component: component.id })
 
 let made = 0
 
@@ -15,12 +15,12 @@ const press = (x: number, y: number, pointer: 'mouse' | 'touch' = 'mouse'): Inpu
 const release = (x: number, y: number, pointer: 'mouse' | 'touch' = 'mouse'): InputAction => ({ do: 'release', x, y, pointer })
 
 function tapAt(run: Run, x = 80, y = 25): void {
-  run.send(press(x, y))
-  run.send(release(x, y))
+  send(run, press(x, y))
+  send(run, release(x, y))
 }
 
-const state = (run: Run, path = '') => run.instance(path)!.states[0]
-const x = (run: Run) => itemOf(run.drawList(), '', 'box')!.values.x
+const state = (run: Run, path = '') => run.instances.get(path)!.states[0]
+const x = (run: Run) => itemOf(drawList(run), '', 'box')!.values.x
 const went = (run: Run) => run.trace.flatMap((event) => (event.what === 'state' && event.instance === '' ? [`${event.atMs} ${event.to}`] : []))
 
 const wide = { a: {}, b: { look: { box: { x: 100 } } } }
@@ -30,9 +30,9 @@ describe('state first, motion after', () => {
     const run = start(small(wide, [{ on: tap, to: 'b' }]))
     tapAt(run)
     expect([state(run), x(run)]).toEqual(['b', 0])
-    run.advanceTo(50)
+    advanceTo(run, 50)
     expect(x(run)).toBe(50)
-    run.advanceTo(200)
+    advanceTo(run, 200)
     expect(x(run)).toBe(100)
     expect(run.trace.at(-1)).toMatchObject({ what: 'settled', atMs: 100, state: 'b' })
   })
@@ -40,21 +40,21 @@ describe('state first, motion after', () => {
   test('going back half way takes half the time', () => {
     const run = start(small(wide, [{ on: tap, in: ['a'], to: 'b' }, { on: tap, in: ['b'], to: 'a' }]))
     tapAt(run)
-    run.advanceTo(50)
+    advanceTo(run, 50)
     tapAt(run)
-    run.advanceTo(75)
+    advanceTo(run, 75)
     expect(x(run)).toBe(25)
-    run.advanceTo(100)
+    advanceTo(run, 100)
     expect([x(run), run.trace.at(-1)]).toEqual([0, { what: 'settled', atMs: 100, instance: '', axis: 'axis', state: 'a' }])
   })
 
   test('a motion to a third place starts from what is shown', () => {
     const run = start(small({ ...wide, c: { look: { box: { x: -100 } } } }, [{ on: tap, in: ['a'], to: 'b' }, { on: tap, in: ['b'], to: 'c' }]))
     tapAt(run)
-    run.advanceTo(50)
+    advanceTo(run, 50)
     tapAt(run)
     expect(x(run)).toBe(50)
-    run.advanceTo(100)
+    advanceTo(run, 100)
     expect(x(run)).toBe(-25)
   })
 
@@ -63,7 +63,7 @@ describe('state first, motion after', () => {
     const looks = { a: {}, b: { look: { box: { x: 100, y: 100 }, dot: { x: 0 } } } }
     const run = start(small(looks, [{ on: tap, to: 'b', motion }]))
     tapAt(run)
-    const lanes = run.instance('')!.lanes.map(({ property, delayMs, durationMs }) => [property, delayMs, durationMs])
+    const lanes = run.instances.get('')!.lanes.map(({ property, delayMs, durationMs }) => [property, delayMs, durationMs])
     expect(lanes).toEqual([['x', 0, 40], ['y', 0, 400], ['x', 10, 400]])
   })
 })
@@ -71,8 +71,8 @@ describe('state first, motion after', () => {
 describe('triggers', () => {
   test('a tap is a press and a release on the same thing', () => {
     const run = start(small(wide, [{ on: tap, to: 'b' }]))
-    run.send(press(10, 10))
-    run.send(release(300, 300))
+    send(run, press(10, 10))
+    send(run, release(300, 300))
     expect(state(run)).toBe('a')
     tapAt(run)
     expect(state(run)).toBe('b')
@@ -80,9 +80,9 @@ describe('triggers', () => {
 
   test('release goes to what was pressed even where the pointer has left it', () => {
     const run = start(small(wide, [{ on: { on: 'press' }, in: ['a'], to: 'b' }, { on: { on: 'release' }, in: ['b'], to: 'a' }]))
-    run.send(press(10, 10))
+    send(run, press(10, 10))
     expect(state(run)).toBe('b')
-    run.send(release(300, 300))
+    send(run, release(300, 300))
     expect(state(run)).toBe('a')
   })
 
@@ -96,26 +96,26 @@ describe('triggers', () => {
     const two = small(wide, rules(true))
     const shares = start({ ...two, axes: [...two.axes, { ...two.axes[0]!, id: 'other', name: 'other' }], rules: [two.rules[0]!, { ...two.rules[1]!, axis: 'other' }] })
     tapAt(shares, 80, 25)
-    expect(shares.instance('')!.states).toEqual(['a', 'b'])
+    expect(shares.instances.get('')!.states).toEqual(['a', 'b'])
   })
 
   test('entering and leaving follow the shape, touch never hovers', () => {
     const rules = [{ on: enter, in: ['a'], to: 'b' }, { on: leave, in: ['b'], to: 'a' }]
     const run = start(small(wide, rules))
-    run.send(move(10, 10))
+    send(run, move(10, 10))
     expect(state(run)).toBe('b')
-    run.send({ do: 'exit', pointer: 'mouse' })
+    send(run, { do: 'exit', pointer: 'mouse' })
     expect(state(run)).toBe('a')
-    run.send(press(10, 10, 'touch'))
-    run.send(release(10, 10, 'touch'))
+    send(run, press(10, 10, 'touch'))
+    send(run, release(10, 10, 'touch'))
     expect(went(run)).toEqual(['0 b', '0 a'])
   })
 
   test('what moves away under a pointer that stands still is left', () => {
     const run = start(small(wide, [{ on: tap, to: 'b', in: ['a'] }, { on: leave, part: 'box', in: ['b'], to: 'a' }]))
-    run.send(move(10, 10))
+    send(run, move(10, 10))
     tapAt(run, 10, 10)
-    run.advanceTo(100)
+    advanceTo(run, 100)
     expect(went(run)).toEqual(['0 b', '100 a'])
   })
 
@@ -131,50 +131,50 @@ describe('triggers', () => {
 describe('timers', () => {
   test('count from entering, and anew each time', () => {
     const run = start(small(wide, [{ on: tap, in: ['a'], to: 'b' }, { on: after(300), in: ['b'], to: 'a' }]))
-    run.advanceTo(1000)
+    advanceTo(run, 1000)
     tapAt(run)
-    run.advanceTo(1299)
+    advanceTo(run, 1299)
     expect(state(run)).toBe('b')
-    run.advanceTo(5000)
+    advanceTo(run, 5000)
     expect(went(run)).toEqual(['1000 b', '1300 a'])
   })
 
   test('count from settling when they are told to', () => {
     const run = start(small(wide, [{ on: tap, in: ['a'], to: 'b' }, { on: after(300, 'settling'), in: ['b'], to: 'a' }]))
     tapAt(run)
-    run.advanceTo(5000)
+    advanceTo(run, 5000)
     expect(went(run)).toEqual(['0 b', '400 a'])
   })
 
   test('end with their state, so none runs twice', () => {
     const run = start(small(wide, [{ on: tap, to: { go: 'next', loops: true } }, { on: after(300), in: ['b'], to: 'a' }]))
     for (const atMs of [0, 100, 200]) {
-      run.advanceTo(atMs)
+      advanceTo(run, atMs)
       tapAt(run)
     }
-    run.advanceTo(3000)
+    advanceTo(run, 3000)
     expect(went(run)).toEqual(['0 b', '100 a', '200 b', '500 a'])
   })
 
   test('every fires again and again while the state lasts', () => {
     const run = start(small(wide, [{ on: every(200), in: ['a'], to: { go: 'stay' } }, { on: after(900), in: ['a'], to: 'b' }]))
-    run.advanceTo(2000)
+    advanceTo(run, 2000)
     expect(run.trace.filter((event) => event.what === 'fired').map(({ atMs }) => atMs)).toEqual([200, 400, 600, 800, 900])
   })
 
   test('settled comes when the motion has ended, at once when there is none', () => {
     const run = start(small({ ...wide, c: { look: { box: { x: 100 } } }, d: {} }, [{ on: tap, in: ['a'], to: 'b' }, { on: settled, in: ['b'], to: 'c' }, { on: settled, in: ['c'], to: 'd' }]))
     tapAt(run)
-    run.advanceTo(1000)
+    advanceTo(run, 1000)
     expect(went(run)).toEqual(['0 b', '100 c', '100 d'])
   })
 
   test('an endless chain of immediate rules is stopped and named', () => {
     const run = start(small(wide, [{ on: after(0), in: ['a'], to: 'b' }, { on: after(0), in: ['b'], to: 'a' }]))
-    run.advanceTo(10)
-    expect(run.stopped).toBe(true)
+    advanceTo(run, 10)
+    expect(run.loop.isStopped).toBe(true)
     expect(run.trace.at(-1)).toMatchObject({ what: 'stopped', rules: ['r1', 'r0'] })
-    expect(run.nextDueMs).toBe(Infinity)
+    expect(nextDueMs(run)).toBe(Infinity)
   })
 })
 
@@ -198,7 +198,7 @@ describe('targets and guards', () => {
     const add = { id: 'add', do: 'set' as const, variable: 'count', to: 'count + 1' }
     const run = start(small({ a: {}, b: {} }, [{ on: tap, to: 'b', guard: 'count >= 2' }, { on: tap, to: { go: 'stay' }, actions: [add] }], { variables: [count] }))
     for (let taps = 0; taps < 2; taps++) tapAt(run)
-    expect([state(run), run.instance('')!.environment.count]).toEqual(['a', 2])
+    expect([state(run), run.instances.get('')!.environment.count]).toEqual(['a', 2])
     tapAt(run)
     expect(state(run)).toBe('b')
   })
@@ -207,7 +207,7 @@ describe('targets and guards', () => {
     const component = small({ a: { look: { box: { x: { expr: 'place * 2' } } } } }, [], { parameters: [{ id: 'place', name: 'place', type: 'number', initial: 4 }] })
     const run = start(component)
     expect(x(run)).toBe(8)
-    run.send({ do: 'parameter', instance: '', name: 'place', value: 10 })
+    send(run, { do: 'parameter', instance: '', name: 'place', value: 10 })
     expect(x(run)).toBe(20)
   })
 })
@@ -217,7 +217,7 @@ describe('combinations and instances', () => {
     const one = small({ off: {}, on: { look: { box: { fill: '#111111' } } } }, [])
     const axis = { id: 'pointer', name: 'pointer', start: 'rest', boundTo: null, states: [{ ...one.axes[0]!.states[0]!, id: 'rest' }, { ...one.axes[0]!.states[0]!, id: 'over', look: { box: { fill: '#222222' } } }] }
     const two: Component = { ...one, axes: [...one.axes, axis], combinations: [{ id: 'both', states: { axis: 'on', pointer: 'over' }, look: { box: { fill: '#333333' } } }] }
-    const fill = (states: Record<string, string>) => itemOf(new Run(projectOf(two), { component: 'small' }, { states }).drawList(), '', 'box')!.values.fill
+    const fill = (states: Record<string, string>) => itemOf(drawList(startRun(projectOf(two), { component: 'small' }, { states })), '', 'box')!.values.fill
     expect([fill({}), fill({ axis: 'on' }), fill({ axis: 'on', pointer: 'over' })]).toEqual(['#000000', '#111111', '#333333'])
   })
 
@@ -232,13 +232,13 @@ describe('combinations and instances', () => {
     }
     const holder: Component = { ...small({ a: {} }, []), id: 'holder', parts: [...small({ a: {} }, []).parts, ...['small', 'large'].map((id): Part => ({ id, kind: 'instance', name: id, parent: 'frame', component: 'small', start: {}, base: id === 'large' ? { 'param:size': 'L' } : {} }))] }
     const run = start(holder, sized)
-    const box = (instance: string) => itemOf(run.drawList(), instance, 'box')!.values
+    const box = (instance: string) => itemOf(drawList(run), instance, 'box')!.values
     expect([box('small').width, box('large').width, box('large').fill]).toEqual([100, 200, '#222222'])
-    run.send({ do: 'parameter', instance: 'small', name: 'size', value: 'L' })
-    run.advanceTo(1000)
+    send(run, { do: 'parameter', instance: 'small', name: 'size', value: 'L' })
+    advanceTo(run, 1000)
     expect(box('small').width).toBe(200)
-    run.send({ do: 'put', instance: 'large', axis: 'axis', state: 'on' })
-    run.advanceTo(2000)
+    send(run, { do: 'put', instance: 'large', axis: 'axis', state: 'on' })
+    advanceTo(run, 2000)
     expect([box('large').width, box('large').fill, box('small').fill]).toEqual([200, '#111111', '#222222'])
   })
 
@@ -256,11 +256,11 @@ describe('combinations and instances', () => {
     const one = small({ a: {}, b: { look: { frame: { width: 200 } } } }, [{ on: tap, to: 'b' }])
     const pinned = { ...one, parts: one.parts.map((part) => (part.id === 'dot' ? { ...part, base: { ...part.base, pinX: 'end' } } : part)) }
     const run = start(pinned)
-    const dot = () => itemOf(run.drawList(), '', 'dot')!.values.x
+    const dot = () => itemOf(drawList(run), '', 'dot')!.values.x
     tapAt(run)
-    run.advanceTo(50)
+    advanceTo(run, 50)
     expect(dot()).toBe(120)
-    run.advanceTo(100)
+    advanceTo(run, 100)
     expect(dot()).toBe(170)
   })
 
@@ -291,27 +291,27 @@ describe('determinism', () => {
 
   test('looking at frames, and in which steps the clock goes, changes nothing', () => {
     fc.assert(fc.property(inputs, fc.array(fc.integer({ min: 0, max: 8000 })), (all, looks) => {
-      const looked = new Run(skerryLine, surface)
+      const looked = startRun(skerryLine, surface)
       const events = [...all.map((input) => ({ atMs: input.atMs, input })), ...looks.map((atMs) => ({ atMs, input: null }))].toSorted((a, b) => a.atMs - b.atMs)
       for (const { atMs, input } of events) {
-        looked.advanceTo(atMs)
-        looked.drawListAt(atMs + 0.5)
+        advanceTo(looked, atMs)
+        drawListAt(looked, atMs + 0.5)
         if (input) {
           const { atMs: _at, ...action } = input
-          looked.send(action)
+          send(looked, action)
         }
       }
-      looked.advanceTo(8000)
+      advanceTo(looked, 8000)
       expect(looked.trace).toEqual(replay(skerryLine, surface, all, 8000).trace)
     }), { numRuns: 40 })
   })
 
   test('a fork goes its own way', () => {
     const run = start(small(wide, [{ on: tap, to: 'b' }]))
-    const fork = run.fork()
-    tapAt(fork)
-    fork.advanceTo(500)
-    expect([state(run), run.nowMs, state(fork)]).toEqual(['a', 0, 'b'])
+    const other = fork(run)
+    tapAt(other)
+    advanceTo(other, 500)
+    expect([state(run), run.nowMs, state(other)]).toEqual(['a', 0, 'b'])
     expect(run.trace.map(({ what }) => what)).toEqual(['appeared'])
   })
 })

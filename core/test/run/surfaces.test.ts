@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { EMPTY_MOTION, newScreen, SCREEN_AXIS, type Action, type Part, type Project, type Rule, type Screen } from '@rheoscope/core/document'
-import { Run } from '@rheoscope/core/run'
+import { advanceTo, answering, drawList, fork, send, shownFocus, shownSurfaces, startRun, type Run } from '@rheoscope/core/run'
 import { itemOf, matrixTo } from '@rheoscope/core/scene'
 import { after, projectOf, small, tap } from './small-component'
 
@@ -27,72 +27,72 @@ const goTo = (to: string) => ({ do: 'go to screen', screen: to, motion: over400 
 const project = (...screens: readonly Screen[]): Project => ({ ...projectOf(small({ off: {}, on: {} }, [{ on: tap, to: 'on' }, { on: after(150), in: ['on'], to: 'off' }])), screens })
 
 const press = (run: Run, x: number, y: number, pointer: 'mouse' | 'touch' = 'mouse') => {
-  for (const what of ['move', 'press', 'release'] as const) run.send({ do: what, x, y, pointer })
+  for (const what of ['move', 'press', 'release'] as const) send(run, { do: what, x, y, pointer })
 }
-const shown = (run: Run) => run.shown.map(({ path, isLeaving }) => (isLeaving ? `(${path})` : path))
-const key = (run: Run, name: string, shift = false) => run.send({ do: 'key', key: name, modifiers: shift ? { shift } : {} })
+const shown = (run: Run) => shownSurfaces(run).map(({ path, isLeaving }) => (isLeaving ? `(${path})` : path))
+const key = (run: Run, name: string, shift = false) => send(run, { do: 'key', key: name, modifiers: shift ? { shift } : {} })
 
 describe('going to a screen', () => {
   const there = screen('there', [button('home', 0, 0)], { rules: [onTap('r2', 'home', goTo('here'))] })
   const here = screen('here', [button('go', 0, 0)], { rules: [onTap('r1', 'go', goTo('there'))] })
 
   test('brings it in from its absent look over the one that is left, which answers nothing and then is gone', () => {
-    const run = new Run(project(here, there), { screen: 'here' })
+    const run = startRun(project(here, there), { screen: 'here' })
     press(run, 10, 10)
     expect(shown(run)).toEqual(['()', '@there'])
-    run.advanceTo(200)
-    expect(itemOf(run.drawList(), '@there', 'there-ground')!.values.opacity).toBe(0.5)
-    expect(itemOf(run.drawList(), '', 'here-ground')!.values.opacity).toBe(1)
-    expect(run.answering().map(({ instance }) => instance)).toEqual(['@there'])
-    run.advanceTo(400)
+    advanceTo(run, 200)
+    expect(itemOf(drawList(run), '@there', 'there-ground')!.values.opacity).toBe(0.5)
+    expect(itemOf(drawList(run), '', 'here-ground')!.values.opacity).toBe(1)
+    expect(answering(run).map(({ instance }) => instance)).toEqual(['@there'])
+    advanceTo(run, 400)
     expect(shown(run)).toEqual(['@there'])
   })
 
   test('and back uncovers the one it came from', () => {
-    const run = new Run(project(here, there), { screen: 'here' })
+    const run = startRun(project(here, there), { screen: 'here' })
     press(run, 10, 10)
-    run.advanceTo(500)
+    advanceTo(run, 500)
     press(run, 10, 10)
     expect(shown(run)).toEqual(['', '(@there)'])
-    run.advanceTo(700)
-    expect(itemOf(run.drawList(), '@there', 'there-ground')!.values.opacity).toBe(0.5)
-    run.advanceTo(900)
+    advanceTo(run, 700)
+    expect(itemOf(drawList(run), '@there', 'there-ground')!.values.opacity).toBe(0.5)
+    advanceTo(run, 900)
     expect(shown(run)).toEqual([''])
   })
 
   test('begins it anew, with the shared variables as they are', () => {
     const counted = { ...here, rules: [onTap('r1', 'go', { do: 'set', variable: 'visits', to: 'visits + 1' }, goTo('there'))], variables: [] }
     const told = { ...there, parts: [...there.parts, { id: 'count', kind: 'text', name: 'count', parent: 'there-ground', base: { text: { expr: 'visits' }, receivesInput: false } } as Part] }
-    const run = new Run({ ...project(counted, told), variables: [{ id: 'v', name: 'visits', type: 'number', start: 0 }] }, { screen: 'here' })
+    const run = startRun({ ...project(counted, told), variables: [{ id: 'v', name: 'visits', type: 'number', start: 0 }] }, { screen: 'here' })
     for (let visit = 1; visit <= 3; visit++) {
       press(run, 10, 10)
-      run.advanceTo(run.nowMs + 500)
-      expect(itemOf(run.drawList(), '@there', 'count')!.values.text).toBe(String(visit))
+      advanceTo(run, run.nowMs + 500)
+      expect(itemOf(drawList(run), '@there', 'count')!.values.text).toBe(String(visit))
       press(run, 10, 10)
-      run.advanceTo(run.nowMs + 500)
+      advanceTo(run, run.nowMs + 500)
     }
-    expect(run.variable('visits')).toBe(3)
+    expect(run.shared['visits']).toBe(3)
   })
 
   test('ends the timers of what is left, and lets it know', () => {
     const held: Part = { id: 'inside', kind: 'instance', name: 'inside', parent: '', component: 'small', start: {}, base: { x: 60, y: 0 } }
     const leaving: Screen = { ...screen('here', [button('go', 0, 0), held]), rules: [onTap('r1', 'go', goTo('there')), { ...onTap('r3', 'go', { do: 'set', variable: 'hidden', to: 'true' }), trigger: { on: 'hidden' }, part: null }] }
-    const run = new Run({ ...project(leaving, there), variables: [{ id: 'v', name: 'hidden', type: 'yes/no', start: false }] }, { screen: 'here' })
+    const run = startRun({ ...project(leaving, there), variables: [{ id: 'v', name: 'hidden', type: 'yes/no', start: false }] }, { screen: 'here' })
     press(run, 80, 10)
     press(run, 10, 10)
-    expect(run.variable('hidden')).toBe(true)
-    run.advanceTo(390)
-    expect(run.instance('inside')!.states).toEqual(['on'])
-    run.advanceTo(400)
-    expect(run.instance('inside')).toBeUndefined()
+    expect(run.shared['hidden']).toBe(true)
+    advanceTo(run, 390)
+    expect(run.instances.get('inside')!.states).toEqual(['on'])
+    advanceTo(run, 400)
+    expect(run.instances.get('inside')).toBeUndefined()
   })
 
   test('a way in begins with other values', () => {
     const here = screen('here', [button('go', 0, 0)], { entryPoints: [{ id: 'late', name: 'late at night', variables: { hidden: true } }] })
     const of = { ...project(here), variables: [{ id: 'v', name: 'hidden', type: 'yes/no', start: false } as const] }
-    expect(new Run(of, { screen: 'here' }, { entryPoint: 'late' }).variable('hidden')).toBe(true)
-    expect(new Run(of, { screen: 'here' }).variable('hidden')).toBe(false)
-    expect(() => new Run(of, { screen: 'here' }, { entryPoint: 'early' })).toThrow('way into the screen')
+    expect(startRun(of, { screen: 'here' }, { entryPoint: 'late' }).shared['hidden']).toBe(true)
+    expect(startRun(of, { screen: 'here' }).shared['hidden']).toBe(false)
+    expect(() => startRun(of, { screen: 'here' }, { entryPoint: 'early' })).toThrow('way into the screen')
   })
 })
 
@@ -106,42 +106,42 @@ describe('an overlay', () => {
   const of = (overlay: Screen): Project => ({ ...project(opening, overlay), variables: [{ id: 'v', name: 'touched', type: 'yes/no', start: false }] })
 
   test('lies in the middle over a dimmed ground that comes with it', () => {
-    const run = new Run(of(dialog()), { screen: 'here' })
+    const run = startRun(of(dialog()), { screen: 'here' })
     press(run, 10, 10)
-    run.advanceTo(400)
-    const { x, y } = itemOf(run.drawList(), '@dialog', 'sheet')!.values
+    advanceTo(run, 400)
+    const { x, y } = itemOf(drawList(run), '@dialog', 'sheet')!.values
     expect([x, y]).toEqual([40, 30])
-    expect(itemOf(run.drawList(), '@dialog', 'overlay-ground')!.values.opacity).toBe(0.4)
+    expect(itemOf(drawList(run), '@dialog', 'overlay-ground')!.values.opacity).toBe(0.4)
   })
 
   test('keeps what lies beneath from answering, and closes on a tap outside or on Escape', () => {
     for (const close of [(run: Run) => press(run, 10, 90), (run: Run) => key(run, 'Escape')]) {
-      const run = new Run(of(dialog()), { screen: 'here' })
+      const run = startRun(of(dialog()), { screen: 'here' })
       press(run, 10, 10)
-      run.advanceTo(500)
+      advanceTo(run, 500)
       close(run)
       expect(shown(run)).toEqual(['', '(@dialog)'])
-      run.advanceTo(900)
-      expect([shown(run), run.variable('touched')]).toEqual([[''], false])
+      advanceTo(run, 900)
+      expect([shown(run), run.shared['touched']]).toEqual([[''], false])
       press(run, 10, 90)
-      expect(run.variable('touched')).toBe(true)
+      expect(run.shared['touched']).toBe(true)
     }
   })
 
   test('that neither dims nor closes on a tap lets the pointer through beside it', () => {
-    const run = new Run(of(dialog({ backdropOpacity: 0, closesOnOutsideTap: false })), { screen: 'here' })
+    const run = startRun(of(dialog({ backdropOpacity: 0, closesOnOutsideTap: false })), { screen: 'here' })
     press(run, 10, 10)
-    run.advanceTo(500)
+    advanceTo(run, 500)
     press(run, 10, 90)
-    expect([shown(run), run.variable('touched')]).toEqual([['', '@dialog'], true])
+    expect([shown(run), run.shared['touched']]).toEqual([['', '@dialog'], true])
   })
 
   test('takes the focus in, keeps it inside and gives it back', () => {
-    const run = new Run(of(dialog()), { screen: 'here' })
+    const run = startRun(of(dialog()), { screen: 'here' })
     key(run, 'Tab')
     key(run, 'Enter')
-    run.advanceTo(500)
-    const focus = () => run.shownFocus?.part
+    advanceTo(run, 500)
+    const focus = () => shownFocus(run)?.part
     expect(focus()).toBe('ok')
     key(run, 'Tab')
     expect(focus()).toBe('no')
@@ -152,28 +152,28 @@ describe('an overlay', () => {
   })
 
   test('opened again while it goes comes back from where it is', () => {
-    const run = new Run(of(dialog()), { screen: 'here' })
+    const run = startRun(of(dialog()), { screen: 'here' })
     press(run, 10, 10)
-    run.advanceTo(400)
+    advanceTo(run, 400)
     key(run, 'Escape')
-    run.advanceTo(600)
+    advanceTo(run, 600)
     press(run, 10, 10)
-    const opacity = () => itemOf(run.drawList(), '@dialog', 'sheet')!.values.opacity as number
+    const opacity = () => itemOf(drawList(run), '@dialog', 'sheet')!.values.opacity as number
     expect(opacity()).toBeCloseTo(0.5, 6)
-    run.advanceTo(800)
+    advanceTo(run, 800)
     expect(opacity()).toBe(1)
-    run.advanceTo(1500)
+    advanceTo(run, 1500)
     expect(shown(run)).toEqual(['', '@dialog'])
   })
 
   test('a run with an overlay open goes on apart the same', () => {
-    const run = new Run(of(dialog()), { screen: 'here' })
+    const run = startRun(of(dialog()), { screen: 'here' })
     press(run, 10, 10)
-    run.advanceTo(100)
-    const apart = run.fork()
+    advanceTo(run, 100)
+    const apart = fork(run)
     for (const each of [run, apart]) {
       key(each, 'Escape')
-      each.advanceTo(1000)
+      advanceTo(each, 1000)
     }
     expect(JSON.stringify(apart.trace)).toBe(JSON.stringify(run.trace))
   })
@@ -186,25 +186,25 @@ describe('carry keys', () => {
   test('let a part begin as and where the one with its key is, and travel', () => {
     const here = screen('here', [box('small', { x: 10, y: 10 })], { rules: [onTap('r1', 'small', goTo('there'))] })
     const there = screen('there', [box('large', { x: 100, y: 50, width: 60, height: 40, fill: '#0000ff' }), button('plain', 0, 0)])
-    const run = new Run(project(here, there), { screen: 'here' })
+    const run = startRun(project(here, there), { screen: 'here' })
     press(run, 15, 15)
-    const large = () => itemOf(run.drawList(), '@there', 'large')!.values
+    const large = () => itemOf(drawList(run), '@there', 'large')!.values
     expect([large().x, large().y, large().width, large().fill]).toEqual([10, 10, 20, '#ff0000'])
-    expect(itemOf(run.drawList(), '@there', 'plain')!.values.opacity).toBe(0)
-    expect(itemOf(run.drawList(), '', 'small')).toBeUndefined()
-    run.advanceTo(200)
+    expect(itemOf(drawList(run), '@there', 'plain')!.values.opacity).toBe(0)
+    expect(itemOf(drawList(run), '', 'small')).toBeUndefined()
+    advanceTo(run, 200)
     expect([large().x, large().y, large().width]).toEqual([55, 30, 40])
-    run.advanceTo(400)
+    advanceTo(run, 400)
     expect([large().x, large().fill, shown(run)]).toEqual([100, '#0000ff', ['@there']])
   })
 
   test('count places from what holds a part, turned or not', () => {
     const here = screen('here', [{ ...button('holder', 30, 20, { rotation: 90 }), kind: 'container' } as Part, box('small', { x: 4, y: 2 }, { parent: 'holder' })], { rules: [onTap('r1', 'small', goTo('there'))] })
     const there = screen('there', [box('large', { x: 100, y: 50 })])
-    const run = new Run(project(here, there), { screen: 'here' })
-    const before = matrixTo(run.drawList(), '', 'small')!
+    const run = startRun(project(here, there), { screen: 'here' })
+    const before = matrixTo(drawList(run), '', 'small')!
     press(run, 50, 20)
-    const now = matrixTo(run.drawList(), '@there', 'large')!
+    const now = matrixTo(drawList(run), '@there', 'large')!
     now.forEach((value, index) => expect(value).toBeCloseTo(before[index]!, 6))
   })
 
@@ -214,26 +214,26 @@ describe('carry keys', () => {
       ...screen('card', []), kind: 'overlay', width: 100, height: 60, motion: over400, overlay: { backdropOpacity: 0.5, closesOnOutsideTap: true, closesOnEscape: true },
       parts: [{ id: 'sheet', kind: 'container', name: 'sheet', parent: null, base: { width: 100, height: 60 } }, { ...box('large', { x: 0, y: 0, width: 100, height: 60 }), parent: 'sheet' } as Part],
     }
-    const run = new Run(project(beneath, card), { screen: 'here' })
+    const run = startRun(project(beneath, card), { screen: 'here' })
     press(run, 15, 15)
-    const x = (part: string) => run.drawList().map((item) => matrixTo([item], item.instance, part)?.[4]).find((at) => at !== undefined)
+    const x = (part: string) => drawList(run).map((item) => matrixTo([item], item.instance, part)?.[4]).find((at) => at !== undefined)
     expect([x('large'), x('small')]).toEqual([10, undefined])
-    run.advanceTo(400)
+    advanceTo(run, 400)
     expect([x('large'), x('small')]).toEqual([50, undefined])
     key(run, 'Escape')
     expect([x('large'), x('small')]).toEqual([undefined, 50])
-    run.advanceTo(600)
+    advanceTo(run, 600)
     expect(x('small')).toBe(30)
-    run.advanceTo(800)
+    advanceTo(run, 800)
     expect([x('small'), shown(run)]).toEqual([10, ['']])
   })
 
   test('jump when motion is reduced', () => {
     const here = screen('here', [box('small', { x: 10, y: 10 })], { rules: [onTap('r1', 'small', goTo('there'))] })
     const there = screen('there', [box('large', { x: 100, y: 50 })])
-    const run = new Run(project(here, there), { screen: 'here' }, { isMotionReduced: true })
+    const run = startRun(project(here, there), { screen: 'here' }, { isMotionReduced: true })
     press(run, 15, 15)
-    expect(itemOf(run.drawList(), '@there', 'large')!.values.x).toBe(100)
+    expect(itemOf(drawList(run), '@there', 'large')!.values.x).toBe(100)
   })
 
   test('tie parts of two states', () => {
@@ -242,43 +242,43 @@ describe('carry keys', () => {
       ...small({ a: { look: { second: { visible: false } } }, b: { look: { first: { visible: false } } } }, [{ on: tap, to: 'b', ms: 400 }]),
       parts: [...parts, { ...box('first', { x: 0, y: 0 }), parent: 'frame' }, { ...box('second', { x: 60, y: 20 }), parent: 'frame' }] as Part[],
     }
-    const run = new Run(projectOf(component), { component: 'small' })
+    const run = startRun(projectOf(component), { component: 'small' })
     press(run, 5, 5)
-    expect(itemOf(run.drawList(), '', 'second')!.values.x).toBe(0)
-    expect(itemOf(run.drawList(), '', 'first')!.values.visible).toBe(false)
-    run.advanceTo(200)
-    expect(itemOf(run.drawList(), '', 'second')!.values.x).toBe(30)
+    expect(itemOf(drawList(run), '', 'second')!.values.x).toBe(0)
+    expect(itemOf(drawList(run), '', 'first')!.values.visible).toBe(false)
+    advanceTo(run, 200)
+    expect(itemOf(drawList(run), '', 'second')!.values.x).toBe(30)
   })
 })
 
 describe('a scrolling area', () => {
   const area: Part = { id: 'area', kind: 'container', name: 'area', parent: '', base: { x: 0, y: 0, width: 100, height: 60, scroll: 'down' } }
   const rows = [0, 1, 2, 3].map((row): Part => ({ ...button(`row${row}`, 0, row * 40), parent: 'area' }))
-  const of = () => new Run({ ...project(screen('here', [area, ...rows], { rules: [onTap('r1', 'row3', { do: 'set', variable: 'touched', to: 'true' })] })), variables: [{ id: 'v', name: 'touched', type: 'yes/no', start: false }] }, { screen: 'here' })
-  const top = (run: Run, row: number) => matrixTo(run.drawList(), '', `row${row}`)![5]
+  const of = () => startRun({ ...project(screen('here', [area, ...rows], { rules: [onTap('r1', 'row3', { do: 'set', variable: 'touched', to: 'true' })] })), variables: [{ id: 'v', name: 'touched', type: 'yes/no', start: false }] }, { screen: 'here' })
+  const top = (run: Run, row: number) => matrixTo(drawList(run), '', `row${row}`)![5]
 
   test('follows the wheel as far as there is something to see', () => {
     const run = of()
-    run.send({ do: 'wheel', x: 50, y: 30, deltaX: 0, deltaY: 30 })
+    send(run, { do: 'wheel', x: 50, y: 30, deltaX: 0, deltaY: 30 })
     expect([top(run, 0), top(run, 3)]).toEqual([-30, 90])
-    run.send({ do: 'wheel', x: 50, y: 30, deltaX: 0, deltaY: 500 })
+    send(run, { do: 'wheel', x: 50, y: 30, deltaX: 0, deltaY: 500 })
     expect(top(run, 3)).toBe(40)
     press(run, 10, 50)
-    expect(run.variable('touched')).toBe(true)
-    run.send({ do: 'wheel', x: 50, y: 30, deltaX: 0, deltaY: -500 })
+    expect(run.shared['touched']).toBe(true)
+    send(run, { do: 'wheel', x: 50, y: 30, deltaX: 0, deltaY: -500 })
     expect(top(run, 0)).toBe(0)
   })
 
   test('follows a finger, which then has not tapped, but no mouse', () => {
     for (const pointer of ['touch', 'mouse'] as const) {
       const run = of()
-      run.send({ do: 'press', x: 10, y: 50, pointer })
-      run.advanceTo(200)
-      run.send({ do: 'move', x: 10, y: 20, pointer })
+      send(run, { do: 'press', x: 10, y: 50, pointer })
+      advanceTo(run, 200)
+      send(run, { do: 'move', x: 10, y: 20, pointer })
       expect(top(run, 0)).toBe(pointer === 'touch' ? -30 : 0)
-      run.advanceTo(1000)
-      run.send({ do: 'release', x: 10, y: 20, pointer })
-      run.advanceTo(2000)
+      advanceTo(run, 1000)
+      send(run, { do: 'release', x: 10, y: 20, pointer })
+      advanceTo(run, 2000)
       expect(top(run, 0)).toBe(pointer === 'touch' ? -30 : 0)
     }
   })
@@ -286,8 +286,8 @@ describe('a scrolling area', () => {
   test('shows what the keyboard gives the focus to', () => {
     const run = of()
     for (let row = 0; row < 4; row++) key(run, 'Tab')
-    expect([run.shownFocus?.part, top(run, 3)]).toEqual(['row3', 40])
+    expect([shownFocus(run)?.part, top(run, 3)]).toEqual(['row3', 40])
     key(run, 'Tab')
-    expect([run.shownFocus?.part, top(run, 0)]).toEqual(['row0', 0])
+    expect([shownFocus(run)?.part, top(run, 0)]).toEqual(['row0', 0])
   })
 })

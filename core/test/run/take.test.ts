@@ -4,7 +4,7 @@ import {
   absentFor, addScreen, addTake, addToScreen, apply, duplicateScreen, entranceOf, ENTRANCES, instanceFor, invert, newScreen, removeFromScreen, removeScreen, resizeScreen, setOnScreen, trimTake, type Take,
 } from '@rheoscope/core/document'
 import { requireProject } from '@rheoscope/core/schema'
-import { bandsOf, differences, differingSpans, playTake, Run } from '@rheoscope/core/run'
+import { bandsOf, differences, differingSpans, drawList, playTake, startRun } from '@rheoscope/core/run'
 
 describe('takes', () => {
   test.each(demoTakes.map((take) => [take.name, take] as const))('“%s” comes about', (_name, take) => {
@@ -75,7 +75,7 @@ describe('screens', () => {
       project = next
     }
     requireProject(project, 'The project')
-    expect(new Run(project, { screen: screen.id }).instance('call')!.states).toEqual(['crewRest'])
+    expect(startRun(project, { screen: screen.id }).instances.get('call')!.states).toEqual(['crewRest'])
     const gone = apply(project, removeScreen(project, screen.id))
     expect([gone.screens.length, gone.takes.length]).toEqual([skerryLine.screens.length, skerryLine.takes.length])
   })
@@ -92,7 +92,7 @@ describe('screens', () => {
     expect(twin.name).not.toBe(home.name)
     expect(twin.parts.filter(({ id }) => home.parts.some((part) => part.id === id))).toEqual([])
     expect(twin.rules.every(({ part }) => twin.parts.some(({ id }) => id === part))).toBe(true)
-    expect(new Run(after, { screen: twin.id }).drawList()[0]!.children.length).toBe(home.parts.length - 1)
+    expect(drawList(startRun(after, { screen: twin.id }))[0]!.children.length).toBe(home.parts.length - 1)
   })
 
   test('lose with a part what stands in it and the rules that listen to it', () => {

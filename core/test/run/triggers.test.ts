@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
 import type { Component, Input, InputAction, Rule, Trigger } from '@rheoscope/core/document'
-import { replay, Run } from '@rheoscope/core/run'
+import { advanceTo, drawList, fork, replay, send, shownFocus, startRun, type Run } from '@rheoscope/core/run'
 import { after, projectOf, small, tap, type SmallRule } from './small-component'
 
 const at = { x: 50, y: 25, pointer: 'mouse' as const }
@@ -15,7 +15,7 @@ function played(rules: readonly SmallRule[], inputs: readonly Input[], endsAtMs:
   return replay(projectOf(small({ a: {}, b: {}, c: {} }, rules, more)), { component: 'small' }, inputs, endsAtMs)
 }
 
-const stateOf = (run: Run) => run.instance('')!.states[0]
+const stateOf = (run: Run) => run.instances.get('')!.states[0]
 const fired = (run: Run) => run.trace.flatMap((event) => (event.what === 'fired' ? [`${event.trigger}@${event.atMs}`] : []))
 
 describe('a long press', () => {
@@ -72,7 +72,7 @@ describe('keys and focus', () => {
     const rules: SmallRule[] = [{ on: { on: 'focus' }, part: 'box', to: 'b' }, { on: { on: 'blur' }, part: 'box', to: 'c' }, { on: tap, part: 'dot', to: 'a' }]
     const run = played(rules, [key(0, 'Tab'), key(100, 'Tab'), key(200, 'Enter'), key(300, 'Tab'), key(400, 'Tab', { shift: true }), key(500, ' ')], 600, focusable)
     expect(fired(run)).toEqual(['focus@0', 'blur@100', 'tap@200', 'focus@300', 'blur@400', 'tap@500'])
-    expect(run.shownFocus).toEqual({ instance: '', part: 'dot' })
+    expect(shownFocus(run)).toEqual({ instance: '', part: 'dot' })
   })
 
   test('a key goes to what has the focus, with just its modifiers, or to whoever listens anywhere', () => {
@@ -84,7 +84,7 @@ describe('keys and focus', () => {
 
   test('the pointer gives the focus without showing it, and takes it where there is nothing to focus', () => {
     const run = played([{ on: { on: 'focus' }, part: 'box', to: 'b' }, { on: { on: 'blur' }, part: 'box', to: 'c' }], [...tapAt(0, { ...at, x: 20, y: 20 }), ...tapAt(500, { ...at, x: 48, y: 45 })], 900, focusable)
-    expect([fired(run), run.shownFocus]).toEqual([['focus@0', 'blur@500'], null])
+    expect([fired(run), shownFocus(run)]).toEqual([['focus@0', 'blur@500'], null])
   })
 })
 
@@ -110,13 +110,13 @@ describe('names that change', () => {
   test('an axis tied to a variable follows it, and sets it when it changes by itself', () => {
     const tied: Component['axes'] = [{ ...small({ off: {}, on: {} }, []).axes[0]!, boundTo: { variable: 'open' } }]
     const component = { ...small({ off: {}, on: {} }, [{ on: tap, in: ['off'], to: 'on' }], { variables }), axes: tied }
-    const run = new Run(projectOf(component), { component: 'small' })
+    const run = startRun(projectOf(component), { component: 'small' })
     for (const { atMs, ...input } of tapAt(0)) {
-      run.advanceTo(atMs)
-      run.send(input as InputAction)
+      advanceTo(run, atMs)
+      send(run, input as InputAction)
     }
-    expect([stateOf(run), run.instance('')!.environment.open]).toEqual(['on', true])
-    run.send({ do: 'parameter', instance: '', name: 'open', value: false })
+    expect([stateOf(run), run.instances.get('')!.environment.open]).toEqual(['on', true])
+    send(run, { do: 'parameter', instance: '', name: 'open', value: false })
     expect(stateOf(run)).toBe('off')
   })
 })
@@ -134,30 +134,30 @@ describe('messages', () => {
 
   test('reach the siblings and the holder with what they carry, after the state has changed', () => {
     const run = replay(projectOf(inner, holder), { component: 'holder' }, [...tapAt(0), ...tapAt(500, { ...at, x: 170 })], 1000)
-    expect(['', 'one', 'two'].map((path) => run.instance(path)!.states[0])).toEqual(['b', 'off', 'on'])
+    expect(['', 'one', 'two'].map((path) => run.instances.get(path)!.states[0])).toEqual(['b', 'off', 'on'])
     const [first] = run.trace.filter((event) => event.what === 'state')
     expect(first).toMatchObject({ instance: 'one', to: 'on' })
   })
 })
 
 test('forks go on apart in the middle of a gesture', () => {
-  const run = new Run(projectOf(small({ a: {}, b: {} }, [{ on: { on: 'long press', thresholdMs: 500 }, to: 'b' }, { on: after(2000), in: ['b'], to: 'a' }])), { component: 'small' })
-  run.send({ do: 'press', ...at })
-  const fork = run.fork()
-  run.send({ do: 'release', ...at })
-  for (const each of [run, fork]) each.advanceTo(600)
-  expect([stateOf(run), stateOf(fork)]).toEqual(['a', 'b'])
+  const run = startRun(projectOf(small({ a: {}, b: {} }, [{ on: { on: 'long press', thresholdMs: 500 }, to: 'b' }, { on: after(2000), in: ['b'], to: 'a' }])), { component: 'small' })
+  send(run, { do: 'press', ...at })
+  const other = fork(run)
+  send(run, { do: 'release', ...at })
+  for (const each of [run, other]) advanceTo(each, 600)
+  expect([stateOf(run), stateOf(other)]).toEqual(['a', 'b'])
 })
 
 test('what a fork drags is not held by the run it came from', () => {
-  const run = new Run(skerryLine, { screen: 'purser' })
-  const fork = run.fork()
+  const run = startRun(skerryLine, { screen: 'purser' })
+  const other = fork(run)
   const onTag = { x: 592, y: 470, pointer: 'mouse' } as const
-  for (const each of [fork, run]) {
-    each.send({ do: 'press', ...onTag })
-    each.send({ do: 'move', ...onTag, x: 560 })
+  for (const each of [other, run]) {
+    send(each, { do: 'press', ...onTag })
+    send(each, { do: 'move', ...onTag, x: 560 })
   }
-  expect(fork.trace).toContainEqual(expect.objectContaining({ what: 'fired', rule: 'tagLift' }))
-  expect(run.trace).toEqual(fork.trace)
-  expect(run.drawList()).toEqual(fork.drawList())
+  expect(other.trace).toContainEqual(expect.objectContaining({ what: 'fired', rule: 'tagLift' }))
+  expect(run.trace).toEqual(other.trace)
+  expect(drawList(run)).toEqual(drawList(other))
 })

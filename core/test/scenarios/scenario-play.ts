@@ -2,7 +2,7 @@ import { requireProject } from '@rheoscope/core/schema'
 import type { InputAction, PointerKind } from '@rheoscope/core/document'
 import { isMoving } from '@rheoscope/core/machine'
 import { isCrossFade } from '@rheoscope/core/motion'
-import { Run } from '@rheoscope/core/run'
+import { advanceTo, drawList, send, shownFocus, startRun, type Run } from '@rheoscope/core/run'
 import { itemOf, pointOn, type Point } from '@rheoscope/core/scene'
 import { keyOf, literalOf, pieces, type ScenarioText } from './scenario-lines'
 import { projectOf } from './scenario-project'
@@ -18,9 +18,9 @@ export interface Seen {
 export function playScenario(scenario: ScenarioText): readonly Seen[] {
   const { project, surface, isMotionReduced } = projectOf(scenario)
   requireProject(project, 'The example')
-  const run = new Run(project, { component: surface }, { isMotionReduced })
+  const run = startRun(project, { component: surface }, { isMotionReduced })
   return scenario.steps.flatMap(({ atMs, what }) => {
-    run.advanceTo(atMs)
+    advanceTo(run, atMs)
     return pieces(what).flatMap((piece) => step(run, piece)).map((seen) => ({ ...seen, step: `${atMs}: ${seen.step}` }))
   })
 }
@@ -28,7 +28,7 @@ export function playScenario(scenario: ScenarioText): readonly Seen[] {
 function step(run: Run, piece: string): readonly Seen[] {
   const inputs = inputsOf(run, piece)
   if (inputs) {
-    inputs.forEach((input) => run.send(input))
+    inputs.forEach((input) => send(run, input))
     return []
   }
   const [, path = '', name = '', verb = '', wanted = ''] = /^(?:([\w:/]+): )?(.+?) (is|=|≈) (.*)$/.exec(piece) ?? []
@@ -72,34 +72,36 @@ function placeOf(run: Run, text: string): Point {
   const [x, y] = text.split(' ').map(Number)
   if (Number.isFinite(x) && Number.isFinite(y)) return { x: x!, y: y! }
   const at = text.lastIndexOf('/')
-  const point = pointOn(run.drawList(), at < 0 ? '' : text.slice(0, at), text.slice(at + 1))
+  const point = pointOn(drawList(run), at < 0 ? '' : text.slice(0, at), text.slice(at + 1))
   if (!point) throw new Error(`Nothing of “${text}” can be pointed at.`)
   return point
 }
 
 /** What can be looked at: `rules` fired so far, `focus`, `cursor`, whether it is `moving`, which things `stand inside`, a state, a property or a name. */
 function lookAt(run: Run, path: string, name: string, verb: string): unknown {
-  const instance = run.instance(path)
+  const instance = run.instances.get(path)
   switch (name) {
     case 'rules':
       return run.trace.flatMap((event) => (event.what === 'fired' ? [`${event.rule.replace('rule', '')}@${event.atMs}`] : [])).join(' ')
-    case 'focus':
-      return run.shownFocus === null ? 'nowhere' : [run.shownFocus.instance, run.shownFocus.part].filter(Boolean).join('/')
+    case 'focus': {
+      const focus = shownFocus(run)
+      return focus === null ? 'nowhere' : [focus.instance, focus.part].filter(Boolean).join('/')
+    }
     case 'cursor':
-      return run.pointer.cursor
+      return run.hand.pointer.cursor
     case 'run':
-      return run.stopped ? 'stopped' : 'going'
+      return run.loop.isStopped ? 'stopped' : 'going'
     case 'moving':
       return instance !== undefined && isMoving(instance, run.nowMs)
     case 'inside':
-      return [...run.paths].filter((each) => each !== '').join(' ')
+      return [...run.instances.keys()].filter((each) => each !== '').join(' ')
   }
   if (!instance) return 'not there'
   const axis = instance.compiled.component.axes.findIndex((each) => each.name === name)
   if (verb === 'is' && axis >= 0) return instance.states[axis]
   const [part, property] = name.split('.')
   if (property === undefined) return instance.environment[name]
-  const shown = itemOf(run.drawList(), path, part!)?.values[property]
+  const shown = itemOf(drawList(run), path, part!)?.values[property]
   if (isCrossFade(shown)) return shown.crossFade.map(({ value, share }) => `${Math.round(share * 100)}% ${String(value)}`).join(' + ')
   return typeof shown === 'number' ? Math.round(shown * 1000) / 1000 : Array.isArray(shown) || (typeof shown === 'object' && shown !== null) ? JSON.stringify(shown) : shown
 }

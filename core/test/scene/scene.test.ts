@@ -4,7 +4,7 @@ import { skerryLine } from '@rheoscope/core/demo'
 import type { PartKind } from '@rheoscope/core/document'
 import { propertiesOf } from '@rheoscope/core/document'
 import { pictureFile } from '@rheoscope/core/exchange'
-import { Run } from '@rheoscope/core/run'
+import { advanceTo, drawList, send, startRun } from '@rheoscope/core/run'
 import {
   handlePoint, HANDLES, inverse, matrixOf, matrixTo, paint, partsAt, pointOn, resized, toMarkup, transformed, turned, type DrawItem,
 } from '@rheoscope/core/scene'
@@ -45,7 +45,7 @@ describe('what is under a point', () => {
   })
 
   test('every part of the demo that shows can be pointed at', () => {
-    const list = new Run(skerryLine, { component: 'boardingButton' }).drawList()
+    const list = drawList(startRun(skerryLine, { component: 'boardingButton' }))
     for (const part of ['plate', 'label', 'tick']) expect(pointOn(list, '', part)).not.toBeNull()
   })
 })
@@ -81,13 +81,13 @@ describe('handles', () => {
 
 describe('painting', () => {
   test('an unchanged part is the very same node from frame to frame', () => {
-    const run = new Run(skerryLine, { component: 'boardingButton' })
-    const [first] = paint(run.drawList(), 'a')
-    run.advanceTo(50)
-    expect(paint(run.drawList(), 'a')[0]).toBe(first)
-    run.send({ do: 'put', instance: '', axis: 'boarding', state: 'done' })
-    run.advanceTo(100)
-    const [second] = paint(run.drawList(), 'a')
+    const run = startRun(skerryLine, { component: 'boardingButton' })
+    const [first] = paint(drawList(run), 'a')
+    advanceTo(run, 50)
+    expect(paint(drawList(run), 'a')[0]).toBe(first)
+    send(run, { do: 'put', instance: '', axis: 'boarding', state: 'done' })
+    advanceTo(run, 100)
+    const [second] = paint(drawList(run), 'a')
     expect(second).not.toBe(first)
     expect(second!.children.find(({ key }) => key === 'ring#ringFrame')).toBe(first!.children.find(({ key }) => key === 'ring#ringFrame'))
   })

@@ -146,7 +146,7 @@ function Fired({ player, rule }: { readonly player: Player; readonly rule: Rule 
 function TimerBar({ player, rule }: { readonly player: Player; readonly rule: Rule }) {
   const bar = useRef<HTMLSpanElement>(null)
   useFrames(() => {
-    const timer = player.current.instance('')?.timers.find((each) => each.rule.id === rule.id)
+    const timer = player.current.instances.get('')?.timers.find((each) => each.rule.id === rule.id)
     const ms = 'ms' in rule.trigger ? rule.trigger.ms : 0
     const left = timer?.dueMs == null ? ms : timer.dueMs - player.nowMs
     const share = timer && ms > 0 ? 1 - left / ms : 0

@@ -23,7 +23,7 @@ const FORMATS: readonly Format[] = [
 
 /** The motion of the selected rule for `Element.animate`, a lane each. */
 function motionText({ project, component, axis, state, rule }: Bench): string {
-  const instance = rule && runOfMotion(project, component, rule, axis.id, state.id)?.instance('')
+  const instance = rule && runOfMotion(project, component, rule, axis.id, state.id)?.instances.get('')
   return instance ? JSON.stringify(webAnimations(component.parts, instance.lanes), null, 2) : 'Select a cell with an answer first; its motion stands here then.'
 }
 

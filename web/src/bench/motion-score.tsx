@@ -1,6 +1,6 @@
 import { useMemo, useRef, type PointerEvent } from 'react'
 import { scaleLinear, type ScaleLinear } from 'd3'
-import { partAt } from '@rheoscope/core/machine'
+import { partAt, type Instance } from '@rheoscope/core/machine'
 import { laneEndMs } from '@rheoscope/core/motion'
 import { certain, holdsIn, scaledMotion, setMotion, setOfMotion, type Edit } from '@rheoscope/core/document'
 import { useFrames } from '../playing/use-frames'
@@ -46,7 +46,7 @@ function Score({ title }: { readonly title: string }) {
   const rule = useRule()
   const plot = useRef<HTMLDivElement>(null)
   const width = Math.max(LEAST_PX, useRoom(plot, FIRST_ROOM).width)
-  const lanes = useMemo(() => lanesOf(runOfMotion(project, component, rule, axis.id, state.id)?.instance('')), [project, component, rule, axis.id, state.id])
+  const lanes = useMemo(() => lanesOf(runOfMotion(project, component, rule, axis.id, state.id)?.instances.get('')), [project, component, rule, axis.id, state.id])
   const compared = useComparedLanes(bench)
   const timing = ruleTiming(project, component, rule, state.id)
   const lastMs = Math.max(0, ...lanes.map(({ delayMs, durationMs, repeats }) => (repeats ? 0 : delayMs + durationMs)))
@@ -91,7 +91,7 @@ function useComparedLanes({ project, component, view }: Bench): readonly ScoreLa
   return useMemo(() => {
     const other = component.rules.find(({ id }) => id === view.comparedRule)
     const from = other && component.axes.find(({ id }) => id === other.axis)?.states.find(({ id }) => holdsIn(other, id))
-    return other && from ? lanesOf(runOfMotion(project, component, other, other.axis, from.id)?.instance('')) : []
+    return other && from ? lanesOf(runOfMotion(project, component, other, other.axis, from.id)?.instances.get('')) : []
   }, [project, component, view.comparedRule])
 }
 
@@ -141,7 +141,7 @@ function LoopLine({ scale, lengthMs }: { readonly scale: Scale; readonly lengthM
   return <div ref={line} className="scrubber" />
 }
 
-function lanesOf(instance: ReturnType<NonNullable<ReturnType<typeof runOfMotion>>['instance']>): readonly ScoreLane[] {
+function lanesOf(instance: Instance | undefined): readonly ScoreLane[] {
   if (!instance) return []
   const partOf = (index: number) => partAt(instance.compiled, index)
   const once = instance.lanes.map((lane): ScoreLane => ({

@@ -1,15 +1,15 @@
 import { useMemo } from 'react'
 import { orElse, type Component, type Project, type Rule } from '@rheoscope/core/document'
 import { laneEndMs } from '@rheoscope/core/motion'
-import { Run } from '@rheoscope/core/run'
+import { advanceTo, drawListAt, fireByHand, fork, startRun, type Run } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
 import { useBench } from './use-bench'
 
 /** A run that stands in a rule's source state and has just fired it; null when it cannot be put together. */
 export function runOfMotion(project: Project, component: Component, rule: Rule, axis: string, from: string): Run | null {
   return orElse(() => {
-    const run = new Run(project, { component: component.id }, { states: { [axis]: from } })
-    run.fireByHand(rule)
+    const run = startRun(project, { component: component.id }, { states: { [axis]: from } })
+    fireByHand(run, rule)
     return run
   }, null)
 }
@@ -27,11 +27,11 @@ export function useScrubbedMotion(): ScrubbedMotion | null {
     const begun = rule && runOfMotion(project, component, rule, axis.id, state.id)
     if (!begun) return null
     return {
-      lengthMs: Math.max(0, ...(begun.instance('')?.lanes ?? []).map(laneEndMs)),
+      lengthMs: Math.max(0, ...(begun.instances.get('')?.lanes ?? []).map(laneEndMs)),
       frameAt: (ms: number) => {
-        const run = begun.fork()
-        run.advanceTo(Math.floor(ms))
-        return run.drawListAt(ms)
+        const run = fork(begun)
+        advanceTo(run, Math.floor(ms))
+        return drawListAt(run, ms)
       },
     }
   }, [project, component, rule, axis.id, state.id])

@@ -77,7 +77,7 @@ function PutButtons({ player }: { readonly player: Player }) {
   const index = component.axes.indexOf(axis)
   const current = axis.states.find(({ id }) => id === states[index])
   const due = useReadout<HTMLSpanElement>(() => {
-    const timers = player.current.instance('')?.timers ?? []
+    const timers = player.current.instances.get('')?.timers ?? []
     const next = Math.min(...timers.map(({ dueMs }) => dueMs ?? Infinity))
     return Number.isFinite(next) ? `leaves in ${msText(Math.max(0, next - player.nowMs))}` : ''
   })
@@ -105,6 +105,6 @@ function PutButtons({ player }: { readonly player: Player }) {
 /** A parameter as this specimen has it; the document is left alone. */
 function SpecimenParameter({ player, parameter }: { readonly player: Player; readonly parameter: Parameter }) {
   usePlayerState(player)
-  const value = player.current.instance('')?.environment[parameter.name] ?? parameter.initial
+  const value = player.current.instances.get('')?.environment[parameter.name] ?? parameter.initial
   return <ParameterField parameter={parameter} label={parameter.name} value={value} onChange={(to) => player.send({ do: 'parameter', instance: '', name: parameter.name, value: to })} />
 }

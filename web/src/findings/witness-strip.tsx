@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import type { Witness } from '@rheoscope/core/check'
 import { firstOf, orElse, type Input, type Project } from '@rheoscope/core/document'
-import { inOrder, Run } from '@rheoscope/core/run'
+import { advanceTo, drawList, inOrder, send, startRun } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
 import { msText } from '../bench/timing-text'
 import { DrawListPicture } from '../paint/look-picture'
@@ -32,17 +32,17 @@ export function WitnessStrip({ project, witness }: { readonly project: Project; 
 
 function framesOf(project: Project, { surface, inputs, lookAtMs, caption }: Witness): readonly Frame[] {
   return orElse(() => {
-    const run = new Run(project, surface)
-    const frames: Frame[] = [{ atMs: 0, list: run.drawList(), what: 'at first' }]
+    const run = startRun(project, surface)
+    const frames: Frame[] = [{ atMs: 0, list: drawList(run), what: 'at first' }]
     const ordered = inOrder(inputs).filter(({ atMs }) => atMs <= lookAtMs)
     for (const atMs of new Set(ordered.map((input) => input.atMs))) {
       const now = ordered.filter((input) => input.atMs === atMs)
-      run.advanceTo(atMs)
-      for (const { atMs: _at, ...action } of now) run.send(action)
-      frames.push({ atMs, list: run.drawList(), what: doneIn(now) })
+      advanceTo(run, atMs)
+      for (const { atMs: _at, ...action } of now) send(run, action)
+      frames.push({ atMs, list: drawList(run), what: doneIn(now) })
     }
-    run.advanceTo(lookAtMs)
-    return [...thinned(frames), { atMs: lookAtMs, list: run.drawList(), what: caption }]
+    advanceTo(run, lookAtMs)
+    return [...thinned(frames), { atMs: lookAtMs, list: drawList(run), what: caption }]
   }, [])
 }
 

@@ -1,6 +1,6 @@
 import { useId, useLayoutEffect, useMemo, useRef } from 'react'
 import { orElse, type Look, type Project } from '@rheoscope/core/document'
-import { Run } from '@rheoscope/core/run'
+import { drawList, startRun } from '@rheoscope/core/run'
 import { paint, type DrawList } from '@rheoscope/core/scene'
 import { patchChildren } from './patch'
 
@@ -15,7 +15,7 @@ export interface Still {
 /** What a component shows at rest; an empty list when it cannot be put together. */
 export function stillLife(project: Project, component: string, { standing, isAbsent = false, over = null }: Still): DrawList {
   const begun = { states: standing, isAbsent }
-  return orElse(() => new Run(over ? laidOver(project, component, standing, over) : project, { component }, begun).drawList(), [])
+  return orElse(() => drawList(startRun(over ? laidOver(project, component, standing, over) : project, { component }, begun)), [])
 }
 
 const laidOver = (project: Project, component: string, standing: Still['standing'], look: Look): Project => ({

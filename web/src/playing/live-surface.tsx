@@ -1,6 +1,6 @@
 import { certain } from '@rheoscope/core/document'
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react'
-import { focusStops } from '@rheoscope/core/run'
+import { answering, drawList, focusStops, shownFocus } from '@rheoscope/core/run'
 import { corners, isOnScrolling, itemOf, matrixTo, paint, type DrawList } from '@rheoscope/core/scene'
 import { surfaceSize } from '../paint/look-picture'
 import { patchChildren } from '../paint/patch'
@@ -48,7 +48,7 @@ function LivePicture({ player, label, className, field, mostZoom, clips = false,
   const drawn = useRef<DrawList>([])
   const lastSeen = useRef('')
   const scope = useId()
-  const [size, setSize] = useState(() => surfaceSize(player.current.drawList()))
+  const [size, setSize] = useState(() => surfaceSize(drawList(player.current)))
 
   useFrames((wallMs) => {
     const list = shown(wallMs, player.frame(wallMs))
@@ -58,7 +58,7 @@ function LivePicture({ player, label, className, field, mostZoom, clips = false,
       const { width, height } = surfaceSize(list)
       if (width !== size.width || height !== size.height) setSize({ width, height })
     }
-    const { at, cursor } = player.current.pointer
+    const { at, cursor } = player.current.hand.pointer
     const outline = focusOutline(player.current, list)
     const shownFinger = player.getState().witness === null ? null : at
     const seen = `${cursor} ${shownFinger?.x} ${shownFinger?.y} ${outline}`
@@ -115,7 +115,7 @@ function useWheel(player: Player, picture: RefObject<SVGSVGElement | null>): voi
     const surface = certain(picture.current)
     const onWheel = (event: WheelEvent) => {
       const { x, y } = pointIn(surface, event)
-      if (!isOnScrolling(player.current.answering(), { x, y })) return
+      if (!isOnScrolling(answering(player.current), { x, y })) return
       event.preventDefault()
       player.send({ do: 'wheel', x: Math.round(x), y: Math.round(y), deltaX: Math.round(event.deltaX), deltaY: Math.round(event.deltaY) })
     }
@@ -129,11 +129,11 @@ function useWheel(player: Player, picture: RefObject<SVGSVGElement | null>): voi
 function sendKey(player: Player, event: KeyboardEvent): void {
   if (event.ctrlKey || event.metaKey) return
   if (event.key === 'Escape') return player.send({ do: 'key', key: 'Escape', modifiers: {} })
-  const before = player.current.shownFocus
+  const before = shownFocus(player.current)
   player.send({ do: 'key', key: event.key, modifiers: { ...(event.shiftKey ? { shift: true } : {}), ...(event.altKey ? { alt: true } : {}) } })
   event.stopPropagation()
-  const after = player.current.shownFocus
-  const stops = focusStops(player.current.answering())
+  const after = shownFocus(player.current)
+  const stops = focusStops(answering(player.current))
   const end = (event.shiftKey ? stops.at(-1) : stops[0])?.part
   const wentRound = before !== null && after !== null && after.instance === end?.thing && after.part === end.part
   if (event.key !== 'Tab' || (stops.length > 0 && !wentRound)) event.preventDefault()
@@ -141,7 +141,7 @@ function sendKey(player: Player, event: KeyboardEvent): void {
 
 /** The corners of what has the focus, for its ring; empty when nothing is to be shown. */
 function focusOutline(run: Player['current'], list: DrawList): string {
-  const focus = run.shownFocus
+  const focus = shownFocus(run)
   const item = focus?.part == null ? undefined : itemOf(list, focus.instance, focus.part)
   const matrix = focus?.part == null ? null : matrixTo(list, focus.instance, focus.part)
   if (!item || !matrix) return ''

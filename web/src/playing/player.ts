@@ -1,6 +1,6 @@
 import { firstOf, itemAt, orElse, RheoError, type Input, type InputAction, type Project } from '@rheoscope/core/document'
 import type { Surface } from '@rheoscope/core/machine'
-import { inOrder, play, Run, type RunOptions, type Trace } from '@rheoscope/core/run'
+import { advanceTo, cutOff, drawListAt, forkFromHere, inOrder, nextDueMs, play, send, startRun, type Run, type RunOptions, type Trace } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
 import type { Witness } from '@rheoscope/core/check'
 
@@ -56,8 +56,8 @@ export class Player {
   private state: PlayerState = { isHeld: false, speed: 1, witness: null, isMotionReduced: false, entryPoint: null, before: null, events: 0, cutOff: null }
 
   constructor(private project: Project, private readonly surface: Surface) {
-    this.run = new Run(project, surface)
-    this.state = { ...this.state, cutOff: this.run.cutOff }
+    this.run = startRun(project, surface)
+    this.state = { ...this.state, cutOff: cutOff(this.run) }
     this.remember(0)
   }
 
@@ -97,12 +97,12 @@ export class Player {
       this.moveTo(Math.min(this.atMs + elapsed * speed, end))
       if (this.atMs >= end) this.hold(true)
     }
-    return this.run.drawListAt(this.atMs)
+    return drawListAt(this.run, this.atMs)
   }
 
   /** Lets a held clock go on to whatever happens next; nothing when nothing will. */
   stepEvent(): void {
-    const next = this.run.nextDueMs
+    const next = nextDueMs(this.run)
     if (next < Infinity) this.moveTo(next)
   }
 
@@ -116,7 +116,7 @@ export class Player {
     if (this.state.witness) return
     // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- an input is what was done and when, whatever it was
     this.inputs.push({ ...action, atMs: this.run.nowMs } as Input)
-    this.run.send(action)
+    send(this.run, action)
     this.publish({ events: this.run.trace.length, ...(action.do === 'move' || action.do === 'exit' ? {} : { before: null }) })
   }
 
@@ -174,7 +174,7 @@ export class Player {
   /** The run as it was at an instant of its past; nothing may be done to it. */
   runAt(ms: number): Run {
     const { run, inputs } = this.remembered.findLast(({ atMs }) => atMs <= ms) ?? firstOf(this.remembered)
-    const then = run.fork(undefined, false)
+    const then = forkFromHere(run)
     play(then, this.done.slice(inputs), Math.floor(ms))
     return then
   }
@@ -185,7 +185,7 @@ export class Player {
     try {
       if (this.atMs > LONGEST_REPLAY_MS && !this.state.witness) this.startOver()
       else {
-        this.run = new Run(this.project, this.surface, this.options)
+        this.run = startRun(this.project, this.surface, this.options)
         this.remembered = []
         this.remember(0)
         this.goThrough(played, 0, 0, untilMs)
@@ -203,10 +203,10 @@ export class Player {
     for (let ms = Math.min(untilMs, fromMs + REMEMBER_MS); ; ms = Math.min(untilMs, ms + REMEMBER_MS)) {
       for (; next < inputs.length && itemAt(inputs, next).atMs <= ms; next++) {
         const { atMs, ...action } = itemAt(inputs, next)
-        this.run.advanceTo(atMs)
-        this.run.send(action)
+        advanceTo(this.run, atMs)
+        send(this.run, action)
       }
-      this.run.advanceTo(Math.floor(ms))
+      advanceTo(this.run, Math.floor(ms))
       this.remember(next)
       if (ms >= untilMs) return next
     }
@@ -217,11 +217,11 @@ export class Player {
     if (last && this.run.nowMs < last.atMs + REMEMBER_MS) return
     // A page may be left open for hours: what is long past is remembered less closely.
     if (this.remembered.length >= MOST_REMEMBERED) this.remembered = this.remembered.filter((_each, index) => index % 2 === 0)
-    this.remembered.push({ atMs: this.run.nowMs, inputs, run: this.run.fork(undefined, false) })
+    this.remembered.push({ atMs: this.run.nowMs, inputs, run: forkFromHere(this.run) })
   }
 
   private begin(witness: Witness | null): void {
-    const run = orElse(() => new Run(this.project, this.surface, this.options), null)
+    const run = orElse(() => startRun(this.project, this.surface, this.options), null)
     if (!run) return
     this.run = run
     this.script = inOrder(witness?.inputs ?? [])
@@ -241,7 +241,7 @@ export class Player {
   }
 
   private publish(change: Partial<PlayerState>): void {
-    this.state = { ...this.state, ...change, cutOff: this.run.cutOff }
+    this.state = { ...this.state, ...change, cutOff: cutOff(this.run) }
     this.listeners.forEach((listener) => listener())
   }
 }

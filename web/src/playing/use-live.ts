@@ -18,7 +18,7 @@ export function useLive(player: Player): Live {
   const event = trace.findLastIndex((each) => each.what === 'fired' && each.instance === '')
   const fired = trace[event]
   return {
-    states: player.current.instance('')?.states ?? [],
+    states: player.current.instances.get('')?.states ?? [],
     cutMs: cutBy(trace),
     fired: fired?.what === 'fired' ? { rule: fired.rule, state: fired.state, event } : null,
   }

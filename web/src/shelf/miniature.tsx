@@ -1,6 +1,6 @@
 import { useId, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { itemAt, LIMITS, type Project } from '@rheoscope/core/document'
-import { Run } from '@rheoscope/core/run'
+import { advanceTo, drawList, send, startRun, type Run } from '@rheoscope/core/run'
 import { paint } from '@rheoscope/core/scene'
 import { patchChildren } from '../paint/patch'
 import { surfaceSize } from '../paint/look-picture'
@@ -13,12 +13,12 @@ export function Miniature({ project }: { readonly project: Project }) {
   const group = useRef<SVGGElement>(null)
   const scope = useId()
   const component = project.components[0]
-  const run = useMemo(() => startRun(project), [project])
+  const run = useMemo(() => runOf(project), [project])
   const [hasFailed, setFailed] = useState(false)
 
   useLayoutEffect(() => {
     if (!run || !component) return undefined
-    const show = () => patchChildren(group.current, paint(run.drawList(), scope))
+    const show = () => patchChildren(group.current, paint(drawList(run), scope))
     const isShown = attempt(show)
     setFailed(!isShown)
     if (!isShown) return undefined
@@ -29,10 +29,10 @@ export function Miniature({ project }: { readonly project: Project }) {
       const axis = component.axes[0]
       if (axis && Math.floor(ms / STEP_MS) > steps) {
         steps = Math.floor(ms / STEP_MS)
-        run.advanceTo(ms)
-        run.send({ do: 'put', instance: '', axis: axis.id, state: itemAt(axis.states, steps % axis.states.length).id })
+        advanceTo(run, ms)
+        send(run, { do: 'put', instance: '', axis: axis.id, state: itemAt(axis.states, steps % axis.states.length).id })
       }
-      run.advanceTo(ms)
+      advanceTo(run, ms)
       show()
     }
     let frame = requestAnimationFrame(function next(now) {
@@ -44,7 +44,7 @@ export function Miniature({ project }: { readonly project: Project }) {
 
   if (!component) return <span className="muted">Nothing drawn yet</span>
   if (!run || hasFailed) return <span className="muted">{component.name} cannot be shown</span>
-  const { width, height } = surfaceSize(run.drawList())
+  const { width, height } = surfaceSize(drawList(run))
   return (
     <svg className="picture" width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden="true">
       <g ref={group} />
@@ -52,10 +52,10 @@ export function Miniature({ project }: { readonly project: Project }) {
   )
 }
 
-function startRun(project: Project): Run | null {
+function runOf(project: Project): Run | null {
   let run: Run | null = null
   attempt(() => {
-    if (project.components[0]) run = new Run(project, { component: project.components[0].id }, { mostInstances: LIMITS.miniatureInstances })
+    if (project.components[0]) run = startRun(project, { component: project.components[0].id }, { mostInstances: LIMITS.miniatureInstances })
   })
   return run
 }

@@ -1,10 +1,10 @@
 import { orElse, type Project } from '@rheoscope/core/document'
-import { Run } from '@rheoscope/core/run'
+import { drawList, startRun } from '@rheoscope/core/run'
 import { itemOf, shownSize, type DrawList, type Frame } from '@rheoscope/core/scene'
 
 /** The screen as it begins; empty while it cannot be put together. */
 export function atRest(project: Project, screen: string): DrawList {
-  return orElse(() => new Run(project, { screen }).drawList(), [])
+  return orElse(() => drawList(startRun(project, { screen })), [])
 }
 
 /** Where a part on the screen is, and how large what it shows is. */

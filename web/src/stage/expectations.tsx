@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import { MenuItem } from '@mui/material'
 import { addExpectation, certain, itemAt, orElse, removeExpectation, setExpectationTime, type Expectation, type Project, type Take } from '@rheoscope/core/document'
-import { expectationText, replay, runOptionsOf, textsIn, type PlayedTake } from '@rheoscope/core/run'
+import { drawList, expectationText, replay, runOptionsOf, textsIn, type PlayedTake } from '@rheoscope/core/run'
 import { itemOf } from '@rheoscope/core/scene'
 import { msText } from '../bench/timing-text'
 import { CommitField } from '../fields/commit-field'
@@ -73,15 +73,15 @@ const SHOWN_PROPERTIES = ['x', 'y', 'width', 'height', 'opacity', 'rotation', 'v
 function offers(project: Project, take: Take, part: string | null, ms: number): readonly Expected[] {
   const run = orElse(() => replay(project, take.surface, take.inputs, ms, runOptionsOf(take)), null)
   if (!run) return []
-  const inside = part === null ? [] : [...run.paths].filter((path) => path === part || path.startsWith(`${part}/`))
+  const inside = part === null ? [] : [...run.instances.keys()].filter((path) => path === part || path.startsWith(`${part}/`))
   const states = inside.flatMap((path): Expected[] => {
-    const { compiled, states: standing } = certain(run.instance(path))
+    const { compiled, states: standing } = certain(run.instances.get(path))
     return compiled.component.axes.flatMap((axis, index): Expected[] => (axis.states.length > 1 ? [{ what: 'state', instance: path, axis: axis.id, state: itemAt(standing, index) }] : []))
   })
   const settled = inside.slice(0, 1).map((instance): Expected => ({ what: 'settled', instance }))
-  const item = part === null ? undefined : itemOf(run.drawList(), '', part)
+  const item = part === null ? undefined : itemOf(drawList(run), '', part)
   const places = item ? SHOWN_PROPERTIES.map((property): Expected => ({ what: 'property', instance: '', part: item.part, property, value: item.values[property] })) : []
-  const variables = project.variables.map(({ name }): Expected => ({ what: 'variable', name, value: run.variable(name) ?? null }))
-  const texts = [...new Set(textsIn(run.drawList()))].filter((text) => text !== '')
+  const variables = project.variables.map(({ name }): Expected => ({ what: 'variable', name, value: run.shared[name] ?? null }))
+  const texts = [...new Set(textsIn(drawList(run)))].filter((text) => text !== '')
   return [...states, ...settled, ...variables, ...texts.map((text): Expected => ({ what: 'text', text })), ...places]
 }

@@ -32,7 +32,7 @@ export function LiveVariables() {
 function LiveVariable({ player, live: { path, variable, isShared }, label }: { readonly player: Player; readonly live: Live; readonly label: string }) {
   usePlayerState(player)
   const { id, name, type, start, choices } = variable
-  const value = (isShared ? player.current.variable(name) : player.current.instance(path)?.environment[name]) ?? start
+  const value = (isShared ? player.current.shared[name] : player.current.instances.get(path)?.environment[name]) ?? start
   return (
     <ParameterValue
       parameter={{ id, name, type, initial: start, ...(choices ? { choices } : {}) }} label={label} value={value}

@@ -1,3 +1,4 @@
+import { drawListAt } from '@rheoscope/core/run'
 import { useMemo, useRef } from 'react'
 import { LiveSurface } from '../playing/live-surface'
 import type { Player } from '../playing/player'
@@ -25,7 +26,7 @@ export function ScreenView() {
 function Alive({ player, field }: { readonly player: Player; readonly field: Room }) {
   const { seenMs, way } = useStage()
   const { witness } = usePlayerState(player)
-  const seen = useMemo(() => (seenMs === null ? null : player.runAt(seenMs).drawListAt(seenMs)), [player, seenMs])
+  const seen = useMemo(() => (seenMs === null ? null : drawListAt(player.runAt(seenMs), seenMs)), [player, seenMs])
   return (
     <>
       <LiveSurface player={player} label="The screen, running" className="screen-picture" field={field} mostZoom={1} clips way={way} shown={(_wallMs, live) => seen ?? live} />

@@ -1,6 +1,6 @@
 import { certain, type Input, type InputAction, type Project } from '../../document'
 import { axisAt, type Surface } from '../../machine'
-import { Run } from '../../run'
+import { advanceTo, answering, forkFromHere, nextDueMs, send, shownFocus, shownSurfaces, startRun, type Run } from '../../run'
 import { pointOn, type Hit, type Point } from '../../scene'
 import type { Node } from './explore'
 import type { Network } from './network'
@@ -28,15 +28,15 @@ const MOST_TABS = 60
 export function enact(project: Project, surface: Surface, network: Network, node: Node): Enacted | null {
   const way = wayTo(node)
   const instants = instantsOf(way)
-  const run = new Run(project, surface)
+  const run = startRun(project, surface)
   const inputs: Input[] = []
-  const send = (action: InputAction) => {
+  const act = (action: InputAction) => {
     inputs.push({ ...action, atMs: run.nowMs })
-    run.send(action)
+    send(run, action)
   }
   for (const [index, { by }] of way.entries()) {
-    run.advanceTo(certain(instants[index]))
-    if (index > 0 && by !== null && !doIt(run, network, by, send)) return null
+    advanceTo(run, certain(instants[index]))
+    if (index > 0 && by !== null && !doIt(run, network, by, act)) return null
   }
   return { inputs, run }
 }
@@ -49,21 +49,21 @@ const PACE_MS = 100
  * same states. Quicker than `enact`, and enough where only the states matter.
  */
 export function enactOn({ inputs, run: before }: Enacted, network: Network, { by, place }: Node): Enacted | null {
-  const run = before.fork(undefined, false)
+  const run = forkFromHere(before)
   const more: Input[] = []
   if (by !== null && isOfItself(by)) {
-    if (run.nextDueMs === Infinity) return null
-    run.advanceTo(run.nextDueMs)
+    if (nextDueMs(run) === Infinity) return null
+    advanceTo(run, nextDueMs(run))
   } else {
-    run.advanceTo(run.nextDueMs > run.nowMs + PACE_MS ? run.nowMs + PACE_MS : run.nowMs)
-    const send = (action: InputAction) => {
+    advanceTo(run, nextDueMs(run) > run.nowMs + PACE_MS ? run.nowMs + PACE_MS : run.nowMs)
+    const act = (action: InputAction) => {
       more.push({ ...action, atMs: run.nowMs })
-      run.send(action)
+      send(run, action)
     }
-    if (by === null || !doIt(run, network, by, send)) return null
+    if (by === null || !doIt(run, network, by, act)) return null
   }
   const isThere = network.axes.every(({ thing, own, states, at }) => {
-    const instance = run.instance(thing.path)
+    const instance = run.instances.get(thing.path)
     return instance === undefined || instance.states[own] === states[keptAt(place.configuration, at)]
   })
   return isThere ? { inputs: [...inputs, ...more], run } : null
@@ -107,7 +107,7 @@ function doIt(run: Run, network: Network, occasion: Occasion, send: (action: Inp
       else return withPoint(run, network, occasion.spot, send, (point) => send({ do: 'move', ...point, pointer: 'mouse' }))
       return true
     case 'drag': {
-      const { at } = run.pointer
+      const { at } = run.hand.pointer
       if (!at) return false
       for (const step of [6, 12, 18]) send({ do: 'move', x: at.x + step, y: at.y, pointer: occasion.pointer })
       return true
@@ -141,7 +141,8 @@ function goToFocus(run: Run, spot: Spot | null, send: (action: InputAction) => v
   }
   for (let tabs = 0; tabs < MOST_TABS; tabs++) {
     send({ do: 'key', key: 'Tab', modifiers: {} })
-    if (run.shownFocus?.instance === spot.at.thing.path && run.shownFocus.part === spot.at.part) return true
+    const focus = shownFocus(run)
+    if (focus?.instance === spot.at.thing.path && focus.part === spot.at.part) return true
   }
   return false
 }
@@ -149,7 +150,7 @@ function goToFocus(run: Run, spot: Spot | null, send: (action: InputAction) => v
 /** Does something at a spot; overlays that lie over it are closed first. */
 function withPoint(run: Run, network: Network, spot: Spot, send: (action: InputAction) => void, act: (point: Point) => void): boolean {
   let point = pointFor(run, network, spot)
-  for (let overlays = run.shown.length; point === null && overlays > 1; overlays--) {
+  for (let overlays = shownSurfaces(run).length; point === null && overlays > 1; overlays--) {
     send({ do: 'key', key: 'Escape', modifiers: {} })
     point = pointFor(run, network, spot)
   }
@@ -162,7 +163,7 @@ function pointFor(run: Run, network: Pick<Network, 'spots' | 'mattersFocus'>, { 
   const { thing: { path: instance }, part } = at
   if (part === null) return null
   const isListened = (hit: Hit) => network.spots.some((spot) => (spot.isListened || network.mattersFocus) && spot.at.thing.path === hit.instance && spot.at.part === hit.part)
-  return pointOn(run.answering(), instance, part, (hits) => {
+  return pointOn(answering(run), instance, part, (hits) => {
     const first = hits.find(isListened)
     return first?.instance === instance && first.part === part
   })

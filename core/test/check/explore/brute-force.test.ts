@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { compile, surfaceComponent } from '@rheoscope/core/machine'
 import { explore, Network, thingsOn } from '../../../src/check/explore'
-import { Run } from '@rheoscope/core/run'
+import { advanceTo, send, startRun } from '@rheoscope/core/run'
 import { reachedByTrying } from './brute-force'
 import { machines, projectWith, type PlainMachine, type PlainRule } from './random-machine'
 
@@ -58,13 +58,13 @@ test('whatever a run comes to, its exploration has', () => {
   fc.assert(fc.property(machines, fc.array(fc.tuple(fc.integer({ min: 0, max: 2 }), fc.integer({ min: 0, max: 6 })), { maxLength: 12 }), (plain, taps) => {
     const explored = reachedByExploring(plain)
     if (!explored) return
-    const run = new Run(projectWith(plain), { screen: 'screen' })
+    const run = startRun(projectWith(plain), { screen: 'screen' })
     for (const [index, ms] of taps) {
       for (let passed = 0; passed <= ms; passed++) {
-        run.advanceTo(run.nowMs + (passed > 0 ? 1 : 0))
-        expect(explored).toContain([...plain.map((_machine, each) => Number(run.instance(`on${each}`)!.states[0]!.slice(1))), run.variable('v')].join(' '))
+        advanceTo(run, run.nowMs + (passed > 0 ? 1 : 0))
+        expect(explored).toContain([...plain.map((_machine, each) => Number(run.instances.get(`on${each}`)!.states[0]!.slice(1))), run.shared['v']].join(' '))
       }
-      for (const act of ['press', 'release'] as const) run.send({ do: act, x: index * 50 + 20, y: 20, pointer: 'mouse' })
+      for (const act of ['press', 'release'] as const) send(run, { do: act, x: index * 50 + 20, y: 20, pointer: 'mouse' })
     }
   }), { numRuns: 60 })
 })

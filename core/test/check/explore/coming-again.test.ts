@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { newScreen, type Component, type Part, type Project, type Screen } from '@rheoscope/core/document'
-import { Run } from '@rheoscope/core/run'
+import { advanceTo, send, startRun } from '@rheoscope/core/run'
 import { screenContext } from '../../../src/check/screen-context'
 import { projectOf, small, tap } from '../../run/small-component'
 
@@ -34,12 +34,12 @@ function canBeKnown(project: Project): boolean {
 
 test('a screen that is come to again begins anew, with what everyone has come to share', () => {
   const project = rooms(true)
-  const run = new Run(project, { screen: 'room' })
+  const run = startRun(project, { screen: 'room' })
   for (let taps = 0; taps < 2; taps++) {
-    for (const act of ['press', 'release'] as const) run.send({ do: act, x: 30, y: 30, pointer: 'mouse' })
-    run.advanceTo(run.nowMs + 1000)
+    for (const act of ['press', 'release'] as const) send(run, { do: act, x: 30, y: 30, pointer: 'mouse' })
+    advanceTo(run, run.nowMs + 1000)
   }
-  expect(run.instance('room-it')!.states).toEqual(['known'])
+  expect(run.instances.get('room-it')!.states).toEqual(['known'])
   expect(canBeKnown(project)).toBe(true)
 })
 

@@ -13,8 +13,8 @@ test.each(surfaces)('on %s runs come to what the exploration says', (_name, surf
     expect(isFinished).toBe(true)
     for (const node of nodes.slice(0, NODES)) {
       const run = enact(skerryLine, surface, network, node)?.run
-      const there = network.axes.filter(({ thing }) => run?.instance(thing.path) && !thing.isItem)
-      expect(there.map(({ thing, own }) => run!.instance(thing.path)!.states[own])).toEqual(there.map(({ states, at }) => states[node.place.configuration[at]!]))
+      const there = network.axes.filter(({ thing }) => run?.instances.get(thing.path) && !thing.isItem)
+      expect(there.map(({ thing, own }) => run!.instances.get(thing.path)!.states[own])).toEqual(there.map(({ states, at }) => states[node.place.configuration[at]!]))
     }
   }
 })

@@ -2,7 +2,7 @@ import { expect } from '@jest/globals'
 import fc from 'fast-check'
 import type { Component, Project } from '@rheoscope/core/document'
 import { surfaceComponent, type Surface } from '@rheoscope/core/machine'
-import { Run, type Trace } from '@rheoscope/core/run'
+import { advanceTo, answering, send, startRun, type Trace } from '@rheoscope/core/run'
 import { pointOn, type Point } from '@rheoscope/core/scene'
 import type { Arena } from '../../../src/check/arena'
 import { stateIn, type Network, type Travelled } from '../../../src/check/explore'
@@ -55,7 +55,7 @@ function toldOfRun(trace: Trace, network: Network): readonly string[] {
 
 /** A place beside everything, and one on everything that somebody listens to and that can be pointed at as things begin. */
 function placesOn(project: Project, surface: Surface, { spots }: Network): readonly Point[] {
-  const list = new Run(project, surface).answering()
+  const list = answering(startRun(project, surface))
   return [{ x: -1, y: -1 }, ...spots.flatMap(({ at: { thing, part } }) => (part === null ? [] : (pointOn(list, thing.path, part) ?? [])))]
 }
 
@@ -65,12 +65,12 @@ export function expectExplored({ project, surface, open: { network, isFinished, 
   const explored = new Set(steps.flatMap((step) => toldOfStep(step, network)))
   const anything = fc.oneof(anyInputs(sizeOf(surfaceComponent(project, surface)), 30), anyGestures(placesOn(project, surface, network), 20))
   fc.assert(fc.property(anything, (inputs) => {
-    const run = new Run(project, surface)
+    const run = startRun(project, surface)
     for (const [waitMs, input] of inputs) {
-      run.advanceTo(run.nowMs + waitMs)
-      run.send(input)
+      advanceTo(run, run.nowMs + waitMs)
+      send(run, input)
     }
-    if (run.stopped) return
+    if (run.loop.isStopped) return
     expect(toldOfRun(run.trace, network).filter((words) => !explored.has(words))).toEqual([])
   }), { numRuns: runs })
 }

@@ -28,7 +28,7 @@ function goFirstWays(project: Project, surface: Surface, things: readonly Thing[
   for (const node of nodes) if (node.depth <= MOST_STEPS && !firsts.has(node.place)) firsts.set(node.place, node)
   for (const node of [...firsts.values()].slice(-many)) {
     const run = enact(project, surface, network, node)?.run
-    if (run?.stopped) continue
+    if (run?.loop.isStopped) continue
     const explored = wayTo(node).flatMap(({ outcome }) => outcome.marks.flatMap((mark) => told(mark, network)))
     // What is due at the instant it comes there has happened as well.
     const gone = run ? toldOf(run.trace, network).slice(0, explored.length) : null

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import type { Component, Part, Project } from '@rheoscope/core/document'
-import { Run } from '@rheoscope/core/run'
+import { startRun } from '@rheoscope/core/run'
 import { Arena } from '../../../src/check/arena'
 import { stateIn, thingsOnSurface } from '../../../src/check/explore'
 import { projectOf, small } from '../../run/small-component'
@@ -22,7 +22,7 @@ function shown(): Project {
 
 test('what stands inside is told that it is shown before what holds it, in a run and in the exploration', () => {
   const project = shown()
-  expect(new Run(project, surface).instance('')!.states).toEqual(['inner'])
+  expect(startRun(project, surface).instances.get('')!.states).toEqual(['inner'])
   const arena = new Arena(project, surface, thingsOnSurface(project, surface))
   const { network, explored } = arena.closed
   const axis = network.axes.find(({ thing }) => thing.path === '')!

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { EMPTY_MOTION, newScreen, type Project } from '@rheoscope/core/document'
-import { Run } from '@rheoscope/core/run'
+import { advanceTo, send, startRun } from '@rheoscope/core/run'
 import { Arena } from '../../../src/check/arena'
 import { stateIn, thingsOnSurface } from '../../../src/check/explore'
 import { after, projectOf, small, tap } from '../../run/small-component'
@@ -27,10 +27,10 @@ function waiting(): Project {
 
 test('what waits for a slow overlay is waited for as long as that takes', () => {
   const [project, surface] = [waiting(), { screen: 'room' }]
-  const run = new Run(project, surface)
-  for (const act of ['press', 'release'] as const) run.send({ do: act, x: 30, y: 30, pointer: 'mouse' })
-  run.advanceTo(SLOW_MS)
-  expect(run.instance('it')!.states).toEqual(['late'])
+  const run = startRun(project, surface)
+  for (const act of ['press', 'release'] as const) send(run, { do: act, x: 30, y: 30, pointer: 'mouse' })
+  advanceTo(run, SLOW_MS)
+  expect(run.instances.get('it')!.states).toEqual(['late'])
   const { network, explored } = new Arena(project, surface, thingsOnSurface(project, surface)).closed
   const axis = network.axes.find(({ thing }) => thing.path === 'it')!
   expect(explored.places.map(({ configuration }) => stateIn(axis, configuration))).toContain('late')

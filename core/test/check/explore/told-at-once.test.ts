@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import type { Component, Part, Project, Trigger } from '@rheoscope/core/document'
-import { Run } from '@rheoscope/core/run'
+import { send, startRun } from '@rheoscope/core/run'
 import { Arena } from '../../../src/check/arena'
 import { stateIn, thingsOnSurface } from '../../../src/check/explore'
 import { projectOf, small, tap } from '../../run/small-component'
@@ -23,9 +23,9 @@ function given(): Project {
 
 test('names that change together are told of together, in a run and in the exploration', () => {
   const project = given()
-  const run = new Run(project, surface)
-  for (const act of ['press', 'release'] as const) run.send({ do: act, x: 20, y: 20, pointer: 'mouse' })
-  expect(run.instance('in')!.states).toEqual(['one'])
+  const run = startRun(project, surface)
+  for (const act of ['press', 'release'] as const) send(run, { do: act, x: 20, y: 20, pointer: 'mouse' })
+  expect(run.instances.get('in')!.states).toEqual(['one'])
   const arena = new Arena(project, surface, thingsOnSurface(project, surface))
   const { network, explored } = arena.closed
   const inner = network.axes.find(({ thing }) => thing.path === 'in')!

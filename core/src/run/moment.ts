@@ -1,74 +1,45 @@
-import { orElse, sameValue, type Action, type Id, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
+import { orElse, sameValue, type Action, type Id, type InterruptionPolicy, type Literal, type Rule } from '../document'
 import { evaluate, isShared } from '../expression'
 import {
   changeEnvironment, changeState, completed, laneEndOf, pathInside, pulse, settle, standsInTheWay, tiedTo, timerAfter, type Compiled, type Content, type Instance,
 } from '../machine'
 import { motionSources } from '../motion'
 import {
-  groupsOf, Interpreter, recipientsOf, turnOf, type Due, type Ends, type Firing, type Ground, type IsMeant, type Level, type Names, type Note, type TimerChange, type TimerStatus,
+  Interpreter, recipientsOf, turnOf, type Ends, type Ground, type Names, type Note, type TimerChange, type TimerStatus,
 } from '../semantics'
 import { carriedWithin, isTied, treeOf } from './carry'
-import type { Observer, Parts } from './parts'
+import { listenersTo, readersOf } from './listeners'
+import { arrange, begin, carry, dismiss, forget, keep, takeBack } from './population'
+import type { Run } from './run'
+import { closeOverlay, goToScreen, openOverlay } from './surfaces'
 
-/** Actions of a rule that wait for others to end. */
-interface Postponed {
-  readonly dueMs: number
-  readonly path: string
-  readonly rule: Rule
-  /** From this group on. */
-  readonly group: number
-}
-
-/** Actions that wait, as far as they decide what comes: by rule, with how many groups are left and in how many ms they go on. */
-export type WaitingActions = readonly (readonly [path: string, rule: string, left: number, inMs: number])[]
-
-/** The instances of a run, by path, for what happens to happen to; and what of it waits for its time. */
-export class RunGround implements Ground<string> {
+/** What happens to a run at one instant: its instances, by path, as the ground that rules and actions change. */
+export class Moment implements Ground<string> {
   readonly interpreter: Interpreter<string>
-  private postponed: readonly Postponed[]
-  /** The deepest instance that was last touched. */
-  private touched: string
 
-  constructor(private readonly run: Parts, private readonly observe: Observer | undefined, before?: RunGround) {
-    this.interpreter = before ? before.interpreter.copy(this) : new Interpreter(this)
-    this.postponed = before?.postponed ?? []
-    this.touched = before?.touched ?? ''
-  }
-
-  /** When actions that wait for others are to go on; Infinity when none waits. */
-  get nextDueMs(): number {
-    return this.postponed.reduce((first, { dueMs }) => Math.min(first, dueMs), Infinity)
-  }
-
-  get waitingActions(): WaitingActions {
-    return this.postponed.map(({ path, rule, group, dueMs }) => [path, rule.id, groupsOf(rule).length - group, dueMs - this.run.nowMs])
-  }
-
-  /** Sends an event outward along its way and says whether a rule consumed it. */
-  dispatch(trigger: TriggerKind, way: readonly Level<string>[], isMeant?: IsMeant): boolean {
-    if (isTouch(trigger) && way[0]) this.touched = way[0].thing
-    return this.interpreter.dispatch(trigger, way, isMeant)
+  constructor(readonly run: Run) {
+    this.interpreter = new Interpreter(this, run.loop)
   }
 
   /** Goes on with the actions that have waited long enough. */
   goOn(): void {
-    const now = this.run.nowMs
-    const due = this.postponed.filter(({ dueMs }) => dueMs <= now)
-    this.postponed = this.postponed.filter(({ dueMs }) => dueMs > now)
+    const { run } = this
+    const due = run.postponed.filter(({ dueMs }) => dueMs <= run.nowMs)
+    run.postponed = run.postponed.filter(({ dueMs }) => dueMs > run.nowMs)
     for (const { path, rule, group } of due) if (this.isThere(path)) this.interpreter.perform(path, rule, group)
   }
 
   /** What is due for an instance now and goes first. */
-  happen({ path, settlesMs, goneMs, timers, compiled }: Instance): void {
-    const now = this.run.nowMs
-    const isDue = (ms: number | null) => ms !== null && ms <= now
-    const { rules } = compiled.component
-    const due: readonly (readonly [Due, () => void])[] = [
-      ...settlesMs.flatMap((ms, axis) => (isDue(ms) ? [[{ what: 'settle', axis }, () => this.interpreter.settle(path, axis)] as const] : [])),
-      ...(isDue(goneMs) ? [[{ what: 'gone' }, () => this.vanish(path)] as const] : []),
-      ...timers.flatMap(({ rule, dueMs }) => (isDue(dueMs) ? [[{ what: 'timer', place: rules.indexOf(rule) }, () => this.interpreter.timeIsUp(path, this.firingOf(path, rule))] as const] : [])),
+  happen({ path, settlesMs, goneMs, timers, compiled: { component } }: Instance): void {
+    const isDue = (ms: number | null) => ms !== null && ms <= this.run.nowMs
+    const due: readonly Happening[] = [
+      ...settlesMs.flatMap((ms, axis): readonly Happening[] => (isDue(ms) ? [{ turn: turnOf({ what: 'settle', axis }), happen: () => this.interpreter.settle(path, axis) }] : [])),
+      ...(isDue(goneMs) ? [{ turn: turnOf({ what: 'gone' }), happen: () => this.vanish(path) }] : []),
+      ...timers.filter(({ dueMs }) => isDue(dueMs)).map(({ rule }): Happening => ({
+        turn: turnOf({ what: 'timer', place: component.rules.indexOf(rule) }), happen: () => this.interpreter.timeIsUp(path, { axis: component.axes.findIndex(({ id }) => id === rule.axis), rule }),
+      })),
     ]
-    due.toSorted(([a], [b]) => turnOf(a) - turnOf(b))[0]?.[1]()
+    due.toSorted((a, b) => a.turn - b.turn)[0]?.happen()
   }
 
   nowMs(): number {
@@ -101,7 +72,7 @@ export class RunGround implements Ground<string> {
 
   queue(path: string, axis: number, rule: Rule | null): void {
     const instance = this.at(path)
-    this.run.instances.keep({ ...instance, queued: instance.queued.with(axis, rule) })
+    keep(this.run, { ...instance, queued: instance.queued.with(axis, rule) })
   }
 
   skipToEnd(path: string, axis: number): void {
@@ -112,8 +83,8 @@ export class RunGround implements Ground<string> {
     const before = new Map(paths.map((path) => [path, this.run.instances.get(path)]))
     return (path) => {
       const was = before.get(path)
-      this.run.pictures.forget()
-      if (was) this.run.instances.carry(was, this.run.nowMs)
+      this.run.frames.drawn = null
+      if (was) carry(this, was)
     }
   }
 
@@ -122,10 +93,10 @@ export class RunGround implements Ground<string> {
     const before = this.at(path)
     const changed = changeState(before, axis, to, rule, atMs)
     const after = isTied(before) ? this.carried(before, changed, axis, rule) : changed
-    this.run.record({
+    this.run.trace.push({
       what: 'state', atMs, instance: path, axis: axisId(before, axis), from: this.stateOf(path, axis), to, rule: rule?.id ?? null, settlesMs: after.settlesMs[axis] ?? atMs,
     })
-    this.run.instances.keep(after)
+    keep(this.run, after)
   }
 
   rest(path: string, axis: number): void {
@@ -143,7 +114,7 @@ export class RunGround implements Ground<string> {
     const known = instance.timers.find((each) => each.rule === rule)
     const timer = timerAfter(known, rule, change, this.run.nowMs)
     if (!known && !timer) return
-    this.run.instances.keep({ ...instance, timers: [...instance.timers.filter((each) => each !== known), ...(timer ? [timer] : [])] })
+    keep(this.run, { ...instance, timers: [...instance.timers.filter((each) => each !== known), ...(timer ? [timer] : [])] })
   }
 
   isTrue(path: string, condition: string): boolean {
@@ -165,13 +136,13 @@ export class RunGround implements Ground<string> {
 
   give(path: string, variable: string, value: Literal | undefined): readonly string[] {
     if (value === undefined) return []
-    const { instances, project } = this.run
-    const owner = instances.get(path)
-    const isForAll = owner !== undefined && isShared(project, owner.compiled.component, variable)
-    const before = isForAll ? instances.shared[variable] : owner?.environment[variable]
-    if (isForAll) instances.shared = { ...instances.shared, [variable]: value }
-    if (!sameValue(before, value)) this.run.record({ what: 'variable', atMs: this.run.nowMs, instance: path, name: variable, value, isShared: isForAll })
-    return isForAll ? [...new Set([path, ...instances.listeners.readers(variable)])] : [path]
+    const { run } = this
+    const owner = run.instances.get(path)
+    const isForAll = owner !== undefined && isShared(run.project, owner.compiled.component, variable)
+    const before = isForAll ? run.shared[variable] : owner?.environment[variable]
+    if (isForAll) run.shared = { ...run.shared, [variable]: value }
+    if (!sameValue(before, value)) run.trace.push({ what: 'variable', atMs: run.nowMs, instance: path, name: variable, value, isShared: isForAll })
+    return isForAll ? [...new Set([path, ...readersOf(run.population.listeners, variable)])] : [path]
   }
 
   write(paths: readonly string[], names: Names): ReadonlyMap<string, readonly string[]> {
@@ -180,7 +151,7 @@ export class RunGround implements Ground<string> {
       const instance = this.run.instances.get(path)
       const changes = Object.entries(names).flatMap(([name, value]) => (!instance || value === undefined || instance.environment[name] === value ? [] : [[name, value] as const]))
       if (!instance || changes.length === 0) continue
-      this.run.instances.keep(changeEnvironment(instance, { ...instance.environment, ...Object.fromEntries(changes) }))
+      keep(this.run, changeEnvironment(instance, { ...instance.environment, ...Object.fromEntries(changes) }))
       news.set(path, changes.map(([name]) => name))
     }
     return news
@@ -193,7 +164,7 @@ export class RunGround implements Ground<string> {
   }
 
   recipients(path: string, to: Extract<Action, { do: 'send' }>['recipient']): readonly string[] {
-    return recipientsOf(this.run.instances.listeners.to('message'), path, to)
+    return recipientsOf(listenersTo(this.run.population.listeners, 'message'), path, to)
   }
 
   inside(path: string, step: string): string | null {
@@ -202,11 +173,11 @@ export class RunGround implements Ground<string> {
   }
 
   fill(path: string): void {
-    this.run.instances.arrange(path, this.run.nowMs)
+    arrange(this, path)
   }
 
   begin(path: string, content: Content, isLate: boolean): string {
-    return this.run.instances.begin(path, content, isLate)
+    return begin(this.run, path, content, isLate)
   }
 
   isLeaving(path: string): boolean {
@@ -214,11 +185,11 @@ export class RunGround implements Ground<string> {
   }
 
   keep(path: string, content: Content): void {
-    this.run.instances.takeBack(path, content)
+    takeBack(this.run, path, content)
   }
 
   dismiss(path: string, content: Content, together: readonly Content[]): void {
-    this.run.instances.dismiss(path, content, together)
+    dismiss(this.run, path, content, together)
   }
 
   motionEnds(path: string, axis: number): Ends {
@@ -233,34 +204,38 @@ export class RunGround implements Ground<string> {
   }
 
   show(_path: string, { do: what, screen, motion }: Extract<Action, { do: 'go to screen' | 'open overlay' | 'close overlay' }>): Ends {
-    const { surfaces } = this.run
     switch (what) {
       case 'go to screen':
-        return known(surfaces.goTo(screen, motion, this.touched))
+        return known(goToScreen(this, screen, motion))
       case 'open overlay':
-        return known(surfaces.open(screen, motion, this.touched))
+        return known(openOverlay(this, screen, motion))
       case 'close overlay':
-        return known(surfaces.close(screen, motion))
+        return known(closeOverlay(this, screen, motion))
     }
   }
 
   postpone(path: string, rule: Rule, group: number, [, dueMs]: Ends): void {
-    this.postponed = [...this.postponed, { dueMs, path, rule, group }]
+    this.run.postponed = [...this.run.postponed, { dueMs, path, rule, group }]
   }
 
   note(note: Note<string>): void {
-    const { nowMs: atMs, events } = this.run
+    const { nowMs: atMs, trace, offered } = this.run
     switch (note.what) {
       case 'offered':
-        return this.observe?.({ trigger: note.trigger, instance: note.thing, part: note.part, before: events.length })
+        offered?.push({ trigger: note.trigger, instance: note.thing, part: note.part, before: trace.length })
+        return
       case 'fired':
-        return this.run.record({ what: 'fired', atMs, instance: note.thing, rule: note.rule.id, trigger: note.rule.trigger.on, state: this.stateOf(note.thing, note.axis) })
+        trace.push({ what: 'fired', atMs, instance: note.thing, rule: note.rule.id, trigger: note.rule.trigger.on, state: this.stateOf(note.thing, note.axis) })
+        return
       case 'settled':
-        return this.run.record({ what: 'settled', atMs, instance: note.thing, axis: axisId(this.at(note.thing), note.axis), state: this.stateOf(note.thing, note.axis) })
+        trace.push({ what: 'settled', atMs, instance: note.thing, axis: axisId(this.at(note.thing), note.axis), state: this.stateOf(note.thing, note.axis) })
+        return
       case 'message':
-        return this.run.record({ what: 'message', atMs, instance: note.thing, name: note.name, to: note.to })
+        trace.push({ what: 'message', atMs, instance: note.thing, name: note.name, to: note.to })
+        return
       case 'stopped':
-        return this.run.record({ what: 'stopped', atMs, instance: note.thing, rules: note.rules.map(({ id }) => id), sentence: stoppedSentence(note.rules.length, atMs) })
+        trace.push({ what: 'stopped', atMs, instance: note.thing, rules: note.rules.map(({ id }) => id), sentence: stoppedSentence(note.rules.length, atMs) })
+        return
       case 'set':
         // It is in the trace once the variable has the value, as it is there when an axis gives it one.
     }
@@ -280,21 +255,22 @@ export class RunGround implements Ground<string> {
     return carriedWithin(after, treeOf(before, lookup, atMs, false), { lookup, sources, atMs, axis })
   }
 
-  /** The time of a rule is up for its axis. */
-  private firingOf(path: string, rule: Rule): Firing {
-    return { axis: this.at(path).compiled.component.axes.findIndex(({ id }) => id === rule.axis), rule }
-  }
-
   private vanish(path: string): void {
-    this.run.instances.forget(path)
-    this.run.pictures.forget()
+    forget(this.run, path)
+    this.run.frames.drawn = null
   }
 
   /** What an instance shows may be other. */
   private redraw(after: Instance): void {
-    this.run.pictures.forget()
-    this.run.instances.keep(after)
+    this.run.frames.drawn = null
+    keep(this.run, after)
   }
+}
+
+/** Something that is due, and whose turn it is. */
+interface Happening {
+  readonly turn: number
+  readonly happen: () => void
 }
 
 const known = (ms: number): Ends => [ms, ms]
@@ -303,6 +279,3 @@ const axisId = ({ compiled }: Instance, axis: number): Id => compiled.component.
 
 const stoppedSentence = (rules: number, atMs: number): string =>
   `Stopped: ${rules === 1 ? 'a rule sets itself' : `${rules} rules set one another`} off without end at ${atMs} ms.`
-
-/** Whether an event comes of somebody pointing at or touching what it is for. */
-const isTouch = (trigger: TriggerKind): boolean => ['tap', 'double tap', 'press', 'release', 'long press', 'drag end'].includes(trigger)

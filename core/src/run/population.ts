@@ -1,0 +1,196 @@
+import { certain, sameValue } from '../document'
+import { startEnvironment } from '../expression'
+import {
+  changePresence, changeSurroundings, contentsOf, holderOf, isSurface, isWithin, measuredAs, nextDueMs, NOTHING_GIVEN, pathInside, startInstance, stepOf,
+  type Content, type Contents, type Instance, type InstanceStart, type Pace,
+} from '../machine'
+import { isSameContent } from '../semantics'
+import { addTo } from './agenda'
+import { listEntrance, listPace } from './list-motion'
+import { enlist, strike } from './listeners'
+import type { Moment } from './moment'
+import type { Run } from './run'
+
+/** Puts an instance here as it starts, with nothing inside it yet. */
+export function place(run: Run, start: InstanceStart): void {
+  run.population.order.set(start.path, run.population.nextOrder++)
+  if (isSurface(start.path)) run.population.admitted++
+  enlist(run.population.listeners, start.path, start.compiled)
+  const instance = startInstance(start)
+  keep(run, instance)
+  run.trace.push({ what: 'appeared', atMs: start.atMs, instance: start.path, component: start.compiled.component.id, states: instance.states })
+}
+
+/** Stores an instance of which nothing changed that others depend on. */
+export function keep(run: Run, instance: Instance): void {
+  run.instances.set(instance.path, instance)
+  addTo(run.agenda, { dueMs: nextDueMs(instance), order: certain(run.population.order.get(instance.path)), path: instance.path })
+}
+
+/** Carries to what stands inside and around an instance how it has come to be since. */
+export function carry(moment: Moment, before: Instance): void {
+  const { run } = moment
+  const after = run.instances.get(before.path)
+  if (!after || (before.targets === after.targets && before.environment === after.environment)) return
+  if (isToBeArranged(before, after)) arrange(moment, after.path)
+  if (before.targets !== after.targets) for (let path = after.path; !isSurface(path); path = holderOf(path)) remeasure(run, path)
+}
+
+/** Puts an instance's next value in place and carries it to what stands inside and around. */
+export function replace(moment: Moment, before: Instance, after: Instance): void {
+  keep(moment.run, after)
+  carry(moment, before)
+}
+
+/** An item that has left is gone. */
+export function forget(run: Run, path: string): void {
+  const holder = holderOf(path)
+  const step = stepOf(path)
+  run.population.leaving.set(holder, leavingFrom(run, holder).filter((content) => content.step !== step))
+  remove(run, path)
+  const around = run.instances.get(holder)
+  if (around) keep(run, { ...around, contents: contentsFor(run, holder) })
+}
+
+/** Puts into an instance what is to stand inside it now. */
+export function arrange(moment: Moment, path: string): void {
+  const { run } = moment
+  const instance = certain(run.instances.get(path))
+  if (instance.compiled.holders.length === 0) return
+  const { compiled, targets, environment } = instance
+  const before = run.population.held.get(path)
+  const now = byStep(withinLimit(run, path, contentsOf(run.project, { compiled, environment, values: targets.values, chain: chainOf(run, path) })))
+  run.population.held.set(path, now)
+  const { gone, come } = moment.interpreter.arrange(path, before ?? null, now)
+  const moved = before && [...gone, ...come].find(({ part }) => part.kind === 'list')
+  const isOther = gone.length > 0 || come.length > 0
+  layOut(run, path, isOther ? contentsFor(run, path) : certain(run.instances.get(path)).contents, moved ? listPace(instance, moved.part) : null)
+  if (before) for (const content of come) enter(moment, path, content, come)
+}
+
+/** As much of what is to stand inside an instance as there is room for beside everything else. */
+function withinLimit(run: Run, path: string, contents: readonly Content[]): readonly Content[] {
+  const had = run.population.held.get(path)?.size ?? 0
+  const room = Math.max(0, run.mostInstances - run.population.admitted + had)
+  const within = contents.length <= room ? contents : contents.slice(0, room)
+  if (within !== contents) run.population.isCutOff = true
+  run.population.admitted += within.length - had
+  return within
+}
+
+/** Starts what is new inside something. */
+export function begin(run: Run, holder: string, { step, part, compiled, parameters, states }: Content, isLate: boolean): string {
+  const path = pathInside(holder, step)
+  const { isMotionReduced } = certain(run.instances.get(holder))
+  const environment = { ...startEnvironment(run.project, compiled.component, run.shared), ...parameters }
+  place(run, { path, compiled, environment, states, atMs: run.nowMs, isMotionReduced, isAbsent: isLate && part.kind === 'list' })
+  return path
+}
+
+/** What was on its way out of something turns back. */
+export function takeBack(run: Run, holder: string, content: Content): void {
+  run.population.leaving.set(holder, leavingFrom(run, holder).filter((each) => !isSameContent(each, content)))
+}
+
+/** Lets an item of a list come in from its absent look, in its turn. */
+function enter(moment: Moment, holder: string, content: Content, together: readonly Content[]): void {
+  const { run } = moment
+  const inner = run.instances.get(pathInside(holder, content.step))
+  if (content.part.kind !== 'list' || !inner?.isAbsent) return
+  replace(moment, inner, changePresence(inner, { isAbsent: false, atMs: run.nowMs, ...turnOf(inner, content, together) }))
+}
+
+/** Takes out what is not to be inside any more; an item of a list first goes to its absent look, in its turn, and is still there when it is told. */
+export function dismiss(run: Run, holder: string, content: Content, together: readonly Content[]): void {
+  const atMs = run.nowMs
+  const path = pathInside(holder, content.step)
+  const inner = certain(run.instances.get(path))
+  const after = content.part.kind === 'list' ? changePresence(inner, { isAbsent: true, atMs, ...turnOf(inner, content, together) }) : null
+  if (after?.goneMs == null || (after.goneMs <= atMs && !inner.compiled.rulesOn.has('hidden'))) return remove(run, path)
+  run.population.leaving.set(holder, [...leavingFrom(run, holder), content])
+  keep(run, after)
+}
+
+function leavingFrom(run: Run, holder: string): readonly Content[] {
+  return run.population.leaving.get(holder) ?? []
+}
+
+/** An instance and everything inside it. */
+export function within(run: Run, path: string): readonly string[] {
+  return [...run.instances.keys()].filter((known) => isWithin(known, path))
+}
+
+/** Takes an instance out with everything inside it, at once. */
+export function remove(run: Run, path: string): void {
+  for (const known of within(run, path)) {
+    run.instances.delete(known)
+    run.population.admitted -= (run.population.held.get(known)?.size ?? 0) + (isSurface(known) ? 1 : 0)
+    run.population.held.delete(known)
+    run.population.leaving.delete(known)
+    run.population.order.delete(known)
+    strike(run.population.listeners, known)
+    run.trace.push({ what: 'gone', atMs: run.nowMs, instance: known })
+  }
+}
+
+function contentsFor(run: Run, path: string): Contents {
+  const contents = [...leavingFrom(run, path), ...(run.population.held.get(path)?.values() ?? [])]
+  return new Map(contents.map(({ step, part }) => [step, measuredAs(part.id, certain(run.instances.get(pathInside(path, step))))]))
+}
+
+/** Lets the holder of an instance know what size it is now. */
+function remeasure(run: Run, path: string): void {
+  const holder = run.instances.get(holderOf(path))
+  const step = stepOf(path)
+  const old = holder?.contents.get(step)
+  const inner = run.instances.get(path)
+  if (!holder || !old || !inner || old.isLeaving) return
+  const measured = measuredAs(old.part, inner)
+  if (measured.signature === old.signature) return
+  layOut(run, holder.path, new Map(holder.contents).set(step, measured), paceOf(inner, inner.compiled.root.part.id, run.nowMs))
+}
+
+function layOut(run: Run, path: string, contents: Contents, pace: Pace): void {
+  const before = certain(run.instances.get(path))
+  const holder = changeSurroundings(before, { contents }, pace, run.nowMs)
+  keep(run, holder)
+  for (const [step, { part, isLeaving }] of contents) {
+    if (isLeaving) continue
+    const inner = certain(run.instances.get(pathInside(path, step)))
+    const given = holder.targets.given.get(step) ?? NOTHING_GIVEN
+    if (sameValue(given, inner.given)) continue
+    const next = changeSurroundings(inner, { given }, inner.given === NOTHING_GIVEN ? null : (pace ?? paceOf(holder, part, run.nowMs)), run.nowMs)
+    keep(run, next)
+    if (next.contents.size > 0 && next.targets !== inner.targets) layOut(run, next.path, contentsFor(run, next.path), paceOf(next, next.compiled.root.part.id, run.nowMs))
+  }
+}
+
+function chainOf(run: Run, path: string): readonly string[] {
+  const chain: string[] = []
+  for (let at = path; ; at = holderOf(at)) {
+    chain.unshift(certain(run.instances.get(at)).compiled.component.id)
+    if (isSurface(at)) return chain
+  }
+}
+
+/** How an item enters or leaves among those that do so together. */
+function turnOf(instance: Instance, content: Content, together: readonly Content[]): ReturnType<typeof listEntrance> {
+  const items = together.filter(({ part }) => part === content.part)
+  return listEntrance(instance, content.part, items.indexOf(content), items.length)
+}
+
+const byStep = (contents: readonly Content[]): ReadonlyMap<string, Content> => new Map(contents.map((content) => [content.step, content]))
+
+/** Whether what stands inside an instance could be other, or be given something else. */
+function isToBeArranged(before: Instance, { compiled, targets, environment }: Instance): boolean {
+  if (compiled.holders.length === 0) return false
+  return targets !== before.targets || [...compiled.listReads].some((name) => environment[name] !== before.environment[name])
+}
+
+/** The motion a change of size goes along with: that of the part's own size, else the longest that has begun just now. */
+function paceOf({ lanes, compiled }: Instance, part: string, atMs: number): Pace {
+  const index = compiled.partIndex.get(part)
+  const begun = lanes.filter(({ startMs }) => startMs === atMs)
+  const own = begun.find((lane) => lane.part === index && (lane.property === 'width' || lane.property === 'height'))
+  return own ?? begun.toSorted((a, b) => b.delayMs + b.durationMs - a.delayMs - a.durationMs)[0] ?? null
+}

@@ -1,0 +1,46 @@
+import { LIMITS, RheoError, type Id, type Literal, type Project } from '../document'
+import { startEnvironment } from '../expression'
+import { compile, surfaceComponent, type Surface } from '../machine'
+import { AT_REST } from './hand-state'
+import { noListeners } from './listeners'
+import { Moment } from './moment'
+import { noFrames } from './pictures'
+import { place } from './population'
+import type { Run, RunOptions } from './run'
+import { firstSurface } from './shown'
+
+/** A run at its first instant. Throws `gone` or `contains-itself` when the surface cannot be put together. */
+export function startRun(project: Project, surface: Surface, options: RunOptions = {}): Run {
+  const component = surfaceComponent(project, surface)
+  const { states = {}, isAbsent = false, isMotionReduced = false } = options
+  const run = emptyRun(project, surface, options)
+  const environment = { ...startEnvironment(project, component, run.shared), ...options.parameters }
+  place(run, { path: '', compiled: compile(project, component), environment, states, atMs: 0, isAbsent, isMotionReduced })
+  const { interpreter } = new Moment(run)
+  interpreter.appear('')
+  interpreter.tellWaiting()
+  return run
+}
+
+/** A run in which nothing stands yet. */
+const emptyRun = (project: Project, surface: Surface, { isMotionReduced = false, mostInstances = LIMITS.instances, keepsOffered = false, entryPoint }: RunOptions): Run => ({
+  project, surface, isMotionReduced, mostInstances,
+  nowMs: 0,
+  instances: new Map(),
+  population: { held: new Map(), leaving: new Map(), order: new Map(), nextOrder: 0, admitted: 0, isCutOff: false, listeners: noListeners() },
+  shared: { ...Object.fromEntries(project.variables.map(({ name, start }) => [name, start])), ...variablesOf(project, surface, entryPoint) },
+  agenda: [], postponed: [], loop: { fired: [], isStopped: false }, touched: '',
+  surfaces: [firstSurface(surface)], history: [],
+  grip: null, hand: AT_REST,
+  trace: [], offered: keepsOffered ? [] : null,
+  frames: noFrames(),
+})
+
+/** What a way into a screen says of the shared variables. Throws `gone` when the screen has no such way. */
+function variablesOf(project: Project, surface: Surface, entryPoint: Id | undefined): Readonly<Record<string, Literal>> {
+  if (entryPoint === undefined) return {}
+  const screen = project.screens.find(({ id }) => 'screen' in surface && id === surface.screen)
+  const way = screen?.entryPoints?.find(({ id }) => id === entryPoint)
+  if (!way) throw new RheoError('gone', `screens/${screen?.id ?? ''}/entryPoints/${entryPoint}`, 'That way into the screen is no longer there.')
+  return way.variables
+}
