@@ -3,11 +3,11 @@ import { nextDueMs as instanceDueMs } from '../machine'
 import type { DrawList } from '../scene'
 import { groupsOf } from '../semantics'
 import { firstDueMs, takeFirst } from './agenda'
-import { gestureDueMs } from './hand-state'
 import { Moment } from './moment'
 import { drawnAt } from './pictures'
 import type { Run } from './run'
-import { RunHand } from './run-hand'
+import { gestureDueMs } from './run-hand'
+import { exit, finishGesture, key, lookUnderPointer, point, wheel } from './user-input'
 
 /** Lets the clock run to an instant; everything that falls due on the way happens at its time: gestures first, then instances, then actions that waited. */
 export function advanceTo(run: Run, ms: number): void {
@@ -15,7 +15,7 @@ export function advanceTo(run: Run, ms: number): void {
     const [gesture, instance, actions] = [gestureDueMs(run.hand), firstDueMs(run.agenda), actionsDueMs(run)]
     const due = Math.min(gesture, instance, actions)
     if (run.loop.isStopped || due > ms) break
-    if (gesture === due) happen(run, due, (moment) => new RunHand(moment).happen())
+    if (gesture === due) happen(run, due, finishGesture)
     else if (instance === due) happenNext(run)
     else happen(run, due, (moment) => moment.goOn())
   }
@@ -28,29 +28,28 @@ export function send(run: Run, input: InputAction): void {
   run.loop.fired = []
   run.trace.push({ what: 'input', atMs: run.nowMs, input })
   const moment = new Moment(run)
-  const hand = new RunHand(moment)
-  take(moment, hand, input)
+  take(moment, input)
   moment.interpreter.tellWaiting()
-  hand.lookUnderPointer()
+  lookUnderPointer(moment)
   moment.interpreter.tellWaiting()
 }
 
-function take(moment: Moment, hand: RunHand, input: InputAction): void {
+function take(moment: Moment, input: InputAction): void {
   switch (input.do) {
     case 'move':
     case 'press':
     case 'release':
-      return hand.point(input)
+      return point(moment, input)
     case 'exit':
-      return hand.exit()
+      return exit(moment)
     case 'wheel':
-      return hand.wheel(input)
+      return wheel(moment, input)
     case 'put':
       return moment.interpreter.put(input.instance, input.axis, input.state)
     case 'parameter':
       return nameByHand(moment, input)
     case 'key':
-      return hand.key(input)
+      return key(moment, input)
   }
 }
 
@@ -86,7 +85,7 @@ function happenNext(run: Run): void {
   if (!instance || instanceDueMs(instance) !== next.dueMs) return
   happen(run, next.dueMs, (moment) => {
     moment.happen(instance)
-    if (!run.loop.isStopped) new RunHand(moment).lookUnderPointer()
+    if (!run.loop.isStopped) lookUnderPointer(moment)
   })
 }
 

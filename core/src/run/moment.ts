@@ -1,24 +1,34 @@
-import { orElse, sameValue, type Action, type Id, type InterruptionPolicy, type Literal, type Rule } from '../document'
+import { orElse, sameValue, type Action, type Id, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
 import { evaluate, isShared } from '../expression'
 import {
-  changeEnvironment, changeState, completed, laneEndOf, pathInside, pulse, settle, standsInTheWay, tiedTo, timerAfter, type Compiled, type Content, type Instance,
+  changeEnvironment, changeState, completed, laneEndOf, pathInside, pulse, settle, standsInTheWay, surfaceOf, tiedTo, timerAfter, type Compiled, type Content, type Instance,
 } from '../machine'
 import { motionSources } from '../motion'
 import {
-  Interpreter, recipientsOf, turnOf, type Ends, type Ground, type Names, type Note, type TimerChange, type TimerStatus,
+  DOUBLE_TAP_MS, Interpreter, isAmong, isSameLevel, Person, recipientsOf, turnOf,
+  type Ends, type Ground, type HandChange, type KeyInput, type Level, type Names, type Note, type TimerChange, type TimerStatus,
 } from '../semantics'
 import { carriedWithin, isTied, treeOf } from './carry'
+import { dragAlong, grab, letGoOf, reveal } from './dragging'
+import { focusStops, nextStop } from './focus'
 import { listenersTo, readersOf } from './listeners'
+import { answering } from './pictures'
+import { isNear, type Pointed } from './pointer'
 import { arrange, begin, carry, dismiss, forget, keep, takeBack } from './population'
 import type { Run } from './run'
+import type { Focus, RunHand } from './run-hand'
+import { answeringSurfaces } from './shown'
 import { closeOverlay, goToScreen, openOverlay } from './surfaces'
 
 /** What happens to a run at one instant: its instances, by path, as the ground that rules and actions change. */
-export class Moment implements Ground<string> {
+export class Moment implements Ground<string, Pointed, Focus> {
   readonly interpreter: Interpreter<string>
+  readonly person: Person<string, Pointed, Focus>
+  readonly minds = { hover: true, focus: true }
 
   constructor(readonly run: Run) {
     this.interpreter = new Interpreter(this, run.loop)
+    this.person = new Person(this.interpreter, this)
   }
 
   /** Goes on with the actions that have waited long enough. */
@@ -221,6 +231,9 @@ export class Moment implements Ground<string> {
   note(note: Note<string>): void {
     const { nowMs: atMs, trace, offered } = this.run
     switch (note.what) {
+      case 'sent':
+        if (TOUCHES.includes(note.trigger)) this.run.touched = note.from.thing
+        return
       case 'offered':
         offered?.push({ trigger: note.trigger, instance: note.thing, part: note.part, before: trace.length })
         return
@@ -239,6 +252,59 @@ export class Moment implements Ground<string> {
       case 'set':
         // It is in the trace once the variable has the value, as it is there when an axis gives it one.
     }
+  }
+
+  get hand(): RunHand {
+    return this.run.hand
+  }
+
+  hold(change: HandChange<Pointed, Focus>): void {
+    this.run.hand = { ...this.run.hand, ...change }
+  }
+
+  keepTap(tap: Pointed | null, waits: boolean): void {
+    const { hand, nowMs } = this.run
+    this.run.hand = { ...hand, tapped: tap && { ...tap, sinceMs: nowMs, dueMs: waits ? nowMs + DOUBLE_TAP_MS : null } }
+  }
+
+  isSecond({ at }: Pointed): boolean {
+    const { hand: { tapped }, nowMs } = this.run
+    return tapped !== null && nowMs - tapped.sinceMs <= DOUBLE_TAP_MS && isNear(tapped.at, at)
+  }
+
+  focusOn(way: readonly Level<string>[]): Focus | null {
+    const stop = focusStops(answering(this.run)).findLast(({ part }) => isAmong(part, way))
+    return stop ? { ...stop, isShown: false } : null
+  }
+
+  isSameFocus(a: Focus, b: Focus): boolean {
+    return isSameLevel(a.part, b.part)
+  }
+
+  reveal(focus: Focus): void {
+    if (focus.isShown) reveal(this, focus)
+  }
+
+  focusAfter({ key, modifiers }: KeyInput): Focus | null | undefined {
+    if (key !== 'Tab' || modifiers.control || modifiers.alt || modifiers.meta) return undefined
+    const stop = nextStop(focusStops(answering(this.run)), this.hand.focus?.part ?? null, modifiers.shift ? -1 : 1)
+    return stop ? { ...stop, isShown: true } : null
+  }
+
+  hearKeys(): readonly string[] {
+    const answer = new Set(answeringSurfaces(this.run).map(({ path }) => path))
+    return listenersTo(this.run.population.listeners, 'key').filter((path) => answer.has(surfaceOf(path)))
+  }
+
+  dragAlong(isFirst: boolean): boolean {
+    const { pointer: { at, kind }, pressed } = this.hand
+    const isGrabbed = isFirst && pressed !== null && grab(this.run, pressed.on.way, pressed.on.at, kind)
+    if (at) dragAlong(this, at)
+    return isGrabbed
+  }
+
+  letGo(): void {
+    letGoOf(this)
   }
 
   private at(path: string): Instance {
@@ -279,3 +345,6 @@ const axisId = ({ compiled }: Instance, axis: number): Id => compiled.component.
 
 const stoppedSentence = (rules: number, atMs: number): string =>
   `Stopped: ${rules === 1 ? 'a rule sets itself' : `${rules} rules set one another`} off without end at ${atMs} ms.`
+
+/** Events that come of somebody pointing at or touching what they are for. */
+const TOUCHES: readonly TriggerKind[] = ['tap', 'double tap', 'press', 'release', 'long press', 'drag end']

@@ -3,9 +3,9 @@ import type { Content, Instance, Surface } from '../machine'
 import type { Loop } from '../semantics'
 import type { Appointment } from './agenda'
 import type { Grip } from './dragging'
-import type { HandState } from './hand-state'
 import { copyOfListeners, type Listeners } from './listeners'
 import type { Frames } from './pictures'
+import type { RunHand } from './run-hand'
 import type { ShownSurface } from './shown'
 import type { TraceEvent } from './trace'
 
@@ -86,7 +86,7 @@ export interface Run {
   /** The screens on the way here, with the instance that led away from each. */
   history: readonly { readonly screen: Id; readonly origin: string }[]
   grip: Grip | null
-  hand: HandState
+  hand: RunHand
   readonly trace: TraceEvent[]
   /** Null when they are not kept. */
   readonly offered: Offered[] | null

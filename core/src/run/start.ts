@@ -1,12 +1,12 @@
 import { LIMITS, RheoError, type Id, type Literal, type Project } from '../document'
 import { startEnvironment } from '../expression'
 import { compile, surfaceComponent, type Surface } from '../machine'
-import { AT_REST } from './hand-state'
 import { noListeners } from './listeners'
 import { Moment } from './moment'
 import { noFrames } from './pictures'
 import { place } from './population'
 import type { Run, RunOptions } from './run'
+import { AT_REST } from './run-hand'
 import { firstSurface } from './shown'
 
 /** A run at its first instant. Throws `gone` or `contains-itself` when the surface cannot be put together. */

@@ -1,4 +1,4 @@
-import type { Action, Id, InterruptionPolicy, Literal, Rule, TriggerKind } from '../document'
+import type { Action, Id, InputAction, InterruptionPolicy, Literal, Rule, TriggerKind } from '../document'
 import type { Compiled, Content } from '../machine'
 
 /** A part of a thing, or the thing as a whole where `part` is null. A thing is an instance, however its ground knows it. */
@@ -12,6 +12,8 @@ export type Ends = readonly [leastMs: number, mostMs: number]
 
 /** What of a step whoever looks on is told. Axes go by their place in their component. */
 export type Note<T> =
+  /** An event is sent outward from a level. */
+  | { readonly what: 'sent'; readonly from: Level<T>; readonly trigger: TriggerKind }
   /** Told of every level an event comes to, before any rule answers. */
   | { readonly what: 'offered'; readonly thing: T; readonly part: Id | null; readonly trigger: TriggerKind; readonly isAnswered: boolean }
   | { readonly what: 'fired'; readonly thing: T; readonly axis: number; readonly rule: Rule }
@@ -31,12 +33,44 @@ export type TimerChange = TimerStatus | 'stops' | 'goes on' | 'ends'
 /** What names are to stand for; undefined where nobody knows. */
 export type Names = Readonly<Record<string, Literal | undefined>>
 
+/** Where something is, with the way outward that events on it take. */
+export interface Placed<T> {
+  readonly way: readonly Level<T>[]
+}
+
+/** A press as long as it lasts. */
+export interface Pressed<P> {
+  readonly on: P
+  /** It has moved far enough to drag. */
+  readonly drags: boolean
+  /** A long press or a drag has been answered, so no tap follows. */
+  readonly isSpent: boolean
+}
+
+/** What a person's hand is in the middle of. `P` is a place one can point at, `F` one that can have the focus. */
+export interface HandState<P, F> {
+  /** Where the pointer hovers. */
+  readonly over: P | null
+  readonly pressed: Pressed<P> | null
+  /** How long the press has to last to be a long one for whoever comes next; null when for nobody any more. */
+  readonly longMs: number | null
+  /** The tap that another one may follow. */
+  readonly tapped: P | null
+  readonly focus: F | null
+}
+
+/** What of that becomes other; taps are kept by `Ground.keepTap`. */
+export type HandChange<P, F> = Partial<Omit<HandState<P, F>, 'tapped'>>
+
+export type KeyInput = Pick<Extract<InputAction, { do: 'key' }>, 'key' | 'modifiers'>
+
 /**
  * What there is for things to happen to: the instances of a run, at known instants and with known values, or a packed
  * configuration of an exploration, where some of it is not known. It keeps what there is and says what is worked out of
- * it; what follows from what is the interpreter's affair. `T` is how it knows an instance.
+ * it; what follows from what is the interpreter's affair. `T` is how it knows an instance, `P` a
+ * place one can point at and `F` one that can have the focus.
  */
-export interface Ground<T> {
+export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> = Placed<T>> {
   /** What instants count from is its own affair. */
   nowMs(): number
   isThere(thing: T): boolean
@@ -102,4 +136,28 @@ export interface Ground<T> {
   /** Keeps what is left of the actions of a rule, from a group on, until those it waits for have ended. */
   postpone(thing: T, rule: Rule, group: number, ends: Ends): void
   note(note: Note<T>): void
+
+  // What a person is in the middle of, and finds
+
+  /** What the person's hand is in the middle of. */
+  readonly hand: HandState<P, F>
+  hold(change: HandChange<P, F>): void
+  /** Keeps a tap that another one may follow, which is sent for itself only later where `waits`; null forgets it. */
+  keepTap(tap: P | null, waits: boolean): void
+  /** Whether a tap is the second of two. */
+  isSecond(tap: P): boolean
+  /** Whether it makes a difference to anybody where the pointer hovers, or what has the focus. */
+  readonly minds: Readonly<Record<'hover' | 'focus', boolean>>
+  /** The innermost of what lies on a way that can have the focus. */
+  focusOn(way: readonly Level<T>[]): F | null
+  isSameFocus(a: F, b: F): boolean
+  /** What has the focus now is to be seen. */
+  reveal(focus: F): void
+  /** Where Tab puts the focus; undefined when the key does not move it. */
+  focusAfter(key: KeyInput): F | null | undefined
+  /** Those that hear keys wherever the focus is, in their order. */
+  hearKeys(): readonly T[]
+  /** Takes along what is held; says whether anything is, the first time. */
+  dragAlong(isFirst: boolean): boolean
+  letGo(): void
 }

@@ -1,6 +1,6 @@
 export { groupsOf } from './action-groups'
-export type { Ends, Ground, Level, Names, Note, TimerChange, TimerStatus } from './ground'
+export type { Ends, Ground, HandChange, HandState, KeyInput, Level, Names, Note, Placed, Pressed, TimerChange, TimerStatus } from './ground'
 export { recipientsOf } from './recipients'
 export { IMMEDIATE_LIMIT, Interpreter, isSameContent, rulesAt, type Firing, type IsMeant, type Loop } from './interpreter'
-export { DOUBLE_TAP_MS, Hand, isAmong, isSameLevel, keepsTapBack, type Circumstance, type HandGround, type KeyInput, type Placed, type Pressed } from './hand'
+export { DOUBLE_TAP_MS, isAmong, isSameLevel, keepsTapBack, Person } from './person'
 export { turnOf, TURNS, type Due } from './turns'

@@ -45,6 +45,8 @@ export class Interpreter<T> {
   /** Sends an event outward along its way until a rule consumes it, and says whether one did; each axis answers once at most. */
   dispatch(trigger: TriggerKind, way: readonly Level<T>[], isMeant?: IsMeant): boolean {
     const answered: { readonly thing: T; readonly axis: number }[] = []
+    const [from] = way
+    if (from) this.ground.note({ what: 'sent', from, trigger })
     for (const { thing, part } of way) {
       if (!this.ground.isThere(thing)) continue
       const firing = this.firing(thing, trigger, part, isMeant).filter(({ axis }) => !answered.some((each) => each.thing === thing && each.axis === axis))

@@ -1,25 +1,29 @@
 import { certain, type Action, type Id, type InterruptionPolicy, type Literal, type Rule } from '../../document'
-import { evaluate, isShared, namesOr } from '../../expression'
-import { axisAt, decidedState, tiedTo, type Compiled, type Content } from '../../machine'
-import { Interpreter, type Ends, type Ground, type Names, type Note, type TimerChange, type TimerStatus } from '../../semantics'
+import { evaluate, namesOr } from '../../expression'
+import { tiedTo, type Compiled, type Content } from '../../machine'
+import {
+  Interpreter, isSameLevel, Person,
+  type Ends, type Ground, type HandChange, type HandState, type Level, type Names, type Note, type TimerChange, type TimerStatus,
+} from '../../semantics'
 import { UNKNOWN } from './domain'
 import { holdsTrue, UNSURE, type Sure } from './sureness'
 import { NOTHING_HELD, type Held, type Manner } from './manner'
 import { markOf } from './mark-of'
 import type { NetAxis, NetItem, Network } from './network'
-import { keptAt, keptWait, PRESENCE, stageOfWait, statusOf, TIMER, timerAfter, type Configuration, type Deadline, type Mark, type Occasion, type Outcome } from './occasion'
+import { keptAt, keptWait, PRESENCE, statusOf, TIMER, timerAfter, type Configuration, type Deadline, type Mark, type Outcome } from './occasion'
+import { begin, dismiss, fill, keep } from './presence'
 import type { Answering, Spot } from './spots'
 import type { Thing } from './things'
-import { Hands } from './hands'
+import { handIn, keepHand, numberOf } from './hand'
 
 /**
  * What happens at one instant, from a configuration to the next: the ground that rules and actions change, packed as the
  * network lays it out. Where a condition depends on what nobody knows, `choices` says what it comes to; those it does not
  * cover count as not so.
  */
-export class Instant implements Ground<Thing> {
+export class Instant implements Ground<Thing, Spot, Spot> {
   readonly interpreter = new Interpreter<Thing>(this)
-  private readonly hands: Hands
+  readonly person = new Person<Thing, Spot, Spot>(this.interpreter, this)
   readonly configuration: Configuration
   readonly marks: Mark[] = []
   /** How many conditions nobody knows were asked. */
@@ -28,59 +32,20 @@ export class Instant implements Ground<Thing> {
   isExact = true
   private readonly started = new Set<number>()
   /** Items of lists that are gone once they have been told. */
-  private readonly leaving = new Set<NetItem>()
+  readonly leaving = new Set<NetItem>()
   /** What is to begin inside something that has begun. */
-  private readonly coming = new Set<Thing>()
+  readonly coming = new Set<Thing>()
 
-  constructor(readonly network: Network, private readonly manner: Manner, before: Configuration, private readonly choices: readonly boolean[], private readonly ending: readonly Deadline[] = []) {
+  constructor(readonly network: Network, readonly manner: Manner, before: Configuration, private readonly choices: readonly boolean[], private readonly ending: readonly Deadline[] = []) {
     this.configuration = before.slice()
-    this.hands = new Hands(this)
   }
 
-  happen(occasion: Occasion): Outcome {
-    this.bringAbout(occasion)
-    this.tellWaiting()
-    this.hands.lookAgain()
-    this.tellWaiting()
+  /** What it comes to. */
+  get outcome(): Outcome {
     return { configuration: this.configuration, started: [...this.started], marks: this.marks }
   }
 
-  private bringAbout(occasion: Occasion): void {
-    switch (occasion.what) {
-      case 'begin':
-        return this.beginAnew()
-      case 'settle':
-        return this.interpreter.settle(occasion.axis.thing, occasion.axis.own)
-      case 'timer': {
-        const { thing, axis, rule } = occasion.timer
-        return this.interpreter.timeIsUp(thing, { axis: axis.own, rule })
-      }
-      case 'wait': {
-        const { wait } = occasion
-        const stage = stageOfWait(this.kept(wait.at))
-        this.configuration[wait.at] = 0
-        if (this.isThere(wait.thing)) this.interpreter.perform(wait.thing, wait.rule, stage)
-        return
-      }
-      case 'gone':
-        return this.vanish(occasion.item)
-      case 'return':
-        this.hands.forget()
-        return this.beginAnew()
-      case 'message':
-        return this.interpreter.deliver(occasion.thing, occasion.name, undefined)
-      case 'name':
-        return this.interpreter.assign(certain(occasion.name.readers[0]), occasion.name.name, occasion.name.domain.valueOf(occasion.value))
-      case 'put': {
-        const { axis, state } = occasion
-        return this.interpreter.put(axis.thing, axisAt(axis.thing.compiled, axis.own).id, certain(axis.states[state]))
-      }
-      default:
-        this.hands.act(occasion)
-    }
-  }
-
-  private kept(at: number): number {
+  kept(at: number): number {
     return keptAt(this.configuration, at)
   }
 
@@ -305,91 +270,25 @@ export class Instant implements Ground<Thing> {
     if (mark) this.marks.push(mark)
   }
 
-  private heldBy(thing: Thing): Held {
+  /** What a thing holds of what is looked at. */
+  heldBy(thing: Thing): Held {
     return this.manner.insideOf(thing).length === 0 ? NOTHING_HELD : this.manner.holding(this.situationOf(thing), thing, () => ({ states: this.statesOf(thing), names: this.namesOf(thing) }))
   }
 
-  /** What stands on its own begins, with what is inside it. */
-  private beginAnew(): void {
-    for (const thing of this.network.things) {
-      if (thing.holder !== null && this.network.has(thing.holder)) continue
-      this.restart(thing)
-      this.interpreter.appear(thing)
-    }
-  }
-
   fill(thing: Thing): void {
-    const inside = this.manner.insideOf(thing)
-    if (inside.length === 0) return
-    for (const inner of inside) {
-      const item = this.network.items.get(inner)
-      if (item) this.vanish(item)
-      else this.coming.add(inner)
-    }
-    this.interpreter.arrange(thing, null, this.heldBy(thing))
+    fill(this, thing)
   }
 
-  begin(thing: Thing, { step, ...given }: Content): Thing {
-    const inner = certain(this.manner.insideOf(thing).find((each) => each.step === step))
-    const item = this.network.items.get(inner)
-    if (item) this.configuration[item.at] = PRESENCE.there
-    this.coming.delete(inner)
-    this.restart(inner, given)
-    return inner
-  }
-
-  /** Puts a thing where it begins, with what it is given now. */
-  private restart(thing: Thing, given?: Pick<Content, 'parameters' | 'states'>): void {
-    this.manner.restart(this.configuration, thing)
-    for (const kept of this.network.namesOfThing(thing).values()) if (kept.thing === thing && given && kept.name in given.parameters) this.configuration[kept.at] = kept.domain.numberOf(given.parameters[kept.name])
-    for (const axis of this.network.axesOfThing(thing)) this.configuration[axis.at] = this.startOf(axis, given)
-  }
-
-  /** The state an axis begins in: the one its holder wants, else the one a name decides, else its own. */
-  private startOf(axis: NetAxis, given: Pick<Content, 'states'> | undefined): number {
-    const of = axisAt(axis.thing.compiled, axis.own)
-    const wanted = given?.states[of.id]
-    if (wanted !== undefined) return axis.states.indexOf(wanted)
-    const decided = decidedState(of, this.namesOf(axis.thing))
-    return decided ? axis.states.indexOf(decided.id) : axis.start
+  begin(thing: Thing, content: Content): Thing {
+    return begin(this, thing, content)
   }
 
   keep(thing: Thing, content: Content): void {
-    const item = this.itemIn(thing, content)
-    if (!item) return
-    this.leaving.delete(item)
-    this.configuration[item.at] = PRESENCE.there
+    keep(this, thing, content)
   }
 
-  /** What takes no time to go is gone at once, but not before it has been told. */
   dismiss(thing: Thing, content: Content): void {
-    const item = this.itemIn(thing, content)
-    if (!item) return
-    const mostMs = content.part.kind === 'list' ? this.manner.wayOut(item.thing, this.statesOf(item.thing)) : 0
-    if (mostMs > 0) {
-      this.configuration[item.at] = PRESENCE.leaving + this.network.spanIndex({ least: 0, most: mostMs, policy: 'continue' })
-      this.isExact = false
-      this.start(this.network.itemClock(item))
-    } else if (content.part.kind === 'list' && item.thing.compiled.rulesOn.has('hidden')) this.leaving.add(item)
-    else this.vanish(item)
-  }
-
-  private itemIn(thing: Thing, { step }: Content): NetItem | undefined {
-    const inner = this.manner.insideOf(thing).find((each) => each.step === step)
-    return inner && this.network.items.get(inner)
-  }
-
-  /** What is not there is as it will be when it comes. */
-  private vanish({ thing, at }: NetItem): void {
-    this.manner.restart(this.configuration, thing)
-    this.configuration[at] = PRESENCE.gone
-  }
-
-  /** Whatever is to go is gone once it has been told. */
-  private tellWaiting(): void {
-    this.interpreter.tellWaiting()
-    for (const item of this.leaving) this.vanish(item)
-    this.leaving.clear()
+    dismiss(this, thing, content)
   }
 
   private answering(thing: Thing): Answering {
@@ -419,9 +318,56 @@ export class Instant implements Ground<Thing> {
     return part !== null && spot.canFocus && this.isOpen(spot) && this.answering(thing).focusable.has(part)
   }
 
-  /** Lets a thing know whether it is hovered, pressed or has the focus. */
-  tell(thing: Thing, what: 'hovered' | 'pressed' | 'focused', isSo: boolean): void {
-    const kept = this.network.namesOfThing(thing).get(what)
-    if (kept && !isShared(this.network.project, thing.compiled.component, what)) this.interpreter.name(thing, { [what]: isSo })
+  get hand(): HandState<Spot, Spot> {
+    return handIn(this.network, this.configuration)
   }
+
+  hold(change: HandChange<Spot, Spot>): void {
+    if (change.longMs != null && this.kept(this.network.longAt) === 0) this.start(this.network.longClock)
+    keepHand(this.network, this.configuration, change)
+  }
+
+  keepTap(tap: Spot | null, waits: boolean): void {
+    this.configuration[this.network.tappedAt] = numberOf(tap)
+    if (tap && waits) this.start(this.network.tapClock)
+  }
+
+  /** That the second may come too late counts as another tap, which is possible as well. */
+  isSecond(tap: Spot): boolean {
+    if (this.kept(this.network.tappedAt) > 0) this.isExact = false
+    return this.kept(this.network.tappedAt) === numberOf(tap)
+  }
+
+  get minds(): Readonly<Record<'hover' | 'focus', boolean>> {
+    return { hover: this.network.mattersHover, focus: this.network.mattersFocus }
+  }
+
+  focusOn(way: readonly Level<Thing>[]): Spot | null {
+    for (const level of way) {
+      const spot = this.network.spots.find(({ at }) => isSameLevel(at, level))
+      if (spot && this.canFocus(spot)) return spot
+    }
+    return null
+  }
+
+  isSameFocus(a: Spot, b: Spot): boolean {
+    return a === b
+  }
+
+  reveal(): void {}
+
+  /** The focus is moved by an occasion of its own. */
+  focusAfter(): undefined {}
+
+  hearKeys(): readonly Thing[] {
+    return this.network.things.filter((thing) => thing.compiled.rulesOn.has('key') && this.isThere(thing))
+  }
+
+  dragAlong(): boolean {
+    this.isExact = false
+    this.hold({ longMs: null })
+    return this.hand.pressed?.on.way.some(({ thing, part }) => thing.compiled.component.parts.some(({ id, drag }) => id === part && drag !== undefined)) ?? false
+  }
+
+  letGo(): void {}
 }

@@ -19,6 +19,7 @@ export function markOf(note: Note<Thing>, network: Network, configuration: Confi
       return { ...note, value: network.nameFor(note.thing, note.name)?.domain.numberOf(note.value) ?? UNKNOWN }
     case 'stopped':
       return note
+    case 'sent':
     case 'message':
       return null
   }

@@ -1,8 +1,7 @@
 import type { Id, Modifiers, Rule, TriggerKind } from '../../document'
 import { DOUBLE_TAP_MS, turnOf, TURNS, type Due, type TimerChange, type TimerStatus } from '../../semantics'
-import { isKeptBack } from './hands'
 import type { NetAxis, NetItem, NetName, NetTimer, NetWait, Network } from './network'
-import type { Spot } from './spots'
+import { isKeptBack, type Spot } from './spots'
 import type { Thing } from './things'
 
 /** Something that can happen: what falls due, what a person does, and what comes from outside. */

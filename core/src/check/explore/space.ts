@@ -1,3 +1,4 @@
+import { happen } from './happen'
 import { Instant } from './instant'
 import { Manner } from './manner'
 import type { Network } from './network'
@@ -63,7 +64,7 @@ export class StateSpace {
     const open: (readonly boolean[])[] = [[]]
     for (let choices = open.pop(); choices && found.length < MOST_BRANCHES; choices = open.pop()) {
       const instant = new Instant(this.network, this.manner, from.configuration, choices, ending)
-      const outcome = instant.happen(occasion)
+      const outcome = happen(instant, occasion)
       for (let asked = choices.length; asked < instant.asked; asked++) open.push([...choices, ...Array.from({ length: asked - choices.length }, () => false), true])
       if (!instant.isExact) this.isExact = false
       const to = this.standingOf(outcome.configuration)

@@ -1,6 +1,6 @@
 import { certain, theOne, type Id } from '../../document'
 import { NO_CONTENTS, NOTHING_GIVEN } from '../../machine'
-import type { Level } from '../../semantics'
+import { keepsTapBack, rulesAt, type Level } from '../../semantics'
 import type { Thing } from './things'
 
 /** A place one can point at or put the focus on: a part something listens to, with the way outward that events on it take. */
@@ -65,3 +65,6 @@ function canFocus({ compiled }: Thing, id: Id): boolean {
   const part = theOne(component.parts, (each) => each.id === id)
   return [part.base, ...looks.map((look) => look[id] ?? {})].some(({ focusable }) => focusable !== undefined && focusable !== false)
 }
+
+/** Whether a tap on a spot is kept back until no second one can come. */
+export const isKeptBack = ({ way }: Spot): boolean => keepsTapBack(way.flatMap(({ thing, part }) => rulesAt(thing.compiled, part, 'double tap')))

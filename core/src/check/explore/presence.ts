@@ -1,0 +1,85 @@
+import { certain } from '../../document'
+import { axisAt, decidedState, type Content } from '../../machine'
+import type { Instant } from './instant'
+import type { NetAxis, NetItem } from './network'
+import { PRESENCE } from './occasion'
+import type { Thing } from './things'
+
+/** What stands on its own begins, with what is inside it. */
+export function beginAnew(instant: Instant): void {
+  for (const thing of instant.network.things) {
+    if (thing.holder !== null && instant.network.has(thing.holder)) continue
+    restart(instant, thing)
+    instant.interpreter.appear(thing)
+  }
+}
+
+/** What a thing holds begins inside it. */
+export function fill(instant: Instant, thing: Thing): void {
+  const inside = instant.manner.insideOf(thing)
+  if (inside.length === 0) return
+  for (const inner of inside) {
+    const item = instant.network.items.get(inner)
+    if (item) vanish(instant, item)
+    else instant.coming.add(inner)
+  }
+  instant.interpreter.arrange(thing, null, instant.heldBy(thing))
+}
+
+/** Starts something inside a thing. */
+export function begin(instant: Instant, thing: Thing, { step, ...given }: Content): Thing {
+  const inner = certain(instant.manner.insideOf(thing).find((each) => each.step === step))
+  const item = instant.network.items.get(inner)
+  if (item) instant.configuration[item.at] = PRESENCE.there
+  instant.coming.delete(inner)
+  restart(instant, inner, given)
+  return inner
+}
+
+/** Puts a thing where it begins, with what it is given now. */
+function restart(instant: Instant, thing: Thing, given?: Pick<Content, 'parameters' | 'states'>): void {
+  instant.manner.restart(instant.configuration, thing)
+  for (const kept of instant.network.namesOfThing(thing).values()) if (kept.thing === thing && given && kept.name in given.parameters) instant.configuration[kept.at] = kept.domain.numberOf(given.parameters[kept.name])
+  for (const axis of instant.network.axesOfThing(thing)) instant.configuration[axis.at] = startOf(instant, axis, given)
+}
+
+/** The state an axis begins in: the one its holder wants, else the one a name decides, else its own. */
+function startOf(instant: Instant, axis: NetAxis, given: Pick<Content, 'states'> | undefined): number {
+  const of = axisAt(axis.thing.compiled, axis.own)
+  const wanted = given?.states[of.id]
+  if (wanted !== undefined) return axis.states.indexOf(wanted)
+  const decided = decidedState(of, instant.namesOf(axis.thing))
+  return decided ? axis.states.indexOf(decided.id) : axis.start
+}
+
+/** What was on its way out turns back. */
+export function keep(instant: Instant, thing: Thing, content: Content): void {
+  const item = itemIn(instant, thing, content)
+  if (!item) return
+  instant.leaving.delete(item)
+  instant.configuration[item.at] = PRESENCE.there
+}
+
+/** What takes no time to go is gone at once, but not before it has been told. */
+export function dismiss(instant: Instant, thing: Thing, content: Content): void {
+  const item = itemIn(instant, thing, content)
+  if (!item) return
+  const mostMs = content.part.kind === 'list' ? instant.manner.wayOut(item.thing, instant.statesOf(item.thing)) : 0
+  if (mostMs > 0) {
+    instant.configuration[item.at] = PRESENCE.leaving + instant.network.spanIndex({ least: 0, most: mostMs, policy: 'continue' })
+    instant.isExact = false
+    instant.start(instant.network.itemClock(item))
+  } else if (content.part.kind === 'list' && item.thing.compiled.rulesOn.has('hidden')) instant.leaving.add(item)
+  else vanish(instant, item)
+}
+
+function itemIn({ manner, network }: Instant, thing: Thing, { step }: Content): NetItem | undefined {
+  const inner = manner.insideOf(thing).find((each) => each.step === step)
+  return inner && network.items.get(inner)
+}
+
+/** What is not there is as it will be when it comes. */
+export function vanish({ manner, configuration }: Instant, { thing, at }: NetItem): void {
+  manner.restart(configuration, thing)
+  configuration[at] = PRESENCE.gone
+}
