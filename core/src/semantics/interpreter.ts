@@ -2,7 +2,7 @@ import { holdsIn, leadsFrom, RheoError, sameValue, type Action, type Id, type Li
 import { decidedBy, decidedState, type Compiled, type Content } from '../machine'
 import { groupsOf } from './action-groups'
 import type { Ends, Ground, Level, Names } from './ground'
-import { beginTimers, countTimers, elapse, holdTimers, stopTimers } from './timers'
+import { beginAllTimers, beginTimers, countTimers, elapse, holdTimers, stopTimers } from './timers'
 
 /** So many rules may fire at one instant; more are taken to go on without end. */
 export const IMMEDIATE_LIMIT = 1000
@@ -102,7 +102,7 @@ export class Interpreter<T> {
 
   /** A thing has begun: the timers of its states count, what it holds begins inside it, and then it is told that it is shown. */
   appear(thing: T): void {
-    for (const [axis] of this.ground.compiledOf(thing).component.axes.entries()) beginTimers(this.ground, thing, axis, true)
+    beginAllTimers(this.ground, thing)
     this.ground.fill(thing)
     if (this.ground.compiledOf(thing).rulesOn.has('shown')) this.offerLater(thing, 'shown')
   }
@@ -144,7 +144,7 @@ export class Interpreter<T> {
     if (inner === null) return this.appear(this.ground.begin(thing, content, isLate))
     if (this.ground.isLeaving(inner)) {
       this.ground.keep(thing, content)
-      for (const [axis] of this.ground.compiledOf(inner).component.axes.entries()) beginTimers(this.ground, inner, axis, true)
+      beginAllTimers(this.ground, inner)
     }
     this.name(inner, content.parameters)
   }
@@ -264,7 +264,7 @@ export class Interpreter<T> {
   private go(thing: T, axis: number, to: Id, rule: Rule | null): void {
     this.ground.change(thing, axis, to, rule)
     if (this.ground.queued(thing, axis)) this.ground.queue(thing, axis, null)
-    beginTimers(this.ground, thing, axis, false)
+    beginTimers(this.ground, thing, axis)
   }
 
   /** Does something and says when it has ended. What cannot be worked out, or is about something gone, is a finding and passed over. */

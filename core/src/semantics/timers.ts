@@ -3,9 +3,14 @@ import { namesOr } from '../expression'
 import type { TimerRule } from '../machine'
 import type { Ground } from './ground'
 
-/** The timers of the state an axis has come into begin, and those of other states are over. */
-export function beginTimers<T>(ground: Ground<T>, thing: T, axis: number, isSettled: boolean): void {
-  for (const timer of ground.compiledOf(thing).timers) if (timer.axis === axis) begin(ground, thing, timer, isSettled)
+/** An axis has come into a state: its timers there begin, and those of other states are over. */
+export function beginTimers<T>(ground: Ground<T>, thing: T, axis: number): void {
+  for (const timer of ground.compiledOf(thing).timers) if (timer.axis === axis) begin(ground, thing, timer, false)
+}
+
+/** A thing has come, settled in its states: their timers begin. */
+export function beginAllTimers<T>(ground: Ground<T>, thing: T): void {
+  for (const timer of ground.compiledOf(thing).timers) begin(ground, thing, timer, true)
 }
 
 /** One that counts from rest waits unless its axis is settled. */
