@@ -116,6 +116,39 @@ describe('a session', () => {
     expect(server.project(start).name).toBe('left behind')
   })
 
+  test('what the server had stored when the window was closed, without its having heard so, is not done again', async () => {
+    const [server, kept] = [new FakeServer(), memory()]
+    const first = open(server, kept)
+    first.dispatch(renameProject('One'), 'one')
+    await first.undo()
+    first.redo()
+    const unheard = kept.kept
+    await until(() => first.getState().connection === 'saved')
+    first.close()
+    kept.write(unheard)
+    expect(unheard.pending).toHaveLength(3)
+
+    const { notice, unsaved, project, history } = open(server, kept).getState()
+    expect([notice, unsaved, project.name, kept.kept.pending]).toEqual([null, 0, 'One', []])
+    expect([history.undo.length, history.redo.length]).toEqual([1, 0])
+  })
+
+  test('what was stored long before the window was opened, without anybody having heard so, is not sent for ever', async () => {
+    const [server, kept] = [new FakeServer(), memory()]
+    const first = open(server, kept)
+    first.dispatch(renameProject('One'), 'one')
+    const unheard = kept.kept
+    await until(() => first.getState().connection === 'saved')
+    for (const name of ['Two', 'Three', 'Four', 'Five']) first.dispatch(renameProject(name), name)
+    await until(() => first.getState().unsaved === 0)
+    first.close()
+    kept.write(unheard)
+
+    const second = open(server, kept)
+    await until(() => second.getState().connection === 'saved')
+    expect([second.getState().project.name, second.getState().unsaved, server.entries.length]).toEqual(['Five', 0, 5])
+  })
+
   test('undo and redo survive opening the project again', async () => {
     const server = new FakeServer()
     const first = open(server)

@@ -91,9 +91,9 @@ export class ProjectSession {
     this.confirmed = { project, revision, history }
     const { pending, setAside } = options.kept.read()
     this.setAside = setAside
+    this.pending = withoutStored(pending, options.history.entries)
     this.state = { project, document: project, history, hasEarlier: this.knownFrom > 1, connection: 'saved', unsaved: 0, setAside, notice: mended.length > 0 ? `The project held what does not fit any more, and has been mended: ${mended.join(' ')}` : null }
     if (pending.length > 0) {
-      this.pending = pending
       this.rebasePending()
       void this.send()
     }
@@ -282,8 +282,10 @@ export class ProjectSession {
 
   private async acknowledge(sent: readonly Entry[], revision: number): Promise<void> {
     if (revision !== this.confirmed.revision + sent.length) {
-      // Some of these had been stored before; the log says in which order.
-      this.takeIn(await this.options.server.log(this.confirmed.revision))
+      // Some of these had been stored before, perhaps before this window was opened; the log says in which order.
+      const missed = await this.options.server.log(this.confirmed.revision)
+      this.pending = withoutStored(this.pending, sent)
+      this.takeIn(missed)
       return
     }
     this.confirmed = {
@@ -302,8 +304,7 @@ export class ProjectSession {
       history: missed.reduce(record, this.confirmed.history),
       revision: this.confirmed.revision + missed.length,
     }
-    const stored = new Set(missed.map(({ id }) => id))
-    this.pending = this.pending.filter(({ id }) => !stored.has(id))
+    this.pending = withoutStored(this.pending, missed)
     this.rebasePending()
   }
 
@@ -363,6 +364,12 @@ export class ProjectSession {
       return false
     }
   }
+}
+
+/** The entries the server does not have yet. */
+function withoutStored(entries: readonly Entry[], stored: readonly Entry[]): readonly Entry[] {
+  const ids = new Set(stored.map(({ id }) => id))
+  return entries.filter(({ id }) => !ids.has(id))
 }
 
 const said = ({ what, label }: Entry): string => (what === 'do' ? label : `${what} ${label}`)
