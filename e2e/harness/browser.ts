@@ -9,6 +9,9 @@ import type * as Http from 'selenium-webdriver/http'
 // A folder, which only `require` finds its way into.
 const { Executor, HttpClient } = createRequire(import.meta.url)('selenium-webdriver/http') as typeof Http
 
+/** The command of ChromeDriver that speaks to the browser below the page (Chrome DevTools Protocol). */
+export const DEV_TOOLS = 'sendDevToolsCommand'
+
 const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium'
 const CHROMEDRIVER = process.env.CHROMEDRIVER ?? '/usr/bin/chromedriver'
 
@@ -51,7 +54,9 @@ export async function startBrowser(width = 1280, height = 800): Promise<SharedBr
 
 /** A window of its own in a browser that was started elsewhere, with nothing kept from before. */
 export async function windowOf({ at, session }: Pick<SharedBrowser, 'at' | 'session'>, width = 1280, height = 800): Promise<TestBrowser> {
-  const driver = new WebDriver(new Session(session, {}), new Executor(new HttpClient(at)))
+  const executor = new Executor(new HttpClient(at))
+  executor.defineCommand(DEV_TOOLS, 'POST', '/session/:sessionId/chromium/send_command')
+  const driver = new WebDriver(new Session(session, {}), executor)
   const [first] = await driver.getAllWindowHandles()
   await driver.switchTo().newWindow('window')
   await sizePage(driver, width, height)

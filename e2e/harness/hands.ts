@@ -1,4 +1,6 @@
 import { By, Key, Origin, error, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { Command } from 'selenium-webdriver/lib/command.js'
+import { DEV_TOOLS } from './browser'
 
 const PATIENCE_MS = 20_000
 
@@ -159,6 +161,11 @@ export class Hands {
   async press(...keys: string[]): Promise<void> {
     this.actions++
     await this.driver.actions().sendKeys(...keys).perform()
+  }
+
+  /** Something of the domain Input of the Chrome DevTools Protocol: fingers, keys that are held down. */
+  async input(what: 'dispatchTouchEvent' | 'dispatchKeyEvent', values: object): Promise<void> {
+    await this.driver.execute(new Command(DEV_TOOLS).setParameter('cmd', `Input.${what}`).setParameter('params', values))
   }
 
   async chord(...keys: string[]): Promise<void> {

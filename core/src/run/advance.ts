@@ -1,8 +1,9 @@
 import type { InputAction, Literal, Rule } from '../document'
 import { nextDueMs as instanceDueMs } from '../machine'
 import type { DrawList } from '../scene'
-import { groupsOf } from '../semantics'
+import { groupsOf, isOnKey, type KeyInput } from '../semantics'
 import { firstDueMs, takeFirst } from './agenda'
+import { listenersTo } from './listeners'
 import { Moment } from './moment'
 import { drawnAt } from './pictures'
 import type { Run } from './run'
@@ -139,3 +140,7 @@ export const shownFocus = ({ hand: { focus } }: Run): { readonly instance: strin
 /** What is said when more should stand here than there may be; null when all is there. */
 export const cutOff = ({ population, mostInstances }: Run): string | null =>
   population.isCutOff ? `More than ${mostInstances.toLocaleString('en')} instances should stand here; those beyond are left out. A list shows fewer with a filter, or a shorter table.` : null
+
+/** Whether any rule of what stands there listens to a key with its modifiers, whatever state it is in. */
+export const isHeard = ({ population: { listeners }, instances }: Run, input: KeyInput): boolean =>
+  listenersTo(listeners, 'key').some((path) => instances.get(path)?.compiled.rulesOn.get('key')?.some(({ trigger }) => isOnKey(trigger, input)))

@@ -1,6 +1,6 @@
 export { fork, forkFromHere, type Offered, type Run, type RunOptions } from './run'
 export { startRun } from './start'
-export { advanceTo, couldFire, cutOff, drawListAt, fireByHand, isInGesture, nextDueMs, send, shownFocus, waitingActions } from './advance'
+export { advanceTo, couldFire, cutOff, drawListAt, fireByHand, isHeard, isInGesture, nextDueMs, send, shownFocus, waitingActions } from './advance'
 export { answering, drawList } from './pictures'
 export { shownSurfaces } from './shown'
 export { replay, play, inOrder } from './replay'

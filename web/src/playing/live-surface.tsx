@@ -1,11 +1,12 @@
-import { certain } from '@rheoscope/core/document'
+import { certain, type Modifiers } from '@rheoscope/core/document'
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react'
-import { answering, drawList, focusStops, shownFocus } from '@rheoscope/core/run'
+import { answering, drawList, focusStops, isHeard, shownFocus } from '@rheoscope/core/run'
 import { corners, isOnScrolling, itemOf, matrixTo, paint, type DrawList } from '@rheoscope/core/scene'
 import { surfaceSize } from '../paint/look-picture'
 import { patchChildren } from '../paint/patch'
 import { pointIn } from '../paint/point-in'
 import type { Player } from './player'
+import { PrimaryPointer } from './primary-pointer'
 import { useFrames } from './use-frames'
 import { usePlayerState } from './use-player'
 
@@ -25,6 +26,9 @@ interface LiveSurfaceProps {
 }
 
 const MARGIN = { x: 12, y: 15 }
+
+/** Where a pointer that was taken away lets go, so that nothing counts as tapped. */
+const BESIDE_ALL = { x: -100_000, y: -100_000 }
 
 /** A run alive in its field, and what is to be said of it as a whole. */
 export const LiveSurface = (props: LiveSurfaceProps) => (
@@ -73,26 +77,25 @@ function LivePicture({ player, label, className, field, mostZoom, clips = false,
 
   const zoom = Math.min(mostZoom, (field.width - 2 * MARGIN.x) / size.width, (field.height - 2 * MARGIN.y) / size.height)
   const [w, h] = [field.width / zoom, field.height / zoom]
-  const send = (event: PointerEvent, kind: 'move' | 'press' | 'release') => {
-    const { x, y } = pointIn(picture.current, event)
-    const tidy = (value: number) => Math.round(value * 10) / 10
+  const [primary] = useState(() => new PrimaryPointer())
+  const send = (event: PointerEvent) => {
+    const input = primary.inputOf({ type: event.type, pointerId: event.pointerId, button: event.button, buttons: event.buttons })
     // A finger is nowhere until it touches.
-    if (way === 'touch' && kind === 'move' && event.buttons === 0) return
-    player.send({ do: kind, x: tidy(x), y: tidy(y), pointer: way ?? pointerOf(event) })
-    if (way === 'touch' && kind === 'release') player.send({ do: 'exit', pointer: 'touch' })
+    if (input === null || (way === 'touch' && input === 'move' && event.buttons === 0)) return
+    if (input === 'press') event.currentTarget.setPointerCapture(event.pointerId)
+    const pointer = way ?? pointerOf(event)
+    const { x, y } = input === 'cancel' ? BESIDE_ALL : pointIn(picture.current, event)
+    const tidy = (value: number) => Math.round(value * 10) / 10
+    player.send({ do: input === 'cancel' ? 'release' : input, x: tidy(x), y: tidy(y), pointer })
+    if (input === 'cancel' || (way === 'touch' && input === 'release')) player.send({ do: 'exit', pointer })
   }
   useWheel(player, picture)
   return (
     <svg
       ref={picture} className={className} role="application" aria-label={label} width={field.width} height={field.height}
       viewBox={`${-(w - size.width) / 2} ${-(h - size.height) / 2} ${w} ${h}`}
-      onPointerMove={(event) => send(event, 'move')}
-      onPointerDown={(event) => {
-        event.currentTarget.setPointerCapture(event.pointerId)
-        send(event, 'press')
-      }}
-      onPointerUp={(event) => send(event, 'release')}
-      onPointerLeave={(event) => player.send({ do: 'exit', pointer: pointerOf(event) })}
+      onPointerMove={send} onPointerDown={send} onPointerUp={send} onPointerCancel={send}
+      onPointerLeave={(event) => { if (!primary.isOther(event.pointerId)) player.send({ do: 'exit', pointer: pointerOf(event) }) }}
       tabIndex={0} onKeyDown={(event) => sendKey(player, event)}
     >
       {clips && <clipPath id={`${scope}-edges`}><rect width={size.width} height={size.height} /></clipPath>}
@@ -125,12 +128,17 @@ function useWheel(player: Player, picture: RefObject<SVGSVGElement | null>): voi
   }, [player, picture])
 }
 
-/** Keys go to the run while it has the focus of the page. Tab leaves it from its last part, Escape is the page's too, and chords are the page's alone. */
+/**
+ * Keys go to the run while it has the focus of the page. Tab leaves it from its last part, Escape is the page's too,
+ * chords are the page's unless a rule listens to them, and one that taps does so once however long it is held.
+ */
 function sendKey(player: Player, event: KeyboardEvent): void {
-  if (event.ctrlKey || event.metaKey) return
-  if (event.key === 'Escape') return player.send({ do: 'key', key: 'Escape', modifiers: {} })
+  const input = { key: event.key, modifiers: modifiersOf(event) }
+  if ((event.ctrlKey || event.metaKey) && !isHeard(player.current, input)) return
+  if (event.key === 'Escape') return player.send({ do: 'key', ...input })
+  const isHeldDown = event.repeat && (event.key === 'Enter' || event.key === ' ')
   const before = shownFocus(player.current)
-  player.send({ do: 'key', key: event.key, modifiers: { ...(event.shiftKey ? { shift: true } : {}), ...(event.altKey ? { alt: true } : {}) } })
+  if (!isHeldDown) player.send({ do: 'key', ...input })
   event.stopPropagation()
   const after = shownFocus(player.current)
   const stops = focusStops(answering(player.current))
@@ -138,6 +146,9 @@ function sendKey(player: Player, event: KeyboardEvent): void {
   const wentRound = before !== null && after !== null && after.instance === end?.thing && after.part === end.part
   if (event.key !== 'Tab' || (stops.length > 0 && !wentRound)) event.preventDefault()
 }
+
+const modifiersOf = ({ shiftKey, altKey, ctrlKey, metaKey }: KeyboardEvent): Modifiers =>
+  ({ ...(shiftKey ? { shift: true } : {}), ...(altKey ? { alt: true } : {}), ...(ctrlKey ? { control: true } : {}), ...(metaKey ? { meta: true } : {}) })
 
 /** The corners of what has the focus, for its ring; empty when nothing is to be shown. */
 function focusOutline(run: Player['current'], list: DrawList): string {
