@@ -3,7 +3,7 @@ import { skerryLine } from '@rheoscope/core/demo'
 import type { Project } from '@rheoscope/core/document'
 import { NOTHING_FOUND, type Finding, type Looked } from '@rheoscope/core/check'
 import { Checks } from '../src/checks/checks'
-import { lookingAt, lookingAtAll } from '../src/checks/looking'
+import { isCurrent, lookingAt, lookingAtAll } from '../src/checks/looking'
 import type { FromChecks, ToChecks } from '../src/checks/messages'
 import { READY, START_MS, type PlainWorker } from '../src/workers/open-worker'
 
@@ -69,9 +69,20 @@ describe('how far checking is', () => {
     expect(worker.asked).toMatchObject([{ ask: 'findings', project: { id: small.id } }])
     expect(lookingAtAll(checks.getState())).toEqual({ is: 'looking', done: 0, total: 2 })
     says(worker, { [first]: found() })
-    expect([lookingAt(checks.getState(), first), lookingAt(checks.getState(), second)]).toEqual([{ is: 'looked at' }, { is: 'looking', done: 1, total: 2 }])
+    expect([isCurrent(checks.getState(), first), isCurrent(checks.getState(), second)]).toEqual([true, false])
     says(worker, { [first]: found(), [second]: found() }, NOTHING_FOUND)
     expect(lookingAtAll(checks.getState())).toEqual({ is: 'looked at' })
+  })
+
+  test('calls nothing looked at before the rest of the project is, in which something may be found of it', () => {
+    const { checks, worker } = begun()
+    worker.says(READY)
+    says(worker, { [first]: found(), [second]: found(note('not-finished', '9 were seen.')) })
+    expect([lookingAt(checks.getState(), first), lookingAt(checks.getState(), second)]).toEqual([{ is: 'looking', done: 2, total: 2 }, { is: 'given up', left: ['9 were seen.'] }])
+    says(worker, { [first]: found(), [second]: found() }, NOTHING_FOUND)
+    expect(lookingAt(checks.getState(), first)).toEqual({ is: 'looked at' })
+    says(worker, { [first]: found(), [second]: found() }, { findings: [], failures: [failure] })
+    expect(lookingAt(checks.getState(), first).is).toBe('failed')
   })
 
   test('begins anew with every revision, and what is said of an older one is not heard', () => {

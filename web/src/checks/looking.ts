@@ -1,4 +1,4 @@
-import { givenUpIn, type Looked } from '@rheoscope/core/check'
+import { givenUpIn, NOTHING_FOUND, type Looked } from '@rheoscope/core/check'
 import type { Id } from '@rheoscope/core/document'
 import type { ChecksState } from './checks'
 import type { Breakdown } from '../workers/breakdown'
@@ -16,13 +16,18 @@ export type Looking =
 
 export const NOT_YET: Looking = { is: 'not yet' }
 
-/** Of one component or screen. */
+/** Of one component or screen. Something may be found of it in the rest of the project as well, so that it has been looked at only when all has been. */
 export function lookingAt(state: ChecksState, id: Id): Looking {
   if (state.failure) return { is: 'failed', ...state.failure }
-  if (!state.current.has(id)) return under(state)
-  const looked = state.findings.components[id] ?? state.findings.screens[id]
-  return looked ? outcomeOf([looked]) : under(state)
+  const { components, screens, project } = state.findings
+  const looked = components[id] ?? screens[id]
+  if (!looked || !isCurrent(state, id)) return under(state)
+  const outcome = outcomeOf([looked, ...(state.isComplete ? [{ ...NOTHING_FOUND, failures: project.failures }] : [])])
+  return outcome.is === 'looked at' && !state.isComplete ? under(state) : outcome
 }
+
+/** Whether what is known of a component or screen itself is of what it is now, or nothing more will be known. */
+export const isCurrent = ({ failure, current }: ChecksState, id: Id): boolean => failure !== null || current.has(id)
 
 /** Of all of the project. */
 export function lookingAtAll(state: ChecksState): Looking {

@@ -2,7 +2,7 @@ import { createContext, useContext, useEffect, useMemo, useState, useSyncExterna
 import { acceptanceOf, type Finding, type ProjectFindings } from '@rheoscope/core/check'
 import { useOfSession, useSession } from '../session/use-session'
 import { Checks, findingsAbout, findingsOn, type ChecksState } from './checks'
-import { lookingAt, lookingAtAll, NOT_YET, type Looking } from './looking'
+import { isCurrent, lookingAt, lookingAtAll, NOT_YET, type Looking } from './looking'
 
 const ChecksContext = createContext<Checks | null>(null)
 
@@ -40,7 +40,7 @@ export const useFindingsOn = (screen: string): Open => useOpen(screen, findingsO
 interface Open {
   readonly findings: readonly Finding[]
   readonly looking: Looking
-  /** Whether it has been looked at as it is now, or will not be; otherwise what is found is of what it was before. */
+  /** Whether it has been looked at by itself as it is now, or will not be; otherwise what is found is of what it was before. */
   readonly areCurrent: boolean
 }
 
@@ -53,7 +53,7 @@ function useOpen(id: string, about: (found: ProjectFindings, id: string) => read
   const found = state?.findings
   const findings = useMemo(() => (found ? about(found, id).filter((finding) => acceptanceOf({ accepted }, finding) === null) : NONE), [found, id, about, accepted])
   const looking = useMemo(() => (state ? lookingAt(state, id) : NOT_YET), [state, id])
-  return { findings, looking, areCurrent: isOver(looking) }
+  return { findings, looking, areCurrent: state !== null && isCurrent(state, id) }
 }
 
 /** How far all of the project has been looked at. */
