@@ -84,7 +84,7 @@ function Where() {
   }
   return (
     <nav className="crumbs" aria-label="Where you are">
-      <span>{project.name}</span> <span className="muted">/</span>
+      <span title={project.name}>{project.name}</span> <span className="muted">/</span>
       <CommitField label="Screen name" hidesLabel value={screen.name} onCommit={(name) => (name.trim() === '' ? 'A screen has a name.' : (make(renameScreen(screen.id, name.trim()), 'rename the screen'), null))} />
       <button className="plain crumb-more" aria-haspopup="menu" aria-label="Components and screens" onClick={(event) => setAnchor(event.currentTarget)}>▾</button>
       <FloatingMenu anchor={anchor} onClose={close}>
