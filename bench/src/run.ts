@@ -1,4 +1,4 @@
-/** `npm run bench`: each figure beside what it is measured against, in one run. Each report has a process of its own, so that its memory is its own too. */
+/** `npm run bench`: each figure beside what it is measured against, in one run. The last report tells memory, so it has a process of its own. */
 import { spawnSync } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
 import { checkReport } from './check'
@@ -6,14 +6,11 @@ import { completeReport } from './complete'
 import { eventReport } from './events'
 import { exploreReport } from './explore'
 import { frameReport } from './frame'
-import { printed, type Report } from './report'
+import { printed } from './report'
 import { wallReport } from './wall'
 
-const REPORTS: Readonly<Record<string, () => Report>> = {
-  frame: frameReport, events: eventReport, wall: wallReport, check: checkReport, explore: exploreReport, complete: completeReport,
-}
+const ALONE = '--complete'
 
-const wanted = process.argv[2]
-const report = wanted === undefined ? undefined : REPORTS[wanted]
-if (report) process.stdout.write(`${printed(report())}\n`)
-else for (const name of Object.keys(REPORTS)) spawnSync(process.execPath, [fileURLToPath(import.meta.url), name], { stdio: 'inherit' })
+const [reports, next] = process.argv[2] === ALONE ? [[completeReport], null] as const : [[frameReport, eventReport, wallReport, checkReport, exploreReport], ALONE] as const
+for (const report of reports) process.stdout.write(`${printed(report())}\n`)
+if (next !== null) spawnSync(process.execPath, [fileURLToPath(import.meta.url), next], { stdio: 'inherit' })
