@@ -155,8 +155,9 @@ function layOut(run: Run, path: string, contents: Contents, pace: Pace): void {
   const holder = changeSurroundings(before, { contents }, pace, run.nowMs)
   keep(run, holder)
   for (const [step, { part, isLeaving }] of contents) {
-    if (isLeaving) continue
-    const inner = certain(run.instances.get(pathInside(path, step)))
+    const inner = run.instances.get(pathInside(path, step))
+    // What has just gone is taken out of the layout once all is arranged.
+    if (isLeaving || !inner) continue
     const given = holder.targets.given.get(step) ?? NOTHING_GIVEN
     if (sameValue(given, inner.given)) continue
     const next = changeSurroundings(inner, { given }, inner.given === NOTHING_GIVEN ? null : (pace ?? paceOf(holder, part, run.nowMs)), run.nowMs)

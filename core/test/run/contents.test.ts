@@ -140,3 +140,19 @@ describe('a slot', () => {
     expect([...run.instances.keys()]).toEqual([''])
   })
 })
+
+describe('what goes while something beside it grows', () => {
+  const growing: Component = { ...card, id: 'growing', parameters: [{ id: 'tall', name: 'tall', type: 'number', initial: 20 }], parts: card.parts.map((part, index) => (index === 0 ? { ...part, base: { ...part.base, height: { expr: 'tall' } } } : part)) }
+  const slot: Part = { id: 'gap', kind: 'slot', name: 'gap', parent: 'root', slot: 'what', base: {} }
+  const beside: Part = { id: 'beside', kind: 'instance', name: 'beside', parent: 'root', component: 'growing', start: {}, base: { 'param:tall': { expr: "what == 'card' ? 20 : 60" } } }
+  const holder: Component = { ...holderOf({ width: 200, height: 200, layout: 'column' }, slot, beside), parameters: [{ id: 'what', name: 'what', type: 'slot', initial: 'card' }] }
+
+  test('leaves its room to that', () => {
+    const run = startRun(projectOf(card, growing, holder), { component: 'holder' })
+    expect(frame(itemOf(drawList(run), '', 'beside'))).toEqual([0, 20, 100, 20])
+    send(run, { do: 'parameter', instance: '', name: 'what', value: '' })
+    advanceTo(run, 1000)
+    expect([...run.instances.keys()]).toEqual(['', 'beside'])
+    expect(frame(itemOf(drawList(run), '', 'beside'))).toEqual([0, 0, 100, 60])
+  })
+})
