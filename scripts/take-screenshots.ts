@@ -9,7 +9,9 @@ mkdirSync(folder, { recursive: true })
 
 const [server, browser] = await Promise.all([startServer(), startBrowser()])
 const hands = new BenchHands(browser.driver, server.address)
+const isChecking = () => browser.driver.executeScript<boolean>('return /[Cc]hecking,? \\d+ of/.test(document.body.innerText)')
 const keep = async (name: string) => {
+  await hands.until('all has been looked at', async () => !(await isChecking()))
   await browser.driver.sleep(400)
   writeFileSync(new URL(`${name}.png`, folder), await browser.driver.takeScreenshot(), 'base64')
 }
