@@ -1,4 +1,5 @@
 import { firstOf, inProject, setAt } from '../document'
+import { decidedBy } from '../machine'
 import { partsAt } from '../scene'
 import { reachedIn, cursorAt, named, oneOfEach, stateOf, TOUCHING, whereIn } from './answers'
 import type { Check } from './context'
@@ -10,7 +11,7 @@ const LIVE = ['pointer', 'grab', 'grabbing', 'text']
 /** Parts that answer without anything to show that they do: no hand over them, and no other look when they are pointed at or pressed. */
 export const looksDead: Check = (context) => {
   const { component } = context
-  const hasLook = component.rules.some(({ trigger, target }) => ['enter', 'press'].includes(trigger.on) && target.go !== 'ignored') || component.axes.some(({ boundTo }) => boundTo !== null && ['hovered', 'pressed'].includes('variable' in boundTo ? boundTo.variable : boundTo.parameter))
+  const hasLook = component.rules.some(({ trigger, target }) => ['enter', 'press'].includes(trigger.on) && target.go !== 'ignored') || component.axes.some((axis) => ['hovered', 'pressed'].includes(decidedBy(axis) ?? ''))
   const dead = hasLook ? [] : reachedIn(context).filter(({ pose, point, rules }) => rules.some(({ trigger }) => trigger.on === 'tap') && !LIVE.includes(cursorAt(pose.list, point)))
   return oneOfEach(dead, ({ item }) => item.part).map(({ pose, item, rules, point }): Finding => ({
     id: `looks-dead ${component.id} ${item.part}`,

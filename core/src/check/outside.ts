@@ -1,6 +1,6 @@
 import { firstOf, type Id, type Literal } from '../document'
 import { isShared } from '../expression'
-import { axisAt } from '../machine'
+import { axisAt, decidedBy } from '../machine'
 import type { Network, Occasion, Outside, Thing } from './explore'
 
 /**
@@ -26,7 +26,7 @@ export function fromAnywhere(network: Network, root: Thing, drivenTo: (axis: Id)
 /** Values a name can be given from outside: all there are, or undefined for any where there are too many. */
 function valuesOf({ project }: Network, { compiled: { component } }: Thing, name: string): readonly (Literal | undefined)[] {
   const named = [...component.parameters, ...component.variables, ...project.variables].find((each) => each.name === name)
-  const axes = component.axes.filter(({ boundTo }) => boundTo !== null && ('variable' in boundTo ? boundTo.variable : boundTo.parameter) === name)
+  const axes = component.axes.filter((axis) => decidedBy(axis) === name)
   const decisive = axes.flatMap(({ states }) => states.map((state, index): Literal => (named?.type === 'number' ? index : state.name)))
   switch (named?.type) {
     case 'yes/no':

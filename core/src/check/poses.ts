@@ -1,4 +1,3 @@
-import { certain } from '../document'
 import { advanceTo, drawList, forkFromHere, nextDueMs, type Run } from '../run'
 import type { DrawList } from '../scene'
 import type { Arena, Facts } from './arena'
@@ -66,4 +65,4 @@ function rested(run: Run): Run {
   return on
 }
 
-const statesIn = (run: Run): string => [...run.instances.keys()].map((path) => certain(run.instances.get(path)).states.join(' ')).join('|')
+const statesIn = (run: Run): string => [...run.instances.values()].map(({ states }) => states.join(' ')).join('|')

@@ -74,13 +74,7 @@ export function startInstance({ path, compiled, environment, states: given, isAb
     enteredMs: axes.map(() => atMs),
     goneMs: null,
   }
-  return axes.reduce<Instance>(
-    (instance, _axis, index) => ({
-      ...instance,
-      cycles: [...instance.cycles, ...cyclesOf(resting, targets, index, certain(states[index]), atMs)],
-    }),
-    resting,
-  )
+  return { ...resting, cycles: states.flatMap((state, axis) => cyclesOf(resting, targets, axis, state, atMs)) }
 }
 
 /** What the parts of an instance are to be like in its present situation. */

@@ -1,6 +1,7 @@
 import { isExpression, lookAt, orElse, restingLooks, stageLooks, type Component, type Value } from '../document'
 import { namesIn } from '../expression'
 import { isForItems } from './compiled'
+import { decidedBy } from './driven'
 
 /** The names that decide what parts are to be like: those of the expressions in the base look and every other, and the parameters of slots. */
 export function namesOfValues(component: Component): readonly string[] {
@@ -13,7 +14,7 @@ export function namesOfValues(component: Component): readonly string[] {
 /** The names a component uses besides those of its values and lists: in conditions, timers, actions, keyframes, axes that are decided, and what it waits to change. */
 export function namesOfBehaviour(component: Component): readonly string[] {
   const { rules, axes } = component
-  const decided = axes.flatMap(({ boundTo }) => (boundTo === null ? [] : ['parameter' in boundTo ? boundTo.parameter : boundTo.variable]))
+  const decided = axes.flatMap((axis) => decidedBy(axis) ?? [])
   const awaited = rules.flatMap(({ trigger }) => (trigger.on === 'changes' ? [trigger.name] : []))
   const ofRules = rules.flatMap(({ guard, trigger, actions }) => [
     guard, 'pauseWhile' in trigger ? trigger.pauseWhile : null,

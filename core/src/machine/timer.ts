@@ -9,14 +9,22 @@ export interface Timer {
   readonly leftMs: number | null
 }
 
+/** How a timer that belongs to the state its axis is in stands. */
+export type TimerStatus = 'waits' | 'counts' | 'held'
+
+/** What becomes of a timer: it begins, in one of three ways; it stops where it is; it goes on from there; or it is over. */
+export type TimerChange = TimerStatus | 'stops' | 'goes on' | 'ends'
+
 /** How long a timer counts, in ms. */
 export const msOf = ({ trigger }: Rule): number => (trigger.on === 'after' || trigger.on === 'every' ? trigger.ms : 0)
 
-/** What becomes of a timer; see `Ground.time`. */
-type Change = 'waits' | 'counts' | 'held' | 'stops' | 'goes on' | 'ends'
+export function timerStatus({ dueMs, leftMs }: Timer): TimerStatus {
+  if (dueMs !== null) return 'counts'
+  return leftMs === null ? 'waits' : 'held'
+}
 
 /** The timer of a rule after a change; null when it is over. */
-export function timerAfter(before: Timer | undefined, rule: Rule, change: Change, atMs: number): Timer | null {
+export function timerAfter(before: Timer | undefined, rule: Rule, change: TimerChange, atMs: number): Timer | null {
   switch (change) {
     case 'waits':
       return { rule, dueMs: null, leftMs: null }

@@ -1,12 +1,13 @@
 import { orElse, sameValue, type Action, type Id, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
 import { evaluate, isShared } from '../expression'
 import {
-  changeEnvironment, changeState, completed, laneEndOf, pathInside, pulse, settle, standsInTheWay, surfaceOf, tiedTo, timerAfter, type Compiled, type Content, type Instance,
+  changeEnvironment, changeState, completed, laneEndOf, pathInside, pulse, settle, standsInTheWay, surfaceOf, tiedTo, timerAfter, timerStatus,
+  type Compiled, type Content, type Instance, type TimerChange, type TimerStatus,
 } from '../machine'
 import { motionSources } from '../motion'
 import {
   DOUBLE_TAP_MS, Interpreter, isAmong, isSameLevel, Person, recipientsOf, turnOf,
-  type Ends, type Ground, type HandChange, type KeyInput, type Level, type Names, type Note, type TimerChange, type TimerStatus,
+  type Ends, type Ground, type HandChange, type KeyInput, type Level, type Names, type Note,
 } from '../semantics'
 import { carriedWithin, isTied, treeOf } from './carry'
 import { dragAlong, grab, letGoOf, reveal } from './dragging'
@@ -40,13 +41,13 @@ export class Moment implements Ground<string, Pointed, Focus> {
   }
 
   /** What is due for an instance now and goes first. */
-  happen({ path, settlesMs, goneMs, timers, compiled: { component } }: Instance): void {
+  happen({ path, settlesMs, goneMs, timers, compiled }: Instance): void {
     const isDue = (ms: number | null) => ms !== null && ms <= this.run.nowMs
     const due: readonly Happening[] = [
       ...settlesMs.flatMap((ms, axis): readonly Happening[] => (isDue(ms) ? [{ turn: turnOf({ what: 'settle', axis }), happen: () => this.interpreter.settle(path, axis) }] : [])),
       ...(isDue(goneMs) ? [{ turn: turnOf({ what: 'gone' }), happen: () => this.vanish(path) }] : []),
-      ...timers.filter(({ dueMs }) => isDue(dueMs)).map(({ rule }): Happening => ({
-        turn: turnOf({ what: 'timer', place: component.rules.indexOf(rule) }), happen: () => this.interpreter.timeIsUp(path, { axis: component.axes.findIndex(({ id }) => id === rule.axis), rule }),
+      ...compiled.timers.filter(({ rule }) => timers.some((timer) => timer.rule === rule && isDue(timer.dueMs))).map((firing): Happening => ({
+        turn: turnOf({ what: 'timer', place: compiled.component.rules.indexOf(firing.rule) }), happen: () => this.interpreter.timeIsUp(path, firing),
       })),
     ]
     due.toSorted((a, b) => a.turn - b.turn)[0]?.happen()
@@ -115,8 +116,7 @@ export class Moment implements Ground<string, Pointed, Focus> {
 
   timer(path: string, rule: Rule): TimerStatus | null {
     const timer = this.at(path).timers.find((each) => each.rule === rule)
-    if (!timer) return null
-    return timer.dueMs !== null ? 'counts' : timer.leftMs !== null ? 'held' : 'waits'
+    return timer ? timerStatus(timer) : null
   }
 
   time(path: string, rule: Rule, change: TimerChange): void {

@@ -1,5 +1,5 @@
 import type { Action, Id, InputAction, InterruptionPolicy, Literal, Rule, TriggerKind } from '../document'
-import type { Compiled, Content } from '../machine'
+import type { Compiled, Content, TimerChange, TimerStatus } from '../machine'
 
 /** A part of a thing, or the thing as a whole where `part` is null. A thing is an instance, however its ground knows it. */
 export interface Level<T> {
@@ -23,12 +23,6 @@ export type Note<T> =
   | { readonly what: 'message'; readonly thing: T; readonly name: string; readonly to: readonly T[] }
   /** Rules set one another off without end; these. */
   | { readonly what: 'stopped'; readonly thing: T; readonly rules: readonly Rule[] }
-
-/** How a timer that belongs to the state its axis is in stands. */
-export type TimerStatus = 'waits' | 'counts' | 'held'
-
-/** What becomes of a timer: it begins, in one of three ways; it stops where it is; it goes on from there; or it is over. */
-export type TimerChange = TimerStatus | 'stops' | 'goes on' | 'ends'
 
 /** What names are to stand for; undefined where nobody knows. */
 export type Names = Readonly<Record<string, Literal | undefined>>

@@ -1,5 +1,5 @@
 export { groupsOf } from './action-groups'
-export type { Ends, Ground, HandChange, HandState, KeyInput, Level, Names, Note, Placed, Pressed, TimerChange, TimerStatus } from './ground'
+export type { Ends, Ground, HandChange, HandState, KeyInput, Level, Names, Note, Placed, Pressed } from './ground'
 export { recipientsOf } from './recipients'
 export { IMMEDIATE_LIMIT, Interpreter, isSameContent, rulesAt, type Firing, type IsMeant, type Loop } from './interpreter'
 export { DOUBLE_TAP_MS, isAmong, isOnKey, isSameLevel, keepsTapBack, Person } from './person'

@@ -86,7 +86,7 @@ export class Person<T, P extends Placed<T>, F extends Placed<T>> {
 
   /** A key goes to what has the focus and outward; then Tab moves the focus, Enter and Space tap, and others go to whoever listens everywhere. `focus` is what has it. */
   key(input: KeyInput, focus: F | null): void {
-    const isMeant = (anywhere: boolean) => (trigger: Trigger): boolean => isOnKey(trigger, input) && trigger.on === 'key' && trigger.anywhere === anywhere
+    const isMeant = (anywhere: boolean) => (trigger: Trigger): boolean => isOnKey(trigger, input) && trigger.anywhere === anywhere
     if (focus && this.interpreter.dispatch('key', focus.way, isMeant(false))) return
     const next = this.ground.focusAfter(input)
     if (next !== undefined) return this.focus(next)
@@ -134,5 +134,5 @@ export const keepsTapBack = (rules: readonly Rule[]): boolean => rules.some(({ t
 const wayOf = <T>(placed: Placed<T> | null | undefined): readonly Level<T>[] => placed?.way ?? []
 
 /** Whether a trigger is this key with just these modifiers. */
-export const isOnKey = (trigger: Trigger, { key, modifiers }: KeyInput): boolean =>
+export const isOnKey = (trigger: Trigger, { key, modifiers }: KeyInput): trigger is Extract<Trigger, { on: 'key' }> =>
   trigger.on === 'key' && trigger.key === key && (['shift', 'control', 'alt', 'meta'] as const).every((name) => (trigger.modifiers[name] ?? false) === (modifiers[name] ?? false))

@@ -2,7 +2,7 @@ import { Button } from '@mui/material'
 import { Link } from 'react-router'
 import type { Finding, Level } from '@rheoscope/core/check'
 import { Acceptance } from '../checks/acceptance'
-import { CheckStatus, shortStatus } from '../checks/check-status'
+import { FoundSoFar, shortStatus } from '../checks/check-status'
 import { LevelMark, Sentence } from '../checks/finding-words'
 import { useFindingsOf } from '../checks/use-findings'
 import { useStillBench } from './use-bench'
@@ -11,18 +11,13 @@ import { useStillBench } from './use-bench'
 export function FindingsPanel() {
   const { component, project } = useStillBench()
   const { findings, looking, areCurrent } = useFindingsOf(component.id)
-  // What may still be found comes below, so that nothing jumps under the hand.
-  const areMore = looking.is === 'looking'
-  const status = <CheckStatus looking={looking}>{findings.length === 0 && <p className="muted hint">No findings for {component.name}.</p>}</CheckStatus>
   return (
     <section id="findings" aria-label="Findings" aria-busy={!areCurrent}>
       <div className="section-head">
         <h2 className="caption">Findings</h2>
         <Link className="underlined muted" to={`/project/${project.id}/findings`}>of all of it</Link>
       </div>
-      {!areMore && status}
-      {findings.map((finding) => <FindingCard key={finding.id} finding={finding} />)}
-      {areMore && status}
+      <FoundSoFar name={component.name} looking={looking}>{findings.map((finding) => <FindingCard key={finding.id} finding={finding} />)}</FoundSoFar>
     </section>
   )
 }

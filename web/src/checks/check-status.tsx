@@ -26,6 +26,13 @@ export function CheckStatus({ looking, children = null }: CheckStatusProps) {
   }
 }
 
+/** What has been found of something by its name, with how far checking has come: what may still be found comes below, so that nothing jumps under the hand. */
+export function FoundSoFar({ name, looking, children }: { readonly name: string; readonly looking: Looking; readonly children: readonly ReactNode[] }) {
+  const status = <CheckStatus looking={looking}>{children.length === 0 && <p className="muted hint">No findings for {name}.</p>}</CheckStatus>
+  const isLooking = looking.is === 'looking'
+  return <>{!isLooking && status}{children}{isLooking && status}</>
+}
+
 /** The same in a few letters, for a bar. */
 export function shortStatus(looking: Looking): string | null {
   switch (looking.is) {

@@ -38,12 +38,12 @@ export const LiveSurface = (props: LiveSurfaceProps) => (
   </>
 )
 
-/** Answers to pointer and keyboard, and shows where the focus and a played finger are. */
 const POINTERS = ['mouse', 'touch', 'pen'] as const
 
 /** What an event came from; what the browser cannot tell counts as a mouse (Pointer Events § 4.1). */
 const pointerOf = ({ pointerType }: PointerEvent) => POINTERS.find((each) => each === pointerType) ?? 'mouse'
 
+/** Answers to pointer and keyboard, and shows where the focus and a played finger are. */
 function LivePicture({ player, label, className, field, mostZoom, clips = false, way, shown = (_wallMs, live) => live }: LiveSurfaceProps) {
   const group = useRef<SVGGElement>(null)
   const picture = useRef<SVGSVGElement>(null)

@@ -1,7 +1,7 @@
 import { certain } from '@rheoscope/core/document'
 import { Link } from 'react-router'
 import type { Finding } from '@rheoscope/core/check'
-import { CheckStatus } from '../checks/check-status'
+import { FoundSoFar } from '../checks/check-status'
 import { LevelMark, Sentence } from '../checks/finding-words'
 import { useFindingsOn } from '../checks/use-findings'
 import { useStage } from './use-stage'
@@ -11,22 +11,20 @@ export function ScreenFindings() {
   const { screen, project, player } = useStage()
   const { findings, looking, areCurrent } = useFindingsOn(screen.id)
   const isHere = ({ witness }: Finding) => witness !== null && 'screen' in witness.surface && witness.surface.screen === screen.id
-  const areMore = looking.is === 'looking'
-  const status = <CheckStatus looking={looking}>{findings.length === 0 && <p className="muted hint">No findings for {screen.name}.</p>}</CheckStatus>
   return (
     <section aria-label="Findings" aria-busy={!areCurrent}>
       <div className="section-head">
         <h2 className="caption">Findings</h2>
         <Link className="underlined muted" to={`/project/${project.id}/findings`}>of all of it</Link>
       </div>
-      {!areMore && status}
-      {findings.map((finding) => (
-        <article key={finding.id} className={`finding is-${finding.level}`} data-kind={finding.kind}>
-          <p><LevelMark level={finding.level} /> <Sentence text={finding.sentence} /></p>
-          {isHere(finding) && player && <button className="plain underlined" onClick={() => player.playWitness(certain(finding.witness))}>Play it</button>}
-        </article>
-      ))}
-      {areMore && status}
+      <FoundSoFar name={screen.name} looking={looking}>
+        {findings.map((finding) => (
+          <article key={finding.id} className={`finding is-${finding.level}`} data-kind={finding.kind}>
+            <p><LevelMark level={finding.level} /> <Sentence text={finding.sentence} /></p>
+            {isHere(finding) && player && <button className="plain underlined" onClick={() => player.playWitness(certain(finding.witness))}>Play it</button>}
+          </article>
+        ))}
+      </FoundSoFar>
     </section>
   )
 }

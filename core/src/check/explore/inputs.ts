@@ -50,12 +50,13 @@ const PACE_MS = 100
  */
 export function enactOn({ inputs, run: before }: Enacted, network: Network, { by, place }: Node): Enacted | null {
   const run = forkFromHere(before)
+  const dueMs = nextDueMs(run)
   const more: Input[] = []
   if (by !== null && isOfItself(by)) {
-    if (nextDueMs(run) === Infinity) return null
-    advanceTo(run, nextDueMs(run))
+    if (dueMs === Infinity) return null
+    advanceTo(run, dueMs)
   } else {
-    advanceTo(run, nextDueMs(run) > run.nowMs + PACE_MS ? run.nowMs + PACE_MS : run.nowMs)
+    advanceTo(run, dueMs > run.nowMs + PACE_MS ? run.nowMs + PACE_MS : run.nowMs)
     const act = (action: InputAction) => {
       more.push({ ...action, atMs: run.nowMs })
       send(run, action)

@@ -1,9 +1,9 @@
 import { certain, type Action, type Id, type InterruptionPolicy, type Literal, type Rule } from '../../document'
 import { evaluate, namesOr } from '../../expression'
-import { tiedTo, type Compiled, type Content } from '../../machine'
+import { tiedTo, type Compiled, type Content, type TimerChange, type TimerStatus } from '../../machine'
 import {
   Interpreter, isSameLevel, Person,
-  type Ends, type Ground, type HandChange, type HandState, type Level, type Names, type Note, type TimerChange, type TimerStatus,
+  type Ends, type Ground, type HandChange, type HandState, type Level, type Names, type Note,
 } from '../../semantics'
 import { UNKNOWN } from './domain'
 import { holdsTrue, UNSURE, type Sure } from './sureness'
@@ -244,7 +244,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   }
 
   inside(thing: Thing, step: string): Thing | null {
-    const inner = this.manner.insideOf(thing).find((each) => each.step === step)
+    const inner = this.manner.insideAt(thing, step)
     return inner && this.isThere(inner) ? inner : null
   }
 

@@ -58,6 +58,11 @@ export class Manner {
     return this.inside.get(thing) ?? []
   }
 
+  /** What can stand inside a thing, by the last step of its path. */
+  insideAt(thing: Thing, step: string): Thing | undefined {
+    return this.insideOf(thing).find((inner) => inner.step === step)
+  }
+
   recipients(from: Thing, recipient: Extract<Action, { do: 'send' }>['recipient']): readonly Thing[] {
     const listening = this.network.things.filter(({ compiled }) => compiled.rulesOn.has('message')).map(({ path }) => path)
     return recipientsOf(listening, from.path, recipient).flatMap((path) => this.paths.get(path) ?? [])
@@ -68,8 +73,7 @@ export class Manner {
     const known = this.held.get(key)
     if (known) return known
     const { states, names } = situation()
-    const inside = this.insideOf(thing)
-    const isLookedAt = ({ step, compiled }: Content) => inside.some((inner) => inner.step === step && inner.compiled.component.id === compiled.component.id)
+    const isLookedAt = ({ step, compiled }: Content) => this.insideAt(thing, step)?.compiled.component.id === compiled.component.id
     const held = new Map(contentsIn(this.network.project, thing, states, { ...thing.environment, ...names }).filter(isLookedAt).map((content) => [content.step, content]))
     this.held.set(key, held)
     return held

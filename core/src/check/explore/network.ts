@@ -1,6 +1,6 @@
 import { certain, theOne, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
 import { isShared, namesOr } from '../../expression'
-import { axisAt, msOf } from '../../machine'
+import { axisAt, decidedBy, msOf } from '../../machine'
 import { motionSources } from '../../motion'
 import { Domain } from './domain'
 import { keysIn } from './moves'
@@ -109,7 +109,6 @@ export class Network {
   private readonly spans: Span[] = [NO_SPAN]
   private readonly own: ReadonlySet<Thing>
   private readonly axisOfThing = new Map<Thing, readonly NetAxis[]>()
-  private readonly timerOfThing: ReadonlyMap<Thing, readonly NetTimer[]>
   private readonly timerOfRule: ReadonlyMap<Thing, ReadonlyMap<Rule, NetTimer>>
   private readonly nameOfThing = new Map<Thing, ReadonlyMap<string, NetName>>()
   private next = 0
@@ -129,8 +128,7 @@ export class Network {
     this.axes = this.axesOf(options)
     for (const axis of this.axes) this.axisOfThing.set(axis.thing, [...(this.axisOfThing.get(axis.thing) ?? []), axis])
     this.timers = this.timersOf()
-    this.timerOfThing = grouped(this.timers, ({ thing }) => thing)
-    this.timerOfRule = new Map([...this.timerOfThing].map(([thing, timers]) => [thing, new Map(timers.map((timer) => [timer.rule, timer]))]))
+    this.timerOfRule = new Map([...grouped(this.timers, ({ thing }) => thing)].map(([thing, timers]) => [thing, new Map(timers.map((timer) => [timer.rule, timer]))]))
     this.waits = things.flatMap((thing) => thing.compiled.component.rules.filter(({ actions }) => actions.some(({ awaited }) => awaited)).map((rule) => ({ thing, rule }))).map((wait, index) => ({ ...wait, index, at: this.next++ }))
     this.items = new Map(things.filter(({ isItem, holder }) => isItem && holder !== null && things.includes(holder)).map((thing, index) => [thing, { index, thing, at: this.next++ }]))
     this.names = this.namesOf(matters, new Set([...(options.watched ?? new Map()).values()].flat()))
@@ -149,8 +147,8 @@ export class Network {
     return this.axisOfThing.get(thing) ?? []
   }
 
-  timersOfThing(thing: Thing): readonly NetTimer[] {
-    return this.timerOfThing.get(thing) ?? NO_TIMERS
+  timersOfThing(thing: Thing): Iterable<NetTimer> {
+    return this.timerOfRule.get(thing)?.values() ?? NO_TIMERS
   }
 
   timerFor(thing: Thing, rule: Rule): NetTimer | undefined {
@@ -250,7 +248,7 @@ export class Network {
     const constants: Literal[] = []
     for (const { compiled: { component } } of readers) {
       const { rules, axes, parts } = component
-      if (axes.some(({ boundTo }) => boundTo !== null && ('variable' in boundTo ? boundTo.variable : boundTo.parameter) === name)) return null
+      if (axes.some((axis) => decidedBy(axis) === name)) return null
       for (const { trigger } of rules) {
         if (trigger.on !== 'changes' || trigger.name !== name) continue
         if (trigger.to === null) return null

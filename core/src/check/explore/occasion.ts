@@ -1,5 +1,6 @@
 import type { Id, Modifiers, Rule, TriggerKind } from '../../document'
-import { DOUBLE_TAP_MS, turnOf, TURNS, type Due, type TimerChange, type TimerStatus } from '../../semantics'
+import type { TimerChange, TimerStatus } from '../../machine'
+import { DOUBLE_TAP_MS, turnOf, TURNS, type Due } from '../../semantics'
 import type { NetAxis, NetItem, NetName, NetTimer, NetWait, Network } from './network'
 import { isKeptBack, type Spot } from './spots'
 import type { Thing } from './things'

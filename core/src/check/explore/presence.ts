@@ -28,7 +28,7 @@ export function fill(instant: Instant, thing: Thing): void {
 
 /** Starts something inside a thing. */
 export function begin(instant: Instant, thing: Thing, { step, ...given }: Content): Thing {
-  const inner = certain(instant.manner.insideOf(thing).find((each) => each.step === step))
+  const inner = certain(instant.manner.insideAt(thing, step))
   const item = instant.network.items.get(inner)
   if (item) instant.configuration[item.at] = PRESENCE.there
   instant.coming.delete(inner)
@@ -74,7 +74,7 @@ export function dismiss(instant: Instant, thing: Thing, content: Content): void 
 }
 
 function itemIn({ manner, network }: Instant, thing: Thing, { step }: Content): NetItem | undefined {
-  const inner = manner.insideOf(thing).find((each) => each.step === step)
+  const inner = manner.insideAt(thing, step)
   return inner && network.items.get(inner)
 }
 
