@@ -9,9 +9,17 @@ mkdirSync(folder, { recursive: true })
 
 const [server, browser] = await Promise.all([startServer(), startBrowser()])
 const hands = new BenchHands(browser.driver, server.address)
-const isChecking = () => browser.driver.executeScript<boolean>('return /[Cc]hecking,? \\d+ of/.test(document.body.innerText)')
+/** All has been looked at before anything is done, so that it is done in time. */
+const looked = () => hands.until('all has been looked at', async () => !(await browser.driver.executeScript('return /not checked yet|checking,? \\d+ of/i.test(document.body.innerText)')))
+const open = async (component: string) => {
+  await hands.openDemo(component)
+  await looked()
+}
+const openScreen = async (screen: string) => {
+  await hands.openDemoScreen(screen)
+  await looked()
+}
 const keep = async (name: string) => {
-  await hands.until('all has been looked at', async () => !(await isChecking()))
   await browser.driver.sleep(400)
   writeFileSync(new URL(`${name}.png`, folder), await browser.driver.takeScreenshot(), 'base64')
 }
@@ -21,7 +29,7 @@ try {
   await hands.find('.card-picture svg')
   await keep('shelf')
 
-  await hands.openDemo('boardingButton')
+  await open('boardingButton')
   await hands.untilFindings('they are there', (kinds) => kinds.length === 0)
   await hands.click(await hands.cell('tap', 'rest'))
   await keep('bench-grid')
@@ -32,7 +40,7 @@ try {
   await hands.closeEasel()
 
   for (const [component, name] of [['routePanel', 'job-05-route-panel'], ['portChooser', 'job-09-port-chooser'], ['crewCall', 'job-13-crew-call'], ['lighthouse', 'job-15-lighthouse'], ['cabinLights', 'job-18-cabin-lights'], ['engineStart', 'job-20-engine-start']] as const) {
-    await hands.openDemo(component)
+    await open(component)
     await hands.untilFindings('they are there', (kinds) => kinds.length === 0)
     const buttons = await browser.driver.findElements({ css: '.put-button' })
     await hands.click(buttons.at(-1)!)
@@ -40,18 +48,18 @@ try {
     await keep(name)
   }
 
-  await hands.openDemo('boardingButton')
+  await open('boardingButton')
   await hands.press(',')
   await hands.click(await hands.find('.map-node:last-of-type'))
   await keep('bench-map')
 
-  await hands.openDemoScreen('purser')
+  await openScreen('purser')
   await hands.clickButton('Run all')
   await hands.clickButton('Play it')
   await browser.driver.sleep(5400)
   await keep('stage')
 
-  await hands.openDemoScreen('home')
+  await openScreen('home')
   await hands.clickButton('Arrange')
   await hands.clickButton('Cabins')
   await keep('stage-arranged')
@@ -60,12 +68,12 @@ try {
   await hands.find('.screen-picture text')
   await keep('preview')
 
-  await hands.openDemoScreen('cabins')
+  await openScreen('cabins')
   await hands.clickButton('Links')
   await browser.driver.sleep(600)
   await keep('stage-links')
 
-  await hands.openDemo('boardingButton')
+  await open('boardingButton')
   await hands.click(await hands.cell('after', 'working'))
   await hands.enter('after', '100', '[aria-label="Rule"]')
   await hands.untilFindings('the cut is found', (kinds) => kinds.includes('never-completes'))
