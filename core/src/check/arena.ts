@@ -1,6 +1,6 @@
 import type { Id, Project, Rule } from '../document'
-import type { Surface } from '../machine'
-import { enact, enactOn, explore, keptAt, marksOf, Network, StateSpace, WAYS, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Way } from './explore'
+import { keptAt, type Surface } from '../machine'
+import { enact, enactOn, explore, marksOf, Network, StateSpace, WAYS, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Way } from './explore'
 
 /** Everything a step can come to, with the step. */
 export interface Seen<Kind extends Mark['what']> {

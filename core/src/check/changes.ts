@@ -1,8 +1,8 @@
 import { itemAt, type Axis, type Rule, type State } from '../document'
-import { changeState, shownValue, startInstance, type Instance } from '../machine'
+import { changeState, keptAt, motionEndMs, shownValue, startInstance, type Instance } from '../machine'
 import { isCrossFade, laneEndMs, type Lane, type Shown } from '../motion'
 import type { CheckContext } from './context'
-import { keptAt, stateIn, type Travelled } from './explore'
+import { stateIn, type Travelled } from './explore'
 
 /** A change of state that happens in the exploration of a component: from rest, at 0 ms. */
 export interface StateChange {
@@ -50,7 +50,7 @@ function findChanges({ arena, root, component }: CheckContext): readonly StateCh
 export const lanesOf = ({ after, index }: StateChange): readonly Lane[] => after.lanes.filter(({ axis }) => axis === index)
 
 /** When a change is at its end, in ms. */
-export const endOf = ({ after, index }: StateChange): number => after.settlesMs[index] ?? 0
+export const endOf = ({ after, index }: StateChange): number => motionEndMs(after, index, 0)
 
 export const partName = ({ compiled }: Instance, part: number): string => `“${itemAt(compiled.parts, part).part.name}”`
 

@@ -1,7 +1,8 @@
 import { certain, firstOf, itemAt, lastOf } from '../document'
+import { keptAt } from '../machine'
 import { isByItself } from './arena'
 import { stateNames, type Check } from './context'
-import { keptAt, type Travelled } from './explore'
+import type { Travelled } from './explore'
 import type { Finding } from './finding'
 import { witnessTo } from './witness'
 

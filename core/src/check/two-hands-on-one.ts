@@ -1,9 +1,9 @@
 import { firstOf, lastOf } from '../document'
+import { keptAt } from '../machine'
 import { after, type Arena } from './arena'
 import type { Check } from './context'
 import type { Finding } from './finding'
 import { witnessTo } from './witness'
-import { keptAt } from './explore'
 
 /** Two rules that give one variable another value and the old one again on one and the same input. */
 export const twoHandsOnOne: Check = ({ arena }) => undoingIn(arena)

@@ -1,8 +1,8 @@
 import { entryOf, firstOf, type Input, type Project } from '../document'
-import type { Surface } from '../machine'
+import { keptAt, type Surface } from '../machine'
 import { play, startRun, type Offered, type Run, type Trace } from '../run'
 import type { Arena, Facts } from './arena'
-import { keptAt, type Node } from './explore'
+import type { Node } from './explore'
 import type { Witness } from './finding'
 
 /** What comes after the moment worth seeing. */

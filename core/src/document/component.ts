@@ -55,6 +55,9 @@ export const axisOf = (component: Component, id: Id): Axis | undefined =>
 
 export const stateOf = (axis: Axis, id: Id): State | undefined => axis.states.find((state) => state.id === id)
 
+/** The place of a state among those of its axis; −1 for one it does not have. */
+export const placeOf = ({ states }: Pick<Axis, 'states'>, state: Id): number => states.findIndex(({ id }) => id === state)
+
 /** The part that holds all others; there always is one. */
 export const rootOf = <P>({ parts }: { readonly parts: readonly P[] }): P => firstOf(parts)
 

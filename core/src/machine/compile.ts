@@ -1,6 +1,7 @@
 import { componentOf, propertiesOf, RheoError, rootOf, type Component, type Part, type Project, type Rule, type TriggerKind } from '../document'
 import type { Compiled, CompiledPart, HolderPart, TimerRule } from './compiled'
 import { namesOfBehaviour, namesOfLists, namesOfValues } from './names-read'
+import { slotsOf } from './slots'
 import { Resolver } from './targets'
 
 /** What compiling reads of a project: when these are the same, so is the result. */
@@ -49,7 +50,7 @@ function build(project: Project, component: Component, holders: readonly string[
   return {
     project, component, parts, root: rootOf({ parts }), holders: inside, inner: [...new Set(inner)],
     partIndex: new Map(parts.map(({ part, index }) => [part.id, index])),
-    rulesOn: rulesByTrigger(component), timers: timersOf(component),
+    rulesOn: rulesByTrigger(component), ...slotted(project, component),
     targetsOf: (situation) => resolver.targetsOf(situation),
     valueOf: (property, value, around) => resolver.valueOf(property, value, around),
     reads: new Set([...ofValues, ...ofLists, ...namesOfBehaviour(component)]),
@@ -72,9 +73,14 @@ function treeOf(component: Component): readonly CompiledPart[] {
   return parts
 }
 
-const timersOf = ({ rules, axes }: Component): readonly TimerRule[] =>
-  rules.filter(({ trigger, target }) => (trigger.on === 'after' || trigger.on === 'every') && target.go !== 'ignored')
-    .map((rule) => ({ rule, axis: axes.findIndex(({ id }) => id === rule.axis) }))
+/** The rules that wait for time, with slots after those of the axes, and clocks after theirs. */
+function slotted(project: Project, component: Component): Pick<Compiled, 'slots' | 'timers'> {
+  const { rules, axes } = component
+  const slots = slotsOf(project, component)
+  const timers = rules.filter(({ trigger, target }) => (trigger.on === 'after' || trigger.on === 'every') && target.go !== 'ignored')
+    .map((rule, index): TimerRule => ({ rule, axis: axes.findIndex(({ id }) => id === rule.axis), slot: slots.size + index, clock: axes.length + index }))
+  return { slots: { ...slots, size: slots.size + timers.length }, timers }
+}
 
 function rulesByTrigger(component: Component): ReadonlyMap<TriggerKind, readonly Rule[]> {
   const byTrigger = new Map<TriggerKind, Rule[]>()

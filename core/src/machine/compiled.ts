@@ -2,6 +2,7 @@ import { itemAt, parameterOfProperty } from '../document'
 import type { Axis, Component, DefinedValues, InstancePart, ListPart, Literal, Part, Project, PropertyDefinition, Rule, SlotPart, TriggerKind, Value } from '../document'
 import type { Environment } from '../expression'
 import type { Size } from '../layout'
+import type { Slots } from './slots'
 
 /** The values of one part, by property; every property of its kind is there. */
 export type Values = Readonly<Record<string, Literal>> & DefinedValues
@@ -70,10 +71,12 @@ export interface HolderPart {
 export const isForItems = (part: { readonly kind: string }, property: string): boolean =>
   part.kind === 'list' && parameterOfProperty(property) !== null
 
-/** A rule that waits for time, with the place of its axis. */
+/** A rule that waits for time, with the place of its axis, the slot that has how it stands, and where an instance has its clock. */
 export interface TimerRule {
   readonly axis: number
   readonly rule: Rule
+  readonly slot: number
+  readonly clock: number
 }
 
 export interface CompiledPart {
@@ -96,6 +99,7 @@ export interface Compiled {
   readonly rulesOn: ReadonlyMap<TriggerKind, readonly Rule[]>
   /** The rules that wait for time. */
   readonly timers: readonly TimerRule[]
+  readonly slots: Slots
   /** The parts that hold instances. */
   readonly holders: readonly HolderPart[]
   /** What is known to stand inside before anything runs. */

@@ -1,21 +1,23 @@
-import { certain, stateOf, type InterruptionPolicy, type Literal, type Rule } from '../document'
+import { certain, placeOf, stateOf, type InterruptionPolicy, type Literal } from '../document'
 import type { Size } from '../layout'
 import { laneEndMs, laneValue, type Lane, type Shown } from '../motion'
-import { NO_CONTENTS, NOTHING_GIVEN, type Compiled, type Contents, type Given, type Measured, type Situation, type Targets } from './compiled'
+import { axisAt, NO_CONTENTS, NOTHING_GIVEN, type Compiled, type Contents, type Given, type Measured, type Situation, type Targets } from './compiled'
 import { cycleValue, cyclesOf, type Cycle } from './cycle'
 import { NOT_DRAGGED, shifted, type Dragged } from './shifted'
 import { decidedState } from './driven'
-import type { Timer } from './timer'
+import { timerDueMs } from './timer'
 
 /** Everything about one instance at one instant, as an immutable value. */
 export interface Instance {
   /** Where it stands: the names of the instance parts that hold it, outermost first; empty for the surface itself. */
   readonly path: string
   readonly compiled: Compiled
-  /** The state of each axis. */
+  /** What decides what it does next, in the slots of its component. */
+  readonly numbers: readonly number[]
+  /** When the motion of each axis ends, Infinity once it has settled; then when each timer is due, or what is left of it. In ms. */
+  readonly clocks: readonly number[]
+  /** The state of each axis, as `numbers` have it. */
   readonly states: readonly string[]
-  /** The state each axis came from; null before its first change. */
-  readonly cameFrom: readonly (string | null)[]
   /** Parameters and variables by name. */
   readonly environment: Readonly<Record<string, Literal>>
   /** Where its holder puts it and how large it makes it. */
@@ -30,14 +32,8 @@ export interface Instance {
   readonly targets: Targets
   readonly lanes: readonly Lane[]
   readonly cycles: readonly Cycle[]
-  readonly timers: readonly Timer[]
-  /** When the motion of each axis ends; null once it has settled. */
-  readonly settlesMs: readonly (number | null)[]
   /** What happens to the motion of each axis when another one is to start. */
   readonly policies: readonly InterruptionPolicy[]
-  /** The rule of each axis that waits for its motion to end; the last one wins. */
-  readonly queued: readonly (Rule | null)[]
-  readonly enteredMs: readonly number[]
   /** When it is gone, once it has begun to leave; null while it stays. */
   readonly goneMs: number | null
 }
@@ -61,17 +57,16 @@ export function startInstance({ path, compiled, environment, states: given, isAb
     if (wanted !== undefined && stateOf(axis, wanted)) return wanted
     return decidedState(axis, environment)?.id ?? axis.start
   })
+  const numbers = Array.from({ length: compiled.slots.size }, () => 0)
+  for (const [index, { state }] of compiled.slots.axes.entries()) numbers[state] = placeOf(axisAt(compiled, index), certain(states[index]))
   const situation = { states, environment, given: NOTHING_GIVEN, contents: NO_CONTENTS, isAbsent }
   const targets = compiled.targetsOf(situation)
   const resting: Instance = {
     path, compiled, ...situation, targets, isMotionReduced,
+    numbers, clocks: Array.from({ length: axes.length + compiled.timers.length }, () => Infinity),
     dragged: NOT_DRAGGED,
-    cameFrom: axes.map(() => null),
-    lanes: [], cycles: [], timers: [],
-    settlesMs: axes.map(() => null),
+    lanes: [], cycles: [],
     policies: axes.map(() => 'continue'),
-    queued: axes.map(() => null),
-    enteredMs: axes.map(() => atMs),
     goneMs: null,
   }
   return { ...resting, cycles: states.flatMap((state, axis) => cyclesOf(resting, targets, axis, state, atMs)) }
@@ -103,16 +98,24 @@ export function shownValue(instance: Instance, part: number, property: string, a
 
 /** When something next happens of itself: a timer is due or an axis settles. Infinity when nothing will. */
 export function nextDueMs(instance: Instance): number {
-  let due = Infinity
-  for (const timer of instance.timers) if (timer.dueMs !== null && timer.dueMs < due) due = timer.dueMs
-  for (const settles of instance.settlesMs) if (settles !== null && settles < due) due = settles
-  return Math.min(due, instance.goneMs ?? Infinity)
+  let due = instance.goneMs ?? Infinity
+  for (const axis of instance.states.keys()) due = Math.min(due, settlesMs(instance, axis))
+  for (const timer of instance.compiled.timers) due = Math.min(due, timerDueMs(instance, timer))
+  return due
 }
 
 /** What a rule that wants to go somewhere has to do about the motion that runs on its axis; null when none runs. */
 export const standsInTheWay = (instance: Instance, axisIndex: number, atMs: number): InterruptionPolicy | null => {
-  const settles = instance.settlesMs[axisIndex]
-  return settles != null && settles > atMs ? certain(instance.policies[axisIndex]) : null
+  return motionEndMs(instance, axisIndex, atMs) > atMs ? certain(instance.policies[axisIndex]) : null
+}
+
+/** When the motion of an axis ends, in ms; Infinity once it has settled. */
+export const settlesMs = ({ clocks }: Instance, axisIndex: number): number => clocks[axisIndex] ?? Infinity
+
+/** When the motion of an axis ends, in ms; now when it has settled. */
+export function motionEndMs(instance: Instance, axisIndex: number, atMs: number): number {
+  const settles = settlesMs(instance, axisIndex)
+  return settles < Infinity ? settles : atMs
 }
 
 /** When the last lane of a part ends; now when it has none. */

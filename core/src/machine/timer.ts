@@ -1,13 +1,10 @@
 import type { Rule } from '../document'
+import type { TimerRule } from './compiled'
+import type { Instance } from './instance'
+import { keptAt } from './slots'
 
-/** The timer of a rule in the state its axis is in: counting, standing still while something holds it, or waiting for the axis to settle before it starts to. */
-export interface Timer {
-  readonly rule: Rule
-  /** When it is due; null while it waits for the axis to settle or stands still. */
-  readonly dueMs: number | null
-  /** What is left of it while it stands still. */
-  readonly leftMs: number | null
-}
+/** How a timer is kept: not counting, counting, waiting for its axis to settle, held from its beginning, stopped on its way, or counting on from there. */
+export const TIMER = { off: 0, counts: 1, waits: 2, held: 3, stopped: 4, resumed: 5 } as const
 
 /** How a timer that belongs to the state its axis is in stands. */
 export type TimerStatus = 'waits' | 'counts' | 'held'
@@ -18,25 +15,90 @@ export type TimerChange = TimerStatus | 'stops' | 'goes on' | 'ends'
 /** How long a timer counts, in ms. */
 export const msOf = ({ trigger }: Rule): number => (trigger.on === 'after' || trigger.on === 'every' ? trigger.ms : 0)
 
-export function timerStatus({ dueMs, leftMs }: Timer): TimerStatus {
-  if (dueMs !== null) return 'counts'
-  return leftMs === null ? 'waits' : 'held'
-}
-
-/** The timer of a rule after a change; null when it is over. */
-export function timerAfter(before: Timer | undefined, rule: Rule, change: TimerChange, atMs: number): Timer | null {
-  switch (change) {
-    case 'waits':
-      return { rule, dueMs: null, leftMs: null }
-    case 'counts':
-      return { rule, dueMs: atMs + msOf(rule), leftMs: null }
-    case 'held':
-      return { rule, dueMs: null, leftMs: msOf(rule) }
-    case 'stops':
-      return { rule, dueMs: null, leftMs: (before?.dueMs ?? atMs) - atMs }
-    case 'goes on':
-      return { rule, dueMs: atMs + (before?.leftMs ?? 0), leftMs: null }
-    case 'ends':
+/** How a timer stands that is kept so; null for one that is over, or has not begun. */
+export function timerStatus(kept: number): TimerStatus | null {
+  switch (kept) {
+    case TIMER.off:
       return null
+    case TIMER.waits:
+      return 'waits'
+    case TIMER.held:
+    case TIMER.stopped:
+      return 'held'
+    default:
+      return 'counts'
   }
 }
+
+/** How a timer is kept after a change. */
+export function timerAfter(kept: number, change: TimerChange): number {
+  switch (change) {
+    case 'stops':
+      return TIMER.stopped
+    case 'goes on':
+      return kept === TIMER.held ? TIMER.counts : TIMER.resumed
+    case 'ends':
+      return TIMER.off
+    default:
+      return TIMER[change]
+  }
+}
+
+/** The clock of a timer after a change, in ms: when it is due, or what is left of it where it stands still; Infinity where neither is so. */
+export function clockAfter(before: number, rule: Rule, change: TimerChange, atMs: number): number {
+  switch (change) {
+    case 'counts':
+      return atMs + msOf(rule)
+    case 'held':
+      return msOf(rule)
+    case 'stops':
+      return before - atMs
+    case 'goes on':
+      return atMs + before
+    case 'waits':
+    case 'ends':
+      return Infinity
+  }
+}
+
+/** The timer of a rule in the state its axis is in, as an instance has it. */
+export interface Timer {
+  readonly rule: Rule
+  /** When it is due; null while it waits for the axis to settle or stands still. */
+  readonly dueMs: number | null
+  /** What is left of it while it stands still. */
+  readonly leftMs: number | null
+}
+
+/** The timers of an instance that have begun and are not over. */
+export const timersOf = (instance: Instance): readonly Timer[] =>
+  instance.compiled.timers.flatMap((timer): readonly Timer[] => {
+    const { rule } = timer
+    const clock = timerClock(instance, timer)
+    switch (timerStatus(keptAt(instance.numbers, timer.slot))) {
+      case null:
+        return []
+      case 'waits':
+        return [{ rule, dueMs: null, leftMs: null }]
+      case 'held':
+        return [{ rule, dueMs: null, leftMs: clock }]
+      case 'counts':
+        return [{ rule, dueMs: clock, leftMs: null }]
+    }
+  })
+
+/** When a timer is due; Infinity while it does not count. */
+export const timerDueMs = (instance: Instance, timer: TimerRule): number =>
+  timerStatus(keptAt(instance.numbers, timer.slot)) === 'counts' ? timerClock(instance, timer) : Infinity
+
+/** The instance with a timer of it changed. */
+export function changeTimer(instance: Instance, timer: TimerRule, change: TimerChange, atMs: number): Instance {
+  const { numbers, clocks } = instance
+  return {
+    ...instance,
+    numbers: numbers.with(timer.slot, timerAfter(keptAt(numbers, timer.slot), change)),
+    clocks: clocks.with(timer.clock, clockAfter(timerClock(instance, timer), timer.rule, change, atMs)),
+  }
+}
+
+const timerClock = ({ clocks }: Instance, { clock }: TimerRule): number => clocks[clock] ?? Infinity

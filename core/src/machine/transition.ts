@@ -1,8 +1,9 @@
-import { certain, propertyDefinition, type Id, type Literal, type Motion, type Rule } from '../document'
+import { certain, placeOf, propertyDefinition, type Id, type Literal, type Motion, type Rule } from '../document'
 import { formOf, laneEndMs, motionSources, startLane, type Lane, type MotionSources, type ResolvedTiming } from '../motion'
 import { axisAt, type Targets } from './compiled'
 import { cyclesOf } from './cycle'
 import { shownValue, targetsOf, type Instance } from './instance'
+import { keepState } from './slots'
 import { changesBetween, type TargetChange } from './targets'
 import { FROM_OUTSIDE, lanesTowards } from './towards'
 
@@ -15,17 +16,17 @@ export function changeState(instance: Instance, axisIndex: number, to: string, r
   const axis = axisAt(compiled, axisIndex)
   const from = certain(instance.states[axisIndex])
   const states = instance.states.with(axisIndex, to)
+  const numbers = instance.numbers.slice()
+  keepState(compiled, axisIndex, placeOf(axis, to), { numbers, offset: 0 })
   const targets = targetsOf({ ...instance, states })
   const sources = motionSources(compiled.project, compiled.component, axis.id, from, to, rule)
   const lanes = lanesTowards(instance, { targets, changes: changesFor(instance, targets, axisIndex), axis: axisIndex, sources, atMs })
   const settlesMs = lanes.reduce((end, lane) => (lane.axis === axisIndex ? Math.max(end, laneEndMs(lane)) : end), atMs)
   return {
-    ...instance, states, targets, lanes,
-    cameFrom: instance.cameFrom.with(axisIndex, from),
+    ...instance, states, numbers, targets, lanes,
     cycles: [...instance.cycles.filter((cycle) => cycle.axis !== axisIndex), ...cyclesOf(instance, targets, axisIndex, to, atMs)],
-    settlesMs: instance.settlesMs.with(axisIndex, settlesMs),
+    clocks: instance.clocks.with(axisIndex, settlesMs),
     policies: instance.policies.with(axisIndex, formOf(sources).policy),
-    enteredMs: instance.enteredMs.with(axisIndex, atMs),
   }
 }
 
@@ -95,7 +96,7 @@ export function settle(instance: Instance, axisIndex: number, atMs: number): Ins
   return {
     ...instance,
     lanes: instance.lanes.filter((lane) => lane.axis !== axisIndex || laneEndMs(lane) > atMs),
-    settlesMs: instance.settlesMs.with(axisIndex, null),
+    clocks: instance.clocks.with(axisIndex, Infinity),
   }
 }
 

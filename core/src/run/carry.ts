@@ -1,5 +1,5 @@
 import { certain, propertyDefinition, type Part } from '../document'
-import { FROM_OUTSIDE, partAt, type Compiled, type Instance } from '../machine'
+import { FROM_OUTSIDE, motionEndMs, partAt, type Compiled, type Instance } from '../machine'
 import { formOf, isCrossFade, laneEndMs, resolveTiming, startLane, travels, type Lane, type MotionSources, type Shown } from '../motion'
 import { Draughtsman, IDENTITY, inverse, matrixOf, multiply, shownSize, transformed, type DrawItem, type Matrix } from '../scene'
 
@@ -187,8 +187,8 @@ export function carriedWithin(instance: Instance, before: DrawItem, { lookup, so
     const { id } = partAt(instance.compiled, lane.part)
     return !isPresence || !(brought.has(lane.part) || carrying.left.has(`${instance.path}#${id}`))
   }
-  const endMs = lanes.reduce((end, lane) => Math.max(end, laneEndMs(lane)), instance.settlesMs[axis] ?? atMs)
-  return { ...withLanes({ ...instance, lanes: instance.lanes.filter(stands) }, lanes), settlesMs: instance.settlesMs.with(axis, endMs) }
+  const endMs = lanes.reduce((end, lane) => Math.max(end, laneEndMs(lane)), motionEndMs(instance, axis, atMs))
+  return { ...withLanes({ ...instance, lanes: instance.lanes.filter(stands) }, lanes), clocks: instance.clocks.with(axis, endMs) }
 }
 
 /** The instance with further lanes; those of the same properties give way. */

@@ -1,8 +1,8 @@
 import { orElse, sameValue, type Action, type Id, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
 import { evaluate, isShared } from '../expression'
 import {
-  changeEnvironment, changeState, completed, laneEndOf, pathInside, pulse, settle, standsInTheWay, surfaceOf, tiedTo, timerAfter, timerStatus,
-  type Compiled, type Content, type Instance, type TimerChange, type TimerStatus,
+  changeEnvironment, changeState, changeTimer, completed, laneEndOf, motionEndMs, pathInside, pulse, settle, settlesMs, standsInTheWay, surfaceOf, tiedTo, timerDueMs,
+  type Compiled, type Content, type Instance, type Kept, type TimerChange, type TimerRule,
 } from '../machine'
 import { motionSources } from '../motion'
 import {
@@ -41,13 +41,14 @@ export class Moment implements Ground<string, Pointed, Focus> {
   }
 
   /** What is due for an instance now and goes first. */
-  happen({ path, settlesMs, goneMs, timers, compiled }: Instance): void {
-    const isDue = (ms: number | null) => ms !== null && ms <= this.run.nowMs
+  happen(instance: Instance): void {
+    const { path, goneMs, states, compiled } = instance
+    const isDue = (ms: number) => ms <= this.run.nowMs
     const due: readonly Happening[] = [
-      ...settlesMs.flatMap((ms, axis): readonly Happening[] => (isDue(ms) ? [{ turn: turnOf({ what: 'settle', axis }), happen: () => this.interpreter.settle(path, axis) }] : [])),
-      ...(isDue(goneMs) ? [{ turn: turnOf({ what: 'gone' }), happen: () => this.vanish(path) }] : []),
-      ...compiled.timers.filter(({ rule }) => timers.some((timer) => timer.rule === rule && isDue(timer.dueMs))).map((firing): Happening => ({
-        turn: turnOf({ what: 'timer', place: compiled.component.rules.indexOf(firing.rule) }), happen: () => this.interpreter.timeIsUp(path, firing),
+      ...states.flatMap((_state, axis): readonly Happening[] => (isDue(settlesMs(instance, axis)) ? [{ turn: turnOf({ what: 'settle', axis }), happen: () => this.interpreter.settle(path, axis) }] : [])),
+      ...(isDue(goneMs ?? Infinity) ? [{ turn: turnOf({ what: 'gone' }), happen: () => this.vanish(path) }] : []),
+      ...compiled.timers.filter((timer) => isDue(timerDueMs(instance, timer))).map((timer): Happening => ({
+        turn: turnOf({ what: 'timer', place: compiled.component.rules.indexOf(timer.rule) }), happen: () => this.interpreter.timeIsUp(path, timer),
       })),
     ]
     due.toSorted((a, b) => a.turn - b.turn)[0]?.happen()
@@ -65,25 +66,17 @@ export class Moment implements Ground<string, Pointed, Focus> {
     return this.at(path).compiled
   }
 
-  stateOf(path: string, axis: number): Id {
-    return this.at(path).states[axis] ?? ''
+  kept(path: string): Kept {
+    return { numbers: this.at(path).numbers, offset: 0 }
   }
 
-  cameFrom(path: string, axis: number): Id | null {
-    return this.at(path).cameFrom[axis] ?? null
+  keepNumber(path: string, slot: number, number: number): void {
+    const instance = this.at(path)
+    keep(this.run, { ...instance, numbers: instance.numbers.with(slot, number) })
   }
 
   inTheWay(path: string, axis: number): InterruptionPolicy | null {
     return standsInTheWay(this.at(path), axis, this.run.nowMs)
-  }
-
-  queued(path: string, axis: number): Rule | null {
-    return this.at(path).queued[axis] ?? null
-  }
-
-  queue(path: string, axis: number, rule: Rule | null): void {
-    const instance = this.at(path)
-    keep(this.run, { ...instance, queued: instance.queued.with(axis, rule) })
   }
 
   skipToEnd(path: string, axis: number): void {
@@ -105,7 +98,7 @@ export class Moment implements Ground<string, Pointed, Focus> {
     const changed = changeState(before, axis, to, rule, atMs)
     const after = isTied(before) ? this.carried(before, changed, axis, rule) : changed
     this.run.trace.push({
-      what: 'state', atMs, instance: path, axis: axisId(before, axis), from: this.stateOf(path, axis), to, rule: rule?.id ?? null, settlesMs: after.settlesMs[axis] ?? atMs,
+      what: 'state', atMs, instance: path, axis: axisId(before, axis), from: this.stateOf(path, axis), to, rule: rule?.id ?? null, settlesMs: motionEndMs(after, axis, atMs),
     })
     keep(this.run, after)
   }
@@ -114,17 +107,8 @@ export class Moment implements Ground<string, Pointed, Focus> {
     this.redraw(settle(this.at(path), axis, this.run.nowMs))
   }
 
-  timer(path: string, rule: Rule): TimerStatus | null {
-    const timer = this.at(path).timers.find((each) => each.rule === rule)
-    return timer ? timerStatus(timer) : null
-  }
-
-  time(path: string, rule: Rule, change: TimerChange): void {
-    const instance = this.at(path)
-    const known = instance.timers.find((each) => each.rule === rule)
-    const timer = timerAfter(known, rule, change, this.run.nowMs)
-    if (!known && !timer) return
-    keep(this.run, { ...instance, timers: [...instance.timers.filter((each) => each !== known), ...(timer ? [timer] : [])] })
+  time(path: string, timer: TimerRule, change: TimerChange): void {
+    keep(this.run, changeTimer(this.at(path), timer, change, this.run.nowMs))
   }
 
   isTrue(path: string, condition: string): boolean {
@@ -203,7 +187,7 @@ export class Moment implements Ground<string, Pointed, Focus> {
   }
 
   motionEnds(path: string, axis: number): Ends {
-    return known(this.at(path).settlesMs[axis] ?? this.run.nowMs)
+    return known(motionEndMs(this.at(path), axis, this.run.nowMs))
   }
 
   pulse(path: string, { part, motion }: Extract<Action, { do: 'pulse' }>): Ends {
@@ -305,6 +289,10 @@ export class Moment implements Ground<string, Pointed, Focus> {
 
   letGo(): void {
     letGoOf(this)
+  }
+
+  private stateOf(path: string, axis: number): Id {
+    return this.at(path).states[axis] ?? ''
   }
 
   private at(path: string): Instance {

@@ -1,5 +1,5 @@
 import type { Action, Id, InputAction, InterruptionPolicy, Literal, Rule, TriggerKind } from '../document'
-import type { Compiled, Content, TimerChange, TimerStatus } from '../machine'
+import type { Compiled, Content, Kept, TimerChange, TimerRule } from '../machine'
 
 /** A part of a thing, or the thing as a whole where `part` is null. A thing is an instance, however its ground knows it. */
 export interface Level<T> {
@@ -72,10 +72,8 @@ export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> 
   /** Keeps how things are. What it returns carries, for one of them, what has become other since to what stands inside and around it. */
   following(things: readonly T[]): (thing: T) => void
 
-  /** The state of an axis. */
-  stateOf(thing: T, axis: number): Id
-  /** The state an axis was in before; null before its first change. */
-  cameFrom(thing: T, axis: number): Id | null
+  /** The numbers that decide what a thing does next, in the slots of its component. */
+  kept(thing: T): Kept
   /** Puts an axis into a state, with its motion. */
   change(thing: T, axis: number, to: Id, rule: Rule | null): void
   /** What happens to the motion of an axis that is still going when another one is to start; null when none goes. */
@@ -86,13 +84,10 @@ export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> 
   skipToEnd(thing: T, axis: number): void
   /** The motion of an axis is over. */
   rest(thing: T, axis: number): void
-  /** The rule of an axis that waits for its motion to end. */
-  queued(thing: T, axis: number): Rule | null
-  queue(thing: T, axis: number, rule: Rule | null): void
-
-  /** How the timer of a rule stands; null for one that is over, or has not begun. */
-  timer(thing: T, rule: Rule): TimerStatus | null
-  time(thing: T, rule: Rule, change: TimerChange): void
+  /** Keeps a number of a thing. */
+  keepNumber(thing: T, slot: number, number: number): void
+  /** Lets something become of a timer, and of its clock. */
+  time(thing: T, timer: TimerRule, change: TimerChange): void
 
   /** Whether a condition holds. One that cannot be worked out never does. */
   isTrue(thing: T, condition: string): boolean

@@ -1,5 +1,5 @@
 import { holdsIn, leadsFrom, RheoError, sameValue, type Action, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../document'
-import { decidedBy, decidedState, type Compiled, type Content } from '../machine'
+import { cameFrom, decidedBy, decidedState, queuedRule, stateKept, type Compiled, type Content, type TimerRule } from '../machine'
 import { groupsOf } from './action-groups'
 import type { Ends, Ground, Level, Names } from './ground'
 import { beginAllTimers, beginTimers, countTimers, elapse, holdTimers, stopTimers } from './timers'
@@ -83,7 +83,7 @@ export class Interpreter<T> {
     if (!this.ground.isThere(thing) || this.loop.isStopped || this.isEndless(thing, rule)) return
     const policy = this.ground.inTheWay(thing, axis)
     if (policy === 'ignore') return
-    if (policy === 'finish first') return this.ground.queue(thing, axis, rule)
+    if (policy === 'finish first') return this.queue(thing, axis, rule)
     if (policy === 'skip to end') this.ground.skipToEnd(thing, axis)
     this.ground.note({ what: 'fired', thing, axis, rule })
     this.perform(thing, rule, 0)
@@ -96,7 +96,7 @@ export class Interpreter<T> {
     if (!this.ground.isThere(thing)) return
     const { axes } = this.ground.compiledOf(thing).component
     const axis = axes.findIndex(({ id }) => id === axisId)
-    if (!axes[axis]?.states.some(({ id }) => id === state) || this.ground.stateOf(thing, axis) === state) return
+    if (!axes[axis]?.states.some(({ id }) => id === state) || this.stateOf(thing, axis) === state) return
     this.enter(thing, axis, state, null)
   }
 
@@ -185,7 +185,7 @@ export class Interpreter<T> {
       const name = decidedBy(axis)
       const value = name !== null && news.includes(name) ? this.ground.named(thing, name) : undefined
       const to = name !== null && value !== undefined ? decidedState(axis, { [name]: value }) : null
-      if (to && to.id !== this.ground.stateOf(thing, index)) this.go(thing, index, to.id, null)
+      if (to && to.id !== this.stateOf(thing, index)) this.go(thing, index, to.id, null)
     }
   }
 
@@ -201,16 +201,16 @@ export class Interpreter<T> {
     this.ground.rest(thing, axis)
     countTimers(this.ground, thing, axis)
     this.ground.note({ what: 'settled', thing, axis })
-    const queued = this.ground.queued(thing, axis)
-    if (queued) this.ground.queue(thing, axis, null)
+    const queued = this.queued(thing, axis)
+    this.queue(thing, axis, null)
     for (const each of this.firing(thing, 'settled', null)) if (each.axis === axis) this.fire(thing, each)
     if (queued && this.ground.isThere(thing) && this.canFire(thing, { axis, rule: queued })) this.fire(thing, { axis, rule: queued })
   }
 
   /** The time of a rule that waits for time is up. */
-  timeIsUp(thing: T, firing: Firing): void {
-    elapse(this.ground, thing, firing.rule)
-    if (this.canFire(thing, firing)) this.fire(thing, firing)
+  timeIsUp(thing: T, timer: TimerRule): void {
+    elapse(this.ground, thing, timer)
+    if (this.canFire(thing, timer)) this.fire(thing, timer)
   }
 
   /** Does the actions of a rule from a group on, one group after another; those after one that is waited for go on when it has ended. */
@@ -241,15 +241,15 @@ export class Interpreter<T> {
 
   /** Whether a rule could fire now: its axis is in one of its states and its guard is true. */
   canFire(thing: T, { axis, rule }: Firing): boolean {
-    if (rule.target.go === 'ignored' || !holdsIn(rule, this.ground.stateOf(thing, axis))) return false
+    if (rule.target.go === 'ignored' || !holdsIn(rule, this.stateOf(thing, axis))) return false
     return rule.guard === null || this.ground.isTrue(thing, rule.guard)
   }
 
   /** The state a rule leads to from where its axis is now; null when it stays. */
   private targetOf(thing: T, { axis, rule }: Firing): Id | null {
-    if (rule.target.go === 'back') return this.ground.cameFrom(thing, axis)
+    if (rule.target.go === 'back') return cameFrom(this.ground.compiledOf(thing), axis, this.ground.kept(thing))
     const of = this.ground.compiledOf(thing).component.axes[axis]
-    return of ? leadsFrom(of, rule, this.ground.stateOf(thing, axis)) : null
+    return of ? leadsFrom(of, rule, this.stateOf(thing, axis)) : null
   }
 
   private enter(thing: T, axis: number, to: Id, rule: Rule | null): void {
@@ -263,7 +263,7 @@ export class Interpreter<T> {
   /** An axis goes to a state: what waited there to go elsewhere is forgotten, and the timers of the state begin. */
   private go(thing: T, axis: number, to: Id, rule: Rule | null): void {
     this.ground.change(thing, axis, to, rule)
-    if (this.ground.queued(thing, axis)) this.ground.queue(thing, axis, null)
+    this.queue(thing, axis, null)
     beginTimers(this.ground, thing, axis)
   }
 
@@ -307,6 +307,21 @@ export class Interpreter<T> {
       case 'close overlay':
         return this.ground.show(thing, action)
     }
+  }
+
+  private stateOf(thing: T, axis: number): Id {
+    return stateKept(this.ground.compiledOf(thing), axis, this.ground.kept(thing))
+  }
+
+  /** The rule of an axis that waits for its motion to end. */
+  private queued(thing: T, axis: number): Rule | null {
+    return queuedRule(this.ground.compiledOf(thing), axis, this.ground.kept(thing))
+  }
+
+  private queue(thing: T, axis: number, rule: Rule | null): void {
+    const { slots, component } = this.ground.compiledOf(thing)
+    const slot = slots.axes[axis]?.queued ?? -1
+    if (slot >= 0) this.ground.keepNumber(thing, slot, rule === null ? 0 : component.rules.indexOf(rule) + 1)
   }
 
   private atOnce(): Ends {

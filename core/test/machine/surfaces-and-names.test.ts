@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { EMPTY_MOTION, newScreen, type Axis, type Component, type Part, type Project, type Screen, type Variable } from '@rheoscope/core/document'
-import { compile, decidedState, isModal, namesOfBehaviour, overlayComponent, startInstance, surfaceComponent, tiedTo } from '@rheoscope/core/machine'
+import { compile, decidedState, isModal, namesOfBehaviour, overlayComponent, startInstance, surfaceComponent, tiedTo, timersOf } from '@rheoscope/core/machine'
 import { after, projectOf, small, tap, type SmallState } from '../run/small-component'
 
 const instance = (id: string, component: string, base: Part['base'] = {}): Part => ({ id, kind: 'instance', name: id, parent: 'frame', component, start: {}, base })
@@ -97,7 +97,8 @@ describe('how an instance starts', () => {
   const start = (more: object = {}) => startInstance({ path: 'p', compiled: compile(projectOf(component), component), environment: {}, states: {}, atMs: 7, ...more })
 
   test('in its start states, with nothing behind it and no timer counting yet', () => {
-    expect(start()).toMatchObject({ path: 'p', states: ['a'], cameFrom: [null], settlesMs: [null], policies: ['continue'], queued: [null], enteredMs: [7], lanes: [], cycles: [], timers: [], isAbsent: false, isMotionReduced: false })
+    expect(start()).toMatchObject({ path: 'p', states: ['a'], policies: ['continue'], lanes: [], cycles: [], isAbsent: false, isMotionReduced: false })
+    expect([start().numbers, start().clocks, timersOf(start())]).toEqual([[0, 0, 0], [Infinity, Infinity, Infinity], []])
   })
 
   test('in those it is given, unless there are none such', () => {

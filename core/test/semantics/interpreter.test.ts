@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals'
 import type { Action, InputAction } from '@rheoscope/core/document'
 import { advanceTo, send, startRun, type Run } from '@rheoscope/core/run'
+import { timersOf } from '@rheoscope/core/machine'
 import { after, every, projectOf, settled, small, tap, type SmallRule } from '../run/small-component'
 
 const set = (id: string, variable: string, to: string): Action => ({ id, do: 'set', variable, to })
@@ -73,7 +74,7 @@ test('only the first rule of an axis answers, and what one level has answered an
 
 test('a state begins with its own timers counting, and none of those that are ignored', () => {
   const rules: readonly SmallRule[] = [{ on: after(50), in: ['b'], to: 'a' }, { on: after(70), in: ['a'], to: { go: 'ignored' } }, { on: after(90), in: ['a'], to: 'b' }]
-  const counting = (run: Run) => run.instances.get('')!.timers.map(({ rule, dueMs }) => [rule.id, dueMs])
+  const counting = (run: Run) => timersOf(run.instances.get('')!).map(({ rule, dueMs }) => [rule.id, dueMs])
   const run = start(rules)
   expect(counting(run)).toEqual([['r2', 90]])
   advanceTo(run, 90)

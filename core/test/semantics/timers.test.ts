@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { EMPTY_MOTION, newProject, type Component, type Part, type Project, type Trigger } from '@rheoscope/core/document'
 import { advanceTo, send, startRun, type Run } from '@rheoscope/core/run'
+import { timersOf } from '@rheoscope/core/machine'
 import { after, every, projectOf, small, tap, type SmallRule } from '../run/small-component'
 
 const held = { id: 'h', name: 'isHeld', type: 'yes/no', start: false } as const
@@ -16,7 +17,7 @@ const put = (run: Run, state: string) => send(run, { do: 'put', instance: '', ax
 const states = (run: Run, path = '') => run.trace.flatMap((event) => (event.what === 'state' && event.instance === path ? [`${event.atMs} ${event.to}`] : []))
 
 /** How the timers stand: when they are due, or what is left of those that stand still. */
-const timers = (run: Run, path = '') => run.instances.get(path)!.timers.map(({ rule, dueMs, leftMs }) => `${rule.id} ${dueMs ?? (leftMs === null ? 'waits' : `stands at ${leftMs}`)}`)
+const timers = (run: Run, path = '') => timersOf(run.instances.get(path)!).map(({ rule, dueMs, leftMs }) => `${rule.id} ${dueMs ?? (leftMs === null ? 'waits' : `stands at ${leftMs}`)}`)
 
 const afterHeld = (ms: number, since: 'entering' | 'settling' = 'entering'): Trigger => ({ on: 'after', ms, since, pauseWhile: 'isHeld' })
 

@@ -1,5 +1,6 @@
 import { useRef } from 'react'
 import { firstOf, itemAt, lastOf, type Rule, type State } from '@rheoscope/core/document'
+import { timersOf } from '@rheoscope/core/machine'
 import { useFindingsOf } from '../checks/use-findings'
 import { useFrames } from '../playing/use-frames'
 import { useLive } from '../playing/use-live'
@@ -146,7 +147,8 @@ function Fired({ player, rule }: { readonly player: Player; readonly rule: Rule 
 function TimerBar({ player, rule }: { readonly player: Player; readonly rule: Rule }) {
   const bar = useRef<HTMLSpanElement>(null)
   useFrames(() => {
-    const timer = player.current.instances.get('')?.timers.find((each) => each.rule.id === rule.id)
+    const specimen = player.current.instances.get('')
+    const timer = specimen && timersOf(specimen).find((each) => each.rule.id === rule.id)
     const ms = 'ms' in rule.trigger ? rule.trigger.ms : 0
     const left = timer?.dueMs == null ? ms : timer.dueMs - player.nowMs
     const share = timer && ms > 0 ? 1 - left / ms : 0

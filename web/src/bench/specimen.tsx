@@ -1,4 +1,5 @@
 import type { Parameter } from '@rheoscope/core/document'
+import { timersOf } from '@rheoscope/core/machine'
 import type { DrawList } from '@rheoscope/core/scene'
 import { LiveSurface } from '../playing/live-surface'
 import type { Player } from '../playing/player'
@@ -77,8 +78,8 @@ function PutButtons({ player }: { readonly player: Player }) {
   const index = component.axes.indexOf(axis)
   const current = axis.states.find(({ id }) => id === states[index])
   const due = useReadout<HTMLSpanElement>(() => {
-    const timers = player.current.instances.get('')?.timers ?? []
-    const next = Math.min(...timers.map(({ dueMs }) => dueMs ?? Infinity))
+    const specimen = player.current.instances.get('')
+    const next = Math.min(...(specimen ? timersOf(specimen) : []).map(({ dueMs }) => dueMs ?? Infinity))
     return Number.isFinite(next) ? `leaves in ${msText(Math.max(0, next - player.nowMs))}` : ''
   })
   return (

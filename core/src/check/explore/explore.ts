@@ -1,8 +1,9 @@
 import { certain } from '../../document'
+import { keptAt } from '../../machine'
 import { MemoryAllowance, OBJECT_BYTES, USUAL_LIMIT, type Effort } from './effort'
 import { movesIn, type Outside, type Way } from './moves'
 import type { Network } from './network'
-import { keptAt, type Configuration, type Deadline, type Mark, type Occasion, type Outcome } from './occasion'
+import type { Configuration, Deadline, Mark, Occasion, Outcome } from './occasion'
 import { StateSpace, type Standing } from './space'
 import { bind, carriedOver, extentOf, extrapolate, includes, pass, readings, zeroZone, type Zone } from './zone'
 

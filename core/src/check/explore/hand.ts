@@ -1,6 +1,7 @@
+import { keptAt } from '../../machine'
 import type { HandChange, HandState } from '../../semantics'
 import type { Network } from './network'
-import { keptAt, type Configuration } from './occasion'
+import type { Configuration } from './occasion'
 import type { Spot } from './spots'
 
 /** What became of a press: it moved, and it was answered so that no tap follows. */

@@ -23,12 +23,12 @@ function bringAbout(instant: Instant, occasion: Occasion): void {
     case 'settle':
       return interpreter.settle(occasion.axis.thing, occasion.axis.own)
     case 'timer': {
-      const { thing, axis, rule } = occasion.timer
-      return interpreter.timeIsUp(thing, { axis: axis.own, rule })
+      const { thing, timed } = occasion.timer
+      return interpreter.timeIsUp(thing, timed)
     }
     case 'wait': {
       const { thing, rule, at } = occasion.wait
-      const stage = stageOfWait(instant.kept(at))
+      const stage = stageOfWait(instant.keptAt(at))
       configuration[at] = 0
       if (instant.isThere(thing)) interpreter.perform(thing, rule, stage)
       return
@@ -60,7 +60,7 @@ function act(instant: Instant, occasion: UserOccasion | { readonly what: 'long' 
     case 'point':
       person.hover(occasion.spot)
       // Whoever points elsewhere has moved too far for a long press.
-      if (instant.kept(network.pressedAt) !== numberOf(occasion.spot)) instant.hold({ longMs: null })
+      if (instant.keptAt(network.pressedAt) !== numberOf(occasion.spot)) instant.hold({ longMs: null })
       return
     case 'press':
     case 'release':

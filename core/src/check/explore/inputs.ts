@@ -1,10 +1,10 @@
 import { certain, type Input, type InputAction, type Project } from '../../document'
-import { axisAt, type Surface } from '../../machine'
+import { axisAt, keptAt, type Surface } from '../../machine'
 import { advanceTo, answering, forkFromHere, nextDueMs, send, shownFocus, shownSurfaces, startRun, type Run } from '../../run'
 import { pointOn, type Hit, type Point } from '../../scene'
 import type { Node } from './explore'
 import type { Network } from './network'
-import { keptAt, type Occasion } from './occasion'
+import type { Occasion } from './occasion'
 import type { Spot } from './spots'
 import { instantsOf, wayTo } from './timing'
 

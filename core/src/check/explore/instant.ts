@@ -1,6 +1,6 @@
 import { certain, type Action, type Id, type InterruptionPolicy, type Literal, type Rule } from '../../document'
 import { evaluate, namesOr } from '../../expression'
-import { tiedTo, type Compiled, type Content, type TimerChange, type TimerStatus } from '../../machine'
+import { keepState, keptAt, stateKept, TIMER, tiedTo, timerAfter, timerStatus, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
 import {
   Interpreter, isSameLevel, Person,
   type Ends, type Ground, type HandChange, type HandState, type Level, type Names, type Note,
@@ -10,7 +10,7 @@ import { holdsTrue, UNSURE, type Sure } from './sureness'
 import { NOTHING_HELD, type Held, type Manner } from './manner'
 import { markOf } from './mark-of'
 import type { NetAxis, NetItem, Network } from './network'
-import { keptAt, keptWait, PRESENCE, statusOf, TIMER, timerAfter, type Configuration, type Deadline, type Mark, type Outcome } from './occasion'
+import { keptWait, PRESENCE, type Configuration, type Deadline, type Mark, type Outcome } from './occasion'
 import { begin, dismiss, fill, keep } from './presence'
 import type { Answering, Spot } from './spots'
 import type { Thing } from './things'
@@ -45,8 +45,17 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     return { configuration: this.configuration, started: [...this.started], marks: this.marks }
   }
 
-  kept(at: number): number {
+  keptAt(at: number): number {
     return keptAt(this.configuration, at)
+  }
+
+  kept(thing: Thing): Kept {
+    if (!this.network.has(thing)) throw new Error(`${thing.path} is not looked at.`)
+    return { numbers: this.configuration, offset: this.network.offsetOf(thing) }
+  }
+
+  keepNumber(thing: Thing, slot: number, number: number): void {
+    this.configuration[this.network.offsetOf(thing) + slot] = number
   }
 
   isThere(thing: Thing): boolean {
@@ -56,21 +65,21 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   private isPresent(thing: Thing): boolean {
     if (this.coming.has(thing)) return false
     const item = this.network.items.get(thing)
-    if (item && this.kept(item.at) === PRESENCE.gone) return false
+    if (item && this.keptAt(item.at) === PRESENCE.gone) return false
     return thing.holder === null || !this.network.has(thing.holder) || this.isPresent(thing.holder)
   }
 
   /** The states of a thing's axes; those of things that are not looked at are as they began. */
   statesOf(thing: Thing): readonly Id[] {
     const axes = this.network.axesOfThing(thing)
-    return axes.length === 0 ? thing.states : axes.map(({ states, at }) => certain(states[this.kept(at)]))
+    return axes.length === 0 ? thing.states : axes.map(({ states, at }) => certain(states[this.keptAt(at)]))
   }
 
   /** What the kept names of a thing stand for; those nobody knows are left out. */
   namesOf(thing: Thing): Readonly<Record<string, Literal>> {
     const known: Record<string, Literal> = {}
     for (const [name, kept] of this.network.namesOfThing(thing)) {
-      const value = kept.domain.valueOf(this.kept(kept.at))
+      const value = kept.domain.valueOf(this.keptAt(kept.at))
       if (value !== undefined) known[name] = value
     }
     return known
@@ -115,48 +124,23 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     this.configuration[this.axis(thing, own).motionAt] = 0
   }
 
-  timer(thing: Thing, rule: Rule): TimerStatus | null {
-    const timer = this.network.timerFor(thing, rule)
-    return timer ? statusOf(this.kept(timer.at)) : null
-  }
-
-  time(thing: Thing, rule: Rule, change: TimerChange): void {
-    const timer = this.network.timerFor(thing, rule)
-    if (!timer) return
-    const after = timerAfter(this.kept(timer.at), change)
+  time(thing: Thing, timed: TimerRule, change: TimerChange): void {
+    const timer = this.network.timerFor(thing, timed)
+    const after = timerAfter(this.keptAt(timer.at), change)
     this.configuration[timer.at] = after
-    if (after === TIMER.blurred) this.isExact = false
-    if (after === TIMER.counts || after === TIMER.blurred) this.start(this.network.timerClock(timer))
+    if (after === TIMER.resumed) this.isExact = false
+    if (timerStatus(after) === 'counts') this.start(this.network.timerClock(timer))
   }
 
   compiledOf({ compiled }: Thing): Compiled {
     return compiled
   }
 
-  stateOf(thing: Thing, own: number): Id {
-    const { states, at } = this.axis(thing, own)
-    return certain(states[this.kept(at)])
-  }
-
-  cameFrom(thing: Thing, own: number): Id | null {
-    const { states, fromAt } = this.axis(thing, own)
-    return states[this.kept(fromAt) - 1] ?? null
-  }
-
   inTheWay(thing: Thing, own: number): InterruptionPolicy | null {
     const axis = this.axis(thing, own)
-    const moving = axis.motionAt < 0 ? 0 : this.kept(axis.motionAt)
+    const moving = axis.motionAt < 0 ? 0 : this.keptAt(axis.motionAt)
     const { policy, most } = this.network.span(moving)
     return moving > 0 && most > 0 && !this.isEnding(axis) ? policy : null
-  }
-
-  queued(thing: Thing, own: number): Rule | null {
-    const { queuedAt } = this.axis(thing, own)
-    return queuedAt < 0 ? null : (thing.compiled.component.rules[this.kept(queuedAt) - 1] ?? null)
-  }
-
-  queue(thing: Thing, own: number, rule: Rule | null): void {
-    this.configuration[this.axis(thing, own).queuedAt] = rule === null ? 0 : thing.compiled.component.rules.indexOf(rule) + 1
   }
 
   /** How long the next motion takes follows from what is done about the one that goes; see `Manner.span`. */
@@ -172,12 +156,12 @@ export class Instant implements Ground<Thing, Spot, Spot> {
 
   tied(thing: Thing, own: number): { readonly variable: string; readonly value: Literal } | null {
     const axis = thing.compiled.component.axes[own]
-    return axis && axis.boundTo !== null ? tiedTo(axis, this.stateOf(thing, own), this.environmentOf(thing)) : null
+    return axis && axis.boundTo !== null ? tiedTo(axis, stateKept(thing.compiled, own, this.kept(thing)), this.environmentOf(thing)) : null
   }
 
   named(thing: Thing, name: string): Literal | undefined {
     const kept = this.network.nameFor(thing, name)
-    return kept?.domain.valueOf(this.kept(kept.at))
+    return kept?.domain.valueOf(this.keptAt(kept.at))
   }
 
   give(thing: Thing, variable: string): readonly Thing[] {
@@ -197,7 +181,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     if (!kept) return false
     const after = kept.domain.numberOf(value)
     if (after === UNKNOWN) this.isExact = false
-    else if (after === this.kept(kept.at)) return false
+    else if (after === this.keptAt(kept.at)) return false
     this.configuration[kept.at] = after
     return true
   }
@@ -215,11 +199,10 @@ export class Instant implements Ground<Thing, Spot, Spot> {
 
   change(thing: Thing, own: number, state: Id, rule: Rule | null): void {
     const axis = this.axis(thing, own)
-    const [from, to] = [this.kept(axis.at), axis.states.indexOf(state)]
-    const left = axis.motionAt < 0 || this.isEnding(axis) ? 0 : this.kept(axis.motionAt)
+    const [from, to] = [this.keptAt(axis.at), axis.states.indexOf(state)]
+    const left = axis.motionAt < 0 || this.isEnding(axis) ? 0 : this.keptAt(axis.motionAt)
     const before = this.statesOf(thing)
-    this.configuration[axis.at] = to
-    if (axis.fromAt >= 0) this.configuration[axis.fromAt] = from + 1
+    keepState(thing.compiled, own, to, { numbers: this.configuration, offset: this.network.offsetOf(thing) })
     let span = 0
     if (axis.motionAt >= 0) {
       span = this.network.spanIndex(this.manner.span(axis, { states: before, from, to, rule, names: this.namesOf(thing), left: this.network.span(left) }))
@@ -250,7 +233,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
 
   motionEnds(thing: Thing, own: number): Ends {
     const axis = this.axis(thing, own)
-    return this.manner.driven(axis, this.statesOf(thing), axis.motionAt < 0 ? null : this.network.span(this.kept(axis.motionAt)))
+    return this.manner.driven(axis, this.statesOf(thing), axis.motionAt < 0 ? null : this.network.span(this.keptAt(axis.motionAt)))
   }
 
   pulse(thing: Thing, action: Extract<Action, { do: 'pulse' }>): Ends {
@@ -310,7 +293,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
 
   isLeaving(thing: Thing): boolean {
     const item = this.network.items.get(thing)
-    return item !== undefined && (this.leaving.has(item) || this.kept(item.at) >= PRESENCE.leaving)
+    return item !== undefined && (this.leaving.has(item) || this.keptAt(item.at) >= PRESENCE.leaving)
   }
 
   canFocus(spot: Spot): boolean {
@@ -323,7 +306,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   }
 
   hold(change: HandChange<Spot, Spot>): void {
-    if (change.longMs != null && this.kept(this.network.longAt) === 0) this.start(this.network.longClock)
+    if (change.longMs != null && this.keptAt(this.network.longAt) === 0) this.start(this.network.longClock)
     keepHand(this.network, this.configuration, change)
   }
 
@@ -334,8 +317,8 @@ export class Instant implements Ground<Thing, Spot, Spot> {
 
   /** That the second may come too late counts as another tap, which is possible as well. */
   isSecond(tap: Spot): boolean {
-    if (this.kept(this.network.tappedAt) > 0) this.isExact = false
-    return this.kept(this.network.tappedAt) === numberOf(tap)
+    if (this.keptAt(this.network.tappedAt) > 0) this.isExact = false
+    return this.keptAt(this.network.tappedAt) === numberOf(tap)
   }
 
   get minds(): Readonly<Record<'hover' | 'focus', boolean>> {

@@ -1,12 +1,12 @@
 import { certain, type Action, type Id, type Literal, type Motion, type Rule } from '../../document'
 import {
-  changePresence, changeState, laneEndOf, pulse, standsInTheWay, startInstance, type Content, type Instance,
+  changePresence, changeState, laneEndOf, motionEndMs, pulse, standsInTheWay, startInstance, type Content, type Instance,
 } from '../../machine'
 import { formOf, resolveTiming, staggerDelayMs, type MotionSources } from '../../motion'
 import { listEntrance } from '../../run'
 import { recipientsOf } from '../../semantics'
 import { NO_SPAN, type NetAxis, type Network, type Span } from './network'
-import { TIMER, type Configuration } from './occasion'
+import type { Configuration } from './occasion'
 import { answeringOf, type Answering } from './spots'
 import { contentsIn, type Thing } from './things'
 
@@ -157,18 +157,19 @@ export class Manner {
 
   /** Puts a thing into a configuration as it begins, before any of its timers has. */
   restart(configuration: Configuration, thing: Thing): void {
-    for (const axis of this.network.axesOfThing(thing)) {
-      configuration[axis.at] = axis.start
-      for (const at of [axis.fromAt, axis.motionAt, axis.queuedAt]) if (at >= 0) configuration[at] = 0
+    const offset = this.network.offsetOf(thing)
+    configuration.fill(0, offset, offset + thing.compiled.slots.size)
+    for (const { at, motionAt, start } of this.network.axesOfThing(thing)) {
+      configuration[at] = start
+      if (motionAt >= 0) configuration[motionAt] = 0
     }
-    for (const { at } of this.network.timersOfThing(thing)) configuration[at] = TIMER.off
     for (const kept of this.network.namesOfThing(thing).values()) if (kept.thing === thing) configuration[kept.at] = kept.domain.numberOf(thing.environment[kept.name])
   }
 
   private timeOf(axis: NetAxis, changing: Changing): number {
     const { from, to, rule, states, names } = changing
     const key = `${axis.index} ${from} ${to} ${rule?.id ?? ''} ${states.join(' ')} ${JSON.stringify(names)}`
-    const known = this.spans.get(key) ?? this.changed(axis, changing).settlesMs[axis.own] ?? 0
+    const known = this.spans.get(key) ?? motionEndMs(this.changed(axis, changing), axis.own, 0)
     this.spans.set(key, known)
     return known
   }

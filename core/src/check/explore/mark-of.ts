@@ -1,7 +1,8 @@
+import { keptAt } from '../../machine'
 import type { Note } from '../../semantics'
 import { UNKNOWN } from './domain'
 import type { Network } from './network'
-import { keptAt, type Configuration, type Mark } from './occasion'
+import type { Configuration, Mark } from './occasion'
 import type { Thing } from './things'
 
 /** What is worth knowing of something that has just happened in a configuration; null when nothing is. Changes of state are marked with how long they take, where they are made. */

@@ -1,7 +1,8 @@
 import type { Modifiers } from '../../document'
+import { keptAt } from '../../machine'
 import type { Instant } from './instant'
 import type { Network } from './network'
-import { keptAt, type Occasion, type UserOccasion } from './occasion'
+import type { Occasion, UserOccasion } from './occasion'
 import type { Spot } from './spots'
 
 /** The ways in which somebody works. */

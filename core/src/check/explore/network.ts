@@ -1,7 +1,6 @@
-import { certain, theOne, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
+import { certain, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
 import { isShared, namesOr } from '../../expression'
-import { axisAt, decidedBy, msOf } from '../../machine'
-import { motionSources } from '../../motion'
+import { axisAt, decidedBy, msOf, policiesOf, type TimerRule } from '../../machine'
 import { Domain } from './domain'
 import { keysIn } from './moves'
 import { comparedWith, namesThatMatter, saidOf } from './names'
@@ -18,12 +17,8 @@ export interface NetAxis {
   readonly start: number
   /** Where the state is kept. */
   readonly at: number
-  /** Where the state it came from is kept, when a rule goes back there; -1 otherwise. */
-  readonly fromAt: number
   /** Where it is kept how long the motion into the state takes, when anything depends on it; -1 otherwise. */
   readonly motionAt: number
-  /** Where the rule is kept that waits for the motion to end; -1 when none ever does. */
-  readonly queuedAt: number
 }
 
 /** A rule that waits for time, and where a configuration keeps whether it counts. */
@@ -31,6 +26,7 @@ export interface NetTimer {
   readonly index: number
   readonly thing: Thing
   readonly axis: NetAxis
+  readonly timed: TimerRule
   readonly rule: Rule
   readonly ms: number
   readonly at: number
@@ -109,7 +105,8 @@ export class Network {
   private readonly spans: Span[] = [NO_SPAN]
   private readonly own: ReadonlySet<Thing>
   private readonly axisOfThing = new Map<Thing, readonly NetAxis[]>()
-  private readonly timerOfRule: ReadonlyMap<Thing, ReadonlyMap<Rule, NetTimer>>
+  private readonly offsets = new Map<Thing, number>()
+  private readonly timerAt: NetTimer[] = []
   private readonly nameOfThing = new Map<Thing, ReadonlyMap<string, NetName>>()
   private next = 0
 
@@ -125,10 +122,14 @@ export class Network {
     this.mattersDrag = listens('drag start', 'drag', 'drag end')
     this.keys = keysIn({ things })
     this.mattersFocus = listens('focus', 'blur') || asks('focused')
+    for (const thing of things) {
+      this.offsets.set(thing, this.next)
+      this.next += thing.compiled.slots.size
+    }
     this.axes = this.axesOf(options)
     for (const axis of this.axes) this.axisOfThing.set(axis.thing, [...(this.axisOfThing.get(axis.thing) ?? []), axis])
     this.timers = this.timersOf()
-    this.timerOfRule = new Map([...grouped(this.timers, ({ thing }) => thing)].map(([thing, timers]) => [thing, new Map(timers.map((timer) => [timer.rule, timer]))]))
+    for (const timer of this.timers) this.timerAt[timer.at] = timer
     this.waits = things.flatMap((thing) => thing.compiled.component.rules.filter(({ actions }) => actions.some(({ awaited }) => awaited)).map((rule) => ({ thing, rule }))).map((wait, index) => ({ ...wait, index, at: this.next++ }))
     this.items = new Map(things.filter(({ isItem, holder }) => isItem && holder !== null && things.includes(holder)).map((thing, index) => [thing, { index, thing, at: this.next++ }]))
     this.names = this.namesOf(matters, new Set([...(options.watched ?? new Map()).values()].flat()))
@@ -147,12 +148,13 @@ export class Network {
     return this.axisOfThing.get(thing) ?? []
   }
 
-  timersOfThing(thing: Thing): Iterable<NetTimer> {
-    return this.timerOfRule.get(thing)?.values() ?? NO_TIMERS
+  /** Where the slots of a thing begin. */
+  offsetOf(thing: Thing): number {
+    return this.offsets.get(thing) ?? 0
   }
 
-  timerFor(thing: Thing, rule: Rule): NetTimer | undefined {
-    return this.timerOfRule.get(thing)?.get(rule)
+  timerFor(thing: Thing, { slot }: TimerRule): NetTimer {
+    return certain(this.timerAt[this.offsetOf(thing) + slot])
   }
 
   axisOf(thing: Thing, id: Id): NetAxis | undefined {
@@ -208,22 +210,20 @@ export class Network {
     return this.things.flatMap((thing) =>
       thing.compiled.component.axes.map((axis, own): NetAxis => {
         const rules = thing.compiled.component.rules.filter((rule) => rule.axis === axis.id)
-        const policies = policiesOf(this.project, thing, axis.id)
+        const policies = policiesOf(this.project, thing.compiled.component, axis)
         const waits = rules.some(({ trigger }) => trigger.on === 'settled' || ('since' in trigger && trigger.since === 'settling')) || policies.size > 0
         const isFollowed = followed.some((each) => each.thing === thing && each.axis === axis.id)
         return {
           index: index++, thing, own, states: axis.states.map(({ id }) => id), start: axis.states.findIndex(({ id }) => id === thing.states[own]),
-          at: this.next++,
-          fromAt: rules.some(({ target }) => target.go === 'back') ? this.next++ : -1,
+          at: this.offsetOf(thing) + certain(thing.compiled.slots.axes[own]).state,
           motionAt: waits || isFollowed ? this.next++ : -1,
-          queuedAt: policies.has('finish first') ? this.next++ : -1,
         }
       }))
   }
 
   private timersOf(): readonly NetTimer[] {
-    return this.things.flatMap((thing) => thing.compiled.timers.map(({ axis, rule }) => ({ thing, rule, axis: certain(this.axesOfThing(thing)[axis]) })))
-      .map((timer, index) => ({ ...timer, index, ms: msOf(timer.rule), at: this.next++ }))
+    return this.things.flatMap((thing) => thing.compiled.timers.map((timed) => ({ thing, timed, rule: timed.rule, ms: msOf(timed.rule), axis: certain(this.axesOfThing(thing)[timed.axis]), at: this.offsetOf(thing) + timed.slot })))
+      .map((timer, index) => ({ ...timer, index }))
   }
 
   private namesOf(matters: ReadonlyMap<Thing, ReadonlySet<string>>, watched: ReadonlySet<string>): readonly NetName[] {
@@ -272,20 +272,4 @@ export class Network {
 /** A motion that takes no time. */
 export const NO_SPAN: Span = { least: 0, most: 0, policy: 'continue' }
 
-const NO_TIMERS: readonly NetTimer[] = []
-
 const NO_NAMES: ReadonlyMap<string, NetName> = new Map()
-
-function grouped<K, V>(values: readonly V[], keyOf: (value: V) => K): ReadonlyMap<K, readonly V[]> {
-  const groups = new Map<K, V[]>()
-  for (const value of values) groups.set(keyOf(value), [...(groups.get(keyOf(value)) ?? []), value])
-  return groups
-}
-
-/** The ways other than retargeting in which motions of an axis can deal with one another. */
-function policiesOf(project: Project, { compiled: { component } }: Thing, axis: Id): ReadonlySet<InterruptionPolicy> {
-  const rules = component.rules.filter((rule) => rule.axis === axis)
-  const states = theOne(component.axes, ({ id }) => id === axis).states
-  const motions = [...rules.map(({ motion }) => motion), ...component.pairs.filter((pair) => pair.axis === axis).map(({ motion }) => motion), ...motionSources(project, component, axis, certain(states[0]).id, certain(states[0]).id, null)]
-  return new Set(motions.flatMap((motion) => (motion?.policy !== undefined && motion.policy !== 'continue' ? [motion.policy] : [])))
-}

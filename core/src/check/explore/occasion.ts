@@ -1,5 +1,5 @@
 import type { Id, Modifiers, Rule, TriggerKind } from '../../document'
-import type { TimerChange, TimerStatus } from '../../machine'
+import { keptAt, TIMER, timerStatus } from '../../machine'
 import { DOUBLE_TAP_MS, turnOf, TURNS, type Due } from '../../semantics'
 import type { NetAxis, NetItem, NetName, NetTimer, NetWait, Network } from './network'
 import { isKeptBack, type Spot } from './spots'
@@ -41,9 +41,6 @@ export type Mark =
 /** What things are like between two occasions, as a list of numbers laid out by the network. */
 export type Configuration = Int32Array
 
-/** What a configuration keeps at a place; 0 where it keeps nothing. */
-export const keptAt = (configuration: Configuration, at: number): number => configuration[at] ?? 0
-
 /** The state a configuration has an axis in. */
 export const stateIn = ({ states, at }: Pick<NetAxis, 'states' | 'at'>, configuration: Configuration): Id => states[keptAt(configuration, at)] ?? ''
 
@@ -52,37 +49,6 @@ export interface Outcome {
   readonly configuration: Configuration
   readonly started: readonly number[]
   readonly marks: readonly Mark[]
-}
-
-/** How a timer is kept: as it began, stopped on its way, or counting again after that, nobody knows from where. */
-export const TIMER = { off: 0, counts: 1, waits: 2, held: 3, stopped: 4, blurred: 5 } as const
-
-export function statusOf(timer: number): TimerStatus | null {
-  switch (timer) {
-    case TIMER.off:
-      return null
-    case TIMER.waits:
-      return 'waits'
-    case TIMER.held:
-    case TIMER.stopped:
-      return 'held'
-    default:
-      return 'counts'
-  }
-}
-
-/** How a timer is kept after a change. */
-export function timerAfter(timer: number, change: TimerChange): number {
-  switch (change) {
-    case 'stops':
-      return TIMER.stopped
-    case 'goes on':
-      return timer === TIMER.held ? TIMER.counts : TIMER.blurred
-    case 'ends':
-      return TIMER.off
-    default:
-      return TIMER[change]
-  }
 }
 
 /** Whether an item of a list is there; from `leaving` on it is on its way out, with the number of the span that takes. */
@@ -111,10 +77,10 @@ export function deadlinesIn(network: Network, configuration: Configuration): rea
   }
   for (const timer of network.timers) {
     const { rule, ms, thing, at } = timer
-    const status = keptAt(configuration, at)
-    if (status !== TIMER.counts && status !== TIMER.blurred) continue
+    const kept = keptAt(configuration, at)
+    if (timerStatus(kept) !== 'counts') continue
     const rank = rankOf(thing, { what: 'timer', place: thing.compiled.component.rules.indexOf(rule) })
-    deadlines.push({ clock: network.timerClock(timer), least: status === TIMER.blurred ? 0 : ms, most: ms, rank, occasion: { what: 'timer', timer } })
+    deadlines.push({ clock: network.timerClock(timer), least: kept === TIMER.resumed ? 0 : ms, most: ms, rank, occasion: { what: 'timer', timer } })
   }
   for (const wait of network.waits) {
     const kept = keptAt(configuration, wait.at)

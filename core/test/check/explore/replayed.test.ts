@@ -2,7 +2,8 @@ import { afterAll, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { skerryLine } from '@rheoscope/core/demo'
 import type { Project } from '@rheoscope/core/document'
-import { compile, surfaceComponent, type Surface } from '@rheoscope/core/machine'
+import { compile, keptAt, surfaceComponent, type Surface } from '@rheoscope/core/machine'
+import type { Run } from '@rheoscope/core/run'
 import { enact, explore, Network, thingsOn, WAYS, wayTo, type Node, type Place, type Thing, type Way } from '../../../src/check/explore'
 import { differentGroups, surfaces } from './demo-groups'
 import { machines, projectWith } from './random-machine'
@@ -24,6 +25,8 @@ function goFirstWays(project: Project, surface: Surface, things: readonly Thing[
   const network = new Network(project, things, { hasKeyboard: ways.includes('keyboard') })
   const { nodes, isExact } = explore(network, { ways, limit: LIMIT })
   const rate = isExact ? rates.exact : rates.others
+  const isWhole = nodes.length < LIMIT
+  const kept = new Set(nodes.map(({ place }) => numbersIn(network, place)))
   const firsts = new Map<Place, Node>()
   for (const node of nodes) if (node.depth <= MOST_STEPS && !firsts.has(node.place)) firsts.set(node.place, node)
   for (const node of [...firsts.values()].slice(-many)) {
@@ -35,14 +38,23 @@ function goFirstWays(project: Project, surface: Surface, things: readonly Thing[
     rate.ways++
     if (JSON.stringify(gone) === JSON.stringify(explored)) rate.gone++
     else if (isExact) expect(gone).toEqual(explored)
+    if (isExact && isWhole && run) expect(kept).toContain(numbersOf(run, network))
   }
 }
 
-test.each(surfaces)('on %s a run goes the ways of an exact exploration, with the same marks', (_name, surface) => {
+/** What a run and a place of an exploration keep of each thing that stands there, in the same slots. */
+const numbersOf = (run: Run, { things }: Network): string => things.map(({ path }) => run.instances.get(path)?.numbers.join(' ') ?? 'gone').join()
+const numbersIn = (network: Network, { configuration }: Place): string => network.things.map((thing) => {
+  const item = network.items.get(thing)
+  const [from, { size }] = [network.offsetOf(thing), thing.compiled.slots]
+  return item && keptAt(configuration, item.at) === 0 ? 'gone' : configuration.subarray(from, from + size).join(' ')
+}).join()
+
+test.each(surfaces)('on %s a run goes the ways of an exact exploration, with the same marks, and keeps the same numbers', (_name, surface) => {
   for (const group of differentGroups(surface)) goFirstWays(skerryLine, surface, group, WAYS, WAYS_GONE.demo)
 })
 
-test('runs go the ways of exact explorations of random machines, with the same marks', () => {
+test('runs go the ways of exact explorations of random machines, with the same marks, and keep the same numbers', () => {
   fc.assert(fc.property(machines, (plain) => {
     const project = projectWith(plain)
     goFirstWays(project, { screen: 'screen' }, thingsOn(project, compile(project, surfaceComponent(project, { screen: 'screen' }))).slice(1), ['mouse'], WAYS_GONE.random)

@@ -1,0 +1,70 @@
+import { certain, firstStateOf, type Axis, type Component, type Id, type InterruptionPolicy, type Project, type Rule } from '../document'
+import { motionSources } from '../motion'
+import { axisAt, type Compiled } from './compiled'
+
+/** Where it is kept how an axis stands: by number, in slots; −1 for what nothing depends on. */
+export interface AxisSlots {
+  /** Its state, by the place among its states. */
+  readonly state: number
+  /** The state it came from, by that place and 1, where a rule goes back there; 0 before its first change. */
+  readonly from: number
+  /** The rule that waits for its motion to end, by its place among the rules and 1, where one ever does; 0 for none. */
+  readonly queued: number
+}
+
+/** Where the numbers of an instance are kept that decide what it does next: how its axes stand, then its timers (`TimerRule.slot`). A run keeps such numbers for each instance, an exploration for all of them in one row. */
+export interface Slots {
+  readonly axes: readonly AxisSlots[]
+  readonly size: number
+}
+
+/** Slots that begin somewhere in a row of numbers. */
+export interface Kept {
+  readonly numbers: ArrayLike<number>
+  readonly offset: number
+}
+
+export function slotsOf(project: Project, component: Component): Slots {
+  let next = 0
+  const axes = component.axes.map((axis): AxisSlots => ({
+    state: next++,
+    from: component.rules.some((rule) => rule.axis === axis.id && rule.target.go === 'back') ? next++ : -1,
+    queued: policiesOf(project, component, axis).has('finish first') ? next++ : -1,
+  }))
+  return { axes, size: next }
+}
+
+/** The ways other than retargeting in which motions of an axis can deal with one another. */
+export function policiesOf(project: Project, component: Component, axis: Axis): ReadonlySet<InterruptionPolicy> {
+  const rules = component.rules.filter((rule) => rule.axis === axis.id)
+  const first = firstStateOf(axis).id
+  const motions = [...rules.map(({ motion }) => motion), ...component.pairs.filter((pair) => pair.axis === axis.id).map(({ motion }) => motion), ...motionSources(project, component, axis.id, first, first, null)]
+  return new Set(motions.flatMap((motion) => (motion?.policy !== undefined && motion.policy !== 'continue' ? [motion.policy] : [])))
+}
+
+type Slotted = Pick<Compiled, 'component' | 'slots'>
+
+export const stateKept = (compiled: Slotted, axis: number, { numbers, offset }: Kept): Id =>
+  certain(axisAt(compiled, axis).states[keptAt(numbers, offset + certain(compiled.slots.axes[axis]).state)]).id
+
+/** The state an axis was in before; null before its first change. */
+export function cameFrom(compiled: Slotted, axis: number, { numbers, offset }: Kept): Id | null {
+  const { from } = certain(compiled.slots.axes[axis])
+  return from < 0 ? null : (axisAt(compiled, axis).states[keptAt(numbers, offset + from) - 1]?.id ?? null)
+}
+
+/** An axis goes to a state; where it came from is kept. */
+export function keepState({ slots }: Pick<Compiled, 'slots'>, axis: number, to: number, { numbers, offset }: { readonly numbers: Int32Array | number[]; readonly offset: number }): void {
+  const { state, from } = certain(slots.axes[axis])
+  if (from >= 0) numbers[offset + from] = keptAt(numbers, offset + state) + 1
+  numbers[offset + state] = to
+}
+
+/** The rule of an axis that waits for its motion to end; the last one wins. */
+export function queuedRule({ component, slots }: Slotted, axis: number, { numbers, offset }: Kept): Rule | null {
+  const { queued } = certain(slots.axes[axis])
+  return queued < 0 ? null : (component.rules[keptAt(numbers, offset + queued) - 1] ?? null)
+}
+
+/** What a slot has; 0 where nothing is kept. */
+export const keptAt = (numbers: ArrayLike<number>, slot: number): number => numbers[slot] ?? 0
