@@ -54,6 +54,8 @@ export const Rule = object({
   motion: orNull(Motion),
   /** The event goes on outward after this rule has fired. */
   letThrough: boolean,
+  /** Actions that wait for others are done though the state this led to has been left meanwhile. */
+  alsoAfterLeaving: optional(boolean),
 })
 export interface Rule extends Of<typeof Rule> {}
 

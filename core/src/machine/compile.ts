@@ -51,6 +51,7 @@ function build(project: Project, component: Component, holders: readonly string[
     project, component, parts, root: rootOf({ parts }), holders: inside, inner: [...new Set(inner)],
     partIndex: new Map(parts.map(({ part, index }) => [part.id, index])),
     rulesOn: rulesByTrigger(component), ...slotted(project, component),
+    awaiting: component.rules.filter(({ actions }) => actions.some(({ awaited }) => awaited)),
     targetsOf: (situation) => resolver.targetsOf(situation),
     valueOf: (property, value, around) => resolver.valueOf(property, value, around),
     reads: new Set([...ofValues, ...ofLists, ...namesOfBehaviour(component)]),

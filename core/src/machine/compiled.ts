@@ -99,6 +99,8 @@ export interface Compiled {
   readonly rulesOn: ReadonlyMap<TriggerKind, readonly Rule[]>
   /** The rules that wait for time. */
   readonly timers: readonly TimerRule[]
+  /** The rules some of whose actions wait for others. */
+  readonly awaiting: readonly Rule[]
   readonly slots: Slots
   /** The parts that hold instances. */
   readonly holders: readonly HolderPart[]

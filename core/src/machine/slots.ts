@@ -29,9 +29,15 @@ export function slotsOf(project: Project, component: Component): Slots {
   const axes = component.axes.map((axis): AxisSlots => ({
     state: next++,
     from: component.rules.some((rule) => rule.axis === axis.id && rule.target.go === 'back') ? next++ : -1,
-    queued: policiesOf(project, component, axis).has('finish first') ? next++ : -1,
+    queued: canWait(project, component, axis) ? next++ : -1,
   }))
   return { axes, size: next }
+}
+
+/** Whether a rule ever waits for the motion of an axis to end: any where motions finish first, and timers where they let nothing in. */
+function canWait(project: Project, component: Component, axis: Axis): boolean {
+  const policies = policiesOf(project, component, axis)
+  return policies.has('finish first') || (policies.has('ignore') && component.rules.some((rule) => rule.axis === axis.id && (rule.trigger.on === 'after' || rule.trigger.on === 'every')))
 }
 
 /** The ways other than retargeting in which motions of an axis can deal with one another. */

@@ -37,7 +37,7 @@ export class Moment implements Ground<string, Pointed, Focus> {
     const { run } = this
     const due = run.postponed.filter(({ dueMs }) => dueMs <= run.nowMs)
     run.postponed = run.postponed.filter(({ dueMs }) => dueMs > run.nowMs)
-    for (const { path, rule, group } of due) if (this.isThere(path)) this.interpreter.perform(path, rule, group)
+    for (const { path, rule, group } of due) this.interpreter.goOn(path, rule, group)
   }
 
   /** What is due for an instance now and goes first. */
@@ -83,11 +83,9 @@ export class Moment implements Ground<string, Pointed, Focus> {
     this.redraw(completed(this.at(path), axis))
   }
 
-  following(paths: readonly string[]): (path: string) => void {
-    const before = new Map(paths.map((path) => [path, this.run.instances.get(path)]))
-    return (path) => {
-      const was = before.get(path)
-      this.run.frames.drawn = null
+  following(path: string): () => void {
+    const was = this.run.instances.get(path)
+    return () => {
       if (was) carry(this, was)
     }
   }
@@ -100,7 +98,7 @@ export class Moment implements Ground<string, Pointed, Focus> {
     this.run.trace.push({
       what: 'state', atMs, instance: path, axis: axisId(before, axis), from: this.stateOf(path, axis), to, rule: rule?.id ?? null, settlesMs: motionEndMs(after, axis, atMs),
     })
-    keep(this.run, after)
+    this.redraw(after)
   }
 
   rest(path: string, axis: number): void {
@@ -145,7 +143,7 @@ export class Moment implements Ground<string, Pointed, Focus> {
       const instance = this.run.instances.get(path)
       const changes = Object.entries(names).flatMap(([name, value]) => (!instance || value === undefined || instance.environment[name] === value ? [] : [[name, value] as const]))
       if (!instance || changes.length === 0) continue
-      keep(this.run, changeEnvironment(instance, { ...instance.environment, ...Object.fromEntries(changes) }))
+      this.redraw(changeEnvironment(instance, { ...instance.environment, ...Object.fromEntries(changes) }))
       news.set(path, changes.map(([name]) => name))
     }
     return news
@@ -209,7 +207,12 @@ export class Moment implements Ground<string, Pointed, Focus> {
   }
 
   postpone(path: string, rule: Rule, group: number, [, dueMs]: Ends): void {
+    this.forget(path, rule)
     this.run.postponed = [...this.run.postponed, { dueMs, path, rule, group }]
+  }
+
+  forget(path: string, rule: Rule): void {
+    this.run.postponed = this.run.postponed.filter((each) => each.path !== path || each.rule !== rule)
   }
 
   note(note: Note<string>): void {

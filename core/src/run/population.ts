@@ -129,6 +129,7 @@ export function remove(run: Run, path: string): void {
     run.population.leaving.delete(known)
     run.population.order.delete(known)
     strike(run.population.listeners, known)
+    run.postponed = run.postponed.filter((each) => each.path !== known)
     run.trace.push({ what: 'gone', atMs: run.nowMs, instance: known })
   }
 }

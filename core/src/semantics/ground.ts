@@ -69,8 +69,8 @@ export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> 
   nowMs(): number
   isThere(thing: T): boolean
   compiledOf(thing: T): Compiled
-  /** Keeps how things are. What it returns carries, for one of them, what has become other since to what stands inside and around it. */
-  following(things: readonly T[]): (thing: T) => void
+  /** Keeps how a thing is. What it returns carries what has become other since to what stands inside and around it. */
+  following(thing: T): () => void
 
   /** The numbers that decide what a thing does next, in the slots of its component. */
   kept(thing: T): Kept
@@ -122,8 +122,10 @@ export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> 
   pulse(thing: T, action: Extract<Action, { do: 'pulse' }>): Ends
   /** Shows another screen, opens or closes an overlay, and says when that is done. */
   show(thing: T, action: Extract<Action, { do: 'go to screen' | 'open overlay' | 'close overlay' }>): Ends
-  /** Keeps what is left of the actions of a rule, from a group on, until those it waits for have ended. */
+  /** Keeps what is left of the actions of a rule, from a group on, until those it waits for have ended; what was left of them before is not done. */
   postpone(thing: T, rule: Rule, group: number, ends: Ends): void
+  /** What is left of the actions of a rule is not done. */
+  forget(thing: T, rule: Rule): void
   note(note: Note<T>): void
 
   // What a person is in the middle of, and finds

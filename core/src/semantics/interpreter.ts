@@ -1,7 +1,8 @@
-import { holdsIn, leadsFrom, RheoError, sameValue, type Action, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../document'
+import { holdsIn, leadsFrom, orElse, sameValue, stateProperty, type Action, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../document'
 import { cameFrom, decidedBy, decidedState, queuedRule, stateKept, type Compiled, type Content, type TimerRule } from '../machine'
 import { groupsOf } from './action-groups'
 import type { Ends, Ground, Level, Names } from './ground'
+import { Step, type Move } from './step'
 import { beginAllTimers, beginTimers, countTimers, elapse, holdTimers, stopTimers } from './timers'
 
 /** So many rules may fire at one instant; more are taken to go on without end. */
@@ -25,6 +26,17 @@ export interface Arranged {
   readonly come: readonly Content[]
 }
 
+/** A rule that answers an event on its way. */
+interface Answer<T> extends Firing {
+  readonly thing: T
+}
+
+/** Actions of a rule that go on at this instant. */
+interface Continuation<T> {
+  readonly thing: T
+  readonly rule: Rule
+}
+
 /** What has fired at an instant, and whether that would go on without end. */
 export interface Loop<T> {
   fired: { readonly thing: T; readonly rule: Rule }[]
@@ -32,32 +44,79 @@ export interface Loop<T> {
 }
 
 /**
- * What happens when something happens, as `docs/semantics.md` says it: rules fire, actions run, states change, messages
- * and changes are told. It keeps nothing but what belongs to the instant; all else is its ground's, of which there are two:
- * that of a run and that of an exploration.
+ * What happens when something happens, as `docs/semantics.md` says it. One event is one step: the rules it meets are found
+ * and their conditions decided, all their actions are done, then states change, then what is bound follows, and what that
+ * tells are further steps at the same instant. It keeps nothing but what belongs to the instant; all else is its ground's,
+ * of which there are two: that of a run and that of an exploration.
  */
 export class Interpreter<T> {
+  private step: Step<T> | null = null
   private waiting: (() => void)[] = []
+  private continuing: readonly Continuation<T>[] = []
   private isTelling = false
 
   constructor(private readonly ground: Ground<T>, private readonly loop: Loop<T> = { fired: [], isStopped: false }) {}
 
-  /** Sends an event outward along its way until a rule consumes it, and says whether one did; each axis answers once at most. */
-  dispatch(trigger: TriggerKind, way: readonly Level<T>[], isMeant?: IsMeant): boolean {
-    const answered: { readonly thing: T; readonly axis: number }[] = []
-    const [from] = way
-    if (from) this.ground.note({ what: 'sent', from, trigger })
-    for (const { thing, part } of way) {
-      if (!this.ground.isThere(thing)) continue
-      const firing = this.firing(thing, trigger, part, isMeant).filter(({ axis }) => !answered.some((each) => each.thing === thing && each.axis === axis))
-      this.ground.note({ what: 'offered', thing, part, trigger, isAnswered: firing.length > 0 })
-      for (const each of firing) {
-        answered.push({ thing, axis: each.axis })
-        this.fire(thing, each)
+  /** Lets something happen as a step, with what it tells after it, or as part of the step that goes on. */
+  private asStep<Result>(what: (step: Step<T>) => Result): Result {
+    if (this.step) return what(this.step)
+    const step = new Step<T>()
+    this.step = step
+    const result = what(step)
+    this.takeEffect(step)
+    this.step = null
+    this.waiting.push(...step.told)
+    this.tellWaiting()
+    return result
+  }
+
+  /** States change, what is bound follows, and last come surfaces; each of that can bring about more of the others. */
+  private takeEffect(step: Step<T>): void {
+    for (;;) {
+      const move = step.takeMove()
+      if (move) {
+        this.enter(step, move)
+        continue
       }
-      if (firing.some(({ rule }) => !rule.letThrough)) return true
+      const fresh = step.takeFresh()
+      for (const [thing, names] of fresh) this.decide(thing, [...names])
+      if (fresh.size > 0) continue
+      const next = step.takeFollower() ?? step.shows.shift()
+      if (!next) break
+      next()
     }
-    return false
+    this.postpone(step)
+    const changes = [...step.before].flatMap(([thing, before]) => this.changesIn(thing, before))
+    step.told.unshift(...changes)
+  }
+
+  /** Sends an event outward along its way until something has consumed it, and says whether it was. */
+  dispatch(trigger: TriggerKind, way: readonly Level<T>[], isMeant?: IsMeant): boolean {
+    return this.asStep(() => {
+      const [from] = way
+      if (from) this.ground.note({ what: 'sent', from, trigger })
+      const answers = this.answersTo(trigger, way, isMeant)
+      for (const { thing, ...firing } of answers) this.fire(thing, firing)
+      return answers.some(({ rule }) => !rule.letThrough)
+    })
+  }
+
+  /**
+   * The rules an event meets on its way outward, one an axis. Each axis is for itself: what one of them answers does not
+   * keep the event from another one of the same thing, but the event goes no further out.
+   */
+  private answersTo(trigger: TriggerKind, way: readonly Level<T>[], isMeant?: IsMeant): readonly Answer<T>[] {
+    const answers: Answer<T>[] = []
+    for (const [index, { thing, part }] of way.entries()) {
+      if (this.ground.isThere(thing)) {
+        const met = this.firing(thing, trigger, part, isMeant).filter(({ axis }) => !answers.some((each) => each.thing === thing && each.axis === axis))
+        this.ground.note({ what: 'offered', thing, part, trigger, isAnswered: met.length > 0 })
+        answers.push(...met.filter((firing) => !this.isRefused(thing, firing)).map((firing) => ({ thing, ...firing })))
+      }
+      const isLeft = way[index + 1]?.thing !== thing
+      if (isLeft && answers.some(({ rule }) => !rule.letThrough)) break
+    }
+    return answers
   }
 
   /** Sends an event to a thing as a whole. */
@@ -67,28 +126,37 @@ export class Interpreter<T> {
 
   /** Sends an event to a thing as a whole once what is going on has been done. */
   offerLater(thing: T, trigger: TriggerKind): void {
-    this.waiting.push(() => this.offer(thing, trigger))
+    this.tellLater(() => this.offer(thing, trigger))
   }
 
-  /** Messages and changes are told one after another until nothing is left; then time goes on. */
+  private tellLater(telling: () => void): void {
+    ;(this.step?.told ?? this.waiting).push(telling)
+  }
+
+  /** What is told is told one after another until nothing is left; then time goes on. */
   tellWaiting(): void {
-    if (this.isTelling) return
+    if (this.isTelling || this.step) return
     this.isTelling = true
     for (let next = this.waiting.shift(); next && !this.loop.isStopped; next = this.waiting.shift()) next()
     this.waiting = []
     this.isTelling = false
   }
 
-  fire(thing: T, { axis, rule }: Firing): void {
-    if (!this.ground.isThere(thing) || this.loop.isStopped || this.isEndless(thing, rule)) return
-    const policy = this.ground.inTheWay(thing, axis)
-    if (policy === 'ignore') return
-    if (policy === 'finish first') return this.queue(thing, axis, rule)
-    if (policy === 'skip to end') this.ground.skipToEnd(thing, axis)
-    this.ground.note({ what: 'fired', thing, axis, rule })
-    this.perform(thing, rule, 0)
-    const to = this.ground.isThere(thing) ? this.targetOf(thing, { axis, rule }) : null
-    if (to !== null) this.enter(thing, axis, to, rule)
+  /** Fires a rule, unless the motion on its axis refuses it; one that goes nowhere never waits. */
+  fire(thing: T, firing: Firing): void {
+    const { axis, rule } = firing
+    if (!this.ground.isThere(thing) || this.loop.isStopped || this.isRefused(thing, firing) || this.isEndless(thing, rule)) return
+    const to = this.targetOf(thing, firing)
+    if (to !== null && this.ground.inTheWay(thing, axis) === 'finish first') return this.queue(thing, axis, rule)
+    this.asStep((step) => {
+      this.ground.note({ what: 'fired', thing, axis, rule })
+      this.perform(step, thing, rule, 0)
+      if (to !== null) step.move({ thing, axis, to, rule })
+    })
+  }
+
+  private isRefused(thing: T, firing: Firing): boolean {
+    return this.ground.inTheWay(thing, firing.axis) === 'ignore' && this.targetOf(thing, firing) !== null
   }
 
   /** Puts an axis of a thing into a state; one it is in is left alone. */
@@ -97,7 +165,7 @@ export class Interpreter<T> {
     const { axes } = this.ground.compiledOf(thing).component
     const axis = axes.findIndex(({ id }) => id === axisId)
     if (!axes[axis]?.states.some(({ id }) => id === state) || this.stateOf(thing, axis) === state) return
-    this.enter(thing, axis, state, null)
+    this.asStep((step) => step.move({ thing, axis, to: state, rule: null }))
   }
 
   /** A thing has begun: the timers of its states count, what it holds begins inside it, and then it is told that it is shown. */
@@ -110,6 +178,7 @@ export class Interpreter<T> {
   /** A thing is about to go, and does nothing more of itself. */
   retire(thing: T): void {
     stopTimers(this.ground, thing)
+    for (const rule of this.ground.compiledOf(thing).awaiting) this.forget(thing, rule)
   }
 
   /**
@@ -126,16 +195,22 @@ export class Interpreter<T> {
     for (const content of has.values()) {
       const before = stays(content) ? had?.get(content.step) : undefined
       const inner = before ? this.ground.inside(thing, content.step) : null
-      if (before && inner !== null) this.hold(inner, before, content)
+      if (before && inner !== null) this.hold(thing, inner, before, content)
       else this.bring(thing, content, had !== null)
     }
     return { gone, come }
   }
 
-  /** Gives what stays inside a thing what it is to be given now. */
-  private hold(inner: T, before: Content, { parameters, states }: Content): void {
+  /** Gives what stays inside a thing what it is to be given now. A state that was come to lays what its look says of what stands inside anew. */
+  private hold(thing: T, inner: T, before: Content, { parameters, states, part }: Content): void {
     if (!sameValue(before.parameters, parameters)) this.name(inner, parameters)
-    for (const [axis, state] of Object.entries(states)) if (before.states[axis] !== state) this.put(inner, axis, state)
+    for (const [axis, state] of Object.entries(states)) if (before.states[axis] !== state || this.isLaidAnew(thing, part.id, axis)) this.put(inner, axis, state)
+  }
+
+  /** Whether a state that a thing has just come to says which state an axis inside it is in. */
+  private isLaidAnew(thing: T, part: Id, inner: Id): boolean {
+    const { axes } = this.ground.compiledOf(thing).component
+    return this.step?.moved.some((move) => move.thing === thing && axes[move.axis]?.states.find(({ id }) => id === this.stateOf(thing, move.axis))?.look[part]?.[stateProperty(inner)] !== undefined) ?? false
   }
 
   /** Lets something begin inside a thing; what was on its way out turns back as it is, with what it is given now. */
@@ -168,64 +243,109 @@ export class Interpreter<T> {
     if (this.ground.isThere(thing)) this.write([thing], names)
   }
 
-  /** What names decide follows them at once: clocks stand still or go on, axes go to their states; whoever waits for changes is told once what is going on has been done. */
+  /** What names decide follows once states have changed; whoever waits for changes is told when all has taken effect. */
   private write(things: readonly T[], names: Names): void {
-    const follow = this.ground.following(things)
-    for (const [thing, news] of this.ground.write(things, names)) {
-      if (!this.ground.isThere(thing)) continue
-      holdTimers(this.ground, thing, news)
-      this.decide(thing, news)
-      follow(thing)
-      this.tellLater(thing, news)
-    }
+    this.asStep((step) => {
+      const had = new Map(things.map((thing) => [thing, new Map(Object.keys(names).map((name) => [name, this.ground.named(thing, name)]))]))
+      for (const thing of things) step.touch(thing, () => this.ground.following(thing))
+      for (const [thing, news] of this.ground.write(things, names)) for (const name of news) step.rename(thing, name, had.get(thing)?.get(name))
+    })
   }
 
+  /** Clocks stand still or go on as their conditions have it, and axes go to the states that names decide. */
   private decide(thing: T, news: readonly string[]): void {
+    if (!this.ground.isThere(thing)) return
+    holdTimers(this.ground, thing, news)
     for (const [index, axis] of this.ground.compiledOf(thing).component.axes.entries()) {
       const name = decidedBy(axis)
       const value = name !== null && news.includes(name) ? this.ground.named(thing, name) : undefined
       const to = name !== null && value !== undefined ? decidedState(axis, { [name]: value }) : null
-      if (to && to.id !== this.stateOf(thing, index)) this.go(thing, index, to.id, null)
+      if (to && to.id !== this.stateOf(thing, index)) this.step?.move({ thing, axis: index, to: to.id, rule: null })
     }
   }
 
   /** Delivers a message with what it carries. */
   deliver(thing: T, message: string, payload: Literal | undefined): void {
     if (!this.ground.isThere(thing)) return
-    this.name(thing, { payload })
-    for (const each of this.firing(thing, 'message', null, (trigger) => trigger.on === 'message' && trigger.name === message)) this.fire(thing, each)
+    this.asStep(() => {
+      this.name(thing, { payload })
+      for (const each of this.firing(thing, 'message', null, (trigger) => trigger.on === 'message' && trigger.name === message)) this.fire(thing, each)
+    })
   }
 
-  /** The motion of an axis has come to its end. */
+  /** The motion of an axis has come to its end; a rule that waited for that fires after whatever answers it. */
   settle(thing: T, axis: number): void {
-    this.ground.rest(thing, axis)
-    countTimers(this.ground, thing, axis)
-    this.ground.note({ what: 'settled', thing, axis })
-    const queued = this.queued(thing, axis)
-    this.queue(thing, axis, null)
-    for (const each of this.firing(thing, 'settled', null)) if (each.axis === axis) this.fire(thing, each)
-    if (queued && this.ground.isThere(thing) && this.canFire(thing, { axis, rule: queued })) this.fire(thing, { axis, rule: queued })
+    this.asStep(() => {
+      this.ground.rest(thing, axis)
+      countTimers(this.ground, thing, axis)
+      this.ground.note({ what: 'settled', thing, axis })
+      const queued = this.queued(thing, axis)
+      if (queued) {
+        this.queue(thing, axis, null)
+        this.tellLater(() => this.fireIfItCan(thing, { axis, rule: queued }))
+      }
+      for (const each of this.firing(thing, 'settled', null)) if (each.axis === axis) this.fire(thing, each)
+    })
   }
 
-  /** The time of a rule that waits for time is up. */
+  /** The time of a rule that waits for time is up; where the motion on its axis refuses it, it waits for the end of that. */
   timeIsUp(thing: T, timer: TimerRule): void {
-    elapse(this.ground, thing, timer)
-    if (this.canFire(thing, timer)) this.fire(thing, timer)
+    this.asStep(() => {
+      elapse(this.ground, thing, timer)
+      if (!this.canFire(thing, timer)) return
+      if (this.isRefused(thing, timer)) this.queue(thing, timer.axis, timer.rule)
+      else this.fire(thing, timer)
+    })
   }
 
-  /** Does the actions of a rule from a group on, one group after another; those after one that is waited for go on when it has ended. */
-  perform(thing: T, rule: Rule, from: number): void {
+  private fireIfItCan(thing: T, firing: Firing): void {
+    if (this.ground.isThere(thing) && this.canFire(thing, firing)) this.fire(thing, firing)
+  }
+
+  /** Goes on with actions of a rule that have waited long enough. */
+  goOn(thing: T, rule: Rule, group: number): void {
+    if (this.ground.isThere(thing)) this.asStep((step) => this.perform(step, thing, rule, group))
+  }
+
+  /** Does the actions of a rule from a group on, one group after another; those after one that takes its time and is waited for go on when it has ended. */
+  private perform(step: Step<T>, thing: T, rule: Rule, from: number): void {
     const groups = groupsOf(rule)
-    const now = this.ground.nowMs()
     for (const [index, group] of groups.entries()) {
       if (index < from) continue
-      const ends = group.reduce<Ends>(([least, most], action) => {
-        const [leastMs, mostMs] = this.act(thing, action)
-        return action.awaited ? [Math.max(least, leastMs), Math.max(most, mostMs)] : [least, most]
-      }, [now, now])
-      if (ends[1] <= now || index + 1 >= groups.length) continue
-      return this.ground.postpone(thing, rule, index + 1, ends)
+      const ends = group.flatMap((action) => {
+        const end = this.act(step, thing, action)
+        return action.awaited && end ? [end] : []
+      })
+      if (ends.length === 0 || index + 1 >= groups.length) continue
+      step.begun.push({ thing, rule, group: index + 1, ends })
+      return
     }
+  }
+
+  /** What waits for something that has ended already goes on as a step of its own; everything else waits. */
+  private postpone({ begun, told }: Step<T>): void {
+    const now = this.ground.nowMs()
+    for (const { thing, rule, group, ends } of begun) {
+      if (!this.ground.isThere(thing)) continue
+      const [least, most] = ends.map((each) => each()).reduce<Ends>(([low, high], [leastMs, mostMs]) => [Math.max(low, leastMs), Math.max(high, mostMs)], [now, now])
+      if (most > now) {
+        this.ground.postpone(thing, rule, group, [least, most])
+        continue
+      }
+      const continuation: Continuation<T> = { thing, rule }
+      this.continuing = [...this.continuing, continuation]
+      told.push(() => {
+        const isToGoOn = this.continuing.includes(continuation)
+        this.continuing = this.continuing.filter((each) => each !== continuation)
+        if (isToGoOn) this.goOn(thing, rule, group)
+      })
+    }
+  }
+
+  /** What is left of the actions of a rule is not done. */
+  private forget(thing: T, rule: Rule): void {
+    this.continuing = this.continuing.filter((each) => each.thing !== thing || each.rule !== rule)
+    this.ground.forget(thing, rule)
   }
 
   /** The rules that fire for an event: for each axis the first in order that can. `part` null is the thing itself. */
@@ -252,60 +372,62 @@ export class Interpreter<T> {
     return of ? leadsFrom(of, rule, this.stateOf(thing, axis)) : null
   }
 
-  private enter(thing: T, axis: number, to: Id, rule: Rule | null): void {
-    const follow = this.ground.following([thing])
-    this.go(thing, axis, to, rule)
-    follow(thing)
+  /** An axis goes to a state: what waited there to go elsewhere is forgotten with the actions that belonged to the stay, and the timers of the state begin. */
+  private enter(step: Step<T>, { thing, axis, to, rule }: Move<T>): void {
+    if (!this.ground.isThere(thing)) return
+    step.touch(thing, () => this.ground.following(thing))
+    step.moved.push({ thing, axis })
+    const { awaiting, component } = this.ground.compiledOf(thing)
+    for (const each of awaiting) if (each.axis === component.axes[axis]?.id && each.alsoAfterLeaving !== true) this.forget(thing, each)
+    if (rule && this.ground.inTheWay(thing, axis) === 'skip to end') this.ground.skipToEnd(thing, axis)
+    this.ground.change(thing, axis, to, rule)
+    this.queue(thing, axis, null)
+    beginTimers(this.ground, thing, axis)
     const tied = this.ground.tied(thing, axis)
     if (tied) this.assign(thing, tied.variable, tied.value)
   }
 
-  /** An axis goes to a state: what waited there to go elsewhere is forgotten, and the timers of the state begin. */
-  private go(thing: T, axis: number, to: Id, rule: Rule | null): void {
-    this.ground.change(thing, axis, to, rule)
-    this.queue(thing, axis, null)
-    beginTimers(this.ground, thing, axis)
+  /** Does something; what it returns says, once the step has taken effect, when it has ended, and is null where that takes no time. What cannot be worked out, or is about something gone, is a finding and passed over. */
+  private act(step: Step<T>, thing: T, action: Action): (() => Ends) | null {
+    if (!this.ground.isThere(thing)) return null
+    return orElse(() => this.doing(step, thing, action), null)
   }
 
-  /** Does something and says when it has ended. What cannot be worked out, or is about something gone, is a finding and passed over. */
-  private act(thing: T, action: Action): Ends {
-    if (!this.ground.isThere(thing)) return this.atOnce()
-    try {
-      return this.doing(thing, action)
-    } catch (error) {
-      if (!(error instanceof RheoError)) throw error
-      return this.atOnce()
-    }
-  }
-
-  private doing(thing: T, action: Action): Ends {
+  private doing(step: Step<T>, thing: T, action: Action): (() => Ends) | null {
     switch (action.do) {
       case 'set': {
         const value = this.ground.worth(thing, action.to)
         this.ground.note({ what: 'set', thing, name: action.variable, value })
         this.assign(thing, action.variable, value)
-        return this.atOnce()
+        return null
       }
       case 'send': {
         const payload = action.payload === null ? '' : this.ground.worth(thing, action.payload)
         const to = this.ground.recipients(thing, action.recipient)
         this.ground.note({ what: 'message', thing, name: action.message, to })
-        for (const each of to) this.waiting.push(() => this.deliver(each, action.message, payload))
-        return this.atOnce()
+        for (const each of to) step.told.push(() => this.deliver(each, action.message, payload))
+        return null
       }
       case 'drive': {
         const inner = this.ground.inside(thing, action.instance)
-        if (inner === null) return this.atOnce()
+        if (inner === null) return null
         this.put(inner, action.axis, action.state)
         const axis = this.ground.compiledOf(inner).component.axes.findIndex(({ id }) => id === action.axis)
-        return axis < 0 ? this.atOnce() : this.ground.motionEnds(inner, axis)
+        return axis < 0 ? null : () => (this.ground.isThere(inner) ? this.ground.motionEnds(inner, axis) : this.atOnce())
       }
-      case 'pulse':
-        return this.ground.pulse(thing, action)
+      case 'pulse': {
+        const ends = this.ground.pulse(thing, action)
+        return () => ends
+      }
       case 'go to screen':
       case 'open overlay':
-      case 'close overlay':
-        return this.ground.show(thing, action)
+      case 'close overlay': {
+        let ends = this.atOnce()
+        step.shows.push(() => {
+          ends = orElse(() => this.ground.show(thing, action), ends)
+        })
+        return () => ends
+      }
     }
   }
 
@@ -329,10 +451,12 @@ export class Interpreter<T> {
     return [now, now]
   }
 
-  private tellLater(thing: T, news: readonly string[]): void {
-    if (!this.ground.isThere(thing) || !this.ground.compiledOf(thing).rulesOn.has('changes')) return
-    const values = new Map(news.map((name) => [name, this.ground.named(thing, name)]))
-    this.waiting.push(() => this.tellChanges(thing, values))
+  /** Tells a thing, if it waits for that, which of some names stand for something else than before a step. */
+  private changesIn(thing: T, before: ReadonlyMap<string, Literal | undefined>): readonly (() => void)[] {
+    if (!this.ground.isThere(thing) || !this.ground.compiledOf(thing).rulesOn.has('changes')) return []
+    const values = new Map([...before].map(([name, was]) => [name, { was, is: this.ground.named(thing, name) }] as const)
+      .filter(([, { was, is }]) => was === undefined || is === undefined || !sameValue(was, is)).map(([name, { is }]) => [name, is]))
+    return values.size > 0 ? [() => this.tellChanges(thing, values)] : []
   }
 
   /** Tells a thing which names have come to stand for something else, and for what; undefined where nobody knows. */
@@ -343,11 +467,13 @@ export class Interpreter<T> {
       const value = values.get(trigger.name)
       return trigger.to === null || value === undefined || trigger.to === value
     }
-    for (const each of this.firing(thing, 'changes', null, isMeant)) {
-      const { trigger } = each.rule
-      const isKnown = trigger.on === 'changes' && values.get(trigger.name) !== undefined
-      if (isKnown || this.ground.guess()) this.fire(thing, each)
-    }
+    this.asStep(() => {
+      for (const each of this.firing(thing, 'changes', null, isMeant)) {
+        const { trigger } = each.rule
+        const isKnown = trigger.on === 'changes' && values.get(trigger.name) !== undefined
+        if (isKnown || this.ground.guess()) this.fire(thing, each)
+      }
+    })
   }
 
   private isEndless(thing: T, rule: Rule): boolean {

@@ -28,9 +28,9 @@ export class Person<T, P extends Placed<T>, F extends Placed<T>> {
     const before = wayOf(this.ground.hand.pressed?.on)
     this.ground.hold({ pressed: { on, drags: false, isSpent: false } })
     this.tell('pressed', before, on.way)
-    this.focus(this.ground.focusOn(on.way))
     this.ground.hold({ longMs: this.longMs(on.way, -1) })
     this.interpreter.dispatch('press', on.way)
+    this.focus(this.ground.focusOn(on.way))
   }
 
   /** Release goes to what was pressed; a tap to what both press and release were on, when there is anything. */

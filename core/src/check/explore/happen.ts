@@ -30,8 +30,7 @@ function bringAbout(instant: Instant, occasion: Occasion): void {
       const { thing, rule, at } = occasion.wait
       const stage = stageOfWait(instant.keptAt(at))
       configuration[at] = 0
-      if (instant.isThere(thing)) interpreter.perform(thing, rule, stage)
-      return
+      return interpreter.goOn(thing, rule, stage)
     }
     case 'gone':
       return vanish(instant, occasion.item)

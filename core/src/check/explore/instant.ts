@@ -146,10 +146,10 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   /** How long the next motion takes follows from what is done about the one that goes; see `Manner.span`. */
   skipToEnd(): void {}
 
-  following(things: readonly Thing[]): (thing: Thing) => void {
-    const before = new Map(things.map((thing) => [thing, this.heldBy(thing)]))
-    return (thing) => {
-      const [had, has] = [before.get(thing) ?? NOTHING_HELD, this.heldBy(thing)]
+  following(thing: Thing): () => void {
+    const had = this.heldBy(thing)
+    return () => {
+      const has = this.heldBy(thing)
       if (had !== has && this.isThere(thing)) this.interpreter.arrange(thing, had, has)
     }
   }
@@ -215,11 +215,16 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   }
 
   postpone(thing: Thing, rule: Rule, group: number, [least, most]: Ends): void {
-    const wait = this.network.waits.find((each) => each.thing === thing && each.rule === rule)
+    const wait = this.network.waitFor(thing, rule)
     if (!wait) return
     if (least < most) this.isExact = false
     this.configuration[wait.at] = keptWait(group, this.network.spanIndex({ least, most, policy: 'continue' }))
     this.start(this.network.waitClock(wait))
+  }
+
+  forget(thing: Thing, rule: Rule): void {
+    const wait = this.network.waitFor(thing, rule)
+    if (wait) this.configuration[wait.at] = 0
   }
 
   recipients(from: Thing, to: Extract<Action, { do: 'send' }>['recipient']): readonly Thing[] {

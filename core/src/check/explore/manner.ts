@@ -163,6 +163,7 @@ export class Manner {
       configuration[at] = start
       if (motionAt >= 0) configuration[motionAt] = 0
     }
+    for (const rule of thing.compiled.awaiting) configuration[certain(this.network.waitFor(thing, rule)).at] = 0
     for (const kept of this.network.namesOfThing(thing).values()) if (kept.thing === thing) configuration[kept.at] = kept.domain.numberOf(thing.environment[kept.name])
   }
 

@@ -130,7 +130,7 @@ export class Network {
     for (const axis of this.axes) this.axisOfThing.set(axis.thing, [...(this.axisOfThing.get(axis.thing) ?? []), axis])
     this.timers = this.timersOf()
     for (const timer of this.timers) this.timerAt[timer.at] = timer
-    this.waits = things.flatMap((thing) => thing.compiled.component.rules.filter(({ actions }) => actions.some(({ awaited }) => awaited)).map((rule) => ({ thing, rule }))).map((wait, index) => ({ ...wait, index, at: this.next++ }))
+    this.waits = things.flatMap((thing) => thing.compiled.awaiting.map((rule) => ({ thing, rule }))).map((wait, index) => ({ ...wait, index, at: this.next++ }))
     this.items = new Map(things.filter(({ isItem, holder }) => isItem && holder !== null && things.includes(holder)).map((thing, index) => [thing, { index, thing, at: this.next++ }]))
     this.names = this.namesOf(matters, new Set([...(options.watched ?? new Map()).values()].flat()))
     for (const name of this.names) for (const thing of name.thing ? [name.thing] : name.readers) this.nameOfThing.set(thing, new Map([...(this.nameOfThing.get(thing) ?? []), [name.name, name]]))
@@ -155,6 +155,10 @@ export class Network {
 
   timerFor(thing: Thing, { slot }: TimerRule): NetTimer {
     return certain(this.timerAt[this.offsetOf(thing) + slot])
+  }
+
+  waitFor(thing: Thing, rule: Rule): NetWait | undefined {
+    return this.waits.find((each) => each.thing === thing && each.rule === rule)
   }
 
   axisOf(thing: Thing, id: Id): NetAxis | undefined {

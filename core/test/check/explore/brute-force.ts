@@ -63,6 +63,7 @@ const timersIn = (machine: PlainMachine, state: number): (number | null)[] => ma
 
 class Instant {
   private waiting: (() => void)[] = []
+  private readonly changes = new WeakSet<() => void>()
   private fired = 0
 
   constructor(private readonly plain: readonly PlainMachine[], readonly see: (world: World) => void) {}
@@ -98,17 +99,21 @@ class Instant {
     return this.fired <= FOR_EVER
   }
 
+  /** What waited for the end of the motion fires after whatever answers that, and after changes have been told. */
   private settle(world: World, index: number): void {
     const now = world.machines[index]!
-    now.left = null
     const { queued } = now
+    now.left = null
     now.queued = null
+    const [before, told] = [this.waiting, [] as (() => void)[]]
+    this.waiting = told
     this.fireFirst(world, index, (rule) => rule.on === 'settled')
-    if (queued !== null) this.fireIf(world, index, queued)
+    const changes = told.filter((each) => this.changes.has(each))
+    this.waiting = [...before, ...changes, ...(queued === null ? [] : [() => this.fireIf(world, index, queued)]), ...told.filter((each) => !this.changes.has(each))]
   }
 
   private fireFirst(world: World, index: number, isMeant: (rule: PlainRule) => boolean): void {
-    const rule = this.plain[index]!.rules.findIndex((each) => isMeant(each) && this.can(world, index, each))
+    const rule = this.plain[index]!.rules.findIndex((each) => isMeant(each) && this.can(world, index, each) && !this.isInTheWay(world, index, each, 'ignore'))
     if (rule >= 0) this.fire(world, index, rule)
   }
 
@@ -116,17 +121,26 @@ class Instant {
     return rule.in === world.machines[index]!.state && (rule.ifV === null || rule.ifV === world.v)
   }
 
-  private fireIf(world: World, index: number, rule: number): void {
-    if (this.can(world, index, this.plain[index]!.rules[rule]!)) this.fire(world, index, rule)
+  /** Whether the motion that still goes keeps a rule from leading on; one that stays does not mind. */
+  private isInTheWay(world: World, index: number, rule: PlainRule, policy: PlainMachine['policy']): boolean {
+    const { left } = world.machines[index]!
+    return rule.to !== 'stay' && left !== null && left > 0 && this.plain[index]!.policy === policy
+  }
+
+  /** A timer that the motion refuses waits for its end. */
+  private fireIf(world: World, index: number, which: number): void {
+    const rule = this.plain[index]!.rules[which]!
+    if (!this.can(world, index, rule)) return
+    if (this.isInTheWay(world, index, rule, 'ignore')) world.machines[index]!.queued = which
+    else this.fire(world, index, which)
   }
 
   private fire(world: World, index: number, which: number): void {
     const now = world.machines[index]!
-    const { rules, policy, motionMs, states } = this.plain[index]!
+    const { rules, motionMs, states } = this.plain[index]!
     const rule = rules[which]!
     if (++this.fired > FOR_EVER) return
-    if (now.left !== null && now.left > 0 && policy === 'ignore') return
-    if (now.left !== null && now.left > 0 && policy === 'finish first') {
+    if (this.isInTheWay(world, index, rule, 'finish first')) {
       now.queued = which
       return
     }
@@ -146,6 +160,10 @@ class Instant {
   private set(world: World, setter: number, value: number): void {
     if (world.v === value) return
     world.v = value
-    for (const index of new Set([setter, ...this.plain.keys()])) this.waiting.push(() => this.fireFirst(world, index, (rule) => rule.on === 'changes'))
+    for (const index of new Set([setter, ...this.plain.keys()])) {
+      const telling = () => this.fireFirst(world, index, (rule) => rule.on === 'changes')
+      this.changes.add(telling)
+      this.waiting.push(telling)
+    }
   }
 }
