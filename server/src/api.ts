@@ -1,6 +1,6 @@
 import express, { Router } from 'express'
 import { PICTURE_LIMITS, RheoError, starterProject, type NewId, type Project } from '@rheoscope/core/document'
-import { EntryShape, readProject, validated } from '@rheoscope/core/schema'
+import { EntryShape, openedFile, validated } from '@rheoscope/core/schema'
 import { array, integer, list, number, object, optional, text } from '@rheoscope/core/shape'
 import { skerryLine } from '@rheoscope/core/demo'
 import type { Announcements } from './announcements'
@@ -97,7 +97,8 @@ export function api({ store, assets, outcomes, checks }: Stores, announcements: 
 
   router.post('/projects/file', express.text({ limit: '64mb', type: PROJECT_FILE }), async (request, response) => {
     const text: unknown = request.body
-    response.status(201).json(await store.add(await assets.takeOut(renamed(readProject(typeof text === 'string' ? text : '')))))
+    const { project, differs } = openedFile(typeof text === 'string' ? text : '')
+    response.status(201).json({ ...await store.add(await assets.takeOut(renamed(project))), differs })
   })
 
   router.post('/assets', express.raw({ limit: PICTURE_LIMITS.bytes + 1, type: (request) => /^image\//.test(request.headers['content-type'] ?? '') }), async (request, response) => {

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { and, asc, desc, eq, gt, inArray, lt } from 'drizzle-orm'
-import { apply, DOCUMENT_VERSION, fieldsOf, invert, LAST_WITHOUT_AUTHORS, migrate, RheoError, type Appended, type Entry, type Project, type ProjectSummary, type StoredHistory, type StoredProject } from '@rheoscope/core/document'
+import { apply, differencesSince, DOCUMENT_VERSION, fieldsOf, invert, LAST_WITHOUT_AUTHORS, migrate, RheoError, type Appended, type Entry, type Project, type ProjectSummary, type StoredHistory, type StoredProject } from '@rheoscope/core/document'
 import { attempt, mended, mending } from '@rheoscope/core/schema'
 import { announceRemoval, announceRevision } from './announcements'
 import type { Database, Transaction } from './storage'
@@ -33,7 +33,11 @@ export class ProjectStore {
 
   /** The project as it is now. Throws `not-found`. */
   load(id: string): Promise<StoredProject> {
-    return this.database.transaction((transaction) => this.current(transaction, id))
+    return this.database.transaction(async (transaction) => {
+      const stored = await this.current(transaction, id)
+      const differs = differencesSince(await lastVersion(transaction, id), stored.project)
+      return differs.length > 0 ? { ...stored, differs } : stored
+    })
   }
 
   /** The entries of the log after a revision, the oldest first. Throws `not-found`. */
@@ -163,6 +167,14 @@ async function snapshotOf(transaction: Transaction, id: string): Promise<StoredP
     .where(eq(snapshots.project, id)).orderBy(desc(snapshots.revision), desc(snapshots.version)).limit(1)
   if (!row) throw new RheoError('not-found', id, 'There is nothing to open the project from.')
   return row
+}
+
+/** The version of the file a project was last worked on in. */
+async function lastVersion(transaction: Transaction, id: string): Promise<number> {
+  const [last] = await transaction.select().from(entries).where(eq(entries.project, id)).orderBy(desc(entries.revision)).limit(1)
+  if (last) return entryOf(last).version
+  const [first] = await transaction.select({ version: snapshots.version }).from(snapshots).where(eq(snapshots.project, id)).orderBy(asc(snapshots.version)).limit(1)
+  return first?.version ?? DOCUMENT_VERSION
 }
 
 async function entriesAfter(transaction: Transaction, id: string, revision: number): Promise<readonly Entry[]> {

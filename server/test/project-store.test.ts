@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
-import { apply, DOCUMENT_VERSION, renameComponent, renameProject, setProperty, type Entry, type Project } from '@rheoscope/core/document'
+import { apply, differencesSince, DOCUMENT_VERSION, renameComponent, renameProject, setProperty, type Entry, type Project } from '@rheoscope/core/document'
 import { eq } from 'drizzle-orm'
 import type { Storage } from '../src/storage'
 import { entries, projects, snapshots } from '../src/tables'
@@ -93,6 +93,17 @@ describe.each(STORAGES)('the store in %s', (_name, make) => {
     expect(await storage.database.select({ revision: snapshots.revision, version: snapshots.version }).from(snapshots).where(eq(snapshots.project, 'third')).orderBy(snapshots.version)).toEqual([{ revision: 0, version: 3 }, { revision: 1, version: DOCUMENT_VERSION }])
     await expect(store.append('third', 1, [{ ...old, id: 'entry-late' }])).rejects.toMatchObject({ code: 'migrated' })
     expect(await store.append('third', 1, [named(project, 'entry-new', 'New')])).toEqual({ accepted: true, revision: 2 })
+  })
+
+  test('says what a project does otherwise than it did, until it is worked on', async () => {
+    const document = JSON.parse(readFileSync(path.resolve(import.meta.dirname, '../../core/test/document/versions/everything-4.rheo.json'), 'utf8')) as Project
+    await storage.database.insert(projects).values({ id: 'fourth', name: 'Old', revision: 0 })
+    await storage.database.insert(snapshots).values({ project: 'fourth', revision: 0, version: 4, document: { ...document, id: 'fourth' } })
+    const opened = await store.load('fourth')
+    expect(opened.differs).toEqual(differencesSince(4, opened.project))
+    expect((await new ProjectStore(storage.database).load('fourth')).differs).toHaveLength(2)
+    expect(await store.append('fourth', 0, [named(opened.project, 'entry-since', 'Since')])).toEqual({ accepted: true, revision: 1 })
+    expect((await store.load('fourth')).differs).toBeUndefined()
   })
 
   test('two at once: one is in time, the other is told', async () => {

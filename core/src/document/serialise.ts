@@ -27,11 +27,17 @@ const inOrder = (value: Fields): Fields =>
       .sort(([a], [b]) => rank(a) - rank(b) || (a < b ? -1 : 1)),
   )
 
+/** What a project file holds, brought to the present version but not yet validated, and the version it was of. */
+export interface ParsedFile {
+  readonly content: unknown
+  readonly version: number
+}
+
 /**
- * The JSON inside the text of a project file, brought to the present version but not yet validated. Throws a
- * `RheoError`: `too-large`, `not-json` (with the position), `foreign` (not a project file) or `too-new`.
+ * The JSON inside the text of a project file. Throws a `RheoError`: `too-large`, `not-json` (with the position),
+ * `foreign` (not a project file) or `too-new`.
  */
-export function parseFile(text: string): unknown {
+export function parseFile(text: string): ParsedFile {
   if (text.length > MAX_FILE_LENGTH) {
     throw new RheoError('too-large', 'file', `The file is ${Math.round(text.length / 1048576)} MB; up to 64 MB can be opened.`)
   }
@@ -50,5 +56,5 @@ export function parseFile(text: string): unknown {
   if (file.version > DOCUMENT_VERSION) {
     throw new RheoError('too-new', 'version', `The file was written by a newer Rheoscope (version ${file.version}; this one reads up to ${DOCUMENT_VERSION}).`)
   }
-  return migrate(file)
+  return { content: migrate(file), version: file.version }
 }

@@ -16,6 +16,8 @@ export interface StoredProject {
   readonly revision: number
   /** What it took to open it, a sentence each, when earlier versions had taken what this one does not. */
   readonly mended?: readonly string[]
+  /** What it does otherwise than when it was last worked on, a sentence each, when that was with an earlier version. */
+  readonly differs?: readonly string[]
 }
 
 /** A page of a project's log. */

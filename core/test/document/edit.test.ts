@@ -106,7 +106,7 @@ describe('the project file', () => {
   test('what is written is read back', () => {
     fc.assert(fc.property(anyEdit(skerryLine), (edit) => {
       const project = apply(skerryLine, edit)
-      expect(parseFile(serialise(project))).toEqual(JSON.parse(JSON.stringify(project)))
+      expect(parseFile(serialise(project)).content).toEqual(JSON.parse(JSON.stringify(project)))
     }))
   })
 

@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { migrate, type Project } from '@rheoscope/core/document'
-import { readProject } from '@rheoscope/core/schema'
+import { differencesSince, DOCUMENT_VERSION, migrate, newProject, type Component, type Project, type Rule } from '@rheoscope/core/document'
+import { openedFile, readProject } from '@rheoscope/core/schema'
 import { playTake } from '@rheoscope/core/run'
 
 type Json = Readonly<Record<string, unknown>>
@@ -17,7 +17,7 @@ const leaves = (value: unknown): readonly unknown[] =>
 /** Choices and names of properties that version 4 says in other words. */
 const IN_OTHER_WORDS: readonly unknown[] = ['retarget', 'refuse', 'complete', 'movement jumps', 'all jumps', 'holder', 'nothing', 'shiftX', 'shiftY', 'rotate', 'anchorX', 'anchorY', 'takesInput', 'inFlow']
 
-describe.each([1, 2, 3])('A file of version %d', (version) => {
+describe.each([1, 2, 3, 4])('A file of version %d', (version) => {
   test.each(['everything', 'skerry-line'])('is read, with all that is in it: %s', (name) => {
     const before = file(`${name}-${version}`)
     const project = readProject(text(`${name}-${version}`))
@@ -27,8 +27,8 @@ describe.each([1, 2, 3])('A file of version %d', (version) => {
   })
 })
 
-test('The takes of a project of version 3 come to what they came to', () => {
-  const project: Project = readProject(text('skerry-line-3'))
+test.each([3, 4])('The takes of a project of version %d come to what they came to', (version) => {
+  const project: Project = readProject(text(`skerry-line-${version}`))
   expect(project.takes.filter((take) => playTake(project, take).results.some(({ isMet }) => !isMet)).map(({ name }) => name)).toEqual([])
 })
 
@@ -51,7 +51,7 @@ test('Version 4 says some things in other words', () => {
     screens: [{ overlay: { dim: 0.4 }, waysIn: [{ id: 'w', variables: { wrap: true } }] }],
     takes: [{ wayIn: 'w', expectations: [{ expect: { what: 'property', property: 'anchorY' } }, { expect: { what: 'text', text: 'rotate' } }] }],
   }
-  expect(migrate(before)).toEqual({
+  expect(migrate(before, 4)).toEqual({
     version: 4, motion: said, tables: before.tables,
     components: [{
       axes: [{ boundTo: { variable: 'rotate' }, states: [{ look: { box: { transformOriginX: 0.2 } }, loop: { direction: 'forward', count: 2, rotationDirection: 'shortest', to: { rotate: { rotation: 360 } } } }] }],
@@ -65,6 +65,41 @@ test('Version 4 says some things in other words', () => {
 
 test('What is not of the form a file has stays as it is', () => {
   fc.assert(fc.property(fc.dictionary(fc.constantFrom('motion', 'components', 'screens', 'takes', 'rules'), fc.jsonValue()), (fields) => {
-    expect(migrate({ version: 3, ...fields })).toMatchObject({ version: 4 })
+    expect(migrate({ version: 3, ...fields })).toMatchObject({ version: DOCUMENT_VERSION })
   }))
+})
+
+test('Version 5 goes on doing actions that wait for others whatever becomes of the state meanwhile', () => {
+  const rules = [{ id: 'a', actions: [{ do: 'set', awaited: true }] }, { id: 'b', actions: [{ do: 'set' }] }]
+  const said = [{ id: 'a', actions: rules[0]!.actions, alsoAfterLeaving: true }, rules[1]]
+  expect(migrate({ version: 4, components: [{ rules }], screens: [{ rules }] }, 5)).toEqual({ version: 5, components: [{ rules: said }], screens: [{ rules: said }] })
+})
+
+describe('What a project does otherwise than with an earlier version is said', () => {
+  const rule = (more: Partial<Rule>): Rule => ({
+    id: 'r', axis: 'one', trigger: { on: 'tap' }, part: null, within: { except: [] }, guard: null, actions: [], target: { go: 'stay' }, motion: null, letThrough: false, ...more,
+  })
+  const sayingsOf = (rules: readonly Rule[], more: Partial<Component> = {}, version = 4): readonly string[] => {
+    const axis = (id: string) => ({ id, name: id, start: 's', boundTo: null, states: [{ id: 's', name: 's', look: {}, hue: 0, final: false, loop: null }] })
+    const thing: Component = { id: 'thing', name: 'Thing', parts: [{ id: 'box', kind: 'container', name: 'box', parent: null, base: {} }], axes: [axis('one'), axis('two')], rules, combinations: [], parameters: [], variables: [], pairs: [], motion: null, absent: {}, ...more }
+    return differencesSince(version, { ...newProject('p', 'P'), components: [thing] })
+  }
+
+  test.each<readonly [string, readonly Rule[], RegExp]>([
+    ['a tap that reaches another axis', [rule({ part: 'box' }), rule({ axis: 'two' })], /a tap on “box” that one axis answers now also reaches/],
+    ['a condition on what another axis sets', [rule({ guard: 'open' }), rule({ axis: 'two', actions: [{ id: 'a', do: 'set', variable: 'open', to: 'true' }] })], /conditions are now decided before/],
+    ['a press and the focus', [rule({ trigger: { on: 'press' } }), rule({ trigger: { on: 'blur' } })], /a press is now answered before the focus moves/],
+  ])('%s', (_name, rules, sentence) => {
+    expect(sayingsOf(rules)).toEqual([expect.stringMatching(sentence)])
+    expect(sayingsOf(rules, {}, 5)).toEqual([])
+  })
+
+  test('a motion that lets nothing in', () => {
+    const motion = { ...newProject('p', 'P').motion, policy: 'ignore' as const }
+    expect([sayingsOf([rule({})]), sayingsOf([rule({})], { motion })]).toEqual([[], [expect.stringMatching(/rules that stay where they are now answer at once/)]])
+  })
+
+  test('and nothing is said of what does what it did', () => {
+    expect(openedFile(text('skerry-line-4')).differs).toEqual([])
+  })
 })

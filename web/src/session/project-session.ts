@@ -39,6 +39,8 @@ interface Options {
   readonly revision: number
   /** What it took to open the project. */
   readonly mended?: readonly string[]
+  /** What it does otherwise than when it was last worked on. */
+  readonly differs?: readonly string[]
   /** The end of the log. */
   readonly history: StoredHistory
   readonly author: Author
@@ -55,6 +57,15 @@ const MOST_AT_ONCE = 200
 
 /** So many pages of the log are read at once in search of something to undo. */
 const MOST_PAGES = 10
+
+/** What is said when a project opens; null when there is nothing to say. */
+function openingNotice(mended: readonly string[], differs: readonly string[]): string | null {
+  const said = [
+    ...(mended.length > 0 ? [`The project held what does not fit any more, and has been mended: ${mended.join(' ')}`] : []),
+    ...(differs.length > 0 ? [`The project was last worked on with an earlier version of Rheoscope. ${differs.join(' ')}`] : []),
+  ]
+  return said.length > 0 ? said.join(' ') : null
+}
 
 /** An edit that fails so often by itself, while the server answers otherwise, is set aside. */
 const MOST_FAILURES = 3
@@ -84,7 +95,7 @@ export class ProjectSession {
   private state: SessionState
 
   constructor(private readonly options: Options) {
-    const { project, revision, author, mended = [], firstRetryMs = FIRST_RETRY_MS } = options
+    const { project, revision, author, mended = [], differs = [], firstRetryMs = FIRST_RETRY_MS } = options
     const history = historyOf(author.id, options.history.entries)
     this.retryMs = firstRetryMs
     this.knownFrom = options.history.from
@@ -92,7 +103,7 @@ export class ProjectSession {
     const { pending, setAside } = options.kept.read()
     this.setAside = setAside
     this.pending = withoutStored(pending, options.history.entries)
-    this.state = { project, document: project, history, hasEarlier: this.knownFrom > 1, connection: 'saved', unsaved: 0, setAside, notice: mended.length > 0 ? `The project held what does not fit any more, and has been mended: ${mended.join(' ')}` : null }
+    this.state = { project, document: project, history, hasEarlier: this.knownFrom > 1, connection: 'saved', unsaved: 0, setAside, notice: openingNotice(mended, differs) }
     if (pending.length > 0) {
       this.rebasePending()
       void this.send()

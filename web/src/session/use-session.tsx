@@ -1,5 +1,7 @@
 import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react'
+import { useLocation } from 'react-router'
 import { useQuery } from '@tanstack/react-query'
+import { hasKeys } from '@rheoscope/core/document'
 import { appendEntries, followProject, loadHistory, loadLog, loadProject } from '../api/projects'
 import { authorIn } from './author'
 import { keptEntries } from './kept-entries'
@@ -24,11 +26,13 @@ export function SessionProvider({ id, waiting, failed, children }: {
   })
   const [session, setSession] = useState<ProjectSession | null>(null)
   const { data } = opened
+  const brought = broughtWith(useLocation().state)
 
   useEffect(() => {
     if (!data) return undefined
     const author = authorIn(window.localStorage)
     const created = new ProjectSession({
+      differs: brought,
       ...data.stored,
       history: data.history,
       author,
@@ -42,12 +46,17 @@ export function SessionProvider({ id, waiting, failed, children }: {
       unfollow()
       created.close()
     }
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- what a project was brought with is said once, when it opens
   }, [data, id])
 
   if (opened.error) return failed(opened.error)
   if (!session) return waiting
   return <SessionContext.Provider value={session}>{children}</SessionContext.Provider>
 }
+
+/** What the place one comes from has to say of the project. */
+const broughtWith = (state: unknown): readonly string[] =>
+  hasKeys(state) && Array.isArray(state.differs) ? state.differs.map(String) : []
 
 /** The session of the project that is open. */
 export function useSession(): ProjectSession {

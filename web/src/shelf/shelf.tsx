@@ -21,7 +21,7 @@ export function Shelf() {
   const projects = useQuery({ queryKey: ['projects'], queryFn: listProjects, refetchOnMount: 'always' })
   const open = (stored: StoredProject) => {
     void queries.invalidateQueries({ queryKey: ['projects'] })
-    void navigate(`/project/${stored.project.id}`)
+    void navigate(`/project/${stored.project.id}`, { state: { differs: stored.differs } })
   }
   const make = useMutation({
     mutationFn: (what: () => Promise<StoredProject>) => what(),

@@ -1,7 +1,7 @@
 export { EditShape, EntryShape } from './edit'
 export { attempt } from './attempt'
 export { mended, mending, type Mended } from './mended'
-export { readProject } from './read-project'
+export { openedFile, readProject, type OpenedFile } from './read-project'
 export { requireProject } from './require-project'
 export { validated } from './validated'
 export { projectJsonSchema, type JsonSchema } from './json-schema'

@@ -3,12 +3,14 @@ import type { Fields } from '../fields'
 import { DOCUMENT_VERSION } from '../project'
 import { toVersion2 } from './version-2'
 import { toVersion4 } from './version-4'
+import { toVersion5 } from './version-5'
 
 /** What turns a file of one version into the next, by the version it starts from. */
 const MIGRATIONS: Readonly<Record<number, (file: Fields) => Fields>> = {
   1: toVersion2,
   2: (file) => ({ ...file, promises: [] }),
   3: toVersion4,
+  4: toVersion5,
 }
 
 /** A project of an older version as one of a newer, the present one unless another is named. Throws `foreign` for a version there never was. */
