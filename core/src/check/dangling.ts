@@ -1,4 +1,4 @@
-import { axisOfProperty, inProject, isToken, parameterOfProperty, removeFrom, unsetAt, type Action, type Component, type Edit, type Look, type Motion, type Project, type Rule } from '../document'
+import { axisOfProperty, inProject, isToken, parameterOfProperty, removeFrom, statesNamed, unsetAt, type Action, type Component, type Edit, type Look, type Motion, type Project, type Rule } from '../document'
 import { scopeOf } from '../expression'
 import type { Check, CheckContext } from './context'
 import type { About, Finding } from './finding'
@@ -45,7 +45,7 @@ function ruleFindings(context: CheckContext, rule: Rule): readonly Finding[] {
   const about: About = { component: component.id, rule: rule.id, ...(axis ? { axis: axis.id } : {}) }
   const remove: Edit = removeFrom(inProject('components', component.id, 'rules'), rule.id)
   const say = (what: string, label = 'Remove the rule', edit: Edit = remove) => finding(context, about, `A rule on ${rule.trigger.on} ${what}`, { label, edit })
-  const states = [...('only' in rule.within ? rule.within.only : rule.within.except), ...(rule.target.go === 'state' ? [rule.target.state] : [])]
+  const states = [...('only' in rule.within ? rule.within.only : rule.within.except), ...statesNamed(rule.target)]
   return [
     ...(axis ? [] : [say('belongs to an axis that is gone')]),
     ...(axis ? states.filter((id) => !axis.states.some((state) => state.id === id)).slice(0, 1).map(() => say('speaks of a state that is gone')) : []),

@@ -1,4 +1,4 @@
-import { firstOf, lastOf, type Rule } from '../document'
+import { firstOf, lastOf, statesNamed, type Rule } from '../document'
 import { after, type Arena } from './arena'
 import { listed, stateName, type Check } from './context'
 import type { Thing, Travelled } from './explore'
@@ -17,7 +17,7 @@ export function endlessLoopsIn(arena: Arena): readonly Finding[] {
     if (found.has(id) || !axis) continue
     const witness = witnessTo(arena, arena.closed, after(step), { caption: 'stopped here' }, (trace) => trace.some(({ what }) => what === 'stopped'))
     if (!witness) continue
-    const states = [...new Set(rules.flatMap(({ target }) => (target.go === 'state' ? [target.state] : [])))]
+    const states = [...new Set(rules.flatMap(({ target }) => statesNamed(target)))]
     found.set(id, {
       id, kind: 'endless-immediate-loop', level: 'fault',
       sentence: states.length > 1

@@ -1,4 +1,4 @@
-import type { Edit, Id, Input } from '../document'
+import type { Chance, Edit, Id, Input } from '../document'
 import type { Surface } from '../machine'
 
 /** It is wrong; it goes wrong under conditions; it is worth knowing. */
@@ -8,6 +8,8 @@ export type Level = 'fault' | 'risk' | 'note'
 export interface Witness {
   readonly surface: Surface
   readonly inputs: readonly Input[]
+  /** What is drawn where the run has a choice, when it has one. */
+  readonly chance?: Chance
   readonly endsAtMs: number
   /** The instant at which there is something to see. */
   readonly lookAtMs: number

@@ -127,7 +127,7 @@ function finding(context: CheckContext, change: StateChange, { jump, atMs, by }:
   const enacted = arena.enact(arena.closed, after(change.step))
   const isReduced = change.before.isMotionReduced
   // A witness is played with all motion.
-  const witness: Witness | null = enacted && !isReduced ? witnessOf({ surface: context.surface, inputs: enacted.inputs, lookAtMs: enacted.run.nowMs + atMs, caption: `${jump.property} jumps here` }) : null
+  const witness: Witness | null = enacted && !isReduced ? witnessOf({ surface: context.surface, inputs: enacted.inputs, chance: enacted.chance, lookAtMs: enacted.run.nowMs + atMs, caption: `${jump.property} jumps here` }) : null
   return {
     id: `jumps ${component.id} ${change.axis.id} ${change.from.id} ${change.to.id} ${by ? by.to.id : ''}${isReduced ? ' reduced' : ''}`,
     kind: 'jumps', level: 'risk',

@@ -6,7 +6,7 @@ import type { CheckOptions } from './context'
 import { explore, FREE, independentGroups, isPassing, Network, stateIn, thingsOnSurface, WAYS, type NetAxis, type Node, type Place, type Thing, type Travelled } from './explore'
 import { inMs, type Finding } from './finding'
 import { pledgeText } from './pledge-words'
-import { witnessTo } from './witness'
+import { chanceIn, witnessTo } from './witness'
 
 /** Promises that are not kept, each with the shortest way to break it; those that could not be looked at to the end say so. */
 export const brokenPromises = (project: Project, options: CheckOptions = {}): readonly Finding[] =>
@@ -27,7 +27,7 @@ export function brokenPromise(project: Project, pledge: Pledge, options: CheckOp
   const broken = violation(pledge, watching)
   if (broken) {
     const found = witnessTo(arena, facts, broken.node, { afterMs: broken.afterMs, caption: 'the promise is broken here' }, () => true)
-    const witness = found && broken.shows(replay(project, found.surface, found.inputs, found.lookAtMs)) ? found : null
+    const witness = found && broken.shows(replay(project, found.surface, found.inputs, found.lookAtMs, chanceIn(found))) ? found : null
     return [finding(pledge, witness ? 'fault' : 'risk', `${witness ? '' : 'Possible: '}The promise “${said}” is not kept: ${broken.why}.`, witness, broken.numbers)]
   }
   if (!facts.isFinished) return [finding(pledge, 'note', `The promise “${said}” could not be looked at to the end: ${facts.explored.seen.toLocaleString('en')} configurations seen, and it held in all of them.`, null, { seen: facts.explored.seen })]

@@ -8,7 +8,7 @@ import { confirmed, witnessOf, type Shows } from './witness'
 export function poseWitness({ project, surface }: CheckContext, { enacted, run }: Pose, actions: readonly InputAction[], caption: string, shows: Shows): Witness | null {
   const atMs = run.nowMs
   const inputs = [...enacted.inputs, ...actions.map((action) => ({ ...action, atMs }))]
-  return confirmed(project, { ...witnessOf({ surface, inputs, lookAtMs: atMs, caption }), endsAtMs: atMs + 200 }, shows)
+  return confirmed(project, { ...witnessOf({ surface, inputs, chance: enacted.chance, lookAtMs: atMs, caption }), endsAtMs: atMs + 200 }, shows)
 }
 
 /** Pressing and releasing somewhere. */

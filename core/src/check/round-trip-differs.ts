@@ -25,7 +25,7 @@ export const roundTripDiffers: Check = (context) =>
     if (!first || !second || !isSameWorld(first, second)) return []
     const difference = firstDifference(drawList(first), drawList(second))
     if (!difference) return []
-    const witness = confirmed(context.project, witnessOf({ surface: context.surface, inputs: returned.inputs, lookAtMs: second.nowMs, caption: 'back again, and not as it was' }), (trace) =>
+    const witness = confirmed(context.project, witnessOf({ surface: context.surface, inputs: returned.inputs, chance: returned.chance, lookAtMs: second.nowMs, caption: 'back again, and not as it was' }), (trace) =>
       trace.some((event) => event.what === 'state' && event.to === there.from.id))
     return [{
       id: `round-trip-differs ${context.component.id} ${there.axis.id} ${there.from.id} ${there.to.id}`,

@@ -1,4 +1,4 @@
-import { holdsIn, inProject, removeFrom, theOne, triggerRow, type Id, type Rule } from '../document'
+import { holdsIn, inProject, removeFrom, statesNamed, theOne, triggerRow, type Id, type Rule } from '../document'
 import { after } from './arena'
 import { leads, stateName, type Check, type CheckContext } from './context'
 import type { Finding } from './finding'
@@ -45,4 +45,4 @@ function finding({ component, arena, root }: CheckContext, first: Rule, second: 
 }
 
 const targetName = (axis: Parameters<typeof stateName>[0], { target }: Rule): string =>
-  target.go === 'state' ? stateName(axis, target.state) : target.go
+  statesNamed(target).length > 0 ? statesNamed(target).map((state) => stateName(axis, state)).join(' or ') : target.go

@@ -24,13 +24,13 @@ export function racesIn(arena: Arena): readonly Finding[] {
         if (!one || one.rule === second.rule || isSameEitherWay(first, second.rule.id)) continue
         const { component } = one.thing.compiled
         const id = `timers-race ${component.id} ${one.rule.id} ${second.rule.id}`
-        const witness = found.has(id) ? null : witnessTo(arena, closed, first.from, { afterMs: one.ms, caption: 'both are due here' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === one.rule.id))
+        const witness = found.has(id) ? null : witnessTo(arena, closed, first.from, { afterMs: one.most, caption: 'both are due here' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === one.rule.id))
         if (!witness) continue
         found.set(id, {
           id, kind: 'timers-race', level: 'risk',
-          sentence: `Two timers are always due at the same instant, ${listed([...new Set([one, second].map(({ rule, ms }) => `${rule.trigger.on} ${ms} ms`))])}${one.thing === second.thing ? '' : ` in ${listed([one, second].map(({ thing }) => thing.compiled.component.name))}`}; the first one decides what comes, and only their order says which that is.`,
+          sentence: `Two timers are always due at the same instant, ${listed([...new Set([one, second].map(({ rule, most }) => `${rule.trigger.on} ${most} ms`))])}${one.thing === second.thing ? '' : ` in ${listed([one, second].map(({ thing }) => thing.compiled.component.name))}`}; the first one decides what comes, and only their order says which that is.`,
           about: { component: component.id, axis: one.rule.axis, rule: one.rule.id, ...(one.thing.path === '' ? {} : { instance: one.thing.path }) },
-          remedy: null, witness, numbers: { ms: one.ms },
+          remedy: null, witness, numbers: { ms: one.most },
         })
       }
     }

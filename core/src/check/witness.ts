@@ -1,4 +1,4 @@
-import { entryOf, firstOf, type Input, type Project } from '../document'
+import { entryOf, firstOf, type Chance, type Input, type Project } from '../document'
 import { keptAt, type Surface } from '../machine'
 import { play, startRun, type Offered, type Run, type Trace } from '../run'
 import type { Arena, Facts } from './arena'
@@ -11,19 +11,24 @@ const AFTERGLOW_MS = 400
 export interface Showing {
   readonly surface: Surface
   readonly inputs: readonly Input[]
+  readonly chance: Chance | null
   readonly lookAtMs: number
   readonly caption: string
 }
 
 /** A witness that plays inputs and ends a little after `lookAtMs`. */
-export const witnessOf = ({ surface, inputs, lookAtMs, caption }: Showing): Witness => ({ surface, inputs, lookAtMs, endsAtMs: lookAtMs + AFTERGLOW_MS, caption })
+export const witnessOf = ({ surface, inputs, chance, lookAtMs, caption }: Showing): Witness =>
+  ({ surface, inputs, ...chanceIn({ chance }), lookAtMs, endsAtMs: lookAtMs + AFTERGLOW_MS, caption })
+
+/** What a run is to begin with so that it draws what a witness does. */
+export const chanceIn = ({ chance }: { readonly chance?: Chance | null }): { readonly chance?: Chance } => (chance ? { chance } : {})
 
 /** What a replay has to show. */
 export type Shows = (trace: Trace, offered: readonly Offered[], run: Run) => boolean
 
 /** The witness when a replay from nothing but its inputs shows what it is said to show; null otherwise. */
 export function confirmed(project: Project, witness: Witness, shows: Shows): Witness | null {
-  const run = startRun(project, witness.surface, { keepsOffered: true })
+  const run = startRun(project, witness.surface, { keepsOffered: true, ...chanceIn(witness) })
   play(run, witness.inputs, witness.endsAtMs)
   return shows(run.trace, run.offered ?? [], run) ? witness : null
 }
@@ -38,8 +43,8 @@ export interface Look {
 export function witnessTo(arena: Arena, facts: Facts, node: Node, { afterMs = 0, caption }: Look, shows: Shows): Witness | null {
   const enacted = arena.enact(facts, node)
   if (!enacted) return null
-  const { inputs, run } = enacted
-  return confirmed(arena.project, witnessOf({ surface: arena.surface, inputs, lookAtMs: run.nowMs + afterMs, caption }), shows)
+  const { inputs, chance, run } = enacted
+  return confirmed(arena.project, witnessOf({ surface: arena.surface, inputs, chance, lookAtMs: run.nowMs + afterMs, caption }), shows)
 }
 
 /**

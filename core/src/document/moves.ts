@@ -1,5 +1,5 @@
 import type { Axis, Component } from './component'
-import { holdsIn, type Rule } from './rule'
+import { holdsIn, type Rule, type Target } from './rule'
 import type { Id } from './value'
 import { entryOf, itemAt } from './certain'
 
@@ -13,27 +13,30 @@ export interface Move {
 /** Every way the rules of an axis lead from a state to one that is known beforehand; where `back` leads is not. */
 export function movesOf(component: Component, axis: Axis): readonly Move[] {
   return component.rules.filter((rule) => rule.axis === axis.id).flatMap((rule) =>
-    axis.states.filter(({ id }) => holdsIn(rule, id)).flatMap(({ id: from }): Move[] => {
-      const to = leadsFrom(axis, rule, from)
-      return to === null ? [] : [{ rule, from, to }]
-    }))
+    axis.states.filter(({ id }) => holdsIn(rule, id)).flatMap(({ id: from }): Move[] => leadsFrom(axis, rule, from).map((to) => ({ rule, from, to }))))
 }
 
-/** The state a rule leads to from a state of its axis; null when it stays, and for `back`, which depends on what was before. */
-export function leadsFrom({ states }: Axis, { target }: Rule, from: Id): Id | null {
+/** The states a rule can lead to from a state of its axis: none when it stays, and for `back`, which depends on what was before; several where chance decides. */
+export function leadsFrom({ states }: Axis, { target }: Rule, from: Id): readonly Id[] {
   switch (target.go) {
     case 'state':
-      return target.state
+      return [target.state]
+    case 'one of':
+      return target.of.map(({ state }) => state)
     case 'next':
     case 'previous': {
       const place = states.findIndex(({ id }) => id === from) + (target.go === 'next' ? 1 : -1)
-      if (!target.loops && (place < 0 || place >= states.length)) return null
-      return itemAt(states, (place + states.length) % states.length).id
+      if (!target.loops && (place < 0 || place >= states.length)) return []
+      return [itemAt(states, (place + states.length) % states.length).id]
     }
     default:
-      return null
+      return []
   }
 }
+
+/** The states a target names. */
+export const statesNamed = (target: Target): readonly Id[] =>
+  target.go === 'state' ? [target.state] : target.go === 'one of' ? target.of.map(({ state }) => state) : []
 
 /** A shortest way between two states as the moves it takes; null when there is none. Guards are left aside. */
 export function shortestWay(moves: readonly Move[], from: Id, to: Id): readonly Move[] | null {

@@ -7,9 +7,14 @@ import { ExpressionText, Id, Identifier, Literal, Name } from './value'
 export const Within = either(object({ only: array(Id) }), object({ except: array(Id) }))
 export type Within = Of<typeof Within>
 
+/** One of the states that chance chooses from, as likely as its weight is large. */
+export const Outcome = object({ state: Id, weight: number({ above: 0 }) })
+export interface Outcome extends Of<typeof Outcome> {}
+
 export const Target = kinds(
   'go',
   object({ go: choice('state'), state: Id }),
+  object({ go: choice('one of'), of: array(Outcome, { least: 2, most: 20 }) }),
   object({ go: choice('next', 'previous'), loops: boolean }),
   object({
     /** `nothing`: unanswered on purpose; nothing happens and nobody is to be told about it. */

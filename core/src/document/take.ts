@@ -1,3 +1,4 @@
+import { Chance } from './chance'
 import { array, boolean, choice, either, kinds, list, number, object, optional, text, type Of } from './shape'
 import { Modifiers } from './trigger'
 import { Id, Literal, Ms, Name } from './value'
@@ -57,5 +58,7 @@ export const Take = object({
   reducedMotion: boolean,
   /** The way into the screen it was recorded on; as the screen is when it is left out. */
   entryPoint: optional(Id),
+  /** What decided where the run had a choice; as usual when it is left out. */
+  chance: optional(Chance),
 })
 export interface Take extends Of<typeof Take> {}

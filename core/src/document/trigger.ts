@@ -18,6 +18,8 @@ export type PointerTrigger = Of<typeof PlainPointerTrigger | typeof DoubleTapTri
 export const TimerTrigger = object({
   on: choice('after', 'every'),
   ms: Ms,
+  /** It comes at any time from `ms` to this; just after `ms` when it is left out. */
+  mostMs: optional(Ms),
   since: TimerOrigin,
   /** The timer stands still while this expression is true; null never holds it. */
   pauseWhile: orNull(ExpressionText),
@@ -31,7 +33,7 @@ export const Trigger = kinds(
   LongPressTrigger,
   TimerTrigger,
   object({ on: choice('key'), key: Name, modifiers: Modifiers, anywhere: boolean }),
-  object({ on: choice('focus', 'blur', 'settled', 'shown', 'hidden') }),
+  object({ on: choice('focus', 'blur', 'settled', 'shown', 'hidden', 'entered', 'left') }),
   object({ on: choice('changes'), name: anyName, to: either(text(100_000, { empty: true }), number(), boolean, nothing) }),
   object({ on: choice('message'), name: anyName }),
 )
@@ -41,7 +43,7 @@ export type TriggerKind = Trigger['on']
 
 export const TRIGGER_KINDS: readonly TriggerKind[] = [
   'tap', 'double tap', 'press', 'release', 'long press', 'enter', 'leave', 'drag start', 'drag', 'drag end',
-  'key', 'focus', 'blur', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden',
+  'key', 'focus', 'blur', 'entered', 'left', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden',
 ]
 
 /** A trigger of each kind with its usual settings. */
@@ -87,6 +89,8 @@ export function triggerRow(trigger: Trigger, part: Id | null): string {
     case 'settled':
     case 'shown':
     case 'hidden':
+    case 'entered':
+    case 'left':
       return trigger.on
     default:
       return trigger.on + about
@@ -95,4 +99,4 @@ export function triggerRow(trigger: Trigger, part: Id | null): string {
 
 /** Whether a person makes this happen, rather than time or another rule. */
 export const isFromUser = (trigger: Trigger): boolean =>
-  !['after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden'].includes(trigger.on)
+  !['after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden', 'entered', 'left'].includes(trigger.on)

@@ -11,5 +11,5 @@ export { holderOf, isSurface, isWithin, pathInside, stepOf, surfaceOf, surfacePa
 export { FROM_OUTSIDE } from './towards'
 export { decidedBy, decidedState, tiedTo } from './driven'
 export { cameFrom, keptAt, keepState, policiesOf, queuedRule, stateKept, type Kept, type Slots } from './slots'
-export { changeTimer, msOf, TIMER, timerAfter, timerDueMs, timersOf, timerStatus, type Timer, type TimerChange, type TimerStatus } from './timer'
+export { changeTimer, isBeginning, TIMER, timesOf, timerAfter, timerDueMs, timersOf, timerStatus, type Timer, type TimerChange, type TimerStatus } from './timer'
 export { cycleValue, turnsDone, type Cycle } from './cycle'

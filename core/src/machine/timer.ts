@@ -12,8 +12,11 @@ export type TimerStatus = 'waits' | 'counts' | 'held'
 /** What becomes of a timer: it begins, in one of three ways; it stops where it is; it goes on from there; or it is over. */
 export type TimerChange = TimerStatus | 'stops' | 'goes on' | 'ends'
 
-/** How long a timer counts, in ms. */
-export const msOf = ({ trigger }: Rule): number => (trigger.on === 'after' || trigger.on === 'every' ? trigger.ms : 0)
+/** Between which times a timer comes, in ms; the two are the same where nothing is left to chance. */
+export function timesOf({ trigger }: Rule): readonly [least: number, most: number] {
+  if (trigger.on !== 'after' && trigger.on !== 'every') return [0, 0]
+  return [trigger.ms, trigger.mostMs ?? trigger.ms]
+}
 
 /** How a timer stands that is kept so; null for one that is over, or has not begun. */
 export function timerStatus(kept: number): TimerStatus | null {
@@ -44,13 +47,13 @@ export function timerAfter(kept: number, change: TimerChange): number {
   }
 }
 
-/** The clock of a timer after a change, in ms: when it is due, or what is left of it where it stands still; Infinity where neither is so. */
-export function clockAfter(before: number, rule: Rule, change: TimerChange, atMs: number): number {
+/** The clock of a timer after a change, in ms: when it is due, or what is left of it where it stands still; Infinity where neither is so. `ms` is how long it counts when it begins. */
+function clockAfter(before: number, ms: number, change: TimerChange, atMs: number): number {
   switch (change) {
     case 'counts':
-      return atMs + msOf(rule)
+      return atMs + ms
     case 'held':
-      return msOf(rule)
+      return ms
     case 'stops':
       return before - atMs
     case 'goes on':
@@ -91,13 +94,16 @@ export const timersOf = (instance: Instance): readonly Timer[] =>
 export const timerDueMs = (instance: Instance, timer: TimerRule): number =>
   timerStatus(keptAt(instance.numbers, timer.slot)) === 'counts' ? timerClock(instance, timer) : Infinity
 
-/** The instance with a timer of it changed. */
-export function changeTimer(instance: Instance, timer: TimerRule, change: TimerChange, atMs: number): Instance {
+/** Whether a timer begins with a change. */
+export const isBeginning = (change: TimerChange): boolean => change === 'counts' || change === 'held'
+
+/** The instance with a timer of it changed; `ms` is how long it counts when it begins. */
+export function changeTimer(instance: Instance, timer: TimerRule, change: TimerChange, ms: number, atMs: number): Instance {
   const { numbers, clocks } = instance
   return {
     ...instance,
     numbers: numbers.with(timer.slot, timerAfter(keptAt(numbers, timer.slot), change)),
-    clocks: clocks.with(timer.clock, clockAfter(timerClock(instance, timer), timer.rule, change, atMs)),
+    clocks: clocks.with(timer.clock, clockAfter(timerClock(instance, timer), ms, change, atMs)),
   }
 }
 

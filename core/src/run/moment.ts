@@ -1,7 +1,7 @@
 import { orElse, sameValue, type Action, type Id, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
 import { evaluate, isShared } from '../expression'
 import {
-  changeEnvironment, changeState, changeTimer, completed, laneEndOf, motionEndMs, pathInside, pulse, settle, settlesMs, standsInTheWay, surfaceOf, tiedTo, timerDueMs,
+  changeEnvironment, changeState, changeTimer, completed, isBeginning, laneEndOf, motionEndMs, pathInside, pulse, settle, settlesMs, standsInTheWay, surfaceOf, tiedTo, timerDueMs, timesOf,
   type Compiled, type Content, type Instance, type Kept, type TimerChange, type TimerRule,
 } from '../machine'
 import { motionSources } from '../motion'
@@ -10,6 +10,7 @@ import {
   type Ends, type Ground, type HandChange, type KeyInput, type Level, type Names, type Note,
 } from '../semantics'
 import { carriedWithin, isTied, treeOf } from './carry'
+import { drawBetween, drawOne } from './chance'
 import { dragAlong, grab, letGoOf, reveal } from './dragging'
 import { focusStops, nextStop } from './focus'
 import { listenersTo, readersOf } from './listeners'
@@ -106,7 +107,13 @@ export class Moment implements Ground<string, Pointed, Focus> {
   }
 
   time(path: string, timer: TimerRule, change: TimerChange): void {
-    keep(this.run, changeTimer(this.at(path), timer, change, this.run.nowMs))
+    const [least, most] = timesOf(timer.rule)
+    const ms = least < most && isBeginning(change) ? drawBetween(this.run, least, most) : least
+    keep(this.run, changeTimer(this.at(path), timer, change, ms, this.run.nowMs))
+  }
+
+  choose(weights: readonly number[]): number {
+    return drawOne(this.run, weights)
   }
 
   isTrue(path: string, condition: string): boolean {

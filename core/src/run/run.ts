@@ -1,4 +1,4 @@
-import type { Id, Literal, Project, Rule, TriggerKind } from '../document'
+import type { Chance, Id, Literal, Project, Rule, TriggerKind } from '../document'
 import type { Content, Instance, Surface } from '../machine'
 import type { Loop } from '../semantics'
 import type { Appointment } from './agenda'
@@ -25,6 +25,8 @@ export interface RunOptions {
   readonly isAbsent?: boolean
   /** The person would rather have things not move. */
   readonly isMotionReduced?: boolean
+  /** What decides where the run has a choice. */
+  readonly chance?: Chance
   /** The way into the screen, by its id; as the screen is when it is left out. */
   readonly entryPoint?: Id
   /** Every event a level is offered is kept, before any rule answers; also those that come while the run is being put together. */
@@ -68,6 +70,9 @@ export interface Run {
   readonly surface: Surface
   readonly isMotionReduced: boolean
   readonly mostInstances: number
+  readonly chance: Chance
+  /** How often something was left to chance. */
+  draws: number
   nowMs: number
   /** All instances there are, by path. */
   readonly instances: Map<string, Instance>

@@ -1,6 +1,7 @@
 import { LIMITS, RheoError, type Id, type Literal, type Project } from '../document'
 import { startEnvironment } from '../expression'
 import { compile, surfaceComponent, type Surface } from '../machine'
+import { USUAL_CHANCE } from './chance'
 import { noListeners } from './listeners'
 import { Moment } from './moment'
 import { noFrames } from './pictures'
@@ -23,8 +24,9 @@ export function startRun(project: Project, surface: Surface, options: RunOptions
 }
 
 /** A run in which nothing stands yet. */
-const emptyRun = (project: Project, surface: Surface, { isMotionReduced = false, mostInstances = LIMITS.instances, keepsOffered = false, entryPoint }: RunOptions): Run => ({
-  project, surface, isMotionReduced, mostInstances,
+const emptyRun = (project: Project, surface: Surface, { isMotionReduced = false, mostInstances = LIMITS.instances, chance = USUAL_CHANCE, keepsOffered = false, entryPoint }: RunOptions): Run => ({
+  project, surface, isMotionReduced, mostInstances, chance,
+  draws: 0,
   nowMs: 0,
   instances: new Map(),
   population: { held: new Map(), leaving: new Map(), order: new Map(), nextOrder: 0, admitted: 0, isCutOff: false, listeners: noListeners() },

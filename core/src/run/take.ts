@@ -60,7 +60,7 @@ export function differences(before: readonly SeenState[], after: readonly SeenSt
 }
 
 /** How a run of a take begins. */
-export const runOptionsOf = ({ reducedMotion, entryPoint }: Take): RunOptions => ({ isMotionReduced: reducedMotion, ...(entryPoint === undefined ? {} : { entryPoint }) })
+export const runOptionsOf = ({ reducedMotion, entryPoint, chance }: Take): RunOptions => ({ isMotionReduced: reducedMotion, ...(entryPoint === undefined ? {} : { entryPoint }), ...(chance === undefined ? {} : { chance }) })
 
 /**
  * Plays a take and looks whether its expectations come about, each at its instant. Throws `gone` when the surface is

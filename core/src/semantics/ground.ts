@@ -95,6 +95,8 @@ export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> 
   worth(thing: T, expression: string): Literal | undefined
   /** Whether something is so that depends on what nobody knows. */
   guess(): boolean
+  /** One of several outcomes, by its place, as likely as its weight is large. */
+  choose(weights: readonly number[]): number
   /** What a name of a thing stands for; undefined where nobody knows. */
   named(thing: T, name: string): Literal | undefined
   /** The variable an axis is tied to, with what it has to be in the state the axis is in; null for one tied to none. */

@@ -1,5 +1,5 @@
 import { holdsIn, leadsFrom, orElse, sameValue, stateProperty, type Action, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../document'
-import { cameFrom, decidedBy, decidedState, queuedRule, stateKept, type Compiled, type Content, type TimerRule } from '../machine'
+import { axisAt, cameFrom, decidedBy, decidedState, queuedRule, stateKept, type Compiled, type Content, type TimerRule } from '../machine'
 import { groupsOf } from './action-groups'
 import type { Ends, Ground, Level, Names } from './ground'
 import { Step, type Move } from './step'
@@ -146,8 +146,8 @@ export class Interpreter<T> {
   fire(thing: T, firing: Firing): void {
     const { axis, rule } = firing
     if (!this.ground.isThere(thing) || this.loop.isStopped || this.isRefused(thing, firing) || this.isEndless(thing, rule)) return
+    if (this.isMoving(thing, firing) && this.ground.inTheWay(thing, axis) === 'finish first') return this.queue(thing, axis, rule)
     const to = this.targetOf(thing, firing)
-    if (to !== null && this.ground.inTheWay(thing, axis) === 'finish first') return this.queue(thing, axis, rule)
     this.asStep((step) => {
       this.ground.note({ what: 'fired', thing, axis, rule })
       this.perform(step, thing, rule, 0)
@@ -156,7 +156,7 @@ export class Interpreter<T> {
   }
 
   private isRefused(thing: T, firing: Firing): boolean {
-    return this.ground.inTheWay(thing, firing.axis) === 'ignore' && this.targetOf(thing, firing) !== null
+    return this.ground.inTheWay(thing, firing.axis) === 'ignore' && this.isMoving(thing, firing)
   }
 
   /** Puts an axis of a thing into a state; one it is in is left alone. */
@@ -365,11 +365,23 @@ export class Interpreter<T> {
     return rule.guard === null || this.ground.isTrue(thing, rule.guard)
   }
 
-  /** The state a rule leads to from where its axis is now; null when it stays. */
-  private targetOf(thing: T, { axis, rule }: Firing): Id | null {
-    if (rule.target.go === 'back') return cameFrom(this.ground.compiledOf(thing), axis, this.ground.kept(thing))
-    const of = this.ground.compiledOf(thing).component.axes[axis]
-    return of ? leadsFrom(of, rule, this.stateOf(thing, axis)) : null
+  /** The state a rule leads to from where its axis is now, as chance has it where there are several; null when it stays. */
+  private targetOf(thing: T, firing: Firing): Id | null {
+    const { target } = firing.rule
+    const possible = this.targetsOf(thing, firing)
+    return possible[target.go === 'one of' ? this.ground.choose(target.of.map(({ weight }) => weight)) : 0] ?? null
+  }
+
+  private targetsOf(thing: T, { axis, rule }: Firing): readonly Id[] {
+    const compiled = this.ground.compiledOf(thing)
+    if (rule.target.go !== 'back') return leadsFrom(axisAt(compiled, axis), rule, this.stateOf(thing, axis))
+    const from = cameFrom(compiled, axis, this.ground.kept(thing))
+    return from === null ? [] : [from]
+  }
+
+  /** Whether a rule would let its axis go somewhere. */
+  private isMoving(thing: T, firing: Firing): boolean {
+    return this.targetsOf(thing, firing).length > 0
   }
 
   /** An axis goes to a state: what waited there to go elsewhere is forgotten with the actions that belonged to the stay, and the timers of the state begin. */
@@ -380,8 +392,10 @@ export class Interpreter<T> {
     const { awaiting, component } = this.ground.compiledOf(thing)
     for (const each of awaiting) if (each.axis === component.axes[axis]?.id && each.alsoAfterLeaving !== true) this.forget(thing, each)
     if (rule && this.ground.inTheWay(thing, axis) === 'skip to end') this.ground.skipToEnd(thing, axis)
+    this.passBy(step, thing, axis, 'left')
     this.ground.change(thing, axis, to, rule)
     this.queue(thing, axis, null)
+    this.passBy(step, thing, axis, 'entered')
     beginTimers(this.ground, thing, axis)
     const tied = this.ground.tied(thing, axis)
     if (tied) this.assign(thing, tied.variable, tied.value)
@@ -429,6 +443,23 @@ export class Interpreter<T> {
         return () => ends
       }
     }
+  }
+
+  /** What is to be done on leaving the state an axis is in, or on entering it, is part of the step that does so; where it leads on is a step of its own. */
+  private passBy(step: Step<T>, thing: T, axis: number, trigger: 'left' | 'entered'): void {
+    const { component, rulesOn } = this.ground.compiledOf(thing)
+    const rule = rulesOn.get(trigger)?.find((each) => each.axis === component.axes[axis]?.id && this.canFire(thing, { axis, rule: each }))
+    if (!rule || this.loop.isStopped || this.isEndless(thing, rule)) return
+    this.ground.note({ what: 'fired', thing, axis, rule })
+    this.perform(step, thing, rule, 0)
+    if (trigger === 'entered' && this.isMoving(thing, { axis, rule })) step.told.push(() => this.goOnFrom(thing, { axis, rule }))
+  }
+
+  /** Goes where a rule leads whose actions are done, if its axis is still where it was to begin from. */
+  private goOnFrom(thing: T, firing: Firing): void {
+    if (!this.ground.isThere(thing) || !holdsIn(firing.rule, this.stateOf(thing, firing.axis))) return
+    const to = this.targetOf(thing, firing)
+    if (to !== null) this.asStep((step) => step.move({ thing, axis: firing.axis, to, rule: firing.rule }))
   }
 
   private stateOf(thing: T, axis: number): Id {

@@ -16,9 +16,9 @@ export interface Seen {
 
 /** Plays an example to its end and reports everything it says is to be seen. Throws for a step that says nothing known. */
 export function playScenario(scenario: ScenarioText): readonly Seen[] {
-  const { project, surface, isMotionReduced } = projectOf(scenario)
+  const { project, surface, options } = projectOf(scenario)
   requireProject(project, 'The example')
-  const run = startRun(project, { component: surface }, { isMotionReduced })
+  const run = startRun(project, { component: surface }, options)
   return scenario.steps.flatMap(({ atMs, what }) => {
     advanceTo(run, atMs)
     return pieces(what).flatMap((piece) => step(run, piece)).map((seen) => ({ ...seen, step: `${atMs}: ${seen.step}` }))

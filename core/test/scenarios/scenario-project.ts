@@ -1,7 +1,8 @@
 import {
   defaultTrigger, EMPTY_MOTION, newProject, newState,
-  type Action, type Axis, type Component, type Drag, type Motion, type Part, type Project, type PropertyValues, type Rule, type Target, type Trigger, type TriggerKind,
+  type Action, type Axis, type Chance, type Component, type Drag, type Motion, type Part, type Project, type PropertyValues, type Rule, type Target, type Trigger, type TriggerKind,
 } from '@rheoscope/core/document'
+import type { RunOptions } from '@rheoscope/core/run'
 import { keyOf, literalOf, lookOf, pieces, unquote, valueOf, type ScenarioText } from './scenario-lines'
 
 type Draft<T> = { -readonly [K in keyof T]: T[K] extends readonly (infer Item)[] ? Item[] : T[K] }
@@ -11,6 +12,7 @@ class Reader {
   project = { ...newProject('scenario', 'Scenario'), motion: { ...EMPTY_MOTION, durationMs: 0, easing: 'linear' } } as Draft<Project>
   component: Draft<Component> = this.newComponent('thing')
   isMotionReduced = false
+  chance: Chance | null = null
   private isBegun = false
 
   line(text: string): void {
@@ -50,6 +52,9 @@ class Reader {
         return this.loop(rest)
       case 'drag':
         return this.drag(rest)
+      case 'chance':
+        this.chance = { seed: 1, drawn: rest.split(' ').map(Number) }
+        return
       case 'reduced':
         this.isMotionReduced = true
         return
@@ -158,7 +163,8 @@ class Reader {
       id: `rule${this.component.rules.length + 1}`, trigger: triggerOf(trigger), part: on ?? null, within,
       axis: axisNamed ?? '',
       guard: guard ? unquote(guard.slice(3)) : null, actions: [], target: targetOf(target), letThrough: said.includes('let through'),
-      motion: motionOf(said.filter((piece) => !/^(axis |if |let through)/.test(piece))),
+      ...(said.includes('also after leaving') ? { alsoAfterLeaving: true } : {}),
+      motion: motionOf(said.filter((piece) => !/^(axis |if |let through|also after leaving)/.test(piece))),
     }
   }
 
@@ -223,8 +229,8 @@ function triggerOf(text: string): Trigger {
       return rest === '' ? trigger : { ...trigger, thresholdMs: Number(rest) }
     case 'after':
     case 'every': {
-      const [, ms, settling, held] = /^(\d+)( from settling)?(?: paused while (.+))?$/.exec(rest) ?? []
-      return { ...trigger, ms: Number(ms), since: settling ? 'settling' : 'entering', pauseWhile: held ? unquote(held) : null }
+      const [, ms, mostMs, settling, held] = /^(\d+)(?: to (\d+))?( from settling)?(?: paused while (.+))?$/.exec(rest) ?? []
+      return { ...trigger, ms: Number(ms), ...(mostMs === undefined ? {} : { mostMs: Number(mostMs) }), since: settling ? 'settling' : 'entering', pauseWhile: held ? unquote(held) : null }
     }
     case 'key':
       return { ...trigger, ...keyOf(rest.replace(' anywhere', '')), anywhere: rest.endsWith(' anywhere') }
@@ -242,6 +248,10 @@ function triggerOf(text: string): Trigger {
 function targetOf(text: string): Target {
   const word = text.trim()
   if (/^(next|previous)/.test(word)) return { go: word.split(' ')[0] as 'next', loops: !word.includes('without looping') }
+  if (word.startsWith('one of ')) {
+    const said = word.slice('one of '.length).split(' ')
+    return { go: 'one of', of: said.flatMap((state, index) => (index % 2 === 0 ? [{ state, weight: Number(said[index + 1]) }] : [])) }
+  }
   if (word === 'stay' || word === 'back' || word === 'ignored') return { go: word }
   return { go: 'state', state: word }
 }
@@ -293,9 +303,10 @@ function withDetail(motion: Motion, word: string, rest: string): Motion {
 }
 
 /** The project an example describes. Throws for a line that says nothing known. */
-export function projectOf({ given }: ScenarioText): { readonly project: Project; readonly surface: string; readonly isMotionReduced: boolean } {
+export function projectOf({ given }: ScenarioText): { readonly project: Project; readonly surface: string; readonly options: RunOptions } {
   const reader = new Reader()
   for (const line of given) reader.line(line)
   const project = reader.done()
-  return { project, surface: project.components.at(-1)!.id, isMotionReduced: reader.isMotionReduced }
+  const { isMotionReduced, chance } = reader
+  return { project, surface: project.components.at(-1)!.id, options: { isMotionReduced, ...(chance ? { chance } : {}) } }
 }

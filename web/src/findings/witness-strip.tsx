@@ -30,9 +30,9 @@ export function WitnessStrip({ project, witness }: { readonly project: Project; 
   )
 }
 
-function framesOf(project: Project, { surface, inputs, lookAtMs, caption }: Witness): readonly Frame[] {
+function framesOf(project: Project, { surface, inputs, chance, lookAtMs, caption }: Witness): readonly Frame[] {
   return orElse(() => {
-    const run = startRun(project, surface)
+    const run = startRun(project, surface, chance ? { chance } : {})
     const frames: Frame[] = [{ atMs: 0, list: drawList(run), what: 'at first' }]
     const ordered = inOrder(inputs).filter(({ atMs }) => atMs <= lookAtMs)
     for (const atMs of new Set(ordered.map((input) => input.atMs))) {

@@ -1,4 +1,4 @@
-import { firstOf, itemAt, orElse, RheoError, type Input, type InputAction, type Project } from '@rheoscope/core/document'
+import { firstOf, itemAt, orElse, RheoError, type Chance, type Input, type InputAction, type Project } from '@rheoscope/core/document'
 import type { Surface } from '@rheoscope/core/machine'
 import { advanceTo, cutOff, drawListAt, forkFromHere, inOrder, nextDueMs, play, send, startRun, type Run, type RunOptions, type Trace } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
@@ -45,6 +45,7 @@ export class Player {
   private readonly listeners = new Set<() => void>()
   private run: Run
   private inputs: Input[] = []
+  private seed = 1
   private script: readonly Input[] = []
   /** How many inputs of the script have been played. */
   private played = 0
@@ -79,7 +80,12 @@ export class Player {
   /** How the run began. */
   get options(): RunOptions {
     const { isMotionReduced, entryPoint } = this.state
-    return { isMotionReduced, ...(entryPoint === null ? {} : { entryPoint }) }
+    return { isMotionReduced, chance: this.state.witness?.chance ?? { seed: this.seed }, ...(entryPoint === null ? {} : { entryPoint }) }
+  }
+
+  /** What decided so far where the run had a choice, to be kept with what has been done; nothing where it had none. */
+  get chance(): { readonly chance?: Chance } {
+    return this.run.draws > 0 ? { chance: this.run.chance } : {}
   }
 
   /** What has been done so far, by a person or by the witness that plays. */
@@ -140,8 +146,10 @@ export class Player {
     this.startOver()
   }
 
+  /** Where something is left to chance it comes out otherwise. */
   startOver(): void {
     this.inputs = []
+    if (this.run.draws > 0) this.seed++
     this.begin(this.state.witness)
   }
 
@@ -221,7 +229,7 @@ export class Player {
   }
 
   private begin(witness: Witness | null): void {
-    const run = orElse(() => startRun(this.project, this.surface, this.options), null)
+    const run = orElse(() => startRun(this.project, this.surface, { ...this.options, chance: witness?.chance ?? { seed: this.seed } }), null)
     if (!run) return
     this.run = run
     this.script = inOrder(witness?.inputs ?? [])

@@ -33,7 +33,7 @@ function Preview({ id }: { readonly id: string }) {
   if (!player) return <NotHere what="This project has no such screen." />
   const keep = () => {
     const name = freeName('Trial', namesOf(project.takes))
-    session.dispatch(addTake({ id: newId(name), name, surface: { screen: id }, inputs: player.done, endsAtMs: Math.ceil(player.nowMs), expectations: [], reducedMotion: false, ...(way ? { entryPoint: way.id } : {}) }), `keep ${name}`)
+    session.dispatch(addTake({ id: newId(name), name, surface: { screen: id }, inputs: player.done, endsAtMs: Math.ceil(player.nowMs), expectations: [], reducedMotion: false, ...player.chance, ...(way ? { entryPoint: way.id } : {}) }), `keep ${name}`)
     setKept(name)
     player.startOver()
   }

@@ -24,7 +24,7 @@ export function TakeCard({ take, result, before }: TakeCardProps) {
     arrange(false)
     lookAt(null)
     enterBy(take.entryPoint ?? null)
-    player?.playWitness({ surface: take.surface, inputs: take.inputs, endsAtMs: take.endsAtMs, lookAtMs: take.endsAtMs, caption: take.name })
+    player?.playWitness({ surface: take.surface, inputs: take.inputs, endsAtMs: take.endsAtMs, lookAtMs: take.endsAtMs, caption: take.name, ...(take.chance ? { chance: take.chance } : {}) })
   }
   const met = played?.results.filter(({ isMet }) => isMet).length ?? 0
   return (

@@ -22,7 +22,7 @@ export function Takes() {
     const { isMotionReduced, entryPoint } = player.getState()
     const take: Take = {
       id: newId('take'), name: freeName('Take', namesOf(project.takes)), surface: { screen: screen.id }, inputs: player.done, endsAtMs: Math.ceil(player.nowMs),
-      expectations: [], reducedMotion: isMotionReduced, ...(entryPoint === null ? {} : { entryPoint }),
+      expectations: [], reducedMotion: isMotionReduced, ...player.chance, ...(entryPoint === null ? {} : { entryPoint }),
     }
     make(addTake(take), `keep ${take.name}`)
   }

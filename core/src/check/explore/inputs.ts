@@ -1,6 +1,6 @@
-import { certain, type Input, type InputAction, type Project } from '../../document'
+import { certain, type Chance, type Input, type InputAction, type Project } from '../../document'
 import { axisAt, keptAt, type Surface } from '../../machine'
-import { advanceTo, answering, forkFromHere, nextDueMs, send, shownFocus, shownSurfaces, startRun, type Run } from '../../run'
+import { advanceTo, answering, forkFromHere, nextDueMs, send, shownFocus, shownSurfaces, startRun, USUAL_CHANCE, type Run } from '../../run'
 import { pointOn, type Hit, type Point } from '../../scene'
 import type { Node } from './explore'
 import type { Network } from './network'
@@ -11,6 +11,8 @@ import { instantsOf, wayTo } from './timing'
 /** What a person would do to come to a node, with the run that does it. */
 export interface Enacted {
   readonly inputs: readonly Input[]
+  /** What the run draws where it has a choice; null when it has none. */
+  readonly chance: Chance | null
   /** The run, right after the last step of the way. */
   readonly run: Run
 }
@@ -28,7 +30,8 @@ const MOST_TABS = 60
 export function enact(project: Project, surface: Surface, network: Network, node: Node): Enacted | null {
   const way = wayTo(node)
   const instants = instantsOf(way)
-  const run = startRun(project, surface)
+  const chance = chanceOf(way, instants)
+  const run = startRun(project, surface, chance ? { chance } : {})
   const inputs: Input[] = []
   const act = (action: InputAction) => {
     inputs.push({ ...action, atMs: run.nowMs })
@@ -38,8 +41,22 @@ export function enact(project: Project, surface: Surface, network: Network, node
     advanceTo(run, certain(instants[index]))
     if (index > 0 && by !== null && !doIt(run, network, by, act)) return null
   }
-  return { inputs, run }
+  return { inputs, chance, run }
 }
+
+/** What a run has to draw so that it goes a way at some instants. A timer that does not come on the way comes as late as it can. */
+function chanceOf(way: readonly Node[], instants: readonly number[]): Chance | null {
+  const drawn = way.flatMap(({ outcome: { draws } }, index) => draws.map((draw) => {
+    if ('place' in draw) return draw.place
+    const later = way.findIndex((node, place) => place > index && (node.outcome.started.includes(draw.clock) || isDue(certain(way[place - 1]), node, draw.clock)))
+    const comes = later >= 0 && isDue(certain(way[later - 1]), certain(way[later]), draw.clock)
+    return comes ? certain(instants[later]) - certain(instants[index]) : draw.most
+  }))
+  return drawn.length > 0 ? { ...USUAL_CHANCE, drawn } : null
+}
+
+/** Whether a step is what a clock counted for. */
+const isDue = ({ place }: Node, { by }: Node, clock: number): boolean => place.deadlines.some((deadline) => deadline.clock === clock && deadline.occasion === by)
 
 /** A person takes so long between two things they do, where nothing happens of itself meanwhile. */
 const PACE_MS = 100
@@ -48,7 +65,7 @@ const PACE_MS = 100
  * Goes on from where a run has come to one node to the next, at a person's pace; null when that does not lead to the
  * same states. Quicker than `enact`, and enough where only the states matter.
  */
-export function enactOn({ inputs, run: before }: Enacted, network: Network, { by, place }: Node): Enacted | null {
+export function enactOn({ inputs, chance, run: before }: Enacted, network: Network, { by, place }: Node): Enacted | null {
   const run = forkFromHere(before)
   const dueMs = nextDueMs(run)
   const more: Input[] = []
@@ -67,7 +84,7 @@ export function enactOn({ inputs, run: before }: Enacted, network: Network, { by
     const instance = run.instances.get(thing.path)
     return instance === undefined || instance.states[own] === states[keptAt(place.configuration, at)]
   })
-  return isThere ? { inputs: [...inputs, ...more], run } : null
+  return isThere ? { inputs: [...inputs, ...more], chance, run } : null
 }
 
 const isOfItself = ({ what }: Occasion): boolean => what === 'settle' || what === 'timer' || what === 'wait' || what === 'gone' || what === 'long' || what === 'late tap'

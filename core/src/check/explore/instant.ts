@@ -1,6 +1,6 @@
 import { certain, type Action, type Id, type InterruptionPolicy, type Literal, type Rule } from '../../document'
 import { evaluate, namesOr } from '../../expression'
-import { keepState, keptAt, stateKept, TIMER, tiedTo, timerAfter, timerStatus, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
+import { isBeginning, keepState, keptAt, stateKept, TIMER, tiedTo, timerAfter, timerStatus, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
 import {
   Interpreter, isSameLevel, Person,
   type Ends, type Ground, type HandChange, type HandState, type Level, type Names, type Note,
@@ -10,7 +10,7 @@ import { holdsTrue, UNSURE, type Sure } from './sureness'
 import { NOTHING_HELD, type Held, type Manner } from './manner'
 import { markOf } from './mark-of'
 import type { NetAxis, NetItem, Network } from './network'
-import { keptWait, PRESENCE, type Configuration, type Deadline, type Mark, type Outcome } from './occasion'
+import { keptWait, PRESENCE, type Configuration, type Deadline, type Draw, type Mark, type Outcome } from './occasion'
 import { begin, dismiss, fill, keep } from './presence'
 import type { Answering, Spot } from './spots'
 import type { Thing } from './things'
@@ -26,6 +26,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   readonly person = new Person<Thing, Spot, Spot>(this.interpreter, this)
   readonly configuration: Configuration
   readonly marks: Mark[] = []
+  private readonly draws: Draw[] = []
   /** How many conditions nobody knows were asked. */
   asked = 0
   /** Nothing that has happened depends on what nobody knows: a value, how long something takes, where a hand is exactly. */
@@ -42,7 +43,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
 
   /** What it comes to. */
   get outcome(): Outcome {
-    return { configuration: this.configuration, started: [...this.started], marks: this.marks }
+    return { configuration: this.configuration, started: [...this.started], marks: this.marks, draws: this.draws }
   }
 
   keptAt(at: number): number {
@@ -109,6 +110,13 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     return this.choices[this.asked++] ?? false
   }
 
+  /** Every outcome is possible. */
+  choose(weights: readonly number[]): number {
+    const place = weights.findIndex((_weight, index) => index + 1 === weights.length || (this.choices[this.asked++] ?? false))
+    this.draws.push({ place })
+    return place
+  }
+
   private environmentOf(thing: Thing): Readonly<Record<string, Literal>> {
     return this.manner.environment(this.situationOf(thing), thing, () => this.namesOf(thing))
   }
@@ -129,7 +137,12 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     const after = timerAfter(this.keptAt(timer.at), change)
     this.configuration[timer.at] = after
     if (after === TIMER.resumed) this.isExact = false
-    if (timerStatus(after) === 'counts') this.start(this.network.timerClock(timer))
+    const clock = this.network.timerClock(timer)
+    if (timerStatus(after) === 'counts') this.start(clock)
+    if (timer.least === timer.most || !isBeginning(change)) return
+    // Two such timers may be due at one instant, in an order that nobody knows.
+    this.isExact = false
+    this.draws.push({ clock, most: timer.most })
   }
 
   compiledOf({ compiled }: Thing): Compiled {

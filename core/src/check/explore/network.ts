@@ -1,6 +1,6 @@
 import { certain, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
 import { isShared, namesOr } from '../../expression'
-import { axisAt, decidedBy, msOf, policiesOf, type TimerRule } from '../../machine'
+import { axisAt, decidedBy, policiesOf, timesOf, type TimerRule } from '../../machine'
 import { Domain } from './domain'
 import { keysIn } from './moves'
 import { comparedWith, namesThatMatter, saidOf } from './names'
@@ -28,7 +28,9 @@ export interface NetTimer {
   readonly axis: NetAxis
   readonly timed: TimerRule
   readonly rule: Rule
-  readonly ms: number
+  /** Between which times it comes. */
+  readonly least: number
+  readonly most: number
   readonly at: number
 }
 
@@ -226,7 +228,7 @@ export class Network {
   }
 
   private timersOf(): readonly NetTimer[] {
-    return this.things.flatMap((thing) => thing.compiled.timers.map((timed) => ({ thing, timed, rule: timed.rule, ms: msOf(timed.rule), axis: certain(this.axesOfThing(thing)[timed.axis]), at: this.offsetOf(thing) + timed.slot })))
+    return this.things.flatMap((thing) => thing.compiled.timers.map((timed) => ({ thing, timed, rule: timed.rule, least: timesOf(timed.rule)[0], most: timesOf(timed.rule)[1], axis: certain(this.axesOfThing(thing)[timed.axis]), at: this.offsetOf(thing) + timed.slot })))
       .map((timer, index) => ({ ...timer, index }))
   }
 

@@ -44,11 +44,16 @@ export type Configuration = Int32Array
 /** The state a configuration has an axis in. */
 export const stateIn = ({ states, at }: Pick<NetAxis, 'states' | 'at'>, configuration: Configuration): Id => states[keptAt(configuration, at)] ?? ''
 
+/** Something that chance decides in a run: which outcome comes, by its place, or how long a timer counts, by its clock. */
+export type Draw = { readonly place: number } | { readonly clock: number; readonly most: number }
+
 /** What an occasion comes to, and the clocks that start with it. */
 export interface Outcome {
   readonly configuration: Configuration
   readonly started: readonly number[]
   readonly marks: readonly Mark[]
+  /** In the order in which a run draws them. */
+  readonly draws: readonly Draw[]
 }
 
 /** Whether an item of a list is there; from `leaving` on it is on its way out, with the number of the span that takes. */
@@ -76,11 +81,11 @@ export function deadlinesIn(network: Network, configuration: Configuration): rea
     if (span > 0) deadlines.push({ clock: axis.index, ...network.span(span), rank: rankOf(axis.thing, { what: 'settle', axis: axis.own }), occasion: { what: 'settle', axis } })
   }
   for (const timer of network.timers) {
-    const { rule, ms, thing, at } = timer
+    const { rule, least, most, thing, at } = timer
     const kept = keptAt(configuration, at)
     if (timerStatus(kept) !== 'counts') continue
     const rank = rankOf(thing, { what: 'timer', place: thing.compiled.component.rules.indexOf(rule) })
-    deadlines.push({ clock: network.timerClock(timer), least: kept === TIMER.resumed ? 0 : ms, most: ms, rank, occasion: { what: 'timer', timer } })
+    deadlines.push({ clock: network.timerClock(timer), least: kept === TIMER.resumed ? 0 : least, most, rank, occasion: { what: 'timer', timer } })
   }
   for (const wait of network.waits) {
     const kept = keptAt(configuration, wait.at)

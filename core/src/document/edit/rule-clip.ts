@@ -18,7 +18,8 @@ interface NamedRule {
   readonly part: string | null
   /** The names of the states it holds in. */
   readonly states: readonly string[]
-  readonly target: Exclude<Target, { go: 'state' }> | { readonly go: 'state'; readonly state: string }
+  /** With the names of the states it leads to. */
+  readonly target: Target
 }
 
 /** Rules of a component as a clip. */
@@ -31,7 +32,7 @@ export function ruleClipOf(component: Component, rules: readonly Rule[]): RuleCl
         rule,
         part: component.parts.find((each) => each.id === part)?.name ?? null,
         states: states.filter(({ id }) => holdsIn(itemAt(rules, index), id)).map(({ name }) => name),
-        target: target.go === 'state' ? { go: 'state', state: states.find(({ id }) => id === target.state)?.name ?? '' } : target,
+        target: certain(retargeted(target, (state) => states.find(({ id }) => id === state)?.name ?? '')),
       }
     }),
   }
@@ -47,17 +48,31 @@ export function pasteRules(component: Component, axis: Id, clip: RuleClip, newId
   const stateNamed = (wanted: string) => states.find(({ name }) => name === wanted)?.id
   const edits = clip.rules.flatMap(({ rule, part, states: names, target }): Edit[] => {
     const only = names.flatMap((name) => stateNamed(name) ?? [])
-    const to = target.go === 'state' ? stateNamed(target.state) : null
+    const to = retargeted(target, stateNamed)
     if (only.length === 0 || to === undefined) return []
     const within: Within = only.length === states.length ? { except: [] } : { only }
     return [addRule(component.id, {
       ...rule, id: newId(rule.trigger.on), axis, within, part: component.parts.find(({ name }) => name === part)?.id ?? null,
-      target: target.go === 'state' ? { go: 'state', state: certain(to) } : target,
+      target: to,
       motion: rule.motion && motionFor(component, rule.motion, newId),
       actions: rule.actions.map((action) => ({ ...action, id: newId(action.do) })),
     })]
   })
   return edits.length > 0 ? batch(...edits) : null
+}
+
+/** A target with other words for the states it leads to; undefined where one has none. */
+function retargeted(target: Target, wordFor: (state: string) => string | undefined): Target | undefined {
+  if (target.go === 'state') {
+    const state = wordFor(target.state)
+    return state === undefined ? undefined : { go: 'state', state }
+  }
+  if (target.go !== 'one of') return target
+  const of = target.of.flatMap(({ state, weight }) => {
+    const word = wordFor(state)
+    return word === undefined ? [] : [{ state: word, weight }]
+  })
+  return of.length === target.of.length ? { go: 'one of', of } : undefined
 }
 
 /** The motion without what it says of parts the component does not have. */

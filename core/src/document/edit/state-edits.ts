@@ -2,7 +2,7 @@ import { firstOf } from '../certain'
 import type { Axis, Component, State } from '../component'
 import { HUES, newState } from '../defaults'
 import type { Loop } from '../motion'
-import type { Within } from '../rule'
+import type { Target, Within } from '../rule'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
 import { inProject, inside, setAt, insertInto, removeFrom, moveWithin } from './place'
@@ -43,11 +43,13 @@ export function removeState(component: Component, axis: Axis, state: Id): Edit |
   const rules = inProject('components', component.id, 'rules')
   const edits = component.rules.flatMap((rule): Edit[] => {
     if (rule.axis !== axis.id) return []
-    if (rule.target.go === 'state' && rule.target.state === state) return [removeFrom(rules, rule.id)]
+    const target = targetWithout(rule.target, state)
+    if (!target) return [removeFrom(rules, rule.id)]
+    const retarget = target === rule.target ? [] : [setAt(inside(rules, rule.id, 'target'), target)]
     const within = withinWithout(rule.within, state)
-    if (within === rule.within) return []
+    if (within === rule.within) return retarget
     if ('only' in within && within.only.length === 0) return [removeFrom(rules, rule.id)]
-    return [setAt(inside(rules, rule.id, 'within'), within)]
+    return [...retarget, setAt(inside(rules, rule.id, 'within'), within)]
   })
   if (axis.start === state) edits.push(setStartState(component.id, axis.id, firstOf(left).id))
   for (const pair of component.pairs) {
@@ -63,6 +65,15 @@ export function removeState(component: Component, axis: Axis, state: Id): Edit |
 export function withinWithout(within: Within, state: Id): Within {
   if ('only' in within) return within.only.includes(state) ? { only: within.only.filter((id) => id !== state) } : within
   return within.except.includes(state) ? { except: within.except.filter((id) => id !== state) } : within
+}
+
+/** The same target without one of the states chance chooses from; null for one that leads nowhere else. */
+function targetWithout(target: Target, state: Id): Target | null {
+  if (target.go === 'state') return target.state === state ? null : target
+  if (target.go !== 'one of' || target.of.every((each) => each.state !== state)) return target
+  const of = target.of.filter((each) => each.state !== state)
+  const [first] = of
+  return first ? (of.length > 1 ? { go: 'one of', of } : { go: 'state', state: first.state }) : null
 }
 
 /** The first hue no state of the axis wears; starts over when all are worn. */

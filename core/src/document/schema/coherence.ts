@@ -4,6 +4,7 @@ import { RheoError } from '../error'
 import type { Identified } from '../fields'
 import { LIMITS } from '../limits'
 import { componentOf, type Project } from '../project'
+import { statesNamed } from '../moves'
 import type { Screen } from '../screen'
 
 /**
@@ -70,10 +71,12 @@ function requireReferences(component: Component, at: string): void {
   for (const axis of component.axes) {
     if (!axis.states.some(({ id }) => id === axis.start)) fail(`axes/${axis.id}/start`, `“${axis.name}” starts in a state it does not have`)
   }
-  for (const { id, axis: axisId, target } of component.rules) {
+  for (const { id, axis: axisId, target, trigger } of component.rules) {
     const axis = component.axes.find((each) => each.id === axisId)
     if (!axis) fail(`rules/${id}/axis`, 'a rule belongs to an axis that is missing')
-    else if (target.go === 'state' && !axis.states.some((state) => state.id === target.state)) fail(`rules/${id}/target`, 'a rule leads to a state that is missing')
+    else if (statesNamed(target).some((named) => !axis.states.some((state) => state.id === named))) fail(`rules/${id}/target`, 'a rule leads to a state that is missing')
+    if ('mostMs' in trigger && trigger.mostMs !== undefined && trigger.mostMs < trigger.ms) fail(`rules/${id}/trigger/mostMs`, 'a timer ends before it can come')
+    if (trigger.on === 'left' && target.go !== 'stay' && target.go !== 'ignored') fail(`rules/${id}/target`, 'a rule on leaving a state leads somewhere, and the state it is left for is decided already')
   }
 }
 
