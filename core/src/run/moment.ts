@@ -6,7 +6,7 @@ import {
 } from '../machine'
 import { motionSources } from '../motion'
 import {
-  DOUBLE_TAP_MS, Interpreter, isAmong, isSameLevel, Person, recipientsOf, turnOf,
+  Arranger, DOUBLE_TAP_MS, Interpreter, isAmong, isSameLevel, Person, recipientsOf, turnOf,
   type Ends, type Ground, type HandChange, type KeyInput, type Level, type Names, type Note,
 } from '../semantics'
 import { carriedWithin, isTied, treeOf } from './carry'
@@ -25,11 +25,13 @@ import { closeOverlay, goToScreen, openOverlay } from './surfaces'
 /** What happens to a run at one instant: its instances, by path, as the ground that rules and actions change. */
 export class Moment implements Ground<string, Pointed, Focus> {
   readonly interpreter: Interpreter<string>
+  readonly arranger: Arranger<string>
   readonly person: Person<string, Pointed, Focus>
   readonly minds = { hover: true, focus: true }
 
   constructor(readonly run: Run) {
     this.interpreter = new Interpreter(this, run.loop)
+    this.arranger = new Arranger(this.interpreter, this)
     this.person = new Person(this.interpreter, this)
   }
 

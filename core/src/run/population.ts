@@ -61,7 +61,7 @@ export function arrange(moment: Moment, path: string): void {
   const before = run.population.held.get(path)
   const now = byStep(withinLimit(run, path, contentsOf(run.project, { compiled, environment, values: targets.values, chain: chainOf(run, path) })))
   run.population.held.set(path, now)
-  const { gone, come } = moment.interpreter.arrange(path, before ?? null, now)
+  const { gone, come } = moment.arranger.arrange(path, before ?? null, now)
   const moved = before && [...gone, ...come].find(({ part }) => part.kind === 'list')
   const isOther = gone.length > 0 || come.length > 0
   layOut(run, path, isOther ? contentsFor(run, path) : certain(run.instances.get(path)).contents, moved ? listPace(instance, moved.part) : null)

@@ -1,6 +1,7 @@
 export { groupsOf } from './action-groups'
 export type { Ends, Ground, HandChange, HandState, KeyInput, Level, Names, Note, Placed, Pressed } from './ground'
+export { Arranger, isSameContent } from './arranger'
 export { recipientsOf } from './recipients'
-export { IMMEDIATE_LIMIT, Interpreter, isSameContent, rulesAt, type Firing, type IsMeant, type Loop } from './interpreter'
+export { IMMEDIATE_LIMIT, Interpreter, rulesAt, type Firing, type IsMeant, type Loop } from './interpreter'
 export { DOUBLE_TAP_MS, isAmong, isOnKey, isSameLevel, keepsTapBack, Person } from './person'
 export { turnOf, TURNS, type Due } from './turns'

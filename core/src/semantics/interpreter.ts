@@ -1,6 +1,7 @@
-import { holdsIn, leadsFrom, orElse, sameValue, stateProperty, type Action, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../document'
-import { axisAt, cameFrom, decidedBy, decidedState, queuedRule, stateKept, type Compiled, type Content, type TimerRule } from '../machine'
+import { holdsIn, leadsFrom, sameValue, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../document'
+import { axisAt, cameFrom, decidedBy, decidedState, queuedRule, stateKept, type Compiled, type TimerRule } from '../machine'
 import { groupsOf } from './action-groups'
+import { act } from './actions'
 import type { Ends, Ground, Level, Names } from './ground'
 import { Step, type Move } from './step'
 import { beginAllTimers, beginTimers, countTimers, elapse, holdTimers, stopTimers } from './timers'
@@ -15,15 +16,6 @@ export type IsMeant = (trigger: Trigger) => boolean
 export interface Firing {
   readonly axis: number
   readonly rule: Rule
-}
-
-/** What stands or is to stand inside a thing, by the last steps of their paths. */
-export type Contents = ReadonlyMap<string, Content>
-
-/** What an arrangement changed. */
-export interface Arranged {
-  readonly gone: readonly Content[]
-  readonly come: readonly Content[]
 }
 
 /** A rule that answers an event on its way. */
@@ -181,56 +173,9 @@ export class Interpreter<T> {
     for (const rule of this.ground.compiledOf(thing).awaiting) this.forget(thing, rule)
   }
 
-  /**
-   * Carries to what stands inside a thing how that wants it now: what is not to be there any more goes, what is new comes,
-   * and what stays is given its names and driven to the states that are other than before. Says what came and went.
-   *
-   * @param had what stood there, by the last steps of their paths; null for a thing that is only coming itself
-   */
-  arrange(thing: T, had: Contents | null, has: Contents): Arranged {
-    const stays = (content: Content) => isSameContent(had?.get(content.step), content) && isSameContent(has.get(content.step), content)
-    const gone = [...(had?.values() ?? [])].filter((content) => !stays(content))
-    const come = [...has.values()].filter((content) => !stays(content))
-    for (const content of gone) this.dismiss(thing, content, gone)
-    for (const content of has.values()) {
-      const before = stays(content) ? had?.get(content.step) : undefined
-      const inner = before ? this.ground.inside(thing, content.step) : null
-      if (before && inner !== null) this.hold(thing, inner, before, content)
-      else this.bring(thing, content, had !== null)
-    }
-    return { gone, come }
-  }
-
-  /** Gives what stays inside a thing what it is to be given now. A state that was come to lays what its look says of what stands inside anew. */
-  private hold(thing: T, inner: T, before: Content, { parameters, states, part }: Content): void {
-    if (!sameValue(before.parameters, parameters)) this.name(inner, parameters)
-    for (const [axis, state] of Object.entries(states)) if (before.states[axis] !== state || this.isLaidAnew(thing, part.id, axis)) this.put(inner, axis, state)
-  }
-
-  /** Whether a state that a thing has just come to says which state an axis inside it is in. */
-  private isLaidAnew(thing: T, part: Id, inner: Id): boolean {
-    const { axes } = this.ground.compiledOf(thing).component
-    return this.step?.moved.some((move) => move.thing === thing && axes[move.axis]?.states.find(({ id }) => id === this.stateOf(thing, move.axis))?.look[part]?.[stateProperty(inner)] !== undefined) ?? false
-  }
-
-  /** Lets something begin inside a thing; what was on its way out turns back as it is, with what it is given now. */
-  private bring(thing: T, content: Content, isLate: boolean): void {
-    const inner = this.ground.inside(thing, content.step)
-    if (inner === null) return this.appear(this.ground.begin(thing, content, isLate))
-    if (this.ground.isLeaving(inner)) {
-      this.ground.keep(thing, content)
-      beginAllTimers(this.ground, inner)
-    }
-    this.name(inner, content.parameters)
-  }
-
-  /** Lets something inside a thing go. It is told, and still hears what is said as long as its way out takes. */
-  private dismiss(thing: T, content: Content, together: readonly Content[]): void {
-    const inner = this.ground.inside(thing, content.step)
-    if (inner === null || this.ground.isLeaving(inner)) return
-    if (this.ground.compiledOf(inner).rulesOn.has('hidden')) this.offerLater(inner, 'hidden')
-    this.retire(inner)
-    this.ground.dismiss(thing, content, together)
+  /** The axes of a thing that the step which goes on has moved. */
+  movedAxes(thing: T): readonly number[] {
+    return this.step?.moved.flatMap((move) => (move.thing === thing ? [move.axis] : [])) ?? []
   }
 
   /** Gives a variable a value, for everyone it means something to. */
@@ -313,7 +258,7 @@ export class Interpreter<T> {
     for (const [index, group] of groups.entries()) {
       if (index < from) continue
       const ends = group.flatMap((action) => {
-        const end = this.act(step, thing, action)
+        const end = act(this, this.ground, step, thing, action)
         return action.awaited && end ? [end] : []
       })
       if (ends.length === 0 || index + 1 >= groups.length) continue
@@ -401,50 +346,6 @@ export class Interpreter<T> {
     if (tied) this.assign(thing, tied.variable, tied.value)
   }
 
-  /** Does something; what it returns says, once the step has taken effect, when it has ended, and is null where that takes no time. What cannot be worked out, or is about something gone, is a finding and passed over. */
-  private act(step: Step<T>, thing: T, action: Action): (() => Ends) | null {
-    if (!this.ground.isThere(thing)) return null
-    return orElse(() => this.doing(step, thing, action), null)
-  }
-
-  private doing(step: Step<T>, thing: T, action: Action): (() => Ends) | null {
-    switch (action.do) {
-      case 'set': {
-        const value = this.ground.worth(thing, action.to)
-        this.ground.note({ what: 'set', thing, name: action.variable, value })
-        this.assign(thing, action.variable, value)
-        return null
-      }
-      case 'send': {
-        const payload = action.payload === null ? '' : this.ground.worth(thing, action.payload)
-        const to = this.ground.recipients(thing, action.recipient)
-        this.ground.note({ what: 'message', thing, name: action.message, to })
-        for (const each of to) step.told.push(() => this.deliver(each, action.message, payload))
-        return null
-      }
-      case 'drive': {
-        const inner = this.ground.inside(thing, action.instance)
-        if (inner === null) return null
-        this.put(inner, action.axis, action.state)
-        const axis = this.ground.compiledOf(inner).component.axes.findIndex(({ id }) => id === action.axis)
-        return axis < 0 ? null : () => (this.ground.isThere(inner) ? this.ground.motionEnds(inner, axis) : this.atOnce())
-      }
-      case 'pulse': {
-        const ends = this.ground.pulse(thing, action)
-        return () => ends
-      }
-      case 'go to screen':
-      case 'open overlay':
-      case 'close overlay': {
-        let ends = this.atOnce()
-        step.shows.push(() => {
-          ends = orElse(() => this.ground.show(thing, action), ends)
-        })
-        return () => ends
-      }
-    }
-  }
-
   /** What is to be done on leaving the state an axis is in, or on entering it, is part of the step that does so; where it leads on is a step of its own. */
   private passBy(step: Step<T>, thing: T, axis: number, trigger: 'left' | 'entered'): void {
     const { component, rulesOn } = this.ground.compiledOf(thing)
@@ -475,11 +376,6 @@ export class Interpreter<T> {
     const { slots, component } = this.ground.compiledOf(thing)
     const slot = slots.axes[axis]?.queued ?? -1
     if (slot >= 0) this.ground.keepNumber(thing, slot, rule === null ? 0 : component.rules.indexOf(rule) + 1)
-  }
-
-  private atOnce(): Ends {
-    const now = this.ground.nowMs()
-    return [now, now]
   }
 
   /** Tells a thing, if it waits for that, which of some names stand for something else than before a step. */
@@ -521,8 +417,5 @@ export class Interpreter<T> {
 /** The rules on a kind of trigger at a part, or at the thing itself where `part` is null, whether or not they could fire. */
 export const rulesAt = ({ rulesOn }: Pick<Compiled, 'rulesOn'>, part: Id | null, trigger: TriggerKind): readonly Rule[] =>
   rulesOn.get(trigger)?.filter((rule) => rule.part === part) ?? []
-
-/** Whether something is still the same instance, whatever it is given. */
-export const isSameContent = (a: Content | undefined, b: Content): boolean => a !== undefined && a.step === b.step && a.compiled.component.id === b.compiled.component.id
 
 const NONE: readonly Firing[] = []

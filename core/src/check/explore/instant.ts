@@ -2,7 +2,7 @@ import { certain, type Action, type Id, type InterruptionPolicy, type Literal, t
 import { evaluate, namesOr } from '../../expression'
 import { isBeginning, keepState, keptAt, stateKept, TIMER, tiedTo, timerAfter, timerStatus, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
 import {
-  Interpreter, isSameLevel, Person,
+  Arranger, Interpreter, isSameLevel, Person,
   type Ends, type Ground, type HandChange, type HandState, type Level, type Names, type Note,
 } from '../../semantics'
 import { UNKNOWN } from './domain'
@@ -23,6 +23,7 @@ import { handIn, keepHand, numberOf } from './hand'
  */
 export class Instant implements Ground<Thing, Spot, Spot> {
   readonly interpreter = new Interpreter<Thing>(this)
+  readonly arranger = new Arranger<Thing>(this.interpreter, this)
   readonly person = new Person<Thing, Spot, Spot>(this.interpreter, this)
   readonly configuration: Configuration
   readonly marks: Mark[] = []
@@ -163,7 +164,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     const had = this.heldBy(thing)
     return () => {
       const has = this.heldBy(thing)
-      if (had !== has && this.isThere(thing)) this.interpreter.arrange(thing, had, has)
+      if (had !== has && this.isThere(thing)) this.arranger.arrange(thing, had, has)
     }
   }
 

@@ -23,7 +23,7 @@ export function fill(instant: Instant, thing: Thing): void {
     if (item) vanish(instant, item)
     else instant.coming.add(inner)
   }
-  instant.interpreter.arrange(thing, null, instant.heldBy(thing))
+  instant.arranger.arrange(thing, null, instant.heldBy(thing))
 }
 
 /** Starts something inside a thing. */

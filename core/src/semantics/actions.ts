@@ -1,0 +1,52 @@
+import { orElse, type Action } from '../document'
+import type { Ends, Ground } from './ground'
+import type { Interpreter } from './interpreter'
+import type { Step } from './step'
+
+/** Does something; what it returns says, once the step has taken effect, when it has ended, and is null where that takes no time. What cannot be worked out, or is about something gone, is a finding and passed over. */
+export function act<T>(interpreter: Interpreter<T>, ground: Ground<T>, step: Step<T>, thing: T, action: Action): (() => Ends) | null {
+  return ground.isThere(thing) ? orElse(() => doing(interpreter, ground, step, thing, action), null) : null
+}
+
+function doing<T>(interpreter: Interpreter<T>, ground: Ground<T>, step: Step<T>, thing: T, action: Action): (() => Ends) | null {
+  switch (action.do) {
+    case 'set': {
+      const value = ground.worth(thing, action.to)
+      ground.note({ what: 'set', thing, name: action.variable, value })
+      interpreter.assign(thing, action.variable, value)
+      return null
+    }
+    case 'send': {
+      const payload = action.payload === null ? '' : ground.worth(thing, action.payload)
+      const to = ground.recipients(thing, action.recipient)
+      ground.note({ what: 'message', thing, name: action.message, to })
+      for (const each of to) step.told.push(() => interpreter.deliver(each, action.message, payload))
+      return null
+    }
+    case 'drive': {
+      const inner = ground.inside(thing, action.instance)
+      if (inner === null) return null
+      interpreter.put(inner, action.axis, action.state)
+      const axis = ground.compiledOf(inner).component.axes.findIndex(({ id }) => id === action.axis)
+      return axis < 0 ? null : () => (ground.isThere(inner) ? ground.motionEnds(inner, axis) : atOnce(ground))
+    }
+    case 'pulse': {
+      const ends = ground.pulse(thing, action)
+      return () => ends
+    }
+    case 'go to screen':
+    case 'open overlay':
+    case 'close overlay': {
+      let ends = atOnce(ground)
+      step.shows.push(() => {
+        ends = orElse(() => ground.show(thing, action), ends)
+      })
+      return () => ends
+    }
+  }
+}
+
+function atOnce<T>(ground: Ground<T>): Ends {
+  const now = ground.nowMs()
+  return [now, now]
+}
