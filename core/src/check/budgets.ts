@@ -1,4 +1,4 @@
-import { firstOf, lastOf, theOne, type Component, type Id, type Project, type Rule } from '../document'
+import { firstOf, lastOf, latestMs, theOne, type Component, type Id, type Project, type Rule } from '../document'
 import { changesIn, endOf, type StateChange } from './changes'
 import { contextOf } from './context'
 
@@ -70,7 +70,7 @@ function waitFor({ rule, from }: StateChange, motionMs: number): { readonly kind
   switch (trigger.on) {
     case 'after':
     case 'every':
-      return { kind: 'timer', what: `${trigger.on} ${trigger.ms} ms in ${from.name}`, totalMs: trigger.ms + (trigger.since === 'settling' ? motionMs : 0) }
+      return { kind: 'timer', what: `${trigger.on} ${trigger.ms === latestMs(trigger) ? '' : `${trigger.ms} to `}${latestMs(trigger)} ms in ${from.name}`, totalMs: latestMs(trigger) + (trigger.since === 'settling' ? motionMs : 0) }
     case 'settled':
       return { kind: 'timer', what: `${from.name} at rest`, totalMs: motionMs }
     case 'changes':

@@ -1,5 +1,5 @@
 import { fromToken } from '../motion'
-import { holdsIn, isFromUser } from '../document'
+import { holdsIn, isFromUser, latestMs } from '../document'
 import { leads, stateName, type Check } from './context'
 import { inMs, type Finding } from './finding'
 import { witnessTo } from './witness'
@@ -14,7 +14,7 @@ export const cannotBePaused: Check = ({ component, arena, root, project, isHeld 
     if (!loop || isHeld) return []
     const takesMs = loop.count === null ? Infinity : fromToken<number>(loop.durationMs, project.tokens) * loop.count
     const own = component.rules.filter((rule) => rule.axis === axis.id && leads(rule) && holdsIn(rule, state.id))
-    const endsSoon = own.some(({ trigger }) => 'ms' in trigger && trigger.ms <= LONGEST_MS)
+    const endsSoon = own.some(({ trigger }) => 'ms' in trigger && latestMs(trigger) <= LONGEST_MS)
     const node = arena.closed.firstIn(arena.closed.axis(root, axis.id), state.id)
     if (takesMs <= LONGEST_MS || endsSoon || own.some(({ trigger }) => isFromUser(trigger)) || !node) return []
     return [{

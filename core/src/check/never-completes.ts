@@ -1,4 +1,4 @@
-import { axisOfProperty, certain, holdsIn, itemAt, type Axis, type Component, type Rule, type State } from '../document'
+import { axisOfProperty, certain, holdsIn, itemAt, latestMs, type Axis, type Component, type Rule, type State } from '../document'
 import { fromToken } from '../motion'
 import { after, isByItself, type Arena, type Facts, type Seen } from './arena'
 import { leads, stateName, type Check, type CheckContext } from './context'
@@ -96,7 +96,7 @@ function earliestTimer(component: Component, axis: Axis, state: State): { readon
   const timers = component.rules.flatMap((rule) => {
     const { trigger } = rule
     if (rule.axis !== axis.id || (trigger.on !== 'after' && trigger.on !== 'every') || !leads(rule) || !holdsIn(rule, state.id)) return []
-    return trigger.since === 'entering' && trigger.pauseWhile === null && rule.guard === null ? [{ rule, afterMs: trigger.ms }] : []
+    return trigger.since === 'entering' && trigger.pauseWhile === null && rule.guard === null ? [{ rule, afterMs: latestMs(trigger) }] : []
   })
   return timers.length === 0 ? null : timers.reduce((first, timer) => (timer.afterMs < first.afterMs ? timer : first))
 }

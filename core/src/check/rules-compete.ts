@@ -1,4 +1,4 @@
-import { holdsIn, inProject, removeFrom, statesNamed, theOne, triggerRow, type Id, type Rule } from '../document'
+import { holdsIn, inProject, latestMs, removeFrom, statesNamed, theOne, triggerRow, type Id, type Rule } from '../document'
 import { after } from './arena'
 import { leads, stateName, type Check, type CheckContext } from './context'
 import type { Finding } from './finding'
@@ -24,7 +24,7 @@ export const rulesCompete: Check = (context) => {
 function compete({ project, component }: CheckContext, first: Rule, second: Rule): boolean {
   if (first.axis !== second.axis || !(leads(first) || first.actions.length > 0) || !(leads(second) || second.actions.length > 0)) return false
   if (triggerRow(first.trigger, first.part) !== triggerRow(second.trigger, second.part)) return false
-  if ('ms' in first.trigger && 'ms' in second.trigger && first.trigger.ms !== second.trigger.ms) return false
+  if ('ms' in first.trigger && 'ms' in second.trigger && (latestMs(first.trigger) < second.trigger.ms || latestMs(second.trigger) < first.trigger.ms)) return false
   if (first.guard !== null && second.guard === null) return false
   return guardsOverlap(project, component, first.guard, second.guard)
 }

@@ -1,4 +1,4 @@
-import { holdsIn } from '../document'
+import { holdsIn, latestMs } from '../document'
 import { leads, stateName, type Check } from './context'
 import { inMs, type Finding } from './finding'
 import { confirmed } from './witness'
@@ -10,7 +10,7 @@ export const AT_ONCE_MS = 100
 export const startsMoving: Check = ({ project, component }) =>
   component.axes.flatMap((axis): Finding[] => {
     const rule = component.rules.find((candidate) =>
-      candidate.axis === axis.id && candidate.trigger.on === 'after' && candidate.trigger.ms <= AT_ONCE_MS && candidate.trigger.pauseWhile === null &&
+      candidate.axis === axis.id && candidate.trigger.on === 'after' && latestMs(candidate.trigger) <= AT_ONCE_MS && candidate.trigger.pauseWhile === null &&
       leads(candidate) && holdsIn(candidate, axis.start))
     if (!rule || rule.trigger.on !== 'after') return []
     const { ms } = rule.trigger

@@ -21,6 +21,7 @@ const OPPOSITES: Partial<Record<TriggerKind, TriggerKind>> = { leave: 'enter', r
 export function answersFor(component: Component, cell: Cell): readonly Answer[] {
   const axis = component.axes.find(({ id }) => id === cell.axis)
   if (!axis) return []
+  if (cell.trigger.on === 'left') return [{ target: { go: 'stay' }, because: null }, { target: { go: 'ignored' }, because: null }]
   const nameOf = (state: string) => axis.states.find(({ id }) => id === state)?.name ?? '?'
   const possible: readonly Answer[] = [
     ...axis.states.map(({ id }): Answer => ({ target: { go: 'state', state: id }, because: null })),

@@ -26,6 +26,9 @@ export const TimerTrigger = object({
 })
 export interface TimerTrigger extends Of<typeof TimerTrigger> {}
 
+/** When a timer comes at the latest, in ms. */
+export const latestMs = ({ ms, mostMs = ms }: TimerTrigger): number => mostMs
+
 export const Trigger = kinds(
   'on',
   PlainPointerTrigger,

@@ -1,4 +1,4 @@
-import type { Rule } from '../document'
+import { latestMs, type Rule } from '../document'
 import type { TimerRule } from './compiled'
 import type { Instance } from './instance'
 import { keptAt } from './slots'
@@ -15,7 +15,7 @@ export type TimerChange = TimerStatus | 'stops' | 'goes on' | 'ends'
 /** Between which times a timer comes, in ms; the two are the same where nothing is left to chance. */
 export function timesOf({ trigger }: Rule): readonly [least: number, most: number] {
   if (trigger.on !== 'after' && trigger.on !== 'every') return [0, 0]
-  return [trigger.ms, trigger.mostMs ?? trigger.ms]
+  return [trigger.ms, latestMs(trigger)]
 }
 
 /** How a timer stands that is kept so; null for one that is over, or has not begun. */

@@ -1,5 +1,5 @@
 import { useRef } from 'react'
-import { firstOf, itemAt, lastOf, type Rule, type State } from '@rheoscope/core/document'
+import { firstOf, itemAt, lastOf, latestMs, type Rule, type State } from '@rheoscope/core/document'
 import { timersOf } from '@rheoscope/core/machine'
 import { useFindingsOf } from '../checks/use-findings'
 import { useFrames } from '../playing/use-frames'
@@ -8,8 +8,9 @@ import type { Player } from '../playing/player'
 import { StateMark } from '../theme/state-mark'
 import { readingOf } from './cell-typing'
 import { easingCurve } from './easing-curve'
+import { outcomesOf, type ChanceOf } from './outcomes'
 import { barsOf, rowsOf, triggerTitle, type Bar, type Row } from './rows'
-import { msText, ruleTiming, shortEasing } from './timing-text'
+import { msText, ruleTiming, shortEasing, spanText } from './timing-text'
 import { useBench } from './use-bench'
 import type { CellDrag } from './use-cell-drag'
 import type { CellTyping } from './use-cell-keys'
@@ -109,6 +110,8 @@ function targetText({ target }: Rule, states: readonly State[]): string {
   switch (target.go) {
     case 'state':
       return states.find(({ id }) => id === target.state)?.name ?? '?'
+    case 'one of':
+      return outcomesOf(target, states).map(({ state, percent }) => `${state?.name ?? '?'} ${percent} %`).join(' or ')
     case 'ignored':
       return 'nothing on purpose'
     default:
@@ -120,6 +123,7 @@ function Answer({ rule, from }: { readonly rule: Rule; readonly from: State }) {
   const { project, component, axis } = useBench()
   const target = rule.target.go === 'state' ? axis.states.find(({ id }) => rule.target.go === 'state' && id === rule.target.state) : undefined
   const name = targetText(rule, axis.states)
+  if (rule.target.go === 'one of') return <Outcomes rule={rule} outcomes={outcomesOf(rule.target, axis.states)} />
   if (rule.target.go === 'ignored') return <span className="quiet">{name}</span>
   const timing = ruleTiming(project, component, rule, from.id)
   return (
@@ -127,12 +131,30 @@ function Answer({ rule, from }: { readonly rule: Rule; readonly from: State }) {
       <span className="cell-target">
         {target ? <StateMark hue={target.hue} size={11} /> : <span className="mono">→</span>} <b>{name}</b>
         {rule.guard !== null && <span className="muted cell-guard" title={`if ${rule.guard}`}>if</span>}
-        {'ms' in rule.trigger && <span className="mono cell-after">{msText(rule.trigger.ms)}</span>}
+        {'ms' in rule.trigger && <span className="mono cell-after">{spanText(rule.trigger)}</span>}
       </span>
       <span className="cell-motion muted mono">
         <svg width="24" height="14" viewBox="-1 -3 26 18" aria-hidden="true"><path d={easingCurve(timing.ease, 24, 12)} /></svg>
         {msText(timing.durationMs)} <span className="cell-easing">{shortEasing(timing.easing)}</span>
       </span>
+    </>
+  )
+}
+
+/** What chance decides between, each with how often it comes. */
+function Outcomes({ rule, outcomes }: { readonly rule: Rule; readonly outcomes: readonly ChanceOf[] }) {
+  return (
+    <>
+      <span className="cell-target">
+        <span className="cell-outcomes">
+          {outcomes.map(({ state, percent }, index) => (
+            <span key={index} title={`${state?.name ?? '?'} ${percent} %`}>{state && <StateMark hue={state.hue} size={11} />} <b>{state?.name ?? '?'}</b> <span className="mono muted">{percent}</span></span>
+          ))}
+        </span>
+        {rule.guard !== null && <span className="muted cell-guard" title={`if ${rule.guard}`}>if</span>}
+        {'ms' in rule.trigger && <span className="mono cell-after">{spanText(rule.trigger)}</span>}
+      </span>
+      <span className="cell-motion muted">by chance, in %</span>
     </>
   )
 }
@@ -149,7 +171,7 @@ function TimerBar({ player, rule }: { readonly player: Player; readonly rule: Ru
   useFrames(() => {
     const specimen = player.current.instances.get('')
     const timer = specimen && timersOf(specimen).find((each) => each.rule.id === rule.id)
-    const ms = 'ms' in rule.trigger ? rule.trigger.ms : 0
+    const ms = 'ms' in rule.trigger ? latestMs(rule.trigger) : 0
     const left = timer?.dueMs == null ? ms : timer.dueMs - player.nowMs
     const share = timer && ms > 0 ? 1 - left / ms : 0
     if (bar.current) bar.current.style.transform = `scaleX(${Math.min(1, Math.max(0, share))})`

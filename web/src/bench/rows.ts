@@ -25,7 +25,7 @@ export const rowOf = (trigger: Trigger, part: Id | null): Row => ({ key: trigger
 export const isDecidedOutside = ({ boundTo }: Axis): boolean => boundTo !== null && 'parameter' in boundTo
 
 /** The triggers that can be added as rows here. */
-export const OFFERED_TRIGGERS = ['tap', 'double tap', 'press', 'release', 'long press', 'enter', 'leave', 'drag start', 'drag', 'drag end', 'key', 'focus', 'blur', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden'] as const
+export const OFFERED_TRIGGERS = ['tap', 'double tap', 'press', 'release', 'long press', 'enter', 'leave', 'drag start', 'drag', 'drag end', 'key', 'focus', 'blur', 'entered', 'left', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden'] as const
 
 /** A trigger as the head of its row and its cells name it. */
 export function triggerTitle(trigger: Trigger): string {

@@ -1,8 +1,11 @@
-import { holdsIn, removeRule, setRuleField, type Rule, type Target } from '@rheoscope/core/document'
+import { firstOf, holdsIn, removeRule, setRuleField, type Axis, type Outcome, type Rule, type Target } from '@rheoscope/core/document'
+import { CommitField } from '../fields/commit-field'
+import { parseNumber } from '../fields/parse-value'
 import { ChoiceField } from '../fields/property-field'
 import { ActionFields } from '../rules/action-fields'
 import { ConditionField, TriggerFields } from '../rules/trigger-fields'
 import { MotionFields } from './motion-fields'
+import { outcomesOf } from './outcomes'
 import { RulesOfComponent } from './rules-of-component'
 import { useBench } from './use-bench'
 
@@ -44,11 +47,61 @@ const SPECIAL: readonly { readonly value: string; readonly label: string; readon
 function TargetField({ rule }: { readonly rule: Rule }) {
   const { component, axis, make } = useBench()
   const { target } = rule
+  const isLeft = rule.trigger.on === 'left'
   const value = target.go === 'state' ? `state ${target.state}` : 'loops' in target && target.loops ? `${target.go} wrap` : target.go
-  const choices = [...axis.states.map(({ id, name }) => ({ value: `state ${id}`, label: name })), ...SPECIAL]
+  const special = isLeft ? SPECIAL.filter(({ value: each }) => each === 'stay' || each === 'nothing') : SPECIAL
+  const choices = [
+    ...(isLeft ? [] : axis.states.map(({ id, name }) => ({ value: `state ${id}`, label: name }))),
+    ...(!isLeft && axis.states.length > 1 ? [{ value: 'one of', label: 'one of several, by chance' }] : []),
+    ...special,
+  ]
+  const lead = (to: Target) => make(setRuleField(component.id, rule.id, 'target', to), 'set where a rule leads')
   const change = (chosen: string) => {
-    const to = SPECIAL.find((each) => each.value === chosen)?.target ?? { go: 'state' as const, state: chosen.slice('state '.length) }
-    make(setRuleField(component.id, rule.id, 'target', to), 'set where a rule leads')
+    if (chosen === 'one of') lead({ go: 'one of', of: toBeginWith(axis, target) })
+    else lead(SPECIAL.find((each) => each.value === chosen)?.target ?? { go: 'state', state: chosen.slice('state '.length) })
   }
-  return <ChoiceField label="go to" value={value} choices={choices} onChange={change} />
+  return (
+    <>
+      <ChoiceField label="go to" value={value === 'ignored' ? 'nothing' : value} choices={choices} onChange={change} />
+      {target.go === 'one of' && <OutcomeFields target={target} onChange={lead} />}
+    </>
+  )
+}
+
+/** Two outcomes to begin with: where it leads now, and another state. */
+function toBeginWith({ states }: Axis, target: Target): readonly Outcome[] {
+  const first = states.find(({ id }) => target.go === 'state' && id === target.state) ?? firstOf(states)
+  const second = states.find((each) => each !== first) ?? first
+  return [first, second].map(({ id }) => ({ state: id, weight: 1 }))
+}
+
+type ByChance = Extract<Target, { go: 'one of' }>
+
+/** The states chance decides between, and how often each comes beside the others. */
+function OutcomeFields({ target, onChange }: { readonly target: ByChance; readonly onChange: (to: Target) => void }) {
+  const { axis } = useBench()
+  const chances = outcomesOf(target, axis.states)
+  const set = (index: number, to: Partial<Outcome>) => onChange({ ...target, of: target.of.map((each, at) => (at === index ? { ...each, ...to } : each)) })
+  const free = axis.states.find(({ id }) => !target.of.some(({ state }) => state === id))
+  return (
+    <div className="outcomes" role="group" aria-label="Outcomes">
+      {target.of.map(({ state, weight }, index) => (
+        <div key={index} className="outcome">
+          <ChoiceField label={`outcome ${index + 1}`} hidesLabel value={state} choices={axis.states.map(({ id, name }) => ({ value: id, label: name }))} onChange={(to) => set(index, { state: to })} />
+          <CommitField label={`how often outcome ${index + 1} comes`} hidesLabel isMono value={String(weight)} onCommit={(text) => takeWeight(text, (to) => set(index, { weight: to }))} />
+          <span className="mono muted">{chances[index]?.percent} %</span>
+          {target.of.length > 2 && <button className="plain muted underlined" onClick={() => onChange({ ...target, of: target.of.filter((_each, at) => at !== index) })}>Remove</button>}
+        </div>
+      ))}
+      {free && <button className="plain underlined" onClick={() => onChange({ ...target, of: [...target.of, { state: free.id, weight: 1 }] })}>+ outcome</button>}
+    </div>
+  )
+}
+
+function takeWeight(text: string, onWeight: (weight: number) => void): string | null {
+  const read = parseNumber(text)
+  if ('problem' in read) return read.problem
+  if (read.value <= 0) return 'How often it comes beside the others is more than 0.'
+  onWeight(read.value)
+  return null
 }

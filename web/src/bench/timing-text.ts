@@ -1,4 +1,4 @@
-import type { Component, Project, Rule } from '@rheoscope/core/document'
+import { latestMs, type Component, type Project, type Rule, type TimerTrigger } from '@rheoscope/core/document'
 import { motionSources, resolveTiming, type ResolvedTiming } from '@rheoscope/core/motion'
 
 /** The timing of a rule's motion as a whole, lanes and parts left aside. */
@@ -17,3 +17,6 @@ export function shortEasing(easing: string): string {
 
 /** Milliseconds as people read them: `1,800 ms`. */
 export const msText = (ms: number): string => `${Math.round(ms).toLocaleString('en')} ms`
+
+/** When a timer comes: `1,800 ms`, or `200 to 4,000 ms` where that is left to chance. */
+export const spanText = (timer: TimerTrigger): string => (latestMs(timer) === timer.ms ? msText(timer.ms) : `${timer.ms.toLocaleString('en')} to ${msText(latestMs(timer))}`)

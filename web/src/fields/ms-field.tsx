@@ -27,3 +27,17 @@ export function MsField({ label, ms, step, onChange }: { readonly label: string;
   }
   return <CommitField label={label} value={`${ms} ms`} isMono onCommit={take} onStep={stepMs(step)} />
 }
+
+/** Between which two times something comes: one time, or `200 to 4000`. The up and down keys change a single one. */
+export function SpanField({ label, least, most, onChange }: { readonly label: string; readonly least: number; readonly most: number; readonly onChange: (least: number, most: number) => void }) {
+  const take = (text: string): string | null => {
+    const [first = '', second = first, more] = text.split(/\s+to\s+|\s*[–…]\s*/)
+    const [from, to] = [wholeMs(first), wholeMs(second)]
+    if (more !== undefined) return 'Write one time, or two with “to” between them.'
+    if (typeof from === 'string') return from
+    if (typeof to === 'string') return to
+    onChange(Math.min(from, to), Math.max(from, to))
+    return null
+  }
+  return <CommitField label={label} value={least === most ? `${least} ms` : `${least} to ${most} ms`} isMono onCommit={take} {...(least === most ? { onStep: stepMs(100) } : {})} />
+}

@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import { firstOf, movesOf, shortestWay, theOne, triggerRow, type Axis, type Component, type Move, type State } from '@rheoscope/core/document'
 import { triggerTitle } from '../bench/rows'
-import { msText, ruleTiming } from '../bench/timing-text'
+import { msText, ruleTiming, spanText } from '../bench/timing-text'
 import { useBench } from '../bench/use-bench'
 import { BrokenDown } from '../workers/broken-down'
 import { LookPicture } from '../paint/look-picture'
@@ -68,7 +68,7 @@ function graphOf(component: Component, axis: Axis, connections: readonly Connect
 
 function labelOf({ parts }: Component, { rule }: Move): string {
   const part = rule.part === null ? '' : ` ${parts.find(({ id }) => id === rule.part)?.name ?? ''}`
-  const ms = 'ms' in rule.trigger ? ` ${msText(rule.trigger.ms)}` : ''
+  const ms = 'ms' in rule.trigger ? ` ${spanText(rule.trigger)}` : ''
   return `${triggerTitle(rule.trigger)}${part}${ms}`
 }
 

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addAction, certain, EMPTY_MOTION, firstOf, messageOf, removeAction, setAction, type Action, type Motion, type Rule } from '@rheoscope/core/document'
+import { addAction, certain, EMPTY_MOTION, firstOf, messageOf, removeAction, setAction, setRuleField, type Action, type Motion, type Rule } from '@rheoscope/core/document'
 import { scopeOf, typeOf } from '@rheoscope/core/expression'
 import { fromToken } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
@@ -32,6 +32,9 @@ export function ActionFields({ rule }: { readonly rule: Rule }) {
   return (
     <div className="actions">
       {rule.actions.map((action, index) => <ActionRow key={action.id} rule={rule} action={action} isFirst={index === 0} />)}
+      {rule.actions.some(({ awaited }, index) => awaited && index + 1 < rule.actions.length) && (
+        <CheckField label="those that wait go on also after leaving" value={rule.alsoAfterLeaving === true} onChange={(goesOn) => make(setRuleField(owner, rule.id, 'alsoAfterLeaving', goesOn), 'set whether actions go on after leaving')} />
+      )}
       <button className="plain underlined" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>+ action</button>
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         <MenuItem disabled={variables.length === 0} onClick={() => add({ id: newId('set'), do: 'set', variable: firstOf(variables).name, to: startText(firstOf(variables).type) })}>set a variable{variables.length === 0 && <span className="muted"> there is none yet</span>}</MenuItem>

@@ -1,9 +1,9 @@
-import { certain, isFromUser, setRuleField, type Rule, type Trigger } from '@rheoscope/core/document'
+import { certain, isFromUser, latestMs, setRuleField, type Rule, type TimerTrigger, type Trigger } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
 import { CommitField } from '../fields/commit-field'
 import { conditionProblem } from '../fields/condition'
 import { ChoiceField } from '../fields/property-field'
-import { MsField } from '../fields/ms-field'
+import { MsField, SpanField } from '../fields/ms-field'
 import { useRuleHome } from './rule-home'
 
 /** What there is to say about the trigger of a rule besides its kind. */
@@ -29,7 +29,7 @@ function KindFields({ trigger, onChange }: { readonly trigger: Trigger; readonly
     case 'every':
       return (
         <>
-          <MsField label={trigger.on} ms={trigger.ms} step={100} onChange={(ms) => onChange({ ...trigger, ms })} />
+          <SpanField label={trigger.on} least={trigger.ms} most={latestMs(trigger)} onChange={(ms, mostMs) => onChange(withSpan(trigger, ms, mostMs))} />
           <ChoiceField label="counted from" value={trigger.since} choices={['entering', 'settling']} onChange={(since) => onChange({ ...trigger, since })} />
           <ConditionField label="held while" value={trigger.pauseWhile} empty="never" onChange={(pauseWhile) => onChange({ ...trigger, pauseWhile })} />
         </>
@@ -81,6 +81,11 @@ export function ConditionField({ label, value, empty, onChange }: { readonly lab
     return problem
   }
   return <CommitField label={label} value={value ?? empty} isMono names={Object.keys(scopeOf(project, component))} isAllExpression onCommit={take} />
+}
+
+/** A timer that comes between two times; one of a single time says no other. */
+function withSpan({ mostMs: _before, ...trigger }: TimerTrigger, ms: number, mostMs: number): TimerTrigger {
+  return { ...trigger, ms, ...(mostMs > ms ? { mostMs } : {}) }
 }
 
 type KeyTrigger = Extract<Trigger, { on: 'key' }>

@@ -1,4 +1,4 @@
-import { componentOf, entryOf, holdsIn, orElse, type Axis, type Component, type Id, type Project, type Screen } from '@rheoscope/core/document'
+import { componentOf, entryOf, holdsIn, latestMs, orElse, type Axis, type Component, type Id, type Project, type Screen } from '@rheoscope/core/document'
 import { compile } from '@rheoscope/core/machine'
 import { fromToken, motionSources, resolveTiming, type Easing } from '@rheoscope/core/motion'
 import { bandsOf, pathName, type Stay, type Trace } from '@rheoscope/core/run'
@@ -73,7 +73,7 @@ function timersOf(project: Project, component: Component, axis: Axis): TraceRow[
     const timers = known.get(state) ?? component.rules.flatMap((rule): TraceTimer[] => {
       const { trigger } = rule
       if ((trigger.on !== 'after' && trigger.on !== 'every') || rule.axis !== axis.id || rule.target.go === 'ignored' || !holdsIn(rule, state)) return []
-      return [{ rule: rule.id, ms: trigger.pauseWhile === null ? fromToken<number>(trigger.ms, project.tokens) : null, isFromSettling: trigger.since === 'settling' }]
+      return [{ rule: rule.id, ms: trigger.pauseWhile === null && latestMs(trigger) === trigger.ms ? fromToken<number>(trigger.ms, project.tokens) : null, isFromSettling: trigger.since === 'settling' }]
     })
     known.set(state, timers)
     return timers

@@ -25,9 +25,10 @@ export const ruleInCell = (component: Component, axis: Id, state: Id, row: strin
 
 /**
  * Says what one cell of the response table does. A rule that holds in other states too is left to them:
- * the cell gets a rule of its own with the new target.
+ * the cell gets a rule of its own with the new target. Where a state is left there is nowhere to lead: it stays so.
  */
-export function setCell(component: Component, cell: Cell, target: Target, newId: Id): Edit {
+export function setCell(component: Component, cell: Cell, wanted: Target, newId: Id): Edit {
+  const target: Target = cell.trigger.on === 'left' && wanted.go !== 'ignored' ? { go: 'stay' } : wanted
   const old = ruleInCell(component, cell.axis, cell.state, rowOf(cell))
   if (old && holdsAlone(component, old, cell.state)) return setRuleField(component.id, old.id, 'target', target)
   const template: Rule = old ?? {

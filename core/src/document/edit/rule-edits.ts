@@ -15,7 +15,7 @@ export const addRule = (owner: RuleOwner, rule: Rule): Edit =>
 
 export const removeRule = (owner: RuleOwner, rule: Id): Edit => removeFrom(rulesPath(owner), rule)
 
-export const setRuleField = <K extends 'trigger' | 'part' | 'guard' | 'target' | 'within' | 'letThrough'>(
+export const setRuleField = <K extends 'trigger' | 'part' | 'guard' | 'target' | 'within' | 'letThrough' | 'alsoAfterLeaving'>(
   owner: RuleOwner, rule: Id, field: K, to: Rule[K],
 ): Edit => setAt(fieldOf(rulePath(owner, rule), field), to)
 

@@ -23,7 +23,7 @@ function reachedByExploring(plain: readonly PlainMachine[]): ReadonlySet<string>
   return new Set(places.map(({ configuration }) => [...network.axes.map(({ at }) => configuration[at]!), v.domain.valueOf(configuration[v.at]!)].join(' ')))
 }
 
-const rule = (on: PlainRule['on'], from: number, to: PlainRule['to'], setV: number | null = null): PlainRule => ({ on, ms: 0, in: from, to, ifV: null, setV, tells: false })
+const rule = (on: PlainRule['on'], from: number, to: PlainRule['to'], setV: number | null = null): PlainRule => ({ on, ms: 0, more: 0, in: from, to, ifV: null, setV, tells: false })
 
 test('a motion that ends at the very instant something else happens leaves nothing to go on from', () => {
   const plain: readonly PlainMachine[] = [

@@ -22,7 +22,7 @@ const FOR_EVER = 1000
  * rules set one another off without end.
  */
 export function reachedByTrying(plain: readonly PlainMachine[], limit: number): ReadonlySet<string> | null {
-  const start: World = { v: 0, machines: plain.map((machine) => ({ state: 0, left: null, queued: null, due: timersIn(machine, 0) })) }
+  const start: World = { v: 0, machines: plain.map(({ rules }) => ({ state: 0, left: null, queued: null, due: rules.map(() => null) })) }
   const reached = new Set<string>()
   const known = new Set<string>()
   const open: World[] = []
@@ -33,10 +33,21 @@ export function reachedByTrying(plain: readonly PlainMachine[], limit: number): 
     known.add(key)
     open.push(world)
   }
-  const instant = new Instant(plain, (world) => reached.add([...world.machines.map(({ state }) => state), world.v].join(' ')))
-  instant.see(start)
-  if (!instant.fallDue(start)) return null
-  add(start)
+  const see = (world: World) => reached.add([...world.machines.map(({ state }) => state), world.v].join(' '))
+  /** Lets something happen to a world in every way that chance can have it; false when it never ends. */
+  const happen = (world: World, what: (instant: Instant, world: World) => boolean): boolean => {
+    const ways: (readonly number[])[] = [[]]
+    for (let way = ways.pop(); way; way = ways.pop()) {
+      const [instant, after] = [new Instant(plain, see, way), copied(world)]
+      if (!what(instant, after)) return false
+      for (let index = way.length; index < instant.chosen.length; index++) {
+        for (let other = 1; other < instant.chosen[index]!.of; other++) ways.push([...instant.chosen.slice(0, index).map(({ place }) => place), other])
+      }
+      add(after)
+    }
+    return true
+  }
+  if (!happen(start, (instant, world) => instant.begin(world) && instant.fallDue(world))) return null
   for (let next = open.pop(); next; next = open.pop()) {
     if (known.size > limit) return null
     const later = copied(next)
@@ -44,13 +55,8 @@ export function reachedByTrying(plain: readonly PlainMachine[], limit: number): 
       if (machine.left !== null) machine.left--
       machine.due = machine.due.map((ms) => (ms === null ? null : ms - 1))
     }
-    if (!instant.fallDue(later)) return null
-    add(later)
-    for (const index of plain.keys()) {
-      const tapped = copied(next)
-      if (!instant.tap(tapped, index) || !instant.fallDue(tapped)) return null
-      add(tapped)
-    }
+    if (!happen(later, (instant, world) => instant.fallDue(world))) return null
+    for (const index of plain.keys()) if (!happen(next, (instant, world) => instant.tap(world, index) && instant.fallDue(world))) return null
   }
   return reached
 }
@@ -59,14 +65,30 @@ const copied = ({ machines, v }: World): World => ({ v, machines: machines.map((
 
 const keyOf = ({ machines, v }: World): string => `${v}${machines.map(({ state, left, queued, due }) => `|${state} ${left} ${queued} ${due.join(' ')}`).join('')}`
 
-const timersIn = (machine: PlainMachine, state: number): (number | null)[] => machine.rules.map((rule) => (rule.on === 'after' && rule.in === state ? rule.ms : null))
-
 class Instant {
   private waiting: (() => void)[] = []
-  private readonly changes = new WeakSet<() => void>()
   private fired = 0
 
-  constructor(private readonly plain: readonly PlainMachine[], readonly see: (world: World) => void) {}
+  /** What chance has decided so far, and between how many. */
+  readonly chosen: { readonly place: number; readonly of: number }[] = []
+
+  constructor(private readonly plain: readonly PlainMachine[], readonly see: (world: World) => void, private readonly way: readonly number[]) {}
+
+  begin(world: World): boolean {
+    for (const [index, now] of world.machines.entries()) now.due = this.timersIn(index, 0)
+    this.see(world)
+    return true
+  }
+
+  private choose(of: number): number {
+    const place = of > 1 ? (this.way[this.chosen.length] ?? 0) : 0
+    if (of > 1) this.chosen.push({ place, of })
+    return place
+  }
+
+  private timersIn(index: number, state: number): (number | null)[] {
+    return this.plain[index]!.rules.map((rule) => (rule.on === 'after' && rule.in === state ? rule.ms + this.choose(rule.more + 1) : null))
+  }
 
   /** All that is due now, machine by machine, settling before timers; false when it never ends. */
   fallDue(world: World): boolean {
@@ -79,7 +101,7 @@ class Instant {
       else {
         const rule = now.due.findIndex((ms) => ms === 0)
         now.due[rule] = null
-        this.fireIf(world, index, rule)
+        this.step(world, index, () => this.fireIf(world, index, rule))
       }
       if (!this.tell()) return false
       this.see(world)
@@ -88,7 +110,7 @@ class Instant {
 
   tap(world: World, index: number): boolean {
     this.fired = 0
-    this.fireFirst(world, index, (rule) => rule.on === 'tap')
+    this.step(world, index, () => this.fireFirst(world, index, (rule) => rule.on === 'tap'))
     const ends = this.tell()
     this.see(world)
     return ends
@@ -99,17 +121,25 @@ class Instant {
     return this.fired <= FOR_EVER
   }
 
-  /** What waited for the end of the motion fires after whatever answers that, and after changes have been told. */
+  /** One step of a machine, with what it tells: that `v` is another than before, to the machine itself first and then to the others in their order, and then everything else. */
+  private step(world: World, index: number, what: () => void): void {
+    const [before, earlier] = [world.v, this.waiting]
+    this.waiting = []
+    what()
+    const changes = world.v === before ? [] : [...new Set([index, ...this.plain.keys()])].map((each) => () => this.step(world, each, () => this.fireFirst(world, each, (rule) => rule.on === 'changes')))
+    this.waiting = [...earlier, ...changes, ...this.waiting]
+  }
+
+  /** What waited for the end of the motion fires after whatever answers that. */
   private settle(world: World, index: number): void {
     const now = world.machines[index]!
     const { queued } = now
     now.left = null
     now.queued = null
-    const [before, told] = [this.waiting, [] as (() => void)[]]
-    this.waiting = told
-    this.fireFirst(world, index, (rule) => rule.on === 'settled')
-    const changes = told.filter((each) => this.changes.has(each))
-    this.waiting = [...before, ...changes, ...(queued === null ? [] : [() => this.fireIf(world, index, queued)]), ...told.filter((each) => !this.changes.has(each))]
+    this.step(world, index, () => {
+      if (queued !== null) this.waiting.push(() => this.step(world, index, () => this.fireIf(world, index, queued)))
+      this.fireFirst(world, index, (rule) => rule.on === 'settled')
+    })
   }
 
   private fireFirst(world: World, index: number, isMeant: (rule: PlainRule) => boolean): void {
@@ -137,33 +167,51 @@ class Instant {
 
   private fire(world: World, index: number, which: number): void {
     const now = world.machines[index]!
-    const { rules, motionMs, states } = this.plain[index]!
+    const { rules, motionMs } = this.plain[index]!
     const rule = rules[which]!
     if (++this.fired > FOR_EVER) return
     if (this.isInTheWay(world, index, rule, 'finish first')) {
       now.queued = which
       return
     }
-    if (rule.setV !== null) this.set(world, index, rule.setV)
-    if (rule.tells) {
-      for (const other of this.plain.keys()) if (other !== index) this.waiting.push(() => this.fireFirst(world, other, (each) => each.on === 'hears'))
-    }
-    if (rule.to === 'stay') return
-    const to = rule.to === 'next' ? (now.state + 1) % states : rule.to
+    const to = this.targetOf(world, index, rule)
+    this.act(world, index, rule)
+    if (to !== null) this.move(world, index, to, motionMs)
+  }
+
+  private targetOf(world: World, index: number, { to }: PlainRule): number | null {
+    if (to === 'stay') return null
+    if (to === 'next') return (world.machines[index]!.state + 1) % this.plain[index]!.states
+    return typeof to === 'number' ? to : to[this.choose(2)]!
+  }
+
+  private act(world: World, index: number, rule: PlainRule): void {
+    if (rule.setV !== null) world.v = rule.setV
+    if (!rule.tells) return
+    for (const other of this.plain.keys()) if (other !== index) this.waiting.push(() => this.step(world, other, () => this.fireFirst(world, other, (each) => each.on === 'hears')))
+  }
+
+  private move(world: World, index: number, to: number, motionMs: number): void {
+    const now = world.machines[index]!
+    this.passBy(world, index, 'left')
     now.left = to === now.state ? 0 : motionMs
     now.state = to
     now.queued = null
-    now.due = timersIn(this.plain[index]!, to)
+    this.passBy(world, index, 'entered')
+    now.due = this.timersIn(index, to)
   }
 
-  /** The one that sets it is told first, then the others in their order. */
-  private set(world: World, setter: number, value: number): void {
-    if (world.v === value) return
-    world.v = value
-    for (const index of new Set([setter, ...this.plain.keys()])) {
-      const telling = () => this.fireFirst(world, index, (rule) => rule.on === 'changes')
-      this.changes.add(telling)
-      this.waiting.push(telling)
-    }
+  /** What is done on leaving or entering a state belongs to the step; where it leads on is one of its own. */
+  private passBy(world: World, index: number, on: 'left' | 'entered'): void {
+    const rule = this.plain[index]!.rules.find((each) => each.on === on && this.can(world, index, each))
+    if (!rule) return
+    this.fired++
+    this.act(world, index, rule)
+    if (rule.to === 'stay') return
+    this.waiting.push(() => this.step(world, index, () => {
+      if (world.machines[index]!.state !== rule.in) return
+      const to = this.targetOf(world, index, rule)
+      if (to !== null) this.move(world, index, to, this.plain[index]!.motionMs)
+    }))
   }
 }

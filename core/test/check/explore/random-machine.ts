@@ -3,10 +3,13 @@ import { EMPTY_MOTION, newProject, newScreen, type Component, type InterruptionP
 
 /** A rule of a small machine, in few words. */
 export interface PlainRule {
-  readonly on: 'tap' | 'after' | 'settled' | 'hears' | 'changes'
+  readonly on: 'tap' | 'after' | 'settled' | 'hears' | 'changes' | 'entered' | 'left'
   readonly ms: number
+  /** So much longer a timer may take. */
+  readonly more: number
   readonly in: number
-  readonly to: number | 'next' | 'stay'
+  /** A state, or the one of two that chance decides for. */
+  readonly to: number | 'next' | 'stay' | readonly [number, number]
   /** The value `v` must have; null for any. */
   readonly ifV: number | null
   /** The value `v` gets; null leaves it. */
@@ -23,14 +26,15 @@ export interface PlainMachine {
 }
 
 const ruleFor = (states: number): fc.Arbitrary<PlainRule> => fc.record({
-  on: fc.constantFrom('tap', 'tap', 'after', 'after', 'settled', 'hears', 'changes'),
+  on: fc.constantFrom('tap', 'tap', 'after', 'after', 'settled', 'hears', 'changes', 'entered', 'left'),
   ms: fc.integer({ min: 0, max: 4 }),
+  more: fc.constantFrom(0, 0, 0, 0, 0, 1),
   in: fc.integer({ min: 0, max: states - 1 }),
-  to: fc.oneof(fc.integer({ min: 0, max: states - 1 }), fc.constantFrom('next', 'stay')),
+  to: fc.oneof({ arbitrary: fc.integer({ min: 0, max: states - 1 }), weight: 4 }, { arbitrary: fc.constantFrom('next', 'stay'), weight: 4 }, { arbitrary: fc.tuple(fc.integer({ min: 0, max: states - 1 }), fc.integer({ min: 0, max: states - 1 })), weight: 1 }),
   ifV: fc.option(fc.integer({ min: 0, max: 2 }), { freq: 2 }),
   setV: fc.option(fc.integer({ min: 0, max: 2 }), { freq: 2 }),
   tells: fc.boolean(),
-} as { [Key in keyof PlainRule]: fc.Arbitrary<PlainRule[Key]> })
+} as { [Key in keyof PlainRule]: fc.Arbitrary<PlainRule[Key]> }).map((rule) => (rule.on === 'left' ? { ...rule, to: 'stay' } : rule))
 
 const machine: fc.Arbitrary<PlainMachine> = fc.integer({ min: 2, max: 4 }).chain((states) => fc.record({
   states: fc.constant(states), motionMs: fc.integer({ min: 0, max: 4 }),
@@ -42,9 +46,9 @@ const machine: fc.Arbitrary<PlainMachine> = fc.integer({ min: 2, max: 4 }).chain
 export const machines = fc.array(machine, { minLength: 1, maxLength: 3 })
 
 function ruleOf(rule: PlainRule, index: number): Rule {
-  const trigger: Trigger = rule.on === 'after' ? { on: 'after', ms: rule.ms, since: 'entering', pauseWhile: null }
+  const trigger: Trigger = rule.on === 'after' ? { on: 'after', ms: rule.ms, ...(rule.more > 0 ? { mostMs: rule.ms + rule.more } : {}), since: 'entering', pauseWhile: null }
     : rule.on === 'hears' ? { on: 'message', name: 'word' } : rule.on === 'changes' ? { on: 'changes', name: 'v', to: null } : { on: rule.on }
-  const target: Target = typeof rule.to === 'number' ? { go: 'state', state: `s${rule.to}` } : rule.to === 'next' ? { go: 'next', loops: true } : { go: 'stay' }
+  const target: Target = typeof rule.to === 'object' ? { go: 'one of', of: rule.to.map((state) => ({ state: `s${state}`, weight: 1 })) } : typeof rule.to === 'number' ? { go: 'state', state: `s${rule.to}` } : rule.to === 'next' ? { go: 'next', loops: true } : { go: 'stay' }
   return {
     id: `r${index}`, axis: 'axis', trigger, part: null, within: { only: [`s${rule.in}`] }, guard: rule.ifV === null ? null : `v == ${rule.ifV}`, target, motion: null, letThrough: false,
     actions: [
