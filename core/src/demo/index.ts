@@ -23,6 +23,7 @@ import { seenFromTheDeck } from './seen-from-the-deck'
 import { spinnerRing } from './spinner-ring'
 import { demoPromises } from './promises'
 import { demoTakes } from './takes'
+import { tideTable } from './tide-table'
 import { anchorIcon, ticketButton, ticketIcon } from './ticket-button'
 
 const withoutScreens: Project = {
@@ -31,7 +32,7 @@ const withoutScreens: Project = {
     boardingButton, spinnerRing, mastLamp, routePanel, buoyMarker, soundChart, portChooser, crewCall, ticketButton, ticketIcon, anchorIcon,
     gangwaySwitch, gangwayPost, lighthouse, lighthouseBeam, crossingMood, moodFace, cabinLights, cabinLight, engineStart,
     crewTray, seenFromTheDeck, harbourNotices, noticeCard, readOn, luggageRack, luggageTag, drillNotice,
-    deckFilter, filterChip, newsLine, cabinDeck, cabinCard, cabinSheet, safetyRound, safetyCard, roundSwitch,
+    deckFilter, filterChip, newsLine, cabinDeck, cabinCard, cabinSheet, safetyRound, safetyCard, roundSwitch, tideTable,
   ],
   variables: cabinVariables,
   tables: [moods, notices, deckNews, cabins],

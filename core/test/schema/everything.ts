@@ -1,4 +1,4 @@
-import { EMPTY_MOTION, newProject, TRIGGER_KINDS, defaultTrigger, type Action, type Motion, type Part, type Project, type Target } from '@rheoscope/core/document'
+import { EMPTY_MOTION, newProject, TRIGGER_KINDS, defaultTrigger, type Action, type Motion, type Part, type Project, type Target, type Trigger, type TriggerKind } from '@rheoscope/core/document'
 
 const motion: Motion = {
   durationMs: { token: 'quick' }, delayMs: 20, easing: 'spring(0.3)', switchAt: 'end', rotationDirection: 'clockwise', colourSpace: 'srgb', policy: 'ignore',
@@ -27,7 +27,13 @@ const parts: readonly Part[] = [
 
 const targets: readonly Target[] = [
   { go: 'state', state: 'a' }, { go: 'next', loops: true }, { go: 'previous', loops: false }, { go: 'stay' }, { go: 'back' }, { go: 'ignored' },
+  { go: 'one of', of: [{ state: 'a', weight: 2 }, { state: 'b', weight: 1 }] },
 ]
+
+const triggerOf = (kind: TriggerKind): Trigger => {
+  const trigger = defaultTrigger(kind)
+  return trigger.on === 'every' ? { ...trigger, mostMs: 2000 } : trigger
+}
 
 const actions: readonly Action[] = [
   { id: 'a1', do: 'set', variable: 'open', to: '!open' },
@@ -55,8 +61,8 @@ export const everything: Project = {
       ],
     }],
     rules: TRIGGER_KINDS.map((kind, index) => ({
-      id: `rule${index}`, axis: 'axis', trigger: defaultTrigger(kind), part: index % 2 ? 'box' : null, within: index % 3 ? { only: ['a'] } : { except: ['b'] },
-      guard: index % 2 ? 'open' : null, actions: index === 0 ? actions : [], target: targets[index % targets.length]!, motion: index % 2 ? motion : null, letThrough: index % 2 === 0,
+      id: `rule${index}`, axis: 'axis', trigger: triggerOf(kind), part: index % 2 ? 'box' : null, within: index % 3 ? { only: ['a'] } : { except: ['b'] },
+      guard: index % 2 ? 'open' : null, actions: index === 0 ? actions : [], target: kind === 'left' ? { go: 'stay' } : targets[index % targets.length]!, motion: index % 2 ? motion : null, letThrough: index % 2 === 0, ...(index === 0 ? { alsoAfterLeaving: true } : {}),
     })),
     combinations: [{ id: 'both', states: { axis: 'a' }, look: {} }],
     parameters: [{ id: 'label', name: 'label', type: 'text', initial: 'x' }, { id: 'size', name: 'size', type: 'number', initial: 1, min: 0, max: 10, step: 0.5 }],
@@ -72,7 +78,7 @@ export const everything: Project = {
   tables: [{ id: 'notices', name: 'Notices', columns: [{ id: 'text', name: 'text', type: 'text' }], records: [{ id: 'r1', cells: { text: 'Seals off the port bow' } }] }],
   tokens: [{ id: 'quick', name: 'quick', type: 'duration', value: 120 }, { id: 'ink', name: 'ink', type: 'colour', value: '#1d2b33' }],
   takes: [{
-    id: 'take', name: 'Take', surface: { screen: 'home' }, endsAtMs: 900, reducedMotion: true,
+    id: 'take', name: 'Take', surface: { screen: 'home' }, endsAtMs: 900, reducedMotion: true, chance: { seed: 7, drawn: [300, 1] },
     inputs: [
       { atMs: 0, do: 'move', x: 1, y: 2, pointer: 'mouse' }, { atMs: 1, do: 'exit', pointer: 'pen' }, { atMs: 2, do: 'key', key: 'Enter', modifiers: { shift: true } },
       { atMs: 3, do: 'put', instance: '', axis: 'axis', state: 'a' }, { atMs: 4, do: 'parameter', instance: 'inner', name: 'label', value: 'y' },

@@ -148,13 +148,12 @@ function Outcomes({ rule, outcomes }: { readonly rule: Rule; readonly outcomes: 
       <span className="cell-target">
         <span className="cell-outcomes">
           {outcomes.map(({ state, percent }, index) => (
-            <span key={index} title={`${state?.name ?? '?'} ${percent} %`}>{state && <StateMark hue={state.hue} size={11} />} <b>{state?.name ?? '?'}</b> <span className="mono muted">{percent}</span></span>
+            <span key={index} title={`${state?.name ?? '?'} ${percent} %`}>{state && <StateMark hue={state.hue} size={11} />} <span className="mono">{percent}</span></span>
           ))}
         </span>
         {rule.guard !== null && <span className="muted cell-guard" title={`if ${rule.guard}`}>if</span>}
-        {'ms' in rule.trigger && <span className="mono cell-after">{spanText(rule.trigger)}</span>}
       </span>
-      <span className="cell-motion muted">by chance, in %</span>
+      <span className="cell-motion muted">{'ms' in rule.trigger ? <span className="mono">{spanText(rule.trigger)}</span> : '%, by chance'}</span>
     </>
   )
 }

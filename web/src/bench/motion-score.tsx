@@ -2,7 +2,7 @@ import { useMemo, useRef, type PointerEvent } from 'react'
 import { scaleLinear, type ScaleLinear } from 'd3'
 import { partAt, type Instance } from '@rheoscope/core/machine'
 import { laneEndMs } from '@rheoscope/core/motion'
-import { certain, holdsIn, scaledMotion, setMotion, setOfMotion, type Edit } from '@rheoscope/core/document'
+import { certain, holdsIn, scaledMotion, setMotion, setOfMotion, statesNamed, type Edit } from '@rheoscope/core/document'
 import { useFrames } from '../playing/use-frames'
 import { useRoom } from '../theme/use-room'
 import { EasingEditor } from './easing-editor'
@@ -36,7 +36,8 @@ export function MotionScore() {
       </section>
     )
   }
-  const target = rule.target.go === 'state' ? axis.states.find(({ id }) => rule.target.go === 'state' && id === rule.target.state)?.name : rule.target.go
+  const named = statesNamed(rule.target).map((state) => axis.states.find(({ id }) => id === state)?.name ?? '?')
+  const target = named.length > 2 ? `${named[0]} or ${named.length - 1} others` : named.length > 0 ? named.join(' or ') : rule.target.go
   return <Score key={`${rule.id} ${state.id}`} title={`${state.name} → ${target ?? '?'}`} />
 }
 

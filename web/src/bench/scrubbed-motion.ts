@@ -1,14 +1,17 @@
 import { useMemo } from 'react'
-import { orElse, type Component, type Project, type Rule } from '@rheoscope/core/document'
+import { orElse, type Chance, type Component, type Project, type Rule } from '@rheoscope/core/document'
 import { laneEndMs } from '@rheoscope/core/motion'
 import { advanceTo, drawListAt, fireByHand, fork, startRun, type Run } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
 import { useBench } from './use-bench'
 
+/** Of several outcomes the first one is shown. */
+const FIRST_OUTCOMES: Chance = { seed: 1, drawn: Array.from({ length: 100 }, () => 0) }
+
 /** A run that stands in a rule's source state and has just fired it; null when it cannot be put together. */
 export function runOfMotion(project: Project, component: Component, rule: Rule, axis: string, from: string): Run | null {
   return orElse(() => {
-    const run = startRun(project, { component: component.id }, { states: { [axis]: from } })
+    const run = startRun(project, { component: component.id }, { states: { [axis]: from }, chance: FIRST_OUTCOMES })
     fireByHand(run, rule)
     return run
   }, null)

@@ -1,9 +1,9 @@
-import { latestMs, type Component, type Project, type Rule, type TimerTrigger } from '@rheoscope/core/document'
+import { latestMs, statesNamed, type Component, type Project, type Rule, type TimerTrigger } from '@rheoscope/core/document'
 import { motionSources, resolveTiming, type ResolvedTiming } from '@rheoscope/core/motion'
 
 /** The timing of a rule's motion as a whole, lanes and parts left aside. */
 export function ruleTiming(project: Project, component: Component, rule: Rule, from: string): ResolvedTiming {
-  const to = rule.target.go === 'state' ? rule.target.state : from
+  const to = statesNamed(rule.target)[0] ?? from
   return resolveTiming(motionSources(project, component, rule.axis, from, to, rule), project.tokens, '', '')
 }
 

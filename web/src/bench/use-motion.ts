@@ -1,4 +1,4 @@
-import { certain, motionAt, setOfMotion, type Motion, type MotionContext, type MotionPlace, type MotionSetting, type Rule } from '@rheoscope/core/document'
+import { certain, motionAt, setOfMotion, statesNamed, type Motion, type MotionContext, type MotionPlace, type MotionSetting, type Rule } from '@rheoscope/core/document'
 import { motionSources, resolveTiming, type MotionSources, type ResolvedTiming } from '@rheoscope/core/motion'
 import { newId } from '../session/new-id'
 import type { MotionScope } from './bench-state'
@@ -16,7 +16,7 @@ export interface EditedMotion {
 }
 
 /** Where a rule leads from a state, if that is a state by name. */
-export const destination = (rule: Rule): string | null => (rule.target.go === 'state' ? rule.target.state : null)
+export const destination = (rule: Rule): string | null => statesNamed(rule.target)[0] ?? null
 
 export function placeOf(scope: MotionScope, rule: Rule, axis: string, state: string): MotionPlace {
   return scope === 'rule' ? { of: 'rule', rule: rule.id } : scope === 'pair' ? { of: 'pair', axis, from: state, to: destination(rule) } : { of: scope }
