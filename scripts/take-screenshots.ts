@@ -39,7 +39,7 @@ try {
   await keep('bench-easel')
   await hands.closeEasel()
 
-  for (const [component, name] of [['routePanel', 'job-05-route-panel'], ['portChooser', 'job-09-port-chooser'], ['crewCall', 'job-13-crew-call'], ['lighthouse', 'job-15-lighthouse'], ['cabinLights', 'job-18-cabin-lights'], ['engineStart', 'job-20-engine-start']] as const) {
+  for (const [component, name] of [['routePanel', 'job-05-route-panel'], ['portChooser', 'job-09-port-chooser'], ['tideTable', 'job-25-tide-table'], ['lighthouse', 'job-15-lighthouse'], ['cabinLights', 'job-18-cabin-lights'], ['engineStart', 'job-20-engine-start']] as const) {
     await open(component)
     await hands.untilFindings('they are there', (kinds) => kinds.length === 0)
     const buttons = await browser.driver.findElements({ css: '.put-button' })

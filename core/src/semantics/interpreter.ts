@@ -18,6 +18,11 @@ export interface Firing {
   readonly rule: Rule
 }
 
+/** A rule that an event meets, and whether the motion on its axis lets it lead nowhere. */
+interface Met extends Firing {
+  readonly isRefused: boolean
+}
+
 /** A rule that answers an event on its way. */
 interface Answer<T> extends Firing {
   readonly thing: T
@@ -101,9 +106,9 @@ export class Interpreter<T> {
     const answers: Answer<T>[] = []
     for (const [index, { thing, part }] of way.entries()) {
       if (this.ground.isThere(thing)) {
-        const met = this.firing(thing, trigger, part, isMeant).filter(({ axis }) => !answers.some((each) => each.thing === thing && each.axis === axis))
+        const met = this.met(thing, trigger, part, isMeant).filter(({ axis }) => !answers.some((each) => each.thing === thing && each.axis === axis))
         this.ground.note({ what: 'offered', thing, part, trigger, isAnswered: met.length > 0 })
-        answers.push(...met.filter((firing) => !this.isRefused(thing, firing)).map((firing) => ({ thing, ...firing })))
+        answers.push(...met.filter(({ isRefused }) => !isRefused).map(({ axis, rule }) => ({ thing, axis, rule })))
       }
       const isLeft = way[index + 1]?.thing !== thing
       if (isLeft && answers.some(({ rule }) => !rule.letThrough)) break
@@ -293,14 +298,25 @@ export class Interpreter<T> {
     this.ground.forget(thing, rule)
   }
 
-  /** The rules that fire for an event: for each axis the first in order that can. `part` null is the thing itself. */
+  /** The rules that fire for an event. `part` null is the thing itself. */
   firing(thing: T, trigger: TriggerKind, part: Id | null, isMeant?: IsMeant): readonly Firing[] {
+    return this.met(thing, trigger, part, isMeant).filter(({ isRefused }) => !isRefused)
+  }
+
+  /** The rules that an event meets: for each axis the first in order that can fire and that no motion refuses, or else the first that one does. */
+  private met(thing: T, trigger: TriggerKind, part: Id | null, isMeant?: IsMeant): readonly Met[] {
     const compiled = this.ground.compiledOf(thing)
     const candidates = rulesAt(compiled, part, trigger).filter((rule) => !isMeant || isMeant(rule.trigger))
     if (candidates.length === 0) return NONE
-    return compiled.component.axes.flatMap(({ id }, axis): readonly Firing[] => {
-      const rule = candidates.find((each) => each.axis === id && this.canFire(thing, { axis, rule: each }))
-      return rule ? [{ axis, rule }] : NONE
+    return compiled.component.axes.flatMap(({ id }, axis): readonly Met[] => {
+      let refused: Met | null = null
+      for (const rule of candidates) {
+        const firing = { axis, rule }
+        if (rule.axis !== id || !this.canFire(thing, firing)) continue
+        if (!this.isRefused(thing, firing)) return [{ ...firing, isRefused: false }]
+        refused ??= { ...firing, isRefused: true }
+      }
+      return refused ? [refused] : NONE
     })
   }
 
@@ -418,4 +434,4 @@ export class Interpreter<T> {
 export const rulesAt = ({ rulesOn }: Pick<Compiled, 'rulesOn'>, part: Id | null, trigger: TriggerKind): readonly Rule[] =>
   rulesOn.get(trigger)?.filter((rule) => rule.part === part) ?? []
 
-const NONE: readonly Firing[] = []
+const NONE: readonly Met[] = []
