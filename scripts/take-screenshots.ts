@@ -42,8 +42,9 @@ try {
   for (const [component, name] of [['routePanel', 'job-05-route-panel'], ['portChooser', 'job-09-port-chooser'], ['tideTable', 'job-25-tide-table'], ['lighthouse', 'job-15-lighthouse'], ['cabinLights', 'job-18-cabin-lights'], ['engineStart', 'job-20-engine-start']] as const) {
     await open(component)
     await hands.untilFindings('they are there', (kinds) => kinds.length === 0)
+    if (component === 'tideTable') await hands.click(await hands.cell('after', 'loading'))
     const buttons = await browser.driver.findElements({ css: '.put-button' })
-    await hands.click(buttons.at(-1)!)
+    await hands.click(component === 'tideTable' ? buttons[2]! : buttons.at(-1)!)
     await browser.driver.sleep(1200)
     await keep(name)
   }
