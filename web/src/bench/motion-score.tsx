@@ -37,7 +37,7 @@ export function MotionScore() {
     )
   }
   const named = statesNamed(rule.target).map((state) => axis.states.find(({ id }) => id === state)?.name ?? '?')
-  const target = named.length > 2 ? `${named[0]} or ${named.length - 1} others` : named.length > 0 ? named.join(' or ') : rule.target.go
+  const target = named.length > 2 ? `${named[0]} …` : named.length > 0 ? named.join(' or ') : rule.target.go
   return <Score key={`${rule.id} ${state.id}`} title={`${state.name} → ${target ?? '?'}`} />
 }
 
