@@ -1,12 +1,12 @@
 import { firstOf, RheoError, type Pledge, type Pledged, type Project } from '../document'
 import { axisAt, keptAt, type Surface } from '../machine'
-import { replay, type Run } from '../run'
+import { chanceIn, replay, type Run } from '../run'
 import { Arena, after, Facts } from './arena'
 import type { CheckOptions } from './context'
 import { explore, FREE, independentGroups, isPassing, Network, stateIn, thingsOnSurface, WAYS, type NetAxis, type Node, type Place, type Thing, type Travelled } from './explore'
 import { inMs, type Finding } from './finding'
 import { pledgeText } from './pledge-words'
-import { chanceIn, witnessTo } from './witness'
+import { witnessTo } from './witness'
 
 /** Promises that are not kept, each with the shortest way to break it; those that could not be looked at to the end say so. */
 export const brokenPromises = (project: Project, options: CheckOptions = {}): readonly Finding[] =>

@@ -1,6 +1,6 @@
 import { entryOf, firstOf, type Chance, type Input, type Project } from '../document'
 import { keptAt, type Surface } from '../machine'
-import { play, startRun, type Offered, type Run, type Trace } from '../run'
+import { chanceIn, play, startRun, type Offered, type Run, type Trace } from '../run'
 import type { Arena, Facts } from './arena'
 import type { Node } from './explore'
 import type { Witness } from './finding'
@@ -19,9 +19,6 @@ export interface Showing {
 /** A witness that plays inputs and ends a little after `lookAtMs`. */
 export const witnessOf = ({ surface, inputs, chance, lookAtMs, caption }: Showing): Witness =>
   ({ surface, inputs, ...chanceIn({ chance }), lookAtMs, endsAtMs: lookAtMs + AFTERGLOW_MS, caption })
-
-/** What a run is to begin with so that it draws what a witness does. */
-export const chanceIn = ({ chance }: { readonly chance?: Chance | null }): { readonly chance?: Chance } => (chance ? { chance } : {})
 
 /** What a replay has to show. */
 export type Shows = (trace: Trace, offered: readonly Offered[], run: Run) => boolean

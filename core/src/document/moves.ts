@@ -1,4 +1,4 @@
-import type { Axis, Component } from './component'
+import { placeOf, type Axis, type Component } from './component'
 import { holdsIn, type Rule, type Target } from './rule'
 import type { Id } from './value'
 import { entryOf, itemAt } from './certain'
@@ -25,7 +25,7 @@ export function leadsFrom({ states }: Axis, { target }: Rule, from: Id): readonl
       return target.of.map(({ state }) => state)
     case 'next':
     case 'previous': {
-      const place = states.findIndex(({ id }) => id === from) + (target.go === 'next' ? 1 : -1)
+      const place = placeOf({ states }, from) + (target.go === 'next' ? 1 : -1)
       if (!target.loops && (place < 0 || place >= states.length)) return []
       return [itemAt(states, (place + states.length) % states.length).id]
     }

@@ -1,4 +1,4 @@
-import type { Axis, Id, Literal, State } from '../document'
+import { placeOf, type Axis, type Id, type Literal, type State } from '../document'
 
 /** The parameter or variable that decides an axis; null when none does. */
 export const decidedBy = ({ boundTo }: Axis): string | null =>
@@ -25,6 +25,6 @@ export function tiedTo(axis: Axis, state: Id, environment: Readonly<Record<strin
   const { variable } = axis.boundTo
   const now = environment[variable]
   if (now === undefined) return null
-  const index = axis.states.findIndex(({ id }) => id === state)
+  const index = placeOf(axis, state)
   return { variable, value: typeof now === 'boolean' ? index === 1 : typeof now === 'number' ? index : (axis.states[index]?.name ?? '') }
 }

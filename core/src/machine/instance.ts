@@ -105,9 +105,8 @@ export function nextDueMs(instance: Instance): number {
 }
 
 /** What a rule that wants to go somewhere has to do about the motion that runs on its axis; null when none runs. */
-export const standsInTheWay = (instance: Instance, axisIndex: number, atMs: number): InterruptionPolicy | null => {
-  return motionEndMs(instance, axisIndex, atMs) > atMs ? certain(instance.policies[axisIndex]) : null
-}
+export const standsInTheWay = (instance: Instance, axisIndex: number, atMs: number): InterruptionPolicy | null =>
+  motionEndMs(instance, axisIndex, atMs) > atMs ? certain(instance.policies[axisIndex]) : null
 
 /** When the motion of an axis ends, in ms; Infinity once it has settled. */
 export const settlesMs = ({ clocks }: Instance, axisIndex: number): number => clocks[axisIndex] ?? Infinity

@@ -4,6 +4,9 @@ import type { Run } from './run'
 /** What decides where a run has not been told. */
 export const USUAL_CHANCE: Chance = { seed: 1 }
 
+/** The chance of a take or a witness, for a run to begin with; nothing where it has none. */
+export const chanceIn = ({ chance }: { readonly chance?: Chance | null }): { readonly chance?: Chance } => (chance ? { chance } : {})
+
 /** A whole number between two, each as likely as any other. */
 export function drawBetween(run: Run, least: number, most: number): number {
   const given = next(run)

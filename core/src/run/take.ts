@@ -4,6 +4,7 @@ import { isCrossFade } from '../motion'
 import { itemOf, type DrawList } from '../scene'
 import { inOrder } from './replay'
 import { advanceTo, send } from './advance'
+import { chanceIn } from './chance'
 import { drawList } from './pictures'
 import type { Run, RunOptions } from './run'
 import { startRun } from './start'
@@ -60,7 +61,8 @@ export function differences(before: readonly SeenState[], after: readonly SeenSt
 }
 
 /** How a run of a take begins. */
-export const runOptionsOf = ({ reducedMotion, entryPoint, chance }: Take): RunOptions => ({ isMotionReduced: reducedMotion, ...(entryPoint === undefined ? {} : { entryPoint }), ...(chance === undefined ? {} : { chance }) })
+export const runOptionsOf = (take: Take): RunOptions =>
+  ({ isMotionReduced: take.reducedMotion, ...(take.entryPoint === undefined ? {} : { entryPoint: take.entryPoint }), ...chanceIn(take) })
 
 /**
  * Plays a take and looks whether its expectations come about, each at its instant. Throws `gone` when the surface is

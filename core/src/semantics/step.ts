@@ -20,7 +20,7 @@ export interface Begun<T> {
 /** What one step has come to so far. */
 export class Step<T> {
   /** What has not taken effect yet: axes that are to move, one move an axis, and surfaces that are to be shown or closed. */
-  moves: readonly Move<T>[] = []
+  private readonly moves: Move<T>[] = []
   readonly shows: (() => void)[] = []
   /** Axes that have moved. */
   readonly moved: Pick<Move<T>, 'thing' | 'axis'>[] = []
@@ -34,13 +34,13 @@ export class Step<T> {
 
   /** The last to say where an axis goes has its way. */
   move(move: Move<T>): void {
-    this.moves = [...this.moves.filter(({ thing, axis }) => thing !== move.thing || axis !== move.axis), move]
+    const before = this.moves.findIndex(({ thing, axis }) => thing === move.thing && axis === move.axis)
+    if (before >= 0) this.moves.splice(before, 1)
+    this.moves.push(move)
   }
 
   takeMove(): Move<T> | undefined {
-    const [first, ...others] = this.moves
-    this.moves = others
-    return first
+    return this.moves.shift()
   }
 
   /** Something of a thing changes; `following` is asked before the first time. */

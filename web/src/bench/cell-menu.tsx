@@ -2,7 +2,7 @@ import { MenuItem } from '@mui/material'
 import { answersFor, ruleClipOf, triggerRow, type Target } from '@rheoscope/core/document'
 import { StateMark } from '../theme/state-mark'
 import { FloatingMenu } from '../theme/floating'
-import { outcomesOf } from './outcomes'
+import { outcomesOf, outcomeText } from './outcomes'
 import { useStillBench } from './use-bench'
 import { useCells } from './use-cells'
 
@@ -38,6 +38,6 @@ function TargetName({ target }: { readonly target: Target }) {
   const { axis } = useStillBench()
   const state = target.go === 'state' ? axis.states.find(({ id }) => id === target.state) : undefined
   if (state) return <span className="answer-state"><StateMark hue={state.hue} size={11} /> {state.name}</span>
-  if (target.go === 'one of') return <span className="answer-state">{outcomesOf(target, axis.states).map(({ state: each, percent }) => `${each?.name ?? '?'} ${percent} %`).join(', ')}</span>
+  if (target.go === 'one of') return <span className="answer-state">{outcomesOf(target, axis.states).map(outcomeText).join(' or ')}</span>
   return <span className="answer-state">{target.go === 'ignored' ? 'nothing on purpose' : target.go}</span>
 }

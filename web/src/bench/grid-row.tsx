@@ -8,7 +8,7 @@ import type { Player } from '../playing/player'
 import { StateMark } from '../theme/state-mark'
 import { readingOf } from './cell-typing'
 import { easingCurve } from './easing-curve'
-import { outcomesOf, type ChanceOf } from './outcomes'
+import { outcomesOf, outcomeText, type ChanceOf } from './outcomes'
 import { barsOf, rowsOf, triggerTitle, type Bar, type Row } from './rows'
 import { msText, ruleTiming, shortEasing, spanText } from './timing-text'
 import { useBench } from './use-bench'
@@ -111,7 +111,7 @@ function targetText({ target }: Rule, states: readonly State[]): string {
     case 'state':
       return states.find(({ id }) => id === target.state)?.name ?? '?'
     case 'one of':
-      return outcomesOf(target, states).map(({ state, percent }) => `${state?.name ?? '?'} ${percent} %`).join(' or ')
+      return outcomesOf(target, states).map(outcomeText).join(' or ')
     case 'ignored':
       return 'nothing on purpose'
     default:
@@ -147,8 +147,8 @@ function Outcomes({ rule, outcomes }: { readonly rule: Rule; readonly outcomes: 
     <>
       <span className="cell-target">
         <span className="cell-outcomes">
-          {outcomes.map(({ state, percent }, index) => (
-            <span key={index} title={`${state?.name ?? '?'} ${percent} %`}>{state && <StateMark hue={state.hue} size={11} />} <span className="mono">{percent}</span></span>
+          {outcomes.map((outcome, index) => (
+            <span key={index} title={outcomeText(outcome)}>{outcome.state && <StateMark hue={outcome.state.hue} size={11} />} <span className="mono">{outcome.percent}</span></span>
           ))}
         </span>
         {rule.guard !== null && <span className="muted cell-guard" title={`if ${rule.guard}`}>if</span>}

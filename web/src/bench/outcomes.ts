@@ -11,3 +11,6 @@ export function outcomesOf({ of }: Extract<Target, { go: 'one of' }>, states: re
   const all = of.reduce((sum, { weight }) => sum + weight, 0)
   return of.map(({ state, weight }) => ({ state: states.find(({ id }) => id === state), percent: Math.round((100 * weight) / all) }))
 }
+
+/** `data 50 %` */
+export const outcomeText = ({ state, percent }: ChanceOf): string => `${state?.name ?? '?'} ${percent} %`

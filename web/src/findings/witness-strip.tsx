@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import type { Witness } from '@rheoscope/core/check'
 import { firstOf, orElse, type Input, type Project } from '@rheoscope/core/document'
-import { advanceTo, drawList, inOrder, send, startRun } from '@rheoscope/core/run'
+import { advanceTo, chanceIn, drawList, inOrder, send, startRun } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
 import { msText } from '../bench/timing-text'
 import { DrawListPicture } from '../paint/look-picture'
@@ -30,9 +30,10 @@ export function WitnessStrip({ project, witness }: { readonly project: Project; 
   )
 }
 
-function framesOf(project: Project, { surface, inputs, chance, lookAtMs, caption }: Witness): readonly Frame[] {
+function framesOf(project: Project, witness: Witness): readonly Frame[] {
+  const { surface, inputs, lookAtMs, caption } = witness
   return orElse(() => {
-    const run = startRun(project, surface, chance ? { chance } : {})
+    const run = startRun(project, surface, chanceIn(witness))
     const frames: Frame[] = [{ atMs: 0, list: drawList(run), what: 'at first' }]
     const ordered = inOrder(inputs).filter(({ atMs }) => atMs <= lookAtMs)
     for (const atMs of new Set(ordered.map((input) => input.atMs))) {

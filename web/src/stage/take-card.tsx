@@ -1,5 +1,5 @@
 import { certain, firstOf, lastOf, removeTake, renameTake, setInputs, trimTake, type Input, type Project, type Take } from '@rheoscope/core/document'
-import { differences, pathName, statesSeen, type PlayedTake, type SeenState, type TakeOutcome } from '@rheoscope/core/run'
+import { chanceIn, differences, pathName, statesSeen, type PlayedTake, type SeenState, type TakeOutcome } from '@rheoscope/core/run'
 import { msText } from '../bench/timing-text'
 import { CommitField } from '../fields/commit-field'
 import { MsField, stepMs, wholeMs } from '../fields/ms-field'
@@ -24,7 +24,7 @@ export function TakeCard({ take, result, before }: TakeCardProps) {
     arrange(false)
     lookAt(null)
     enterBy(take.entryPoint ?? null)
-    player?.playWitness({ surface: take.surface, inputs: take.inputs, endsAtMs: take.endsAtMs, lookAtMs: take.endsAtMs, caption: take.name, ...(take.chance ? { chance: take.chance } : {}) })
+    player?.playWitness({ surface: take.surface, inputs: take.inputs, endsAtMs: take.endsAtMs, lookAtMs: take.endsAtMs, caption: take.name, ...chanceIn(take) })
   }
   const met = played?.results.filter(({ isMet }) => isMet).length ?? 0
   return (

@@ -1,6 +1,6 @@
 import { certain, type Chance, type Input, type InputAction, type Project } from '../../document'
 import { axisAt, keptAt, type Surface } from '../../machine'
-import { advanceTo, answering, forkFromHere, nextDueMs, send, shownFocus, shownSurfaces, startRun, USUAL_CHANCE, type Run } from '../../run'
+import { advanceTo, answering, chanceIn, forkFromHere, nextDueMs, send, shownFocus, shownSurfaces, startRun, USUAL_CHANCE, type Run } from '../../run'
 import { pointOn, type Hit, type Point } from '../../scene'
 import type { Node } from './explore'
 import type { Network } from './network'
@@ -31,7 +31,7 @@ export function enact(project: Project, surface: Surface, network: Network, node
   const way = wayTo(node)
   const instants = instantsOf(way)
   const chance = chanceOf(way, instants)
-  const run = startRun(project, surface, chance ? { chance } : {})
+  const run = startRun(project, surface, chanceIn({ chance }))
   const inputs: Input[] = []
   const act = (action: InputAction) => {
     inputs.push({ ...action, atMs: run.nowMs })

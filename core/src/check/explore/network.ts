@@ -1,4 +1,4 @@
-import { certain, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
+import { certain, placeOf, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
 import { isShared, namesOr } from '../../expression'
 import { axisAt, decidedBy, policiesOf, timesOf, type TimerRule } from '../../machine'
 import { Domain } from './domain'
@@ -220,7 +220,7 @@ export class Network {
         const waits = rules.some(({ trigger }) => trigger.on === 'settled' || ('since' in trigger && trigger.since === 'settling')) || policies.size > 0
         const isFollowed = followed.some((each) => each.thing === thing && each.axis === axis.id)
         return {
-          index: index++, thing, own, states: axis.states.map(({ id }) => id), start: axis.states.findIndex(({ id }) => id === thing.states[own]),
+          index: index++, thing, own, states: axis.states.map(({ id }) => id), start: placeOf(axis, certain(thing.states[own])),
           at: this.offsetOf(thing) + certain(thing.compiled.slots.axes[own]).state,
           motionAt: waits || isFollowed ? this.next++ : -1,
         }
@@ -228,8 +228,10 @@ export class Network {
   }
 
   private timersOf(): readonly NetTimer[] {
-    return this.things.flatMap((thing) => thing.compiled.timers.map((timed) => ({ thing, timed, rule: timed.rule, least: timesOf(timed.rule)[0], most: timesOf(timed.rule)[1], axis: certain(this.axesOfThing(thing)[timed.axis]), at: this.offsetOf(thing) + timed.slot })))
-      .map((timer, index) => ({ ...timer, index }))
+    return this.things.flatMap((thing) => thing.compiled.timers.map((timed) => {
+      const [least, most] = timesOf(timed.rule)
+      return { thing, timed, rule: timed.rule, least, most, axis: certain(this.axesOfThing(thing)[timed.axis]), at: this.offsetOf(thing) + timed.slot }
+    })).map((timer, index) => ({ ...timer, index }))
   }
 
   private namesOf(matters: ReadonlyMap<Thing, ReadonlySet<string>>, watched: ReadonlySet<string>): readonly NetName[] {

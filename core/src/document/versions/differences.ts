@@ -1,6 +1,6 @@
 import type { Component } from '../component'
 import type { Project } from '../project'
-import { holdsIn, type Rule } from '../rule'
+import type { Rule } from '../rule'
 import type { TriggerKind } from '../trigger'
 
 /** The first version in which an event is one step. */
@@ -38,11 +38,10 @@ function decidedBefore({ name, rules }: Component): readonly string[] {
 const mentions = (text: string | null, word: string): boolean => text !== null && new RegExp(`\\b${word}\\b`).test(text)
 
 /** A motion that lets nothing in no longer swallows what comes meanwhile. */
-function waitingOtherwise(project: Project, { name, rules, pairs, motion, axes }: Component): readonly string[] {
+function waitingOtherwise(project: Project, { name, rules, pairs, motion }: Component): readonly string[] {
   const policies = [...rules, ...pairs].map((each) => each.motion?.policy).concat(motion?.policy, project.motion.policy)
   const isMet = (rule: Rule) => rule.target.go === 'stay' || rule.trigger.on === 'after' || rule.trigger.on === 'every'
-  const isInMotion = (rule: Rule) => axes.some((axis) => axis.id === rule.axis && axis.states.some(({ id }) => holdsIn(rule, id)))
-  if (!policies.some((policy) => policy === 'ignore' || policy === 'finish first') || !rules.some((rule) => isMet(rule) && isInMotion(rule))) return []
+  if (!policies.some((policy) => policy === 'ignore' || policy === 'finish first') || !rules.some(isMet)) return []
   return [`In “${name}”, while a motion lets nothing in, rules that stay where they are now answer at once, timers wait for its end, and anything else goes on to what lies around it.`]
 }
 
