@@ -6,7 +6,7 @@ import type { Spot } from './explore/spots'
 import type { Pose } from './poses'
 
 /** What a person does to something they see. */
-export const TOUCHING: readonly Rule['trigger']['on'][] = ['tap', 'double tap', 'press', 'release', 'long press', 'drag start', 'drag', 'drag end']
+export const TOUCHING: readonly Rule['trigger']['on'][] = ['tap', 'double tap', 'press', 'release', 'cancel', 'long press', 'drag start', 'drag', 'drag end']
 
 /** A part of the component itself that answers in a pose, and with which rules. */
 export interface Answer {

@@ -83,4 +83,4 @@ function waitFor({ rule, from }: StateChange, motionMs: number): { readonly kind
   }
 }
 
-const wordsFor = ({ trigger }: Rule): string => ('name' in trigger ? `${trigger.on} ${trigger.name}` : trigger.on === 'key' ? `key ${trigger.key}` : trigger.on)
+const wordsFor = ({ trigger }: Rule): string => ('name' in trigger ? `${trigger.on} ${trigger.name}` : 'key' in trigger ? `${trigger.on} ${trigger.key ?? 'any'}` : trigger.on)

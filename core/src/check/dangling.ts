@@ -77,8 +77,9 @@ function lostIn(project: Project, component: Component, action: Action): string 
       const states = inner?.axes.find(({ id }) => id === action.axis)?.states
       return states?.some(({ id }) => id === action.state) ? null : 'puts an instance into a state that is gone'
     }
+    case 'focus':
     case 'pulse':
-      return component.parts.some(({ id }) => id === action.part) ? null : 'pulses a part that is gone'
+      return component.parts.some(({ id }) => id === action.part) ? null : action.do === 'focus' ? 'moves the focus to a part that is gone' : 'pulses a part that is gone'
     case 'go to screen':
     case 'open overlay':
     case 'close overlay':

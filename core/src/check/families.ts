@@ -18,8 +18,8 @@ export interface Given {
 /** Things that happen for the same reason are expected to take equally long. */
 const FAMILIES: Readonly<Record<string, readonly Rule['trigger']['on'][]>> = {
   'pointing at something': ['enter', 'leave', 'focus', 'blur'],
-  'pressing something': ['press', 'release'],
-  'choosing something': ['tap', 'double tap', 'key', 'long press'],
+  'pressing something': ['press', 'release', 'cancel'],
+  'choosing something': ['tap', 'double tap', 'key', 'key up', 'long press', 'press outside'],
 }
 
 /** Every duration and easing of the rules of a project that lead somewhere, by the kind of change they are for. */

@@ -1,4 +1,5 @@
 import { sameValue } from '../document'
+import { CIRCUMSTANCES } from '../expression'
 import { advanceTo, drawList, fork, type Run } from '../run'
 import { after } from './arena'
 import { changesIn, wayOf, type StateChange } from './changes'
@@ -56,4 +57,4 @@ const isSameWorld = (a: Run, b: Run): boolean =>
   [...a.instances.keys()].every((path) => sameValue(named(a, path), named(b, path)))
 
 const named = (run: Run, path: string) =>
-  Object.fromEntries(Object.entries(run.instances.get(path)?.environment ?? {}).filter(([name]) => !['hovered', 'pressed', 'focused', 'payload'].includes(name) && !name.startsWith('pointer.') && !name.startsWith('angleToPointer')))
+  Object.fromEntries(Object.entries(run.instances.get(path)?.environment ?? {}).filter(([name]) => !(name in CIRCUMSTANCES) && !name.startsWith('angleToPointer')))

@@ -12,7 +12,7 @@ export interface Answer {
 }
 
 /** Triggers that undo what another one did. */
-const OPPOSITES: Partial<Record<TriggerKind, TriggerKind>> = { leave: 'enter', release: 'press', blur: 'focus', 'drag end': 'drag start', hidden: 'shown' }
+const OPPOSITES: Partial<Record<TriggerKind, TriggerKind>> = { leave: 'enter', release: 'press', cancel: 'press', 'key up': 'key', blur: 'focus', 'drag end': 'drag start', hidden: 'shown' }
 
 /**
  * The answers a cell could have, the likely ones first: back where the opposite trigger led here from, and what

@@ -33,6 +33,8 @@ const ofEveryPart = {
   base: PropertyValues,
   transitionName: optional(Name),
   drag: optional(Drag),
+  /** All inside it is one stop for Tab: what had the focus there last, or else the first. */
+  keepsFocus: optional(boolean),
   locked: optional(boolean),
   hidden: optional(boolean),
 }

@@ -42,6 +42,8 @@ export const Action = kinds(
   object({ ...ofEveryAction, do: choice('go to screen'), screen: Id, motion: orNull(Motion) }),
   object({ ...ofEveryAction, do: choice('open overlay', 'close overlay'), screen: Id, motion: orNull(Motion) }),
   object({ ...ofEveryAction, do: choice('pulse'), part: Id, motion: Motion }),
+  /** The keyboard focus goes to a part, or to what can have it inside that. */
+  object({ ...ofEveryAction, do: choice('focus'), part: Id }),
 )
 export type Action = Of<typeof Action>
 

@@ -29,6 +29,8 @@ export const Screen = object({
     closesOnEscape: boolean,
     /** Where it lies over what it is shown over; in the middle when it is left out. */
     at: optional(choice('middle', 'top', 'bottom', 'left', 'right')),
+    /** The part that has the focus first when it opens; the first there is when it is left out. */
+    firstFocus: optional(Id),
   })),
   motion: orNull(Motion),
   /** What it is like just before it comes and just after it has gone; clear when it is left out. */

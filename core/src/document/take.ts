@@ -13,23 +13,27 @@ const place = { x: number(), y: number(), pointer: PointerKind }
 
 const inputs = {
   pointer: { do: choice('move', 'press', 'release'), ...place },
-  exit: { do: choice('exit'), pointer: PointerKind },
+  /** The pointer leaves the surface, or the system takes it away. */
+  exit: { do: choice('exit', 'cancel'), pointer: PointerKind },
   /** What lies there is scrolled by so many px, as a WheelEvent has it. */
   wheel: { do: choice('wheel'), x: number(), y: number(), deltaX: number(), deltaY: number() },
-  key: { do: choice('key'), key: Name, modifiers: Modifiers },
+  /** Two fingers at a place, or a trackpad: their distance against that at first, and how far they have turned, in degrees clockwise. */
+  pinch: { do: choice('pinch'), x: number(), y: number(), scale: number({ above: 0 }), turn: number() },
+  /** A key goes down or comes up; `repeat` where it is held. */
+  key: { do: choice('key', 'key up'), key: Name, modifiers: Modifiers, repeat: optional(boolean) },
   /** Put an axis of an instance into a state by hand. */
   put: { do: choice('put'), instance: InstancePath, axis: Id, state: Id },
   parameter: { do: choice('parameter'), instance: InstancePath, name: Name, value: Literal },
 }
 
 /** Something a person does. Positions are in px from the top left of the surface. */
-export const InputAction = kinds('do', object(inputs.pointer), object(inputs.exit), object(inputs.wheel), object(inputs.key), object(inputs.put), object(inputs.parameter))
+export const InputAction = kinds('do', object(inputs.pointer), object(inputs.exit), object(inputs.wheel), object(inputs.pinch), object(inputs.key), object(inputs.put), object(inputs.parameter))
 export type InputAction = Of<typeof InputAction>
 
 const at = { atMs: Ms }
 
 /** An input with the instant it happens at, in whole milliseconds from the start of the run. */
-export const Input = kinds('do', object({ ...at, ...inputs.pointer }), object({ ...at, ...inputs.exit }), object({ ...at, ...inputs.wheel }), object({ ...at, ...inputs.key }), object({ ...at, ...inputs.put }), object({ ...at, ...inputs.parameter }))
+export const Input = kinds('do', object({ ...at, ...inputs.pointer }), object({ ...at, ...inputs.exit }), object({ ...at, ...inputs.wheel }), object({ ...at, ...inputs.pinch }), object({ ...at, ...inputs.key }), object({ ...at, ...inputs.put }), object({ ...at, ...inputs.parameter }))
 export type Input = InputAction & { readonly atMs: number }
 
 export const Expected = kinds(

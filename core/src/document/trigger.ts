@@ -10,7 +10,9 @@ export type TimerOrigin = Of<typeof TimerOrigin>
 
 const anyName = text(200, { empty: true })
 
-const PlainPointerTrigger = object({ on: choice('tap', 'press', 'release', 'enter', 'leave', 'drag start', 'drag', 'drag end') })
+const PlainPointerTrigger = object({
+  on: choice('tap', 'press', 'release', 'cancel', 'press outside', 'enter', 'leave', 'drag start', 'drag', 'drag end', 'wheel', 'scroll', 'pinch'),
+})
 const DoubleTapTrigger = object({ on: choice('double tap'), tapWaits: boolean })
 const LongPressTrigger = object({ on: choice('long press'), thresholdMs: Ms })
 export type PointerTrigger = Of<typeof PlainPointerTrigger | typeof DoubleTapTrigger | typeof LongPressTrigger>
@@ -26,6 +28,17 @@ export const TimerTrigger = object({
 })
 export interface TimerTrigger extends Of<typeof TimerTrigger> {}
 
+/** A key goes down, again and again while it is held, or comes up. */
+export const KeyTrigger = object({
+  on: choice('key', 'key up'),
+  /** As `KeyboardEvent.key` has it; null for any key, with any modifiers but Control and Meta. */
+  key: orNull(Name),
+  modifiers: Modifiers,
+  /** Wherever the focus is. */
+  anywhere: boolean,
+})
+export interface KeyTrigger extends Of<typeof KeyTrigger> {}
+
 /** When a timer comes at the latest, in ms. */
 export const latestMs = ({ ms, mostMs = ms }: TimerTrigger): number => mostMs
 
@@ -35,7 +48,7 @@ export const Trigger = kinds(
   DoubleTapTrigger,
   LongPressTrigger,
   TimerTrigger,
-  object({ on: choice('key'), key: Name, modifiers: Modifiers, anywhere: boolean }),
+  KeyTrigger,
   object({ on: choice('focus', 'blur', 'settled', 'shown', 'hidden', 'entered', 'left') }),
   object({ on: choice('changes'), name: anyName, to: either(text(100_000, { empty: true }), number(), boolean, nothing) }),
   object({ on: choice('message'), name: anyName }),
@@ -45,8 +58,8 @@ export type Trigger = Of<typeof Trigger>
 export type TriggerKind = Trigger['on']
 
 export const TRIGGER_KINDS: readonly TriggerKind[] = [
-  'tap', 'double tap', 'press', 'release', 'long press', 'enter', 'leave', 'drag start', 'drag', 'drag end',
-  'key', 'focus', 'blur', 'entered', 'left', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden',
+  'tap', 'double tap', 'press', 'release', 'cancel', 'press outside', 'long press', 'enter', 'leave', 'drag start', 'drag', 'drag end', 'wheel', 'scroll', 'pinch',
+  'key', 'key up', 'focus', 'blur', 'entered', 'left', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden',
 ]
 
 /** A trigger of each kind with its usual settings. */
@@ -60,6 +73,7 @@ export function defaultTrigger(kind: TriggerKind): Trigger {
     case 'every':
       return { on: kind, ms: 1000, since: 'entering', pauseWhile: null }
     case 'key':
+    case 'key up':
       return { on: kind, key: 'Enter', modifiers: {}, anywhere: false }
     case 'changes':
       return { on: kind, name: '', to: null }
@@ -80,11 +94,9 @@ export function triggerRow(trigger: Trigger, part: Id | null): string {
     case 'after':
     case 'every':
       return `${trigger.on} ${trigger.since}`
-    case 'key': {
-      const { shift, control, alt, meta } = trigger.modifiers
-      const held = [shift && 'Shift', control && 'Control', alt && 'Alt', meta && 'Meta'].filter(Boolean)
-      return `key ${[...held, trigger.key].join('+')}${trigger.anywhere ? ' anywhere' : about}`
-    }
+    case 'key':
+    case 'key up':
+      return `${trigger.on} ${chordText(trigger)}${trigger.anywhere ? ' anywhere' : about}`
     case 'changes':
       return `changes ${trigger.name}${trigger.to === null ? '' : ` to ${trigger.to}`}`
     case 'message':
@@ -98,6 +110,12 @@ export function triggerRow(trigger: Trigger, part: Id | null): string {
     default:
       return trigger.on + about
   }
+}
+
+/** A key with what is held with it, such as `Shift+ArrowRight`. */
+function chordText({ key, modifiers: { shift, control, alt, meta } }: Pick<KeyTrigger, 'key' | 'modifiers'>): string {
+  const held = [shift && 'Shift', control && 'Control', alt && 'Alt', meta && 'Meta'].filter(Boolean)
+  return [...held, key ?? 'any'].join('+')
 }
 
 /** Whether a person makes this happen, rather than time or another rule. */

@@ -27,10 +27,11 @@ export const itemScope = (table: DataTable | undefined): Scope =>
   Object.fromEntries((table?.columns ?? []).map(({ name, type }) => [`item.${wordOf(name)}`, type === 'number' || type === 'yes/no' ? type : 'text']))
 
 /**
- * What an instance knows of the person using it: whether it is pointed at, pressed, or has the focus; where the
- * pointer is, in px from its own top left; and what came with the last message.
+ * What an instance knows of the person using it: whether it is pointed at, pressed, or has the focus, and whether that is
+ * to be seen; where the pointer is, in px from its own top left; how far the wheel was turned and how far what scrolls is
+ * scrolled, in px; how far fingers were pinched, against 1, and turned, in degrees; the last key, and whether it is held; and what came with the last message.
  */
-export const CIRCUMSTANCES = { hovered: false, pressed: false, focused: false, 'pointer.x': 0, 'pointer.y': 0, payload: '' } as const
+export const CIRCUMSTANCES = { hovered: false, pressed: false, focused: false, focusVisible: false, 'pointer.x': 0, 'pointer.y': 0, 'wheel.x': 0, 'wheel.y': 0, 'scroll.x': 0, 'scroll.y': 0, 'pinch.scale': 1, 'pinch.turn': 0, key: '', repeats: false, payload: '' } as const
 
 /** What those names stand for when an instance appears, with what the shared variables are by then. */
 export function startEnvironment(project: Project, component: Component, shared: Readonly<Record<string, Literal>> = {}): Record<string, Literal> {

@@ -1,4 +1,4 @@
-import { certain, componentOf, newState, RheoError, rootOf, SCREEN_AXIS, screenRule, type Action, type Axis, type Component, type Look, type Part, type Project, type Rule, type Screen, type Take } from '../document'
+import { certain, componentOf, newState, RheoError, rootOf, SCREEN_AXIS, screenRule, type Action, type Axis, type Component, type Id, type Look, type Part, type Project, type Rule, type Screen, type Take } from '../document'
 
 /** What a run plays on: a screen, or a component alone. */
 export type Surface = Take['surface']
@@ -54,12 +54,15 @@ export function overlayComponent(screen: Screen, size: Size): Component {
   const component: Component = {
     ...own,
     parts: [frame, ...(isModal(screen) ? [ground] : []), { ...certain(root), parent: OVERLAY_FRAME, base: { ...certain(root).base, ...placeOver(screen, size) } }, ...others],
-    rules: [...own.rules, ...(closesOnOutsideTap ? [closing(screen, { on: 'tap' }, OVERLAY_GROUND)] : []), ...(closesOnEscape ? [closing(screen, ESCAPE, null)] : [])],
+    rules: [...own.rules.map((rule) => besideRoot(rule, certain(root).id)), ...(closesOnOutsideTap ? [closing(screen, { on: 'tap' }, OVERLAY_GROUND)] : []), ...(closesOnEscape ? [closing(screen, ESCAPE, null)] : [])],
     absent: { [OVERLAY_GROUND]: { opacity: 0 }, ...own.absent },
   }
   knownOver.set(screen, { size, component })
   return component
 }
+
+/** Beside an overlay is beside its root: its ground lies everywhere. */
+const besideRoot = (rule: Rule, root: Id): Rule => (rule.trigger.on === 'press outside' && rule.part === null ? { ...rule, part: root } : rule)
 
 const NOT_DIMMED = { backdropOpacity: 0, closesOnOutsideTap: false, closesOnEscape: false }
 

@@ -1,4 +1,4 @@
-import type { InputAction, Literal, Rule } from '../document'
+import type { InputAction, Literal, Rule, TriggerKind } from '../document'
 import { nextDueMs as instanceDueMs } from '../machine'
 import type { DrawList } from '../scene'
 import { groupsOf, isOnKey, type KeyInput } from '../semantics'
@@ -8,7 +8,7 @@ import { Moment } from './moment'
 import { drawnAt } from './pictures'
 import type { Run } from './run'
 import { gestureDueMs } from './run-hand'
-import { exit, finishGesture, key, lookUnderPointer, point, wheel } from './user-input'
+import { cancel, exit, finishGesture, lookUnderPointer, pinch, point, wheel } from './user-input'
 
 /** Lets the clock run to an instant; everything that falls due on the way happens at its time: gestures first, then instances, then actions that waited. */
 export function advanceTo(run: Run, ms: number): void {
@@ -43,6 +43,10 @@ function take(moment: Moment, input: InputAction): void {
       return point(moment, input)
     case 'exit':
       return exit(moment)
+    case 'cancel':
+      return cancel(moment)
+    case 'pinch':
+      return pinch(moment, input)
     case 'wheel':
       return wheel(moment, input)
     case 'put':
@@ -50,7 +54,9 @@ function take(moment: Moment, input: InputAction): void {
     case 'parameter':
       return nameByHand(moment, input)
     case 'key':
-      return key(moment, input)
+      return moment.person.key(input, moment.hand.focus)
+    case 'key up':
+      return moment.person.keyUp(input, moment.hand.focus)
   }
 }
 
@@ -134,8 +140,8 @@ export const waitingActions = ({ postponed, nowMs }: Run): WaitingActions =>
 export const isInGesture = ({ hand }: Run): boolean => gestureDueMs(hand) < Infinity
 
 /** What has the keyboard focus; null when nothing has, or when it is not to be shown because the pointer put it there. */
-export const shownFocus = ({ hand: { focus } }: Run): { readonly instance: string; readonly part: string | null } | null =>
-  focus?.isShown ? { instance: focus.part.thing, part: focus.part.part } : null
+export const shownFocus = ({ hand: { focus, isFocusShown } }: Run): { readonly instance: string; readonly part: string | null } | null =>
+  focus && isFocusShown ? { instance: focus.part.thing, part: focus.part.part } : null
 
 /** What is said when more should stand here than there may be; null when all is there. */
 export const cutOff = ({ population, mostInstances }: Run): string | null =>
@@ -143,4 +149,9 @@ export const cutOff = ({ population, mostInstances }: Run): string | null =>
 
 /** Whether any rule of what stands there listens to a key with its modifiers, whatever state it is in. */
 export const isHeard = ({ population: { listeners }, instances }: Run, input: KeyInput): boolean =>
-  listenersTo(listeners, 'key').some((path) => instances.get(path)?.compiled.rulesOn.get('key')?.some(({ trigger }) => isOnKey(trigger, input)))
+  KEYS.some((kind) => listenersTo(listeners, kind).some((path) => instances.get(path)?.compiled.rulesOn.get(kind)?.some(({ trigger }) => isOnKey(trigger, input))))
+
+const KEYS = ['key', 'key up'] as const
+
+/** Whether anything that stands there listens to a kind of trigger, whatever state it is in. */
+export const listensTo = ({ population: { listeners } }: Run, trigger: TriggerKind): boolean => listenersTo(listeners, trigger).length > 0

@@ -14,6 +14,8 @@ export interface Grip {
   readonly path: string
   /** The parts that go along, by index: the one that is dragged, or all that an area scrolls. */
   readonly parts: readonly number[]
+  /** They are all that an area scrolls. */
+  readonly isArea: boolean
   readonly drag: Drag
   /** From the surface to what holds the part. */
   readonly toHolder: Matrix
@@ -46,7 +48,7 @@ export function grab(run: Run, way: readonly Level<string>[], at: Point, kind: P
     const toHolder = holder && inverse(holder)
     if (!toHolder) continue
     run.grip = {
-      path, parts: [part], drag: held.drag, toHolder, grabbedShift: shiftOf(instance, part, run.nowMs),
+      path, parts: [part], isArea: false, drag: held.drag, toHolder, grabbedShift: shiftOf(instance, part, run.nowMs),
       grabbedAt: transformed(toHolder, at), reach: reachOf(list, instance, part, held.drag, toHolder), samples: [],
     }
     return true
@@ -60,7 +62,7 @@ function grabArea(run: Run, list: DrawList, level: Level<string>, at: Point): bo
   const toHolder = matrix && inverse(matrix)
   if (!area || !toHolder || isStill(area.reach)) return false
   run.grip = {
-    path: level.thing, parts: area.content, drag: scrollDrag(area.along), toHolder, grabbedShift: shiftOf(area.instance, firstOf(area.content), run.nowMs),
+    path: level.thing, parts: area.content, isArea: true, drag: scrollDrag(area.along), toHolder, grabbedShift: shiftOf(area.instance, firstOf(area.content), run.nowMs),
     grabbedAt: transformed(toHolder, at), reach: area.reach, samples: [],
   }
   return true
@@ -77,6 +79,7 @@ export function dragAlong(moment: Moment, at: Point): void {
   const shift = within(reach, { x: grabbedShift.x + by.x, y: grabbedShift.y + by.y })
   moment.run.grip = { ...grip, samples: [...grip.samples.filter((sample) => sample.atMs > atMs - RECENT_MS), { ...shift, atMs }] }
   shiftTo(moment, instance, grip.parts, shift)
+  if (grip.isArea) tellScrolled(moment, grip.path, grip.parts)
 }
 
 /** Scrolls the innermost area along a way that still can be, by so many px; says whether one could. */
@@ -108,6 +111,7 @@ export function letGoOf(moment: Moment): void {
   const aim = within(reach, { x: shift.x + speed.x * THROW_MS, y: shift.y + speed.y * THROW_MS })
   const rest = restFor(drag, reach, aim, placeOf(instance, part))
   shown(moment, instance, parts.reduce((now, each) => letGo(now, { part: each, rest, speed, least: reach.least, most: reach.most, drag, atMs }), instance))
+  if (grip.isArea) tellScrolled(moment, grip.path, parts)
 }
 
 function shiftArea(moment: Moment, { instance, content, reach }: ScrollArea, by: Point): boolean {
@@ -115,11 +119,22 @@ function shiftArea(moment: Moment, { instance, content, reach }: ScrollArea, by:
   const after = within(reach, { x: before.x + by.x, y: before.y + by.y })
   if (after.x === before.x && after.y === before.y) return false
   shiftTo(moment, instance, content, after)
+  tellScrolled(moment, instance.path, content)
   return true
 }
 
 function shiftTo(moment: Moment, instance: Instance, parts: readonly number[], to: Point): void {
   shown(moment, instance, parts.reduce((now, part) => dragTo(now, part, to), instance))
+}
+
+/** Tells the area whose content is shifted, and whatever holds it, how far that is scrolled, in px. */
+function tellScrolled(moment: Moment, path: string, content: readonly number[]): void {
+  const instance = moment.run.instances.get(path)
+  const first = firstOf(content)
+  const area = instance && partAt(instance.compiled, first).parent
+  if (!area) return
+  const { x, y } = instance.dragged.get(first) ?? { x: 0, y: 0 }
+  moment.person.turn('scroll', [{ thing: path, part: area }, { thing: path, part: null }], { 'scroll.x': 0 - x, 'scroll.y': 0 - y })
 }
 
 function shown(moment: Moment, before: Instance, after: Instance): void {

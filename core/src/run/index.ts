@@ -1,7 +1,7 @@
 export { fork, forkFromHere, type Offered, type Run, type RunOptions } from './run'
 export { chanceIn, USUAL_CHANCE } from './chance'
 export { startRun } from './start'
-export { advanceTo, couldFire, cutOff, drawListAt, fireByHand, isHeard, isInGesture, nextDueMs, send, shownFocus, waitingActions } from './advance'
+export { advanceTo, couldFire, cutOff, drawListAt, fireByHand, isHeard, isInGesture, listensTo, nextDueMs, send, shownFocus, waitingActions } from './advance'
 export { answering, drawList } from './pictures'
 export { shownSurfaces } from './shown'
 export { replay, play, inOrder } from './replay'

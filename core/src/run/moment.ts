@@ -12,21 +12,21 @@ import {
 import { carriedWithin, isTied, treeOf } from './carry'
 import { drawBetween, drawOne } from './chance'
 import { dragAlong, grab, letGoOf, reveal } from './dragging'
-import { focusStops, nextStop } from './focus'
+import { focusStops, levelKey, nextStop, stopIn, stopsBefore, tabStops, type FocusStop } from './focus'
 import { listenersTo, readersOf } from './listeners'
 import { answering } from './pictures'
-import { isNear, type Pointed } from './pointer'
-import { arrange, begin, carry, dismiss, forget, keep, takeBack } from './population'
+import { isNear, pointAt, type Pointed } from './pointer'
+import { arrange, begin, carry, dismiss, forget, keep, markShown, takeBack } from './population'
 import type { Run } from './run'
-import type { Focus, RunHand } from './run-hand'
+import type { RunHand } from './run-hand'
 import { answeringSurfaces } from './shown'
 import { closeOverlay, goToScreen, openOverlay } from './surfaces'
 
 /** What happens to a run at one instant: its instances, by path, as the ground that rules and actions change. */
-export class Moment implements Ground<string, Pointed, Focus> {
+export class Moment implements Ground<string, Pointed, FocusStop> {
   readonly interpreter: Interpreter<string>
   readonly arranger: Arranger<string>
-  readonly person: Person<string, Pointed, Focus>
+  readonly person: Person<string, Pointed, FocusStop>
   readonly minds = { hover: true, focus: true }
 
   constructor(readonly run: Run) {
@@ -101,6 +101,7 @@ export class Moment implements Ground<string, Pointed, Focus> {
     this.run.trace.push({
       what: 'state', atMs, instance: path, axis: axisId(before, axis), from: this.stateOf(path, axis), to, rule: rule?.id ?? null, settlesMs: motionEndMs(after, axis, atMs),
     })
+    markShown(this.run, path)
     this.redraw(after)
   }
 
@@ -254,8 +255,19 @@ export class Moment implements Ground<string, Pointed, Focus> {
     return this.run.hand
   }
 
-  hold(change: HandChange<Pointed, Focus>): void {
-    this.run.hand = { ...this.run.hand, ...change }
+  hold(change: HandChange<Pointed, FocusStop>): void {
+    this.run.hand = { ...this.run.hand, ...change, ...(change.focus ? this.rememberedWith(change.focus) : {}) }
+  }
+
+  /** Where Tab goes on from, and what parts that keep the focus keep, once it is somewhere. */
+  private rememberedWith({ part, way }: FocusStop): Pick<RunHand, 'tabsFrom' | 'lastIn'> {
+    const keepers = way.slice(1).filter((level) => this.keepsFocus(level))
+    const lastIn = keepers.length === 0 ? this.hand.lastIn : new Map([...this.hand.lastIn, ...keepers.map((level) => [levelKey(level), part] as const)])
+    return { tabsFrom: [part, ...stopsBefore(answering(this.run), part)], lastIn }
+  }
+
+  private keepsFocus({ thing, part }: Level<string>): boolean {
+    return this.run.instances.get(thing)?.compiled.component.parts.some(({ id, keepsFocus }) => id === part && keepsFocus === true) ?? false
   }
 
   keepTap(tap: Pointed | null, waits: boolean): void {
@@ -268,28 +280,43 @@ export class Moment implements Ground<string, Pointed, Focus> {
     return tapped !== null && nowMs - tapped.sinceMs <= DOUBLE_TAP_MS && isNear(tapped.at, at)
   }
 
-  focusOn(way: readonly Level<string>[]): Focus | null {
-    const stop = focusStops(answering(this.run)).findLast(({ part }) => isAmong(part, way))
-    return stop ? { ...stop, isShown: false } : null
+  underTap({ at }: Pointed): Pointed {
+    return pointAt(this.run, at)
   }
 
-  isSameFocus(a: Focus, b: Focus): boolean {
+  focusOn(way: readonly Level<string>[]): FocusStop | null {
+    return focusStops(answering(this.run)).findLast(({ part }) => isAmong(part, way)) ?? null
+  }
+
+  focusIn(thing: string, part: Id): FocusStop | null {
+    return stopIn(focusStops(answering(this.run)), { thing, part }, this.hand.lastIn)
+  }
+
+  moveFocus(path: string, part: Id): void {
+    const to = this.focusIn(path, part)
+    if (to) this.person.focus(to, this.hand.isFocusShown)
+  }
+
+  isSameFocus(a: FocusStop, b: FocusStop): boolean {
     return isSameLevel(a.part, b.part)
   }
 
-  reveal(focus: Focus): void {
-    if (focus.isShown) reveal(this, focus)
+  reveal(focus: FocusStop): void {
+    if (this.hand.isFocusShown) reveal(this, focus)
   }
 
-  focusAfter({ key, modifiers }: KeyInput): Focus | null | undefined {
+  focusAfter({ key, modifiers }: KeyInput): FocusStop | null | undefined {
     if (key !== 'Tab' || modifiers.control || modifiers.alt || modifiers.meta) return undefined
-    const stop = nextStop(focusStops(answering(this.run)), this.hand.focus?.part ?? null, modifiers.shift ? -1 : 1)
-    return stop ? { ...stop, isShown: true } : null
+    const { focus, tabsFrom, lastIn } = this.hand
+    const stops = tabStops(focusStops(answering(this.run)), (level) => this.keepsFocus(level), lastIn)
+    return nextStop(stops, tabsFrom, focus !== null, modifiers.shift ? -1 : 1) ?? null
   }
 
-  hearKeys(): readonly string[] {
-    const answer = new Set(answeringSurfaces(this.run).map(({ path }) => path))
-    return listenersTo(this.run.population.listeners, 'key').filter((path) => answer.has(surfaceOf(path)))
+  hearers(trigger: 'key' | 'key up' | 'press outside'): readonly string[] {
+    const { run } = this
+    const answer = new Set(answeringSurfaces(run).map(({ path }) => path))
+    const shownAt = (path: string) => run.population.shownAt.get(path) ?? 0
+    return listenersTo(run.population.listeners, trigger).filter((path) => answer.has(surfaceOf(path))).toSorted((a, b) => shownAt(b) - shownAt(a))
   }
 
   dragAlong(isFirst: boolean): boolean {
@@ -347,4 +374,4 @@ const stoppedSentence = (rules: number, atMs: number): string =>
   `Stopped: ${rules === 1 ? 'a rule sets itself' : `${rules} rules set one another`} off without end at ${atMs} ms.`
 
 /** Events that come of somebody pointing at or touching what they are for. */
-const TOUCHES: readonly TriggerKind[] = ['tap', 'double tap', 'press', 'release', 'long press', 'drag end']
+const TOUCHES: readonly TriggerKind[] = ['tap', 'double tap', 'press', 'release', 'long press', 'drag end', 'pinch']

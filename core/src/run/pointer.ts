@@ -1,12 +1,14 @@
 import type { PointerKind } from '../document'
-import type { Hit, Point } from '../scene'
+import { partsAt, type Hit, type Point } from '../scene'
 import type { Level, Placed } from '../semantics'
+import { answering } from './pictures'
+import type { Run } from './run'
 
-/** Two taps so near to one another, in px, are a double tap; a press that moves farther is no long press. */
-const SLOP_PX = 8
+/** Two taps so near to one another, in px, are a double tap. */
+const TWICE_PX = 8
 
-/** A press that moves farther than this, in px, drags. */
-export const DRAG_PX = 3
+/** A press that moves so far, in px, drags: a finger never keeps quite still. */
+export const dragPx = (kind: PointerKind): number => (kind === 'touch' ? 9 : 4)
 
 /** Where the pointer is. */
 export interface Pointer {
@@ -33,5 +35,8 @@ export function levelsOf(hits: readonly Hit[]): readonly Level<string>[] {
     hits[index + 1]?.instance === thing ? [{ thing, part }] : [{ thing, part }, { thing, part: null }])
 }
 
-/** Whether two points are as near to one another as a hand that keeps still. */
-export const isNear = (a: Point, b: Point): boolean => Math.hypot(a.x - b.x, a.y - b.y) <= SLOP_PX
+/** Whether two taps are near enough to one another to be a double tap. */
+export const isNear = (a: Point, b: Point): boolean => Math.hypot(a.x - b.x, a.y - b.y) <= TWICE_PX
+
+/** A point with what lies under it now. */
+export const pointAt = (run: Run, at: Point): Pointed => ({ at, sinceMs: run.nowMs, way: levelsOf(partsAt(answering(run), at)) })

@@ -14,11 +14,17 @@ import type { Run } from './run'
 /** Puts an instance here as it starts, with nothing inside it yet. */
 export function place(run: Run, start: InstanceStart): void {
   run.population.order.set(start.path, run.population.nextOrder++)
+  markShown(run, start.path)
   if (isSurface(start.path)) run.population.admitted++
   enlist(run.population.listeners, start.path, start.compiled)
   const instance = startInstance(start)
   keep(run, instance)
   run.trace.push({ what: 'appeared', atMs: start.atMs, instance: start.path, component: start.compiled.component.id, states: instance.states })
+}
+
+/** What an instance shows is newer than what any other one does. */
+export function markShown({ population }: Run, path: string): void {
+  population.shownAt.set(path, population.nextShown++)
 }
 
 /** Stores an instance of which nothing changed that others depend on. */
@@ -128,6 +134,7 @@ export function remove(run: Run, path: string): void {
     run.population.held.delete(known)
     run.population.leaving.delete(known)
     run.population.order.delete(known)
+    run.population.shownAt.delete(known)
     strike(run.population.listeners, known)
     run.postponed = run.postponed.filter((each) => each.path !== known)
     run.trace.push({ what: 'gone', atMs: run.nowMs, instance: known })

@@ -53,6 +53,9 @@ export interface Population {
   /** Who came when, by a number that grows. */
   readonly order: Map<string, number>
   nextOrder: number
+  /** Who came or changed state last: a number that grows, for each. */
+  readonly shownAt: Map<string, number>
+  nextShown: number
   /** The surfaces, and all that is to stand inside whatever stands here, whether or not it has been placed yet. */
   admitted: number
   /** Whether more should stand here than there may be; what is beyond does not. */
@@ -104,7 +107,7 @@ export function fork(run: Run): Run {
   return {
     ...run,
     instances: new Map(run.instances),
-    population: { ...population, held: new Map(population.held), leaving: new Map(population.leaving), order: new Map(population.order), listeners: copyOfListeners(population.listeners) },
+    population: { ...population, held: new Map(population.held), leaving: new Map(population.leaving), order: new Map(population.order), shownAt: new Map(population.shownAt), listeners: copyOfListeners(population.listeners) },
     agenda: [...run.agenda], loop: { ...run.loop, fired: [...run.loop.fired] }, trace: [...run.trace], offered: run.offered && [...run.offered], frames: { ...run.frames },
   }
 }

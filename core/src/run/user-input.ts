@@ -1,18 +1,19 @@
 import type { InputAction, PointerKind } from '../document'
 import { cursorOver, partsAt, type Point } from '../scene'
-import { isSameLevel, type KeyInput } from '../semantics'
+import { isSameLevel } from '../semantics'
 import { scroll } from './dragging'
-import { focusStops } from './focus'
+import { firstFocusOf, focusStops, stopsBefore } from './focus'
 import { listenersToPointer } from './listeners'
 import type { Moment } from './moment'
 import { answering, drawList } from './pictures'
-import { DRAG_PX, isNear, levelsOf, type Pointed } from './pointer'
+import { dragPx, levelsOf, pointAt, type Pointed } from './pointer'
 import { pointerNames } from './pointer-names'
 import type { Run } from './run'
 import { longDueMs } from './run-hand'
 import { answeringSurfaces } from './shown'
 
 type WheelInput = Extract<InputAction, { do: 'wheel' }>
+type PinchInput = Extract<InputAction, { do: 'pinch' }>
 type PointerInput = Extract<InputAction, { do: 'move' | 'press' | 'release' }>
 
 /** What is due of a gesture now: a tap that waited for a second one, then a press that has become long. */
@@ -27,27 +28,46 @@ export function point(moment: Moment, input: PointerInput): void {
   const { run, person } = moment
   const at = { x: input.x, y: input.y }
   const under = pointedAt(run, at, input.pointer)
-  if (run.hand.pressed && !isNear(run.hand.pressed.on.at, at)) moment.hold({ longMs: null })
+  const isFinger = input.pointer === 'touch'
   tellPointer(moment, at)
   if (input.do === 'move' && hasMovedFarEnough(run, at)) person.drag()
-  person.hover(input.pointer === 'touch' ? null : under)
-  if (input.do === 'press') person.press(under)
+  person.hover(isFinger ? null : under)
+  if (isFinger) person.touch(input.do === 'press' || run.hand.pressed ? under : null)
+  if (input.do === 'press') press(moment, under)
   if (input.do === 'release') person.release(under)
+  if (input.do === 'release' && isFinger) person.touch(null)
   lookUnderPointer(moment)
 }
 
-/** Scrolls what is there; things may then be under a pointer that stands still. */
+/** Where nothing that is pressed takes the focus, Tab goes on from there. */
+function press({ run, person }: Moment, under: Pointed): void {
+  const [first] = under.way
+  const before = first ? stopsBefore(answering(run), first) : null
+  person.press(under)
+  if (!run.hand.focus && before) run.hand = { ...run.hand, tabsFrom: before }
+}
+
+/** The wheel is turned: where no rule answers that, what is there scrolls; things may then be under a pointer that stands still. */
 export function wheel(moment: Moment, { x, y, deltaX, deltaY }: WheelInput): void {
-  scroll(moment, levelsOf(partsAt(answering(moment.run), { x, y })), { x: deltaX, y: deltaY })
+  const way = levelsOf(partsAt(answering(moment.run), { x, y }))
+  if (moment.person.turn('wheel', way, { 'wheel.x': deltaX, 'wheel.y': deltaY })) return
+  scroll(moment, way, { x: deltaX, y: deltaY })
+}
+
+export function pinch(moment: Moment, { x, y, scale, turn }: PinchInput): void {
+  moment.person.turn('pinch', levelsOf(partsAt(answering(moment.run), { x, y })), { 'pinch.scale': scale, 'pinch.turn': turn })
 }
 
 export function exit({ run, person }: Moment): void {
   person.hover(null)
+  person.touch(null)
   run.hand = { ...run.hand, pointer: { ...run.hand.pointer, at: null } }
 }
 
-export function key({ run, person }: Moment, input: KeyInput): void {
-  person.key(input, run.hand.focus)
+/** The system takes the pointer away. */
+export function cancel(moment: Moment): void {
+  moment.person.cancel()
+  if (moment.run.hand.pointer.kind === 'touch') exit(moment)
 }
 
 /** Things move under a pointer that stands still, and what has the focus can go away. */
@@ -55,20 +75,22 @@ export function lookUnderPointer(moment: Moment): void {
   const { run, person } = moment
   const { at, kind } = run.hand.pointer
   mindLayers(moment)
-  const { focus } = run.hand
-  if (focus && !focusStops(answering(run)).some(({ part }) => isSameLevel(part, focus.part))) person.focus(null)
-  if (at && kind !== 'touch') person.hover(pointedAt(run, at, kind))
+  const { focus, isFocusShown } = run.hand
+  if (focus && !focusStops(answering(run)).some(({ part }) => isSameLevel(part, focus.part))) person.focus(null, isFocusShown)
+  if (!at) return
+  if (kind !== 'touch') person.hover(pointedAt(run, at, kind))
+  else if (run.hand.finger) person.touch(pointedAt(run, at, kind))
 }
 
 /** What is at a point now, where the pointer is from now on. */
 function pointedAt(run: Run, at: Point, kind: PointerKind): Pointed {
-  const hits = partsAt(answering(run), at)
-  run.hand = { ...run.hand, pointer: { at, kind, cursor: cursorOver(hits) } }
-  return { at, sinceMs: run.nowMs, way: levelsOf(hits) }
+  const cursor = cursorOver(partsAt(answering(run), at))
+  run.hand = { ...run.hand, pointer: { at, kind, cursor } }
+  return pointAt(run, at)
 }
 
-const hasMovedFarEnough = ({ hand: { pressed } }: Run, at: Point): boolean =>
-  pressed !== null && (pressed.drags || Math.hypot(at.x - pressed.on.at.x, at.y - pressed.on.at.y) >= DRAG_PX)
+const hasMovedFarEnough = ({ hand: { pressed, pointer } }: Run, at: Point): boolean =>
+  pressed !== null && (pressed.drags || Math.hypot(at.x - pressed.on.at.x, at.y - pressed.on.at.y) >= dragPx(pointer.kind))
 
 /** Lets whoever asks know where the pointer is. */
 function tellPointer({ run, interpreter }: Moment, at: Point): void {
@@ -78,20 +100,21 @@ function tellPointer({ run, interpreter }: Moment, at: Point): void {
   }
 }
 
-/** An overlay that opens takes the focus in; one that closes gives it back. */
+/** An overlay that opens takes the focus in, to where it wants it first; one that closes gives it back. */
 function mindLayers({ run, person }: Moment): void {
-  const layers = answeringSurfaces(run).flatMap(({ path, isModal, kind }) => (isModal && kind === 'overlay' ? [path] : []))
+  const layers = answeringSurfaces(run).flatMap(({ path, isModal, kind, screen }) => (isModal && kind === 'overlay' ? [{ path, screen }] : []))
+  const isOpen = (layer: string) => layers.some(({ path }) => path === layer)
   const { kept } = run.hand
-  const closed = kept.find(({ layer }) => !layers.includes(layer))
-  const opened = layers.filter((layer) => !kept.some((each) => each.layer === layer))
+  const closed = kept.find(({ layer }) => !isOpen(layer))
+  const opened = layers.filter(({ path }) => !kept.some(({ layer }) => layer === path))
   if (closed) {
-    run.hand = { ...run.hand, kept: kept.filter(({ layer }) => layers.includes(layer)) }
-    person.focus(closed.focus)
+    run.hand = { ...run.hand, kept: kept.filter(({ layer }) => isOpen(layer)) }
+    person.focus(closed.focus, run.hand.isFocusShown)
   }
-  for (const layer of opened) {
+  for (const { path, screen } of opened) {
     const { focus } = run.hand
-    run.hand = { ...run.hand, kept: [...run.hand.kept, { layer, focus }] }
-    const [first] = focusStops(answering(run))
-    person.focus(first ? { ...first, isShown: focus?.isShown ?? false } : null)
+    run.hand = { ...run.hand, kept: [...run.hand.kept, { layer: path, focus }] }
+    const first = run.project.screens.find(({ id }) => id === screen)?.overlay?.firstFocus
+    person.focus(firstFocusOf(focusStops(answering(run)), path, first), run.hand.isFocusShown)
   }
 }

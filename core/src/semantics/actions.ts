@@ -34,6 +34,9 @@ function doing<T>(interpreter: Interpreter<T>, ground: Ground<T>, step: Step<T>,
       const ends = ground.pulse(thing, action)
       return () => ends
     }
+    case 'focus':
+      step.told.push(() => ground.isThere(thing) && ground.moveFocus(thing, action.part))
+      return null
     case 'go to screen':
     case 'open overlay':
     case 'close overlay': {

@@ -1,4 +1,4 @@
-import type { Action, Id, InputAction, InterruptionPolicy, Literal, Rule, TriggerKind } from '../document'
+import type { Action, Id, InterruptionPolicy, Literal, Modifiers, Rule, TriggerKind } from '../document'
 import type { Compiled, Content, Kept, TimerChange, TimerRule } from '../machine'
 
 /** A part of a thing, or the thing as a whole where `part` is null. A thing is an instance, however its ground knows it. */
@@ -45,18 +45,29 @@ export interface Pressed<P> {
 export interface HandState<P, F> {
   /** Where the pointer hovers. */
   readonly over: P | null
+  /** Where a finger is that is down. */
+  readonly finger: P | null
   readonly pressed: Pressed<P> | null
   /** How long the press has to last to be a long one for whoever comes next; null when for nobody any more. */
   readonly longMs: number | null
   /** The tap that another one may follow. */
   readonly tapped: P | null
   readonly focus: F | null
+  /** A key was used last, so that it is to be seen where the focus is (`:focus-visible` of Selectors 4). */
+  readonly isFocusShown: boolean
+  /** What Space was pressed on, which taps when it comes up. */
+  readonly spaceOn: F | null
 }
 
 /** What of that becomes other; taps are kept by `Ground.keepTap`. */
 export type HandChange<P, F> = Partial<Omit<HandState<P, F>, 'tapped'>>
 
-export type KeyInput = Pick<Extract<InputAction, { do: 'key' }>, 'key' | 'modifiers'>
+export interface KeyInput {
+  readonly key: string
+  readonly modifiers: Modifiers
+  /** It comes again because the key is held. */
+  readonly repeat?: boolean | undefined
+}
 
 /**
  * What there is for things to happen to: the instances of a run, at known instants and with known values, or a packed
@@ -137,6 +148,8 @@ export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> 
   hold(change: HandChange<P, F>): void
   /** Keeps a tap that another one may follow, which is sent for itself only later where `waits`; null forgets it. */
   keepTap(tap: P | null, waits: boolean): void
+  /** Lets a person move the focus because a rule says so. */
+  moveFocus(thing: T, part: Id): void
   /** Whether a tap is the second of two. */
   isSecond(tap: P): boolean
   /** Whether it makes a difference to anybody where the pointer hovers, or what has the focus. */
@@ -148,8 +161,12 @@ export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> 
   reveal(focus: F): void
   /** Where Tab puts the focus; undefined when the key does not move it. */
   focusAfter(key: KeyInput): F | null | undefined
-  /** Those that hear keys wherever the focus is, in their order. */
-  hearKeys(): readonly T[]
+  /** What can have the focus at a part of a thing, or inside it. */
+  focusIn(thing: T, part: Id): F | null
+  /** Those that answer to the person now and have a rule on something that comes to them wherever it happens; what was shown last, or changed last, first. */
+  hearers(trigger: 'key' | 'key up' | 'press outside'): readonly T[]
+  /** What is now where a tap was. */
+  underTap(tap: P): P | null
   /** Takes along what is held; says whether anything is, the first time. */
   dragAlong(isFirst: boolean): boolean
   letGo(): void

@@ -70,7 +70,7 @@ describe('keys and focus', () => {
 
   test('Tab goes through what takes focus and round again; Enter and Space tap it', () => {
     const rules: SmallRule[] = [{ on: { on: 'focus' }, part: 'box', to: 'b' }, { on: { on: 'blur' }, part: 'box', to: 'c' }, { on: tap, part: 'dot', to: 'a' }]
-    const run = played(rules, [key(0, 'Tab'), key(100, 'Tab'), key(200, 'Enter'), key(300, 'Tab'), key(400, 'Tab', { shift: true }), key(500, ' ')], 600, focusable)
+    const run = played(rules, [key(0, 'Tab'), key(100, 'Tab'), key(200, 'Enter'), key(300, 'Tab'), key(400, 'Tab', { shift: true }), key(500, ' '), { do: 'key up', key: ' ', modifiers: {}, atMs: 500 }], 600, focusable)
     expect(fired(run)).toEqual(['focus@0', 'blur@100', 'tap@200', 'focus@300', 'blur@400', 'tap@500'])
     expect(shownFocus(run)).toEqual({ instance: '', part: 'dot' })
   })

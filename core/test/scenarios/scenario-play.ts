@@ -40,7 +40,7 @@ function step(run: Run, piece: string): readonly Seen[] {
 }
 
 function inputsOf(run: Run, piece: string): readonly InputAction[] | null {
-  const [, touch, word = '', rest = ''] = /^(touch |pen )?(tap|press|release|move|exit|key|put|set)(?: (.*))?$/.exec(piece) ?? []
+  const [, touch, word = '', rest = ''] = /^(touch |pen )?(tap|press|release|move|exit|cancel|wheel|pinch|key up|key|put|set)(?: (.*))?$/.exec(piece) ?? []
   const pointer = (touch?.trim() ?? 'mouse') as PointerKind
   const at = (): Point => placeOf(run, rest)
   switch (word) {
@@ -51,9 +51,20 @@ function inputsOf(run: Run, piece: string): readonly InputAction[] | null {
     case 'move':
       return [{ do: word, pointer, ...at() }]
     case 'exit':
-      return [{ do: 'exit', pointer }]
+    case 'cancel':
+      return [{ do: word, pointer }]
+    case 'wheel': {
+      const [place = '', by = '0'] = rest.split(' by ')
+      return [{ do: 'wheel', ...placeOf(run, place), deltaX: 0, deltaY: Number(by) }]
+    }
+    case 'pinch': {
+      const [place = '', to = '1'] = rest.split(' to ')
+      return [{ do: 'pinch', ...placeOf(run, place), scale: Number(to), turn: 0 }]
+    }
     case 'key':
-      return [{ do: 'key', ...keyOf(rest) }]
+      return rest.endsWith(' held') ? [{ do: 'key', ...keyOf(rest.replace(' held', '')), repeat: true }] : [{ do: 'key', ...keyOf(rest) }]
+    case 'key up':
+      return [{ do: 'key up', ...keyOf(rest) }]
     case 'put': {
       const [axis = '', state = ''] = rest.split(' ')
       return [{ do: 'put', instance: '', axis, state }]

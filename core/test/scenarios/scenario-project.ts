@@ -88,13 +88,13 @@ class Reader {
     }))
   }
 
-  /** `name [kind] [of component] [in holder] [from table] [if "…"] [property=value …]`; boxes and ellipses are black unless they say otherwise. */
+  /** `name [kind] [keeping] [of component] [in holder] [from table] [if "…"] [property=value …]`; boxes and ellipses are black unless they say otherwise. */
   private part([name = '', ...words]: readonly string[]): Part {
     const after = (word: string) => (words.includes(word) ? unquote(words[words.indexOf(word) + 1]!) : undefined)
     const kind = words.find((word) => /^(box|ellipse|path|text|container|instance|slot|list)$/.test(word)) ?? 'box'
     const painted: PropertyValues = kind === 'box' || kind === 'ellipse' ? { fill: '#000000' } : {}
     const base = { ...painted, ...this.values(words.filter((word) => word.includes('=') && !word.startsWith('"'))) }
-    const each = { id: name, name, parent: after('in') ?? 'frame', base }
+    const each = { id: name, name, parent: after('in') ?? 'frame', base, ...(words.includes('keeping') ? { keepsFocus: true } : {}) }
     switch (kind) {
       case 'instance':
         return { ...each, kind, component: after('of')!, start: {} }
@@ -220,7 +220,7 @@ class Reader {
 }
 
 function triggerOf(text: string): Trigger {
-  const [, kind = '', rest = ''] = /^(double tap|long press|drag start|drag end|\w+)(?: (.*))?$/.exec(text) ?? []
+  const [, kind = '', rest = ''] = /^(double tap|long press|drag start|drag end|press outside|key up|\w+)(?: (.*))?$/.exec(text) ?? []
   const trigger = defaultTrigger(kind as TriggerKind)
   switch (trigger.on) {
     case 'double tap':
@@ -233,7 +233,8 @@ function triggerOf(text: string): Trigger {
       return { ...trigger, ms: Number(ms), ...(mostMs === undefined ? {} : { mostMs: Number(mostMs) }), since: settling ? 'settling' : 'entering', pauseWhile: held ? unquote(held) : null }
     }
     case 'key':
-      return { ...trigger, ...keyOf(rest.replace(' anywhere', '')), anywhere: rest.endsWith(' anywhere') }
+    case 'key up':
+      return { ...trigger, ...(rest.startsWith('any') && !rest.startsWith('anywhere') ? { key: null } : keyOf(rest.replace(' anywhere', ''))), anywhere: rest.endsWith(' anywhere') }
     case 'changes': {
       const [name = '', to] = rest.split(' to ')
       return { ...trigger, name, to: to === undefined ? null : (literalOf(to) as string) }
@@ -267,6 +268,8 @@ function actionOf(text: string, index: number): Action {
       const to = words[words.indexOf('to') + 1]!
       return { ...each, do: 'send', message: words[1]!, payload: words.includes('with') ? unquote(words[3]!) : null, recipient: to === 'holder' || to === 'siblings' || to === 'everyone' ? to : { instance: to } }
     }
+    case 'focus':
+      return { ...each, do: 'focus', part: words[1]! }
     case 'drive':
       return { ...each, do: 'drive', instance: words[1]!, axis: 'state', state: words[2]! }
     default: {

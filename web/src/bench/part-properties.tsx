@@ -56,6 +56,7 @@ function PropertyList({ part }: { readonly part: Part }) {
       })}
       <CarryField part={part} />
       <DragFields part={part} />
+      {part.kind === 'container' && <KeepsFocusField part={part} />}
       {part.kind !== 'instance' && part.kind !== 'list' && part.kind !== 'slot' && <ContinuousMotion part={part} />}
     </>
   )
@@ -67,6 +68,17 @@ function CarryField({ part }: { readonly part: Part }) {
   const path = ['components', component.id, 'parts', part.id, 'transitionName']
   const tie = (key: string) => (make(key.trim() === '' ? unsetAt(path) : setAt(path, key.trim()), `tie ${part.name}`), null)
   return <CommitField label="carry key" value={part.transitionName ?? ''} placeholder="none" onCommit={tie} />
+}
+
+/** Whether Tab stops only once inside a container, where the focus was last: the way of radio groups, tabs and menus. */
+function KeepsFocusField({ part }: { readonly part: Part }) {
+  const { component, make } = useBench()
+  const path = ['components', component.id, 'parts', part.id, 'keepsFocus']
+  return (
+    <label className="check">
+      <input type="checkbox" checked={part.keepsFocus === true} onChange={(event) => make(event.target.checked ? setAt(path, true) : unsetAt(path), `let ${part.name} keep the focus`)} /> one stop for Tab, where the focus was last
+    </label>
+  )
 }
 
 /** A group that draws what is in it only while it is open. */

@@ -25,13 +25,14 @@ export const rowOf = (trigger: Trigger, part: Id | null): Row => ({ key: trigger
 export const isDecidedOutside = ({ boundTo }: Axis): boolean => boundTo !== null && 'parameter' in boundTo
 
 /** The triggers that can be added as rows here. */
-export const OFFERED_TRIGGERS = ['tap', 'double tap', 'press', 'release', 'long press', 'enter', 'leave', 'drag start', 'drag', 'drag end', 'key', 'focus', 'blur', 'entered', 'left', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden'] as const
+export const OFFERED_TRIGGERS = ['tap', 'double tap', 'press', 'release', 'cancel', 'press outside', 'long press', 'enter', 'leave', 'drag start', 'drag', 'drag end', 'wheel', 'scroll', 'pinch', 'key', 'key up', 'focus', 'blur', 'entered', 'left', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden'] as const
 
 /** A trigger as the head of its row and its cells name it. */
 export function triggerTitle(trigger: Trigger): string {
   switch (trigger.on) {
     case 'key':
-      return `key ${triggerRow(trigger, null).slice('key '.length).replace(/ anywhere$/, '')}`
+    case 'key up':
+      return trigger.key === null ? (trigger.on === 'key' ? 'any key' : 'any key up') : triggerRow(trigger, null).replace(/ anywhere$/, '')
     case 'changes':
       return trigger.name === '' ? 'changes' : `${trigger.name} changes${trigger.to === null ? '' : ` to ${String(trigger.to)}`}`
     case 'message':

@@ -1,12 +1,13 @@
 import { certain, type Modifiers } from '@rheoscope/core/document'
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react'
-import { answering, drawList, focusStops, isHeard, shownFocus } from '@rheoscope/core/run'
-import { corners, isOnScrolling, itemOf, matrixTo, paint, type DrawList } from '@rheoscope/core/scene'
+import { answering, drawList, focusStops, isHeard, listensTo, shownFocus } from '@rheoscope/core/run'
+import { corners, isOnScrolling, itemOf, matrixTo, paint, type DrawList, type Point } from '@rheoscope/core/scene'
 import { surfaceSize } from '../paint/look-picture'
 import { patchChildren } from '../paint/patch'
 import { pointIn } from '../paint/point-in'
 import type { Player } from './player'
 import { PrimaryPointer } from './primary-pointer'
+import { TwoFingers } from './two-fingers'
 import { useFrames } from './use-frames'
 import { usePlayerState } from './use-player'
 
@@ -26,9 +27,6 @@ interface LiveSurfaceProps {
 }
 
 const MARGIN = { x: 12, y: 15 }
-
-/** Where a pointer that was taken away lets go, so that nothing counts as tapped. */
-const BESIDE_ALL = { x: -100_000, y: -100_000 }
 
 /** A run alive in its field, and what is to be said of it as a whole. */
 export const LiveSurface = (props: LiveSurfaceProps) => (
@@ -77,17 +75,17 @@ function LivePicture({ player, label, className, field, mostZoom, clips = false,
 
   const zoom = Math.min(mostZoom, (field.width - 2 * MARGIN.x) / size.width, (field.height - 2 * MARGIN.y) / size.height)
   const [w, h] = [field.width / zoom, field.height / zoom]
-  const [primary] = useState(() => new PrimaryPointer())
+  const [{ primary, fingers }] = useState(() => ({ primary: new PrimaryPointer(), fingers: new TwoFingers() }))
   const send = (event: PointerEvent) => {
+    if (event.pointerType === 'touch' && pinch(player, fingers, event, picture.current)) return
     const input = primary.inputOf({ type: event.type, pointerId: event.pointerId, button: event.button, buttons: event.buttons })
     // A finger is nowhere until it touches.
     if (input === null || (way === 'touch' && input === 'move' && event.buttons === 0)) return
     if (input === 'press') event.currentTarget.setPointerCapture(event.pointerId)
     const pointer = way ?? pointerOf(event)
-    const { x, y } = input === 'cancel' ? BESIDE_ALL : pointIn(picture.current, event)
-    const tidy = (value: number) => Math.round(value * 10) / 10
-    player.send({ do: input === 'cancel' ? 'release' : input, x: tidy(x), y: tidy(y), pointer })
-    if (input === 'cancel' || (way === 'touch' && input === 'release')) player.send({ do: 'exit', pointer })
+    if (input === 'cancel') return player.send({ do: 'cancel', pointer })
+    player.send({ do: input, ...tidyPoint(pointIn(picture.current, event)), pointer })
+    if (way === 'touch' && input === 'release') player.send({ do: 'exit', pointer })
   }
   useWheel(player, picture)
   return (
@@ -96,7 +94,7 @@ function LivePicture({ player, label, className, field, mostZoom, clips = false,
       viewBox={`${-(w - size.width) / 2} ${-(h - size.height) / 2} ${w} ${h}`}
       onPointerMove={send} onPointerDown={send} onPointerUp={send} onPointerCancel={send}
       onPointerLeave={(event) => { if (!primary.isOther(event.pointerId)) player.send({ do: 'exit', pointer: pointerOf(event) }) }}
-      tabIndex={0} onKeyDown={(event) => sendKey(player, event)}
+      tabIndex={0} onKeyDown={(event) => sendKey(player, event)} onKeyUp={(event) => sendKeyUp(player, event)}
     >
       {clips && <clipPath id={`${scope}-edges`}><rect width={size.width} height={size.height} /></clipPath>}
       <g ref={group} clipPath={clips ? `url(#${scope}-edges)` : undefined} />
@@ -112,14 +110,34 @@ function CutOff({ player }: { readonly player: Player }) {
   return cutOff === null ? null : <p className="cut-off" role="status">{cutOff}</p>
 }
 
-/** Lets the wheel scroll whatever of the run scrolls where it is turned. */
+const tidyPoint = ({ x, y }: Point): Point => ({ x: Math.round(x * 10) / 10, y: Math.round(y * 10) / 10 })
+
+/** Where something listens to it, two fingers pinch, and what the first was in the middle of is over; says whether an event was of that. */
+function pinch(player: Player, fingers: TwoFingers, { type, pointerId, clientX, clientY }: PointerEvent, picture: SVGSVGElement | null): boolean {
+  if (type === 'pointerup' || type === 'pointercancel') return fingers.letGo(pointerId)
+  if (!listensTo(player.current, 'pinch')) return false
+  const at = pointIn(picture, { clientX, clientY })
+  if (type === 'pointerdown') {
+    const isSecond = fingers.press(pointerId, at)
+    if (isSecond) player.send({ do: 'cancel', pointer: 'touch' })
+    return isSecond
+  }
+  const pinched = fingers.move(pointerId, at)
+  if (pinched) player.send({ do: 'pinch', ...tidyPoint(pinched), scale: Math.round(pinched.scale * 1000) / 1000, turn: Math.round(pinched.turn * 10) / 10 })
+  return pinched !== null
+}
+
+/** Lets the wheel scroll whatever of the run scrolls where it is turned, and come to whoever listens to it; with Control, as a trackpad has it, it pinches. */
 function useWheel(player: Player, picture: RefObject<SVGSVGElement | null>): void {
   useEffect(() => {
     const surface = certain(picture.current)
     const onWheel = (event: WheelEvent) => {
       const { x, y } = pointIn(surface, event)
-      if (!isOnScrolling(answering(player.current), { x, y })) return
+      const { current } = player
+      const isPinch = event.ctrlKey && listensTo(current, 'pinch')
+      if (!isPinch && !listensTo(current, 'wheel') && !isOnScrolling(answering(current), { x, y })) return
       event.preventDefault()
+      if (isPinch) return player.send({ do: 'pinch', ...tidyPoint({ x, y }), scale: Math.round(Math.exp(-event.deltaY / 100) * 1000) / 1000, turn: 0 })
       player.send({ do: 'wheel', x: Math.round(x), y: Math.round(y), deltaX: Math.round(event.deltaX), deltaY: Math.round(event.deltaY) })
     }
     // React listens to the wheel passively, and the page must not scroll with the screen.
@@ -129,22 +147,26 @@ function useWheel(player: Player, picture: RefObject<SVGSVGElement | null>): voi
 }
 
 /**
- * Keys go to the run while it has the focus of the page. Tab leaves it from its last part, Escape is the page's too,
- * chords are the page's unless a rule listens to them, and one that taps does so once however long it is held.
+ * Keys go to the run while it has the focus of the page. Tab leaves it from its last part, Escape is the page's too, and
+ * chords are the page's unless a rule listens to them.
  */
 function sendKey(player: Player, event: KeyboardEvent): void {
-  const input = { key: event.key, modifiers: modifiersOf(event) }
+  const input = { key: event.key, modifiers: modifiersOf(event), ...(event.repeat ? { repeat: true } : {}) }
   if ((event.ctrlKey || event.metaKey) && !isHeard(player.current, input)) return
   if (event.key === 'Escape') return player.send({ do: 'key', ...input })
-  const isHeldDown = event.repeat && (event.key === 'Enter' || event.key === ' ')
   const before = shownFocus(player.current)
-  if (!isHeldDown) player.send({ do: 'key', ...input })
+  player.send({ do: 'key', ...input })
   event.stopPropagation()
   const after = shownFocus(player.current)
   const stops = focusStops(answering(player.current))
   const end = (event.shiftKey ? stops.at(-1) : stops[0])?.part
   const wentRound = before !== null && after !== null && after.instance === end?.thing && after.part === end.part
   if (event.key !== 'Tab' || (stops.length > 0 && !wentRound)) event.preventDefault()
+}
+
+/** That a key comes up goes to the run where it can mean something. */
+function sendKeyUp(player: Player, event: KeyboardEvent): void {
+  if (event.key === ' ' || listensTo(player.current, 'key up')) player.send({ do: 'key up', key: event.key, modifiers: modifiersOf(event) })
 }
 
 const modifiersOf = ({ shiftKey, altKey, ctrlKey, metaKey }: KeyboardEvent): Modifiers =>

@@ -19,6 +19,7 @@ export function ActionFields({ rule }: { readonly rule: Rule }) {
   const variables = [...component.variables, ...project.variables]
   const instances = component.parts.filter((part) => part.kind === 'instance')
   const pulsed = part?.parent != null ? part : component.parts[1]
+  const focused = component.parts.find(({ base }) => base.focusable === true) ?? component.parts[1]
   const [screen, overlay] = (['screen', 'overlay'] as const).map((kind) => project.screens.find((each) => each.kind === kind && each.id !== component.id))
   const add = (action: Action) => {
     setAnchor(null)
@@ -43,6 +44,7 @@ export function ActionFields({ rule }: { readonly rule: Rule }) {
         {screen && <MenuItem onClick={() => add({ id: newId('go to screen'), do: 'go to screen', screen: screen.id, motion: null })}>go to a screen</MenuItem>}
         {overlay && <MenuItem onClick={() => add({ id: newId('open overlay'), do: 'open overlay', screen: overlay.id, motion: null })}>open an overlay</MenuItem>}
         {(overlay ?? project.screens.find(({ kind }) => kind === 'overlay')) && <MenuItem onClick={() => add({ id: newId('close overlay'), do: 'close overlay', screen: certain((project.screens.find(({ id, kind }) => id === component.id && kind === 'overlay') ?? overlay)).id, motion: null })}>close an overlay</MenuItem>}
+        {focused && <MenuItem onClick={() => add({ id: newId('focus'), do: 'focus', part: focused.id })}>move the focus to {focused.name}</MenuItem>}
         {pulsed && <MenuItem onClick={() => add({ id: newId('pulse'), do: 'pulse', part: pulsed.id, motion: pulseOf(pulsed.id, newId('stage')) })}>pulse {pulsed.name}</MenuItem>}
       </FloatingMenu>
     </div>
@@ -66,7 +68,7 @@ function ActionRow({ rule, action, isFirst }: { readonly rule: Rule; readonly ac
       <ActionKind rule={rule} action={action} onChange={set} />
       <div className="action-order">
         {!isFirst && <CheckField label="together with the one before" value={action.together === true} onChange={(together) => set({ ...action, together })} />}
-        {action.do !== 'set' && action.do !== 'send' && <CheckField label="the next one waits for its end" value={action.awaited === true} onChange={(awaited) => set({ ...action, awaited })} />}
+        {action.do !== 'set' && action.do !== 'send' && action.do !== 'focus' && <CheckField label="the next one waits for its end" value={action.awaited === true} onChange={(awaited) => set({ ...action, awaited })} />}
       </div>
       <button className="plain muted underlined" onClick={() => make(removeAction(owner, rule.id, action.id), 'remove an action')}>Remove the action</button>
     </fieldset>
@@ -107,6 +109,8 @@ function ActionKind({ rule, action, onChange }: { readonly rule: Rule; readonly 
       }
       return <ChoiceField label={part?.name ?? 'gone'} value={`${action.axis} ${action.state}`} choices={states} onChange={choose} />
     }
+    case 'focus':
+      return <ChoiceField label="focus" value={action.part} choices={component.parts.map(({ id, name }) => ({ value: id, label: name }))} onChange={(part) => onChange({ ...action, part })} />
     case 'pulse':
       return <PulseFields rule={rule} action={action} onChange={onChange} />
     case 'go to screen':

@@ -1,4 +1,4 @@
-import { certain, isFromUser, latestMs, setRuleField, type Rule, type TimerTrigger, type Trigger } from '@rheoscope/core/document'
+import { certain, isFromUser, latestMs, setRuleField, type KeyTrigger, type Rule, type TimerTrigger, type Trigger } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
 import { CommitField } from '../fields/commit-field'
 import { conditionProblem } from '../fields/condition'
@@ -39,6 +39,7 @@ function KindFields({ trigger, onChange }: { readonly trigger: Trigger; readonly
     case 'double tap':
       return <ChoiceField label="first tap" value={trigger.tapWaits ? 'waits for the second' : 'is sent at once'} choices={['is sent at once', 'waits for the second']} onChange={(chosen) => onChange({ ...trigger, tapWaits: chosen === 'waits for the second' })} />
     case 'key':
+    case 'key up':
       return (
         <>
           <CommitField label="key" isMono value={keyText(trigger)} onCommit={(text) => takeKey(text, (key) => onChange({ ...trigger, ...key }))} />
@@ -88,21 +89,24 @@ function withSpan({ mostMs: _before, ...trigger }: TimerTrigger, ms: number, mos
   return { ...trigger, ms, ...(mostMs > ms ? { mostMs } : {}) }
 }
 
-type KeyTrigger = Extract<Trigger, { on: 'key' }>
-
 const MODIFIERS = ['shift', 'control', 'alt', 'meta'] as const
 
 const keyText = ({ key, modifiers }: KeyTrigger): string =>
-  [...MODIFIERS.filter((name) => modifiers[name]).map((name) => certain(name[0]).toUpperCase() + name.slice(1)), key === ' ' ? 'Space' : key].join('+')
+  [...MODIFIERS.filter((name) => modifiers[name]).map((name) => certain(name[0]).toUpperCase() + name.slice(1)), key === ' ' ? 'Space' : (key ?? 'any')].join('+')
 
-/** Reads `Shift+ArrowRight`, names as `KeyboardEvent.key` has them. */
+/** Reads `Shift+ArrowRight` or `any`, names as `KeyboardEvent.key` has them. */
 function takeKey(text: string, onKey: (key: Pick<KeyTrigger, 'key' | 'modifiers'>) => void): string | null {
   const words = text.split('+').map((word) => word.trim()).filter(Boolean)
   const key = words.at(-1)
-  if (!key) return 'Write a key, such as ArrowRight or Shift+A.'
+  if (!key) return 'Write a key, such as ArrowRight, Shift+A or any.'
   const held = words.slice(0, -1).map((word) => word.toLowerCase())
   const unknown = held.find((word) => !MODIFIERS.some((name) => name === word))
   if (unknown) return `“${unknown}” is no key to hold; Shift, Control, Alt and Meta are.`
+  if (key.toLowerCase() === 'any') {
+    if (held.length > 0) return 'Any key comes with whatever is held.'
+    onKey({ key: null, modifiers: {} })
+    return null
+  }
   onKey({ key: key === 'Space' ? ' ' : key, modifiers: Object.fromEntries(held.map((word) => [word, true])) })
   return null
 }

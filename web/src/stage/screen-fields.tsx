@@ -43,6 +43,10 @@ function OverlayFields({ screen }: { readonly screen: Screen }) {
   const { make } = useStage()
   const overlay = screen.overlay ?? OVERLAY
   const set = (said: Partial<NonNullable<Screen['overlay']>>) => make(setOfScreen(screen.id, 'overlay', { ...overlay, ...said }), `say how ${screen.name} lies over others`)
+  const focusFirst = (part: string) => {
+    const { firstFocus: _before, ...others } = overlay
+    make(setOfScreen(screen.id, 'overlay', part === '' ? others : { ...others, firstFocus: part }), `say what of ${screen.name} has the focus first`)
+  }
   const dim = (text: string): string | null => {
     const share = parseNumber(text.replace('%', ''))
     if ('problem' in share) return share.problem
@@ -56,6 +60,7 @@ function OverlayFields({ screen }: { readonly screen: Screen }) {
         <CommitField label="dims by" isMono value={`${Math.round(overlay.backdropOpacity * 100)} %`} onCommit={dim} />
         <ChoiceField label="lies" value={overlay.at ?? 'middle'} choices={['middle', 'top', 'bottom', 'left', 'right']} onChange={(at) => set({ at })} />
       </div>
+      <ChoiceField label="focus first" value={overlay.firstFocus ?? ''} choices={[{ value: '', label: 'the first that can have it' }, ...screen.parts.slice(1).map(({ id, name }) => ({ value: id, label: name }))]} onChange={focusFirst} />
       <label className="check"><input type="checkbox" checked={overlay.closesOnOutsideTap} onChange={(event) => set({ closesOnOutsideTap: event.target.checked })} /> a tap beside it closes it</label>
       <label className="check"><input type="checkbox" checked={overlay.closesOnEscape} onChange={(event) => set({ closesOnEscape: event.target.checked })} /> Escape closes it</label>
     </>

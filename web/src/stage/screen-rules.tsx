@@ -10,8 +10,8 @@ import { newId } from '../session/new-id'
 import { FloatingMenu } from '../theme/floating'
 import { useStage } from './use-stage'
 
-const OF_PARTS: readonly TriggerKind[] = ['tap', 'double tap', 'long press', 'press', 'release', 'enter', 'leave', 'focus', 'blur']
-const OF_THE_SCREEN: readonly TriggerKind[] = ['message', 'changes', 'key', 'after', 'every', 'shown', 'hidden']
+const OF_PARTS: readonly TriggerKind[] = ['tap', 'double tap', 'long press', 'press', 'release', 'cancel', 'press outside', 'enter', 'leave', 'wheel', 'scroll', 'pinch', 'focus', 'blur']
+const OF_THE_SCREEN: readonly TriggerKind[] = ['message', 'changes', 'key', 'key up', 'press outside', 'after', 'every', 'shown', 'hidden']
 
 /** What the screen does when something comes of the selected part, or, while none is selected, of the screen as a whole. */
 export function ScreenRules() {
@@ -48,7 +48,7 @@ function AddRule({ part }: { readonly part: Part | null }) {
   const add = (kind: TriggerKind) => {
     setAnchor(null)
     const usual = defaultTrigger(kind)
-    make(addRule({ screen: screen.id }, screenRule(newId(kind), usual.on === 'key' ? { ...usual, anywhere: true } : usual, part?.id ?? null)), `answer ${kind}`)
+    make(addRule({ screen: screen.id }, screenRule(newId(kind), 'anywhere' in usual ? { ...usual, anywhere: true } : usual, part?.id ?? null)), `answer ${kind}`)
   }
   return (
     <>

@@ -104,10 +104,15 @@ function inputText(input: Input): string {
       return `${input.do} at ${Math.round(input.x)}, ${Math.round(input.y)}${input.pointer === 'touch' ? ' with a finger' : ''}`
     case 'exit':
       return 'leave the screen'
+    case 'cancel':
+      return 'the pointer is taken away'
+    case 'pinch':
+      return `pinch to ${Math.round(input.scale * 100)}%`
     case 'wheel':
       return `wheel by ${Math.round(input.deltaY)} px`
     case 'key':
-      return `key ${input.key === ' ' ? 'Space' : input.key}`
+    case 'key up':
+      return `${input.do} ${input.key === ' ' ? 'Space' : input.key}`
     case 'put':
       return 'put into a state'
     case 'parameter':

@@ -14,26 +14,32 @@ export function handIn(network: Network, configuration: Configuration): HandStat
   const became = keptAt(configuration, network.pressAt)
   return {
     over: spotAt(network.overAt),
+    finger: spotAt(network.fingerAt),
     pressed: on && { on, drags: (became & PRESS.moved) > 0, isSpent: (became & PRESS.spent) > 0 },
     longMs: keptAt(configuration, network.longAt) || null,
     tapped: spotAt(network.tappedAt),
     focus: spotAt(network.focusAt),
+    isFocusShown: keptAt(configuration, network.shownAt) > 0,
+    spaceOn: spotAt(network.spaceAt),
   }
 }
 
 /** Keeps in a configuration what the hand is in the middle of now. */
-export function keepHand(network: Network, configuration: Configuration, { over, pressed, longMs, focus }: HandChange<Spot, Spot>): void {
+export function keepHand(network: Network, configuration: Configuration, { over, finger, pressed, longMs, focus, isFocusShown, spaceOn }: HandChange<Spot, Spot>): void {
   if (over !== undefined) configuration[network.overAt] = numberOf(over)
+  if (finger !== undefined) configuration[network.fingerAt] = numberOf(finger)
   if (focus !== undefined) configuration[network.focusAt] = numberOf(focus)
   if (longMs !== undefined) configuration[network.longAt] = longMs ?? 0
+  if (isFocusShown !== undefined && network.mattersShown) configuration[network.shownAt] = Number(isFocusShown)
+  if (spaceOn !== undefined) configuration[network.spaceAt] = numberOf(spaceOn)
   if (pressed === undefined) return
   configuration[network.pressedAt] = numberOf(pressed?.on ?? null)
   configuration[network.pressAt] = (pressed?.drags ? PRESS.moved : 0) | (pressed?.isSpent ? PRESS.spent : 0)
 }
 
 /** The hand is nowhere and in the middle of nothing. */
-export function forgetHand({ overAt, pressedAt, pressAt, longAt, tappedAt, focusAt }: Network, configuration: Configuration): void {
-  for (const at of [overAt, pressedAt, pressAt, longAt, tappedAt, focusAt]) configuration[at] = 0
+export function forgetHand({ overAt, fingerAt, pressedAt, pressAt, longAt, tappedAt, focusAt, shownAt, spaceAt, keyAt }: Network, configuration: Configuration): void {
+  for (const at of [overAt, fingerAt, pressedAt, pressAt, longAt, tappedAt, focusAt, shownAt, spaceAt, keyAt]) configuration[at] = 0
 }
 
 /** How a spot is kept; 0 for none. */

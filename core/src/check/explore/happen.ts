@@ -1,10 +1,11 @@
-import { certain } from '../../document'
+import { certain, sameValue } from '../../document'
 import { axisAt } from '../../machine'
 import { isAmong } from '../../semantics'
 import { forgetHand, numberOf } from './hand'
 import type { Instant } from './instant'
 import { stageOfWait, type Occasion, type Outcome, type UserOccasion } from './occasion'
 import { beginAnew, vanish } from './presence'
+import type { Spot } from './spots'
 
 /** Lets something happen at an instant; says what it comes to. */
 export function happen(instant: Instant, occasion: Occasion): Outcome {
@@ -63,10 +64,21 @@ function act(instant: Instant, occasion: UserOccasion | { readonly what: 'long' 
       return
     case 'press':
     case 'release':
-    case 'tap':
-      person.hover(occasion.pointer === 'touch' ? null : occasion.spot)
-      if (occasion.what !== 'release' && occasion.spot) person.press(occasion.spot)
+    case 'tap': {
+      const isFinger = occasion.pointer === 'touch'
+      person.hover(isFinger ? null : occasion.spot)
+      if (isFinger) person.touch(occasion.spot)
+      if (occasion.what !== 'release') person.press(occasion.spot ?? network.beside)
       if (occasion.what !== 'press') person.release(occasion.spot)
+      if (occasion.what !== 'press' && isFinger) person.touch(null)
+      return
+    }
+    case 'cancel':
+      person.cancel()
+      if (occasion.pointer === 'touch') person.touch(null)
+      return
+    case 'turn':
+      person.turn(occasion.turn, occasion.spot.way, TURNED[occasion.turn])
       return
     case 'drag':
       return person.drag()
@@ -75,17 +87,37 @@ function act(instant: Instant, occasion: UserOccasion | { readonly what: 'long' 
     case 'late tap':
       return person.lateTap()
     case 'focus':
-      return person.focus(occasion.spot)
+      if (occasion.spot === null && network.mattersOutside) return person.press(network.beside)
+      return person.focus(occasion.spot, occasion.spot !== null)
     case 'key':
-      return person.key(occasion, network.mattersFocus ? instant.hand.focus : occasion.spot)
+    case 'key up':
+      return press(instant, occasion)
   }
+}
+
+/** How far nobody knows. */
+const TURNED = {
+  wheel: { 'wheel.x': undefined, 'wheel.y': undefined },
+  scroll: { 'scroll.x': undefined, 'scroll.y': undefined },
+  pinch: { 'pinch.scale': undefined, 'pinch.turn': undefined },
+} as const
+
+/** A key goes down, or comes up; where it makes no difference when it comes up, it does so at once. */
+function press(instant: Instant, occasion: Extract<UserOccasion, { what: 'key' | 'key up' }>): void {
+  const { person, network, configuration } = instant
+  const focus = () => (network.mattersFocus ? instant.hand.focus : occasion.spot)
+  if (occasion.what === 'key') person.key(occasion, focus())
+  if (occasion.what === 'key up' || !network.mattersKeyUp) person.keyUp(occasion, focus())
+  if (network.mattersKeyUp) configuration[network.keyAt] = occasion.what === 'key up' ? 0 : network.keys.findIndex(({ key, modifiers }) => key === occasion.key && sameValue(modifiers, occasion.modifiers)) + 1
 }
 
 /** What one points at, or has the focus on, can have gone. */
 function lookAgain(instant: Instant): void {
-  const { person, network, hand: { over, focus } } = instant
-  if (over && !instant.isOpen(over)) person.hover(network.spots.find((spot) => isAmong(spot.at, over.way) && instant.isOpen(spot)) ?? null)
-  if (focus && !instant.canFocus(focus)) person.focus(null)
+  const { person, network, hand: { over, finger, focus, isFocusShown } } = instant
+  const openOn = ({ way }: Spot) => network.spots.find((spot) => isAmong(spot.at, way) && instant.isOpen(spot)) ?? null
+  if (over && !instant.isOpen(over)) person.hover(openOn(over))
+  if (finger && !instant.isOpen(finger)) person.touch(openOn(finger))
+  if (focus && !instant.canFocus(focus)) person.focus(null, isFocusShown)
 }
 
 /** Whatever is to go is gone once it has been told. */

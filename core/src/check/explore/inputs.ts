@@ -118,8 +118,17 @@ function doIt(run: Run, network: Network, occasion: Occasion, send: (action: Inp
       return goToFocus(run, occasion.spot, send)
     case 'key':
       if (occasion.spot !== null && !goToFocus(run, occasion.spot, send)) return false
-      send({ do: 'key', key: occasion.key, modifiers: occasion.modifiers })
+      send({ do: 'key', key: occasion.key, modifiers: occasion.modifiers, ...(occasion.repeat ? { repeat: true } : {}) })
+      if (occasion.key === ' ' && !network.mattersKeyUp) send({ do: 'key up', key: ' ', modifiers: occasion.modifiers })
       return true
+    case 'key up':
+      send({ do: 'key up', key: occasion.key, modifiers: occasion.modifiers })
+      return true
+    case 'cancel':
+      send({ do: 'cancel', pointer: occasion.pointer })
+      return true
+    case 'turn':
+      return withPoint(run, network, occasion.spot, send, (point) => send(occasion.turn === 'pinch' ? { do: 'pinch', ...point, scale: 1.5, turn: 15 } : { do: 'wheel', ...point, deltaX: 0, deltaY: 100 }))
     case 'point':
       if (occasion.spot === null) send({ do: 'exit', pointer: 'mouse' })
       else return withPoint(run, network, occasion.spot, send, (point) => send({ do: 'move', ...point, pointer: 'mouse' }))
@@ -127,7 +136,7 @@ function doIt(run: Run, network: Network, occasion: Occasion, send: (action: Inp
     case 'drag': {
       const { at } = run.hand.pointer
       if (!at) return false
-      for (const step of [6, 12, 18]) send({ do: 'move', x: at.x + step, y: at.y, pointer: occasion.pointer })
+      for (const step of [10, 20, 30]) send({ do: 'move', x: at.x + step, y: at.y, pointer: occasion.pointer })
       return true
     }
     case 'press':
@@ -137,10 +146,12 @@ function doIt(run: Run, network: Network, occasion: Occasion, send: (action: Inp
   }
 }
 
-function press(run: Run, network: Network, { what, spot, pointer }: Extract<Occasion, { what: 'point' | 'press' | 'release' | 'tap' | 'drag' }>, send: (action: InputAction) => void): boolean {
+function press(run: Run, network: Network, { what, spot, pointer }: Extract<Occasion, { what: 'point' | 'press' | 'release' | 'tap' | 'drag' | 'cancel' }>, send: (action: InputAction) => void): boolean {
   const leave = () => pointer === 'touch' && send({ do: 'exit', pointer })
   if (spot === null) {
-    send({ do: 'release', ...BESIDE, pointer })
+    if (what !== 'release') send({ do: 'press', ...BESIDE, pointer })
+    if (what !== 'press') send({ do: 'release', ...BESIDE, pointer })
+    if (what === 'press') return true
     leave()
     return true
   }

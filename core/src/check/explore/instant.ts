@@ -2,7 +2,7 @@ import { certain, type Action, type Id, type InterruptionPolicy, type Literal, t
 import { evaluate, namesOr } from '../../expression'
 import { isBeginning, keepState, keptAt, stateKept, TIMER, tiedTo, timerAfter, timerStatus, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
 import {
-  Arranger, Interpreter, isSameLevel, Person,
+  Arranger, Interpreter, isAmong, isSameLevel, Person,
   type Ends, type Ground, type HandChange, type HandState, type Level, type Names, type Note,
 } from '../../semantics'
 import { UNKNOWN } from './domain'
@@ -11,7 +11,7 @@ import { NOTHING_HELD, type Held, type Manner } from './manner'
 import { markOf } from './mark-of'
 import type { NetAxis, NetItem, Network } from './network'
 import { keptWait, PRESENCE, type Configuration, type Deadline, type Draw, type Mark, type Outcome } from './occasion'
-import { begin, dismiss, fill, keep } from './presence'
+import { begin, dismiss, fill, keep, rank } from './presence'
 import type { Answering, Spot } from './spots'
 import type { Thing } from './things'
 import { handIn, keepHand, numberOf } from './hand'
@@ -225,7 +225,13 @@ export class Instant implements Ground<Thing, Spot, Spot> {
       if (least < most) this.isExact = false
       this.start(axis.index)
     }
+    this.markShown(thing)
     this.marks.push({ what: 'entered', axis, from, to, rule, span, left })
+  }
+
+  /** What a thing shows is newer than what any other one does. */
+  markShown(thing: Thing): void {
+    rank(this.network, this.configuration, thing, true)
   }
 
   postpone(thing: Thing, rule: Rule, group: number, [least, most]: Ends): void {
@@ -361,8 +367,30 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   /** The focus is moved by an occasion of its own. */
   focusAfter(): undefined {}
 
-  hearKeys(): readonly Thing[] {
-    return this.network.things.filter((thing) => thing.compiled.rulesOn.has('key') && this.isThere(thing))
+  focusIn(thing: Thing, part: Id): Spot | null {
+    const inside = this.network.spots.filter((spot) => isAmong({ thing, part }, spot.way) && this.canFocus(spot))
+    const own = inside.find(({ at }) => isSameLevel(at, { thing, part }))
+    // Which of them had it last nobody remembers.
+    return own ?? inside.slice(0, -1).find(() => this.guess()) ?? inside.at(-1) ?? null
+  }
+
+  moveFocus(thing: Thing, part: Id): void {
+    const to = this.focusIn(thing, part)
+    if (to) this.person.focus(to, this.hand.isFocusShown)
+  }
+
+  hearers(trigger: 'key' | 'key up' | 'press outside'): readonly Thing[] {
+    const { recencyAt, things } = this.network
+    const rankOf = (thing: Thing) => this.keptAt(recencyAt.get(thing) ?? -1)
+    const hearing = things.filter((thing) => thing.compiled.rulesOn.has(trigger) && this.isThere(thing))
+    if (hearing.length > 1 && recencyAt.size === 0 && trigger !== 'press outside') this.isExact = false
+    return hearing.toSorted((a, b) => rankOf(b) - rankOf(a))
+  }
+
+  underTap(tap: Spot): Spot | null {
+    if (this.isOpen(tap)) return tap
+    this.isExact = false
+    return this.network.spots.find((spot) => isAmong(spot.at, tap.way) && this.isOpen(spot)) ?? null
   }
 
   dragAlong(): boolean {

@@ -1,6 +1,8 @@
-import type { Modifiers } from '../../document'
+import type { Modifiers, Rule } from '../../document'
+import { namesOr } from '../../expression'
 import { keptAt } from '../../machine'
 import type { Instant } from './instant'
+import { comparedWith } from './names'
 import type { Network } from './network'
 import type { Occasion, UserOccasion } from './occasion'
 import type { Spot } from './spots'
@@ -24,6 +26,7 @@ export function movesIn(network: Network, instant: Instant, ways: readonly Way[]
     ...(mouse ? pressing(network, instant, open, 'mouse') : []),
     ...(touch ? pressing(network, instant, open, 'touch') : []),
     ...(ways.includes('keyboard') ? typing(network, instant, open, !mouse) : []),
+    ...(mouse || touch ? turning(open) : []),
   ]
 }
 
@@ -39,22 +42,37 @@ function pressing(network: Network, { configuration }: Instant, open: readonly S
   // Where it matters what is hovered, a mouse goes there first.
   const near = pointer === 'mouse' && network.mattersHover ? open.filter(({ index }) => index + 1 === over) : open
   const places: readonly (Spot | null)[] = pointer === 'mouse' && network.mattersHover && over > 0 ? near : [...near, null]
-  if (!network.mattersPress) return near.map((spot) => ({ what: 'tap', spot, pointer }))
-  if (configuration[network.pressedAt] === 0) return near.map((spot) => ({ what: 'press', spot, pointer }))
-  return [...places.map((spot): UserOccasion => ({ what: 'release', spot, pointer })), ...(network.mattersDrag ? [{ what: 'drag', spot: null, pointer } as const] : [])]
+  const pressed: readonly (Spot | null)[] = network.mattersOutside ? [...near, null] : near
+  if (!network.mattersPress) return pressed.map((spot) => ({ what: 'tap', spot, pointer }))
+  if (configuration[network.pressedAt] === 0) return pressed.map((spot) => ({ what: 'press', spot, pointer }))
+  const more = [...(network.mattersDrag ? ['drag'] as const : []), ...(network.mattersCancel ? ['cancel'] as const : [])]
+  return [...places.map((spot): UserOccasion => ({ what: 'release', spot, pointer })), ...more.map((what): UserOccasion => ({ what, spot: null, pointer }))]
 }
+
+const TURNS = ['wheel', 'scroll', 'pinch'] as const
+
+/** Turning the wheel, scrolling and pinching where something listens to that. */
+const turning = (open: readonly Spot[]): readonly UserOccasion[] =>
+  open.flatMap((spot) => TURNS.filter((turn) => spot.way.some(({ thing, part }) => thing.compiled.rulesOn.get(turn)?.some((rule) => rule.part === part))).map((turn): UserOccasion => ({ what: 'turn', turn, spot })))
 
 function typing(network: Network, instant: Instant, open: readonly Spot[], isAlone: boolean): readonly UserOccasion[] {
   if (!network.mattersFocus) {
     // Where a mouse can tap, Enter does nothing else.
     const keys = network.keys.filter(({ isListened }) => isListened || isAlone || network.mattersPress)
     const places: readonly (Spot | null)[] = [...open.filter((spot) => instant.canFocus(spot)), ...(keys.some(({ isListened }) => isListened) ? [null] : [])]
-    return places.flatMap((spot) => keys.map(({ key, modifiers }): UserOccasion => ({ what: 'key', key, modifiers, spot })))
+    return places.flatMap((spot) => keysNow(network, instant, keys).map((each): UserOccasion => ({ ...each, spot })))
   }
   const focused = keptAt(instant.configuration, network.focusAt)
   const stops = open.filter((spot) => spot.index + 1 !== focused && instant.canFocus(spot))
   const moving = [...stops, ...(focused > 0 ? [null] : [])].map((spot): UserOccasion => ({ what: 'focus', spot }))
-  return [...moving, ...network.keys.map(({ key, modifiers }): UserOccasion => ({ what: 'key', key, modifiers, spot: null }))]
+  return [...moving, ...keysNow(network, instant, network.keys).map((each): UserOccasion => ({ ...each, spot: null }))]
+}
+
+/** What can be done with keys: where it matters that one comes up, one is held at a time. */
+function keysNow(network: Network, { configuration }: Instant, keys: readonly PossibleKey[]): readonly Omit<Extract<UserOccasion, { what: 'key' | 'key up' }>, 'spot'>[] {
+  const held = network.keys[keptAt(configuration, network.keyAt) - 1]
+  const all = held ? [{ ...held, repeat: true }].filter(({ key }) => keys.some((each) => each.key === key && each.repeat)) : keys
+  return [...all.map(({ key, modifiers, repeat }) => ({ what: 'key' as const, key, modifiers, repeat })), ...(held ? [{ what: 'key up' as const, key: held.key, modifiers: held.modifiers, repeat: false }] : [])]
 }
 
 const NO_MODIFIERS: Modifiers = {}
@@ -63,14 +81,26 @@ const NO_MODIFIERS: Modifiers = {}
 export interface PossibleKey {
   readonly key: string
   readonly modifiers: Modifiers
+  /** It comes again because it is held, where that makes a difference. */
+  readonly repeat: boolean
   readonly isListened: boolean
 }
 
-/** The keys that rules of a network listen to, and those that tap. */
-export function keysIn(network: Pick<Network, 'things'>): readonly PossibleKey[] {
-  const rules = network.things.flatMap(({ compiled }) => compiled.component.rules)
-  const listened = rules.flatMap(({ trigger }) => (trigger.on === 'key' ? [{ key: trigger.key, modifiers: trigger.modifiers, isListened: true }] : []))
-  const all = [...listened, ...(rules.some(({ trigger }) => trigger.on === 'tap') ? [{ key: 'Enter', modifiers: NO_MODIFIERS, isListened: false }] : [])]
-  const name = ({ key, modifiers }: PossibleKey) => `${key} ${JSON.stringify(modifiers)}`
+/** The keys that some rules listen to, and those that tap. */
+export function keysIn(rules: readonly Rule[], mattersRepeat: boolean): readonly PossibleKey[] {
+  const listened = rules.flatMap(({ trigger }) => (trigger.on === 'key' || trigger.on === 'key up' ? (trigger.key === null ? anyKeys(rules) : [trigger.key]).map((key) => ({ key, modifiers: trigger.modifiers, isListened: true })) : []))
+  const taps = [...(rules.some(({ trigger }) => trigger.on === 'tap') ? [{ key: 'Enter', modifiers: NO_MODIFIERS, isListened: false }] : [])]
+  const all = [...listened, ...taps].flatMap((each) => [{ ...each, repeat: false }, ...(mattersRepeat ? [{ ...each, repeat: true }] : [])])
+  const name = ({ key, modifiers, repeat }: PossibleKey) => `${key} ${JSON.stringify(modifiers)} ${repeat}`
   return all.filter((each, index) => all.findIndex((other) => name(other) === name(each)) === index)
 }
+
+/** Keys that stand for any: those that conditions tell apart, and one more. */
+function anyKeys(rules: readonly Rule[]): readonly string[] {
+  const guards = rules.flatMap(({ guard, trigger }) => ((trigger.on === 'key' || trigger.on === 'key up') && guard !== null && namesOr(guard).includes('key') ? [guard] : []))
+  const told = (comparedWith('key', guards) ?? []).filter((key) => typeof key === 'string' && key !== '').map(String)
+  return [...told, SOME_KEY]
+}
+
+/** Stands for every key that nothing is compared with. */
+const SOME_KEY = 'x'

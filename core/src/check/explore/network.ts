@@ -86,24 +86,37 @@ export class Network {
   readonly waits: readonly NetWait[]
   readonly names: readonly NetName[]
   readonly spots: readonly Spot[]
+  /** Where nothing is. */
+  readonly beside: Spot
   /** What comes and goes with a list. */
   readonly items: ReadonlyMap<Thing, NetItem>
-  /** Where the pointer is, what it was pressed on, what became of the press, what was tapped last, and what has the focus: 0 for nothing, else a spot and 1. */
+  /** Where the pointer is, where a finger is, what was pressed, what became of the press, what was tapped last, and what has the focus: 0 for nothing, else a spot and 1. */
   readonly overAt: number
+  readonly fingerAt: number
   readonly pressedAt: number
   readonly pressAt: number
   readonly longAt: number
   readonly tappedAt: number
   readonly focusAt: number
+  /** Whether it is to be seen where the focus is, where Space is held, and which key is: 0 for none, else its place among `keys` and 1. */
+  readonly shownAt: number
+  readonly spaceAt: number
+  readonly keyAt: number
   readonly size: number
   readonly mattersHover: boolean
   readonly mattersPress: boolean
   /** Something depends on what has the focus; where nothing does, whoever uses keys is taken to have moved it there just before. */
   readonly mattersFocus: boolean
+  readonly mattersShown: boolean
+  readonly mattersKeyUp: boolean
+  readonly mattersCancel: boolean
+  readonly mattersOutside: boolean
   readonly mattersTwice: boolean
   readonly mattersDrag: boolean
   /** The keys that come to anything. */
   readonly keys: ReturnType<typeof keysIn>
+  /** Where it is kept who of those that hear keys anywhere was shown or changed last, by a rank that grows; none where there are too many of them, or but one. */
+  readonly recencyAt: ReadonlyMap<Thing, number>
   private readonly spans: Span[] = [NO_SPAN]
   private readonly own: ReadonlySet<Thing>
   private readonly axisOfThing = new Map<Thing, readonly NetAxis[]>()
@@ -118,12 +131,16 @@ export class Network {
     const matters = namesThatMatter(things, options.watched)
     const listens = (...kinds: readonly string[]) => rules.some(({ trigger }) => kinds.includes(trigger.on))
     const asks = (name: string) => [...matters.values()].some((names) => names.has(name))
-    this.mattersHover = listens('enter', 'leave') || asks('hovered')
-    this.mattersPress = listens('press', 'release', 'long press', 'drag start', 'drag', 'drag end') || asks('pressed')
+    this.mattersHover = listens('enter', 'leave') || asks('hovered') || asks('pressed')
+    this.mattersPress = listens('press', 'release', 'cancel', 'long press', 'drag start', 'drag', 'drag end') || asks('pressed') || asks('hovered')
     this.mattersTwice = listens('double tap')
     this.mattersDrag = listens('drag start', 'drag', 'drag end')
-    this.keys = keysIn({ things })
-    this.mattersFocus = listens('focus', 'blur') || asks('focused')
+    this.keys = keysIn(rules, asks('repeats'))
+    this.mattersFocus = listens('focus', 'blur') || asks('focused') || asks('focusVisible')
+    this.mattersShown = asks('focusVisible')
+    this.mattersKeyUp = listens('key up')
+    this.mattersCancel = listens('cancel')
+    this.mattersOutside = listens('press outside')
     for (const thing of things) {
       this.offsets.set(thing, this.next)
       this.next += thing.compiled.slots.size
@@ -136,8 +153,12 @@ export class Network {
     this.items = new Map(things.filter(({ isItem, holder }) => isItem && holder !== null && things.includes(holder)).map((thing, index) => [thing, { index, thing, at: this.next++ }]))
     this.names = this.namesOf(matters, new Set([...(options.watched ?? new Map()).values()].flat()))
     for (const name of this.names) for (const thing of name.thing ? [name.thing] : name.readers) this.nameOfThing.set(thing, new Map([...(this.nameOfThing.get(thing) ?? []), [name.name, name]]))
-    this.spots = spotsOf(things, options.hasKeyboard === true || this.mattersFocus || listens('key'))
+    this.spots = spotsOf(things, options.hasKeyboard === true || this.mattersFocus || listens('key', 'key up'))
+    this.beside = { index: -1, at: { thing: certain(things[0]), part: null }, way: [], isListened: false, canFocus: false }
     ;[this.overAt, this.pressedAt, this.pressAt, this.longAt, this.tappedAt, this.focusAt] = [this.next++, this.next++, this.next++, this.next++, this.next++, this.next++]
+    ;[this.shownAt, this.spaceAt, this.keyAt, this.fingerAt] = [this.next++, this.next++, this.next++, this.next++]
+    const hearers = things.filter(({ compiled: { component } }) => component.rules.some(({ trigger }) => 'anywhere' in trigger && trigger.anywhere))
+    this.recencyAt = new Map(hearers.length > 1 && hearers.length <= MOST_IN_ORDER ? hearers.map((thing) => [thing, this.next++]) : [])
     this.size = this.next
   }
 
@@ -276,6 +297,9 @@ export class Network {
     return constants
   }
 }
+
+/** Of more that hear keys anywhere the order is not kept. */
+const MOST_IN_ORDER = 4
 
 /** A motion that takes no time. */
 export const NO_SPAN: Span = { least: 0, most: 0, policy: 'continue' }

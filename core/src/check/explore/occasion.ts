@@ -23,10 +23,11 @@ export type Occasion =
 
 /** What a person does; `spot` null is beside everything. */
 export type UserOccasion =
-  | { readonly what: 'point' | 'press' | 'release' | 'tap' | 'drag'; readonly spot: Spot | null; readonly pointer: 'mouse' | 'touch' }
+  | { readonly what: 'point' | 'press' | 'release' | 'tap' | 'drag' | 'cancel'; readonly spot: Spot | null; readonly pointer: 'mouse' | 'touch' }
+  | { readonly what: 'turn'; readonly turn: 'wheel' | 'scroll' | 'pinch'; readonly spot: Spot }
   | { readonly what: 'focus'; readonly spot: Spot | null }
   /** `spot` is where the focus is put first, where nothing depends on that. */
-  | { readonly what: 'key'; readonly key: string; readonly modifiers: Modifiers; readonly spot: Spot | null }
+  | { readonly what: 'key' | 'key up'; readonly key: string; readonly modifiers: Modifiers; readonly repeat: boolean; readonly spot: Spot | null }
 
 /** What is worth knowing of what happened. */
 export type Mark =

@@ -1,8 +1,8 @@
 import { certain } from '../../document'
-import { axisAt, decidedState, type Content } from '../../machine'
+import { axisAt, decidedState, keptAt, type Content } from '../../machine'
 import type { Instant } from './instant'
-import type { NetAxis, NetItem } from './network'
-import { PRESENCE } from './occasion'
+import type { NetAxis, NetItem, Network } from './network'
+import { PRESENCE, type Configuration } from './occasion'
 import type { Thing } from './things'
 
 /** What stands on its own begins, with what is inside it. */
@@ -39,6 +39,7 @@ export function begin(instant: Instant, thing: Thing, { step, ...given }: Conten
 /** Puts a thing where it begins, with what it is given now. */
 function restart(instant: Instant, thing: Thing, given?: Pick<Content, 'parameters' | 'states'>): void {
   instant.manner.restart(instant.configuration, thing)
+  instant.markShown(thing)
   for (const kept of instant.network.namesOfThing(thing).values()) if (kept.thing === thing && given && kept.name in given.parameters) instant.configuration[kept.at] = kept.domain.numberOf(given.parameters[kept.name])
   for (const axis of instant.network.axesOfThing(thing)) instant.configuration[axis.at] = startOf(instant, axis, given)
 }
@@ -79,7 +80,18 @@ function itemIn({ manner, network }: Instant, thing: Thing, { step }: Content): 
 }
 
 /** What is not there is as it will be when it comes. */
-export function vanish({ manner, configuration }: Instant, { thing, at }: NetItem): void {
+export function vanish({ manner, configuration, network }: Instant, { thing, at }: NetItem): void {
   manner.restart(configuration, thing)
+  rank(network, configuration, thing, false)
   configuration[at] = PRESENCE.gone
+}
+
+/** Of those that hear keys anywhere a thing comes to be the one that was shown last, or is not there any more. */
+export function rank({ recencyAt }: Pick<Network, 'recencyAt'>, configuration: Configuration, thing: Thing, isThere: boolean): void {
+  const own = recencyAt.get(thing)
+  if (own === undefined) return
+  const before = keptAt(configuration, own)
+  const others = [...recencyAt.values()].filter((at) => at !== own)
+  if (before > 0) for (const at of others) if (keptAt(configuration, at) > before) configuration[at] = keptAt(configuration, at) - 1
+  configuration[own] = isThere ? others.filter((at) => keptAt(configuration, at) > 0).length + 1 : 0
 }

@@ -133,7 +133,10 @@ function nameOf(occasion: Occasion): string {
     case 'put':
       return `put ${occasion.axis.index} ${occasion.state}`
     case 'key':
-      return `key ${occasion.key} ${JSON.stringify(occasion.modifiers)} ${occasion.spot?.index ?? -1}`
+    case 'key up':
+      return `${occasion.what} ${occasion.key} ${JSON.stringify(occasion.modifiers)} ${occasion.repeat} ${occasion.spot?.index ?? -1}`
+    case 'turn':
+      return `${occasion.turn} ${occasion.spot.index}`
     case 'focus':
       return `focus ${occasion.spot?.index ?? -1}`
     case 'point':
@@ -141,6 +144,7 @@ function nameOf(occasion: Occasion): string {
     case 'release':
     case 'tap':
     case 'drag':
+    case 'cancel':
       return `${occasion.what} ${occasion.spot?.index ?? -1} ${occasion.pointer}`
   }
 }

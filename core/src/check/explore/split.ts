@@ -1,4 +1,4 @@
-import { axisOfProperty, certain, isExpression, parameterOfProperty, theOne, type Id, type Project, type TriggerKind } from '../../document'
+import { axisOfProperty, certain, isExpression, parameterOfProperty, theOne, type Id, type Project, type Rule, type TriggerKind } from '../../document'
 import type { Compiled } from '../../machine'
 import { isShared } from '../../expression'
 import { recipientsOf } from '../../semantics'
@@ -6,7 +6,7 @@ import { namesThatMatter, saidOf } from './names'
 import { wayFrom } from './spots'
 import type { Thing } from './things'
 
-const PRESSING: readonly TriggerKind[] = ['tap', 'double tap', 'press', 'release', 'long press', 'drag start', 'drag', 'drag end']
+const PRESSING: readonly TriggerKind[] = ['tap', 'double tap', 'press', 'release', 'cancel', 'long press', 'drag start', 'drag', 'drag end', 'wheel', 'scroll', 'pinch']
 
 /**
  * Things in groups that have nothing to do with one another: no message, no variable, no look that puts the one into a
@@ -39,9 +39,10 @@ export function independentGroups(project: Project, things: readonly Thing[]): r
 /** Whether an event on a thing can be consumed before it reaches a part of what is around it. */
 function passesOn(thing: Thing, around: Thing, part: Id | null): boolean {
   const heard = around.compiled.component.rules.filter((rule) => rule.part === part)
-  const keys = heard.flatMap(({ trigger }) => (trigger.on === 'key' ? [trigger.key] : []))
+  const keysOf = (rules: readonly Rule[]) => rules.flatMap(({ trigger }) => (trigger.on === 'key' || trigger.on === 'key up' ? [trigger.key] : []))
+  const keys = keysOf(heard)
   return (heard.some(({ trigger }) => PRESSING.includes(trigger.on)) && PRESSING.some((kind) => thing.compiled.rulesOn.has(kind)))
-    || (thing.compiled.rulesOn.get('key') ?? []).some(({ trigger }) => trigger.on === 'key' && keys.includes(trigger.key))
+    || keysOf(thing.compiled.component.rules).some((key) => (key === null ? keys.length > 0 : keys.includes(key) || keys.includes(null)))
 }
 
 /** Whether what a holder is like decides what a thing does. */

@@ -33,7 +33,7 @@ export function instantsOf(way: readonly Node[]): readonly number[] {
   return earliest(kept, way.length) ?? way.map(() => 0)
 }
 
-const isByHand = (what: string): boolean => ['point', 'press', 'release', 'tap', 'drag', 'focus', 'key', 'name', 'put', 'message', 'return'].includes(what)
+const isByHand = (what: string): boolean => ['point', 'press', 'release', 'tap', 'drag', 'cancel', 'turn', 'focus', 'key', 'key up', 'name', 'put', 'message', 'return'].includes(what)
 
 /** What the clocks ask of the instants of a way. */
 function demandsOf(way: readonly Node[]): readonly AtLeast[] {

@@ -94,6 +94,7 @@ const actionAt = (component: Component, { rule, action }: { readonly rule: Id; r
 /** Whether an action does something to one of some parts. */
 export function isAbout(action: Action | undefined, isOne: (part: Id) => boolean): boolean {
   switch (action?.do) {
+    case 'focus':
     case 'pulse':
       return isOne(action.part)
     case 'drive':

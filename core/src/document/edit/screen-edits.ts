@@ -104,7 +104,7 @@ export function duplicateScreen(project: Project, screen: Screen, newId: NewId):
   const actionOf = (action: Action): Action => {
     const own = { ...action, id: newId(action.do) }
     if (own.do === 'drive') return { ...own, instance: of(own.instance) }
-    if (own.do === 'pulse') return { ...own, part: of(own.part) }
+    if (own.do === 'pulse' || own.do === 'focus') return { ...own, part: of(own.part) }
     return own.do === 'send' && typeof own.recipient === 'object' ? { ...own, recipient: { instance: of(own.recipient.instance) } } : own
   }
   return {
