@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
-import { holdsIn, propertyDefinition, type Literal } from '@rheoscope/core/document'
+import { propertyDefinition, statesHeldBy, type Literal } from '@rheoscope/core/document'
 import { webAnimations, type ExportedLane } from '@rheoscope/core/exchange'
 import { laneValue, parseColour, type Lane } from '@rheoscope/core/motion'
 import { fireByHand, startRun } from '@rheoscope/core/run'
@@ -21,7 +21,7 @@ interface Played {
 function everyLane(): { readonly played: readonly Played[]; readonly left: readonly string[] } {
   const left: string[] = []
   const played = skerryLine.components.flatMap((component) => component.rules.flatMap((rule) => {
-    const from = component.axes.find(({ id }) => id === rule.axis)?.states.find(({ id }) => holdsIn(rule, id))
+    const from = statesHeldBy(component, rule)[0]
     if (!from || rule.target.go === 'ignored') return []
     const run = startRun(skerryLine, { component: component.id }, { states: { [rule.axis]: from.id } })
     fireByHand(run, rule)

@@ -1,4 +1,4 @@
-import { firstOf, lastOf, latestMs, theOne, type Component, type Id, type Project, type Rule } from '../document'
+import { firstOf, lastOf, latestMs, statesMeant, theOne, type Component, type Id, type Project, type Rule } from '../document'
 import { changesIn, endOf, type StateChange } from './changes'
 import { contextOf } from './context'
 
@@ -24,22 +24,22 @@ export interface Budget {
 /** More paths than these between two states are not listed. */
 const MOST_PATHS = 12
 
-/** What every path between two states of an axis takes, the quickest first; none when nothing leads there. Throws `gone` when the component cannot be put together. */
+/** What every path between two states of an axis, or groups of them, takes, the quickest first; none when nothing leads there. Throws `gone` when the component cannot be put together. */
 export function budgetsBetween(project: Project, component: Component, { axis: axisId, from, to }: { readonly axis: Id; readonly from: Id; readonly to: Id }): readonly Budget[] {
   const context = contextOf(project, component)
   const axis = theOne(component.axes, ({ id }) => id === axisId)
   const changes = changesIn(context).filter((change) => change.axis === axis)
-  return pathsBetween(changes, from, to).map((path) => budgetOf(path)).toSorted((a, b) => a.leastMs - b.leastMs || a.states.length - b.states.length)
+  return pathsBetween(changes, statesMeant(axis, from), statesMeant(axis, to)).map((path) => budgetOf(path)).toSorted((a, b) => a.leastMs - b.leastMs || a.states.length - b.states.length)
 }
 
-/** The paths that come through no state twice, the shortest first. */
-function pathsBetween(changes: readonly StateChange[], from: Id, to: Id): readonly (readonly StateChange[])[] {
+/** The paths from one of some states to one of others that come through no state twice, the shortest first. */
+function pathsBetween(changes: readonly StateChange[], from: readonly Id[], to: readonly Id[]): readonly (readonly StateChange[])[] {
   const found: (readonly StateChange[])[] = []
-  const open: (readonly StateChange[])[] = changes.filter((change) => change.from.id === from).map((change) => [change])
+  const open: (readonly StateChange[])[] = changes.filter((change) => from.includes(change.from.id) && !from.includes(change.to.id)).map((change) => [change])
   for (let path = open.shift(); path && found.length < MOST_PATHS; path = open.shift()) {
     const last = lastOf(path).to.id
-    if (last === to) found.push(path)
-    else open.push(...changes.filter((change) => change.from.id === last && change.to.id !== from && !path.some((step) => step.to.id === change.to.id)).map((change) => [...path, change]))
+    if (to.includes(last)) found.push(path)
+    else open.push(...changes.filter((change) => change.from.id === last && !from.includes(change.to.id) && !path.some((step) => step.to.id === change.to.id)).map((change) => [...path, change]))
   }
   return found
 }

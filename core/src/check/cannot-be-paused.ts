@@ -13,7 +13,7 @@ export const cannotBePaused: Check = ({ component, arena, root, project, isHeld 
     const { loop } = state
     if (!loop || isHeld) return []
     const takesMs = loop.count === null ? Infinity : fromToken<number>(loop.durationMs, project.tokens) * loop.count
-    const own = component.rules.filter((rule) => rule.axis === axis.id && leads(rule) && holdsIn(rule, state.id))
+    const own = component.rules.filter((rule) => rule.axis === axis.id && leads(rule) && holdsIn(rule, state.id, axis))
     const endsSoon = own.some(({ trigger }) => 'ms' in trigger && latestMs(trigger) <= LONGEST_MS)
     const node = arena.closed.firstIn(arena.closed.axis(root, axis.id), state.id)
     if (takesMs <= LONGEST_MS || endsSoon || own.some(({ trigger }) => isFromUser(trigger)) || !node) return []

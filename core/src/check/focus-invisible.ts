@@ -1,4 +1,4 @@
-import { certain, holdsIn, inProject, itemAt, removeFrom, rootOf } from '../document'
+import { certain, inProject, removeFrom, rootOf, statesHeldBy } from '../document'
 import { focusStops, forkFromHere, send, shownFocus, type Run } from '../run'
 import { pointOn } from '../scene'
 import { named, oneOfEach, opacityOf, stateOf, whereIn } from './answers'
@@ -48,7 +48,7 @@ export const focusTrapped: Check = (context) => {
       const index = component.axes.findIndex(({ id }) => id === rule.axis)
       const part = rule.part ?? rootOf(component).id
       const run = forkFromHere(pose.run)
-      const tabs = holdsIn(rule, itemAt(states, index)) ? tabsTo(run, part) : null
+      const tabs = statesHeldBy(component, rule).some(({ id }) => id === states[index]) ? tabsTo(run, part) : null
       if (tabs === null) continue
       for (let more = 0; more < MOST_TABS; more++) send(run, TAB)
       if (shownFocus(run)?.part !== part) continue

@@ -15,7 +15,7 @@ export const lanesOutOfStep: Check = (context) => {
   const { component, arena } = context
   const seen = new Set<string>()
   return changesIn(context).flatMap((change): Finding[] => {
-    const timer = component.rules.find((rule) => rule.axis === change.axis.id && isCertain(rule) && leads(rule) && holdsIn(rule, change.to.id))
+    const timer = component.rules.find((rule) => rule.axis === change.axis.id && isCertain(rule) && leads(rule) && holdsIn(rule, change.to.id, change.axis))
     if (!timer || timer.trigger.on !== 'after' || seen.has(change.to.id)) return []
     const { ms } = timer.trigger
     const lanes = lanesOf(change)

@@ -95,7 +95,7 @@ function turnCut(context: CheckContext, axis: Axis, state: State): readonly Find
 function earliestTimer(component: Component, axis: Axis, state: State): { readonly rule: Rule; readonly afterMs: number } | null {
   const timers = component.rules.flatMap((rule) => {
     const { trigger } = rule
-    if (rule.axis !== axis.id || (trigger.on !== 'after' && trigger.on !== 'every') || !leads(rule) || !holdsIn(rule, state.id)) return []
+    if (rule.axis !== axis.id || (trigger.on !== 'after' && trigger.on !== 'every') || !leads(rule) || !holdsIn(rule, state.id, axis)) return []
     return trigger.since === 'entering' && trigger.pauseWhile === null && rule.guard === null ? [{ rule, afterMs: latestMs(trigger) }] : []
   })
   return timers.length === 0 ? null : timers.reduce((first, timer) => (timer.afterMs < first.afterMs ? timer : first))

@@ -19,7 +19,7 @@ export const noKeyboardWay: Check = (context) => {
     const rules = missing.filter(({ trigger, part }) => triggerRow(trigger, part) === row)
     const rule = firstOf(rules)
     const axis = theOne(component.axes, ({ id }) => id === rule.axis)
-    const states = axis.states.filter(({ id }) => rules.some((each) => holdsIn(each, id))).map(({ id }) => id)
+    const states = axis.states.filter(({ id }) => rules.some((each) => holdsIn(each, id, axis))).map(({ id }) => id)
     const part = rule.part ?? rootOf(component).id
     return {
       id: `no-keyboard-way ${component.id} ${row}`,

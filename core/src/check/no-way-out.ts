@@ -11,7 +11,7 @@ export const noWayOut: Check = ({ component, arena, root, drivenTo }) =>
     const reachable = reachableStates(component, axis, new Set())
     const rules = component.rules.filter((rule) => rule.axis === axis.id && leads(rule))
     const hasWayOut = (state: string) => rules.some((rule) =>
-      holdsIn(rule, state) && (rule.target.go === 'back' ? state !== axis.start || rules.length > 1 : leadsFrom(axis, rule, state).some((to) => to !== state)))
+      holdsIn(rule, state, axis) && (rule.target.go === 'back' ? state !== axis.start || rules.length > 1 : leadsFrom(axis, rule, state).some((to) => to !== state)))
     return axis.states.filter(({ id, final }) => reachable.has(id) && !final && !hasWayOut(id)).flatMap((state): Finding[] => {
       const { closed } = arena
       const there = closed.firstIn(closed.axis(root, axis.id), state.id)

@@ -40,5 +40,6 @@ function nameOf(things: readonly Thing[], path: string): string {
 
 function stateOf(things: readonly Thing[], { instance, axis, state }: { readonly instance: string; readonly axis: string; readonly state: string }): string {
   const component = things.find(({ path }) => path === instance)?.compiled.component
-  return component?.axes.find(({ id }) => id === axis)?.states.find(({ id }) => id === state)?.name ?? 'in a state that is gone'
+  const of = component?.axes.find(({ id }) => id === axis)
+  return [...(of?.states ?? []), ...(of?.groups ?? [])].find(({ id }) => id === state)?.name ?? 'in a state that is gone'
 }

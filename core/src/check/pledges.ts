@@ -1,4 +1,4 @@
-import { firstOf, RheoError, type Pledge, type Pledged, type Project } from '../document'
+import { firstOf, RheoError, statesMeant, type Pledge, type Pledged, type Project } from '../document'
 import { axisAt, keptAt, type Surface } from '../machine'
 import { chanceIn, replay, type Run } from '../run'
 import { Arena, after, Facts } from './arena'
@@ -79,7 +79,7 @@ const namesIn = ({ says }: Pledge): readonly string[] => [says.that, ...(says.ki
 function holdsAt(network: Network, that: Pledged, { configuration }: Place): boolean | null {
   const isIn = (instance: string, axis: string, state: string): boolean => {
     const net: NetAxis | undefined = network.axes.find(({ thing, own }) => thing.path === instance && axisAt(thing.compiled, own).id === axis)
-    return net !== undefined && stateIn(net, configuration) === state
+    return net !== undefined && statesMeant(axisAt(net.thing.compiled, net.own), state).includes(stateIn(net, configuration))
   }
   switch (that.what) {
     case 'state':
@@ -101,7 +101,8 @@ const isMany = ({ how, many }: Extract<Pledged, { what: 'count' }>, found: numbe
 export function holdsIn(run: Run, that: Pledged): boolean {
   const isIn = (path: string, axis: string, state: string): boolean => {
     const instance = run.instances.get(path)
-    return instance !== undefined && instance.states[instance.compiled.component.axes.findIndex(({ id }) => id === axis)] === state
+    const index = instance?.compiled.component.axes.findIndex(({ id }) => id === axis) ?? -1
+    return instance !== undefined && index >= 0 && statesMeant(axisAt(instance.compiled, index), state).includes(instance.states[index] ?? '')
   }
   switch (that.what) {
     case 'state':

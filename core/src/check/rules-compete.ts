@@ -15,7 +15,7 @@ export const rulesCompete: Check = (context) => {
     component.rules.slice(index + 1).flatMap((second): Finding[] => {
       if (!compete(context, first, second)) return []
       const axis = component.axes.find(({ id }) => id === first.axis)
-      const shared = axis?.states.filter(({ id }) => holdsIn(first, id) && holdsIn(second, id)) ?? []
+      const shared = axis?.states.filter(({ id }) => holdsIn(first, id, axis) && holdsIn(second, id, axis)) ?? []
       return shared.length > 0 ? [finding(context, first, second, shared.map(({ id }) => id))] : []
     }),
   )

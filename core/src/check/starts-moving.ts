@@ -11,7 +11,7 @@ export const startsMoving: Check = ({ project, component }) =>
   component.axes.flatMap((axis): Finding[] => {
     const rule = component.rules.find((candidate) =>
       candidate.axis === axis.id && candidate.trigger.on === 'after' && latestMs(candidate.trigger) <= AT_ONCE_MS && candidate.trigger.pauseWhile === null &&
-      leads(candidate) && holdsIn(candidate, axis.start))
+      leads(candidate) && holdsIn(candidate, axis.start, axis))
     if (!rule || rule.trigger.on !== 'after') return []
     const { ms } = rule.trigger
     const witness = confirmed(

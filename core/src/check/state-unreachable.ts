@@ -21,7 +21,7 @@ export const stateUnreachable: Check = ({ project, component, arena, root, drive
       const { closed } = arena
       const witness = witnessTo(arena, closed, tour(closed, closed.axis(root, axis.id).at), { caption: 'every state that comes, and this one never does' }, (trace) =>
         !trace.some((event) => event.what === 'state' && event.instance === '' && event.to === state.id))
-      const named = component.rules.filter((rule) => rule.axis === axis.id && axis.states.some(({ id }) => holdsIn(rule, id) && leadsFrom(axis, rule, id).includes(state.id)))
+      const named = component.rules.filter((rule) => rule.axis === axis.id && axis.states.some(({ id }) => holdsIn(rule, id, axis) && leadsFrom(axis, rule, id).includes(state.id)))
       return {
         id: `state-unreachable ${component.id} ${axis.id} ${state.id}`,
         kind: 'state-unreachable', level: 'fault',
@@ -57,7 +57,7 @@ export function reachableStates(component: Component, axis: Axis, driven: Readon
   const reached = new Set([axis.start, ...driven])
   for (const state of reached) {
     for (const rule of rules) {
-      if (holdsIn(rule, state)) for (const to of leadsFrom(axis, rule, state)) reached.add(to)
+      if (holdsIn(rule, state, axis)) for (const to of leadsFrom(axis, rule, state)) reached.add(to)
     }
   }
   return reached

@@ -35,13 +35,13 @@ function silences(context: CheckContext): readonly Silence[] {
       for (const { mark, step } of arena.closed.all('offered')) {
         if (mark.thing !== root || mark.trigger !== trigger.on || mark.part !== part) continue
         const state = stateIn(net, step.from.place.configuration)
-        if (!silent.has(state) && !rules.some((rule) => holdsIn(rule, state))) silent.set(state, step)
+        if (!silent.has(state) && !rules.some((rule) => holdsIn(rule, state, axis))) silent.set(state, step)
       }
       const [first] = silent
       if (!first) return []
       const [state, step] = first
       const states = axis.states.filter(({ id }) => silent.has(id)).map(({ id }) => id)
-      const answered = axis.states.filter(({ id }) => rules.some((rule) => holdsIn(rule, id)))
+      const answered = axis.states.filter(({ id }) => rules.some((rule) => holdsIn(rule, id, axis)))
       const isOversight = states.length <= 2 && answered.length >= states.length + MOSTLY
       const kind = isOversight ? 'some-but-not-all' : 'unanswered'
       const witness = witnessTo(arena, arena.closed, after(step), { caption: `${trigger.on}, and nothing happens` }, (trace, offered) =>
@@ -81,7 +81,7 @@ const silence = (like: Rule, states: readonly Id[]): Rule => ({
 
 /** The answer most of the other states give, in these as well. */
 function likeTheOthers({ component }: CheckContext, axis: Axis, rules: readonly Rule[], states: readonly Id[]): Remedy {
-  const common = firstOf(rules.toSorted((a, b) => axis.states.filter(({ id }) => holdsIn(b, id)).length - axis.states.filter(({ id }) => holdsIn(a, id)).length))
+  const common = firstOf(rules.toSorted((a, b) => axis.states.filter(({ id }) => holdsIn(b, id, axis)).length - axis.states.filter(({ id }) => holdsIn(a, id, axis)).length))
   const within = 'only' in common.within ? { only: [...common.within.only, ...states] } : { except: common.within.except.filter((id) => !states.includes(id)) }
   return { label: 'Answer as in the others', edit: setAt(inProject('components', component.id, 'rules', common.id, 'within'), within) }
 }

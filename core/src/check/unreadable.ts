@@ -1,6 +1,6 @@
 import { isToken, messageOf, type Motion } from '../document'
-import { scopeOf, startEnvironment, typeOf, type Scope } from '../expression'
-import { NO_CONTENTS, NOTHING_GIVEN } from '../machine'
+import { startEnvironment, typeOf, type Scope } from '../expression'
+import { conditionScope, NO_CONTENTS, NOTHING_GIVEN } from '../machine'
 import { easingProblem, parseEasing } from '../motion'
 import type { Check } from './context'
 import type { Finding } from './finding'
@@ -23,7 +23,7 @@ export const valueUnreadable: Check = ({ project, component, compiled }) => {
       })
     }
   }
-  const scope = scopeOf(project, component)
+  const scope = conditionScope(project, component)
   for (const rule of component.rules) {
     const sentence = rule.guard === null ? null : guardProblem(rule.guard, scope)
     if (sentence === null) continue

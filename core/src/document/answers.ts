@@ -41,12 +41,13 @@ const leadsTo = ({ target }: Rule, state: string): boolean => target.go === 'sta
 
 /** What the states to both sides answer to the same trigger, the nearer one first. */
 function alongside(component: Component, cell: Cell, nameOf: (state: string) => string): readonly Answer[] {
-  const { states } = theOne(component.axes, ({ id }) => id === cell.axis)
+  const axis = theOne(component.axes, ({ id }) => id === cell.axis)
+  const { states } = axis
   const at = states.findIndex(({ id }) => id === cell.state)
   const row = triggerRow(cell.trigger, cell.part)
   return states.toSorted((a, b) => Math.abs(states.indexOf(a) - at) - Math.abs(states.indexOf(b) - at)).flatMap(({ id }): Answer[] => {
     const rule = id === cell.state ? undefined : ruleInCell(component, cell.axis, id, row)
-    if (!rule || leadsTo(rule, cell.state) || holdsIn(rule, cell.state)) return []
+    if (!rule || leadsTo(rule, cell.state) || holdsIn(rule, cell.state, axis)) return []
     return [{ target: rule.target, because: `as in ${nameOf(id)}` }]
   })
 }

@@ -3,7 +3,7 @@ import { Loop, Motion, PairMotion } from './motion'
 import { Look } from './look'
 import { Part } from './part'
 import { Parameter, Rule, Variable } from './rule'
-import { boolean, either, integer, list, nothing, object, orNull, type Of } from './shape'
+import { array, boolean, either, integer, list, nothing, object, optional, orNull, type Of } from './shape'
 import { Id, Name, StatesByAxis } from './value'
 
 export const State = object({
@@ -18,12 +18,23 @@ export const State = object({
 })
 export interface State extends Of<typeof State> {}
 
+/** Some states of an axis under a name of their own; two groups have nothing in common, or the one lies within the other. */
+export const Group = object({
+  id: Id,
+  name: Name,
+  states: array(Id, { least: 1 }),
+  /** What the looks of its states start from. */
+  look: optional(Look),
+})
+export interface Group extends Of<typeof Group> {}
+
 export const Axis = object({
   id: Id,
   name: Name,
   /** In order; `next` and `previous` follow it. Never empty. */
   states: list(State, { least: 1 }),
   start: Id,
+  groups: optional(list(Group)),
   /** The parameter or variable (by name) that decides the state from outside; null lets rules decide. */
   boundTo: either(object({ parameter: Name }), object({ variable: Name }), nothing),
 })
@@ -54,6 +65,13 @@ export const axisOf = (component: Component, id: Id): Axis | undefined =>
   component.axes.find((axis) => axis.id === id)
 
 export const stateOf = (axis: Axis, id: Id): State | undefined => axis.states.find((state) => state.id === id)
+
+/** The states a state or a group stands for. */
+export const statesMeant = ({ groups = [] }: Pick<Axis, 'groups'>, id: Id): readonly Id[] => groups.find((group) => group.id === id)?.states ?? [id]
+
+/** The groups a state is in, the outermost first. */
+export const groupsAround = ({ groups = [] }: Pick<Axis, 'groups'>, state: Id): readonly Group[] =>
+  groups.filter(({ states }) => states.includes(state)).toSorted((a, b) => b.states.length - a.states.length)
 
 /** The place of a state among those of its axis; −1 for one it does not have. */
 export const placeOf = ({ states }: Pick<Axis, 'states'>, state: Id): number => states.findIndex(({ id }) => id === state)

@@ -1,4 +1,4 @@
-import { placeOf, type Axis, type Component } from './component'
+import { placeOf, type Axis, type Component, type State } from './component'
 import { holdsIn, type Rule, type Target } from './rule'
 import type { Id } from './value'
 import { entryOf, itemAt } from './certain'
@@ -13,7 +13,7 @@ export interface Move {
 /** Every way the rules of an axis lead from a state to one that is known beforehand; where `back` leads is not. */
 export function movesOf(component: Component, axis: Axis): readonly Move[] {
   return component.rules.filter((rule) => rule.axis === axis.id).flatMap((rule) =>
-    axis.states.filter(({ id }) => holdsIn(rule, id)).flatMap(({ id: from }): Move[] => leadsFrom(axis, rule, from).map((to) => ({ rule, from, to }))))
+    axis.states.filter(({ id }) => holdsIn(rule, id, axis)).flatMap(({ id: from }): Move[] => leadsFrom(axis, rule, from).map((to) => ({ rule, from, to }))))
 }
 
 /** The states a rule can lead to from a state of its axis: none when it stays, and for `back`, which depends on what was before; several where chance decides. */
@@ -33,6 +33,10 @@ export function leadsFrom({ states }: Axis, { target }: Rule, from: Id): readonl
       return []
   }
 }
+
+/** The states of its axis a rule holds in. */
+export const statesHeldBy = ({ axes }: Pick<Component, 'axes'>, rule: Rule): readonly State[] =>
+  axes.flatMap((axis) => (axis.id === rule.axis ? axis.states.filter(({ id }) => holdsIn(rule, id, axis)) : []))
 
 /** The states a target names. */
 export const statesNamed = (target: Target): readonly Id[] =>

@@ -2,6 +2,7 @@ import { array, choice, integer, kinds, object, type Of } from './shape'
 import { InstancePath, SurfaceOf } from './take'
 import { Id, Literal, Ms, Name } from './value'
 
+/** A state, or a group of them, by its id. */
 export const PledgedState = object({ instance: InstancePath, axis: Id, state: Id })
 export interface PledgedState extends Of<typeof PledgedState> {}
 

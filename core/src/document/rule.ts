@@ -3,7 +3,7 @@ import { array, boolean, choice, either, kinds, list, number, object, optional, 
 import { Trigger } from './trigger'
 import { ExpressionText, Id, Identifier, Literal, Name } from './value'
 
-/** The states a rule holds in: some, or all but some. */
+/** The states a rule holds in: some, or all but some; a group stands for all of its own. */
 export const Within = either(object({ only: array(Id) }), object({ except: array(Id) }))
 export type Within = Of<typeof Within>
 
@@ -88,6 +88,13 @@ export const Parameter = object({
 })
 export interface Parameter extends Of<typeof Parameter> {}
 
-/** Whether a rule holds in a state. */
-export const holdsIn = (rule: Rule, state: Id): boolean =>
-  'only' in rule.within ? rule.within.only.includes(state) : !rule.within.except.includes(state)
+interface Grouped {
+  readonly groups?: readonly { readonly id: Id; readonly states: readonly Id[] }[] | undefined
+}
+
+/** Whether a rule holds in a state of its axis. */
+export function holdsIn({ within }: Pick<Rule, 'within'>, state: Id, { groups = [] }: Grouped): boolean {
+  const named = 'only' in within ? within.only : within.except
+  const isNamed = named.includes(state) || groups.some(({ id, states }) => named.includes(id) && states.includes(state))
+  return 'only' in within ? isNamed : !isNamed
+}

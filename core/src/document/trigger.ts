@@ -1,11 +1,11 @@
 import { boolean, choice, either, kinds, nothing, number, object, optional, orNull, text, type Of } from './shape'
-import { ExpressionText, Name, type Id, Ms } from './value'
+import { ExpressionText, Id, Ms, Name } from './value'
 
 export const Modifiers = object({ shift: optional(boolean), control: optional(boolean), alt: optional(boolean), meta: optional(boolean) })
 export interface Modifiers extends Of<typeof Modifiers> {}
 
-/** Since when a timer counts: entering the state, or the moment everything in it has come to rest. */
-export const TimerOrigin = choice('entering', 'settling')
+/** Since when a timer counts: entering the state, the moment everything in it has come to rest, or entering the first of the states its rule holds in, one after another. */
+export const TimerOrigin = choice('entering', 'settling', 'entering the first')
 export type TimerOrigin = Of<typeof TimerOrigin>
 
 const anyName = text(200, { empty: true })
@@ -49,7 +49,9 @@ export const Trigger = kinds(
   LongPressTrigger,
   TimerTrigger,
   KeyTrigger,
-  object({ on: choice('focus', 'blur', 'settled', 'shown', 'hidden', 'entered', 'left') }),
+  object({ on: choice('focus', 'blur', 'settled', 'shown', 'hidden') }),
+  /** A state is entered or left, or any of a group from or to one beyond it. */
+  object({ on: choice('entered', 'left'), group: optional(Id) }),
   object({ on: choice('changes'), name: anyName, to: either(text(100_000, { empty: true }), number(), boolean, nothing) }),
   object({ on: choice('message'), name: anyName }),
 )
@@ -104,9 +106,10 @@ export function triggerRow(trigger: Trigger, part: Id | null): string {
     case 'settled':
     case 'shown':
     case 'hidden':
+      return trigger.on
     case 'entered':
     case 'left':
-      return trigger.on
+      return trigger.group === undefined ? trigger.on : `${trigger.on} ${trigger.group}`
     default:
       return trigger.on + about
   }

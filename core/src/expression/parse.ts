@@ -88,9 +88,11 @@ function translate(read: jsep.Expression, text: string): Expression {
     case 'CallExpression': {
       const name = dottedName(node.callee, text)
       if (name === ANGLE_TO_POINTER) return { kind: ANGLE_TO_POINTER, part: partNamed(node.arguments, text) }
+      const spoken = SPEAKING.find((each) => each === name)
+      if (spoken) return { kind: 'name', name: stateName(spoken, node.arguments, text) }
       const args = node.arguments.map(inner)
       const known = Object.hasOwn(FUNCTIONS, name) ? FUNCTIONS[name] : undefined
-      if (!known) throw new ExpressionError(placeOf(text, name), `There is no function “${name}”. Known: ${[...Object.keys(FUNCTIONS), ANGLE_TO_POINTER].join(', ')}.`)
+      if (!known) throw new ExpressionError(placeOf(text, name), `There is no function “${name}”. Known: ${[...Object.keys(FUNCTIONS), ANGLE_TO_POINTER, ...SPEAKING].join(', ')}.`)
       if (args.length < known.least || args.length > known.most) {
         throw new ExpressionError(placeOf(text, name), `“${name}” takes ${known.takes}.`)
       }
@@ -105,6 +107,20 @@ function translate(read: jsep.Expression, text: string): Expression {
 
 /** The function that takes a part rather than a value. */
 export const ANGLE_TO_POINTER = 'angleToPointer'
+
+/** What speaks of states rather than of values: `is(axis, state)` and `in(group)`, of the own component or, with the part before a dot, of an instance inside. */
+const SPEAKING = ['is', 'in'] as const
+
+/** The name under which an environment holds whether an axis is in a state, or in one of a group. */
+export const isName = (axis: string, state: string): string => `is(${axis}, ${state})`
+export const inName = (group: string): string => `in(${group})`
+
+function stateName(spoken: 'is' | 'in', args: readonly jsep.Expression[], text: string): string {
+  const [first, second] = args.map((each) => dottedName(each, text))
+  if (spoken === 'is' && first !== undefined && second !== undefined && args.length === 2) return isName(first, second)
+  if (spoken === 'in' && first !== undefined && args.length === 1) return inName(first)
+  throw new ExpressionError(placeOf(text, spoken), spoken === 'is' ? '“is” takes an axis and a state.' : '“in” takes a group.')
+}
 
 function partNamed(args: readonly jsep.Expression[], text: string): string {
   const [part] = args.map(nodeOf)

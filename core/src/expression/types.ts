@@ -50,9 +50,11 @@ class Typing {
     const type = Object.hasOwn(this.scope, name) ? this.scope[name] : undefined
     if (type) return type
     const measures = Object.keys(this.scope).filter((each) => each.includes('.natural.'))
-    const known = Object.keys(this.scope).filter((each) => !measures.includes(each))
+    const spoken = Object.keys(this.scope).filter((each) => each.endsWith(')'))
+    const known = Object.keys(this.scope).filter((each) => !measures.includes(each) && !spoken.includes(each))
     const measured = measures.length > 0 ? ` Sizes of content, such as ${lastOf(measures)}, are known too.` : ''
-    return this.fail(name, `Nothing is called “${name}”. ${known.length > 0 ? `Known here: ${known.join(', ')}.` : 'No names are known here yet.'}${measured}`)
+    const asked = spoken.length > 0 ? ` Of states: ${spoken.slice(0, 6).join(', ')}${spoken.length > 6 ? ', …' : ''}.` : ''
+    return this.fail(name, `Nothing is called “${name}”. ${known.length > 0 ? `Known here: ${known.join(', ')}.` : 'No names are known here yet.'}${measured}${asked}`)
   }
 
   private ofBinary({ operator, left, right }: Extract<Expression, { kind: 'binary' }>): ExpressionType {

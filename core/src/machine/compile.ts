@@ -2,6 +2,7 @@ import { componentOf, propertiesOf, RheoError, rootOf, type Component, type Part
 import type { Compiled, CompiledPart, HolderPart, TimerRule } from './compiled'
 import { namesOfBehaviour, namesOfLists, namesOfValues } from './names-read'
 import { slotsOf } from './slots'
+import { spokenIn } from './spoken'
 import { Resolver } from './targets'
 
 /** What compiling reads of a project: when these are the same, so is the result. */
@@ -46,15 +47,17 @@ function build(project: Project, component: Component, holders: readonly string[
     return [compile(project, found, holders)]
   })
   const [ofValues, ofLists] = [namesOfValues(component), namesOfLists(component)]
+  const ofBehaviour = namesOfBehaviour(component)
   const resolver = new Resolver(project, component, parts, ofValues)
   return {
     project, component, parts, root: rootOf({ parts }), holders: inside, inner: [...new Set(inner)],
     partIndex: new Map(parts.map(({ part, index }) => [part.id, index])),
     rulesOn: rulesByTrigger(component), ...slotted(project, component),
     awaiting: component.rules.filter(({ actions }) => actions.some(({ awaited }) => awaited)),
+    spoken: new Map([...spokenIn(project, component)].filter(([name]) => ofBehaviour.includes(name))),
     targetsOf: (situation) => resolver.targetsOf(situation),
     valueOf: (property, value, around) => resolver.valueOf(property, value, around),
-    reads: new Set([...ofValues, ...ofLists, ...namesOfBehaviour(component)]),
+    reads: new Set([...ofValues, ...ofLists, ...ofBehaviour]),
     listReads: ofLists,
   }
 }

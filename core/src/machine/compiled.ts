@@ -3,6 +3,7 @@ import type { Axis, Component, DefinedValues, InstancePart, ListPart, Literal, P
 import type { Environment } from '../expression'
 import type { Size } from '../layout'
 import type { Slots } from './slots'
+import type { Spoken } from './spoken'
 
 /** The values of one part, by property; every property of its kind is there. */
 export type Values = Readonly<Record<string, Literal>> & DefinedValues
@@ -102,6 +103,8 @@ export interface Compiled {
   /** The rules some of whose actions wait for others. */
   readonly awaiting: readonly Rule[]
   readonly slots: Slots
+  /** What its conditions and actions say of states, by name. */
+  readonly spoken: ReadonlyMap<string, Spoken>
   /** The parts that hold instances. */
   readonly holders: readonly HolderPart[]
   /** What is known to stand inside before anything runs. */

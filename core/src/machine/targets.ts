@@ -1,6 +1,6 @@
 import {
-  axisOfProperty, certain, INITIAL_VALUES, isExpression, isToken, messageOf, parameterOfProperty, propertyDefinition, RheoError, rootOf, sameValue,
-  valueProblem, type Component, type Literal, type Look, type Part, type PartKind, type Project, type PropertyDefinition, type PropertyValues,
+  axisOfProperty, certain, groupsAround, INITIAL_VALUES, isExpression, isToken, messageOf, parameterOfProperty, propertyDefinition, RheoError, rootOf, sameValue,
+  valueProblem, type Axis, type Component, type Literal, type Look, type Part, type PartKind, type Project, type PropertyDefinition, type PropertyValues,
   type Value,
 } from '../document'
 import { evaluate, wordOf, type Environment } from '../expression'
@@ -263,14 +263,20 @@ function initialValues(kind: PartKind, properties: readonly PropertyDefinition[]
 const belongsToInstance = (property: string): boolean =>
   axisOfProperty(property) !== null || parameterOfProperty(property) !== null
 
-/** The looks that have a say in these states, the last word last: each axis in order, then the combinations that hold. */
+/** The looks that have a say in these states, the last word last: each axis in order, those of groups before that of the state, then the combinations that hold. */
 export function looksIn(component: Component, standing: readonly string[]): readonly Look[] {
-  const own = component.axes.map((axis, index) => axis.states.find(({ id }) => id === standing[index])?.look ?? {})
+  const own = component.axes.flatMap((axis, index) => looksOfState(axis, standing[index] ?? ''))
   const stateOfAxis = (axis: string) => standing[component.axes.findIndex(({ id }) => id === axis)]
   const combined = component.combinations
     .filter((combination) => Object.entries(combination.states).every(([axis, state]) => stateOfAxis(axis) === state))
     .map(({ look }) => look)
   return [...own, ...combined]
+}
+
+/** What a state starts from, the outermost group first, and its own look. */
+function looksOfState(axis: Axis, state: string): readonly Look[] {
+  const own = axis.states.find(({ id }) => id === state)?.look ?? {}
+  return axis.groups === undefined ? [own] : [...groupsAround(axis, state).map(({ look }) => look ?? {}), own]
 }
 
 const changes = new WeakMap<Targets, WeakMap<Targets, readonly TargetChange[]>>()

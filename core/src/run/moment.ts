@@ -1,7 +1,7 @@
 import { orElse, sameValue, type Action, type Id, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
-import { evaluate, isShared } from '../expression'
+import { evaluate, isShared, type Environment } from '../expression'
 import {
-  changeEnvironment, changeState, changeTimer, completed, isBeginning, laneEndOf, motionEndMs, pathInside, pulse, settle, settlesMs, standsInTheWay, surfaceOf, tiedTo, timerDueMs, timesOf,
+  changeEnvironment, changeState, changeTimer, completed, isBeginning, laneEndOf, motionEndMs, pathInside, pulse, saidOfStates, settle, settlesMs, standsInTheWay, surfaceOf, tiedTo, timerDueMs, timesOf,
   type Compiled, type Content, type Instance, type Kept, type TimerChange, type TimerRule,
 } from '../machine'
 import { motionSources } from '../motion'
@@ -120,11 +120,18 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
   }
 
   isTrue(path: string, condition: string): boolean {
-    return orElse(() => evaluate(condition, this.at(path).environment) === true, false)
+    return orElse(() => evaluate(condition, this.knownTo(path, condition)) === true, false)
   }
 
   worth(path: string, expression: string): Literal {
-    return evaluate(expression, this.at(path).environment)
+    return evaluate(expression, this.knownTo(path, expression))
+  }
+
+  /** What names stand for in an expression of an instance. */
+  private knownTo(path: string, expression: string): Environment {
+    const { environment, compiled } = this.at(path)
+    if (compiled.spoken.size === 0) return environment
+    return { ...environment, ...saidOfStates(compiled, expression, (part, axis) => this.run.instances.get(part === null ? path : pathInside(path, part))?.states[axis]) }
   }
 
   /** Nothing is unknown in a run. */

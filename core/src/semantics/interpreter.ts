@@ -3,6 +3,7 @@ import { axisAt, cameFrom, decidedBy, decidedState, queuedRule, stateKept, type 
 import { groupsOf } from './action-groups'
 import { act } from './actions'
 import type { Ends, Ground, Level, Names } from './ground'
+import { rulesPassedBy } from './passing'
 import { Step, type Move } from './step'
 import { beginAllTimers, beginTimers, countTimers, elapse, holdTimers, stopTimers } from './timers'
 
@@ -21,6 +22,14 @@ export interface Firing {
 /** A rule that an event meets, and whether the motion on its axis lets it lead nowhere. */
 interface Met extends Firing {
   readonly isRefused: boolean
+}
+
+/** That an axis goes from a state to another. */
+interface Passing<T> {
+  readonly thing: T
+  readonly axis: number
+  readonly from: Id
+  readonly to: Id
 }
 
 /** A rule that answers an event on its way. */
@@ -322,7 +331,7 @@ export class Interpreter<T> {
 
   /** Whether a rule could fire now: its axis is in one of its states and its guard is true. */
   canFire(thing: T, { axis, rule }: Firing): boolean {
-    if (rule.target.go === 'ignored' || !holdsIn(rule, this.stateOf(thing, axis))) return false
+    if (rule.target.go === 'ignored' || !this.holds(thing, { axis, rule }, this.stateOf(thing, axis))) return false
     return rule.guard === null || this.ground.isTrue(thing, rule.guard)
   }
 
@@ -353,30 +362,42 @@ export class Interpreter<T> {
     const { awaiting, component } = this.ground.compiledOf(thing)
     for (const each of awaiting) if (each.axis === component.axes[axis]?.id && each.alsoAfterLeaving !== true) this.forget(thing, each)
     if (rule && this.ground.inTheWay(thing, axis) === 'skip to end') this.ground.skipToEnd(thing, axis)
-    this.passBy(step, thing, axis, 'left')
+    const from = this.stateOf(thing, axis)
+    this.passBy(step, { thing, axis, from, to }, 'left')
     this.ground.change(thing, axis, to, rule)
     this.queue(thing, axis, null)
-    this.passBy(step, thing, axis, 'entered')
-    beginTimers(this.ground, thing, axis)
+    this.passBy(step, { thing, axis, from, to }, 'entered')
+    beginTimers(this.ground, thing, axis, from)
     const tied = this.ground.tied(thing, axis)
     if (tied) this.assign(thing, tied.variable, tied.value)
   }
 
-  /** What is to be done on leaving the state an axis is in, or on entering it, is part of the step that does so; where it leads on is a step of its own. */
-  private passBy(step: Step<T>, thing: T, axis: number, trigger: 'left' | 'entered'): void {
+  /**
+   * What is to be done on leaving states and groups of an axis, from the inside out, or on entering them, from the outside
+   * in, is part of the step that does so; where it leads on is a step of its own.
+   */
+  private passBy(step: Step<T>, { thing, axis, from, to }: Passing<T>, trigger: 'left' | 'entered'): void {
     const { component, rulesOn } = this.ground.compiledOf(thing)
-    const rule = rulesOn.get(trigger)?.find((each) => each.axis === component.axes[axis]?.id && this.canFire(thing, { axis, rule: each }))
-    if (!rule || this.loop.isStopped || this.isEndless(thing, rule)) return
-    this.ground.note({ what: 'fired', thing, axis, rule })
-    this.perform(step, thing, rule, 0)
-    if (trigger === 'entered' && this.isMoving(thing, { axis, rule })) step.told.push(() => this.goOnFrom(thing, { axis, rule }))
+    const own = rulesOn.get(trigger)?.filter((each) => each.axis === component.axes[axis]?.id) ?? []
+    if (own.length === 0) return
+    for (const passed of rulesPassedBy(own, axisAt({ component }, axis), trigger, from, to)) {
+      const rule = passed.find((each) => this.canFire(thing, { axis, rule: each }))
+      if (!rule || this.loop.isStopped || this.isEndless(thing, rule)) continue
+      this.ground.note({ what: 'fired', thing, axis, rule })
+      this.perform(step, thing, rule, 0)
+      if (trigger === 'entered' && this.isMoving(thing, { axis, rule })) step.told.push(() => this.goOnFrom(thing, { axis, rule }))
+    }
   }
 
   /** Goes where a rule leads whose actions are done, if its axis is still where it was to begin from. */
   private goOnFrom(thing: T, firing: Firing): void {
-    if (!this.ground.isThere(thing) || !holdsIn(firing.rule, this.stateOf(thing, firing.axis))) return
+    if (!this.ground.isThere(thing) || !this.holds(thing, firing, this.stateOf(thing, firing.axis))) return
     const to = this.targetOf(thing, firing)
     if (to !== null) this.asStep((step) => step.move({ thing, axis: firing.axis, to, rule: firing.rule }))
+  }
+
+  private holds(thing: T, { axis, rule }: Firing, state: Id): boolean {
+    return holdsIn(rule, state, axisAt(this.ground.compiledOf(thing), axis))
   }
 
   private stateOf(thing: T, axis: number): Id {

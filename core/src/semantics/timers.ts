@@ -1,11 +1,22 @@
-import { holdsIn, type Rule } from '../document'
+import { holdsIn, type Id, type Rule } from '../document'
 import { namesOr } from '../expression'
-import { keptAt, stateKept, timerStatus, type TimerRule, type TimerStatus } from '../machine'
+import { axisAt, keptAt, stateKept, timerStatus, type TimerRule, type TimerStatus } from '../machine'
 import type { Ground } from './ground'
 
-/** An axis has come into a state: its timers there begin, and those of other states are over. */
-export function beginTimers<T>(ground: Ground<T>, thing: T, axis: number): void {
-  for (const timer of ground.compiledOf(thing).timers) if (timer.axis === axis) begin(ground, thing, timer, false)
+/** An axis has come into a state from another: its timers there begin, but for those that run on through several states, and those of other states are over. */
+export function beginTimers<T>(ground: Ground<T>, thing: T, axis: number, from: Id): void {
+  for (const timer of ground.compiledOf(thing).timers) {
+    if (timer.axis !== axis || (runsOn(timer.rule) && holds(ground, thing, timer) && holdsIn(timer.rule, from, axisAt(ground.compiledOf(thing), axis)))) continue
+    begin(ground, thing, timer, false)
+  }
+}
+
+const runsOn = ({ trigger }: Rule): boolean => 'since' in trigger && trigger.since === 'entering the first'
+
+/** Whether the rule of a timer holds in the state its axis is in. */
+function holds<T>(ground: Ground<T>, thing: T, { axis, rule }: TimerRule): boolean {
+  const compiled = ground.compiledOf(thing)
+  return holdsIn(rule, stateKept(compiled, axis, ground.kept(thing)), axisAt(compiled, axis))
 }
 
 /** A thing has come, settled in its states: their timers begin. */
@@ -15,8 +26,8 @@ export function beginAllTimers<T>(ground: Ground<T>, thing: T): void {
 
 /** One that counts from rest waits unless its axis is settled. */
 function begin<T>(ground: Ground<T>, thing: T, timer: TimerRule, isSettled: boolean): void {
-  const { axis, rule } = timer
-  if (!holdsIn(rule, stateKept(ground.compiledOf(thing), axis, ground.kept(thing)))) return end(ground, thing, timer)
+  const { rule } = timer
+  if (!holds(ground, thing, timer)) return end(ground, thing, timer)
   if ('since' in rule.trigger && rule.trigger.since === 'settling' && !isSettled) return ground.time(thing, timer, 'waits')
   const condition = conditionOf(rule)
   ground.time(thing, timer, condition !== null && ground.isTrue(thing, condition) ? 'held' : 'counts')

@@ -96,7 +96,7 @@ describe('ways between states', () => {
 
   test('every rule is a way from each state it holds in', () => {
     expect(moves.map(({ from, to }) => `${from}${to}`)).toEqual(['ac', 'bc', 'ca', 'ab'])
-    for (const { rule, from } of moves) expect(holdsIn(rule, from)).toBe(true)
+    for (const { rule, from } of moves) expect(holdsIn(rule, from, axis!)).toBe(true)
   })
 
   test('next and previous lead where the order says', () => {

@@ -1,6 +1,6 @@
 import {
   defaultTrigger, EMPTY_MOTION, newProject, newState,
-  type Action, type Axis, type Chance, type Component, type Drag, type Motion, type Part, type Project, type PropertyValues, type Rule, type Target, type Trigger, type TriggerKind,
+  type Action, type Axis, type Chance, type Component, type Drag, type Look, type Motion, type Part, type Project, type PropertyValues, type Rule, type Target, type Trigger, type TriggerKind,
 } from '@rheoscope/core/document'
 import type { RunOptions } from '@rheoscope/core/run'
 import { keyOf, literalOf, lookOf, pieces, unquote, valueOf, type ScenarioText } from './scenario-lines'
@@ -35,6 +35,8 @@ class Reader {
       case 'states':
         this.component.axes.push(this.axis(rest))
         return
+      case 'group':
+        return this.group(rest)
       case 'look':
         return this.look(rest)
       case 'variable':
@@ -122,7 +124,18 @@ class Reader {
     else if (whose.includes('+')) {
       const states = Object.fromEntries(whose.split('+').map((state) => [this.axisOf(state).id, state]))
       this.component.combinations.push({ id: whose.replaceAll('+', '-'), states, look })
-    } else this.changeState(whose, { look })
+    } else if (this.component.axes.some(({ groups = [] }) => groups.some(({ id }) => id === whose))) this.changeGroup(whose, look)
+    else this.changeState(whose, { look })
+  }
+
+  /** `name: state state …`, of the axis given last */
+  private group(text: string): void {
+    const [name = '', states = ''] = text.split(': ')
+    this.component.axes = this.component.axes.map((axis, index, { length }) => (index + 1 < length ? axis : { ...axis, groups: [...(axis.groups ?? []), { id: name, name, states: states.split(' ') }] }))
+  }
+
+  private changeGroup(name: string, look: Look): void {
+    this.component.axes = this.component.axes.map(({ groups = [], ...axis }) => ({ ...axis, groups: groups.map((group) => (group.id === name ? { ...group, look } : group)) }))
   }
 
   private axisOf(state: string): Axis {
@@ -229,8 +242,8 @@ function triggerOf(text: string): Trigger {
       return rest === '' ? trigger : { ...trigger, thresholdMs: Number(rest) }
     case 'after':
     case 'every': {
-      const [, ms, mostMs, settling, held] = /^(\d+)(?: to (\d+))?( from settling)?(?: paused while (.+))?$/.exec(rest) ?? []
-      return { ...trigger, ms: Number(ms), ...(mostMs === undefined ? {} : { mostMs: Number(mostMs) }), since: settling ? 'settling' : 'entering', pauseWhile: held ? unquote(held) : null }
+      const [, ms, mostMs, settling, held] = /^(\d+)(?: to (\d+))?( from settling| through)?(?: paused while (.+))?$/.exec(rest) ?? []
+      return { ...trigger, ms: Number(ms), ...(mostMs === undefined ? {} : { mostMs: Number(mostMs) }), since: settling === ' through' ? 'entering the first' : settling ? 'settling' : 'entering', pauseWhile: held ? unquote(held) : null }
     }
     case 'key':
     case 'key up':
@@ -239,6 +252,9 @@ function triggerOf(text: string): Trigger {
       const [name = '', to] = rest.split(' to ')
       return { ...trigger, name, to: to === undefined ? null : (literalOf(to) as string) }
     }
+    case 'entered':
+    case 'left':
+      return rest === '' ? trigger : { ...trigger, group: rest }
     case 'message':
       return { ...trigger, name: rest }
     default:

@@ -8,6 +8,7 @@ import { AxisMenu } from './axis-menu'
 import { CellMenu } from './cell-menu'
 import { ColumnHead } from './column-head'
 import { GridRow } from './grid-row'
+import { bracketLines, GroupBrackets } from './group-brackets'
 import { isDecidedOutside, OFFERED_TRIGGERS, rowOf, rowsOf, type Row } from './rows'
 import { useStillBench } from './use-bench'
 import { useCellDrag } from './use-cell-drag'
@@ -39,25 +40,27 @@ export function AxisGrid() {
     event.preventDefault()
     setAnchor(cell)
   }
+  const headLine = bracketLines(axis) + 1
   const least = component.axes.length > 1 ? 86 : 116
   const columns: CSSProperties = { gridTemplateColumns: `${HEADS_PX}px repeat(${axis.states.length}, minmax(${least}px, 1fr)) ${ADD_PX}px` }
   const room: CSSProperties = { flex: `${axis.states.length} 0 ${HEADS_PX + axis.states.length * least + ADD_PX}px` }
   return (
     <div className="axis-grid" style={room}>
       <div className={drag.line ? 'grid is-dragging' : 'grid'} style={columns} role="grid" aria-label={`Looks and responses of ${axis.name}`} aria-multiselectable ref={grid} onKeyDown={onKeyDown} onBlur={onBlur} onContextMenu={onContextMenu}>
+        <GroupBrackets />
         <div className="grid-row" role="row">
-          <div className="grid-corner" role="columnheader">
+          <div className="grid-corner" role="columnheader" style={{ gridRow: `1 / ${headLine + 1}`, gridColumn: 1 }}>
             <span className="caption">axis</span>
             <AxisMenu />
             <span className="caption corner-looks">looks →</span>
             {!view.isEaselOpen && hasTriggers && <span className="caption">triggers ↓</span>}
           </div>
-          {axis.states.map((each, column) => <ColumnHead key={each.id} state={each} column={column} isTarget={drag.line?.over === each.id} />)}
-          <div className="grid-add" role="columnheader">
+          {axis.states.map((each, column) => <ColumnHead key={each.id} state={each} column={column} line={headLine} isTarget={drag.line?.over === each.id} />)}
+          <div className="grid-add" role="columnheader" style={{ gridRow: headLine, gridColumn: axis.states.length + 2 }}>
             <Button onClick={add} aria-label={component.axes.length > 1 ? `Add a state to ${axis.name}` : 'Add a state'} title="Add a state: a copy of the selected one">+</Button>
           </div>
         </div>
-        {!view.isEaselOpen && hasTriggers && rows.map((row, index) => <GridRow key={row.key} row={row} line={index + 2} drag={drag} typing={typing?.row === row.key ? typing : null} />)}
+        {!view.isEaselOpen && hasTriggers && rows.map((row, index) => <GridRow key={row.key} row={row} line={headLine + index + 1} drag={drag} typing={typing?.row === row.key ? typing : null} />)}
       </div>
       {!view.isEaselOpen && (hasTriggers ? <BelowRows /> : <DrivenHint />)}
       <CellMenu anchor={anchor} onClose={() => setAnchor(null)} />

@@ -1,8 +1,8 @@
 import type { Id, MotionPlace } from '@rheoscope/core/document'
 import type { Row } from './rows'
 
-/** Where an edit of a property goes: into the selected look, the base look, all looks, the absent look, that of a combination, or one a motion passes through. */
-export type Into = 'look' | 'base' | 'all' | 'absent' | { readonly combination: Id } | { readonly motion: MotionPlace; readonly stage: Id }
+/** Where an edit of a property goes: into the selected look, the base look, all looks, the absent look, that of a group or a combination, or one a motion passes through. */
+export type Into = 'look' | 'base' | 'all' | 'absent' | { readonly group: Id } | { readonly combination: Id } | { readonly motion: MotionPlace; readonly stage: Id }
 
 /** Whose motion is changed: that of the selected rule alone, of its two states, of the component, or of the whole project. */
 export type MotionScope = 'rule' | 'pair' | 'component' | 'project'
@@ -89,13 +89,16 @@ function between(from: BenchState, { state, row, states, rows }: Extract<BenchAc
 /** The combination whose look edits go into; null when they go elsewhere. */
 export const combinationOf = (into: Into): Id | null => (typeof into === 'object' && 'combination' in into ? into.combination : null)
 
+/** The group of the selected axis whose look edits go into; null when they go elsewhere. */
+export const groupOf = (into: Into): Id | null => (typeof into === 'object' && 'group' in into ? into.group : null)
+
 /** The look on the way that edits go into; null when they go elsewhere. */
 export const stageOf = (into: Into): Extract<Into, { stage: Id }> | null => (typeof into === 'object' && 'stage' in into ? into : null)
 
 export function benchReducer(state: BenchState, action: BenchAction): BenchState {
   switch (action.do) {
     case 'select axis':
-      return { ...state, axis: action.axis, state: action.state, alsoStates: [], alsoCells: [], row: null, lane: null, scrubMs: null, isLooping: false }
+      return { ...state, axis: action.axis, state: action.state, alsoStates: [], alsoCells: [], row: null, lane: null, scrubMs: null, isLooping: false, into: groupOf(state.into) === null ? state.into : 'look' }
     case 'select state':
       return { ...state, state: action.state, alsoStates: [], lane: null, scrubMs: null }
     case 'add state to selection': {

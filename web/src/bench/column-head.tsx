@@ -1,7 +1,8 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { clearLook, lookClipOf, removeState, renameState, setFinal, setStartState, type State } from '@rheoscope/core/document'
+import { addGroup, clearLook, lookClipOf, removeState, renameState, setFinal, setStartState, type State } from '@rheoscope/core/document'
 import { useFindingsOf } from '../checks/use-findings'
+import { newId } from '../session/new-id'
 import { LookPicture } from '../paint/look-picture'
 import { useLive } from '../playing/use-live'
 import type { Player } from '../playing/player'
@@ -10,7 +11,7 @@ import { useBench, useStillBench } from './use-bench'
 import { FloatingMenu } from '../theme/floating'
 
 /** The head of a column: a state's mark and name, and the picture of its look, which opens it on the easel. */
-export function ColumnHead({ state, column, isTarget }: { readonly state: State; readonly column: number; readonly isTarget: boolean }) {
+export function ColumnHead({ state, column, line, isTarget }: { readonly state: State; readonly column: number; readonly line: number; readonly isTarget: boolean }) {
   const { component, axis, view, player, select } = useStillBench()
   const { findings } = useFindingsOf(component.id)
   const isSelected = view.state === state.id
@@ -18,7 +19,7 @@ export function ColumnHead({ state, column, isTarget }: { readonly state: State;
   const isAlso = view.alsoStates.includes(state.id)
   const classes = ['column-head', (isSelected || isAlso) && 'is-selected', isTarget && 'is-target'].filter(Boolean).join(' ')
   return (
-    <div className={classes} data-column={state.id} role="columnheader" aria-selected={isSelected || isAlso}>
+    <div className={classes} style={{ gridRow: line, gridColumn: column + 2 }} data-column={state.id} role="columnheader" aria-selected={isSelected || isAlso}>
       {player && <LiveMarker player={player} axisIndex={component.axes.indexOf(axis)} state={state.id} />}
       <div className="column-title">
         <StateName key={`${state.id} ${state.name}`} state={state} />
@@ -68,8 +69,9 @@ function StateName({ state }: { readonly state: State }) {
 }
 
 function StateMenu({ state }: { readonly state: State }) {
-  const { component, axis, make, player } = useStillBench()
+  const { component, axis, make, player, view } = useStillBench()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const others = [view.state, ...view.alsoStates].filter((id) => id !== state.id)
   const act = (does: () => void) => () => {
     setAnchor(null)
     does()
@@ -81,6 +83,7 @@ function StateMenu({ state }: { readonly state: State }) {
         <MenuItem onClick={act(() => player?.send({ do: 'put', instance: '', axis: axis.id, state: state.id }))}>Put the specimen here</MenuItem>
         <MenuItem disabled={axis.start === state.id} onClick={act(() => make(setStartState(component.id, axis.id, state.id), `start in ${state.name}`))}>Start here</MenuItem>
         <MenuItem onClick={act(() => make(setFinal(component.id, axis.id, state.id, !state.final), `mark ${state.name}`))}>{state.final ? 'Not final after all' : 'Mark as final'}</MenuItem>
+        <MenuItem disabled={others.length === 0} onClick={act(() => make(addGroup(component, axis, newId('group'), axis.states.map(({ id }) => id).filter((id) => id === state.id || others.includes(id))), 'group states'))}>Group with the selected states</MenuItem>
         <MenuItem onClick={act(() => void navigator.clipboard.writeText(JSON.stringify(lookClipOf(component, { look: 'state', axis: axis.id, state: state.id }))))}>Copy what this look changes</MenuItem>
         <MenuItem disabled={Object.keys(state.look).length === 0} onClick={act(() => make(clearLook(component, { look: 'state', axis: axis.id, state: state.id }), `take back all of ${state.name}`))}>Take back all it changes</MenuItem>
         <MenuItem disabled={axis.states.length === 1} onClick={act(() => make(removeState(component, axis, state.id), `remove ${state.name}`))}>Remove with its rules</MenuItem>

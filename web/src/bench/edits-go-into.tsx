@@ -3,7 +3,7 @@ import { MenuItem, ToggleButton, ToggleButtonGroup } from '@mui/material'
 import { addCombination, removeCombination, type CombinationLook, type Component } from '@rheoscope/core/document'
 import { newId } from '../session/new-id'
 import { StateMark } from '../theme/state-mark'
-import { combinationOf, stageOf, type Into } from './bench-state'
+import { combinationOf, groupOf, stageOf, type Into } from './bench-state'
 import { useStillBench, type Bench } from './use-bench'
 import { FloatingMenu } from '../theme/floating'
 
@@ -12,11 +12,13 @@ const combinationText = ({ axes }: Component, look: CombinationLook): string =>
   Object.entries(look.states).map(([axis, state]) => axes.find(({ id }) => id === axis)?.states.find(({ id }) => id === state)?.name ?? '?').join(' + ')
 
 /** Which look edits go into, in words. */
-export function intoText({ view: { into }, editedStates, component }: Bench): string {
+export function intoText({ view: { into }, editedStates, component, axis }: Bench): string {
   if (into === 'base') return 'the base look'
   if (into === 'all') return 'all looks'
   if (into === 'absent') return 'the absent look'
   if (stageOf(into)) return 'way'
+  const group = axis.groups?.find(({ id }) => id === groupOf(into))
+  if (group) return `all of ${group.name}`
   const combined = combinationOf(into)
   const combination = component.combinations.find(({ id }) => id === combined)
   return combination ? combinationText(component, combination) : editedStates.map(({ name }) => name).join(', ')
@@ -60,6 +62,7 @@ function OtherLooks({ onChoose }: { readonly onChoose: (into: Into) => void }) {
     .filter(({ other, with_ }) => !component.combinations.some(({ states }) => states[axis.id] === state.id && states[other.id] === with_.id))
   const current = combinationOf(view.into)
   return [
+    ...(axis.groups ?? []).map(({ id, name }) => <MenuItem key={id} onClick={() => onChoose({ group: id })}>all of {name}</MenuItem>),
     <MenuItem key="absent" onClick={() => onChoose('absent')}>absent, before entering and after leaving</MenuItem>,
     ...known,
     ...possible.map(({ other, with_ }) => (

@@ -27,11 +27,11 @@ interface GridRowProps {
 export function GridRow({ row, line, drag, typing }: GridRowProps) {
   const { component, axis } = useBench()
   const { trigger, part } = row
-  const about = 'since' in trigger ? trigger.since : part === null ? null : `on ${component.parts.find(({ id }) => id === part)?.name ?? '?'}`
+  const about = 'since' in trigger ? (trigger.since === 'entering the first' ? 'through all' : trigger.since) : part === null ? null : `on ${component.parts.find(({ id }) => id === part)?.name ?? '?'}`
   return (
     <div className="grid-row" role="row">
       <div className="row-head" role="rowheader" style={{ gridRow: line, gridColumn: 1 }}>
-        {triggerTitle(trigger)}
+        {triggerTitle(trigger, component.axes)}
         {about && <span className="muted">{about}</span>}
       </div>
       {barsOf(component, axis, row).map((bar) => <Cell key={bar.column} bar={bar} row={row} line={line} drag={drag} typing={typing && bar.states.some(({ id }) => id === typing.state) ? typing : null} />)}
@@ -54,7 +54,7 @@ function Cell({ bar, row, line, drag, typing }: GridRowProps & { readonly bar: B
   const others = axis.states.filter(({ id }) => !states.some((state) => state.id === id))
   const answer = rule ? targetText(rule, axis.states) : 'no answer'
   const source = row.part === null ? '' : ` on ${component.parts.find(({ id }) => id === row.part)?.name ?? '?'}`
-  const where = `${triggerTitle(row.trigger)}${source} in ${states.map(({ name }) => name).join(', ')}`
+  const where = `${triggerTitle(row.trigger, component.axes)}${source} in ${states.map(({ name }) => name).join(', ')}`
   return (
     <div
       className={['cell', isSelected && 'is-selected', rule === null && 'is-empty', rule === null && view.showsGaps && 'is-gap', rule?.target.go === 'ignored' && 'is-quiet', told && told.kind !== 'unanswered' && 'is-told'].filter(Boolean).join(' ')}

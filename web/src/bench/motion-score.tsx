@@ -2,7 +2,7 @@ import { useMemo, useRef, type PointerEvent } from 'react'
 import { scaleLinear, type ScaleLinear } from 'd3'
 import { partAt, type Instance } from '@rheoscope/core/machine'
 import { laneEndMs } from '@rheoscope/core/motion'
-import { certain, holdsIn, scaledMotion, setMotion, setOfMotion, statesNamed, type Edit } from '@rheoscope/core/document'
+import { certain, scaledMotion, setMotion, setOfMotion, statesHeldBy, statesNamed, type Edit } from '@rheoscope/core/document'
 import { useFrames } from '../playing/use-frames'
 import { useRoom } from '../theme/use-room'
 import { EasingEditor } from './easing-editor'
@@ -91,7 +91,7 @@ const isUnderEnd = (px: number): boolean => px > -24 && px < 72
 function useComparedLanes({ project, component, view }: Bench): readonly ScoreLane[] {
   return useMemo(() => {
     const other = component.rules.find(({ id }) => id === view.comparedRule)
-    const from = other && component.axes.find(({ id }) => id === other.axis)?.states.find(({ id }) => holdsIn(other, id))
+    const from = other && statesHeldBy(component, other)[0]
     return other && from ? lanesOf(runOfMotion(project, component, other, other.axis, from.id)?.instances.get('')) : []
   }, [project, component, view.comparedRule])
 }

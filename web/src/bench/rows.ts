@@ -27,9 +27,14 @@ export const isDecidedOutside = ({ boundTo }: Axis): boolean => boundTo !== null
 /** The triggers that can be added as rows here. */
 export const OFFERED_TRIGGERS = ['tap', 'double tap', 'press', 'release', 'cancel', 'press outside', 'long press', 'enter', 'leave', 'drag start', 'drag', 'drag end', 'wheel', 'scroll', 'pinch', 'key', 'key up', 'focus', 'blur', 'entered', 'left', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden'] as const
 
-/** A trigger as the head of its row and its cells name it. */
-export function triggerTitle(trigger: Trigger): string {
+/** A trigger as the head of its row and its cells name it; the axes are where its group is looked for. */
+export function triggerTitle(trigger: Trigger, axes: readonly Axis[] = []): string {
   switch (trigger.on) {
+    case 'entered':
+    case 'left': {
+      const group = axes.flatMap(({ groups = [] }) => groups).find(({ id }) => id === trigger.group)
+      return group ? `${group.name} ${trigger.on}` : trigger.on
+    }
     case 'key':
     case 'key up':
       return trigger.key === null ? (trigger.on === 'key' ? 'any key' : 'any key up') : triggerRow(trigger, null).replace(/ anywhere$/, '')
@@ -60,7 +65,7 @@ export function rowsOf(component: Component, axis: Axis, { addedRows, rowsBy }: 
 export function barsOf(component: Component, axis: Axis, row: Row): readonly Bar[] {
   const rules = component.rules.filter((rule) => rule.axis === axis.id && triggerRow(rule.trigger, rule.part) === row.key)
   return axis.states.reduce<Bar[]>((bars, state, column) => {
-    const rule = rules.find((candidate) => holdsIn(candidate, state.id)) ?? null
+    const rule = rules.find((candidate) => holdsIn(candidate, state.id, axis)) ?? null
     const last = bars.at(-1)
     if (rule && last?.rule === rule) return [...bars.slice(0, -1), { ...last, states: [...last.states, state] }]
     return [...bars, { rule, states: [state], column }]

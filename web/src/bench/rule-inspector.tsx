@@ -1,4 +1,4 @@
-import { firstOf, holdsIn, removeRule, setRuleField, type Axis, type Outcome, type Rule, type Target } from '@rheoscope/core/document'
+import { firstOf, holdsIn, removeRule, setRuleField, statesHeldBy, type Axis, type Outcome, type Rule, type Target } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber } from '../fields/parse-value'
 import { ChoiceField } from '../fields/property-field'
@@ -13,7 +13,7 @@ import { useBench } from './use-bench'
 export function RuleInspector() {
   const { rule, axis, component, view, make } = useBench()
   if (!rule) return view.row === null ? null : <p className="muted hint">Nothing answers here. Drag from the cell to a column, or type the name or number of a state.</p>
-  const states = axis.states.filter(({ id }) => holdsIn(rule, id)).map(({ name }) => name)
+  const states = axis.states.filter(({ id }) => holdsIn(rule, id, axis)).map(({ name }) => name)
   return (
     <RulesOfComponent>
       <section aria-label="Rule" key={rule.id}>
@@ -22,8 +22,9 @@ export function RuleInspector() {
           <button className="plain underlined muted" onClick={() => make(removeRule(component.id, rule.id), `remove the rule on ${rule.trigger.on}`)}>Remove</button>
         </div>
         <TriggerFields rule={rule} />
+        <WithinField rule={rule} />
         <TargetField rule={rule} />
-        <ConditionField label="if" value={rule.guard} empty="always" onChange={(guard) => make(setRuleField(component.id, rule.id, 'guard', guard), 'set the condition of a rule')} />
+        <ConditionField label="if" value={rule.guard} empty="always" speaksOfStates onChange={(guard) => make(setRuleField(component.id, rule.id, 'guard', guard), 'set the condition of a rule')} />
         {rule.target.go !== 'ignored' && <ActionFields rule={rule} />}
         {rule.target.go !== 'ignored' && <MotionFields />}
       </section>
@@ -33,6 +34,20 @@ export function RuleInspector() {
 
 const statesText = (names: readonly string[], all: number): string =>
   names.length === all && all > 1 ? 'every state' : names.length > 3 ? `${names.length} states` : names.join(' and ')
+
+/** Whether a rule holds in states one by one, as its cells say, or in a group, whatever states that has. */
+function WithinField({ rule }: { readonly rule: Rule }) {
+  const { component, axis, make } = useBench()
+  const { groups = [] } = axis
+  if (groups.length === 0) return null
+  const [only, ...others] = 'only' in rule.within ? rule.within.only : []
+  const group = others.length === 0 ? groups.find(({ id }) => id === only) : undefined
+  const hold = (chosen: string) => {
+    const states = chosen === '' ? statesHeldBy(component, rule).map(({ id }) => id) : [chosen]
+    make(setRuleField(component.id, rule.id, 'within', { only: states }), 'set where a rule holds')
+  }
+  return <ChoiceField label="holds in" value={group?.id ?? ''} choices={[{ value: '', label: 'these states' }, ...groups.map(({ id, name }) => ({ value: id, label: `all of ${name}` }))]} onChange={hold} />
+}
 
 const SPECIAL: readonly { readonly value: string; readonly label: string; readonly target: Target }[] = [
   { value: 'next', label: 'next', target: { go: 'next', loops: false } },

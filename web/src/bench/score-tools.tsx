@@ -1,4 +1,4 @@
-import { batch, EMPTY_MOTION, holdsIn, setMotion, type Component, type MotionPlace, type Rule } from '@rheoscope/core/document'
+import { batch, EMPTY_MOTION, holdsIn, setMotion, statesHeldBy, type Component, type MotionPlace, type Rule } from '@rheoscope/core/document'
 import { mirroredMotion } from '@rheoscope/core/motion'
 import { ChoiceField } from '../fields/property-field'
 import { newId } from '../session/new-id'
@@ -28,12 +28,13 @@ export function ScoreTools({ endMs }: { readonly endMs: number }) {
 }
 
 /** A rule as one line: what triggers it, and from where to where. */
-function titleOf({ axes, parts }: Component, rule: Rule): string {
+function titleOf(component: Component, rule: Rule): string {
+  const { axes, parts } = component
   const states = axes.find(({ id }) => id === rule.axis)?.states ?? []
-  const from = states.filter(({ id }) => holdsIn(rule, id)).map(({ name }) => name)
+  const from = statesHeldBy(component, rule).map(({ name }) => name)
   const to = destination(rule)
   const part = rule.part === null ? '' : ` on ${parts.find(({ id }) => id === rule.part)?.name ?? '?'}`
-  return `${triggerTitle(rule.trigger)}${part}: ${from.length > 2 ? `${from.length} states` : from.join(', ')} → ${states.find(({ id }) => id === to)?.name ?? rule.target.go}`
+  return `${triggerTitle(rule.trigger, axes)}${part}: ${from.length > 2 ? `${from.length} states` : from.join(', ')} → ${states.find(({ id }) => id === to)?.name ?? rule.target.go}`
 }
 
 /** Makes the motion from the target to here the mirror of this one: of the rules that lead back, or of the pair of states when none does. */
@@ -42,7 +43,7 @@ function WayBack({ endMs }: { readonly endMs: number }) {
   const rule = useRule()
   const to = destination(rule)
   if (to === null || to === state.id) return null
-  const back = component.rules.filter((each) => each.axis === axis.id && each.id !== rule.id && holdsIn(each, to) && destination(each) === state.id)
+  const back = component.rules.filter((each) => each.axis === axis.id && each.id !== rule.id && holdsIn(each, to, axis) && destination(each) === state.id)
   const mirror = () => {
     const motion = mirroredMotion(rule.motion ?? EMPTY_MOTION, ruleTiming(project, component, rule, state.id), endMs)
     const places: readonly MotionPlace[] = back.length > 0 ? back.map(({ id }) => ({ of: 'rule', rule: id })) : [{ of: 'pair', axis: axis.id, from: to, to: state.id }]

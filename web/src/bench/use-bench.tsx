@@ -7,7 +7,7 @@ import { usePlayer } from '../playing/use-player'
 import type { ProjectSession } from '../session/project-session'
 import { useSession, useSessionState } from '../session/use-session'
 import { keepRows, keptRows } from './kept-rows'
-import { benchReducer, combinationOf, stageOf, type BenchAction, type BenchState } from './bench-state'
+import { benchReducer, combinationOf, groupOf, stageOf, type BenchAction, type BenchState } from './bench-state'
 
 /** The bench as its parts see it: the document, what is selected in it, and how to change either. */
 export interface Bench {
@@ -85,6 +85,7 @@ function useBenchOf(project: Project, component: Component, stored: Pick<Bench['
   const combined = combinationOf(view.into)
   const combination = component.combinations.find(({ id }) => id === combined)
   const stage = stageOf(view.into)
+  const group = axis.groups?.find(({ id }) => id === groupOf(view.into))
   const shown = useMemo((): Still => shownLook(component, axis, state, view), [component, axis, state, view])
   const { project: storedProject, component: storedComponent } = stored
 
@@ -93,6 +94,7 @@ function useBenchOf(project: Project, component: Component, stored: Pick<Bench['
     const edited: readonly OwnLookPlace[] =
       view.into === 'absent' ? [{ look: 'absent' }]
         : stage ? [{ look: 'stage', ...stage }]
+        : group ? [{ look: 'group', axis: axis.id, group: group.id }]
         : combination ? [{ look: 'combination', id: combination.id }]
           : editedStates.map(({ id }) => ({ look: 'state', axis: axis.id, state: id }))
     const place: LookPlace = view.into === 'base' || view.into === 'all' ? { look: 'base' } : firstOf(edited)
@@ -111,7 +113,7 @@ function useBenchOf(project: Project, component: Component, stored: Pick<Bench['
             ? setProperties(storedComponent, place, said)
             : batch(...edited.map((each) => setProperties(storedComponent, each, said))),
     }
-  }, [project, component, storedProject, storedComponent, axis, state, view, combination, stage, shown, session, player, select])
+  }, [project, component, storedProject, storedComponent, axis, state, view, combination, group, stage, shown, session, player, select])
 }
 
 /** What the easel shows: the state selected, those of a combination, or where a rule leads with a stage of its motion over it. */
@@ -140,6 +142,6 @@ function initialState(component: Component, opening: Opening | null): BenchState
 
 /** The row of the first rule that answers in the start state, so that there is something to see at once. */
 function firstRow(component: Component, axis: Axis): string | null {
-  const rule = component.rules.find((each) => each.axis === axis.id && holdsIn(each, axis.start) && each.target.go !== 'ignored')
+  const rule = component.rules.find((each) => each.axis === axis.id && holdsIn(each, axis.start, axis) && each.target.go !== 'ignored')
   return rule ? triggerRow(rule.trigger, rule.part) : null
 }

@@ -18,7 +18,7 @@ export function useCells(): SelectedCells {
     return found ? [{ axis: axis.id, state: at, trigger: found.trigger, part: found.part }] : []
   }
   const cells = view.row === null ? [] : [...cellAt(view.row, state.id), ...view.alsoCells.flatMap((cell) => cellAt(cell.row, cell.state))]
-  const what = cells.length === 1 ? `what ${triggerTitle(firstOf(cells).trigger)} does in ${state.name}` : `${cells.length} cells`
+  const what = cells.length === 1 ? `what ${triggerTitle(firstOf(cells).trigger, component.axes)} does in ${state.name}` : `${cells.length} cells`
   return {
     cells,
     set: (target) => cells.length > 0 && make(setCells(project, component, cells, target, newId), `set ${what}`),

@@ -54,7 +54,7 @@ function Question({ components, chosen, onChoose }: { readonly project: Project;
   const axis = axes.find(({ id }) => id === chosen.axis) ?? firstOf(axes)
   const state = (label: string, which: 'from' | 'to') => (
     <select aria-label={label} value={chosen[which]} onChange={(event) => onChoose({ ...chosen, [which]: event.target.value })}>
-      {axis.states.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}
+      {[...axis.states, ...(axis.groups ?? [])].map(({ id, name }) => <option key={id} value={id}>{name}</option>)}
     </select>
   )
   return (

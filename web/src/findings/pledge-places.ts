@@ -19,7 +19,7 @@ export function placesOf(project: Project, surface: Pledge['surface']): readonly
       const called = holder?.compiled.component.parts.find(({ id }) => id === part)?.name ?? component.name
       const axes = component.axes.filter(({ states }) => states.length > 1)
       return axes.map((axis): Place => ({
-        key: `${path} ${axis.id}`, instance: path, axis: axis.id, component: component.id, componentName: component.name, states: axis.states,
+        key: `${path} ${axis.id}`, instance: path, axis: axis.id, component: component.id, componentName: component.name, states: [...axis.states, ...(axis.groups ?? [])],
         name: axes.length > 1 ? `${called}, ${axis.name}` : called,
       }))
     }), [])

@@ -1,7 +1,8 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
 import { addAction, certain, EMPTY_MOTION, firstOf, messageOf, removeAction, setAction, setRuleField, type Action, type Motion, type Rule } from '@rheoscope/core/document'
-import { scopeOf, typeOf } from '@rheoscope/core/expression'
+import { typeOf } from '@rheoscope/core/expression'
+import { conditionScope } from '@rheoscope/core/machine'
 import { fromToken } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/property-field'
@@ -175,12 +176,12 @@ function ExpressionField({ label, value, isOptional = false, onChange }: { reado
       return null
     }
     try {
-      typeOf(expr, scopeOf(project, component))
+      typeOf(expr, conditionScope(project, component))
     } catch (error) {
       return messageOf(error)
     }
     onChange(expr)
     return null
   }
-  return <CommitField label={label} isMono value={value} names={Object.keys(scopeOf(project, component))} isAllExpression placeholder={isOptional ? 'nothing' : 'an expression'} onCommit={take} />
+  return <CommitField label={label} isMono value={value} names={Object.keys(conditionScope(project, component))} isAllExpression placeholder={isOptional ? 'nothing' : 'an expression'} onCommit={take} />
 }

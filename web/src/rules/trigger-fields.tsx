@@ -1,5 +1,6 @@
-import { certain, isFromUser, latestMs, setRuleField, type KeyTrigger, type Rule, type TimerTrigger, type Trigger } from '@rheoscope/core/document'
+import { certain, isFromUser, latestMs, setRuleField, theOne, type KeyTrigger, type Rule, type TimerTrigger, type Trigger } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
+import { conditionScope } from '@rheoscope/core/machine'
 import { CommitField } from '../fields/commit-field'
 import { conditionProblem } from '../fields/condition'
 import { ChoiceField } from '../fields/property-field'
@@ -30,7 +31,7 @@ function KindFields({ trigger, onChange }: { readonly trigger: Trigger; readonly
       return (
         <>
           <SpanField label={trigger.on} least={trigger.ms} most={latestMs(trigger)} onChange={(ms, mostMs) => onChange(withSpan(trigger, ms, mostMs))} />
-          <ChoiceField label="counted from" value={trigger.since} choices={['entering', 'settling']} onChange={(since) => onChange({ ...trigger, since })} />
+          <ChoiceField label="counted from" value={trigger.since} choices={[{ value: 'entering', label: 'entering the state' }, { value: 'settling', label: 'settling in it' }, { value: 'entering the first', label: 'entering the first of them' }]} onChange={(since) => onChange({ ...trigger, since: theOne(ORIGINS, (each) => each === since) })} />
           <ConditionField label="held while" value={trigger.pauseWhile} empty="never" onChange={(pauseWhile) => onChange({ ...trigger, pauseWhile })} />
         </>
       )
@@ -73,21 +74,24 @@ function SourceField({ rule }: { readonly rule: Rule }) {
 }
 
 /** A yes/no expression; none when it is left empty or says what stands for that. */
-export function ConditionField({ label, value, empty, onChange }: { readonly label: string; readonly value: string | null; readonly empty: string; readonly onChange: (to: string | null) => void }) {
+export function ConditionField({ label, value, empty, speaksOfStates = false, onChange }: { readonly label: string; readonly value: string | null; readonly empty: string; readonly speaksOfStates?: boolean; readonly onChange: (to: string | null) => void }) {
   const { project, component } = useRuleHome()
+  const scope = speaksOfStates ? conditionScope(project, component) : scopeOf(project, component)
   const take = (text: string): string | null => {
     const condition = text.trim() === '' || text.trim() === empty ? null : text.trim()
-    const problem = condition === null ? null : conditionProblem(condition, scopeOf(project, component), 'A condition')
+    const problem = condition === null ? null : conditionProblem(condition, scope, 'A condition')
     if (problem === null) onChange(condition)
     return problem
   }
-  return <CommitField label={label} value={value ?? empty} isMono names={Object.keys(scopeOf(project, component))} isAllExpression onCommit={take} />
+  return <CommitField label={label} value={value ?? empty} isMono names={Object.keys(scope)} isAllExpression onCommit={take} />
 }
 
 /** A timer that comes between two times; one of a single time says no other. */
 function withSpan({ mostMs: _before, ...trigger }: TimerTrigger, ms: number, mostMs: number): TimerTrigger {
   return { ...trigger, ms, ...(mostMs > ms ? { mostMs } : {}) }
 }
+
+const ORIGINS = ['entering', 'settling', 'entering the first'] as const
 
 const MODIFIERS = ['shift', 'control', 'alt', 'meta'] as const
 

@@ -70,7 +70,7 @@ function RuleCard({ rule }: { readonly rule: Rule }) {
         <button className="plain muted" aria-label={`Remove the rule on ${triggerTitle(rule.trigger)}`} onClick={() => make(removeRule(owner, rule.id), `remove the rule on ${rule.trigger.on}`)}>×</button>
       </div>
       {isFromUser(rule.trigger) && rule.trigger.on !== 'key' ? null : <TriggerFields rule={rule} />}
-      <ConditionField label="if" value={rule.guard} empty="always" onChange={(guard) => make(setRuleField(owner, rule.id, 'guard', guard), 'set the condition of a rule')} />
+      <ConditionField label="if" value={rule.guard} empty="always" speaksOfStates onChange={(guard) => make(setRuleField(owner, rule.id, 'guard', guard), 'set the condition of a rule')} />
       <ActionFields rule={rule} />
     </article>
   )

@@ -72,7 +72,7 @@ function timersOf(project: Project, component: Component, axis: Axis): TraceRow[
   return (state) => {
     const timers = known.get(state) ?? component.rules.flatMap((rule): TraceTimer[] => {
       const { trigger } = rule
-      if ((trigger.on !== 'after' && trigger.on !== 'every') || rule.axis !== axis.id || rule.target.go === 'ignored' || !holdsIn(rule, state)) return []
+      if ((trigger.on !== 'after' && trigger.on !== 'every') || rule.axis !== axis.id || rule.target.go === 'ignored' || !holdsIn(rule, state, axis)) return []
       return [{ rule: rule.id, ms: trigger.pauseWhile === null && latestMs(trigger) === trigger.ms ? fromToken<number>(trigger.ms, project.tokens) : null, isFromSettling: trigger.since === 'settling' }]
     })
     known.set(state, timers)

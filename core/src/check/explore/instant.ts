@@ -1,6 +1,6 @@
 import { certain, type Action, type Id, type InterruptionPolicy, type Literal, type Rule } from '../../document'
 import { evaluate, namesOr } from '../../expression'
-import { isBeginning, keepState, keptAt, stateKept, TIMER, tiedTo, timerAfter, timerStatus, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
+import { isBeginning, keepState, keptAt, saidOfStates, stateKept, TIMER, tiedTo, timerAfter, timerStatus, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
 import {
   Arranger, Interpreter, isAmong, isSameLevel, Person,
   type Ends, type Ground, type HandChange, type HandState, type Level, type Names, type Note,
@@ -93,7 +93,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   }
 
   isTrue(thing: Thing, condition: string): boolean {
-    return this.decide(holdsTrue(condition, this.environmentOf(thing), this.unknownOf(thing)))
+    return this.decide(holdsTrue(condition, this.knownTo(thing, condition), this.unknownOf(thing)))
   }
 
   /** Only how long things take counts. */
@@ -120,6 +120,17 @@ export class Instant implements Ground<Thing, Spot, Spot> {
 
   private environmentOf(thing: Thing): Readonly<Record<string, Literal>> {
     return this.manner.environment(this.situationOf(thing), thing, () => this.namesOf(thing))
+  }
+
+  /** What names stand for in an expression of a thing. */
+  private knownTo(thing: Thing, expression: string): Readonly<Record<string, Literal>> {
+    const environment = this.environmentOf(thing)
+    if (thing.compiled.spoken.size === 0) return environment
+    const stateOf = (part: Id | null, axis: number) => {
+      const meant = part === null ? thing : this.manner.insideAt(thing, part)
+      return meant && (part === null || !this.network.has(meant) || this.isThere(meant)) ? this.statesOf(meant)[axis] : undefined
+    }
+    return { ...environment, ...saidOfStates(thing.compiled, expression, stateOf) }
   }
 
   private unknownOf(thing: Thing): (name: string) => boolean {
@@ -270,7 +281,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   }
 
   worth(thing: Thing, expression: string): Literal | undefined {
-    return namesOr(expression).some(this.unknownOf(thing)) ? undefined : evaluate(expression, this.environmentOf(thing))
+    return namesOr(expression).some(this.unknownOf(thing)) ? undefined : evaluate(expression, this.knownTo(thing, expression))
   }
 
   note(note: Note<Thing>): void {

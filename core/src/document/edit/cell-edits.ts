@@ -2,7 +2,8 @@ import { certain, firstOf } from '../certain'
 import type { Component } from '../component'
 import type { NewId } from '../defaults'
 import { componentOf, type Project } from '../project'
-import { holdsIn, type Rule, type Target } from '../rule'
+import { statesHeldBy } from '../moves'
+import type { Rule, Target, Within } from '../rule'
 import { triggerRow, type Trigger } from '../trigger'
 import type { Id } from '../value'
 import { apply, batch, type Edit } from './edit'
@@ -21,7 +22,7 @@ const rowOf = ({ trigger, part }: Pick<Cell, 'trigger' | 'part'>): string => tri
 
 /** The rule that stands in a cell of the response table, the first in order; undefined where the cell is empty. */
 export const ruleInCell = (component: Component, axis: Id, state: Id, row: string): Rule | undefined =>
-  component.rules.find((rule) => rule.axis === axis && rowOf(rule) === row && holdsIn(rule, state))
+  component.rules.find((rule) => rule.axis === axis && rowOf(rule) === row && holds(component, rule, state))
 
 /**
  * Says what one cell of the response table does. A rule that holds in other states too is left to them:
@@ -31,11 +32,13 @@ export function setCell(component: Component, cell: Cell, wanted: Target, newId:
   const target: Target = cell.trigger.on === 'left' && wanted.go !== 'ignored' ? { go: 'stay' } : wanted
   const old = ruleInCell(component, cell.axis, cell.state, rowOf(cell))
   if (old && holdsAlone(component, old, cell.state)) return setRuleField(component.id, old.id, 'target', target)
+  // What waits for a group waits in all of it.
+  const group = 'group' in cell.trigger ? cell.trigger.group : undefined
   const template: Rule = old ?? {
-    id: newId, axis: cell.axis, trigger: cell.trigger, part: cell.part, within: { only: [cell.state] },
+    id: newId, axis: cell.axis, trigger: cell.trigger, part: cell.part, within: { only: [group ?? cell.state] },
     guard: null, actions: [], target, motion: null, letThrough: false,
   }
-  const own: Rule = { ...template, id: newId, within: { only: [cell.state] }, target }
+  const own: Rule = { ...template, id: newId, within: old ? { only: [cell.state] } : template.within, target }
   return old ? batch(leaveCell(component, old, cell.state), addRule(component.id, own)) : addRule(component.id, own)
 }
 
@@ -44,7 +47,7 @@ export function setCells(project: Project, component: Component, cells: readonly
   const begun = new Map<string, Id>()
   return inTurn(project, component, cells, (now, cell) => {
     const first = now.rules.find(({ id }) => id === begun.get(rowOf(cell)))
-    if (first) return holdsIn(first, cell.state) ? null : spreadRule(now, first, cell.state)
+    if (first) return holds(now, first, cell.state) ? null : spreadRule(now, first, cell.state)
     const edit = setCell(now, cell, target, newId(cell.trigger.on))
     const after = certain(componentOf(apply({ ...project, components: [now] }, edit), component.id))
     begun.set(rowOf(cell), certain(ruleInCell(after, cell.axis, cell.state, rowOf(cell))).id)
@@ -63,7 +66,8 @@ export function emptyCells(project: Project, component: Component, cells: readon
 
 /** Lets a rule hold in one more state; whatever answered there before gives way. */
 export function spreadRule(component: Component, rule: Rule, state: Id): Edit {
-  const within = 'only' in rule.within ? { only: [...rule.within.only, state] } : withinWithout(rule.within, state)
+  const own = ungrouped(component, rule)
+  const within = 'only' in own ? { only: [...own.only, state] } : withinWithout(own, state)
   const spread = setRuleField(component.id, rule.id, 'within', within)
   const old = ruleInCell(component, rule.axis, state, rowOf(rule))
   return old && old.id !== rule.id ? batch(leaveCell(component, old, state), spread) : spread
@@ -75,22 +79,33 @@ export function spreadRuleOver(project: Project, component: Component, rule: Rul
   const cells = states.map((state): Cell => ({ axis, state, trigger, part }))
   return inTurn(project, component, cells, (now, { state }) => {
     const own = now.rules.find(({ id }) => id === rule.id)
-    return !own || holdsIn(own, state) ? null : spreadRule(now, own, state)
+    return !own || holds(now, own, state) ? null : spreadRule(now, own, state)
   })
 }
 
 /** Empties one cell: the rule in it no longer holds in that state, and goes when it held nowhere else. */
 export function leaveCell(component: Component, rule: Rule, state: Id): Edit {
   if (holdsAlone(component, rule, state)) return removeRule(component.id, rule.id)
-  const within = 'only' in rule.within ? withinWithout(rule.within, state) : { except: [...rule.within.except, state] }
+  const own = ungrouped(component, rule)
+  const within = 'only' in own ? withinWithout(own, state) : { except: [...own.except, state] }
   return setRuleField(component.id, rule.id, 'within', within)
 }
 
 /** Whether a rule holds in that state and no other. */
 export function holdsAlone(component: Component, rule: Rule, state: Id): boolean {
-  const axis = component.axes.find(({ id }) => id === rule.axis)
-  const held = axis?.states.filter(({ id }) => holdsIn(rule, id)) ?? []
+  const held = statesHeldBy(component, rule)
   return held.length === 1 && firstOf(held).id === state
+}
+
+const holds = (component: Component, rule: Rule, state: Id): boolean => statesHeldBy(component, rule).some(({ id }) => id === state)
+
+/** The states a rule holds in or does not, with the states of groups in place of them: cells go state by state. */
+function ungrouped({ axes }: Component, { axis, within }: Rule): Within {
+  const groups = axes.find(({ id }) => id === axis)?.groups ?? []
+  const states = (named: readonly Id[]) => [...new Set(named.flatMap((each) => groups.find(({ id }) => id === each)?.states ?? [each]))]
+  const named = 'only' in within ? within.only : within.except
+  if (!named.some((each) => groups.some(({ id }) => id === each))) return within
+  return 'only' in within ? { only: states(named) } : { except: states(named) }
 }
 
 /** One edit of what is done to each thing in turn, each seeing what was done before it. */

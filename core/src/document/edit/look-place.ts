@@ -8,6 +8,7 @@ import { inProject, inside, type Place } from './place'
 /** A look of its own: that of a state, of several states at once, of being absent, or one that a motion passes through. */
 export type OwnLookPlace =
   | { readonly look: 'state'; readonly axis: Id; readonly state: Id }
+  | { readonly look: 'group'; readonly axis: Id; readonly group: Id }
   | { readonly look: 'combination'; readonly id: Id }
   | { readonly look: 'absent' }
   | { readonly look: 'stage'; readonly motion: MotionPlace; readonly stage: Id }
@@ -20,6 +21,8 @@ export function lookPath(component: Component, place: OwnLookPlace): Place<Look>
   switch (place.look) {
     case 'state':
       return inProject('components', component.id, 'axes', place.axis, 'states', place.state, 'look')
+    case 'group':
+      return inProject('components', component.id, 'axes', place.axis, 'groups', place.group, 'look')
     case 'combination':
       return inProject('components', component.id, 'combinations', place.id, 'look')
     case 'absent':
@@ -34,6 +37,8 @@ export function lookAt(component: Component, place: OwnLookPlace): Look {
   switch (place.look) {
     case 'state':
       return component.axes.find(({ id }) => id === place.axis)?.states.find(({ id }) => id === place.state)?.look ?? {}
+    case 'group':
+      return component.axes.find(({ id }) => id === place.axis)?.groups?.find(({ id }) => id === place.group)?.look ?? {}
     case 'combination':
       return component.combinations.find(({ id }) => id === place.id)?.look ?? {}
     case 'absent':
@@ -52,6 +57,7 @@ export const stageLooks = (component: Component, places = motionPlaces(component
 
 /** The looks of a component that something rests in, besides the base look. */
 export const restingLooks = ({ axes, combinations }: Component): readonly OwnLookPlace[] => [
+  ...axes.flatMap((axis) => (axis.groups ?? []).map((group): OwnLookPlace => ({ look: 'group', axis: axis.id, group: group.id }))),
   ...axes.flatMap((axis) => axis.states.map((state): OwnLookPlace => ({ look: 'state', axis: axis.id, state: state.id }))),
   ...combinations.map(({ id }): OwnLookPlace => ({ look: 'combination', id })),
   { look: 'absent' },

@@ -1,7 +1,8 @@
 import { certain, itemAt } from '../certain'
 import type { Component } from '../component'
 import type { NewId } from '../defaults'
-import { holdsIn, type Rule, type Target, type Within } from '../rule'
+import { statesHeldBy } from '../moves'
+import type { Rule, Target, Within } from '../rule'
 import type { Id } from '../value'
 import type { Motion } from '../motion'
 import { batch, type Edit } from './edit'
@@ -31,7 +32,7 @@ export function ruleClipOf(component: Component, rules: readonly Rule[]): RuleCl
       return {
         rule,
         part: component.parts.find((each) => each.id === part)?.name ?? null,
-        states: states.filter(({ id }) => holdsIn(itemAt(rules, index), id)).map(({ name }) => name),
+        states: statesHeldBy(component, itemAt(rules, index)).map(({ name }) => name),
         target: certain(retargeted(target, (state) => states.find(({ id }) => id === state)?.name ?? '')),
       }
     }),

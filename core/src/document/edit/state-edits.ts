@@ -1,6 +1,7 @@
 import { firstOf } from '../certain'
-import type { Axis, Component, State } from '../component'
+import type { Axis, Component, Group, State } from '../component'
 import { HUES, newState } from '../defaults'
+import { freeName, namesOf } from '../free-name'
 import type { Loop } from '../motion'
 import type { Target, Within } from '../rule'
 import type { Id } from '../value'
@@ -51,6 +52,7 @@ export function removeState(component: Component, axis: Axis, state: Id): Edit |
     if ('only' in within && within.only.length === 0) return [removeFrom(rules, rule.id)]
     return [...retarget, setAt(inside(rules, rule.id, 'within'), within)]
   })
+  for (const group of axis.groups ?? []) if (group.states.includes(state)) edits.push(...withoutState(component, axis, group, state))
   if (axis.start === state) edits.push(setStartState(component.id, axis.id, firstOf(left).id))
   for (const pair of component.pairs) {
     if (pair.from === state || pair.to === state) edits.push(removeFrom(inProject('components', component.id, 'pairs'), pair.id))
@@ -59,6 +61,39 @@ export function removeState(component: Component, axis: Axis, state: Id): Edit |
     if (states[axis.id] === state) edits.push(removeFrom(inProject('components', component.id, 'combinations'), id))
   }
   return batch(...edits, removeFrom(inside(axisPath(component.id, axis.id), 'states'), state))
+}
+
+/** A group without a state; one that has no other goes. */
+function withoutState(component: Component, axis: Axis, group: Group, state: Id): readonly Edit[] {
+  const left = group.states.filter((id) => id !== state)
+  return left.length === 0 ? [removeGroup(component, axis, group.id)] : [setGroupStates(component.id, axis.id, group.id, left)]
+}
+
+const groupsPath = (component: Id, axis: Id) => inside(axisPath(component, axis), 'groups')
+
+/** Some states under a name of their own. */
+export function addGroup(component: Component, axis: Axis, id: Id, states: readonly Id[]): Edit {
+  const group: Group = { id, name: freeName('group', namesOf(axis.groups ?? [])), states: [...states] }
+  return axis.groups === undefined ? setAt(groupsPath(component.id, axis.id), [group]) : insertInto(groupsPath(component.id, axis.id), group)
+}
+
+export const renameGroup = (component: Id, axis: Id, group: Id, name: string): Edit => setAt(inside(groupsPath(component, axis), group, 'name'), name)
+
+export const setGroupStates = (component: Id, axis: Id, group: Id, states: readonly Id[]): Edit => setAt(inside(groupsPath(component, axis), group, 'states'), [...states])
+
+/** Takes a group apart; rules that hold in it hold in its states, those that wait for it go. */
+export function removeGroup(component: Component, axis: Axis, group: Id): Edit {
+  const states = axis.groups?.find(({ id }) => id === group)?.states ?? []
+  const rules = inProject('components', component.id, 'rules')
+  const without = (named: readonly Id[]) => [...new Set(named.flatMap((id) => (id === group ? states : [id])))]
+  const edits = component.rules.flatMap((rule): Edit[] => {
+    if (rule.axis !== axis.id) return []
+    if ('group' in rule.trigger && rule.trigger.group === group) return [removeFrom(rules, rule.id)]
+    const named = 'only' in rule.within ? rule.within.only : rule.within.except
+    if (!named.includes(group)) return []
+    return [setAt(inside(rules, rule.id, 'within'), 'only' in rule.within ? { only: without(named) } : { except: without(named) })]
+  })
+  return batch(...edits, removeFrom(groupsPath(component.id, axis.id), group))
 }
 
 /** The same set of states without one of them; the very same value when it was not named. */

@@ -1,4 +1,4 @@
-import type { Component } from '../component'
+import type { Axis, Component, Group } from '../component'
 import { componentsIn, reaches } from '../containment'
 import { RheoError } from '../error'
 import type { Identified } from '../fields'
@@ -37,7 +37,7 @@ const thingsOf = (project: Project): readonly (readonly [string, Identified])[] 
 
 function namedIn(owner: Owner): Readonly<Record<string, readonly Named[]>> {
   if (!('axes' in owner)) return { parts: owner.parts, variables: owner.variables, entryPoints: owner.entryPoints ?? [] }
-  return { parts: owner.parts, axes: owner.axes, parameters: owner.parameters, variables: owner.variables, ...Object.fromEntries(owner.axes.map(({ id, states }) => [`axes/${id}/states`, states])) }
+  return { parts: owner.parts, axes: owner.axes, parameters: owner.parameters, variables: owner.variables, ...Object.fromEntries(owner.axes.flatMap(({ id, states, groups = [] }) => [[`axes/${id}/states`, states], [`axes/${id}/groups`, groups]])) }
 }
 
 interface Named extends Identified {
@@ -69,6 +69,7 @@ const failing = ({ name }: Owner, at: string): Fail => (place, sentence) => {
 function requireReferences(component: Component, at: string): void {
   const fail = failing(component, at)
   for (const axis of component.axes) {
+    for (const [index, group] of (axis.groups ?? []).entries()) requireGroup(axis, group, (axis.groups ?? []).slice(0, index), (sentence) => fail(`axes/${axis.id}/groups/${group.id}`, sentence))
     if (!axis.states.some(({ id }) => id === axis.start)) fail(`axes/${axis.id}/start`, `“${axis.name}” starts in a state it does not have`)
   }
   for (const { id, axis: axisId, target, trigger } of component.rules) {
@@ -76,7 +77,17 @@ function requireReferences(component: Component, at: string): void {
     if (!axis) fail(`rules/${id}/axis`, 'a rule belongs to an axis that is missing')
     else if (statesNamed(target).some((named) => !axis.states.some((state) => state.id === named))) fail(`rules/${id}/target`, 'a rule leads to a state that is missing')
     if ('mostMs' in trigger && trigger.mostMs !== undefined && trigger.mostMs < trigger.ms) fail(`rules/${id}/trigger/mostMs`, 'a timer ends before it can come')
+    if ('group' in trigger && trigger.group !== undefined && !axis?.groups?.some((group) => group.id === trigger.group)) fail(`rules/${id}/trigger`, 'a rule waits for a group that is missing')
     if (trigger.on === 'left' && target.go !== 'stay' && target.go !== 'ignored') fail(`rules/${id}/target`, 'a rule on leaving a state leads somewhere, and the state it is left for is decided already')
+  }
+}
+
+/** A group is of states there are, and lies within another one or beside it. */
+function requireGroup(axis: Axis, { name, states }: Group, others: readonly Group[], fail: (sentence: string) => never): void {
+  if (states.some((named) => !axis.states.some(({ id }) => id === named))) fail(`the group “${name}” has a state that is missing`)
+  for (const other of others) {
+    const shared = states.filter((state) => other.states.includes(state))
+    if (shared.length > 0 && shared.length < Math.min(states.length, other.states.length)) fail(`the groups “${other.name}” and “${name}” cut across one another; one lies within the other, or they share no state`)
   }
 }
 
