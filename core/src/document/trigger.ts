@@ -49,7 +49,9 @@ export const Trigger = kinds(
   LongPressTrigger,
   TimerTrigger,
   KeyTrigger,
-  object({ on: choice('focus', 'blur', 'settled', 'shown', 'hidden') }),
+  object({ on: choice('focus', 'blur', 'shown', 'hidden') }),
+  /** `inside`: everything that stands inside has come to rest as well. */
+  object({ on: choice('settled'), inside: optional(boolean) }),
   /** A state is entered or left, or any of a group from or to one beyond it. */
   object({ on: choice('entered', 'left'), group: optional(Id) }),
   object({ on: choice('changes'), name: anyName, to: either(text(100_000, { empty: true }), number(), boolean, nothing) }),
@@ -104,6 +106,7 @@ export function triggerRow(trigger: Trigger, part: Id | null): string {
     case 'message':
       return `message ${trigger.name}`
     case 'settled':
+      return trigger.inside === true ? 'settled with what is inside' : 'settled'
     case 'shown':
     case 'hidden':
       return trigger.on

@@ -2,11 +2,14 @@ import { certain, firstStateOf, type Axis, type Component, type Id, type Interru
 import { motionSources } from '../motion'
 import { axisAt, type Compiled } from './compiled'
 
+/** So far back an axis can go. */
+export const BACK_DEPTH = 8
+
 /** Where it is kept how an axis stands: by number, in slots; −1 for what nothing depends on. */
 export interface AxisSlots {
   /** Its state, by the place among its states. */
   readonly state: number
-  /** The state it came from, by that place and 1, where a rule goes back there; 0 before its first change. */
+  /** The states it came from, by that place and 1, where a rule goes back there: from here on `BACK_DEPTH` of them, the last first; 0 where there is none. */
   readonly from: number
   /** The rule that waits for its motion to end, by its place among the rules and 1, where one ever does; 0 for none. */
   readonly queued: number
@@ -26,10 +29,11 @@ export interface Kept {
 
 export function slotsOf(project: Project, component: Component): Slots {
   let next = 0
+  const take = (count: number): number => (next += count) - count
   const axes = component.axes.map((axis): AxisSlots => ({
-    state: next++,
-    from: component.rules.some((rule) => rule.axis === axis.id && rule.target.go === 'back') ? next++ : -1,
-    queued: canWait(project, component, axis) ? next++ : -1,
+    state: take(1),
+    from: component.rules.some((rule) => rule.axis === axis.id && rule.target.go === 'back') ? take(BACK_DEPTH) : -1,
+    queued: canWait(project, component, axis) ? take(1) : -1,
   }))
   return { axes, size: next }
 }
@@ -53,17 +57,22 @@ type Slotted = Pick<Compiled, 'component' | 'slots'>
 export const stateKept = (compiled: Slotted, axis: number, { numbers, offset }: Kept): Id =>
   certain(axisAt(compiled, axis).states[keptAt(numbers, offset + certain(compiled.slots.axes[axis]).state)]).id
 
-/** The state an axis was in before; null before its first change. */
+/** The state an axis goes back to; null where there is none. */
 export function cameFrom(compiled: Slotted, axis: number, { numbers, offset }: Kept): Id | null {
   const { from } = certain(compiled.slots.axes[axis])
   return from < 0 ? null : (axisAt(compiled, axis).states[keptAt(numbers, offset + from) - 1]?.id ?? null)
 }
 
-/** An axis goes to a state; where it came from is kept. */
-export function keepState({ slots }: Pick<Compiled, 'slots'>, axis: number, to: number, { numbers, offset }: { readonly numbers: Int32Array | number[]; readonly offset: number }): void {
+/** An axis goes to a state; where it came from is kept, unless it goes back there or enters its own state anew. */
+export function keepState({ slots }: Pick<Compiled, 'slots'>, axis: number, to: number, isBack: boolean, { numbers, offset }: { readonly numbers: Int32Array | number[]; readonly offset: number }): void {
   const { state, from } = certain(slots.axes[axis])
-  if (from >= 0) numbers[offset + from] = keptAt(numbers, offset + state) + 1
+  const now = keptAt(numbers, offset + state)
   numbers[offset + state] = to
+  if (from < 0) return
+  const first = offset + from
+  const before = Array.from({ length: BACK_DEPTH }, (_each, index) => keptAt(numbers, first + index))
+  const after = isBack ? [...before.slice(1), 0] : to === now ? before : [now + 1, ...before]
+  for (let index = 0; index < BACK_DEPTH; index++) numbers[first + index] = after[index] ?? 0
 }
 
 /** The rule of an axis that waits for its motion to end; the last one wins. */

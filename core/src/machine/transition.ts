@@ -17,7 +17,7 @@ export function changeState(instance: Instance, axisIndex: number, to: string, r
   const from = certain(instance.states[axisIndex])
   const states = instance.states.with(axisIndex, to)
   const numbers = instance.numbers.slice()
-  keepState(compiled, axisIndex, placeOf(axis, to), { numbers, offset: 0 })
+  keepState(compiled, axisIndex, placeOf(axis, to), rule?.target.go === 'back', { numbers, offset: 0 })
   const targets = targetsOf({ ...instance, states })
   const sources = motionSources(compiled.project, compiled.component, axis.id, from, to, rule)
   const lanes = lanesTowards(instance, { targets, changes: changesFor(instance, targets, axisIndex), axis: axisIndex, sources, atMs })

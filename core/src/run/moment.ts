@@ -1,7 +1,7 @@
 import { orElse, sameValue, type Action, type Id, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
 import { evaluate, isShared, type Environment } from '../expression'
 import {
-  changeEnvironment, changeState, changeTimer, completed, isBeginning, laneEndOf, motionEndMs, pathInside, pulse, saidOfStates, settle, settlesMs, standsInTheWay, surfaceOf, tiedTo, timerDueMs, timesOf,
+  changeEnvironment, changeState, changeTimer, completed, holderOf, isBeginning, isSurface, laneEndOf, motionEndMs, pathInside, pulse, saidOfStates, settle, settlesMs, standsInTheWay, surfaceOf, tiedTo, timerDueMs, timesOf,
   type Compiled, type Content, type Instance, type Kept, type TimerChange, type TimerRule,
 } from '../machine'
 import { motionSources } from '../motion'
@@ -16,7 +16,7 @@ import { focusStops, levelKey, nextStop, stopIn, stopsBefore, tabStops, type Foc
 import { listenersTo, readersOf } from './listeners'
 import { answering } from './pictures'
 import { isNear, pointAt, type Pointed } from './pointer'
-import { arrange, begin, carry, dismiss, forget, keep, markShown, takeBack } from './population'
+import { arrange, begin, carry, dismiss, forget, keep, markShown, takeBack, within } from './population'
 import type { Run } from './run'
 import type { RunHand } from './run-hand'
 import { answeringSurfaces } from './shown'
@@ -105,6 +105,10 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
     this.redraw(after)
   }
 
+  isSettled(path: string, axis: number): boolean {
+    return settlesMs(this.at(path), axis) === Infinity
+  }
+
   rest(path: string, axis: number): void {
     this.redraw(settle(this.at(path), axis, this.run.nowMs))
   }
@@ -181,6 +185,14 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
     return this.isThere(inner) ? inner : null
   }
 
+  holder(path: string): string | null {
+    return isSurface(path) ? null : holderOf(path)
+  }
+
+  allInside(path: string): readonly string[] {
+    return within(this.run, path).filter((each) => each !== path)
+  }
+
   fill(path: string): void {
     arrange(this, path)
   }
@@ -221,6 +233,17 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
       case 'close overlay':
         return known(closeOverlay(this, screen, motion))
     }
+  }
+
+  keepPayload(path: string, axis: number, payload: Literal | undefined): void {
+    const { payloads } = this.run
+    const key = `${path} ${axis}`
+    if (payload === undefined && !payloads.has(key)) return
+    this.run.payloads = payload === undefined ? new Map([...payloads].filter(([each]) => each !== key)) : new Map(payloads).set(key, payload)
+  }
+
+  payloadKept(path: string, axis: number): Literal | undefined {
+    return this.run.payloads.get(`${path} ${axis}`)
   }
 
   postpone(path: string, rule: Rule, group: number, [, dueMs]: Ends): void {

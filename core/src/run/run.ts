@@ -85,6 +85,8 @@ export interface Run {
   /** When something is due for whom. */
   readonly agenda: Appointment[]
   postponed: readonly Postponed[]
+  /** What messages carried whose rules wait for a motion to end, by instance and axis. */
+  payloads: ReadonlyMap<string, Literal>
   /** What has fired at this instant. */
   readonly loop: Loop<string>
   /** The deepest instance that was last touched. */

@@ -1,5 +1,5 @@
 import { sameValue, stateProperty, type Id } from '../document'
-import { axisAt, stateKept, type Content } from '../machine'
+import { axisAt, looksOfState, stateKept, type Content } from '../machine'
 import type { Ground } from './ground'
 import type { Interpreter } from './interpreter'
 import { beginAllTimers } from './timers'
@@ -48,7 +48,7 @@ export class Arranger<T> {
     const compiled = this.ground.compiledOf(thing)
     return this.interpreter.movedAxes(thing).some((axis) => {
       const state = stateKept(compiled, axis, this.ground.kept(thing))
-      return axisAt(compiled, axis).states.find(({ id }) => id === state)?.look[part]?.[stateProperty(inner)] !== undefined
+      return looksOfState(axisAt(compiled, axis), state).some((look) => look[part]?.[stateProperty(inner)] !== undefined)
     })
   }
 

@@ -95,6 +95,8 @@ export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> 
   skipToEnd(thing: T, axis: number): void
   /** The motion of an axis is over. */
   rest(thing: T, axis: number): void
+  /** Whether the motion of an axis is over, and that it is has been told. */
+  isSettled(thing: T, axis: number): boolean
   /** Keeps a number of a thing. */
   keepNumber(thing: T, slot: number, number: number): void
   /** Lets something become of a timer, and of its clock. */
@@ -120,6 +122,10 @@ export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> 
   recipients(from: T, to: Extract<Action, { do: 'send' }>['recipient']): readonly T[]
   /** What stands inside a thing, by the last step of its path; null when nothing does. */
   inside(thing: T, step: string): T | null
+  /** What holds a thing; null for a surface. */
+  holder(thing: T): T | null
+  /** Everything that stands inside a thing, however deep. */
+  allInside(thing: T): readonly T[]
   /** Puts inside a thing what it is to hold as it begins. */
   fill(thing: T): void
   /** Starts something inside a thing, with nothing inside itself yet; `isLate` where the thing was there before. */
@@ -136,6 +142,9 @@ export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> 
   /** Shows another screen, opens or closes an overlay, and says when that is done. */
   show(thing: T, action: Extract<Action, { do: 'go to screen' | 'open overlay' | 'close overlay' }>): Ends
   /** Keeps what is left of the actions of a rule, from a group on, until those it waits for have ended; what was left of them before is not done. */
+  /** Keeps what a message carried with the rule of an axis that waits, or gives it back; undefined where nobody knows. */
+  keepPayload(thing: T, axis: number, payload: Literal | undefined): void
+  payloadKept(thing: T, axis: number): Literal | undefined
   postpone(thing: T, rule: Rule, group: number, ends: Ends): void
   /** What is left of the actions of a rule is not done. */
   forget(thing: T, rule: Rule): void

@@ -1,14 +1,14 @@
-import { holdsIn, leadsFrom, sameValue, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../document'
+import { holdsIn, leadsFrom, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../document'
 import { axisAt, cameFrom, decidedBy, decidedState, queuedRule, stateKept, type Compiled, type TimerRule } from '../machine'
 import { groupsOf } from './action-groups'
 import { act } from './actions'
+import { changesIn } from './changes'
 import type { Ends, Ground, Level, Names } from './ground'
+import { endlessWith, type Loop } from './loop'
 import { rulesPassedBy } from './passing'
+import { isOfInside, settleWithInside, waitsForInside } from './settling'
 import { Step, type Move } from './step'
 import { beginAllTimers, beginTimers, countTimers, elapse, holdTimers, stopTimers } from './timers'
-
-/** So many rules may fire at one instant; more are taken to go on without end. */
-export const IMMEDIATE_LIMIT = 1000
 
 /** Which of the rules on a kind of trigger an event is meant for: those of a key, a message, a length of time. */
 export type IsMeant = (trigger: Trigger) => boolean
@@ -43,12 +43,6 @@ interface Continuation<T> {
   readonly rule: Rule
 }
 
-/** What has fired at an instant, and whether that would go on without end. */
-export interface Loop<T> {
-  fired: { readonly thing: T; readonly rule: Rule }[]
-  isStopped: boolean
-}
-
 /**
  * What happens when something happens, as `docs/semantics.md` says it. One event is one step: the rules it meets are found
  * and their conditions decided, all their actions are done, then states change, then what is bound follows, and what that
@@ -64,7 +58,7 @@ export class Interpreter<T> {
   constructor(private readonly ground: Ground<T>, private readonly loop: Loop<T> = { fired: [], isStopped: false }) {}
 
   /** Lets something happen as a step, with what it tells after it, or as part of the step that goes on. */
-  private asStep<Result>(what: (step: Step<T>) => Result): Result {
+  asStep<Result>(what: (step: Step<T>) => Result): Result {
     if (this.step) return what(this.step)
     const step = new Step<T>()
     this.step = step
@@ -92,7 +86,7 @@ export class Interpreter<T> {
       next()
     }
     this.postpone(step)
-    const changes = [...step.before].flatMap(([thing, before]) => this.changesIn(thing, before))
+    const changes = [...step.before].flatMap(([thing, before]) => changesIn(this, this.ground, thing, before))
     step.told.unshift(...changes)
   }
 
@@ -240,10 +234,24 @@ export class Interpreter<T> {
       this.ground.note({ what: 'settled', thing, axis })
       const queued = this.queued(thing, axis)
       if (queued) {
+        const payload = queued.trigger.on === 'message' ? { payload: this.ground.payloadKept(thing, axis) } : {}
         this.queue(thing, axis, null)
-        this.tellLater(() => this.fireIfItCan(thing, { axis, rule: queued }))
+        this.tellLater(() => this.goOnWith(thing, { axis, rule: queued }, payload))
       }
-      for (const each of this.firing(thing, 'settled', null)) if (each.axis === axis) this.fire(thing, each)
+      for (const each of this.firing(thing, 'settled', null, (trigger) => !isOfInside(trigger))) if (each.axis === axis) this.fire(thing, each)
+    })
+    for (let around: T | null = thing; around !== null; around = this.ground.isThere(around) ? this.ground.holder(around) : null) {
+      const at = around
+      if (waitsForInside(this.ground, at)) this.tellLater(() => settleWithInside(this, this.ground, at))
+    }
+  }
+
+  /** A rule that waited goes on, with what it was told. */
+  private goOnWith(thing: T, firing: Firing, names: Names): void {
+    if (!this.ground.isThere(thing) || !this.canFire(thing, firing)) return
+    this.asStep(() => {
+      this.name(thing, names)
+      this.fire(thing, firing)
     })
   }
 
@@ -255,10 +263,6 @@ export class Interpreter<T> {
       if (this.isRefused(thing, timer)) this.queue(thing, timer.axis, timer.rule)
       else this.fire(thing, timer)
     })
-  }
-
-  private fireIfItCan(thing: T, firing: Firing): void {
-    if (this.ground.isThere(thing) && this.canFire(thing, firing)) this.fire(thing, firing)
   }
 
   /** Goes on with actions of a rule that have waited long enough. */
@@ -412,42 +416,15 @@ export class Interpreter<T> {
   private queue(thing: T, axis: number, rule: Rule | null): void {
     const { slots, component } = this.ground.compiledOf(thing)
     const slot = slots.axes[axis]?.queued ?? -1
-    if (slot >= 0) this.ground.keepNumber(thing, slot, rule === null ? 0 : component.rules.indexOf(rule) + 1)
-  }
-
-  /** Tells a thing, if it waits for that, which of some names stand for something else than before a step. */
-  private changesIn(thing: T, before: ReadonlyMap<string, Literal | undefined>): readonly (() => void)[] {
-    if (!this.ground.isThere(thing) || !this.ground.compiledOf(thing).rulesOn.has('changes')) return []
-    const values = new Map([...before].map(([name, was]) => [name, { was, is: this.ground.named(thing, name) }] as const)
-      .filter(([, { was, is }]) => was === undefined || is === undefined || !sameValue(was, is)).map(([name, { is }]) => [name, is]))
-    return values.size > 0 ? [() => this.tellChanges(thing, values)] : []
-  }
-
-  /** Tells a thing which names have come to stand for something else, and for what; undefined where nobody knows. */
-  private tellChanges(thing: T, values: ReadonlyMap<string, Literal | undefined>): void {
-    if (!this.ground.isThere(thing)) return
-    const isMeant: IsMeant = (trigger) => {
-      if (trigger.on !== 'changes' || !values.has(trigger.name)) return false
-      const value = values.get(trigger.name)
-      return trigger.to === null || value === undefined || trigger.to === value
-    }
-    this.asStep(() => {
-      for (const each of this.firing(thing, 'changes', null, isMeant)) {
-        const { trigger } = each.rule
-        const isKnown = trigger.on === 'changes' && values.get(trigger.name) !== undefined
-        if (isKnown || this.ground.guess()) this.fire(thing, each)
-      }
-    })
+    if (slot < 0) return
+    this.ground.keepNumber(thing, slot, rule === null ? 0 : component.rules.indexOf(rule) + 1)
+    this.ground.keepPayload(thing, axis, rule?.trigger.on === 'message' ? this.ground.named(thing, 'payload') : undefined)
   }
 
   private isEndless(thing: T, rule: Rule): boolean {
-    const { loop } = this
-    loop.fired.push({ thing, rule })
-    if (loop.fired.length <= IMMEDIATE_LIMIT) return false
-    loop.isStopped = true
-    // What led there fired first; what fired last goes round.
-    this.ground.note({ what: 'stopped', thing, rules: [...new Set(loop.fired.slice(-IMMEDIATE_LIMIT / 2).map((each) => each.rule))] })
-    return true
+    const rules = endlessWith(this.loop, thing, rule)
+    if (rules) this.ground.note({ what: 'stopped', thing, rules })
+    return rules !== null
   }
 }
 

@@ -252,6 +252,8 @@ function triggerOf(text: string): Trigger {
       const [name = '', to] = rest.split(' to ')
       return { ...trigger, name, to: to === undefined ? null : (literalOf(to) as string) }
     }
+    case 'settled':
+      return rest === 'inside' ? { ...trigger, inside: true } : trigger
     case 'entered':
     case 'left':
       return rest === '' ? trigger : { ...trigger, group: rest }

@@ -38,6 +38,8 @@ export function triggerTitle(trigger: Trigger, axes: readonly Axis[] = []): stri
     case 'key':
     case 'key up':
       return trigger.key === null ? (trigger.on === 'key' ? 'any key' : 'any key up') : triggerRow(trigger, null).replace(/ anywhere$/, '')
+    case 'settled':
+      return trigger.inside === true ? 'all settled' : 'settled'
     case 'changes':
       return trigger.name === '' ? 'changes' : `${trigger.name} changes${trigger.to === null ? '' : ` to ${String(trigger.to)}`}`
     case 'message':

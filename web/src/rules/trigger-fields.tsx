@@ -47,6 +47,8 @@ function KindFields({ trigger, onChange }: { readonly trigger: Trigger; readonly
           <ChoiceField label="heard" value={trigger.anywhere ? 'anywhere' : 'with the focus'} choices={['with the focus', 'anywhere']} onChange={(where) => onChange({ ...trigger, anywhere: where === 'anywhere' })} />
         </>
       )
+    case 'settled':
+      return <ChoiceField label="what" value={trigger.inside === true ? 'with what is inside' : 'by itself'} choices={['by itself', 'with what is inside']} onChange={(what) => onChange(what === 'by itself' ? { on: 'settled' } : { on: 'settled', inside: true })} />
     case 'changes': {
       const names = [...component.variables, ...project.variables, ...component.parameters].map(({ name }) => name)
       return (

@@ -1,6 +1,6 @@
 import { certain, type Action, type Id, type InterruptionPolicy, type Literal, type Rule } from '../../document'
 import { evaluate, namesOr } from '../../expression'
-import { isBeginning, keepState, keptAt, saidOfStates, stateKept, TIMER, tiedTo, timerAfter, timerStatus, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
+import { BACK_DEPTH, isBeginning, keepState, keptAt, saidOfStates, stateKept, TIMER, tiedTo, timerAfter, timerStatus, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
 import {
   Arranger, Interpreter, isAmong, isSameLevel, Person,
   type Ends, type Ground, type HandChange, type HandState, type Level, type Names, type Note,
@@ -15,6 +15,12 @@ import { begin, dismiss, fill, keep, rank } from './presence'
 import type { Answering, Spot } from './spots'
 import type { Thing } from './things'
 import { handIn, keepHand, numberOf } from './hand'
+
+/** So many of the states an axis came from are told apart. */
+const ORIGINS_KEPT = 2
+
+/** Stands for states an axis came from that nobody remembers. */
+const SOME_ORIGIN = -1
 
 /**
  * What happens at one instant, from a configuration to the next: the ground that rules and actions change, packed as the
@@ -140,6 +146,11 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     }
   }
 
+  isSettled(thing: Thing, own: number): boolean {
+    const { motionAt } = this.axis(thing, own)
+    return motionAt < 0 || this.keptAt(motionAt) === 0
+  }
+
   rest(thing: Thing, own: number): void {
     this.configuration[this.axis(thing, own).motionAt] = 0
   }
@@ -227,7 +238,8 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     const [from, to] = [this.keptAt(axis.at), axis.states.indexOf(state)]
     const left = axis.motionAt < 0 || this.isEnding(axis) ? 0 : this.keptAt(axis.motionAt)
     const before = this.statesOf(thing)
-    keepState(thing.compiled, own, to, { numbers: this.configuration, offset: this.network.offsetOf(thing) })
+    keepState(thing.compiled, own, to, rule?.target.go === 'back', { numbers: this.configuration, offset: this.network.offsetOf(thing) })
+    this.forgetOrigins(thing, own)
     let span = 0
     if (axis.motionAt >= 0) {
       span = this.network.spanIndex(this.manner.span(axis, { states: before, from, to, rule, names: this.namesOf(thing), left: this.network.span(left) }))
@@ -240,9 +252,35 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     this.marks.push({ what: 'entered', axis, from, to, rule, span, left })
   }
 
+  /** Of the states an axis came from the last are kept; which others there were is guessed once it comes to that. */
+  private forgetOrigins(thing: Thing, own: number): void {
+    const from = certain(thing.compiled.slots.axes[own]).from
+    if (from < 0) return
+    const first = this.network.offsetOf(thing) + from
+    const isMore = Array.from({ length: BACK_DEPTH }, (_each, index) => this.keptAt(first + index)).slice(ORIGINS_KEPT).some((kept) => kept !== 0)
+    this.configuration.fill(0, first + ORIGINS_KEPT, first + BACK_DEPTH)
+    if (isMore) this.configuration[first + ORIGINS_KEPT] = SOME_ORIGIN
+    if (isMore) this.isExact = false
+    if (this.keptAt(first) !== SOME_ORIGIN) return
+    const { length } = this.axis(thing, own).states
+    const guessed = Array.from({ length }, (_each, index) => index + 1).find(() => this.guess()) ?? 0
+    this.configuration[first] = guessed
+    if (guessed > 0) this.configuration[first + 1] = SOME_ORIGIN
+  }
+
   /** What a thing shows is newer than what any other one does. */
   markShown(thing: Thing): void {
     rank(this.network, this.configuration, thing, true)
+  }
+
+  keepPayload(thing: Thing, own: number, payload: Literal | undefined): void {
+    const at = this.network.payloadAt(thing, own)
+    if (at >= 0) this.configuration[at] = certain(this.network.nameFor(thing, 'payload')).domain.numberOf(payload)
+  }
+
+  payloadKept(thing: Thing, own: number): Literal | undefined {
+    const at = this.network.payloadAt(thing, own)
+    return at < 0 ? undefined : this.network.nameFor(thing, 'payload')?.domain.valueOf(this.keptAt(at))
   }
 
   postpone(thing: Thing, rule: Rule, group: number, [least, most]: Ends): void {
@@ -292,6 +330,14 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   /** What a thing holds of what is looked at. */
   heldBy(thing: Thing): Held {
     return this.manner.insideOf(thing).length === 0 ? NOTHING_HELD : this.manner.holding(this.situationOf(thing), thing, () => ({ states: this.statesOf(thing), names: this.namesOf(thing) }))
+  }
+
+  holder({ holder }: Thing): Thing | null {
+    return holder && this.network.has(holder) ? holder : null
+  }
+
+  allInside(thing: Thing): readonly Thing[] {
+    return this.manner.insideOf(thing).filter((inner) => this.isThere(inner)).flatMap((inner) => [inner, ...this.allInside(inner)])
   }
 
   fill(thing: Thing): void {

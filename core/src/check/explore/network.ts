@@ -121,6 +121,7 @@ export class Network {
   private readonly own: ReadonlySet<Thing>
   private readonly axisOfThing = new Map<Thing, readonly NetAxis[]>()
   private readonly offsets = new Map<Thing, number>()
+  private readonly payloadSlots = new Map<string, number>()
   private readonly timerAt: NetTimer[] = []
   private readonly nameOfThing = new Map<Thing, ReadonlyMap<string, NetName>>()
   private next = 0
@@ -153,6 +154,7 @@ export class Network {
     this.items = new Map(things.filter(({ isItem, holder }) => isItem && holder !== null && things.includes(holder)).map((thing, index) => [thing, { index, thing, at: this.next++ }]))
     this.names = this.namesOf(matters, new Set([...(options.watched ?? new Map()).values()].flat()))
     for (const name of this.names) for (const thing of name.thing ? [name.thing] : name.readers) this.nameOfThing.set(thing, new Map([...(this.nameOfThing.get(thing) ?? []), [name.name, name]]))
+    for (const { thing, own } of this.axes) if (this.nameFor(thing, 'payload') && certain(thing.compiled.slots.axes[own]).queued >= 0) this.payloadSlots.set(`${thing.index} ${own}`, this.next++)
     this.spots = spotsOf(things, options.hasKeyboard === true || this.mattersFocus || listens('key', 'key up'))
     this.beside = { index: -1, at: { thing: certain(things[0]), part: null }, way: [], isListened: false, canFocus: false }
     ;[this.overAt, this.pressedAt, this.pressAt, this.longAt, this.tappedAt, this.focusAt] = [this.next++, this.next++, this.next++, this.next++, this.next++, this.next++]
@@ -186,6 +188,11 @@ export class Network {
 
   axisOf(thing: Thing, id: Id): NetAxis | undefined {
     return this.axesOfThing(thing).find(({ own }) => axisAt(thing.compiled, own).id === id)
+  }
+
+  /** Where it is kept what came with the message a rule of an axis waits with; -1 where nothing depends on it. */
+  payloadAt({ index }: Thing, own: number): number {
+    return this.payloadSlots.get(`${index} ${own}`) ?? -1
   }
 
   /** The kept names of a thing. */
@@ -239,7 +246,8 @@ export class Network {
         const rules = thing.compiled.component.rules.filter((rule) => rule.axis === axis.id)
         const policies = policiesOf(this.project, thing.compiled.component, axis)
         const waits = rules.some(({ trigger }) => trigger.on === 'settled' || ('since' in trigger && trigger.since === 'settling')) || policies.size > 0
-        const isFollowed = followed.some((each) => each.thing === thing && each.axis === axis.id)
+        const isWaitedFor = around(thing, this.things).some(({ compiled }) => compiled.rulesOn.get('settled')?.some(({ trigger }) => trigger.on === 'settled' && trigger.inside === true))
+        const isFollowed = isWaitedFor || followed.some((each) => each.thing === thing && each.axis === axis.id)
         return {
           index: index++, thing, own, states: axis.states.map(({ id }) => id), start: placeOf(axis, certain(thing.states[own])),
           at: this.offsetOf(thing) + certain(thing.compiled.slots.axes[own]).state,
@@ -300,6 +308,11 @@ export class Network {
 
 /** Of more that hear keys anywhere the order is not kept. */
 const MOST_IN_ORDER = 4
+
+/** What stands around a thing, as far as it is looked at, itself included. */
+function around(thing: Thing, things: readonly Thing[]): readonly Thing[] {
+  return thing.holder && things.includes(thing.holder) ? [thing, ...around(thing.holder, things)] : [thing]
+}
 
 /** A motion that takes no time. */
 export const NO_SPAN: Span = { least: 0, most: 0, policy: 'continue' }

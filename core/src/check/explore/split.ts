@@ -51,6 +51,7 @@ function isHandled(thing: Thing, holder: Thing, needed: ReadonlySet<string>): bo
   const part = theOne(component.parts, ({ id }) => id === thing.part)
   if (part.kind === 'list' ? part.filter !== null : thing.isItem) return true
   if (component.rules.some(({ actions }) => actions.some((action) => action.do === 'drive' && action.instance === thing.step))) return true
+  if (holder.compiled.rulesOn.get('settled')?.some(({ trigger }) => trigger.on === 'settled' && trigger.inside === true)) return true
   if ([...holder.compiled.spoken.values()].some((said) => said.part === thing.part)) return true
   const changing = (id: string) => saidOf(component, id).filter(([property, value]) => isExpression(value) || part.base[property] !== value || id !== thing.part)
   const hands = changing(part.id).some(([property]) => {
