@@ -4,8 +4,9 @@ import { isAmong } from '../../semantics'
 import { forgetHand, numberOf } from './hand'
 import type { Instant } from './instant'
 import { stageOfWait, type Occasion, type Outcome, type UserOccasion } from './occasion'
-import { beginAnew, vanish } from './presence'
+import { arrive, beginAnew, vanish } from './presence'
 import type { Spot } from './spots'
+import { surfaceOf, type Thing } from './things'
 
 /** Lets something happen at an instant; says what it comes to. */
 export function happen(instant: Instant, occasion: Occasion): Outcome {
@@ -35,6 +36,8 @@ function bringAbout(instant: Instant, occasion: Occasion): void {
     }
     case 'gone':
       return vanish(instant, occasion.item)
+    case 'come':
+      return arrive(instant, occasion.item)
     case 'return':
       forgetHand(network, configuration)
       return beginAnew(instant)
@@ -113,11 +116,33 @@ function press(instant: Instant, occasion: Extract<UserOccasion, { what: 'key' |
 
 /** What one points at, or has the focus on, can have gone. */
 function lookAgain(instant: Instant): void {
+  lendFocus(instant)
   const { person, network, hand: { over, finger, focus, isFocusShown } } = instant
   const openOn = ({ way }: Spot) => network.spots.find((spot) => isAmong(spot.at, way) && instant.isOpen(spot)) ?? null
   if (over && !instant.isOpen(over)) person.hover(openOn(over))
   if (finger && !instant.isOpen(finger)) person.touch(openOn(finger))
   if (focus && !instant.canFocus(focus)) person.focus(null, isFocusShown)
+}
+
+/** An overlay that opens takes the focus in; one that closes gives it back. */
+function lendFocus(instant: Instant): void {
+  const { network, configuration, person } = instant
+  for (const [overlay, at] of network.lentAt) {
+    const isOpen = instant.isThere(overlay) && !instant.isLeaving(overlay)
+    const kept = instant.keptAt(at)
+    const { focus, isFocusShown } = instant.hand
+    if (isOpen === kept > 0) continue
+    configuration[at] = isOpen ? numberOf(focus) + 1 : 0
+    if (!isOpen) person.focus(network.spots[kept - 2] ?? null, isFocusShown)
+    else person.focus(firstIn(instant, overlay), isFocusShown)
+  }
+}
+
+/** What has the focus first in an overlay that says nothing of it, as far as one can know without drawing it. */
+function firstIn(instant: Instant, overlay: Thing): Spot | null {
+  const inside = instant.network.spots.filter((spot) => surfaceOf(spot.at.thing) === overlay && instant.canFocus(spot))
+  if (inside.length > 1) instant.isExact = false
+  return inside[0] ?? null
 }
 
 /** Whatever is to go is gone once it has been told. */

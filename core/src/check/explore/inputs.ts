@@ -87,7 +87,7 @@ export function enactOn({ inputs, chance, run: before }: Enacted, network: Netwo
   return isThere ? { inputs: [...inputs, ...more], chance, run } : null
 }
 
-const isOfItself = ({ what }: Occasion): boolean => what === 'settle' || what === 'timer' || what === 'wait' || what === 'gone' || what === 'long' || what === 'late tap'
+const isOfItself = ({ what }: Occasion): boolean => what === 'settle' || what === 'timer' || what === 'wait' || what === 'gone' || what === 'come' || what === 'long' || what === 'late tap'
 
 /** Does what an occasion asks of a person; says whether it can be done. */
 function doIt(run: Run, network: Network, occasion: Occasion, send: (action: InputAction) => void): boolean {
@@ -97,6 +97,7 @@ function doIt(run: Run, network: Network, occasion: Occasion, send: (action: Inp
     case 'timer':
     case 'wait':
     case 'gone':
+    case 'come':
     case 'long':
     case 'late tap':
       return true

@@ -10,10 +10,11 @@ import { holdsTrue, UNSURE, type Sure } from './sureness'
 import { NOTHING_HELD, type Held, type Manner } from './manner'
 import { markOf } from './mark-of'
 import type { NetAxis, NetItem, Network } from './network'
-import { keptWait, PRESENCE, type Configuration, type Deadline, type Draw, type Mark, type Outcome } from './occasion'
+import { isLeavingKept, keptWait, PRESENCE, type Configuration, type Deadline, type Draw, type Mark, type Outcome } from './occasion'
 import { begin, dismiss, fill, keep, rank } from './presence'
 import type { Answering, Spot } from './spots'
-import type { Thing } from './things'
+import { show, type ShowAction } from './surfaces'
+import { surfaceOf, type Thing } from './things'
 import { handIn, keepHand, numberOf } from './hand'
 
 /** So many of the states an axis came from are told apart. */
@@ -74,7 +75,8 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     if (this.coming.has(thing)) return false
     const item = this.network.items.get(thing)
     if (item && this.keptAt(item.at) === PRESENCE.gone) return false
-    return thing.holder === null || !this.network.has(thing.holder) || this.isPresent(thing.holder)
+    const holder = this.network.holderOf(thing)
+    return holder === null || (holder !== thing.holder && !holder.shown) || this.isPresent(holder)
   }
 
   /** The states of a thing's axes; those of things that are not looked at are as they began. */
@@ -202,7 +204,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
 
   give(thing: Thing, variable: string): readonly Thing[] {
     const kept = this.network.nameFor(thing, variable)
-    return kept ? [thing, ...kept.readers.filter((each) => each !== thing)] : []
+    return kept ? [thing, ...this.network.inOrder(kept.readers, this.configuration).filter((each) => each !== thing)] : []
   }
 
   write(things: readonly Thing[], names: Names): ReadonlyMap<Thing, readonly string[]> {
@@ -270,7 +272,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
 
   /** What a thing shows is newer than what any other one does. */
   markShown(thing: Thing): void {
-    rank(this.network, this.configuration, thing, true)
+    rank(this.network.recencyAt, this.configuration, thing, true)
   }
 
   keepPayload(thing: Thing, own: number, payload: Literal | undefined): void {
@@ -297,7 +299,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   }
 
   recipients(from: Thing, to: Extract<Action, { do: 'send' }>['recipient']): readonly Thing[] {
-    return this.manner.recipients(from, to)
+    return this.network.inOrder(this.manner.recipients(from, to), this.configuration)
   }
 
   inside(thing: Thing, step: string): Thing | null {
@@ -314,8 +316,15 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     return this.manner.pulsed(thing, this.statesOf(thing), action)
   }
 
-  show(_thing: Thing, { motion }: Extract<Action, { do: 'go to screen' | 'open overlay' | 'close overlay' }>): Ends {
-    return this.manner.ofSurface(motion)
+  show(_thing: Thing, action: ShowAction): Ends {
+    return this.network.surfaces.length > 0 ? show(this, action) : this.manner.ofSurface(action.motion)
+  }
+
+  /** What answers: the topmost screen or overlay that lets nothing through, and what lies over it. */
+  answers(surface: Thing): boolean {
+    if (!surface.shown || this.isLeaving(surface)) return surface.shown === null
+    const lies = (thing: Thing) => (thing.shown?.kind === 'overlay' ? this.network.cameAt(thing, this.configuration) : 0)
+    return !this.network.surfaces.some((other) => other.shown?.kind === 'overlay' && other.shown.isModal && other !== surface && lies(other) > lies(surface) && this.isThere(other) && !this.isLeaving(other))
   }
 
   worth(thing: Thing, expression: string): Literal | undefined {
@@ -337,7 +346,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   }
 
   allInside(thing: Thing): readonly Thing[] {
-    return this.manner.insideOf(thing).filter((inner) => this.isThere(inner)).flatMap((inner) => [inner, ...this.allInside(inner)])
+    return this.manner.allInside(thing).filter((inner) => this.isThere(inner))
   }
 
   fill(thing: Thing): void {
@@ -370,12 +379,12 @@ export class Instant implements Ground<Thing, Spot, Spot> {
 
   /** Whether a spot can be pointed at now. */
   isOpen(spot: Spot): boolean {
-    return this.isThere(spot.at.thing) && spot.way.every(({ thing, part }) => (part === null ? !this.isLeaving(thing) : this.answering(thing).open.has(part)))
+    return this.isThere(spot.at.thing) && this.answers(surfaceOf(spot.at.thing)) && spot.way.every(({ thing, part }) => (part === null ? !this.isLeaving(thing) : this.answering(thing).open.has(part)))
   }
 
   isLeaving(thing: Thing): boolean {
     const item = this.network.items.get(thing)
-    return item !== undefined && (this.leaving.has(item) || this.keptAt(item.at) >= PRESENCE.leaving)
+    return item !== undefined && (this.leaving.has(item) || isLeavingKept(this.keptAt(item.at)))
   }
 
   canFocus(spot: Spot): boolean {
@@ -439,7 +448,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   hearers(trigger: 'key' | 'key up' | 'press outside'): readonly Thing[] {
     const { recencyAt, things } = this.network
     const rankOf = (thing: Thing) => this.keptAt(recencyAt.get(thing) ?? -1)
-    const hearing = things.filter((thing) => thing.compiled.rulesOn.has(trigger) && this.isThere(thing))
+    const hearing = this.network.inOrder(things, this.configuration).filter((thing) => thing.compiled.rulesOn.has(trigger) && this.isThere(thing) && this.answers(surfaceOf(thing)))
     if (hearing.length > 1 && recencyAt.size === 0 && trigger !== 'press outside') this.isExact = false
     return hearing.toSorted((a, b) => rankOf(b) - rankOf(a))
   }

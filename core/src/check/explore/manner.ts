@@ -1,13 +1,14 @@
 import { certain, type Action, type Id, type Literal, type Motion, type Rule } from '../../document'
 import {
-  changePresence, changeState, laneEndOf, motionEndMs, pulse, standsInTheWay, startInstance, type Content, type Instance,
+  changePresence, changeState, isWithin, laneEndOf, motionEndMs, pulse, standsInTheWay, startInstance, type Content, type Instance,
 } from '../../machine'
 import { formOf, resolveTiming, staggerDelayMs, type MotionSources } from '../../motion'
-import { listEntrance } from '../../run'
+import { listEntrance, timesOfShowing } from '../../run'
 import { recipientsOf } from '../../semantics'
 import { NO_SPAN, type NetAxis, type Network, type Span } from './network'
 import type { Configuration } from './occasion'
 import { answeringOf, type Answering } from './spots'
+import type { ShowAction } from './surfaces'
 import { contentsIn, type Thing } from './things'
 
 /** What a thing holds, by the last steps of their paths. */
@@ -46,6 +47,8 @@ export class Manner {
   private readonly environments = new Map<string, Names>()
   private readonly answers = new Map<string, Answering>()
   private readonly inside: ReadonlyMap<Thing, readonly Thing[]>
+  private readonly within = new Map<Thing, readonly Thing[]>()
+  private readonly shown = new Map<string, Span>()
   private readonly paths: ReadonlyMap<string, Thing>
 
   constructor(private readonly network: Network) {
@@ -56,6 +59,18 @@ export class Manner {
 
   insideOf(thing: Thing): readonly Thing[] {
     return this.inside.get(thing) ?? []
+  }
+
+  /** Everything that can stand inside a thing, however deep, in the order a run puts it there. */
+  allInside(thing: Thing): readonly Thing[] {
+    const known = this.within.get(thing) ?? this.network.things.filter((each) => each !== thing && isWithin(each.path, thing.path))
+    this.within.set(thing, known)
+    return known
+  }
+
+  /** What begins with a thing though what is between them is not looked at. */
+  detachedIn(thing: Thing): readonly Thing[] {
+    return this.allInside(thing).filter((inner) => inner.holder !== null && !this.network.has(inner.holder) && this.network.holderOf(inner) === thing)
   }
 
   /** What can stand inside a thing, by the last step of its path. */
@@ -124,6 +139,22 @@ export class Manner {
     const mostMs = this.surfaces.get(motion) ?? Math.max(SURFACE_MS, ...longest())
     this.surfaces.set(motion, mostMs)
     return [0, mostMs]
+  }
+
+  /** Between which times a screen or overlay comes or goes for an action, from rest. Where it depends on the way one has come, or on what is carried along, on any of them. */
+  shows(from: Id, action: ShowAction): Span {
+    const key = `${from} ${action.do} ${action.screen} ${JSON.stringify(action.motion)}`
+    const known = this.shown.get(key) ?? this.timeOfShowing(from, action)
+    this.shown.set(key, known)
+    return known
+  }
+
+  private timeOfShowing(from: Id, action: ShowAction): Span {
+    const { project } = this.network
+    const times = timesOfShowing(project, from, action)
+    const isCarried = [...project.components, ...project.screens].some(({ parts }) => parts.some(({ transitionName }) => transitionName !== undefined))
+    const [, longest] = this.ofSurface(action.motion)
+    return { least: isCarried ? 0 : Math.min(...times), most: isCarried ? longest : Math.max(...times), policy: 'continue' }
   }
 
   /** What a motion takes at most, in ms, of any lane and of the last of so many parts that set out one after another. */

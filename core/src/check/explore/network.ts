@@ -1,11 +1,11 @@
 import { certain, placeOf, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
 import { isShared, namesOr } from '../../expression'
-import { axisAt, decidedBy, policiesOf, timesOf, type TimerRule } from '../../machine'
+import { axisAt, decidedBy, keptAt, policiesOf, timesOf, type TimerRule } from '../../machine'
 import { Domain } from './domain'
 import { keysIn } from './moves'
 import { comparedWith, namesThatMatter, saidOf } from './names'
 import { spotsOf, type Spot } from './spots'
-import type { Thing } from './things'
+import { surfaceOf, type Thing } from './things'
 
 /** An axis of a thing, and where a configuration keeps its state. */
 export interface NetAxis {
@@ -42,7 +42,7 @@ export interface NetWait {
   readonly at: number
 }
 
-/** An item of a list, and where it is kept whether it is there. */
+/** An item of a list, or a screen or overlay among others, and where it is kept whether it is there. */
 export interface NetItem {
   readonly index: number
   readonly thing: Thing
@@ -64,6 +64,8 @@ export interface NetworkOptions {
   readonly followed?: readonly { readonly thing: Thing; readonly axis: Id }[]
   /** Names to be kept, each value of theirs apart, though nothing depends on them. */
   readonly watched?: ReadonlyMap<Thing, readonly string[]>
+  /** The motions in which screens and overlays come are to be followed. */
+  readonly followsSurfaces?: boolean
   /** The way of working needs the focus. */
   readonly hasKeyboard?: boolean
 }
@@ -88,7 +90,7 @@ export class Network {
   readonly spots: readonly Spot[]
   /** Where nothing is. */
   readonly beside: Spot
-  /** What comes and goes with a list. */
+  /** What comes and goes with a list, and screens and overlays that are looked at together. */
   readonly items: ReadonlyMap<Thing, NetItem>
   /** Where the pointer is, where a finger is, what was pressed, what became of the press, what was tapped last, and what has the focus: 0 for nothing, else a spot and 1. */
   readonly overAt: number
@@ -117,6 +119,13 @@ export class Network {
   readonly keys: ReturnType<typeof keysIn>
   /** Where it is kept who of those that hear keys anywhere was shown or changed last, by a rank that grows; none where there are too many of them, or but one. */
   readonly recencyAt: ReadonlyMap<Thing, number>
+  /** The screens and overlays that are looked at together; none where it is but one surface. */
+  readonly surfaces: readonly Thing[]
+  /** Where it is kept which of the screens and overlays came when, by a rank that grows; 0 for one that is not there. */
+  readonly stackAt: ReadonlyMap<Thing, number>
+  /** Where it is kept what had the focus when an overlay opened: 0 for one that is not open, 1 for nothing, else a spot and 2. */
+  readonly lentAt: ReadonlyMap<Thing, number>
+  readonly followsSurfaces: boolean
   private readonly spans: Span[] = [NO_SPAN]
   private readonly own: ReadonlySet<Thing>
   private readonly axisOfThing = new Map<Thing, readonly NetAxis[]>()
@@ -128,6 +137,7 @@ export class Network {
 
   constructor(readonly project: Project, readonly things: readonly Thing[], options: NetworkOptions = {}) {
     this.own = new Set(things)
+    this.followsSurfaces = options.followsSurfaces === true
     const rules = things.flatMap(({ compiled }) => compiled.component.rules)
     const matters = namesThatMatter(things, options.watched)
     const listens = (...kinds: readonly string[]) => rules.some(({ trigger }) => kinds.includes(trigger.on))
@@ -151,7 +161,7 @@ export class Network {
     this.timers = this.timersOf()
     for (const timer of this.timers) this.timerAt[timer.at] = timer
     this.waits = things.flatMap((thing) => thing.compiled.awaiting.map((rule) => ({ thing, rule }))).map((wait, index) => ({ ...wait, index, at: this.next++ }))
-    this.items = new Map(things.filter(({ isItem, holder }) => isItem && holder !== null && things.includes(holder)).map((thing, index) => [thing, { index, thing, at: this.next++ }]))
+    this.items = new Map(things.filter(({ isItem, holder, shown }) => shown !== null || (isItem && holder !== null && things.includes(holder))).map((thing, index) => [thing, { index, thing, at: this.next++ }]))
     this.names = this.namesOf(matters, new Set([...(options.watched ?? new Map()).values()].flat()))
     for (const name of this.names) for (const thing of name.thing ? [name.thing] : name.readers) this.nameOfThing.set(thing, new Map([...(this.nameOfThing.get(thing) ?? []), [name.name, name]]))
     for (const { thing, own } of this.axes) if (this.nameFor(thing, 'payload') && certain(thing.compiled.slots.axes[own]).queued >= 0) this.payloadSlots.set(`${thing.index} ${own}`, this.next++)
@@ -160,6 +170,10 @@ export class Network {
     ;[this.overAt, this.pressedAt, this.pressAt, this.longAt, this.tappedAt, this.focusAt] = [this.next++, this.next++, this.next++, this.next++, this.next++, this.next++]
     ;[this.shownAt, this.spaceAt, this.keyAt, this.fingerAt] = [this.next++, this.next++, this.next++, this.next++]
     const hearers = things.filter(({ compiled: { component } }) => component.rules.some(({ trigger }) => 'anywhere' in trigger && trigger.anywhere))
+    this.surfaces = things.filter(({ shown }) => shown !== null)
+    const overlays = this.surfaces.filter(({ shown }) => shown?.kind === 'overlay')
+    this.stackAt = new Map(this.surfaces.map((thing) => [thing, this.next++]))
+    this.lentAt = new Map(this.mattersFocus ? overlays.filter(({ shown }) => shown?.isModal).map((thing) => [thing, this.next++]) : [])
     this.recencyAt = new Map(hearers.length > 1 && hearers.length <= MOST_IN_ORDER ? hearers.map((thing) => [thing, this.next++]) : [])
     this.size = this.next
   }
@@ -167,6 +181,11 @@ export class Network {
   /** Whether a thing is one of those looked at. */
   has(thing: Thing): boolean {
     return this.own.has(thing)
+  }
+
+  /** The nearest of what stands around a thing that is looked at. */
+  holderOf({ holder }: Thing): Thing | null {
+    return holder === null || this.has(holder) ? holder : this.holderOf(holder)
   }
 
   axesOfThing(thing: Thing): readonly NetAxis[] {
@@ -198,6 +217,16 @@ export class Network {
   /** The kept names of a thing. */
   namesOfThing(thing: Thing): ReadonlyMap<string, NetName> {
     return this.nameOfThing.get(thing) ?? NO_NAMES
+  }
+
+  /** Things in the order in which a run has put them there: surface by surface, those of one in their order. */
+  inOrder(things: readonly Thing[], configuration: Int32Array): readonly Thing[] {
+    return this.surfaces.length < 2 ? things : things.toSorted((a, b) => this.cameAt(a, configuration) - this.cameAt(b, configuration) || a.index - b.index)
+  }
+
+  /** When what a thing stands on came, by its rank. */
+  cameAt(thing: Thing, configuration: Int32Array): number {
+    return keptAt(configuration, this.stackAt.get(surfaceOf(thing)) ?? -1)
   }
 
   /** What is kept of a name as a thing means it; undefined when nothing depends on it. */

@@ -1,4 +1,4 @@
-import type { Id, Modifiers, Rule, TriggerKind } from '../../document'
+import type { Action, Id, Modifiers, Rule, TriggerKind } from '../../document'
 import { keptAt, TIMER, timerStatus } from '../../machine'
 import { DOUBLE_TAP_MS, turnOf, TURNS, type Due } from '../../semantics'
 import type { NetAxis, NetItem, NetName, NetTimer, NetWait, Network } from './network'
@@ -11,8 +11,8 @@ export type Occasion =
   | { readonly what: 'settle'; readonly axis: NetAxis }
   | { readonly what: 'timer'; readonly timer: NetTimer }
   | { readonly what: 'wait'; readonly wait: NetWait }
-  /** An item of a list has come to the end of its way out. */
-  | { readonly what: 'gone'; readonly item: NetItem }
+  /** An item of a list, or a screen or overlay, has come to the end of its way out, or in. */
+  | { readonly what: 'gone' | 'come'; readonly item: NetItem }
   | { readonly what: 'long' | 'late tap' }
   | UserOccasion
   | { readonly what: 'message'; readonly thing: Thing; readonly name: string }
@@ -36,6 +36,9 @@ export type Mark =
   /** `span` is how long the new motion takes, `left` that of the motion that was still going; by their numbers, 0 for none. */
   | { readonly what: 'entered'; readonly axis: NetAxis; readonly from: number; readonly to: number; readonly rule: Rule | null; readonly span: number; readonly left: number }
   | { readonly what: 'settled'; readonly axis: NetAxis; readonly state: number }
+  /** A screen or overlay comes or begins to go, or has come; `span` and `left` as for states, `wasLeaving` whether what is left was its way out. */
+  | { readonly what: 'shown'; readonly item: NetItem; readonly isShown: boolean; readonly action: Action; readonly span: number; readonly left: number; readonly wasLeaving: boolean }
+  | { readonly what: 'arrived'; readonly item: NetItem }
   | { readonly what: 'set'; readonly thing: Thing; readonly name: string; readonly value: number }
   | { readonly what: 'stopped'; readonly thing: Thing; readonly rules: readonly Rule[] }
 
@@ -57,8 +60,14 @@ export interface Outcome {
   readonly draws: readonly Draw[]
 }
 
-/** Whether an item of a list is there; from `leaving` on it is on its way out, with the number of the span that takes. */
-export const PRESENCE = { gone: 0, there: 1, leaving: 2 } as const
+/** Whether an item of a list, or a screen or overlay, is there; from `moving` on it is on its way out or, by one more, in, with twice the number of the span that takes. */
+export const PRESENCE = { gone: 0, there: 1, moving: 2 } as const
+
+export const keptLeaving = (span: number): number => PRESENCE.moving + 2 * span
+export const keptComing = (span: number): number => PRESENCE.moving + 1 + 2 * span
+export const isLeavingKept = (kept: number): boolean => kept >= PRESENCE.moving && (kept - PRESENCE.moving) % 2 === 0
+export const isComingKept = (kept: number): boolean => kept >= PRESENCE.moving && !isLeavingKept(kept)
+export const spanOfPresence = (kept: number): number => (kept < PRESENCE.moving ? 0 : Math.floor((kept - PRESENCE.moving) / 2))
 
 /** A clock that counts, the readings between which what it counts for comes, and who goes first when two things are due at once. */
 export interface Deadline {
@@ -70,13 +79,15 @@ export interface Deadline {
 }
 
 /** Actions that wait come after whatever else is due. */
-const LAST = 0x3fffffff
+const LAST = Number.MAX_SAFE_INTEGER
 
-const rankOf = (thing: Thing, due: Due): number => (thing.index + 1) * TURNS + turnOf(due)
+/** More things than these do not stand on a surface. */
+const PLACES = 10_000
 
 /** Everything that counts in a configuration, in the order of the clocks. */
 export function deadlinesIn(network: Network, configuration: Configuration): readonly Deadline[] {
   const deadlines: Deadline[] = []
+  const rankOf = (thing: Thing, due: Due): number => (network.cameAt(thing, configuration) * PLACES + thing.index + 1) * TURNS + turnOf(due)
   for (const axis of network.axes) {
     const span = axis.motionAt < 0 ? 0 : keptAt(configuration, axis.motionAt)
     if (span > 0) deadlines.push({ clock: axis.index, ...network.span(span), rank: rankOf(axis.thing, { what: 'settle', axis: axis.own }), occasion: { what: 'settle', axis } })
@@ -94,7 +105,7 @@ export function deadlinesIn(network: Network, configuration: Configuration): rea
   }
   for (const item of network.items.values()) {
     const kept = keptAt(configuration, item.at)
-    if (kept >= PRESENCE.leaving) deadlines.push({ clock: network.itemClock(item), ...network.span(kept - PRESENCE.leaving), rank: rankOf(item.thing, { what: 'gone' }), occasion: { what: 'gone', item } })
+    if (kept >= PRESENCE.moving) deadlines.push({ clock: network.itemClock(item), ...network.span(spanOfPresence(kept)), rank: rankOf(item.thing, { what: 'gone' }), occasion: { what: isLeavingKept(kept) ? 'gone' : 'come', item } })
   }
   const longMs = keptAt(configuration, network.longAt)
   if (longMs > 0) deadlines.push({ clock: network.longClock, least: longMs, most: longMs, rank: 0, occasion: { what: 'long' } })

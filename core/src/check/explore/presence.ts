@@ -1,16 +1,31 @@
 import { certain } from '../../document'
 import { axisAt, decidedState, keptAt, type Content } from '../../machine'
 import type { Instant } from './instant'
-import type { NetAxis, NetItem, Network } from './network'
-import { PRESENCE, type Configuration } from './occasion'
+import type { NetAxis, NetItem } from './network'
+import { keptLeaving, PRESENCE, type Configuration } from './occasion'
 import type { Thing } from './things'
 
-/** What stands on its own begins, with what is inside it. */
+/** What stands on its own begins, with what is inside it; of several screens the one where a run does. */
 export function beginAnew(instant: Instant): void {
   for (const thing of instant.network.things) {
-    if (thing.holder !== null && instant.network.has(thing.holder)) continue
-    restart(instant, thing)
-    instant.interpreter.appear(thing)
+    if (thing.holder !== null && (instant.network.has(thing.holder) || instant.network.holderOf(thing)?.shown)) continue
+    const item = instant.network.items.get(thing)
+    if (thing.shown && !thing.shown.isStart && item) vanish(instant, item)
+    else beginSurface(instant, thing)
+  }
+}
+
+/** Starts a screen or overlay, or a component alone, at rest. */
+export function beginSurface(instant: Instant, thing: Thing): void {
+  const item = instant.network.items.get(thing)
+  if (item) instant.configuration[item.at] = PRESENCE.there
+  rank(instant.network.stackAt, instant.configuration, thing, true)
+  restart(instant, thing)
+  instant.interpreter.appear(thing)
+  if (!thing.shown) return
+  for (const inner of instant.manner.detachedIn(thing)) {
+    restart(instant, inner)
+    instant.interpreter.appear(inner)
   }
 }
 
@@ -67,7 +82,7 @@ export function dismiss(instant: Instant, thing: Thing, content: Content): void 
   if (!item) return
   const mostMs = content.part.kind === 'list' ? instant.manner.wayOut(item.thing, instant.statesOf(item.thing)) : 0
   if (mostMs > 0) {
-    instant.configuration[item.at] = PRESENCE.leaving + instant.network.spanIndex({ least: 0, most: mostMs, policy: 'continue' })
+    instant.configuration[item.at] = keptLeaving(instant.network.spanIndex({ least: 0, most: mostMs, policy: 'continue' }))
     instant.isExact = false
     instant.start(instant.network.itemClock(item))
   } else if (content.part.kind === 'list' && item.thing.compiled.rulesOn.has('hidden')) instant.leaving.add(item)
@@ -79,19 +94,30 @@ function itemIn({ manner, network }: Instant, thing: Thing, { step }: Content): 
   return inner && network.items.get(inner)
 }
 
-/** What is not there is as it will be when it comes. */
+/** What is not there is as it will be when it comes, with all that stands inside it. */
 export function vanish({ manner, configuration, network }: Instant, { thing, at }: NetItem): void {
-  manner.restart(configuration, thing)
-  rank(network, configuration, thing, false)
+  for (const inner of [thing, ...manner.allInside(thing)]) {
+    manner.restart(configuration, inner)
+    rank(network.recencyAt, configuration, inner, false)
+    const item = network.items.get(inner)
+    if (item) configuration[item.at] = PRESENCE.gone
+  }
+  rank(network.stackAt, configuration, thing, false)
   configuration[at] = PRESENCE.gone
 }
 
-/** Of those that hear keys anywhere a thing comes to be the one that was shown last, or is not there any more. */
-export function rank({ recencyAt }: Pick<Network, 'recencyAt'>, configuration: Configuration, thing: Thing, isThere: boolean): void {
-  const own = recencyAt.get(thing)
+/** A screen or overlay has come all the way in. */
+export function arrive(instant: Instant, item: NetItem): void {
+  instant.configuration[item.at] = PRESENCE.there
+  instant.marks.push({ what: 'arrived', item })
+}
+
+/** Of those that are kept in an order a thing comes to be the last, or is not there any more. */
+export function rank(ranksAt: ReadonlyMap<Thing, number>, configuration: Configuration, thing: Thing, isThere: boolean): void {
+  const own = ranksAt.get(thing)
   if (own === undefined) return
   const before = keptAt(configuration, own)
-  const others = [...recencyAt.values()].filter((at) => at !== own)
+  const others = [...ranksAt.values()].filter((at) => at !== own)
   if (before > 0) for (const at of others) if (keptAt(configuration, at) > before) configuration[at] = keptAt(configuration, at) - 1
   configuration[own] = isThere ? others.filter((at) => keptAt(configuration, at) > 0).length + 1 : 0
 }

@@ -129,7 +129,8 @@ function nameOf(occasion: Occasion): string {
     case 'name':
       return `name ${occasion.name.at} ${occasion.value}`
     case 'gone':
-      return `gone ${occasion.item.index}`
+    case 'come':
+      return `${occasion.what} ${occasion.item.index}`
     case 'put':
       return `put ${occasion.axis.index} ${occasion.state}`
     case 'key':

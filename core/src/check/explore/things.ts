@@ -1,6 +1,7 @@
-import { componentOf, LIMITS, RheoError, stateOf, type Id, type Project } from '../../document'
+import { componentOf, componentsOn, LIMITS, RheoError, stateOf, type Id, type Project, type Screen } from '../../document'
 import { startEnvironment, type Environment } from '../../expression'
-import { compile, contentsOf, NO_CONTENTS, NOTHING_GIVEN, pathInside, startInstance, surfaceComponent, type Compiled, type Content, type Surface } from '../../machine'
+import { compile, contentsOf, isModal, NO_CONTENTS, NOTHING_GIVEN, overlayComponent, pathInside, startInstance, surfaceComponent, surfacePath, type Compiled, type Content, type Surface } from '../../machine'
+import { ledTo } from '../leads'
 import { saidOf } from './names'
 
 /** An instance that can stand on a surface: the surface itself, what stands on it, what stands inside that, items of lists that may come. */
@@ -19,26 +20,74 @@ export interface Thing {
   readonly environment: Environment
   /** The states its axes begin in. */
   readonly states: readonly Id[]
+  /** What it is shown as, of a screen or overlay that comes and goes because several are looked at together. */
+  readonly shown: Shown | null
+}
+
+/** A screen or overlay among others. */
+export interface Shown {
+  readonly screen: Id
+  readonly kind: 'screen' | 'overlay'
+  /** Nothing beneath it answers. */
+  readonly isModal: boolean
+  /** The run begins there. */
+  readonly isStart: boolean
 }
 
 /** Every instance there can be on a surface, what holds others before them, in the order a run puts them there. Throws `too-large` beyond `LIMITS.checkedInstances`. */
 export function thingsOn(project: Project, compiled: Compiled): readonly Thing[] {
+  return placed(project, compiled, { path: '', shown: null, before: [] })
+}
+
+/** Every instance there can be on any screen or overlay one can come to from a screen, surface by surface. Throws as `thingsOn` does. */
+export function thingsOfPrototype(project: Project, start: Id): readonly Thing[] {
+  const found = screensFrom(project, start)
+  const size = { width: found[0]?.width ?? 0, height: found[0]?.height ?? 0 }
+  return found.reduce<readonly Thing[]>((before, screen) => {
+    const isStart = screen.id === start
+    const component = screen.kind === 'overlay' ? overlayComponent(screen, size) : surfaceComponent(project, { screen: screen.id })
+    const shown: Shown = { screen: screen.id, kind: screen.kind, isModal: screen.kind === 'screen' || isModal(screen), isStart }
+    return [...before, ...placed(project, compile(project, component), { path: isStart ? '' : surfacePath(screen.id), shown, before })]
+  }, [])
+}
+
+/** What a thing stands on, however deep. */
+export const surfaceOf = (thing: Thing): Thing => (thing.holder ? surfaceOf(thing.holder) : thing)
+
+/** The screens and overlays that rules lead to from one, that one first. */
+export function screensFrom(project: Project, start: Id): readonly Screen[] {
+  const found = new Set([start])
+  for (const id of found) {
+    const screen = project.screens.find((each) => each.id === id)
+    if (screen) for (const to of ledTo([...screen.rules, ...componentsOn(project, screen).flatMap(({ rules }) => rules)])) found.add(to)
+  }
+  return [...found].flatMap((id) => project.screens.find((screen) => screen.id === id) ?? [])
+}
+
+interface Where {
+  readonly path: string
+  readonly shown: Shown | null
+  /** What stands elsewhere. */
+  readonly before: readonly Thing[]
+}
+
+function placed(project: Project, compiled: Compiled, { path: rootPath, shown, before }: Where): readonly Thing[] {
   const things: Thing[] = []
   const place = (thing: Omit<Thing, 'index' | 'states'>, states: Readonly<Record<Id, Id>>, chain: readonly Id[]): void => {
     const start = startInstance({ path: thing.path, compiled: thing.compiled, environment: thing.environment, states: known(thing.compiled, states), atMs: 0 })
-    const placed: Thing = { ...thing, index: things.length, states: start.states }
+    const placed: Thing = { ...thing, index: before.length + things.length, states: start.states }
     things.push(placed)
-    if (things.length > LIMITS.checkedInstances) throw new RheoError('too-large', placed.path, `More than ${LIMITS.checkedInstances.toLocaleString('en')} instances stand on it, or can: that is more than checks look at.`)
+    if (before.length + things.length > LIMITS.checkedInstances) throw new RheoError('too-large', placed.path, `More than ${LIMITS.checkedInstances.toLocaleString('en')} instances stand on it, or can: that is more than checks look at.`)
     const present = new Set(contentsIn(project, placed, placed.states, placed.environment, chain).map(({ step }) => step))
     for (const content of everyContent(project, placed, chain)) {
       const environment = { ...startEnvironment(project, content.compiled.component), ...content.parameters }
       const path = pathInside(placed.path, content.step)
       const item = { isItem: content.part.kind === 'list' || isRefilled(placed, content), startsThere: placed.startsThere && present.has(content.step) }
-      place({ path, compiled: content.compiled, holder: placed, step: content.step, part: content.part.id, ...item, environment }, content.states, [...chain, content.compiled.component.id])
+      place({ path, compiled: content.compiled, holder: placed, step: content.step, part: content.part.id, ...item, environment, shown: null }, content.states, [...chain, content.compiled.component.id])
     }
   }
   const environment = startEnvironment(project, compiled.component)
-  place({ path: '', compiled, holder: null, step: '', part: null, isItem: false, startsThere: true, environment }, {}, [compiled.component.id])
+  place({ path: rootPath, compiled, holder: null, step: '', part: null, isItem: false, startsThere: true, environment, shown }, {}, [compiled.component.id])
   return things
 }
 

@@ -34,7 +34,7 @@ function toldOfStep({ from, outcome }: Travelled, network: Network): readonly st
   const standing = new Standing(network)
   for (const axis of network.axes) standing.put(axis.thing.path, axis.own, stateIn(axis, from.place.configuration))
   return outcome.marks.flatMap((mark) => {
-    const said = told(mark, network).map((words) => `${standing.before('axis' in mark ? mark.axis.thing.path : mark.thing.path)}: ${words}`)
+    const said = told(mark, network).map((words) => `${standing.before('axis' in mark ? mark.axis.thing.path : 'item' in mark ? mark.item.thing.path : mark.thing.path)}: ${words}`)
     if (mark.what === 'entered') standing.put(mark.axis.thing.path, mark.axis.own, mark.axis.states[mark.to]!)
     return said
   })
