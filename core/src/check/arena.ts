@@ -64,6 +64,10 @@ export const after = ({ from, to, occasion, ending, going, outcome }: Travelled)
 export interface ArenaOptions extends Effort {
   /** What can come from beyond the things, once it is known what of them matters. */
   readonly outside?: (network: Network) => Outside
+  /** The motions in which screens and overlays come are followed. */
+  readonly followsSurfaces?: boolean
+  /** Names that are kept of everything, each value of theirs apart. */
+  readonly watched?: readonly string[]
   /** The ways in which people work; all of them when it is left out. */
   readonly ways?: readonly Way[]
 }
@@ -147,7 +151,10 @@ export class Arena {
   /** What all explorations share that follow the motions of an axis, or none. */
   private space(followed?: { readonly thing: Thing; readonly axis: Id }): StateSpace {
     const key = followed ? `${followed.thing.index} ${followed.axis}` : ''
-    const known = this.spaces.get(key) ?? new StateSpace(new Network(this.project, this.things, { hasKeyboard: this.ways.includes('keyboard'), ...(followed ? { followed: [followed] } : {}) }))
+    const known = this.spaces.get(key) ?? new StateSpace(new Network(this.project, this.things, {
+      hasKeyboard: this.ways.includes('keyboard'), followsSurfaces: this.options.followsSurfaces === true, ...(followed ? { followed: [followed] } : {}),
+      ...(this.options.watched?.length ? { watched: new Map(this.things.map((thing) => [thing, this.options.watched ?? []])) } : {}),
+    }))
     this.spaces.set(key, known)
     return known
   }

@@ -37,6 +37,8 @@ import { ruleNeverFires } from './rule-never-fires'
 import { rulesCompete } from './rules-compete'
 import { screenContext } from './screen-context'
 import { overlayUnreachable, screenUnreachable } from './screen-unreachable'
+import { neverCome, screenRulesNeverFire, wholeNotFinished } from './screens-from-start'
+import { screensInMotion } from './screens-in-motion'
 import { seam } from './seam'
 import { slowToAnswer } from './slow-to-answer'
 import { startsMoving } from './starts-moving'
@@ -107,11 +109,15 @@ export type ProjectCheck = (project: Project, options: CheckOptions) => readonly
 export const PROJECT_CHECKS: Readonly<Record<string, ProjectCheck>> = {
   'screen-unreachable': screenUnreachable,
   'overlay-unreachable': overlayUnreachable,
+  'never-come': neverCome,
+  'screen-rules': screenRulesNeverFire,
+  'screens-in-motion': screensInMotion,
   'out-of-family': outOfFamily,
   unused: (project) => [...unused(project), ...unusedVariables(project)],
   'never-set': neverSet,
   'set-but-never-read': setButNeverRead,
   'promise-broken': brokenPromises,
+  'not-finished': wholeNotFinished,
 }
 
 /** Checking that can be paused and given up: it yields now and then. */

@@ -95,7 +95,8 @@ function isToldToJump(sources: ReturnType<typeof motionSources>, part: string, p
   return sources.some(({ switchAt: jump, lanes }) => jump !== undefined || lanes.some((lane) => lane.part === part && (lane.property === property || lane.property === null) && (lane.switchAt !== undefined || lane.durationMs === 0)))
 }
 
-function jumpOf(before: Shown, now: Shown | Literal, { part, property }: Pick<Jump, 'part' | 'property'>): Jump | null {
+/** How far a property jumps from one value to another; null where nobody would see that. */
+export function jumpOf(before: Shown, now: Shown | Literal, { part, property }: Pick<Jump, 'part' | 'property'>): Jump | null {
   const definition = propertyDefinition(property)
   if (!definition) return null
   if (typeof before === 'number' && typeof now === 'number') {

@@ -19,6 +19,8 @@ export interface Carried {
   readonly atMs: number
   /** What is not carried comes in as it goes along. */
   readonly fadesOthers: boolean
+  /** What shows of `to` so far, where that was still on its way out. */
+  readonly shownLast?: DrawItem | undefined
   /** Where several parts have one key, the nearest to these instances is meant: in what is left, and in what comes. */
   readonly near: { readonly from: string; readonly to: string }
 }
@@ -49,16 +51,21 @@ export function carry(from: DrawItem, to: DrawItem, carried: Carried): Carrying 
 class Loom {
   readonly lanes = new Map<string, readonly Lane[]>()
 
-  constructor(private readonly carried: Carried, private readonly pairs: ReadonlyMap<string, Keyed>) {}
+  private readonly last: ReadonlyMap<string, DrawItem>
+
+  constructor(private readonly carried: Carried, private readonly pairs: ReadonlyMap<string, Keyed>) {
+    this.last = new Map(carried.shownLast ? everyItem(carried.shownLast).map((item) => [item.key, item]) : [])
+  }
 
   visit(item: DrawItem, outer: Matrix): void {
     const source = this.pairs.get(item.key)
     if (source) return this.bring(item, source, outer)
     if (!this.holdsCarried(item)) {
-      if (this.carried.fadesOthers) this.add(item, { opacity: 0 })
+      if (this.carried.fadesOthers) this.add(item, { opacity: this.last.get(item.key)?.values.opacity ?? 0 })
       return
     }
-    if (this.carried.fadesOthers) this.add(item, { fill: clear(item.values.fill), stroke: clear(item.values.stroke) })
+    const last = this.last.get(item.key)?.values
+    if (this.carried.fadesOthers) this.add(item, { opacity: last?.opacity, fill: last?.fill ?? clear(item.values.fill), stroke: last?.stroke ?? clear(item.values.stroke) })
     for (const child of item.children) this.visit(child, multiply(outer, matrixOf(item.values)))
   }
 
@@ -91,6 +98,8 @@ class Loom {
     this.lanes.set(item.instance, [...(this.lanes.get(item.instance) ?? []), ...lanes])
   }
 }
+
+const everyItem = (item: DrawItem): readonly DrawItem[] => [item, ...item.children.flatMap(everyItem)]
 
 /** The parts that carry a key and are to be seen; of several with one key the one nearest to an instance. */
 function keyed(root: DrawItem, lookup: Lookup, near: string): ReadonlyMap<string, Keyed> {

@@ -28,10 +28,11 @@ export function goToScreen(moment: Moment, screen: Id, motion: Motion | null): n
   const component = surfaceComponent(run.project, { screen })
   const before = drawn(run, left.path)
   const path = pathOf(run, screen)
-  const shownLast = put(moment, { path, screen, kind: 'screen', isModal: true, isLeaving: false, left: NOTHING_LEFT, origin }, component)
-  const carrying = before && carryOver(run, before, { path, near, motion, fadesOthers: true })
+  const shownLast = drawn(run, path)
+  const going = put(moment, { path, screen, kind: 'screen', isModal: true, isLeaving: false, left: NOTHING_LEFT, origin }, component)
+  const carrying = before && carryOver(run, before, { path, near, motion, fadesOthers: true, shownLast })
   if (carrying) return linger(moment, left, endOfLanes(carrying, now), carrying.left)
-  if (back < 0) return linger(moment, left, come(moment, path, motion, shownLast), NOTHING_LEFT)
+  if (back < 0) return linger(moment, left, come(moment, path, motion, going), NOTHING_LEFT)
   const others = run.surfaces.filter((each) => each.path !== path && each.path !== left.path)
   run.surfaces = [...others, surfaceAt(run, path), surfaceAt(run, left.path)]
   return leave(moment, surfaceAt(run, left.path), motion)
@@ -49,9 +50,10 @@ export function openOverlay(moment: Moment, screen: Id, motion: Motion | null): 
   const component = overlayComponent(overlay, { width: root.width, height: root.height })
   const path = pathOf(run, screen)
   const before = drawn(run, base.path)
-  const shownLast = put(moment, { path, screen, kind: 'overlay', isModal: isModal(overlay), isLeaving: false, left: NOTHING_LEFT, origin }, component)
-  const carrying = before && carryOver(run, before, { path, near: { from: origin, to: '' }, motion, fadesOthers: true })
-  if (!carrying) return come(moment, path, motion, shownLast)
+  const shownLast = drawn(run, path)
+  const going = put(moment, { path, screen, kind: 'overlay', isModal: isModal(overlay), isLeaving: false, left: NOTHING_LEFT, origin }, component)
+  const carrying = before && carryOver(run, before, { path, near: { from: origin, to: '' }, motion, fadesOthers: true, shownLast })
+  if (!carrying) return come(moment, path, motion, going)
   change(run, base.path, { left: carrying.left })
   return endOfLanes(carrying, now)
 }
@@ -153,7 +155,7 @@ function letGo(moment: Moment, before: Instance, after: Instance): number {
 }
 
 /** Sets what carry keys tie on its way from what showed before; null when they tie nothing. */
-function carryOver(run: Run, before: DrawItem, { path, motion, ...how }: Pick<Carried, 'near' | 'fadesOthers'> & { readonly path: string; readonly motion: Motion | null }): Carrying | null {
+function carryOver(run: Run, before: DrawItem, { path, motion, ...how }: Pick<Carried, 'near' | 'fadesOthers' | 'shownLast'> & { readonly path: string; readonly motion: Motion | null }): Carrying | null {
   const { nowMs: atMs } = run
   const lookup = (each: string) => run.instances.get(each)
   const after = treeOf(instanceAt(run, path), lookup, atMs, true)

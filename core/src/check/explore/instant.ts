@@ -299,7 +299,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   }
 
   recipients(from: Thing, to: Extract<Action, { do: 'send' }>['recipient']): readonly Thing[] {
-    return this.network.inOrder(this.manner.recipients(from, to), this.configuration)
+    return this.network.inOrder(this.manner.recipients(from, to), this.configuration).filter((thing) => this.isThere(thing))
   }
 
   inside(thing: Thing, step: string): Thing | null {

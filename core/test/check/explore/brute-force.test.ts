@@ -1,12 +1,14 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { compile, surfaceComponent } from '@rheoscope/core/machine'
-import { explore, Network, thingsOn } from '../../../src/check/explore'
+import { explore, Network, thingsOfPrototype, thingsOn, type Thing } from '../../../src/check/explore'
 import { advanceTo, send, startRun } from '@rheoscope/core/run'
-import { reachedByTrying } from './brute-force'
-import { machines, projectWith, type PlainMachine, type PlainRule } from './random-machine'
+import { reachedByTrying, reachedOn } from './brute-force'
+import { machines, projectWith, prototypeOf, prototypes, type PlainMachine, type PlainPrototype, type PlainRule } from './random-machine'
 
 const MACHINES = Number(process.env.RHEOSCOPE_MACHINES ?? 300)
+
+const PROTOTYPES = Number(process.env.RHEOSCOPE_PROTOTYPES ?? 60)
 
 /** What an exploration says can be reached; null when something goes on for ever or it gave up. */
 function reachedByExploring(plain: readonly PlainMachine[]): ReadonlySet<string> | null {
@@ -67,4 +69,42 @@ test('whatever a run comes to, its exploration has', () => {
       for (const act of ['press', 'release'] as const) send(run, { do: act, x: index * 50 + 20, y: 20, pointer: 'mouse' })
     }
   }), { numRuns: 60 })
+})
+
+/** What an exploration through the whole of a prototype says can be reached, and whether that is exact; null as above. */
+function reachedThrough(plain: PlainPrototype): { readonly reached: ReadonlySet<string>; readonly isExact: boolean } | null {
+  const project = prototypeOf(plain)
+  const things = thingsOfPrototype(project, 'surface0')
+  const network = new Network(project, things, { watched: new Map(things.filter(({ shown }) => shown === null).map((thing) => [thing, ['v']])) })
+  let isEndless = false
+  const { places, isFinished, isExact } = explore(network, { ways: ['mouse'], onStep: ({ outcome }) => void (isEndless ||= outcome.marks.some(({ what }) => what === 'stopped')) })
+  if (isEndless || !isFinished) return null
+  const v = network.names.find(({ name }) => name === 'v')!
+  const stateOf = (number: number, configuration: Int32Array): number | string => {
+    const axis = network.axes.find(({ thing }) => thing.compiled.component.id === `machine${number}`)
+    return axis && configuration[network.items.get(rootOf(axis.thing))!.at] !== 0 ? configuration[axis.at]! : '-'
+  }
+  const count = plain.surfaces.flatMap((surface) => surface.machines).length
+  return { isExact, reached: new Set(places.map(({ configuration }) => [...Array.from({ length: count }, (_each, number) => stateOf(number, configuration)), v.domain.valueOf(configuration[v.at]!)].join(' '))) }
+}
+
+const rootOf = (thing: Thing): Thing => (thing.holder ? rootOf(thing.holder) : thing)
+
+test('explorations through random prototypes reach exactly what trying everything reaches', () => {
+  let [compared, exact, travelled] = [0, 0, 0]
+  fc.assert(fc.property(prototypes, (plain) => {
+    const tried = reachedOn(plain, 3000)
+    const explored = reachedThrough(plain)
+    if (!tried || !explored) return
+    compared++
+    if ([...tried].some((world) => world.split(' ')[0] === '-')) travelled++
+    if (explored.isExact) {
+      exact++
+      expect([...explored.reached].toSorted()).toEqual([...tried].toSorted())
+    } else for (const world of tried) expect(explored.reached).toContain(world)
+  }), { numRuns: PROTOTYPES })
+  expect(compared).toBeGreaterThan(PROTOTYPES * 0.6)
+  expect(exact).toBeGreaterThan(PROTOTYPES * 0.3)
+  expect(travelled).toBeGreaterThan(PROTOTYPES * 0.2)
+  process.stdout.write(`prototypes: ${compared} of ${PROTOTYPES} compared, ${exact} exact, ${travelled} leave their first screen\n`)
 })

@@ -1,4 +1,4 @@
-import type { PlainMachine, PlainRule } from './random-machine'
+import type { PlainMachine, PlainPrototype, PlainRule } from './random-machine'
 
 /** A machine at one instant. `left` is what remains of its motion, null once it has settled; `due` what remains of each timer. */
 interface Now {
@@ -8,10 +8,20 @@ interface Now {
   due: (number | null)[]
 }
 
+/** What a screen or overlay is like: not there, there, or on its way out for so many ms more. */
+type Presence = 'gone' | 'there' | number
+
 interface World {
   readonly machines: Now[]
   v: number
+  /** By the place of each surface. */
+  readonly presence: Presence[]
+  /** The surfaces that are there, or on their way out, in the order in which they came. */
+  came: number[]
 }
+
+/** The machines on one screen that is always there. */
+const standing = (machines: readonly PlainMachine[]): PlainPrototype => ({ motionMs: 0, surfaces: [{ kind: 'screen', isModal: true, machines }] })
 
 /** More rules than this at one instant go on for ever. */
 const FOR_EVER = 1000
@@ -21,24 +31,32 @@ const FOR_EVER = 1000
  * do at every single millisecond. Written from `docs/semantics.md` alone, to hold the exploration against; null when
  * rules set one another off without end.
  */
-export function reachedByTrying(plain: readonly PlainMachine[], limit: number): ReadonlySet<string> | null {
-  const start: World = { v: 0, machines: plain.map(({ rules }) => ({ state: 0, left: null, queued: null, due: rules.map(() => null) })) }
+export const reachedByTrying = (plain: readonly PlainMachine[], limit: number): ReadonlySet<string> | null => reachedOn(standing(plain), limit)
+
+/** The same of screens and overlays; machines that are not there count as `-`. */
+export function reachedOn(prototype: PlainPrototype, limit: number): ReadonlySet<string> | null {
+  const plain = prototype.surfaces.flatMap(({ machines }) => machines)
+  const start: World = {
+    v: 0, machines: plain.map(({ rules }) => ({ state: 0, left: null, queued: null, due: rules.map(() => null) })),
+    presence: prototype.surfaces.map(() => 'gone'), came: [],
+  }
   const reached = new Set<string>()
   const known = new Set<string>()
   const open: World[] = []
+  const surfaceAt = surfacesOf(prototype)
+  const see = (world: World) => reached.add([...world.machines.map(({ state }, index) => (world.presence[surfaceAt[index]!] === 'gone' ? '-' : state)), world.v].join(' '))
   const add = (world: World) => {
-    reached.add([...world.machines.map(({ state }) => state), world.v].join(' '))
+    see(world)
     const key = keyOf(world)
     if (known.has(key)) return
     known.add(key)
     open.push(world)
   }
-  const see = (world: World) => reached.add([...world.machines.map(({ state }) => state), world.v].join(' '))
   /** Lets something happen to a world in every way that chance can have it; false when it never ends. */
   const happen = (world: World, what: (instant: Instant, world: World) => boolean): boolean => {
     const ways: (readonly number[])[] = [[]]
     for (let way = ways.pop(); way; way = ways.pop()) {
-      const [instant, after] = [new Instant(plain, see, way), copied(world)]
+      const [instant, after] = [new Instant(prototype, see, way), copied(world)]
       if (!what(instant, after)) return false
       for (let index = way.length; index < instant.chosen.length; index++) {
         for (let other = 1; other < instant.chosen[index]!.of; other++) ways.push([...instant.chosen.slice(0, index).map(({ place }) => place), other])
@@ -55,15 +73,18 @@ export function reachedByTrying(plain: readonly PlainMachine[], limit: number): 
       if (machine.left !== null) machine.left--
       machine.due = machine.due.map((ms) => (ms === null ? null : ms - 1))
     }
+    for (const [index, presence] of later.presence.entries()) if (typeof presence === 'number') later.presence[index] = presence - 1
     if (!happen(later, (instant, world) => instant.fallDue(world))) return null
-    for (const index of plain.keys()) if (!happen(next, (instant, world) => instant.tap(world, index) && instant.fallDue(world))) return null
+    for (const index of plain.keys()) if (!happen(next, (instant, world) => !instant.answers(world, index) || (instant.tap(world, index) && instant.fallDue(world)))) return null
   }
   return reached
 }
 
-const copied = ({ machines, v }: World): World => ({ v, machines: machines.map((now) => ({ ...now, due: [...now.due] })) })
+const surfacesOf = ({ surfaces }: PlainPrototype): readonly number[] => surfaces.flatMap(({ machines }, index) => machines.map(() => index))
 
-const keyOf = ({ machines, v }: World): string => `${v}${machines.map(({ state, left, queued, due }) => `|${state} ${left} ${queued} ${due.join(' ')}`).join('')}`
+const copied = ({ machines, v, presence, came }: World): World => ({ v, presence: [...presence], came: [...came], machines: machines.map((now) => ({ ...now, due: [...now.due] })) })
+
+const keyOf = ({ machines, v, presence, came }: World): string => `${v} ${presence.join(' ')} ${came.join(' ')}${machines.map(({ state, left, queued, due }) => `|${state} ${left} ${queued} ${due.join(' ')}`).join('')}`
 
 class Instant {
   private waiting: (() => void)[] = []
@@ -72,12 +93,70 @@ class Instant {
   /** What chance has decided so far, and between how many. */
   readonly chosen: { readonly place: number; readonly of: number }[] = []
 
-  constructor(private readonly plain: readonly PlainMachine[], readonly see: (world: World) => void, private readonly way: readonly number[]) {}
+  private readonly plain: readonly PlainMachine[]
+  private readonly surfaceAt: readonly number[]
+  /** What is to be shown or closed once the step that goes on has taken effect. */
+  private showing: (() => void)[] = []
+
+  constructor(private readonly prototype: PlainPrototype, readonly see: (world: World) => void, private readonly way: readonly number[]) {
+    this.plain = prototype.surfaces.flatMap(({ machines }) => machines)
+    this.surfaceAt = surfacesOf(prototype)
+  }
 
   begin(world: World): boolean {
-    for (const [index, now] of world.machines.entries()) now.due = this.timersIn(index, 0)
+    this.come(world, 0)
+    const ends = this.tell()
     this.see(world)
-    return true
+    return ends
+  }
+
+  private machinesOn(surface: number): readonly number[] {
+    return [...this.plain.keys()].filter((index) => this.surfaceAt[index] === surface)
+  }
+
+  /** All machines that are there, in the order in which they came. */
+  private standing({ came }: World): readonly number[] {
+    return came.flatMap((surface) => this.machinesOn(surface))
+  }
+
+  /** A surface begins anew: its machines are as at first, and are told that they are shown. */
+  private come(world: World, surface: number): void {
+    this.vanish(world, surface)
+    world.presence[surface] = 'there'
+    world.came.push(surface)
+    for (const index of this.machinesOn(surface)) {
+      world.machines[index]!.due = this.timersIn(index, 0)
+      this.waiting.push(() => this.step(world, index, () => this.fireFirst(world, index, (rule) => rule.on === 'shown')))
+    }
+  }
+
+  private vanish(world: World, surface: number): void {
+    world.presence[surface] = 'gone'
+    world.came = world.came.filter((each) => each !== surface)
+    for (const index of this.machinesOn(surface)) world.machines[index] = { state: 0, left: null, queued: null, due: this.plain[index]!.rules.map(() => null) }
+  }
+
+  /** A surface goes, for so long; nothing of it counts any more. */
+  private leave(world: World, surface: number, ms: number): void {
+    if (ms === 0) return this.vanish(world, surface)
+    world.presence[surface] = ms
+    for (const index of this.machinesOn(surface)) world.machines[index]!.due = world.machines[index]!.due.map(() => null)
+  }
+
+  private show(world: World, { do: what, surface }: NonNullable<PlainRule['shows']>): void {
+    const { surfaces, motionMs } = this.prototype
+    const isShown = (each: number) => world.presence[each] === 'there'
+    const screen = surfaces.findIndex(({ kind }, each) => kind === 'screen' && isShown(each))
+    if (what === 'close' || what === 'go') for (const each of surfaces.keys()) if (surfaces[each]!.kind === 'overlay' && isShown(each) && (what === 'go' || each === surface)) this.leave(world, each, 0)
+    if ((what === 'open' || what === 'go') && !isShown(surface)) this.come(world, surface)
+    if (what === 'go' && surface !== screen) this.leave(world, screen, motionMs)
+  }
+
+  /** Whether a machine answers to a tap: nothing modal lies over it, and it is not on its way out. */
+  answers(world: World, index: number): boolean {
+    const surface = this.surfaceAt[index]!
+    const { surfaces } = this.prototype
+    return world.presence[surface] === 'there' && (surfaces[surface]!.kind === 'overlay' || !surfaces.some(({ kind, isModal }, each) => kind === 'overlay' && isModal && world.presence[each] === 'there'))
   }
 
   private choose(of: number): number {
@@ -94,8 +173,15 @@ class Instant {
   fallDue(world: World): boolean {
     this.fired = 0
     for (;;) {
-      const index = world.machines.findIndex(({ left, due }) => left === 0 || due.some((ms) => ms === 0))
-      if (index < 0) return true
+      const isDue = (index: number) => world.machines[index]!.left === 0 || world.machines[index]!.due.some((ms) => ms === 0)
+      const surface = world.came.find((each) => world.presence[each] === 0 || this.machinesOn(each).some(isDue))
+      if (surface === undefined) return true
+      if (world.presence[surface] === 0) {
+        this.vanish(world, surface)
+        this.see(world)
+        continue
+      }
+      const index = this.machinesOn(surface).find(isDue)!
       const now = world.machines[index]!
       if (now.left === 0) this.settle(world, index)
       else {
@@ -123,10 +209,13 @@ class Instant {
 
   /** One step of a machine, with what it tells: that `v` is another than before, to the machine itself first and then to the others in their order, and then everything else. */
   private step(world: World, index: number, what: () => void): void {
+    if (world.presence[this.surfaceAt[index]!] === 'gone') return
     const [before, earlier] = [world.v, this.waiting]
     this.waiting = []
     what()
-    const changes = world.v === before ? [] : [...new Set([index, ...this.plain.keys()])].map((each) => () => this.step(world, each, () => this.fireFirst(world, each, (rule) => rule.on === 'changes')))
+    const readers = this.standing(world)
+    for (let next = this.showing.shift(); next; next = this.showing.shift()) next()
+    const changes = world.v === before ? [] : [...new Set([index, ...readers])].filter((each) => world.presence[this.surfaceAt[each]!] !== 'gone').map((each) => () => this.step(world, each, () => this.fireFirst(world, each, (rule) => rule.on === 'changes')))
     this.waiting = [...earlier, ...changes, ...this.waiting]
   }
 
@@ -186,9 +275,11 @@ class Instant {
   }
 
   private act(world: World, index: number, rule: PlainRule): void {
+    const { shows } = rule
     if (rule.setV !== null) world.v = rule.setV
+    if (shows) this.showing.push(() => this.show(world, shows))
     if (!rule.tells) return
-    for (const other of this.plain.keys()) if (other !== index) this.waiting.push(() => this.step(world, other, () => this.fireFirst(world, other, (each) => each.on === 'hears')))
+    for (const other of this.standing(world)) if (other !== index) this.waiting.push(() => this.step(world, other, () => this.fireFirst(world, other, (each) => each.on === 'hears')))
   }
 
   private move(world: World, index: number, to: number, motionMs: number): void {

@@ -1,0 +1,64 @@
+import { RheoError, type Id, type Project } from '../document'
+import { Arena } from './arena'
+import type { CheckOptions } from './context'
+import { independentGroups, MemoryAllowance, signatureOf, thingsOfPrototype, type Thing } from './explore'
+
+/** Everything that stands on any screen or overlay one can come to from the start screen, with what can become of it. */
+export interface PrototypeContext {
+  readonly project: Project
+  readonly start: Id
+  readonly things: readonly Thing[]
+  /** The screens and overlays themselves, whatever leads from one to another, and all that has to do with that. */
+  readonly navigation: Arena
+  /** The same with the motions of screens and overlays followed. */
+  readonly moving: Arena
+  /** The arena in which a thing is looked at: that of its group together with what leads from screen to screen. */
+  readonly arenaOf: (thing: Thing) => Arena
+  /** Some things, with all that has to do with them and with what leads from screen to screen. */
+  readonly arenaFor: (things: readonly Thing[], watched?: readonly string[]) => Arena
+}
+
+const known = new WeakMap<Project, { readonly limit: number | undefined; readonly context: PrototypeContext | null }>()
+
+/** The prototype as a whole, put together once for a project; null where it says nothing of where it starts, or cannot be put together. */
+export function prototypeContext(project: Project, options: CheckOptions = {}): PrototypeContext | null {
+  const found = known.get(project)
+  if (found && found.limit === options.limit) return found.context
+  const context = putTogether(project, options)
+  known.set(project, { limit: options.limit, context })
+  return context
+}
+
+function putTogether(project: Project, options: CheckOptions): PrototypeContext | null {
+  const { startScreen: start } = project
+  if (start === null || !project.screens.some(({ id }) => id === start)) return null
+  try {
+    const things = thingsOfPrototype(project, start)
+    const groups = independentGroups(project, things)
+    const leading = groups.filter((group) => group.some((thing) => thing.shown !== null || leadsAnywhere(thing)))
+    const navigating = new Set(leading.flat())
+    const memory = new MemoryAllowance()
+    const arena = (all: readonly Thing[], followsSurfaces = false, watched: readonly string[] = []) => new Arena(project, { screen: start }, all, { ...options, memory, followsSurfaces, watched })
+    const navigation = arena(inTheirOrder(things, navigating))
+    const moving = arena(inTheirOrder(things, navigating), true)
+    const alike = new Map<string, Arena>()
+    const arenaFor = (wanted: readonly Thing[], watched: readonly string[] = []): Arena => {
+      const own = new Set([...navigating, ...groups.filter((group) => group.some((thing) => wanted.includes(thing))).flat()])
+      if (own.size === navigating.size && watched.length === 0) return navigation
+      const all = inTheirOrder(things, own)
+      const key = `${watched.join()} ${signatureOf(all)} ${all.map(({ path }) => path).join()}`
+      const found = alike.get(key) ?? arena(all, false, watched)
+      alike.set(key, found)
+      return found
+    }
+    return { project, start, things, navigation, moving, arenaFor, arenaOf: (thing) => arenaFor([thing]) }
+  } catch (error) {
+    if (!(error instanceof RheoError)) throw error
+    return null
+  }
+}
+
+const leadsAnywhere = ({ compiled: { component } }: Thing): boolean =>
+  component.rules.some(({ actions }) => actions.some((action) => action.do === 'go to screen' || action.do === 'open overlay' || action.do === 'close overlay'))
+
+const inTheirOrder = (things: readonly Thing[], wanted: ReadonlySet<Thing>): readonly Thing[] => things.filter((thing) => wanted.has(thing))
