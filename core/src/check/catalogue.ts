@@ -32,6 +32,7 @@ import { outOfFamily } from './out-of-family'
 import { parameterNotEverywhere } from './parameter-not-everywhere'
 import { brokenPromises } from './pledges'
 import { reachableOnlyBy } from './reachable-only-by'
+import { prototypeRestsDifferently, restsDifferently } from './rests-differently'
 import { roundTripDiffers } from './round-trip-differs'
 import { ruleNeverFires } from './rule-never-fires'
 import { rulesCompete } from './rules-compete'
@@ -73,6 +74,7 @@ export const CHECKS: Readonly<Record<string, Check>> = {
   'ends-elsewhere': endsElsewhere,
   jumps,
   'round-trip-differs': roundTripDiffers,
+  'rests-differently': restsDifferently,
   'there-and-back-differ': thereAndBackDiffer,
   'wrong-way-round': wrongWayRound,
   seam,
@@ -109,15 +111,20 @@ export type ProjectCheck = (project: Project, options: CheckOptions) => readonly
 export const PROJECT_CHECKS: Readonly<Record<string, ProjectCheck>> = {
   'screen-unreachable': screenUnreachable,
   'overlay-unreachable': overlayUnreachable,
-  'never-come': neverCome,
-  'screen-rules': screenRulesNeverFire,
-  'screens-in-motion': screensInMotion,
   'out-of-family': outOfFamily,
   unused: (project) => [...unused(project), ...unusedVariables(project)],
   'never-set': neverSet,
   'set-but-never-read': setButNeverRead,
   'promise-broken': brokenPromises,
-  'not-finished': wholeNotFinished,
+}
+
+/** Every question about what becomes of a prototype from its start screen on. What they find goes by the kinds that others raise of components. */
+export const PROTOTYPE_CHECKS: Readonly<Record<string, ProjectCheck>> = {
+  'screens never come to': neverCome,
+  'rules of screens that never fire': screenRulesNeverFire,
+  'screens in motion': screensInMotion,
+  'ways that rest differently': prototypeRestsDifferently,
+  'how far the prototype was followed': wholeNotFinished,
 }
 
 /** Checking that can be paused and given up: it yields now and then. */
@@ -134,7 +141,7 @@ export const checkingScreen = (project: Project, screen: Screen, options?: Check
   })
 
 /** What is to be said of a project as a whole. */
-export const checkingProject = (project: Project, options: CheckOptions = {}): Checking => checking({}, () => project, mapped(PROJECT_CHECKS, (check) => (of: Project) => check(of, options)))
+export const checkingProject = (project: Project, options: CheckOptions = {}): Checking => checking({}, () => project, mapped({ ...PROJECT_CHECKS, ...PROTOTYPE_CHECKS }, (check) => (of: Project) => check(of, options)))
 
 type Question<Context> = (context: Context) => readonly Finding[]
 

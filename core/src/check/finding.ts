@@ -51,6 +51,8 @@ export interface Finding {
   readonly about: About
   readonly remedy: Remedy | null
   readonly witness: Witness | null
+  /** Another way, to be seen side by side with that. */
+  readonly beside?: Witness
   /** The numbers of the sentence, for programs. */
   readonly numbers: Readonly<Record<string, number>>
 }

@@ -1,12 +1,12 @@
 import type { Pledge, Pledged, Project } from '../document'
 import { listed } from './context'
-import { thingsOnSurface, type Thing } from './explore'
+import { thingsOfPrototype, thingsOnSurface, type Thing } from './explore'
 import { inMs } from './finding'
 
 /** A promise as a sentence: `exactly 1 of Reading, Bunk and Door is on, always`. Throws `gone` when its surface is. */
-export function pledgeText(project: Project, { surface, says }: Pledge): string {
-  const things = thingsOnSurface(project, surface)
-  const words = (that: Pledged) => pledgedText(things, that)
+export function pledgeText(project: Project, { surface, through, says }: Pledge): string {
+  const things = through === true && 'screen' in surface ? thingsOfPrototype(project, surface.screen) : thingsOnSurface(project, surface)
+  const words = (that: Pledged) => pledgedText(project, things, that)
   switch (says.kind) {
     case 'always':
       return `always ${words(says.that)}`
@@ -19,12 +19,14 @@ export function pledgeText(project: Project, { surface, says }: Pledge): string 
   }
 }
 
-function pledgedText(things: readonly Thing[], that: Pledged): string {
+function pledgedText(project: Project, things: readonly Thing[], that: Pledged): string {
   switch (that.what) {
     case 'state':
       return `${nameOf(things, that.instance)} is ${stateOf(things, that)}`
     case 'variable':
       return `${that.name} is ${String(that.value)}`
+    case 'shown':
+      return `“${project.screens.find(({ id }) => id === that.screen)?.name ?? 'a screen that is gone'}” is shown`
     case 'count': {
       const states = [...new Set(that.of.map((each) => stateOf(things, each)))]
       return `${that.how} ${that.many} of ${listed(that.of.map(({ instance }) => nameOf(things, instance)))} ${that.many === 1 ? 'is' : 'are'} ${states.join(' or ')}`

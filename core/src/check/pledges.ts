@@ -1,11 +1,12 @@
 import { firstOf, RheoError, statesMeant, type Pledge, type Pledged, type Project } from '../document'
 import { axisAt, keptAt, type Surface } from '../machine'
-import { chanceIn, replay, type Run } from '../run'
+import { chanceIn, replay, shownSurfaces, type Run } from '../run'
 import { Arena, after, Facts } from './arena'
 import type { CheckOptions } from './context'
-import { explore, FREE, independentGroups, isPassing, Network, stateIn, thingsOnSurface, WAYS, type NetAxis, type Node, type Place, type Thing, type Travelled } from './explore'
+import { explore, FREE, independentGroups, isLeavingKept, isPassing, Network, setsOf, stateIn, thingsOnSurface, WAYS, type NetAxis, type Node, type Place, type Thing, type Travelled } from './explore'
 import { inMs, type Finding } from './finding'
 import { pledgeText } from './pledge-words'
+import { prototypeContext, type PrototypeContext } from './prototype'
 import { witnessTo } from './witness'
 
 /** Promises that are not kept, each with the shortest way to break it; those that could not be looked at to the end say so. */
@@ -46,6 +47,8 @@ interface Watching {
 /** The things a promise speaks of, with all that has to do with them, explored together; null when something is gone. */
 function watch(project: Project, pledge: Pledge, options: CheckOptions): Watching | null {
   try {
+    const through = pledge.through === true && 'screen' in pledge.surface ? prototypeContext(project, options, pledge.surface.screen) : null
+    if (through) return watchThrough(through, pledge)
     const things = thingsOnSurface(project, pledge.surface)
     const spoken = instancesIn(pledge).map((path) => things.find((thing) => thing.path === path))
     if (spoken.some((thing) => thing === undefined)) return null
@@ -58,6 +61,17 @@ function watch(project: Project, pledge: Pledge, options: CheckOptions): Watchin
     if (!(error instanceof RheoError)) throw error
     return null
   }
+}
+
+/** The same through the whole prototype. */
+function watchThrough(context: PrototypeContext, pledge: Pledge): Watching | null {
+  const { things } = context
+  const spoken = instancesIn(pledge).map((path) => things.find((thing) => thing.path === path))
+  if (spoken.some((thing) => thing === undefined)) return null
+  const names = namesIn(pledge)
+  const setting = things.filter((thing) => names.length > 0 && names.some((name) => setsOf(thing).has(name)))
+  const arena = context.arenaFor([...spoken.filter((thing) => thing !== undefined), ...setting], names)
+  return { arena, facts: arena.closed, holds: (that, place) => holdsAt(arena.closed.network, that, place) }
 }
 
 function explored(project: Project, surface: Surface, things: readonly Thing[], names: readonly string[], { limit, isToStop }: CheckOptions): Watching {
@@ -79,7 +93,7 @@ const namesIn = ({ says }: Pledge): readonly string[] => [says.that, ...(says.ki
 function holdsAt(network: Network, that: Pledged, { configuration }: Place): boolean | null {
   const isIn = (instance: string, axis: string, state: string): boolean => {
     const net: NetAxis | undefined = network.axes.find(({ thing, own }) => thing.path === instance && axisAt(thing.compiled, own).id === axis)
-    return net !== undefined && statesMeant(axisAt(net.thing.compiled, net.own), state).includes(stateIn(net, configuration))
+    return net !== undefined && network.isPresent(net.thing, configuration) && statesMeant(axisAt(net.thing.compiled, net.own), state).includes(stateIn(net, configuration))
   }
   switch (that.what) {
     case 'state':
@@ -88,6 +102,10 @@ function holdsAt(network: Network, that: Pledged, { configuration }: Place): boo
       const kept = network.names.find(({ name }) => name === that.name)
       const value = kept?.domain.valueOf(keptAt(configuration, kept.at))
       return value === undefined ? null : value === that.value
+    }
+    case 'shown': {
+      const item = [...network.items.values()].find(({ thing }) => thing.shown?.screen === that.screen)
+      return item !== undefined && keptAt(configuration, item.at) !== 0 && !isLeavingKept(keptAt(configuration, item.at))
     }
     case 'count':
       return isMany(that, that.of.filter(({ instance, axis, state }) => isIn(instance, axis, state)).length)
@@ -109,6 +127,8 @@ export function holdsIn(run: Run, that: Pledged): boolean {
       return isIn(that.instance, that.axis, that.state)
     case 'variable':
       return (run.shared[that.name] ?? run.instances.get('')?.environment[that.name]) === that.value
+    case 'shown':
+      return shownSurfaces(run).some(({ screen, isLeaving }) => screen === that.screen && !isLeaving)
     case 'count':
       return isMany(that, that.of.filter(({ instance, axis, state }) => isIn(instance, axis, state)).length)
   }

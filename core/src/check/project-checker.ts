@@ -57,7 +57,7 @@ export class ProjectChecker {
   }
 
   checkingWhole(project: Project): Checking {
-    return this.remembered('', [project.components, project.screens, project.variables, project.tokens, project.promises, project.tables], () => checkingProject(project, this.options))
+    return this.remembered('', [project.components, project.screens, project.variables, project.tokens, project.motion, project.promises, project.tables, project.startScreen], () => checkingProject(project, this.options))
   }
 
   private *remembered(key: string, dependsOn: readonly unknown[], find: () => Checking): Checking {

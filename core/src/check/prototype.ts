@@ -18,20 +18,22 @@ export interface PrototypeContext {
   readonly arenaFor: (things: readonly Thing[], watched?: readonly string[]) => Arena
 }
 
-const known = new WeakMap<Project, { readonly limit: number | undefined; readonly context: PrototypeContext | null }>()
+const known = new WeakMap<Project, Map<string, PrototypeContext | null>>()
 
-/** The prototype as a whole, put together once for a project; null where it says nothing of where it starts, or cannot be put together. */
-export function prototypeContext(project: Project, options: CheckOptions = {}): PrototypeContext | null {
-  const found = known.get(project)
-  if (found && found.limit === options.limit) return found.context
-  const context = putTogether(project, options)
-  known.set(project, { limit: options.limit, context })
+/** The prototype as a whole from a screen on, put together once for a project; null where it says nothing of where it starts, or cannot be put together. */
+export function prototypeContext(project: Project, options: CheckOptions = {}, start: Id | null = project.startScreen): PrototypeContext | null {
+  if (start === null || !project.screens.some(({ id }) => id === start)) return null
+  const ofProject = known.get(project) ?? new Map<string, PrototypeContext | null>()
+  known.set(project, ofProject)
+  const key = `${start} ${options.limit ?? ''}`
+  const found = ofProject.get(key)
+  if (found !== undefined) return found
+  const context = putTogether(project, start, options)
+  ofProject.set(key, context)
   return context
 }
 
-function putTogether(project: Project, options: CheckOptions): PrototypeContext | null {
-  const { startScreen: start } = project
-  if (start === null || !project.screens.some(({ id }) => id === start)) return null
+function putTogether(project: Project, start: Id, options: CheckOptions): PrototypeContext | null {
   try {
     const things = thingsOfPrototype(project, start)
     const groups = independentGroups(project, things)

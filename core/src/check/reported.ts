@@ -1,5 +1,6 @@
 import type { Id, Project, Take } from '../document'
 import { acceptanceOf } from './accepted'
+import { chanceIn } from '../run'
 import type { Finding, Level, Witness } from './finding'
 import type { CheckFailure } from './looked'
 import type { ProjectFindings } from './project-checker'
@@ -63,5 +64,5 @@ export function reported(project: Project, finding: Finding): ReportedFinding {
 const named = (thing: Named | undefined): Named | null => (thing ? { id: thing.id, name: thing.name } : null)
 
 /** A witness as a take: it plays like any other, and can be kept. */
-export const takeOf = ({ kind }: Finding, { surface, inputs, endsAtMs }: Witness): Take =>
-  ({ id: `witness-${kind}`, name: kind, surface, inputs, endsAtMs, expectations: [], reducedMotion: false })
+export const takeOf = ({ kind }: Finding, { surface, inputs, endsAtMs, ...others }: Witness): Take =>
+  ({ id: `witness-${kind}`, name: kind, surface, inputs, endsAtMs, expectations: [], reducedMotion: false, ...chanceIn(others) })

@@ -28,7 +28,7 @@ const left = (facts: Facts, surface: Thing): readonly Seen<'shown'>[] =>
 function cutOff({ project, moving }: PrototypeContext, surface: Thing): readonly Finding[] {
   const facts = moving.closed
   const cuts = left(facts, surface).filter(({ mark, step }) => !mark.isShown && !mark.wasLeaving && isByItself(step))
-  const hasArrived = facts.all('arrived').some(({ mark }) => mark.item.thing === surface)
+  const hasArrived = facts.all('arrived').some(({ mark, step }) => mark.item.thing === surface && (step.deadline?.least ?? 0) > 0)
   for (const cut of cuts.slice(0, MOST_TRIED)) {
     const { needsMs, afterMs } = timesOf(facts, cut)
     if (afterMs >= needsMs) continue

@@ -1,4 +1,4 @@
-import { array, choice, integer, kinds, object, type Of } from './shape'
+import { array, boolean, choice, integer, kinds, object, optional, type Of } from './shape'
 import { InstancePath, SurfaceOf } from './take'
 import { Id, Literal, Ms, Name } from './value'
 
@@ -12,6 +12,8 @@ export const Pledged = kinds(
   object({ what: choice('state'), instance: InstancePath, axis: Id, state: Id }),
   object({ what: choice('count'), how: choice('at least', 'at most', 'exactly'), many: integer(0, 1000), of: array(PledgedState) }),
   object({ what: choice('variable'), name: Name, value: Literal }),
+  /** A screen or overlay is there and not on its way out. */
+  object({ what: choice('shown'), screen: Id }),
 )
 export type Pledged = Of<typeof Pledged>
 
@@ -19,6 +21,8 @@ export type Pledged = Of<typeof Pledged>
 export const Pledge = object({
   id: Id,
   surface: SurfaceOf,
+  /** From that screen on through the whole prototype, wherever it leads; instances elsewhere go by the paths a run has for them. */
+  through: optional(boolean),
   says: kinds(
     'kind',
     object({

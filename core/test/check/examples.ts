@@ -24,6 +24,7 @@ const parts = (...more: readonly Part[]): Pick<Component, 'parts'> => ({ parts: 
 
 const box = (id: string, base: Part['base']): Part => ({ id, kind: 'box', name: id, parent: 'frame', base: { x: 0, y: 0, width: 100, height: 50, fill: '#ffffff', ...base } })
 const text = (id: string, base: Part['base']): Part => ({ id, kind: 'text', name: id, parent: 'frame', base: { x: 0, y: 0, width: 80, height: 20, text: 'Aboard', ...base } })
+const resting = (snapTo: 'edges' | 'anywhere'): Part => ({ ...box('card', { width: 20, height: 20 }), drag: { along: 'across', limitTo: 'parent', snapTo, points: [], keepsMomentum: false, settleMs: 100, easing: 'linear' } })
 const number = (name: string): Variable => ({ id: name, name, type: 'number', start: 0 })
 const yesNo = (name: string): Variable => ({ id: name, name, type: 'yes/no', start: false })
 const set = (variable: string, to: string): readonly Action[] => [{ id: `set-${variable}`, do: 'set', variable, to }]
@@ -98,6 +99,7 @@ export const EXAMPLES: readonly Example[] = [
   pair('ends-elsewhere', small({ a: {}, b: { look: { third: { x: 40, fill: '#24506f' } } } }, [there, back], { parts: [{ id: 'frame', kind: 'container', name: 'frame', parent: null, base: { width: 100, height: 50, layout: 'row' } }, box('third', { width: 20, height: 20 })] }), small({ a: {}, b: { look: { third: { x: 40, fill: '#24506f' } } } }, [there, back], { parts: [{ id: 'frame', kind: 'container', name: 'frame', parent: null, base: { width: 100, height: 50 } }, box('third', { width: 20, height: 20 })] })),
   pair('jumps', small(wide, [{ ...there, motion: { policy: 'skip to end' } }, back]), small(wide, [there, back])),
   { kind: 'round-trip-differs', has: roundTrip(false), hasNot: roundTrip(true) },
+  pair('rests-differently', small({ a: {} }, [], parts(resting('edges'))), small({ a: {} }, [], parts(resting('anywhere')))),
   pair('there-and-back-differ', small(wide, [there, { ...back, ms: 240 }]), small(wide, [there, back])),
   pair('wrong-way-round', turned(270), turned(-90)),
   pair('seam', small(wide, [{ ...there, easing: 'ease-in', motion: { keyframes: [{ id: 'half', look: { box: { x: 20 } }, share: 1, easing: 'ease-in', matchVelocity: false }] } }, back]), small(wide, [{ ...there, easing: 'linear', motion: { keyframes: [{ id: 'half', look: { box: { x: 20 } }, share: 1, easing: 'linear', matchVelocity: false }] } }, back])),

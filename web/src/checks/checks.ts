@@ -1,4 +1,4 @@
-import { NOTHING_FOUND, type Budget, type Coverage, type Finding, type ProjectFindings } from '@rheoscope/core/check'
+import { NOTHING_FOUND, type Budget, type BudgetFromStart, type Coverage, type CoverageFromStart, type Finding, type ProjectFindings } from '@rheoscope/core/check'
 import type { Id, Project } from '@rheoscope/core/document'
 import type { ProjectSession } from '../session/project-session'
 import type { Breakdown } from '../workers/breakdown'
@@ -16,15 +16,17 @@ export interface ChecksState {
   /** Why there is no checking at all; null when there is. */
   readonly failure: Breakdown | null
   readonly coverage: readonly Coverage[]
+  /** How everything is reached from the start; null until that is known, and where the project has none. */
+  readonly fromStart: CoverageFromStart | null
   /** The components whose coverage could not be found out, and why. */
   readonly uncovered: Readonly<Record<Id, Breakdown>>
   readonly isCovered: boolean
-  readonly budgets: { readonly question: BudgetQuestion; readonly budgets: readonly Budget[]; readonly failure: Breakdown | null } | null
+  readonly budgets: { readonly question: BudgetQuestion; readonly budgets: readonly Budget[]; readonly fromStart: BudgetFromStart | null; readonly failure: Breakdown | null } | null
 }
 
 const NOTHING_YET: ChecksState = {
   findings: { components: {}, screens: {}, project: NOTHING_FOUND }, current: new Set(), isComplete: false, progress: null, failure: null,
-  coverage: [], uncovered: {}, isCovered: false, budgets: null,
+  coverage: [], fromStart: null, uncovered: {}, isCovered: false, budgets: null,
 }
 
 const makeWorker = (): PlainWorker => new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
@@ -102,9 +104,9 @@ export class Checks {
         if (message.revision === this.asked) this.take(message.found)
         return
       case 'coverage':
-        return this.publish({ coverage: message.coverage, uncovered: message.failures, isCovered: message.isComplete })
+        return this.publish({ coverage: message.coverage, uncovered: message.failures, fromStart: message.fromStart, isCovered: message.isComplete })
       case 'budgets':
-        return this.publish({ budgets: { question: message.question, budgets: message.budgets, failure: message.failure } })
+        return this.publish({ budgets: { question: message.question, budgets: message.budgets, fromStart: message.fromStart, failure: message.failure } })
       case 'failed':
         return this.fail(message.failure)
     }

@@ -1,12 +1,12 @@
-import type { Budget, Coverage, Looked } from '@rheoscope/core/check'
+import type { Budget, BudgetFromStart, Coverage, CoverageFromStart, Looked } from '@rheoscope/core/check'
 import type { Id, Project } from '@rheoscope/core/document'
 import type { Breakdown } from '../workers/breakdown'
 
-/** A path between two states of a component that somebody wants to know the time of. */
+/** A path between two states of a component that somebody wants to know the time of; from the start of the prototype where it says no state to begin from. */
 export interface BudgetQuestion {
   readonly component: Id
   readonly axis: Id
-  readonly from: Id
+  readonly from: Id | null
   readonly to: Id
 }
 
@@ -30,7 +30,7 @@ export interface FoundSoFar {
 export type FromChecks =
   /** What has been found so far; things that are not in it yet are as they were. */
   | { readonly says: 'findings'; readonly revision: number; readonly found: FoundSoFar }
-  | { readonly says: 'coverage'; readonly coverage: readonly Coverage[]; readonly failures: Readonly<Record<Id, Breakdown>>; readonly isComplete: boolean }
-  | { readonly says: 'budgets'; readonly question: BudgetQuestion; readonly budgets: readonly Budget[]; readonly failure: Breakdown | null }
+  | { readonly says: 'coverage'; readonly coverage: readonly Coverage[]; readonly failures: Readonly<Record<Id, Breakdown>>; /** Null until all components are through, and where the project has no start. */ readonly fromStart: CoverageFromStart | null; readonly isComplete: boolean }
+  | { readonly says: 'budgets'; readonly question: BudgetQuestion; readonly budgets: readonly Budget[]; readonly fromStart: BudgetFromStart | null; readonly failure: Breakdown | null }
   /** It could not go on with what it was asked. */
   | { readonly says: 'failed'; readonly failure: Breakdown }

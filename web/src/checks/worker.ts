@@ -1,5 +1,5 @@
-import { budgetsBetween, coverageOf, ProjectChecker, type Checking, type Coverage, type Looked } from '@rheoscope/core/check'
-import { certain, type Id, type Project } from '@rheoscope/core/document'
+import { budgetFromStart, budgetsBetween, coverageFromStart, coverageOf, ProjectChecker, type Checking, type Coverage, type Looked } from '@rheoscope/core/check'
+import { certain, orElse, type Id, type Project } from '@rheoscope/core/document'
 import { breakdownOf, type Breakdown } from '../workers/breakdown'
 import { READY } from '../workers/open-worker'
 import type { BudgetQuestion, FromChecks, ToChecks } from './messages'
@@ -108,18 +108,24 @@ async function tellCoverage(): Promise<void> {
     } catch (error) {
       failures[component.id] = breakdownOf(`How ${component.name} is covered could not be found out`, error)
     }
-    tell({ says: 'coverage', coverage, failures, isComplete: false })
+    tell({ says: 'coverage', coverage, failures, fromStart: null, isComplete: false })
     await arrivals()
     if (project !== now) return
   }
-  tell({ says: 'coverage', coverage, failures, isComplete: true })
+  tell({ says: 'coverage', coverage, failures, fromStart: now && orElse(() => coverageFromStart(now), null), isComplete: true })
 }
 
 function tellBudgets(question: BudgetQuestion): void {
   const component = project?.components.find(({ id }) => id === question.component)
   try {
-    tell({ says: 'budgets', question, budgets: component ? budgetsBetween(certain(project), component, question) : [], failure: null })
+    const { from } = question
+    const isFromStart = from === null && component !== undefined
+    tell({
+      says: 'budgets', question, failure: null,
+      budgets: component && from !== null ? budgetsBetween(certain(project), component, { ...question, from }) : [],
+      fromStart: isFromStart ? budgetFromStart(certain(project), component, question) : null,
+    })
   } catch (error) {
-    tell({ says: 'budgets', question, budgets: [], failure: breakdownOf('What it takes could not be found out', error) })
+    tell({ says: 'budgets', question, budgets: [], fromStart: null, failure: breakdownOf('What it takes could not be found out', error) })
   }
 }

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
-import { familiesIn, givenIn, timesApart, type Budget, type Family, type Piece } from '@rheoscope/core/check'
+import { familiesIn, givenIn, timesApart, type Budget, type BudgetFromStart, type Family, type Piece } from '@rheoscope/core/check'
 import { certain, firstOf, setLimit, theOne, type Axis, type Component, type Id, type Project } from '@rheoscope/core/document'
 import { msText } from '../bench/timing-text'
 import { CommitField } from '../fields/commit-field'
@@ -14,7 +14,7 @@ import { StateMark } from '../theme/state-mark'
 interface Chosen {
   readonly component: Id
   readonly axis: Id
-  readonly from: Id
+  readonly from: Id | null
   readonly to: Id
 }
 
@@ -53,7 +53,8 @@ function Question({ components, chosen, onChoose }: { readonly project: Project;
   const axes = component.axes.filter(({ states }) => states.length > 1)
   const axis = axes.find(({ id }) => id === chosen.axis) ?? firstOf(axes)
   const state = (label: string, which: 'from' | 'to') => (
-    <select aria-label={label} value={chosen[which]} onChange={(event) => onChoose({ ...chosen, [which]: event.target.value })}>
+    <select aria-label={label} value={chosen[which] ?? ''} onChange={(event) => onChoose({ ...chosen, [which]: event.target.value || null })}>
+      {which === 'from' && <option value="">the start of the prototype</option>}
       {[...axis.states, ...(axis.groups ?? [])].map(({ id, name }) => <option key={id} value={id}>{name}</option>)}
     </select>
   )
@@ -83,11 +84,30 @@ function Paths({ component, axis, chosen }: { readonly component: Component; rea
   if (!isComplete && looking.is === 'failed') return <CheckStatus looking={looking} />
   if (!answer || JSON.stringify(answer.question) !== JSON.stringify(chosen)) return <p className="muted hint" role="status">Looking…</p>
   if (answer.failure) return <BrokenDown breakdown={answer.failure} onTryAgain={() => checks?.askForBudgets(chosen)} />
+  if (chosen.from === null) return answer.fromStart ? <WayFromStart way={answer.fromStart} /> : <p className="muted hint">No way leads there from the start.</p>
   if (answer.budgets.length === 0) return <p className="muted hint">{chosen.from === chosen.to ? 'It is there already.' : `No way leads there in ${component.name}.`}</p>
   const longest = Math.max(...answer.budgets.map(({ mostMs }) => mostMs), 1)
   return (
     <ol className="budget-paths">
       {answer.budgets.map((budget, index) => <PathBar key={index} axis={axis} budget={budget} longest={longest} />)}
+    </ol>
+  )
+}
+
+/** The quickest way from the start screen, whichever instance comes there first. */
+function WayFromStart({ way: { screen, ms, pieces } }: { readonly way: BudgetFromStart }) {
+  const project = useOfSession('document')
+  return (
+    <ol className="budget-paths">
+      <li className="budget-path">
+        <p>
+          <span className="muted">on</span> {project.screens.find(({ id }) => id === screen)?.name}
+          <b className="mono budget-total">{msText(ms)}</b>
+        </p>
+        <div className="budget-bar" role="img" aria-label={pieces.map((piece) => `${piece.what}${piece.ms > 0 ? ` ${piece.ms} ms` : ''}`).join(', ')}>
+          {pieces.map((piece, index) => <PieceBar key={index} piece={piece} longest={Math.max(ms, 1)} />)}
+        </div>
+      </li>
     </ol>
   )
 }

@@ -1,6 +1,7 @@
-import { useEffect, useMemo } from 'react'
+import { useEffect, useMemo, useState } from 'react'
+import { ToggleButton, ToggleButtonGroup } from '@mui/material'
 import { Link } from 'react-router'
-import { WAYS, type Coverage, type Way } from '@rheoscope/core/check'
+import { WAYS, type Coverage, type CoveredScreen, type Way } from '@rheoscope/core/check'
 import type { Component, Id, Project } from '@rheoscope/core/document'
 import { BrokenDown } from '../workers/broken-down'
 import { CheckStatus } from '../checks/check-status'
@@ -22,10 +23,17 @@ export function CoverageSheet() {
   useEffect(() => {
     if (isComplete) checks?.askForCoverage()
   }, [checks, isComplete])
-  const totals = useMemo(() => totalsOf(coverage), [coverage])
+  const fromStart = useOfChecks('fromStart') ?? null
+  const [isFromStart, setFromStart] = useState(false)
+  const shown = isFromStart && fromStart ? fromStart.components : coverage
+  const totals = useMemo(() => totalsOf(shown), [shown])
   return (
     <main className="coverage-sheet" aria-busy={!isCovered}>
       <div className="coverage-legend">
+        <ToggleButtonGroup size="small" exclusive aria-label="Where it begins" value={isFromStart ? 'start' : 'alone'} onChange={(_event, chosen: string | null) => chosen && setFromStart(chosen === 'start')}>
+          <ToggleButton value="alone">each by itself</ToggleButton>
+          <ToggleButton value="start" disabled={!fromStart} title={fromStart ? '' : project.startScreen === null ? 'The project says nothing of where it starts.' : 'Not looked at yet.'}>from the start</ToggleButton>
+        </ToggleButtonGroup>
         {WAYS.map((way) => <span key={way}><b>{HANDS[way]}</b> <span className="number">{totals.reached[way]}</span> of <span className="number">{totals.states}</span> states</span>)}
         <span className="muted">The number in a field is how many steps it takes; a hatched one is never reached in that way.</span>
         {!isCovered && looking.is !== 'failed' && <span className="muted" role="status">looking, {coverage.length} of {project.components.length} components…</span>}
@@ -33,7 +41,8 @@ export function CoverageSheet() {
       {!isComplete && looking.is === 'failed' && <CheckStatus looking={looking} />}
       {Object.entries(uncovered).map(([id, breakdown]) => <BrokenDown key={id} breakdown={breakdown} onTryAgain={() => checks?.askForCoverage()} />)}
       <div className="coverage-cards">
-        {coverage.filter(({ states }) => states.length > 0).map((each) => <CoverageCard key={each.component} project={project} coverage={each} />)}
+        {isFromStart && fromStart && <ScreensCard project={project} screens={fromStart.screens} />}
+        {shown.filter(({ states }) => states.length > 0).map((each) => <CoverageCard key={each.component} project={project} coverage={each} />)}
       </div>
     </main>
   )
@@ -45,6 +54,26 @@ function totalsOf(coverage: readonly Coverage[]): { readonly states: number; rea
   const states = coverage.flatMap((each) => each.states)
   const reached = (way: Way) => states.filter(({ steps }) => steps[way] !== null).length
   return { states: states.length, reached: { mouse: reached('mouse'), touch: reached('touch'), keyboard: reached('keyboard') } }
+}
+
+/** How each screen and overlay is come to from the start. */
+function ScreensCard({ project, screens }: { readonly project: Project; readonly screens: readonly CoveredScreen[] }) {
+  return (
+    <table className="coverage-card">
+      <caption>Screens and overlays</caption>
+      <thead>
+        <tr><th scope="col">screen</th>{WAYS.map((way) => <th key={way} scope="col">{HANDS[way]}</th>)}</tr>
+      </thead>
+      <tbody>
+        {screens.map(({ screen, steps }) => (
+          <tr key={screen}>
+            <th scope="row"><Link to={`/project/${project.id}/screen/${screen}`}>{project.screens.find(({ id }) => id === screen)?.name}</Link></th>
+            {WAYS.map((way) => <Steps key={way} steps={steps[way]} isFinished />)}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
 }
 
 function CoverageCard({ project, coverage }: { readonly project: Project; readonly coverage: Coverage }) {

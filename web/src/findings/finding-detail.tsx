@@ -27,7 +27,7 @@ export function FindingDetail({ finding }: { readonly finding: Finding }) {
         <WhereItIs project={project} finding={finding} />
         <Acceptance finding={finding} />
       </div>
-      {witness ? <PlayedWitness project={project} finding={finding} witness={witness} /> : <p className="muted hint">There is nothing to play: it is so in the document itself.</p>}
+      {witness && finding.beside ? <SideBySide project={project} finding={finding} ways={[witness, finding.beside]} /> : witness ? <PlayedWitness project={project} finding={finding} witness={witness} field={FIELD} /> : <p className="muted hint">There is nothing to play: it is so in the document itself.</p>}
     </section>
   )
 }
@@ -41,8 +41,23 @@ function WhereItIs({ project, finding: { about } }: { readonly project: Project;
 }
 
 const FIELD = { width: 620, height: 300 }
+const HALF_FIELD = { width: 300, height: 300 }
 
-function PlayedWitness({ project, finding, witness }: { readonly project: Project; readonly finding: Finding; readonly witness: Witness }) {
+/** Two ways, each played in half of the room. */
+const SideBySide = ({ project, finding, ways }: { readonly project: Project; readonly finding: Finding; readonly ways: readonly Witness[] }) => (
+  <div className="side-by-side witness-ways">
+    {ways.map((witness, index) => <div key={index}><PlayedWitness project={project} finding={finding} witness={witness} field={HALF_FIELD} /></div>)}
+  </div>
+)
+
+interface PlayedProps {
+  readonly project: Project
+  readonly finding: Finding
+  readonly witness: Witness
+  readonly field: typeof FIELD
+}
+
+function PlayedWitness({ project, finding, witness, field }: PlayedProps) {
   const session = useSession()
   const player = usePlayer(project, witness.surface)
   if (!player) return <p className="muted hint">What it happened on is no longer there.</p>
@@ -53,7 +68,7 @@ function PlayedWitness({ project, finding, witness }: { readonly project: Projec
   return (
     <>
       <WitnessStrip project={project} witness={witness} />
-      <LiveSurface player={player} label="What makes it happen" className="witness-live" field={FIELD} mostZoom={2} />
+      <LiveSurface player={player} label="What makes it happen" className="witness-live" field={field} mostZoom={2} />
       <div className="witness-controls">
         <PlayButton player={player} witness={witness} />
         <ClockControls player={player} of="witness" />

@@ -1,5 +1,5 @@
 import { certain, orElse, type Id, type Literal, type Pledge, type Project, type State } from '@rheoscope/core/document'
-import { thingsOnSurface } from '@rheoscope/core/check'
+import { thingsOfPrototype, thingsOnSurface } from '@rheoscope/core/check'
 
 /** An axis of an instance that a promise can speak of. */
 export interface Place {
@@ -13,9 +13,9 @@ export interface Place {
 }
 
 /** Every axis with more than one state of what stands on a surface; none when it cannot be put together. */
-export function placesOf(project: Project, surface: Pledge['surface']): readonly Place[] {
+export function placesOf(project: Project, { surface, through }: Pick<Pledge, 'surface' | 'through'>): readonly Place[] {
   return orElse(() =>
-    thingsOnSurface(project, surface).flatMap(({ path, compiled: { component }, holder, part }) => {
+    (through === true && 'screen' in surface ? thingsOfPrototype(project, surface.screen) : thingsOnSurface(project, surface)).flatMap(({ path, compiled: { component }, holder, part }) => {
       const called = holder?.compiled.component.parts.find(({ id }) => id === part)?.name ?? component.name
       const axes = component.axes.filter(({ states }) => states.length > 1)
       return axes.map((axis): Place => ({

@@ -41,7 +41,7 @@ function PromiseRow({ project, pledge }: { readonly project: Project; readonly p
   return (
     <li className="promise">
       <span className={`promise-verdict ${tone}`} role="status">{verdict}</span>
-      <span className="promise-text">{words(project, pledge)} <span className="muted">{surfaceName(project, pledge.surface)}</span></span>
+      <span className="promise-text">{words(project, pledge)} <span className="muted">{placeName(project, pledge)}</span></span>
       {broken && <Link className="underlined" to={`/project/${project.id}/findings?finding=${encodeURIComponent(broken.id)}`}>See how</Link>}
       <button className="plain muted" aria-label={`Remove the promise ${words(project, pledge)}`} onClick={() => session.dispatch(removePledge(pledge.id), 'remove a promise')}>×</button>
     </li>
@@ -55,25 +55,40 @@ function words(project: Project, pledge: Pledge): string {
 const surfaceName = (project: Project, surface: Pledge['surface']): string =>
   'screen' in surface ? `on ${project.screens.find(({ id }) => id === surface.screen)?.name ?? 'a screen that is gone'}` : `in ${project.components.find(({ id }) => id === surface.component)?.name ?? 'a component that is gone'}`
 
-const surfaceKey = (surface: Pledge['surface']): string => ('screen' in surface ? `screen ${surface.screen}` : `component ${surface.component}`)
+/** Where a promise holds: on a surface, or from a screen on wherever it leads. */
+type Where = Pick<Pledge, 'surface' | 'through'>
+
+const placeName = (project: Project, { surface, through }: Where): string =>
+  through === true && 'screen' in surface ? `from ${project.screens.find(({ id }) => id === surface.screen)?.name ?? 'a screen that is gone'} on, wherever it leads` : surfaceName(project, surface)
+
+const surfaceKey = ({ surface, through }: Where): string => ('screen' in surface ? `${through === true ? 'through' : 'screen'} ${surface.screen}` : `component ${surface.component}`)
+
+/** Wherever something can be promised: on a surface alone, or from a screen on, the start screen first. */
+function wheresOf({ screens, components, startScreen }: Project): readonly Where[] {
+  const entrances = screens.filter(({ kind }) => kind === 'screen').toSorted((a, b) => Number(b.id === startScreen) - Number(a.id === startScreen))
+  return [
+    ...screens.map(({ id }) => ({ surface: { screen: id } })), ...components.map(({ id }) => ({ surface: { component: id } })),
+    ...(screens.length > 1 ? entrances.map(({ id }) => ({ surface: { screen: id }, through: true })) : []),
+  ]
+}
 
 /** A sentence with slots, filled in from left to right. */
 function NewPromise({ project }: { readonly project: Project }) {
   const session = useSession()
-  const surfaces = [...project.screens.map(({ id }): Pledge['surface'] => ({ screen: id })), ...project.components.map(({ id }): Pledge['surface'] => ({ component: id }))]
+  const surfaces = useMemo(() => wheresOf(project), [project])
   const [key, setKey] = useState(() => (surfaces[0] ? surfaceKey(surfaces[0]) : ''))
-  const surface = surfaces.find((each) => surfaceKey(each) === key) ?? surfaces[0]
-  const places = useMemo(() => (surface ? placesOf(project, surface) : []), [project, surface])
+  const where = surfaces.find((each) => surfaceKey(each) === key) ?? surfaces[0]
+  const places = useMemo(() => (where ? placesOf(project, where) : []), [project, where])
   const [kind, setKind] = useState<Kind>('always')
   const [that, setThat] = useState<Pledged | null>(null)
   const [then, setThen] = useState<Pledged | null>(null)
   const [withinMs, setWithinMs] = useState(1000)
-  if (!surface) return null
+  if (!where) return null
   const isFull = that !== null && (kind !== 'after' || then !== null)
   const add = () => {
     if (that === null) return
     const says: Pledge['says'] = kind === 'after' ? { kind, that, then: certain(then), withinMs } : { kind, that }
-    session.dispatch(addPledge({ id: newId('promise'), surface, says }), 'make a promise')
+    session.dispatch(addPledge({ id: newId('promise'), ...where, says }), 'make a promise')
     setThat(null)
     setThen(null)
   }
@@ -82,16 +97,16 @@ function NewPromise({ project }: { readonly project: Project }) {
       <h2 className="caption">A new promise</h2>
       <p className="promise-slots">
         <select aria-label="Where" value={key} onChange={(event) => { setKey(event.target.value); setThat(null); setThen(null) }}>
-          {surfaces.map((each) => <option key={surfaceKey(each)} value={surfaceKey(each)}>{surfaceName(project, each)}</option>)}
+          {surfaces.map((each) => <option key={surfaceKey(each)} value={surfaceKey(each)}>{placeName(project, each)}</option>)}
         </select>
         <select aria-label="How" value={kind} onChange={(event) => setKind(keysOf(KINDS).find((each) => each === event.target.value) ?? kind)}>
           {keysOf(KINDS).map((each) => <option key={each} value={each}>{KINDS[each]}</option>)}
         </select>
-        <PledgedSlots key={`that ${key}`} project={project} places={places} value={that} onChange={setThat} label="What" />
+        <PledgedSlots key={`that ${key}`} project={project} places={places} screens={where.through === true ? project.screens : []} value={that} onChange={setThat} label="What" />
         {kind === 'after' && (
           <>
             within <input className="mono slot-ms" aria-label="Within ms" inputMode="numeric" value={withinMs} onChange={(event) => setWithinMs(Math.max(0, Math.round(Number(event.target.value) || 0)))} /> ms
-            <PledgedSlots key={`then ${key}`} project={project} places={places} value={then} onChange={setThen} label="What follows" />
+            <PledgedSlots key={`then ${key}`} project={project} places={places} screens={where.through === true ? project.screens : []} value={then} onChange={setThen} label="What follows" />
           </>
         )}
         <Button disabled={!isFull} onClick={add}>Promise it</Button>
@@ -103,6 +118,8 @@ function NewPromise({ project }: { readonly project: Project }) {
 interface SlotsProps {
   readonly project: Project
   readonly places: readonly Place[]
+  /** Those of which it can be promised that they are shown. */
+  readonly screens: Project['screens']
   readonly value: Pledged | null
   readonly onChange: (value: Pledged | null) => void
   readonly label: string
@@ -111,7 +128,7 @@ interface SlotsProps {
 const HOW_MANY = ['at most', 'at least', 'exactly'] as const
 
 /** One instance in a state, so many of several alike in a state, or a variable with a value. */
-function PledgedSlots({ project, places, value, onChange, label }: SlotsProps) {
+function PledgedSlots({ project, places, screens, value, onChange, label }: SlotsProps) {
   const [subject, setSubject] = useState('')
   const [how, setHow] = useState<(typeof HOW_MANY)[number]>('at most')
   const [many, setMany] = useState(1)
@@ -127,6 +144,11 @@ function PledgedSlots({ project, places, value, onChange, label }: SlotsProps) {
     else if (place) onChange({ what: 'state', ...of(place) })
     else onChange({ what: 'count', how: change.how ?? how, many: change.many ?? many, of: group.map(of) })
   }
+  const choose = (to: string) => {
+    setSubject(to)
+    const screen = screens.find(({ id }) => to === `screen ${id}`)
+    onChange(screen ? { what: 'shown', screen: screen.id } : null)
+  }
   const chooseHow = (text: string) => {
     const next = HOW_MANY.find((each) => each === text) ?? how
     setHow(next)
@@ -134,8 +156,9 @@ function PledgedSlots({ project, places, value, onChange, label }: SlotsProps) {
   }
   return (
     <>
-      <select aria-label={label} value={subject} onChange={(event) => { setSubject(event.target.value); onChange(null) }}>
+      <select aria-label={label} value={subject} onChange={(event) => choose(event.target.value)}>
         <option value="">…</option>
+        {screens.map(({ id, name }) => <option key={id} value={`screen ${id}`}>{name} is shown</option>)}
         {places.map(({ key, name }) => <option key={key} value={`place ${key}`}>{name}</option>)}
         {alike.map((component) => <option key={component} value={`group ${component}`}>of all {theOne(places, (each) => each.component === component).componentName}s</option>)}
         {project.variables.map(({ name }) => <option key={name} value={`variable ${name}`}>{name}</option>)}

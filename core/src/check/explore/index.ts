@@ -6,6 +6,6 @@ export { Network, type NetAxis, type NetworkOptions, type NetName } from './netw
 export { StateSpace } from './space'
 export { independentGroups, setsOf, signatureOf } from './split'
 export { screensFrom, thingsOfPrototype, thingsOn, thingsOnSurface, type Thing } from './things'
-export { wayTo, instantsOf } from './timing'
+export { wayTo, instantsOf, soonest } from './timing'
 export { FREE, readings } from './zone'
-export { stateIn, type Mark, type Occasion } from './occasion'
+export { isLeavingKept, stateIn, type Mark, type Occasion } from './occasion'

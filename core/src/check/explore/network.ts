@@ -188,6 +188,14 @@ export class Network {
     return holder === null || this.has(holder) ? holder : this.holderOf(holder)
   }
 
+  /** Whether a thing is there, with all that stands around it and is looked at. */
+  isPresent(thing: Thing, configuration: Int32Array): boolean {
+    const item = this.items.get(thing)
+    if (item && keptAt(configuration, item.at) === 0) return false
+    const holder = this.holderOf(thing)
+    return holder === null || (holder !== thing.holder && !holder.shown) || this.isPresent(holder, configuration)
+  }
+
   axesOfThing(thing: Thing): readonly NetAxis[] {
     return this.axisOfThing.get(thing) ?? []
   }

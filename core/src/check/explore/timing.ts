@@ -33,6 +33,9 @@ export function instantsOf(way: readonly Node[]): readonly number[] {
   return earliest(kept, way.length) ?? way.map(() => 0)
 }
 
+/** The earliest instants there are for what happens on a way, in ms, whoever does something doing it at once. */
+export const soonest = (way: readonly Node[]): readonly number[] => earliest(demandsOf(way), way.length) ?? way.map(() => 0)
+
 const isByHand = (what: string): boolean => ['point', 'press', 'release', 'tap', 'drag', 'cancel', 'turn', 'focus', 'key', 'key up', 'name', 'put', 'message', 'return'].includes(what)
 
 /** What the clocks ask of the instants of a way. */

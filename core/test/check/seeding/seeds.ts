@@ -190,6 +190,10 @@ export const SEEDS: readonly Seed[] = [
     sow.rule(key('F8'), sow.start, to, { actions: [{ id: 'seed-drive', do: 'drive', instance: part.id, axis: axis.id, state: other.id }] })
     return void sow.rule(key('F9'), to, sow.start)
   }),
+  seed('rests-differently', (sow) => {
+    const part = sow.part('box', { width: 10, height: 10 })
+    sow.set(['parts', part, 'drag'], { along: 'both', limitTo: 'parent', snapTo: 'corners', points: [], keepsMomentum: false, settleMs: 0, easing: 'linear' })
+  }),
   seed('there-and-back-differ', (sow) => {
     const to = sow.state({ translateX: 40 })
     sow.rule(key('F8'), sow.start, to, { ms: 400 })
