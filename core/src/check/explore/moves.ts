@@ -18,14 +18,15 @@ export type Outside = readonly Occasion[]
 /** What somebody can do next, working in some ways. */
 export function movesIn(network: Network, instant: Instant, ways: readonly Way[]): readonly UserOccasion[] {
   const open = network.spots.filter((spot) => instant.isOpen(spot))
-  const mouse = ways.includes('mouse')
+  // While a finger is down another pointer does nothing.
+  const mouse = ways.includes('mouse') && keptAt(instant.configuration, network.fingerAt) === 0
   // Without anything that hovers, a finger does what a mouse does.
-  const touch = ways.includes('touch') && (network.mattersHover || !mouse)
+  const touch = ways.includes('touch') && (network.mattersHover || !ways.includes('mouse'))
   return [
     ...(mouse ? pointing(network, instant, open) : []),
     ...(mouse ? pressing(network, instant, open, 'mouse') : []),
     ...(touch ? pressing(network, instant, open, 'touch') : []),
-    ...(ways.includes('keyboard') ? typing(network, instant, open, !mouse) : []),
+    ...(ways.includes('keyboard') ? typing(network, instant, open, !ways.includes('mouse')) : []),
     ...(mouse || touch ? turning(open) : []),
   ]
 }
@@ -43,7 +44,8 @@ function pressing(network: Network, { configuration }: Instant, open: readonly S
   const near = pointer === 'mouse' && network.mattersHover ? open.filter(({ index }) => index + 1 === over) : open
   const places: readonly (Spot | null)[] = pointer === 'mouse' && network.mattersHover && over > 0 ? near : [...near, null]
   const pressed: readonly (Spot | null)[] = network.mattersOutside ? [...near, null] : near
-  if (!network.mattersPress) return pressed.map((spot) => ({ what: 'tap', spot, pointer }))
+  const isHeld = network.mattersPress || (pointer === 'touch' && network.mattersFinger)
+  if (!isHeld) return pressed.map((spot) => ({ what: 'tap', spot, pointer }))
   if (configuration[network.pressedAt] === 0) return pressed.map((spot) => ({ what: 'press', spot, pointer }))
   const more = [...(network.mattersDrag ? ['drag'] as const : []), ...(network.mattersCancel ? ['cancel'] as const : [])]
   return [...places.map((spot): UserOccasion => ({ what: 'release', spot, pointer })), ...more.map((what): UserOccasion => ({ what, spot: null, pointer }))]

@@ -107,6 +107,8 @@ export class Network {
   readonly size: number
   readonly mattersHover: boolean
   readonly mattersPress: boolean
+  /** Something depends on what a finger is on that is down. */
+  readonly mattersFinger: boolean
   /** Something depends on what has the focus; where nothing does, whoever uses keys is taken to have moved it there just before. */
   readonly mattersFocus: boolean
   readonly mattersShown: boolean
@@ -143,7 +145,8 @@ export class Network {
     const listens = (...kinds: readonly string[]) => rules.some(({ trigger }) => kinds.includes(trigger.on))
     const asks = (name: string) => [...matters.values()].some((names) => names.has(name))
     this.mattersHover = listens('enter', 'leave') || asks('hovered') || asks('pressed')
-    this.mattersPress = listens('press', 'release', 'cancel', 'long press', 'drag start', 'drag', 'drag end') || asks('pressed') || asks('hovered')
+    this.mattersPress = listens('press', 'release', 'cancel', 'long press', 'drag start', 'drag', 'drag end') || asks('pressed')
+    this.mattersFinger = asks('hovered')
     this.mattersTwice = listens('double tap')
     this.mattersDrag = listens('drag start', 'drag', 'drag end')
     this.keys = keysIn(rules, asks('repeats'))
