@@ -1,6 +1,6 @@
 import type { Id, Project, Rule } from '../document'
 import { keptAt, type Surface } from '../machine'
-import { enact, enactOn, explore, marksOf, Network, StateSpace, WAYS, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Way } from './explore'
+import { enact, enactOn, inSteps, marksOf, Network, StateSpace, WAYS, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Way } from './explore'
 
 /** Everything a step can come to, with the step. */
 export interface Seen<Kind extends Mark['what']> {
@@ -106,6 +106,11 @@ export class Arena {
     return this.facts('open', this.ways, true)
   }
 
+  /** Works `closed` out in steps between which it can be given up; then it is there. */
+  *looking(): Generator<void, void> {
+    if (!this.known.has('closed')) yield* this.finding('closed', this.ways, false)
+  }
+
   byWay(way: Way): Facts {
     // Where nothing hovers, a finger does what a mouse does.
     return this.facts(way === 'touch' && !this.closed.network.mattersHover ? 'mouse' : way, [way], true)
@@ -136,13 +141,21 @@ export class Arena {
   private facts(key: string, ways: readonly Way[], isOpen: boolean, followed?: { readonly thing: Thing; readonly axis: Id }): Facts {
     const known = this.known.get(key)
     if (known) return known
+    const finding = this.finding(key, ways, isOpen, followed)
+    for (;;) {
+      const { done, value } = finding.next()
+      if (done) return value
+    }
+  }
+
+  private *finding(key: string, ways: readonly Way[], isOpen: boolean, followed?: { readonly thing: Thing; readonly axis: Id }): Generator<void, Facts> {
     const space = this.space(followed)
     const { network } = space
     const outside = isOpen ? (this.options.outside?.(network) ?? []) : []
     if (isOpen && outside.length === 0 && ways === this.ways) return this.closed
     const steps: Travelled[] = []
     const { limit, memory, isToStop } = this.options
-    const explored = explore(network, { ways, outside, space, onStep: (step) => void steps.push(step), limit, memory, isToStop })
+    const explored = yield* inSteps(network, { ways, outside, space, onStep: (step) => void steps.push(step), limit, memory, isToStop })
     const facts = new Facts(explored, steps)
     this.known.set(key, facts)
     return facts

@@ -29,6 +29,7 @@ import { noWayBack } from './no-way-back'
 import { noWayOut } from './no-way-out'
 import { SCREEN_CHECKS } from './on-screens'
 import { outOfFamily } from './out-of-family'
+import { prototypeContext } from './prototype'
 import { parameterNotEverywhere } from './parameter-not-everywhere'
 import { brokenPromises } from './pledges'
 import { reachableOnlyBy } from './reachable-only-by'
@@ -141,7 +142,7 @@ export const checkingScreen = (project: Project, screen: Screen, options?: Check
   })
 
 /** What is to be said of a project as a whole. */
-export const checkingProject = (project: Project, options: CheckOptions = {}): Checking => checking({}, () => project, mapped({ ...PROJECT_CHECKS, ...PROTOTYPE_CHECKS }, (check) => (of: Project) => check(of, options)))
+export const checkingProject = (project: Project, options: CheckOptions = {}): Checking => checking({}, () => project, mapped({ ...PROJECT_CHECKS, ...PROTOTYPE_CHECKS }, (check) => (of: Project) => check(of, options)), () => prototypeContext(project, options)?.looking())
 
 type Question<Context> = (context: Context) => readonly Finding[]
 
@@ -149,13 +150,18 @@ const mapped = <From, To>(record: Readonly<Record<string, From>>, map: (from: Fr
   Object.fromEntries(Object.entries(record).map(([key, value]) => [key, map(value)]))
 
 /** Asks one question after another about a thing; when it cannot be put together, that is what is found. */
-function* checking<Context>(about: Finding['about'], contextFor: () => Context, questions: Readonly<Record<string, Question<Context>>>): Checking {
+function* checking<Context>(about: Finding['about'], contextFor: () => Context, questions: Readonly<Record<string, Question<Context>>>, looking: () => Generator<void, void> | undefined = () => undefined): Checking {
   let context: Context | undefined
   const looked = [answered('dangling', about, () => {
     context = contextFor()
     return []
   })]
   if (context === undefined) return together(looked)
+  try {
+    yield* looking() ?? []
+  } catch (error) {
+    looked.push({ findings: [], failures: [failureOf('what becomes of it', about, error)] })
+  }
   for (const [name, question] of Object.entries(questions)) {
     yield
     const of = context

@@ -48,7 +48,7 @@ function ruleFindings(context: CheckContext, rule: Rule): readonly Finding[] {
   const states = [...('only' in rule.within ? rule.within.only : rule.within.except), ...statesNamed(rule.target)]
   return [
     ...(axis ? [] : [say('belongs to an axis that is gone')]),
-    ...(axis ? states.filter((id) => !axis.states.some((state) => state.id === id)).slice(0, 1).map(() => say('speaks of a state that is gone')) : []),
+    ...(axis ? states.filter((id) => ![...axis.states, ...(axis.groups ?? [])].some((state) => state.id === id)).slice(0, 1).map(() => say('speaks of a state that is gone')) : []),
     ...(rule.part !== null && !component.parts.some(({ id }) => id === rule.part) ? [say('listens to a part that is gone')] : []),
     ...tokensIn(rule.motion).filter((token) => !project.tokens.some(({ id }) => id === token)).map(() => say('uses a token that is gone')),
     ...rule.actions.flatMap((action) => {

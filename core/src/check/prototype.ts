@@ -12,6 +12,8 @@ export interface PrototypeContext {
   readonly navigation: Arena
   /** The same with the motions of screens and overlays followed. */
   readonly moving: Arena
+  /** Works out what becomes of it in steps between which it can be given up. */
+  readonly looking: () => Generator<void, void>
   /** The arena in which a thing is looked at: that of its group together with what leads from screen to screen. */
   readonly arenaOf: (thing: Thing) => Arena
   /** Some things, with all that has to do with them and with what leads from screen to screen. */
@@ -53,7 +55,11 @@ function putTogether(project: Project, start: Id, options: CheckOptions): Protot
       alike.set(key, found)
       return found
     }
-    return { project, start, things, navigation, moving, arenaFor, arenaOf: (thing) => arenaFor([thing]) }
+    const looking = function* (): Generator<void, void> {
+      yield* navigation.looking()
+      yield* moving.looking()
+    }
+    return { project, start, things, navigation, moving, looking, arenaFor, arenaOf: (thing) => arenaFor([thing]) }
   } catch (error) {
     if (!(error instanceof RheoError)) throw error
     return null

@@ -59,15 +59,18 @@ function cabinOverlay(project: Project): Screen {
 
 /** The screens of the scenario, with the components that stand on them. */
 export function screensOf(project: Project): readonly Screen[] {
-  const home = withLink(withLink(withHeading(screen('home', 'Home', 'phone', '#fbf8f1'), 'Skerry Line'), 'Cabins', { x: 24, y: 620 }, 'cabins', null), 'On the crossing', { x: 24, y: 660 }, 'crossing', null)
+  const home = withLink(withLink(withLink(withHeading(screen('home', 'Home', 'phone', '#fbf8f1'), 'Skerry Line'), 'Cabins', { x: 24, y: 620 }, 'cabins', null), 'On the crossing', { x: 24, y: 660 }, 'crossing', null), 'Tides', { x: 24, y: 700 }, 'tides', null)
   const crossing = fromTheRight(withLink(withHeading(screen('crossing', 'Crossing', 'phone', '#fbf8f1'), 'On the crossing'), 'Home', BACK, 'home', null))
   const cabins = fromTheRight(withLink(withHeading(screen('cabins', 'Cabins', 'phone', '#fbf8f1'), { expr: "openCabin == '' ? 'Cabins' : 'Cabin ' + openCabin" }), 'Home', BACK, 'home', null))
+  const tides = fromTheRight(withLink(withHeading(screen('tides', 'Tides', 'phone', '#fbf8f1'), 'Tides'), 'Home', BACK, 'home', null))
+  const asking: Rule = { ...screenRule('tides-asks', { on: 'shown' }, null), actions: [{ id: 'tides-asks-it', do: 'send', message: 'ask', payload: null, recipient: { instance: 'tides-tideTable' } }] }
   const kiosk = withHeading(screen('kiosk', 'Quay kiosk', 'kiosk', '#fbf8f1'), 'Skerry Quay')
   const purser = withHeading(screen('purser', 'Purser', 'tablet', '#f4efe4'), 'Purser')
   return [
     withInstances(project, home, [['portChooser', 24, 110], ['boardingButton', 24, 360], ['ticketButton', 24, 470]]),
     withInstances(project, crossing, [['soundChart', 35, 100], ['crewCall', 105, 330], ['crossingMood', 55, 410], ['deckFilter', 43, 560]]),
     withInstances(project, cabins, [['cabinDeck', 24, 100], ['cabinLights', 93, 370], ['mastLamp', 93, 560]]),
+    withInstances(project, { ...tides, rules: [...tides.rules, asking] }, [['tideTable', 55, 110]]),
     withInstances(project, purser, [['engineStart', 40, 120], ['gangwayPost', 40, 220], ['lighthouse', 40, 340], ['crewTray', 400, 120], ['luggageRack', 400, 340], ['safetyRound', 40, 640], ['routePanel', 400, 640]]),
     withInstances(project, kiosk, [['harbourNotices', 40, 110], ['readOn', 380, 110], ['seenFromTheDeck', 700, 110], ['drillNotice', 380, 360]]),
     partsWall(project, project.components.filter(({ id }) => !INSIDE_OTHERS.includes(id))),

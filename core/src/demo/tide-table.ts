@@ -20,7 +20,8 @@ const tries: readonly Rule[] = WAITS.map((ms, index) => ({
 
 /**
  * The tides of a quay, asked of a pretend service that takes its time, has nothing to tell at times, and fails one time in
- * four; it is tried again three times, each after a longer wait. Whoever closes it does not get the answer later.
+ * four; it is tried again three times, each after a longer wait. Whoever closes it, or leaves the screen that asks for them as
+ * it comes, does not get the answer later.
  */
 export const tideTable: Component = {
   ...BARE,
@@ -41,6 +42,7 @@ export const tideTable: Component = {
   axes: [
     {
       id: AXIS, name: 'tides', start: 'tideClosed', boundTo: null,
+      groups: [{ id: 'tideAnswered', name: 'answered', states: ['tideShown', 'tideNone', 'tideFailed'] }],
       states: [
         state('tideClosed', 'closed', 0, {}),
         {
@@ -57,13 +59,14 @@ export const tideTable: Component = {
   ],
   rules: [
     rule('tideAsks', { axis: AXIS, on: { on: 'tap' }, part: 'tideAsk', in: ['tideClosed', 'tideShown', 'tideNone', 'tideGaveUp'], go: to('tideLoads'), motion: appearing, actions: [set('tideFirst', 'tries', '0'), isAsked('tideIsAsked')] }),
+    rule('tideIsTold', { axis: AXIS, on: { on: 'message', name: 'ask' }, in: ['tideClosed'], go: to('tideLoads'), motion: appearing, actions: [set('tideFirstTold', 'tries', '0'), isAsked('tideIsAskedByItself')] }),
     { ...rule('tideTriesAgain', { axis: AXIS, on: { on: 'tap' }, part: 'tideAsk', in: ['tideFailed'], go: to('tideWaits'), motion: appearing, actions: [set('tideNext', 'tries', 'tries + 1'), isAsked('tideIsAskedAgain')] }), guard: 'tries < 3' },
     rule('tideAnswers', {
       axis: AXIS, on: { on: 'after', ms: 200, mostMs: 4000, since: 'entering', pauseWhile: null }, in: ['tideLoads'], motion: appearing,
       go: { go: 'one of', of: [{ state: 'tideShown', weight: 2 }, { state: 'tideNone', weight: 1 }, { state: 'tideFailed', weight: 1 }] },
     }),
     { ...rule('tideGivesUp', { axis: AXIS, on: { on: 'after', ms: 1200, since: 'entering', pauseWhile: null }, in: ['tideFailed'], go: to('tideGaveUp'), motion: appearing }), guard: 'tries >= 3' },
-    rule('tideArrives', { axis: AXIS, on: { on: 'entered' }, in: ['tideShown', 'tideNone', 'tideFailed'], go: { go: 'stay' }, actions: [isAnswered('tideIsAnswered')] }),
+    rule('tideArrives', { axis: AXIS, on: { on: 'entered', group: 'tideAnswered' }, in: ['tideAnswered'], go: { go: 'stay' }, actions: [isAnswered('tideIsAnswered')] }),
     ...tries,
     rule('tideCloses', { axis: AXIS, on: { on: 'tap' }, part: 'tideClose', in: ['tideLoads', 'tideShown', 'tideNone', 'tideFailed', 'tideWaits', 'tideGaveUp'], go: to('tideClosed'), motion: appearing, actions: [isAnswered('tideIsClosed')] }),
   ],

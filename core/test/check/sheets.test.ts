@@ -65,7 +65,7 @@ describe('promises', () => {
   test('are said in words', () => {
     expect(skerryLine.promises.map((pledge) => pledgeText(skerryLine, pledge))).toEqual([
       'always at most 1 of Reading, Bunk and Door is on', 'after Boarding button is working, within 2,000 ms Boarding button is done',
-      'after Tide table is loading, within 4,000 ms at most 0 of Tide table are loading', 'after Tide table is data, within 0 ms isAsked is false', 'from anywhere it can come about that Tide table is data',
+      'after Tide table is loading, within 4,000 ms at most 0 of Tide table are loading', 'after Tide table is data, within 0 ms isAsked is false', 'from anywhere it can come about that Tide table is data', 'after “Tides” is shown, within 0 ms Tide table is loading',
       'from anywhere it can come about that Boarding button is rest',
     ])
   })
@@ -95,7 +95,7 @@ describe('promises', () => {
 
   test('about something gone say so, and do not take others along', () => {
     const project = apply(skerryLine, { edit: 'remove', path: ['screens'], id: 'home' })
-    expect(new ProjectChecker().whole(project).findings.filter(({ kind }) => kind === 'promise-broken').map(({ sentence }) => sentence)).toEqual(['A promise speaks of a screen or component that is gone.'])
+    expect(new ProjectChecker().whole(project).findings.filter(({ kind }) => kind === 'promise-broken').map(({ sentence }) => sentence)).toEqual(['The promise “after “Tides” is shown, within 0 ms something gone is in a state that is gone” speaks of something that is gone.', 'A promise speaks of a screen or component that is gone.'])
   })
 
   test('are made and taken back', () => {

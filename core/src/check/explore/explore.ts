@@ -85,12 +85,22 @@ export interface Explored {
  * readings, time passes until the first deadline, what a person does comes at any instant before it, and one zone
  * inside another at the same place is not gone into again (Larsen, Pettersson and Yi 1995).
  */
-export function explore(network: Network, { ways, outside = [], space = new StateSpace(network), limit = USUAL_LIMIT, memory = new MemoryAllowance(), onStep, isToStop }: ExploreOptions): Explored {
+export function explore(network: Network, options: ExploreOptions): Explored {
+  const exploring = inSteps(network, options)
+  for (;;) {
+    const { done, value } = exploring.next()
+    if (done) return value
+  }
+}
+
+/** The same, in steps between which it can be given up. */
+export function* inSteps(network: Network, { ways, outside = [], space = new StateSpace(network), limit = USUAL_LIMIT, memory = new MemoryAllowance(), onStep, isToStop }: ExploreOptions): Generator<void, Explored> {
   const search = new Search(space, ways, outside)
   const nodes: Node[] = [...search.begin()]
   const so = (isFinished: boolean): Explored => ({ network, isFinished, isExact: space.isExact && outside.length === 0, seen: nodes.length, places: search.places, nodes })
   for (let next = 0; next < nodes.length; next++) {
     if (nodes.length > limit || (next % 512 === 511 && isToStop?.(nodes.length) === true)) return so(false)
+    if (next % BREATH === BREATH - 1) yield
     const from = certain(nodes[next])
     if (search.covered.has(from) || marksOf(from, 'stopped').length > 0) continue
     let [isEnough, keeps] = [false, 0]
@@ -104,6 +114,9 @@ export function explore(network: Network, { ways, outside = [], space = new Stat
   }
   return so(true)
 }
+
+/** So many nodes are gone into between two steps of an exploration. */
+const BREATH = 32
 
 const bytesOf = (zone: Zone): number => zone.byteLength + OBJECT_BYTES
 

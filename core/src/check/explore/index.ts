@@ -1,5 +1,5 @@
 export { MemoryAllowance, USUAL_LIMIT, USUAL_MEMORY_BYTES, type Effort } from './effort'
-export { explore, isPassing, marksOf, type Explored, type ExploreOptions, type Node, type Place, type Travelled } from './explore'
+export { explore, inSteps, isPassing, marksOf, type Explored, type ExploreOptions, type Node, type Place, type Travelled } from './explore'
 export { enact, enactOn, type Enacted } from './inputs'
 export { WAYS, type Outside, type Way } from './moves'
 export { Network, type NetAxis, type NetworkOptions, type NetName } from './network'
