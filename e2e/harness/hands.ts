@@ -163,8 +163,8 @@ export class Hands {
     await this.driver.actions().sendKeys(...keys).perform()
   }
 
-  /** Something of the domain Input of the Chrome DevTools Protocol: fingers, keys that are held down. */
-  async input(what: 'dispatchTouchEvent' | 'dispatchKeyEvent', values: object): Promise<void> {
+  /** Something of the domain Input of the Chrome DevTools Protocol: fingers, keys that are held down, the wheel. */
+  async input(what: 'dispatchTouchEvent' | 'dispatchKeyEvent' | 'dispatchMouseEvent', values: object): Promise<void> {
     await this.driver.execute(new Command(DEV_TOOLS).setParameter('cmd', `Input.${what}`).setParameter('params', values))
   }
 

@@ -4,7 +4,7 @@ import type { Arena, Facts } from './arena'
 import type { Piece } from './budgets'
 import type { CheckOptions } from './context'
 import type { Coverage } from './coverage'
-import { soonest, WAYS, wayTo, type NetAxis, type Node, type Occasion, type Thing, type Way } from './explore'
+import { soonest, surfaceOf, WAYS, wayTo, type NetAxis, type Node, type Occasion, type Thing, type Way } from './explore'
 import { prototypeContext, type PrototypeContext } from './prototype'
 import { firstShown, surfacesOf } from './screens-from-start'
 
@@ -35,10 +35,14 @@ export function coverageFromStart(project: Project, options: CheckOptions = {}):
 function coverageOfAll(context: PrototypeContext, component: Component): Coverage | null {
   const instances = context.things.filter(({ compiled }) => compiled.component.id === component.id)
   if (instances.length === 0) return null
-  const looked = instances.map((thing) => ({ thing, arena: context.arenaOf(thing) }))
+  const looked = instances.map((thing) => lookedAt(context, thing))
   const facts = [...new Set(looked.map(({ arena }) => arena))].flatMap((arena) => WAYS.map((way) => arena.byWay(way)))
   const stepsTo = (axis: Id, state: Id) => recordOf(WAYS, (way) => {
-    const found = looked.flatMap(({ thing, arena }) => firstThere(arena.byWay(way), thing, axis, state)?.depth ?? [])
+    const found = looked.flatMap(({ thing, arena, surface }) => {
+      const before = surface ? firstShown(context.navigation.byWay(way), surface)?.depth : 0
+      const own = firstThere(arena.byWay(way), thing, axis, state)?.depth
+      return before === undefined || own === undefined ? [] : [before + own]
+    })
     return found.length > 0 ? Math.min(...found) : null
   })
   return {
@@ -47,6 +51,19 @@ function coverageOfAll(context: PrototypeContext, component: Component): Coverag
     isFinished: facts.every(({ isFinished }) => isFinished),
     seen: facts.reduce((sum, { explored }) => sum + explored.seen, 0),
   }
+}
+
+/** How a thing is looked at: by itself, once its surface has been come to, or where that does not do from the start. */
+interface LookedAt {
+  readonly arena: Arena
+  readonly thing: Thing
+  /** What has to be come to first. */
+  readonly surface: Thing | null
+}
+
+function lookedAt(context: PrototypeContext, thing: Thing): LookedAt {
+  const apart = context.apart(thing)
+  return apart ? { ...apart, surface: surfaceOf(thing) } : { arena: context.arenaOf(thing), thing, surface: null }
 }
 
 /** The first node in which a thing is there, with an axis in a state, or one of a group. */
@@ -75,8 +92,10 @@ export function budgetFromStart(project: Project, component: Component, { axis, 
   const context = prototypeContext(project)
   if (!context) return null
   const ways = context.things.filter(({ compiled }) => compiled.component.id === component.id).flatMap((thing) => {
-    const node = quickest(context.arenaOf(thing), thing, axis, to)
-    return node ? [budgetOf(thing, wayTo(node))] : []
+    const { arena, thing: own, surface } = lookedAt(context, thing)
+    const node = quickest(arena, own, axis, to)
+    const before = surface && firstShown(context.navigation.closed, surface)
+    return node && before !== undefined ? [budgetOf(thing, before ? [wayTo(before), wayTo(node)] : [wayTo(node)])] : []
   })
   return ways.toSorted((a, b) => a.ms - b.ms)[0] ?? null
 }
@@ -93,13 +112,14 @@ function quickest({ closed }: Arena, thing: Thing, axisId: Id, state: Id): Node 
 /** More ways than these are not held against one another. */
 const MOST_WAYS = 40
 
-function budgetOf(thing: Thing, way: readonly Node[]): BudgetFromStart {
-  const instants = soonest(way)
-  const pieces = way.flatMap(({ by }, index): readonly Piece[] => {
+/** One way after another. */
+function budgetOf(thing: Thing, ways: readonly (readonly Node[])[]): BudgetFromStart {
+  const timed = ways.map((way) => ({ way, instants: soonest(way) }))
+  const pieces = timed.flatMap(({ way, instants }) => way.flatMap(({ by }, index): readonly Piece[] => {
     const ms = (instants[index] ?? 0) - (instants[index - 1] ?? 0)
     return index === 0 || by === null ? [] : [{ ...wordsFor(by), ms }]
-  })
-  return { screen: screenOf(thing), ms: instants.at(-1) ?? 0, pieces: joined(pieces.filter(({ kind, ms }) => ms > 0 || kind === 'person')) }
+  }))
+  return { screen: screenOf(thing), ms: timed.reduce((sum, { instants }) => sum + (instants.at(-1) ?? 0), 0), pieces: joined(pieces.filter(({ kind, ms }) => ms > 0 || kind === 'person')) }
 }
 
 const screenOf = (thing: Thing): Id => (thing.holder ? screenOf(thing.holder) : (thing.shown?.screen ?? ''))

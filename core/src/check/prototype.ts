@@ -1,7 +1,7 @@
-import { RheoError, type Id, type Project } from '../document'
-import { Arena } from './arena'
+import { itemAt, RheoError, type Id, type Project } from '../document'
+import { Arena, isByItself } from './arena'
 import type { CheckOptions } from './context'
-import { independentGroups, MemoryAllowance, signatureOf, thingsOfPrototype, type Thing } from './explore'
+import { independentGroups, MemoryAllowance, signatureOf, surfaceOf, thingsOfPrototype, thingsOnSurface, type Thing } from './explore'
 
 /** Everything that stands on any screen or overlay one can come to from the start screen, with what can become of it. */
 export interface PrototypeContext {
@@ -16,6 +16,12 @@ export interface PrototypeContext {
   readonly looking: () => Generator<void, void>
   /** The arena in which a thing is looked at: that of its group together with what leads from screen to screen. */
   readonly arenaOf: (thing: Thing) => Arena
+  /**
+   * A thing that has nothing to do with what leads from screen to screen, as it stands on its screen alone; null for one that
+   * has, and where its screen can go by itself, before all has come there that would. What becomes of it follows on from when
+   * its screen is come to.
+   */
+  readonly apart: (thing: Thing) => { readonly arena: Arena; readonly thing: Thing } | null
   /** Some things, with all that has to do with them and with what leads from screen to screen. */
   readonly arenaFor: (things: readonly Thing[], watched?: readonly string[]) => Arena
 }
@@ -55,16 +61,37 @@ function putTogether(project: Project, start: Id, options: CheckOptions): Protot
       alike.set(key, found)
       return found
     }
+    const alone = new Map<Id, readonly (readonly Thing[])[]>()
+    const arenas = new Map<string, Arena>()
+    const apart: PrototypeContext['apart'] = (thing) => {
+      const surface = surfaceOf(thing)
+      if (navigating.has(thing) || !surface.shown || goesByItself(navigation, surface)) return null
+      const { screen } = surface.shown
+      const own = alone.get(screen) ?? independentGroups(project, thingsOnSurface(project, { screen }))
+      alone.set(screen, own)
+      const path = surface.path === '' ? thing.path : thing.path.slice(surface.path.length + 1)
+      const group = own.find((each) => each.some((other) => other.path === path))
+      if (!group) return null
+      const signature = signatureOf(group)
+      const arena = arenas.get(signature) ?? new Arena(project, { screen }, group, { ...options, memory })
+      arenas.set(signature, arena)
+      const place = group.findIndex((other) => other.path === path)
+      return { arena, thing: itemAt(arena.things, place) }
+    }
     const looking = function* (): Generator<void, void> {
       yield* navigation.looking()
       yield* moving.looking()
     }
-    return { project, start, things, navigation, moving, looking, arenaFor, arenaOf: (thing) => arenaFor([thing]) }
+    return { project, start, things, navigation, moving, looking, apart, arenaFor, arenaOf: (thing) => arenaFor([thing]) }
   } catch (error) {
     if (!(error instanceof RheoError)) throw error
     return null
   }
 }
+
+/** Whether a screen or overlay is ever left without anybody doing anything. */
+const goesByItself = ({ closed }: Arena, surface: Thing): boolean =>
+  !closed.isFinished || closed.all('shown').some(({ mark, step }) => mark.item.thing === surface && !mark.isShown && isByItself(step))
 
 const leadsAnywhere = ({ compiled: { component } }: Thing): boolean =>
   component.rules.some(({ actions }) => actions.some((action) => action.do === 'go to screen' || action.do === 'open overlay' || action.do === 'close overlay'))

@@ -1,5 +1,5 @@
-import type { Component, DataTable, Literal, Parameter, Project, Variable } from '../document'
-import type { ExpressionType, Scope } from './types'
+import { orElse, type Component, type DataTable, type Literal, type Parameter, type Project, type Variable } from '../document'
+import { typeOf, type ExpressionType, type Scope } from './types'
 
 /** A name as one word that expressions can use: `open note` becomes `openNote`; what cannot be part of a word is left out. */
 export const wordOf = (name: string): string =>
@@ -7,6 +7,27 @@ export const wordOf = (name: string): string =>
 
 /** The names the expressions of a component can use: its parameters, its own variables, the project's, and the natural sizes of its parts. */
 export function scopeOf(project: Project, component: Component): Scope {
+  return { ...namesOf(project, component), ...(isOwn(project, component, 'payload') ? {} : { payload: payloadType(project, component) }) }
+}
+
+const isOwn = (project: Project, { parameters, variables }: Component, name: string): boolean => [...parameters, ...variables, ...project.variables].some((each) => each.name === name)
+
+/** What comes with the messages a component listens to, where everyone who sends them sends the same type; text where they do not, or nothing is sent. */
+function payloadType(project: Project, component: Component): ExpressionType {
+  const heard = new Set(component.rules.flatMap(({ trigger }) => (trigger.on === 'message' ? [trigger.name] : [])))
+  if (heard.size === 0) return 'text'
+  const types = new Set([...project.components, ...project.screens].flatMap((sender) => sender.rules.flatMap(({ actions }) => actions.flatMap((action) => {
+    if (action.do !== 'send' || action.payload === null || !heard.has(action.message)) return []
+    const { payload } = action
+    const type = orElse(() => typeOf(payload, namesOf(project, { parameters: [], ...sender })), null)
+    return type === null ? [] : [type]
+  }))))
+  const [type] = types
+  return types.size === 1 && type ? type : 'text'
+}
+
+/** The names there are before it is known what messages carry. */
+function namesOf(project: Project, component: Pick<Component, 'parameters' | 'variables' | 'parts'>): Scope {
   const scope: Record<string, ExpressionType> = {}
   // Its own names come first, because they are what is most likely meant.
   for (const named of [...component.parameters, ...component.variables, ...project.variables]) scope[named.name] ??= typeOfNamed(named)

@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { evaluate, ExpressionError, namesIn, typeOf, type Scope } from '@rheoscope/core/expression'
+import type { Component } from '@rheoscope/core/document'
+import { evaluate, ExpressionError, namesIn, scopeOf, typeOf, type Scope } from '@rheoscope/core/expression'
+import { projectOf, small, tap, type SmallRule } from '../run/small-component'
 
 const scope: Scope = { count: 'number', open: 'yes/no', label: 'text' }
 const environment = { count: 3, open: true, label: 'Board' }
@@ -50,5 +52,21 @@ describe('expressions', () => {
 
   test('reads the names it uses, each once', () => {
     expect(namesIn('count + (open ? count : size.width)')).toEqual(['count', 'open', 'size.width'])
+  })
+})
+
+describe('what messages carry', () => {
+  const hears: SmallRule = { on: { on: 'message', name: 'chosen' }, to: 'b' }
+  const says = (id: string, payload: string | null): Component => ({ ...small({ a: {} }, [{ on: tap, to: { go: 'stay' }, actions: [{ id: `${id}-says`, do: 'send', message: 'chosen', payload, recipient: 'everyone' }] }]), id, name: id })
+  const listening = small({ a: {}, b: {} }, [hears])
+  const typeIn = (...others: readonly Component[]) => scopeOf(projectOf(listening, ...others), listening).payload
+
+  test('is of the type its senders send', () => {
+    expect(typeIn(says('one', '3 + 1'), says('other', '7'))).toBe('number')
+    expect(typeIn(says('one', 'true'), says('other', null))).toBe('yes/no')
+  })
+
+  test('is text where they send different ones, or nothing is sent', () => {
+    expect([typeIn(says('one', '3'), says('other', "'three'")), typeIn(), typeIn(says('one', 'nobody + 1'))]).toEqual(['text', 'text', 'text'])
   })
 })

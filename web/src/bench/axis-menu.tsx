@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addAxis, inProject, removeAxis, renameAxis, setAt, type Axis } from '@rheoscope/core/document'
+import { addAxis, inProject, removeAxis, renameAxisSpokenOf, setAt, type Axis } from '@rheoscope/core/document'
+import { wordOf } from '@rheoscope/core/expression'
 import { CommitField } from '../fields/commit-field'
 import { newId } from '../session/new-id'
 import { useStillBench } from './use-bench'
@@ -30,7 +31,7 @@ export function AxisMenu() {
   }
   return (
     <div className="axis-menu">
-      <CommitField label="Axis name" hidesLabel value={axis.name} onCommit={(name) => (name.trim() === '' ? 'An axis has a name.' : (make(renameAxis(component.id, axis.id, name.trim()), 'rename the axis'), null))} />
+      <CommitField label="Axis name" hidesLabel value={axis.name} onCommit={(name) => (name.trim() === '' ? 'An axis has a name.' : (make(renameAxisSpokenOf(project, component, axis, name.trim(), wordOf), 'rename the axis'), null))} />
       <button className="plain muted" aria-haspopup="menu" aria-label="Axes" onClick={(event) => setAnchor(event.currentTarget)}>{component.axes.length > 1 ? `▾ ${component.axes.length}` : '▾'}</button>
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         {component.axes.map(({ id, name, start, boundTo }) => (

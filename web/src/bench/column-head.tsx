@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addGroup, clearLook, lookClipOf, removeState, renameState, setFinal, setStartState, type State } from '@rheoscope/core/document'
+import { addGroup, clearLook, lookClipOf, removeState, renameStateSpokenOf, setFinal, setStartState, type State } from '@rheoscope/core/document'
+import { wordOf } from '@rheoscope/core/expression'
 import { useFindingsOf } from '../checks/use-findings'
 import { newId } from '../session/new-id'
 import { LookPicture } from '../paint/look-picture'
@@ -42,11 +43,11 @@ function HeadPicture({ state }: { readonly state: string }) {
 }
 
 function StateName({ state }: { readonly state: State }) {
-  const { component, axis, make, select } = useStillBench()
+  const { project, component, axis, make, select } = useStillBench()
   const [isRenaming, setRenaming] = useState(false)
   const rename = (name: string) => {
     setRenaming(false)
-    if (name.trim() !== '' && name !== state.name) make(renameState(component.id, axis.id, state.id, name.trim()), `rename ${state.name}`)
+    if (name.trim() !== '' && name !== state.name) make(renameStateSpokenOf(project, component, axis, state.id, name.trim(), wordOf), `rename ${state.name}`)
   }
   if (isRenaming) {
     return (

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { defaultTrigger, removeGroup, renameGroup, setGroupStates, type Axis, type Group, type Id } from '@rheoscope/core/document'
+import { defaultTrigger, removeGroup, renameGroupSpokenOf, setGroupStates, type Axis, type Group, type Id } from '@rheoscope/core/document'
+import { wordOf } from '@rheoscope/core/expression'
 import { FloatingMenu } from '../theme/floating'
 import { groupOf } from './bench-state'
 import { rowOf } from './rows'
@@ -48,7 +49,7 @@ export function GroupBrackets() {
 }
 
 function GroupMenu({ group }: { readonly group: Group }) {
-  const { component, axis, state, view, make, select } = useStillBench()
+  const { project, component, axis, state, view, make, select } = useStillBench()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const [isRenaming, setRenaming] = useState(false)
   const act = (does: () => void) => () => {
@@ -57,7 +58,7 @@ function GroupMenu({ group }: { readonly group: Group }) {
   }
   const rename = (name: string) => {
     setRenaming(false)
-    if (name.trim() !== '' && name.trim() !== group.name) make(renameGroup(component.id, axis.id, group.id, name.trim()), `rename ${group.name}`)
+    if (name.trim() !== '' && name.trim() !== group.name) make(renameGroupSpokenOf(project, component, axis, group.id, name.trim(), wordOf), `rename ${group.name}`)
   }
   const also = [state.id, ...view.alsoStates]
   const beyond = also.filter((id) => !group.states.includes(id))

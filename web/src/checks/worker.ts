@@ -112,7 +112,9 @@ async function tellCoverage(): Promise<void> {
     await arrivals()
     if (project !== now) return
   }
-  tell({ says: 'coverage', coverage, failures, fromStart: now && orElse(() => coverageFromStart(now), null), isComplete: true })
+  tell({ says: 'coverage', coverage, failures, fromStart: null, isComplete: true })
+  await arrivals()
+  if (now && project === now) tell({ says: 'coverage', coverage, failures, fromStart: orElse(() => coverageFromStart(now), null), isComplete: true })
 }
 
 function tellBudgets(question: BudgetQuestion): void {

@@ -7,19 +7,33 @@ const SPEED_NAMES: Readonly<Record<number, string>> = { 1: '1', 0.5: '½', 0.25:
 
 /** The clock of a run: what it shows, holding it, starting over, and how fast it goes. */
 export function ClockControls({ player, of, onStartOver = () => player.startOver() }: { readonly player: Player; readonly of: string; readonly onStartOver?: () => void }) {
-  const { isHeld, speed } = usePlayerState(player)
+  const { isHeld, speed, seed, witness } = usePlayerState(player)
   const readout = useReadout<HTMLSpanElement>(() => clockText(player.nowMs))
   return (
     <div className="clock">
       <span ref={readout} className="clock-time mono" role="timer" aria-label={`Clock of the ${of}`} />
       <Button aria-pressed={isHeld} title="Hold the clock (H)" onClick={() => player.hold(!isHeld)}>{isHeld ? 'Go on' : 'Hold'}</Button>
       <Button title="Start over (R)" onClick={onStartOver}>Start over</Button>
+      {seed !== null && witness === null && <SeedField key={seed} seed={seed} onDraw={(to) => player.drawBy(to)} />}
       <div className="speeds" role="radiogroup" aria-label="Speed">
         {SPEEDS.map((each) => (
           <button key={each} className="plain speed" role="radio" aria-checked={speed === each} aria-label={`Speed ${SPEED_NAMES[each]}`} onClick={() => player.setSpeed(each)}>{SPEED_NAMES[each]}</button>
         ))}
       </div>
     </div>
+  )
+}
+
+/** By what number that is drawn which is left to chance: the same number, the same outcomes. */
+function SeedField({ seed, onDraw }: { readonly seed: number; readonly onDraw: (seed: number) => void }) {
+  const take = (text: string) => {
+    const typed = Number(text)
+    if (Number.isSafeInteger(typed) && typed >= 0 && typed <= 0xffffffff && typed !== seed) onDraw(typed)
+  }
+  return (
+    <label className="seed muted" title="What is left to chance is drawn by this number; Start over takes the next one">
+      drawn by <input className="mono" inputMode="numeric" size={3} defaultValue={seed} onBlur={(event) => take(event.target.value)} onKeyDown={(event) => { event.stopPropagation(); if (event.key === 'Enter') take(event.currentTarget.value) }} />
+    </label>
   )
 }
 

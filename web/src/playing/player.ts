@@ -23,6 +23,8 @@ export interface PlayerState {
   readonly events: number
   /** What is said when not all that should stand there does; null when it does. */
   readonly cutOff: string | null
+  /** What decides where the run has a choice; null as long as it has had none. */
+  readonly seed: number | null
 }
 
 /** A take longer than this is not played again on a changed document; the run starts over instead. */
@@ -54,11 +56,11 @@ export class Player {
   /** Virtual time, in fractions of a millisecond, and the wall clock when it was that. */
   private atMs = 0
   private wallMs: number | null = null
-  private state: PlayerState = { isHeld: false, speed: 1, witness: null, isMotionReduced: false, entryPoint: null, before: null, events: 0, cutOff: null }
+  private state: PlayerState = { isHeld: false, speed: 1, witness: null, isMotionReduced: false, entryPoint: null, before: null, events: 0, cutOff: null, seed: null }
 
   constructor(private project: Project, private readonly surface: Surface) {
     this.run = startRun(project, surface)
-    this.state = { ...this.state, cutOff: cutOff(this.run) }
+    this.state = { ...this.state, cutOff: cutOff(this.run), seed: this.run.draws > 0 ? this.run.chance.seed : null }
     this.remember(0)
   }
 
@@ -150,6 +152,13 @@ export class Player {
   startOver(): void {
     this.inputs = []
     if (this.run.draws > 0) this.seed++
+    this.begin(this.state.witness)
+  }
+
+  /** Begins anew with what is left to chance drawn by a seed: the same comes of the same. */
+  drawBy(seed: number): void {
+    this.inputs = []
+    this.seed = seed
     this.begin(this.state.witness)
   }
 
@@ -249,7 +258,7 @@ export class Player {
   }
 
   private publish(change: Partial<PlayerState>): void {
-    this.state = { ...this.state, ...change, cutOff: cutOff(this.run) }
+    this.state = { ...this.state, ...change, cutOff: cutOff(this.run), seed: this.run.draws > 0 ? this.run.chance.seed : null }
     this.listeners.forEach((listener) => listener())
   }
 }

@@ -1,0 +1,52 @@
+import type { Axis, Component } from '../component'
+import type { Project } from '../project'
+import type { Action, Rule } from '../rule'
+import type { Id } from '../value'
+import { batch, type Edit } from './edit'
+import { inside, setAt } from './place'
+import { renameAxis } from './axis-edits'
+import { renameGroup, renameState } from './state-edits'
+import { rulePath, setAction, type RuleOwner } from './rule-edits'
+
+/** A name as one word of an expression, as `wordOf` of the expression language has it. */
+type Word = (name: string) => string
+
+/** Renames a state with every condition and action that asks for it, in its component and in whatever holds that. */
+export const renameStateSpokenOf = (project: Project, component: Component, axis: Axis, state: Id, name: string, word: Word): Edit =>
+  batch(renameState(component.id, axis.id, state, name), ...spoken(project, component, `is\\(\\s*{}${literal(word(axis.name))}\\s*,\\s*${literal(word(nameOf(axis.states, state)))}\\s*\\)`, (before) => `is(${before}${word(axis.name)}, ${word(name)})`, word))
+
+/** Renames a group in the same way. */
+export const renameGroupSpokenOf = (project: Project, component: Component, axis: Axis, group: Id, name: string, word: Word): Edit =>
+  batch(renameGroup(component.id, axis.id, group, name), ...spoken(project, component, `in\\(\\s*{}${literal(word(nameOf(axis.groups ?? [], group)))}\\s*\\)`, (before) => `in(${before}${word(name)})`, word))
+
+/** Renames an axis in the same way. */
+export const renameAxisSpokenOf = (project: Project, component: Component, axis: Axis, name: string, word: Word): Edit =>
+  batch(renameAxis(component.id, axis.id, name), ...spoken(project, component, `is\\(\\s*{}${literal(word(axis.name))}(?=\\s*,)`, (before) => `is(${before}${word(name)}`, word))
+
+const nameOf = (of: readonly { readonly id: Id; readonly name: string }[], id: Id): string => of.find((each) => each.id === id)?.name ?? ''
+
+const literal = (text: string): string => text.replace(/[$.*+?^{}()|[\]\\]/g, '\\$&')
+
+/** What rules say by a pattern, said otherwise: in a component by itself, in what holds it with the name of the part before a dot; `{}` is where that stands. */
+function spoken(project: Project, component: Component, pattern: string, said: (before: string) => string, word: Word): readonly Edit[] {
+  const own = renamed({ owner: component.id, rules: component.rules }, new RegExp(pattern.replace('{}', ''), 'g'), said(''))
+  const holders = [...project.components.map((each) => ({ owner: each.id, ...each })), ...project.screens.map((each) => ({ owner: { screen: each.id }, ...each }))]
+  return [...own, ...holders.flatMap(({ owner, parts, rules }) => parts.filter((part) => part.kind === 'instance' && part.component === component.id).flatMap(({ name }) =>
+    renamed({ owner, rules }, new RegExp(pattern.replace('{}', literal(`${word(name)}.`)), 'g'), said(`${word(name)}.`))))]
+}
+
+function renamed({ owner, rules }: { readonly owner: RuleOwner; readonly rules: readonly Rule[] }, from: RegExp, to: string): readonly Edit[] {
+  const within = (text: string) => text.replace(from, () => to)
+  return rules.flatMap((rule): readonly Edit[] => [
+    ...(rule.guard !== null && within(rule.guard) !== rule.guard ? [setAt(inside(rulePath(owner, rule.id), 'guard'), within(rule.guard))] : []),
+    ...rule.actions.flatMap((action) => {
+      const next = actionWith(action, within)
+      return next === action ? [] : [setAction(owner, rule.id, next)]
+    }),
+  ])
+}
+
+function actionWith(action: Action, within: (text: string) => string): Action {
+  if (action.do === 'set') return within(action.to) === action.to ? action : { ...action, to: within(action.to) }
+  return action.do === 'send' && action.payload !== null && within(action.payload) !== action.payload ? { ...action, payload: within(action.payload) } : action
+}
