@@ -6,6 +6,8 @@ interface Now {
   left: number | null
   queued: number | null
   due: (number | null)[]
+  /** The states it came from, the last one first. */
+  came: number[]
 }
 
 /** What a screen or overlay is like: not there, there, or on its way out for so many ms more. */
@@ -37,7 +39,7 @@ export const reachedByTrying = (plain: readonly PlainMachine[], limit: number): 
 export function reachedOn(prototype: PlainPrototype, limit: number): ReadonlySet<string> | null {
   const plain = prototype.surfaces.flatMap(({ machines }) => machines)
   const start: World = {
-    v: 0, machines: plain.map(({ rules }) => ({ state: 0, left: null, queued: null, due: rules.map(() => null) })),
+    v: 0, machines: plain.map(({ rules }) => ({ state: 0, left: null, queued: null, due: rules.map(() => null), came: [] })),
     presence: prototype.surfaces.map(() => 'gone'), came: [],
   }
   const reached = new Set<string>()
@@ -82,9 +84,9 @@ export function reachedOn(prototype: PlainPrototype, limit: number): ReadonlySet
 
 const surfacesOf = ({ surfaces }: PlainPrototype): readonly number[] => surfaces.flatMap(({ machines }, index) => machines.map(() => index))
 
-const copied = ({ machines, v, presence, came }: World): World => ({ v, presence: [...presence], came: [...came], machines: machines.map((now) => ({ ...now, due: [...now.due] })) })
+const copied = ({ machines, v, presence, came }: World): World => ({ v, presence: [...presence], came: [...came], machines: machines.map((now) => ({ ...now, due: [...now.due], came: [...now.came] })) })
 
-const keyOf = ({ machines, v, presence, came }: World): string => `${v} ${presence.join(' ')} ${came.join(' ')}${machines.map(({ state, left, queued, due }) => `|${state} ${left} ${queued} ${due.join(' ')}`).join('')}`
+const keyOf = ({ machines, v, presence, came }: World): string => `${v} ${presence.join(' ')} ${came.join(' ')}${machines.map(({ state, left, queued, due, came: from }) => `|${state} ${left} ${queued} ${due.join(' ')} ${from.join(' ')}`).join('')}`
 
 class Instant {
   private waiting: (() => void)[] = []
@@ -125,7 +127,7 @@ class Instant {
     world.presence[surface] = 'there'
     world.came.push(surface)
     for (const index of this.machinesOn(surface)) {
-      world.machines[index]!.due = this.timersIn(index, 0)
+      world.machines[index]!.due = this.timersIn(index, 0, null, [])
       this.waiting.push(() => this.step(world, index, () => this.fireFirst(world, index, (rule) => rule.on === 'shown')))
     }
   }
@@ -133,7 +135,7 @@ class Instant {
   private vanish(world: World, surface: number): void {
     world.presence[surface] = 'gone'
     world.came = world.came.filter((each) => each !== surface)
-    for (const index of this.machinesOn(surface)) world.machines[index] = { state: 0, left: null, queued: null, due: this.plain[index]!.rules.map(() => null) }
+    for (const index of this.machinesOn(surface)) world.machines[index] = { state: 0, left: null, queued: null, due: this.plain[index]!.rules.map(() => null), came: [] }
   }
 
   /** A surface goes, for so long; nothing of it counts any more. */
@@ -165,8 +167,17 @@ class Instant {
     return place
   }
 
-  private timersIn(index: number, state: number): (number | null)[] {
-    return this.plain[index]!.rules.map((rule) => (rule.on === 'after' && rule.in === state ? rule.ms + this.choose(rule.more + 1) : null))
+  /** The timers of a state; those that count through a group go on while it stays within. */
+  private timersIn(index: number, state: number, from: number | null, before: readonly (number | null)[]): (number | null)[] {
+    return this.plain[index]!.rules.map((rule, place) => {
+      if (rule.on !== 'after' || !this.holds(index, rule, state)) return null
+      if (rule.ofGroup && from !== null && this.holds(index, rule, from)) return before[place]!
+      return rule.ms + this.choose(rule.more + 1)
+    })
+  }
+
+  private holds(index: number, rule: PlainRule, state: number): boolean {
+    return rule.ofGroup ? this.plain[index]!.group!.includes(state) : rule.in === state
   }
 
   /** All that is due now, machine by machine, settling before timers; false when it never ends. */
@@ -237,13 +248,17 @@ class Instant {
   }
 
   private can(world: World, index: number, rule: PlainRule): boolean {
-    return rule.in === world.machines[index]!.state && (rule.ifV === null || rule.ifV === world.v)
+    return this.holds(index, rule, world.machines[index]!.state) && (rule.ifV === null || rule.ifV === world.v)
   }
 
   /** Whether the motion that still goes keeps a rule from leading on; one that stays does not mind. */
   private isInTheWay(world: World, index: number, rule: PlainRule, policy: PlainMachine['policy']): boolean {
     const { left } = world.machines[index]!
-    return rule.to !== 'stay' && left !== null && left > 0 && this.plain[index]!.policy === policy
+    return this.leads(world, index, rule) && left !== null && left > 0 && this.plain[index]!.policy === policy
+  }
+
+  private leads(world: World, index: number, { to }: PlainRule): boolean {
+    return to !== 'stay' && (to !== 'back' || world.machines[index]!.came.length > 0)
   }
 
   /** A timer that the motion refuses waits for its end. */
@@ -265,11 +280,12 @@ class Instant {
     }
     const to = this.targetOf(world, index, rule)
     this.act(world, index, rule)
-    if (to !== null) this.move(world, index, to, motionMs)
+    if (to !== null) this.move(world, index, to, motionMs, rule.to === 'back')
   }
 
   private targetOf(world: World, index: number, { to }: PlainRule): number | null {
     if (to === 'stay') return null
+    if (to === 'back') return world.machines[index]!.came[0] ?? null
     if (to === 'next') return (world.machines[index]!.state + 1) % this.plain[index]!.states
     return typeof to === 'number' ? to : to[this.choose(2)]!
   }
@@ -282,27 +298,38 @@ class Instant {
     for (const other of this.standing(world)) if (other !== index) this.waiting.push(() => this.step(world, other, () => this.fireFirst(world, other, (each) => each.on === 'hears')))
   }
 
-  private move(world: World, index: number, to: number, motionMs: number): void {
+  private move(world: World, index: number, to: number, motionMs: number, isBack: boolean): void {
     const now = world.machines[index]!
-    this.passBy(world, index, 'left')
-    now.left = to === now.state ? 0 : motionMs
+    const from = now.state
+    this.passBy(world, index, 'left', to)
+    now.left = to === from ? 0 : motionMs
+    now.came = isBack ? now.came.slice(1) : to === from ? now.came : [from, ...now.came].slice(0, 8)
     now.state = to
     now.queued = null
-    this.passBy(world, index, 'entered')
-    now.due = this.timersIn(index, to)
+    this.passBy(world, index, 'entered', from)
+    now.due = this.timersIn(index, to, from, now.due)
   }
 
-  /** What is done on leaving or entering a state belongs to the step; where it leads on is one of its own. */
-  private passBy(world: World, index: number, on: 'left' | 'entered'): void {
-    const rule = this.plain[index]!.rules.find((each) => each.on === on && this.can(world, index, each))
-    if (!rule) return
-    this.fired++
-    this.act(world, index, rule)
-    if (rule.to === 'stay') return
-    this.waiting.push(() => this.step(world, index, () => {
-      if (world.machines[index]!.state !== rule.in) return
-      const to = this.targetOf(world, index, rule)
-      if (to !== null) this.move(world, index, to, this.plain[index]!.motionMs)
-    }))
+  /**
+   * What is done on leaving or entering a state or a group belongs to the step, from the inside out and from the outside in;
+   * where it leads on is one of its own. `other` is the state beyond.
+   */
+  private passBy(world: World, index: number, on: 'left' | 'entered', other: number): void {
+    const { rules, group } = this.plain[index]!
+    const isGroupPassed = group !== undefined && !group.includes(other)
+    const first = (ofGroup: boolean) => rules.find((each) => each.on === on && (each.ofGroup ?? false) === ofGroup && this.can(world, index, each))
+    const groups = isGroupPassed ? [() => first(true)] : []
+    for (const find of on === 'left' ? [() => first(false), ...groups] : [...groups, () => first(false)]) {
+      const rule = find()
+      if (!rule) continue
+      this.fired++
+      this.act(world, index, rule)
+      if (on === 'left' || !this.leads(world, index, rule)) continue
+      this.waiting.push(() => this.step(world, index, () => {
+        if (!this.holds(index, rule, world.machines[index]!.state)) return
+        const to = this.targetOf(world, index, rule)
+        if (to !== null) this.move(world, index, to, this.plain[index]!.motionMs, rule.to === 'back')
+      }))
+    }
   }
 }

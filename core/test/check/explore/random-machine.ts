@@ -9,7 +9,9 @@ export interface PlainRule {
   readonly more: number
   readonly in: number
   /** A state, or the one of two that chance decides for. */
-  readonly to: number | 'next' | 'stay' | readonly [number, number]
+  readonly to: number | 'next' | 'stay' | 'back' | readonly [number, number]
+  /** It holds in the group of the machine instead; a timer counts through it, and entered and left are those of the group. */
+  readonly ofGroup?: boolean
   /** The value `v` must have; null for any. */
   readonly ifV: number | null
   /** The value `v` gets; null leaves it. */
@@ -25,6 +27,8 @@ export interface PlainMachine {
   readonly motionMs: number
   readonly policy: Exclude<InterruptionPolicy, 'continue'>
   readonly rules: readonly PlainRule[]
+  /** Some of its states, in a group; none where it has no group. */
+  readonly group?: readonly number[]
 }
 
 const ruleFor = (states: number): fc.Arbitrary<PlainRule> => fc.record({
@@ -38,10 +42,16 @@ const ruleFor = (states: number): fc.Arbitrary<PlainRule> => fc.record({
   tells: fc.boolean(),
 } as { [Key in keyof PlainRule]: fc.Arbitrary<PlainRule[Key]> }).map((rule) => (rule.on === 'left' ? { ...rule, to: 'stay' } : rule))
 
-const machine: fc.Arbitrary<PlainMachine> = fc.integer({ min: 2, max: 4 }).chain((states) => fc.record({
+const plainMachine: fc.Arbitrary<PlainMachine> = fc.integer({ min: 2, max: 4 }).chain((states) => fc.record({
   states: fc.constant(states), motionMs: fc.integer({ min: 0, max: 4 }),
   policy: fc.constantFrom<PlainMachine['policy']>('skip to end', 'ignore', 'finish first'),
   rules: fc.array(ruleFor(states), { minLength: 1, maxLength: 5 }),
+}))
+
+/** One some of whose states are in a group that some of its rules hold in, and in which some rules go back. */
+const machine: fc.Arbitrary<PlainMachine> = fc.tuple(plainMachine, fc.boolean(), fc.array(fc.tuple(fc.integer({ min: 0, max: 3 }), fc.integer({ min: 0, max: 11 })), { minLength: 5, maxLength: 5 })).map(([plain, hasGroup, which]) => ({
+  ...plain, ...(hasGroup ? { group: [0, 1] } : {}),
+  rules: plain.rules.map((rule, index): PlainRule => ({ ...rule, ofGroup: hasGroup && which[index]![0] === 0, to: which[index]![1] === 0 && rule.on !== 'left' ? 'back' : rule.to })),
 }))
 
 /** Screens and an overlay, with the machines on each; what one screen takes to come, or to go back from, is the same for all. The run begins on the first. */
@@ -74,11 +84,11 @@ export const prototypes: fc.Arbitrary<PlainPrototype> = fc.integer({ min: 2, max
 export const machines = fc.array(machine, { minLength: 1, maxLength: 3 })
 
 function ruleOf(rule: PlainRule, index: number, recipient: 'siblings' | 'everyone'): Rule {
-  const trigger: Trigger = rule.on === 'after' ? { on: 'after', ms: rule.ms, ...(rule.more > 0 ? { mostMs: rule.ms + rule.more } : {}), since: 'entering', pauseWhile: null }
-    : rule.on === 'hears' ? { on: 'message', name: 'word' } : rule.on === 'changes' ? { on: 'changes', name: 'v', to: null } : { on: rule.on }
-  const target: Target = typeof rule.to === 'object' ? { go: 'one of', of: rule.to.map((state) => ({ state: `s${state}`, weight: 1 })) } : typeof rule.to === 'number' ? { go: 'state', state: `s${rule.to}` } : rule.to === 'next' ? { go: 'next', loops: true } : { go: 'stay' }
+  const trigger: Trigger = rule.on === 'after' ? { on: 'after', ms: rule.ms, ...(rule.more > 0 ? { mostMs: rule.ms + rule.more } : {}), since: rule.ofGroup ? 'entering the first' : 'entering', pauseWhile: null }
+    : rule.on === 'hears' ? { on: 'message', name: 'word' } : rule.on === 'changes' ? { on: 'changes', name: 'v', to: null } : rule.on === 'entered' || rule.on === 'left' ? { on: rule.on, ...(rule.ofGroup ? { group: 'group' } : {}) } : { on: rule.on }
+  const target: Target = typeof rule.to === 'object' ? { go: 'one of', of: rule.to.map((state) => ({ state: `s${state}`, weight: 1 })) } : typeof rule.to === 'number' ? { go: 'state', state: `s${rule.to}` } : rule.to === 'next' ? { go: 'next', loops: true } : { go: rule.to }
   return {
-    id: `r${index}`, axis: 'axis', trigger, part: null, within: { only: [`s${rule.in}`] }, guard: rule.ifV === null ? null : `v == ${rule.ifV}`, target, motion: null, letThrough: false,
+    id: `r${index}`, axis: 'axis', trigger, part: null, within: { only: [rule.ofGroup ? 'group' : `s${rule.in}`] }, guard: rule.ifV === null ? null : `v == ${rule.ifV}`, target, motion: null, letThrough: false,
     actions: [
       ...(rule.setV === null ? [] : [{ id: `set${index}`, do: 'set' as const, variable: 'v', to: String(rule.setV) }]),
       ...(rule.tells ? [{ id: `tell${index}`, do: 'send' as const, message: 'word', payload: null, recipient }] : []),
@@ -87,10 +97,10 @@ function ruleOf(rule: PlainRule, index: number, recipient: 'siblings' | 'everyon
   }
 }
 
-const componentOf = ({ states, motionMs, policy, rules }: PlainMachine, index: number, recipient: 'siblings' | 'everyone' = 'siblings'): Component => ({
+const componentOf = ({ states, motionMs, policy, rules, group }: PlainMachine, index: number, recipient: 'siblings' | 'everyone' = 'siblings'): Component => ({
   id: `machine${index}`, name: `Machine ${index}`,
   parts: [{ id: `frame${index}`, kind: 'container', name: 'frame', parent: null, base: { width: 40, height: 40, fill: '#000000' } }],
-  axes: [{ id: 'axis', name: 'axis', start: 's0', boundTo: null, states: Array.from({ length: states }, (_, state) => ({ id: `s${state}`, name: `s${state}`, hue: 0, final: false, loop: null, look: { [`frame${index}`]: { radiusTopLeft: state + 1 } } })) }],
+  axes: [{ id: 'axis', name: 'axis', start: 's0', boundTo: null, ...(group ? { groups: [{ id: 'group', name: 'group', states: group.map((state) => `s${state}`) }] } : {}), states: Array.from({ length: states }, (_, state) => ({ id: `s${state}`, name: `s${state}`, hue: 0, final: false, loop: null, look: { [`frame${index}`]: { radiusTopLeft: state + 1 } } })) }],
   rules: rules.map((rule, place) => ruleOf(rule, place, recipient)), combinations: [], parameters: [], variables: [], pairs: [], absent: {},
   motion: { ...EMPTY_MOTION, durationMs: motionMs, delayMs: 0, easing: 'linear', policy },
 })
