@@ -42,16 +42,16 @@ export const tideTable: Component = {
   axes: [
     {
       id: AXIS, name: 'tides', start: 'tideClosed', boundTo: null,
-      groups: [{ id: 'tideAnswered', name: 'answered', states: ['tideShown', 'tideNone', 'tideFailed'] }],
+      groups: [{ id: 'tideAnswered', name: 'answered', states: ['tideShown', 'tideNone', 'tideFailed'], look: { tideClose: { visible: true } } }],
       states: [
         state('tideClosed', 'closed', 0, {}),
         {
           ...state('tideLoads', 'loading', 1, { tideSays: { text: 'Asking the harbour office …' }, tideTrack: { opacity: 1 }, tideAsk: { visible: false }, tideClose: { visible: true } }),
           loop: { durationMs: 900, easing: 'ease-in-out', direction: 'back and forth', count: null, to: { tideRunner: { x: 168 } } },
         },
-        state('tideShown', 'data', 3, { tideSays: { visible: false }, tideRows: { visible: true }, tideAskWords: { text: 'Ask again' }, tideClose: { visible: true } }),
-        state('tideNone', 'empty', 4, { tideSays: { text: 'No tides are known for today.' }, tideAskWords: { text: 'Ask again' }, tideClose: { visible: true } }),
-        state('tideFailed', 'error', 5, { tideSays: { text: 'The harbour office does not answer.', fill: '#8c2f24' }, tideAskWords: { text: 'Try again' }, tideClose: { visible: true } }),
+        state('tideShown', 'data', 3, { tideSays: { visible: false }, tideRows: { visible: true }, tideAskWords: { text: 'Ask again' } }),
+        state('tideNone', 'empty', 4, { tideSays: { text: 'No tides are known for today.' }, tideAskWords: { text: 'Ask again' } }),
+        state('tideFailed', 'error', 5, { tideSays: { text: 'The harbour office does not answer.', fill: '#8c2f24' }, tideAskWords: { text: 'Try again' } }),
         state('tideWaits', 'waiting', 6, { tideSays: { text: 'Trying again soon …' }, tideAsk: { visible: false }, tideClose: { visible: true } }),
         state('tideGaveUp', 'given up', 7, { tideSays: { text: 'Still no answer. Ask at the quay.', fill: '#8c2f24' }, tideAskWords: { text: 'Start over' }, tideClose: { visible: true } }),
       ],

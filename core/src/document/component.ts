@@ -24,7 +24,7 @@ export const Group = object({
   name: Name,
   states: array(Id, { least: 1 }),
   /** What the looks of its states start from. */
-  look: optional(Look),
+  look: Look,
 })
 export interface Group extends Of<typeof Group> {}
 

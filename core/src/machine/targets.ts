@@ -276,7 +276,7 @@ export function looksIn(component: Component, standing: readonly string[]): read
 /** What a state starts from, the outermost group first, and its own look. */
 export function looksOfState(axis: Axis, state: string): readonly Look[] {
   const own = axis.states.find(({ id }) => id === state)?.look ?? {}
-  return axis.groups === undefined ? [own] : [...groupsAround(axis, state).map(({ look }) => look ?? {}), own]
+  return axis.groups === undefined ? [own] : [...groupsAround(axis, state).map(({ look }) => look), own]
 }
 
 const changes = new WeakMap<Targets, WeakMap<Targets, readonly TargetChange[]>>()

@@ -131,7 +131,7 @@ class Reader {
   /** `name: state state …`, of the axis given last */
   private group(text: string): void {
     const [name = '', states = ''] = text.split(': ')
-    this.component.axes = this.component.axes.map((axis, index, { length }) => (index + 1 < length ? axis : { ...axis, groups: [...(axis.groups ?? []), { id: name, name, states: states.split(' ') }] }))
+    this.component.axes = this.component.axes.map((axis, index, { length }) => (index + 1 < length ? axis : { ...axis, groups: [...(axis.groups ?? []), { id: name, name, states: states.split(' '), look: {} }] }))
   }
 
   private changeGroup(name: string, look: Look): void {

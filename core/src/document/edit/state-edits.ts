@@ -73,7 +73,7 @@ const groupsPath = (component: Id, axis: Id) => inside(axisPath(component, axis)
 
 /** Some states under a name of their own. */
 export function addGroup(component: Component, axis: Axis, id: Id, states: readonly Id[]): Edit {
-  const group: Group = { id, name: freeName('group', namesOf(axis.groups ?? [])), states: [...states] }
+  const group: Group = { id, name: freeName('group', namesOf(axis.groups ?? [])), states: [...states], look: {} }
   return axis.groups === undefined ? setAt(groupsPath(component.id, axis.id), [group]) : insertInto(groupsPath(component.id, axis.id), group)
 }
 

@@ -100,7 +100,7 @@ function ruleOf(rule: PlainRule, index: number, recipient: 'siblings' | 'everyon
 const componentOf = ({ states, motionMs, policy, rules, group }: PlainMachine, index: number, recipient: 'siblings' | 'everyone' = 'siblings'): Component => ({
   id: `machine${index}`, name: `Machine ${index}`,
   parts: [{ id: `frame${index}`, kind: 'container', name: 'frame', parent: null, base: { width: 40, height: 40, fill: '#000000' } }],
-  axes: [{ id: 'axis', name: 'axis', start: 's0', boundTo: null, ...(group ? { groups: [{ id: 'group', name: 'group', states: group.map((state) => `s${state}`) }] } : {}), states: Array.from({ length: states }, (_, state) => ({ id: `s${state}`, name: `s${state}`, hue: 0, final: false, loop: null, look: { [`frame${index}`]: { radiusTopLeft: state + 1 } } })) }],
+  axes: [{ id: 'axis', name: 'axis', start: 's0', boundTo: null, ...(group ? { groups: [{ id: 'group', name: 'group', states: group.map((state) => `s${state}`), look: {} }] } : {}), states: Array.from({ length: states }, (_, state) => ({ id: `s${state}`, name: `s${state}`, hue: 0, final: false, loop: null, look: { [`frame${index}`]: { radiusTopLeft: state + 1 } } })) }],
   rules: rules.map((rule, place) => ruleOf(rule, place, recipient)), combinations: [], parameters: [], variables: [], pairs: [], absent: {},
   motion: { ...EMPTY_MOTION, durationMs: motionMs, delayMs: 0, easing: 'linear', policy },
 })
