@@ -88,6 +88,9 @@ describe('What a project does otherwise than with an earlier version is said', (
   test.each<readonly [string, readonly Rule[], RegExp]>([
     ['a tap that reaches another axis', [rule({ part: 'box' }), rule({ axis: 'two' })], /a tap on “box” that one axis answers now also reaches/],
     ['a condition on what another axis sets', [rule({ guard: 'open' }), rule({ axis: 'two', actions: [{ id: 'a', do: 'set', variable: 'open', to: 'true' }] })], /conditions are now decided before/],
+    ['going back twice', [rule({ target: { go: 'back' } })], /going back again goes one more state back/],
+    ['how far a press moves before it drags', [rule({ trigger: { on: 'long press', thresholdMs: 500 } })], /once it has moved 4 px, or 9 with a finger/],
+    ['whether it is pressed', [rule({ guard: 'pressed' })], /pressed is no longer so while the pointer is elsewhere/],
     ['a press and the focus', [rule({ trigger: { on: 'press' } }), rule({ trigger: { on: 'blur' } })], /a press is now answered before the focus moves/],
   ])('%s', (_name, rules, sentence) => {
     expect(sayingsOf(rules)).toEqual([expect.stringMatching(sentence)])
@@ -100,6 +103,7 @@ describe('What a project does otherwise than with an earlier version is said', (
   })
 
   test('and nothing is said of what does what it did', () => {
-    expect(openedFile(text('skerry-line-4')).differs).toEqual([])
+    expect(openedFile(text('skerry-line-4')).differs.map((sentence) => /^In “(.+?)”/.exec(sentence)?.[1])).toEqual(['Call-crew button', 'Call-crew button', 'Seen from the deck', 'Luggage rack'])
+    expect(sayingsOf([rule({})])).toEqual([])
   })
 })

@@ -32,7 +32,7 @@ function SeedField({ seed, onDraw }: { readonly seed: number; readonly onDraw: (
   }
   return (
     <label className="seed muted" title="What is left to chance is drawn by this number; Start over takes the next one">
-      drawn by <input className="mono" inputMode="numeric" size={3} defaultValue={seed} onBlur={(event) => take(event.target.value)} onKeyDown={(event) => { event.stopPropagation(); if (event.key === 'Enter') take(event.currentTarget.value) }} />
+      draw <input className="mono" inputMode="numeric" size={3} defaultValue={seed} onBlur={(event) => take(event.target.value)} onKeyDown={(event) => { event.stopPropagation(); if (event.key === 'Enter') take(event.currentTarget.value) }} />
     </label>
   )
 }

@@ -16,8 +16,37 @@ const POINTED: readonly TriggerKind[] = ['tap', 'double tap', 'press', 'release'
  */
 export function differencesSince(version: number, project: Project): readonly string[] {
   if (version >= STEPS) return []
-  return project.components.flatMap((component) => [...reachingFurther(component), ...decidedBefore(component), ...waitingOtherwise(project, component), ...pressedFirst(component)])
+  return [
+    ...project.components.flatMap((component) => [...reachingFurther(component), ...decidedBefore(component), ...waitingOtherwise(project, component), ...pressedFirst(component), ...goingBack(component), ...pointedOtherwise(component)]),
+    ...heardInTurn(project), ...tapped(project),
+  ]
 }
+
+/** Going back goes on from where it has come to. */
+const goingBack = ({ name, rules }: Component): readonly string[] =>
+  rules.some(({ target }) => target.go === 'back') ? [`In “${name}”, going back again goes one more state back, up to eight; before, it led to and fro between the last two.`] : []
+
+/** What counts as a drag, and what is told of a pointer that is down. */
+function pointedOtherwise({ name, rules, parts, axes }: Component): readonly string[] {
+  const said = JSON.stringify([rules, parts, axes])
+  const drags = rules.some(({ trigger }) => trigger.on === 'drag start' || trigger.on === 'long press') || parts.some(({ drag }) => drag !== undefined)
+  return [
+    ...(drags ? [`In “${name}”, a press drags, and is no long press any more, once it has moved 4 px, or 9 with a finger.`] : []),
+    ...(mentions(said, 'pressed') ? [`In “${name}”, pressed is no longer so while the pointer is elsewhere.`] : []),
+    ...(mentions(said, 'hovered') ? [`In “${name}”, hovered is also so while a finger is down on it.`] : []),
+  ]
+}
+
+/** Of several that hear a key wherever the focus is, who came or changed last is asked first. */
+function heardInTurn({ components }: Project): readonly string[] {
+  const keys = components.flatMap(({ rules }) => [...new Set(rules.flatMap(({ trigger }) => (trigger.on === 'key' && trigger.anywhere && trigger.key !== null ? [trigger.key] : [])))])
+  const shared = [...new Set(keys.filter((key, index) => keys.indexOf(key) !== index))]
+  return shared.map((key) => `The key ${key} comes first to whoever of those that hear it anywhere came or changed its state last.`)
+}
+
+/** Enter and Space tap without modifiers only. */
+const tapped = ({ takes }: Project): readonly string[] =>
+  takes.filter(({ inputs }) => inputs.some((input) => input.do === 'key' && (input.key === 'Enter' || input.key === ' ') && Object.values(input.modifiers).some(Boolean))).map(({ name }) => `In the take “${name}”, a key with a modifier no longer taps.`)
 
 /** What one axis answers at a part now comes to the component as a whole in its other axes. */
 function reachingFurther({ name, rules, parts }: Component): readonly string[] {
