@@ -128,6 +128,37 @@ describe('an overlay', () => {
     }
   })
 
+  test('gives the focus first to the part it says', () => {
+    const run = startRun(of(dialog({ firstFocus: 'no' })), { screen: 'here' })
+    key(run, 'Tab')
+    key(run, 'Enter')
+    expect(shownFocus(run)).toEqual({ instance: '@dialog', part: 'no' })
+  })
+
+  test('is told of a press beside it, and not of one on it', () => {
+    const pressedBeside: Rule = { ...onTap('beside', 'ok', { do: 'set', variable: 'touched', to: 'true' }), trigger: { on: 'press outside' }, part: null }
+    const run = startRun(of({ ...dialog({ closesOnOutsideTap: false }), rules: [pressedBeside] }), { screen: 'here' })
+    press(run, 10, 10)
+    advanceTo(run, 500)
+    press(run, 60, 45)
+    expect(run.shared['touched']).toBe(false)
+    press(run, 10, 90)
+    expect(run.shared['touched']).toBe(true)
+  })
+
+  test('that was opened last hears a key first', () => {
+    const second = { ...dialog(), id: 'second', parts: dialog().parts.map((part) => ({ ...part, id: `second-${part.id}`, parent: part.parent === null ? null : `second-${part.parent}` })) }
+    const opensBoth = screen('here', [button('open', 0, 0), button('other', 0, 80)], { rules: [onTap('r1', 'open', { do: 'open overlay', screen: 'second', motion: null }, { do: 'open overlay', screen: 'dialog', motion: null })] })
+    const run = startRun(project(opensBoth, dialog(), second), { screen: 'here' })
+    press(run, 10, 10)
+    advanceTo(run, 500)
+    key(run, 'Escape')
+    expect(shown(run)).toEqual(['', '@second', '(@dialog)'])
+    advanceTo(run, 1000)
+    key(run, 'Escape')
+    expect(shown(run)).toEqual(['', '(@second)'])
+  })
+
   test('that neither dims nor closes on a tap lets the pointer through beside it', () => {
     const run = startRun(of(dialog({ backdropOpacity: 0, closesOnOutsideTap: false })), { screen: 'here' })
     press(run, 10, 10)

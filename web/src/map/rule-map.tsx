@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { firstOf, movesOf, shortestWay, theOne, triggerRow, type Axis, type Component, type Move, type State } from '@rheoscope/core/document'
+import { firstOf, groupsAround, movesOf, shortestWay, theOne, triggerRow, type Axis, type Component, type Move, type State } from '@rheoscope/core/document'
 import { triggerTitle } from '../bench/rows'
 import { msText, ruleTiming, spanText } from '../bench/timing-text'
 import { useBench } from '../bench/use-bench'
@@ -104,7 +104,7 @@ function StateNode({ state, layout, isLost }: { readonly state: State; readonly 
       className={classes} style={{ left: place.x - NODE.width / 2, top: place.y - NODE.height / 2, ...NODE }} aria-pressed={view.state === state.id}
       title={isLost ? 'No rule leads here from the start' : state.name} onClick={() => select({ do: 'select state', state: state.id })}
     >
-      <span className="map-name"><StateMark hue={state.hue} size={11} /> {state.name} {axis.start === state.id && <span className="muted mono">start</span>}</span>
+      <span className="map-name"><StateMark hue={state.hue} size={11} /> {state.name} {axis.start === state.id && <span className="muted mono">start</span>}{groupsAround(axis, state.id).map(({ id, name }) => <span key={id} className="map-group">{name}</span>)}</span>
       <span className="map-picture"><LookPicture project={project} component={component.id} standing={{ [axis.id]: state.id }} /></span>
     </button>
   )
