@@ -131,6 +131,17 @@ const SEQUENCES: readonly Sequence[] = [
   },
 ]
 
+/** The component of a project on its bench: where its left box is, and what has been written down. */
+async function opened(hands: BenchHands, of: Project): Promise<{ readonly left: readonly [number, number]; readonly written: () => Promise<string> }> {
+  const made = await fetch(`${application.address}/api/projects/file`, { method: 'POST', headers: { 'content-type': 'application/vnd.rheoscope+json' }, body: JSON.stringify(of) })
+  const { project: stored } = (await made.json()) as { project: Project }
+  await hands.driver.get(`${application.address}/project/${stored.id}/component/${stored.components[0]!.id}`)
+  await hands.find('[aria-label="Response table"]')
+  // Words are broken into lines, whose spaces are lost.
+  const written = async () => (await hands.words('.specimen-picture')).find((words) => words.startsWith('log: '))?.slice('log: '.length).replaceAll(/\s/g, '') ?? ''
+  return { left: (await hands.middlesOf('#24506f', '.specimen-picture'))[0]!, written }
+}
+
 /** What a run has written down of some inputs. */
 function inNode(inputs: Sequence['inputs']): string {
   const run = startRun(project, { component: 'listener' })
@@ -141,21 +152,35 @@ function inNode(inputs: Sequence['inputs']): string {
   return String(run.instances.get('')!.environment.log)
 }
 
+test('two fingers pinch where something listens to that, and the first one is free again after it', async () => {
+  const hands = application.hands()
+  const [component] = project.components
+  const pinched: Rule = { ...component!.rules[0]!, id: 'pinched', trigger: { on: 'pinch' }, actions: [{ id: 'say-pinched', do: 'set', variable: 'log', to: "log + (pinch.scale > 1.5 ? 'wide;' : '')" }] }
+  const { left, written } = await opened(hands, { ...project, components: [{ ...component!, rules: [...component!.rules, pinched] }] })
+  const [first, second, apart] = [{ id: 1, x: left[0] - 10, y: left[1] }, { id: 2, x: left[0] + 10, y: left[1] }, { id: 2, x: left[0] + 40, y: left[1] }]
+  await touch(hands, 'touchStart', first)
+  await touch(hands, 'touchStart', first, second)
+  await touch(hands, 'touchMove', first, apart)
+  await touch(hands, 'touchEnd')
+  await touch(hands, 'touchStart', first)
+  await touch(hands, 'touchEnd')
+  let seen = ''
+  await hands.until(() => `a press is taken away, two fingers are wide apart, and one taps again; it came to “${seen}”`, async () => {
+    seen = await written()
+    return /^press,focus,cancel,(wide;)+press,release,tap,$/.test(seen)
+  })
+})
+
 test('pointers, fingers and keys in the page come to the same steps as in Node', async () => {
   const hands = application.hands()
-  const made = await fetch(`${application.address}/api/projects/file`, { method: 'POST', headers: { 'content-type': 'application/vnd.rheoscope+json' }, body: JSON.stringify(project) })
-  const { project: stored } = (await made.json()) as { project: Project }
-  await hands.driver.get(`${application.address}/project/${stored.id}/component/${stored.components[0]!.id}`)
-  await hands.find('[aria-label="Response table"]')
-  const [left, right] = [(await hands.middlesOf('#24506f', '.specimen-picture'))[0]!, (await hands.middlesOf('#8a2f24', '.specimen-picture'))[0]!]
+  const { left, written } = await opened(hands, project)
+  const right = (await hands.middlesOf('#8a2f24', '.specimen-picture'))[0]!
   const zoom = (right[0] - left[0]) / (RIGHT.x - LEFT.x)
   const at = ({ x, y }: typeof LEFT) => ({ x: Math.round(left[0] + (x - LEFT.x) * zoom), y: Math.round(left[1] + (y - LEFT.y) * zoom) })
-  const written = async () => (await hands.words('.specimen-picture')).find((words) => words.startsWith('log: '))?.slice('log: '.length).replaceAll(/\s/g, '') ?? ''
   for (const { name, inPage, inputs } of SEQUENCES) {
     await hands.clickButton('Start over')
     await hands.until('nothing is written down', async () => (await written()) === '')
     await inPage(hands, at)
-    // Words are broken into lines, whose spaces are lost.
     const wanted = inNode(inputs).replaceAll(/\s/g, '')
     expect(wanted).not.toBe('')
     let seen = ''

@@ -77,7 +77,7 @@ function LivePicture({ player, label, className, field, mostZoom, clips = false,
   const [w, h] = [field.width / zoom, field.height / zoom]
   const [{ primary, fingers }] = useState(() => ({ primary: new PrimaryPointer(), fingers: new TwoFingers() }))
   const send = (event: PointerEvent) => {
-    if (event.pointerType === 'touch' && pinch(player, fingers, event, picture.current)) return
+    if (event.pointerType === 'touch' && pinch(player, { primary, fingers }, event, picture.current)) return
     const input = primary.inputOf({ type: event.type, pointerId: event.pointerId, button: event.button, buttons: event.buttons })
     // A finger is nowhere until it touches.
     if (input === null || (way === 'touch' && input === 'move' && event.buttons === 0)) return
@@ -113,14 +113,16 @@ function CutOff({ player }: { readonly player: Player }) {
 const tidyPoint = ({ x, y }: Point): Point => ({ x: Math.round(x * 10) / 10, y: Math.round(y * 10) / 10 })
 
 /** Where something listens to it, two fingers pinch, and what the first was in the middle of is over; says whether an event was of that. */
-function pinch(player: Player, fingers: TwoFingers, { type, pointerId, clientX, clientY }: PointerEvent, picture: SVGSVGElement | null): boolean {
+function pinch(player: Player, { primary, fingers }: { readonly primary: PrimaryPointer; readonly fingers: TwoFingers }, { type, pointerId, clientX, clientY }: PointerEvent, picture: SVGSVGElement | null): boolean {
   if (type === 'pointerup' || type === 'pointercancel') return fingers.letGo(pointerId)
   if (!listensTo(player.current, 'pinch')) return false
   const at = pointIn(picture, { clientX, clientY })
   if (type === 'pointerdown') {
     const isSecond = fingers.press(pointerId, at)
-    if (isSecond) player.send({ do: 'cancel', pointer: 'touch' })
-    return isSecond
+    if (!isSecond) return false
+    primary.forget()
+    player.send({ do: 'cancel', pointer: 'touch' })
+    return true
   }
   const pinched = fingers.move(pointerId, at)
   if (pinched) player.send({ do: 'pinch', ...tidyPoint(pinched), scale: Math.round(pinched.scale * 1000) / 1000, turn: Math.round(pinched.turn * 10) / 10 })

@@ -32,6 +32,11 @@ export class PrimaryPointer {
     return type === 'pointermove' ? 'move' : null
   }
 
+  /** What was pressed has been taken over by something else. */
+  forget(): void {
+    this.held = null
+  }
+
   /** Whether another pointer holds something. */
   isOther(pointerId: number): boolean {
     return this.held !== null && this.held !== pointerId
