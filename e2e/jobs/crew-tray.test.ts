@@ -77,7 +77,7 @@ async function drawTray(hands: BenchHands): Promise<void> {
 async function wire(hands: BenchHands): Promise<void> {
   await hands.addVariable('yes/no', 'isSo', 'isOpen')
   await hands.click('[aria-label="Axes"]')
-  await hands.choose('Tie state to the variable isOpen')
+  await hands.choose('Let the variable isOpen decide state')
   await hands.selectPart('button')
   await hands.addTrigger('tap on button')
   for (const [from, to] of [['rest', 'open'], ['open', 'rest']] as const) await hands.wire('tap', from, to, 'button')

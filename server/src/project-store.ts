@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { and, asc, desc, eq, gt, inArray, lt } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, inArray, lt, notLike } from 'drizzle-orm'
 import { apply, differencesSince, DOCUMENT_VERSION, fieldsOf, invert, LAST_WITHOUT_AUTHORS, migrate, RheoError, type Appended, type Entry, type Project, type ProjectSummary, type StoredHistory, type StoredProject } from '@rheoscope/core/document'
 import { attempt, mended, mending } from '@rheoscope/core/schema'
 import { announceRemoval, announceRevision } from './announcements'
@@ -146,11 +146,14 @@ async function keepSnapshot(transaction: Transaction, { project, revision }: Sto
   await transaction.insert(snapshots).values({ project: project.id, revision, version: project.version, document: project }).onConflictDoNothing()
 }
 
+/** What the ids of entries begin with that nobody made. */
+const MENDED = 'mended-'
+
 /** Puts what it took to open a project into its log, as an edit like any other, and keeps what it has become. */
 async function keepMended(transaction: Transaction, { project, revision, mended: lines = [] }: StoredProject, before: Project): Promise<StoredProject> {
   const edit = mending(before, project)
   const entry: Entry = {
-    id: `mended-${randomUUID()}`, what: 'do', label: 'mend what did not fit', edit, inverse: invert(edit, before),
+    id: `${MENDED}${randomUUID()}`, what: 'do', label: 'mend what did not fit', edit, inverse: invert(edit, before),
     author: { id: 'rheoscope', name: 'Rheoscope' }, madeAt: new Date().toISOString(), version: DOCUMENT_VERSION,
   }
   const stored = { project, revision: revision + 1, mended: lines }
@@ -169,9 +172,9 @@ async function snapshotOf(transaction: Transaction, id: string): Promise<StoredP
   return row
 }
 
-/** The version of the file a project was last worked on in. */
+/** The version of the file somebody last worked on a project in. */
 async function lastVersion(transaction: Transaction, id: string): Promise<number> {
-  const [last] = await transaction.select().from(entries).where(eq(entries.project, id)).orderBy(desc(entries.revision)).limit(1)
+  const [last] = await transaction.select().from(entries).where(and(eq(entries.project, id), notLike(entries.entryId, `${MENDED}%`))).orderBy(desc(entries.revision)).limit(1)
   if (last) return entryOf(last).version
   const [first] = await transaction.select({ version: snapshots.version }).from(snapshots).where(eq(snapshots.project, id)).orderBy(asc(snapshots.version)).limit(1)
   return first?.version ?? DOCUMENT_VERSION

@@ -87,12 +87,13 @@ describe.each(STORAGES)('the store in %s', (_name, make) => {
     await storage.database.insert(projects).values({ id: 'third', name: 'Old', revision: 1 })
     await storage.database.insert(snapshots).values({ project: 'third', revision: 0, version: 3, document: { ...document, id: 'third' } })
     await storage.database.insert(entries).values({ project: 'third', revision: 1, entryId: 'entry-old', entry: old })
+    // The rules of the tray moved what a variable decides: mending them makes a revision of its own.
     const { project, revision } = await new ProjectStore(storage.database).load('third')
     const rule = project.components[0]?.rules.find(({ id }) => id === 'finish')
-    expect([project.version, revision, rule?.trigger]).toEqual([DOCUMENT_VERSION, 1, { on: 'after', ms: 1800, since: 'entering', pauseWhile: 'pressed' }])
-    expect(await storage.database.select({ revision: snapshots.revision, version: snapshots.version }).from(snapshots).where(eq(snapshots.project, 'third')).orderBy(snapshots.version)).toEqual([{ revision: 0, version: 3 }, { revision: 1, version: DOCUMENT_VERSION }])
-    await expect(store.append('third', 1, [{ ...old, id: 'entry-late' }])).rejects.toMatchObject({ code: 'migrated' })
-    expect(await store.append('third', 1, [named(project, 'entry-new', 'New')])).toEqual({ accepted: true, revision: 2 })
+    expect([project.version, revision, rule?.trigger]).toEqual([DOCUMENT_VERSION, 2, { on: 'after', ms: 1800, since: 'entering', pauseWhile: 'pressed' }])
+    expect(await storage.database.select({ revision: snapshots.revision, version: snapshots.version }).from(snapshots).where(eq(snapshots.project, 'third')).orderBy(snapshots.version)).toEqual([{ revision: 0, version: 3 }, { revision: 2, version: DOCUMENT_VERSION }])
+    await expect(store.append('third', 2, [{ ...old, id: 'entry-late' }])).rejects.toMatchObject({ code: 'migrated' })
+    expect(await store.append('third', 2, [named(project, 'entry-new', 'New')])).toEqual({ accepted: true, revision: 3 })
   })
 
   test('says what a project does otherwise than it did, until it is worked on', async () => {
@@ -100,9 +101,11 @@ describe.each(STORAGES)('the store in %s', (_name, make) => {
     await storage.database.insert(projects).values({ id: 'fourth', name: 'Old', revision: 0 })
     await storage.database.insert(snapshots).values({ project: 'fourth', revision: 0, version: 4, document: { ...document, id: 'fourth' } })
     const opened = await store.load('fourth')
+    expect(opened.mended).toEqual([expect.stringMatching(/the rules of “axis” stay where they are, because size decides it/)])
+    expect(opened.differs?.length).toBeGreaterThan(0)
     expect(opened.differs).toEqual(differencesSince(4, opened.project))
-    expect((await new ProjectStore(storage.database).load('fourth')).differs).toHaveLength(2)
-    expect(await store.append('fourth', 0, [named(opened.project, 'entry-since', 'Since')])).toEqual({ accepted: true, revision: 1 })
+    expect((await new ProjectStore(storage.database).load('fourth')).differs).toEqual(opened.differs)
+    expect(await store.append('fourth', opened.revision, [named(opened.project, 'entry-since', 'Since')])).toEqual({ accepted: true, revision: opened.revision + 1 })
     expect((await store.load('fourth')).differs).toBeUndefined()
   })
 

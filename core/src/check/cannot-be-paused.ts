@@ -1,6 +1,6 @@
 import { fromToken } from '../motion'
-import { holdsIn, isFromUser, latestMs } from '../document'
-import { leads, stateName, type Check } from './context'
+import { holdsIn, isFromUser, latestMs, leads } from '../document'
+import { stateName, type Check } from './context'
 import { inMs, type Finding } from './finding'
 import { witnessTo } from './witness'
 

@@ -1,4 +1,4 @@
-import { axisOfProperty, certain, firstOf, lastOf, type Axis, type Component, type Id, type Project, type Rule } from '../document'
+import { axisOfProperty, certain, firstOf, lastOf, type Axis, type Component, type Id, type Project } from '../document'
 import { compile, type Compiled, type Surface } from '../machine'
 import { Arena } from './arena'
 import { independentGroups, MemoryAllowance, thingsOn, type Effort, type Thing, type Way } from './explore'
@@ -79,9 +79,6 @@ function statesDrivenFromOutside(project: Project, component: Id, axis: Id): Rea
   }
   return states
 }
-
-/** A rule that can lead from one of its states to another. */
-export const leads = (rule: Rule): boolean => rule.target.go !== 'ignored' && rule.target.go !== 'stay'
 
 export const stateName = (axis: Pick<Axis, 'states'>, id: Id): string => `‹${axis.states.find((state) => state.id === id)?.name ?? '?'}›`
 

@@ -1,5 +1,4 @@
-import { firstOf, inProject, setAt } from '../document'
-import { decidedBy } from '../machine'
+import { decidedBy, firstOf, inProject, setAt } from '../document'
 import { partsAt } from '../scene'
 import { reachedIn, cursorAt, named, oneOfEach, stateOf, TOUCHING, whereIn } from './answers'
 import type { Check } from './context'

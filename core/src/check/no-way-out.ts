@@ -1,5 +1,5 @@
-import { holdsIn, inProject, leadsFrom, setAt } from '../document'
-import { leads, stateName, type Check } from './context'
+import { holdsIn, inProject, leads, leadsFrom, setAt } from '../document'
+import { stateName, type Check } from './context'
 import type { Finding } from './finding'
 import { reachableStates } from './state-unreachable'
 import { witnessTo } from './witness'

@@ -1,6 +1,6 @@
-import { firstOf, type Id, type Literal } from '../document'
+import { decidedBy, firstOf, type Id, type Literal } from '../document'
 import { isShared } from '../expression'
-import { axisAt, decidedBy } from '../machine'
+import { axisAt } from '../machine'
 import type { Network, Occasion, Outside, Thing } from './explore'
 
 /**

@@ -1,5 +1,5 @@
-import { holdsIn, latestMs } from '../document'
-import { leads, stateName, type Check } from './context'
+import { holdsIn, latestMs, leads } from '../document'
+import { stateName, type Check } from './context'
 import { inMs, type Finding } from './finding'
 import { confirmed } from './witness'
 

@@ -1,5 +1,4 @@
-import { firstOf, holdsIn, leadsFrom, type Axis, type Component, type Id, type Project } from '../document'
-import { decidedState } from '../machine'
+import { decidedState, firstOf, holdsIn, leadsFrom, type Axis, type Component, type Id, type Project } from '../document'
 import { stateName, stateNames, type Check } from './context'
 import type { Finding } from './finding'
 import { valuesGiven } from './values-given'

@@ -1,6 +1,5 @@
 import { RheoError, type Component, type Literal, type Project, type Rule } from '../document'
 import { evaluate, namesOr } from '../expression'
-import { leads } from './context'
 
 interface Owner {
   readonly rules: readonly Rule[]
@@ -10,8 +9,7 @@ interface Owner {
 
 /**
  * Every value a variable can ever have, as a component knows it by name: the one it starts with, those that rules set it to
- * and those a screen is come into with. Null when that cannot be told: when it is set to what is worked out, or when rules
- * move an axis it is tied to, which sets it to whatever state that leads to.
+ * and those a screen is come into with. Null when that cannot be told, because it is set to what is worked out.
  */
 export function valuesGiven(project: Project, component: Component, name: string): readonly Literal[] | null {
   const own = component.variables.find((variable) => variable.name === name)
@@ -19,7 +17,6 @@ export function valuesGiven(project: Project, component: Component, name: string
   if (!variable) return null
   const components = own ? [component] : project.components.filter((each) => !hasOwn(each, name))
   const screens = own ? [] : project.screens.filter((each) => !hasOwn(each, name))
-  if (components.some((each) => isMoved(each, name))) return null
   const set = [...components, ...screens].flatMap(({ rules }) => rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' && action.variable === name ? [action.to] : []))))
   if (set.some((text) => namesOr(text).length > 0)) return null
   const entered = own ? [] : project.screens.flatMap(({ entryPoints = [] }) => entryPoints.flatMap(({ variables }): Literal[] => (name in variables ? [variables[name] ?? null] : [])))
@@ -37,7 +34,3 @@ function constantOf(text: string): readonly Literal[] {
 }
 
 const hasOwn = ({ variables, parameters = [] }: Owner, name: string): boolean => [...variables, ...parameters].some((each) => each.name === name)
-
-/** Whether rules move an axis of a component that is tied to a variable. */
-const isMoved = ({ axes, rules }: Component, name: string): boolean =>
-  axes.some(({ id, boundTo }) => boundTo !== null && 'variable' in boundTo && boundTo.variable === name && rules.some((rule) => rule.axis === id && leads(rule)))

@@ -1,5 +1,5 @@
 import type { Component, Part } from '../document'
-import { BARE, rounded, rule, state, timed, to } from './building'
+import { BARE, rounded, rule, state, timed } from './building'
 
 const AXIS = 'trayAxis'
 
@@ -12,8 +12,6 @@ const row = ([words, icon]: (typeof OPTIONS)[number], index: number): readonly P
   { id: `trayWords${index}`, kind: 'text', name: `words ${index + 1}`, parent: `trayRow${index}`, base: { text: words, fontSize: 15, fill: '#1d2b33', widthFrom: 'content', heightFrom: 'content' } },
   ...(index < OPTIONS.length - 1 ? [{ id: `trayLine${index}`, kind: 'box', name: `line ${index + 1}`, parent: 'trayBox', base: { width: 200, height: 1, fill: '#d8cfbd' } } as const] : []),
 ]
-
-const moving = timed(260, 'ease-in-out')
 
 /** A button that opens a tray as high as what is in it; its icon turns, and pressed again both run backwards. One yes/no says whether it is open. */
 export const crewTray: Component = {
@@ -33,8 +31,9 @@ export const crewTray: Component = {
     states: [state('trayClosed', 'closed', 0, {}), state('trayOpen', 'open', 3, { trayBox: { heightFrom: 'content', receivesInput: true }, trayArrow: { rotation: 180 } })],
   }],
   rules: [
-    rule('trayTake', { axis: AXIS, on: { on: 'tap' }, part: 'trayButton', in: ['trayClosed'], go: to('trayOpen'), motion: moving }),
-    rule('trayPut', { axis: AXIS, on: { on: 'tap' }, part: 'trayButton', in: ['trayOpen'], go: to('trayClosed'), motion: moving }),
+    rule('trayTake', { axis: AXIS, on: { on: 'tap' }, part: 'trayButton', in: ['trayClosed'], go: { go: 'stay' }, actions: [{ id: 'trayTaking', do: 'set', variable: 'isOpen', to: 'true' }] }),
+    rule('trayPut', { axis: AXIS, on: { on: 'tap' }, part: 'trayButton', in: ['trayOpen'], go: { go: 'stay' }, actions: [{ id: 'trayPutting', do: 'set', variable: 'isOpen', to: 'false' }] }),
   ],
+  pairs: [{ id: 'trayMoving', axis: AXIS, from: null, to: null, motion: timed(260, 'ease-in-out') }],
   variables: [{ id: 'trayVariable', name: 'isOpen', type: 'yes/no', start: false }],
 }

@@ -1,5 +1,6 @@
 import { ruleInCell, type Cell } from './edit'
 import type { Component } from './component'
+import { decidedBy } from './decided'
 import { holdsIn, type Rule, type Target } from './rule'
 import { triggerRow, type TriggerKind } from './trigger'
 import { theOne } from './certain'
@@ -25,9 +26,9 @@ export function answersFor(component: Component, cell: Cell): readonly Answer[] 
   const nameOf = (state: string) => axis.states.find(({ id }) => id === state)?.name ?? '?'
   const possible: readonly Answer[] = [
     ...axis.states.map(({ id }): Answer => ({ target: { go: 'state', state: id }, because: null })),
-    { target: { go: 'back' }, because: null }, { target: { go: 'ignored' }, because: null },
+    ...(decidedBy(axis) === null ? [{ target: { go: 'back' }, because: null } as const] : []), { target: { go: 'ignored' }, because: null },
   ]
-  return unique([...undoing(component, cell), ...alongside(component, cell, nameOf), ...possible])
+  return unique([...(decidedBy(axis) === null ? [...undoing(component, cell), ...alongside(component, cell, nameOf)] : []), ...possible])
 }
 
 /** Back, when the opposite trigger leads into this state; or the state it came from, when there is just one. */

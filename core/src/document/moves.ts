@@ -1,5 +1,6 @@
 import { placeOf, type Axis, type Component, type State } from './component'
-import { holdsIn, type Rule, type Target } from './rule'
+import { decidedBy, destinationsOf } from './decided'
+import { holdsIn, type Rule } from './rule'
 import type { Id } from './value'
 import { entryOf, itemAt } from './certain'
 
@@ -10,11 +11,13 @@ export interface Move {
   readonly to: Id
 }
 
-/** Every way the rules of an axis lead from a state to one that is known beforehand; where `back` leads is not. */
+/** Every way the rules of an axis lead from a state to one that is known beforehand, by themselves or by the variable that decides it; where `back` leads is not. */
 export function movesOf(component: Component, axis: Axis): readonly Move[] {
   return component.rules.filter((rule) => rule.axis === axis.id).flatMap((rule) =>
-    axis.states.filter(({ id }) => holdsIn(rule, id, axis)).flatMap(({ id: from }): Move[] => leadsFrom(axis, rule, from).map((to) => ({ rule, from, to }))))
+    axis.states.filter(({ id }) => holdsIn(rule, id, axis)).flatMap(({ id: from }): Move[] => waysFrom(axis, rule, from).map((to) => ({ rule, from, to }))))
 }
+
+const waysFrom = (axis: Axis, rule: Rule, from: Id): readonly Id[] => (decidedBy(axis) === null ? leadsFrom(axis, rule, from) : destinationsOf(axis, rule))
 
 /** The states a rule can lead to from a state of its axis: none when it stays, and for `back`, which depends on what was before; several where chance decides. */
 export function leadsFrom({ states }: Axis, { target }: Rule, from: Id): readonly Id[] {
@@ -37,10 +40,6 @@ export function leadsFrom({ states }: Axis, { target }: Rule, from: Id): readonl
 /** The states of its axis a rule holds in. */
 export const statesHeldBy = ({ axes }: Pick<Component, 'axes'>, rule: Rule): readonly State[] =>
   axes.flatMap((axis) => (axis.id === rule.axis ? axis.states.filter(({ id }) => holdsIn(rule, id, axis)) : []))
-
-/** The states a target names. */
-export const statesNamed = (target: Target): readonly Id[] =>
-  target.go === 'state' ? [target.state] : target.go === 'one of' ? target.of.map(({ state }) => state) : []
 
 /** A shortest way between two states as the moves it takes; null when there is none. Guards are left aside. */
 export function shortestWay(moves: readonly Move[], from: Id, to: Id): readonly Move[] | null {

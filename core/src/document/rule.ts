@@ -23,6 +23,13 @@ export const Target = kinds(
 )
 export type Target = Of<typeof Target>
 
+/** The states a target names. */
+export const statesNamed = (target: Target): readonly Id[] =>
+  target.go === 'state' ? [target.state] : target.go === 'one of' ? target.of.map(({ state }) => state) : []
+
+/** Whether a rule can lead from one of its states to another. */
+export const leads = ({ target }: { readonly target: Target }): boolean => target.go !== 'ignored' && target.go !== 'stay'
+
 const ofEveryAction = {
   id: Id,
   /** Runs together with the previous action instead of after it. */

@@ -1,10 +1,9 @@
-import { certain, placeOf, stateOf, type InterruptionPolicy, type Literal } from '../document'
+import { certain, decidedState, placeOf, stateOf, type InterruptionPolicy, type Literal } from '../document'
 import type { Size } from '../layout'
 import { laneEndMs, laneValue, type Lane, type Shown } from '../motion'
 import { axisAt, NO_CONTENTS, NOTHING_GIVEN, type Compiled, type Contents, type Given, type Measured, type Situation, type Targets } from './compiled'
 import { cycleValue, cyclesOf, type Cycle } from './cycle'
 import { NOT_DRAGGED, shifted, type Dragged } from './shifted'
-import { decidedState } from './driven'
 import { timerDueMs } from './timer'
 
 /** Everything about one instance at one instant, as an immutable value. */

@@ -1,7 +1,6 @@
-import { isExpression, lookAt, orElse, restingLooks, stageLooks, type Component, type Value } from '../document'
+import { decidedBy, isExpression, lookAt, orElse, restingLooks, stageLooks, type Component, type Value } from '../document'
 import { namesIn } from '../expression'
 import { isForItems } from './compiled'
-import { decidedBy } from './driven'
 
 /** The names that decide what parts are to be like: those of the expressions in the base look and every other, and the parameters of slots. */
 export function namesOfValues(component: Component): readonly string[] {

@@ -1,7 +1,7 @@
-import { orElse, sameValue, type Action, type Id, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
+import { orElse, sameValue, tiedTo, type Action, type Id, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
 import { evaluate, isShared, type Environment } from '../expression'
 import {
-  changeEnvironment, changeState, changeTimer, completed, holderOf, isBeginning, isSurface, laneEndOf, motionEndMs, pathInside, pulse, saidOfStates, settle, settlesMs, standsInTheWay, surfaceOf, tiedTo, timerDueMs, timesOf,
+  changeEnvironment, changeState, changeTimer, completed, holderOf, isBeginning, isSurface, laneEndOf, motionEndMs, pathInside, pulse, saidOfStates, settle, settlesMs, standsInTheWay, surfaceOf, timerDueMs, timesOf,
   type Compiled, type Content, type Instance, type Kept, type TimerChange, type TimerRule,
 } from '../machine'
 import { motionSources } from '../motion'
@@ -170,10 +170,10 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
     return news
   }
 
-  tied(path: string, axis: number): { readonly variable: string; readonly value: Literal } | null {
-    const { compiled, states, environment } = this.at(path)
+  tied(path: string, axis: number, state: Id): { readonly variable: string; readonly value: Literal } | null {
+    const { compiled, environment } = this.at(path)
     const of = compiled.component.axes[axis]
-    return of ? tiedTo(of, states[axis] ?? '', environment) : null
+    return of ? tiedTo(of, state, environment) : null
   }
 
   recipients(path: string, to: Extract<Action, { do: 'send' }>['recipient']): readonly string[] {

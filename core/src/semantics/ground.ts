@@ -112,8 +112,8 @@ export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> 
   choose(weights: readonly number[]): number
   /** What a name of a thing stands for; undefined where nobody knows. */
   named(thing: T, name: string): Literal | undefined
-  /** The variable an axis is tied to, with what it has to be in the state the axis is in; null for one tied to none. */
-  tied(thing: T, axis: number): { readonly variable: string; readonly value: Literal } | null
+  /** The variable an axis is tied to, with what it is where it decides on a state; null for one tied to none. */
+  tied(thing: T, axis: number, state: Id): { readonly variable: string; readonly value: Literal } | null
   /** Gives a variable of a thing, or of everyone, a value; says to whom it means something, itself first. */
   give(thing: T, variable: string, value: Literal | undefined): readonly T[]
   /** Lets names stand for something else to some things, all of which mean the same by them; says which are news to whom. */

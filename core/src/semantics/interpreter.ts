@@ -1,5 +1,5 @@
-import { holdsIn, leadsFrom, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../document'
-import { axisAt, cameFrom, decidedBy, decidedState, queuedRule, stateKept, type Compiled, type TimerRule } from '../machine'
+import { decidedBy, decidedState, holdsIn, leadsFrom, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../document'
+import { axisAt, cameFrom, queuedRule, stateKept, type Compiled, type TimerRule } from '../machine'
 import { groupsOf } from './action-groups'
 import { act } from './actions'
 import { changesIn } from './changes'
@@ -165,7 +165,9 @@ export class Interpreter<T> {
     const { axes } = this.ground.compiledOf(thing).component
     const axis = axes.findIndex(({ id }) => id === axisId)
     if (!axes[axis]?.states.some(({ id }) => id === state) || this.stateOf(thing, axis) === state) return
-    this.asStep((step) => step.move({ thing, axis, to: state, rule: null }))
+    const tied = this.ground.tied(thing, axis, state)
+    if (tied) this.assign(thing, tied.variable, tied.value)
+    else this.asStep((step) => step.move({ thing, axis, to: state, rule: null }))
   }
 
   /** A thing has begun: the timers of its states count, what it holds begins inside it, and then it is told that it is shown. */
@@ -372,8 +374,6 @@ export class Interpreter<T> {
     this.queue(thing, axis, null)
     this.passBy(step, { thing, axis, from, to }, 'entered')
     beginTimers(this.ground, thing, axis, from)
-    const tied = this.ground.tied(thing, axis)
-    if (tied) this.assign(thing, tied.variable, tied.value)
   }
 
   /**

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
-import { EMPTY_MOTION, newScreen, type Axis, type Component, type Part, type Project, type Screen, type Variable } from '@rheoscope/core/document'
-import { compile, decidedState, isModal, namesOfBehaviour, overlayComponent, startInstance, surfaceComponent, tiedTo, timersOf } from '@rheoscope/core/machine'
+import { decidedState, newScreen, tiedTo, EMPTY_MOTION, type Axis, type Component, type Part, type Project, type Screen, type Variable } from '@rheoscope/core/document'
+import { compile, isModal, namesOfBehaviour, overlayComponent, startInstance, surfaceComponent, timersOf } from '@rheoscope/core/machine'
 import { after, projectOf, small, tap, type SmallState } from '../run/small-component'
 
 const instance = (id: string, component: string, base: Part['base'] = {}): Part => ({ id, kind: 'instance', name: id, parent: 'frame', component, start: {}, base })

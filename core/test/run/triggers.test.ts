@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
-import type { Component, Input, InputAction, Rule, Trigger } from '@rheoscope/core/document'
+import type { Component, Input, Rule, Trigger } from '@rheoscope/core/document'
 import { advanceTo, drawList, fork, replay, send, shownFocus, startRun, type Run } from '@rheoscope/core/run'
 import { after, projectOf, small, tap, type SmallRule } from './small-component'
 
@@ -107,14 +107,10 @@ describe('names that change', () => {
     expect([fired(run), stateOf(run)]).toEqual([['tap@20', 'changes@20'], 'c'])
   })
 
-  test('an axis tied to a variable follows it, and sets it when it changes by itself', () => {
+  test('an axis tied to a variable follows it, and sets it where it is put into a state', () => {
     const tied: Component['axes'] = [{ ...small({ off: {}, on: {} }, []).axes[0]!, boundTo: { variable: 'open' } }]
-    const component = { ...small({ off: {}, on: {} }, [{ on: tap, in: ['off'], to: 'on' }], { variables }), axes: tied }
-    const run = startRun(projectOf(component), { component: 'small' })
-    for (const { atMs, ...input } of tapAt(0)) {
-      advanceTo(run, atMs)
-      send(run, input as InputAction)
-    }
+    const run = startRun(projectOf({ ...small({ off: {}, on: {} }, [], { variables }), axes: tied }), { component: 'small' })
+    send(run, { do: 'put', instance: '', axis: 'axis', state: 'on' })
     expect([stateOf(run), run.instances.get('')!.environment.open]).toEqual(['on', true])
     send(run, { do: 'parameter', instance: '', name: 'open', value: false })
     expect(stateOf(run)).toBe('off')

@@ -54,11 +54,14 @@ export const everything: Project = {
   components: [{
     id: 'one', name: 'One', parts,
     axes: [{
-      id: 'axis', name: 'axis', start: 'a', boundTo: { parameter: 'size' },
+      id: 'axis', name: 'axis', start: 'a', boundTo: null,
       states: [
         { id: 'a', name: 'a', hue: 0, look: { box: { opacity: 0 } }, final: true, loop: { durationMs: 1500, easing: 'linear', direction: 'forward', count: null, to: { box: { rotation: 360 } }, rotationDirection: 'as written' } },
         { id: 'b', name: 'b', hue: 7, look: {}, final: false, loop: null },
       ],
+    }, {
+      id: 'given', name: 'given', start: 'small', boundTo: { parameter: 'size' },
+      states: [{ id: 'small', name: 'small', hue: 2, look: {}, final: false, loop: null }],
     }],
     rules: TRIGGER_KINDS.map((kind, index) => ({
       id: `rule${index}`, axis: 'axis', trigger: triggerOf(kind), part: index % 2 ? 'box' : null, within: index % 3 ? { only: ['a'] } : { except: ['b'] },

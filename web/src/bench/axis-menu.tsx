@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addAxis, inProject, removeAxis, renameAxisSpokenOf, setAt, type Axis } from '@rheoscope/core/document'
+import { addAxis, isSettable, removeAxis, renameAxisSpokenOf, tieAxis, untieAxis, type Axis, type Variable } from '@rheoscope/core/document'
 import { wordOf } from '@rheoscope/core/expression'
 import { CommitField } from '../fields/commit-field'
 import { newId } from '../session/new-id'
@@ -20,10 +20,11 @@ export function AxisMenu() {
     make(edit, 'add an axis')
     show(added.id, added.start)
   }
-  const decide = (variable: string | null) => {
+  const decide = (variable: Variable | null) => {
     setAnchor(null)
-    make(setAt(inProject('components', component.id, 'axes', axis.id, 'boundTo'), variable === null ? null : { variable }), `set what decides ${axis.name}`)
+    make(variable === null ? untieAxis(component, axis) : tieAxis(component, axis, variable, newId), `set what decides ${axis.name}`)
   }
+  const isOpenEnded = component.rules.some((rule) => rule.axis === axis.id && !isSettable(rule))
   const remove = () => {
     const other = component.axes.find(({ id }) => id !== axis.id)
     make(removeAxis(component, axis.id), `remove the axis ${axis.name}`)
@@ -41,8 +42,10 @@ export function AxisMenu() {
         ))}
         <MenuItem onClick={add}>Another axis</MenuItem>
         {axis.boundTo !== null && <MenuItem onClick={() => decide(null)}>Let rules alone decide {axis.name}</MenuItem>}
-        {[...component.variables, ...project.variables].filter(({ name }) => !isTiedTo(axis, name)).map(({ id, name }) => (
-          <MenuItem key={`tie ${id}`} onClick={() => decide(name)}>Tie {axis.name} to the variable {name}</MenuItem>
+        {[...component.variables, ...project.variables].filter(({ name }) => !isTiedTo(axis, name)).map((variable) => (
+          <MenuItem key={`tie ${variable.id}`} disabled={isOpenEnded} onClick={() => decide(variable)}>
+            Let the variable {variable.name} decide {axis.name} {isOpenEnded && <span className="muted">not while a rule leads back or leaves it to chance</span>}
+          </MenuItem>
         ))}
         <MenuItem disabled={component.axes.length === 1} onClick={remove}>Remove {axis.name} with its rules</MenuItem>
       </FloatingMenu>

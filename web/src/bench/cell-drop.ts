@@ -1,4 +1,4 @@
-import { itemAt, setCell, setRuleField, spreadRuleOver, type Axis, type Component, type Edit, type Id, type Project, type Rule, type NewId } from '@rheoscope/core/document'
+import { itemAt, leadElsewhere, setCell, spreadRuleOver, type Axis, type Component, type Edit, type Id, type Project, type Rule, type NewId } from '@rheoscope/core/document'
 import type { Row } from './rows'
 
 /** A cell of the table that is being dragged from. */
@@ -19,6 +19,6 @@ export function dropped(project: Project, component: Component, axis: Axis, { ro
     return { edit: spreadRuleOver(project, component, rule, axis.states.slice(places[0], itemAt(places, 1) + 1).map(({ id }) => id)), label: `let ${row.key} hold as far as ${name}` }
   }
   const target = { go: 'state', state } as const
-  const edit = rule ? setRuleField(component.id, rule.id, 'target', target) : setCell(component, { axis: axis.id, state: from, trigger: row.trigger, part: row.part }, target, newId(row.trigger.on))
+  const edit = rule ? leadElsewhere(project, component, rule, target, newId) : setCell(project, component, { axis: axis.id, state: from, trigger: row.trigger, part: row.part }, target, newId)
   return { edit, label: `let ${row.key} lead to ${name}` }
 }

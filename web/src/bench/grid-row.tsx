@@ -1,5 +1,5 @@
 import { useRef } from 'react'
-import { firstOf, itemAt, lastOf, latestMs, type Rule, type State } from '@rheoscope/core/document'
+import { destinationsOf, firstOf, itemAt, lastOf, latestMs, type Axis, type Rule, type State } from '@rheoscope/core/document'
 import { timersOf } from '@rheoscope/core/machine'
 import { useFindingsOf } from '../checks/use-findings'
 import { useFrames } from '../playing/use-frames'
@@ -10,7 +10,7 @@ import { readingOf } from './cell-typing'
 import { easingCurve } from './easing-curve'
 import { outcomesOf, outcomeText, type ChanceOf } from './outcomes'
 import { barsOf, rowsOf, triggerTitle, type Bar, type Row } from './rows'
-import { msText, ruleTiming, shortEasing, spanText } from './timing-text'
+import { destination, msText, ruleTiming, shortEasing, spanText } from './timing-text'
 import { useBench } from './use-bench'
 import type { CellDrag } from './use-cell-drag'
 import type { CellTyping } from './use-cell-keys'
@@ -52,7 +52,7 @@ function Cell({ bar, row, line, drag, typing }: GridRowProps & { readonly bar: B
     return itemAt(states, Math.min(states.length - 1, Math.max(0, index)))
   }
   const others = axis.states.filter(({ id }) => !states.some((state) => state.id === id))
-  const answer = rule ? targetText(rule, axis.states) : 'no answer'
+  const answer = rule ? targetText(rule, axis) : 'no answer'
   const source = row.part === null ? '' : ` on ${component.parts.find(({ id }) => id === row.part)?.name ?? '?'}`
   const where = `${triggerTitle(row.trigger, component.axes)}${source} in ${states.map(({ name }) => name).join(', ')}`
   return (
@@ -106,12 +106,12 @@ function Typed({ typing: { text, problem } }: { readonly typing: CellTyping }) {
   )
 }
 
-function targetText({ target }: Rule, states: readonly State[]): string {
+function targetText(rule: Rule, axis: Axis): string {
+  const { target } = rule
+  if (target.go === 'one of') return outcomesOf(target, axis.states).map(outcomeText).join(' or ')
+  const [to] = destinationsOf(axis, rule)
+  if (to !== undefined) return axis.states.find(({ id }) => id === to)?.name ?? '?'
   switch (target.go) {
-    case 'state':
-      return states.find(({ id }) => id === target.state)?.name ?? '?'
-    case 'one of':
-      return outcomesOf(target, states).map(outcomeText).join(' or ')
     case 'ignored':
       return 'nothing on purpose'
     default:
@@ -121,8 +121,9 @@ function targetText({ target }: Rule, states: readonly State[]): string {
 
 function Answer({ rule, from }: { readonly rule: Rule; readonly from: State }) {
   const { project, component, axis } = useBench()
-  const target = rule.target.go === 'state' ? axis.states.find(({ id }) => rule.target.go === 'state' && id === rule.target.state) : undefined
-  const name = targetText(rule, axis.states)
+  const to = destination(component, rule)
+  const target = axis.states.find(({ id }) => id === to)
+  const name = targetText(rule, axis)
   if (rule.target.go === 'one of') return <Outcomes rule={rule} outcomes={outcomesOf(rule.target, axis.states)} />
   if (rule.target.go === 'ignored') return <span className="quiet">{name}</span>
   const timing = ruleTiming(project, component, rule, from.id)

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { addStage, firstOf, removeStage, setOfStage, type InterruptionPolicy, type Keyframe, type ReducedForm, type Stagger, type Timing } from '@rheoscope/core/document'
+import { addStage, decidedBy, firstOf, removeStage, setOfStage, type InterruptionPolicy, type Keyframe, type ReducedForm, type Stagger, type Timing } from '@rheoscope/core/document'
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber } from '../fields/parse-value'
@@ -9,7 +9,8 @@ import { newId } from '../session/new-id'
 import { stageOf, type MotionScope } from './bench-state'
 import { stepMs, wholeMs } from '../fields/ms-field'
 import { useBench } from './use-bench'
-import { destination, useMotion, useRule, type EditedMotion } from './use-motion'
+import { destination } from './timing-text'
+import { scopeOf, useMotion, useRule, type EditedMotion } from './use-motion'
 
 /** How the selected rule's motion goes, or what it falls back on. */
 export function MotionFields() {
@@ -30,14 +31,15 @@ export function MotionFields() {
 
 /** Whose motion the fields below are about. */
 function ScopeField() {
-  const { axis, state, view, select } = useBench()
-  const to = destination(useRule())
+  const bench = useBench()
+  const { component, axis, state, select } = bench
+  const to = destination(component, useRule())
   const target = axis.states.find(({ id }) => id === to)?.name ?? 'any state'
   const choices: readonly { readonly value: MotionScope; readonly label: string }[] = [
-    { value: 'rule', label: 'this rule' }, { value: 'pair', label: `all from ${state.name} to ${target}` },
+    ...(decidedBy(axis) === null ? [{ value: 'rule', label: 'this rule' } as const] : []), { value: 'pair', label: `all from ${state.name} to ${target}` },
     { value: 'component', label: 'the whole component' }, { value: 'project', label: 'the whole project' },
   ]
-  return <ChoiceField label="motion of" value={view.motionScope} choices={choices} onChange={(scope) => select({ do: 'time', scope })} />
+  return <ChoiceField label="motion of" value={scopeOf(bench)} choices={choices} onChange={(scope) => select({ do: 'time', scope })} />
 }
 
 function LengthFields({ motion: { said, timing, set } }: { readonly motion: EditedMotion }) {

@@ -2,7 +2,7 @@ import { useMemo, useRef, type PointerEvent } from 'react'
 import { scaleLinear, type ScaleLinear } from 'd3'
 import { partAt, type Instance } from '@rheoscope/core/machine'
 import { laneEndMs } from '@rheoscope/core/motion'
-import { certain, scaledMotion, setMotion, setOfMotion, statesHeldBy, statesNamed, type Edit } from '@rheoscope/core/document'
+import { certain, destinationsOf, scaledMotion, setMotion, setOfMotion, statesHeldBy, type Edit } from '@rheoscope/core/document'
 import { useFrames } from '../playing/use-frames'
 import { useRoom } from '../theme/use-room'
 import { EasingEditor } from './easing-editor'
@@ -36,7 +36,7 @@ export function MotionScore() {
       </section>
     )
   }
-  const named = statesNamed(rule.target).map((state) => axis.states.find(({ id }) => id === state)?.name ?? '?')
+  const named = destinationsOf(axis, rule).map((state) => axis.states.find(({ id }) => id === state)?.name ?? '?')
   const target = named.length > 2 ? `${named[0]} …` : named.length > 0 ? named.join(' or ') : rule.target.go
   return <Score key={`${rule.id} ${state.id}`} title={`${state.name} → ${target ?? '?'}`} />
 }

@@ -21,7 +21,7 @@ export interface Bar {
 
 export const rowOf = (trigger: Trigger, part: Id | null): Row => ({ key: triggerRow(trigger, part), trigger, part })
 
-/** Whether an axis is decided by a parameter, so that no trigger can change it. One tied to a variable can be changed both ways. */
+/** Whether an axis is decided by a parameter, so that no trigger can change it. What a variable decides, rules can change by setting that. */
 export const isDecidedOutside = ({ boundTo }: Axis): boolean => boundTo !== null && 'parameter' in boundTo
 
 /** The triggers that can be added as rows here. */

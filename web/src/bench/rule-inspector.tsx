@@ -1,4 +1,4 @@
-import { firstOf, holdsIn, removeRule, setRuleField, statesHeldBy, type Axis, type Outcome, type Rule, type Target } from '@rheoscope/core/document'
+import { decidedBy, firstOf, holdsIn, leadElsewhere, removeRule, setRuleField, statesHeldBy, type Axis, type Outcome, type Rule, type Target } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber } from '../fields/parse-value'
 import { ChoiceField } from '../fields/property-field'
@@ -6,6 +6,8 @@ import { ActionFields } from '../rules/action-fields'
 import { ConditionField, TriggerFields } from '../rules/trigger-fields'
 import { MotionFields } from './motion-fields'
 import { outcomesOf } from './outcomes'
+import { destination } from './timing-text'
+import { newId } from '../session/new-id'
 import { RulesOfComponent } from './rules-of-component'
 import { useBench } from './use-bench'
 
@@ -60,17 +62,19 @@ const SPECIAL: readonly { readonly value: string; readonly label: string; readon
 ]
 
 function TargetField({ rule }: { readonly rule: Rule }) {
-  const { component, axis, make } = useBench()
+  const { project, component, axis, make } = useBench()
   const { target } = rule
   const isLeft = rule.trigger.on === 'left'
-  const value = target.go === 'state' ? `state ${target.state}` : 'loops' in target && target.loops ? `${target.go} wrap` : target.go
-  const special = isLeft ? SPECIAL.filter(({ value: each }) => each === 'stay' || each === 'nothing') : SPECIAL
+  const isDecided = decidedBy(axis) !== null
+  const to = destination(component, rule)
+  const value = to !== null && target.go !== 'one of' ? `state ${to}` : 'loops' in target && target.loops ? `${target.go} wrap` : target.go
+  const special = isLeft || isDecided ? SPECIAL.filter(({ value: each }) => each === 'stay' || each === 'nothing') : SPECIAL
   const choices = [
     ...(isLeft ? [] : axis.states.map(({ id, name }) => ({ value: `state ${id}`, label: name }))),
-    ...(!isLeft && axis.states.length > 1 ? [{ value: 'one of', label: 'one of several, by chance' }] : []),
+    ...(!isLeft && !isDecided && axis.states.length > 1 ? [{ value: 'one of', label: 'one of several, by chance' }] : []),
     ...special,
   ]
-  const lead = (to: Target) => make(setRuleField(component.id, rule.id, 'target', to), 'set where a rule leads')
+  const lead = (wanted: Target) => make(leadElsewhere(project, component, rule, wanted, newId), 'set where a rule leads')
   const change = (chosen: string) => {
     if (chosen === 'one of') lead({ go: 'one of', of: toBeginWith(axis, target) })
     else lead(SPECIAL.find((each) => each.value === chosen)?.target ?? { go: 'state', state: chosen.slice('state '.length) })
@@ -78,6 +82,7 @@ function TargetField({ rule }: { readonly rule: Rule }) {
   return (
     <>
       <ChoiceField label="go to" value={value === 'ignored' ? 'nothing' : value} choices={choices} onChange={change} />
+      {isDecided && <p className="muted hint">{decidedBy(axis)} decides {axis.name}: the rule sets it, and {axis.name} follows.</p>}
       {target.go === 'one of' && <OutcomeFields target={target} onChange={lead} />}
     </>
   )

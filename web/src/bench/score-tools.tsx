@@ -1,17 +1,17 @@
-import { batch, EMPTY_MOTION, holdsIn, setMotion, statesHeldBy, type Component, type MotionPlace, type Rule } from '@rheoscope/core/document'
+import { batch, decidedBy, EMPTY_MOTION, holdsIn, leads, motionOf, setMotion, statesHeldBy, type Component, type MotionPlace, type Rule } from '@rheoscope/core/document'
 import { mirroredMotion } from '@rheoscope/core/motion'
 import { ChoiceField } from '../fields/property-field'
 import { newId } from '../session/new-id'
 import { triggerTitle } from './rows'
-import { ruleTiming } from './timing-text'
+import { destination, ruleTiming } from './timing-text'
 import { useBench } from './use-bench'
-import { destination, useRule } from './use-motion'
+import { useRule } from './use-motion'
 
 /** What there is to do with a motion as a whole: play it again and again, make the way back of it, hold it against another. */
 export function ScoreTools({ endMs }: { readonly endMs: number }) {
   const { component, view, select } = useBench()
   const rule = useRule()
-  const others = component.rules.filter(({ id, target }) => id !== rule.id && target.go !== 'ignored' && target.go !== 'stay')
+  const others = component.rules.filter((each) => each.id !== rule.id && (leads(each) || destination(component, each) !== null))
   return (
     <div className="score-tools">
       <button className="plain underlined" aria-pressed={view.isLooping} onClick={() => select({ do: 'loop', isLooping: !view.isLooping })}>{view.isLooping ? 'Stop repeating' : 'Repeat it'}</button>
@@ -32,7 +32,7 @@ function titleOf(component: Component, rule: Rule): string {
   const { axes, parts } = component
   const states = axes.find(({ id }) => id === rule.axis)?.states ?? []
   const from = statesHeldBy(component, rule).map(({ name }) => name)
-  const to = destination(rule)
+  const to = destination(component, rule)
   const part = rule.part === null ? '' : ` on ${parts.find(({ id }) => id === rule.part)?.name ?? '?'}`
   return `${triggerTitle(rule.trigger, axes)}${part}: ${from.length > 2 ? `${from.length} states` : from.join(', ')} → ${states.find(({ id }) => id === to)?.name ?? rule.target.go}`
 }
@@ -41,12 +41,13 @@ function titleOf(component: Component, rule: Rule): string {
 function WayBack({ endMs }: { readonly endMs: number }) {
   const { project, component, axis, state, stored, make } = useBench()
   const rule = useRule()
-  const to = destination(rule)
+  const to = destination(component, rule)
   if (to === null || to === state.id) return null
-  const back = component.rules.filter((each) => each.axis === axis.id && each.id !== rule.id && holdsIn(each, to, axis) && destination(each) === state.id)
+  const back = component.rules.filter((each) => each.axis === axis.id && each.id !== rule.id && holdsIn(each, to, axis) && destination(component, each) === state.id)
   const mirror = () => {
-    const motion = mirroredMotion(rule.motion ?? EMPTY_MOTION, ruleTiming(project, component, rule, state.id), endMs)
-    const places: readonly MotionPlace[] = back.length > 0 ? back.map(({ id }) => ({ of: 'rule', rule: id })) : [{ of: 'pair', axis: axis.id, from: to, to: state.id }]
+    const said = rule.motion ?? motionOf(component, { of: 'pair', axis: axis.id, from: state.id, to }) ?? EMPTY_MOTION
+    const motion = mirroredMotion(said, ruleTiming(project, component, rule, state.id), endMs)
+    const places: readonly MotionPlace[] = back.length > 0 && decidedBy(axis) === null ? back.map(({ id }) => ({ of: 'rule', rule: id })) : [{ of: 'pair', axis: axis.id, from: to, to: state.id }]
     make(batch(...places.map((place) => setMotion({ project: stored.project, component: stored.component, place, newId }, copied(motion)))), 'make the way back of a motion')
   }
   return <button className="plain underlined" title={back.length > 0 ? 'The rules that lead back get this motion in reverse' : 'Nothing leads back yet; the motion is kept for these two states'} onClick={mirror}>Mirror the way back</button>

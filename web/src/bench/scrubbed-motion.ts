@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { orElse, type Chance, type Component, type Project, type Rule } from '@rheoscope/core/document'
+import { decidingValue, decidingVariable, orElse, theOne, type Chance, type Component, type Literal, type Project, type Rule } from '@rheoscope/core/document'
 import { laneEndMs } from '@rheoscope/core/motion'
 import { advanceTo, drawListAt, fireByHand, fork, startRun, type Run } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
@@ -11,10 +11,17 @@ const FIRST_OUTCOMES: Chance = { seed: 1, drawn: Array.from({ length: 100 }, () 
 /** A run that stands in a rule's source state and has just fired it; null when it cannot be put together. */
 export function runOfMotion(project: Project, component: Component, rule: Rule, axis: string, from: string): Run | null {
   return orElse(() => {
-    const run = startRun(project, { component: component.id }, { states: { [axis]: from }, chance: FIRST_OUTCOMES })
+    const run = startRun(project, { component: component.id }, { states: { [axis]: from }, parameters: decidingOn(project, component, axis, from), chance: FIRST_OUTCOMES })
     fireByHand(run, rule)
     return run
   }, null)
+}
+
+/** The variable that decides an axis as it is in a state of it. */
+function decidingOn(project: Project, component: Component, axisId: string, state: string): Readonly<Record<string, Literal>> {
+  const axis = theOne(component.axes, ({ id }) => id === axisId)
+  const variable = decidingVariable(project, component, axis)
+  return variable ? { [variable.name]: decidingValue(axis, state, variable.type) } : {}
 }
 
 /** The selected rule's motion as it can be looked at: its frame at an instant, and how long it is. */

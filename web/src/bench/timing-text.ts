@@ -1,9 +1,12 @@
-import { latestMs, statesNamed, type Component, type Project, type Rule, type TimerTrigger } from '@rheoscope/core/document'
+import { destinationsOf, latestMs, theOne, type Component, type Id, type Project, type Rule, type TimerTrigger } from '@rheoscope/core/document'
 import { motionSources, resolveTiming, type ResolvedTiming } from '@rheoscope/core/motion'
+
+/** Where a rule leads from a state, if that is a state by name. */
+export const destination = ({ axes }: Component, rule: Rule): Id | null => destinationsOf(theOne(axes, ({ id }) => id === rule.axis), rule)[0] ?? null
 
 /** The timing of a rule's motion as a whole, lanes and parts left aside. */
 export function ruleTiming(project: Project, component: Component, rule: Rule, from: string): ResolvedTiming {
-  const to = statesNamed(rule.target)[0] ?? from
+  const to = destination(component, rule) ?? from
   return resolveTiming(motionSources(project, component, rule.axis, from, to, rule), project.tokens, '', '')
 }
 

@@ -1,5 +1,6 @@
 import { createContext, useContext, useEffect, useMemo, useReducer, type Dispatch, type ReactNode } from 'react'
-import { batch, certain, firstOf, firstStateOf, holdsIn, lookAt, rootOf, ruleInCell, setProperties, setPropertyEverywhere, statesNamed, triggerRow, type Axis, type Component, type Edit, type Id, type LookPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value } from '@rheoscope/core/document'
+import { batch, certain, firstOf, firstStateOf, holdsIn, lookAt, rootOf, ruleInCell, setProperties, setPropertyEverywhere, triggerRow, type Axis, type Component, type Edit, type Id, type LookPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value } from '@rheoscope/core/document'
+import { destination } from './timing-text'
 import { ChecksProvider } from '../checks/use-findings'
 import type { Still } from '../paint/look-picture'
 import type { Player } from '../playing/player'
@@ -122,7 +123,7 @@ function shownLook(component: Component, axis: Axis, state: State, { into }: Ben
   if (stage) {
     const of = 'rule' in stage.motion ? stage.motion.rule : null
     const rule = component.rules.find(({ id }) => id === of)
-    const target = (rule && statesNamed(rule.target)[0]) ?? state.id
+    const target = (rule && destination(component, rule)) ?? state.id
     return { standing: { [axis.id]: target }, isAbsent: false, over: lookAt(component, { look: 'stage', ...stage }) }
   }
   const combined = combinationOf(into)

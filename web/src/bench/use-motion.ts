@@ -1,7 +1,8 @@
-import { certain, motionAt, setOfMotion, statesNamed, type Motion, type MotionContext, type MotionPlace, type MotionSetting, type Rule } from '@rheoscope/core/document'
+import { certain, decidedBy, motionAt, setOfMotion, type Component, type Motion, type MotionContext, type MotionPlace, type MotionSetting, type Rule } from '@rheoscope/core/document'
 import { motionSources, resolveTiming, type MotionSources, type ResolvedTiming } from '@rheoscope/core/motion'
 import { newId } from '../session/new-id'
 import type { MotionScope } from './bench-state'
+import { destination } from './timing-text'
 import { useBench, type Bench } from './use-bench'
 
 /** The motion that is being changed: the selected rule's, or one of those it falls back on. */
@@ -15,12 +16,12 @@ export interface EditedMotion {
   readonly set: <K extends MotionSetting>(field: K, to: Motion[K] | undefined) => void
 }
 
-/** Where a rule leads from a state, if that is a state by name. */
-export const destination = (rule: Rule): string | null => statesNamed(rule.target)[0] ?? null
-
-export function placeOf(scope: MotionScope, rule: Rule, axis: string, state: string): MotionPlace {
-  return scope === 'rule' ? { of: 'rule', rule: rule.id } : scope === 'pair' ? { of: 'pair', axis, from: state, to: destination(rule) } : { of: scope }
+export function placeOf(scope: MotionScope, component: Component, rule: Rule, state: string): MotionPlace {
+  return scope === 'rule' ? { of: 'rule', rule: rule.id } : scope === 'pair' ? { of: 'pair', axis: rule.axis, from: state, to: destination(component, rule) } : { of: scope }
 }
+
+/** Whose motion is edited: a rule on an axis that a variable decides has none, for it only sets that. */
+export const scopeOf = ({ axis, view: { motionScope } }: Pick<Bench, 'axis' | 'view'>): MotionScope => (motionScope === 'rule' && decidedBy(axis) !== null ? 'pair' : motionScope)
 
 /** The selected rule, where there is one. */
 export const useRule = (): Rule => certain(useBench().rule)
@@ -28,9 +29,9 @@ export const useRule = (): Rule => certain(useBench().rule)
 /** The motion of the selected rule, or what it falls back on, as the scope chosen says. Only where a rule is selected. */
 export function useMotion(): EditedMotion {
   const bench = useBench()
-  const { project, component, axis, state, view, stored, make } = bench
+  const { project, component, state, stored, make } = bench
   const rule = useRule()
-  const place = placeOf(view.motionScope, rule, axis.id, state.id)
+  const place = placeOf(scopeOf(bench), component, rule, state.id)
   const context: MotionContext = { project: stored.project, component: stored.component, place, newId }
   return {
     context,
@@ -41,9 +42,10 @@ export function useMotion(): EditedMotion {
 }
 
 /** What the motion at the chosen place comes from, leaving out what is more specific than it. */
-function sourcesFrom({ project, component, axis, state, view }: Bench, rule: Rule): MotionSources {
-  const sources = motionSources(project, component, axis.id, state.id, destination(rule) ?? state.id, rule)
-  switch (view.motionScope) {
+function sourcesFrom(bench: Bench, rule: Rule): MotionSources {
+  const { project, component, axis, state } = bench
+  const sources = motionSources(project, component, axis.id, state.id, destination(component, rule) ?? state.id, rule)
+  switch (scopeOf(bench)) {
     case 'rule':
       return sources
     case 'pair':

@@ -103,7 +103,7 @@ function ActionKind({ rule, action, onChange }: { readonly rule: Rule; readonly 
     case 'drive': {
       const part = component.parts.find(({ id }) => id === action.instance)
       const inner = project.components.find(({ id }) => part?.kind === 'instance' && id === part.component)
-      const states = inner?.axes.flatMap((axis) => axis.states.map((state) => ({ value: `${axis.id} ${state.id}`, label: inner.axes.length > 1 ? `${axis.name}: ${state.name}` : state.name }))) ?? []
+      const states = inner?.axes.filter(({ boundTo }) => boundTo === null || 'variable' in boundTo).flatMap((axis) => axis.states.map((state) => ({ value: `${axis.id} ${state.id}`, label: inner.axes.length > 1 ? `${axis.name}: ${state.name}` : state.name }))) ?? []
       const choose = (value: string) => {
         const [axis, state] = value.split(' ')
         onChange({ ...action, axis: certain(axis), state: certain(state) })

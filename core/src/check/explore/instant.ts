@@ -1,6 +1,6 @@
-import { certain, type Action, type Id, type InterruptionPolicy, type Literal, type Rule } from '../../document'
+import { certain, tiedTo, type Action, type Id, type InterruptionPolicy, type Literal, type Rule } from '../../document'
 import { evaluate, namesOr } from '../../expression'
-import { BACK_DEPTH, isBeginning, keepState, keptAt, saidOfStates, stateKept, TIMER, tiedTo, timerAfter, timerStatus, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
+import { BACK_DEPTH, isBeginning, keepState, keptAt, saidOfStates, TIMER, timerAfter, timerStatus, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
 import {
   Arranger, Interpreter, isAmong, isSameLevel, Person,
   type Ends, type Ground, type HandChange, type HandState, type Level, type Names, type Note,
@@ -192,9 +192,9 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     }
   }
 
-  tied(thing: Thing, own: number): { readonly variable: string; readonly value: Literal } | null {
+  tied(thing: Thing, own: number, state: Id): { readonly variable: string; readonly value: Literal } | null {
     const axis = thing.compiled.component.axes[own]
-    return axis && axis.boundTo !== null ? tiedTo(axis, stateKept(thing.compiled, own, this.kept(thing)), this.environmentOf(thing)) : null
+    return axis && axis.boundTo !== null ? tiedTo(axis, state, this.environmentOf(thing)) : null
   }
 
   named(thing: Thing, name: string): Literal | undefined {

@@ -1,6 +1,6 @@
-import { certain, placeOf, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
+import { certain, decidedBy, placeOf, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
 import { isShared, namesOr } from '../../expression'
-import { axisAt, decidedBy, keptAt, policiesOf, timesOf, type TimerRule } from '../../machine'
+import { axisAt, keptAt, policiesOf, timesOf, type TimerRule } from '../../machine'
 import { Domain } from './domain'
 import { keysIn } from './moves'
 import { comparedWith, namesThatMatter, saidOf } from './names'

@@ -1,5 +1,5 @@
-import { certain } from '../../document'
-import { axisAt, decidedState, keptAt, type Content } from '../../machine'
+import { certain, decidedState } from '../../document'
+import { axisAt, keptAt, type Content } from '../../machine'
 import type { Instant } from './instant'
 import type { NetAxis, NetItem } from './network'
 import { keptLeaving, PRESENCE, type Configuration } from './occasion'

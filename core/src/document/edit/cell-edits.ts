@@ -7,6 +7,7 @@ import type { Rule, Target, Within } from '../rule'
 import { triggerRow, type Trigger } from '../trigger'
 import type { Id } from '../value'
 import { apply, batch, type Edit } from './edit'
+import { leadElsewhere, leading } from './decided-edits'
 import { addRule, removeRule, setRuleField } from './rule-edits'
 import { withinWithout } from './state-edits'
 
@@ -26,19 +27,20 @@ export const ruleInCell = (component: Component, axis: Id, state: Id, row: strin
 
 /**
  * Says what one cell of the response table does. A rule that holds in other states too is left to them:
- * the cell gets a rule of its own with the new target. Where a state is left there is nowhere to lead: it stays so.
+ * the cell gets a rule of its own with the new target. Where a variable decides the axis, the rule sets that. Where a state is left there is nowhere to lead: it stays so.
  */
-export function setCell(component: Component, cell: Cell, wanted: Target, newId: Id): Edit {
+export function setCell(project: Project, component: Component, cell: Cell, wanted: Target, newId: NewId): Edit {
   const target: Target = cell.trigger.on === 'left' && wanted.go !== 'ignored' ? { go: 'stay' } : wanted
   const old = ruleInCell(component, cell.axis, cell.state, rowOf(cell))
-  if (old && holdsAlone(component, old, cell.state)) return setRuleField(component.id, old.id, 'target', target)
+  if (old && holdsAlone(component, old, cell.state)) return leadElsewhere(project, component, old, target, newId)
   // What waits for a group waits in all of it.
   const group = 'group' in cell.trigger ? cell.trigger.group : undefined
   const template: Rule = old ?? {
-    id: newId, axis: cell.axis, trigger: cell.trigger, part: cell.part, within: { only: [group ?? cell.state] },
+    id: '', axis: cell.axis, trigger: cell.trigger, part: cell.part, within: { only: [group ?? cell.state] },
     guard: null, actions: [], target, motion: null, letThrough: false,
   }
-  const own: Rule = { ...template, id: newId, within: old ? { only: [cell.state] } : template.within, target }
+  const named: Rule = { ...template, id: newId(cell.trigger.on), within: old ? { only: [cell.state] } : template.within }
+  const own = leading(project, component, named, target, newId)
   return old ? batch(leaveCell(component, old, cell.state), addRule(component.id, own)) : addRule(component.id, own)
 }
 
@@ -48,7 +50,7 @@ export function setCells(project: Project, component: Component, cells: readonly
   return inTurn(project, component, cells, (now, cell) => {
     const first = now.rules.find(({ id }) => id === begun.get(rowOf(cell)))
     if (first) return holds(now, first, cell.state) ? null : spreadRule(now, first, cell.state)
-    const edit = setCell(now, cell, target, newId(cell.trigger.on))
+    const edit = setCell(project, now, cell, target, newId)
     const after = certain(componentOf(apply({ ...project, components: [now] }, edit), component.id))
     begun.set(rowOf(cell), certain(ruleInCell(after, cell.axis, cell.state, rowOf(cell))).id)
     return edit

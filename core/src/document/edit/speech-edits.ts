@@ -1,9 +1,10 @@
 import type { Axis, Component } from '../component'
+import { decidingVariable, isDeciding } from '../decided'
 import type { Project } from '../project'
 import type { Action, Rule } from '../rule'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
-import { inside, setAt } from './place'
+import { inProject, inside, setAt } from './place'
 import { renameAxis } from './axis-edits'
 import { renameGroup, renameState } from './state-edits'
 import { rulePath, setAction, type RuleOwner } from './rule-edits'
@@ -13,7 +14,20 @@ type Word = (name: string) => string
 
 /** Renames a state with every condition and action that asks for it, in its component and in whatever holds that. */
 export const renameStateSpokenOf = (project: Project, component: Component, axis: Axis, state: Id, name: string, word: Word): Edit =>
-  batch(renameState(component.id, axis.id, state, name), ...spoken(project, component, `is\\(\\s*{}${literal(word(axis.name))}\\s*,\\s*${literal(word(nameOf(axis.states, state)))}\\s*\\)`, (before) => `is(${before}${word(axis.name)}, ${word(name)})`, word))
+  batch(renameState(component.id, axis.id, state, name), ...deciding(project, component, axis, nameOf(axis.states, state), name), ...spoken(project, component, `is\\(\\s*{}${literal(word(axis.name))}\\s*,\\s*${literal(word(nameOf(axis.states, state)))}\\s*\\)`, (before) => `is(${before}${word(axis.name)}, ${word(name)})`, word))
+
+/** What sets or holds the name of a state in the variable that decides its axis, with another name. */
+function deciding(project: Project, component: Component, axis: Axis, from: string, to: string): readonly Edit[] {
+  const variable = decidingVariable(project, component, axis)
+  if (variable?.type !== 'text' && variable?.type !== 'choice') return []
+  const own = component.variables.includes(variable) ? inProject('components', component.id, 'variables', variable.id) : inProject('variables', variable.id)
+  return [
+    ...component.rules.flatMap(({ id, actions }) => actions.flatMap((action): Edit[] =>
+      (action.do === 'set' && isDeciding(axis, action) && action.to === JSON.stringify(from) ? [setAction(component.id, id, { ...action, to: JSON.stringify(to) })] : []))),
+    ...(variable.start === from ? [setAt(inside(own, 'start'), to)] : []),
+    ...(variable.choices?.includes(from) ? [setAt(inside(own, 'choices'), variable.choices.map((each) => (each === from ? to : each)))] : []),
+  ]
+}
 
 /** Renames a group in the same way. */
 export const renameGroupSpokenOf = (project: Project, component: Component, axis: Axis, group: Id, name: string, word: Word): Edit =>

@@ -1,5 +1,6 @@
 import { firstOf } from '../certain'
 import type { Axis, Component, Group, State } from '../component'
+import { destinationsOf } from '../decided'
 import { HUES, newState } from '../defaults'
 import { freeName, namesOf } from '../free-name'
 import type { Loop } from '../motion'
@@ -45,7 +46,7 @@ export function removeState(component: Component, axis: Axis, state: Id): Edit |
   const edits = component.rules.flatMap((rule): Edit[] => {
     if (rule.axis !== axis.id) return []
     const target = targetWithout(rule.target, state)
-    if (!target) return [removeFrom(rules, rule.id)]
+    if (!target || destinationsOf(axis, rule).includes(state)) return [removeFrom(rules, rule.id)]
     const retarget = target === rule.target ? [] : [setAt(inside(rules, rule.id, 'target'), target)]
     const within = withinWithout(rule.within, state)
     if (within === rule.within) return retarget

@@ -4,12 +4,13 @@ import { RheoError } from '../error'
 import type { Identified } from '../fields'
 import { LIMITS } from '../limits'
 import { componentOf, type Project } from '../project'
-import { statesNamed } from '../moves'
+import { decidedBy } from '../decided'
+import { leads, statesNamed } from '../rule'
 import type { Screen } from '../screen'
 
 /**
  * What a shape cannot say: a tree is a tree, what is referred to inside a component is there, a name is there once among
- * its siblings and an identifier once among the things of a project. Each throws `incoherent`, `taken`, `name-taken` or `contains-itself`
+ * its siblings and an identifier once among the things of a project. Each throws `incoherent`, `decided`, `taken`, `name-taken` or `contains-itself`
  * with the place.
  */
 
@@ -76,10 +77,19 @@ function requireReferences(component: Component, at: string): void {
     const axis = component.axes.find((each) => each.id === axisId)
     if (!axis) fail(`rules/${id}/axis`, 'a rule belongs to an axis that is missing')
     else if (statesNamed(target).some((named) => !axis.states.some((state) => state.id === named))) fail(`rules/${id}/target`, 'a rule leads to a state that is missing')
+    if (axis && leads({ target })) requireUndecided(component, axis, `${at}/rules/${id}/target`)
     if ('mostMs' in trigger && trigger.mostMs !== undefined && trigger.mostMs < trigger.ms) fail(`rules/${id}/trigger/mostMs`, 'a timer ends before it can come')
     if ('group' in trigger && trigger.group !== undefined && !axis?.groups?.some((group) => group.id === trigger.group)) fail(`rules/${id}/trigger`, 'a rule waits for a group that is missing')
     if (trigger.on === 'left' && target.go !== 'stay' && target.go !== 'ignored') fail(`rules/${id}/target`, 'a rule on leaving a state leads somewhere, and the state it is left for is decided already')
   }
+}
+
+/** What decides an axis moves it, and no rule does. */
+function requireUndecided(component: Component, axis: Axis, place: string): void {
+  const name = decidedBy(axis)
+  if (axis.boundTo === null || name === null) return
+  const why = 'parameter' in axis.boundTo ? `the parameter ${name}, which is given from outside; no rule moves it` : `the variable ${name}; let the rule stay and set ${name} instead`
+  throw new RheoError('decided', place, `In “${component.name}”, “${axis.name}” is decided by ${why}.`)
 }
 
 /** A group is of states there are, and lies within another one or beside it. */

@@ -1,9 +1,11 @@
-import { newProject } from '../defaults'
-import { listAt, valueAt, type Edit } from '../edit'
+import { decidedBy, decidingVariable } from '../decided'
+import { newProject, type NewId } from '../defaults'
+import { listAt, settingInstead, valueAt, type Edit } from '../edit'
 import { RheoError } from '../error'
 import { fieldsOf, hasKeys, isIdentified, type Fields, type Identified } from '../fields'
 import { freeName } from '../free-name'
 import { Project } from '../project'
+import { leads, type Rule } from '../rule'
 import { meant, type AnyShape } from '../shape'
 import { sameValue } from '../value'
 import { requireProject } from './require-project'
@@ -57,6 +59,7 @@ function mendedAt(value: unknown, { code, place, message }: RheoError): Step | n
   const path = place === '' ? [] : place.split('/')
   if (code === 'name-taken') return renamedAt(value, path)
   if (code === 'taken') return withOtherId(value, path)
+  if (code === 'decided') return decidedAt(value, path)
   if (code === 'incoherent') return coherentAt(value, path, message)
   return code === 'invalid' ? withoutWhatDoesNotFit(value, path, message) : null
 }
@@ -73,6 +76,34 @@ function coherentAt(value: unknown, path: readonly string[], why: string): Step 
     return { value: changedAt(value, [...at, 'parent'], () => (root?.id === path[3] ? null : root?.id)), line: why }
   }
   return at.length < 4 || !mayGo(value, at) ? null : { value: changedAt(value, at, () => undefined), line: `Something at ${at.join(' / ')} was taken out. ${why}` }
+}
+
+/** Rules that moved an axis a variable decides set that from now on; those that moved one a parameter decides stay where they are. */
+function decidedAt(value: unknown, [list = '', id = '', , ruleId = '']: readonly string[]): Step | null {
+  // Whoever found the rule was given a project of the right form.
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- as said
+  const project = value as Project
+  const component = project.components.find((each) => each.id === id)
+  const rule = component?.rules.find((each) => each.id === ruleId)
+  const axis = component?.axes.find((each) => each.id === rule?.axis)
+  if (!component || !axis) return null
+  const variable = decidingVariable(project, component, axis)
+  const told = variable ? `set the variable ${variable.name}, which decides it, where they moved it before` : `stay where they are, because ${decidedBy(axis) ?? ''} decides it`
+  const stays = (each: Rule): Rule => (each.axis === axis.id && leads(each) ? { ...each, target: { go: 'stay' } } : each)
+  const decided = variable ? settingInstead(component, axis, variable, freeIds(project)) : { rules: component.rules.map(stays), pairs: component.pairs }
+  return { value: changedAt(value, [list, id], () => ({ ...component, ...decided })), line: `In “${component.name}”, the rules of “${axis.name}” ${told}.` }
+}
+
+/** Makes identifiers that nothing in a project has. */
+function freeIds(project: Project): NewId {
+  const said = JSON.stringify(project)
+  let last = 0
+  return (hint) => {
+    const prefix = hint.replaceAll(/[^A-Za-z0-9-]/g, '-')
+    do last++
+    while (said.includes(`"${prefix}-${last}"`))
+    return `${prefix}-${last}`
+  }
 }
 
 /** The things of a list that may be anything. */
