@@ -10,6 +10,7 @@ test('job 25, the tide table, from an empty project', async () => {
   const hands = application.hands()
   await hands.newProject()
   await draw(hands)
+  await hands.enter('Component name', 'Tide table')
   await hands.addVariable('number', 'count', 'tries')
   await wire(hands)
   process.stdout.write(`job 25 tide table: ${hands.actions} actions\n`)
@@ -33,7 +34,102 @@ test('job 25, the tide table, from an empty project', async () => {
   await hands.driver.sleep(600)
   expect(await hands.specimenState()).toBe('closed')
   await hands.untilFindings('no faults', (kinds) => kinds.every((kind) => kind === 'unanswered' || kind === 'no-keyboard-way' || kind === 'no-name'))
+
+  await screens(hands)
+  await askedByItself(hands)
+  await replayed(hands)
+  await promised(hands)
 })
+
+const SCREEN = '.screen-picture'
+const SELECTED = '[aria-label="Selected"]'
+const SCREEN_RULES = '[aria-label="Rules of the screen"]'
+const ANSWERS = ['05:48 high', 'No tides today', 'No answer', 'Again soon', 'Ask at the quay']
+
+async function newScreen(hands: BenchHands, name: string, menu: string, words: string): Promise<void> {
+  await hands.click(menu)
+  await hands.choose('New screen')
+  await hands.find('.trace-canvas')
+  await hands.enter('Screen name', name, '.crumbs')
+  await hands.click('[aria-label="Put something on the screen"]')
+  await hands.choose('a text')
+  for (const [label, value] of [['text', words], ['x', '20'], ['y', '500']] as const) await hands.enter(label, value, SELECTED)
+}
+
+async function addScreenRule(hands: BenchHands, kind: string, does: string, fields: Readonly<Record<string, string>>): Promise<void> {
+  await hands.clickButton('+ rule')
+  await hands.choose(kind)
+  await hands.act(does, fields, SCREEN_RULES)
+}
+
+/** A screen that asks for the tides as it is shown, and one it is come to from and left for. */
+async function screens(hands: BenchHands): Promise<void> {
+  await newScreen(hands, 'Quay', '[aria-label="Components"]', 'See the tides')
+  await newScreen(hands, 'Tides', '[aria-label="Components and screens"]', 'Back')
+  await addScreenRule(hands, 'tap', 'go to a screen', { 'go to screen': 'Quay', takes: '0' })
+  await hands.click('[aria-label="Put something on the screen"]')
+  await hands.choose('Tide table')
+  await hands.clickButton('the screen itself')
+  await addScreenRule(hands, 'shown', 'send a message', { send: 'ask', to: 'everyone' })
+  await hands.click('[aria-label="Components and screens"]')
+  await hands.choose('on stage Quay')
+  await hands.clickButton('text')
+  await addScreenRule(hands, 'tap', 'go to a screen', { 'go to screen': 'Tides', takes: '0' })
+  await hands.clickButton('Use it')
+}
+
+const isSaid = async (hands: BenchHands, words: readonly string[]): Promise<boolean> => (await hands.words(SCREEN)).some((each) => words.includes(each))
+
+/** It asks as it is shown; whoever leaves while it loads and comes back waits for what is asked then. */
+async function askedByItself(hands: BenchHands): Promise<void> {
+  const come = async () => {
+    await hands.tapWords('See the tides', 'screen-picture')
+    await hands.until('it asks', () => isSaid(hands, ['Asking …']))
+  }
+  await come()
+  await hands.until('an answer has come', () => isSaid(hands, ANSWERS))
+  await hands.tapWords('Back', 'screen-picture')
+  await come()
+  await hands.tapWords('Back', 'screen-picture')
+  await hands.until('it is left', () => isSaid(hands, ['See the tides']))
+  await come()
+}
+
+/** By the same number the same comes again. */
+async function replayed(hands: BenchHands): Promise<void> {
+  const answersBy = async (seed: string): Promise<readonly string[]> => {
+    await hands.enter('draw', seed)
+    await hands.until('it begins anew', () => isSaid(hands, ['See the tides']))
+    const answers: string[] = []
+    for (let round = 0; round < 4; round++) {
+      await hands.tapWords('See the tides', 'screen-picture')
+      await hands.until('an answer has come', () => isSaid(hands, ANSWERS.slice(0, 3)))
+      answers.push((await hands.words(SCREEN)).find((each) => ANSWERS.includes(each)) ?? '')
+      await hands.tapWords('Back', 'screen-picture')
+    }
+    return answers
+  }
+  const [first, again] = [await answersBy('7'), await answersBy('7')]
+  expect(again).toEqual(first)
+}
+
+/** Whatever comes, and after whatever time, it does not load for longer than it may. */
+async function promised(hands: BenchHands): Promise<void> {
+  const pick = async (slot: string, answer: string) => (await hands.find(`[aria-label="${slot}"]`)).findElement({ xpath: `./option[normalize-space()="${answer}"]` }).click()
+  await hands.click('a[href$="/findings"]')
+  await hands.click('.sheet-tabs a[href$="promises"]')
+  await pick('Where', 'in Tide table')
+  await pick('How', 'never')
+  await pick('What', 'Tide table')
+  await pick('What: state', 'given up')
+  await hands.clickButton('Promise it')
+  await hands.until('that is broken', async () => (await hands.find('.promises')).getText().then((text) => text.includes('broken')), 60_000)
+  await pick('How', 'from anywhere it can come about that')
+  await pick('What', 'Tide table')
+  await pick('What: state', 'data')
+  await hands.clickButton('Promise it')
+  await hands.until('that is kept', async () => (await hands.find('.promises')).getText().then((text) => text.includes('kept')), 60_000)
+}
 
 /** A page that says what there is, with a button to ask and one to close. */
 async function draw(hands: BenchHands): Promise<void> {
@@ -71,6 +167,9 @@ async function wire(hands: BenchHands): Promise<void> {
   await hands.addTrigger('tap on close')
   for (const state of ['loading', 'data', 'empty', 'error', 'waiting', 'given up']) await hands.wire('tap', state, 'closed', 'close')
 
+  await hands.addTrigger('message')
+  await hands.wire('message', 'closed', 'loading')
+  await hands.enter('named', 'ask', RULE)
   await hands.addTrigger('after')
   await hands.wire('after', 'loading', 'data')
   await hands.enter('after', '200 to 400', RULE)

@@ -1,5 +1,5 @@
 export { fork, forkFromHere, type Offered, type Run, type RunOptions } from './run'
-export { chanceIn, USUAL_CHANCE } from './chance'
+export { chanceIn, leavesToChance, USUAL_CHANCE } from './chance'
 export { startRun } from './start'
 export { advanceTo, couldFire, cutOff, drawListAt, fireByHand, isHeard, isInGesture, listensTo, nextDueMs, send, shownFocus, waitingActions } from './advance'
 export { answering, drawList } from './pictures'

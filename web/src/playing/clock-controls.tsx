@@ -26,13 +26,13 @@ export function ClockControls({ player, of, onStartOver = () => player.startOver
 
 /** By what number that is drawn which is left to chance: the same number, the same outcomes. */
 function SeedField({ seed, onDraw }: { readonly seed: number; readonly onDraw: (seed: number) => void }) {
-  const take = (text: string) => {
+  const take = (text: string, isAgain: boolean) => {
     const typed = Number(text)
-    if (Number.isSafeInteger(typed) && typed >= 0 && typed <= 0xffffffff && typed !== seed) onDraw(typed)
+    if (Number.isSafeInteger(typed) && typed >= 0 && typed <= 0xffffffff && (isAgain || typed !== seed)) onDraw(typed)
   }
   return (
-    <label className="seed muted" title="What is left to chance is drawn by this number; Start over takes the next one">
-      draw <input className="mono" inputMode="numeric" size={3} defaultValue={seed} onBlur={(event) => take(event.target.value)} onKeyDown={(event) => { event.stopPropagation(); if (event.key === 'Enter') take(event.currentTarget.value) }} />
+    <label className="seed muted" title="What is left to chance is drawn by this number; Enter begins anew by it, Start over by the next one">
+      <span>draw</span> <input className="mono" inputMode="numeric" size={3} defaultValue={seed} onBlur={(event) => take(event.target.value, false)} onKeyDown={(event) => { event.stopPropagation(); if (event.key === 'Enter') take(event.currentTarget.value, true) }} />
     </label>
   )
 }

@@ -1,6 +1,6 @@
 import { firstOf, itemAt, orElse, RheoError, type Chance, type Input, type InputAction, type Project } from '@rheoscope/core/document'
 import type { Surface } from '@rheoscope/core/machine'
-import { advanceTo, cutOff, drawListAt, forkFromHere, inOrder, nextDueMs, play, send, startRun, type Run, type RunOptions, type Trace } from '@rheoscope/core/run'
+import { advanceTo, cutOff, drawListAt, forkFromHere, inOrder, leavesToChance, nextDueMs, play, send, startRun, type Run, type RunOptions, type Trace } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
 import type { Witness } from '@rheoscope/core/check'
 
@@ -56,11 +56,12 @@ export class Player {
   /** Virtual time, in fractions of a millisecond, and the wall clock when it was that. */
   private atMs = 0
   private wallMs: number | null = null
+  private asked: { readonly project: Project; readonly leavesToChance: boolean } | null = null
   private state: PlayerState = { isHeld: false, speed: 1, witness: null, isMotionReduced: false, entryPoint: null, before: null, events: 0, cutOff: null, seed: null }
 
   constructor(private project: Project, private readonly surface: Surface) {
     this.run = startRun(project, surface)
-    this.state = { ...this.state, cutOff: cutOff(this.run), seed: this.run.draws > 0 ? this.run.chance.seed : null }
+    this.state = { ...this.state, cutOff: cutOff(this.run), seed: this.seedDrawnBy() }
     this.remember(0)
   }
 
@@ -229,6 +230,12 @@ export class Player {
     }
   }
 
+  /** By what number is drawn what the run leaves to chance; null where it can leave nothing. */
+  private seedDrawnBy(): number | null {
+    if (this.asked?.project !== this.project) this.asked = { project: this.project, leavesToChance: orElse(() => leavesToChance(this.project, this.surface), false) }
+    return this.asked.leavesToChance ? this.run.chance.seed : null
+  }
+
   private remember(inputs: number): void {
     const last = this.remembered.at(-1)
     if (last && this.run.nowMs < last.atMs + REMEMBER_MS) return
@@ -258,7 +265,7 @@ export class Player {
   }
 
   private publish(change: Partial<PlayerState>): void {
-    this.state = { ...this.state, ...change, cutOff: cutOff(this.run), seed: this.run.draws > 0 ? this.run.chance.seed : null }
+    this.state = { ...this.state, ...change, cutOff: cutOff(this.run), seed: this.seedDrawnBy() }
     this.listeners.forEach((listener) => listener())
   }
 }

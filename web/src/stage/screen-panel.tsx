@@ -25,6 +25,7 @@ export function ScreenPanel() {
       <div className="pane-head"><h2 className="caption">Stands on it</h2><AddToScreen /></div>
       {standing.length === 0 && <p className="muted hint">Nothing yet. Add an instance of a component and pull it to its place.</p>}
       <ul className="standing">
+        {standing.length > 0 && <li><button className={part === null ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={part === null} onClick={() => select(null)}>the screen itself</button></li>}
         {standing.map((each) => (
           <li key={each.id}>
             <button className={each.id === part?.id ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={each.id === part?.id} onClick={() => select(each.id)}>{each.name} <FindingMark findings={findingsOf(each)} /></button>

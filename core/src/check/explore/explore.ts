@@ -217,7 +217,7 @@ function whenever({ deadlines }: Place, zone: Zone, { deadline, ending, going }:
     const isFirst = each === deadline
     if (isFirst && !bind(when, n, 0, index + 1, -least)) return null
     // Of what is due at the same instant the first in rank goes first; what a person does at an instant comes after all that.
-    const isBefore = !isFirst && least === most && (deadline === null || rank < deadline.rank || going.includes(each))
+    const isBefore = !isFirst && (deadline === null || rank < deadline.rank || going.includes(each))
     if (isBefore && !bind(when, n, index + 1, 0, most - 1)) return null
     if (ending.includes(each) && !bind(when, n, 0, index + 1, -least)) return null
   }

@@ -50,7 +50,7 @@ function demandsOf(way: readonly Node[]): readonly AtLeast[] {
       const { least, most } = deadline
       if (happens) demands.push({ later: index, earlier: from, ms: least })
       if (node.ending.includes(deadline)) demands.push({ later: index, earlier: from, ms: least })
-      const comesFirst = !happens && least === most && (isByHand(certain(node.by).what) || isAhead(certain(before), deadline.clock, node) || node.going.includes(deadline))
+      const comesFirst = !happens && (isByHand(certain(node.by).what) || isAhead(certain(before), deadline.clock, node) || node.going.includes(deadline))
       demands.push({ later: from, earlier: index, ms: -(comesFirst ? most - 1 : most) })
     }
     if (index > 0) demands.push({ later: index, earlier: index - 1, ms: 0 })

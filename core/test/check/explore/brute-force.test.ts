@@ -44,6 +44,15 @@ test('the motion that begins where one has just ended is in the way of what come
   expect([...reachedByExploring(plain)!].toSorted()).toEqual([...reachedByTrying(plain, 3000)!].toSorted())
 })
 
+test('a timer that may come sooner or later goes first, by its rank, at the latest instant it can come', () => {
+  const onward: PlainRule['to'] = 'next'
+  const plain: readonly PlainMachine[] = [
+    { states: 4, motionMs: 0, policy: 'skip to end', rules: [{ ...rule('after', 0, onward), more: 1 }, rule('tap', 0, onward)] },
+    { states: 2, motionMs: 0, policy: 'skip to end', rules: [{ ...rule('after', 0, onward), ms: 1 }] },
+  ]
+  expect([...reachedByExploring(plain)!].toSorted()).toEqual([...reachedByTrying(plain, 3000)!].toSorted())
+})
+
 /** Of the states an axis came from only the last are told apart, and a motion that sets out in the middle of another one takes any time up to its length. */
 const isWidened = ({ rules, policy }: PlainMachine): boolean =>
   rules.some(({ on, to }) => to === 'back' || (on === 'entered' && to !== 'stay' && policy !== 'skip to end'))
