@@ -172,7 +172,7 @@ async function wire(hands: BenchHands): Promise<void> {
   await hands.enter('named', 'ask', RULE)
   await hands.addTrigger('after')
   await hands.wire('after', 'loading', 'data')
-  await hands.enter('after', '200 to 400', RULE)
+  await hands.enter('after', '0.2 to 0.4 s', RULE)
   await hands.enter('go to', 'one of several, by chance', RULE)
   await hands.enter('outcome 2', 'empty', RULE)
   await hands.clickButton('+ outcome')

@@ -69,7 +69,7 @@ function LivePicture({ player }: { readonly player: Player }) {
 }
 
 /** More states than this have a line of their own. */
-const MOST_ON_A_LINE = 5
+const MOST_ON_A_LINE = 3
 
 /** The state the specimen is in, when it leaves it, and the way to put it into any other. */
 function PutButtons({ player }: { readonly player: Player }) {

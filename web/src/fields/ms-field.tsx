@@ -32,7 +32,9 @@ export function MsField({ label, ms, step, onChange }: { readonly label: string;
 export function SpanField({ label, least, most, onChange }: { readonly label: string; readonly least: number; readonly most: number; readonly onChange: (least: number, most: number) => void }) {
   const take = (text: string): string | null => {
     const [first = '', second = first, more] = text.split(/\s+to\s+|\s*[–…]\s*/)
-    const [from, to] = [wholeMs(first), wholeMs(second)]
+    // A unit that only the second one has is meant for both: `2 to 10 s`.
+    const unit = /[a-z]/i.test(first) ? '' : (/[a-z]+\s*$/i.exec(second)?.[0] ?? '')
+    const [from, to] = [wholeMs(first + unit), wholeMs(second)]
     if (more !== undefined) return 'Write one time, or two with “to” between them.'
     if (typeof from === 'string') return from
     if (typeof to === 'string') return to
