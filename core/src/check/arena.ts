@@ -1,6 +1,6 @@
 import type { Id, Project, Rule } from '../document'
 import { keptAt, type Surface } from '../machine'
-import { enact, enactOn, inSteps, marksOf, Network, StateSpace, WAYS, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Way } from './explore'
+import { enact, enactOn, inSteps, marksOf, Network, StateSpace, WAYS, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Wait, type Way } from './explore'
 
 /** Everything a step can come to, with the step. */
 export interface Seen<Kind extends Mark['what']> {
@@ -57,9 +57,6 @@ export class Facts {
 
 /** Whether time or another rule brings a step about, rather than a person or something outside. */
 export const isByItself = ({ deadline }: Travelled): boolean => deadline !== null && deadline.occasion.what !== 'long' && deadline.occasion.what !== 'late tap'
-
-/** The node a step leads to, as the end of a way of its own. */
-export const after = ({ from, to, occasion, ending, going, outcome }: Travelled): Node => ({ place: to, zone: to.zones[0]?.zone ?? from.zone, extent: 0, before: from, by: occasion, ending, going, outcome, depth: from.depth + 1 })
 
 export interface ArenaOptions extends Effort {
   /** What can come from beyond the things, once it is known what of them matters. */
@@ -122,9 +119,9 @@ export class Arena {
     return known && known.motionAt >= 0 ? this.closed : this.facts(`following ${thing.index} ${axis}`, this.ways, false, { thing, axis })
   }
 
-  /** What a person does to come to a node, with the run that did it; null when no run comes there. */
-  enact({ network }: Facts, node: Node): Enacted | null {
-    return enact(this.project, this.surface, network, node)
+  /** What a person does to come to a node, and to wait there, with the run that did it; null when no run comes there. */
+  enact({ network }: Facts, node: Node, wait: Wait | null = null): Enacted | null {
+    return enact(this.project, this.surface, network, node, wait)
   }
 
   /** A run that has come to the states of a node, at a person's pace; null when none comes there, or rules go on for ever on the way. */

@@ -1,7 +1,8 @@
 import { firstOf, lastOf, statesNamed, type Rule } from '../document'
-import { after, type Arena } from './arena'
+import { type Arena } from './arena'
 import { listed, stateName, type Check } from './context'
 import type { Thing, Travelled } from './explore'
+import { after } from './explore'
 import type { Finding } from './finding'
 import { witnessTo } from './witness'
 

@@ -2,8 +2,8 @@ import { inProject, isExpression, isToken, propertyDefinition, sameValue, unsetA
 import { shownValue } from '../machine'
 import { changesIn, endOf, partName, wayOf } from './changes'
 import type { Check } from './context'
+import { after } from './explore'
 import type { Finding } from './finding'
-import { after } from './arena'
 import { witnessTo } from './witness'
 
 /** Places and sizes that a layout decides whatever a look says about them. */

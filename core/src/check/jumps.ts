@@ -3,9 +3,9 @@ import { changesBetween, changeState, completed, shownValue, type Instance, type
 import { formOf, isMovement, motionSources, parseColour, toOklab, type Shown } from '../motion'
 import { changesIn, endOf, interruptedAt, lanesOf, partName, wayOf, type StateChange } from './changes'
 import type { Check, CheckContext } from './context'
+import { after } from './explore'
 import { inMs, type Finding, type Witness } from './finding'
 import { confirmed, witnessOf } from './witness'
-import { after } from './arena'
 
 /** Steps smaller than these are not seen: px, degrees, shares of opacity and scale, and differences in OKLab. */
 const TOLERANCE: Readonly<Record<string, number>> = { length: 2, angle: 2, ratio: 0.05, number: 0.05, colour: 0.06 }

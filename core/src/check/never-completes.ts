@@ -1,8 +1,8 @@
 import { axisOfProperty, certain, holdsIn, itemAt, latestMs, leads, type Axis, type Component, type Rule, type State } from '../document'
 import { fromToken } from '../motion'
-import { after, isByItself, type Arena, type Facts, type Seen } from './arena'
+import { isByItself, type Arena, type Facts, type Seen } from './arena'
 import { stateName, type Check, type CheckContext } from './context'
-import { readings, type NetAxis, type Thing } from './explore'
+import { after, readings, type NetAxis, type Thing } from './explore'
 import { inMs, type Finding, type Witness } from './finding'
 import { witnessTo } from './witness'
 

@@ -1,7 +1,7 @@
 import { certain, firstOf, holdsIn, inProject, rootOf, setAt, theOne, triggerRow, type Component, type Rule, type TriggerKind } from '../document'
-import { after } from './arena'
 import { named } from './answers'
 import { stateNames, type Check, type CheckContext } from './context'
+import { after } from './explore'
 import type { Finding } from './finding'
 import { witnessTo } from './witness'
 

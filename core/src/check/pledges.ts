@@ -1,13 +1,16 @@
 import { firstOf, RheoError, statesMeant, type Pledge, type Pledged, type Project } from '../document'
 import { axisAt, keptAt, type Surface } from '../machine'
-import { chanceIn, replay, shownSurfaces, type Run } from '../run'
-import { Arena, after, Facts } from './arena'
+import { Arena, Facts } from './arena'
 import type { CheckOptions } from './context'
-import { explore, FREE, independentGroups, isLeavingKept, isPassing, Network, setsOf, stateIn, thingsOnSurface, WAYS, type NetAxis, type Node, type Place, type Thing, type Travelled } from './explore'
+import { explore, independentGroups, isLeavingKept, isPassing, lateIn, Network, setsOf, stateIn, thingsOnSurface, WAYS, type NetAxis, type Node, type Place, type Thing, type Travelled, type Wait } from './explore'
 import { inMs, type Finding } from './finding'
+import { isBrokenIn, isMany } from './pledge-in-run'
 import { pledgeText } from './pledge-words'
 import { prototypeContext, type PrototypeContext } from './prototype'
 import { witnessTo } from './witness'
+
+/** So many ways to break a promise are gone before it is only said to be possible. */
+const MOST_TRIES = 24
 
 /** Promises that are not kept, each with the shortest way to break it; those that could not be looked at to the end say so. */
 export const brokenPromises = (project: Project, options: CheckOptions = {}): readonly Finding[] =>
@@ -25,15 +28,21 @@ export function brokenPromise(project: Project, pledge: Pledge, options: CheckOp
   const watching = watch(project, pledge, options)
   if (!watching) return [finding(pledge, 'fault', `The promise “${said}” speaks of something that is gone.`, null, {})]
   const { facts, arena } = watching
-  const broken = violation(pledge, watching)
-  if (broken) {
-    const found = witnessTo(arena, facts, broken.node, { afterMs: broken.afterMs, caption: 'the promise is broken here' }, () => true)
-    const witness = found && broken.shows(replay(project, found.surface, found.inputs, found.lookAtMs, chanceIn(found))) ? found : null
-    return [finding(pledge, witness ? 'fault' : 'risk', `${witness ? '' : 'Possible: '}The promise “${said}” is not kept: ${broken.why}.`, witness, broken.numbers)]
+  let first: Violation | null = null
+  let tries = 0
+  for (const broken of violationsOf(pledge, watching)) {
+    first ??= broken
+    const witness = witnessTo(arena, facts, broken.node, { wait: broken.wait ?? null, caption: 'the promise is broken here' }, () => true)
+    if (witness && isBrokenIn(project, pledge, witness)) return [notKept(pledge, said, broken, witness)]
+    if (++tries === MOST_TRIES) break
   }
+  if (first) return [notKept(pledge, said, first, null)]
   if (!facts.isFinished) return [finding(pledge, 'note', `The promise “${said}” could not be looked at to the end: ${facts.explored.seen.toLocaleString('en')} configurations seen, and it held in all of them.`, null, { seen: facts.explored.seen })]
   return []
 }
+
+const notKept = (pledge: Pledge, said: string, { why, numbers }: Violation, witness: Finding['witness']): Finding =>
+  finding(pledge, witness ? 'fault' : 'risk', `${witness ? '' : 'Possible: '}The promise “${said}” is not kept: ${why}.`, witness, numbers)
 
 const finding = (pledge: Pledge, level: Finding['level'], sentence: string, witness: Finding['witness'], numbers: Finding['numbers']): Finding =>
   ({ id: `promise-broken ${pledge.id}`, kind: 'promise-broken', level, sentence, about: pledge.surface, remedy: null, witness, numbers })
@@ -112,52 +121,37 @@ function holdsAt(network: Network, that: Pledged, { configuration }: Place): boo
   }
 }
 
-const isMany = ({ how, many }: Extract<Pledged, { what: 'count' }>, found: number): boolean =>
-  how === 'exactly' ? found === many : how === 'at least' ? found >= many : found <= many
-
-/** Whether something is so in a run. */
-export function holdsIn(run: Run, that: Pledged): boolean {
-  const isIn = (path: string, axis: string, state: string): boolean => {
-    const instance = run.instances.get(path)
-    const index = instance?.compiled.component.axes.findIndex(({ id }) => id === axis) ?? -1
-    return instance !== undefined && index >= 0 && statesMeant(axisAt(instance.compiled, index), state).includes(instance.states[index] ?? '')
-  }
-  switch (that.what) {
-    case 'state':
-      return isIn(that.instance, that.axis, that.state)
-    case 'variable':
-      return (run.shared[that.name] ?? run.instances.get('')?.environment[that.name]) === that.value
-    case 'shown':
-      return shownSurfaces(run).some(({ screen, isLeaving }) => screen === that.screen && !isLeaving)
-    case 'count':
-      return isMany(that, that.of.filter(({ instance, axis, state }) => isIn(instance, axis, state)).length)
-  }
-}
-
 interface Violation {
   readonly node: Node
-  readonly afterMs: number
+  readonly wait?: Wait
   readonly why: string
   readonly numbers: Finding['numbers']
-  readonly shows: (run: Run) => boolean
 }
 
-function violation({ says }: Pledge, { facts, holds }: Watching): Violation | null {
+/** What is against a promise, the fewest steps first. */
+function* violationsOf({ says }: Pledge, { facts, holds }: Watching): Generator<Violation> {
   const { nodes } = facts.explored
   switch (says.kind) {
     case 'always':
     case 'never': {
       const wanted = says.kind === 'always'
-      const node = nodes.find(({ place }) => holds(says.that, place) === !wanted && !isNeverSeen(place))
-      return node ? { node, afterMs: 0, why: `${node.depth} ${node.depth === 1 ? 'step' : 'steps'} from the start it is ${wanted ? 'not ' : ''}so`, numbers: { steps: node.depth }, shows: (run) => holdsIn(run, says.that) !== wanted } : null
+      for (const node of nodes) {
+        if (holds(says.that, node.place) === !wanted && !isNeverSeen(node.place)) yield { node, why: `${node.depth} ${node.depth === 1 ? 'step' : 'steps'} from the start it is ${wanted ? 'not ' : ''}so`, numbers: { steps: node.depth } }
+      }
+      break
     }
     case 'can reach': {
-      if (!facts.isFinished) return null
+      if (!facts.isFinished) return
       const lost = lostNode(facts, (place) => holds(says.that, place) === true)
-      return lost ? { node: lost, afterMs: 0, why: 'from here it can never be brought about', numbers: { steps: lost.depth }, shows: (run) => !holdsIn(run, says.that) } : null
+      if (lost) yield { node: lost, why: 'from here it can never be brought about', numbers: { steps: lost.depth } }
+      break
     }
-    case 'after':
-      return lateNode(facts, { isBegun: (place) => holds(says.that, place) === true, isDone: (place) => holds(says.then, place) === true, withinMs: says.withinMs, shows: (run) => !holdsIn(run, says.then) })
+    case 'after': {
+      const { withinMs } = says
+      for (const { node, since } of lateIn(facts.explored, facts.steps, (place) => holds(says.that, place) === true, (place) => holds(says.then, place) === true, withinMs)) {
+        yield { node, wait: { since, ms: withinMs }, why: `it can take longer than ${inMs(withinMs)}`, numbers: { withinMs } }
+      }
+    }
   }
 }
 
@@ -179,46 +173,3 @@ function lostNode({ explored, steps }: Facts, has: (place: Place) => boolean): N
   }
   return explored.nodes.find(({ place }) => !good.has(place.index))
 }
-
-interface Following {
-  readonly isBegun: (place: Place) => boolean
-  readonly isDone: (place: Place) => boolean
-  readonly withinMs: number
-  readonly shows: (run: Run) => boolean
-}
-
-/** A node in which what has to follow within a time has not followed yet, though longer can pass. */
-function lateNode(facts: Facts, { isBegun, isDone, withinMs, shows }: Following): Violation | null {
-  const begins = facts.steps.filter(({ from, to }) => !isBegun(from.place) && isBegun(to) && !isDone(to))
-  for (const first of begins) {
-    const late = firstLate(facts, first, isDone, withinMs)
-    if (!late) continue
-    return {
-      node: late.node, afterMs: late.afterMs, why: `it can take longer than ${inMs(withinMs)}`, numbers: { withinMs },
-      shows,
-    }
-  }
-  return null
-}
-
-/** Follows what can happen after a step until it has taken too long; the longest time at each place is what counts. */
-function firstLate(facts: Facts, first: Travelled, isDone: (place: Place) => boolean, withinMs: number): { readonly node: Node; readonly afterMs: number } | null {
-  const longest = new Map<Place, number>([[first.to, 0]])
-  const open: { readonly node: Node; readonly spentMs: number }[] = [{ node: after(first), spentMs: 0 }]
-  for (let next = open.shift(); next; next = open.shift()) {
-    const { node, spentMs } = next
-    const staysMs = stayMs(node.place)
-    if (spentMs + staysMs > withinMs) return { node, afterMs: Math.max(0, withinMs - spentMs) }
-    for (const step of facts.steps) {
-      if (step.from.place !== node.place || step.deadline === null || isDone(step.to)) continue
-      const spent = spentMs + staysMs
-      if ((longest.get(step.to) ?? -1) >= spent) continue
-      longest.set(step.to, spent)
-      open.push({ node: { ...after(step), before: node }, spentMs: spent })
-    }
-  }
-  return null
-}
-
-/** How long one can stay at a place at most, entered just now: until its first deadline. */
-const stayMs = ({ deadlines }: Place): number => deadlines.reduce((first, { most }) => Math.min(first, most), FREE)

@@ -1,11 +1,11 @@
 import { sameValue } from '../document'
 import { CIRCUMSTANCES } from '../expression'
 import { advanceTo, drawList, fork, type Run } from '../run'
-import { after } from './arena'
 import { changesIn, wayOf, type StateChange } from './changes'
 import type { Check, CheckContext } from './context'
 import type { Travelled } from './explore'
 import { firstDifference } from './difference'
+import { after } from './explore'
 import type { Finding } from './finding'
 import { confirmed, witnessOf } from './witness'
 

@@ -1,6 +1,6 @@
 import { holdsIn, inProject, latestMs, leads, removeFrom, statesNamed, theOne, triggerRow, type Id, type Rule } from '../document'
-import { after } from './arena'
 import { stateName, type Check, type CheckContext } from './context'
+import { after } from './explore'
 import type { Finding } from './finding'
 import { guardsOverlap } from './guards'
 import { witnessTo } from './witness'

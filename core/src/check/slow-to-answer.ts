@@ -1,12 +1,11 @@
 import { forkFromHere, advanceTo, drawList, drawListAt } from '../run'
 import { theOne } from '../document'
-import { after } from './arena'
 import { TOUCHING } from './answers'
 import { stateName, type Check } from './context'
 import { firstDifference } from './difference'
 import { inMs, type Finding } from './finding'
 import { witnessTo } from './witness'
-import { stateIn } from './explore'
+import { after, stateIn } from './explore'
 
 /** Later than this an answer no longer seems to be one (Nielsen 1993, “Response times: the three important limits”). */
 const AT_ONCE_MS = 100

@@ -1,7 +1,8 @@
 import { firstOf, lastOf } from '../document'
 import { keptAt } from '../machine'
-import { after, type Arena } from './arena'
+import { type Arena } from './arena'
 import type { Check } from './context'
+import { after } from './explore'
 import type { Finding } from './finding'
 import { witnessTo } from './witness'
 

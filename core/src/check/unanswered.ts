@@ -1,8 +1,7 @@
 import { firstOf, holdsIn, inProject, insertInto, isFromUser, setAt, triggerRow, type Axis, type Id, type Rule } from '../document'
 import type { Offered, Trace } from '../run'
-import { after } from './arena'
 import { stateNames, type Check, type CheckContext } from './context'
-import { stateIn, type Travelled } from './explore'
+import { after, stateIn, type Travelled } from './explore'
 import type { Finding, Remedy } from './finding'
 import { witnessTo } from './witness'
 

@@ -2,7 +2,7 @@ import { entryOf, firstOf, type Chance, type Input, type Project } from '../docu
 import { keptAt, type Surface } from '../machine'
 import { chanceIn, play, startRun, type Offered, type Run, type Trace } from '../run'
 import type { Arena, Facts } from './arena'
-import type { Node } from './explore'
+import type { Node, Wait } from './explore'
 import type { Witness } from './finding'
 
 /** What comes after the moment worth seeing. */
@@ -33,12 +33,14 @@ export function confirmed(project: Project, witness: Witness, shows: Shows): Wit
 /** How long after a way's last step there is something to see, and what. */
 export interface Look {
   readonly afterMs?: number
+  /** What has to have been waited for by then; `afterMs` counts from its end. */
+  readonly wait?: Wait | null
   readonly caption: string
 }
 
 /** The witness of a way to a node when its replay shows what it is said to; null otherwise. */
-export function witnessTo(arena: Arena, facts: Facts, node: Node, { afterMs = 0, caption }: Look, shows: Shows): Witness | null {
-  const enacted = arena.enact(facts, node)
+export function witnessTo(arena: Arena, facts: Facts, node: Node, { afterMs = 0, wait = null, caption }: Look, shows: Shows): Witness | null {
+  const enacted = arena.enact(facts, node, wait)
   if (!enacted) return null
   const { inputs, chance, run } = enacted
   return confirmed(arena.project, witnessOf({ surface: arena.surface, inputs, chance, lookAtMs: run.nowMs + afterMs, caption }), shows)

@@ -1,7 +1,7 @@
 import { asNumber, inProject, itemAt, propertyDefinition, setAt } from '../document'
-import { after } from './arena'
 import { changesIn, endOf, lanesOf, numberAt, partName, wayOf } from './changes'
 import type { Check } from './context'
+import { after } from './explore'
 import type { Finding } from './finding'
 import { witnessTo } from './witness'
 

@@ -67,6 +67,8 @@ export interface Travelled {
   /** No time passes before it, whatever one does. */
   readonly isAtOnce: boolean
   readonly to: Place
+  /** For each clock at the place it leads to, and 0 before them: the clock it goes on with, or 0 where it starts. */
+  readonly clocks: readonly number[]
 }
 
 export interface Explored {
@@ -154,7 +156,7 @@ class Search {
       if (!when) continue
       for (const { to, outcome, from } of outcomes) {
         const origin = { before: node, by: occasion, ending, going }
-        visit({ from: node, occasion, deadline, ending, going, outcome, when, isAtOnce: isForced, to }, () => this.settled(to, carriedOver(when, place.deadlines.length + 1, from), origin, outcome))
+        visit({ from: node, occasion, deadline, ending, going, outcome, when, isAtOnce: isForced, to, clocks: from }, () => this.settled(to, carriedOver(when, place.deadlines.length + 1, from), origin, outcome))
       }
     }
   }
@@ -208,9 +210,11 @@ class Search {
   }
 }
 
-/** The readings at a place in which a deadline comes, or in which somebody can do something before any does; null when there are none. */
-function whenever({ deadlines }: Place, zone: Zone, { deadline, ending, going }: Step): Zone | null {
-  const n = deadlines.length + 1
+/**
+ * The readings at a place in which a deadline comes, or in which somebody can do something before any does; null when
+ * there are none. A zone of `n - 1` clocks may have more of them than the place has.
+ */
+export function whenever({ deadlines }: Place, zone: Zone, { deadline, ending, going }: Step, n = deadlines.length + 1): Zone | null {
   const when = zone.slice()
   for (const [index, each] of deadlines.entries()) {
     const { most, least, rank } = each
@@ -223,6 +227,10 @@ function whenever({ deadlines }: Place, zone: Zone, { deadline, ending, going }:
   }
   return when
 }
+
+/** The node a step leads to, as the end of a way of its own. */
+export const after = ({ from, to, occasion, ending, going, outcome }: Pick<Travelled, 'from' | 'to' | 'occasion' | 'ending' | 'going' | 'outcome'>): Node =>
+  ({ place: to, zone: to.zones[0]?.zone ?? from.zone, extent: 0, before: from, by: occasion, ending, going, outcome, depth: from.depth + 1 })
 
 /** Whether no time passes in a node, whatever one does: something is due there at once. */
 export const isPassing = ({ place: { deadlines }, zone }: Pick<Node, 'place' | 'zone'>): boolean =>

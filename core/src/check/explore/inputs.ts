@@ -6,14 +6,14 @@ import type { Node } from './explore'
 import type { Network } from './network'
 import type { Occasion } from './occasion'
 import type { Spot } from './spots'
-import { instantsOf, wayTo } from './timing'
+import { instantsOf, wayTo, type Wait } from './timing'
 
 /** What a person would do to come to a node, with the run that does it. */
 export interface Enacted {
   readonly inputs: readonly Input[]
   /** What the run draws where it has a choice; null when it has none. */
   readonly chance: Chance | null
-  /** The run, right after the last step of the way. */
+  /** The run, right after the last step of the way, or at the end of the wait after it. */
   readonly run: Run
 }
 
@@ -24,12 +24,12 @@ const BESIDE = { x: -4000, y: -4000 }
 const MOST_TABS = 60
 
 /**
- * The inputs with which a run comes to a node; null when something on the way comes from outside, or cannot be pointed
+ * The inputs with which a run comes to a node, and waits there if it shall; null when something on the way comes from outside, or cannot be pointed
  * at after all.
  */
-export function enact(project: Project, surface: Surface, network: Network, node: Node): Enacted | null {
+export function enact(project: Project, surface: Surface, network: Network, node: Node, wait: Wait | null = null): Enacted | null {
   const way = wayTo(node)
-  const instants = instantsOf(way)
+  const instants = instantsOf(way, wait)
   const chance = chanceOf(way, instants)
   const run = startRun(project, surface, chanceIn({ chance }))
   const inputs: Input[] = []
@@ -41,6 +41,7 @@ export function enact(project: Project, surface: Surface, network: Network, node
     advanceTo(run, certain(instants[index]))
     if (index > 0 && by !== null && !doIt(run, network, by, act)) return null
   }
+  advanceTo(run, Math.max(run.nowMs, instants.at(-1) ?? 0))
   return { inputs, chance, run }
 }
 

@@ -18,19 +18,26 @@ interface AtLeast {
   readonly ms: number
 }
 
+/** That so many ms have passed since a node on a way, and nothing more has come of itself after its last. */
+export interface Wait {
+  readonly since: Node
+  readonly ms: number
+}
+
 /**
- * Instants, in ms, for what happens on a way from the beginning: the earliest there are, with a person's pace wherever
- * the clocks leave time for it.
+ * Instants, in ms, for what happens on a way from the beginning, and for the end of a wait after it: the earliest there
+ * are, with a person's pace wherever the clocks leave time for it.
  */
-export function instantsOf(way: readonly Node[]): readonly number[] {
-  const demands = demandsOf(way)
+export function instantsOf(way: readonly Node[], wait: Wait | null = null): readonly number[] {
+  const demands = demandsOf(way, wait)
+  const count = way.length + (wait ? 1 : 0)
   let kept: readonly AtLeast[] = demands
   for (const [index, { by }] of way.entries()) {
     if (index === 0 || by === null || !isByHand(by.what)) continue
     const paced = [...kept, { later: index, earlier: index - 1, ms: PACE_MS }]
-    if (earliest(paced, way.length)) kept = paced
+    if (earliest(paced, count)) kept = paced
   }
-  return earliest(kept, way.length) ?? way.map(() => 0)
+  return earliest(kept, count) ?? Array.from({ length: count }, () => 0)
 }
 
 /** The earliest instants there are for what happens on a way, in ms, whoever does something doing it at once. */
@@ -39,7 +46,7 @@ export const soonest = (way: readonly Node[]): readonly number[] => earliest(dem
 const isByHand = (what: string): boolean => ['point', 'press', 'release', 'tap', 'drag', 'cancel', 'turn', 'focus', 'key', 'key up', 'name', 'put', 'message', 'return'].includes(what)
 
 /** What the clocks ask of the instants of a way. */
-function demandsOf(way: readonly Node[]): readonly AtLeast[] {
+function demandsOf(way: readonly Node[], wait: Wait | null = null): readonly AtLeast[] {
   const demands: AtLeast[] = []
   const since = new Map<number, number>()
   for (const [index, node] of way.entries()) {
@@ -56,7 +63,10 @@ function demandsOf(way: readonly Node[]): readonly AtLeast[] {
     if (index > 0) demands.push({ later: index, earlier: index - 1, ms: 0 })
     for (const clock of node.outcome.started) since.set(clock, index)
   }
-  return demands
+  if (!wait) return demands
+  const end = way.length
+  const open = (way.at(-1)?.place.deadlines ?? []).map(({ clock, most }): AtLeast => ({ later: since.get(clock) ?? 0, earlier: end, ms: 1 - most }))
+  return [...demands, ...open, { later: end, earlier: end - 1, ms: 0 }, { later: end, earlier: way.indexOf(wait.since), ms: wait.ms }]
 }
 
 /** Whether a deadline goes before what happened when both are due. */
