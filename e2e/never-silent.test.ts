@@ -43,7 +43,7 @@ describe('checks that cannot be loaded', () => {
     await hands.driver.executeScript('window.Worker = window.WholeWorker')
     await hands.click(await hands.byText('Findings', 'a'))
     await hands.clickButton('Try again')
-    await hands.until('all is looked at', async () => (await (await hands.find('.findings-list')).getAttribute('aria-busy')) === 'false')
+    await hands.until('all is looked at', async () => (await (await hands.find('.findings-list')).getAttribute('aria-busy')) === 'false', 60_000)
     expect(await hands.driver.findElements(By.css('.broken-down'))).toEqual([])
   })
 })

@@ -26,11 +26,13 @@ test('job 25, the tide table, from an empty project', async () => {
   }
   expect([...seen].toSorted()).toEqual(['data', 'empty', 'error'])
 
-  // Whoever closes it while it loads does not get the answer later.
+  // Whoever closes it while it loads does not get the answer later; slowly, there is time to.
+  await hands.click('[aria-label="Speed ⅒"]')
   await hands.tapFill('#24506f')
   await hands.untilSpecimenIs('loading')
   await hands.tapFill('#8a959b')
   await hands.untilSpecimenIs('closed')
+  await hands.click('[aria-label="Speed 1"]')
   await hands.driver.sleep(600)
   expect(await hands.specimenState()).toBe('closed')
   await hands.untilFindings('no faults', (kinds) => kinds.every((kind) => kind === 'unanswered' || kind === 'no-keyboard-way' || kind === 'no-name'))

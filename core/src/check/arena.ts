@@ -1,4 +1,4 @@
-import type { Id, Project, Rule } from '../document'
+import { certain, type Id, type Project, type Rule } from '../document'
 import { keptAt, type Surface } from '../machine'
 import { enact, enactOn, inSteps, marksOf, Network, StateSpace, WAYS, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Wait, type Way } from './explore'
 
@@ -11,6 +11,7 @@ export interface Seen<Kind extends Mark['what']> {
 /** What an exploration has seen, ready to be asked. */
 export class Facts {
   private readonly kept = new Map<Mark['what'], readonly unknown[]>()
+  private passedStates: ReadonlyMap<NetAxis, ReadonlyMap<number, number>> | null = null
   private readonly firstNodes = new Map<NetAxis, Map<number, Node>>()
 
   constructor(readonly explored: Explored, readonly steps: readonly Travelled[]) {
@@ -40,6 +41,34 @@ export class Facts {
   /** The first node, by number of steps, in which an axis is in a state. */
   firstIn(axis: NetAxis, state: Id): Node | undefined {
     return this.firstNodes.get(axis)?.get(axis.states.indexOf(state))
+  }
+
+  /** In how many steps an axis comes to a state, be it only to leave it at that instant; null when it never does. */
+  stepsTo(axis: NetAxis, state: Id): number | null {
+    const stays = this.firstIn(axis, state)?.depth ?? Infinity
+    const passes = this.passed().get(axis)?.get(axis.states.indexOf(state)) ?? Infinity
+    return Math.min(stays, passes) === Infinity ? null : Math.min(stays, passes)
+  }
+
+  /** Whether an axis ever comes to a state, be it only to leave it at that instant. */
+  isReached(axis: NetAxis, state: Id): boolean {
+    return this.stepsTo(axis, state) !== null
+  }
+
+  /** The states each axis enters in passing or to stay, with the fewest steps to them. */
+  private passed(): ReadonlyMap<NetAxis, ReadonlyMap<number, number>> {
+    if (this.passedStates) return this.passedStates
+    const all = new Map<NetAxis, Map<number, number>>()
+    const enter = (axis: NetAxis, state: number, steps: number) => {
+      const known = all.get(axis) ?? new Map<number, number>()
+      known.set(state, Math.min(steps, known.get(state) ?? steps))
+      all.set(axis, known)
+    }
+    for (const axis of this.network.axes) if (axis.thing.holder === null) enter(axis, axis.states.indexOf(certain(axis.thing.states[axis.own])), 0)
+    for (const node of this.explored.nodes) if (node.before === null) for (const { axis, to } of marksOf(node, 'entered')) enter(axis, to, 0)
+    for (const { mark: { axis, to }, step } of this.all('entered')) enter(axis, to, step.from.depth + 1)
+    this.passedStates = all
+    return all
   }
 
   /** Every mark of a kind, in the order they were seen. */

@@ -25,7 +25,7 @@ export function coverageOf(project: Project, component: Component, options: Chec
   const stepsTo = (axis: Axis, state: Id) =>
     recordOf(WAYS, (way) => {
       const own = arena.byWay(way)
-      return own.firstIn(own.axis(root, axis.id), state)?.depth ?? null
+      return own.stepsTo(own.axis(root, axis.id), state)
     })
   return {
     component: component.id,

@@ -1,10 +1,10 @@
 import { recordOf, statesMeant, theOne, type Component, type Id, type Project } from '../document'
 import { keptAt } from '../machine'
-import type { Arena, Facts } from './arena'
+import type { Arena, Facts, Seen } from './arena'
 import type { Piece } from './budgets'
 import type { CheckOptions } from './context'
 import type { Coverage } from './coverage'
-import { soonest, surfaceOf, WAYS, wayTo, type NetAxis, type Node, type Occasion, type Thing, type Way } from './explore'
+import { after, soonest, surfaceOf, WAYS, wayTo, type NetAxis, type Node, type Occasion, type Thing, type Way } from './explore'
 import { prototypeContext, type PrototypeContext } from './prototype'
 import { firstShown, surfacesOf } from './screens-from-start'
 
@@ -66,18 +66,21 @@ function lookedAt(context: PrototypeContext, thing: Thing): LookedAt {
   return apart ? { ...apart, surface: surfaceOf(thing) } : { arena: context.arenaOf(thing), thing, surface: null }
 }
 
-/** The first node in which a thing is there, with an axis in a state, or one of a group. */
+/** The first node in which a thing is there, with an axis in a state, or one of a group, or which it has passed that on the way to. */
 function firstThere(facts: Facts, thing: Thing, axisId: Id, state: Id): Node | undefined {
   const own = facts.network.things.find(({ path }) => path === thing.path)
   const axis = own && facts.network.axisOf(own, axisId)
-  return axis && facts.explored.nodes.find((node) => isIn(facts, axis, state, node))
+  if (!axis) return undefined
+  const passing = () => facts.all('entered').find(({ mark }) => mark.axis === axis && meantOf(axis, state).includes(axis.states[mark.to] ?? ''))
+  return facts.explored.nodes.find((node) => isIn(facts, axis, state, node)) ?? nodeOf(passing())
 }
 
-function isIn({ network }: Facts, axis: NetAxis, state: Id, { place: { configuration } }: Node): boolean {
-  const { compiled: { component } } = axis.thing
-  const meant = statesMeant(theOne(component.axes, (_axis, index) => index === axis.own), state)
-  return meant.includes(axis.states[keptAt(configuration, axis.at)] ?? '') && network.isPresent(axis.thing, configuration)
-}
+const nodeOf = (seen: Seen<'entered'> | undefined): Node | undefined => seen && after(seen.step)
+
+const isIn = ({ network }: Facts, axis: NetAxis, state: Id, { place: { configuration } }: Node): boolean =>
+  meantOf(axis, state).includes(axis.states[keptAt(configuration, axis.at)] ?? '') && network.isPresent(axis.thing, configuration)
+
+const meantOf = ({ thing, own }: NetAxis, state: Id): readonly Id[] => statesMeant(theOne(thing.compiled.component.axes, (_axis, index) => index === own), state)
 
 /** The quickest way from the start to a state of a component, and what its time is made of. Whoever has to do something on the way is taken to do it at once. */
 export interface BudgetFromStart {

@@ -39,7 +39,7 @@ function missingOf(screen: Screen, arena: Arena, { thing, index }: { readonly th
   const own = itemAt(arena.things, index)
   return component.axes.flatMap((axis): Finding[] => {
     const net = open.network.axisOf(own, axis.id)
-    const missing = net ? axis.states.filter(({ id }) => !open.firstIn(net, id)).map(({ id }) => id) : []
+    const missing = net ? axis.states.filter(({ id }) => !open.isReached(net, id)).map(({ id }) => id) : []
     if (missing.length === 0 || certain(axisOf(component, axis.id)).boundTo !== null) return []
     return [{
       id: `state-unreachable ${screen.id} ${thing.path} ${axis.id}`,

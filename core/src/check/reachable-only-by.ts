@@ -19,7 +19,7 @@ export const reachableOnlyBy: Check = (context) => {
       if (axis.boundTo !== null || !arena.closed.firstIn(arena.closed.axis(root, axis.id), id)) continue
       const ways = arena.ways.filter((way) => {
         const facts = arena.byWay(way)
-        return facts.isFinished && !facts.firstIn(facts.axis(root, axis.id), id)
+        return facts.isFinished && !facts.isReached(facts.axis(root, axis.id), id)
       })
       if (ways.length === 0 || ways.length === arena.ways.length || (isKeyboardTold && ways.join() === 'keyboard')) continue
       const known = missing.get(ways.join(' ')) ?? { ways, states: [] }

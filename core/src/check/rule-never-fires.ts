@@ -12,7 +12,7 @@ export const ruleNeverFires: Check = (context) => {
     const { open, closed } = arena
     const axis = theOne(component.axes, ({ id }) => id === rule.axis)
     const net = open.axis(root, axis.id)
-    const states = axis.states.filter(({ id }) => holdsIn(rule, id, axis) && open.firstIn(net, id)).map(({ id }) => id)
+    const states = axis.states.filter(({ id }) => holdsIn(rule, id, axis) && open.isReached(net, id)).map(({ id }) => id)
     if (states.length === 0 || competes(context, rule)) return []
     const witness = witnessTo(arena, closed, tour(closed, net.at), { caption: 'whatever happens, this rule never answers' }, (trace) =>
       !trace.some((event) => event.what === 'fired' && event.instance === '' && event.rule === rule.id))

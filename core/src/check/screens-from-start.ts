@@ -2,7 +2,7 @@ import { certain, inProject, removeFrom, theOne, triggerRow, type Id, type Proje
 import { keptAt } from '../machine'
 import type { Facts } from './arena'
 import type { CheckOptions } from './context'
-import type { Node, Thing } from './explore'
+import { after, type Node, type Thing } from './explore'
 import type { Finding, Witness } from './finding'
 import { prototypeContext, type PrototypeContext } from './prototype'
 import { witnessTo } from './witness'
@@ -63,10 +63,13 @@ export function wholeNotFinished(project: Project, options: CheckOptions = {}): 
 
 export const surfacesOf = ({ things }: PrototypeContext): readonly Thing[] => things.filter(({ shown }) => shown !== null)
 
-/** The first node in which a screen or overlay is there. */
-export function firstShown({ explored, network }: Facts, surface: Thing): Node | undefined {
-  const item = network.items.get(surface)
-  return item && explored.nodes.find(({ place }) => keptAt(place.configuration, item.at) !== 0)
+/** The first node in which a screen or overlay is there, or which it has come and gone on the way to. */
+export function firstShown(facts: Facts, surface: Thing): Node | undefined {
+  const item = facts.network.items.get(surface)
+  if (!item) return undefined
+  const there = facts.explored.nodes.find(({ place }) => keptAt(place.configuration, item.at) !== 0)
+  const passing = there ? undefined : facts.all('shown').find(({ mark }) => mark.item === item && mark.isShown)
+  return there ?? (passing && after(passing.step))
 }
 
 interface Leading {

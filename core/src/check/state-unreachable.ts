@@ -15,7 +15,7 @@ export const stateUnreachable: Check = ({ project, component, arena, root, drive
     const chained = reachableStates(component, axis, drivenTo(axis.id))
     const open = chained.size < axis.states.length ? null : arena.open
     const net = open?.network.axisOf(root, axis.id)
-    const isReached = (state: Id) => chained.has(state) && (!open?.isFinished || !net || open.firstIn(net, state) !== undefined)
+    const isReached = (state: Id) => chained.has(state) && (!open?.isFinished || !net || open.isReached(net, state))
     return axis.states.filter(({ id }) => !isReached(id)).map((state): Finding => {
       const { closed } = arena
       const witness = witnessTo(arena, closed, tour(closed, closed.axis(root, axis.id).at), { caption: 'every state that comes, and this one never does' }, (trace) =>

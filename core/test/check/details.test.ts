@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { apply, type Component, type Edit, type Part, type Project, type Rule } from '@rheoscope/core/document'
-import { checkComponent, type Finding } from '@rheoscope/core/check'
+import { checkComponent, coverageOf, type Finding } from '@rheoscope/core/check'
 import { contrast } from '../../src/check/contrast-low'
 import { after, enter, leave, projectOf, small, tap, type SmallRule } from '../run/small-component'
 import { usable } from './examples'
@@ -29,6 +29,13 @@ describe('states', () => {
     expect(found(heard, 'state-unreachable')).toBeUndefined()
     const given = small({ ...wide, c: {} }, [there, back, { on: enter, in: ['a'], to: 'c', guard: 'isOpen' }, { on: tap, in: ['c'], to: 'a' }], { parameters: [{ id: 'isOpen', name: 'isOpen', type: 'yes/no', initial: false }] })
     expect(found(given, 'state-unreachable')).toBeUndefined()
+  })
+
+  test('that are left at once, by a change or an answer from beside, are reached', () => {
+    const passing = small({ ...wide, c: {} }, [{ ...there, actions: [{ id: 's', do: 'set', variable: 'n', to: 'n + 1' }] }, { on: { on: 'changes', name: 'n', to: null }, in: ['b'], to: 'c' }, { on: tap, in: ['c'], to: 'a' }], { variables: [{ id: 'n', name: 'n', type: 'number', start: 0 }] })
+    expect(check(passing).filter(({ kind }) => kind === 'state-unreachable' || kind === 'rule-never-fires')).toEqual([])
+    expect(coverageOf(projectOf(passing), passing).states.map(({ state, steps }) => [state, steps.mouse])).toEqual([['a', 0], ['b', 1], ['c', 1]])
+    expect(check({ ...passing, rules: passing.rules.map((rule) => (rule.id === 'r2' ? { ...rule, within: { only: ['b', 'c'] } } : rule)) }).filter(({ kind }) => kind === 'state-unreachable')).toEqual([])
   })
 
   test('one can go back from through a final one, or from which a holder takes one, are not lost', () => {
