@@ -1,5 +1,5 @@
-import { isToken, messageOf, type Motion } from '../document'
-import { startEnvironment, typeOf, type Scope } from '../expression'
+import { isToken, messageOf, type Action, type Component, type Motion, type Project, type Rule } from '../document'
+import { goWith, startEnvironment, typeOf, typeOfNamed, type ExpressionType, type Scope } from '../expression'
 import { conditionScope, NO_CONTENTS, NOTHING_GIVEN } from '../machine'
 import { easingProblem, parseEasing } from '../motion'
 import type { Check } from './context'
@@ -25,7 +25,7 @@ export const valueUnreadable: Check = ({ project, component, compiled }) => {
   }
   const scope = conditionScope(project, component)
   for (const rule of component.rules) {
-    const sentence = rule.guard === null ? null : guardProblem(rule.guard, scope)
+    const sentence = rule.guard === null ? null : typeProblem(rule.guard, scope, 'yes/no')
     if (sentence === null) continue
     const id = `value-unreadable ${component.id} ${rule.id}`
     found.set(id, {
@@ -35,13 +35,35 @@ export const valueUnreadable: Check = ({ project, component, compiled }) => {
       remedy: null, witness: null, numbers: {},
     })
   }
-  return [...found.values()]
+  return [...found.values(), ...component.rules.flatMap((rule) => unreadableActions(project, component, rule, scope))]
 }
 
-function guardProblem(guard: string, scope: Scope): string | null {
+/** Actions that do nothing, because what they set or send cannot be worked out, and those that set something to what it is not. */
+const unreadableActions = (project: Project, component: Component, rule: Rule, scope: Scope): readonly Finding[] =>
+  rule.actions.flatMap((action): readonly Finding[] => {
+    const sentence = actionProblem(project, component, action, scope)
+    if (sentence === null) return []
+    return [{
+      id: `value-unreadable ${component.id} ${rule.id} ${action.id}`,
+      kind: 'value-unreadable', level: 'fault',
+      sentence: action.do === 'set' ? `A rule on ${rule.trigger.on} cannot set ${action.variable}. ${sentence}` : `A rule on ${rule.trigger.on} sends a message with what cannot be worked out, so it is not sent. ${sentence}`,
+      about: { component: component.id, axis: rule.axis, rule: rule.id },
+      remedy: null, witness: null, numbers: {},
+    }]
+  })
+
+function actionProblem(project: Project, { variables }: Component, action: Action, scope: Scope): string | null {
+  if (action.do === 'send') return action.payload === null ? null : typeProblem(action.payload, scope, 'anything')
+  if (action.do !== 'set') return null
+  const named = [...variables, ...project.variables].find(({ name }) => name === action.variable)
+  return named ? typeProblem(action.to, scope, typeOfNamed(named)) : null
+}
+
+/** Why an expression is not of a type, as a sentence; null when it is. */
+function typeProblem(expression: string, scope: Scope, wanted: ExpressionType): string | null {
   try {
-    const type = typeOf(guard, scope)
-    return type === 'yes/no' ? null : `It is a ${type}, not a yes/no.`
+    const type = typeOf(expression, scope)
+    return goWith(type, wanted) ? null : `It is a ${type}, not a ${wanted}.`
   } catch (error) {
     return messageOf(error)
   }

@@ -1,6 +1,6 @@
 export { inName, isName, parseExpression, placeOf, ExpressionError, type Expression } from './parse'
-export { typeOf, type ExpressionType, type Scope } from './types'
+export { goWith, typeOf, type ExpressionType, type Scope } from './types'
 export { angleName, evaluate, namesIn, partsWithAngle, type Environment } from './evaluate'
 export { namesOr } from './names'
 export { FUNCTIONS } from './functions'
-export { CIRCUMSTANCES, isShared, itemScope, scopeOf, startEnvironment, wordOf } from './scope'
+export { CIRCUMSTANCES, isShared, itemScope, scopeOf, startEnvironment, typeOfNamed, wordOf } from './scope'

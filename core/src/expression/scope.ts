@@ -12,7 +12,7 @@ export function scopeOf(project: Project, component: Component): Scope {
 
 const isOwn = (project: Project, { parameters, variables }: Component, name: string): boolean => [...parameters, ...variables, ...project.variables].some((each) => each.name === name)
 
-/** What comes with the messages a component listens to, where everyone who sends them sends the same type; text where they do not, or nothing is sent. */
+/** What comes with the messages a component listens to, where everyone who sends them sends the same type; anything where they do not, or nobody does; text where it listens to none. */
 function payloadType(project: Project, component: Component): ExpressionType {
   const heard = new Set(component.rules.flatMap(({ trigger }) => (trigger.on === 'message' ? [trigger.name] : [])))
   if (heard.size === 0) return 'text'
@@ -23,7 +23,7 @@ function payloadType(project: Project, component: Component): ExpressionType {
     return type === null ? [] : [type]
   }))))
   const [type] = types
-  return types.size === 1 && type ? type : 'text'
+  return types.size === 1 && type ? type : 'anything'
 }
 
 /** The names there are before it is known what messages carry. */
@@ -63,5 +63,6 @@ export function startEnvironment(project: Project, component: Component, shared:
   return environment
 }
 
-const typeOfNamed = ({ type }: Parameter | Variable): ExpressionType =>
+/** The type of what a parameter or variable stands for. */
+export const typeOfNamed = ({ type }: Parameter | Variable): ExpressionType =>
   type === 'number' || type === 'yes/no' ? type : 'text'

@@ -2,7 +2,8 @@ import { certain, lastOf, never } from '../document'
 import { FUNCTIONS } from './functions'
 import { ANGLE_TO_POINTER, ExpressionError, parseExpression, placeOf, type Expression } from './parse'
 
-export type ExpressionType = 'number' | 'text' | 'yes/no'
+/** `anything` is what nobody knows beforehand, such as what comes with a message from outside: it goes with whatever is asked for. */
+export type ExpressionType = 'number' | 'text' | 'yes/no' | 'anything'
 
 /** The names an expression may use, with their types. */
 export type Scope = Readonly<Record<string, ExpressionType>>
@@ -12,6 +13,11 @@ export type Scope = Readonly<Record<string, ExpressionType>>
  * types do not go together.
  */
 export const typeOf = (text: string, scope: Scope): ExpressionType => new Typing(text, scope).of(parseExpression(text))
+
+/** Whether something of one type can be of the other. */
+export const goWith = (one: ExpressionType, other: ExpressionType): boolean => one === other || one === 'anything' || other === 'anything'
+
+const known = (one: ExpressionType, other: ExpressionType): ExpressionType => (one === 'anything' ? other : one)
 
 class Typing {
   constructor(private readonly text: string, private readonly scope: Scope) {}
@@ -32,7 +38,7 @@ class Typing {
         this.require(node.test, 'yes/no', '?')
         const yes = this.of(node.yes)
         const no = this.of(node.no)
-        return yes === no ? yes : this.fail('?', `One side of “?” is a ${yes}, the other a ${no}.`)
+        return goWith(yes, no) ? known(yes, no) : this.fail('?', `One side of “?” is a ${yes}, the other a ${no}.`)
       }
       case 'call': {
         const { argument, result } = certain(FUNCTIONS[node.name])
@@ -68,12 +74,12 @@ class Typing {
       case '!=':
       case '!==': {
         const [a, b] = [this.of(left), this.of(right)]
-        return a === b ? 'yes/no' : this.fail(operator, `“${operator}” compares a ${a} with a ${b}.`)
+        return goWith(a, b) ? 'yes/no' : this.fail(operator, `“${operator}” compares a ${a} with a ${b}.`)
       }
       case '+': {
         const [a, b] = [this.of(left), this.of(right)]
         if (a === 'yes/no' || b === 'yes/no') return this.fail(operator, '“+” cannot add a yes/no.')
-        return a === 'text' || b === 'text' ? 'text' : 'number'
+        return a === 'text' || b === 'text' ? 'text' : a === 'anything' || b === 'anything' ? 'anything' : 'number'
       }
       default:
         this.require(left, 'number', operator)
@@ -84,7 +90,7 @@ class Typing {
 
   private require(node: Expression, wanted: ExpressionType, operator: string): ExpressionType {
     const type = this.of(node)
-    return type === wanted ? type : this.fail(operator, `“${operator}” needs a ${wanted}, not a ${type}.`)
+    return goWith(type, wanted) ? wanted : this.fail(operator, `“${operator}” needs a ${wanted}, not a ${type}.`)
   }
 
   private fail(word: string, sentence: string): never {

@@ -49,6 +49,22 @@ describe('states', () => {
   })
 })
 
+describe('what cannot be worked out', () => {
+  const acting = (actions: Rule['actions'], seats: 'text' | 'number') => small(wide, [{ ...there, actions }, back], { parameters: [{ id: 'seats', name: 'seats', type: seats, initial: seats === 'text' ? '4' : 4 }], variables: [{ id: 'n', name: 'n', type: 'number', start: 0 }] })
+  const set: Rule['actions'] = [{ id: 's', do: 'set', variable: 'n', to: 'seats * 2' }]
+
+  test('is told of what rules set and send', () => {
+    expect(found(acting(set, 'text'), 'value-unreadable')!.sentence).toBe('A rule on tap cannot set n. “*” needs a number, not a text.')
+    expect(found(acting(set, 'number'), 'value-unreadable')).toBeUndefined()
+    expect(found(acting([{ id: 's', do: 'set', variable: 'n', to: 'seats' }], 'text'), 'value-unreadable')!.sentence).toBe('A rule on tap cannot set n. It is a text, not a number.')
+    expect(found(acting([{ id: 's', do: 'send', message: 'm', payload: 'seats - 1', recipient: 'holder' }], 'text'), 'value-unreadable')).toMatchObject({ level: 'fault', about: { rule: 'r0' } })
+  })
+
+  test('does not include what comes with a message, where nobody knows what that is', () => {
+    expect(found(small(wide, [{ on: { on: 'message', name: 'm' }, in: ['a'], to: 'b', guard: 'payload > 3' }, back]), 'value-unreadable')).toBeUndefined()
+  })
+})
+
 describe('motions', () => {
   test('may be cut by as much as the zone allows', () => {
     const component = small({ ...wide, c: { look: { box: { x: 80 } } } }, [{ ...there, ms: 300 }, { on: tap, in: ['c'], to: 'b', ms: 100 }, { on: after(200), in: ['b'], to: 'c' }])

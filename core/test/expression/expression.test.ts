@@ -38,7 +38,7 @@ describe('expressions', () => {
         fc.tuple(tie('expression'), fc.constantFrom('+', '-', '*', '<', '==', '&&', '||'), tie('expression')).map(([a, operator, b]) => `(${a} ${operator} ${b})`),
         fc.tuple(tie('expression'), tie('expression'), tie('expression')).map(([a, b, c]) => `(${a} ? ${b} : ${c})`)),
     }))
-    const names = { number: 'number', text: 'string', 'yes/no': 'boolean' }
+    const names = { number: 'number', text: 'string', 'yes/no': 'boolean', anything: 'undefined' }
     fc.assert(fc.property(expression, (text) => {
       let type
       try {
@@ -66,7 +66,13 @@ describe('what messages carry', () => {
     expect(typeIn(says('one', 'true'), says('other', null))).toBe('yes/no')
   })
 
-  test('is text where they send different ones, or nothing is sent', () => {
-    expect([typeIn(says('one', '3'), says('other', "'three'")), typeIn(), typeIn(says('one', 'nobody + 1'))]).toEqual(['text', 'text', 'text'])
+  test('is anything where they send different ones, or nobody sends it', () => {
+    expect([typeIn(says('one', '3'), says('other', "'three'")), typeIn(), typeIn(says('one', 'nobody + 1'))]).toEqual(['anything', 'anything', 'anything'])
+  })
+
+  test('goes with whatever is asked for where it is anything', () => {
+    const scope = { payload: 'anything', count: 'number' } as const
+    expect(['payload > 3', 'payload', 'payload == count', 'payload ? 1 : 2', 'payload + 1', "payload + 'x'", 'count > 3 ? payload : count'].map((text) => typeOf(text, scope))).toEqual(['yes/no', 'anything', 'yes/no', 'number', 'anything', 'text', 'number'])
+    expect(() => typeOf('payload > 3 ? count > 2 : count', scope)).toThrow('One side')
   })
 })

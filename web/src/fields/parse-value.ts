@@ -1,5 +1,5 @@
 import { isExpression, isToken, messageOf, orElse, valueProblem, type PropertyDefinition, type Token, type Value } from '@rheoscope/core/document'
-import { evaluate, typeOf, type ExpressionType, type Scope } from '@rheoscope/core/expression'
+import { evaluate, goWith, typeOf, type ExpressionType, type Scope } from '@rheoscope/core/expression'
 import { formatReference, isReference, parseReference } from './token-reference'
 
 export type Parsed<T> = { readonly value: T } | { readonly problem: string }
@@ -70,7 +70,7 @@ function parseExpressionValue(definition: PropertyDefinition, expr: string, scop
   try {
     const type = typeOf(expr, scope)
     const wanted = EXPRESSION_TYPES[definition.type] ?? 'text'
-    if (type !== wanted && !(wanted === 'text' && type === 'number')) return { problem: `${definition.label} needs a ${wanted}; this is a ${type}.` }
+    if (!goWith(type, wanted) && !(wanted === 'text' && type === 'number')) return { problem: `${definition.label} needs a ${wanted}; this is a ${type}.` }
     return { value: { expr } }
   } catch (error) {
     return { problem: messageOf(error) }
