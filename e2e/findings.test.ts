@@ -7,7 +7,7 @@ const application = useApplication()
 
 const words = (hands: BenchHands, css: string) => hands.driver.executeScript<string>('return document.querySelector(arguments[0])?.innerText ?? ""', css)
 
-const untilComplete = (hands: BenchHands) => hands.until('everything is checked', async () => (await (await hands.find('.findings-list')).getAttribute('aria-busy')) === 'false', 30_000)
+const untilComplete = (hands: BenchHands) => hands.until('everything is checked', async () => (await (await hands.find('.findings-list')).getAttribute('aria-busy')) === 'false', 90_000)
 
 /** Chooses an answer in one of the slots of a sentence. */
 const pick = async (hands: BenchHands, slot: string, answer: string) => {
@@ -55,7 +55,7 @@ test('the coverage shows which state is reached in which way, and in how many st
   const hands = application.hands()
   await atTheFindings(hands)
   await openSheet(hands, 'coverage')
-  await hands.until('all of it is covered', async () => (await (await hands.find('.coverage-sheet')).getAttribute('aria-busy')) === 'false', 30_000)
+  await hands.until('all of it is covered', async () => (await (await hands.find('.coverage-sheet')).getAttribute('aria-busy')) === 'false', 90_000)
   const row = (state: string) => hands.driver.executeScript<readonly string[]>(`
     const row = [...document.querySelector('.coverage-card').querySelectorAll('tbody tr')].find((each) => each.querySelector('th').innerText.trim() === arguments[0])
     return [...row.querySelectorAll('td')].map((field) => field.innerText || field.getAttribute('aria-label'))`, state)

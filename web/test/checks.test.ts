@@ -106,6 +106,24 @@ describe('how far checking is', () => {
   })
 })
 
+describe('remedies', () => {
+  const remedies = (worker: FakeWorker, revision: number, tried: readonly string[], offered: readonly string[]) => worker.says({ says: 'remedies', revision, tried, offered })
+
+  test('are offered once they have been tried, and no longer when they do not do any more', () => {
+    const { checks, session, worker } = begun()
+    worker.says(READY)
+    expect([...checks.getState().remedied]).toEqual([])
+    remedies(worker, 1, ['a', 'b'], ['a'])
+    remedies(worker, 1, ['c'], ['c'])
+    expect([...checks.getState().remedied]).toEqual(['a', 'c'])
+    session.becomes({ ...small, name: 'Another' })
+    remedies(worker, 1, ['d'], ['d'])
+    expect([...checks.getState().remedied]).toEqual(['a', 'c'])
+    remedies(worker, 2, ['a', 'c'], ['c'])
+    expect([...checks.getState().remedied]).toEqual(['c'])
+  })
+})
+
 describe('a worker', () => {
   test.each([
     ['cannot be loaded', (worker: FakeWorker) => worker.breaks(''), /cannot be loaded/],

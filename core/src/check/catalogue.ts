@@ -144,6 +144,13 @@ export const checkingScreen = (project: Project, screen: Screen, options?: Check
 /** What is to be said of a project as a whole. */
 export const checkingProject = (project: Project, options: CheckOptions = {}): Checking => checking({}, () => project, mapped({ ...PROJECT_CHECKS, ...PROTOTYPE_CHECKS }, (check) => (of: Project) => check(of, options)), () => prototypeContext(project, options)?.looking())
 
+/** The question about all of a project that raised a finding, to be asked of another one; null where the finding is of a component or what stands on a screen. */
+export function raisedBy({ kind, about }: Finding, project: Project, options: CheckOptions = {}): Checking | null {
+  const isOfScreen = about.screen !== undefined && about.instance === undefined && about.component === undefined
+  const check = PROJECT_CHECKS[kind] ?? (isOfScreen && kind === 'rule-never-fires' ? screenRulesNeverFire : undefined)
+  return check ? checking({}, () => project, { [kind]: (of: Project) => check(of, options) }) : null
+}
+
 type Question<Context> = (context: Context) => readonly Finding[]
 
 const mapped = <From, To>(record: Readonly<Record<string, From>>, map: (from: From) => To): Readonly<Record<string, To>> =>

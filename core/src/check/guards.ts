@@ -9,10 +9,16 @@ const MOST_COMBINATIONS = 5000
  * both answers of a yes/no, every choice, and for numbers and texts each constant of the guards with what lies
  * between and beyond.
  */
-export function guardsOverlap(project: Project, component: Component, first: string | null, second: string | null): boolean {
+export const guardsOverlap = (project: Project, component: Component, first: string | null, second: string | null): boolean =>
+  isEver(project, component, [first, second], (one, other) => one && other)
+
+/** Whether one guard holds wherever another one does, over the same values; not so where there are too many of them to try. */
+export const implies = (project: Project, component: Component, guard: string | null, other: string | null): boolean =>
+  other === null || !isEver(project, component, [guard, other], (one, also) => one && !also)
+
+/** Whether what two guards come to is ever as asked, or there are too many values to try. A guard that cannot be read never holds, and is a finding of its own. */
+function isEver(project: Project, component: Component, [first, second]: readonly [string | null, string | null], asked: (first: boolean, second: boolean) => boolean): boolean {
   const guards = [first, second].filter((guard) => guard !== null)
-  if (guards.length === 0) return true
-  // A guard that cannot be read never holds, and is a finding of its own.
   return orElse(() => {
     const names = [...new Set(guards.flatMap(namesIn))]
     const constants = guards.flatMap((guard) => constantsIn(parseExpression(guard)))
@@ -20,7 +26,8 @@ export function guardsOverlap(project: Project, component: Component, first: str
     if (domains.reduce((count, domain) => count * domain.length, 1) > MOST_COMBINATIONS) return true
     return combinations(domains).some((values) => {
       const environment = Object.fromEntries(names.map((name, index) => [name, itemAt(values, index)]))
-      return guards.every((guard) => evaluate(guard, environment) === true)
+      const holds = (guard: string | null) => guard === null || evaluate(guard, environment) === true
+      return asked(holds(first), holds(second))
     })
   }, false)
 }

@@ -1,6 +1,7 @@
 export { checkComponent, checkProject, checkScreen, CHECKS, PROJECT_CHECKS, type Checking, type ProjectCheck } from './catalogue'
 export { acceptanceOf, digestOf } from './accepted'
 export { thingsOfPrototype, thingsOnSurface, WAYS, type Thing, type Way } from './explore'
+export { tryingRemedy } from './remedies'
 export { givenUpIn, NOTHING_FOUND, type CheckFailure, type Looked } from './looked'
 export { allOf, failuresIn, reported, takeOf, type ReportedFinding } from './reported'
 export { pledgeText } from './pledge-words'

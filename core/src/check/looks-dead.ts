@@ -1,7 +1,7 @@
-import { decidedBy, firstOf, inProject, setAt } from '../document'
+import { batch, decidedBy, firstOf, holdsIn, setProperty, theOne, type Axis, type Component, type Edit, type Id, type LookPlace } from '../document'
 import { partsAt } from '../scene'
 import { reachedIn, cursorAt, named, oneOfEach, stateOf, TOUCHING, whereIn } from './answers'
-import type { Check } from './context'
+import type { Check, CheckContext } from './context'
 import type { Finding } from './finding'
 import { poseWitness, tapAt } from './pose-witness'
 
@@ -17,9 +17,24 @@ export const looksDead: Check = (context) => {
     kind: 'looks-dead', level: 'note',
     sentence: `${named(context, item.part)} answers ${firstOf(rules).trigger.on} in ${whereIn(context, pose) || 'its only state'}, and nothing shows it: no hand over it, no other look when it is pointed at or pressed.`,
     about: { component: component.id, ...stateOf(context, pose), part: item.part, rule: firstOf(rules).id },
-    remedy: { label: 'Show a hand over it', edit: setAt(inProject('components', component.id, 'parts', item.part, 'base', 'cursor'), 'pointer') },
+    remedy: { label: 'Show a hand over it', edit: withHand(context, item.part) },
     witness: poseWitness(context, pose, tapAt(point), 'it answers', (trace) => trace.some(({ what }) => what === 'fired')), numbers: {},
   }))
+}
+
+/** A hand over a part, in those states only in which it answers where it does not in all. */
+function withHand({ component }: CheckContext, part: Id): Edit {
+  const { axis, states } = answeredIn(component, part)
+  const hand = (place: LookPlace) => setProperty(component, place, part, 'cursor', 'pointer')
+  return states.length === axis.states.length ? hand({ look: 'base' }) : batch(...states.map(({ id }) => hand({ look: 'state', axis: axis.id, state: id })))
+}
+
+/** The states in which a tap on a part is answered, of the first axis that answers. */
+function answeredIn({ axes, parts, rules }: Component, part: Id): { readonly axis: Axis; readonly states: Axis['states'] } {
+  const isRoot = parts.some(({ id, parent }) => id === part && parent === null)
+  const tapped = rules.filter(({ trigger, target, part: on }) => trigger.on === 'tap' && target.go !== 'ignored' && (on === part || (on === null && isRoot)))
+  const axis = theOne(axes, ({ id }) => id === (tapped[0]?.axis ?? axes[0]?.id))
+  return { axis, states: axis.states.filter(({ id }) => tapped.some((rule) => rule.axis !== axis.id || holdsIn(rule, id, axis))) }
 }
 
 /** Parts with a hand over them that answer nothing, in some state. */

@@ -1,4 +1,4 @@
-import { certain, firstOf, holdsIn, inProject, rootOf, setAt, theOne, triggerRow, type Component, type Rule, type TriggerKind } from '../document'
+import { certain, firstOf, holdsIn, inProject, rootOf, setAt, theOne, triggerRow, type Component, type Id, type Rule, type TriggerKind } from '../document'
 import { named } from './answers'
 import { stateNames, type Check, type CheckContext } from './context'
 import { after } from './explore'
@@ -21,17 +21,22 @@ export const noKeyboardWay: Check = (context) => {
     const axis = theOne(component.axes, ({ id }) => id === rule.axis)
     const states = axis.states.filter(({ id }) => rules.some((each) => holdsIn(each, id, axis))).map(({ id }) => id)
     const part = rule.part ?? rootOf(component).id
+    const canFocus = takesFocus(component, part)
     return {
       id: `no-keyboard-way ${component.id} ${row}`,
       kind: 'no-keyboard-way', level: isControl(component, part) ? 'risk' : 'note',
-      sentence: `Nobody can do with the keyboard what ${rule.trigger.on} on ${named(context, part)} does${axis.states.length > 1 ? ` in ${stateNames(axis, states)}` : ''}: it cannot have the focus, and no key does the same.`,
+      sentence: `Nobody can do with the keyboard what ${rule.trigger.on} on ${named(context, part)} does${axis.states.length > 1 ? ` in ${stateNames(axis, states)}` : ''}: ${canFocus ? '' : 'it cannot have the focus, and '}no key does the same.`,
       about: { component: component.id, axis: axis.id, states, rule: rule.id, part, row },
-      remedy: { label: 'Let it take the focus', edit: setAt(inProject('components', component.id, 'parts', part, 'base', 'focusable'), true) },
+      remedy: rule.trigger.on === 'tap' && !canFocus ? { label: 'Let it take the focus', edit: setAt(inProject('components', component.id, 'parts', part, 'base', 'focusable'), true) } : null,
       witness: witnessTo(arena, closed, after(certain(closed.firing(root, rule)).step), { caption: 'this takes a mouse or a finger' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)),
       numbers: { rules: rules.length },
     }
   })
 }
+
+/** Whether a part takes the focus in any of its looks. */
+const takesFocus = (component: Component, part: Id): boolean =>
+  component.parts.some(({ id, base }) => id === part && base.focusable === true) || component.axes.some(({ states, groups }) => [...states, ...(groups ?? [])].some(({ look }) => look[part]?.focusable === true))
 
 /** Whether a part, or one around it, says that it is something to be used: then it has to be usable with a keyboard (WAI-ARIA 1.2). */
 function isControl(component: Component, id: string): boolean {

@@ -1,8 +1,8 @@
-import { holdsIn, inProject, latestMs, leads, removeFrom, statesNamed, theOne, triggerRow, type Id, type Rule } from '../document'
+import { holdsIn, inProject, inside, latestMs, leads, removeFrom, setAt, statesNamed, theOne, triggerRow, type Axis, type Component, type Id, type Rule } from '../document'
 import { stateName, type Check, type CheckContext } from './context'
 import { after } from './explore'
-import type { Finding } from './finding'
-import { guardsOverlap } from './guards'
+import type { Finding, Remedy } from './finding'
+import { guardsOverlap, implies } from './guards'
 import { witnessTo } from './witness'
 
 /**
@@ -29,19 +29,40 @@ function compete({ project, component }: CheckContext, first: Rule, second: Rule
   return guardsOverlap(project, component, first.guard, second.guard)
 }
 
-function finding({ component, arena, root }: CheckContext, first: Rule, second: Rule, states: readonly Id[]): Finding {
+function finding({ project, component, arena, root }: CheckContext, first: Rule, second: Rule, states: readonly Id[]): Finding {
   const axis = theOne(component.axes, ({ id }) => id === first.axis)
+  const isAlwaysFirst = implies(project, component, second.guard, first.guard)
   const fired = arena.closed.firing(root, first)
-  const witness = fired && witnessTo(arena, arena.closed, after(fired.step), { caption: 'the first of the two answers; the other never gets to' }, (trace) =>
+  const witness = fired && witnessTo(arena, arena.closed, after(fired.step), { caption: isAlwaysFirst ? 'the first of the two answers; the other never gets to' : 'the first of the two answers' }, (trace) =>
     trace.some((event) => event.what === 'fired' && event.rule === first.id && states.includes(event.state)))
   return {
     id: `rules-compete ${component.id} ${first.id} ${second.id}`,
     kind: 'rules-compete', level: witness && first.guard === null ? 'fault' : 'risk',
-    sentence: `${witness ? '' : 'Possible: '}two rules answer ${first.trigger.on} in ${states.map((id) => stateName(axis, id)).join(', ')}: one leads to ${targetName(axis, first)}, the other to ${targetName(axis, second)}. Only the first ever fires.`,
+    sentence: `${witness ? '' : 'Possible: '}two rules answer ${first.trigger.on} in ${states.map((id) => stateName(axis, id)).join(', ')}: one leads to ${targetName(axis, first)}, the other to ${targetName(axis, second)}. ${isAlwaysFirst ? 'Only the first ever fires there.' : `Where both ${first.guard} and ${second.guard} hold, the first goes.`}`,
     about: { component: component.id, axis: axis.id, states, rule: second.id, row: triggerRow(first.trigger, first.part) },
-    remedy: { label: 'Remove the second rule', edit: removeFrom(inProject('components', component.id, 'rules'), second.id) },
+    remedy: apart({ component, axis, first, second, states, isAlwaysFirst }),
     witness: witness ?? null, numbers: { states: states.length },
   }
+}
+
+interface Competing {
+  readonly component: Component
+  readonly axis: Axis
+  readonly first: Rule
+  readonly second: Rule
+  readonly states: readonly Id[]
+  /** Whether the second never fires in the states both hold in. */
+  readonly isAlwaysFirst: boolean
+}
+
+/** Says of the second rule what is so anyway: that it does not hold where the first one answers. */
+function apart({ component, axis, first, second, states, isAlwaysFirst }: Competing): Remedy {
+  const rules = inProject('components', component.id, 'rules')
+  if (!isAlwaysFirst) return { label: 'Let the second hold only where the first does not', edit: setAt(inside(rules, second.id, 'guard'), `(${String(second.guard)}) && !(${String(first.guard)})`) }
+  const elsewhere = axis.states.filter(({ id }) => holdsIn(second, id, axis) && !states.includes(id)).map(({ id }) => id)
+  return elsewhere.length > 0
+    ? { label: `Let the second hold in ${elsewhere.length === 1 ? 'the other state' : 'the other states'} only`, edit: setAt(inside(rules, second.id, 'within'), { only: elsewhere }) }
+    : { label: 'Remove the second rule', edit: removeFrom(rules, second.id) }
 }
 
 const targetName = (axis: Parameters<typeof stateName>[0], { target }: Rule): string =>

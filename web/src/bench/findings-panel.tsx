@@ -4,7 +4,7 @@ import type { Finding, Level } from '@rheoscope/core/check'
 import { Acceptance } from '../checks/acceptance'
 import { FoundSoFar, shortStatus } from '../checks/check-status'
 import { LevelMark, Sentence } from '../checks/finding-words'
-import { useFindingsOf } from '../checks/use-findings'
+import { useFindingsOf, useRemedy } from '../checks/use-findings'
 import { useStillBench } from './use-bench'
 
 /** What the checks have to say about this component, each with its proof and, where there is one, its remedy. */
@@ -24,7 +24,8 @@ export function FindingsPanel() {
 
 function FindingCard({ finding }: { readonly finding: Finding }) {
   const { player, make, component, project } = useStillBench()
-  const { level, sentence, witness, remedy, kind } = finding
+  const { level, sentence, witness, kind } = finding
+  const remedy = useRemedy(finding)
   const isOwn = witness !== null && 'component' in witness.surface && witness.surface.component === component.id
   const show = useShow(finding)
   return (

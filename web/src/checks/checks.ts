@@ -15,6 +15,8 @@ export interface ChecksState {
   readonly progress: { readonly done: number; readonly total: number } | null
   /** Why there is no checking at all; null when there is. */
   readonly failure: Breakdown | null
+  /** The findings, by their ids, whose remedy has been found to do what it is for. */
+  readonly remedied: ReadonlySet<string>
   readonly coverage: readonly Coverage[]
   /** How everything is reached from the start; null until that is known, and where the project has none. */
   readonly fromStart: CoverageFromStart | null
@@ -25,7 +27,7 @@ export interface ChecksState {
 }
 
 const NOTHING_YET: ChecksState = {
-  findings: { components: {}, screens: {}, project: NOTHING_FOUND }, current: new Set(), isComplete: false, progress: null, failure: null,
+  findings: { components: {}, screens: {}, project: NOTHING_FOUND }, current: new Set(), isComplete: false, progress: null, failure: null, remedied: new Set(),
   coverage: [], fromStart: null, uncovered: {}, isCovered: false, budgets: null,
 }
 
@@ -102,6 +104,9 @@ export class Checks {
     switch (message.says) {
       case 'findings':
         if (message.revision === this.asked) this.take(message.found)
+        return
+      case 'remedies':
+        if (message.revision === this.asked) this.publish({ remedied: new Set([...this.state.remedied].filter((id) => !message.tried.includes(id)).concat(message.offered)) })
         return
       case 'coverage':
         return this.publish({ coverage: message.coverage, uncovered: message.failures, fromStart: message.fromStart, isCovered: message.isComplete })

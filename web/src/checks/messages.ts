@@ -30,6 +30,8 @@ export interface FoundSoFar {
 export type FromChecks =
   /** What has been found so far; things that are not in it yet are as they were. */
   | { readonly says: 'findings'; readonly revision: number; readonly found: FoundSoFar }
+  /** Of findings that have a remedy, by their ids: those of which it has been tried, and those where it does what it is for. */
+  | { readonly says: 'remedies'; readonly revision: number; readonly tried: readonly string[]; readonly offered: readonly string[] }
   | { readonly says: 'coverage'; readonly coverage: readonly Coverage[]; readonly failures: Readonly<Record<Id, Breakdown>>; /** Null until all components are through, and where the project has no start. */ readonly fromStart: CoverageFromStart | null; readonly isComplete: boolean }
   | { readonly says: 'budgets'; readonly question: BudgetQuestion; readonly budgets: readonly Budget[]; readonly fromStart: BudgetFromStart | null; readonly failure: Breakdown | null }
   /** It could not go on with what it was asked. */

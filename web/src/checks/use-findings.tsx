@@ -1,5 +1,5 @@
 import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react'
-import { acceptanceOf, type Finding, type ProjectFindings } from '@rheoscope/core/check'
+import { acceptanceOf, type Finding, type ProjectFindings, type Remedy } from '@rheoscope/core/check'
 import { useOfSession, useSession } from '../session/use-session'
 import { Checks, findingsAbout, findingsOn, type ChecksState } from './checks'
 import { isCurrent, lookingAt, lookingAtAll, NOT_YET, type Looking } from './looking'
@@ -28,6 +28,12 @@ export function useOfChecks<K extends keyof ChecksState>(key: K): ChecksState[K]
 }
 
 const never = () => () => undefined
+
+/** The remedy of a finding, once it has been found to do what it is for. */
+export function useRemedy({ id, remedy }: Finding): Remedy | null {
+  const remedied = useOfChecks('remedied')
+  return remedied?.has(id) === true ? remedy : null
+}
 
 const NONE: readonly Finding[] = []
 

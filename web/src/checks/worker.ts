@@ -1,4 +1,4 @@
-import { budgetFromStart, budgetsBetween, coverageFromStart, coverageOf, ProjectChecker, type Checking, type Coverage, type Looked } from '@rheoscope/core/check'
+import { allOf, budgetFromStart, budgetsBetween, coverageFromStart, coverageOf, ProjectChecker, tryingRemedy, type Coverage, type Finding, type Looked } from '@rheoscope/core/check'
 import { certain, orElse, type Id, type Project } from '@rheoscope/core/document'
 import { breakdownOf, type Breakdown } from '../workers/breakdown'
 import { READY } from '../workers/open-worker'
@@ -74,13 +74,41 @@ async function checkAll(now: Project, { revision, first }: FindingsQuestion): Pr
     if (id !== first && performance.now() - told < TELL_MS) continue
     say(index + 1, null)
     told = performance.now()
+    if (id === first && !(await tryRemedies(now, revision, looked.findings))) return
   }
   const whole = await through(checker.checkingWhole(now))
-  if (whole) say(work.length, whole)
+  if (!whole) return
+  say(work.length, whole)
+  await tryRemedies(now, revision, allOf({ components, screens, project: whole }))
+}
+
+/** Whether the remedy of a finding does what it is for, as far as that has been tried; what has not changed is not found anew. */
+const remedied = new WeakMap<Finding, boolean>()
+
+/** Tries the remedies of some findings, and tells which do what they are for; says whether it got through. */
+async function tryRemedies(now: Project, revision: number, findings: readonly Finding[]): Promise<boolean> {
+  const all = findings.filter(({ remedy }) => remedy !== null)
+  const say = () => {
+    const tried = all.filter((finding) => remedied.has(finding))
+    if (tried.length > 0) tell({ says: 'remedies', revision, tried: tried.map(({ id }) => id), offered: tried.filter((finding) => remedied.get(finding)).map(({ id }) => id) })
+  }
+  say()
+  let told = performance.now()
+  for (const finding of all) {
+    if (remedied.has(finding)) continue
+    const isGood = await through(tryingRemedy({ project: now, findings }, finding))
+    if (isGood === null) return false
+    remedied.set(finding, isGood)
+    if (performance.now() - told < TELL_MS) continue
+    say()
+    told = performance.now()
+  }
+  say()
+  return true
 }
 
 /** Goes through a checking, with a breath now and then; null when something newer is to be checked instead. */
-async function through(checking: Checking): Promise<Looked | null> {
+async function through<T>(checking: Generator<void, T>): Promise<T | null> {
   for (let step = checking.next(); ; step = checking.next()) {
     if (performance.now() - breathed >= BREATH_MS) {
       await arrivals()
@@ -94,7 +122,7 @@ async function through(checking: Checking): Promise<Looked | null> {
 /** One thing to check, by its id, and what becomes of what it comes to. */
 interface Work {
   readonly id: Id
-  readonly checking: () => Checking
+  readonly checking: () => Generator<void, Looked>
   readonly keep: (looked: Looked) => void
 }
 

@@ -3,6 +3,7 @@ import { Link } from 'react-router'
 import { takeOf, type Finding, type Witness } from '@rheoscope/core/check'
 import { addTake, type Project } from '@rheoscope/core/document'
 import { Acceptance } from '../checks/acceptance'
+import { useRemedy } from '../checks/use-findings'
 import { LevelMark, Sentence } from '../checks/finding-words'
 import { msText } from '../bench/timing-text'
 import { LiveSurface } from '../playing/live-surface'
@@ -17,7 +18,8 @@ import { WitnessStrip } from './witness-strip'
 export function FindingDetail({ finding }: { readonly finding: Finding }) {
   const session = useSession()
   const project = useOfSession('project')
-  const { level, kind, sentence, witness, remedy } = finding
+  const { level, kind, sentence, witness } = finding
+  const remedy = useRemedy(finding)
   return (
     <section className={`finding-detail is-${level}`} aria-label="The chosen finding">
       <h2><LevelMark level={level} /> {ownerOf(project, finding)} <span className="muted mono">{kind}</span></h2>
