@@ -1,9 +1,10 @@
-import { certain, inProject, itemAt, propertyDefinition, setAt, type Edit, type InterruptionPolicy, type Literal } from '../document'
+import { certain, inProject, itemAt, latestMs, propertyDefinition, setAt, type Edit, type InterruptionPolicy, type Literal } from '../document'
 import { changesBetween, changeState, completed, shownValue, type Instance, type TargetChange } from '../machine'
 import { formOf, isMovement, motionSources, parseColour, toOklab, type Shown } from '../motion'
 import { changesIn, endOf, interruptedAt, lanesOf, partName, wayOf, type StateChange } from './changes'
 import type { Check, CheckContext } from './context'
-import { after } from './explore'
+import { after, enactOn, type Enacted } from './explore'
+import type { Trace } from '../run'
 import { inMs, type Finding, type Witness } from './finding'
 import { confirmed, witnessOf } from './witness'
 
@@ -44,7 +45,7 @@ function whenInterrupted(context: CheckContext, change: StateChange, changes: re
   const seen = new Set<string>()
   for (const by of changes) {
     if (by.index !== change.index || by.from.id !== change.to.id) continue
-    for (const atMs of interruptedAt(lanesOf(change))) {
+    for (const atMs of instantsOf(by, change)) {
       const interrupted = interrupt(change, by, atMs)
       const jump = interrupted && firstJump(change.after, interrupted, atMs, by)
       if (!jump || seen.has(jump.property)) continue
@@ -52,6 +53,15 @@ function whenInterrupted(context: CheckContext, change: StateChange, changes: re
     }
   }
   return []
+}
+
+/** When a change can come on top of another one: at any time what a person or a message does, a timer when it is due, and never what waits for the end. */
+function instantsOf({ rule }: StateChange, change: StateChange): readonly number[] {
+  const all = interruptedAt(lanesOf(change))
+  const trigger = rule?.trigger
+  if (trigger?.on === 'settled') return []
+  if (trigger?.on !== 'after' || trigger.since !== 'entering' || trigger.pauseWhile !== null) return all
+  return [...new Set([trigger.ms, latestMs(trigger)])].filter((ms) => ms < endOf(change))
 }
 
 /** The component once another change has come in the middle of one; null when its motion lets none in. */
@@ -125,18 +135,36 @@ function finding(context: CheckContext, change: StateChange, { jump, atMs, by }:
   const { component, arena } = context
   const amount = jump.unit === 'colour' ? '' : ` by ${Math.round(jump.by * 100) / 100}${jump.unit && ` ${jump.unit}`}`
   const when = by ? `when ${wayOf(by)} comes ${inMs(atMs)} after ${wayOf(change)} has begun` : `as soon as ${wayOf(change)} begins`
-  const enacted = arena.enact(arena.closed, after(change.step))
   const isReduced = change.before.isMotionReduced
+  const enacted = isReduced ? null : by ? interrupting(context, change, by, atMs) : arena.enact(arena.closed, after(change.step))
   // A witness is played with all motion.
-  const witness: Witness | null = enacted && !isReduced ? witnessOf({ surface: context.surface, inputs: enacted.inputs, chance: enacted.chance, lookAtMs: enacted.run.nowMs + atMs, caption: `${jump.property} jumps here` }) : null
+  const witness: Witness | null = enacted ? witnessOf({ surface: context.surface, inputs: enacted.inputs, chance: enacted.chance, lookAtMs: enacted.run.nowMs, caption: `${jump.property} jumps here` }) : null
   return {
     id: `jumps ${component.id} ${change.axis.id} ${change.from.id} ${change.to.id} ${by ? by.to.id : ''}${isReduced ? ' reduced' : ''}`,
     kind: 'jumps', level: 'risk',
     sentence: `${jump.property} of ${partName(change.before, jump.part)} jumps${amount} ${when}${isReduced ? ', for people who asked for less motion' : ''}.`,
     about: { component: component.id, axis: change.axis.id, state: change.from.id, ...(change.rule ? { rule: change.rule.id } : {}), part: itemAt(change.before.compiled.parts, jump.part).part.id },
     remedy: by ? { label: 'Set out from where it is', edit: retargeting(context, change) } : null,
-    witness: witness && confirmed(context.project, witness, (trace) => trace.some((event) => event.what === 'state' && event.to === change.to.id)), numbers: { atMs, by: jump.by },
+    witness: witness && confirmed(context.project, witness, (trace) => jumpsIn(trace, change, by)), numbers: { atMs, by: jump.by },
   }
+}
+
+/** What a person does so that another change comes so long after one has begun; null where no run does that. */
+function interrupting({ arena }: CheckContext, change: StateChange, by: StateChange, atMs: number): Enacted | null {
+  const { closed } = arena
+  const begun = arena.enact(closed, after(change.step))
+  const net = closed.axis(arena.root, change.axis.id)
+  const step = closed.steps.find(({ from, outcome }) => from.place === change.step.to && outcome.marks.some((mark) => mark.what === 'entered' && mark.axis === net && mark.rule === by.rule && net.states[mark.to] === by.to.id))
+  const both = begun && step ? enactOn(begun, closed.network, after(step), atMs) : null
+  return both && begun && both.run.nowMs === begun.run.nowMs + atMs ? both : null
+}
+
+/** Whether a run has gone the way of a finding: the one change, and the other one on top of it as the last. */
+function jumpsIn(trace: Trace, change: StateChange, by: StateChange | null): boolean {
+  const ways = trace.flatMap((event) => (event.what === 'state' && event.instance === '' && event.axis === change.axis.id ? [`${event.from} ${event.to}`] : []))
+  const last = by ?? change
+  const at = ways.lastIndexOf(`${last.from.id} ${last.to.id}`)
+  return at >= 0 && (by === null || ways[at - 1] === `${change.from.id} ${change.to.id}`)
 }
 
 /** Makes the motion of a change let others set out from where it is. */

@@ -3,9 +3,8 @@ import { CIRCUMSTANCES } from '../expression'
 import { advanceTo, drawList, fork, type Run } from '../run'
 import { changesIn, wayOf, type StateChange } from './changes'
 import type { Check, CheckContext } from './context'
-import type { Travelled } from './explore'
-import { firstDifference } from './difference'
-import { after } from './explore'
+import { firstDifference, type IsMeant } from './difference'
+import { after, type Travelled } from './explore'
 import type { Finding } from './finding'
 import { confirmed, witnessOf } from './witness'
 
@@ -24,7 +23,7 @@ export const roundTripDiffers: Check = (context) =>
     if (!home || !returned) return []
     const [first, second] = [atRest(home.run), atRest(returned.run)]
     if (!first || !second || !isSameWorld(first, second)) return []
-    const difference = firstDifference(drawList(first), drawList(second))
+    const difference = firstDifference(drawList(first), drawList(second), restsAnywhere(context))
     if (!difference) return []
     const witness = confirmed(context.project, witnessOf({ surface: context.surface, inputs: returned.inputs, chance: returned.chance, lookAtMs: second.nowMs, caption: 'back again, and not as it was' }), (trace) =>
       trace.some((event) => event.what === 'state' && event.to === there.from.id))
@@ -36,6 +35,10 @@ export const roundTripDiffers: Check = (context) =>
       remedy: null, witness, numbers: {},
     }]
   })
+
+/** What is dragged and rests where it is let go is meant not to be where it was. */
+const restsAnywhere = ({ arena }: CheckContext): IsMeant => ({ instance, part }, property) =>
+  ['x', 'y', 'translateX', 'translateY'].includes(property) && arena.things.some(({ path, compiled }) => path === instance && compiled.component.parts.some(({ id, drag }) => id === part && drag !== undefined && drag.snapTo !== 'start'))
 
 /** A step straight back to where a change came from. */
 function backFrom({ arena }: CheckContext, { step, axis, from }: StateChange): Travelled | undefined {

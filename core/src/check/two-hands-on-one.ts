@@ -30,7 +30,7 @@ export function undoingIn(arena: Arena): readonly Finding[] {
         return last !== undefined && changes.filter(({ atMs }) => atMs === last.atMs).length > 1
       })
       if (!witness) continue
-      const rules = step.outcome.marks.flatMap((mark) => (mark.what === 'fired' && mark.rule.actions.some((action) => action.do === 'set' && action.variable === name) ? [mark.rule] : []))
+      const rules = [...new Set(step.outcome.marks.flatMap((mark) => (mark.what === 'fired' && mark.rule.actions.some((action) => action.do === 'set' && action.variable === name) ? [mark.rule] : [])))]
       found.set(id, {
         id, kind: 'two-hands-on-one', level: 'fault',
         sentence: `One input lets ${rules.length === 1 ? 'one rule' : `${rules.length} rules`} give ${name} another value and then the old one again, so that nothing comes of it.`,

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { apply, type Component, type Edit, type Part, type Project, type Rule } from '@rheoscope/core/document'
 import { checkComponent, coverageOf, type Finding } from '@rheoscope/core/check'
+import { replay } from '@rheoscope/core/run'
 import { contrast } from '../../src/check/contrast-low'
 import { after, enter, leave, projectOf, small, tap, type SmallRule } from '../run/small-component'
 import { usable } from './examples'
@@ -86,6 +87,33 @@ describe('motions', () => {
     const jump = found(small(wide, [{ ...there, ms: 100, motion: { policy: 'skip to end' } }, back]), 'jumps')!
     expect(jump.sentence).toBe('x of “box” jumps by 40 px when ‹b› → ‹a› comes 0 ms after ‹a› → ‹b› has begun.')
     expect(jump.remedy!.label).toBe('Set out from where it is')
+    const component = small(wide, [{ ...there, ms: 100, motion: { policy: 'skip to end' } }, back])
+    const { surface, inputs, lookAtMs } = jump.witness!
+    const states = replay(projectOf(component), surface, inputs, lookAtMs).trace.flatMap((event) => (event.what === 'state' ? [`${event.to} at ${event.atMs}`] : []))
+    expect(states).toEqual([`b at ${lookAtMs}`, `a at ${lookAtMs}`])
+  })
+
+  test('are interrupted by a timer only when it is due, and by nothing that waits for their end', () => {
+    const leaving = (on: SmallRule['on']) => small(wide, [{ ...there, ms: 300, motion: { policy: 'skip to end' } }, { on, in: ['b'], to: 'a' }])
+    expect(found(leaving(after(90)), 'jumps')).toMatchObject({ sentence: expect.stringContaining('comes 90 ms after'), witness: { inputs: [{ do: 'press' }, { do: 'release' }] } })
+    expect(found(leaving(after(400)), 'jumps')).toBeUndefined()
+    expect(found(leaving({ on: 'settled' }), 'jumps')).toBeUndefined()
+  })
+
+  test('of what is dragged and rests where it is let go come back elsewhere, which is meant', () => {
+    const drag = { along: 'both', limitTo: 'parent', snapTo: 'anywhere', points: [], keepsMomentum: false, settleMs: 0, easing: 'linear' } as const
+    const pulled = (snapTo: 'anywhere' | 'start') => small({ lying: {}, held: {} }, [{ on: { on: 'drag start' }, in: ['lying'], to: 'held', part: 'dot' }, { on: { on: 'drag end' }, in: ['held'], to: 'lying', part: 'dot' }], {
+      parts: small({ a: {} }, []).parts.map((part): Part => (part.id === 'dot' ? { ...part, drag: { ...drag, snapTo } } : part)),
+    })
+    expect([found(pulled('anywhere'), 'round-trip-differs'), found(pulled('start'), 'round-trip-differs')]).toEqual([undefined, undefined])
+  })
+
+  test('end with the icon that is said, and what a row lays out is told once', () => {
+    const icon = (id: string): Part => ({ id, kind: 'icon', name: id, parent: 'frame', base: { x: 0, y: 0, width: 20, height: 20, icon: 'check' } })
+    const looks = { a: {}, b: { look: { one: { icon: 'close', x: 30 }, two: { icon: 'close', x: 60 } } } }
+    const standing = (layout: 'row' | 'free') => small(looks, [there, back], { parts: [{ id: 'frame', kind: 'container', name: 'frame', parent: null, base: { width: 100, height: 50, layout } }, icon('one'), icon('two')] })
+    expect(found(standing('free'), 'ends-elsewhere')).toBeUndefined()
+    expect(check(standing('row')).filter(({ kind }) => kind === 'ends-elsewhere')).toMatchObject([{ level: 'note', sentence: 'What the looks of ‹b› say of x of “one” and “two” changes nothing: “frame” lays out what is in it.', remedy: { label: 'Take it out of the looks' } }])
   })
 
   test('are tried in their reduced form as well, where what moves is meant to jump', () => {

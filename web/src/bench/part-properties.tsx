@@ -1,5 +1,5 @@
 import { useMemo, useState, type ReactNode } from 'react'
-import { batch, propertiesOf, setAt, takeBackProperty, unsetAt, type Edit, type Part, type PropertyDefinition, type PropertyGroup, type Value } from '@rheoscope/core/document'
+import { batch, laidOutBy, propertiesOf, setAt, takeBackProperty, unsetAt, type Edit, type Part, type PropertyDefinition, type PropertyGroup, type Value } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
 import { CommitField } from '../fields/commit-field'
 import { formatValue } from '../fields/parse-value'
@@ -93,8 +93,9 @@ function Fold({ title, startsOpen, children }: { readonly title: string; readonl
 }
 
 function PropertyRow({ part, definition, scope }: { readonly part: Part; readonly definition: PropertyDefinition; readonly scope: ReturnType<typeof scopeOf> }) {
-  const { project, parts, ownValue, make, propertyEdit } = useBench()
+  const { project, component, parts, ownValue, make, propertyEdit } = useBench()
   const { name, initial } = definition
+  const laidOut = laidOutBy(component, part.id, name)
   const base = part.base[name] ?? initial
   const own = ownValue(part.id, name)
   const change = (value: Value, also?: Edit) => {
@@ -104,6 +105,7 @@ function PropertyRow({ part, definition, scope }: { readonly part: Part; readonl
   return (
     <div className={own === undefined ? 'property' : 'property is-changed'} data-property={name}>
       <PropertyField definition={definition} value={own ?? base} scope={scope} project={project} onChange={change} />
+      {laidOut && <p className="laid-out muted">{laidOut.id === part.id ? 'what is in it decides' : `“${laidOut.name}” lays it out`}</p>}
       {own !== undefined && <Was part={part} definition={definition} base={base} />}
     </div>
   )

@@ -64,9 +64,9 @@ const PACE_MS = 100
 
 /**
  * Goes on from where a run has come to one node to the next, at a person's pace; null when that does not lead to the
- * same states. Quicker than `enact`, and enough where only the states matter.
+ * same states. Quicker than `enact`, and enough where only the states matter. A person waits `paceMs` where that is given.
  */
-export function enactOn({ inputs, chance, run: before }: Enacted, network: Network, { by, place }: Node): Enacted | null {
+export function enactOn({ inputs, chance, run: before }: Enacted, network: Network, { by, place }: Node, paceMs: number | null = null): Enacted | null {
   const run = forkFromHere(before)
   const dueMs = nextDueMs(run)
   const more: Input[] = []
@@ -74,7 +74,7 @@ export function enactOn({ inputs, chance, run: before }: Enacted, network: Netwo
     if (dueMs === Infinity) return null
     advanceTo(run, dueMs)
   } else {
-    advanceTo(run, dueMs > run.nowMs + PACE_MS ? run.nowMs + PACE_MS : run.nowMs)
+    advanceTo(run, paceMs !== null ? run.nowMs + paceMs : dueMs > run.nowMs + PACE_MS ? run.nowMs + PACE_MS : run.nowMs)
     const act = (action: InputAction) => {
       more.push({ ...action, atMs: run.nowMs })
       send(run, action)
