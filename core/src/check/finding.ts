@@ -29,6 +29,8 @@ export interface About {
   readonly states?: readonly Id[]
   readonly rule?: Id
   readonly part?: Id
+  /** All the parts, where it is about several. */
+  readonly parts?: readonly Id[]
   readonly property?: string
   /** A row of the response table. */
   readonly row?: string

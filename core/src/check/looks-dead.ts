@@ -1,9 +1,10 @@
 import { batch, decidedBy, firstOf, holdsIn, setProperty, theOne, type Axis, type Component, type Edit, type Id, type LookPlace } from '../document'
 import { partsAt } from '../scene'
 import { reachedIn, cursorAt, named, oneOfEach, stateOf, TOUCHING, whereIn } from './answers'
-import type { Check, CheckContext } from './context'
+import { listed, type Check, type CheckContext } from './context'
 import type { Finding } from './finding'
 import { poseWitness, tapAt } from './pose-witness'
+import { aboutParts, keyOf, several } from './several'
 
 const LIVE = ['pointer', 'grab', 'grabbing', 'text']
 
@@ -12,14 +13,20 @@ export const looksDead: Check = (context) => {
   const { component } = context
   const hasLook = component.rules.some(({ trigger, target }) => ['enter', 'press'].includes(trigger.on) && target.go !== 'ignored') || component.axes.some((axis) => ['hovered', 'pressed'].includes(decidedBy(axis) ?? ''))
   const dead = hasLook ? [] : reachedIn(context).filter(({ pose, point, rules }) => rules.some(({ trigger }) => trigger.on === 'tap') && !LIVE.includes(cursorAt(pose.list, point)))
-  return oneOfEach(dead, ({ item }) => item.part).map(({ pose, item, rules, point }): Finding => ({
-    id: `looks-dead ${component.id} ${item.part}`,
+  const found = several(dead)
+  if (!found) return []
+  const { first: { pose, rules, point }, parts } = found
+  const names = listed(parts.map((part) => named(context, part)))
+  return [{
+    id: `looks-dead ${component.id} ${keyOf(parts)}`,
     kind: 'looks-dead', level: 'note',
-    sentence: `${named(context, item.part)} answers ${firstOf(rules).trigger.on} in ${whereIn(context, pose) || 'its only state'}, and nothing shows it: no hand over it, no other look when it is pointed at or pressed.`,
-    about: { component: component.id, ...stateOf(context, pose), part: item.part, rule: firstOf(rules).id },
-    remedy: { label: 'Show a hand over it', edit: withHand(context, item.part) },
-    witness: poseWitness(context, pose, tapAt(point), 'it answers', (trace) => trace.some(({ what }) => what === 'fired')), numbers: {},
-  }))
+    sentence: parts.length === 1
+      ? `${names} answers ${firstOf(rules).trigger.on} in ${whereIn(context, pose) || 'its only state'}, and nothing shows it: no hand over it, no other look when it is pointed at or pressed.`
+      : `${names} answer a tap, and nothing shows it: no hand over them, no other look when they are pointed at or pressed.`,
+    about: { component: component.id, ...stateOf(context, pose), ...aboutParts(parts), rule: firstOf(rules).id },
+    remedy: { label: parts.length === 1 ? 'Show a hand over it' : 'Show a hand over them', edit: batch(...parts.map((part) => withHand(context, part))) },
+    witness: poseWitness(context, pose, tapAt(point), 'it answers', (trace) => trace.some(({ what }) => what === 'fired')), numbers: { parts: parts.length },
+  }]
 }
 
 /** A hand over a part, in those states only in which it answers where it does not in all. */

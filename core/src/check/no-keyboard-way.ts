@@ -1,8 +1,9 @@
-import { certain, firstOf, holdsIn, inProject, rootOf, setAt, theOne, triggerRow, type Component, type Id, type Rule, type TriggerKind } from '../document'
+import { batch, certain, firstOf, holdsIn, inProject, rootOf, setAt, theOne, triggerRow, type Component, type Id, type Rule, type TriggerKind } from '../document'
 import { named } from './answers'
-import { stateNames, type Check, type CheckContext } from './context'
+import { listed, stateNames, type Check, type CheckContext } from './context'
 import { after } from './explore'
 import type { Finding } from './finding'
+import { aboutParts, keyOf } from './several'
 import { witnessTo } from './witness'
 
 const BY_POINTER: readonly TriggerKind[] = ['tap', 'double tap', 'long press']
@@ -15,23 +16,37 @@ export const noKeyboardWay: Check = (context) => {
   const keyed = arena.byWay('keyboard')
   const { closed } = arena
   const missing = pointed.filter((rule) => closed.firing(root, rule) && keyed.isFinished && !keyed.firing(root, rule) && !isDoneByKeyboard(context, rule))
-  return [...new Set(missing.map(({ trigger, part }) => triggerRow(trigger, part)))].map((row): Finding => {
-    const rules = missing.filter(({ trigger, part }) => triggerRow(trigger, part) === row)
-    const rule = firstOf(rules)
-    const axis = theOne(component.axes, ({ id }) => id === rule.axis)
-    const states = axis.states.filter(({ id }) => rules.some((each) => holdsIn(each, id, axis))).map(({ id }) => id)
-    const part = rule.part ?? rootOf(component).id
-    const canFocus = takesFocus(component, part)
-    return {
-      id: `no-keyboard-way ${component.id} ${row}`,
-      kind: 'no-keyboard-way', level: isControl(component, part) ? 'risk' : 'note',
-      sentence: `Nobody can do with the keyboard what ${rule.trigger.on} on ${named(context, part)} does${axis.states.length > 1 ? ` in ${stateNames(axis, states)}` : ''}: ${canFocus ? '' : 'it cannot have the focus, and '}no key does the same.`,
-      about: { component: component.id, axis: axis.id, states, rule: rule.id, part, row },
-      remedy: rule.trigger.on === 'tap' && !canFocus ? { label: 'Let it take the focus', edit: setAt(inProject('components', component.id, 'parts', part, 'base', 'focusable'), true) } : null,
-      witness: witnessTo(arena, closed, after(certain(closed.firing(root, rule)).step), { caption: 'this takes a mouse or a finger' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)),
-      numbers: { rules: rules.length },
-    }
-  })
+  const causes = [...new Set(missing.map((rule) => causeOf(component, rule)))]
+  return causes.map((cause) => finding(context, missing.filter((rule) => causeOf(component, rule) === cause)))
+}
+
+/** Rules with the same cause are told together: how they are fired, whether what they are on takes the focus, and whether it says that it is to be used. */
+const causeOf = (component: Component, rule: Rule): string => {
+  const part = partOf(component, rule)
+  return [rule.trigger.on, takesFocus(component, part), isControl(component, part)].join(' ')
+}
+
+const partOf = (component: Component, { part }: Rule): Id => part ?? rootOf(component).id
+
+function finding(context: CheckContext, rules: readonly Rule[]): Finding {
+  const { component, arena, root } = context
+  const rule = firstOf(rules)
+  const { on } = rule.trigger
+  const parts = [...new Set(rules.map((each) => partOf(component, each)))]
+  const axis = theOne(component.axes, ({ id }) => id === rule.axis)
+  const states = axis.states.filter(({ id }) => rules.some((each) => each.axis === axis.id && holdsIn(each, id, axis))).map(({ id }) => id)
+  const where = parts.length === 1 && axis.states.length > 1 ? ` in ${stateNames(axis, states)}` : ''
+  const canFocus = takesFocus(component, firstOf(parts))
+  const focusable = parts.map((part) => setAt(inProject('components', component.id, 'parts', part, 'base', 'focusable'), true))
+  return {
+    id: `no-keyboard-way ${component.id} ${on} on ${keyOf(parts)}`,
+    kind: 'no-keyboard-way', level: isControl(component, firstOf(parts)) ? 'risk' : 'note',
+    sentence: `Nobody can do with the keyboard what ${on} on ${listed(parts.map((part) => named(context, part)))} does${where}: ${canFocus ? '' : `${parts.length === 1 ? 'it' : 'they'} cannot have the focus, and `}no key does the same.`,
+    about: { component: component.id, axis: axis.id, states, rule: rule.id, ...aboutParts(parts), row: triggerRow(rule.trigger, rule.part) },
+    remedy: on === 'tap' && !canFocus ? { label: `Let ${parts.length === 1 ? 'it' : 'them'} take the focus`, edit: batch(...focusable) } : null,
+    witness: witnessTo(arena, arena.closed, after(certain(arena.closed.firing(root, rule)).step), { caption: 'this takes a mouse or a finger' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)),
+    numbers: { rules: rules.length },
+  }
 }
 
 /** Whether a part takes the focus in any of its looks. */

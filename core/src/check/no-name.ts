@@ -1,26 +1,42 @@
 import { batch, firstOf, inProject, rootOf, setAt } from '../document'
 import type { DrawItem } from '../scene'
 import { textsIn } from '../run'
-import { answersIn, named, oneOfEach, stateOf, TOUCHING, whereIn, type Answer } from './answers'
-import type { Check, CheckContext } from './context'
+import { answersIn, named, stateOf, TOUCHING, whereIn, type Answer } from './answers'
+import { listed, type Check, type CheckContext } from './context'
 import type { Finding, Remedy } from './finding'
+import { aboutParts, keyOf, several, together, type Several } from './several'
 
 /** Parts one can tap that say what they are, and tell a screen reader nothing else: neither a name nor any text inside them (ARIA, accessible name). */
-export const noName: Check = (context) => findings(context, 'no-name', (answer) => saysWhatItIs(answer) && !hasName(answer), (part, where) => `${part} answers in ${where}, and has neither a name nor any text for those who do not see it.`)
+export const noName: Check = (context) => {
+  const found = several(tapped(context).filter((answer) => saysWhatItIs(answer) && !hasName(answer)))
+  if (!found) return []
+  return [finding(context, 'no-name', found, found.parts.length === 1
+    ? `${partsIn(context, found)} answers in ${whereOf(context, found)}, and has neither a name nor any text for those who do not see it.`
+    : `${partsIn(context, found)} answer to being touched, and have neither a name nor any text for those who do not see them.`, null)]
+}
 
 /** Parts one can tap that do not say what they are (ARIA roles). */
-export const noRole: Check = (context) => findings(context, 'no-role', (answer) => !saysWhatItIs(answer), (part, where) => `${part} answers in ${where}, and does not say what it is: a button, a switch, a link.`)
-
-function findings(context: CheckContext, kind: string, isMissing: (answer: Answer) => boolean, sentence: (part: string, where: string) => string): readonly Finding[] {
-  const tapped = answersIn(context).filter(({ rules }) => rules.some(({ trigger }) => TOUCHING.includes(trigger.on) && trigger.on !== 'drag start'))
-  return oneOfEach(tapped.filter(isMissing), ({ item }) => item.part).map((answer) => ({ answer, ...answer })).map(({ answer, pose, item, rules }): Finding => ({
-    id: `${kind} ${context.component.id} ${item.part}`, kind, level: 'note',
-    sentence: sentence(named(context, item.part), whereIn(context, pose) || 'its only state'),
-    about: { component: context.component.id, ...stateOf(context, pose), part: item.part, rule: firstOf(rules).id },
-    remedy: kind === 'no-role' ? asButton(context, answer) : null,
-    witness: null, numbers: {},
-  }))
+export const noRole: Check = (context) => {
+  const found = several(tapped(context).filter((answer) => !saysWhatItIs(answer)))
+  if (!found) return []
+  return [finding(context, 'no-role', found, found.parts.length === 1
+    ? `${partsIn(context, found)} answers in ${whereOf(context, found)}, and does not say what it is: a button, a switch, a link.`
+    : `${partsIn(context, found)} answer to being touched, and do not say what they are: buttons, switches, links.`,
+  together(found.all.map((answer) => asButton(context, answer)), 'They are buttons'))]
 }
+
+const tapped = (context: CheckContext): readonly Answer[] =>
+  answersIn(context).filter(({ rules }) => rules.some(({ trigger }) => TOUCHING.includes(trigger.on) && trigger.on !== 'drag start'))
+
+const partsIn = (context: CheckContext, { parts }: Several): string => listed(parts.map((part) => named(context, part)))
+
+const whereOf = (context: CheckContext, { first }: Several): string => whereIn(context, first.pose) || 'its only state'
+
+const finding = (context: CheckContext, kind: string, { first, parts }: Several, sentence: string, remedy: Finding['remedy']): Finding => ({
+  id: `${kind} ${context.component.id} ${keyOf(parts)}`, kind, level: 'note', sentence,
+  about: { component: context.component.id, ...stateOf(context, first.pose), ...aboutParts(parts), rule: firstOf(first.rules).id },
+  remedy, witness: null, numbers: { parts: parts.length },
+})
 
 /** Calls a part a button, by the name it goes by where it has none for those who do not see it. */
 function asButton({ component }: CheckContext, answer: Answer): Remedy {

@@ -150,6 +150,15 @@ describe('motions', () => {
 })
 
 describe('what people see and touch', () => {
+  test('of one cause is told once, with a list', () => {
+    const knob = (id: string, x: number) => box(id, { x, width: 24, height: 24, receivesInput: true })
+    const three = ['one', 'two', 'three'].map((id, index) => knob(id, 30 * index))
+    const component = small(wide, three.flatMap(({ id }) => [{ ...there, part: id }, { ...back, part: id }]), { parts: [{ id: 'frame', kind: 'container', name: 'frame', parent: null, base: { width: 100, height: 50 } }, ...three] })
+    expect(check(component).filter(({ level }) => level !== 'fault').map(({ kind, about }) => [kind, about.parts])).toEqual([
+      ['no-keyboard-way', ['one', 'two', 'three']], ['looks-dead', ['one', 'two', 'three']], ['no-role', ['one', 'two', 'three']],
+    ].toSorted())
+  })
+
   test('black on white stands out by 21 : 1, and a colour from itself by 1 : 1', () => {
     expect(contrast([0, 0, 0, 1], [1, 1, 1, 1])).toBeCloseTo(21)
     expect(contrast([0.4, 0.2, 0.6, 1], [0.4, 0.2, 0.6, 1])).toBe(1)

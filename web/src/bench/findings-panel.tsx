@@ -50,7 +50,7 @@ function useShow({ about }: Finding): () => void {
     const state = about.state ?? about.states?.[0]
     if (state !== undefined && about.row !== undefined) select({ do: 'select cell', state, row: about.row })
     else if (state !== undefined) select({ do: 'select state', state })
-    if (about.part !== undefined && rule === undefined) select({ do: 'select parts', parts: [about.part] })
+    if (about.part !== undefined && (rule === undefined || about.parts !== undefined)) select({ do: 'select parts', parts: about.parts ?? [about.part] })
   }
 }
 

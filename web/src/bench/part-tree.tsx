@@ -105,7 +105,7 @@ function Branch({ part, depth, drag }: { readonly part: Part; readonly depth: nu
           <button className="plain tree-name" onClick={(event) => pick(event.shiftKey)} onDoubleClick={() => setRenaming(true)}>{part.name}</button>
         )}
         {(part.locked || part.hidden) && <span className="muted tree-note" title={[part.locked && 'locked', part.hidden && 'hidden while drawing'].filter(Boolean).join(', ')}>{part.locked ? '⚿' : ''}{part.hidden ? '⊘' : ''}</span>}
-        <FindingMark findings={findings.filter(({ about }) => about.part === part.id)} />
+        <FindingMark findings={findings.filter(({ about }) => about.part === part.id || about.parts?.includes(part.id) === true)} />
         <span className="tree-dots">
           {changing.map((state) => <i key={state.id} style={{ background: hueOf(state.hue) }} title={`changes in ${state.name}`} />)}
         </span>
