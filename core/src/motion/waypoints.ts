@@ -53,23 +53,64 @@ export function seamsOf(waypoints: readonly Waypoint[]): readonly number[] {
 
 const STEP = 1e-4
 
-/** How fast a leg arrives, per unit of the whole time; null for what has no speed. */
+/** A way that sets out faster than so many times the way from start to end in its time is steep there. */
+const STEEP = 4
+
+/** How much of a leg's time counts for how fast it arrives, where it arrives ever faster. */
+const LAST_SHARE = 0.05
+
+/** How fast a leg arrives, per unit of the whole time, and at most twice as fast as over its last twentieth; null for what has no speed. */
 function speedAtEnd({ valueAt, share }: Leg): number | null {
-  const [before, after] = [valueAt(1 - STEP), valueAt(1)]
-  return typeof before === 'number' && typeof after === 'number' ? (after - before) / (STEP * share) : null
+  const [earlier, before, after] = [valueAt(1 - LAST_SHARE), valueAt(1 - STEP), valueAt(1)]
+  if (typeof earlier !== 'number' || typeof before !== 'number' || typeof after !== 'number') return null
+  const most = (2 * Math.abs(after - earlier)) / LAST_SHARE
+  return Math.min(most, Math.max(-most, (after - before) / STEP)) / share
 }
 
+/** What dies away as a cubic Hermite curve does: it sets out with a speed of 1 and is nothing at the end. Its most is 4/27, a third of the way. */
+const dyingAway = (t: number): number => t * (1 - t) ** 2
+
+/** How much of what there was before counts still, from all of it to none, evenly at both ends. */
+const fading = (t: number): number => (t >= 1 ? 0 : (1 - t) ** 2 * (1 + 2 * t))
+
 /**
- * The same way, setting out at another speed (in units of value per unit of its own time): what is to be added dies
- * away as a cubic Hermite curve does, and is nothing at the end.
+ * The same way, setting out at another speed (in units of value per unit of its own time): instead of its own, which dies
+ * away as a cubic Hermite curve does, the other one does. Where its own sets out steeply, less of that is taken away, and it
+ * is faded in until it is not steep any more. It stays between where it starts, whatever it shows by itself, and those with 4/27 of the way the
+ * speed would go in all the time, and is where it would be at the end.
  */
 export function carrying(valueAt: Interpolator, speed: number, { min = -Infinity, max = Infinity }: Pick<PropertyDefinition, 'min' | 'max'>): Interpolator {
-  const [first, second] = [valueAt(0), valueAt(STEP)]
-  if (typeof first !== 'number' || typeof second !== 'number') return valueAt
-  const extra = speed - (second - first) / STEP
+  const [start, second, end] = [valueAt(0), valueAt(STEP), valueAt(1)]
+  if (typeof start !== 'number' || typeof second !== 'number') return valueAt
+  const steepest = STEEP * Math.abs(typeof end === 'number' ? end - start : 0)
+  const own = (second - start) / STEP
+  const isSteep = Math.abs(own) > steepest
+  const taken = isSteep ? steepest ** 2 / own : own
+  const steepUntil = isSteep ? endOfSteepness(valueAt, start, steepest) : 0
   return (t) => {
     const value = valueAt(t)
     if (typeof value !== 'number' || t >= 1) return value
-    return Math.min(max, Math.max(min, value + extra * t * (1 - t) ** 2))
+    const carried = start + speed * dyingAway(t)
+    const going = carried + (value - start) - lesser(taken * dyingAway(t), value - start)
+    const faded = t < steepUntil ? fading(t / steepUntil) : 0
+    return Math.min(max, Math.max(min, faded * carried + (1 - faded) * going))
   }
+}
+
+/** The one of two numbers that is nearer to 0; nothing where they lie on either side of it. */
+function lesser(number: number, bound: number): number {
+  if (Math.sign(number) !== Math.sign(bound)) return 0
+  return Math.abs(number) < Math.abs(bound) ? number : bound
+}
+
+/** When a way has gone no farther than it may, as a share of its time. */
+function endOfSteepness(valueAt: Interpolator, start: number, steepest: number): number {
+  let [steep, even] = [0, 1]
+  for (let round = 0; round < 24; round++) {
+    const middle = (steep + even) / 2
+    const value = valueAt(middle)
+    if (typeof value === 'number' && Math.abs(value - start) > steepest * middle) steep = middle
+    else even = middle
+  }
+  return even
 }

@@ -61,6 +61,56 @@ describe('a way through others', () => {
   })
 })
 
+describe('a speed that is carried', () => {
+  const coordinate = fc.double({ min: 0, max: 1, noNaN: true })
+  const curve = fc.tuple(coordinate, fc.double({ min: -1, max: 2, noNaN: true }), coordinate, fc.double({ min: -1, max: 2, noNaN: true })).map((numbers) => `cubic-bezier(${numbers.map((number) => number.toFixed(3)).join(', ')})`)
+  const easing = fc.oneof(curve, fc.constantFrom('cubic-bezier(0, 0.55, 0.45, 1)', 'cubic-bezier(0, 1, 0, 1)', 'cubic-bezier(0, 1, 1, 1)', 'linear', 'ease', 'spring(0.3)', 'linear(0, 0.9 1%, 0.2, 1)', 'steps(4)'))
+  const value = fc.integer({ min: -1000, max: 1000 })
+  const samples = Array.from({ length: 401 }, (_each, index) => index / 400)
+
+  /** Where a way comes to at least and at most. */
+  const rangeOf = (valueAt: (t: number) => unknown): readonly [number, number] => {
+    const all = samples.map((t) => valueAt(t) as number)
+    return [Math.min(...all), Math.max(...all)]
+  }
+
+  test('goes no farther than the motion itself goes, and 4/27 of the way the speed would', () => {
+    fc.assert(fc.property(easing, value, value, fc.double({ min: -3000, max: 3000, noNaN: true }), (text, from, to, speed) => {
+      const { ease } = parseEasing(text)
+      const own = (t: number) => (t >= 1 ? to : from + (to - from) * ease(t))
+      const [least, most] = rangeOf(own)
+      const [low, high] = rangeOf(carrying(own, speed, {}))
+      const justified = (4 / 27) * speed
+      expect(low).toBeGreaterThanOrEqual(Math.min(from, least) + Math.min(0, justified) - 1e-6)
+      expect(high).toBeLessThanOrEqual(Math.max(from, most) + Math.max(0, justified) + 1e-6)
+      expect(carrying(own, speed, {})(1)).toBe(to)
+    }), { numRuns: 500 })
+  })
+
+  test('sets out with it, however steep the easing is', () => {
+    for (const text of ['cubic-bezier(0, 0.55, 0.45, 1)', 'cubic-bezier(0, 1, 0, 1)', 'ease', 'linear', 'ease-in']) {
+      const way = carrying((t) => 200 * parseEasing(text).ease(t), 300, {})
+      expect([text, Math.round((way(1e-7) as number) / 1e-7 / 10)]).toEqual([text, 30])
+    }
+  })
+
+  test('is that of the motion itself where that is no steeper than usual: nothing changes then', () => {
+    for (const t of samples) expect(carrying((at) => 50 * at, 50, {})(t)).toBeCloseTo(50 * t, 9)
+  })
+
+  test('goes no farther at a matched seam, however steeply the leg before ends', () => {
+    fc.assert(fc.property(easing, easing, value, value, (first, last, middle, to) => {
+      const legs = (matchVelocity: boolean) => throughWaypoints(x, 0, [{ value: middle, share: 1, ease: parseEasing(first).ease, matchVelocity }], to, parseEasing(last).ease, mixing)
+      const [least, most] = rangeOf(legs(false))
+      const [low, high] = rangeOf(legs(true))
+      // The last twentieth of a leg goes no farther than all of it does; twice that fast, over a leg as long, makes 40 times 4/27.
+      const justified = (40 * 4 / 27) * (most - least)
+      expect(low).toBeGreaterThanOrEqual(least - justified - 1e-6)
+      expect(high).toBeLessThanOrEqual(most + justified + 1e-6)
+    }), { numRuns: 300 })
+  })
+})
+
 describe('the way back of a motion', () => {
   const timing = { delayMs: 0, durationMs: 300, easing: 'ease-out' }
 
