@@ -14,7 +14,13 @@ import { flashes } from './flashes'
 import { focusInvisible, focusTrapped } from './focus-invisible'
 import { hiddenTakesInput } from './hidden-takes-input'
 import { jumps } from './jumps'
+import { labelInName } from './label-in-name'
 import { lanesOutOfStep } from './lanes-out-of-step'
+import { overshootsBounds } from './overshoots-bounds'
+import { actsOnPress, dragOnly, focusLeadsAway, hoverStays } from './pointer-habits'
+import { squashed } from './squashed'
+import { textGhosts } from './text-ghosts'
+import { vanishesByItself } from './vanishes-by-itself'
 import { leavesBounds } from './leaves-bounds'
 import { failureOf, together, type Looked } from './looked'
 import { looksDead, looksLive } from './looks-dead'
@@ -81,6 +87,9 @@ export const CHECKS: Readonly<Record<string, Check>> = {
   seam,
   'easing-invalid': easingInvalid,
   'lanes-out-of-step': lanesOutOfStep,
+  'overshoots-bounds': overshootsBounds,
+  squashed,
+  'text-ghosts': textGhosts,
   'too-long': tooLong,
   'too-short': tooShort,
   flashes,
@@ -94,6 +103,12 @@ export const CHECKS: Readonly<Record<string, Check>> = {
   'no-keyboard-way': noKeyboardWay,
   'no-name': noName,
   'no-role': noRole,
+  'label-in-name': labelInName,
+  'drag-only': dragOnly,
+  'acts-on-press': actsOnPress,
+  'focus-leads-away': focusLeadsAway,
+  'hover-stays': hoverStays,
+  'vanishes-by-itself': vanishesByItself,
   'focus-invisible': focusInvisible,
   'focus-trapped': focusTrapped,
   'target-small': targetSmall,

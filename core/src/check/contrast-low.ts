@@ -1,11 +1,12 @@
 import { drawListAt } from '../run'
 import { luminance, parseColour, type Rgba } from '../motion'
-import { IDENTITY, inverse, isOnShape, matrixOf, multiply, transformed, type DrawItem, type DrawList, type Matrix, type Point } from '../scene'
+import { inverse, isOnShape, transformed, type DrawItem, type DrawList, type Point } from '../scene'
 import { cursorAt, named, oneOfEach, stateOf, whereIn } from './answers'
 import { changesIn, interruptedAt, lanesOf, wayOf } from './changes'
 import type { Check, CheckContext } from './context'
 import { after } from './explore'
 import { inMs, type Finding } from './finding'
+import { placedIn, type Placed } from './placed'
 import { poseWitness } from './pose-witness'
 import type { Pose } from './poses'
 import { witnessTo } from './witness'
@@ -28,21 +29,6 @@ interface Low {
   readonly ratio: number
   readonly least: number
 }
-
-/** An item with where it is on the surface, and how much of it shows through everything around it. */
-interface Placed {
-  readonly item: DrawItem
-  readonly matrix: Matrix
-  readonly opacity: number
-}
-
-/** Everything in a picture, what is below first. */
-const placedIn = (list: DrawList, outer: Matrix = IDENTITY, opacity = 1): readonly Placed[] =>
-  list.flatMap((item) => {
-    if (item.values.visible === false) return []
-    const placed: Placed = { item, matrix: multiply(outer, matrixOf(item.values)), opacity: opacity * item.values.opacity }
-    return [placed, ...placedIn(item.children, placed.matrix, placed.opacity)]
-  })
 
 /** Everything to be seen in a picture that stands out too little. What can be seen to be out of use is exempt. */
 function lowIn(list: DrawList): readonly Low[] {

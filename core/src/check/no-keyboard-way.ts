@@ -40,7 +40,7 @@ function finding(context: CheckContext, rules: readonly Rule[]): Finding {
   const focusable = parts.map((part) => setAt(inProject('components', component.id, 'parts', part, 'base', 'focusable'), true))
   return {
     id: `no-keyboard-way ${component.id} ${on} on ${keyOf(parts)}`,
-    kind: 'no-keyboard-way', level: isControl(component, firstOf(parts)) ? 'risk' : 'note',
+    kind: 'no-keyboard-way', level: isControl(component, firstOf(parts)) ? 'fault' : 'note',
     sentence: `Nobody can do with the keyboard what ${on} on ${listed(parts.map((part) => named(context, part)))} does${where}: ${canFocus ? '' : `${parts.length === 1 ? 'it' : 'they'} cannot have the focus, and `}no key does the same.`,
     about: { component: component.id, axis: axis.id, states, rule: rule.id, ...aboutParts(parts), row: triggerRow(rule.trigger, rule.part) },
     remedy: on === 'tap' && !canFocus ? { label: `Let ${parts.length === 1 ? 'it' : 'them'} take the focus`, edit: batch(...focusable) } : null,

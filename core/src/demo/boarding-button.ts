@@ -12,7 +12,7 @@ export const boardingButton: Component = {
     {
       id: 'plate', kind: 'container', name: 'plate', parent: null,
       base: {
-        width: 208, height: 42, fill: '#24506f', cursor: 'pointer', role: 'button', accessibleName: { expr: 'labelText' }, focusable: true,
+        width: 208, height: 42, fill: '#24506f', cursor: 'pointer', role: 'button', focusable: true,
         ...rounded(6),
       },
     },

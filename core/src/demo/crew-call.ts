@@ -13,7 +13,7 @@ export const crewCall: Component = {
   parts: [
     {
       id: 'crewPlate', kind: 'container', name: 'plate', parent: null,
-      base: { width: 180, height: 48, fill: '#24506f', cursor: 'pointer', role: 'button', accessibleName: 'Call the crew', focusable: true, ...rounded(24) },
+      base: { width: 180, height: 48, fill: '#24506f', cursor: 'pointer', role: 'button', focusable: true, ...rounded(24) },
     },
     { id: 'crewLabel', kind: 'text', name: 'label', parent: 'crewPlate', base: { x: 0, y: 14, width: 180, height: 20, text: 'Call the crew', fontSize: 15, fontWeight: '700', textAlign: 'center', fill: '#ffffff' } },
   ],

@@ -51,7 +51,7 @@ export const crossingMood: Component = {
     { id: 'moodFrame', kind: 'container', name: 'frame', parent: null, base: { width: 280, height: 120 } },
     {
       id: 'moodButton', kind: 'container', name: 'button', parent: 'moodFrame',
-      base: { x: 30, y: 0, width: 220, height: 44, fill: '#24506f', cursor: 'pointer', role: 'button', accessibleName: 'How was the crossing?', focusable: true, ...rounded(22) },
+      base: { x: 30, y: 0, width: 220, height: 44, fill: '#24506f', cursor: 'pointer', role: 'button', focusable: true, ...rounded(22) },
     },
     { id: 'moodLabel', kind: 'text', name: 'label', parent: 'moodButton', base: { x: 0, y: 12, width: 220, height: 20, text: 'How was the crossing?', fontSize: 15, fontWeight: '600', textAlign: 'center', fill: '#ffffff', receivesInput: false } },
     {

@@ -23,7 +23,7 @@ export const portChooser: Component = {
     { id: 'portFrame', kind: 'container', name: 'frame', parent: null, base: { width: 220, height: 200 } },
     {
       id: 'portField', kind: 'container', name: 'field', parent: 'portFrame',
-      base: { x: 0, y: 0, width: 220, height: 40, fill: '#ffffff', stroke: '#24506f', cursor: 'pointer', role: 'button', accessibleName: 'Port', focusable: true, ...rounded(6) },
+      base: { x: 0, y: 0, width: 220, height: 40, fill: '#ffffff', stroke: '#24506f', cursor: 'pointer', role: 'button', focusable: true, ...rounded(6) },
     },
     { id: 'portLabel', kind: 'text', name: 'label', parent: 'portField', base: { x: 12, y: 10, width: 160, height: 20, text: { expr: 'port' }, fontSize: 15, fill: '#1d2b33' } },
     { id: 'portArrow', kind: 'icon', name: 'arrow', parent: 'portField', base: { x: 188, y: 8, width: 24, height: 24, icon: 'chevron-down', fill: '#24506f' } },

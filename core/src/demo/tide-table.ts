@@ -34,7 +34,7 @@ export const tideTable: Component = {
     { id: 'tideSays', kind: 'text', name: 'says', parent: 'tideFrame', base: { x: 16, y: 48, width: 248, height: 44, text: 'Not asked yet', fontSize: 15, fill: '#5b666b' } },
     { id: 'tideTrack', kind: 'container', name: 'track', parent: 'tideFrame', base: { x: 16, y: 84, width: 248, height: 4, fill: '#d9e3e8', clip: true, opacity: 0, receivesInput: false, ...rounded(2) } },
     { id: 'tideRunner', kind: 'box', name: 'runner', parent: 'tideTrack', base: { width: 80, height: 4, fill: '#24506f', ...rounded(2) } },
-    { id: 'tideAsk', kind: 'container', name: 'ask', parent: 'tideFrame', base: { x: 16, y: 128, width: 156, height: 36, fill: '#24506f', cursor: 'pointer', role: 'button', accessibleName: 'Show the tides', focusable: true, ...rounded(6) } },
+    { id: 'tideAsk', kind: 'container', name: 'ask', parent: 'tideFrame', base: { x: 16, y: 128, width: 156, height: 36, fill: '#24506f', cursor: 'pointer', role: 'button', focusable: true, ...rounded(6) } },
     { id: 'tideAskWords', kind: 'text', name: 'ask words', parent: 'tideAsk', base: { y: 9, width: 156, height: 18, text: 'Show the tides', fontSize: 14, fontWeight: '600', textAlign: 'center', fill: '#ffffff', receivesInput: false } },
     { id: 'tideClose', kind: 'container', name: 'close', parent: 'tideFrame', base: { x: 184, y: 128, width: 80, height: 36, fill: '#e3ebef', cursor: 'pointer', role: 'button', accessibleName: 'Close', focusable: true, visible: false, ...rounded(6) } },
     { id: 'tideCloseWords', kind: 'text', name: 'close words', parent: 'tideClose', base: { y: 9, width: 80, height: 18, text: 'Close', fontSize: 14, textAlign: 'center', fill: '#1d2b33', receivesInput: false } },

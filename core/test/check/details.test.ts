@@ -178,7 +178,7 @@ describe('what people see and touch', () => {
   test('what says what it is has to be usable by keyboard; what says nothing may be', () => {
     const bases: readonly Part['base'][] = [{}, { role: 'button' }, { role: 'img' }]
     const levels = bases.map((base) => found(small(wide, [there, back], framed([], base)), 'no-keyboard-way')!.level)
-    expect(levels).toEqual(['note', 'risk', 'note'])
+    expect(levels).toEqual(['note', 'fault', 'note'])
   })
 
   test('a key that does the same makes up for a tap', () => {

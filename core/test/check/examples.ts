@@ -69,6 +69,13 @@ const overlay = (isOpened: boolean): Project => {
   return { ...project, screens: [...project.screens, { ...newScreen(() => 'drill-ground', 'Drill', 'phone'), id: 'drill', kind: 'overlay', overlay: { backdropOpacity: 0.4, closesOnOutsideTap: true, closesOnEscape: true } }] }
 }
 
+/** A link that leads to another screen as soon as it has the focus, or once it is tapped. */
+const focusing = (on: 'focus' | 'tap'): Project => {
+  const link = small({ a: {} }, [{ on: { on }, to: { go: 'stay' }, actions: goTo('quay') }], parts())
+  const project = screenWith(alone(link), [['link', 'small']])
+  return { ...project, screens: [...project.screens, { ...newScreen(() => 'quay-ground', 'Quay', 'phone'), id: 'quay', rules: [] }] }
+}
+
 /** Two lamps; the one that goes on tells the other to go off, or does not. */
 const lamps = (tells: boolean): Project => {
   const lamp = small({ off: {}, on: { look: { box: { fill: '#f6d365' } } } }, [{ on: tap, in: ['off'], to: 'on', ...(tells ? { actions: send('lit') } : {}) }, { on: tap, in: ['on'], to: 'off' }, { on: { on: 'message', name: 'lit' }, in: ['on'], to: 'off' }])
@@ -105,6 +112,9 @@ export const EXAMPLES: readonly Example[] = [
   pair('seam', small(wide, [{ ...there, easing: 'ease-in', motion: { keyframes: [{ id: 'half', look: { box: { x: 20 } }, share: 1, easing: 'ease-in', matchVelocity: false }] } }, back]), small(wide, [{ ...there, easing: 'linear', motion: { keyframes: [{ id: 'half', look: { box: { x: 20 } }, share: 1, easing: 'linear', matchVelocity: false }] } }, back])),
   pair('easing-invalid', small(wide, [{ ...there, easing: 'bouncy' }, back]), small(wide, [{ ...there, easing: 'ease' }, back])),
   pair('lanes-out-of-step', small({ a: {}, b: { look: { box: { x: 40, y: 5 } } } }, [{ ...there, motion: { lanes: [{ id: 'slow', part: 'box', property: 'y', durationMs: 400 }] } }, { on: after(200), in: ['b'], to: 'a' }]), small({ a: {}, b: { look: { box: { x: 40, y: 5 } } } }, [{ ...there, motion: { lanes: [{ id: 'slow', part: 'box', property: 'y', durationMs: 200 }] } }, { on: after(200), in: ['b'], to: 'a' }])),
+  pair('overshoots-bounds', small({ a: {}, b: { look: { box: { opacity: 0.05 } } } }, [{ ...there, ms: 300, easing: 'cubic-bezier(0.3, 0, 0.5, 1.9)' }, back]), small({ a: {}, b: { look: { box: { opacity: 0.05 } } } }, [{ ...there, ms: 300, easing: 'cubic-bezier(0.3, 0, 0.5, 1)' }, back])),
+  pair('squashed', small({ a: {}, b: { look: { words: { scaleX: 2, scaleY: 2 } } } }, [{ ...there, ms: 400, motion: { lanes: [{ id: 'wide', part: 'words', property: 'scaleX', durationMs: 100 }] } }, back], parts(text('words', {}))), small({ a: {}, b: { look: { words: { scaleX: 2, scaleY: 2 } } } }, [{ ...there, ms: 400 }, back], parts(text('words', {})))),
+  pair('text-ghosts', small({ a: {}, b: { look: { one: { opacity: 0 }, two: { opacity: 1 } } } }, [{ ...there, ms: 400 }, { ...back, ms: 400 }], parts(text('one', {}), text('two', { text: 'Cast off', opacity: 0 }))), small({ a: {}, b: { look: { one: { opacity: 0 }, two: { opacity: 1 } } } }, [there, back].map((rule, index) => ({ ...rule, ms: 400, motion: { lanes: [{ id: 'first', part: index === 0 ? 'one' : 'two', property: 'opacity', durationMs: 200 }, { id: 'then', part: index === 0 ? 'two' : 'one', property: 'opacity', delayMs: 200, durationMs: 200 }] } })), parts(text('one', {}), text('two', { text: 'Cast off', opacity: 0 })))),
   { kind: 'too-long', has: { ...alone(small(wide, [{ ...there, ms: 500 }, back])), limits: { longestMs: 400 } }, hasNot: { ...alone(small(wide, [{ ...there, ms: 400 }, back])), limits: { longestMs: 400 } } },
   { kind: 'too-short', has: { ...alone(small(wide, [{ ...there, ms: 30 }, back])), limits: { shortestMs: 50 } }, hasNot: { ...alone(small(wide, [{ ...there, ms: 50 }, back])), limits: { shortestMs: 50 } } },
   pair('flashes', small({ a: {}, b: repeating(120, { direction: 'back and forth', to: { box: { fill: '#ffffff' } } }) }, [there, back]), small({ a: {}, b: repeating(400, { direction: 'back and forth', to: { box: { fill: '#ffffff' } } }) }, [there, back])),
@@ -118,6 +128,12 @@ export const EXAMPLES: readonly Example[] = [
   pair('no-keyboard-way', small(wide, [there, back]), small(wide, [there, back], parts())),
   pair('no-name', small(wide, [there, back], { parts: parts().parts.map((part): Part => (part.id === 'frame' ? { ...part, base: { ...part.base, accessibleName: '' } } : part)) }), small(wide, [there, back], parts())),
   pair('no-role', small(wide, [there, back]), small(wide, [there, back], parts())),
+  pair('label-in-name', small(wide, [there, back], parts(text('words', { text: 'Cast off' }))), small(wide, [there, back], parts(text('words', { text: 'Board' })))),
+  pair('drag-only', small(wide, [{ on: { on: 'drag start' }, in: ['a'], to: 'b' }, { on: { on: 'drag end' }, in: ['b'], to: 'a' }], parts()), small(wide, [{ on: { on: 'drag start' }, in: ['a'], to: 'b' }, { on: { on: 'drag end' }, in: ['b'], to: 'a' }, there, back], parts())),
+  pair('acts-on-press', small(wide, [{ on: { on: 'press' }, in: ['a'], to: 'b' }, back], parts()), small(wide, [{ on: { on: 'press' }, in: ['a'], to: 'b' }, { on: { on: 'release' }, in: ['b'], to: 'a' }], parts())),
+  { kind: 'focus-leads-away', has: focusing('focus'), hasNot: focusing('tap') },
+  pair('hover-stays', small({ a: {}, b: { look: { words: { opacity: 1 } } } }, [{ on: enter, in: ['a'], to: 'b' }, { on: leave, in: ['b'], to: 'a' }], parts(box('plate', {}), text('words', { opacity: 0 }))), small({ a: {}, b: { look: { words: { opacity: 1 } } } }, [{ on: enter, in: ['a'], to: 'b' }, { on: leave, in: ['b'], to: 'a' }, { on: { ...key('Escape'), anywhere: true }, in: ['b'], to: 'a' }], parts(box('plate', {}), text('words', { opacity: 0 })))),
+  pair('vanishes-by-itself', small({ a: {}, b: { look: { words: { visible: true } } } }, [there, { on: after(4000), in: ['b'], to: 'a' }], parts(text('words', { visible: false }))), small({ a: {}, b: { look: { words: { visible: true } } } }, [there, { on: { ...after(4000), pauseWhile: 'hovered || focused' } as SmallRule['on'], in: ['b'], to: 'a' }], parts(text('words', { visible: false })))),
   pair('focus-invisible', small({ a: {}, b: { look: { frame: { opacity: 0 } } } }, [there, back], parts()), small({ a: {}, b: { look: { frame: { opacity: 0.5 } } } }, [there, back], parts())),
   pair('focus-trapped', small(wide, [there, back, { on: key('Tab'), to: { go: 'stay' } }], parts(box('next', { focusable: true, width: 20 }))), small(wide, [there, back, { on: key('ArrowRight'), to: { go: 'stay' } }], parts(box('next', { focusable: true, width: 20 })))),
   pair('target-small', small(wide, [{ ...there, part: 'one' }, { ...back, part: 'one' }, { ...there, part: 'two' }], parts(box('one', { width: 16, height: 16 }), box('two', { x: 18, width: 16, height: 16 }))), small(wide, [{ ...there, part: 'one' }, { ...back, part: 'one' }, { ...there, part: 'two' }], parts(box('one', { width: 16, height: 16 }), box('two', { x: 60, width: 16, height: 16 })))),

@@ -202,6 +202,38 @@ export const SEEDS: readonly Seed[] = [
   seed('wrong-way-round', (sow) => sow.thereAndBack(sow.state({ rotation: 270 }), 300, { rotationDirection: 'as written' })),
   seed('seam', (sow) => sow.thereAndBack(sow.state({ translateX: 40 }), 400, { easing: 'ease-in', keyframes: [{ id: 'seed-stage', look: { [sow.root.id]: { translateX: 20 } }, share: 1, easing: 'ease-in', matchVelocity: false }] })),
   seed('easing-invalid', (sow) => sow.thereAndBack(sow.state({ translateX: 40 }), 300, { easing: 'bouncy' })),
+  seed('overshoots-bounds', (sow) => sow.thereAndBack(sow.state({ opacity: 0.05 }), 300, { easing: 'cubic-bezier(0.3, 0, 0.5, 1.9)' })),
+  seed('squashed', (sow) => {
+    const part = sow.part('text', { text: 'Seed', width: 40, height: 20, opacity: 0.9 })
+    sow.thereAndBack(sow.state({ scaleX: 2, scaleY: 2 }, {}, part), 400, { lanes: [{ id: 'seed-lane', part, property: 'scaleX', durationMs: 100 }] })
+  }),
+  seed('text-ghosts', (sow) => {
+    const [one, other] = [sow.part('text', { text: 'Seed', width: 60, height: 20 }), sow.part('text', { text: 'Other', width: 60, height: 20, opacity: 0 })]
+    const to = sow.state({}, { look: { [one]: { opacity: 0 }, [other]: { opacity: 1 } } })
+    sow.thereAndBack(to, 500)
+  }),
+  seed('drag-only', (sow) => {
+    const [part, to] = [sow.part('box', {}), sow.state()]
+    sow.rule({ on: 'drag start' }, sow.start, to, { part })
+    sow.rule(key('F9'), to, sow.start)
+  }),
+  seed('acts-on-press', (sow) => {
+    const [part, to] = [sow.part('box', {}), sow.state()]
+    sow.rule({ on: 'press' }, sow.start, to, { part })
+    sow.rule(key('F9'), to, sow.start)
+  }),
+  seed('hover-stays', (sow) => {
+    const part = sow.part('text', { text: 'Seed', x: -40, width: 60, height: 20, opacity: 0, receivesInput: false })
+    const [over, to] = [sow.part('box', {}), sow.state({ opacity: 1 }, {}, part)]
+    sow.rule({ on: 'enter' }, sow.start, to, { part: over })
+    sow.rule({ on: 'leave' }, to, sow.start, { part: over })
+  }),
+  seed('vanishes-by-itself', (sow) => {
+    const part = sow.part('text', { text: 'Seed', width: 60, height: 20, visible: false })
+    const to = sow.state({ visible: true }, {}, part)
+    sow.rule(key('F8'), sow.start, to)
+    sow.rule(after(4000), to, sow.start)
+  }),
   seed('lanes-out-of-step', (sow) => {
     const to = sow.state({ translateX: 40, translateY: 8 })
     sow.rule(key('F8'), sow.start, to, { ms: 100, motion: { lanes: [{ id: 'seed-lane', part: sow.root.id, property: 'translateY', durationMs: 400 }] } })

@@ -1,0 +1,43 @@
+import { firstOf, holdsIn, latestMs, type Component, type Id, type Part, type Rule } from '../document'
+import { named } from './answers'
+import { stateName, type Check } from './context'
+import { after } from './explore'
+import { inMs, type Finding } from './finding'
+import { witnessTo } from './witness'
+
+/** From here on nobody has to hurry (WCAG 2.2, success criterion 2.2.1: 20 hours). */
+const LONG_MS = 20 * 3_600_000
+
+/** Texts that go by themselves after a time that nothing holds: whoever reads slowly does not get to their end (WCAG 2.2, success criterion 2.2.1). */
+export const vanishesByItself: Check = (context) => {
+  const { component, arena, root } = context
+  return component.axes.flatMap((axis) => axis.states.flatMap((state): Finding[] => {
+    const timers = component.rules.filter((rule) => rule.axis === axis.id && goesByItself(rule) && holdsIn(rule, state.id, axis))
+    for (const rule of timers) {
+      const to = rule.target.go === 'state' ? axis.states.find(({ id }) => rule.target.go === 'state' && id === rule.target.state) : undefined
+      const fired = arena.closed.firing(root, rule)
+      const gone = to ? component.parts.filter((part) => part.kind === 'text' && isShown(component, part, state.look) && !isShown(component, part, to.look)) : []
+      if (gone.length === 0 || !fired) continue
+      const { trigger } = rule
+      const afterMs = trigger.on === 'after' ? latestMs(trigger) : 0
+      return [{
+        id: `vanishes-by-itself ${component.id} ${axis.id} ${state.id}`, kind: 'vanishes-by-itself', level: 'risk',
+        sentence: `${named(context, firstOf(gone).id)} goes by itself ${inMs(afterMs)} after ${stateName(axis, state.id)} is entered, and nothing holds it: whoever reads slowly does not get to its end. Hold the timer while it is pointed at or has the focus (WCAG 2.2.1).`,
+        about: { component: component.id, axis: axis.id, state: state.id, rule: rule.id, part: firstOf(gone).id },
+        remedy: null,
+        witness: witnessTo(arena, arena.closed, after(fired.step), { caption: 'gone by itself' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)),
+        numbers: { afterMs, parts: gone.length },
+      }]
+    }
+    return []
+  }))
+}
+
+const goesByItself = ({ trigger }: Rule): boolean => trigger.on === 'after' && trigger.pauseWhile === null && latestMs(trigger) < LONG_MS
+
+/** Whether a part and all around it is to be seen in a look, as far as looks say it by themselves. */
+function isShown(component: Component, part: Part, look: Readonly<Record<Id, Part['base']>>): boolean {
+  const said = { ...part.base, ...look[part.id] }
+  const holder = component.parts.find(({ id }) => id === part.parent)
+  return said.visible !== false && said.opacity !== 0 && (!holder || isShown(component, holder, look))
+}
