@@ -64,6 +64,19 @@ test('the coverage shows which state is reached in which way, and in how many st
   expect(await row('done')).toEqual(['3', '2', '2'])
 })
 
+test('the criteria of WCAG say what is looked at of them and what is not, and lead to what is found', async () => {
+  const hands = application.hands()
+  await hands.openDemo('luggageRack')
+  await hands.click('#findings .section-head a')
+  await hands.click('.sheet-tabs a[href$="criteria"]')
+  const row = `//tr[th[contains(., "2.5.7")]]`
+  await hands.until('a drag is found that nothing else does', async () => /Whether a tap or a key does what a drag does.*[1-9]/s.test(await (await hands.driver.findElement(By.xpath(row))).getText()), 60_000)
+  expect(await (await hands.find('.not-looked-at')).getText()).toContain('1.4.4 Resize Text')
+  expect(await (await hands.find('.criteria-sheet')).getText()).toContain('does not mean that a criterion is met')
+  await hands.driver.findElement(By.xpath(`${row}//a`)).click()
+  await hands.until('it is shown', async () => (await (await hands.find('.finding-sentence')).getText()).includes('no tap and no key does as well'))
+})
+
 test('a budget says what a way takes and what that is made of', async () => {
   const hands = application.hands()
   await atTheFindings(hands)

@@ -2,6 +2,7 @@ export { checkComponent, checkProject, checkScreen, CHECKS, PROJECT_CHECKS, type
 export { acceptanceOf, digestOf } from './accepted'
 export { thingsOfPrototype, thingsOnSurface, WAYS, type Thing, type Way } from './explore'
 export { tryingRemedy } from './remedies'
+export { CRITERIA, type Criterion } from './criteria'
 export { givenUpIn, NOTHING_FOUND, type CheckFailure, type Looked } from './looked'
 export { allOf, failuresIn, reported, takeOf, type ReportedFinding } from './reported'
 export { pledgeText } from './pledge-words'

@@ -1,9 +1,10 @@
 import { firstOf, holdsIn, leads, rootOf, type Axis, type Component, type Id, type Rule, type TriggerKind } from '../document'
 import { named } from './answers'
-import { stateNames, type Check, type CheckContext } from './context'
+import { listed, stateNames, type Check, type CheckContext } from './context'
 import { after } from './explore'
 import type { Finding } from './finding'
 import { overlap, placedIn, rectangleOf } from './placed'
+import { aboutParts, keyOf } from './several'
 import { witnessTo } from './witness'
 
 const DRAGS: readonly TriggerKind[] = ['drag start', 'drag', 'drag end']
@@ -20,21 +21,23 @@ const axisOf = ({ axes }: Component, rule: Rule): Axis | undefined => axes.find(
 /** What comes of dragging alone, with no tap and no key that leads to the same (WCAG 2.2, success criterion 2.5.7). */
 export const dragOnly: Check = (context) => {
   const { component } = context
-  const dragged = component.rules.filter((rule) => DRAGS.includes(rule.trigger.on) && doesSomething(rule))
+  const dragging = component.rules.filter((rule) => DRAGS.includes(rule.trigger.on) && doesSomething(rule))
   const plain = component.rules.filter((rule) => PLAIN.includes(rule.trigger.on) && doesSomething(rule))
-  const alone = dragged.filter((rule) => !plain.some((other) => doesTheSame(rule, other)))
+  const alone = dragging.filter((rule) => !plain.some((other) => doesTheSame(rule, other)))
   // Moving a part about is what a drag does by itself.
   const movable = component.parts.filter(({ drag }) => drag !== undefined && plain.length === 0)
-  const ids = [...new Set([...alone.map(({ part }) => part ?? rootOf(component).id), ...movable.map(({ id }) => id)])]
-  return ids.map((part): Finding => {
-    const rule = alone.find((each) => (each.part ?? rootOf(component).id) === part)
-    return {
-      id: `drag-only ${component.id} ${part}`, kind: 'drag-only', level: rule ? 'risk' : 'note',
-      sentence: `What dragging ${named(context, part)} does, no tap and no key does as well; not everybody can drag (WCAG 2.5.7).`,
-      about: { component: component.id, part, ...(rule ? { axis: rule.axis, rule: rule.id } : {}) },
-      remedy: null, witness: rule ? firing(context, rule, 'this takes a drag') : null, numbers: {},
-    }
-  })
+  const parts = [...new Set(alone.map(({ part }) => part ?? rootOf(component).id))]
+  const others = movable.map(({ id }) => id).filter((id) => !parts.includes(id))
+  return [...(parts.length > 0 ? [dragged(context, parts, firstOf(alone))] : []), ...(others.length > 0 ? [dragged(context, others, null)] : [])]
+}
+
+function dragged(context: CheckContext, parts: readonly Id[], rule: Rule | null): Finding {
+  return {
+    id: `drag-only ${context.component.id} ${keyOf(parts)}`, kind: 'drag-only', level: rule ? 'risk' : 'note',
+    sentence: `What dragging ${listed(parts.map((part) => named(context, part)))} does, no tap and no key does as well; not everybody can drag (WCAG 2.5.7).`,
+    about: { component: context.component.id, ...aboutParts(parts), ...(rule ? { axis: rule.axis, rule: rule.id } : {}) },
+    remedy: null, witness: rule ? firing(context, rule, 'this takes a drag') : null, numbers: { parts: parts.length },
+  }
 }
 
 /** Whether a rule leads where another one does, or does one of the things it does. */
@@ -79,7 +82,7 @@ export const focusLeadsAway: Check = (context) =>
       id: `focus-leads-away ${context.component.id} ${rule.id}`, kind: 'focus-leads-away', level: 'fault',
       sentence: `As soon as ${named(context, rule.part ?? rootOf(context.component).id)} has the focus, ${leaving.do === 'go to screen' ? 'another screen comes' : 'something opens'}: whoever goes on with Tab is taken away (WCAG 3.2.1).`,
       about: { component: context.component.id, axis: rule.axis, rule: rule.id, part: rule.part ?? rootOf(context.component).id },
-      remedy: null, witness: firing(context, rule, 'only the focus has come here'), numbers: {},
+      remedy: null, witness: firing(context, rule, 'only the focus has come here', context.arena.byWay('keyboard')), numbers: {},
     }]
   })
 
@@ -124,7 +127,7 @@ function holdersOf({ parts }: Component, id: Id): ReadonlySet<Id> {
 
 const isHidden = ({ visible, opacity }: { readonly visible?: unknown; readonly opacity?: unknown }): boolean => visible === false || opacity === 0
 
-function firing({ arena, root }: CheckContext, rule: Rule, caption: string): Finding['witness'] {
-  const fired = arena.closed.firing(root, rule)
-  return fired ? witnessTo(arena, arena.closed, after(fired.step), { caption }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)) : null
+function firing({ arena, root }: CheckContext, rule: Rule, caption: string, facts = arena.closed): Finding['witness'] {
+  const fired = facts.firing(root, rule)
+  return fired ? witnessTo(arena, facts, after(fired.step), { caption }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)) : null
 }

@@ -38,7 +38,7 @@ function finding({ project, component, arena, root }: CheckContext, first: Rule,
   return {
     id: `rules-compete ${component.id} ${first.id} ${second.id}`,
     kind: 'rules-compete', level: witness && first.guard === null ? 'fault' : 'risk',
-    sentence: `${witness ? '' : 'Possible: '}two rules answer ${first.trigger.on} in ${states.map((id) => stateName(axis, id)).join(', ')}: one leads to ${targetName(axis, first)}, the other to ${targetName(axis, second)}. ${isAlwaysFirst ? 'Only the first ever fires there.' : `Where both ${first.guard} and ${second.guard} hold, the first goes.`}`,
+    sentence: `${witness ? 'Two' : 'Possible: two'} rules answer ${first.trigger.on} in ${states.map((id) => stateName(axis, id)).join(', ')}: one leads to ${targetName(axis, first)}, the other to ${targetName(axis, second)}. ${isAlwaysFirst ? 'Only the first ever fires there.' : `Where both ${first.guard} and ${second.guard} hold, the first goes.`}`,
     about: { component: component.id, axis: axis.id, states, rule: second.id, row: triggerRow(first.trigger, first.part) },
     remedy: apart({ component, axis, first, second, states, isAlwaysFirst }),
     witness: witness ?? null, numbers: { states: states.length },

@@ -8,6 +8,7 @@ import { FormSwitch } from '../theme/form-switch'
 import { BudgetsSheet } from './budgets-sheet'
 import { CompleteCheck } from './complete-check'
 import { CoverageSheet } from './coverage-sheet'
+import { CriteriaSheet } from './criteria-sheet'
 import { FindingsSheet } from './findings-sheet'
 import { PromisesSheet } from './promises-sheet'
 import './findings.css'
@@ -17,9 +18,10 @@ const SHEETS = [
   { at: 'coverage', name: 'Coverage', sheet: CoverageSheet },
   { at: 'budgets', name: 'Budgets', sheet: BudgetsSheet },
   { at: 'promises', name: 'Promises', sheet: PromisesSheet },
+  { at: 'criteria', name: 'Criteria', sheet: CriteriaSheet },
 ] as const
 
-/** What is to be said of all of a project: findings, what is reached and how, what paths take, and what is promised. */
+/** What is to be said of all of a project: findings, what is reached and how, what paths take, what is promised, and which criteria of accessibility are looked at. */
 export function FindingsPage() {
   const { project = '', sheet = '' } = useParams()
   const chosen = SHEETS.find(({ at }) => at === sheet)
