@@ -1,4 +1,5 @@
 import { expect, test } from '@jest/globals'
+import { By } from 'selenium-webdriver'
 import { skerryLine } from '@rheoscope/core/demo'
 import { useApplication } from './harness/application'
 import type { BenchHands } from './harness/bench'
