@@ -136,7 +136,7 @@ export class Manner {
   ofSurface(motion: Motion | null): readonly [least: number, most: number] {
     const { screens, motion: usual } = this.network.project
     const longest = () => screens.map((screen) => this.longestOf([motion, screen.motion, usual].filter((each) => each !== null), screen.parts.length))
-    const mostMs = this.surfaces.get(motion) ?? Math.max(SURFACE_MS, ...longest())
+    const mostMs = this.surfaces.get(motion) ?? Math.max(...longest())
     this.surfaces.set(motion, mostMs)
     return [0, mostMs]
   }
@@ -215,7 +215,4 @@ export class Manner {
     return startInstance({ path, compiled, environment: { ...environment, ...names }, states: given, atMs: 0 })
   }
 }
-
-/** What a screen does is waited for at least up to so long, in ms. */
-const SURFACE_MS = 2000
 
