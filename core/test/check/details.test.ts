@@ -194,6 +194,13 @@ describe('what people see and touch', () => {
   })
 })
 
+describe('what moves of itself', () => {
+  test('is not stopped by pointing at it', () => {
+    const moving = (on: SmallRule['on']) => small({ a: { loop: { durationMs: 900, easing: 'linear', direction: 'forward', count: null, to: { box: { rotation: 360 } } } }, b: {} }, [{ on, in: ['a'], to: 'b' }, back])
+    expect([found(moving(enter), 'cannot-be-paused')?.level, found(moving(tap), 'cannot-be-paused')]).toEqual(['risk', undefined])
+  })
+})
+
 describe('references to what is gone', () => {
   const component = small(wide, [there, back])
   const rule = component.rules[0]!

@@ -45,6 +45,15 @@ export function MapSheet({ layout, lines, children }: { readonly layout: MapLayo
   )
 }
 
+/** What a label stands on, so that no line goes through its letters. */
+export function LabelGround({ text, x, y }: { readonly text: string; readonly x: number; readonly y: number }) {
+  const width = text.length * LETTER_WIDTH_PX
+  return <rect className="map-label-ground" x={x - width / 2} y={y - LINE_PX / 2} width={width} height={LINE_PX} />
+}
+
+/** How wide a letter is on average, in px. */
+const LETTER_WIDTH_PX = 6
+
 /** Smaller than this nothing can be read. */
 const LEAST_ZOOM = 0.6
 

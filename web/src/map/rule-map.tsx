@@ -6,7 +6,7 @@ import { useBench } from '../bench/use-bench'
 import { BrokenDown } from '../workers/broken-down'
 import { LookPicture } from '../paint/look-picture'
 import { StateMark } from '../theme/state-mark'
-import { LETTER_PX, LINE_PX, MapSheet } from './map-sheet'
+import { LabelGround, LETTER_PX, LINE_PX, MapSheet } from './map-sheet'
 import type { MapGraph, MapLayout } from './messages'
 import { useMapLayout } from './use-map-layout'
 
@@ -86,12 +86,15 @@ function MoveLabel({ move, x, y }: { readonly move: Move; readonly x: number; re
   const { durationMs } = ruleTiming(project, component, move.rule, move.from)
   const choose = () => select({ do: 'select cell', state: move.from, row: triggerRow(move.rule.trigger, move.rule.part) })
   return (
-    <text
-      className={rule?.id === move.rule.id ? 'map-label is-selected' : 'map-label'} x={x} y={y + 4} textAnchor="middle" role="button" tabIndex={0} aria-label={`${label}, takes ${msText(durationMs)}`}
-      onClick={choose} onKeyDown={(event) => event.key === 'Enter' && choose()}
-    >
-      {label}
-    </text>
+    <>
+      <LabelGround text={label} x={x} y={y} />
+      <text
+        className={rule?.id === move.rule.id ? 'map-label is-selected' : 'map-label'} x={x} y={y + 4} textAnchor="middle" role="button" tabIndex={0} aria-label={`${label}, takes ${msText(durationMs)}`}
+        onClick={choose} onKeyDown={(event) => event.key === 'Enter' && choose()}
+      >
+        {label}
+      </text>
+    </>
   )
 }
 

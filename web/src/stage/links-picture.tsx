@@ -2,7 +2,7 @@ import { useMemo } from 'react'
 import { group } from 'd3'
 import { firstOf, orElse, theOne, type Id, type Project, type Screen } from '@rheoscope/core/document'
 import { linksOn, type Link } from '@rheoscope/core/run'
-import { LETTER_PX, LINE_PX, MapSheet } from '../map/map-sheet'
+import { LabelGround, LETTER_PX, LINE_PX, MapSheet } from '../map/map-sheet'
 import type { MapGraph } from '../map/messages'
 import { useMapLayout } from '../map/use-map-layout'
 import { BrokenDown } from '../workers/broken-down'
@@ -65,5 +65,5 @@ function graphOf(ends: readonly (Id | null)[], links: readonly Link[]): MapGraph
 }
 
 function LinkLabel({ link, x, y }: { readonly link: Link; readonly x: number; readonly y: number }) {
-  return <text className="map-label is-still" x={x} y={y + 4} textAnchor="middle">{textOf(link)}</text>
+  return <><LabelGround text={textOf(link)} x={x} y={y} /><text className="map-label is-still" x={x} y={y + 4} textAnchor="middle">{textOf(link)}</text></>
 }
