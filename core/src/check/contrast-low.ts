@@ -14,12 +14,15 @@ import { witnessTo } from './witness'
 /** Text has to stand out so much, large text and pictures so much (WCAG 2.2, success criteria 1.4.3 and 1.4.11). */
 const LEAST = { text: 4.5, large: 3, picture: 3 } as const
 
-/** What is fainter than this is on its way in or out, and not yet to be read. */
+/** What is fainter than this while it moves is on its way in or out, and not yet to be read. */
 const FAINT = 0.9
+
+/** What is fainter than this at rest is not to be seen at all. */
+const UNSEEN = 0.05
 
 /** Texts, icons and outlines that stand out too little from what is behind them, in a state or in the middle of a motion between states in which they do. */
 export const contrastLow: Check = (context) => {
-  const still = context.poses.all.flatMap((pose) => lowIn(pose.list).filter(({ item }) => item.instance === '').map((low) => ({ ...low, pose })))
+  const still = context.poses.all.flatMap((pose) => lowIn(pose.list, UNSEEN).filter(({ item }) => item.instance === '').map((low) => ({ ...low, pose })))
   const inStates = oneOfEach(still, ({ item }) => item.part).map(({ pose, ...low }) => stillFinding(context, pose, low))
   return [...inStates, ...whileMoving(context, new Set(still.map(({ item }) => item.part)))]
 }
@@ -30,17 +33,17 @@ interface Low {
   readonly least: number
 }
 
-/** Everything to be seen in a picture that stands out too little. What can be seen to be out of use is exempt. */
-function lowIn(list: DrawList): readonly Low[] {
+/** Everything to be seen in a picture that stands out too little, from some opacity on. What can be seen to be out of use is exempt. */
+function lowIn(list: DrawList, fromOpacity: number): readonly Low[] {
   const all = placedIn(list)
   return all.flatMap(({ item, matrix, opacity }, index): Low[] => {
     const least = leastFor(item)
     const ink = item.kind === 'text' ? item.values.fill : (item.values.fill ?? item.values.stroke)
-    if (least === null || typeof ink !== 'string' || opacity < FAINT) return []
+    if (least === null || typeof ink !== 'string' || opacity < fromOpacity) return []
     const middle = transformed(matrix, { x: item.values.width / 2, y: item.values.height / 2 })
     const ground = groundAt(all.slice(0, index), middle)
     if (!ground) return []
-    const ratio = contrast(over(parseColour(ink), ground, 1), ground)
+    const ratio = contrast(over(parseColour(ink), ground, opacity), ground)
     return ratio < least && !['not-allowed', 'wait'].includes(cursorAt(list, middle)) ? [{ item, ratio, least }] : []
   })
 }
@@ -108,7 +111,7 @@ function whileMoving(context: CheckContext, known: ReadonlySet<string>): readonl
     const run = arena.visit(arena.closed, after(change.step))?.run
     if (!run) return []
     for (const atMs of interruptedAt(lanesOf(change)).slice(1)) {
-      const low = lowIn(drawListAt(run, run.nowMs + atMs)).find(({ item, ratio, least }) => item.instance === '' && !seen.has(item.part) && ratio < least)
+      const low = lowIn(drawListAt(run, run.nowMs + atMs), FAINT).find(({ item, ratio, least }) => item.instance === '' && !seen.has(item.part) && ratio < least)
       if (!low) continue
       seen.add(low.item.part)
       return [{

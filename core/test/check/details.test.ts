@@ -171,6 +171,12 @@ describe('what people see and touch', () => {
     expect(found(text({ fontSize: 16, cursor: 'not-allowed' }), 'contrast-low')).toBeUndefined()
   })
 
+  test('text that is faint at rest is as hard to read as it is, and none is judged while it fades', () => {
+    const words = (opacity: number): Part => ({ id: 'words', kind: 'text', name: 'words', parent: 'frame', base: { x: 0, y: 0, width: 80, height: 20, text: 'Aboard', fill: '#000000', opacity } })
+    const standing = (opacity: number) => small({ a: {}, b: { look: { words: { opacity: 1 } } } }, [there, back], framed([box('paper', {}), words(opacity)]))
+    expect([1, 0.7, 0.3, 0].map((opacity) => found(standing(opacity), 'contrast-low')?.about.state)).toEqual([undefined, undefined, 'a', undefined])
+  })
+
   test('a small target by itself is large enough', () => {
     expect(found(small(wide, [{ ...there, part: 'one' }, { ...back, part: 'one' }], framed([box('one', { width: 12, height: 12 })])), 'target-small')).toBeUndefined()
   })
