@@ -1,6 +1,7 @@
-import { firstOf, holdsIn, latestMs, type Component, type Id, type Part, type Rule } from '../document'
+import { firstOf, holdsIn, inProject, latestMs, setAt, type Component, type Id, type Part, type Rule } from '../document'
 import { named } from './answers'
-import { stateName, type Check } from './context'
+import { changesIn, endOf } from './changes'
+import { stateName, type Check, type CheckContext } from './context'
 import { after } from './explore'
 import { inMs, type Finding } from './finding'
 import { witnessTo } from './witness'
@@ -22,15 +23,21 @@ export const vanishesByItself: Check = (context) => {
       const afterMs = trigger.on === 'after' ? latestMs(trigger) : 0
       return [{
         id: `vanishes-by-itself ${component.id} ${axis.id} ${state.id}`, kind: 'vanishes-by-itself', level: 'risk',
-        sentence: `${named(context, firstOf(gone).id)} goes by itself ${inMs(afterMs)} after ${stateName(axis, state.id)} is entered, and nothing holds it: whoever reads slowly does not get to its end. Hold the timer while it is pointed at or has the focus (WCAG 2.2.1).`,
+        sentence: `${named(context, firstOf(gone).id)} goes by itself ${inMs(afterMs)} after ${stateName(axis, state.id)} is entered, and nothing holds it: whoever reads slowly does not get to its end (WCAG 2.2.1).`,
         about: { component: component.id, axis: axis.id, state: state.id, rule: rule.id, part: firstOf(gone).id },
-        remedy: null,
-        witness: witnessTo(arena, arena.closed, after(fired.step), { caption: 'gone by itself' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)),
+        remedy: { label: 'Hold it while it is pointed at or has the focus', edit: setAt(inProject('components', component.id, 'rules', rule.id, 'trigger', 'pauseWhile'), 'hovered || focused') },
+        witness: witnessTo(arena, arena.closed, after(fired.step), { afterMs: goneAfter(context, rule), caption: 'gone by itself' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)),
         numbers: { afterMs, parts: gone.length },
       }]
     }
     return []
   }))
+}
+
+/** How long its motion takes, in ms: only then it is gone. */
+function goneAfter(context: CheckContext, rule: Rule): number {
+  const change = changesIn(context).find((each) => each.rule === rule)
+  return change ? endOf(change) : 0
 }
 
 const goesByItself = ({ trigger }: Rule): boolean => trigger.on === 'after' && trigger.pauseWhile === null && latestMs(trigger) < LONG_MS

@@ -103,13 +103,15 @@ function PropertyRow({ part, definition, scope }: { readonly part: Part; readonl
     make(also ? batch(also, edit) : edit, `set ${definition.label} of ${part.name}`)
   }
   return (
-    <div className={own === undefined ? 'property' : 'property is-changed'} data-property={name}>
+    <div className={['property', own !== undefined && 'is-changed', laidOut && 'is-laid-out'].filter(Boolean).join(' ')} data-property={name} title={laidOut ? laidOutText(laidOut, part) : undefined}>
       <PropertyField definition={definition} value={own ?? base} scope={scope} project={project} onChange={change} />
-      {laidOut && <p className="laid-out muted">{laidOut.id === part.id ? 'what is in it decides' : `“${laidOut.name}” lays it out`}</p>}
+      {laidOut && own !== undefined && <p className="laid-out muted">{laidOutText(laidOut, part)}</p>}
       {own !== undefined && <Was part={part} definition={definition} base={base} />}
     </div>
   )
 }
+
+const laidOutText = (by: Part, part: Part): string => (by.id === part.id ? 'what is in it decides' : `“${by.name}” lays it out`)
 
 /** What the base look says where a look says something else, and the way back to it. */
 function Was({ part, definition, base }: { readonly part: Part; readonly definition: PropertyDefinition; readonly base: Value }) {
