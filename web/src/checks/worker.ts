@@ -74,8 +74,11 @@ async function checkAll(now: Project, { revision, first }: FindingsQuestion): Pr
     if (id !== first && performance.now() - told < TELL_MS) continue
     say(index + 1, null)
     told = performance.now()
-    if (id === first && !(await tryRemedies(now, revision, looked.findings))) return
   }
+  say(work.length, null)
+  // What an edit did not touch is remembered, so that the remedies of what is looked at come soon; all of the project takes longer.
+  const looked = first === null ? undefined : (components[first] ?? screens[first])
+  if (looked && !(await tryRemedies(now, revision, looked.findings))) return
   const whole = await through(checker.checkingWhole(now))
   if (!whole) return
   say(work.length, whole)
