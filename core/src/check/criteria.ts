@@ -45,7 +45,7 @@ export const CRITERIA: readonly Criterion[] = [
   not('2.1.4', 'Character Key Shortcuts', 'A'),
   looked('2.2.1', 'Timing Adjustable', 'A', ['vanishes-by-itself'], 'Texts that go by a timer nothing holds'),
   looked('2.2.2', 'Pause, Stop, Hide', 'A', ['cannot-be-paused'], 'Motion that goes on for more than five seconds and that nothing stops'),
-  looked('2.3.1', 'Three Flashes or Below Threshold', 'A', ['flashes'], 'How often large parts flash within a second; not by their area in degrees of sight'),
+  looked('2.3.1', 'Three Flashes or Below Threshold', 'A', ['flashes'], 'How often something flashes within a second, or to and from red, and how large that is in a component of its own size'),
   looked('2.3.3', 'Animation from Interactions', 'AAA', ['no-reduced-form'], 'Whether movement can be done without by those who asked for less'),
   not('2.4.1', 'Bypass Blocks', 'A'),
   not('2.4.2', 'Page Titled', 'A'),

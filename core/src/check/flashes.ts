@@ -1,10 +1,11 @@
 import type { Axis, Id, State } from '../document'
-import { luminance, parseColour } from '../motion'
-import { forkFromHere, advanceTo, drawList, type Run } from '../run'
+import { parseColour, toLinear } from '../motion'
+import { forkFromHere, advanceTo, drawList } from '../run'
 import type { DrawList } from '../scene'
 import type { Check, CheckContext } from './context'
 import type { Node } from './explore'
 import type { Finding } from './finding'
+import { everythingIn, rectangleOf } from './placed'
 import { witnessTo } from './witness'
 
 /** More general flashes than these within a second are one too many (WCAG 2.2, success criterion 2.3.1). */
@@ -16,6 +17,14 @@ const FRAME_MS = 20
 const STEP = 0.1
 const DARK = 0.8
 
+/** So much of a colour's light is red where it is a saturated red, and a change of (R − G − B) × 320 by more than 20 to or from that is half a red flash. */
+const SATURATED = 0.8
+const RED_SCALE = 320
+const RED_STEP = 20
+
+/** A quarter of 341 by 256 px, which is 10 degrees of sight: what flashes and is smaller does no harm. */
+const LARGE_PX2 = (341 * 256) / 4
+
 /** States in which something gets lighter and darker more than three times a second of itself. */
 export const flashes: Check = (context) => {
   const { component, arena, root } = context
@@ -23,8 +32,8 @@ export const flashes: Check = (context) => {
     if (!canFlash(context, axis)) return []
     return axis.states.flatMap(({ id }): Finding[] => {
       const node = arena.closed.firstIn(arena.closed.axis(root, axis.id), id)
-      const many = node ? flashesAfter(context, node) : 0
-      return many > MOST_FLASHES && node ? [finding(context, axis, { state: id, node, many })] : []
+      const flashing = node ? flashesAfter(context, node) : null
+      return flashing && node ? [finding(context, axis, { state: id, node, flashing })] : []
     }).slice(0, 1)
   })
 }
@@ -39,58 +48,87 @@ function canFlash({ component, compiled }: CheckContext, axis: Axis): boolean {
     component.rules.some(({ trigger, axis: of }) => of === axis.id && (trigger.on === 'settled' || ('ms' in trigger && trigger.ms < 500)))
 }
 
-function flashesAfter({ arena }: CheckContext, node: Node): number {
+/** What flashes at once within a second. */
+interface Flashing {
+  readonly many: number
+  /** Whether it is to and from a saturated red that it does. */
+  readonly isRed: boolean
+  /** How large all of it is together, in px². */
+  readonly area: number
+}
+
+function flashesAfter({ arena }: CheckContext, node: Node): Flashing | null {
   const come = arena.enact(arena.closed, node)
-  if (!come) return 0
+  if (!come) return null
   const run = forkFromHere(come.run)
-  const series = new Map<string, number[]>()
+  const series = new Map<string, Light[]>()
   for (let frame = 0; frame <= 1000 / FRAME_MS && !run.loop.isStopped; frame++) {
-    for (const [key, light] of lightsOf(run)) series.set(key, [...(series.get(key) ?? []), light])
+    for (const [key, light] of lightsIn(drawList(run))) series.set(key, [...(series.get(key) ?? []), light])
     advanceTo(run, run.nowMs + FRAME_MS)
   }
-  return Math.max(0, ...[...series.values()].map((lights) => Math.floor(turnsIn(lights) / 2)))
-}
-
-const lightsOf = (run: Run): ReadonlyMap<string, number> => new Map(lights(drawList(run), 1))
-
-/** How light each painted part is over white, by its key. */
-function lights(list: DrawList, opacity: number): readonly (readonly [string, number])[] {
-  return list.flatMap(({ key, values, children }) => {
-    const shown = values.visible === false ? 0 : opacity * values.opacity
-    const own: readonly (readonly [string, number])[] = typeof values.fill === 'string' ? [[key, overWhite(values.fill, shown)]] : []
-    return [...own, ...lights(children, shown)]
+  const flashing = [...series.values()].flatMap((lights) => {
+    const [plain, red] = [turnsIn(lights.map(({ light }) => light), isSeen) / 2, turnsIn(lights.map(({ redness }) => redness), isSeenRed) / 2].map(Math.floor) as [number, number]
+    const many = Math.max(plain, red)
+    return many > MOST_FLASHES ? [{ many, isRed: red > MOST_FLASHES, area: Math.max(...lights.map(({ area }) => area)) }] : []
   })
+  return flashing.length === 0 ? null : { many: Math.max(...flashing.map(({ many }) => many)), isRed: flashing.some(({ isRed }) => isRed), area: flashing.reduce((sum, { area }) => sum + area, 0) }
 }
 
-function overWhite(fill: string, opacity: number): number {
-  const colour = parseColour(fill)
-  const share = colour[3] * opacity
-  return luminance(colour) * share + (1 - share)
+/** How light a part is over white, how red where that is saturated, and how large it is, in px². */
+interface Light {
+  readonly light: number
+  readonly redness: number
+  readonly area: number
 }
 
-/** How often a series turns from getting lighter to getting darker, or back, by enough to be seen. */
-function turnsIn(series: readonly number[]): number {
+/** Every painted part of a picture, by its key. */
+const lightsIn = (list: DrawList): ReadonlyMap<string, Light> =>
+  new Map(everythingIn(list).flatMap((placed): readonly (readonly [string, Light])[] => {
+    const { item: { key, values }, opacity } = placed
+    if (typeof values.fill !== 'string') return []
+    const { left, right, top, bottom } = rectangleOf(placed)
+    const [red, green, blue] = overWhite(values.fill, opacity)
+    const isSaturated = red > 0 && red / (red + green + blue) >= SATURATED
+    return [[key, { light: 0.2126 * red + 0.7152 * green + 0.0722 * blue, redness: isSaturated ? Math.max(0, red - green - blue) * RED_SCALE : 0, area: (right - left) * (bottom - top) }]]
+  }))
+
+/** The channels of a colour over white, in linear light. */
+function overWhite(fill: string, opacity: number): readonly [red: number, green: number, blue: number] {
+  const [red, green, blue, alpha] = parseColour(fill)
+  const share = alpha * opacity
+  const linear = (channel: number) => toLinear(channel) * share + (1 - share)
+  return [linear(red), linear(green), linear(blue)]
+}
+
+const isSeen = (light: number, before: number): boolean => Math.abs(light - before) >= STEP && Math.min(light, before) < DARK
+
+const isSeenRed = (redness: number, before: number): boolean => Math.abs(redness - before) > RED_STEP
+
+/** How often a series turns from getting more to getting less, or back, by enough to be seen. */
+function turnsIn(series: readonly number[], isEnough: (now: number, before: number) => boolean): number {
   let [turns, extreme, way] = [0, series[0] ?? 0, 0]
-  for (const light of series) {
-    const by = light - extreme
-    if (Math.sign(by) === way) extreme = light
-    else if (Math.abs(by) >= STEP && Math.min(light, extreme) < DARK) {
+  for (const value of series) {
+    const by = value - extreme
+    if (Math.sign(by) === way) extreme = value
+    else if (isEnough(value, extreme)) {
       turns++
       way = Math.sign(by)
-      extreme = light
+      extreme = value
     }
   }
   return turns
 }
 
-function finding({ component, arena }: CheckContext, axis: Axis, { state, node, many }: { readonly state: Id; readonly node: Node; readonly many: number }): Finding {
+function finding({ component, arena }: CheckContext, axis: Axis, { state, node, flashing: { many, isRed, area } }: { readonly state: Id; readonly node: Node; readonly flashing: Flashing }): Finding {
+  const isLarge = area >= LARGE_PX2
+  const what = `In ‹${axis.states.find(({ id }) => id === state)?.name}› something flashes ${many} times a second${isRed ? ' to and from red' : ''}`
   return {
     id: `flashes ${component.id} ${axis.id} ${state}`,
-    kind: 'flashes', level: 'fault',
-    sentence: `In ‹${axis.states.find(({ id }) => id === state)?.name}› something flashes ${many} times a second; more than three can cause seizures (WCAG 2.3.1).`,
+    kind: 'flashes', level: isLarge ? 'fault' : 'note',
+    sentence: isLarge ? `${what}; more than three can cause seizures (WCAG 2.3.1).` : `${what}; small as it is here, that does no harm (WCAG 2.3.1). ${Math.ceil(LARGE_PX2 / Math.max(1, area))} times as large, or several of them at once, could.`,
     about: { component: component.id, axis: axis.id, state },
     remedy: null,
     witness: witnessTo(arena, arena.closed, node, { afterMs: 1000, caption: `${many} flashes in a second` }, (trace) => trace.length > 0),
-    numbers: { flashes: many },
+    numbers: { flashes: many, area: Math.round(area) },
   }
 }

@@ -11,13 +11,17 @@ export interface Placed {
   readonly opacity: number
 }
 
-/** Everything in a picture, what is below first. */
-export const placedIn = (list: DrawList, outer: Matrix = IDENTITY, opacity = 1): readonly Placed[] =>
-  list.flatMap((item) => {
-    if (item.values.visible === false) return []
-    const placed: Placed = { item, matrix: multiply(outer, matrixOf(item.values)), opacity: opacity * item.values.opacity }
-    return [placed, ...placedIn(item.children, placed.matrix, placed.opacity)]
+/** Everything to be seen in a picture, what is below first. */
+export const placedIn = (list: DrawList): readonly Placed[] => everythingIn(list, isVisible)
+
+/** Everything in a picture; what is not to be seen has no opacity. */
+export const everythingIn = (list: DrawList, isKept: (item: DrawItem) => boolean = () => true, outer: Matrix = IDENTITY, opacity = 1): readonly Placed[] =>
+  list.filter(isKept).flatMap((item) => {
+    const placed: Placed = { item, matrix: multiply(outer, matrixOf(item.values)), opacity: isVisible(item) ? opacity * item.values.opacity : 0 }
+    return [placed, ...everythingIn(item.children, isKept, placed.matrix, placed.opacity)]
   })
+
+const isVisible = ({ values }: DrawItem): boolean => values.visible !== false
 
 /** What there is to see at an instant of a change, in ms from its beginning. */
 export interface Frame {

@@ -26,7 +26,8 @@ export function formatColour(r: number, g: number, b: number, a: number): Colour
   return alpha === 255 ? colour : colour + HEX[alpha]
 }
 
-const toLinear = (c: number): number => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4)
+/** A channel of sRGB, 0 to 1, in linear light (IEC 61966-2-1). */
+export const toLinear = (c: number): number => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4)
 
 const fromLinear = (c: number): number => (c <= 0.0031308 ? c * 12.92 : 1.055 * c ** (1 / 2.4) - 0.055)
 

@@ -201,6 +201,16 @@ describe('what people see and touch', () => {
 })
 
 describe('what moves of itself', () => {
+  test('flashes harmlessly where it is small, and by red where that is saturated', () => {
+    const flashing = (width: number, fill: string, to: string) => small({ a: {}, b: { loop: { durationMs: 120, easing: 'steps(2, jump-none)', direction: 'back and forth', count: null, to: { box: { fill: to } } } } }, [there, back], {
+      parts: small({ a: {} }, []).parts.map((part): Part => ({ ...part, base: { ...part.base, ...(part.id === 'box' ? { width, height: 200, fill } : {}) } })),
+    })
+    expect(found(flashing(300, '#000000', '#ffffff'), 'flashes')).toMatchObject({ level: 'fault', numbers: { flashes: 4, area: 60_000 } })
+    expect(found(flashing(50, '#000000', '#ffffff'), 'flashes')).toMatchObject({ level: 'note', sentence: 'In ‹b› something flashes 4 times a second; small as it is here, that does no harm (WCAG 2.3.1). 3 times as large, or several of them at once, could.' })
+    expect(found(flashing(300, '#ff0000', '#b80000'), 'flashes')).toMatchObject({ level: 'fault', sentence: expect.stringContaining('to and from red') })
+    expect(found(flashing(300, '#8a8a8a', '#909090'), 'flashes')).toBeUndefined()
+  })
+
   test('is not stopped by pointing at it', () => {
     const moving = (on: SmallRule['on']) => small({ a: { loop: { durationMs: 900, easing: 'linear', direction: 'forward', count: null, to: { box: { rotation: 360 } } } }, b: {} }, [{ on, in: ['a'], to: 'b' }, back])
     expect([found(moving(enter), 'cannot-be-paused')?.level, found(moving(tap), 'cannot-be-paused')]).toEqual(['risk', undefined])

@@ -43,6 +43,9 @@ const turned = (angle: number, more: SmallRule['motion'] = {}): Component => sma
 
 const seven = (ms: number): Project => alone(...[0, 1, 2, 3, 4, 5, 6].map((index): Component => ({ ...small(wide, [{ ...there, ms: index === 0 ? ms : 160 }, { ...back, ms: 160 }]), id: `small${index}`, name: `Small ${index}` })))
 
+/** The box of a small component, large enough for what it does to be seen all over. */
+const large: Pick<Component, 'parts'> = { parts: small({ a: {} }, []).parts.map((part): Part => (part.id === 'dot' ? part : { ...part, base: { ...part.base, width: 300, height: 200 } })) }
+
 const repeating = (durationMs: number, more: Partial<NonNullable<SmallState['loop']>> = {}): SmallState => ({
   loop: { durationMs, easing: 'linear', direction: 'forward', count: null, to: { box: { rotation: 360 } }, ...more },
 })
@@ -117,7 +120,7 @@ export const EXAMPLES: readonly Example[] = [
   pair('text-ghosts', small({ a: {}, b: { look: { one: { opacity: 0 }, two: { opacity: 1 } } } }, [{ ...there, ms: 400 }, { ...back, ms: 400 }], parts(text('one', {}), text('two', { text: 'Cast off', opacity: 0 }))), small({ a: {}, b: { look: { one: { opacity: 0 }, two: { opacity: 1 } } } }, [there, back].map((rule, index) => ({ ...rule, ms: 400, motion: { lanes: [{ id: 'first', part: index === 0 ? 'one' : 'two', property: 'opacity', durationMs: 200 }, { id: 'then', part: index === 0 ? 'two' : 'one', property: 'opacity', delayMs: 200, durationMs: 200 }] } })), parts(text('one', {}), text('two', { text: 'Cast off', opacity: 0 })))),
   { kind: 'too-long', has: { ...alone(small(wide, [{ ...there, ms: 500 }, back])), limits: { longestMs: 400 } }, hasNot: { ...alone(small(wide, [{ ...there, ms: 400 }, back])), limits: { longestMs: 400 } } },
   { kind: 'too-short', has: { ...alone(small(wide, [{ ...there, ms: 30 }, back])), limits: { shortestMs: 50 } }, hasNot: { ...alone(small(wide, [{ ...there, ms: 50 }, back])), limits: { shortestMs: 50 } } },
-  pair('flashes', small({ a: {}, b: repeating(120, { direction: 'back and forth', to: { box: { fill: '#ffffff' } } }) }, [there, back]), small({ a: {}, b: repeating(400, { direction: 'back and forth', to: { box: { fill: '#ffffff' } } }) }, [there, back])),
+  pair('flashes', small({ a: {}, b: repeating(120, { direction: 'back and forth', to: { box: { fill: '#ffffff' } } }) }, [there, back], large), small({ a: {}, b: repeating(400, { direction: 'back and forth', to: { box: { fill: '#ffffff' } } }) }, [there, back], large)),
   pair('cannot-be-paused', small({ a: {}, b: repeating(2000) }, [there, { on: after(60_000), in: ['b'], to: 'a' }]), small({ a: {}, b: repeating(2000) }, [there, back])),
   pair('no-reduced-form', small(wide, [{ ...there, motion: { reducedMotion: 'as is' } }, back]), small(wide, [there, back])),
   pair('hidden-takes-input', small({ a: {}, b: { look: { box: { opacity: 0 } } } }, [{ ...there, part: 'dot' }, { ...back, part: 'box' }]), small({ a: {}, b: { look: { box: { opacity: 0, receivesInput: false } } } }, [{ ...there, part: 'dot' }, { ...back, part: 'box' }, { ...back, part: 'dot' }])),
