@@ -67,7 +67,8 @@ function flashesAfter({ arena }: CheckContext, node: Node): Flashing | null {
     advanceTo(run, run.nowMs + FRAME_MS)
   }
   const flashing = [...series.values()].flatMap((lights) => {
-    const [plain, red] = [turnsIn(lights.map(({ light }) => light), isSeen) / 2, turnsIn(lights.map(({ redness }) => redness), isSeenRed) / 2].map(Math.floor) as [number, number]
+    const plain = Math.floor(turnsIn(lights.map(({ light }) => light), isSeen) / 2)
+    const red = Math.floor(turnsIn(lights.map(({ redness }) => redness), isSeenRed) / 2)
     const many = Math.max(plain, red)
     return many > MOST_FLASHES ? [{ many, isRed: red > MOST_FLASHES, area: Math.max(...lights.map(({ area }) => area)) }] : []
   })

@@ -9,6 +9,7 @@ import { neverSettledIn } from './never-completes'
 import type { ScreenContext } from './screen-context'
 import { racesIn } from './timers-race'
 import { undoingIn } from './two-hands-on-one'
+import { unreadableOnScreen } from './unreadable'
 
 /** A question about what stands on a screen together; what is so of a component alone is said there. */
 export type ScreenCheck = (context: ScreenContext) => readonly Finding[]
@@ -65,4 +66,4 @@ export const outsideScreen: ScreenCheck = ({ screen }) =>
   })
 
 /** Every check of a screen. Adding one is adding a line. */
-export const SCREEN_CHECKS: Readonly<Record<string, ScreenCheck>> = { 'wrong-together': wrongTogether, 'state-unreachable': unreachableHere, 'leaves-bounds': outsideScreen }
+export const SCREEN_CHECKS: Readonly<Record<string, ScreenCheck>> = { 'wrong-together': wrongTogether, 'state-unreachable': unreachableHere, 'leaves-bounds': outsideScreen, 'value-unreadable': unreadableOnScreen }

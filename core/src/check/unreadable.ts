@@ -1,9 +1,10 @@
 import { isToken, messageOf, type Action, type Component, type Motion, type Project, type Rule } from '../document'
 import { goWith, startEnvironment, typeOf, typeOfNamed, type ExpressionType, type Scope } from '../expression'
-import { conditionScope, NO_CONTENTS, NOTHING_GIVEN } from '../machine'
+import { conditionScope, NO_CONTENTS, NOTHING_GIVEN, surfaceComponent } from '../machine'
 import { easingProblem, parseEasing } from '../motion'
 import type { Check } from './context'
-import type { Finding } from './finding'
+import type { About, Finding } from './finding'
+import type { ScreenContext } from './screen-context'
 
 /** Expressions and values that cannot be worked out, and guards that are no yes/no. Until they are mended they do nothing. */
 export const valueUnreadable: Check = ({ project, component, compiled }) => {
@@ -23,34 +24,29 @@ export const valueUnreadable: Check = ({ project, component, compiled }) => {
       })
     }
   }
-  const scope = conditionScope(project, component)
-  for (const rule of component.rules) {
-    const sentence = rule.guard === null ? null : typeProblem(rule.guard, scope, 'yes/no')
-    if (sentence === null) continue
-    const id = `value-unreadable ${component.id} ${rule.id}`
-    found.set(id, {
-      id, kind: 'value-unreadable', level: 'fault',
-      sentence: `The condition of a rule on ${rule.trigger.on} cannot be worked out, so it never fires. ${sentence}`,
-      about: { component: component.id, axis: rule.axis, rule: rule.id },
-      remedy: null, witness: null, numbers: {},
-    })
-  }
-  return [...found.values(), ...component.rules.flatMap((rule) => unreadableActions(project, component, rule, scope))]
+  return [...found.values(), ...unreadableRules(project, component, ({ axis, id }) => ({ component: component.id, axis, rule: id }))]
 }
 
-/** Actions that do nothing, because what they set or send cannot be worked out, and those that set something to what it is not. */
-const unreadableActions = (project: Project, component: Component, rule: Rule, scope: Scope): readonly Finding[] =>
-  rule.actions.flatMap((action): readonly Finding[] => {
-    const sentence = actionProblem(project, component, action, scope)
-    if (sentence === null) return []
-    return [{
-      id: `value-unreadable ${component.id} ${rule.id} ${action.id}`,
-      kind: 'value-unreadable', level: 'fault',
-      sentence: action.do === 'set' ? `A rule on ${rule.trigger.on} cannot set ${action.variable}. ${sentence}` : `A rule on ${rule.trigger.on} sends a message with what cannot be worked out, so it is not sent. ${sentence}`,
-      about: { component: component.id, axis: rule.axis, rule: rule.id },
-      remedy: null, witness: null, numbers: {},
-    }]
+/** The same of the rules of a screen. */
+export const unreadableOnScreen = ({ project, screen }: ScreenContext): readonly Finding[] =>
+  unreadableRules(project, surfaceComponent(project, { screen: screen.id }), ({ id }) => ({ screen: screen.id, rule: id }))
+
+/** Conditions that cannot be worked out, and actions that do nothing because what they set or send cannot, or is not what can be set. */
+function unreadableRules(project: Project, component: Component, about: (rule: Rule) => About): readonly Finding[] {
+  const scope = conditionScope(project, component)
+  const finding = (rule: Rule, key: string, sentence: string): Finding =>
+    ({ id: `value-unreadable ${component.id} ${key}`, kind: 'value-unreadable', level: 'fault', sentence, about: about(rule), remedy: null, witness: null, numbers: {} })
+  return component.rules.flatMap((rule) => {
+    const { on } = rule.trigger
+    const guard = rule.guard === null ? null : typeProblem(rule.guard, scope, 'yes/no')
+    const actions = rule.actions.flatMap((action): readonly Finding[] => {
+      const problem = actionProblem(project, component, action, scope)
+      if (problem === null) return []
+      return [finding(rule, `${rule.id} ${action.id}`, action.do === 'set' ? `A rule on ${on} cannot set ${action.variable}. ${problem}` : `A rule on ${on} sends a message with what cannot be worked out, so it is not sent. ${problem}`)]
+    })
+    return guard === null ? actions : [finding(rule, rule.id, `The condition of a rule on ${on} cannot be worked out, so it never fires. ${guard}`), ...actions]
   })
+}
 
 function actionProblem(project: Project, { variables }: Component, action: Action, scope: Scope): string | null {
   if (action.do === 'send') return action.payload === null ? null : typeProblem(action.payload, scope, 'anything')

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { acceptanceOf, brokenPromise, budgetsBetween, checkComponent, checkScreen, completeCheck, coverageOf, digestOf, familiesIn, givenIn, pledgeText, ProjectChecker, timesApart, type CheckProgress, type Finding } from '@rheoscope/core/check'
 import { skerryLine } from '@rheoscope/core/demo'
-import { acceptFinding, addPledge, apply, removePledge, setLimit, unacceptFinding, type Component, type Pledge, type Project } from '@rheoscope/core/document'
+import { acceptFinding, addPledge, addRule, apply, removePledge, screenRule, setLimit, unacceptFinding, type Component, type Pledge, type Project } from '@rheoscope/core/document'
 import { replay } from '@rheoscope/core/run'
 import { after, small, tap } from '../run/small-component'
 import { alone, EXAMPLES, screenWith, usable } from './examples'
@@ -56,6 +56,12 @@ describe('families', () => {
     expect(timesApart(family, family.highMs * 3)).toBe(3)
     expect(timesApart(family, family.lowMs / 2)).toBe(2)
   })
+})
+
+test('what a rule of a screen sets to what it is not is told of the screen', () => {
+  const project = apply(skerryLine, addRule({ screen: 'home' }, { ...screenRule('sets', { on: 'shown' }, null), actions: [{ id: 'set', do: 'set', variable: 'openCabin', to: '3 * 4' }] }))
+  const screen = project.screens.find(({ id }) => id === 'home')!
+  expect(checkScreen(project, screen).findings.filter(({ kind }) => kind === 'value-unreadable')).toMatchObject([{ level: 'fault', sentence: 'A rule on shown cannot set openCabin. It is a number, not a text.', about: { screen: 'home', rule: 'sets' } }])
 })
 
 describe('promises', () => {
