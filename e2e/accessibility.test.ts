@@ -1,4 +1,5 @@
 import { expect, test } from '@jest/globals'
+import { By } from 'selenium-webdriver'
 import axe, { type AxeResults } from 'axe-core'
 import { useApplication } from './harness/application'
 import type { BenchHands } from './harness/bench'
@@ -34,12 +35,13 @@ test.each(['light', 'dark'])('nothing serious on the bench, in its %s form', asy
   await hands.clickButton('Undo')
 })
 
-test.each(['findings', 'coverage', 'budgets', 'promises'])('nothing serious among the %s', async (sheet) => {
+test.each(['findings', 'coverage', 'budgets', 'promises', 'criteria'])('nothing serious among the %s', async (sheet) => {
   const hands = application.hands()
   await hands.openDemo('boardingButton')
   await hands.click('#findings .section-head a')
   await hands.click(`.sheet-tabs a[href$="${sheet}"]`)
-  await hands.find({ findings: '.finding-row', coverage: '.coverage-card', budgets: '.budget-path', promises: '.promise' }[sheet]!)
+  const content = { findings: '.finding-row', coverage: '.coverage-card', budgets: '.budget-path', promises: '.promise', criteria: '.criteria-sheet td' }[sheet]!
+  await hands.until(`there is something at ${content}`, async () => (await hands.driver.findElements(By.css(content))).length > 0, 90_000)
   expect(await serious(hands)).toEqual([])
 })
 

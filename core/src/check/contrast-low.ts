@@ -17,8 +17,8 @@ const LEAST = { text: 4.5, large: 3, picture: 3 } as const
 /** What is fainter than this while it moves is on its way in or out, and not yet to be read. */
 const FAINT = 0.9
 
-/** What is fainter than this at rest is not to be seen at all. */
-const UNSEEN = 0.05
+/** What shows less than this at rest is not there to be read. */
+const UNSEEN = 1 / 7
 
 /** Texts, icons and outlines that stand out too little from what is behind them, in a state or in the middle of a motion between states in which they do. */
 export const contrastLow: Check = (context) => {
