@@ -12,7 +12,7 @@ export function CriteriaSheet() {
   const open = found ? allOf(found).filter((finding) => acceptanceOf(project, finding) === null) : []
   const looked = CRITERIA.filter(({ checks }) => checks.length > 0)
   return (
-    <main className="criteria-sheet">
+    <main className="criteria-sheet" aria-label="Criteria" tabIndex={0}>
       <p>
         <b>{looked.length} of {CRITERIA.length} success criteria of WCAG 2.2 are looked at, each in part.</b> That nothing is found does not mean that a criterion is met: the others, and the rest of these, are for a person to look at.
       </p>
