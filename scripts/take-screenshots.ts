@@ -10,7 +10,7 @@ mkdirSync(folder, { recursive: true })
 const [server, browser] = await Promise.all([startServer(), startBrowser()])
 const hands = new BenchHands(browser.driver, server.address)
 /** All has been looked at before anything is done, so that it is done in time. */
-const looked = () => hands.until('all has been looked at', async () => !(await browser.driver.executeScript('return /not checked yet|checking,? \\d+ of/i.test(document.body.innerText)')))
+const looked = () => hands.until('all has been looked at', async () => !(await browser.driver.executeScript('return /not checked yet|checking,? \\d+ of/i.test(document.body.innerText)')), 120_000)
 const open = async (component: string) => {
   await hands.openDemo(component)
   await looked()
