@@ -1,8 +1,9 @@
 import { couldFire } from '../run'
 import { certain, itemAt, type Rule } from '../document'
-import { cursorOver, itemOf, matrixTo, partsAt, pointOn, transformed, type DrawItem, type DrawList, type Point } from '../scene'
-import type { CheckContext } from './context'
+import { cursorOver, itemOf, matrixTo, partsAt, pointOn, type DrawItem, type DrawList, type Point } from '../scene'
+import { listed, type CheckContext } from './context'
 import type { Spot } from './explore/spots'
+import { rectangleOf } from './placed'
 import type { Pose } from './poses'
 
 /** What a person does to something they see. */
@@ -68,15 +69,15 @@ export function seenSize(list: DrawList, instance: string, part: string): { read
   const item = itemOf(list, instance, part)
   const matrix = matrixTo(list, instance, part)
   if (!item || !matrix) return null
-  const [width, height] = [item.values.width, item.values.height]
-  const places = [{ x: 0, y: 0 }, { x: width, y: 0 }, { x: width, y: height }, { x: 0, y: height }].map((point) => transformed(matrix, point))
-  const [xs, ys] = [places.map(({ x }) => x), places.map(({ y }) => y)]
-  const spans = { width: Math.max(...xs) - Math.min(...xs), height: Math.max(...ys) - Math.min(...ys) }
-  return { ...spans, middle: { x: Math.min(...xs) + spans.width / 2, y: Math.min(...ys) + spans.height / 2 } }
+  const { left, right, top, bottom } = rectangleOf({ item, matrix })
+  return { width: right - left, height: bottom - top, middle: { x: (left + right) / 2, y: (top + bottom) / 2 } }
 }
 
 /** The name a part goes by, and the states of the first axis it is in, for a sentence. */
 export const named = ({ compiled }: CheckContext, part: string): string => `“${compiled.component.parts.find(({ id }) => id === part)?.name ?? part}”`
+
+/** The names several parts go by, for a sentence. */
+export const allNamed = (context: CheckContext, parts: readonly string[]): string => listed(parts.map((part) => named(context, part)))
 
 /** The states of the component in a pose, in words. */
 export function whereIn({ component }: CheckContext, { run }: Pose): string {

@@ -9,7 +9,7 @@ import { inMs, type Finding } from './finding'
 import { placedIn, type Placed } from './placed'
 import { poseWitness } from './pose-witness'
 import type { Pose } from './poses'
-import { witnessTo } from './witness'
+import { witnessOfChange } from './witness'
 
 /** Text has to stand out so much, large text and pictures so much (WCAG 2.2, success criteria 1.4.3 and 1.4.11). */
 const LEAST = { text: 4.5, large: 3, picture: 3 } as const
@@ -119,7 +119,7 @@ function whileMoving(context: CheckContext, known: ReadonlySet<string>): readonl
         sentence: `${named(context, low.item.part)} stands out by only ${inRatio(low.ratio)} ${inMs(atMs)} into ${wayOf(change)}, though it is easy to read before and after.`,
         about: { component: component.id, axis: change.axis.id, state: change.from.id, part: low.item.part, property: 'fill', ...(change.rule ? { rule: change.rule.id } : {}) },
         remedy: null,
-        witness: witnessTo(arena, arena.closed, after(change.step), { afterMs: atMs, caption: 'hard to read here' }, (trace) => trace.some((event) => event.what === 'state' && event.to === change.to.id)),
+        witness: witnessOfChange(context, change, { afterMs: atMs, caption: 'hard to read here' }),
         numbers: { ratio: Math.round(low.ratio * 100) / 100, least: low.least, atMs },
       }]
     }

@@ -2,9 +2,8 @@ import { batch, firstOf, inProject, isExpression, isToken, laidOutBy, propertyDe
 import { shownValue } from '../machine'
 import { changesIn, endOf, partName, wayOf, type StateChange } from './changes'
 import { listed, stateNames, type Check, type CheckContext } from './context'
-import { after } from './explore'
 import type { Finding } from './finding'
-import { witnessTo } from './witness'
+import { witnessOfChange } from './witness'
 
 /** What a look says of a property, and what shows once the motion into it has ended. */
 interface Said {
@@ -40,7 +39,8 @@ function elsewhere({ component }: CheckContext, change: StateChange): readonly S
   }))
 }
 
-function outOfBounds({ component, arena }: CheckContext, { change, part, property }: Said): Finding {
+function outOfBounds(context: CheckContext, { change, part, property }: Said): Finding {
+  const { component } = context
   const { after: moving, to } = change
   const index = moving.compiled.partIndex.get(part) ?? 0
   const definition = propertyDefinition(property)
@@ -52,12 +52,13 @@ function outOfBounds({ component, arena }: CheckContext, { change, part, propert
     sentence: `After ${wayOf(change)}, ${definition?.label ?? property} of ${partName(moving, index)} is ${words(shown)}, not ${words(value)} as the look of ‹${to.name}› says.`,
     about: { component: component.id, axis: change.axis.id, state: to.id, part, property },
     remedy: { label: 'Take it out of the look', edit: unsetAt(placeOf(component.id, { change, part, property })) },
-    witness: witnessTo(arena, arena.closed, after(change.step), { afterMs: endOf(change), caption: 'it has come to rest here' }, (trace) => trace.some((event) => event.what === 'state' && event.to === to.id)),
+    witness: witnessOfChange(context, change, { afterMs: endOf(change), caption: 'it has come to rest here' }),
     numbers: typeof shown === 'number' && typeof value === 'number' ? { shown, said: value } : {},
   }
 }
 
-function takenOver({ component, arena }: CheckContext, by: Part, group: readonly Said[]): Finding {
+function takenOver(context: CheckContext, by: Part, group: readonly Said[]): Finding {
+  const { component } = context
   const { change, part, property } = firstOf(group)
   const parts = [...new Set(group.map((each) => each.part))].map((id) => `“${component.parts.find((each) => each.id === id)?.name ?? id}”`)
   const labels = [...new Set(group.map((each) => propertyDefinition(each.property)?.label ?? each.property))]
@@ -68,7 +69,7 @@ function takenOver({ component, arena }: CheckContext, by: Part, group: readonly
     sentence: `What the looks of ${stateNames(change.axis, states)} say of ${listed(labels)} of ${listed(parts)} changes nothing: ${by.id === part ? 'what is in it decides that' : `“${by.name}” lays out what is in it`}.`,
     about: { component: component.id, axis: change.axis.id, state: change.to.id, states, part, property },
     remedy: { label: 'Take it out of the looks', edit: batch(...group.map((each) => unsetAt(placeOf(component.id, each)))) },
-    witness: witnessTo(arena, arena.closed, after(change.step), { afterMs: endOf(change), caption: 'it has come to rest here' }, (trace) => trace.some((event) => event.what === 'state' && event.to === change.to.id)),
+    witness: witnessOfChange(context, change, { afterMs: endOf(change), caption: 'it has come to rest here' }),
     numbers: { parts: parts.length },
   }
 }

@@ -61,6 +61,9 @@ export interface Finding {
 
 const RANK: Readonly<Record<Level, number>> = { fault: 0, risk: 1, note: 2 }
 
+/** Whether one level is as bad as another, or worse. */
+export const isAsBad = (level: Level, other: Level): boolean => RANK[level] <= RANK[other]
+
 /** Faults first; within a level in the order they were raised. */
 export const bySeverity = (findings: readonly Finding[]): readonly Finding[] =>
   findings.toSorted((a, b) => RANK[a.level] - RANK[b.level])

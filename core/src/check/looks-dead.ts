@@ -1,7 +1,7 @@
 import { batch, decidedBy, firstOf, holdsIn, setProperty, theOne, type Axis, type Component, type Edit, type Id, type LookPlace } from '../document'
 import { partsAt } from '../scene'
-import { reachedIn, cursorAt, named, oneOfEach, stateOf, TOUCHING, whereIn } from './answers'
-import { listed, type Check, type CheckContext } from './context'
+import { allNamed, reachedIn, cursorAt, named, oneOfEach, stateOf, TOUCHING, whereIn } from './answers'
+import { type Check, type CheckContext } from './context'
 import type { Finding } from './finding'
 import { poseWitness, tapAt } from './pose-witness'
 import { aboutParts, keyOf, several } from './several'
@@ -16,7 +16,7 @@ export const looksDead: Check = (context) => {
   const found = several(dead)
   if (!found) return []
   const { first: { pose, rules, point }, parts } = found
-  const names = listed(parts.map((part) => named(context, part)))
+  const names = allNamed(context, parts)
   return [{
     id: `looks-dead ${component.id} ${keyOf(parts)}`,
     kind: 'looks-dead', level: 'note',

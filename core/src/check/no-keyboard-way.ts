@@ -1,10 +1,9 @@
-import { batch, certain, firstOf, holdsIn, inProject, rootOf, setAt, theOne, triggerRow, type Component, type Id, type Rule, type TriggerKind } from '../document'
-import { named } from './answers'
-import { listed, stateNames, type Check, type CheckContext } from './context'
-import { after } from './explore'
+import { batch, firstOf, holdsIn, inProject, rootOf, setAt, theOne, triggerRow, type Component, type Id, type Rule, type TriggerKind } from '../document'
+import { allNamed } from './answers'
+import { stateNames, type Check, type CheckContext } from './context'
 import type { Finding } from './finding'
 import { aboutParts, keyOf } from './several'
-import { witnessTo } from './witness'
+import { witnessOfRule } from './witness'
 
 const BY_POINTER: readonly TriggerKind[] = ['tap', 'double tap', 'long press']
 
@@ -29,7 +28,7 @@ const causeOf = (component: Component, rule: Rule): string => {
 const partOf = (component: Component, { part }: Rule): Id => part ?? rootOf(component).id
 
 function finding(context: CheckContext, rules: readonly Rule[]): Finding {
-  const { component, arena, root } = context
+  const { component } = context
   const rule = firstOf(rules)
   const { on } = rule.trigger
   const parts = [...new Set(rules.map((each) => partOf(component, each)))]
@@ -41,10 +40,10 @@ function finding(context: CheckContext, rules: readonly Rule[]): Finding {
   return {
     id: `no-keyboard-way ${component.id} ${on} on ${keyOf(parts)}`,
     kind: 'no-keyboard-way', level: isControl(component, firstOf(parts)) ? 'fault' : 'note',
-    sentence: `Nobody can do with the keyboard what ${on} on ${listed(parts.map((part) => named(context, part)))} does${where}: ${canFocus ? '' : `${parts.length === 1 ? 'it' : 'they'} cannot have the focus, and `}no key does the same.`,
+    sentence: `Nobody can do with the keyboard what ${on} on ${allNamed(context, parts)} does${where}: ${canFocus ? '' : `${parts.length === 1 ? 'it' : 'they'} cannot have the focus, and `}no key does the same.`,
     about: { component: component.id, axis: axis.id, states, rule: rule.id, ...aboutParts(parts), row: triggerRow(rule.trigger, rule.part) },
     remedy: on === 'tap' && !canFocus ? { label: `Let ${parts.length === 1 ? 'it' : 'them'} take the focus`, edit: batch(...focusable) } : null,
-    witness: witnessTo(arena, arena.closed, after(certain(arena.closed.firing(root, rule)).step), { caption: 'this takes a mouse or a finger' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)),
+    witness: witnessOfRule(context, rule, { caption: 'this takes a mouse or a finger' }),
     numbers: { rules: rules.length },
   }
 }

@@ -1,8 +1,8 @@
 import { batch, firstOf, inProject, rootOf, setAt } from '../document'
 import type { DrawItem } from '../scene'
 import { textsIn } from '../run'
-import { answersIn, named, stateOf, TOUCHING, whereIn, type Answer } from './answers'
-import { listed, type Check, type CheckContext } from './context'
+import { allNamed, answersIn, stateOf, TOUCHING, whereIn, type Answer } from './answers'
+import { type Check, type CheckContext } from './context'
 import type { Finding, Remedy } from './finding'
 import { aboutParts, keyOf, several, together, type Several } from './several'
 
@@ -28,7 +28,7 @@ export const noRole: Check = (context) => {
 const tapped = (context: CheckContext): readonly Answer[] =>
   answersIn(context).filter(({ rules }) => rules.some(({ trigger }) => TOUCHING.includes(trigger.on) && trigger.on !== 'drag start'))
 
-const partsIn = (context: CheckContext, { parts }: Several): string => listed(parts.map((part) => named(context, part)))
+const partsIn = (context: CheckContext, { parts }: Several): string => allNamed(context, parts)
 
 const whereOf = (context: CheckContext, { first }: Several): string => whereIn(context, first.pose) || 'its only state'
 

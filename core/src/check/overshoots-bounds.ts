@@ -1,10 +1,9 @@
 import { inProject, inside, insertInto, itemAt, propertyDefinition, setAt, type PropertyDefinition, type Rule } from '../document'
 import { formOf, motionSources, type Lane } from '../motion'
-import { changesIn, endOf, lanesOf, partName, wayOf, type StateChange } from './changes'
+import { changesIn, lanesOf, partName, wayOf } from './changes'
 import type { Check, CheckContext } from './context'
-import { after } from './explore'
 import type { Finding, Remedy } from './finding'
-import { witnessTo } from './witness'
+import { witnessOfChange } from './witness'
 
 /** How far beyond what is possible a value has to want to go before anybody sees that it stands still there: px, and shares of the whole. */
 const SEEN: Readonly<Record<string, number>> = { length: 1, ratio: 0.03, number: 0.05 }
@@ -15,21 +14,22 @@ const SAMPLES = 200
 interface Beyond {
   readonly lane: Lane
   readonly definition: PropertyDefinition
-  /** The value it would have, and for how much of the time it stands still instead. */
+  /** The value it would have, from when on it stands still instead, in ms from the beginning of the change, and for how long. */
   readonly value: number
+  readonly fromMs: number
   readonly stillMs: number
 }
 
 /** Easings that go past their end with what has a bound there, such as a width below nothing or an opacity beyond all: it stands still for that while. */
 export const overshootsBounds: Check = (context) => {
-  const { component, arena } = context
+  const { component } = context
   return changesIn(context).flatMap((change): Finding[] => {
     const { compiled } = change.after
     if (formOf(motionSources(compiled.project, component, change.axis.id, change.from.id, change.to.id, change.rule)).keyframes.length > 0) return []
     const all = lanesOf(change).flatMap((lane) => beyondIn(lane) ?? [])
     const [first] = all.toSorted((a, b) => b.stillMs - a.stillMs)
     if (!first) return []
-    const { lane, definition, value, stillMs } = first
+    const { lane, definition, value, fromMs, stillMs } = first
     const words = (number: number) => (definition.type === 'ratio' ? `${Math.round(number * 100)} %` : `${Math.round(number * 100) / 100}${definition.unit ? ` ${definition.unit}` : ''}`)
     const bound = value < (definition.min ?? -Infinity) ? `at least ${words(definition.min ?? 0)}` : `at most ${words(definition.max ?? 1)}`
     const part = itemAt(compiled.parts, lane.part).part.id
@@ -39,7 +39,7 @@ export const overshootsBounds: Check = (context) => {
       sentence: `In ${wayOf(change)}, ${definition.label} of ${partName(change.after, lane.part)} would go to ${words(value)}, and there is ${bound}: it stands still for ${Math.round(stillMs)} ms of the motion.`,
       about: { component: component.id, axis: change.axis.id, state: change.from.id, part, property: lane.property, ...(change.rule ? { rule: change.rule.id } : {}) },
       remedy: change.rule ? steady(context, change.rule, part, lane.property) : null,
-      witness: witnessTo(arena, arena.closed, after(change.step), { afterMs: stillAt(change, first), caption: `${definition.label} stands still here` }, (trace) => trace.some((event) => event.what === 'state' && event.to === change.to.id)),
+      witness: witnessOfChange(context, change, { afterMs: fromMs, caption: `${definition.label} stands still here` }),
       numbers: { value, stillMs: Math.round(stillMs), lanes: all.length },
     }]
   })
@@ -57,18 +57,8 @@ function beyondIn(lane: Lane): Beyond | null {
   const beyond = wanted.filter((value) => value < min - seen || value > max + seen)
   if (beyond.length === 0) return null
   const value = beyond.reduce((most, each) => (Math.abs(each - to) > Math.abs(most - to) ? each : most))
-  return { lane, definition, value, stillMs: (beyond.length / SAMPLES) * lane.durationMs }
-}
-
-/** An instant at which it stands still, in ms from the beginning of the change. */
-function stillAt(change: StateChange, { lane, definition }: Beyond): number {
-  const { min = -Infinity, max = Infinity } = definition
-  const shares = Array.from({ length: SAMPLES }, (_each, index) => index / SAMPLES)
-  const share = shares.find((t) => {
-    const value = Number(lane.from) + (Number(lane.to) - Number(lane.from)) * lane.ease(t)
-    return value < min || value > max
-  })
-  return share === undefined ? endOf(change) : Math.round(lane.delayMs + share * lane.durationMs)
+  const first = wanted.findIndex((each) => each < min || each > max) / SAMPLES
+  return { lane, definition, value, fromMs: Math.round(lane.delayMs + first * lane.durationMs), stillMs: (beyond.length / SAMPLES) * lane.durationMs }
 }
 
 /** An easing of its own for that, which does not go past its end. */

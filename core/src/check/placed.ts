@@ -36,8 +36,18 @@ export interface Passage {
   readonly end: readonly Placed[]
 }
 
+const known = new WeakMap<StateChange, Passage | null>()
+
 /** How a change looks on its way; null where no run goes that way, or it takes no time. */
-export function passageOf({ arena }: CheckContext, change: StateChange): Passage | null {
+export function passageOf(context: CheckContext, change: StateChange): Passage | null {
+  const found = known.get(change)
+  if (found !== undefined) return found
+  const passage = followed(context, change)
+  known.set(change, passage)
+  return passage
+}
+
+function followed({ arena }: CheckContext, change: StateChange): Passage | null {
   const instants = interruptedAt(lanesOf(change)).slice(1, -1)
   const { step } = change
   const [from, to] = instants.length === 0 ? [null, null] : [arena.visit(arena.closed, step.from), arena.visit(arena.closed, after(step))]
@@ -57,7 +67,7 @@ export function overlap(a: Placed, b: Placed): number {
 }
 
 /** The upright rectangle around an item as it is seen, in px of the surface. */
-export function rectangleOf({ item: { values: { width, height } }, matrix }: Placed): { readonly left: number; readonly right: number; readonly top: number; readonly bottom: number } {
+export function rectangleOf({ item: { values: { width, height } }, matrix }: Pick<Placed, 'item' | 'matrix'>): { readonly left: number; readonly right: number; readonly top: number; readonly bottom: number } {
   const corners: readonly Point[] = [{ x: 0, y: 0 }, { x: width, y: 0 }, { x: 0, y: height }, { x: width, y: height }].map((point) => transformed(matrix, point))
   const [xs, ys] = [corners.map(({ x }) => x), corners.map(({ y }) => y)]
   return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) }

@@ -1,11 +1,10 @@
-import { firstOf, holdsIn, leads, rootOf, type Axis, type Component, type Id, type Rule, type TriggerKind } from '../document'
-import { named } from './answers'
-import { listed, stateNames, type Check, type CheckContext } from './context'
-import { after } from './explore'
+import { axisOf, firstOf, holdsIn, leads, rootOf, type Axis, type Component, type Id, type Rule, type TriggerKind } from '../document'
+import { allNamed, named, wayDown } from './answers'
+import { stateNames, type Check, type CheckContext } from './context'
 import type { Finding } from './finding'
 import { overlap, placedIn, rectangleOf } from './placed'
 import { aboutParts, keyOf } from './several'
-import { witnessTo } from './witness'
+import { witnessOfRule } from './witness'
 
 const DRAGS: readonly TriggerKind[] = ['drag start', 'drag', 'drag end']
 
@@ -15,8 +14,6 @@ const PLAIN: readonly TriggerKind[] = ['tap', 'double tap', 'long press', 'press
 const UNDOING: readonly TriggerKind[] = ['release', 'cancel', 'leave']
 
 const doesSomething = ({ target, actions }: Rule): boolean => target.go !== 'ignored' && (leads({ target }) || actions.length > 0)
-
-const axisOf = ({ axes }: Component, rule: Rule): Axis | undefined => axes.find(({ id }) => id === rule.axis)
 
 /** What comes of dragging alone, with no tap and no key that leads to the same (WCAG 2.2, success criterion 2.5.7). */
 export const dragOnly: Check = (context) => {
@@ -34,9 +31,9 @@ export const dragOnly: Check = (context) => {
 function dragged(context: CheckContext, parts: readonly Id[], rule: Rule | null): Finding {
   return {
     id: `drag-only ${context.component.id} ${keyOf(parts)}`, kind: 'drag-only', level: rule ? 'risk' : 'note',
-    sentence: `What dragging ${listed(parts.map((part) => named(context, part)))} does, no tap and no key does as well; not everybody can drag (WCAG 2.5.7).`,
+    sentence: `What dragging ${allNamed(context, parts)} does, no tap and no key does as well; not everybody can drag (WCAG 2.5.7).`,
     about: { component: context.component.id, ...aboutParts(parts), ...(rule ? { axis: rule.axis, rule: rule.id } : {}) },
-    remedy: null, witness: rule ? firing(context, rule, 'this takes a drag') : null, numbers: { parts: parts.length },
+    remedy: null, witness: rule ? witnessOfRule(context, rule, { caption: 'this takes a drag' }) : null, numbers: { parts: parts.length },
   }
 }
 
@@ -54,13 +51,13 @@ export const actsOnPress: Check = (context) => {
   return [...new Set(pressed.map(({ part }) => part ?? rootOf(component).id))].map((part): Finding => {
     const rules = pressed.filter((rule) => (rule.part ?? rootOf(component).id) === part)
     const rule = firstOf(rules)
-    const axis = axisOf(component, rule)
+    const axis = axisOf(component, rule.axis)
     const states = axis?.states.filter(({ id }) => rules.some((each) => each.axis === axis.id && holdsIn(each, id, axis))).map(({ id }) => id) ?? []
     return {
       id: `acts-on-press ${component.id} ${part}`, kind: 'acts-on-press', level: 'risk',
       sentence: `${named(context, part)} acts as soon as it is pressed${axis && axis.states.length > 1 ? ` in ${stateNames(axis, states)}` : ''}: whoever has pressed by mistake cannot take that back by letting go elsewhere (WCAG 2.5.2).`,
       about: { component: component.id, axis: rule.axis, states, part, rule: rule.id },
-      remedy: null, witness: firing(context, rule, 'done, before it is let go of'), numbers: { rules: rules.length },
+      remedy: null, witness: witnessOfRule(context, rule, { caption: 'done, before it is let go of' }), numbers: { rules: rules.length },
     }
   })
 }
@@ -68,7 +65,7 @@ export const actsOnPress: Check = (context) => {
 /** Whether letting go, or going elsewhere, leads back out of where a press leads, and the press does nothing else. */
 function isTakenBack(component: Component, { axis, target, actions }: Rule): boolean {
   if (actions.some(({ do: does }) => does !== 'focus' && does !== 'pulse')) return false
-  const own = component.axes.find(({ id }) => id === axis)
+  const own = axisOf(component, axis)
   const to: readonly Id[] = target.go === 'state' ? [target.state] : (own?.states.map(({ id }) => id) ?? [])
   return target.go === 'stay' || to.some((state) => component.rules.some((rule) => own !== undefined && rule.axis === axis && UNDOING.includes(rule.trigger.on) && leads(rule) && holdsIn(rule, state, own)))
 }
@@ -82,7 +79,7 @@ export const focusLeadsAway: Check = (context) =>
       id: `focus-leads-away ${context.component.id} ${rule.id}`, kind: 'focus-leads-away', level: 'fault',
       sentence: `As soon as ${named(context, rule.part ?? rootOf(context.component).id)} has the focus, ${leaving.do === 'go to screen' ? 'another screen comes' : 'something opens'}: whoever goes on with Tab is taken away (WCAG 3.2.1).`,
       about: { component: context.component.id, axis: rule.axis, rule: rule.id, part: rule.part ?? rootOf(context.component).id },
-      remedy: null, witness: firing(context, rule, 'only the focus has come here', context.arena.byWay('keyboard')), numbers: {},
+      remedy: null, witness: witnessOfRule(context, rule, { caption: 'only the focus has come here' }, context.arena.byWay('keyboard')), numbers: {},
     }]
   })
 
@@ -90,7 +87,7 @@ export const focusLeadsAway: Check = (context) =>
 export const hoverStays: Check = (context) => {
   const { component } = context
   return component.rules.flatMap((rule): Finding[] => {
-    const axis = axisOf(component, rule)
+    const axis = axisOf(component, rule.axis)
     const { target } = rule
     if (rule.trigger.on !== 'enter' || !axis || target.go !== 'state') return []
     const shown = component.parts.filter(({ id, kind, base }) => kind === 'text' && isHidden(base) && !isHidden({ ...base, ...axis.states.find((state) => state.id === target.state)?.look[id] }))
@@ -101,7 +98,7 @@ export const hoverStays: Check = (context) => {
       id: `hover-stays ${component.id} ${rule.id}`, kind: 'hover-stays', level: 'risk',
       sentence: `${named(context, text.id)} comes when ${named(context, rule.part ?? rootOf(component).id)} is pointed at, and Escape does not make it go again: whoever sees little cannot get at what it covers (WCAG 1.4.13).`,
       about: { component: component.id, axis: axis.id, state: target.state, rule: rule.id, part: text.id },
-      remedy: null, witness: firing(context, rule, 'it has come, and Escape leaves it there'), numbers: { parts: shown.length },
+      remedy: null, witness: witnessOfRule(context, rule, { caption: 'it has come, and Escape leaves it there' }), numbers: { parts: shown.length },
     }]
   })
 }
@@ -109,25 +106,15 @@ export const hoverStays: Check = (context) => {
 /** Whether a part lies over others, or beyond its component, where an axis is in a state. */
 function coversAnything({ component, poses }: CheckContext, axis: Axis, state: Id, part: Id): boolean {
   const pose = poses.all.find(({ run }) => run.instances.get('')?.states[component.axes.indexOf(axis)] === state)
-  const placed = pose ? placedIn(pose.list) : []
+  if (!pose) return false
+  const placed = placedIn(pose.list)
   const own = placed.find(({ item }) => item.instance === '' && item.part === part)
   const [root] = placed
   if (!own || !root) return false
   const [inner, outer] = [rectangleOf(own), rectangleOf(root)]
-  const around = holdersOf(component, part)
+  const around = new Set(wayDown(pose.list, '', part))
   return inner.left < outer.left || inner.top < outer.top || inner.right > outer.right || inner.bottom > outer.bottom
-    || placed.slice(0, placed.indexOf(own)).some((other) => other.opacity > 0 && !around.has(other.item.part) && overlap(own, other) > 0.1)
-}
-
-function holdersOf({ parts }: Component, id: Id): ReadonlySet<Id> {
-  const holders = new Set<Id>()
-  for (let at = parts.find((part) => part.id === id); at?.parent != null; at = parts.find((part) => part.id === at?.parent)) holders.add(at.parent)
-  return holders
+    || placed.slice(0, placed.indexOf(own)).some((other) => other.opacity > 0 && !around.has(other.item) && overlap(own, other) > 0.1)
 }
 
 const isHidden = ({ visible, opacity }: { readonly visible?: unknown; readonly opacity?: unknown }): boolean => visible === false || opacity === 0
-
-function firing({ arena, root }: CheckContext, rule: Rule, caption: string, facts = arena.closed): Finding['witness'] {
-  const fired = facts.firing(root, rule)
-  return fired ? witnessTo(arena, facts, after(fired.step), { caption }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)) : null
-}

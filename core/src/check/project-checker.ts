@@ -1,5 +1,5 @@
 import { orElse, type Component, type Id, type Project, type Screen } from '../document'
-import { compile, surfaceComponent, type Compiled } from '../machine'
+import { compile, everythingInside, surfaceComponent, type Compiled } from '../machine'
 import { contextOf, type CheckOptions } from './context'
 import { checkingComponent, checkingProject, checkingScreen, finished, type Checking } from './catalogue'
 import type { Looked } from './looked'
@@ -75,13 +75,6 @@ function dependenciesOf(project: Project, component: Component): readonly unknow
     const { compiled, drivenTo, isHeld } = contextOf(project, component)
     return [compiled, ...fillersOf(project, compiled), isHeld, project.tables, project.limits?.longestMs, project.limits?.shortestMs, ...component.axes.map((axis) => [...drivenTo(axis.id)].join(' '))]
   }, [project])
-}
-
-/** A component with all it is made of, each once. */
-function everythingInside(compiled: Compiled): readonly Compiled[] {
-  const found = new Set([compiled])
-  for (const each of found) for (const inner of each.inner) found.add(inner)
-  return [...found]
 }
 
 /** Everything that may fill the slots of a component, or of what stands inside it: any component of the project. */

@@ -1,9 +1,7 @@
 import { apply, orElse, type Project } from '../document'
 import { checkingComponent, checkingScreen, raisedBy, type Checking } from './catalogue'
 import type { CheckOptions } from './context'
-import type { Finding } from './finding'
-
-const WEIGHT: Readonly<Record<Finding['level'], number>> = { note: 0, risk: 1, fault: 2 }
+import { isAsBad, type Finding } from './finding'
 
 /** What has been found of a project, by what it was found of. */
 export interface FoundOf {
@@ -20,7 +18,7 @@ export function* tryingRemedy({ project, findings }: FoundOf, finding: Finding, 
   const mended = remedy && orElse(() => apply(project, remedy.edit), null)
   if (!mended) return false
   const before = new Set(findings.map(({ id }) => id))
-  const isWorse = (found: Finding) => !before.has(found.id) && WEIGHT[found.level] >= WEIGHT[finding.level]
+  const isWorse = (found: Finding) => !before.has(found.id) && isAsBad(found.level, finding.level)
   for (const look of looksAfter(project, mended, finding, options)) {
     const { findings: after } = yield* look
     if (after.some((found) => found.id === finding.id || isWorse(found))) return false

@@ -4,7 +4,7 @@ import { TOUCHING } from './answers'
 import { stateName, type Check } from './context'
 import { firstDifference } from './difference'
 import { inMs, type Finding } from './finding'
-import { witnessTo } from './witness'
+import { witnessOfRule } from './witness'
 import { after, stateIn } from './explore'
 
 /** Later than this an answer no longer seems to be one (Nielsen 1993, “Response times: the three important limits”). */
@@ -13,7 +13,8 @@ const AT_ONCE_MS = 100
 const LONGEST_MS = 3000
 
 /** Inputs that are answered, but of which nothing is to be seen within a tenth of a second. */
-export const slowToAnswer: Check = ({ component, arena, root }) => {
+export const slowToAnswer: Check = (context) => {
+  const { component, arena, root } = context
   const { closed } = arena
   return component.rules.flatMap((rule): Finding[] => {
     const fired = TOUCHING.includes(rule.trigger.on) && rule.trigger.on !== 'release' && rule.trigger.on !== 'drag end' ? closed.firing(root, rule) : undefined
@@ -41,7 +42,7 @@ export const slowToAnswer: Check = ({ component, arena, root }) => {
       sentence: `Nothing is to be seen of ${rule.trigger.on} in ${stateName(axis, state)} for ${inMs(seenMs)}; after ${inMs(AT_ONCE_MS)} it no longer feels like an answer.`,
       about: { component: component.id, axis: axis.id, state, rule: rule.id },
       remedy: null,
-      witness: witnessTo(arena, closed, after(fired.step), { afterMs: AT_ONCE_MS, caption: 'nothing to be seen yet' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)),
+      witness: witnessOfRule(context, rule, { afterMs: AT_ONCE_MS, caption: 'nothing to be seen yet' }),
       numbers: { seenMs },
     }]
   })

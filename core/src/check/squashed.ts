@@ -4,10 +4,9 @@ import { isCrossFade } from '../motion'
 import { named } from './answers'
 import { changesIn, wayOf } from './changes'
 import type { Check } from './context'
-import { after } from './explore'
 import { inMs, type Finding } from './finding'
 import { passageOf, type Placed } from './placed'
-import { witnessTo } from './witness'
+import { witnessOfChange } from './witness'
 
 /** What shows less than this is not looked at closely. */
 const FAINT = 1 / 7
@@ -17,7 +16,7 @@ const UNEVEN = 1.12
 
 /** Texts and pictures that are squashed on their way from one look to another, though in neither: scaled unevenly, or narrower than what they show. */
 export const squashed: Check = (context) => {
-  const { component, arena } = context
+  const { component } = context
   const seen = new Set<string>()
   return changesIn(context).flatMap((change): Finding[] => {
     const passage = passageOf(context, change)
@@ -34,7 +33,7 @@ export const squashed: Check = (context) => {
         sentence: `${named(context, item.part)} is ${fault} ${inMs(atMs)} into ${wayOf(change)}, though neither before nor after.`,
         about: { component: component.id, axis: change.axis.id, state: change.from.id, part: item.part, ...(change.rule ? { rule: change.rule.id } : {}) },
         remedy: null,
-        witness: witnessTo(arena, arena.closed, after(change.step), { afterMs: atMs, caption: fault }, (trace) => trace.some((event) => event.what === 'state' && event.to === change.to.id)),
+        witness: witnessOfChange(context, change, { afterMs: atMs, caption: fault }),
         numbers: { atMs },
       }]
     }

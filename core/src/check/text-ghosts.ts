@@ -1,11 +1,10 @@
 import { isCrossFade } from '../motion'
 import { named } from './answers'
-import { changesIn, wayOf, type StateChange } from './changes'
-import type { Check, CheckContext } from './context'
-import { after } from './explore'
+import { changesIn, wayOf } from './changes'
+import type { Check } from './context'
 import type { Finding } from './finding'
 import { overlap, passageOf, type Frame, type Passage, type Placed } from './placed'
-import { witnessTo } from './witness'
+import { witnessOfChange } from './witness'
 
 /** What shows less than this nobody reads. */
 const FAINT = 1 / 7
@@ -37,15 +36,12 @@ export const textGhosts: Check = (context) => {
       id: `text-ghosts ${component.id} ${key}`, kind: 'text-ghosts', level: 'risk',
       sentence: `${named(context, one.item.part)} and ${named(context, other.item.part)} lie over one another in ${wayOf(change)} while the one gives way to the other, and neither can be read: after ${atMs} ms ${percent(one)} and ${percent(other)} of them show.`,
       about: { component: component.id, axis: change.axis.id, state: change.from.id, part: one.item.part, ...(change.rule ? { rule: change.rule.id } : {}) },
-      remedy: null, witness: witnessFor(context, change, atMs), numbers: { atMs },
+      remedy: null, witness: witnessOfChange(context, change, { afterMs: atMs, caption: 'two texts over one another' }), numbers: { atMs },
     }]
   })
 }
 
 const percent = ({ opacity }: Placed): string => `${Math.round(opacity * 100)} %`
-
-const witnessFor = ({ arena }: CheckContext, change: StateChange, atMs: number): Finding['witness'] =>
-  witnessTo(arena, arena.closed, after(change.step), { afterMs: atMs, caption: 'two texts over one another' }, (trace) => trace.some((event) => event.what === 'state' && event.to === change.to.id))
 
 /** The instant at which two such texts both show most, where they do for long enough. */
 function ghostsIn({ before, frames, end }: Passage): Ghosts | null {

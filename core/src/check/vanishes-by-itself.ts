@@ -2,9 +2,8 @@ import { firstOf, holdsIn, inProject, latestMs, setAt, type Component, type Id, 
 import { named } from './answers'
 import { changesIn, endOf } from './changes'
 import { stateName, type Check, type CheckContext } from './context'
-import { after } from './explore'
 import { inMs, type Finding } from './finding'
-import { witnessTo } from './witness'
+import { witnessOfRule } from './witness'
 
 /** From here on nobody has to hurry (WCAG 2.2, success criterion 2.2.1: 20 hours). */
 const LONG_MS = 20 * 3_600_000
@@ -13,20 +12,20 @@ const LONG_MS = 20 * 3_600_000
 export const vanishesByItself: Check = (context) => {
   const { component, arena, root } = context
   return component.axes.flatMap((axis) => axis.states.flatMap((state): Finding[] => {
-    const timers = component.rules.filter((rule) => rule.axis === axis.id && goesByItself(rule) && holdsIn(rule, state.id, axis))
-    for (const rule of timers) {
-      const to = rule.target.go === 'state' ? axis.states.find(({ id }) => rule.target.go === 'state' && id === rule.target.state) : undefined
-      const fired = arena.closed.firing(root, rule)
-      const gone = to ? component.parts.filter((part) => part.kind === 'text' && isShown(component, part, state.look) && !isShown(component, part, to.look)) : []
-      if (gone.length === 0 || !fired) continue
-      const { trigger } = rule
-      const afterMs = trigger.on === 'after' ? latestMs(trigger) : 0
+    const rules = component.rules.filter((rule) => rule.axis === axis.id && holdsIn(rule, state.id, axis))
+    for (const rule of rules) {
+      const { target } = rule
+      const afterMs = leavesAfterMs(rule)
+      const to = axis.states.find(({ id }) => target.go === 'state' && id === target.state)
+      if (afterMs === null || !to) continue
+      const gone = component.parts.filter((part) => part.kind === 'text' && isShown(component, part, state.look) && !isShown(component, part, to.look))
+      if (gone.length === 0 || !arena.closed.firing(root, rule)) continue
       return [{
         id: `vanishes-by-itself ${component.id} ${axis.id} ${state.id}`, kind: 'vanishes-by-itself', level: 'risk',
         sentence: `${named(context, firstOf(gone).id)} goes by itself ${inMs(afterMs)} after ${stateName(axis, state.id)} is entered, and nothing holds it: whoever reads slowly does not get to its end (WCAG 2.2.1).`,
         about: { component: component.id, axis: axis.id, state: state.id, rule: rule.id, part: firstOf(gone).id },
         remedy: { label: 'Hold it while it is pointed at or has the focus', edit: setAt(inProject('components', component.id, 'rules', rule.id, 'trigger', 'pauseWhile'), 'hovered || focused') },
-        witness: witnessTo(arena, arena.closed, after(fired.step), { afterMs: goneAfter(context, rule), caption: 'gone by itself' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)),
+        witness: witnessOfRule(context, rule, { afterMs: goneAfter(context, rule), caption: 'gone by itself' }),
         numbers: { afterMs, parts: gone.length },
       }]
     }
@@ -40,7 +39,9 @@ function goneAfter(context: CheckContext, rule: Rule): number {
   return change ? endOf(change) : 0
 }
 
-const goesByItself = ({ trigger }: Rule): boolean => trigger.on === 'after' && trigger.pauseWhile === null && latestMs(trigger) < LONG_MS
+/** When a rule leaves by itself at the latest, where nothing holds its timer and it is not so long that nobody has to hurry; null for any other. */
+const leavesAfterMs = ({ trigger }: Rule): number | null =>
+  trigger.on === 'after' && trigger.pauseWhile === null && latestMs(trigger) < LONG_MS ? latestMs(trigger) : null
 
 /** Whether a part and all around it is to be seen in a look, as far as looks say it by themselves. */
 function isShown(component: Component, part: Part, look: Readonly<Record<Id, Part['base']>>): boolean {

@@ -1,8 +1,10 @@
-import { entryOf, firstOf, type Chance, type Input, type Project } from '../document'
+import { entryOf, firstOf, type Chance, type Input, type Project, type Rule } from '../document'
 import { keptAt, type Surface } from '../machine'
 import { chanceIn, play, startRun, type Offered, type Run, type Trace } from '../run'
 import type { Arena, Facts } from './arena'
-import type { Node, Wait } from './explore'
+import type { StateChange } from './changes'
+import type { CheckContext } from './context'
+import { after, type Node, type Wait } from './explore'
 import type { Witness } from './finding'
 
 /** What comes after the moment worth seeing. */
@@ -44,6 +46,16 @@ export function witnessTo(arena: Arena, facts: Facts, node: Node, { afterMs = 0,
   if (!enacted) return null
   const { inputs, chance, run } = enacted
   return confirmed(arena.project, witnessOf({ surface: arena.surface, inputs, chance, lookAtMs: run.nowMs + afterMs, caption }), shows)
+}
+
+/** The witness of a change of state, so long after it has begun. */
+export const witnessOfChange = ({ arena }: Pick<CheckContext, 'arena'>, { step, to }: StateChange, look: Look): Witness | null =>
+  witnessTo(arena, arena.closed, after(step), look, (trace) => trace.some((event) => event.what === 'state' && event.to === to.id))
+
+/** The witness of the first time a rule of the component fires; null where it never does. */
+export function witnessOfRule({ arena, root }: Pick<CheckContext, 'arena' | 'root'>, rule: Rule, look: Look, facts: Facts = arena.closed): Witness | null {
+  const fired = facts.firing(root, rule)
+  return fired ? witnessTo(arena, facts, after(fired.step), look, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)) : null
 }
 
 /**

@@ -1,13 +1,12 @@
 import { asNumber, inProject, itemAt, propertyDefinition, setAt } from '../document'
 import { changesIn, endOf, lanesOf, numberAt, partName, wayOf } from './changes'
 import type { Check } from './context'
-import { after } from './explore'
 import type { Finding } from './finding'
-import { witnessTo } from './witness'
+import { witnessOfChange } from './witness'
 
 /** Turns that run the long way round, because the angles were taken as they are written: more than half a turn where less than half would do. */
 export const wrongWayRound: Check = (context) => {
-  const { component, arena } = context
+  const { component } = context
   return changesIn(context).flatMap((change): Finding[] => {
     const long = lanesOf(change).filter((lane) => propertyDefinition(lane.property)?.type === 'angle' && lane.property === 'rotation' && lane.timing.rotationDirection === 'as written' && isLong(lane.from, lane.to))
     const lane = long[0]
@@ -20,7 +19,7 @@ export const wrongWayRound: Check = (context) => {
       sentence: `${partName(change.before, lane.part)} turns by ${Math.round(turned)}° in ${wayOf(change)}, the long way round; ${Math.round(short)}° leads there too.`,
       about: { component: component.id, axis: change.axis.id, state: change.from.id, part: itemAt(change.before.compiled.parts, lane.part).part.id, ...(change.rule ? { rule: change.rule.id } : {}) },
       remedy: change.rule?.motion ? { label: 'Turn the shortest way', edit: setAt(inProject('components', component.id, 'rules', change.rule.id, 'motion', 'rotationDirection'), 'shortest') } : null,
-      witness: witnessTo(arena, arena.closed, after(change.step), { afterMs: endOf(change), caption: 'it has turned the long way' }, (trace) => trace.some((event) => event.what === 'state' && event.to === change.to.id)),
+      witness: witnessOfChange(context, change, { afterMs: endOf(change), caption: 'it has turned the long way' }),
       numbers: { turned, short },
     }]
   })

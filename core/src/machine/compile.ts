@@ -96,3 +96,9 @@ function rulesByTrigger(component: Component): ReadonlyMap<TriggerKind, readonly
   return byTrigger
 }
 
+/** A component with all it is made of, each once. */
+export function everythingInside(compiled: Compiled): readonly Compiled[] {
+  const found = new Set([compiled])
+  for (const each of found) for (const inner of each.inner) found.add(inner)
+  return [...found]
+}

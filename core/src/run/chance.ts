@@ -1,5 +1,5 @@
 import { latestMs, type Chance, type Project } from '../document'
-import { compile, surfaceComponent, type Compiled, type Surface } from '../machine'
+import { compile, everythingInside, surfaceComponent, type Surface } from '../machine'
 import type { Run } from './run'
 
 /** What decides where a run has not been told. */
@@ -10,11 +10,9 @@ export const chanceIn = ({ chance }: { readonly chance?: Chance | null }): { rea
 
 /** Whether something in a run of a surface can be left to chance: a time between two, or one of several outcomes. On a screen it can be on any one it leads to. */
 export function leavesToChance(project: Project, surface: Surface): boolean {
-  const inside = 'component' in surface ? everyInside(compile(project, surfaceComponent(project, surface))).map(({ component }) => component) : [...project.components, ...project.screens]
+  const inside = 'component' in surface ? everythingInside(compile(project, surfaceComponent(project, surface))).map(({ component }) => component) : [...project.components, ...project.screens]
   return inside.some(({ rules }) => rules.some(({ target, trigger }) => target.go === 'one of' || ('ms' in trigger && latestMs(trigger) > trigger.ms)))
 }
-
-const everyInside = (compiled: Compiled): readonly Compiled[] => [compiled, ...compiled.inner.flatMap(everyInside)]
 
 /** A whole number between two, each as likely as any other. */
 export function drawBetween(run: Run, least: number, most: number): number {
