@@ -47,6 +47,7 @@ import { screenContext } from './screen-context'
 import { overlayUnreachable, screenUnreachable } from './screen-unreachable'
 import { neverCome, screenRulesNeverFire, wholeNotFinished } from './screens-from-start'
 import { screensInMotion } from './screens-in-motion'
+import { saysNoState } from './says-no-state'
 import { seam } from './seam'
 import { slowToAnswer } from './slow-to-answer'
 import { startsMoving } from './starts-moving'
@@ -103,6 +104,7 @@ export const CHECKS: Readonly<Record<string, Check>> = {
   'no-keyboard-way': noKeyboardWay,
   'no-name': noName,
   'no-role': noRole,
+  'says-no-state': saysNoState,
   'label-in-name': labelInName,
   'drag-only': dragOnly,
   'acts-on-press': actsOnPress,

@@ -74,6 +74,6 @@ export const CRITERIA: readonly Criterion[] = [
   not('3.3.4', 'Error Prevention (Legal, Financial, Data)', 'AA'),
   not('3.3.7', 'Redundant Entry', 'A'),
   not('3.3.8', 'Accessible Authentication (Minimum)', 'AA'),
-  looked('4.1.2', 'Name, Role, Value', 'A', ['no-name', 'no-role', 'disabled-answers'], 'Whether what one taps has a name and says what it is; not whether a switch says which way it is'),
+  looked('4.1.2', 'Name, Role, Value', 'A', ['no-name', 'no-role', 'says-no-state', 'disabled-answers'], 'Whether what one taps has a name, says what it is, and says how it is where its role has to; not whether what it says is so'),
   not('4.1.3', 'Status Messages', 'AA'),
 ]

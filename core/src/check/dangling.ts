@@ -1,4 +1,4 @@
-import { axisOfProperty, inProject, isToken, parameterOfProperty, removeFrom, statesNamed, unsetAt, type Action, type Component, type Edit, type Look, type Motion, type Project, type Rule } from '../document'
+import { axisOfProperty, inProject, isToken, parameterOfProperty, propertyDefinition, removeFrom, statesNamed, unsetAt, type Action, type Component, type Edit, type Look, type Motion, type Project, type Rule } from '../document'
 import { scopeOf } from '../expression'
 import type { Check, CheckContext } from './context'
 import type { About, Finding } from './finding'
@@ -32,6 +32,7 @@ function baseFindings(context: CheckContext, part: Component['parts'][number]): 
     if (isToken(value) && !project.tokens.some(({ id }) => id === value.token)) return [finding(context, { ...about, property }, `“${part.name}” uses a token that is gone`, unset(property))]
     if (property === 'icon' && typeof value === 'string' && value !== '' && !project.icons.some(({ name }) => name === value)) return [finding(context, { ...about, property }, `“${part.name}” shows an icon that is gone (${value})`, unset(property))]
     if (property === 'picture' && typeof value === 'string' && value !== '' && !project.assets.some(({ id }) => id === value)) return [finding(context, { ...about, property }, `“${part.name}” shows a picture that is gone`, unset(property))]
+    if (propertyDefinition(property)?.type === 'part' && value !== '' && !component.parts.some(({ id }) => id === value)) return [finding(context, { ...about, property }, `“${part.name}” names a part that is gone as what it ${property === 'controls' ? 'controls' : 'has active'}`, unset(property))]
     const [axis, parameter] = [axisOfProperty(property), parameterOfProperty(property)]
     if (inner && axis !== null && !inner.axes.some(({ id }) => id === axis)) return [finding(context, about, `“${part.name}” is put into a state of an axis that is gone`, unset(property))]
     if (inner && parameter !== null && !inner.parameters.some(({ id }) => id === parameter)) return [finding(context, about, `“${part.name}” is given a parameter that is gone (${parameter})`, unset(property))]

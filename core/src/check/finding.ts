@@ -34,6 +34,8 @@ export interface About {
   readonly property?: string
   /** A row of the response table. */
   readonly row?: string
+  /** All the rows, where it is about several. */
+  readonly rows?: readonly string[]
 }
 
 /** An edit that would mend it, as a person would ask for it. */

@@ -1,8 +1,7 @@
 import { batch, decidedBy, firstOf, holdsIn, setProperty, theOne, type Axis, type Component, type Edit, type Id, type LookPlace } from '../document'
 import { partsAt } from '../scene'
-import { allNamed, reachedIn, cursorAt, named, oneOfEach, stateOf, TOUCHING, whereIn } from './answers'
+import { allNamed, reachedIn, cursorAt, oneOfEach, stateOf, TOUCHING, whereIn } from './answers'
 import { type Check, type CheckContext } from './context'
-import type { Finding } from './finding'
 import { poseWitness, tapAt } from './pose-witness'
 import { aboutParts, keyOf, several } from './several'
 
@@ -52,13 +51,20 @@ export const looksLive: Check = (context) => {
   const live = poses.all.flatMap((pose) => answers.filter((answer) => answer.pose !== pose).flatMap(({ point, item }) => {
     const hits = partsAt(pose.list, point)
     const isAnswered = answers.some((other) => other.pose === pose && hits.some(({ part, instance }) => instance === '' && part === other.item.part))
-    return !isAnswered && hits.some(({ part }) => part === item.part) && LIVE.includes(cursorAt(pose.list, point)) ? [{ pose, item, point: point }] : []
+    return !isAnswered && hits.some(({ part }) => part === item.part) && LIVE.includes(cursorAt(pose.list, point)) ? [{ pose, item, point }] : []
   }))
-  return oneOfEach(live, ({ item }) => item.part).map(({ pose, item, point }): Finding => ({
-    id: `looks-live ${component.id} ${item.part}`,
+  const all = oneOfEach(live, ({ item }) => item.part)
+  const [first] = all
+  if (!first) return []
+  const { pose, point } = first
+  const parts = all.map(({ item }) => item.part)
+  return [{
+    id: `looks-live ${component.id} ${keyOf(parts)}`,
     kind: 'looks-live', level: 'note',
-    sentence: `${named(context, item.part)} has a hand over it in ${whereIn(context, pose)}, but answers nothing there.`,
-    about: { component: component.id, ...stateOf(context, pose), part: item.part },
-    remedy: null, witness: poseWitness(context, pose, tapAt(point), 'a hand, and nothing happens', (trace) => !trace.some((event) => event.what === 'fired' && event.atMs >= pose.run.nowMs && event.trigger === 'tap')), numbers: {},
-  }))
+    sentence: parts.length === 1
+      ? `${allNamed(context, parts)} has a hand over it in ${whereIn(context, pose)}, but answers nothing there.`
+      : `${allNamed(context, parts)} have a hand over them in states in which they answer nothing.`,
+    about: { component: component.id, ...stateOf(context, pose), ...aboutParts(parts) },
+    remedy: null, witness: poseWitness(context, pose, tapAt(point), 'a hand, and nothing happens', (trace) => !trace.some((event) => event.what === 'fired' && event.atMs >= pose.run.nowMs && event.trigger === 'tap')), numbers: { parts: parts.length },
+  }]
 }

@@ -1,4 +1,4 @@
-import { batch, firstOf, holdsIn, inProject, rootOf, setAt, theOne, triggerRow, type Component, type Id, type Rule, type TriggerKind } from '../document'
+import { batch, firstOf, holdsIn, inProject, isControlRole, rootOf, setAt, theOne, triggerRow, type Component, type Id, type Rule, type TriggerKind } from '../document'
 import { allNamed } from './answers'
 import { stateNames, type Check, type CheckContext } from './context'
 import type { Finding } from './finding'
@@ -56,8 +56,7 @@ const takesFocus = (component: Component, part: Id): boolean =>
 function isControl(component: Component, id: string): boolean {
   const part = component.parts.find((each) => each.id === id)
   if (!part) return false
-  const { role } = part.base
-  return (role !== undefined && role !== 'none' && role !== 'img' && role !== 'group' && role !== 'region' && role !== 'status') || (part.parent !== null && isControl(component, part.parent))
+  return isControlRole(part.base.role) || (part.parent !== null && isControl(component, part.parent))
 }
 
 /** Whether some other rule that the keyboard can fire leads from the same states to the same place with the same actions. */

@@ -1,4 +1,4 @@
-import { isCrossFade } from '../motion'
+import { isCrossFade, parseColour } from '../motion'
 import { named } from './answers'
 import { changesIn, wayOf } from './changes'
 import type { Check } from './context'
@@ -43,6 +43,18 @@ export const textGhosts: Check = (context) => {
 
 const percent = ({ opacity }: Placed): string => `${Math.round(opacity * 100)} %`
 
+/** Whether something that lets nothing through lies over the lower of two and under the upper one. */
+function isBetween(placed: readonly Placed[], one: Placed, other: Placed): boolean {
+  const [low, high] = [placed.indexOf(one), placed.indexOf(other)].toSorted((a, b) => a - b)
+  const lower = placed.indexOf(one) === low ? one : other
+  return placed.slice((low ?? 0) + 1, high).some((each) => isSolid(each) && overlap(lower, each) > 1 - OVERLAP)
+}
+
+/** Whether nothing can be seen through it. */
+function isSolid({ item: { kind, values: { fill } }, opacity }: Placed): boolean {
+  return opacity > 1 - FAINT && (kind === 'box' || kind === 'container') && typeof fill === 'string' && parseColour(fill)[3] > 1 - FAINT
+}
+
 /** The instant at which two such texts both show most, where they do for long enough. */
 function ghostsIn({ before, frames, end }: Passage): Ghosts | null {
   const shownIn = (all: readonly Placed[], { item }: Placed) => (all.find((each) => each.item.key === item.key)?.opacity ?? 0) > FAINT
@@ -50,7 +62,7 @@ function ghostsIn({ before, frames, end }: Passage): Ghosts | null {
   const comes = (each: Placed) => !shownIn(before, each) && shownIn(end, each)
   const all = frames.flatMap((frame): Ghosts[] => {
     const texts = frame.placed.filter(({ item, opacity }) => item.kind === 'text' && item.instance === '' && opacity > FAINT && !isCrossFade(item.values.text))
-    return texts.filter(goes).flatMap((one) => texts.filter((other) => comes(other) && other.item.values.text !== one.item.values.text && overlap(one, other) > OVERLAP).map((other) => ({ frame, one, other })))
+    return texts.filter(goes).flatMap((one) => texts.filter((other) => comes(other) && other.item.values.text !== one.item.values.text && overlap(one, other) > OVERLAP && !isBetween(frame.placed, one, other)).map((other) => ({ frame, one, other })))
   })
   const [first, last] = [all[0], all.at(-1)]
   if (!first || !last || last.frame.atMs - first.frame.atMs < SEEN_MS) return null

@@ -1,4 +1,4 @@
-import { firstOf, holdsIn, inProject, insertInto, isFromUser, setAt, triggerRow, type Axis, type Id, type Rule } from '../document'
+import { batch, firstOf, holdsIn, inProject, insertInto, isFromUser, setAt, triggerRow, type Axis, type Id, type Rule } from '../document'
 import type { Offered, Trace } from '../run'
 import { stateNames, type Check, type CheckContext } from './context'
 import { after, stateIn, type Travelled } from './explore'
@@ -12,12 +12,14 @@ const MOSTLY = 3
  * Cells of the response table that someone can get to and nothing answers: the trigger is answered in another
  * state, it comes in this one as well, no rule fires, and it is not marked as nothing on purpose.
  */
-export const unanswered: Check = (context) => silences(context).filter(({ isOversight }) => !isOversight).map(({ finding }) => finding)
+export const unanswered: Check = (context) => keysTogether(silences(context).filter(({ isOversight }) => !isOversight)).map(({ finding }) => finding)
 
 /** Triggers that are answered in all states but one or two. */
 export const someButNotAll: Check = (context) => silences(context).filter(({ isOversight }) => isOversight).map(({ finding }) => finding)
 
 interface Silence {
+  readonly axis: Axis
+  readonly isKey: boolean
   readonly isOversight: boolean
   readonly finding: Finding
 }
@@ -45,19 +47,42 @@ function silences(context: CheckContext): readonly Silence[] {
       const kind = isOversight ? 'some-but-not-all' : 'unanswered'
       const witness = witnessTo(arena, arena.closed, after(step), { caption: `${trigger.on}, and nothing happens` }, (trace, offered) =>
         offered.some((event) => event.instance === '' && event.trigger === trigger.on && event.part === part && !isAnswered(trace, event, rules)))
+      const what = triggerRow(trigger, null)
       return [{
-        isOversight,
+        axis, isKey: trigger.on === 'key' || trigger.on === 'key up', isOversight,
         finding: {
           id: `${kind} ${component.id} ${axis.id} ${row}`, kind, level: 'note',
           sentence: isOversight
-            ? `${trigger.on} is answered in all states but ${stateNames(axis, states)}.`
-            : `${trigger.on} has no answer in ${stateNames(axis, states)}, though it can come there.`,
+            ? `${what} is answered in all states but ${stateNames(axis, states)}.`
+            : `${what} has no answer in ${stateNames(axis, states)}, though it can come there.`,
           about: { component: component.id, axis: axis.id, state, states, row },
           remedy: isOversight ? likeTheOthers(context, axis, rules, states) : onPurpose(context, firstOf(rules), states),
           witness, numbers: { cells: states.length, answered: answered.length },
         },
       }]
     })
+  })
+}
+
+/** The keys of one axis that nothing answers are one finding: that an arrow leads nowhere at the end of a list is mostly meant. */
+function keysTogether(silences: readonly Silence[]): readonly Silence[] {
+  return silences.flatMap((silence): readonly Silence[] => {
+    const alike = silence.isKey ? silences.filter(({ axis, isKey }) => isKey && axis === silence.axis) : [silence]
+    if (alike.length === 1) return alike
+    if (alike[0] !== silence) return []
+    const { finding, axis } = silence
+    const rows = alike.flatMap(({ finding: { about } }) => about.row ?? [])
+    const states = axis.states.filter(({ id }) => alike.some(({ finding: { about } }) => about.states?.includes(id))).map(({ id }) => id)
+    return [{
+      ...silence,
+      finding: {
+        ...finding, id: `unanswered ${finding.about.component} ${axis.id} keys`,
+        sentence: `${rows.length} rows of keys have no answer in ${states.length > 1 ? 'some of ' : ''}${stateNames(axis, states)}, though they can come there.`,
+        about: { ...finding.about, states, rows },
+        remedy: { label: 'Nothing, on purpose', edit: batch(...alike.flatMap(({ finding: { remedy } }) => remedy?.edit ?? [])) },
+        numbers: { rows: rows.length, cells: alike.reduce((sum, { finding: { numbers } }) => sum + (numbers.cells ?? 0), 0) },
+      },
+    }]
   })
 }
 

@@ -11,14 +11,14 @@ export const cabinLight: Component = {
   id: 'cabinLight',
   name: 'Cabin light',
   parts: [
-    { id: 'lightRow', kind: 'container', name: 'row', parent: null, base: { width: 180, height: 40, fill: '#fbf8f1', cursor: 'pointer', role: 'switch', accessibleName: { expr: 'label' }, focusable: true, ...rounded(8) } },
+    { id: 'lightRow', kind: 'container', name: 'row', parent: null, base: { width: 180, height: 40, fill: '#fbf8f1', cursor: 'pointer', role: 'switch', accessibleName: { expr: 'label' }, focusable: true, checked: false, ...rounded(8) } },
     { id: 'lightLabel', kind: 'text', name: 'label', parent: 'lightRow', base: { x: 12, y: 10, width: 96, height: 20, text: { expr: 'label' }, fontSize: 15, fill: '#1d2b33' } },
     { id: 'lightTrack', kind: 'box', name: 'track', parent: 'lightRow', base: { x: 120, y: 8, width: 48, height: 24, fill: '#8a959b', ...rounded(12) } },
     { id: 'lightKnob', kind: 'ellipse', name: 'knob', parent: 'lightRow', base: { x: 123, y: 11, width: 18, height: 18, fill: '#ffffff' } },
   ],
   axes: [{
     id: AXIS, name: 'light', start: 'lightOff', boundTo: null,
-    states: [state('lightOff', 'off', 0, {}), state('lightOn', 'on', 1, { lightTrack: { fill: '#b07d12' }, lightKnob: { x: 147, fill: '#fff3c4' } })],
+    states: [state('lightOff', 'off', 0, {}), state('lightOn', 'on', 1, { lightRow: { checked: true }, lightTrack: { fill: '#b07d12' }, lightKnob: { x: 147, fill: '#fff3c4' } })],
   }],
   rules: [
     rule('lightUp', { axis: AXIS, on: { on: 'tap' }, in: ['lightOff'], go: to('lightOn'), motion: sliding, actions: [{ id: 'lightTell', do: 'send', message: 'lit', payload: null, recipient: 'siblings' }] }),

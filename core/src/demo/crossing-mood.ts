@@ -21,13 +21,13 @@ export const moodFace: Component = {
   id: 'moodFace',
   name: 'Mood face',
   parts: [
-    { id: 'faceDisc', kind: 'container', name: 'disc', parent: null, base: { width: 40, height: 40, fill: '#f6d365', cursor: 'pointer', role: 'radio', accessibleName: { expr: 'mood' }, focusable: true, ...rounded(20) } },
+    { id: 'faceDisc', kind: 'container', name: 'disc', parent: null, base: { width: 40, height: 40, fill: '#f6d365', cursor: 'pointer', role: 'radio', accessibleName: { expr: 'mood' }, focusable: true, checked: false, ...rounded(20) } },
     eye('faceLeft', 'left eye', 12), eye('faceRight', 'right eye', 24),
     { id: 'faceMouth', kind: 'path', name: 'mouth', parent: 'faceDisc', base: { x: 8, y: 22, width: 24, height: 12, d: { expr: 'mouth' }, stroke: '#1d2b33', strokeWidth: 2, strokeCap: 'round', receivesInput: false } },
   ],
   axes: [{
     id: FACE_AXIS, name: 'choice', start: 'facePlain', boundTo: null,
-    states: [state('facePlain', 'plain', 0, {}), { ...state('faceChosen', 'chosen', 3, { faceDisc: { stroke: '#2e7d5b', strokeWidth: 4, scaleX: 1.1, scaleY: 1.1 } }), final: true }],
+    states: [state('facePlain', 'plain', 0, {}), { ...state('faceChosen', 'chosen', 3, { faceDisc: { checked: true, stroke: '#2e7d5b', strokeWidth: 4, scaleX: 1.1, scaleY: 1.1 } }), final: true }],
   }],
   rules: [
     rule('faceChoose', {

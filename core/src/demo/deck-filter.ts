@@ -25,14 +25,14 @@ export const filterChip: Component = {
   parts: [
     {
       id: 'chipBody', kind: 'container', name: 'body', parent: null,
-      base: { width: 40, height: 40, layout: 'row', align: 'center', gap: 8, paddingLeft: 10, paddingRight: 10, clip: true, fill: '#e9e2d3', cursor: 'pointer', role: 'radio', accessibleName: { expr: 'label' }, focusable: true, ...rounded(20) },
+      base: { width: 40, height: 40, layout: 'row', align: 'center', gap: 8, paddingLeft: 10, paddingRight: 10, clip: true, fill: '#e9e2d3', cursor: 'pointer', role: 'radio', accessibleName: { expr: 'label' }, focusable: true, checked: false, ...rounded(20) },
     },
     { id: 'chipIcon', kind: 'icon', name: 'icon', parent: 'chipBody', base: { width: 20, height: 20, icon: { expr: 'picture' }, fill: '#5b666b' } },
     { id: 'chipLabel', kind: 'text', name: 'label', parent: 'chipBody', base: { text: { expr: 'label' }, fontSize: 15, fontWeight: '600', fill: '#ffffff', widthFrom: 'content', heightFrom: 'content', textWrap: false, opacity: 0 } },
   ],
   axes: [{
     id: AXIS, name: 'chip', start: 'chipPlain', boundTo: { parameter: 'isChosen' },
-    states: [state('chipPlain', 'plain', 0, {}), state('chipChosen', 'chosen', 3, { chipBody: { widthFrom: 'content', fill: { expr: 'accent' } }, chipIcon: { fill: '#ffffff' }, chipLabel: { opacity: 1 } })],
+    states: [state('chipPlain', 'plain', 0, {}), state('chipChosen', 'chosen', 3, { chipBody: { checked: true, widthFrom: 'content', fill: { expr: 'accent' } }, chipIcon: { fill: '#ffffff' }, chipLabel: { opacity: 1 } })],
   }, lone('chipTap')],
   rules: [rule('chipTell', { axis: 'chipTap', on: { on: 'tap' }, in: ['chipTapRest'], go: { go: 'stay' }, actions: [{ id: 'chipSays', do: 'send', message: 'chosen', payload: 'kind', recipient: 'holder' }] })],
   parameters: [
@@ -69,7 +69,7 @@ export const deckFilter: Component = {
   name: 'Deck filter',
   parts: [
     { id: 'filterFrame', kind: 'container', name: 'frame', parent: null, base: { width: 304, height: 180 } },
-    { id: 'filterRow', kind: 'container', name: 'chips', parent: 'filterFrame', base: { width: 304, height: 40, layout: 'row', gap: 8, role: 'group', accessibleName: 'Kind of news' } },
+    { id: 'filterRow', kind: 'container', name: 'chips', parent: 'filterFrame', base: { width: 304, height: 40, layout: 'row', gap: 8, role: 'radiogroup', accessibleName: 'Kind of news' } },
     ...KINDS.map(chip),
     { id: 'filterList', kind: 'list', name: 'news', parent: 'filterFrame', component: 'newsLine', table: 'deckNews', filter: 'item.kind == shown', base: { x: 0, y: 56, width: 280, height: 120, layout: 'column', gap: 8 }, motion: timed(420, 'spring(0.25)') },
   ],

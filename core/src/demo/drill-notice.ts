@@ -22,7 +22,7 @@ export const drillNotice: Component = {
     { id: 'drillPage', kind: 'container', name: 'page', parent: null, base: { width: 300, height: 200, fill: '#fbf8f1', clip: true } },
     ...OPENERS.flatMap(opener),
     { id: 'drillDim', kind: 'box', name: 'dimmed', parent: 'drillPage', base: { width: 300, height: 200, fill: '#1d2b33', opacity: 0, receivesInput: false, role: 'button', accessibleName: 'Close', cursor: 'pointer' } },
-    { id: 'drillDialog', kind: 'container', name: 'dialog', parent: 'drillPage', base: { x: 40, y: 56, width: 220, height: 104, fill: '#ffffff', opacity: 0, receivesInput: false, translateY: 8, role: 'dialog', accessibleName: 'Drill at four o’clock', ...rounded(10) } },
+    { id: 'drillDialog', kind: 'container', name: 'dialog', parent: 'drillPage', base: { x: 40, y: 56, width: 220, height: 104, fill: '#ffffff', opacity: 0, receivesInput: false, translateY: 8, role: 'dialog', accessibleName: 'Drill at four o’clock', modal: true, ...rounded(10) } },
     { id: 'drillWords', kind: 'text', name: 'words', parent: 'drillDialog', base: { x: 16, y: 16, width: 188, height: 40, text: 'Drill at four o’clock. Bring your life jacket.', fontSize: 14, fill: '#1d2b33' } },
     { id: 'drillClose', kind: 'container', name: 'close', parent: 'drillDialog', base: { x: 128, y: 64, width: 76, height: 28, fill: '#2e7d5b', cursor: 'pointer', role: 'button', accessibleName: 'Understood', focusable: true, ...rounded(6) } },
     { id: 'drillCloseWords', kind: 'text', name: 'close words', parent: 'drillClose', base: { x: 0, y: 6, width: 76, height: 16, text: 'Understood', fontSize: 12, fontWeight: '600', textAlign: 'center', fill: '#ffffff', receivesInput: false } },
@@ -35,10 +35,14 @@ export const drillNotice: Component = {
     ],
   }],
   rules: [
-    ...OPENERS.map(([id], index) => rule(`drillOpen${index}`, { axis: AXIS, on: { on: 'tap' }, part: id, in: ['drillGone'], go: to('drillShown'), motion: timed(200, 'ease-out') })),
+    ...OPENERS.map(([id], index) => rule(`drillOpen${index}`, { axis: AXIS, on: { on: 'tap' }, part: id, in: ['drillGone'], go: to('drillShown'), motion: timed(200, 'ease-out'), actions: [{ id: `drillFrom${index}`, do: 'set', variable: 'opener', to: `'${id}'` }, { id: `drillInto${index}`, do: 'focus', part: 'drillDialog' }] })),
+    ...OPENERS.map(([id], index) => ({
+      ...rule(`drillBack${index}`, { axis: AXIS, on: { on: 'entered' }, in: ['drillGone'], go: { go: 'stay' }, actions: [{ id: `drillBackFocus${index}`, do: 'focus', part: id }] }), guard: `opener == '${id}'`,
+    })),
     rule('drillUnderstood', { axis: AXIS, on: { on: 'tap' }, part: 'drillClose', in: ['drillShown'], go: to('drillGone'), motion: timed(160, 'ease-in') }),
     rule('drillOutside', { axis: AXIS, on: { on: 'tap' }, part: 'drillDim', in: ['drillShown'], go: to('drillGone'), motion: timed(160, 'ease-in') }),
     rule('drillEscape', { axis: AXIS, on: { on: 'key', key: 'Escape', modifiers: {}, anywhere: true }, in: ['drillShown'], go: to('drillGone'), motion: timed(160, 'ease-in') }),
     rule('drillEscapeIdle', { axis: AXIS, on: { on: 'key', key: 'Escape', modifiers: {}, anywhere: true }, in: ['drillGone'], go: nothing }),
   ],
+  variables: [{ id: 'drillOpener', name: 'opener', type: 'choice', start: 'drillPost', choices: OPENERS.map(([id]) => id) }],
 }

@@ -24,7 +24,7 @@ export const gangwaySwitch: Component = {
   parts: [
     {
       id: 'gangwayTrack', kind: 'container', name: 'track', parent: null,
-      base: { width: 68, height: 32, fill: '#8a959b', cursor: 'pointer', role: 'switch', accessibleName: 'Gangway', focusable: true, ...rounded(16) },
+      base: { width: 68, height: 32, fill: '#8a959b', cursor: 'pointer', role: 'switch', accessibleName: 'Gangway', focusable: true, checked: false, ...rounded(16) },
     },
     { id: 'gangwayKnob', kind: 'path', name: 'knob', parent: 'gangwayTrack', base: { x: 4, y: 4, width: 24, height: 24, d: DISC, fill: '#ffffff' } },
   ],
@@ -32,7 +32,7 @@ export const gangwaySwitch: Component = {
     id: AXIS, name: 'gangway', start: 'gangwayUp', boundTo: null,
     states: [
       state('gangwayUp', 'up', 0, {}),
-      state('gangwayDown', 'down', 3, { gangwayTrack: { fill: '#2e7d5b' }, gangwayKnob: { x: 40 } }),
+      state('gangwayDown', 'down', 3, { gangwayTrack: { fill: '#2e7d5b', checked: true }, gangwayKnob: { x: 40 } }),
     ],
   }],
   rules: [

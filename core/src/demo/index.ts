@@ -3,13 +3,17 @@ import { boardingButton } from './boarding-button'
 import { buoyMarker, soundChart } from './buoy-marker'
 import { cabinCard, cabinDeck, cabins, cabinSheet, cabinVariables } from './cabin-card'
 import { cabinLight, cabinLights } from './cabin-lights'
+import { cabinWarmth } from './cabin-warmth'
 import { crewCall } from './crew-call'
 import { crewTray } from './crew-tray'
 import { crossingMood, moodFace, moods } from './crossing-mood'
 import { deckFilter, deckNews, filterChip, newsLine } from './deck-filter'
 import { drillNotice } from './drill-notice'
 import { engineStart } from './engine-start'
+import { fareTabs } from './fare-tabs'
+import { galleyMenu } from './galley-menu'
 import { gangwayPost, gangwaySwitch } from './gangway-switch'
+import { landingList } from './landing-list'
 import { lighthouse, lighthouseBeam } from './lighthouse'
 import { luggageRack, luggageTag } from './luggage-tag'
 import { mastLamp } from './mast-lamp'
@@ -19,6 +23,7 @@ import { harbourNotices, noticeCard, notices, readOn } from './read-on'
 import { routePanel } from './route-panel'
 import { roundSwitch, safetyCard, safetyRound } from './safety-round'
 import { screensOf } from './screens'
+import { seatChoice } from './seat-choice'
 import { seenFromTheDeck } from './seen-from-the-deck'
 import { spinnerRing } from './spinner-ring'
 import { demoPromises } from './promises'
@@ -33,6 +38,7 @@ const withoutScreens: Project = {
     gangwaySwitch, gangwayPost, lighthouse, lighthouseBeam, crossingMood, moodFace, cabinLights, cabinLight, engineStart,
     crewTray, seenFromTheDeck, harbourNotices, noticeCard, readOn, luggageRack, luggageTag, drillNotice,
     deckFilter, filterChip, newsLine, cabinDeck, cabinCard, cabinSheet, safetyRound, safetyCard, roundSwitch, tideTable,
+    fareTabs, seatChoice, landingList, cabinWarmth, galleyMenu,
   ],
   variables: cabinVariables,
   tables: [moods, notices, deckNews, cabins],

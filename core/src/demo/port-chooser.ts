@@ -7,7 +7,7 @@ const PORTS = ['Skerry Quay', 'Lamp Rock', 'Outer Holm', 'Gannet Stack']
 const option = (name: string, index: number): readonly Part[] => [
   {
     id: `portOption${index}`, kind: 'container', name: `option ${index + 1}`, parent: 'portOptions',
-    base: { layout: 'row', widthFrom: 'fill', heightFrom: 'content', paddingTop: 8, paddingBottom: 8, paddingLeft: 12, fill: '#ffffff', cursor: 'pointer', role: 'option', accessibleName: name, focusable: true },
+    base: { layout: 'row', widthFrom: 'fill', heightFrom: 'content', paddingTop: 8, paddingBottom: 8, paddingLeft: 12, fill: '#ffffff', cursor: 'pointer', role: 'option', accessibleName: name, focusable: true, selected: { expr: `port == '${name}'` } },
   },
   { id: `portName${index}`, kind: 'text', name: `name ${index + 1}`, parent: `portOption${index}`, base: { text: name, fontSize: 15, fill: '#1d2b33', widthFrom: 'content', heightFrom: 'content', opacity: 0 } },
 ]
@@ -23,7 +23,7 @@ export const portChooser: Component = {
     { id: 'portFrame', kind: 'container', name: 'frame', parent: null, base: { width: 220, height: 200 } },
     {
       id: 'portField', kind: 'container', name: 'field', parent: 'portFrame',
-      base: { x: 0, y: 0, width: 220, height: 40, fill: '#ffffff', stroke: '#24506f', cursor: 'pointer', role: 'button', focusable: true, ...rounded(6) },
+      base: { x: 0, y: 0, width: 220, height: 40, fill: '#ffffff', stroke: '#24506f', cursor: 'pointer', role: 'button', focusable: true, expanded: false, controls: 'portOptions', ...rounded(6) },
     },
     { id: 'portLabel', kind: 'text', name: 'label', parent: 'portField', base: { x: 12, y: 10, width: 160, height: 20, text: { expr: 'port' }, fontSize: 15, fill: '#1d2b33' } },
     { id: 'portArrow', kind: 'icon', name: 'arrow', parent: 'portField', base: { x: 188, y: 8, width: 24, height: 24, icon: 'chevron-down', fill: '#24506f' } },
@@ -38,6 +38,7 @@ export const portChooser: Component = {
     states: [
       state('portClosed', 'closed', 0, {}),
       state('portOpen', 'open', 3, {
+        portField: { expanded: true },
         portOptions: { heightFrom: 'content', receivesInput: true },
         portArrow: { rotation: 180 },
         ...Object.fromEntries(PORTS.map((_, index) => [`portName${index}`, { opacity: 1 }])),

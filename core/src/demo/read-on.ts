@@ -15,13 +15,13 @@ export const readOn: Component = {
     { id: 'readFrame', kind: 'container', name: 'frame', parent: null, base: { width: 260, height: 200, layout: 'column', gap: 6, widthFrom: 'fixed', heightFrom: 'fixed' } },
     { id: 'readCut', kind: 'container', name: 'excerpt', parent: 'readFrame', base: { width: 260, height: { expr: 'cut' }, clip: true, fadeBottom: 24, fill: '#fbf8f1' } },
     { id: 'readText', kind: 'text', name: 'words', parent: 'readCut', base: { width: 260, height: { expr: 'words.natural.height' }, text: { expr: 'log' }, fontSize: 15, fill: '#1d2b33' } },
-    { id: 'readMore', kind: 'text', name: 'more', parent: 'readFrame', base: { text: 'Read on', fontSize: 14, fontWeight: '600', fill: '#2f6f9f', cursor: 'pointer', role: 'button', accessibleName: 'Read on', focusable: true, widthFrom: 'content', heightFrom: 'content' } },
+    { id: 'readMore', kind: 'text', name: 'more', parent: 'readFrame', base: { text: 'Read on', fontSize: 14, fontWeight: '600', fill: '#2f6f9f', cursor: 'pointer', role: 'button', accessibleName: 'Read on', focusable: true, expanded: false, controls: 'readCut', widthFrom: 'content', heightFrom: 'content' } },
   ],
   axes: [{
     id: AXIS, name: 'excerpt', start: 'readShort', boundTo: null,
     states: [
       state('readShort', 'short', 0, {}),
-      state('readWhole', 'whole', 3, { readCut: { height: { expr: 'words.natural.height + 12' }, fadeBottom: 0 }, readMore: { text: 'Less', accessibleName: 'Less' } }),
+      state('readWhole', 'whole', 3, { readCut: { height: { expr: 'words.natural.height + 12' }, fadeBottom: 0 }, readMore: { text: 'Less', accessibleName: 'Less', expanded: true } }),
     ],
   }],
   rules: [
@@ -47,13 +47,13 @@ export const noticeCard: Component = {
   id: 'noticeCard',
   name: 'Notice card',
   parts: [
-    { id: 'cardPlate', kind: 'container', name: 'plate', parent: null, base: { width: 260, height: 40, clip: true, fill: '#fbf8f1', cursor: 'pointer', role: 'button', accessibleName: { expr: 'title' }, focusable: true, ...rounded(8) } },
+    { id: 'cardPlate', kind: 'container', name: 'plate', parent: null, base: { width: 260, height: 40, clip: true, fill: '#fbf8f1', cursor: 'pointer', role: 'button', accessibleName: { expr: 'title' }, focusable: true, expanded: false, ...rounded(8) } },
     { id: 'cardTitle', kind: 'text', name: 'title', parent: 'cardPlate', base: { x: 12, y: 10, width: 236, height: 20, text: { expr: 'title' }, fontSize: 15, fontWeight: '600', fill: '#1d2b33' } },
     { id: 'cardBody', kind: 'text', name: 'body', parent: 'cardPlate', base: { x: 12, y: 40, width: 236, height: { expr: 'body.natural.height' }, text: { expr: 'body' }, fontSize: 14, fill: '#5b666b', opacity: 0 } },
   ],
   axes: [{
     id: CARD_AXIS, name: 'card', start: 'cardShut', boundTo: null,
-    states: [state('cardShut', 'shut', 0, {}), state('cardOpen', 'open', 3, { cardPlate: { height: { expr: '52 + body.natural.height' } }, cardBody: { opacity: 1 } })],
+    states: [state('cardShut', 'shut', 0, {}), state('cardOpen', 'open', 3, { cardPlate: { expanded: true, height: { expr: '52 + body.natural.height' } }, cardBody: { opacity: 1 } })],
   }],
   rules: [
     rule('cardShow', { axis: CARD_AXIS, on: { on: 'tap' }, in: ['cardShut'], go: to('cardOpen'), motion: timed(220, 'ease-out') }),

@@ -12,14 +12,14 @@ export const roundSwitch: Component = {
   id: 'roundSwitch',
   name: 'Round switch',
   parts: [
-    { id: 'roundPlate', kind: 'container', name: 'plate', parent: null, base: { width: 136, height: 36, fill: '#fbf8f1', cursor: 'pointer', role: 'switch', accessibleName: { expr: 'label' }, focusable: true, ...rounded(8) } },
+    { id: 'roundPlate', kind: 'container', name: 'plate', parent: null, base: { width: 136, height: 36, fill: '#fbf8f1', cursor: 'pointer', role: 'switch', accessibleName: { expr: 'label' }, focusable: true, checked: false, ...rounded(8) } },
     { id: 'roundLabel', kind: 'text', name: 'label', parent: 'roundPlate', base: { x: 12, y: 8, width: 72, height: 20, text: { expr: 'label' }, fontSize: 15, fill: '#1d2b33' } },
     { id: 'roundTrack', kind: 'box', name: 'track', parent: 'roundPlate', base: { x: 88, y: 8, width: 38, height: 20, fill: '#8a959b', ...rounded(10) } },
     { id: 'roundKnob', kind: 'ellipse', name: 'knob', parent: 'roundPlate', base: { x: 90, y: 10, width: 16, height: 16, fill: '#ffffff' } },
   ],
   axes: [{
     id: SWITCH_AXIS, name: 'switch', start: 'roundOff', boundTo: { parameter: 'isOn' },
-    states: [state('roundOff', 'off', 0, {}), state('roundOn', 'on', 3, { roundTrack: { fill: '#2e7d5b' }, roundKnob: { x: 108 } })],
+    states: [state('roundOff', 'off', 0, {}), state('roundOn', 'on', 3, { roundPlate: { checked: true }, roundTrack: { fill: '#2e7d5b' }, roundKnob: { x: 108 } })],
   }, lone('roundTap')],
   rules: [rule('roundTell', { axis: 'roundTap', on: { on: 'tap' }, in: ['roundTapRest'], go: { go: 'stay' }, actions: [{ id: 'roundSays', do: 'send', message: 'switched', payload: 'label', recipient: 'holder' }] })],
   parameters: [{ id: 'roundText', name: 'label', type: 'text', initial: 'Deck' }, { id: 'roundIsOn', name: 'isOn', type: 'yes/no', initial: true }],
@@ -32,14 +32,14 @@ export const safetyCard: Component = {
   id: 'safetyCard',
   name: 'Safety card',
   parts: [
-    { id: 'safetyPlate', kind: 'container', name: 'plate', parent: null, base: { width: 280, height: 40, fill: '#ffffff', cursor: 'pointer', role: 'checkbox', accessibleName: { expr: 'task' }, focusable: true, ...rounded(8) } },
+    { id: 'safetyPlate', kind: 'container', name: 'plate', parent: null, base: { width: 280, height: 40, fill: '#ffffff', cursor: 'pointer', role: 'checkbox', accessibleName: { expr: 'task' }, focusable: true, checked: false, ...rounded(8) } },
     { id: 'safetyBox', kind: 'box', name: 'box', parent: 'safetyPlate', base: { x: 12, y: 11, width: 18, height: 18, stroke: '#5b666b', strokeWidth: 2, fill: '#ffffff', ...rounded(4) } },
     { id: 'safetyTick', kind: 'path', name: 'tick', parent: 'safetyPlate', base: { x: 15, y: 15, width: 12, height: 10, d: 'M0 5L4 9L12 0', stroke: '#ffffff', strokeWidth: 2.5, strokeCap: 'round', opacity: 0, receivesInput: false } },
     { id: 'safetyWords', kind: 'text', name: 'words', parent: 'safetyPlate', base: { x: 42, y: 10, width: 226, height: 20, text: { expr: 'task' }, fontSize: 15, fill: '#1d2b33' } },
   ],
   axes: [{
     id: CARD_AXIS, name: 'task', start: 'safetyOpen', boundTo: null,
-    states: [state('safetyOpen', 'open', 0, {}), state('safetyDone', 'done', 3, { safetyBox: { fill: '#2e7d5b', stroke: '#2e7d5b' }, safetyTick: { opacity: 1 }, safetyWords: { fill: '#5b666b' } })],
+    states: [state('safetyOpen', 'open', 0, {}), state('safetyDone', 'done', 3, { safetyPlate: { checked: true }, safetyBox: { fill: '#2e7d5b', stroke: '#2e7d5b' }, safetyTick: { opacity: 1 }, safetyWords: { fill: '#5b666b' } })],
   }],
   rules: [
     rule('safetyTickOff', { axis: CARD_AXIS, on: { on: 'tap' }, in: ['safetyOpen'], go: to('safetyDone'), motion: toggling }),

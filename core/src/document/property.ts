@@ -1,5 +1,6 @@
 import { isGradient, type Colour, type Literal, type Paint, type Shadow } from './value'
 import type { PartKind } from './part'
+import { ROLES } from './role'
 
 /** What the values of a type are. */
 interface ValueOfType {
@@ -15,6 +16,8 @@ interface ValueOfType {
   readonly path: string
   readonly picture: string
   readonly icon: string
+  /** The id of a part of the same component; empty for none. */
+  readonly part: string
   readonly shadows: readonly Shadow[]
   readonly dash: readonly number[]
 }
@@ -143,11 +146,23 @@ const DEFINITIONS = [
   define('cursor', 'pointer cursor', 'choice', 'answer', 'default', every, {
     choices: ['default', 'pointer', 'grab', 'grabbing', 'text', 'not-allowed', 'wait'],
   }),
-  define('role', 'role', 'choice', 'answer', 'none', every, {
-    choices: ['none', 'button', 'switch', 'checkbox', 'radio', 'option', 'listbox', 'tab', 'dialog', 'status', 'img', 'link', 'group', 'region'],
-  }),
+  define('role', 'role', 'choice', 'answer', 'none', every, { choices: ['none', ...ROLES] }),
   define('accessibleName', 'accessible name', 'text', 'answer', '', every),
   define('focusable', 'takes focus', 'yesNo', 'answer', false, every),
+  define('disabled', 'disabled', 'yesNo', 'answer', false, every),
+  define('checked', 'checked', 'yesNo', 'answer', false, every),
+  define('partlyChecked', 'partly checked', 'yesNo', 'answer', false, every),
+  define('selected', 'selected', 'yesNo', 'answer', false, every),
+  define('expanded', 'expanded', 'yesNo', 'answer', false, every),
+  define('pressed', 'pressed', 'yesNo', 'answer', false, every),
+  define('modal', 'modal', 'yesNo', 'answer', false, every),
+  define('valueNow', 'value', 'number', 'answer', 0, every),
+  define('valueLeast', 'least value', 'number', 'answer', 0, every),
+  define('valueMost', 'greatest value', 'number', 'answer', 100, every),
+  define('valueText', 'value in words', 'text', 'answer', '', every),
+  define('current', 'current', 'choice', 'answer', 'no', every, { choices: ['no', 'yes', 'page', 'step', 'location', 'date', 'time'] }),
+  define('controls', 'controls', 'part', 'answer', '', every),
+  define('activeDescendant', 'active descendant', 'part', 'answer', '', every),
 ]
 
 /** Every property a look can say something about. Adding one is adding a line. */
@@ -203,6 +218,7 @@ export function valueProblem(definition: PropertyDefinition, value: Literal): st
     case 'path':
     case 'picture':
     case 'icon':
+    case 'part':
       return typeof value === 'string' ? null : wrong('text')
     case 'yesNo':
       return typeof value === 'boolean' ? null : wrong('yes or no')

@@ -28,6 +28,7 @@ export const isCrossFade = (value: unknown): value is CrossFade =>
  * Null when the property does not travel but changes at once.
  */
 export function interpolate(definition: PropertyDefinition, from: Literal, to: Literal, mixing: Mixing): Interpolator | null {
+  if (definition.group === 'answer') return null
   switch (definition.type) {
     case 'number':
     case 'length':
@@ -40,7 +41,7 @@ export function interpolate(definition: PropertyDefinition, from: Literal, to: L
     case 'paint':
       return interpolatePaint(asPaint(from), asPaint(to), mixing.colourSpace)
     case 'text':
-      return definition.group === 'answer' ? null : crossFade(from, to)
+      return crossFade(from, to)
     case 'yesNo':
       return definition.name === 'visible' ? interpolateVisibility(from === true, to === true) : null
     case 'picture':
@@ -53,6 +54,7 @@ export function interpolate(definition: PropertyDefinition, from: Literal, to: L
     case 'dash':
       return interpolateNumbers(asNumbers(from), asNumbers(to))
     case 'choice':
+    case 'part':
       return null
   }
 }

@@ -22,6 +22,9 @@ export const alone = (...components: readonly Component[]): Project => ({ ...new
 
 const parts = (...more: readonly Part[]): Pick<Component, 'parts'> => ({ parts: [...small({ a: {} }, []).parts.map((part): Part => (part.id === 'frame' ? { ...part, base: { ...part.base, ...usable } } : part)), ...more] })
 
+/** A small component whose frame is a switch that says nothing, or something, of itself. */
+const switched = (says: Part['base']): Pick<Component, 'parts'> => ({ parts: parts().parts.map((part): Part => (part.id === 'frame' ? { ...part, base: { ...part.base, role: 'switch', ...says } } : part)) })
+
 const box = (id: string, base: Part['base']): Part => ({ id, kind: 'box', name: id, parent: 'frame', base: { x: 0, y: 0, width: 100, height: 50, fill: '#ffffff', ...base } })
 const text = (id: string, base: Part['base']): Part => ({ id, kind: 'text', name: id, parent: 'frame', base: { x: 0, y: 0, width: 80, height: 20, text: 'Aboard', ...base } })
 const resting = (snapTo: 'edges' | 'anywhere'): Part => ({ ...box('card', { width: 20, height: 20 }), drag: { along: 'across', limitTo: 'parent', snapTo, points: [], keepsMomentum: false, settleMs: 100, easing: 'linear' } })
@@ -131,6 +134,7 @@ export const EXAMPLES: readonly Example[] = [
   pair('no-keyboard-way', small(wide, [there, back]), small(wide, [there, back], parts())),
   pair('no-name', small(wide, [there, back], { parts: parts().parts.map((part): Part => (part.id === 'frame' ? { ...part, base: { ...part.base, accessibleName: '' } } : part)) }), small(wide, [there, back], parts())),
   pair('no-role', small(wide, [there, back]), small(wide, [there, back], parts())),
+  pair('says-no-state', small(wide, [there, back], switched({})), small({ ...wide, b: { look: { box: { x: 40 }, frame: { checked: true } } } }, [there, back], switched({ checked: false }))),
   pair('label-in-name', small(wide, [there, back], parts(text('words', { text: 'Cast off' }))), small(wide, [there, back], parts(text('words', { text: 'Board' })))),
   pair('drag-only', small(wide, [{ on: { on: 'drag start' }, in: ['a'], to: 'b' }, { on: { on: 'drag end' }, in: ['b'], to: 'a' }], parts()), small(wide, [{ on: { on: 'drag start' }, in: ['a'], to: 'b' }, { on: { on: 'drag end' }, in: ['b'], to: 'a' }, there, back], parts())),
   pair('acts-on-press', small(wide, [{ on: { on: 'press' }, in: ['a'], to: 'b' }, back], parts()), small(wide, [{ on: { on: 'press' }, in: ['a'], to: 'b' }, { on: { on: 'release' }, in: ['b'], to: 'a' }], parts())),

@@ -14,7 +14,7 @@ const angle = fc.integer({ min: -720, max: 720 })
 const anyOf: Readonly<Record<string, fc.Arbitrary<Literal>>> = {
   number: fc.integer({ min: 0, max: 50 }), length: fc.integer({ min: 1, max: 50 }), ratio: fc.double({ min: 0, max: 1, noNaN: true }), angle,
   paint: fc.oneof(colour, fc.constant(null)), colour, text: fc.string(), yesNo: fc.boolean(), choice: fc.constant('start'), path: fc.constantFrom('M0 0L1 1', 'M2 3L4 5', 'M0 0C1 1 2 2 3 3'),
-  picture: fc.constantFrom('', 'a', 'b'), icon: fc.constantFrom('', 'M0 0h24v24z'),
+  picture: fc.constantFrom('', 'a', 'b'), icon: fc.constantFrom('', 'M0 0h24v24z'), part: fc.constantFrom('', 'box'),
   shadows: fc.constantFrom([], [{ x: 1, y: 2, blur: 3, spread: 0, colour: '#000000', inset: false }]), dash: fc.constantFrom([], [2], [4, 2]),
 }
 

@@ -45,7 +45,7 @@ function Cell({ bar, row, line, drag, typing }: GridRowProps & { readonly bar: B
   const { rule, states, column } = bar
   const isMain = view.row === row.key && states.some(({ id }) => id === view.state)
   const isSelected = isMain || view.alsoCells.some((cell) => cell.row === row.key && states.some(({ id }) => id === cell.state))
-  const told = findings.find(({ about }) => (rule !== null && about.rule === rule.id) || (about.row === row.key && states.some(({ id }) => about.states?.includes(id))))
+  const told = findings.find(({ about }) => (rule !== null && about.rule === rule.id) || ((about.row === row.key || about.rows?.includes(row.key)) && states.some(({ id }) => about.states?.includes(id))))
   const stateAt = (x: number, element: Element): State => {
     const box = element.getBoundingClientRect()
     const index = Math.floor(((x - box.left) / box.width) * states.length)

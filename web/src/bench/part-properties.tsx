@@ -1,14 +1,16 @@
 import { useMemo, useState, type ReactNode } from 'react'
-import { batch, laidOutBy, propertiesOf, setAt, takeBackProperty, unsetAt, type Edit, type Part, type PropertyDefinition, type PropertyGroup, type Value } from '@rheoscope/core/document'
+import { batch, canSay, isSaid, isStatement, laidOutBy, propertiesOf, setAt, takeBackProperty, unsetAt, type Edit, type Part, type PropertyDefinition, type PropertyGroup, type Value } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
 import { CommitField } from '../fields/commit-field'
 import { formatValue } from '../fields/parse-value'
-import { PropertyField } from '../fields/property-field'
+import { ChoiceField, PropertyField } from '../fields/property-field'
+import { useReadout } from '../playing/use-frames'
 import { EditsGoInto, intoText } from './edits-go-into'
 import { ContinuousMotion } from './continuous-motion'
 import { DragFields } from './drag-fields'
 import { InstanceProperties } from './instance-properties'
 import { ListProperties } from './list-properties'
+import { readOut } from './read-out'
 import { useBench } from './use-bench'
 
 const GROUPS: readonly { readonly group: PropertyGroup; readonly title: string }[] = [
@@ -39,6 +41,9 @@ function PropertyList({ part }: { readonly part: Part }) {
   const scope = useMemo(() => scopeOf(project, component), [project, component])
   const definitions = propertiesOf(part.kind)
   const where = `in ${intoText(bench)}`
+  const role = bench.ownValue(part.id, 'role') ?? part.base.role
+  // What a role cannot say is not asked for, unless it is said already.
+  const isOffered = ({ name }: PropertyDefinition) => !isStatement(name) || canSay(role).includes(name) || isSaid(component, part, name)
   return (
     <>
       <h2 className="caption">{parts.length > 1 ? `${parts.length} parts` : part.name} <span className="muted">{where}</span></h2>
@@ -46,11 +51,11 @@ function PropertyList({ part }: { readonly part: Part }) {
       {part.kind === 'list' && <ListProperties part={part} />}
       {part.kind === 'slot' && <p className="muted hint">Holds what “{component.parameters.find(({ id }) => id === part.slot)?.name ?? '?'}” names.</p>}
       {GROUPS.map(({ group, title }) => {
-        const inGroup = definitions.filter((definition) => definition.group === group)
+        const inGroup = definitions.filter((definition) => definition.group === group && isOffered(definition))
         if (inGroup.length === 0) return null
         return (
           <Fold key={group} title={title} startsOpen={group === 'paint' || group === 'text' || group === 'place'}>
-            {() => inGroup.map((definition) => <PropertyRow key={definition.name} part={part} definition={definition} scope={scope} />)}
+            {() => <>{group === 'answer' && <ReadOut part={part} />}{inGroup.map((definition) => <PropertyRow key={definition.name} part={part} definition={definition} scope={scope} />)}</>}
           </Fold>
         )
       })}
@@ -60,6 +65,20 @@ function PropertyList({ part }: { readonly part: Part }) {
       {part.kind !== 'instance' && part.kind !== 'list' && part.kind !== 'slot' && <ContinuousMotion part={part} />}
     </>
   )
+}
+
+/** What the part tells somebody who does not see it, as the specimen is now. */
+function ReadOut({ part }: { readonly part: Part }) {
+  const { player } = useBench()
+  const words = useReadout<HTMLSpanElement>(() => (player ? readOut(player.current, part.id) : ''))
+  return <p className="read-out muted" aria-label="Read out">reads out <span ref={words} /></p>
+}
+
+/** Another part of the component, or none. */
+function OtherPartField({ label, value, except, onChange }: { readonly label: string; readonly value: Value; readonly except: Part; readonly onChange: (value: Value) => void }) {
+  const { component } = useBench()
+  const choices = [{ value: '', label: 'none' }, ...component.parts.filter((part) => part.id !== except.id).map(({ id, name }) => ({ value: id, label: name }))]
+  return <ChoiceField label={label} value={String(value)} choices={choices} onChange={onChange} />
 }
 
 /** What ties a part to one elsewhere, so that a change of screen or state moves one into the other. */
@@ -104,7 +123,9 @@ function PropertyRow({ part, definition, scope }: { readonly part: Part; readonl
   }
   return (
     <div className={['property', own !== undefined && 'is-changed', laidOut && 'is-laid-out'].filter(Boolean).join(' ')} data-property={name} title={laidOut ? laidOutText(laidOut, part) : undefined}>
-      <PropertyField definition={definition} value={own ?? base} scope={scope} project={project} onChange={change} />
+      {definition.type === 'part'
+        ? <OtherPartField label={definition.label} value={own ?? base} except={part} onChange={change} />
+        : <PropertyField definition={definition} value={own ?? base} scope={scope} project={project} onChange={change} />}
       {laidOut && own !== undefined && <p className="laid-out muted">{laidOutText(laidOut, part)}</p>}
       {own !== undefined && <Was part={part} definition={definition} base={base} />}
     </div>

@@ -8,6 +8,7 @@ import { useLive } from '../playing/use-live'
 import { usePlayerState } from '../playing/use-player'
 import { StateMark } from '../theme/state-mark'
 import { ParameterField } from './parameter-field'
+import { focusText } from './read-out'
 import { msText } from './timing-text'
 import { useStillBench } from './use-bench'
 import { useLoop } from './use-loop'
@@ -52,6 +53,7 @@ function LiveSpecimen({ player }: { readonly player: Player }) {
         </div>
       )}
       <PutButtons player={player} />
+      <FocusReadOut player={player} />
       {component.parameters.map((parameter) => <SpecimenParameter key={parameter.id} player={player} parameter={parameter} />)}
     </>
   )
@@ -101,6 +103,12 @@ function PutButtons({ player }: { readonly player: Player }) {
       </span>
     </div>
   )
+}
+
+/** What has the focus, as it is read out. */
+function FocusReadOut({ player }: { readonly player: Player }) {
+  const words = useReadout<HTMLParagraphElement>(() => focusText(player.current))
+  return <p ref={words} className="focus-read-out" role="status" aria-label="Focus of the specimen" />
 }
 
 /** A parameter as this specimen has it; the document is left alone. */

@@ -1,6 +1,7 @@
 import { certain } from '../certain'
 import type { Component } from '../component'
 import type { Look } from '../look'
+import type { Part } from '../part'
 import type { Id } from '../value'
 import { motionOf, motionPath, motionPlaces, type MotionPlace } from './motion-edits'
 import { inProject, inside, type Place } from './place'
@@ -62,3 +63,7 @@ export const restingLooks = ({ axes, combinations }: Component): readonly OwnLoo
   ...combinations.map(({ id }): OwnLookPlace => ({ look: 'combination', id })),
   { look: 'absent' },
 ]
+
+/** Whether any look of a component, the base look included, says something about a property of a part. */
+export const isSaid = (component: Component, { id, base }: Pick<Part, 'id' | 'base'>, property: string): boolean =>
+  base[property] !== undefined || lookPlaces(component).some((place) => lookAt(component, place)[id]?.[property] !== undefined)

@@ -2,6 +2,7 @@ import { certain, itemAt } from '../certain'
 import type { Component, State } from '../component'
 import type { Loop } from '../motion'
 import { childrenOf, withDescendants, type Part } from '../part'
+import { propertyDefinition } from '../property'
 import type { Action } from '../rule'
 import type { Id, Value } from '../value'
 import { batch, type Edit } from './edit'
@@ -84,8 +85,18 @@ export function removeParts(component: Component, parts: readonly Id[]): Edit {
     ...places.flatMap((place) => (motionOf(component, place)?.lanes ?? []).filter((lane) => isDoomed(lane.part)).map(({ id }): Edit => removeFrom(inside(certain(motionPath(component, place)), 'lanes'), id))),
     ...component.rules.filter((rule) => !rules.includes(rule)).flatMap((rule) => rule.actions.filter((action) => isAbout(action, isDoomed)).map(({ id }) => removeAction(component.id, rule.id, id))),
     ...rules.map((rule) => removeRule(component.id, rule.id)),
+    ...referencesTo(component, doomed),
     ...doomed.toReversed().map((id): Edit => removeFrom(inProject('components', component.id, 'parts'), id)),
   )
+}
+
+/** Takes back what parts that stay say of parts that go: that they control them, or have them active. */
+function referencesTo(component: Component, doomed: readonly Id[]): readonly Edit[] {
+  const isGone = ([property, value]: readonly [string, Value]) => propertyDefinition(property)?.type === 'part' && typeof value === 'string' && doomed.includes(value)
+  return component.parts.filter(({ id }) => !doomed.includes(id)).flatMap(({ id, base }) => [
+    ...Object.entries(base).filter(isGone).map(([property]) => takeBackFromBase(component.id, id, property)),
+    ...lookPlaces(component).flatMap((place) => Object.entries(lookAt(component, place)[id] ?? {}).filter(isGone).map(([property]) => takeBackProperty(component, place, id, property))),
+  ])
 }
 
 const actionAt = (component: Component, { rule, action }: { readonly rule: Id; readonly action: Id }): Action | undefined =>

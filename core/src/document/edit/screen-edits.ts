@@ -5,6 +5,7 @@ import { freeName, namesOf } from '../free-name'
 import type { Look, PropertyValues } from '../look'
 import { withDescendants, type InstancePart, type Part } from '../part'
 import { componentOf, type Project } from '../project'
+import { propertyDefinition } from '../property'
 import type { Action, Rule } from '../rule'
 import { SCREEN_AXIS, type Screen } from '../screen'
 import type { Trigger } from '../trigger'
@@ -84,6 +85,10 @@ export const setPartOnScreen = (screen: Id, part: Id, field: 'parent' | 'transit
 /** How far from what it is a copy of something lies. */
 const ASIDE_PX = 16
 
+/** What is said of a copied part, of the copies of the parts it speaks of. */
+const speakingOf = (base: PropertyValues, ids: ReadonlyMap<Id, Id>): PropertyValues =>
+  Object.fromEntries(Object.entries(base).map(([property, value]) => [property, propertyDefinition(property)?.type === 'part' && typeof value === 'string' ? (ids.get(value) ?? value) : value]))
+
 /** A part on a screen once more, a little aside, with everything inside it. */
 export function duplicateOnScreen({ id: screen, parts }: Screen, part: Id, newId: NewId): Edit {
   const all = withDescendants(parts, part)
@@ -93,7 +98,7 @@ export function duplicateOnScreen({ id: screen, parts }: Screen, part: Id, newId
     const name = freeName(each.name, names)
     names.add(name)
     const moved: PropertyValues = index === 0 ? { x: shifted(each.base.x, ASIDE_PX), y: shifted(each.base.y, ASIDE_PX) } : {}
-    return addToScreen(screen, { ...each, id: entryOf(ids, each.id), name, parent: ids.get(each.parent ?? '') ?? each.parent, base: { ...each.base, ...moved } })
+    return addToScreen(screen, { ...each, id: entryOf(ids, each.id), name, parent: ids.get(each.parent ?? '') ?? each.parent, base: { ...speakingOf(each.base, ids), ...moved } })
   }))
 }
 
@@ -109,7 +114,7 @@ export function duplicateScreen(project: Project, screen: Screen, newId: NewId):
   }
   return {
     ...screen, id: newId(screen.name), name: freeName(screen.name, namesOf(project.screens)),
-    parts: screen.parts.map((part) => ({ ...part, id: of(part.id), parent: part.parent === null ? null : of(part.parent) })),
+    parts: screen.parts.map((part) => ({ ...part, id: of(part.id), parent: part.parent === null ? null : of(part.parent), base: speakingOf(part.base, ids) })),
     rules: screen.rules.map((rule) => ({ ...rule, id: newId(rule.trigger.on), part: rule.part === null ? null : of(rule.part), actions: rule.actions.map(actionOf) })),
     ...(screen.absent ? { absent: Object.fromEntries(Object.entries(screen.absent).map(([part, said]) => [of(part), said])) } : {}),
   }
