@@ -2,7 +2,7 @@ import { requireProject } from '@rheoscope/core/schema'
 import type { InputAction, PointerKind } from '@rheoscope/core/document'
 import { isMoving } from '@rheoscope/core/machine'
 import { isCrossFade } from '@rheoscope/core/motion'
-import { advanceTo, drawList, send, shownFocus, startRun, type Run } from '@rheoscope/core/run'
+import { advanceTo, described, drawList, everyDescribed, send, shownFocus, spokenText, startRun, type Run } from '@rheoscope/core/run'
 import { itemOf, pointOn, type Point } from '@rheoscope/core/scene'
 import { keyOf, literalOf, pieces, type ScenarioText } from './scenario-lines'
 import { projectOf } from './scenario-project'
@@ -88,7 +88,7 @@ function placeOf(run: Run, text: string): Point {
   return point
 }
 
-/** What can be looked at: `rules` fired so far, `focus`, `cursor`, whether it is `moving`, which things `stand inside`, a state, a property or a name. */
+/** What can be looked at: `rules` fired so far, `focus`, what is `read out`, `cursor`, whether it is `moving`, which things `stand inside`, a state, a property or a name. */
 function lookAt(run: Run, path: string, name: string, verb: string): unknown {
   const instance = run.instances.get(path)
   switch (name) {
@@ -98,6 +98,8 @@ function lookAt(run: Run, path: string, name: string, verb: string): unknown {
       const focus = shownFocus(run)
       return focus === null ? 'nowhere' : [focus.instance, focus.part].filter(Boolean).join('/')
     }
+    case 'read out':
+      return everyDescribed(described(run)).map(spokenText).join(' · ')
     case 'cursor':
       return run.hand.pointer.cursor
     case 'run':

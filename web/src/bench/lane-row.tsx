@@ -95,7 +95,7 @@ function valuesText({ from, to, delayMs, durationMs, repeats, property }: ScoreL
   const named = (value: Literal): string => {
     if (property === 'picture') return assets.find(({ id }) => id === value)?.name ?? 'none'
     if (property === 'icon') return icons.find(({ d }) => d === value)?.name ?? 'none'
-    return formatValue(value)
+    return typeof value === 'boolean' ? (value ? 'yes' : 'no') : formatValue(value)
   }
   const brief = (value: Literal) => named(value).slice(0, 18)
   const waits = delayMs > 0 ? `, waits ${msText(delayMs)}` : ''
