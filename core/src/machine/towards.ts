@@ -68,15 +68,15 @@ function passedThrough({ compiled }: Instance, { keyframes }: MotionForm, change
   return found
 }
 
-/** The looks a property passes through. A value that cannot be worked out is a finding; it is passed over. */
+/** The stages a property comes past, each at its own instant for all that it says; none where no stage touches it. A value that cannot be worked out is a finding, and as if it were not said. */
 function waypointsOf({ compiled, environment }: Instance, { keyframes }: MotionForm, part: number, property: string): readonly Waypoint[] {
   const id = partAt(compiled, part).id
-  return keyframes.flatMap(({ look, share, easing, matchVelocity }): Waypoint[] => {
+  const waypoints = keyframes.map(({ look, share, easing, matchVelocity }): Waypoint => {
     const said = look[id]?.[property]
-    if (said === undefined) return []
-    const value = worth(() => compiled.valueOf(property, said, environment))
-    return value === undefined ? [] : [{ value, share, ease: readable(fromToken<string>(easing ?? 'linear', compiled.project.tokens)).ease, matchVelocity }]
+    const value = said === undefined ? undefined : worth(() => compiled.valueOf(property, said, environment))
+    return { value, share, ease: readable(fromToken<string>(easing ?? 'linear', compiled.project.tokens)).ease, matchVelocity }
   })
+  return waypoints.some(({ value }) => value !== undefined) ? waypoints : []
 }
 
 function worth(value: () => Literal): Literal | undefined {

@@ -1,5 +1,6 @@
 import { messageOf, RheoError } from '../document'
 import { cubicBezier } from './bezier'
+import { cssTokens, type CssToken } from './css-tokens'
 import { linearEasing } from './linear-easing'
 import { physicalSpring, spring } from './spring'
 import { steps, type StepJump } from './steps'
@@ -29,7 +30,7 @@ export const EASING_KEYWORDS = Object.keys(KEYWORDS)
 const cache = new Map<string, ParsedEasing>()
 
 /**
- * Reads an easing in the notation of CSS Easing Functions Level 2, or one of our springs:
+ * Reads an easing in the notation of CSS Easing Functions Level 2 without comments and `calc(…)`, or one of our springs:
  * `spring(bounce)` fills the motion's duration, `spring(stiffness, damping, mass)` brings its own.
  * Throws a `RheoError` `easing` that says what is wrong and where in the text.
  */
@@ -53,6 +54,7 @@ export function easingProblem(text: string): string | null {
 }
 
 function read(text: string): ParsedEasing {
+  if (text.includes('/*')) throw problem(text, `An easing here has no comments: “${text}”`)
   const source = text.trim().toLowerCase()
   const keyword = Object.hasOwn(KEYWORDS, source) ? KEYWORDS[source] : undefined
   if (keyword) return { ease: keyword }
@@ -61,22 +63,37 @@ function read(text: string): ParsedEasing {
     throw problem(text, `“${text}” is no easing. Use ${EASING_KEYWORDS.slice(0, 5).join(', ')}, cubic-bezier(…), linear(…), steps(…) or spring(…)`)
   }
   const [, name = '', inside = ''] = call
-  const args = inside.split(',').map((argument) => argument.trim())
   switch (name) {
     case 'cubic-bezier':
-      return { ease: readBezier(text, args) }
+      return { ease: readBezier(text, argumentsIn(text, name, inside)) }
     case 'steps':
-      return { ease: readSteps(text, args) }
+      return { ease: readSteps(text, argumentsIn(text, name, inside)) }
     case 'linear':
-      return { ease: readLinear(text, args) }
+      return { ease: readLinear(text, argumentsIn(text, name, inside)) }
     case 'spring':
-      return readSpring(text, args)
+      return readSpring(text, argumentsIn(text, name, inside))
     default:
       throw problem(text, `“${name}(…)” is no easing. Use cubic-bezier(…), linear(…), steps(…) or spring(…)`)
   }
 }
 
-function readBezier(text: string, args: readonly string[]): Easing {
+/** What stands between the commas, each of one token at least. */
+type Argument = readonly CssToken[]
+
+function argumentsIn(text: string, name: string, inside: string): readonly Argument[] {
+  if (/[a-z]\(/.test(inside)) throw problem(text, `In ${name}(…), numbers are written out: “${/[a-z-]+\(/.exec(inside)?.[0] ?? ''}…)” is not worked out here`)
+  const tokens = cssTokens(inside)
+  if ('unknown' in tokens) throw problem(text, `In ${name}(…), “${tokens.unknown}” is not a number`)
+  const args: CssToken[][] = [[]]
+  for (const token of tokens) {
+    if (token.kind === 'comma') args.push([])
+    else args.at(-1)?.push(token)
+  }
+  if (args.some(({ length }) => length === 0)) throw problem(text, `In ${name}(…), “” is not a number`)
+  return args
+}
+
+function readBezier(text: string, args: readonly Argument[]): Easing {
   const [x1 = NaN, y1 = NaN, x2 = NaN, y2 = NaN] = numbers(text, args, 'cubic-bezier')
   if (args.length !== 4) throw problem(text, `cubic-bezier(…) takes four numbers, not ${args.length}`)
   if (x1 < 0 || x1 > 1 || x2 < 0 || x2 > 1) {
@@ -85,37 +102,39 @@ function readBezier(text: string, args: readonly string[]): Easing {
   return cubicBezier(x1, y1, x2, y2)
 }
 
+/** The longest a spring may take. */
+const LONGEST_MS = 3_600_000
+
 const JUMPS: Readonly<Record<string, StepJump>> = {
   'jump-start': 'jump-start', start: 'jump-start', 'jump-end': 'jump-end', end: 'jump-end',
   'jump-none': 'jump-none', 'jump-both': 'jump-both',
 }
 
-function readSteps(text: string, args: readonly string[]): Easing {
-  const count = Number(args[0])
-  const jump = JUMPS[args[1] ?? 'end']
+function readSteps(text: string, args: readonly Argument[]): Easing {
+  const [first, position] = args
+  const count = wordsOf(first)
+  const jump = position === undefined ? 'jump-end' : JUMPS[wordsOf(position)]
   if (args.length > 2 || !jump) throw problem(text, 'steps(…) takes a number and one of jump-start, jump-end, jump-none, jump-both')
   const least = jump === 'jump-none' ? 2 : 1
-  if (args[0] === '' || !Number.isInteger(count) || count < least) throw problem(text, `steps(…) takes a whole number of at least ${least} first`)
-  return steps(count, jump)
+  if (!/^[+-]?\d+$/.test(count) || Number(count) < least) throw problem(text, `steps(…) takes a whole number of at least ${least} first`)
+  return steps(Number(count), jump)
 }
 
-function readLinear(text: string, args: readonly string[]): Easing {
-  const stops: { at: number | null; value: number }[] = []
-  for (const argument of args) {
-    const words = argument.split(/\s+/)
-    const values = words.filter((word) => !word.endsWith('%'))
-    const places = words.filter((word) => word.endsWith('%')).map((word) => word.slice(0, -1))
-    if (values.length !== 1 || places.length > 2) throw problem(text, `In linear(…), “${argument}” is not a number with up to two percentages`)
-    const [value = NaN] = numbers(text, values, 'linear')
-    const [at, until] = numbers(text, places, 'linear')
-    stops.push({ at: at === undefined ? null : at / 100, value })
-    if (until !== undefined) stops.push({ at: until / 100, value })
-  }
-  if (stops.length < 2) throw problem(text, 'linear(…) takes at least two stops')
-  return linearEasing(stops)
+const wordsOf = (argument: Argument | undefined): string => (argument ?? []).map((token) => token.text).join(' ')
+
+/** § 2.1: each stop is a number with up to two percentages before or after it. */
+function readLinear(text: string, args: readonly Argument[]): Easing {
+  if (args.length < 2) throw problem(text, 'linear(…) takes at least two stops')
+  return linearEasing(args.flatMap((argument): readonly { readonly at: number | null; readonly value: number }[] => {
+    const kinds = argument.map(({ kind }) => kind).join(' ')
+    if (!/^(number( percentage){0,2}|(percentage ){1,2}number)$/.test(kinds)) throw problem(text, `In linear(…), “${wordsOf(argument)}” is not a number with up to two percentages`)
+    const [value = NaN] = argument.flatMap((token) => (token.kind === 'number' ? [finite(text, token.value, token.text, 'linear')] : []))
+    const places = argument.flatMap((token) => (token.kind === 'percentage' ? [finite(text, token.value, token.text, 'linear') / 100] : []))
+    return places.length === 0 ? [{ at: null, value }] : places.map((at) => ({ at, value }))
+  }))
 }
 
-function readSpring(text: string, args: readonly string[]): ParsedEasing {
+function readSpring(text: string, args: readonly Argument[]): ParsedEasing {
   const given = numbers(text, args, 'spring')
   const [bounce = NaN] = given
   if (given.length === 1) {
@@ -125,15 +144,20 @@ function readSpring(text: string, args: readonly string[]): ParsedEasing {
   if (given.length !== 3) throw problem(text, 'spring(…) takes a bounce, or stiffness, damping and mass')
   const [stiffness = NaN, damping = NaN, mass = NaN] = given
   if (stiffness <= 0 || damping <= 0 || mass <= 0) throw problem(text, 'Stiffness, damping and mass of a spring are greater than 0')
-  return physicalSpring(stiffness, damping, mass)
+  const sprung = physicalSpring(stiffness, damping, mass)
+  if (!((sprung.naturalDurationMs ?? 0) <= LONGEST_MS)) throw problem(text, 'This spring takes more than an hour to come to rest; with less damping or mass, or more stiffness, it is quicker')
+  return sprung
 }
 
-function numbers(text: string, args: readonly string[], name: string): number[] {
-  return args.map((argument) => {
-    const value = Number(argument)
-    if (argument === '' || !Number.isFinite(value)) throw problem(text, `In ${name}(…), “${argument}” is not a number`)
-    return value
-  })
+const numbers = (text: string, args: readonly Argument[], name: string): number[] => args.map((argument) => {
+  const [only, ...more] = argument
+  if (only?.kind !== 'number' || more.length > 0) throw problem(text, `In ${name}(…), “${wordsOf(argument)}” is not a number`)
+  return finite(text, only.value, only.text, name)
+})
+
+function finite(text: string, value: number, written: string, name: string): number {
+  if (!Number.isFinite(value)) throw problem(text, `In ${name}(…), “${written}” is too large a number`)
+  return value
 }
 
 const problem = (place: string, sentence: string): RheoError => new RheoError('easing', place, `${sentence}.`)

@@ -25,7 +25,7 @@ export const isCrossFade = (value: unknown): value is CrossFade =>
 
 /**
  * What lies between two values of a property: `p` is 0 at `from` and 1 at `to` and may overshoot.
- * Null when the property does not travel but changes at once.
+ * Null when the property does not travel but changes at once. What changes only when the time is over shows what it was at 1 as well.
  */
 export function interpolate(definition: PropertyDefinition, from: Literal, to: Literal, mixing: Mixing): Interpolator | null {
   if (definition.group === 'answer') return null
@@ -128,8 +128,8 @@ const transparent = (paint: string | Gradient): string | Gradient =>
 
 const clear = (colour: Colour): Colour => `${colour.slice(0, 7)}00`
 
-/** Shows at once when entering and hides at the end when leaving. */
-export const interpolateVisibility = (a: boolean, b: boolean): ((p: number) => boolean) => (p) => (p >= 1 ? b : a || b)
+/** Shows at once when entering, and all the way when leaving: it hides at the end of the time, however far the easing has gone by then. */
+export const interpolateVisibility = (a: boolean, b: boolean): (() => boolean) => () => a || b
 
 /** One value over another; a change to the same value is no change. */
 export function crossFade(a: Literal, b: Literal): Interpolator {

@@ -72,14 +72,14 @@ const EVEN: Easing = (t) => t
 export function startLane(change: LaneChange): Lane | null {
   const { definition, timing, running, to, atMs } = change
   const from = settledValue(change.shown)
-  if (timing.switchAt === 'start') return null
+  if (timing.switchAt === 'start' && timing.delayMs <= 0) return null
   const reversing = running !== undefined && sameValue(running.reversingFrom, to)
   const shortening = reversing ? reversingFactor(running, atMs) : 1
-  const durationMs = Math.round(timing.durationMs * shortening)
+  const durationMs = timing.switchAt === 'start' ? 0 : Math.round(timing.durationMs * shortening)
   if (timing.delayMs + durationMs <= 0) return null
   const way = wayOf(change, from, durationMs)
   if (way === null) return null
-  const valueAt: Interpolator = timing.switchAt === 'end' ? (p) => (p >= 1 ? to : from) : way.valueAt
+  const valueAt: Interpolator = timing.switchAt === null ? way.valueAt : () => from
   return {
     part: change.part, property: definition.name, axis: change.axis,
     startMs: atMs, delayMs: timing.delayMs, durationMs, timing, ease: way.ease, seams: seamsOf(change.waypoints ?? []), from, to, valueAt,

@@ -32,26 +32,37 @@ function oscillator(dampingRatio: number, omega: number): Easing {
   }
   if (dampingRatio === 1) return (t) => 1 - Math.exp(-omega * t) * (1 + omega * t)
   const root = Math.sqrt(dampingRatio * dampingRatio - 1)
-  const slow = -omega * (dampingRatio - root)
+  const slow = -omega / (dampingRatio + root)
   const fast = -omega * (dampingRatio + root)
   return (t) => 1 - (fast * Math.exp(slow * t) - slow * Math.exp(fast * t)) / (fast - slow)
 }
 
-/** The time, in units of 1/ω, after which the envelope of an oscillator stays within `REST`. */
+/** The time, in units of 1/ω, after which an oscillator stays within `REST` of where it is going. */
 function restingTime(dampingRatio: number): number {
-  const envelope = (x: number): number => {
-    if (dampingRatio < 1) return Math.exp(-dampingRatio * x) / Math.sqrt(1 - dampingRatio * dampingRatio)
-    return 1 - oscillator(dampingRatio, 1)(x)
-  }
-  let high = 1
-  while (envelope(high) > REST) high *= 2
-  let low = 0
+  const position = oscillator(dampingRatio, 1)
+  const isAway = (x: number): boolean => Math.abs(1 - position(x)) > REST
+  let [away, near] = lastApproach(dampingRatio, isAway)
   for (let round = 0; round < 60; round++) {
-    const middle = (low + high) / 2
-    if (envelope(middle) > REST) low = middle
-    else high = middle
+    const middle = (away + near) / 2
+    if (isAway(middle)) away = middle
+    else near = middle
   }
-  return high
+  return near
+}
+
+/**
+ * A span at whose beginning an oscillator is away from its target for the last time, and in which it goes nowhere but
+ * towards it. One that swings is farthest away at whole multiples of half its period, each time less, and passes its target in between.
+ */
+function lastApproach(dampingRatio: number, isAway: (x: number) => boolean): [away: number, near: number] {
+  const swing = dampingRatio < 1 ? Math.sqrt(1 - dampingRatio * dampingRatio) : 0
+  if (swing === 0) {
+    let near = 1
+    while (isAway(near)) near *= 2
+    return [0, near]
+  }
+  const last = Math.floor((Math.log(1 / REST) * swing) / (dampingRatio * Math.PI))
+  return [(last * Math.PI) / swing, ((last + 1) * Math.PI - Math.atan2(swing, dampingRatio)) / swing]
 }
 
 function endingAtOne(ease: Easing): Easing {

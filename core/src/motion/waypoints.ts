@@ -2,15 +2,34 @@ import { certain, type Literal, type PropertyDefinition } from '../document'
 import type { Easing } from './easing'
 import { interpolate, type Interpolator, type Mixing } from './interpolate'
 
-/** A value a lane passes through on its way. */
+/** A stage a lane comes past on its way. */
 export interface Waypoint {
-  readonly value: Literal
+  /** What it is like there; undefined where the stage does not say, and the lane goes on evenly to the next that does. */
+  readonly value: Literal | undefined
   /** The share of the time spent on the way to it; the way from the last one to the target counts 1. */
   readonly share: number
   readonly ease: Easing
   /** Goes on from here with the speed it came with. */
   readonly matchVelocity: boolean
 }
+
+/** A value a way leads to, the share of its time spent on the way there, and how that goes. */
+type Stop = Waypoint & { readonly value: Literal }
+
+/** The stops of a way, the target being the last: stages that say nothing are come past evenly, in their time. */
+function stopsOf(waypoints: readonly Waypoint[], target: Stop): readonly Stop[] {
+  const stops: Stop[] = []
+  let passed = 0
+  for (const { value, share, ease, matchVelocity } of [...waypoints, target]) {
+    passed += share
+    if (value === undefined) continue
+    stops.push({ value, share: passed, ease: passed > share ? EVEN : ease, matchVelocity })
+    passed = 0
+  }
+  return stops
+}
+
+const EVEN: Easing = (t) => t
 
 /** One leg of a way: when it begins and how long it takes, as shares of the whole. */
 interface Leg {
@@ -26,7 +45,7 @@ interface Leg {
 export function throughWaypoints(
   definition: PropertyDefinition, from: Literal, waypoints: readonly Waypoint[], to: Literal, ease: Easing, mixing: Mixing,
 ): Interpolator {
-  const stops = [...waypoints, { value: to, share: 1, ease, matchVelocity: false }]
+  const stops = stopsOf(waypoints, { value: to, share: 1, ease, matchVelocity: false })
   const whole = stops.reduce((sum, { share }) => sum + share, 0)
   const legs: Leg[] = []
   for (const [index, stop] of stops.entries()) {
@@ -48,7 +67,7 @@ export function throughWaypoints(
 /** Where the legs of a way meet, as shares of its time. */
 export function seamsOf(waypoints: readonly Waypoint[]): readonly number[] {
   const whole = waypoints.reduce((sum, { share }) => sum + share, 1)
-  return waypoints.map((_waypoint, index) => waypoints.slice(0, index + 1).reduce((sum, { share }) => sum + share, 0) / whole)
+  return waypoints.flatMap(({ value }, index) => (value === undefined ? [] : [waypoints.slice(0, index + 1).reduce((sum, { share }) => sum + share, 0) / whole]))
 }
 
 const STEP = 1e-4

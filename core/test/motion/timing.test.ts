@@ -83,7 +83,7 @@ describe('a lane at its edges', () => {
 
   test('changes at the end when it is told to jump there, and at once when there is no time or no way', () => {
     const lane = go('x', 0, 10, timing(100, { switchAt: 'end', ease: (t) => t * 2 }))!
-    expect([0, 49, 99, 100].map((ms) => laneValue(lane, ms))).toEqual([0, 0, 10, 10])
+    expect([0, 49, 99, 100].map((ms) => laneValue(lane, ms))).toEqual([0, 0, 0, 10])
     expect([go('x', 0, 10, timing(100, { switchAt: 'start' })), go('x', 0, 10, timing(0)), go('layout', 'free', 'row', timing(100))]).toEqual([null, null, null])
     expect(go('x', 0, 10, timing(0, { delayMs: 1 }))).not.toBeNull()
   })

@@ -67,7 +67,7 @@ function LaneBody({ lane, x1, x2 }: { readonly lane: ScoreLane; readonly x1: num
   const id = useId()
   const type = propertyDefinition(lane.property)?.type
   const samples = Array.from({ length: SAMPLES + 1 }, (_, index) => index / SAMPLES)
-  const shownAt = (t: number): Shown => lane.valueAt(lane.ease(t))
+  const shownAt = (t: number): Shown => (t >= 1 ? lane.to : lane.valueAt(lane.ease(t)))
   const frame = { x: x1, y: BODY.top, width: Math.max(1, x2 - x1), height: BODY.height }
   if (type === 'paint' || type === 'colour') {
     return (
