@@ -56,7 +56,7 @@ export const ReducedForm = choice('skip movement', 'skip all', 'as is')
 export type ReducedForm = Of<typeof ReducedForm>
 
 /** Each thing that moves begins some time after the one before it. */
-export const Stagger = object({ stepMs: Ms, from: choice('first', 'last', 'middle') })
+export const Stagger = object({ stepMs: Ms, from: choice('first', 'last', 'middle', 'ends') })
 export interface Stagger extends Of<typeof Stagger> {}
 
 export const Motion = object({

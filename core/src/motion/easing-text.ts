@@ -36,17 +36,20 @@ export function drawnEasing(points: readonly DrawnPoint[]): string {
 export function mirroredEasing(easing: string): string {
   const points = controlPoints(easing)
   if (points) {
-    const [x1 = 0, y1 = 0, x2 = 1, y2 = 1] = points.map((value) => tidy(1 - value))
+    const [x1 = 0, y1 = 0, x2 = 1, y2 = 1] = points.map((value) => Math.round((1 - value) * 1e9) / 1e9)
     return bezierText([x2, y2, x1, y1])
   }
   const steps = /^steps\((\d+)(?:,\s*([a-z-]+))?\)$/.exec(easing.trim())
   if (steps) return `steps(${steps[1]}, ${MIRRORED_JUMPS[steps[2] ?? 'end'] ?? steps[2]})`
   if (easingProblem(easing) !== null) return easing
   const { ease } = parseEasing(easing)
-  return linearText(simplified(Array.from({ length: SAMPLES + 1 }, (_, index) => ({ t: index / SAMPLES, p: 1 - ease(1 - index / SAMPLES) }))))
+  return linearText(simplified(Array.from({ length: SAMPLES + 1 }, (_, index) => ({ t: index / SAMPLES, p: 1 - ease(1 - index / SAMPLES) })), CLOSER))
 }
 
-const SAMPLES = 100
+const SAMPLES = 200
+
+/** How far the way back of an easing may be from its mirror. */
+const CLOSER = 0.002
 
 const MIRRORED_JUMPS: Readonly<Record<string, string>> = { end: 'jump-start', 'jump-end': 'jump-start', start: 'jump-end', 'jump-start': 'jump-end' }
 
@@ -62,10 +65,10 @@ const linearText = (points: readonly DrawnPoint[]): string =>
   `linear(${points.map(({ t, p }, index) => (index === 0 || index === points.length - 1 ? `${tidy(p)}` : `${tidy(p)} ${tidy(t * 100)}%`)).join(', ')})`
 
 /** Ramer–Douglas–Peucker: the points without those that lie close to the line between the ones that stay. */
-function simplified(points: readonly DrawnPoint[]): readonly DrawnPoint[] {
+function simplified(points: readonly DrawnPoint[], close = CLOSE): readonly DrawnPoint[] {
   const [first, last] = [certain(points[0]), lastOf(points)]
   const offs = points.map(({ t, p }) => Math.abs(p - (first.p + ((last.p - first.p) * (t - first.t)) / (last.t - first.t || 1))))
   const farthest = offs.indexOf(Math.max(...offs))
-  if (points.length < 3 || certain(offs[farthest]) < CLOSE) return [first, last]
-  return [...simplified(points.slice(0, farthest + 1)).slice(0, -1), ...simplified(points.slice(farthest))]
+  if (points.length < 3 || certain(offs[farthest]) < close) return [first, last]
+  return [...simplified(points.slice(0, farthest + 1), close).slice(0, -1), ...simplified(points.slice(farthest), close)]
 }

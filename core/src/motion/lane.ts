@@ -39,8 +39,14 @@ export function laneProgress(lane: Lane, atMs: number): number {
 
 /** What the lane shows at an instant; its very target from its end on. */
 export function laneValue(lane: Lane, atMs: number): Shown {
-  if (atMs >= lane.startMs + lane.delayMs + lane.durationMs) return lane.to
-  return lane.valueAt(laneProgress(lane, atMs))
+  return shownAtProgress(lane, atMs, laneProgress(lane, atMs))
+}
+
+/** The same where its progress at that instant is known. What is to be seen shows when the lane begins, not while it waits. */
+export function shownAtProgress(lane: Lane, atMs: number, progress: number): Shown {
+  const begins = lane.startMs + lane.delayMs
+  if (atMs >= begins + lane.durationMs) return lane.to
+  return atMs < begins && typeof lane.from === 'boolean' ? lane.from : lane.valueAt(progress)
 }
 
 /** Whether two lanes are equally far at every instant. */

@@ -81,8 +81,17 @@ export const formOf = (sources: MotionSources): MotionForm => ({
 /** What a stagger makes the thing at a place among several wait, in ms. */
 export function staggerDelayMs({ stepMs, from }: Stagger, place: number, count: number): number {
   const last = count - 1
-  const steps = from === 'first' ? place : from === 'last' ? last - place : Math.abs(place - last / 2)
-  return Math.round(steps * stepMs)
+  const fromMiddle = Math.round(Math.abs(place - last / 2) * stepMs)
+  switch (from) {
+    case 'first':
+      return Math.round(place * stepMs)
+    case 'last':
+      return Math.round((last - place) * stepMs)
+    case 'middle':
+      return fromMiddle
+    case 'ends':
+      return Math.round((last / 2) * stepMs) - fromMiddle
+  }
 }
 
 /** Whether a property moves something, rather than tinting it or letting it shine through. */

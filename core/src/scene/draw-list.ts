@@ -1,6 +1,6 @@
 import { certain, type DefinedValues, type PartKind } from '../document'
 import { cycleValue, pathInside, type CompiledPart, type Instance } from '../machine'
-import { keepsPace, laneEndMs, laneProgress, type Lane, type Shown } from '../motion'
+import { keepsPace, laneProgress, shownAtProgress, type Lane, type Shown } from '../motion'
 import { placedAt, type Matrix } from './matrix'
 
 /** What a part shows, by property. */
@@ -104,7 +104,7 @@ export function shownValues(instance: Instance, atMs: number): readonly ShownVal
       pace = lane
       progress = laneProgress(lane, atMs)
     }
-    ofPart(lane.part)[lane.property] = laneEndMs(lane) <= atMs ? lane.to : lane.valueAt(progress)
+    ofPart(lane.part)[lane.property] = shownAtProgress(lane, atMs, progress)
   }
   for (const cycle of cycles) ofPart(cycle.part)[cycle.property] = cycleValue(cycle, atMs)
   return shown

@@ -1,7 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { EMPTY_MOTION } from '@rheoscope/core/document'
-import { carrying, drawnEasing, mirroredEasing, mirroredMotion, parseEasing, seamsOf, throughWaypoints, type Waypoint } from '@rheoscope/core/motion'
+import { carrying, drawnEasing, mirroredEasing, parseEasing, seamsOf, throughWaypoints, type Waypoint } from '@rheoscope/core/motion'
 import { propertyDefinition } from '@rheoscope/core/document'
 
 const x = propertyDefinition('x')!
@@ -16,7 +15,7 @@ describe('the way back of an easing', () => {
   test('does from the end to the start what the easing does from start to end', () => {
     const easing = fc.constantFrom('ease', 'ease-in', 'cubic-bezier(0.2, 0.9, 0.4, 1.3)', 'spring(0.4)', 'linear(0, 0.7 20%, 0.4, 1)')
     fc.assert(fc.property(easing, share, (text, t) => {
-      expect(Math.abs(parseEasing(mirroredEasing(text)).ease(t) - (1 - parseEasing(text).ease(1 - t)))).toBeLessThan(0.03)
+      expect(Math.abs(parseEasing(mirroredEasing(text)).ease(t) - (1 - parseEasing(text).ease(1 - t)))).toBeLessThan(0.004)
     }))
   })
 })
@@ -108,23 +107,5 @@ describe('a speed that is carried', () => {
       expect(low).toBeGreaterThanOrEqual(least - justified - 1e-6)
       expect(high).toBeLessThanOrEqual(most + justified + 1e-6)
     }), { numRuns: 300 })
-  })
-})
-
-describe('the way back of a motion', () => {
-  const timing = { delayMs: 0, durationMs: 300, easing: 'ease-out' }
-
-  test('ends with what began first', () => {
-    const motion = { ...EMPTY_MOTION, durationMs: 300, easing: 'ease-out', lanes: [{ id: 'one', part: 'dot', property: 'x', durationMs: 100 }, { id: 'two', part: 'dot', property: 'y', delayMs: 200, durationMs: 100, rotationDirection: 'clockwise' as const }] }
-    expect(mirroredMotion(motion, timing, 300)).toMatchObject({
-      delayMs: 0, durationMs: 300, easing: 'ease-in', lanes: [{ delayMs: 200, durationMs: 100 }, { delayMs: 0, durationMs: 100, rotationDirection: 'counterclockwise' }],
-    })
-  })
-
-  test('passes the same looks the other way round, each leg as long as it was', () => {
-    const stage = (id: string, share: number, easing: string) => ({ id, look: { dot: { x: share } }, share, easing, matchVelocity: false })
-    const { keyframes, easing } = mirroredMotion({ ...EMPTY_MOTION, keyframes: [stage('one', 2, 'ease-in'), stage('two', 4, 'linear')] }, timing, 300)
-    expect(keyframes.map(({ id, share, easing: along }) => [id, share, along])).toEqual([['two', 0.5, 'ease-in'], ['one', 2, 'linear']])
-    expect(easing).toBe('ease-out')
   })
 })

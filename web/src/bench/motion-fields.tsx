@@ -120,7 +120,7 @@ export function StaggerFields({ stagger, onChange }: { readonly stagger: Stagger
   return (
     <>
       <CommitField label="one by one" isMono value={stagger ? `${stagger.stepMs} ms` : ''} placeholder="all together" onCommit={take} onStep={stepMs(10)} />
-      {stagger && <ChoiceField label="beginning at" value={stagger.from} choices={['first', 'last', 'middle']} onChange={(from) => onChange({ ...stagger, from })} />}
+      {stagger && <ChoiceField label="beginning at" value={stagger.from} choices={['first', 'last', 'middle', 'ends']} onChange={(from) => onChange({ ...stagger, from })} />}
     </>
   )
 }

@@ -1,9 +1,10 @@
 import { batch, decidedBy, EMPTY_MOTION, holdsIn, leads, motionOf, setMotion, statesHeldBy, type Component, type MotionPlace, type Rule } from '@rheoscope/core/document'
-import { mirroredMotion } from '@rheoscope/core/motion'
+import { mirroredMotion, motionSources } from '@rheoscope/core/motion'
 import { ChoiceField } from '../fields/property-field'
 import { newId } from '../session/new-id'
 import { triggerTitle } from './rows'
-import { destination, ruleTiming } from './timing-text'
+import { movesOfMotion } from './scrubbed-motion'
+import { destination } from './timing-text'
 import { useBench } from './use-bench'
 import { useRule } from './use-motion'
 
@@ -46,7 +47,10 @@ function WayBack({ endMs }: { readonly endMs: number }) {
   const back = component.rules.filter((each) => each.axis === axis.id && each.id !== rule.id && holdsIn(each, to, axis) && destination(component, each) === state.id)
   const mirror = () => {
     const said = rule.motion ?? motionOf(component, { of: 'pair', axis: axis.id, from: state.id, to }) ?? EMPTY_MOTION
-    const motion = mirroredMotion(said, ruleTiming(project, component, rule, state.id), endMs)
+    const motion = mirroredMotion(said, {
+      sources: motionSources(project, component, axis.id, state.id, to, rule), tokens: project.tokens, parts: component.parts.map(({ id }) => id),
+      moves: movesOfMotion(project, component, rule, axis.id, state.id), endMs,
+    })
     const places: readonly MotionPlace[] = back.length > 0 && decidedBy(axis) === null ? back.map(({ id }) => ({ of: 'rule', rule: id })) : [{ of: 'pair', axis: axis.id, from: to, to: state.id }]
     make(batch(...places.map((place) => setMotion({ project: stored.project, component: stored.component, place, newId }, copied(motion)))), 'make the way back of a motion')
   }

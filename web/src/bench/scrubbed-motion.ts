@@ -1,5 +1,6 @@
 import { useMemo } from 'react'
-import { decidingValue, decidingVariable, orElse, theOne, type Chance, type Component, type Literal, type Project, type Rule } from '@rheoscope/core/document'
+import { decidingValue, decidingVariable, orElse, theOne, type Chance, type Component, type Id, type Literal, type Project, type Rule } from '@rheoscope/core/document'
+import { changesBetween, partAt } from '@rheoscope/core/machine'
 import { laneEndMs } from '@rheoscope/core/motion'
 import { advanceTo, drawListAt, fireByHand, fork, startRun, type Run } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
@@ -11,10 +12,20 @@ const FIRST_OUTCOMES: Chance = { seed: 1, drawn: Array.from({ length: 100 }, () 
 /** A run that stands in a rule's source state and has just fired it; null when it cannot be put together. */
 export function runOfMotion(project: Project, component: Component, rule: Rule, axis: string, from: string): Run | null {
   return orElse(() => {
-    const run = startRun(project, { component: component.id }, { states: { [axis]: from }, parameters: decidingOn(project, component, axis, from), chance: FIRST_OUTCOMES })
+    const run = standingIn(project, component, axis, from)
     fireByHand(run, rule)
     return run
   }, null)
+}
+
+const standingIn = (project: Project, component: Component, axis: string, from: string): Run =>
+  startRun(project, { component: component.id }, { states: { [axis]: from }, parameters: decidingOn(project, component, axis, from), chance: FIRST_OUTCOMES })
+
+/** Everything that a rule changes, by part and property. */
+export function movesOfMotion(project: Project, component: Component, rule: Rule, axis: string, from: string): readonly { readonly part: Id; readonly property: string }[] {
+  const [before, after] = [orElse(() => standingIn(project, component, axis, from), null), runOfMotion(project, component, rule, axis, from)].map((run) => run?.instances.get(''))
+  if (!before || !after) return []
+  return changesBetween(before.targets, after.targets).map(({ part, property }) => ({ part: partAt(after.compiled, part).id, property }))
 }
 
 /** The variable that decides an axis as it is in a state of it. */
