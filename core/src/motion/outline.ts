@@ -1,39 +1,48 @@
 import svgpath from 'svgpath'
 import { certain, firstOf } from '../document'
 
-const NUMBER = /-?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?/gi
-
 /**
- * What lies between two outlines in SVG path notation: number by number when they have the same commands, otherwise
- * as cubic curves cut so that both have as many, point going to matched point. Null when they have different
- * numbers of strokes or cannot be read.
+ * What lies between two outlines in SVG path notation, read as commands (SVG 2 § 9.3): number by number when they have the same ones
+ * and their arcs turn the same way, otherwise as cubic curves cut so that both have as many, point going to matched point. At the ends it is
+ * just what was given. Null when they have different numbers of strokes or cannot be read.
  */
 export function interpolateOutline(a: string, b: string): ((p: number) => string) | null {
-  if (commands(a) === commands(b)) return byNumbers(a, b)
-  const [from, to] = [curvesIn(a), curvesIn(b)]
-  if (from.length === 0 || from.length !== to.length) return null
-  const pairs = from.map((stroke, index) => matched(stroke, certain(to[index])))
-  const way = byNumbers(pairs.map(([start]) => written(start)).join(''), pairs.map(([, end]) => written(end)).join(''))
+  const way = byNumbers(commandsIn(a), commandsIn(b)) ?? byCurves(a, b)
   return way && ((p) => (p === 1 ? b : p === 0 ? a : way(p)))
 }
 
-function byNumbers(a: string, b: string): ((p: number) => string) | null {
-  const from = a.match(NUMBER)?.map(Number) ?? []
-  const to = b.match(NUMBER)?.map(Number) ?? []
-  const frame = b.split(NUMBER)
-  if (from.length !== to.length) return null
-  return (p) => {
-    if (p === 1) return b
-    let [outline = ''] = frame
-    for (let index = 0; index < to.length; index++) {
-      const [start, end] = [certain(from[index]), certain(to[index])]
-      outline += String(round(start + (end - start) * p)) + certain(frame[index + 1])
-    }
-    return outline
-  }
+/** A command and its numbers, all of them absolute. */
+type Command = readonly [letter: string, ...numbers: number[]]
+
+/** The commands of an outline, up to something that is none (SVG 2 § 9.5.4: so far it is drawn). */
+function commandsIn(d: string): readonly Command[] {
+  const commands: Command[] = []
+  svgpath(d).abs().iterate(([letter, ...numbers]) => void commands.push([letter, ...numbers.map(Number)]))
+  return commands
 }
 
-const commands = (outline: string): string => outline.replace(NUMBER, '').replace(/[\s,]+/g, '')
+/** Where the flags of an arc stand among its numbers. */
+const FLAGS = [3, 4]
+
+function byNumbers(from: readonly Command[], to: readonly Command[]): ((p: number) => string) | null {
+  if (from.length === 0 || from.length !== to.length) return null
+  const isAlike = from.every(([letter, ...numbers], index) => {
+    const [other, ...others] = certain(to[index])
+    return letter === other && (letter !== 'A' || FLAGS.every((flag) => numbers[flag] === others[flag]))
+  })
+  if (!isAlike) return null
+  return (p) => from.map(([letter, ...numbers], index) => {
+    const [, ...others] = certain(to[index])
+    return letter + numbers.map((number, place) => round(number + (certain(others[place]) - number) * p)).join(' ')
+  }).join('')
+}
+
+function byCurves(a: string, b: string): ((p: number) => string) | null {
+  const [from, to] = [curvesIn(a), curvesIn(b)]
+  if (from.length === 0 || from.length !== to.length) return null
+  const pairs = from.map((stroke, index) => matched(stroke, certain(to[index])))
+  return byNumbers(pairs.flatMap(([start]) => written(start)), pairs.flatMap(([, end]) => written(end)))
+}
 
 const round = (value: number): number => Math.round(value * 1000) / 1000
 
@@ -105,5 +114,7 @@ function nearestTurn(from: readonly Cubic[], to: readonly Cubic[]): readonly Cub
   return turns.reduce((best, turn) => (way(turn) < way(best) ? turn : best), to)
 }
 
-const written = ({ curves, isClosed }: CurvedStroke): string =>
-  `M${firstOf(curves).slice(0, 2).join(' ')}${curves.map(([, , ...rest]) => `C${rest.join(' ')}`).join('')}${isClosed ? 'Z' : ''}`
+const written = ({ curves, isClosed }: CurvedStroke): readonly Command[] => {
+  const [x, y] = firstOf(curves)
+  return [['M', x, y], ...curves.map(([, , ...rest]): Command => ['C', ...rest]), ...(isClosed ? [['Z'] as const] : [])]
+}

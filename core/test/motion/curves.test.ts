@@ -93,14 +93,23 @@ describe('outlines', () => {
     expect(nearly('M0 0H3M5 5', 'M0 0L3 0M5 5L8 5', 0.5)).toBe('M0 0C1 0 2 0 3 0M5 5C5.5 5 6 5 6.5 5')
   })
 
-  test('numbers are mixed however they are written, and nothing but numbers', () => {
-    expect(nearly('M-1 .5 L1e1,-2', 'M1 1.5 L20,2', 0.5)).toBe('M0 1 L15,0')
-    expect(nearly('M0 0L1 1', 'M0 0L1 1', 1)).toBe('M0 0L1 1')
-    expect(nearly('Z', 'Z', 0.5)).toBe('Z')
+  test.each([
+    ['M-1 .5 L1e1,-2', 'M1 1.5 L20,2', 'M0 1L15 0'], ['M0 0L-10-10', 'M0 0L10 10', 'M0 0L0 0'], ['M0,0 5 5 10 0', 'M0 0L5 5L20 0', 'M0 0L5 5L15 0'], ['M10 10l10 0', 'M10 10L40 10', 'M10 10L30 10'],
+    ['M0 0a5 5 0 0110 0', 'M0 0A5 5 0 0 1 20 0', 'M0 0A5 5 0 0 1 15 0'], ['m1.5.5.5.5', 'M1.5 0.5L4 1', 'M1.5 0.5L3 1'],
+  ])('numbers are mixed however they are written: half way from %s to %s is %s', (a, b, between) => expect(nearly(a, b, 0.5)).toBe(between))
+
+  test('what says which way an arc turns is no number on its way: it goes by curves', () => {
+    const half = nearly('M0 0A10 10 0 0 0 20 0', 'M0 0A10 10 0 0 1 20 0', 0.5)
+    expect(half).toMatch(/^M0 0C/)
+    expect(half).not.toMatch(/A/)
+  })
+
+  test('at both ends it is just what was given', () => {
+    for (const [a, b] of [['M0 0l1.00004 1', 'm0 0 L2 2.123456'], ['M0 0A1 1 0 0 0 2 0', 'M0 0H9V9']] as const) expect([nearly(a, b, 0), nearly(a, b, 1)]).toEqual([a, b])
   })
 
   test('what cannot be matched is not mixed', () => {
-    for (const [a, b] of [['', 'M0 0L1 1'], ['M0 0L1 1', ''], ['M0 0', 'M0 0L1 1M2 2'], ['M0 0L1', 'M0 0L1 1 2']] as const) expect(interpolateOutline(a, b)).toBeNull()
+    for (const [a, b] of [['', 'M0 0L1 1'], ['M0 0L1 1', ''], ['M0 0', 'M0 0L1 1M2 2'], ['Z', 'Z'], ['L1010', 'L20 20']] as const) expect(interpolateOutline(a, b)).toBeNull()
   })
 })
 
