@@ -1,6 +1,6 @@
 import { useId } from 'react'
 import { line, type ScaleLinear } from 'd3'
-import { certain, itemAt, propertyDefinition, setLane, type Literal, type Part, type Project, type Timing } from '@rheoscope/core/document'
+import { certain, itemAt, propertyDefinition, setLane, takeBackLaneTime, type Literal, type Part, type Project, type Timing } from '@rheoscope/core/document'
 import { isCrossFade, type Easing, type Shown } from '@rheoscope/core/motion'
 import { FindingMark } from '../checks/finding-mark'
 import { useFindingsOf } from '../checks/use-findings'
@@ -52,6 +52,7 @@ export function LaneRow({ lane, behind, edgesMs, scale, labelWidth, plotWidth, i
         {part.name} <span className="muted">{label}</span> {repeats && <span className="muted lane-repeats">repeats</span>}
         <FindingMark findings={findings.filter(({ about }) => about.part === part.id && about.property === property)} />
       </button>
+      <OwnTime lane={lane} labelWidth={labelWidth} />
       <svg width={plotWidth} height={HEIGHT} aria-hidden="true">
         {delayMs > 0 && <line className="lane-wait" x1={scale(0)} x2={x1} y1={HEIGHT / 2} y2={HEIGHT / 2} />}
         {behind && <g className="lane-behind"><LaneBody lane={behind} x1={scale(behind.delayMs)} x2={scale(behind.delayMs + behind.durationMs)} /></g>}
@@ -61,6 +62,16 @@ export function LaneRow({ lane, behind, edgesMs, scale, labelWidth, plotWidth, i
       {!repeats && (['begins', 'ends'] as const).map((end) => <LaneEnd key={end} lane={lane} end={end} edgesMs={edgesMs} scale={scale} labelWidth={labelWidth} />)}
     </div>
   )
+}
+
+/** Where a lane has a time of its own, and the way back to that of the rest. */
+function OwnTime({ lane: { part, property }, labelWidth }: { readonly lane: ScoreLane; readonly labelWidth: number }) {
+  const { make } = useBench()
+  const { context } = useMotion()
+  const edit = takeBackLaneTime(context, part.id, property)
+  if (!edit) return null
+  const letGo = () => make(edit, 'time a lane like the rest')
+  return <button className="plain lane-own" style={{ left: labelWidth }} aria-label={`${part.name} ${property} has a time of its own: time it like the rest`} title="A time of its own; time it like the rest" onClick={letGo}>own ↩</button>
 }
 
 function LaneBody({ lane, x1, x2 }: { readonly lane: ScoreLane; readonly x1: number; readonly x2: number }) {
@@ -133,7 +144,7 @@ function LaneEnd({ lane, end, edgesMs, scale, labelWidth }: LaneEndProps) {
   }, label)
   return (
     <button
-      className="lane-end" style={{ left: labelWidth + scale(ms) }} aria-label={`${part.name} ${property} ${end} at ${msText(ms)}; drag to change`} {...pull}
+      className="lane-end" style={{ left: labelWidth + scale(ms) }} aria-label={`${part.name} ${property} ${end} at ${msText(ms)}; drag to change`} title={`Only ${part.name} ${property}; the mark in the ruler is the end of all of it`} {...pull}
       onKeyDown={(event) => arrowStepMs(event.key) !== 0 && make(edit(ms + arrowStepMs(event.key)), label)}
     />
   )

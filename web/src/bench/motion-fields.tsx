@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { addStage, decidedBy, firstOf, removeStage, setOfStage, type InterruptionPolicy, type Keyframe, type ReducedForm, type Stagger, type Timing } from '@rheoscope/core/document'
+import { addStage, batch, decidedBy, firstOf, motionAt, removeStage, setOfMotion, setOfStage, type InterruptionPolicy, type Keyframe, type ReducedForm, type Stagger, type Timing } from '@rheoscope/core/document'
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber } from '../fields/parse-value'
@@ -9,8 +9,8 @@ import { newId } from '../session/new-id'
 import { stageOf, type MotionScope } from './bench-state'
 import { stepMs, wholeMs } from '../fields/ms-field'
 import { useBench } from './use-bench'
-import { destination } from './timing-text'
-import { scopeOf, useMotion, useRule, type EditedMotion } from './use-motion'
+import { destination, msText, ruleTiming } from './timing-text'
+import { placeOf, scopeOf, useMotion, useRule, type EditedMotion } from './use-motion'
 
 /** How the selected rule's motion goes, or what it falls back on. */
 export function MotionFields() {
@@ -68,9 +68,43 @@ function LengthFields({ motion: { said, timing, set } }: { readonly motion: Edit
     <div className="side-by-side">
       <CommitField label="takes" value={textOf('durationMs')} isMono onCommit={take('durationMs')} onStep={stepMs(10)} />
       <CommitField label="waits" value={textOf('delayMs')} isMono onCommit={take('delayMs')} onStep={stepMs(10)} />
+      <Overruled />
     </div>
   )
 }
+
+/** Says so when what is edited does not decide here, because something more specific has a time of its own, and lets go of that. */
+function Overruled() {
+  const bench = useBench()
+  const { project, component, state, stored, make } = bench
+  const rule = useRule()
+  const { timing } = useMotion()
+  const { durationMs, delayMs } = ruleTiming(project, component, rule, state.id)
+  if (durationMs === timing.durationMs && delayMs === timing.delayMs) return null
+  const scope = scopeOf(bench)
+  const nearer = (['rule', 'pair', 'component'] as const).filter((each) => each !== scope && SCOPES.indexOf(each) < SCOPES.indexOf(scope))
+  const said = nearer.flatMap((each) => {
+    const place = placeOf(each, component, rule, state.id)
+    const motion = motionAt(project, component, place)
+    return motion && (motion.durationMs !== undefined || motion.delayMs !== undefined) ? [{ each, place }] : []
+  })
+  const letGo = () => make(batch(...said.flatMap(({ place }) => {
+    const context = { project: stored.project, component: stored.component, place, newId }
+    const own = motionAt(project, component, place)
+    return [...(own?.durationMs === undefined ? [] : [setOfMotion(context, 'durationMs', undefined)]), ...(own?.delayMs === undefined ? [] : [setOfMotion(context, 'delayMs', undefined)])]
+  })), 'let go of a time')
+  return (
+    <p className="overruled muted" role="status">
+      Here it takes {msText(durationMs)}{delayMs > 0 ? ` and waits ${msText(delayMs)}` : ''}: {said.map(({ each }) => SAYS[each]).join(' and ') || 'something more specific'} has its own time.
+      {said.length > 0 && <> <button className="plain underlined" onClick={letGo}>Let go of it</button></>}
+    </p>
+  )
+}
+
+/** The most specific first. */
+const SCOPES: readonly MotionScope[] = ['rule', 'pair', 'component', 'project']
+
+const SAYS = { rule: 'this rule', pair: 'the change between these two states', component: 'the component' } as const
 
 /** A setting in words; the first one leaves it to something less specific. */
 type Worded<T> = readonly { readonly value: T | undefined; readonly label: string }[]

@@ -5,7 +5,7 @@ import { EMPTY_MOTION, type LaneTiming, type Motion, type PairMotion, type Keyfr
 import type { Project } from '../project'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
-import { fieldOf, inProject, inside, insertInto, removeFrom, setAt, setFields, type Place } from './place'
+import { fieldOf, inProject, inside, insertInto, removeFrom, setAt, setFields, unsetAt, type Place } from './place'
 
 /** Whose motion it is: what a rule, two states, the component or the project says about how things move, or one pulse. */
 export type MotionPlace =
@@ -120,6 +120,18 @@ export function removeLane({ project, component, place }: MotionContext, part: I
   const path = motionPath(component, place)
   const lane = motionAt(project, component, place)?.lanes.find((each) => each.part === part && each.property === property)
   return path && lane ? removeFrom(inside(path, 'lanes'), lane.id) : null
+}
+
+/** Takes back the time of one lane, so that it has that of the rest; whatever else is said of it stays. Null when it has none. */
+export function takeBackLaneTime(context: MotionContext, part: Id, property: string | null): Edit | null {
+  const { project, component, place } = context
+  const path = motionPath(component, place)
+  const lane = motionAt(project, component, place)?.lanes.find((each) => each.part === part && each.property === property)
+  if (!path || !lane || (lane.durationMs === undefined && lane.delayMs === undefined)) return null
+  const { id, part: _part, property: _property, durationMs, delayMs, ...rest } = lane
+  if (Object.keys(rest).length === 0) return removeLane(context, part, property)
+  const at = inside(path, 'lanes', id)
+  return batch(...(durationMs === undefined ? [] : [unsetAt(fieldOf(at, 'durationMs'))]), ...(delayMs === undefined ? [] : [unsetAt(fieldOf(at, 'delayMs'))]))
 }
 
 /** A look to pass through before the last leg of a motion. */
