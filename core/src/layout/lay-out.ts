@@ -198,13 +198,14 @@ function measured(node: LayoutNode, width: number, mode: MeasureMode): Size {
 
 /**
  * What a part's content would take if nothing held it: its width with room without end, its height at the width the
- * part has or, where that comes from the content, at that one. What is not to be seen takes no room in a row or column.
+ * part has. One that takes its width from its content has that, unless its holder leaves it less. What is not to be seen takes no room in a row or column.
  */
 export function unconstrainedSize(whole: LayoutNode, widthPx: number): Size {
   const node = withoutUnseen(whole)
   const freed = { ...node, values: { ...node.values, widthFrom: 'content', heightFrom: 'content' } }
   const { width } = naturalSize(freed)
-  const held = node.values.widthFrom === 'content' ? freed : { ...node, values: { ...node.values, width: widthPx, widthFrom: 'fixed', heightFrom: 'content' } }
+  const isNarrowed = widthPx > 0 && widthPx < width - 0.01
+  const held = node.values.widthFrom === 'content' && !isNarrowed ? freed : { ...node, values: { ...node.values, width: widthPx, widthFrom: 'fixed', heightFrom: 'content' } }
   return { width, height: naturalSize(held).height }
 }
 

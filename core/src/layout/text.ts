@@ -10,32 +10,67 @@ export interface TextStyle {
   readonly lineHeight: number
 }
 
+/** In units of which `unitsPerEm` make the size of the font. */
 interface FontMetrics {
   readonly unitsPerEm: number
   readonly ascender: number
   readonly descender: number
-  readonly advances: Readonly<Record<string, number>>
-  readonly kerning: Readonly<Record<string, number>>
+  readonly widths: ReadonlyMap<string, number>
+  /** How much nearer or farther a character stands after another one, by that one. */
+  readonly kerning: ReadonlyMap<string, ReadonlyMap<string, number>>
 }
 
-const fonts: Readonly<Record<string, FontMetrics>> = metrics
-const fallback = certain(fonts['sans 400'])
+const fonts = new Map(Object.entries(metrics).map(([name, { unitsPerEm, ascender, descender, widths, kerning }]): readonly [string, FontMetrics] =>
+  [name, { unitsPerEm, ascender, descender, widths: byCharacter(widths), kerning: new Map(Object.entries<Readonly<Record<string, string>>>(kerning).map(([left, beside]) => [left, byCharacter(beside)])) }]))
 
-const fontOf = (style: TextStyle): FontMetrics => fonts[`${style.family} ${style.weight}`] ?? fallback
+/** Each character with its value, where characters are listed by value. */
+function byCharacter(listed: Readonly<Record<string, string>>): ReadonlyMap<string, number> {
+  return new Map(Object.entries(listed).flatMap(([value, characters]) => [...characters].map((character) => [character, Number(value)] as const)))
+}
 
-/** Width of one line in px, from the font's own advances and kerning. A character the font lacks is as wide as its “n”. */
+/** The font of a style, and the one that stands in for what it lacks. */
+const fontsOf = ({ family, weight }: TextStyle): readonly FontMetrics[] =>
+  [fonts.get(`${family} ${weight}`) ?? certain(fonts.get('sans 400')), fonts.get(`fallback ${weight}`) ?? certain(fonts.get('fallback 400'))]
+
+const fontOf = (style: TextStyle): FontMetrics => certain(fontsOf(style)[0])
+
+const ACCENT = /^\p{Mn}$/u
+
+/** Accents that stand over what is before them, joiners and other characters without any width of their own (Unicode Standard Annex 44). */
+const WITHOUT_WIDTH = /^[\p{Mn}\p{Me}\p{Default_Ignorable_Code_Point}]$/u
+
+/** As wide as they are high: ideographs, kana, hangul and pictures (Unicode Standard Annexes 11 and 51). */
+const WIDE = /^[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}\p{Emoji_Presentation}\u3000-\u303f\uff01-\uff60]$/u
+
+/**
+ * Width of one line in px, from the advances and kerning of the fonts that ship: what a font lacks is set in Noto Sans (Greek, Cyrillic). What no font has
+ * is counted as wide as it is high where it mostly is, and otherwise as wide as an “n”.
+ */
 export function textWidth(text: string, style: TextStyle): number {
-  const font = fontOf(style)
-  let units = 0
+  const [own, fallback] = fontsOf(style)
+  let em = 0
   let count = 0
-  let previous = ''
-  for (const character of text) {
-    units += font.advances[character] ?? certain(font.advances.n)
-    if (previous !== '') units += font.kerning[previous + character] ?? 0
-    previous = character
+  let last: { readonly font: FontMetrics; readonly character: string } | null = null
+  const characters = [...text.normalize('NFC')]
+  for (const [index, character] of characters.entries()) {
+    // An accent that no character has with it stands in the other font, and so does what is under it.
+    const order = ACCENT.test(characters[index + 1] ?? '') ? [fallback, own] : [own, fallback]
+    const font: FontMetrics | undefined = order.find((each) => each?.widths.has(character))
+    if (!font && WITHOUT_WIDTH.test(character)) continue
+    if (font) {
+      const kerning = last?.font === font ? (font.kerning.get(last.character)?.get(character) ?? 0) : 0
+      em += (certain(font.widths.get(character)) + kerning) / font.unitsPerEm
+    } else em += WIDE.test(character) ? 1 : certain(own?.widths.get('n')) / certain(own).unitsPerEm
+    last = font ? { font, character } : null
     count++
   }
-  return (units * style.sizePx) / font.unitsPerEm + style.letterSpacingPx * count
+  return em * style.sizePx + style.letterSpacingPx * count
+}
+
+/** The characters of a text that none of the fonts that ship has, each once, in the order they come. */
+export function lackingIn(text: string, style: TextStyle): readonly string[] {
+  const has = (character: string) => fontsOf(style).some(({ widths }) => widths.has(character)) || /\s/.test(character) || WITHOUT_WIDTH.test(character)
+  return [...new Set(text.normalize('NFC'))].filter((character) => !has(character))
 }
 
 /** Height of `count` lines in px. */

@@ -3,8 +3,8 @@ import type { ShownValues } from './draw-list'
 import { svg, type SvgNode } from './svg'
 
 /** The families as CSS names them, with what to fall back on where a picture is opened without the bundled fonts. */
-const SANS = "'Atkinson Hyperlegible Next', sans-serif"
-export const FONT_FAMILIES: Readonly<Record<string, string>> = { sans: SANS, mono: "'Atkinson Hyperlegible Mono', monospace" }
+const SANS = "'Atkinson Hyperlegible Next', 'Noto Sans', sans-serif"
+export const FONT_FAMILIES: Readonly<Record<string, string>> = { sans: SANS, mono: "'Atkinson Hyperlegible Mono', 'Noto Sans', monospace" }
 
 const ANCHORS: Readonly<Record<string, string>> = { start: 'start', center: 'middle', end: 'end' }
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { INITIAL_VALUES, propertiesOf, type PartKind } from '@rheoscope/core/document'
-import { layOut, textLines, textWidth, type LayoutNode, type TextStyle } from '@rheoscope/core/layout'
+import { lackingIn, layOut, textLines, textWidth, type LayoutNode, type TextStyle } from '@rheoscope/core/layout'
 
 const style: TextStyle = { family: 'sans', weight: '400', sizePx: 16, letterSpacingPx: 0, lineHeight: 1.25 }
 
@@ -14,6 +14,25 @@ describe('text', () => {
     expect(textWidth('AV', style)).toBeLessThan(textWidth('A', style) + textWidth('V', style))
     expect(textWidth('Board', { ...style, sizePx: 32 })).toBeCloseTo(2 * textWidth('Board', style))
     expect(textWidth('abc', { ...style, letterSpacingPx: 2 })).toBeCloseTo(textWidth('abc', style) + 6)
+  })
+
+  test('has its kerning after punctuation as well', () => {
+    const apart = (pair: string) => textWidth(pair, style) - [...pair].reduce((sum, character) => sum + textWidth(character, style), 0)
+    for (const pair of ['“A', '”J', '.V', '"T', 'Yž']) expect({ pair, apart: Math.abs(apart(pair)) }).not.toEqual({ pair, apart: 0 })
+  })
+
+  test('accents that are combined and characters without width take no room', () => {
+    const width = (text: string) => textWidth(text, style)
+    expect(width('re\u0301sume\u0301')).toBe(width('résumé'))
+    expect(width('co\u200bop\u2060\ufe0f')).toBe(width('coop'))
+    expect(width('\u00ad')).toBe(0)
+  })
+
+  test.each([['Żegluga', []], ['Ναύπλιο', []], ['Причал', []], ['渡船 ok', ['渡', '船']], ['⛴', ['⛴']]])('of “%s” the fonts lack %j', (text, lacking) => expect(lackingIn(text, style)).toEqual(lacking))
+
+  test('what no font has is as wide as it is high where it mostly is, and otherwise as wide as an n', () => {
+    expect(textWidth('渡', style)).toBeCloseTo(style.sizePx, 9)
+    expect(textWidth('ก', style)).toBe(textWidth('n', style))
   })
 
   test('breaks between words, loses none, and no line is wider than the room unless one word is', () => {

@@ -1,6 +1,7 @@
 import { useMemo, useState, type ReactNode } from 'react'
-import { batch, canSay, isSaid, isStatement, laidOutBy, propertiesOf, setAt, takeBackProperty, unsetAt, type Edit, type Part, type PropertyDefinition, type PropertyGroup, type Value } from '@rheoscope/core/document'
+import { batch, canSay, INITIAL_VALUES, isSaid, isStatement, laidOutBy, propertiesOf, setAt, takeBackProperty, unsetAt, type Edit, type Part, type PropertyDefinition, type PropertyGroup, type Value } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
+import { lackingIn, textStyleOf } from '@rheoscope/core/layout'
 import { CommitField } from '../fields/commit-field'
 import { formatValue } from '../fields/parse-value'
 import { ChoiceField, PropertyField } from '../fields/property-field'
@@ -126,10 +127,18 @@ function PropertyRow({ part, definition, scope }: { readonly part: Part; readonl
       {definition.type === 'part'
         ? <OtherPartField label={definition.label} value={own ?? base} except={part} onChange={change} />
         : <PropertyField definition={definition} value={own ?? base} scope={scope} project={project} onChange={change} />}
+      {name === 'text' && <Lacking part={part} text={own ?? base} />}
       {laidOut && own !== undefined && <p className="laid-out muted">{laidOutText(laidOut, part)}</p>}
       {own !== undefined && <Was part={part} definition={definition} base={base} />}
     </div>
   )
+}
+
+/** What none of the fonts that ship has of a text. */
+function Lacking({ part: { base }, text }: { readonly part: Part; readonly text: Value }) {
+  const lacking = typeof text === 'string' ? lackingIn(text, textStyleOf({ ...INITIAL_VALUES, ...base })) : []
+  if (lacking.length === 0) return null
+  return <p className="lacking muted" role="note">The fonts lack {lacking.slice(0, 6).map((character) => `“${character}”`).join(', ')}{lacking.length > 6 ? ' and more' : ''}: another font of the machine shows {lacking.length === 1 ? 'it' : 'them'}, and the width is a guess.</p>
 }
 
 const laidOutText = (by: Part, part: Part): string => (by.id === part.id ? 'what is in it decides' : `“${by.name}” lays it out`)
