@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { apply, type Component, type Edit, type Part, type Project, type Rule } from '@rheoscope/core/document'
 import { checkComponent, coverageOf, type Finding } from '@rheoscope/core/check'
 import { replay } from '@rheoscope/core/run'
-import { contrast } from '../../src/check/contrast-low'
+import { contrast } from '../../src/check/rules/picture/contrast-low'
 import { after, enter, leave, projectOf, small, tap, type SmallRule } from '../run/small-component'
 import { usable } from './examples'
 

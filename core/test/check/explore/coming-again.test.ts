@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { newScreen, type Component, type Part, type Project, type Screen } from '@rheoscope/core/document'
 import { advanceTo, send, startRun } from '@rheoscope/core/run'
-import { screenContext } from '../../../src/check/screen-context'
+import { screenContext } from '../../../src/check/ground/screen-context'
 import { projectOf, small, tap } from '../../run/small-component'
 
 const goTo = (screen: string) => ({ id: `go-${screen}`, do: 'go to screen' as const, screen, motion: null })

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { EMPTY_MOTION, newProject, type Component, type Part, type Project, type Rule } from '@rheoscope/core/document'
-import { Arena } from '../../../src/check/arena'
+import { Arena } from '../../../src/check/ground/arena'
 import { stateIn, thingsOnSurface } from '../../../src/check/explore'
 import { after, small, tap } from '../../run/small-component'
 import { expectExplored } from './expect-explored'

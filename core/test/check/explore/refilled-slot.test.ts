@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import type { Component, Part, Project } from '@rheoscope/core/document'
-import { Arena } from '../../../src/check/arena'
+import { Arena } from '../../../src/check/ground/arena'
 import { stateIn, thingsOnSurface } from '../../../src/check/explore'
 import { after, projectOf, small, tap } from '../../run/small-component'
 import { expectExplored } from './expect-explored'

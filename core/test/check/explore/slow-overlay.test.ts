@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { EMPTY_MOTION, newScreen, type Project } from '@rheoscope/core/document'
 import { advanceTo, send, startRun } from '@rheoscope/core/run'
-import { Arena } from '../../../src/check/arena'
+import { Arena } from '../../../src/check/ground/arena'
 import { stateIn, thingsOnSurface } from '../../../src/check/explore'
 import { after, projectOf, small, tap } from '../../run/small-component'
 

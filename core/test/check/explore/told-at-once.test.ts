@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import type { Component, Part, Project, Trigger } from '@rheoscope/core/document'
 import { send, startRun } from '@rheoscope/core/run'
-import { Arena } from '../../../src/check/arena'
+import { Arena } from '../../../src/check/ground/arena'
 import { stateIn, thingsOnSurface } from '../../../src/check/explore'
 import { projectOf, small, tap } from '../../run/small-component'
 import { expectExplored } from './expect-explored'

@@ -1,0 +1,69 @@
+import { itemAt, orElse, type Component, type Literal, type Parameter, type Project, type Variable } from '../../document'
+import { evaluate, namesIn, parseExpression, type Expression } from '../../expression'
+
+/** More combinations than this are not tried; the guards then count as able to hold together. */
+const MOST_COMBINATIONS = 5000
+
+/**
+ * Whether two guards can be true at once. Each name they read takes every value that could make a difference:
+ * both answers of a yes/no, every choice, and for numbers and texts each constant of the guards with what lies
+ * between and beyond.
+ */
+export const guardsOverlap = (project: Project, component: Component, first: string | null, second: string | null): boolean =>
+  isEver(project, component, [first, second], (one, other) => one && other)
+
+/** Whether one guard holds wherever another one does, over the same values; not so where there are too many of them to try. */
+export const implies = (project: Project, component: Component, guard: string | null, other: string | null): boolean =>
+  other === null || !isEver(project, component, [guard, other], (one, also) => one && !also)
+
+/** Whether what two guards come to is ever as asked, or there are too many values to try. A guard that cannot be read never holds, and is a finding of its own. */
+function isEver(project: Project, component: Component, [first, second]: readonly [string | null, string | null], asked: (first: boolean, second: boolean) => boolean): boolean {
+  const guards = [first, second].filter((guard) => guard !== null)
+  return orElse(() => {
+    const names = [...new Set(guards.flatMap(namesIn))]
+    const constants = guards.flatMap((guard) => constantsIn(parseExpression(guard)))
+    const domains = names.map((name) => domainOf(name, project, component, constants))
+    if (domains.reduce((count, domain) => count * domain.length, 1) > MOST_COMBINATIONS) return true
+    return combinations(domains).some((values) => {
+      const environment = Object.fromEntries(names.map((name, index) => [name, itemAt(values, index)]))
+      const holds = (guard: string | null) => guard === null || evaluate(guard, environment) === true
+      return asked(holds(first), holds(second))
+    })
+  }, false)
+}
+
+function domainOf(name: string, project: Project, component: Component, constants: readonly Literal[]): readonly Literal[] {
+  const named: Parameter | Variable | undefined = [...component.parameters, ...component.variables, ...project.variables].find((each) => each.name === name)
+  if (named?.type === 'yes/no') return [true, false]
+  if (named?.type === 'choice') return named.choices ?? []
+  if (named?.type === 'number') {
+    const numbers = constants.filter((value) => typeof value === 'number').toSorted((a, b) => a - b)
+    const between = numbers.slice(1).map((value, index) => (value + itemAt(numbers, index)) / 2)
+    return [(numbers[0] ?? 0) - 1, ...numbers, ...between, (numbers.at(-1) ?? 0) + 1]
+  }
+  return [...constants.filter((value) => typeof value === 'string'), '\u0000another']
+}
+
+const combinations = (domains: readonly (readonly Literal[])[]): readonly (readonly Literal[])[] =>
+  domains.reduce<readonly (readonly Literal[])[]>((all, domain) => all.flatMap((head) => domain.map((value) => [...head, value])), [[]])
+
+function constantsIn(node: Expression): readonly Literal[] {
+  switch (node.kind) {
+    case 'literal':
+      return [node.value]
+    case 'name':
+      return []
+    case 'angleToPointer':
+      return []
+    case 'not':
+      return constantsIn(node.of)
+    case 'minus':
+      return constantsIn(node.of).map((value) => (typeof value === 'number' ? -value : value))
+    case 'binary':
+      return [node.left, node.right].flatMap(constantsIn)
+    case 'if':
+      return [node.test, node.yes, node.no].flatMap(constantsIn)
+    case 'call':
+      return node.args.flatMap(constantsIn)
+  }
+}

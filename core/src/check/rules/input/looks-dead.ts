@@ -1,0 +1,70 @@
+import { batch, decidedBy, firstOf, holdsIn, setProperty, theOne, type Axis, type Component, type Edit, type Id, type LookPlace } from '../../../document'
+import { partsAt } from '../../../scene'
+import { allNamed, reachedIn, cursorAt, oneOfEach, stateOf, TOUCHING, whereIn } from '../../ground/answers'
+import { type Check, type CheckContext } from '../../ground/context'
+import { poseWitness, tapAt } from '../../ground/pose-witness'
+import { aboutParts, keyOf, several } from '../../model/several'
+
+const LIVE = ['pointer', 'grab', 'grabbing', 'text']
+
+/** Parts that answer without anything to show that they do: no hand over them, and no other look when they are pointed at or pressed. */
+export const looksDead: Check = (context) => {
+  const { component } = context
+  const hasLook = component.rules.some(({ trigger, target }) => ['enter', 'press'].includes(trigger.on) && target.go !== 'ignored') || component.axes.some((axis) => ['hovered', 'pressed'].includes(decidedBy(axis) ?? ''))
+  const dead = hasLook ? [] : reachedIn(context).filter(({ pose, point, rules }) => rules.some(({ trigger }) => trigger.on === 'tap') && !LIVE.includes(cursorAt(pose.list, point)))
+  const found = several(dead)
+  if (!found) return []
+  const { first: { pose, rules, point }, parts } = found
+  const names = allNamed(context, parts)
+  return [{
+    id: `looks-dead ${component.id} ${keyOf(parts)}`,
+    kind: 'looks-dead', level: 'note',
+    sentence: parts.length === 1
+      ? `${names} answers ${firstOf(rules).trigger.on} in ${whereIn(context, pose) || 'its only state'}, and nothing shows it: no hand over it, no other look when it is pointed at or pressed.`
+      : `${names} answer a tap, and nothing shows it: no hand over them, no other look when they are pointed at or pressed.`,
+    about: { component: component.id, ...stateOf(context, pose), ...aboutParts(parts), rule: firstOf(rules).id },
+    remedy: { label: parts.length === 1 ? 'Show a hand over it' : 'Show a hand over them', edit: batch(...parts.map((part) => withHand(context, part))) },
+    witness: poseWitness(context, pose, tapAt(point), 'it answers', (trace) => trace.some(({ what }) => what === 'fired')), numbers: { parts: parts.length },
+  }]
+}
+
+/** A hand over a part, in those states only in which it answers where it does not in all. */
+function withHand({ component }: CheckContext, part: Id): Edit {
+  const { axis, states } = answeredIn(component, part)
+  const hand = (place: LookPlace) => setProperty(component, place, part, 'cursor', 'pointer')
+  return states.length === axis.states.length ? hand({ look: 'base' }) : batch(...states.map(({ id }) => hand({ look: 'state', axis: axis.id, state: id })))
+}
+
+/** The states in which a tap on a part is answered, of the first axis that answers. */
+function answeredIn({ axes, parts, rules }: Component, part: Id): { readonly axis: Axis; readonly states: Axis['states'] } {
+  const isRoot = parts.some(({ id, parent }) => id === part && parent === null)
+  const tapped = rules.filter(({ trigger, target, part: on }) => trigger.on === 'tap' && target.go !== 'ignored' && (on === part || (on === null && isRoot)))
+  const axis = theOne(axes, ({ id }) => id === (tapped[0]?.axis ?? axes[0]?.id))
+  return { axis, states: axis.states.filter(({ id }) => tapped.some((rule) => rule.axis !== axis.id || holdsIn(rule, id, axis))) }
+}
+
+/** Parts with a hand over them that answer nothing, in some state. */
+export const looksLive: Check = (context) => {
+  const { component, isHeld, poses } = context
+  if (isHeld || !component.rules.some(({ trigger }) => TOUCHING.includes(trigger.on))) return []
+  const answers = reachedIn(context)
+  const live = poses.all.flatMap((pose) => answers.filter((answer) => answer.pose !== pose).flatMap(({ point, item }) => {
+    const hits = partsAt(pose.list, point)
+    const isAnswered = answers.some((other) => other.pose === pose && hits.some(({ part, instance }) => instance === '' && part === other.item.part))
+    return !isAnswered && hits.some(({ part }) => part === item.part) && LIVE.includes(cursorAt(pose.list, point)) ? [{ pose, item, point }] : []
+  }))
+  const all = oneOfEach(live, ({ item }) => item.part)
+  const [first] = all
+  if (!first) return []
+  const { pose, point } = first
+  const parts = all.map(({ item }) => item.part)
+  return [{
+    id: `looks-live ${component.id} ${keyOf(parts)}`,
+    kind: 'looks-live', level: 'note',
+    sentence: parts.length === 1
+      ? `${allNamed(context, parts)} has a hand over it in ${whereIn(context, pose)}, but answers nothing there.`
+      : `${allNamed(context, parts)} have a hand over them in states in which they answer nothing.`,
+    about: { component: component.id, ...stateOf(context, pose), ...aboutParts(parts) },
+    remedy: null, witness: poseWitness(context, pose, tapAt(point), 'a hand, and nothing happens', (trace) => !trace.some((event) => event.what === 'fired' && event.atMs >= pose.run.nowMs && event.trigger === 'tap')), numbers: { parts: parts.length },
+  }]
+}

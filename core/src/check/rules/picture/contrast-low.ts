@@ -1,0 +1,128 @@
+import { drawListAt } from '../../../run'
+import { luminance, parseColour, type Rgba } from '../../../motion'
+import { inverse, isOnShape, transformed, type DrawItem, type DrawList, type Point } from '../../../scene'
+import { cursorAt, named, oneOfEach, stateOf, whereIn } from '../../ground/answers'
+import { changesIn, interruptedAt, lanesOf, wayOf } from '../../ground/changes'
+import type { Check, CheckContext } from '../../ground/context'
+import { after } from '../../explore'
+import { inMs, type Finding } from '../../model/finding'
+import { placedIn, type Placed } from '../../ground/placed'
+import { poseWitness } from '../../ground/pose-witness'
+import type { Pose } from '../../ground/poses'
+import { witnessOfChange } from '../../ground/witness'
+
+/** Text has to stand out so much, large text and pictures so much (WCAG 2.2, success criteria 1.4.3 and 1.4.11). */
+const LEAST = { text: 4.5, large: 3, picture: 3 } as const
+
+/** What is fainter than this while it moves is on its way in or out, and not yet to be read. */
+const FAINT = 0.9
+
+/** What shows less than this at rest is not there to be read. */
+const UNSEEN = 1 / 7
+
+/** Texts, icons and outlines that stand out too little from what is behind them, in a state or in the middle of a motion between states in which they do. */
+export const contrastLow: Check = (context) => {
+  const still = context.poses.all.flatMap((pose) => lowIn(pose.list, UNSEEN).filter(({ item }) => item.instance === '').map((low) => ({ ...low, pose })))
+  const inStates = oneOfEach(still, ({ item }) => item.part).map(({ pose, ...low }) => stillFinding(context, pose, low))
+  return [...inStates, ...whileMoving(context, new Set(still.map(({ item }) => item.part)))]
+}
+
+interface Low {
+  readonly item: DrawItem
+  readonly ratio: number
+  readonly least: number
+}
+
+/** Everything to be seen in a picture that stands out too little, from some opacity on. What can be seen to be out of use is exempt. */
+function lowIn(list: DrawList, fromOpacity: number): readonly Low[] {
+  const all = placedIn(list)
+  return all.flatMap(({ item, matrix, opacity }, index): Low[] => {
+    const least = leastFor(item)
+    const ink = item.kind === 'text' ? item.values.fill : (item.values.fill ?? item.values.stroke)
+    if (least === null || typeof ink !== 'string' || opacity < fromOpacity) return []
+    const middle = transformed(matrix, { x: item.values.width / 2, y: item.values.height / 2 })
+    const ground = groundAt(all.slice(0, index), middle)
+    if (!ground) return []
+    const ratio = contrast(over(parseColour(ink), ground, opacity), ground)
+    return ratio < least && !['not-allowed', 'wait'].includes(cursorAt(list, middle)) ? [{ item, ratio, least }] : []
+  })
+}
+
+function leastFor({ kind, values }: DrawItem): number | null {
+  if (kind === 'text') {
+    if (typeof values.text !== 'string' || values.text.trim() === '') return null
+    const size = values.fontSize
+    return size >= 24 || (size >= 18.66 && values.fontWeight === '700') ? LEAST.large : LEAST.text
+  }
+  return kind === 'icon' ? LEAST.picture : null
+}
+
+/** The colour at a point of what lies there, as far as it is plain; null when it is not, or nothing is there. */
+function groundAt(below: readonly Placed[], point: Point): Rgba | null {
+  let ground: Rgba | null = null
+  for (const placed of below) {
+    const { fill } = placed.item.values
+    if ((fill === null || fill === undefined) && placed.item.kind !== 'picture') continue
+    if (!covers(placed, point)) continue
+    if (typeof fill !== 'string') ground = null
+    else {
+      const colour = parseColour(fill)
+      if (colour[3] * placed.opacity >= 0.999) ground = colour
+      else if (ground) ground = over(colour, ground, placed.opacity)
+    }
+  }
+  return ground
+}
+
+function covers({ item, matrix }: Placed, point: Point): boolean {
+  if (!['box', 'ellipse', 'container', 'path', 'picture'].includes(item.kind)) return false
+  const back = inverse(matrix)
+  return back !== null && isOnShape(item, transformed(back, point))
+}
+
+const over = (colour: Rgba, ground: Rgba, opacity: number): Rgba => {
+  const share = colour[3] * opacity
+  const mixed = (channel: 0 | 1 | 2) => colour[channel] * share + ground[channel] * (1 - share)
+  return [mixed(0), mixed(1), mixed(2), 1]
+}
+
+/** The contrast ratio of two colours, 1 to 21 (WCAG 2.2). */
+export function contrast(a: Rgba, b: Rgba): number {
+  const [one, other] = [luminance(a), luminance(b)]
+  return (Math.max(one, other) + 0.05) / (Math.min(one, other) + 0.05)
+}
+
+const inRatio = (ratio: number): string => `${Math.floor(ratio * 10) / 10} : 1`
+
+function stillFinding(context: CheckContext, pose: Pose, { item, ratio, least }: Low): Finding {
+  return {
+    id: `contrast-low ${context.component.id} ${item.part}`, kind: 'contrast-low', level: 'risk',
+    sentence: `${named(context, item.part)} stands out by ${inRatio(ratio)} from what is behind it in ${whereIn(context, pose) || 'its only state'}; ${inRatio(least)} is the least (WCAG ${item.kind === 'text' ? '1.4.3' : '1.4.11'}).`,
+    about: { component: context.component.id, ...stateOf(context, pose), part: item.part, property: 'fill' },
+    remedy: null, witness: poseWitness(context, pose, [], 'hard to read here', (trace) => trace.length > 0), numbers: { ratio: Math.round(ratio * 100) / 100, least },
+  }
+}
+
+function whileMoving(context: CheckContext, known: ReadonlySet<string>): readonly Finding[] {
+  const { component, arena } = context
+  const seen = new Set(known)
+  return changesIn(context).flatMap((change): Finding[] => {
+    if (!lanesOf(change).some(({ property }) => property === 'fill')) return []
+    const run = arena.visit(arena.closed, after(change.step))?.run
+    if (!run) return []
+    for (const atMs of interruptedAt(lanesOf(change)).slice(1)) {
+      const low = lowIn(drawListAt(run, run.nowMs + atMs), FAINT).find(({ item, ratio, least }) => item.instance === '' && !seen.has(item.part) && ratio < least)
+      if (!low) continue
+      seen.add(low.item.part)
+      return [{
+        id: `contrast-low ${component.id} ${low.item.part} ${change.axis.id}`, kind: 'contrast-low', level: 'note',
+        sentence: `${named(context, low.item.part)} stands out by only ${inRatio(low.ratio)} ${inMs(atMs)} into ${wayOf(change)}, though it is easy to read before and after.`,
+        about: { component: component.id, axis: change.axis.id, state: change.from.id, part: low.item.part, property: 'fill', ...(change.rule ? { rule: change.rule.id } : {}) },
+        remedy: null,
+        witness: witnessOfChange(context, change, { afterMs: atMs, caption: 'hard to read here' }),
+        numbers: { ratio: Math.round(low.ratio * 100) / 100, least: low.least, atMs },
+      }]
+    }
+    return []
+  })
+}

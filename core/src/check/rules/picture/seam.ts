@@ -1,0 +1,79 @@
+import { fromToken, laneValue, type Lane } from '../../../motion'
+import { asNumber, certain, inProject, itemAt, propertyDefinition, setAt, theOne, type State } from '../../../document'
+import { startInstance, turnsDone, cycleValue, type Cycle } from '../../../machine'
+import { changesIn, lanesOf, partName, wayOf } from '../../ground/changes'
+import type { Check, CheckContext } from '../../ground/context'
+import { inMs, type Finding } from '../../model/finding'
+
+/** A speed that changes by more than this share of the mean speed of its motion within a millisecond is seen. */
+const BREAK = 0.5
+
+/** Breaks of speed where one leg of a motion gives way to the next, and where a repeated motion begins again. */
+export const seam: Check = (context) => [...stageSeams(context), ...context.component.axes.flatMap(({ states }) => states.flatMap((state) => loopSeams(context, state)))]
+
+function stageSeams(context: CheckContext): readonly Finding[] {
+  const { component } = context
+  return changesIn(context).flatMap((change): Finding[] => {
+    for (const lane of lanesOf(change)) {
+      const at = lane.seams.find((share) => breaksAt(lane, share))
+      if (at === undefined) continue
+      const ms = Math.round(lane.delayMs + at * lane.durationMs)
+      return [{
+        id: `seam ${component.id} ${change.axis.id} ${change.from.id} ${change.to.id}`,
+        kind: 'seam', level: 'note',
+        sentence: `${propertyDefinition(lane.property)?.label ?? lane.property} of ${partName(change.before, lane.part)} changes its speed abruptly ${inMs(ms)} into ${wayOf(change)}, where one stage gives way to the next.`,
+        about: { component: component.id, axis: change.axis.id, state: change.from.id, ...(change.rule ? { rule: change.rule.id } : {}), part: itemAt(change.before.compiled.parts, lane.part).part.id },
+        remedy: matching(context, change.rule?.id), witness: null, numbers: { atMs: ms },
+      }]
+    }
+    return []
+  })
+}
+
+/** Lets every stage of a rule's motion take over the speed of the one before. */
+function matching({ component }: CheckContext, rule: string | undefined): Finding['remedy'] {
+  const motion = component.rules.find(({ id }) => id === rule)?.motion
+  if (!motion || motion.keyframes.length === 0) return null
+  return { label: 'Match the speeds', edit: setAt(inProject('components', component.id, 'rules', certain(rule), 'motion', 'keyframes'), motion.keyframes.map((stage) => ({ ...stage, matchVelocity: true }))) }
+}
+
+function breaksAt(lane: Lane, share: number): boolean {
+  const at = lane.startMs + lane.delayMs + share * lane.durationMs
+  const value = (ms: number): number | null => {
+    const shown = laneValue(lane, ms)
+    return typeof shown === 'number' ? shown : null
+  }
+  const [before, here, later] = [value(at - 1), value(at), value(at + 1)]
+  if (before === null || here === null || later === null || typeof lane.to !== 'number') return false
+  const travelled = Array.from({ length: 21 }, (_, step) => certain(value(lane.startMs + lane.delayMs + (lane.durationMs * step) / 20))).reduce((sum, each, index, all) => sum + (index === 0 ? 0 : Math.abs(each - itemAt(all, index - 1))), 0)
+  const mean = travelled / Math.max(1, lane.durationMs)
+  return mean > 0 && Math.abs(later - here - (here - before)) > BREAK * 2 * mean
+}
+
+function loopSeams({ component, compiled, project }: CheckContext, state: State): readonly Finding[] {
+  const axis = theOne(component.axes, ({ states }) => states.includes(state))
+  if (!state.loop || state.loop.direction !== 'forward') return []
+  const start = startInstance({ path: '', compiled, environment: { ...Object.fromEntries(component.parameters.map(({ name, initial }) => [name, initial])), ...Object.fromEntries(component.variables.map(({ name, start: value }) => [name, value])), ...Object.fromEntries(project.variables.map(({ name, start: value }) => [name, value])) }, states: { [axis.id]: state.id }, atMs: 0 })
+  const cut = start.cycles.find((cycle) => cycle.durationMs > 2 && turnsDone(cycle, 0) === 0 && wrapBreaks(cycle))
+  if (!cut) return []
+  return [{
+    id: `seam ${component.id} ${axis.id} ${state.id}`,
+    kind: 'seam', level: 'note',
+    sentence: `${propertyDefinition(cut.property)?.label ?? cut.property} of ${partName(start, cut.part)} in ‹${state.name}› breaks off each time it begins again, every ${inMs(fromToken<number>(state.loop.durationMs, project.tokens))}.`,
+    about: { component: component.id, axis: axis.id, state: state.id, part: itemAt(compiled.parts, cut.part).part.id },
+    remedy: { label: 'Go back and forth', edit: setAt(inProject('components', component.id, 'axes', axis.id, 'states', state.id, 'loop', 'direction'), 'back and forth') },
+    witness: null, numbers: { everyMs: cut.durationMs },
+  }]
+}
+
+/** Whether a round ends at another place, or at another speed, than the next one begins. */
+function wrapBreaks(cycle: Cycle): boolean {
+  const { durationMs, property, from, to } = cycle
+  const value = (ms: number): number => asNumber(cycleValue(cycle, ms))
+  if (typeof from !== 'number' || typeof to !== 'number') return false
+  const apart = property === 'rotation' ? Math.abs(to - from) % 360 : Math.abs(to - from)
+  if (apart > 0.01) return true
+  const [last, first] = [value(durationMs - 1) - value(durationMs - 2), value(2) - value(1)]
+  const mean = Math.abs(to - from) / durationMs
+  return Math.abs(last - first) > BREAK * mean
+}

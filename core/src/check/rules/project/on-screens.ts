@@ -1,0 +1,69 @@
+import { axisOf, certain, firstOf, itemAt, rootOf, type Screen } from '../../../document'
+import type { Arena } from '../../ground/arena'
+import { stateNames } from '../../ground/context'
+import { endlessLoopsIn } from '../timing/endless-immediate-loop'
+import type { Thing } from '../../explore'
+import type { Finding } from '../../model/finding'
+import { cutShortIn } from '../timing/may-be-cut-short'
+import { neverSettledIn } from '../timing/never-completes'
+import type { ScreenContext } from '../../ground/screen-context'
+import { racesIn } from '../timing/timers-race'
+import { undoingIn } from './two-hands-on-one'
+import { unreadableOnScreen } from './unreadable'
+
+/** A question about what stands on a screen together; what is so of a component alone is said there. */
+export type ScreenCheck = (context: ScreenContext) => readonly Finding[]
+
+/** A question about some things and all that can become of them. */
+type ArenaCheck = (arena: Arena) => readonly Finding[]
+
+const followed = (check: (arena: Arena, thing: Thing, axis: Thing['compiled']['component']['axes'][number]) => readonly Finding[]): ArenaCheck => (arena) =>
+  arena.things.flatMap((thing) => thing.compiled.component.axes.flatMap((axis) => (axis.states.length > 1 ? check(arena, thing, axis) : [])))
+
+const TOGETHER: readonly ArenaCheck[] = [endlessLoopsIn, racesIn, undoingIn, followed(neverSettledIn), followed(cutShortIn)]
+
+/** What goes wrong only because several things on a screen have to do with one another. */
+export const wrongTogether: ScreenCheck = ({ screen, groups }) =>
+  groups.filter(({ isFirst, things }) => isFirst && things.filter(({ holder }) => holder?.holder === null || holder === null).length > 1)
+    .flatMap(({ arena }) => TOGETHER.flatMap((check) => check(arena))).map((finding) => here(screen, finding))
+
+const here = (screen: Screen, finding: Finding): Finding => ({ ...finding, id: `${screen.id} ${finding.id} ${finding.about.instance ?? ''}`, about: { ...finding.about, screen: screen.id } })
+
+/** States that never come on a screen, though the same component comes to them elsewhere: nothing there leads to them. */
+export const unreachableHere: ScreenCheck = ({ screen, groups }) =>
+  groups.flatMap(({ things, arena, isFirst }) => (isFirst ? things.flatMap((thing, index) => missingOf(screen, arena, { thing, index })) : []))
+
+function missingOf(screen: Screen, arena: Arena, { thing, index }: { readonly thing: Thing; readonly index: number }): readonly Finding[] {
+  const { component } = thing.compiled
+  const { open } = arena
+  if (thing.holder === null || thing.holder.holder !== null || !open.isFinished) return []
+  const own = itemAt(arena.things, index)
+  return component.axes.flatMap((axis): Finding[] => {
+    const net = open.network.axisOf(own, axis.id)
+    const missing = net ? axis.states.filter(({ id }) => !open.isReached(net, id)).map(({ id }) => id) : []
+    if (missing.length === 0 || certain(axisOf(component, axis.id)).boundTo !== null) return []
+    return [{
+      id: `state-unreachable ${screen.id} ${thing.path} ${axis.id}`,
+      kind: 'state-unreachable', level: 'note',
+      sentence: `On “${screen.name}”, ${component.name} never comes to ${stateNames(axis, missing)}.`,
+      about: { component: component.id, screen: screen.id, instance: thing.path, axis: axis.id, state: firstOf(missing), states: missing },
+      remedy: null, witness: null, numbers: { states: missing.length },
+    }]
+  })
+}
+
+/** Instances that stand beyond the edge of their screen, wholly, where nobody can see or reach them. */
+export const outsideScreen: ScreenCheck = ({ screen }) =>
+  screen.parts.flatMap((part): Finding[] => {
+    const { x, y } = part.base
+    if (part.kind !== 'instance' || part.parent !== rootOf(screen).id || typeof x !== 'number' || typeof y !== 'number') return []
+    if (x < screen.width && y < screen.height) return []
+    return [{
+      id: `leaves-bounds ${screen.id} ${part.id}`, kind: 'leaves-bounds', level: 'risk',
+      sentence: `“${part.name}” stands beyond the edge of “${screen.name}”, where nobody can see or reach it.`,
+      about: { screen: screen.id, instance: part.id }, remedy: null, witness: null, numbers: { x, y },
+    }]
+  })
+
+/** Every check of a screen. Adding one is adding a line. */
+export const SCREEN_CHECKS: Readonly<Record<string, ScreenCheck>> = { 'wrong-together': wrongTogether, 'state-unreachable': unreachableHere, 'leaves-bounds': outsideScreen, 'value-unreadable': unreadableOnScreen }

@@ -1,0 +1,98 @@
+import { isToken, messageOf, type Action, type Component, type Motion, type Project, type Rule } from '../../../document'
+import { goWith, startEnvironment, typeOf, typeOfNamed, type ExpressionType, type Scope } from '../../../expression'
+import { conditionScope, NO_CONTENTS, NOTHING_GIVEN, surfaceComponent } from '../../../machine'
+import { easingProblem, parseEasing } from '../../../motion'
+import type { Check } from '../../ground/context'
+import type { About, Finding } from '../../model/finding'
+import type { ScreenContext } from '../../ground/screen-context'
+
+/** Expressions and values that cannot be worked out, and guards that are no yes/no. Until they are mended they do nothing. */
+export const valueUnreadable: Check = ({ project, component, compiled }) => {
+  const start = component.axes.map((axis) => axis.start)
+  const everyState = component.axes.flatMap((axis, index) => axis.states.map(({ id }) => start.with(index, id)))
+  const environment = startEnvironment(project, component)
+  const found = new Map<string, Finding>()
+  for (const states of everyState) {
+    for (const problem of compiled.targetsOf({ states, environment, given: NOTHING_GIVEN, contents: NO_CONTENTS, isAbsent: false }).problems) {
+      const id = `value-unreadable ${component.id} ${problem.part} ${problem.property}`
+      const part = component.parts.find((each) => each.id === problem.part)
+      found.set(id, {
+        id, kind: 'value-unreadable', level: 'fault',
+        sentence: `${problem.property} of “${part?.name ?? problem.part}” cannot be worked out. ${problem.sentence}`,
+        about: { component: component.id, part: problem.part, property: problem.property },
+        remedy: null, witness: null, numbers: {},
+      })
+    }
+  }
+  return [...found.values(), ...unreadableRules(project, component, ({ axis, id }) => ({ component: component.id, axis, rule: id }))]
+}
+
+/** The same of the rules of a screen. */
+export const unreadableOnScreen = ({ project, screen }: ScreenContext): readonly Finding[] =>
+  unreadableRules(project, surfaceComponent(project, { screen: screen.id }), ({ id }) => ({ screen: screen.id, rule: id }))
+
+/** Conditions that cannot be worked out, and actions that do nothing because what they set or send cannot, or is not what can be set. */
+function unreadableRules(project: Project, component: Component, about: (rule: Rule) => About): readonly Finding[] {
+  const scope = conditionScope(project, component)
+  const finding = (rule: Rule, key: string, sentence: string): Finding =>
+    ({ id: `value-unreadable ${component.id} ${key}`, kind: 'value-unreadable', level: 'fault', sentence, about: about(rule), remedy: null, witness: null, numbers: {} })
+  return component.rules.flatMap((rule) => {
+    const { on } = rule.trigger
+    const guard = rule.guard === null ? null : typeProblem(rule.guard, scope, 'yes/no')
+    const actions = rule.actions.flatMap((action): readonly Finding[] => {
+      const problem = actionProblem(project, component, action, scope)
+      if (problem === null) return []
+      return [finding(rule, `${rule.id} ${action.id}`, action.do === 'set' ? `A rule on ${on} cannot set ${action.variable}. ${problem}` : `A rule on ${on} sends a message with what cannot be worked out, so it is not sent. ${problem}`)]
+    })
+    return guard === null ? actions : [finding(rule, rule.id, `The condition of a rule on ${on} cannot be worked out, so it never fires. ${guard}`), ...actions]
+  })
+}
+
+function actionProblem(project: Project, { variables }: Component, action: Action, scope: Scope): string | null {
+  if (action.do === 'send') return action.payload === null ? null : typeProblem(action.payload, scope, 'anything')
+  if (action.do !== 'set') return null
+  const named = [...variables, ...project.variables].find(({ name }) => name === action.variable)
+  return named ? typeProblem(action.to, scope, typeOfNamed(named)) : null
+}
+
+/** Why an expression is not of a type, as a sentence; null when it is. */
+function typeProblem(expression: string, scope: Scope, wanted: ExpressionType): string | null {
+  try {
+    const type = typeOf(expression, scope)
+    return goWith(type, wanted) ? null : `It is a ${type}, not a ${wanted}.`
+  } catch (error) {
+    return messageOf(error)
+  }
+}
+
+/** Easings that cannot be read, of which the change is even until they are mended; and those that do not begin where a change begins, or end where it ends. */
+export const easingInvalid: Check = ({ component }) => {
+  const motions: [string, Motion | null | undefined][] = [
+    ...component.rules.map((rule): [string, Motion | null] => [rule.id, rule.motion]),
+    ...component.pairs.map((pair): [string, Motion] => [pair.id, pair.motion]),
+    ['component', component.motion],
+  ]
+  return motions.flatMap(([owner, motion]) =>
+    [motion?.easing, ...(motion?.lanes.map(({ easing }) => easing) ?? [])].flatMap((easing): Finding[] => {
+      if (easing === undefined || isToken(easing)) return []
+      const problem = easingProblem(easing)
+      const sentence = problem ?? strayEnds(easing)
+      if (sentence === null) return []
+      const rule = component.rules.find(({ id }) => id === owner)
+      return [{
+        id: `easing-invalid ${component.id} ${owner} ${easing}`,
+        kind: 'easing-invalid', level: problem === null ? 'risk' : 'fault', sentence,
+        about: { component: component.id, ...(rule ? { axis: rule.axis, rule: rule.id } : {}) },
+        remedy: null, witness: null, numbers: {},
+      }]
+    }),
+  )
+}
+
+/** What is to be said of an easing that does not go from 0 to 1; null of one that does. Steps jump by their nature. */
+function strayEnds(easing: string): string | null {
+  if (easing.startsWith('step')) return null
+  const { ease } = parseEasing(easing)
+  const [first, last] = [ease(0), ease(1)].map((share) => Math.round(share * 100))
+  return first === 0 && last === 100 ? null : `${easing} begins at ${first} % of the way and ends at ${last} %: what it moves jumps there.`
+}

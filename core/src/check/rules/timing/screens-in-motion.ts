@@ -1,0 +1,95 @@
+import { theOne, type Project } from '../../../document'
+import { isWithin } from '../../../machine'
+import { chanceIn, drawList, drawListAt, play, startRun } from '../../../run'
+import type { DrawItem, DrawList } from '../../../scene'
+import { isByItself, type Facts, type Seen } from '../../ground/arena'
+import type { CheckOptions } from '../../ground/context'
+import { after, readings, type Thing } from '../../explore'
+import { inMs, type Finding } from '../../model/finding'
+import { jumpOf } from '../picture/jumps'
+import { prototypeContext, type PrototypeContext } from '../../ground/prototype'
+import { surfacesOf } from '../reach/screens-from-start'
+import { confirmed, witnessOf, witnessTo } from '../../ground/witness'
+
+/** So many ways to cut a motion, or to come anew, are replayed before it is taken that none really does. */
+const MOST_TRIED = 6
+
+/** Screens and overlays whose way in is cut off by itself, always or at times, and those that jump because they come anew while they still go. */
+export function screensInMotion(project: Project, options: CheckOptions = {}): readonly Finding[] {
+  const context = prototypeContext(project, options)
+  if (!context) return []
+  return surfacesOf(context).flatMap((surface) => [...cutOff(context, surface), ...jumping(context, surface)])
+}
+
+/** The motions of a screen or overlay that are left while they are still going. */
+const left = (facts: Facts, surface: Thing): readonly Seen<'shown'>[] =>
+  facts.all('shown').filter(({ mark }) => mark.item.thing === surface && mark.left > 0 && facts.network.span(mark.left).most > 0)
+
+function cutOff({ project, moving }: PrototypeContext, surface: Thing): readonly Finding[] {
+  const facts = moving.closed
+  const cuts = left(facts, surface).filter(({ mark, step }) => !mark.isShown && !mark.wasLeaving && isByItself(step))
+  const hasArrived = facts.all('arrived').some(({ mark, step }) => mark.item.thing === surface && (step.deadline?.least ?? 0) > 0)
+  for (const cut of cuts.slice(0, MOST_TRIED)) {
+    const { needsMs, afterMs } = timesOf(facts, cut)
+    if (afterMs >= needsMs) continue
+    const { name, id, kind } = theOne(project.screens, (screen) => screen.id === surface.shown?.screen)
+    const witness = witnessTo(moving, facts, after(cut.step), { caption: 'cut here, before it has come all the way' }, (trace) => trace.some((event, index) =>
+      event.what === 'surface' && event.screen === id && event.isShown && trace.slice(index + 1).some((later) => later.what === 'surface' && later.screen === id && !later.isShown && later.atMs < event.atMs + needsMs)))
+    if (!witness) continue
+    const isAlways = !hasArrived && facts.isFinished
+    return [{
+      id: `${isAlways ? 'never-completes' : 'may-be-cut-short'} ${id}`, kind: isAlways ? 'never-completes' : 'may-be-cut-short', level: isAlways ? 'fault' : 'risk',
+      sentence: isAlways
+        ? `The ${kind} “${name}” goes after ${inMs(afterMs)}, but needs ${inMs(needsMs)} to come: its motion is always cut off ${inMs(needsMs - afterMs)} early.`
+        : `The way in of the ${kind} “${name}” can be cut up to ${inMs(needsMs - afterMs)} early: it needs ${inMs(needsMs)}, and can go after ${inMs(afterMs)}.`,
+      about: { screen: id }, remedy: null, witness, numbers: { afterMs, needsMs, earlyMs: needsMs - afterMs },
+    }]
+  }
+  return []
+}
+
+/** How long a motion that is left would take, and how much of that it gets at least. */
+function timesOf({ network }: Facts, { mark, step }: Seen<'shown'>): { readonly needsMs: number; readonly afterMs: number } {
+  const { deadlines } = step.from.place
+  const clock = deadlines.findIndex((deadline) => deadline.clock === network.itemClock(mark.item)) + 1
+  return { needsMs: network.span(mark.left).most, afterMs: readings(step.when, deadlines.length + 1, clock)[0] }
+}
+
+/** A screen or overlay that is there again before it has gone begins anew: where it is not where it was, it jumps. */
+function jumping({ project, moving }: PrototypeContext, surface: Thing): readonly Finding[] {
+  const facts = moving.closed
+  for (const again of left(facts, surface).filter(({ mark }) => mark.isShown).slice(0, MOST_TRIED)) {
+    const enacted = moving.enact(facts, after(again.step))
+    if (!enacted) continue
+    const { inputs, chance, run } = enacted
+    const before = startRun(project, moving.surface, chanceIn({ chance }))
+    play(before, inputs.filter(({ atMs }) => atMs < run.nowMs), Math.max(0, run.nowMs - 1))
+    const jump = firstJump(drawListAt(before, run.nowMs), drawList(run), surface.path)
+    if (!jump) continue
+    const { name, id, kind } = theOne(project.screens, (screen) => screen.id === surface.shown?.screen)
+    const witness = confirmed(project, witnessOf({ surface: moving.surface, inputs, chance, lookAtMs: run.nowMs, caption: `${jump} jumps here` }), (trace) => trace.some((event) => event.what === 'surface' && event.screen === id && event.isShown && event.atMs === run.nowMs))
+    return [{
+      id: `jumps ${id}`, kind: 'jumps', level: isByItself(again.step) ? 'risk' : 'note',
+      sentence: `${jump} of the ${kind} “${name}” jumps when it comes again before it has gone.`,
+      about: { screen: id }, remedy: null, witness, numbers: {},
+    }]
+  }
+  return []
+}
+
+/** The first property of a surface that is at another value from one picture to the next, in words. */
+function firstJump(before: DrawList, now: DrawList, path: string): string | null {
+  const were = new Map(everyItem(before).map((item) => [item.key, item]))
+  for (const item of everyItem(now)) {
+    const was = were.get(item.key)
+    if (!was || !isWithin(item.instance, path)) continue
+    for (const [property, value] of Object.entries(item.values)) {
+      const jump = jumpOf(was.values[property] ?? null, value ?? null, { part: 0, property })
+      if (jump) return jump.property
+    }
+  }
+  return null
+}
+
+const everyItem = (list: DrawList): readonly DrawItem[] => list.flatMap((item) => [item, ...everyItem(item.children)])
+
