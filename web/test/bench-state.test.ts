@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { benchReducer, type BenchState } from '../src/bench/bench-state'
+import { benchReducer, type BenchState } from '../src/bench/page/bench-state'
 import { completed, completionFor } from '../src/fields/completion'
 
 const state = { axis: 'axis', state: 'b', row: 'tap', alsoStates: [], alsoCells: [], parts: [], isEaselOpen: false, into: 'look', motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, rowsBy: 'trigger', showsGaps: false, isMapOpen: false, addedRows: [] } as const satisfies BenchState

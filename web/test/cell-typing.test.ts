@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { newState } from '@rheoscope/core/document'
-import { problemOf, readingOf } from '../src/bench/cell-typing'
+import { problemOf, readingOf } from '../src/bench/table/cell-typing'
 
 const states = (...names: readonly string[]) => names.map((name, index) => newState(`s${index}`, name, index % 8))
 const read = (text: string, ...names: readonly string[]) => {

@@ -3,7 +3,7 @@ import type { Witness } from '@rheoscope/core/check'
 import { firstOf, orElse, type Input, type Project } from '@rheoscope/core/document'
 import { advanceTo, chanceIn, drawList, inOrder, send, startRun } from '@rheoscope/core/run'
 import type { DrawList } from '@rheoscope/core/scene'
-import { msText } from '../bench/timing-text'
+import { msText } from '../bench/lanes/timing-text'
 import { DrawListPicture } from '../paint/look-picture'
 
 /** So many frames fit side by side. */

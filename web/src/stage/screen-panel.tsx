@@ -4,7 +4,7 @@ import { addToScreen, DEVICE_SIZES, duplicateOnScreen, instanceFor, keysOf, remo
 import type { Finding } from '@rheoscope/core/check'
 import { FindingMark } from '../checks/finding-mark'
 import { useOfChecks } from '../checks/use-findings'
-import { newHolder, newPart } from '../bench/part-kinds'
+import { newHolder, newPart } from '../bench/tree/part-kinds'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber } from '../fields/parse-value'
 import { ChoiceField } from '../fields/property-field'

@@ -3,7 +3,7 @@ import { useMemo, useRef, useState, type PointerEvent, type WheelEvent } from 'r
 import { Link } from 'react-router'
 import { scaleLinear } from 'd3'
 import { differingSpans, marksOf, type Span, type Stay } from '@rheoscope/core/run'
-import { msText } from '../bench/timing-text'
+import { msText } from '../bench/lanes/timing-text'
 import type { Player } from '../playing/player'
 import { useFrames } from '../playing/use-frames'
 import { usePlayerState } from '../playing/use-player'

@@ -1,0 +1,26 @@
+import { ChoiceField } from '../../fields/property-field'
+import { useStillBench } from '../page/use-bench'
+
+const GRIDS = ['none', '2', '4', '8', '10'] as const
+
+/** What the easel shows besides the look, and the way back from it. */
+export function EaselFoot({ zoom, isFitted, onFit, caption }: { readonly zoom: number; readonly isFitted: boolean; readonly onFit: () => void; readonly caption: string | null }) {
+  const { axis, state, view, select } = useStillBench()
+  const others = axis.states.filter(({ id }) => id !== state.id)
+  return (
+    <div className="easel-foot">
+      <span className="muted mono">{Math.round(zoom * 100)} %</span>
+      {!isFitted && <button className="plain underlined" onClick={onFit}>Show all</button>}
+      <button className="plain underlined" aria-pressed={view.tool === 'draw a path'} title="P" onClick={() => select({ do: 'use tool', tool: view.tool === 'draw a path' ? 'select' : 'draw a path' })}>Draw a path</button>
+      <ChoiceField label="grid" value={view.gridPx === null ? 'none' : String(view.gridPx)} choices={GRIDS} onChange={(px) => select({ do: 'set the grid', px: px === 'none' ? null : Number(px) })} />
+      {others.length > 0 && (
+        <ChoiceField
+          label="wipe to" value={view.comparedWith ?? ''} choices={[{ value: '', label: 'none' }, ...others.map(({ id, name }) => ({ value: id, label: name }))]}
+          onChange={(to) => select({ do: 'compare with', state: to === '' ? null : to })}
+        />
+      )}
+      <span className="mono easel-caption">{caption}</span>
+      <button className="plain underlined" onClick={() => select({ do: 'close easel' })}>Back to the responses</button>
+    </div>
+  )
+}

@@ -1,0 +1,51 @@
+import { parameterProperty, setProperty, stateProperty, type Parameter, type Part, type PropertyDefinition, type PropertyType, type Value } from '@rheoscope/core/document'
+import { scopeOf } from '@rheoscope/core/expression'
+import { ComponentField } from '../../fields/component-field'
+import { ChoiceField, PropertyField } from '../../fields/property-field'
+import { useBench, type Bench } from '../page/use-bench'
+
+const PROPERTY_TYPES: Readonly<Record<Parameter['type'], PropertyType>> = {
+  text: 'text', number: 'number', 'yes/no': 'yesNo', choice: 'choice', colour: 'colour', slot: 'text',
+}
+
+/** A parameter of something inside, as a property of the part that holds it. */
+export const definitionFor = (parameter: Parameter): PropertyDefinition => ({
+  name: parameterProperty(parameter.id), label: parameter.name, initial: parameter.initial, group: 'answer', kinds: ['instance'],
+  type: PROPERTY_TYPES[parameter.type],
+  ...(parameter.choices ? { choices: parameter.choices } : {}),
+})
+
+/** What a holder can say about an instance: the states it puts it into, and its parameters. */
+export function InstanceProperties({ part }: { readonly part: Extract<Part, { kind: 'instance' }> }) {
+  const bench = useBench()
+  const { project, component } = bench
+  const inner = project.components.find(({ id }) => id === part.component)
+  if (!inner) return <p role="alert">Its component is gone.</p>
+  const say = (property: string, value: Value, label: string) => bench.make(instanceEdit(bench, part, property, value), label)
+  return (
+    <details open>
+      <summary>{inner.name}</summary>
+      {inner.axes.filter(({ boundTo }) => boundTo === null).map((axis) => {
+        const property = stateProperty(axis.id)
+        const value = saidOf(bench, part, property) ?? part.start[axis.id] ?? axis.start
+        return (
+          <ChoiceField
+            key={axis.id} label={axis.name} value={String(value)} choices={axis.states.map(({ id, name }) => ({ value: id, label: name }))}
+            onChange={(to) => say(property, to, `put ${part.name} into a state`)}
+          />
+        )
+      })}
+      {inner.parameters.map((parameter) => {
+        const definition = definitionFor(parameter)
+        const value = saidOf(bench, part, definition.name) ?? parameter.initial
+        const onChange = (to: Value) => say(definition.name, to, `set ${parameter.name} of ${part.name}`)
+        if (parameter.type === 'slot') return <ComponentField key={parameter.id} label={parameter.name} value={String(value)} project={project} outside={component.id} onChange={onChange} />
+        return <PropertyField key={parameter.id} definition={definition} value={value} scope={scopeOf(project, component)} project={project} onChange={onChange} />
+      })}
+    </details>
+  )
+}
+
+const saidOf = ({ ownValue }: Bench, part: Part, property: string): Value | undefined => ownValue(part.id, property) ?? part.base[property]
+
+const instanceEdit = ({ component, place }: Bench, part: Part, property: string, value: Value) => setProperty(component, place, part.id, property, value)

@@ -1,0 +1,75 @@
+import { useMemo } from 'react'
+import { EMPTY_MOTION, inProject, motionAt, setAt, setOfMotion, setProperty, takeBackFromBase, type Motion, type MotionContext, type MotionSetting, type Part, type Value } from '@rheoscope/core/document'
+import { itemScope, scopeOf } from '@rheoscope/core/expression'
+import { easingProblem, resolveTiming } from '@rheoscope/core/motion'
+import { CommitField } from '../../fields/commit-field'
+import { ComponentField } from '../../fields/component-field'
+import { conditionProblem } from '../../fields/condition'
+import { formatValue, parseValue } from '../../fields/parse-value'
+import { ChoiceField } from '../../fields/property-field'
+import { newId } from '../../session/new-id'
+import { definitionFor } from './instance-properties'
+import { StaggerFields } from './motion-fields'
+import { MsField } from '../../fields/ms-field'
+import { useBench } from '../page/use-bench'
+
+/** What a list shows: which records of which table, each as an instance of which component, with what for its parameters. */
+export function ListProperties({ part }: { readonly part: Extract<Part, { kind: 'list' }> }) {
+  const { project, component, make } = useBench()
+  const table = project.tables.find(({ id }) => id === part.table)
+  const inner = project.components.find(({ id }) => id === part.component)
+  const scope = useMemo(() => ({ ...scopeOf(project, component), ...itemScope(table) }), [project, component, table])
+  const set = (field: 'component' | 'table' | 'filter', to: string | null) =>
+    make(setAt(inProject('components', component.id, 'parts', part.id, field), to), `set the ${field} of ${part.name}`)
+  const setFilter = (text: string): string | null => {
+    const expr = text.trim().replace(/^=\s*/, '')
+    if (expr === '') {
+      set('filter', null)
+      return null
+    }
+    return conditionProblem(expr, scope, 'A filter') ?? (set('filter', expr), null)
+  }
+  return (
+    <details open>
+      <summary>Items</summary>
+      <ComponentField label="each as" value={part.component ?? ''} project={project} outside={component.id} onChange={(id) => set('component', id === '' ? null : id)} />
+      <ChoiceField label="table" value={part.table ?? ''} choices={[{ value: '', label: 'none' }, ...project.tables.map(({ id, name }) => ({ value: id, label: name }))]} onChange={(id) => set('table', id === '' ? null : id)} />
+      <CommitField label="only if" isMono value={part.filter ?? ''} placeholder="every record" names={Object.keys(scope)} isAllExpression onCommit={setFilter} />
+      {inner?.parameters.filter(({ type }) => type !== 'slot').map((parameter) => {
+        const definition = definitionFor(parameter)
+        const said = part.base[definition.name]
+        const isColumn = table?.columns.some(({ name }) => name === parameter.name) === true
+        const take = (text: string): string | null => {
+          if (text.trim() === '') {
+            if (said !== undefined) make(takeBackFromBase(component.id, part.id, definition.name), `take back ${parameter.name}`)
+            return null
+          }
+          const parsed = parseValue(definition, text, scope, project.tokens)
+          if ('problem' in parsed) return parsed.problem
+          make(setProperty(component, { look: 'base' }, part.id, definition.name, typed(parameter.type, parsed.value)), `set ${parameter.name} of the items`)
+          return null
+        }
+        return <CommitField key={parameter.id} label={parameter.name} isMono value={formatValue(said, project.tokens)} placeholder={isColumn ? 'the column of that name' : formatValue(parameter.initial)} names={Object.keys(scope)} onCommit={take} />
+      })}
+      <ListMotion part={part} />
+    </details>
+  )
+}
+
+/** How items come and go, and how the others make room. */
+function ListMotion({ part }: { readonly part: Extract<Part, { kind: 'list' }> }) {
+  const { project, component, stored, make } = useBench()
+  const context: MotionContext = { project: stored.project, component: stored.component, place: { of: 'list', part: part.id }, newId }
+  const motion = motionAt(project, component, context.place)
+  const { durationMs, easing } = resolveTiming([motion ?? EMPTY_MOTION, project.motion], project.tokens, part.id, 'y')
+  const set = <K extends MotionSetting>(field: K, to: Motion[K] | undefined) => make(setOfMotion(context, field, to), `set how items of ${part.name} move`)
+  return (
+    <>
+      <MsField label="items take" ms={durationMs} step={10} onChange={(ms) => set('durationMs', ms)} />
+      <CommitField label="along" isMono value={easing} list="easings" onCommit={(text) => easingProblem(text) ?? (set('easing', text.trim()), null)} />
+      <StaggerFields stagger={motion?.stagger} onChange={(stagger) => set('stagger', stagger)} />
+    </>
+  )
+}
+
+const typed = (type: string, value: Value): Value => (type === 'yes/no' && typeof value === 'string' ? value === 'yes' : value)

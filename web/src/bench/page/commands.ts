@@ -1,0 +1,187 @@
+import { batch, clipOf, firstOf, groupParts, hasKeys, inProject, isFields, itemAt, lookClipOf, orElse, pasteClip, pasteLook, pasteRules, putPart, removeParts, reorderPart, setAt, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part, type RuleClip } from '@rheoscope/core/document'
+import { aligned, ALIGNMENTS, around, distributed, IDENTITY, itemOf, matrixTo, transformed, type Alignment, type Frame, type Point } from '@rheoscope/core/scene'
+import { jsonOr } from '../../json'
+import { newId } from '../../session/new-id'
+import { stillLife } from '../../paint/look-picture'
+import type { Bench } from './use-bench'
+
+/** Something the bench can do. Its key is shown wherever it is. */
+export interface Command {
+  readonly name: string
+  /** As `KeyboardEvent.key` has it, with `Ctrl`, `Shift` and `Alt` before it in that order; null for none. */
+  readonly key: string | null
+  readonly isPossible: (bench: Bench) => boolean
+  readonly run: (bench: Bench) => void
+}
+
+const always = () => true
+const hasParts = ({ component, view }: Bench): boolean => topmost(component, view.parts).length > 0
+const hasSeveral = (least: number) => ({ component, view }: Bench): boolean => topmost(component, view.parts).length >= least
+
+const ALIGN_KEYS: Readonly<Record<Alignment, string | null>> = {
+  left: 'Alt ArrowLeft', right: 'Alt ArrowRight', top: 'Alt ArrowUp', bottom: 'Alt ArrowDown', centre: null, middle: null,
+}
+
+/** Every command, in the order the palette lists them. */
+export const COMMANDS: readonly Command[] = [
+  { name: 'Undo', key: 'Ctrl z', isPossible: always, run: ({ session }) => session.undo() },
+  { name: 'Redo', key: 'Ctrl Shift z', isPossible: always, run: ({ session }) => session.redo() },
+  { name: 'Hold the clock, or let it go on', key: 'h', isPossible: ({ player }) => player !== null, run: ({ player }) => player?.hold(!player.getState().isHeld) },
+  { name: 'Start the specimen over', key: 'r', isPossible: ({ player }) => player !== null, run: ({ player }) => player?.startOver() },
+  { name: 'Open the easel', key: 'e', isPossible: ({ view }) => !view.isEaselOpen, run: ({ select, state }) => select({ do: 'open easel', state: state.id }) },
+  { name: 'Back to the responses', key: 'Escape', isPossible: ({ view }) => view.isEaselOpen, run: ({ select }) => select({ do: 'close easel' }) },
+  { name: 'Show the rules as a map, or as a table', key: ',', isPossible: always, run: ({ view, select }) => select({ do: 'show the map', shows: !view.isMapOpen }) },
+  { name: 'Mark the gaps in the table, or not', key: null, isPossible: always, run: ({ view, select }) => select({ do: 'show gaps', shows: !view.showsGaps }) },
+  { name: 'Draw a path', key: 'p', isPossible: ({ view }) => view.isEaselOpen, run: ({ select }) => select({ do: 'use tool', tool: 'draw a path' }) },
+  { name: 'Move the points of the path', key: null, isPossible: ({ view, parts }) => view.isEaselOpen && parts[0]?.kind === 'path', run: ({ select }) => select({ do: 'use tool', tool: 'points' }) },
+  { name: 'Edit this look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'look' }) },
+  { name: 'Edit the base look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'base' }) },
+  { name: 'Edit the absent look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'absent' }) },
+  { name: 'Edit all looks', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'all' }) },
+  { name: 'Duplicate', key: 'Ctrl d', isPossible: hasParts, run: duplicate },
+  { name: 'Group into a container', key: 'Ctrl g', isPossible: hasParts, run: group },
+  { name: 'Dissolve the container', key: 'Ctrl Shift g', isPossible: ({ component, parts }) => parts.some(({ id }) => ungroupPart(component, id) !== null), run: ungroup },
+  { name: 'Bring forward', key: 'PageUp', isPossible: hasParts, run: reorder('front') },
+  { name: 'Send back', key: 'PageDown', isPossible: hasParts, run: reorder('back') },
+  { name: 'Lock, or unlock', key: 'l', isPossible: hasParts, run: flag('locked', 'lock', 'unlock') },
+  { name: 'Hide while drawing, or show', key: null, isPossible: hasParts, run: flag('hidden', 'hide', 'show') },
+  { name: 'Put into the container above', key: 'Alt ]', isPossible: ({ component, parts }) => containerAbove(component, parts[0]) !== null, run: (bench) => putInto(bench, containerAbove(bench.component, bench.parts[0])) },
+  { name: 'Take out of the container', key: 'Alt [', isPossible: ({ component, parts }) => containerAround(component, parts[0]) !== null, run: (bench) => putInto(bench, containerAround(bench.component, bench.parts[0])) },
+  { name: 'Copy what this look changes', key: null, isPossible: always, run: ({ component, axis, state }) => void navigator.clipboard.writeText(JSON.stringify(lookClipOf(component, { look: 'state', axis: axis.id, state: state.id }))) },
+  { name: 'Remove the parts', key: null, isPossible: hasParts, run: removeSelected },
+  { name: 'Select all parts', key: 'Ctrl a', isPossible: always, run: ({ component, select }) => select({ do: 'select parts', parts: component.parts.slice(1).map(({ id }) => id) }) },
+  ...ALIGNMENTS.map((alignment): Command => ({
+    name: `Align: ${alignment}`, key: ALIGN_KEYS[alignment], isPossible: hasParts,
+    run: (bench) => arrange(bench, `align ${alignment}`, (frames, room) => aligned(frames, frames.length > 1 ? around(frames) : room, alignment)),
+  })),
+  { name: 'Distribute across', key: null, isPossible: hasSeveral(3), run: (bench) => arrange(bench, 'distribute across', (frames) => distributed(frames, 'across')) },
+  { name: 'Distribute down', key: null, isPossible: hasSeveral(3), run: (bench) => arrange(bench, 'distribute down', (frames) => distributed(frames, 'down')) },
+]
+
+/** The command a key event asks for, if it is possible. */
+export function commandOf(event: KeyboardEvent, bench: Bench): Command | undefined {
+  const held = [(event.ctrlKey || event.metaKey) && 'Ctrl', event.shiftKey && 'Shift', event.altKey && 'Alt'].filter(Boolean)
+  const pressed = [...held, event.key.length === 1 ? event.key.toLowerCase() : event.key].join(' ')
+  return COMMANDS.find(({ key, isPossible }) => key === pressed && isPossible(bench))
+}
+
+/** A command's key as it stands on a keyboard. */
+export const keyText = (key: string): string =>
+  key.split(' ').map((word) => ({ ArrowLeft: '←', ArrowRight: '→', ArrowUp: '↑', ArrowDown: '↓', PageUp: 'Page ↑', PageDown: 'Page ↓', Escape: 'Esc' })[word] ?? (word.length === 1 ? word.toUpperCase() : word)).join(' ')
+
+/** Pastes what a clipboard holds, if that is parts, what a look changes, or rules; says whether it was. */
+export function pasteText(bench: Bench, text: string): boolean {
+  const clip = jsonOr(text, null)
+  return isClip(clip) && orElse(() => pasteIn(bench, clip), false)
+}
+
+type AnyClip = Clip | LookClip | RuleClip
+
+const IS_CLIP: Readonly<Record<string, (clip: Readonly<Record<string, unknown>>) => boolean>> = {
+  'rheoscope-parts': ({ parts, looks }) => Array.isArray(parts) && Array.isArray(looks),
+  'rheoscope-look': ({ parts }) => hasKeys(parts),
+  'rheoscope-rules': ({ rules }) => Array.isArray(rules),
+}
+
+/** Whether a value is a clip; what is in it is held against the component when it is pasted. */
+const isClip = (value: unknown): value is AnyClip => isFields(value) && IS_CLIP[String(value.format)]?.(value) === true
+
+function pasteIn({ component, axis, editedStates, make, select }: Bench, clip: AnyClip): boolean {
+  if (clip.format === 'rheoscope-look') {
+    make(pasteLook(component, editedStates.map((state) => ({ look: 'state', axis: axis.id, state: state.id })), clip), 'paste a look')
+    return true
+  }
+  if (clip.format === 'rheoscope-rules') {
+    make(pasteRules(component, axis.id, clip, newId), 'paste rules')
+    return true
+  }
+  if (clip.format !== 'rheoscope-parts') return false
+  const { edit, pasted } = pasteClip(component, clip, newId)
+  make(edit, 'paste parts')
+  select({ do: 'select parts', parts: pasted })
+  return true
+}
+
+function duplicate({ component, view, make, select }: Bench): void {
+  const { edit, pasted } = pasteClip(component, clipOf(component, view.parts), newId)
+  make(edit, 'duplicate')
+  select({ do: 'select parts', parts: pasted })
+}
+
+function group(bench: Bench): void {
+  const { component, view, make, select } = bench
+  const id = newId('group')
+  const edit = groupParts(component, view.parts, id, around(framesOf(bench).map(({ frame }) => frame)))
+  make(edit, 'group')
+  if (edit) select({ do: 'select parts', parts: [id] })
+}
+
+function ungroup({ component, parts, make, select }: Bench): void {
+  const [target] = parts.filter(({ id }) => ungroupPart(component, id) !== null)
+  if (!target) return
+  make(ungroupPart(component, target.id), `dissolve ${target.name}`)
+  select({ do: 'select parts', parts: component.parts.filter(({ parent }) => parent === target.id).map(({ id }) => id) })
+}
+
+function reorder(towards: 'front' | 'back') {
+  return ({ component, parts, make }: Bench): void => {
+    const [part] = parts
+    if (part) make(reorderPart(component, part, towards), `move ${part.name} to the ${towards}`)
+  }
+}
+
+function flag(property: 'locked' | 'hidden', setting: string, clearing: string) {
+  return ({ component, parts, make }: Bench): void => {
+    const to = parts.some((part) => part[property] !== true)
+    make(batch(...parts.map(({ id }): Edit => setAt(inProject('components', component.id, 'parts', id, property), to))), to ? setting : clearing)
+  }
+}
+
+/** The container that stands just before a part among its siblings, or the nearest one before that. */
+function containerAbove({ parts }: Component, part: Part | undefined): string | null {
+  const siblings = parts.filter(({ parent }) => parent !== null && parent === part?.parent)
+  const before = siblings.slice(0, siblings.findIndex(({ id }) => id === part?.id))
+  return before.findLast(({ kind }) => kind === 'container')?.id ?? null
+}
+
+const containerAround = ({ parts }: Component, part: Part | undefined): string | null =>
+  parts.find(({ id }) => id === part?.parent)?.parent ?? null
+
+/** Puts the first selected part into another container, where it stays in its place on screen; before one of those in it, or on top. */
+export function putInto(bench: Bench, holder: string | null, before: string | null = null): void {
+  const { project, component, shown, parts: [part], make } = bench
+  if (!part || holder === null) return
+  const list = stillLife(project, component.id, shown)
+  const origin = (id: string | null) => transformed((id === null ? null : matrixTo(list, '', id)) ?? IDENTITY, { x: 0, y: 0 })
+  const [from, to] = [origin(part.parent), origin(holder)]
+  make(putPart(component, part.id, holder, before, { x: from.x - to.x, y: from.y - to.y }), `move ${part.name}`)
+}
+
+/** Takes the selected parts out, with all that is inside them. */
+export function removeSelected({ component, view, make, select }: Bench): void {
+  const doomed = topmost(component, view.parts)
+  if (doomed.length === 0) return
+  make(removeParts(component, doomed.map(({ id }) => id)), `remove ${doomed.map(({ name }) => name).join(', ')}`)
+  select({ do: 'select parts', parts: [] })
+}
+
+/** Puts the selected parts where `place` says; a single one is placed within its holder. */
+function arrange(bench: Bench, label: string, place: (frames: readonly Frame[], room: Frame) => readonly Point[]): void {
+  const framed = framesOf(bench)
+  if (framed.length === 0) return
+  const places = place(framed.map(({ frame }) => frame), firstOf(framed).room)
+  const said = framed.flatMap(({ part, frame }, index) =>
+    (['x', 'y'] as const).filter((side) => itemAt(places, index)[side] !== frame[side]).map((side) => ({ part: part.id, property: side, value: Math.round(itemAt(places, index)[side] * 100) / 100 })))
+  if (said.length > 0) bench.make(bench.propertyEdit(said), label)
+}
+
+/** The selected parts with their frames in the selected look, and the room of what holds them. */
+function framesOf({ project, component, shown, view }: Bench): readonly { readonly part: Part; readonly frame: Frame; readonly room: Frame }[] {
+  const list = stillLife(project, component.id, shown)
+  return topmost(component, view.parts).flatMap((part) => {
+    const [item, holder] = [itemOf(list, '', part.id), part.parent === null ? undefined : itemOf(list, '', part.parent)]
+    if (!item || !holder) return []
+    const { x, y, width, height } = item.values
+    return [{ part, frame: { x, y, width, height }, room: { x: 0, y: 0, width: holder.values.width, height: holder.values.height } }]
+  })
+}

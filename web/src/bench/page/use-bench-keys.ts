@@ -1,0 +1,57 @@
+import { useEffect } from 'react'
+import { clipOf, ruleClipOf, topmost, triggerRow, type Rule } from '@rheoscope/core/document'
+import { targetOf } from '../../theme/target-of'
+import { commandOf, pasteText, removeSelected, type Command } from './commands'
+import { useStillBench, type Bench } from './use-bench'
+
+/** The keys and the clipboard of the bench, wherever the focus is. */
+export function useBenchKeys(openPalette: () => void): void {
+  const bench = useStillBench()
+  useEffect(() => {
+    const onKeyDown = (event: KeyboardEvent) => {
+      const isPalette = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k'
+      const command = commandOf(event, bench)
+      if (!isPalette && (!command || (isTyping(event.target) && !worksInFields(event, command)))) return
+      event.preventDefault()
+      if (isPalette) openPalette()
+      else command?.run(bench)
+    }
+    const onCopy = (event: ClipboardEvent) => {
+      if (isTyping(event.target)) return
+      const row = event.type === 'copy' && isInGrid(event.target) ? rulesOfRow(bench) : []
+      if (row.length > 0) {
+        event.clipboardData?.setData('text/plain', JSON.stringify(ruleClipOf(bench.component, row)))
+        event.preventDefault()
+        return
+      }
+      if (topmost(bench.component, bench.view.parts).length === 0) return
+      event.clipboardData?.setData('text/plain', JSON.stringify(clipOf(bench.component, bench.view.parts)))
+      event.preventDefault()
+      if (event.type === 'cut') removeSelected(bench)
+    }
+    const onPaste = (event: ClipboardEvent) => {
+      if (!isTyping(event.target) && pasteText(bench, event.clipboardData?.getData('text/plain') ?? '')) event.preventDefault()
+    }
+    window.addEventListener('keydown', onKeyDown)
+    for (const type of ['copy', 'cut'] as const) document.addEventListener(type, onCopy)
+    document.addEventListener('paste', onPaste)
+    return () => {
+      window.removeEventListener('keydown', onKeyDown)
+      for (const type of ['copy', 'cut'] as const) document.removeEventListener(type, onCopy)
+      document.removeEventListener('paste', onPaste)
+    }
+  }, [bench, openPalette])
+}
+
+/** A field keeps its own keys, and all of them while something is typed into it; other chords are the bench's. */
+const worksInFields = (event: KeyboardEvent, { key }: Command): boolean =>
+  key !== null && key.startsWith('Ctrl') && key !== 'Ctrl a' && !targetOf(event)?.hasAttribute('data-typing')
+
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.tagName === 'INPUT' || target.tagName === 'SELECT' || target.tagName === 'TEXTAREA')
+
+const isInGrid = (target: EventTarget | null): boolean => target instanceof HTMLElement && target.closest('[role="gridcell"]') !== null
+
+/** The rules of the row of the selected cell. */
+const rulesOfRow = ({ component, axis, view }: Bench): readonly Rule[] =>
+  component.rules.filter((rule) => rule.axis === axis.id && triggerRow(rule.trigger, rule.part) === view.row)

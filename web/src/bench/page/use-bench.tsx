@@ -1,0 +1,148 @@
+import { createContext, useContext, useEffect, useMemo, useReducer, type Dispatch, type ReactNode } from 'react'
+import { batch, certain, firstOf, firstStateOf, holdsIn, lookAt, rootOf, ruleInCell, setProperties, setPropertyEverywhere, triggerRow, type Axis, type Component, type Edit, type Id, type LookPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value } from '@rheoscope/core/document'
+import { destination } from '../lanes/timing-text'
+import { ChecksProvider } from '../../checks/use-findings'
+import type { Still } from '../../paint/look-picture'
+import type { Player } from '../../playing/player'
+import { usePlayer } from '../../playing/use-player'
+import type { ProjectSession } from '../../session/project-session'
+import { useSession, useSessionState } from '../../session/use-session'
+import { keepRows, keptRows } from '../table/kept-rows'
+import { benchReducer, combinationOf, groupOf, stageOf, type BenchAction, type BenchState } from './bench-state'
+
+/** The bench as its parts see it: the document, what is selected in it, and how to change either. */
+export interface Bench {
+  readonly project: Project
+  readonly component: Component
+  readonly axis: Axis
+  /** The state of the selected column. */
+  readonly state: State
+  /** The rule in the selected cell, if there is one. */
+  readonly rule: Rule | null
+  /** The component and the rule as they are stored, while a preview shows something else: what edits are made of. */
+  readonly stored: { readonly project: Project; readonly component: Component; readonly rule: Rule | null }
+  readonly parts: readonly Part[]
+  /** The states whose looks are edited: that of the selected column and those selected with it. */
+  readonly editedStates: readonly State[]
+  readonly view: BenchState
+  readonly select: Dispatch<BenchAction>
+  readonly session: ProjectSession
+  readonly player: Player | null
+  readonly make: (edit: Edit | null, label: string) => void
+  /** The place in the document that edits of the selected look go to. */
+  readonly place: LookPlace
+  /** The look on the easel. */
+  readonly shown: Still
+  /** What the look that is edited says of a property by itself; undefined where it says nothing. */
+  readonly ownValue: (part: Id, property: string) => Value | undefined
+  /** The edit that says properties of parts where edits go now. */
+  readonly propertyEdit: (said: readonly Said[]) => Edit
+}
+
+export const BenchContext = createContext<Bench | null>(null)
+export const StillBenchContext = createContext<Bench | null>(null)
+
+/** A cell to begin with: the rule in it, and the state it is left from. */
+export interface Opening {
+  readonly rule: Id
+  readonly state: Id | null
+}
+
+export function BenchProvider({ component: id, opening, children }: { readonly component: Id; readonly opening: Opening | null; readonly children: ReactNode }) {
+  const session = useSession()
+  const { project, document } = useSessionState()
+  const stored = document.components.find((each) => each.id === id)
+  const component = project.components.find((each) => each.id === id) ?? certain(stored)
+  const [view, select] = useReducer(benchReducer, null, () => initialState(component, opening))
+  useEffect(() => keepRows(id, view.addedRows), [id, view.addedRows])
+  const player = usePlayer(project, { component: id })
+  const whole = { session, view, select, player }
+  const still = useBenchOf(document, stored ?? component, { project: document, component: stored ?? component }, whole)
+  const live = useBenchOf(project, component, { project: document, component: stored ?? component }, whole)
+  return (
+    <StillBenchContext.Provider value={still}>
+      <BenchContext.Provider value={project === document ? still : live}>
+        <ChecksProvider first={id}>{children}</ChecksProvider>
+      </BenchContext.Provider>
+    </StillBenchContext.Provider>
+  )
+}
+
+/** The bench as it is shown, with whatever is being previewed: for what has to follow a pull. */
+export const useBench = (): Bench => useContextOf(BenchContext)
+
+/** The bench as it is stored, which does not change while something is being pulled: for everything else. */
+export const useStillBench = (): Bench => useContextOf(StillBenchContext)
+
+function useContextOf(context: typeof BenchContext): Bench {
+  const bench = useContext(context)
+  if (!bench) throw new Error('There is no bench here.')
+  return bench
+}
+
+function useBenchOf(project: Project, component: Component, stored: Pick<Bench['stored'], 'project' | 'component'>, { session, view, select, player }: Pick<Bench, 'session' | 'view' | 'select' | 'player'>): Bench {
+  const axis = component.axes.find((each) => each.id === view.axis) ?? firstOf(component.axes)
+  const state = axis.states.find((each) => each.id === view.state) ?? firstStateOf(axis)
+  const combined = combinationOf(view.into)
+  const combination = component.combinations.find(({ id }) => id === combined)
+  const stage = stageOf(view.into)
+  const group = axis.groups?.find(({ id }) => id === groupOf(view.into))
+  const shown = useMemo((): Still => shownLook(component, axis, state, view), [component, axis, state, view])
+  const { project: storedProject, component: storedComponent } = stored
+
+  return useMemo((): Bench => {
+    const editedStates = [state, ...axis.states.filter(({ id }) => id !== state.id && view.alsoStates.includes(id))]
+    const edited: readonly OwnLookPlace[] =
+      view.into === 'absent' ? [{ look: 'absent' }]
+        : stage ? [{ look: 'stage', ...stage }]
+        : group ? [{ look: 'group', axis: axis.id, group: group.id }]
+        : combination ? [{ look: 'combination', id: combination.id }]
+          : editedStates.map(({ id }) => ({ look: 'state', axis: axis.id, state: id }))
+    const place: LookPlace = view.into === 'base' || view.into === 'all' ? { look: 'base' } : firstOf(edited)
+    const ruleOf = (of: Component) => (view.row === null ? null : (ruleInCell(of, axis.id, state.id, view.row) ?? null))
+    return {
+      project, component, axis, state, editedStates, view, select, session, player, place, shown,
+      ownValue: (part, property) => (place.look === 'base' ? undefined : lookAt(component, place)[part]?.[property]),
+      rule: ruleOf(component),
+      stored: { project: storedProject, component: storedComponent, rule: ruleOf(storedComponent) },
+      parts: view.parts.flatMap((part) => component.parts.find((each) => each.id === part) ?? []),
+      make: (edit, label) => edit && session.dispatch(edit, label),
+      propertyEdit: (said) =>
+        view.into === 'all'
+          ? batch(...said.map(({ part, property, value }) => setPropertyEverywhere(storedComponent, part, property, value)))
+          : view.into === 'base'
+            ? setProperties(storedComponent, place, said)
+            : batch(...edited.map((each) => setProperties(storedComponent, each, said))),
+    }
+  }, [project, component, storedProject, storedComponent, axis, state, view, combination, group, stage, shown, session, player, select])
+}
+
+/** What the easel shows: the state selected, those of a combination, or where a rule leads with a stage of its motion over it. */
+function shownLook(component: Component, axis: Axis, state: State, { into }: BenchState): Still {
+  const stage = stageOf(into)
+  if (stage) {
+    const of = 'rule' in stage.motion ? stage.motion.rule : null
+    const rule = component.rules.find(({ id }) => id === of)
+    const target = (rule && destination(component, rule)) ?? state.id
+    return { standing: { [axis.id]: target }, isAbsent: false, over: lookAt(component, { look: 'stage', ...stage }) }
+  }
+  const combined = combinationOf(into)
+  const combination = component.combinations.find(({ id }) => id === combined)
+  return { standing: combination?.states ?? { [axis.id]: state.id }, isAbsent: into === 'absent', over: null }
+}
+
+function initialState(component: Component, opening: Opening | null): BenchState {
+  const rule = component.rules.find(({ id }) => id === opening?.rule)
+  const axis = component.axes.find(({ id }) => id === rule?.axis) ?? firstOf(component.axes)
+  const state = axis.states.find(({ id }) => id === opening?.state)?.id ?? axis.start
+  const first = component.parts[1] ?? rootOf(component)
+  return {
+    axis: axis.id, state, alsoStates: [], row: rule ? triggerRow(rule.trigger, rule.part) : firstRow(component, axis), parts: [first.id], isEaselOpen: false, into: 'look', motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, alsoCells: [], rowsBy: 'trigger', showsGaps: false, isMapOpen: false, addedRows: keptRows(component.id),
+  }
+}
+
+/** The row of the first rule that answers in the start state, so that there is something to see at once. */
+function firstRow(component: Component, axis: Axis): string | null {
+  const rule = component.rules.find((each) => each.axis === axis.id && holdsIn(each, axis.start, axis) && each.target.go !== 'ignored')
+  return rule ? triggerRow(rule.trigger, rule.part) : null
+}

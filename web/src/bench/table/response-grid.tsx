@@ -1,0 +1,26 @@
+import { AxisGrid } from './axis-grid'
+import { AxisScope } from './axis-scope'
+import { Easel } from '../easel/easel'
+import { RuleMap } from '../../map/rule-map'
+import { useStillBench } from '../page/use-bench'
+import './grid.css'
+
+/** The response table: a grid for each axis, side by side, or the map of the selected one; the easel under their looks while it is open. */
+export function ResponseGrid() {
+  const { component, view } = useStillBench()
+  if (view.isMapOpen) return <section className="grid-pane" aria-label="Map of the rules"><div className="grid-scroll"><RuleMap /></div></section>
+  return (
+    <section className="grid-pane" aria-label="Response table">
+      <div className="grid-scroll">
+        <div className="axis-grids">
+          {component.axes.map((axis) => (
+            <AxisScope key={axis.id} axis={axis}>
+              <AxisGrid />
+            </AxisScope>
+          ))}
+        </div>
+        {view.isEaselOpen && <Easel />}
+      </div>
+    </section>
+  )
+}
