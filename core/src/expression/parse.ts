@@ -1,4 +1,5 @@
 import jsep from 'jsep'
+import { LRUCache } from 'lru-cache'
 import { isFields, RheoError } from '../document'
 import { FUNCTIONS } from './functions'
 
@@ -24,7 +25,7 @@ export class ExpressionError extends RheoError {
   }
 }
 
-const cache = new Map<string, Expression>()
+const cache = new LRUCache<string, Expression>({ max: 5000 })
 
 /** Reads an expression. Throws an `ExpressionError` with the place of what cannot be read. */
 export function parseExpression(text: string): Expression {
@@ -39,7 +40,6 @@ export function parseExpression(text: string): Expression {
     throw new ExpressionError(index, `At character ${index + 1}: ${description}.`)
   }
   const expression = translate(tree, text)
-  if (cache.size > 5000) cache.clear()
   cache.set(text, expression)
   return expression
 }

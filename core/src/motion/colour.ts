@@ -1,3 +1,4 @@
+import { convertOklabToRgb, convertRgbToOklab } from 'culori/fn'
 import { certain, RheoError, type Colour } from '../document'
 
 /** Red, green, blue and alpha, each 0..1, gamma-encoded sRGB. */
@@ -29,35 +30,16 @@ export function formatColour(r: number, g: number, b: number, a: number): Colour
 /** A channel of sRGB, 0 to 1, in linear light (IEC 61966-2-1). */
 export const toLinear = (c: number): number => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4)
 
-const fromLinear = (c: number): number => (c <= 0.0031308 ? c * 12.92 : 1.055 * c ** (1 / 2.4) - 0.055)
-
-/** sRGB to OKLab (Björn Ottosson, “A perceptual color space for image processing”, 2020; matrices as in CSS Color 4). */
-export function toOklab([red, green, blue, alpha]: Rgba): Oklab {
-  const r = toLinear(red)
-  const g = toLinear(green)
-  const b = toLinear(blue)
-  const l = Math.cbrt(0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b)
-  const m = Math.cbrt(0.2119034982 * r + 0.6806995451 * g + 0.1073969566 * b)
-  const s = Math.cbrt(0.0883024619 * r + 0.2817188376 * g + 0.6299787005 * b)
-  return [
-    0.2104542553 * l + 0.793617785 * m - 0.0040720468 * s,
-    1.9779984951 * l - 2.428592205 * m + 0.4505937099 * s,
-    0.0259040371 * l + 0.7827717662 * m - 0.808675766 * s,
-    alpha,
-  ]
+/** sRGB to OKLab (Björn Ottosson, “A perceptual color space for image processing”, 2020; CSS Color 4). */
+export function toOklab([r, g, b, alpha]: Rgba): Oklab {
+  const lab = convertRgbToOklab({ r, g, b })
+  return [lab.l, lab.a, lab.b, alpha]
 }
 
 /** OKLab to sRGB; channels may fall outside 0..1. */
-export function fromOklab([lightness, a, b, alpha]: Oklab): Rgba {
-  const l = (lightness + 0.3963377774 * a + 0.2158037573 * b) ** 3
-  const m = (lightness - 0.1055613458 * a - 0.0638541728 * b) ** 3
-  const s = (lightness - 0.0894841775 * a - 1.291485548 * b) ** 3
-  return [
-    fromLinear(4.0767416621 * l - 3.3077115913 * m + 0.2309699292 * s),
-    fromLinear(-1.2684380046 * l + 2.6097574011 * m - 0.3413193965 * s),
-    fromLinear(-0.0041960863 * l - 0.7034186147 * m + 1.707614701 * s),
-    alpha,
-  ]
+export function fromOklab([l, a, b, alpha]: Oklab): Rgba {
+  const rgb = convertOklabToRgb({ l, a, b })
+  return [rgb.r, rgb.g, rgb.b, alpha]
 }
 
 /**

@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache'
 import { messageOf, RheoError } from '../document'
 import { cubicBezier } from './bezier'
 import { cssTokens, type CssToken } from './css-tokens'
@@ -27,7 +28,7 @@ const KEYWORDS: Readonly<Record<string, Easing>> = {
 /** The easings that have a name of their own, in CSS. */
 export const EASING_KEYWORDS = Object.keys(KEYWORDS)
 
-const cache = new Map<string, ParsedEasing>()
+const cache = new LRUCache<string, ParsedEasing>({ max: 2000 })
 
 /**
  * Reads an easing in the notation of CSS Easing Functions Level 2 without comments and `calc(…)`, or one of our springs:
@@ -38,7 +39,6 @@ export function parseEasing(text: string): ParsedEasing {
   const known = cache.get(text)
   if (known) return known
   const parsed = read(text)
-  if (cache.size > 2000) cache.clear()
   cache.set(text, parsed)
   return parsed
 }

@@ -1,6 +1,6 @@
 import { certain } from '@rheoscope/core/document'
 import { useLayoutEffect, useRef, useState, type ReactNode, type RefObject } from 'react'
-import { curveBasis, line } from 'd3'
+import { curveBasis, line } from 'd3-shape'
 import type { MapLayout } from './messages'
 import './map.css'
 

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { group } from 'd3'
+import { group } from 'd3-array'
 import { firstOf, orElse, theOne, type Id, type Project, type Screen } from '@rheoscope/core/document'
 import { linksOn, type Link } from '@rheoscope/core/run'
 import { LabelGround, LETTER_PX, LINE_PX, MapSheet } from '../map/map-sheet'

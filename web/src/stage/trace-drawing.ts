@@ -1,5 +1,6 @@
 import { itemAt } from '@rheoscope/core/document'
-import { bisector, type ScaleLinear } from 'd3'
+import { bisector } from 'd3-array'
+import type { ScaleLinear } from 'd3-scale'
 import type { Mark, Span, Stay } from '@rheoscope/core/run'
 import { rowAt, type TraceRow } from './trace-bands'
 

@@ -1,7 +1,7 @@
 import { certain } from '@rheoscope/core/document'
 import { useMemo, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
 import { Link } from 'react-router'
-import { scaleLinear } from 'd3'
+import { scaleLinear } from 'd3-scale'
 import { differingSpans, marksOf, type Span, type Stay } from '@rheoscope/core/run'
 import { msText } from '../bench/lanes/timing-text'
 import type { Player } from '../playing/player'

@@ -1,4 +1,4 @@
-import { line } from 'd3'
+import { line } from 'd3-shape'
 import type { Easing } from '@rheoscope/core/motion'
 
 const SAMPLES = 32

@@ -1,5 +1,5 @@
 import { useState, type PointerEvent } from 'react'
-import { line } from 'd3'
+import { line } from 'd3-shape'
 import { drawnEasing, type DrawnPoint } from '@rheoscope/core/motion'
 import { pointIn } from '../../paint/point-in'
 

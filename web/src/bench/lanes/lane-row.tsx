@@ -1,5 +1,6 @@
 import { useId } from 'react'
-import { line, type ScaleLinear } from 'd3'
+import type { ScaleLinear } from 'd3-scale'
+import { line } from 'd3-shape'
 import { certain, itemAt, propertyDefinition, setLane, takeBackLaneTime, type Literal, type Part, type Project, type Timing } from '@rheoscope/core/document'
 import { isCrossFade, type Easing, type Shown } from '@rheoscope/core/motion'
 import { FindingMark } from '../../checks/finding-mark'

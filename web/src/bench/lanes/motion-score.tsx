@@ -1,5 +1,5 @@
 import { useMemo, useRef, type PointerEvent } from 'react'
-import { scaleLinear, type ScaleLinear } from 'd3'
+import { scaleLinear, type ScaleLinear } from 'd3-scale'
 import { partAt, type Instance } from '@rheoscope/core/machine'
 import { laneEndMs } from '@rheoscope/core/motion'
 import { certain, destinationsOf, scaledMotion, setMotion, setOfMotion, statesHeldBy, type Edit } from '@rheoscope/core/document'
