@@ -70,7 +70,7 @@ test('the criteria of WCAG say what is looked at of them and what is not, and le
   await hands.openDemo('luggageRack')
   await hands.click('#findings .section-head a')
   await hands.click('.sheet-tabs a[href$="criteria"]')
-  const row = `//tr[th[contains(., "2.5.7")]]`
+  const row = '//tr[th[contains(., "2.5.7")]]'
   await hands.until('a drag is found that nothing else does', async () => /Whether a tap or a key does what a drag does.*[1-9]/s.test(await (await hands.driver.findElement(By.xpath(row))).getText()), 60_000)
   expect(await (await hands.find('.not-looked-at')).getText()).toContain('1.4.4 Resize Text')
   expect(await (await hands.find('.criteria-sheet')).getText()).toContain('does not mean that a criterion is met')

@@ -35,7 +35,7 @@ try {
   const { driver } = browser
   const made = await fetch(`${server.address}/api/projects/demo`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' })
   const { project } = (await made.json()) as { project: { id: string } }
-  for (const [name, address] of [['stage', `screen/wall`], ['preview', `preview/wall`]] as const) {
+  for (const [name, address] of [['stage', 'screen/wall'], ['preview', 'preview/wall']] as const) {
     await driver.get(`${server.address}/project/${project.id}/${address}`)
     await driver.wait(async () => (await driver.findElements({ css: '.screen-picture text' })).length > 10, 20_000)
     await driver.sleep(1500)

@@ -10,7 +10,7 @@ const EDITS = 30
 export function checkReport(): Report {
   const [small, large] = [editMs(1), editMs(COPIES)]
   return {
-    name: `findings after an edit of one component`,
+    name: 'findings after an edit of one component',
     figures: [
       { what: 'in a project of 2 components', value: small, unit: 'ms', aim: 100 },
       { what: `in one of ${COPIES * 2}`, value: large, unit: 'ms', aim: 100 },

@@ -58,9 +58,9 @@ function giveBackLost(pool: pg.Pool): void {
   pool.on('release', (_error, client) => inUse.delete(client))
   pool.on('connect', (client) => client.on('error', () => {
     if (!inUse.has(client)) return
-    const { release } = client
+    const release = client.release.bind(client)
     client.release = () => undefined
-    release.call(client, true)
+    release(true)
   }))
 }
 

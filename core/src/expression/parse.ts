@@ -100,6 +100,10 @@ function translate(read: jsep.Expression, text: string): Expression {
     }
     case 'Compound':
       throw new ExpressionError(text.length, 'The expression has several parts with nothing between them.')
+    case 'ArrayExpression':
+    case 'SequenceExpression':
+    case 'ThisExpression':
+      break
   }
   const what = 'operator' in node ? `“${String(node.operator)}”` : node.type
   throw new ExpressionError('operator' in node ? placeOf(text, String(node.operator)) : 0, `${what} cannot be used in an expression.`)

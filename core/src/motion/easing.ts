@@ -97,7 +97,7 @@ function readBezier(text: string, args: readonly Argument[]): Easing {
   const [x1 = NaN, y1 = NaN, x2 = NaN, y2 = NaN] = numbers(text, args, 'cubic-bezier')
   if (args.length !== 4) throw problem(text, `cubic-bezier(…) takes four numbers, not ${args.length}`)
   if (x1 < 0 || x1 > 1 || x2 < 0 || x2 > 1) {
-    throw problem(text, `In cubic-bezier(…) the first and third number must be between 0 and 1, because time cannot run backwards`)
+    throw problem(text, 'In cubic-bezier(…) the first and third number must be between 0 and 1, because time cannot run backwards')
   }
   return cubicBezier(x1, y1, x2, y2)
 }

@@ -10,11 +10,16 @@ export type TraceEvent =
   | { readonly what: 'fired'; readonly atMs: number; readonly instance: string; readonly rule: Id; readonly trigger: TriggerKind; readonly state: Id }
   /** An axis went from a state to another; `rule` is null when it was driven from outside, decided by a name, or put there by hand. */
   | {
-      readonly what: 'state'; readonly atMs: number; readonly instance: string; readonly axis: Id
-      readonly from: Id; readonly to: Id; readonly rule: Id | null
-      /** When the motion into the new state ends if nothing interrupts it. */
-      readonly settlesMs: number
-    }
+    readonly what: 'state'
+    readonly atMs: number
+    readonly instance: string
+    readonly axis: Id
+    readonly from: Id
+    readonly to: Id
+    readonly rule: Id | null
+    /** When the motion into the new state ends if nothing interrupts it. */
+    readonly settlesMs: number
+  }
   | { readonly what: 'settled'; readonly atMs: number; readonly instance: string; readonly axis: Id; readonly state: Id }
   /** An instance sent a message to others, by their paths. */
   | { readonly what: 'message'; readonly atMs: number; readonly instance: string; readonly name: string; readonly to: readonly string[] }

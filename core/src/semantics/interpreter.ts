@@ -130,7 +130,7 @@ export class Interpreter<T> {
   }
 
   private tellLater(telling: () => void): void {
-    ;(this.step?.told ?? this.waiting).push(telling)
+    (this.step?.told ?? this.waiting).push(telling)
   }
 
   /** What is told is told one after another until nothing is left; then time goes on. */

@@ -172,4 +172,3 @@ function dragged(within: 'nothing' | 'holder'): readonly Part[] {
   const [frame, first, dot] = small({ a: {} }, []).parts
   return [frame!, { ...first!, drag: { along: 'both', limitTo: within, snapTo: 'anywhere', points: [], keepsMomentum: true, settleMs: 300, easing: 'ease-out' } } as Part, dot!]
 }
-

@@ -81,7 +81,7 @@ describe('renaming', () => {
     const withMore = after(
       skerryLine,
       addVariable({ component: 'portChooser' }, { id: 'v2', name: 'portal', type: 'text', start: '' }),
-      addAction('portChooser', 'portTake', { id: 'more', do: 'set', variable: 'portal', to: "port + portal + field.natural.width" }),
+      addAction('portChooser', 'portTake', { id: 'more', do: 'set', variable: 'portal', to: 'port + portal + field.natural.width' }),
       { edit: 'set', path: ['components', 'portChooser', 'rules', 'portTake', 'guard'], to: "port == 'x'" },
     )
     const project = after(withMore, renameVariable(withMore, { component: 'portChooser' }, chooser.variables[0]!, 'harbour'))

@@ -68,4 +68,3 @@ function useFittingZoom(field: RefObject<HTMLDivElement | null>, width: number):
   }, [field, width])
   return zoom
 }
-

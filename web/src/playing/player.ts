@@ -123,8 +123,7 @@ export class Player {
   /** Something the person does to the specimen. While a witness plays it is left alone. */
   send(action: InputAction): void {
     if (this.state.witness) return
-    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- an input is what was done and when, whatever it was
-    this.inputs.push({ ...action, atMs: this.run.nowMs } as Input)
+    this.inputs.push({ ...action, atMs: this.run.nowMs })
     send(this.run, action)
     this.publish({ events: this.run.trace.length, ...(action.do === 'move' || action.do === 'exit' ? {} : { before: null }) })
   }

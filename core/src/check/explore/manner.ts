@@ -215,4 +215,3 @@ export class Manner {
     return startInstance({ path, compiled, environment: { ...environment, ...names }, states: given, atMs: 0 })
   }
 }
-

@@ -82,7 +82,6 @@ function listIn({ inside }: AnyShape, path: Path): Extract<AnyShape['inside'], {
   throw gone(path)
 }
 
-
 /** Fields of parts, rules and states from which nothing else of a component follows. */
 const OF_ITS_OWN = new Set(['look', 'motion', 'loop', 'guard', 'actions', 'trigger', 'hue', 'final', 'drag', 'letThrough'])
 

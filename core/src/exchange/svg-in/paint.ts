@@ -60,7 +60,7 @@ export class Paints {
     const stops = this.stopsOf(chain.find(({ children }) => children.some(({ name }) => name === 'stop')), opacity, style)
     if (stops.length === 0) return null
     if (stops.length === 1) return firstOf(stops).colour
-    if (said('spreadMethod') !== undefined && said('spreadMethod') !== 'pad') this.onLeftOut(`the repetition of a gradient`)
+    if (said('spreadMethod') !== undefined && said('spreadMethod') !== 'pad') this.onLeftOut('the repetition of a gradient')
     const isBox = said('gradientUnits') !== 'userSpaceOnUse'
     const length = (name: string, otherwise: string, whole: number) => lengthIn(said(name) ?? otherwise, isBox ? 1 : whole) ?? 0
     const units: Matrix = isBox ? [bounds.width, 0, 0, bounds.height, bounds.x, bounds.y] : [1, 0, 0, 1, 0, 0]

@@ -3,7 +3,6 @@ import { skerryLine } from '@rheoscope/core/demo'
 import { fieldOf, sow, type Sown } from './seeding'
 import { SEEDS } from './seeds'
 
-
 const field = fieldOf({ ...skerryLine, screens: [], promises: [], startScreen: null })
 const { components } = field.project
 

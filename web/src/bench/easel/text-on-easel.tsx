@@ -49,4 +49,3 @@ function wordsEdit(component: { readonly id: Id; readonly parameters: readonly {
   const parameter = component.parameters.find((each) => each.name === name && each.type === 'text')
   return parameter ? setAt(inProject('components', component.id, 'parameters', parameter.id, 'initial'), words) : null
 }
-

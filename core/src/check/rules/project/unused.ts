@@ -21,7 +21,7 @@ export function unused(project: Project): readonly Finding[] {
 function unusedIn(project: Project, component: Component): readonly Finding[] {
   const reads = readsOf(project, component)
   return component.parameters.filter(({ name, type }) => type !== 'slot' && !reads.has(name)).map(({ id, name }) =>
-    finding(`parameter ${component.id} ${id}`, `The parameter ${name} of ${component.name} decides nothing`, { component: component.id }, { label: 'Remove it', edit: removeFrom(inProject('components', component.id, 'parameters'), id)}))
+    finding(`parameter ${component.id} ${id}`, `The parameter ${name} of ${component.name} decides nothing`, { component: component.id }, { label: 'Remove it', edit: removeFrom(inProject('components', component.id, 'parameters'), id) }))
 }
 
 const finding = (id: string, sentence: string, about: About, remedy: Finding['remedy']): Finding =>

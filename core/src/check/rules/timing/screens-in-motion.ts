@@ -92,4 +92,3 @@ function firstJump(before: DrawList, now: DrawList, path: string): string | null
 }
 
 const everyItem = (list: DrawList): readonly DrawItem[] => list.flatMap((item) => [item, ...everyItem(item.children)])
-
