@@ -1,5 +1,5 @@
 import { reaches, type Project } from '@rheoscope/core/document'
-import { ChoiceField } from './property-field'
+import { ChoiceField } from './choice-field'
 
 /** Chooses a component to stand inside another one, `outside`; those that have that one inside are not offered. */
 export function ComponentField({ label, hidesLabel = false, value, project, outside, onChange }: {

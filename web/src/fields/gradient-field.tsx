@@ -1,7 +1,7 @@
 import { certain, firstOf, isGradient, lastOf, type Colour, type Gradient, type Paint } from '@rheoscope/core/document'
 import { CommitField } from './commit-field'
 import { parseNumber } from './parse-value'
-import { ChoiceField } from './property-field'
+import { ChoiceField } from './choice-field'
 
 const KINDS = ['plain', 'linear', 'radial', 'conic'] as const
 

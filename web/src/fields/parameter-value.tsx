@@ -1,7 +1,7 @@
 import type { Literal, Parameter } from '@rheoscope/core/document'
 import { CommitField } from './commit-field'
 import { parseNumber, type Parsed } from './parse-value'
-import { ChoiceField } from './property-field'
+import { ChoiceField } from './choice-field'
 
 /** Reads what someone typed for a parameter. */
 export function parseParameter(parameter: Parameter, text: string): Parsed<Literal> {

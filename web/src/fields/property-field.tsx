@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { asPaint, asShadows, isExpression, isToken, type Edit, type Paint, type Project, type PropertyDefinition, type Value } from '@rheoscope/core/document'
 import type { Scope } from '@rheoscope/core/expression'
+import { ChoiceField } from './choice-field'
 import { CommitField } from './commit-field'
 import { GradientField } from './gradient-field'
 import { IconField } from './icon-field'
@@ -67,28 +68,6 @@ function YesNoField({ label, value, onChange }: { readonly label: string; readon
     <label className="field field-check">
       <span>{label}</span>
       <input type="checkbox" checked={value} onChange={(event) => onChange(event.target.checked)} />
-    </label>
-  )
-}
-
-export function ChoiceField<const Choice extends string>({ label, value, choices, hidesLabel = false, onChange }: {
-  readonly label: string
-  readonly hidesLabel?: boolean
-  readonly value: string
-  readonly choices: readonly (Choice | { readonly value: Choice; readonly label: string })[]
-  readonly onChange: (value: Choice) => void
-}) {
-  const worded = choices.map((choice) => (typeof choice === 'string' ? { value: choice, label: choice } : choice))
-  const choose = (text: string) => {
-    const chosen = worded.find((each) => each.value === text)
-    if (chosen) onChange(chosen.value)
-  }
-  return (
-    <label className="field">
-      <span className={hidesLabel ? 'visually-hidden' : undefined}>{label}</span>
-      <select value={value} onChange={(event) => choose(event.target.value)} onKeyDown={(event) => event.key !== 'Escape' && event.stopPropagation()}>
-        {worded.map((each) => <option key={each.value} value={each.value}>{each.label}</option>)}
-      </select>
     </label>
   )
 }

@@ -11,7 +11,7 @@ import { ClockControls } from '../playing/clock-controls'
 import { usePlayer, usePlayerState } from '../playing/use-player'
 import { newId } from '../session/new-id'
 import { useOfSession, useSession } from '../session/use-session'
-import { ownerOf } from './findings-sheet'
+import { ownerOf } from './owner-of'
 import { WitnessStrip } from './witness-strip'
 
 /** One finding: what it says, what makes it happen, frame by frame and alive, and what can be done about it. */

@@ -7,6 +7,7 @@ import { CheckStatus } from '../checks/check-status'
 import { useLookingAtAll, useOfChecks } from '../checks/use-findings'
 import { useOfSession } from '../session/use-session'
 import { FindingDetail } from './finding-detail'
+import { ownerOf } from './owner-of'
 
 type Filter = Level | 'all' | 'accepted'
 
@@ -72,11 +73,4 @@ function Groups({ project, findings, chosen, onChoose }: GroupsProps) {
       </section>
     ))
   })
-}
-
-/** What a finding is about, by name: a component, a screen, or all of the project. */
-export function ownerOf(project: Project, { about }: Finding): string {
-  const component = project.components.find(({ id }) => id === about.component)?.name
-  const screen = project.screens.find(({ id }) => id === about.screen)?.name
-  return component && screen ? `${component} on ${screen}` : (component ?? screen ?? project.name)
 }

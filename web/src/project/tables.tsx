@@ -6,7 +6,7 @@ import {
 } from '@rheoscope/core/document'
 import { pastedRows, pasteRecords } from '@rheoscope/core/exchange'
 import { CommitField } from '../fields/commit-field'
-import { ChoiceField } from '../fields/property-field'
+import { ChoiceField } from '../fields/choice-field'
 import { useImport } from '../imports/use-import'
 import { newId } from '../session/new-id'
 import { useStillBench } from '../bench/page/use-bench'

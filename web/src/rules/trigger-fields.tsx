@@ -3,7 +3,7 @@ import { scopeOf } from '@rheoscope/core/expression'
 import { conditionScope } from '@rheoscope/core/machine'
 import { CommitField } from '../fields/commit-field'
 import { conditionProblem } from '../fields/condition'
-import { ChoiceField } from '../fields/property-field'
+import { ChoiceField } from '../fields/choice-field'
 import { MsField, SpanField } from '../fields/ms-field'
 import { useRuleHome } from './rule-home'
 

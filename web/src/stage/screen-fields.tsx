@@ -4,7 +4,7 @@ import { absentFor, batch, entranceOf, ENTRANCES, freeName, namesOf, setOfScreen
 import { CommitField } from '../fields/commit-field'
 import { ParameterValue } from '../fields/parameter-value'
 import { parseNumber } from '../fields/parse-value'
-import { ChoiceField } from '../fields/property-field'
+import { ChoiceField } from '../fields/choice-field'
 import { SurfaceMotionFields } from '../rules/surface-motion-fields'
 import { VariableList } from '../rules/variable-list'
 import { newId } from '../session/new-id'

@@ -1,4 +1,4 @@
-import { ChoiceField } from '../../fields/property-field'
+import { ChoiceField } from '../../fields/choice-field'
 import { useStillBench } from '../page/use-bench'
 
 const GRIDS = ['none', '2', '4', '8', '10'] as const

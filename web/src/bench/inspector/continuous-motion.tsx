@@ -2,7 +2,7 @@ import { certain, propertyDefinition, setLoop, type Loop, type Part, type Value 
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../../fields/commit-field'
 import { parseNumber, parseValue } from '../../fields/parse-value'
-import { ChoiceField } from '../../fields/property-field'
+import { ChoiceField } from '../../fields/choice-field'
 import { wholeMs } from '../../fields/ms-field'
 import { useBench } from '../page/use-bench'
 

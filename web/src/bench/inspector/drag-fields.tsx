@@ -1,7 +1,7 @@
 import { keysOf, setAt, unsetAt, type Drag, type Part } from '@rheoscope/core/document'
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../../fields/commit-field'
-import { ChoiceField } from '../../fields/property-field'
+import { ChoiceField } from '../../fields/choice-field'
 import { MsField } from '../../fields/ms-field'
 import { useBench } from '../page/use-bench'
 

@@ -1,7 +1,8 @@
 import { parameterProperty, setProperty, stateProperty, type Parameter, type Part, type PropertyDefinition, type PropertyType, type Value } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
 import { ComponentField } from '../../fields/component-field'
-import { ChoiceField, PropertyField } from '../../fields/property-field'
+import { ChoiceField } from '../../fields/choice-field'
+import { PropertyField } from '../../fields/property-field'
 import { useBench, type Bench } from '../page/use-bench'
 
 const PROPERTY_TYPES: Readonly<Record<Parameter['type'], PropertyType>> = {

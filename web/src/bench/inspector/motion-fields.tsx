@@ -3,7 +3,7 @@ import { addStage, batch, decidedBy, firstOf, motionAt, removeStage, setOfMotion
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../../fields/commit-field'
 import { parseNumber } from '../../fields/parse-value'
-import { ChoiceField } from '../../fields/property-field'
+import { ChoiceField } from '../../fields/choice-field'
 import { formatReference, isReference, parseReference } from '../../fields/token-reference'
 import { newId } from '../../session/new-id'
 import { stageOf, type MotionScope } from '../page/bench-state'

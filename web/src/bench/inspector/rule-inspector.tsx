@@ -1,7 +1,7 @@
 import { decidedBy, firstOf, holdsIn, leadElsewhere, removeRule, setRuleField, statesHeldBy, type Axis, type Outcome, type Rule, type Target } from '@rheoscope/core/document'
 import { CommitField } from '../../fields/commit-field'
 import { parseNumber } from '../../fields/parse-value'
-import { ChoiceField } from '../../fields/property-field'
+import { ChoiceField } from '../../fields/choice-field'
 import { ActionFields } from '../../rules/action-fields'
 import { ConditionField, TriggerFields } from '../../rules/trigger-fields'
 import { MotionFields } from './motion-fields'

@@ -1,6 +1,6 @@
 import { CommitField } from '../../fields/commit-field'
 import { parseNumber } from '../../fields/parse-value'
-import { ChoiceField } from '../../fields/property-field'
+import { ChoiceField } from '../../fields/choice-field'
 
 /** The numbers of an easing that is a spring or a staircase, to be turned up and down by ear. */
 export function EasingNumbers({ easing, onChange }: { readonly easing: string; readonly onChange: (to: string) => void }) {

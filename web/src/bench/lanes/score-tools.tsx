@@ -1,6 +1,6 @@
 import { batch, decidedBy, EMPTY_MOTION, holdsIn, leads, motionOf, setMotion, statesHeldBy, type Component, type MotionPlace, type Rule } from '@rheoscope/core/document'
 import { mirroredMotion, motionSources } from '@rheoscope/core/motion'
-import { ChoiceField } from '../../fields/property-field'
+import { ChoiceField } from '../../fields/choice-field'
 import { newId } from '../../session/new-id'
 import { triggerTitle } from '../table/rows'
 import { movesOfMotion } from './scrubbed-motion'
