@@ -17,7 +17,7 @@ const only = (component: Component, kind: string): Finding => check(component).f
 
 /** What is so in the document itself, where there is nothing to play. */
 const WITHOUT_WITNESS = [
-  'there-and-back-differ', 'seam', 'easing-invalid', 'too-long', 'too-short', 'no-reduced-form', 'no-name', 'label-in-name', 'no-role', 'says-no-state', 'target-small', 'leaves-bounds', 'parameter-not-everywhere', 'dangling', 'value-unreadable',
+  'there-and-back-differ', 'seam', 'easing-invalid', 'too-long', 'too-short', 'no-reduced-form', 'no-name', 'label-in-name', 'no-role', 'says-no-state', 'contrast-unknown', 'target-small', 'leaves-bounds', 'parameter-not-everywhere', 'dangling', 'value-unreadable',
   'screen-unreachable', 'overlay-unreachable', 'out-of-family', 'unused', 'never-set', 'set-but-never-read',
 ]
 

@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals'
 import { apply, type Component, type Edit, type Part, type Project, type Rule } from '@rheoscope/core/document'
-import { checkComponent, coverageOf, type Finding } from '@rheoscope/core/check'
+import { checkComponent, checkScreen, coverageOf, type Finding } from '@rheoscope/core/check'
 import { replay } from '@rheoscope/core/run'
 import { contrast } from '../../src/check/rules/picture/contrast-low'
 import { after, enter, leave, projectOf, small, tap, type SmallRule } from '../run/small-component'
-import { usable } from './examples'
+import { screenWith, usable } from './examples'
 
 const wide = { a: {}, b: { look: { box: { x: 40 } } } }
 const there: SmallRule = { on: tap, in: ['a'], to: 'b' }
@@ -162,6 +162,30 @@ describe('what people see and touch', () => {
   test('black on white stands out by 21 : 1, and a colour from itself by 1 : 1', () => {
     expect(contrast([0, 0, 0, 1], [1, 1, 1, 1])).toBeCloseTo(21)
     expect(contrast([0.4, 0.2, 0.6, 1], [0.4, 0.2, 0.6, 1])).toBe(1)
+  })
+
+  test('a control without text or icon has to stand out itself', () => {
+    const knob = (fill: string) => small(wide, [there, back], { parts: [
+      { id: 'frame', kind: 'container', name: 'frame', parent: null, base: { width: 100, height: 50, fill: '#ffffff' } },
+      { id: 'box', kind: 'box', name: 'box', parent: 'frame', base: { width: 40, height: 40, fill, role: 'button', accessibleName: 'Mute', focusable: true, cursor: 'pointer' } },
+    ] })
+    expect(found(knob('#d8d8d8'), 'contrast-low')).toMatchObject({ level: 'risk', numbers: { least: 3 }, about: { part: 'box' } })
+    expect(found(knob('#24506f'), 'contrast-low')).toBeUndefined()
+  })
+
+  test('an overlay with text that closes by itself can be held', () => {
+    const overlay = (pauseWhile: string | null): Project => {
+      const base = screenWith(projectOf(small(wide, [there, back])), [])
+      const [deck] = base.screens
+      const rule = { id: 'goes', axis: 'screen', trigger: { on: 'after' as const, ms: 4000, since: 'entering' as const, pauseWhile }, part: null, within: { except: [] }, guard: null, actions: [{ id: 'close', do: 'close overlay' as const, screen: 'toast', motion: null }], target: { go: 'stay' as const }, motion: null, letThrough: false }
+      const words = { id: 'words', kind: 'text' as const, name: 'words', parent: 'ground', base: { text: 'Saved' } }
+      return { ...base, screens: [deck!, { ...deck!, id: 'toast', name: 'Toast', kind: 'overlay', overlay: { backdropOpacity: 0, closesOnOutsideTap: false, closesOnEscape: true }, parts: [...deck!.parts, words], rules: [rule] }] }
+    }
+    const told = (project: Project) => checkScreen(project, project.screens[1]!).findings.filter(({ kind }) => kind === 'vanishes-by-itself')
+    const [finding] = told(overlay(null))
+    expect(finding).toMatchObject({ level: 'risk', about: { screen: 'toast', rule: 'goes' }, numbers: { afterMs: 4000 } })
+    expect(told(apply(overlay(null), finding!.remedy!.edit))).toEqual([])
+    expect(told(overlay('hovered'))).toEqual([])
   })
 
   test('large text needs less, and what looks out of use nothing', () => {

@@ -2,7 +2,7 @@ import { RheoError, type Component, type Project, type Screen } from '../../docu
 import { cannotBePaused } from '../rules/timing/cannot-be-paused'
 import { combinationUnreachable } from '../rules/reach/combination-unreachable'
 import { contextOf, type Check, type CheckOptions } from '../ground/context'
-import { contrastLow } from '../rules/picture/contrast-low'
+import { contrastLow, contrastUnknown } from '../rules/picture/contrast-low'
 import { covered } from '../rules/input/covered'
 import { dangling } from '../rules/project/dangling'
 import { disabledAnswers } from '../rules/input/disabled-answers'
@@ -115,6 +115,7 @@ export const CHECKS: Readonly<Record<string, Check>> = {
   'focus-trapped': focusTrapped,
   'target-small': targetSmall,
   'contrast-low': contrastLow,
+  'contrast-unknown': contrastUnknown,
   'slow-to-answer': slowToAnswer,
   'leaves-bounds': leavesBounds,
   'parameter-not-everywhere': parameterNotEverywhere,

@@ -274,7 +274,8 @@ export const SEEDS: readonly Seed[] = [
     sow.rule(after(5000), to, sow.start)
   }),
   seed('no-name', (sow) => (sow.root.base.accessibleName === undefined ? void sow.rule({ on: 'tap' }, sow.start, { go: 'stay' }, { part: sow.part('box', { role: 'button' }) }) : false)),
-  seed('focus-invisible', (sow) => void sow.part('box', { focusable: true, opacity: 0 })),
+  // In a part that is one stop for Tab nobody comes to it.
+  seed('focus-invisible', (sow) => (sow.root.keepsFocus === true ? false : void sow.part('box', { focusable: true, opacity: 0 }))),
   seed('focus-trapped', (sow) => {
     const part = sow.part('box', { focusable: true })
     sow.part('box', { focusable: true, x: 30 })
@@ -287,6 +288,11 @@ export const SEEDS: readonly Seed[] = [
     sow.part('box', { fill: '#ffffff', receivesInput: false })
     sow.part('text', { text: 'Hard to read', fill: '#c8c8c8', receivesInput: false })
   }),
+  seed('contrast-unknown', (sow) => {
+    sow.part('box', { fill: { gradient: 'linear', angleDeg: 90, stops: [{ colour: '#ffffff', at: 0 }, { colour: '#24506f', at: 1 }] }, receivesInput: false })
+    sow.part('text', { text: 'Hard to tell', fill: '#1d2b33', receivesInput: false })
+  }),
+  seed('says-no-state', (sow) => void sow.part('box', { role: 'switch', accessibleName: 'Seed', receivesInput: false })),
   seed('slow-to-answer', (sow) => {
     const part = sow.part('box', { focusable: true })
     const to = sow.state({ translateX: 40 })

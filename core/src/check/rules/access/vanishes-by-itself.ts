@@ -1,8 +1,9 @@
-import { firstOf, holdsIn, inProject, latestMs, setAt, type Component, type Id, type Part, type Rule } from '../../../document'
+import { componentOf, firstOf, holdsIn, inProject, latestMs, setAt, type Component, type Id, type Part, type Project, type Rule, type Screen } from '../../../document'
 import { named } from '../../ground/answers'
 import { changesIn, endOf } from '../../ground/changes'
 import { stateName, type Check, type CheckContext } from '../../ground/context'
 import { inMs, type Finding } from '../../model/finding'
+import type { ScreenCheck } from '../project/on-screens'
 import { witnessOfRule } from '../../ground/witness'
 
 /** From here on nobody has to hurry (WCAG 2.2, success criterion 2.2.1: 20 hours). */
@@ -49,3 +50,22 @@ function isShown(component: Component, part: Part, look: Readonly<Record<Id, Par
   const holder = component.parts.find(({ id }) => id === part.parent)
   return said.visible !== false && said.opacity !== 0 && (!holder || isShown(component, holder, look))
 }
+
+/** Overlays with something to read that close by a timer nothing holds. */
+export const overlayVanishes: ScreenCheck = ({ project, screen }) => {
+  if (screen.kind !== 'overlay' || !textsOn(project, screen)) return []
+  return screen.rules.flatMap((rule): Finding[] => {
+    const afterMs = leavesAfterMs(rule)
+    if (afterMs === null || !rule.actions.some((action) => action.do === 'close overlay' && action.screen === screen.id)) return []
+    return [{
+      id: `vanishes-by-itself ${screen.id} ${rule.id}`, kind: 'vanishes-by-itself', level: 'risk',
+      sentence: `“${screen.name}” closes by itself ${inMs(afterMs)} after it has opened, and nothing holds it: whoever reads slowly does not get to its end (WCAG 2.2.1).`,
+      about: { screen: screen.id, rule: rule.id },
+      remedy: { label: 'Hold it while it is pointed at or has the focus', edit: setAt(inProject('screens', screen.id, 'rules', rule.id, 'trigger', 'pauseWhile'), 'hovered || focused') },
+      witness: null, numbers: { afterMs },
+    }]
+  })
+}
+
+/** Whether there is anything to read on a screen, or in what stands on it. */
+const textsOn = (project: Project, { parts }: Screen): boolean => parts.some((part) => part.kind === 'text' || (part.kind === 'instance' && componentOf(project, part.component)?.parts.some(({ kind }) => kind === 'text')))

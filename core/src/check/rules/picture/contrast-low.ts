@@ -1,7 +1,8 @@
+import { isControlRole } from '../../../document'
 import { drawListAt } from '../../../run'
 import { luminance, parseColour, type Rgba } from '../../../motion'
 import { inverse, isOnShape, transformed, type DrawItem, type DrawList, type Point } from '../../../scene'
-import { cursorAt, named, oneOfEach, stateOf, whereIn } from '../../ground/answers'
+import { allNamed, cursorAt, named, oneOfEach, stateOf, whereIn } from '../../ground/answers'
 import { changesIn, interruptedAt, lanesOf, wayOf } from '../../ground/changes'
 import type { Check, CheckContext } from '../../ground/context'
 import { after } from '../../explore'
@@ -10,6 +11,7 @@ import { placedIn, type Placed } from '../../ground/placed'
 import { poseWitness } from '../../ground/pose-witness'
 import type { Pose } from '../../ground/poses'
 import { witnessOfChange } from '../../ground/witness'
+import { aboutParts, keyOf } from '../../model/several'
 
 /** Text has to stand out so much, large text and pictures so much (WCAG 2.2, success criteria 1.4.3 and 1.4.11). */
 const LEAST = { text: 4.5, large: 3, picture: 3 } as const
@@ -24,8 +26,58 @@ const UNSEEN = 1 / 7
 export const contrastLow: Check = (context) => {
   const still = context.poses.all.flatMap((pose) => lowIn(pose.list, UNSEEN).filter(({ item }) => item.instance === '').map((low) => ({ ...low, pose })))
   const inStates = oneOfEach(still, ({ item }) => item.part).map(({ pose, ...low }) => stillFinding(context, pose, low))
-  return [...inStates, ...whileMoving(context, new Set(still.map(({ item }) => item.part)))]
+  return [...inStates, ...controlsLow(context), ...whileMoving(context, new Set(still.map(({ item }) => item.part)))]
 }
+
+/** Texts and icons that stand on a picture or a gradient, where one has to look oneself (WCAG 2.2, success criteria 1.4.3 and 1.4.11). */
+export const contrastUnknown: Check = (context) => {
+  const unknown = context.poses.all.flatMap((pose) => {
+    const all = placedIn(pose.list)
+    return all.flatMap(({ item, matrix, opacity }, index) =>
+      (item.instance === '' && leastFor(item) !== null && opacity >= UNSEEN && groundAt(all.slice(0, index), middleOf({ item, matrix })) === 'not plain' ? [{ pose, part: item.part }] : []))
+  })
+  const parts = [...new Set(unknown.map(({ part }) => part))]
+  const [first] = unknown
+  if (!first) return []
+  return [{
+    id: `contrast-unknown ${context.component.id} ${keyOf(parts)}`, kind: 'contrast-unknown', level: 'note',
+    sentence: `${allNamed(context, parts)} ${parts.length === 1 ? 'stands' : 'stand'} on a picture or a gradient: whether ${parts.length === 1 ? 'it stands' : 'they stand'} out enough is not determined (WCAG 1.4.3).`,
+    about: { component: context.component.id, ...stateOf(context, first.pose), ...aboutParts(parts) },
+    remedy: null, witness: null, numbers: { parts: parts.length },
+  }]
+}
+
+/** Controls without any text or icon, of which nothing else stands out from what is behind them (WCAG 2.2, success criterion 1.4.11). */
+function controlsLow(context: CheckContext): readonly Finding[] {
+  const low = context.poses.all.flatMap((pose) => {
+    const all = placedIn(pose.list)
+    return all.flatMap((placed, index) => {
+      const { item, opacity } = placed
+      if (item.instance !== '' || !isControlRole(item.values.role) || opacity < UNSEEN || isAllOver(pose.list, item)) return []
+      const own = everyItem([item])
+      const seen = all.filter((each) => own.includes(each.item))
+      if (seen.length === 0 || seen.some((each) => leastFor(each.item) !== null && each.opacity >= UNSEEN)) return []
+      const ground = groundAt(all.slice(0, index), middleOf(placed))
+      if (typeof ground === 'string') return []
+      const ratio = Math.max(...seen.flatMap((each) => [each.item.values.fill, each.item.values.stroke].flatMap((ink) => (typeof ink === 'string' ? [contrast(over(parseColour(ink), ground, each.opacity), ground)] : []))), 1)
+      return ratio < LEAST.picture && seen.some((each) => isPainted(each)) ? [{ pose, item, ratio, least: LEAST.picture }] : []
+    })
+  })
+  return oneOfEach(low, ({ item }) => item.part).map(({ pose, ...each }) => stillFinding(context, pose, each))
+}
+
+/** Whether it lies over as good as all there is, as what dims everything behind a dialog does: nobody has to find it. */
+const isAllOver = (list: DrawList, { values }: DrawItem): boolean =>
+  list.some((root) => values.width >= ALL * root.values.width && values.height >= ALL * root.values.height)
+
+const ALL = 0.9
+
+const everyItem = (items: readonly DrawItem[]): readonly DrawItem[] => items.flatMap((item) => [item, ...everyItem(item.children)])
+
+/** Whether there is any paint on it; what has none is a place to tap, and other things say where. */
+const isPainted = ({ item: { values } }: Placed): boolean => typeof values.fill === 'string' || typeof values.stroke === 'string'
+
+const middleOf = ({ item, matrix }: Pick<Placed, 'item' | 'matrix'>): Point => transformed(matrix, { x: item.values.width / 2, y: item.values.height / 2 })
 
 interface Low {
   readonly item: DrawItem
@@ -40,9 +92,9 @@ function lowIn(list: DrawList, fromOpacity: number): readonly Low[] {
     const least = leastFor(item)
     const ink = item.kind === 'text' ? item.values.fill : (item.values.fill ?? item.values.stroke)
     if (least === null || typeof ink !== 'string' || opacity < fromOpacity) return []
-    const middle = transformed(matrix, { x: item.values.width / 2, y: item.values.height / 2 })
+    const middle = middleOf({ item, matrix })
     const ground = groundAt(all.slice(0, index), middle)
-    if (!ground) return []
+    if (typeof ground === 'string') return []
     const ratio = contrast(over(parseColour(ink), ground, opacity), ground)
     return ratio < least && !['not-allowed', 'wait'].includes(cursorAt(list, middle)) ? [{ item, ratio, least }] : []
   })
@@ -57,18 +109,18 @@ function leastFor({ kind, values }: DrawItem): number | null {
   return kind === 'icon' ? LEAST.picture : null
 }
 
-/** The colour at a point of what lies there, as far as it is plain; null when it is not, or nothing is there. */
-function groundAt(below: readonly Placed[], point: Point): Rgba | null {
-  let ground: Rgba | null = null
+/** The colour at a point of what lies there, as far as it is plain, and something is there. */
+function groundAt(below: readonly Placed[], point: Point): Rgba | 'not plain' | 'nothing' {
+  let ground: Rgba | 'not plain' | 'nothing' = 'nothing'
   for (const placed of below) {
     const { fill } = placed.item.values
     if ((fill === null || fill === undefined) && placed.item.kind !== 'picture') continue
     if (!covers(placed, point)) continue
-    if (typeof fill !== 'string') ground = null
+    if (typeof fill !== 'string') ground = 'not plain'
     else {
       const colour = parseColour(fill)
       if (colour[3] * placed.opacity >= 0.999) ground = colour
-      else if (ground) ground = over(colour, ground, placed.opacity)
+      else if (typeof ground !== 'string') ground = over(colour, ground, placed.opacity)
     }
   }
   return ground

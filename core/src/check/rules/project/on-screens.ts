@@ -9,6 +9,7 @@ import { neverSettledIn } from '../timing/never-completes'
 import type { ScreenContext } from '../../ground/screen-context'
 import { racesIn } from '../timing/timers-race'
 import { undoingIn } from './two-hands-on-one'
+import { overlayVanishes } from '../access/vanishes-by-itself'
 import { unreadableOnScreen } from './unreadable'
 
 /** A question about what stands on a screen together; what is so of a component alone is said there. */
@@ -66,4 +67,4 @@ export const outsideScreen: ScreenCheck = ({ screen }) =>
   })
 
 /** Every check of a screen. Adding one is adding a line. */
-export const SCREEN_CHECKS: Readonly<Record<string, ScreenCheck>> = { 'wrong-together': wrongTogether, 'state-unreachable': unreachableHere, 'leaves-bounds': outsideScreen, 'value-unreadable': unreadableOnScreen }
+export const SCREEN_CHECKS: Readonly<Record<string, ScreenCheck>> = { 'wrong-together': wrongTogether, 'state-unreachable': unreachableHere, 'leaves-bounds': outsideScreen, 'value-unreadable': unreadableOnScreen, 'vanishes-by-itself': overlayVanishes }
