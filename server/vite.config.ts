@@ -2,5 +2,6 @@ import { defineConfig } from 'vite'
 
 export default defineConfig({
   build: { ssr: true, rollupOptions: { input: { main: 'src/main.ts', 'check-child': 'src/check-child.ts' } }, outDir: 'dist', emptyOutDir: true, target: 'node20', minify: false },
-  ssr: { noExternal: [/^@rheoscope\//] },
+  // Of the cache another version is nearer to what is built than to the core.
+  ssr: { noExternal: [/^@rheoscope\//, 'lru-cache'] },
 })
