@@ -1,6 +1,9 @@
 /** Which way imports run: within the core from the document upward, and between packages only towards the core. */
 const LAYERS = ['document', 'expression', 'motion|layout', 'machine', 'semantics', 'scene', 'run', 'check']
 
+/** The rooms of the checks, each of which knows only those before it. */
+const CHECK_ROOMS = ['explore', 'model', 'ground', 'rules', 'promises|sheets', 'session']
+
 const upward = LAYERS.flatMap((layer, index) => {
   const above = [...LAYERS.slice(index + 1), 'exchange', 'demo'].join('|')
   return [{
@@ -15,6 +18,10 @@ const upward = LAYERS.flatMap((layer, index) => {
 module.exports = {
   forbidden: [
     ...upward,
+    ...CHECK_ROOMS.map((room, index) => ({
+      name: `check-${room.replace('|', '-')}-looks-down`, severity: 'error',
+      from: { path: `^core/src/check/(${room})/` }, to: { path: `^core/src/check/(${CHECK_ROOMS.slice(index + 1).join('|') || 'index'})/` },
+    })),
     { name: 'motion-and-layout-apart', severity: 'error', from: { path: '^core/src/motion/' }, to: { path: '^core/src/layout/' } },
     { name: 'layout-and-motion-apart', severity: 'error', from: { path: '^core/src/layout/' }, to: { path: '^core/src/motion/' } },
     { name: 'core-stands-alone', severity: 'error', from: { path: '^core/src/' }, to: { path: '^(server|web|cli|e2e|bench)/' } },

@@ -53,11 +53,16 @@ const DEFINITIONS = {
   region: plain(),
 } satisfies Readonly<Record<string, RoleDefinition>>
 
-export type Role = keyof typeof DEFINITIONS
+type Role = keyof typeof DEFINITIONS
 
 /** Every role, in the order it is offered. */
 // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the keys of an object written out above
 export const ROLES = Object.keys(DEFINITIONS) as readonly Role[]
+
+/** Called what is to be read in them unless they are given a name (WAI-ARIA 1.2, 5.2.8.5). */
+const NAMED_BY_CONTENT: readonly unknown[] = ['button', 'link', 'switch', 'checkbox', 'radio', 'option', 'tab', 'menuitem', 'tooltip'] satisfies readonly Role[]
+
+export const isNamedByContent = (role: unknown): boolean => NAMED_BY_CONTENT.includes(role)
 
 const isRole = (role: unknown): role is Role => typeof role === 'string' && role in DEFINITIONS
 

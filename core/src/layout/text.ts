@@ -20,19 +20,30 @@ interface FontMetrics {
   readonly kerning: ReadonlyMap<string, ReadonlyMap<string, number>>
 }
 
-const fonts = new Map(Object.entries(metrics).map(([name, { unitsPerEm, ascender, descender, widths, kerning }]): readonly [string, FontMetrics] =>
-  [name, { unitsPerEm, ascender, descender, widths: byCharacter(widths), kerning: new Map(Object.entries<Readonly<Record<string, string>>>(kerning).map(([left, beside]) => [left, byCharacter(beside)])) }]))
+const written = new Map(Object.entries(metrics))
+
+const fonts = new Map<string, FontMetrics>()
+
+/** A font by its name, put together when it is first asked for; the usual one of those where there is none. */
+function fontNamed(name: string, usual: keyof typeof metrics): FontMetrics {
+  const known = fonts.get(name)
+  if (known) return known
+  const { unitsPerEm, ascender, descender, widths, kerning } = written.get(name) ?? metrics[usual]
+  const beside = Object.entries<Readonly<Record<string, string>>>(kerning).map(([left, others]) => [left, byCharacter(others)] as const)
+  const font: FontMetrics = { unitsPerEm, ascender, descender, widths: byCharacter(widths), kerning: new Map(beside) }
+  fonts.set(name, font)
+  return font
+}
 
 /** Each character with its value, where characters are listed by value. */
 function byCharacter(listed: Readonly<Record<string, string>>): ReadonlyMap<string, number> {
   return new Map(Object.entries(listed).flatMap(([value, characters]) => [...characters].map((character) => [character, Number(value)] as const)))
 }
 
-/** The font of a style, and the one that stands in for what it lacks. */
-const fontsOf = ({ family, weight }: TextStyle): readonly FontMetrics[] =>
-  [fonts.get(`${family} ${weight}`) ?? certain(fonts.get('sans 400')), fonts.get(`fallback ${weight}`) ?? certain(fonts.get('fallback 400'))]
+const fontOf = ({ family, weight }: TextStyle): FontMetrics => fontNamed(`${family} ${weight}`, 'sans 400')
 
-const fontOf = (style: TextStyle): FontMetrics => certain(fontsOf(style)[0])
+/** What stands in for what the font of a style lacks. */
+const fallbackOf = ({ weight }: TextStyle): FontMetrics => fontNamed(`fallback ${weight}`, 'fallback 400')
 
 const ACCENT = /^\p{Mn}$/u
 
@@ -47,30 +58,40 @@ const WIDE = /^[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Ha
  * is counted as wide as it is high where it mostly is, and otherwise as wide as an “n”.
  */
 export function textWidth(text: string, style: TextStyle): number {
-  const [own, fallback] = fontsOf(style)
+  const own = fontOf(style)
+  const characters = [...text.normalize('NFC')]
   let em = 0
   let count = 0
-  let last: { readonly font: FontMetrics; readonly character: string } | null = null
-  const characters = [...text.normalize('NFC')]
+  let last = ''
+  let lastFont: FontMetrics | null = null
   for (const [index, character] of characters.entries()) {
-    // An accent that no character has with it stands in the other font, and so does what is under it.
-    const order = ACCENT.test(characters[index + 1] ?? '') ? [fallback, own] : [own, fallback]
-    const font: FontMetrics | undefined = order.find((each) => each?.widths.has(character))
+    const font = fontFor(character, characters[index + 1], own, style)
     if (!font && WITHOUT_WIDTH.test(character)) continue
     if (font) {
-      const kerning = last?.font === font ? (font.kerning.get(last.character)?.get(character) ?? 0) : 0
+      const kerning = lastFont === font ? (font.kerning.get(last)?.get(character) ?? 0) : 0
       em += (certain(font.widths.get(character)) + kerning) / font.unitsPerEm
-    } else em += WIDE.test(character) ? 1 : certain(own?.widths.get('n')) / certain(own).unitsPerEm
-    last = font ? { font, character } : null
+    } else em += WIDE.test(character) ? 1 : certain(own.widths.get('n')) / own.unitsPerEm
+    lastFont = font
+    last = character
     count++
   }
   return em * style.sizePx + style.letterSpacingPx * count
 }
 
+/** The font a character is set in; null where none has it. An accent that no character has with it stands in the other font, and so does what is under it. */
+function fontFor(character: string, next: string | undefined, own: FontMetrics, style: TextStyle): FontMetrics | null {
+  const isOwn = own.widths.has(character)
+  const isAccented = next !== undefined && !own.widths.has(next) && ACCENT.test(next)
+  if (isOwn && !isAccented) return own
+  const fallback = fallbackOf(style)
+  return fallback.widths.has(character) ? fallback : isOwn ? own : null
+}
+
 /** The characters of a text that none of the fonts that ship has, each once, in the order they come. */
 export function lackingIn(text: string, style: TextStyle): readonly string[] {
-  const has = (character: string) => fontsOf(style).some(({ widths }) => widths.has(character)) || /\s/.test(character) || WITHOUT_WIDTH.test(character)
-  return [...new Set(text.normalize('NFC'))].filter((character) => !has(character))
+  const own = fontOf(style)
+  const isShown = (character: string) => fontFor(character, undefined, own, style) !== null || /\s/.test(character) || WITHOUT_WIDTH.test(character)
+  return [...new Set(text.normalize('NFC'))].filter((character) => !isShown(character))
 }
 
 /** Height of `count` lines in px. */

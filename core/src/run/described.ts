@@ -1,4 +1,4 @@
-import { canSay, certain, hasToSay, isSaid, type Component, type Statement } from '../document'
+import { canSay, certain, hasToSay, isNamedByContent, isSaid, type Component, type Statement } from '../document'
 import type { DrawItem, DrawList } from '../scene'
 import { answering } from './pictures'
 import type { Run } from './run'
@@ -20,9 +20,6 @@ export interface Described {
 /** What is said besides role and name: yes or no, a number, words, or the id of a part of the same component. */
 export type Says = Readonly<Partial<Record<Statement, string | number | boolean>>>
 
-/** Called what is to be read in them unless they are given a name (WAI-ARIA 1.2, 5.2.8.5). */
-const NAMED_BY_CONTENT: readonly string[] = ['button', 'link', 'switch', 'checkbox', 'radio', 'option', 'tab', 'menuitem', 'tooltip']
-
 /** What a run tells somebody who does not see it, at the instant it is at: what is not to be seen, or lies beneath an overlay, is not told. */
 export function described(run: Run): readonly Described[] {
   const { focus } = run.hand
@@ -39,7 +36,7 @@ export function described(run: Run): readonly Described[] {
 }
 
 const nameOf = (item: DrawItem): string =>
-  item.values.accessibleName !== '' || !NAMED_BY_CONTENT.includes(item.values.role) ? item.values.accessibleName : textsIn([item]).join(' ').trim()
+  item.values.accessibleName !== '' || !isNamedByContent(item.values.role) ? item.values.accessibleName : textsIn([item]).join(' ').trim()
 
 /** What a part has to say, and of what it can say that of which any of its looks speaks. */
 function saysOf(component: Component, { part: id, values }: DrawItem): Says {
@@ -65,3 +62,10 @@ export function spokenText({ role, name, says }: Described): string {
 
 /** What is described, each before what is inside it. */
 export const everyDescribed = (list: readonly Described[]): readonly Described[] => list.flatMap((each) => [each, ...everyDescribed(each.inside)])
+
+/** What has the focus, and which of what it speaks of is the active one; nothing where nothing has it. */
+export function focused(told: readonly Described[]): readonly Described[] {
+  const all = everyDescribed(told)
+  const own = all.find(({ hasFocus }) => hasFocus)
+  return own ? [own, ...all.filter(({ instance, part }) => instance === own.instance && part === own.says.activeDescendant)] : []
+}

@@ -13,7 +13,7 @@ export {
 } from './take'
 export { bandsOf, differingSpans, type Band, type Span, type Stay } from './bands'
 export { linksOn, type Link } from './links'
-export { described, everyDescribed, spokenText, type Described } from './described'
+export { described, everyDescribed, focused, spokenText, type Described } from './described'
 export { marksOf, type Mark } from './marks'
 export { expectationText } from './take-words'
 export { pathName } from './path-names'

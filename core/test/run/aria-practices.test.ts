@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
 import type { Modifiers } from '@rheoscope/core/document'
-import { advanceTo, described, drawList, everyDescribed, send, spokenText, startRun, type Run } from '@rheoscope/core/run'
+import { advanceTo, described, drawList, everyDescribed, focused, send, spokenText, startRun, type Run } from '@rheoscope/core/run'
 import { pointOn } from '@rheoscope/core/scene'
 
 /**
@@ -157,14 +157,7 @@ function press(run: Run, chord: string): void {
   advanceTo(run, run.nowMs + 700)
 }
 
-/** What has the focus, and which of what is inside it is the active one. */
-function focusText(run: Run): string {
-  const all = everyDescribed(described(run))
-  const focused = all.find(({ hasFocus }) => hasFocus)
-  if (!focused) return 'nowhere'
-  const active = all.find(({ part }) => part === focused.says.activeDescendant)
-  return active ? `${spokenText(focused)}, on ${spokenText(active)}` : spokenText(focused)
-}
+const focusText = (run: Run): string => focused(described(run)).map(spokenText).join(', on ') || 'nowhere'
 
 const stateNames = (run: Run): readonly string[] => {
   const { compiled, states } = run.instances.get('')!

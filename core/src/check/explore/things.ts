@@ -1,7 +1,7 @@
 import { componentOf, componentsOn, LIMITS, RheoError, stateOf, type Id, type Project, type Screen } from '../../document'
 import { startEnvironment, type Environment } from '../../expression'
 import { compile, contentsOf, isModal, NO_CONTENTS, NOTHING_GIVEN, overlayComponent, pathInside, startInstance, surfaceComponent, surfacePath, type Compiled, type Content, type Surface } from '../../machine'
-import { ledTo } from '../ground/leads'
+import { ledTo } from './leads'
 import { saidOf } from './names'
 
 /** An instance that can stand on a surface: the surface itself, what stands on it, what stands inside that, items of lists that may come. */

@@ -1,7 +1,8 @@
 import { itemAt, RheoError, type Id, type Project } from '../../document'
-import { Arena, isByItself } from './arena'
+import { keptAt } from '../../machine'
+import { Arena, isByItself, type Facts } from './arena'
 import type { CheckOptions } from './context'
-import { independentGroups, MemoryAllowance, signatureOf, surfaceOf, thingsOfPrototype, thingsOnSurface, type Thing } from '../explore'
+import { after, independentGroups, MemoryAllowance, signatureOf, surfaceOf, thingsOfPrototype, thingsOnSurface, type Node, type Thing } from '../explore'
 
 /** Everything that stands on any screen or overlay one can come to from the start screen, with what can become of it. */
 export interface PrototypeContext {
@@ -97,3 +98,15 @@ const leadsAnywhere = ({ compiled: { component } }: Thing): boolean =>
   component.rules.some(({ actions }) => actions.some((action) => action.do === 'go to screen' || action.do === 'open overlay' || action.do === 'close overlay'))
 
 const inTheirOrder = (things: readonly Thing[], wanted: ReadonlySet<Thing>): readonly Thing[] => things.filter((thing) => wanted.has(thing))
+
+/** The screens and overlays of a prototype. */
+export const surfacesOf = ({ things }: PrototypeContext): readonly Thing[] => things.filter(({ shown }) => shown !== null)
+
+/** The first node in which a screen or overlay is there, or which it has come and gone on the way to. */
+export function firstShown(facts: Facts, surface: Thing): Node | undefined {
+  const item = facts.network.items.get(surface)
+  if (!item) return undefined
+  const there = facts.explored.nodes.find(({ place }) => keptAt(place.configuration, item.at) !== 0)
+  const passing = there ? undefined : facts.all('shown').find(({ mark }) => mark.item === item && mark.isShown)
+  return there ?? (passing && after(passing.step))
+}

@@ -1,8 +1,9 @@
+import type { Finding } from '../model/finding'
 import { firstOf, orElse, type Id, type Project, type Screen } from '../../document'
 import { Arena } from './arena'
 import type { CheckOptions } from './context'
 import { independentGroups, MemoryAllowance, setsOf, signatureOf, thingsOnSurface, type Network, type Outside, type Thing } from '../explore'
-import { isComeTo } from './leads'
+import { isComeTo } from '../explore/leads'
 import { fromAnywhere } from './outside'
 
 /** What stands on a screen, in groups that have nothing to do with one another. */
@@ -13,6 +14,9 @@ export interface ScreenContext {
   /** The groups; those that behave alike share an arena. */
   readonly groups: readonly { readonly things: readonly Thing[]; readonly arena: Arena; readonly isFirst: boolean }[]
 }
+
+/** A question about what stands on a screen together; what is so of a component alone is said there. */
+export type ScreenCheck = (context: ScreenContext) => readonly Finding[]
 
 /** Throws `gone` or `contains-itself` when the screen cannot be put together. */
 export function screenContext(project: Project, screen: Screen, options: CheckOptions = {}): ScreenContext {

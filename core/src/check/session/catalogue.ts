@@ -6,7 +6,7 @@ import { contrastLow, contrastUnknown } from '../rules/picture/contrast-low'
 import { covered } from '../rules/input/covered'
 import { dangling } from '../rules/project/dangling'
 import { disabledAnswers } from '../rules/input/disabled-answers'
-import { easingInvalid, valueUnreadable } from '../rules/project/unreadable'
+import { easingInvalid, unreadableOnScreen, valueUnreadable } from '../rules/project/unreadable'
 import { endlessImmediateLoop } from '../rules/timing/endless-immediate-loop'
 import { endsElsewhere } from '../rules/picture/ends-elsewhere'
 import type { Finding } from '../model/finding'
@@ -20,7 +20,7 @@ import { overshootsBounds } from '../rules/picture/overshoots-bounds'
 import { actsOnPress, dragOnly, focusLeadsAway, hoverStays } from '../rules/access/pointer-habits'
 import { squashed } from '../rules/picture/squashed'
 import { textGhosts } from '../rules/picture/text-ghosts'
-import { vanishesByItself } from '../rules/access/vanishes-by-itself'
+import { overlayVanishes, vanishesByItself } from '../rules/access/vanishes-by-itself'
 import { leavesBounds } from '../rules/picture/leaves-bounds'
 import { failureOf, together, type Looked } from '../model/looked'
 import { looksDead, looksLive } from '../rules/input/looks-dead'
@@ -33,7 +33,7 @@ import { noReducedForm } from '../rules/access/no-reduced-form'
 import { notFinished } from '../rules/reach/not-finished'
 import { noWayBack } from '../rules/reach/no-way-back'
 import { noWayOut } from '../rules/reach/no-way-out'
-import { SCREEN_CHECKS } from '../rules/project/on-screens'
+import { outsideScreen, unreachableHere, wrongTogether } from '../rules/project/on-screens'
 import { outOfFamily } from '../rules/project/out-of-family'
 import { prototypeContext } from '../ground/prototype'
 import { parameterNotEverywhere } from '../rules/project/parameter-not-everywhere'
@@ -43,7 +43,7 @@ import { prototypeRestsDifferently, restsDifferently } from '../rules/picture/re
 import { roundTripDiffers } from '../rules/picture/round-trip-differs'
 import { ruleNeverFires } from '../rules/reach/rule-never-fires'
 import { rulesCompete } from '../rules/reach/rules-compete'
-import { screenContext } from '../ground/screen-context'
+import { screenContext, type ScreenCheck } from '../ground/screen-context'
 import { overlayUnreachable, screenUnreachable } from '../rules/reach/screen-unreachable'
 import { neverCome, screenRulesNeverFire, wholeNotFinished } from '../rules/reach/screens-from-start'
 import { screensInMotion } from '../rules/timing/screens-in-motion'
@@ -121,6 +121,15 @@ export const CHECKS: Readonly<Record<string, Check>> = {
   'parameter-not-everywhere': parameterNotEverywhere,
   'two-hands-on-one': twoHandsOnOne,
   'value-unreadable': valueUnreadable,
+}
+
+/** Every check of a screen. Adding one is adding a line. */
+const SCREEN_CHECKS: Readonly<Record<string, ScreenCheck>> = {
+  'wrong-together': wrongTogether,
+  'state-unreachable': unreachableHere,
+  'leaves-bounds': outsideScreen,
+  'value-unreadable': unreadableOnScreen,
+  'vanishes-by-itself': overlayVanishes,
 }
 
 /** A question about a whole project. */

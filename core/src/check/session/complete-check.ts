@@ -1,7 +1,7 @@
 import type { Project } from '../../document'
 import { givenUpIn, type CheckFailure, type Looked } from '../model/looked'
 import { ProjectChecker } from './project-checker'
-import { reported, type ReportedFinding } from '../model/reported'
+import { reported, type ReportedFinding } from './reported'
 
 /** How far a complete check has come. */
 export interface CheckProgress {

@@ -65,5 +65,8 @@ export const restingLooks = ({ axes, combinations }: Component): readonly OwnLoo
 ]
 
 /** Whether any look of a component, the base look included, says something about a property of a part. */
-export const isSaid = (component: Component, { id, base }: Pick<Part, 'id' | 'base'>, property: string): boolean =>
-  base[property] !== undefined || lookPlaces(component).some((place) => lookAt(component, place)[id]?.[property] !== undefined)
+export const isSaid = (component: Component, { id, base }: Part, property: string): boolean => base[property] !== undefined || isSaidBeyondBase(component, id, property)
+
+/** Whether any look but the base look does. */
+export const isSaidBeyondBase = (component: Component, part: Id, property: string): boolean =>
+  lookPlaces(component).some((place) => lookAt(component, place)[part]?.[property] !== undefined)

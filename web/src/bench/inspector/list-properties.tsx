@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { EMPTY_MOTION, inProject, motionAt, setAt, setOfMotion, setProperty, takeBackFromBase, type Motion, type MotionContext, type MotionSetting, type Part, type Value } from '@rheoscope/core/document'
+import { EMPTY_MOTION, inProject, motionAt, setAt, setOfMotion, setProperty, takeBackFromBase, type Motion, type MotionSetting, type Part, type Value } from '@rheoscope/core/document'
 import { itemScope, scopeOf } from '@rheoscope/core/expression'
 import { easingProblem, resolveTiming } from '@rheoscope/core/motion'
 import { CommitField } from '../../fields/commit-field'
@@ -7,7 +7,7 @@ import { ComponentField } from '../../fields/component-field'
 import { conditionProblem } from '../../fields/condition'
 import { formatValue, parseValue } from '../../fields/parse-value'
 import { ChoiceField } from '../../fields/choice-field'
-import { newId } from '../../session/new-id'
+import { contextAt } from '../lanes/use-motion'
 import { definitionFor } from './instance-properties'
 import { StaggerFields } from './motion-fields'
 import { MsField } from '../../fields/ms-field'
@@ -58,8 +58,9 @@ export function ListProperties({ part }: { readonly part: Extract<Part, { kind: 
 
 /** How items come and go, and how the others make room. */
 function ListMotion({ part }: { readonly part: Extract<Part, { kind: 'list' }> }) {
-  const { project, component, stored, make } = useBench()
-  const context: MotionContext = { project: stored.project, component: stored.component, place: { of: 'list', part: part.id }, newId }
+  const bench = useBench()
+  const { project, component, make } = bench
+  const context = contextAt(bench, { of: 'list', part: part.id })
   const motion = motionAt(project, component, context.place)
   const { durationMs, easing } = resolveTiming([motion ?? EMPTY_MOTION, project.motion], project.tokens, part.id, 'y')
   const set = <K extends MotionSetting>(field: K, to: Motion[K] | undefined) => make(setOfMotion(context, field, to), `set how items of ${part.name} move`)

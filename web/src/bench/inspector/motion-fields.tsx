@@ -10,7 +10,7 @@ import { stageOf, type MotionScope } from '../page/bench-state'
 import { stepMs, wholeMs } from '../../fields/ms-field'
 import { useBench } from '../page/use-bench'
 import { destination, msText, ruleTiming } from '../lanes/timing-text'
-import { placeOf, scopeOf, useMotion, useRule, type EditedMotion } from '../lanes/use-motion'
+import { contextAt, placeOf, scopeOf, useMotion, useRule, type EditedMotion } from '../lanes/use-motion'
 
 /** How the selected rule's motion goes, or what it falls back on. */
 export function MotionFields() {
@@ -76,33 +76,30 @@ function LengthFields({ motion: { said, timing, set } }: { readonly motion: Edit
 /** Says so when what is edited does not decide here, because something more specific has a time of its own, and lets go of that. */
 function Overruled() {
   const bench = useBench()
-  const { project, component, state, stored, make } = bench
+  const { project, component, state, make } = bench
   const rule = useRule()
   const { timing } = useMotion()
   const { durationMs, delayMs } = ruleTiming(project, component, rule, state.id)
   if (durationMs === timing.durationMs && delayMs === timing.delayMs) return null
   const scope = scopeOf(bench)
-  const nearer = (['rule', 'pair', 'component'] as const).filter((each) => each !== scope && SCOPES.indexOf(each) < SCOPES.indexOf(scope))
-  const said = nearer.flatMap((each) => {
-    const place = placeOf(each, component, rule, state.id)
-    const motion = motionAt(project, component, place)
-    return motion && (motion.durationMs !== undefined || motion.delayMs !== undefined) ? [{ each, place }] : []
-  })
-  const letGo = () => make(batch(...said.flatMap(({ place }) => {
-    const context = { project: stored.project, component: stored.component, place, newId }
+  const nearer = NEARER.slice(0, scope === 'project' ? NEARER.length : NEARER.indexOf(scope))
+  const said = nearer.flatMap((whose) => {
+    const place = placeOf(whose, component, rule, state.id)
     const own = motionAt(project, component, place)
-    return [...(own?.durationMs === undefined ? [] : [setOfMotion(context, 'durationMs', undefined)]), ...(own?.delayMs === undefined ? [] : [setOfMotion(context, 'delayMs', undefined)])]
-  })), 'let go of a time')
+    const fields = (['durationMs', 'delayMs'] as const).filter((field) => own?.[field] !== undefined)
+    return fields.length > 0 ? [{ whose, edits: fields.map((field) => setOfMotion(contextAt(bench, place), field, undefined)) }] : []
+  })
+  const letGo = () => make(batch(...said.flatMap(({ edits }) => edits)), 'let go of a time')
   return (
     <p className="overruled muted" role="status">
-      Here it takes {msText(durationMs)}{delayMs > 0 ? ` and waits ${msText(delayMs)}` : ''}: {said.map(({ each }) => SAYS[each]).join(' and ') || 'something more specific'} has its own time.
+      Here it takes {msText(durationMs)}{delayMs > 0 ? ` and waits ${msText(delayMs)}` : ''}: {said.map(({ whose }) => SAYS[whose]).join(' and ') || 'something more specific'} has its own time.
       {said.length > 0 && <> <button className="plain underlined" onClick={letGo}>Let go of it</button></>}
     </p>
   )
 }
 
-/** The most specific first. */
-const SCOPES: readonly MotionScope[] = ['rule', 'pair', 'component', 'project']
+/** What comes before the motion of the project, the most specific first. */
+const NEARER = ['rule', 'pair', 'component'] as const
 
 const SAYS = { rule: 'this rule', pair: 'the change between these two states', component: 'the component' } as const
 

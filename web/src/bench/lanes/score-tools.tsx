@@ -6,7 +6,7 @@ import { triggerTitle } from '../table/rows'
 import { movesOfMotion } from './scrubbed-motion'
 import { destination } from './timing-text'
 import { useBench } from '../page/use-bench'
-import { useRule } from './use-motion'
+import { contextAt, useRule } from './use-motion'
 
 /** What there is to do with a motion as a whole: play it again and again, make the way back of it, hold it against another. */
 export function ScoreTools({ endMs }: { readonly endMs: number }) {
@@ -40,7 +40,8 @@ function titleOf(component: Component, rule: Rule): string {
 
 /** Makes the motion from the target to here the mirror of this one: of the rules that lead back, or of the pair of states when none does. */
 function WayBack({ endMs }: { readonly endMs: number }) {
-  const { project, component, axis, state, stored, make } = useBench()
+  const bench = useBench()
+  const { project, component, axis, state, make } = bench
   const rule = useRule()
   const to = destination(component, rule)
   if (to === null || to === state.id) return null
@@ -52,7 +53,7 @@ function WayBack({ endMs }: { readonly endMs: number }) {
       moves: movesOfMotion(project, component, rule, axis.id, state.id), endMs,
     })
     const places: readonly MotionPlace[] = back.length > 0 && decidedBy(axis) === null ? back.map(({ id }) => ({ of: 'rule', rule: id })) : [{ of: 'pair', axis: axis.id, from: to, to: state.id }]
-    make(batch(...places.map((place) => setMotion({ project: stored.project, component: stored.component, place, newId }, copied(motion)))), 'make the way back of a motion')
+    make(batch(...places.map((place) => setMotion(contextAt(bench, place), copied(motion)))), 'make the way back of a motion')
   }
   return <button className="plain underlined" title={back.length > 0 ? 'The rules that lead back get this motion in reverse' : 'Nothing leads back yet; the motion is kept for these two states'} onClick={mirror}>Mirror the way back</button>
 }

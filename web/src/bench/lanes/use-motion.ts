@@ -26,13 +26,16 @@ export const scopeOf = ({ axis, view: { motionScope } }: Pick<Bench, 'axis' | 'v
 /** The selected rule, where there is one. */
 export const useRule = (): Rule => certain(useBench().rule)
 
+/** What edits of the motion at a place are made of. */
+export const contextAt = ({ stored: { project, component } }: Pick<Bench, 'stored'>, place: MotionPlace): MotionContext => ({ project, component, place, newId })
+
 /** The motion of the selected rule, or what it falls back on, as the scope chosen says. Only where a rule is selected. */
 export function useMotion(): EditedMotion {
   const bench = useBench()
-  const { project, component, state, stored, make } = bench
+  const { project, component, state, make } = bench
   const rule = useRule()
   const place = placeOf(scopeOf(bench), component, rule, state.id)
-  const context: MotionContext = { project: stored.project, component: stored.component, place, newId }
+  const context = contextAt(bench, place)
   return {
     context,
     said: motionAt(project, component, place),

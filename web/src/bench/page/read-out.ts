@@ -1,5 +1,5 @@
 import type { Id } from '@rheoscope/core/document'
-import { described, everyDescribed, spokenText, type Run } from '@rheoscope/core/run'
+import { described, everyDescribed, focused, spokenText, type Run } from '@rheoscope/core/run'
 
 /** What a part of the component itself tells, in words. */
 export function readOut(run: Run, part: Id): string {
@@ -8,9 +8,4 @@ export function readOut(run: Run, part: Id): string {
 }
 
 /** What has the focus, in words, while that is to be seen; empty where nothing has. */
-export function focusText(run: Run): string {
-  const all = run.hand.isFocusShown ? everyDescribed(described(run)) : []
-  const focused = all.find(({ hasFocus }) => hasFocus)
-  const active = focused && all.find(({ instance, part }) => instance === focused.instance && part === focused.says.activeDescendant)
-  return focused ? [focused, ...(active ? [active] : [])].map(spokenText).join(' · ') : ''
-}
+export const focusText = (run: Run): string => (run.hand.isFocusShown ? focused(described(run)).map(spokenText).join(' · ') : '')

@@ -2,7 +2,7 @@ import { batch, firstOf, holdsIn, inProject, isControlRole, rootOf, setAt, theOn
 import { allNamed } from '../../ground/answers'
 import { stateNames, type Check, type CheckContext } from '../../ground/context'
 import type { Finding } from '../../model/finding'
-import { aboutParts, keyOf } from '../../model/several'
+import { aboutParts, keyOf } from '../../ground/several'
 import { witnessOfRule } from '../../ground/witness'
 
 const BY_POINTER: readonly TriggerKind[] = ['tap', 'double tap', 'long press']

@@ -4,7 +4,7 @@ import { textsIn } from '../../../run'
 import { allNamed, answersIn, stateOf, TOUCHING, whereIn, type Answer } from '../../ground/answers'
 import { type Check, type CheckContext } from '../../ground/context'
 import type { Finding, Remedy } from '../../model/finding'
-import { aboutParts, keyOf, several, together, type Several } from '../../model/several'
+import { aboutParts, keyOf, several, together, type Several } from '../../ground/several'
 
 /** Parts one can tap that say what they are, and tell a screen reader nothing else: neither a name nor any text inside them (ARIA, accessible name). */
 export const noName: Check = (context) => {

@@ -3,7 +3,7 @@ import { allNamed, named, wayDown } from '../../ground/answers'
 import { stateNames, type Check, type CheckContext } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 import { overlap, placedIn, rectangleOf } from '../../ground/placed'
-import { aboutParts, keyOf } from '../../model/several'
+import { aboutParts, keyOf } from '../../ground/several'
 import { witnessOfRule } from '../../ground/witness'
 
 const DRAGS: readonly TriggerKind[] = ['drag start', 'drag', 'drag end']

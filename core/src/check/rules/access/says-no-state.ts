@@ -1,8 +1,8 @@
-import { batch, firstOf, hasToSay, holdsIn, isSaid, leads, rootOf, setProperty, type Axis, type Component, type Part, type Rule, type Statement } from '../../../document'
+import { batch, firstOf, hasToSay, holdsIn, isSaid, isSaidBeyondBase, leads, rootOf, setProperty, type Axis, type Component, type Part, type Rule, type Statement } from '../../../document'
 import { allNamed, TOUCHING } from '../../ground/answers'
 import type { Check, CheckContext } from '../../ground/context'
 import type { Finding, Remedy } from '../../model/finding'
-import { aboutParts, keyOf, together } from '../../model/several'
+import { aboutParts, keyOf, together } from '../../ground/several'
 
 /** Parts of a role that has to say how they are, and that never say it, or say the same whatever a tap makes of them (WAI-ARIA 1.2, required states; WCAG 2.2, success criterion 4.1.2). */
 export const saysNoState: Check = (context) => {
@@ -43,7 +43,7 @@ const WORDS: Partial<Record<Statement, string>> = { checked: 'whether it is chec
 
 /** Whether something is said once for all looks. */
 const isAlwaysTheSame = (component: Component, part: Part, statement: Statement): boolean =>
-  typeof part.base[statement] === 'boolean' && !isSaid(component, { ...part, base: {} }, statement)
+  typeof part.base[statement] === 'boolean' && !isSaidBeyondBase(component, part.id, statement)
 
 /** The axis that a tap on a part moves. */
 function changedBy(component: Component, { id }: Part): Axis | undefined {

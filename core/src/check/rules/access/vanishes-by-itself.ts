@@ -1,9 +1,9 @@
-import { componentOf, firstOf, holdsIn, inProject, latestMs, setAt, type Component, type Id, type Part, type Project, type Rule, type Screen } from '../../../document'
+import { componentOf, firstOf, holdsIn, inProject, latestMs, setAt, type Component, type Edit, type Id, type Part, type Project, type Rule, type Screen } from '../../../document'
 import { named } from '../../ground/answers'
 import { changesIn, endOf } from '../../ground/changes'
 import { stateName, type Check, type CheckContext } from '../../ground/context'
-import { inMs, type Finding } from '../../model/finding'
-import type { ScreenCheck } from '../project/on-screens'
+import { inMs, type Finding, type Remedy } from '../../model/finding'
+import type { ScreenCheck } from '../../ground/screen-context'
 import { witnessOfRule } from '../../ground/witness'
 
 /** From here on nobody has to hurry (WCAG 2.2, success criterion 2.2.1: 20 hours). */
@@ -25,7 +25,7 @@ export const vanishesByItself: Check = (context) => {
         id: `vanishes-by-itself ${component.id} ${axis.id} ${state.id}`, kind: 'vanishes-by-itself', level: 'risk',
         sentence: `${named(context, firstOf(gone).id)} goes by itself ${inMs(afterMs)} after ${stateName(axis, state.id)} is entered, and nothing holds it: whoever reads slowly does not get to its end (WCAG 2.2.1).`,
         about: { component: component.id, axis: axis.id, state: state.id, rule: rule.id, part: firstOf(gone).id },
-        remedy: { label: 'Hold it while it is pointed at or has the focus', edit: setAt(inProject('components', component.id, 'rules', rule.id, 'trigger', 'pauseWhile'), 'hovered || focused') },
+        remedy: holding(setAt(inProject('components', component.id, 'rules', rule.id, 'trigger', 'pauseWhile'), HELD)),
         witness: witnessOfRule(context, rule, { afterMs: goneAfter(context, rule), caption: 'gone by itself' }),
         numbers: { afterMs, parts: gone.length },
       }]
@@ -33,6 +33,10 @@ export const vanishesByItself: Check = (context) => {
     return []
   }))
 }
+
+const HELD = 'hovered || focused'
+
+const holding = (edit: Edit): Remedy => ({ label: 'Hold it while it is pointed at or has the focus', edit })
 
 /** How long its motion takes, in ms: only then it is gone. */
 function goneAfter(context: CheckContext, rule: Rule): number {
@@ -61,7 +65,7 @@ export const overlayVanishes: ScreenCheck = ({ project, screen }) => {
       id: `vanishes-by-itself ${screen.id} ${rule.id}`, kind: 'vanishes-by-itself', level: 'risk',
       sentence: `“${screen.name}” closes by itself ${inMs(afterMs)} after it has opened, and nothing holds it: whoever reads slowly does not get to its end (WCAG 2.2.1).`,
       about: { screen: screen.id, rule: rule.id },
-      remedy: { label: 'Hold it while it is pointed at or has the focus', edit: setAt(inProject('screens', screen.id, 'rules', rule.id, 'trigger', 'pauseWhile'), 'hovered || focused') },
+      remedy: holding(setAt(inProject('screens', screen.id, 'rules', rule.id, 'trigger', 'pauseWhile'), HELD)),
       witness: null, numbers: { afterMs },
     }]
   })

@@ -1,9 +1,9 @@
 import { batch, decidedBy, firstOf, holdsIn, setProperty, theOne, type Axis, type Component, type Edit, type Id, type LookPlace } from '../../../document'
 import { partsAt } from '../../../scene'
-import { allNamed, reachedIn, cursorAt, oneOfEach, stateOf, TOUCHING, whereIn } from '../../ground/answers'
+import { allNamed, reachedIn, cursorAt, stateOf, TOUCHING, whereIn } from '../../ground/answers'
 import { type Check, type CheckContext } from '../../ground/context'
 import { poseWitness, tapAt } from '../../ground/pose-witness'
-import { aboutParts, keyOf, several } from '../../model/several'
+import { aboutParts, keyOf, several } from '../../ground/several'
 
 const LIVE = ['pointer', 'grab', 'grabbing', 'text']
 
@@ -53,11 +53,9 @@ export const looksLive: Check = (context) => {
     const isAnswered = answers.some((other) => other.pose === pose && hits.some(({ part, instance }) => instance === '' && part === other.item.part))
     return !isAnswered && hits.some(({ part }) => part === item.part) && LIVE.includes(cursorAt(pose.list, point)) ? [{ pose, item, point }] : []
   }))
-  const all = oneOfEach(live, ({ item }) => item.part)
-  const [first] = all
-  if (!first) return []
-  const { pose, point } = first
-  const parts = all.map(({ item }) => item.part)
+  const found = several(live)
+  if (!found) return []
+  const { first: { pose, point }, parts } = found
   return [{
     id: `looks-live ${component.id} ${keyOf(parts)}`,
     kind: 'looks-live', level: 'note',

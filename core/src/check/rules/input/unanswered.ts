@@ -24,7 +24,16 @@ interface Silence {
   readonly finding: Finding
 }
 
+const known = new WeakMap<CheckContext, readonly Silence[]>()
+
+/** Both questions look for the same, once. */
 function silences(context: CheckContext): readonly Silence[] {
+  const found = known.get(context) ?? silencesIn(context)
+  known.set(context, found)
+  return found
+}
+
+function silencesIn(context: CheckContext): readonly Silence[] {
   const { component, arena, root } = context
   return component.axes.flatMap((axis) => {
     const answering = component.rules.filter((rule) => rule.axis === axis.id && isFromUser(rule.trigger))

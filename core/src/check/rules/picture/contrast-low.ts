@@ -7,11 +7,11 @@ import { changesIn, interruptedAt, lanesOf, wayOf } from '../../ground/changes'
 import type { Check, CheckContext } from '../../ground/context'
 import { after } from '../../explore'
 import { inMs, type Finding } from '../../model/finding'
-import { placedIn, type Placed } from '../../ground/placed'
+import { everythingIn, placedIn, type Placed } from '../../ground/placed'
 import { poseWitness } from '../../ground/pose-witness'
 import type { Pose } from '../../ground/poses'
 import { witnessOfChange } from '../../ground/witness'
-import { aboutParts, keyOf } from '../../model/several'
+import { aboutParts, keyOf, several } from '../../ground/several'
 
 /** Text has to stand out so much, large text and pictures so much (WCAG 2.2, success criteria 1.4.3 and 1.4.11). */
 const LEAST = { text: 4.5, large: 3, picture: 3 } as const
@@ -34,11 +34,11 @@ export const contrastUnknown: Check = (context) => {
   const unknown = context.poses.all.flatMap((pose) => {
     const all = placedIn(pose.list)
     return all.flatMap(({ item, matrix, opacity }, index) =>
-      (item.instance === '' && leastFor(item) !== null && opacity >= UNSEEN && groundAt(all.slice(0, index), middleOf({ item, matrix })) === 'not plain' ? [{ pose, part: item.part }] : []))
+      (item.instance === '' && leastFor(item) !== null && opacity >= UNSEEN && groundAt(all.slice(0, index), middleOf({ item, matrix })) === 'not plain' ? [{ pose, item }] : []))
   })
-  const parts = [...new Set(unknown.map(({ part }) => part))]
-  const [first] = unknown
-  if (!first) return []
+  const found = several(unknown)
+  if (!found) return []
+  const { first, parts } = found
   return [{
     id: `contrast-unknown ${context.component.id} ${keyOf(parts)}`, kind: 'contrast-unknown', level: 'note',
     sentence: `${allNamed(context, parts)} ${parts.length === 1 ? 'stands' : 'stand'} on a picture or a gradient: whether ${parts.length === 1 ? 'it stands' : 'they stand'} out enough is not determined (WCAG 1.4.3).`,
@@ -54,13 +54,13 @@ function controlsLow(context: CheckContext): readonly Finding[] {
     return all.flatMap((placed, index) => {
       const { item, opacity } = placed
       if (item.instance !== '' || !isControlRole(item.values.role) || opacity < UNSEEN || isAllOver(pose.list, item)) return []
-      const own = everyItem([item])
-      const seen = all.filter((each) => own.includes(each.item))
+      const own = new Set(everythingIn([item]).map((each) => each.item))
+      const seen = all.filter((each) => own.has(each.item))
       if (seen.length === 0 || seen.some((each) => leastFor(each.item) !== null && each.opacity >= UNSEEN)) return []
       const ground = groundAt(all.slice(0, index), middleOf(placed))
       if (typeof ground === 'string') return []
       const ratio = Math.max(...seen.flatMap((each) => [each.item.values.fill, each.item.values.stroke].flatMap((ink) => (typeof ink === 'string' ? [contrast(over(parseColour(ink), ground, each.opacity), ground)] : []))), 1)
-      return ratio < LEAST.picture && seen.some((each) => isPainted(each)) ? [{ pose, item, ratio, least: LEAST.picture }] : []
+      return ratio < LEAST.picture && seen.some(isPainted) ? [{ pose, item, ratio, least: LEAST.picture }] : []
     })
   })
   return oneOfEach(low, ({ item }) => item.part).map(({ pose, ...each }) => stillFinding(context, pose, each))
@@ -71,8 +71,6 @@ const isAllOver = (list: DrawList, { values }: DrawItem): boolean =>
   list.some((root) => values.width >= ALL * root.values.width && values.height >= ALL * root.values.height)
 
 const ALL = 0.9
-
-const everyItem = (items: readonly DrawItem[]): readonly DrawItem[] => items.flatMap((item) => [item, ...everyItem(item.children)])
 
 /** Whether there is any paint on it; what has none is a place to tap, and other things say where. */
 const isPainted = ({ item: { values } }: Placed): boolean => typeof values.fill === 'string' || typeof values.stroke === 'string'

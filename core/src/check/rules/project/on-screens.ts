@@ -6,14 +6,9 @@ import type { Thing } from '../../explore'
 import type { Finding } from '../../model/finding'
 import { cutShortIn } from '../timing/may-be-cut-short'
 import { neverSettledIn } from '../timing/never-completes'
-import type { ScreenContext } from '../../ground/screen-context'
+import type { ScreenCheck } from '../../ground/screen-context'
 import { racesIn } from '../timing/timers-race'
 import { undoingIn } from './two-hands-on-one'
-import { overlayVanishes } from '../access/vanishes-by-itself'
-import { unreadableOnScreen } from './unreadable'
-
-/** A question about what stands on a screen together; what is so of a component alone is said there. */
-export type ScreenCheck = (context: ScreenContext) => readonly Finding[]
 
 /** A question about some things and all that can become of them. */
 type ArenaCheck = (arena: Arena) => readonly Finding[]
@@ -65,6 +60,3 @@ export const outsideScreen: ScreenCheck = ({ screen }) =>
       about: { screen: screen.id, instance: part.id }, remedy: null, witness: null, numbers: { x, y },
     }]
   })
-
-/** Every check of a screen. Adding one is adding a line. */
-export const SCREEN_CHECKS: Readonly<Record<string, ScreenCheck>> = { 'wrong-together': wrongTogether, 'state-unreachable': unreachableHere, 'leaves-bounds': outsideScreen, 'value-unreadable': unreadableOnScreen, 'vanishes-by-itself': overlayVanishes }

@@ -1,6 +1,6 @@
 import { componentsOn, theOne, type Id, type Project } from '../../../document'
 import type { Finding } from '../../model/finding'
-import { ledTo } from '../../ground/leads'
+import { ledTo } from '../../explore/leads'
 
 /** Screens that only screens nobody can reach lead to, and screens nothing leads to though the project says where it starts. */
 export const screenUnreachable = (project: Project): readonly Finding[] => unreached(project, 'screen')

@@ -1,10 +1,9 @@
 import { certain, inProject, removeFrom, theOne, triggerRow, type Id, type Project, type Rule } from '../../../document'
 import { keptAt } from '../../../machine'
-import type { Facts } from '../../ground/arena'
 import type { CheckOptions } from '../../ground/context'
-import { after, type Node, type Thing } from '../../explore'
+import type { Node, Thing } from '../../explore'
 import type { Finding, Witness } from '../../model/finding'
-import { prototypeContext, type PrototypeContext } from '../../ground/prototype'
+import { firstShown, prototypeContext, surfacesOf, type PrototypeContext } from '../../ground/prototype'
 import { witnessTo } from '../../ground/witness'
 
 /** Screens and overlays that rules lead to from the start, and that nobody ever comes to, because those rules never fire. */
@@ -59,17 +58,6 @@ export function wholeNotFinished(project: Project, options: CheckOptions = {}): 
     sentence: `What one can come to from the start could not be looked at to the end: ${seen.toLocaleString('en')} configurations were seen. No screen is called unreachable for it.`,
     about: {}, remedy: null, witness: null, numbers: { seen },
   }]
-}
-
-export const surfacesOf = ({ things }: PrototypeContext): readonly Thing[] => things.filter(({ shown }) => shown !== null)
-
-/** The first node in which a screen or overlay is there, or which it has come and gone on the way to. */
-export function firstShown(facts: Facts, surface: Thing): Node | undefined {
-  const item = facts.network.items.get(surface)
-  if (!item) return undefined
-  const there = facts.explored.nodes.find(({ place }) => keptAt(place.configuration, item.at) !== 0)
-  const passing = there ? undefined : facts.all('shown').find(({ mark }) => mark.item === item && mark.isShown)
-  return there ?? (passing && after(passing.step))
 }
 
 interface Leading {

@@ -7,8 +7,7 @@ import type { CheckOptions } from '../../ground/context'
 import { after, readings, type Thing } from '../../explore'
 import { inMs, type Finding } from '../../model/finding'
 import { jumpOf } from '../picture/jumps'
-import { prototypeContext, type PrototypeContext } from '../../ground/prototype'
-import { surfacesOf } from '../reach/screens-from-start'
+import { prototypeContext, surfacesOf, type PrototypeContext } from '../../ground/prototype'
 import { confirmed, witnessOf, witnessTo } from '../../ground/witness'
 
 /** So many ways to cut a motion, or to come anew, are replayed before it is taken that none really does. */

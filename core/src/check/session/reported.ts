@@ -1,9 +1,9 @@
 import type { Id, Project, Take } from '../../document'
-import { acceptanceOf } from './accepted'
+import { acceptanceOf } from '../model/accepted'
 import { chanceIn } from '../../run'
-import type { Finding, Level, Witness } from './finding'
-import type { CheckFailure } from './looked'
-import type { ProjectFindings } from '../session/project-checker'
+import type { Finding, Level, Witness } from '../model/finding'
+import type { CheckFailure } from '../model/looked'
+import type { ProjectFindings } from './project-checker'
 
 /** Something a finding is about, by its id and by the name people know it by. */
 export interface Named {

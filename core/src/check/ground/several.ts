@@ -1,16 +1,22 @@
 import { batch, firstOf, type Id } from '../../document'
-import { oneOfEach, type Answer } from '../ground/answers'
-import type { About, Remedy } from './finding'
+import type { DrawItem } from '../../scene'
+import { oneOfEach, type Answer } from './answers'
+import type { About, Remedy } from '../model/finding'
 
-/** Parts of a component of which the same is to be said, each once, with the answer that shows it. */
-export interface Several<T extends Answer = Answer> {
+/** What is to be said of a part, with the part as it is drawn. */
+interface OfPart {
+  readonly item: DrawItem
+}
+
+/** Parts of a component of which the same is to be said, each once, with what shows it. */
+export interface Several<T extends OfPart = Answer> {
   readonly first: T
   readonly all: readonly T[]
   readonly parts: readonly Id[]
 }
 
 /** All that have one cause together; null when there are none. */
-export function several<T extends Answer>(answers: readonly T[]): Several<T> | null {
+export function several<T extends OfPart>(answers: readonly T[]): Several<T> | null {
   const all = oneOfEach(answers, ({ item }) => item.part)
   return all.length === 0 ? null : { first: firstOf(all), all, parts: all.map(({ item }) => item.part) }
 }

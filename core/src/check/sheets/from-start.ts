@@ -1,12 +1,11 @@
 import { recordOf, statesMeant, theOne, type Component, type Id, type Project } from '../../document'
 import { keptAt } from '../../machine'
-import type { Arena, Facts, Seen } from './arena'
-import type { Piece } from '../sheets/budgets'
-import type { CheckOptions } from './context'
-import type { Coverage } from '../sheets/coverage'
+import type { Arena, Facts, Seen } from '../ground/arena'
+import type { Piece } from './budgets'
+import type { CheckOptions } from '../ground/context'
+import type { Coverage } from './coverage'
 import { after, soonest, surfaceOf, WAYS, wayTo, type NetAxis, type Node, type Occasion, type Thing, type Way } from '../explore'
-import { prototypeContext, type PrototypeContext } from './prototype'
-import { firstShown, surfacesOf } from '../rules/reach/screens-from-start'
+import { firstShown, prototypeContext, surfacesOf, type PrototypeContext } from '../ground/prototype'
 
 /** In how many steps a screen or overlay is come to from the start, by each way of working; null when that way never gets there. */
 export interface CoveredScreen {
