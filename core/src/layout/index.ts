@@ -1,3 +1,5 @@
 export { textWidth, lackingIn, linesHeight, baseline, textLines, type TextStyle } from './text'
 export { textStyleOf, casedText } from './text-style'
-export { layOut, needsLayout, naturalSize, unconstrainedSize, type LayoutNode, type Rectangle, type Size } from './lay-out'
+export { layOut, needsLayout, unconstrainedSize } from './lay-out'
+export { naturalSize } from './flex'
+export type { LayoutNode, Rectangle, Size } from './node'

@@ -1,4 +1,4 @@
-import type { LayoutNode, Rectangle, Size } from './lay-out'
+import type { LayoutNode, Rectangle, Size } from './node'
 
 /** Whether a part is held to anything but the top left of what holds it. */
 export const isPinned = ({ values }: LayoutNode): boolean =>

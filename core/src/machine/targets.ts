@@ -199,7 +199,7 @@ function isComputed(said: PropertyValues): boolean {
 
 const isSameList = (a: readonly unknown[], b: readonly unknown[]): boolean => a.length === b.length && a.every((each, index) => each === b[index])
 
-/** Lengths closer than this, in px, are the same; the flex engine counts in single precision. */
+/** Lengths closer than this, in px, are the same. */
 const TOLERANCE = 0.02
 
 const isClose = (a: number, b: number): boolean => Math.abs(a - b) < TOLERANCE

@@ -77,6 +77,32 @@ describe('layout', () => {
     expect(layOut(row).get('label')!.height).toBeCloseTo(2 * 16 * 1.3, 0)
   })
 
+  test('what fills a row as wide as its content counts as wide as its own content, and shares that with the others', () => {
+    const inner = node('inner', 'container', { layout: 'row', widthFrom: 'fill', heightFrom: 'content' }, [node('a', 'box', { width: 60, height: 10 })])
+    const row = node('row', 'container', { layout: 'row', widthFrom: 'content', heightFrom: 'content' }, [inner, node('b', 'box', { widthFrom: 'fill', height: 10 })])
+    const places = layOut(row)
+    expect(places.get('row')).toMatchObject({ width: 60, height: 10 })
+    expect(places.get('inner')).toMatchObject({ x: 0, width: 30 })
+    expect(places.get('b')).toMatchObject({ x: 30, width: 30 })
+  })
+
+  test('no box is smaller than its padding', () => {
+    const row = node('row', 'container', { layout: 'row', width: 10, height: 10, paddingLeft: 8, paddingRight: 8, paddingTop: 3 }, [])
+    expect(layOut(node('holder', 'container', { layout: 'column', width: 100, height: 100 }, [row])).get('row')).toEqual({ x: 0, y: 0, width: 16, height: 10 })
+  })
+
+  test.each([['start', 0], ['center', -10], ['end', -20], ['space-between', 0], ['space-evenly', 0]])('what is too long for a row justified %s begins at %i', (justify, x) => {
+    const row = node('row', 'container', { layout: 'row', width: 100, height: 10, justify }, [node('a', 'box', { width: 60, height: 10 }), node('b', 'box', { width: 60, height: 10 })])
+    expect(layOut(row).get('a')!.x).toBe(x)
+  })
+
+  test('columns as wide as their content have room for every line that wraps', () => {
+    const column = node('column', 'container', { layout: 'column', wrap: true, widthFrom: 'content', height: 50, gap: 5 }, [node('a', 'box', { width: 30, height: 40 }), node('b', 'box', { width: 20, height: 40 })])
+    const places = layOut(column)
+    expect(places.get('column')!.width).toBe(55)
+    expect(places.get('b')).toMatchObject({ x: 35, y: 0 })
+  })
+
   test('a free container keeps what it holds where it was put', () => {
     const free = node('free', 'container', { width: 100, height: 100 }, [node('a', 'box', { x: 7, y: 9, width: 5, height: 6 })])
     expect(layOut(free).get('a')).toEqual({ x: 7, y: 9, width: 5, height: 6 })
