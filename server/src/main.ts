@@ -3,7 +3,7 @@ import path from 'node:path'
 import { pino } from 'pino'
 import { RheoError } from '@rheoscope/core/document'
 import { skerryLine } from '@rheoscope/core/demo'
-import { application } from './application'
+import { application, CONNECTIONS } from './application'
 import { AssetStore } from './asset-store'
 import { inProcess } from './check-process'
 import { CheckRuns } from './check-runs'
@@ -41,7 +41,7 @@ async function serve({ port, logLevel, ...where }: Settings): Promise<void> {
   const checks = await CheckRuns.of(storage, store, inProcess(path.join(import.meta.dirname, 'check-child.js')))
   await store.addOnce('demo', () => assets.takeOut(skerryLine))
   const announcements = await Announcements.of(storage)
-  const server = createServer(application({ store, assets, outcomes, checks, announcements, database, web: path.join(root, 'web/dist'), log: pino({ level: logLevel }) }))
+  const server = createServer(CONNECTIONS, application({ store, assets, outcomes, checks, announcements, database, web: path.join(root, 'web/dist'), log: pino({ level: logLevel }) }))
   server.on('error', (error: NodeJS.ErrnoException) => {
     fail(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Name another one with PORT.` : error.code === 'EACCES' ? `Port ${port} may not be used. Name another one with PORT.` : error.message)
   })
@@ -65,6 +65,7 @@ const DRAIN_MS = 10_000
 /** Takes nothing more in and lets what is under way come to its end. */
 function drained(server: Server): Promise<void> {
   const late = setTimeout(() => server.closeAllConnections(), DRAIN_MS)
+  server.keepAliveTimeout = 1
   server.closeIdleConnections()
   return new Promise((resolve) => server.close(() => {
     clearTimeout(late)

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { pino } from 'pino'
 import { completeCheck } from '@rheoscope/core/check'
-import { application } from '../src/application'
+import { application, CONNECTIONS } from '../src/application'
 import { AssetStore } from '../src/asset-store'
 import type { RunCheck } from '../src/check-process'
 import { CheckRuns } from '../src/check-runs'
@@ -40,7 +40,7 @@ export async function running(storage?: Storage, run: RunCheck = soon): Promise<
   const opened = storage ?? (await openStorage({ databaseUrl: null, data: path.join(folder, 'data') }, MIGRATIONS))
   const store = new ProjectStore(opened.database)
   const checks = await CheckRuns.of(opened, store, run)
-  const server = createServer(application({ store, checks, announcements: await Announcements.of(opened), database: opened.database, assets: new AssetStore(opened.database), outcomes: new OutcomeStore(opened.database), web: folder, log: pino({ level: process.env.LOG_LEVEL ?? 'silent' }) }))
+  const server = createServer(CONNECTIONS, application({ store, checks, announcements: await Announcements.of(opened), database: opened.database, assets: new AssetStore(opened.database), outcomes: new OutcomeStore(opened.database), web: folder, log: pino({ level: process.env.LOG_LEVEL ?? 'silent' }) }))
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   return {
     address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
