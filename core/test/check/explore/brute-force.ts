@@ -54,10 +54,12 @@ export function reachedOn(prototype: PlainPrototype, limit: number): ReadonlySet
     known.add(key)
     open.push(world)
   }
-  /** Lets something happen to a world in every way that chance can have it; false when it never ends. */
+  /** Lets something happen to a world in every way that chance can have it; false when it never ends, or chance has it in too many ways to try. */
   const happen = (world: World, what: (instant: Instant, world: World) => boolean): boolean => {
     const ways: (readonly number[])[] = [[]]
+    let tried = 0
     for (let way = ways.pop(); way; way = ways.pop()) {
+      if (++tried > limit) return false
       const [instant, after] = [new Instant(prototype, see, way), copied(world)]
       if (!what(instant, after)) return false
       for (let index = way.length; index < instant.chosen.length; index++) {
