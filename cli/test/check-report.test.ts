@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
 import { apply } from '@rheoscope/core/document'
-import { CHECKS, digestOf, ProjectChecker, type Check } from '@rheoscope/core/check'
+import { CHECKS, digestOf, ProjectChecker, type ComponentCheck } from '@rheoscope/core/check'
 import { checkReport, type CheckRequest } from '../src/check-report'
 
 const cut = apply(skerryLine, { edit: 'set', path: ['components', 'boardingButton', 'rules', 'finish', 'trigger', 'ms'], to: 100 })
@@ -66,13 +66,15 @@ test('JUnit has a failure for each finding that counts, and skips the others', (
 })
 
 describe('a check that breaks down', () => {
-  const stuck: Check = () => {
-    throw new TypeError('the needle is stuck')
+  const stuck: ComponentCheck = {
+    name: 'stuck', scope: 'component', levels: ['note'], means: 'nothing',
+    finds: () => {
+      throw new TypeError('the needle is stuck')
+    },
   }
-  beforeEach(() => void Object.assign(CHECKS, { stuck }))
-  afterEach(() => {
-    delete (CHECKS as Record<string, Check>).stuck
-  })
+  const asked = CHECKS.component as ComponentCheck[]
+  beforeEach(() => void asked.push(stuck))
+  afterEach(() => void asked.pop())
   const one = { ...skerryLine, components: skerryLine.components.filter(({ id }) => id === 'spinnerRing'), screens: [], promises: [] }
   const report = (format: CheckRequest['format']) => checkReport(one, { file: 'one.rheo.json', format, level: 'fault' })
 

@@ -5,13 +5,14 @@ import { timed } from './building'
 function screen(id: string, name: string, device: Screen['device'], fill: string): Screen {
   const made = newScreen(() => id, name, device)
   const ground = rootOf(made)
-  return { ...made, id, parts: [{ ...ground, id: `${id}-ground`, base: { ...ground.base, fill } }] }
+  return { ...made, id, ...(device === 'phone' ? { sizes: [{ id: `${id}-small`, name: 'small phone', width: 360, height: 740 }] } : {}), parts: [{ ...ground, id: `${id}-ground`, base: { ...ground.base, fill } }] }
 }
 
 function withInstances(project: Project, empty: Screen, placed: readonly (readonly [component: string, x: number, y: number])[]): Screen {
   return placed.reduce((now, [component, x, y]) => {
     const part = instanceFor(project, now, component, `${now.id}-${component}`, { x, y })
-    return { ...now, parts: [...now.parts, part] }
+    const pinned: Part = now.sizes ? { ...part, base: { ...part.base, pinX: 'centre' } } : part
+    return { ...now, parts: [...now.parts, pinned] }
   }, empty)
 }
 
@@ -35,11 +36,11 @@ function partsWall(project: Project, components: readonly Component[]): Screen {
 }
 
 /** What takes one on: words at a place, and a rule that goes to another screen. */
-function withLink(of: Screen, words: string, { x, y }: { readonly x: number; readonly y: number }, screen: string, motion: Motion | null): Screen {
+function withLink(of: Screen, words: string, at: { readonly x: number; readonly y: number; readonly pinY?: string }, screen: string, motion: Motion | null): Screen {
   const id = `${of.id}-to-${screen}`
   const link: Part = {
     id, kind: 'text', name: words, parent: rootOf(of).id,
-    base: { x, y, text: words, fontSize: 16, fontWeight: '600', fill: '#2f6f9f', cursor: 'pointer', role: 'link', accessibleName: words, focusable: true, widthFrom: 'content', heightFrom: 'content' },
+    base: { ...at, text: words, fontSize: 16, fontWeight: '600', fill: '#2f6f9f', cursor: 'pointer', role: 'link', accessibleName: words, focusable: true, widthFrom: 'content', heightFrom: 'content' },
   }
   const going: Rule = { ...screenRule(`${id}-rule`, { on: 'tap' }, id), actions: [{ id: `${id}-goes`, do: 'go to screen', screen, motion }] }
   return { ...of, parts: [...of.parts, link], rules: [...of.rules, going] }
@@ -48,7 +49,8 @@ function withLink(of: Screen, words: string, { x, y }: { readonly x: number; rea
 /** A screen that comes in from the right, and goes back there. */
 const fromTheRight = (of: Screen): Screen => ({ ...of, absent: { [rootOf(of).id]: { translateX: of.width } }, motion: timed(320, 'cubic-bezier(0.2, 0, 0, 1)') })
 
-const BACK = { x: 24, y: 800 }
+/** At the foot of a screen, also of a lower one. */
+const BACK = { x: 24, y: 800, pinY: 'end' }
 
 /** The cabin that is open, over the cabins. */
 function cabinOverlay(project: Project): Screen {

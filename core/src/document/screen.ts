@@ -12,6 +12,10 @@ export const SCREEN_AXIS = 'screen'
 export const EntryPoint = object({ id: Id, name: Name, variables: record(/./, Literal) })
 export interface EntryPoint extends Of<typeof EntryPoint> {}
 
+/** A further size of a screen, in px: of a smaller device, or of the same one turned. Screens that have a size of the same name are shown at it together. */
+export const ScreenSize = object({ id: Id, name: Name, width: number({ above: 0, max: 20_000 }), height: number({ above: 0, max: 20_000 }) })
+export interface ScreenSize extends Of<typeof ScreenSize> {}
+
 /** A surface of a given size with instances and parts on it; an overlay is shown over another one. */
 export const Screen = object({
   id: Id,
@@ -20,6 +24,7 @@ export const Screen = object({
   device: choice('phone', 'tablet', 'desktop', 'kiosk', 'free'),
   width: number({ above: 0, max: 20_000 }),
   height: number({ above: 0, max: 20_000 }),
+  sizes: optional(list(ScreenSize)),
   parts: list(Part, { least: 1 }),
   rules: list(Rule),
   variables: list(Variable),

@@ -62,6 +62,8 @@ export const Take = object({
   reducedMotion: boolean,
   /** The way into the screen it was recorded on; as the screen is when it is left out. */
   entryPoint: optional(Id),
+  /** The name of the size of the screen it was recorded at; as it is drawn when it is left out. */
+  size: optional(Name),
   /** What decided where the run had a choice; as usual when it is left out. */
   chance: optional(Chance),
 })

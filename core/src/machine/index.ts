@@ -1,4 +1,4 @@
-export { isModal, overlayComponent, surfaceComponent, type Surface } from './surface'
+export { atSize, isModal, overlayComponent, surfaceComponent, type Surface } from './surface'
 export { compile, everythingInside } from './compile'
 export { contentsOf, itemEnvironment, type Content } from './contents'
 export { axisAt, NO_CONTENTS, NOTHING_GIVEN, partAt, type Compiled, type CompiledPart, type Contents, type Given, type Situation, type Targets, type TimerRule, type Values, type ValueProblem } from './compiled'

@@ -23,7 +23,37 @@ export function surfaceComponent(project: Project, surface: Surface): Component 
 
 function screenComponent(screen: Screen): Component {
   const { id, name, parts, rules, variables, motion } = screen
-  return { id, name, parts, rules, variables, motion, axes: [SHOWN], combinations: [], parameters: [], pairs: [], absent: absentLook(screen) }
+  return { id, name, parts, rules, variables, motion, axes: [shownAs(screen)], combinations: [], parameters: [], pairs: [], absent: absentLook(screen) }
+}
+
+/** A screen at one of its further sizes: it has that by its look, so that pins see the one it is drawn at too. */
+interface SizedScreen extends Screen {
+  readonly isSized: true
+}
+
+const isSized = (screen: Screen): screen is SizedScreen => 'isSized' in screen
+
+function shownAs(screen: Screen): Axis {
+  const { width, height } = screen
+  return isSized(screen) ? { ...SHOWN, states: [{ ...newState('shown', 'shown', 0), look: { [rootOf(screen).id]: { width, height } } }] } : SHOWN
+}
+
+const knownAt = new WeakMap<Project, Map<string, Project>>()
+
+/** A project with each of its screens at the size of that name, where it has one; the very same project where none has, or for no name. */
+export function atSize(project: Project, size: string | undefined): Project {
+  const sizeOf = ({ sizes = [] }: Screen) => sizes.find(({ name }) => name === size)
+  if (size === undefined || !project.screens.some(sizeOf)) return project
+  const known = knownAt.get(project) ?? new Map<string, Project>()
+  const sized = known.get(size) ?? { ...project, screens: project.screens.map((screen) => sizedTo(screen, sizeOf(screen))) }
+  knownAt.set(project, known.set(size, sized))
+  return sized
+}
+
+function sizedTo(screen: Screen, size: Size | undefined): Screen {
+  if (!size) return screen
+  const sized: SizedScreen = { ...screen, width: size.width, height: size.height, isSized: true }
+  return sized
 }
 
 /** What a screen is like just before it comes and after it has gone: clear, unless something else is said. */

@@ -29,6 +29,8 @@ export interface RunOptions {
   readonly chance?: Chance
   /** The way into the screen, by its id; as the screen is when it is left out. */
   readonly entryPoint?: Id
+  /** The name of the size screens are shown at; as they are drawn when it is left out. */
+  readonly size?: string
   /** Every event a level is offered is kept, before any rule answers; also those that come while the run is being put together. */
   readonly keepsOffered?: boolean
   /** So many instances may stand on the surface, with everything inside them; `LIMITS.instances` when it is left out. */

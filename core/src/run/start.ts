@@ -1,6 +1,6 @@
 import { LIMITS, RheoError, type Id, type Literal, type Project } from '../document'
 import { startEnvironment } from '../expression'
-import { compile, surfaceComponent, type Surface } from '../machine'
+import { atSize, compile, surfaceComponent, type Surface } from '../machine'
 import { USUAL_CHANCE } from './chance'
 import { noListeners } from './listeners'
 import { Moment } from './moment'
@@ -11,7 +11,8 @@ import { AT_REST } from './run-hand'
 import { firstSurface } from './shown'
 
 /** A run at its first instant. Throws `gone` or `contains-itself` when the surface cannot be put together. */
-export function startRun(project: Project, surface: Surface, options: RunOptions = {}): Run {
+export function startRun(whole: Project, surface: Surface, options: RunOptions = {}): Run {
+  const project = atSize(whole, options.size)
   const component = surfaceComponent(project, surface)
   const { states = {}, isAbsent = false, isMotionReduced = false } = options
   const run = emptyRun(project, surface, options)

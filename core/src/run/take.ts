@@ -62,7 +62,7 @@ export function differences(before: readonly SeenState[], after: readonly SeenSt
 
 /** How a run of a take begins. */
 export const runOptionsOf = (take: Take): RunOptions =>
-  ({ isMotionReduced: take.reducedMotion, ...(take.entryPoint === undefined ? {} : { entryPoint: take.entryPoint }), ...chanceIn(take) })
+  ({ isMotionReduced: take.reducedMotion, ...(take.entryPoint === undefined ? {} : { entryPoint: take.entryPoint }), ...(take.size === undefined ? {} : { size: take.size }), ...chanceIn(take) })
 
 /**
  * Plays a take and looks whether its expectations come about, each at its instant. Throws `gone` when the surface is

@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
 import { newProject, type Component, type Project } from '@rheoscope/core/document'
-import { allOf, checkComponent, CHECKS, completeCheck, failuresIn, givenUpIn, PROJECT_CHECKS, ProjectChecker, type Check, type CheckProgress, type ProjectCheck } from '@rheoscope/core/check'
+import { allOf, checkComponent, CHECKS, completeCheck, failuresIn, givenUpIn, ProjectChecker, type CheckProgress, type ComponentCheck, type ProjectCheck } from '@rheoscope/core/check'
 import { explore, MemoryAllowance, Network, thingsOnSurface, WAYS } from '@rheoscope/core/check/explore'
 import { after, projectOf, small, tap } from '../run/small-component'
 
@@ -25,31 +25,34 @@ describe('a rule on what happens at the very start', () => {
 
 describe('a check that breaks down', () => {
   const component = small(wide, [there, { on: after(60), in: ['b'], to: 'a' }])
-  const broken: Check & ProjectCheck = () => {
-    throw new TypeError('the needle is stuck')
-  }
+  const stuck = {
+    name: 'stuck', levels: ['note'], means: 'nothing',
+    finds: () => {
+      throw new TypeError('the needle is stuck')
+    },
+  } as const
+  const [ofComponents, ofProjects] = [CHECKS.component as ComponentCheck[], CHECKS.project as ProjectCheck[]]
   afterEach(() => {
-    delete (CHECKS as Record<string, Check>).stuck
-    delete (PROJECT_CHECKS as Record<string, ProjectCheck>).stuck
+    for (const checks of [ofComponents, ofProjects]) if (checks.at(-1)?.name === 'stuck') checks.pop()
   })
 
   test('costs its own answer only, and is named', () => {
     const { findings } = checkComponent(projectOf(component), component)
-    Object.assign(CHECKS, { stuck: broken })
+    ofComponents.push({ ...stuck, scope: 'component' })
     const now = checkComponent(projectOf(component), component)
     expect(now.findings).toEqual(findings)
     expect(now.failures).toEqual([{ check: 'stuck', about: { component: 'small' }, sentence: 'The check stuck broke down, so it is not known what it would have found: the needle is stuck', detail: expect.stringContaining('TypeError') }])
   })
 
   test('of the whole project leaves the others standing as well', () => {
-    Object.assign(PROJECT_CHECKS, { stuck: broken })
+    ofProjects.push({ ...stuck, scope: 'project' })
     const found = new ProjectChecker().check({ ...projectOf(component), variables: [{ id: 'v', name: 'v', type: 'number', start: 0 }] })
     expect(failuresIn(found).map(({ check }) => check)).toEqual(['stuck'])
     expect(allOf(found).map(({ kind }) => kind)).toEqual(expect.arrayContaining(['never-completes', 'unused']))
   })
 
   test('is told by a complete check', () => {
-    Object.assign(CHECKS, { stuck: broken })
+    ofComponents.push({ ...stuck, scope: 'component' })
     expect(completeCheck(projectOf(component), () => undefined).failures.map(({ check }) => check)).toEqual(['stuck'])
   })
 })

@@ -1,7 +1,8 @@
+import { readFileSync } from 'node:fs'
 import { describe, expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
 import { apply, type Component, type Project } from '@rheoscope/core/document'
-import { allOf, checkComponent, CHECKS, PROJECT_CHECKS, ProjectChecker, reported, type Finding } from '@rheoscope/core/check'
+import { allOf, checkComponent, CHECKS, ProjectChecker, reported, type ComponentCheck, type Finding } from '@rheoscope/core/check'
 import { replay } from '@rheoscope/core/run'
 import { after, enter, leave, projectOf, settled, small, tap, type SmallState } from '../run/small-component'
 import { EXAMPLES } from './examples'
@@ -17,15 +18,17 @@ const only = (component: Component, kind: string): Finding => check(component).f
 
 /** What is so in the document itself, where there is nothing to play. */
 const WITHOUT_WITNESS = [
-  'there-and-back-differ', 'seam', 'easing-invalid', 'too-long', 'too-short', 'no-reduced-form', 'no-name', 'label-in-name', 'no-role', 'says-no-state', 'contrast-unknown', 'target-small', 'leaves-bounds', 'parameter-not-everywhere', 'dangling', 'value-unreadable',
+  'there-and-back-differ', 'seam', 'easing-invalid', 'too-long', 'too-short', 'no-reduced-form', 'no-name', 'label-in-name', 'no-role', 'says-no-state', 'contrast-unknown', 'target-small', 'leaves-bounds', 'cut-off', 'parameter-not-everywhere', 'dangling', 'value-unreadable',
   'screen-unreachable', 'overlay-unreachable', 'out-of-family', 'unused', 'never-set', 'set-but-never-read',
 ]
 
 /** What one edit mends, in the example at least. */
 const WITH_REMEDY = [
   'combination-unreachable', 'no-way-out', 'rule-never-fires', 'rules-compete', 'unanswered', 'some-but-not-all', 'never-completes', 'may-be-cut-short', 'ends-elsewhere', 'jumps', 'there-and-back-differ', 'wrong-way-round', 'seam',
-  'lanes-out-of-step', 'overshoots-bounds', 'vanishes-by-itself', 'too-long', 'too-short', 'no-reduced-form', 'hidden-takes-input', 'covered', 'looks-dead', 'no-keyboard-way', 'no-role', 'says-no-state', 'focus-trapped', 'leaves-bounds', 'parameter-not-everywhere', 'dangling', 'out-of-family',
+  'lanes-out-of-step', 'overshoots-bounds', 'vanishes-by-itself', 'too-long', 'too-short', 'no-reduced-form', 'hidden-takes-input', 'covered', 'looks-dead', 'no-keyboard-way', 'no-role', 'says-no-state', 'focus-trapped', 'leaves-bounds', 'cut-off', 'parameter-not-everywhere', 'dangling', 'out-of-family',
 ]
+
+const ALL_CHECKS: readonly Pick<ComponentCheck, 'name' | 'levels'>[] = Object.values(CHECKS).flat()
 
 describe.each(EXAMPLES)('$kind', ({ kind, has, hasNot }) => {
   const found = findingsIn(has).filter((finding) => finding.kind === kind)
@@ -58,7 +61,21 @@ describe.each(EXAMPLES)('$kind', ({ kind, has, hasNot }) => {
 })
 
 test('every check has an example', () => {
-  expect(EXAMPLES.map(({ kind }) => kind).toSorted()).toEqual([...Object.keys(CHECKS), ...Object.keys(PROJECT_CHECKS)].toSorted())
+  const names = new Set(ALL_CHECKS.map(({ name }) => name))
+  names.delete('not-finished')
+  expect(EXAMPLES.map(({ kind }) => kind).toSorted()).toEqual([...names].toSorted())
+})
+
+test('every check stands in the docs with its levels', () => {
+  const rows = readFileSync('docs/checks.md', 'utf8').split('\n').filter((line) => line.startsWith('| `'))
+  for (const { name, levels } of ALL_CHECKS) {
+    const said = rows.filter((row) => row.split('|')[1]!.includes(`\`${name}\``)).map((row) => row.split('|')[2]!).join(' ')
+    expect({ name, levels: levels.filter((level) => !said.includes(level)) }).toEqual({ name, levels: [] })
+  }
+})
+
+test.each(EXAMPLES)('what is found in the example of $kind has a level its check can have', ({ has }) => {
+  for (const { kind, level } of findingsIn(has)) expect([kind, ALL_CHECKS.filter(({ name }) => name === kind).flatMap(({ levels }) => levels)]).toEqual([kind, expect.arrayContaining([level])])
 })
 
 describe('proof', () => {

@@ -90,6 +90,12 @@ const lamps = (tells: boolean): Project => {
   return { ...screenWith(alone(lamp), [['port', 'small'], ['starboard', 'small']]), promises: [promise] }
 }
 
+/** What stands at the right of a screen that is narrower on a small phone, pinned there or not. */
+const narrowed = (pinX: 'start' | 'end'): Project => {
+  const project = screenWith(alone(small(wide, [there, back])), [['one', 'small', 260]], { sizes: [{ id: 'narrow', name: 'small phone', width: 320, height: 568 }] })
+  return { ...project, screens: project.screens.map((screen) => ({ ...screen, parts: screen.parts.map((part) => (part.id === 'one' ? { ...part, base: { ...part.base, pinX } } : part)) })) }
+}
+
 const variableUse = (rules: readonly SmallRule[]): Project => ({ ...screenWith(alone(small(wide, rules)), [['one', 'small']]), variables: [number('n')] })
 
 /** For every check an example that has it, and the nearest that has not. */
@@ -154,6 +160,7 @@ export const EXAMPLES: readonly Example[] = [
   pair('value-unreadable', small({ a: {}, b: { look: { box: { x: { expr: 'nowhere' } } } } }, [there, back]), small({ a: {}, b: { look: { box: { x: { expr: '4 * 4' } } } } }, [there, back])),
   { kind: 'screen-unreachable', has: twoScreens(false), hasNot: twoScreens(true) },
   { kind: 'overlay-unreachable', has: overlay(false), hasNot: overlay(true) },
+  { kind: 'cut-off', has: narrowed('start'), hasNot: narrowed('end') },
   { kind: 'out-of-family', has: seven(480), hasNot: seven(240) },
   { kind: 'unused', has: { ...screenWith(alone(small(wide, [there, back]), { ...small(wide, [there, back]), id: 'spare', name: 'Spare' }), [['one', 'small']]) }, hasNot: screenWith(alone(small(wide, [there, back]), { ...small(wide, [there, back]), id: 'spare', name: 'Spare' }), [['one', 'small'], ['two', 'spare']]) },
   { kind: 'never-set', has: variableUse([{ ...there, guard: 'n == 0' }, back]), hasNot: variableUse([{ ...there, guard: 'n == 0' }, { ...back, actions: set('n', '1') }]) },

@@ -166,6 +166,16 @@ describe('on a screen', () => {
     const project = screenWith(alone(asks), [['far', 'asks', 5000]])
     expect(checkScreen(project, project.screens[0]!).findings.map(({ kind }) => kind)).toContain('leaves-bounds')
   })
+
+  test('what comes to lie under something else at a further size is told, with every size at which it does', () => {
+    const sizes = [['small phone', 110], ['watch', 100], ['tablet', 834]].map(([name, width]) => ({ id: String(name), name: String(name), width: Number(width), height: 800 }))
+    const made = screenWith(alone(asks), [['under', 'asks', 10], ['over', 'asks', 290]], { sizes })
+    const project = { ...made, screens: made.screens.map((screen) => ({ ...screen, parts: screen.parts.map((part) => (part.id === 'over' ? { ...part, base: { ...part.base, y: 10, pinX: 'end' } } : part)) })) }
+    const [covered, ...others] = checkScreen(project, project.screens[0]!).findings.filter(({ kind }) => kind === 'covered')
+    expect(others).toEqual([])
+    expect(covered).toMatchObject({ level: 'risk', about: { screen: 'deck', instance: 'under', size: 'small phone' }, numbers: { sizes: 1 } })
+    expect(covered!.sentence).toBe('At small phone (110 × 800 px), something lies over “under” on “Deck” and takes the input; as drawn, it can be pointed at.')
+  })
 })
 
 test('a complete check says how far it is, and what it came to', () => {

@@ -24,6 +24,7 @@ export function FindingDetail({ finding }: { readonly finding: Finding }) {
     <section className={`finding-detail is-${level}`} aria-label="The chosen finding">
       <h2><LevelMark level={level} /> {ownerOf(project, finding)} <span className="muted mono">{kind}</span></h2>
       <p className="finding-sentence"><Sentence text={sentence} /></p>
+      {finding.means !== undefined && <p className="muted hint">{kind}: {finding.means.replaceAll('`', '')}.</p>}
       <div className="finding-actions">
         {remedy && <Button variant="contained" onClick={() => session.dispatch(remedy.edit, remedy.label.toLowerCase())}>{remedy.label}</Button>}
         <WhereItIs project={project} finding={finding} />
@@ -36,7 +37,7 @@ export function FindingDetail({ finding }: { readonly finding: Finding }) {
 
 /** The way to what a finding is about. */
 function WhereItIs({ project, finding: { about } }: { readonly project: Project; readonly finding: Finding }) {
-  if (about.screen !== undefined && project.screens.some(({ id }) => id === about.screen)) return <Link className="underlined" to={`/project/${project.id}/screen/${about.screen}`}>To the stage</Link>
+  if (about.screen !== undefined && project.screens.some(({ id }) => id === about.screen)) return <Link className="underlined" to={`/project/${project.id}/screen/${about.screen}${about.size === undefined ? '' : `?size=${about.size}`}`}>To the stage</Link>
   if (about.component === undefined || !project.components.some(({ id }) => id === about.component)) return null
   const rule = about.rule === undefined ? '' : `?rule=${about.rule}${about.state === undefined ? '' : `&from=${about.state}`}`
   return <Link className="underlined" to={`/project/${project.id}/component/${about.component}${rule}`}>To the bench</Link>

@@ -1,5 +1,5 @@
 import { useId, useLayoutEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
-import { removeFromScreen, rootOf, setOnScreen, type Part } from '@rheoscope/core/document'
+import { removeFromScreen, rootOf, setOnScreen, theOne, type Part } from '@rheoscope/core/document'
 import { corners, matrixTo, paint, partsAt, snap, type DrawList, type Frame, type Point } from '@rheoscope/core/scene'
 import { patchChildren } from '../paint/patch'
 import { pointIn } from '../paint/point-in'
@@ -11,15 +11,17 @@ const MARGIN_PX = 24
 
 /** The screen at rest, on which parts are selected, pulled to their places and nudged by key. */
 export function Arranging({ field }: { readonly field: Room }) {
-  const { project, screen, part, select, session, make } = useStage()
+  const { project, shown, screen, part, select, session, make } = useStage()
   const group = useRef<SVGGElement>(null)
   const picture = useRef<SVGSVGElement>(null)
   const grabbed = useRef<{ readonly part: Part; readonly from: Point; readonly frame: Frame } | null>(null)
   const scope = useId()
-  const list = useMemo(() => atRest(project, screen.id), [project, screen.id])
+  const list = useMemo(() => atRest(shown, screen.id), [shown, screen.id])
+  const drawn = useMemo(() => (shown === project ? list : atRest(project, screen.id)), [shown, project, list, screen.id])
+  const { width, height } = theOne(shown.screens, ({ id }) => id === screen.id)
   const nodes = useMemo(() => paint(list, scope), [list, scope])
   useLayoutEffect(() => patchChildren(group.current, nodes), [nodes])
-  const zoom = Math.min(1, (field.width - 2 * MARGIN_PX) / screen.width, (field.height - 2 * MARGIN_PX) / screen.height)
+  const zoom = Math.min(1, (field.width - 2 * MARGIN_PX) / width, (field.height - 2 * MARGIN_PX) / height)
   const [w, h] = [field.width / zoom, field.height / zoom]
 
   const onPointerDown = (event: PointerEvent<SVGSVGElement>) => {
@@ -31,6 +33,7 @@ export function Arranging({ field }: { readonly field: Room }) {
     const picked = screen.parts.find(({ id }) => id === hit?.part)
     grabbed.current = picked ? { part: picked, from, frame: frameOf(list, picked.id) } : null
   }
+  const movedTo = ({ id }: Part, to: Point) => setOnScreen(screen.id, id, { ...asDrawn(to, frameOf(list, id), frameOf(drawn, id)) })
   const moved = (event: PointerEvent): ReturnType<typeof setOnScreen> | null => {
     const held = grabbed.current
     if (!held) return null
@@ -38,7 +41,7 @@ export function Arranging({ field }: { readonly field: Room }) {
     const wanted = { ...held.frame, x: held.frame.x + at.x - held.from.x, y: held.frame.y + at.y - held.from.y }
     const others = screen.parts.filter(({ id }) => id !== held.part.id).map(({ id }) => frameOf(list, id))
     const { dx, dy } = event.altKey ? { dx: 0, dy: 0 } : snap(wanted, others, 6 / zoom)
-    return setOnScreen(screen.id, held.part.id, { x: Math.round(wanted.x + dx), y: Math.round(wanted.y + dy) })
+    return movedTo(held.part, { x: wanted.x + dx, y: wanted.y + dy })
   }
   const onPointerUp = (event: PointerEvent) => {
     const held = grabbed.current
@@ -55,12 +58,12 @@ export function Arranging({ field }: { readonly field: Room }) {
     event.preventDefault()
     const { x, y } = frameOf(list, part.id)
     const step = event.shiftKey ? 10 : 1
-    make(setOnScreen(screen.id, part.id, { x: x + by.x * step, y: y + by.y * step }), `nudge ${part.name}`)
+    make(movedTo(part, { x: x + by.x * step, y: y + by.y * step }), `nudge ${part.name}`)
   }
   return (
     <svg
       ref={picture} className="screen-picture is-arranging" role="application" aria-label="The screen, to be arranged" width={field.width} height={field.height} tabIndex={0}
-      viewBox={`${-(w - screen.width) / 2} ${-(h - screen.height) / 2} ${w} ${h}`}
+      viewBox={`${-(w - width) / 2} ${-(h - height) / 2} ${w} ${h}`}
       onPointerDown={onPointerDown} onPointerMove={(event) => event.buttons > 0 && session.preview(moved(event))} onPointerUp={onPointerUp} onKeyDown={onKeyDown}
     >
       <g ref={group} />
@@ -70,6 +73,9 @@ export function Arranging({ field }: { readonly field: Room }) {
 }
 
 const NUDGES: Readonly<Record<string, Point>> = { ArrowLeft: { x: -1, y: 0 }, ArrowRight: { x: 1, y: 0 }, ArrowUp: { x: 0, y: -1 }, ArrowDown: { x: 0, y: 1 } }
+
+/** Where what is moved at the size that is shown comes to lie as the screen is drawn: it has moved as far there. */
+const asDrawn = (to: Point, shown: Point, drawn: Point): Point => ({ x: Math.round(drawn.x + to.x - shown.x), y: Math.round(drawn.y + to.y - shown.y) })
 
 function outlineOf(list: DrawList, part: string): string {
   const matrix = matrixTo(list, '', part)

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { addTake, freeName, namesOf } from '@rheoscope/core/document'
+import { atSize } from '@rheoscope/core/machine'
 import { NotHere } from '../not-here'
 import { LiveSurface } from '../playing/live-surface'
 import { usePlayer } from '../playing/use-player'
@@ -23,7 +24,8 @@ function Preview({ id }: { readonly id: string }) {
   const session = useSession()
   const { project } = useSessionState()
   const [search] = useSearchParams()
-  const player = usePlayer(project, { screen: id })
+  const size = search.get('size') ?? undefined
+  const player = usePlayer(atSize(project, size), { screen: id })
   const [kept, setKept] = useState<string | null>(null)
   const field = useWindowSize()
   const isRecording = search.has('keep')
@@ -33,7 +35,7 @@ function Preview({ id }: { readonly id: string }) {
   if (!player) return <NotHere what="This project has no such screen." />
   const keep = () => {
     const name = freeName('Trial', namesOf(project.takes))
-    session.dispatch(addTake({ id: newId(name), name, surface: { screen: id }, inputs: player.done, endsAtMs: Math.ceil(player.nowMs), expectations: [], reducedMotion: false, ...player.chance, ...(way ? { entryPoint: way.id } : {}) }), `keep ${name}`)
+    session.dispatch(addTake({ id: newId(name), name, surface: { screen: id }, inputs: player.done, endsAtMs: Math.ceil(player.nowMs), expectations: [], reducedMotion: false, ...player.chance, ...(way ? { entryPoint: way.id } : {}), ...(size === undefined ? {} : { size }) }), `keep ${name}`)
     setKept(name)
     player.startOver()
   }

@@ -10,6 +10,7 @@ import { parseNumber } from '../fields/parse-value'
 import { ChoiceField } from '../fields/choice-field'
 import { newId } from '../session/new-id'
 import { FloatingMenu } from '../theme/floating'
+import { FurtherSizes } from './further-sizes'
 import { useStage } from './use-stage'
 
 /** The left side of the stage: how large the screen is, and what stands on it. */
@@ -22,6 +23,7 @@ export function ScreenPanel() {
     <aside className="pane pane-left" aria-label="Screen and what stands on it">
       <div className="pane-head"><h2 className="caption">Screen</h2>{isStart ? <span className="muted">starts here</span> : <button className="plain underlined" onClick={() => make(startOn(screen.id), 'start here')}>Start here</button>}</div>
       <SizeFields screen={screen} />
+      <FurtherSizes />
       <div className="pane-head"><h2 className="caption">Stands on it</h2><AddToScreen /></div>
       {standing.length === 0 && <p className="muted hint">Nothing yet. Add an instance of a component and pull it to its place.</p>}
       <ul className="standing">
@@ -43,7 +45,7 @@ function useFindingsOfPart(): (part: Part) => readonly Finding[] {
   const { screen } = useStage()
   const found = useOfChecks('findings')
   return (part) => [
-    ...(found?.screens[screen.id]?.findings ?? []).filter(({ about }) => about.instance?.split('/')[0] === part.id || about.part === part.id),
+    ...(found?.screens[screen.id]?.findings ?? []).filter(({ about }) => about.instance?.split('/')[0] === part.id || about.part === part.id || about.parts?.includes(part.id)),
     ...(part.kind === 'instance' ? (found?.components[part.component]?.findings ?? []).filter(({ level }) => level !== 'note') : []),
   ]
 }

@@ -15,8 +15,9 @@ import { useStage, type Way } from './use-stage'
 
 /** The bar at the top: where one is, arranging or running, and the clock. */
 export function StageBar() {
-  const { project, screen, player, startOver, isArranging, arrange, showsLinks, showLinks, entryPoint } = useStage()
+  const { project, screen, player, startOver, isArranging, arrange, showsLinks, showLinks, entryPoint, size } = useStage()
   const way = screen.entryPoints?.find(({ id }) => id === entryPoint)
+  const asked = new URLSearchParams({ ...(way ? { in: way.name } : {}), ...(size ? { size: size.name } : {}) }).toString()
   const shown = showsLinks ? 'links' : isArranging ? 'arrange' : 'run'
   return (
     <header className="top-bar">
@@ -34,7 +35,7 @@ export function StageBar() {
       {player && <Steps player={player} />}
       <span className="grow" />
       <Link className="underlined" to={`/project/${project.id}/findings`} title="What the checks say about all of the project">Findings</Link>
-      <Link className="underlined" to={`/project/${project.id}/preview/${screen.id}${way ? `?in=${encodeURIComponent(way.name)}` : ''}`} title="The screen alone, at an address of its own, for others to try">Show it</Link>
+      <Link className="underlined" to={`/project/${project.id}/preview/${screen.id}${asked && `?${asked}`}`} title="The screen alone, at an address of its own, for others to try">Show it</Link>
       <UndoRedo />
       <FormSwitch />
     </header>

@@ -18,12 +18,13 @@ interface TakeCardProps {
 /** One take: how long it is, what is done in it, what it expects, and what came of it. */
 export function TakeCard({ take, result, before }: TakeCardProps) {
   const played = result && isPlayed(result) ? result : undefined
-  const { player, make, arrange, lookAt, enterBy } = useStage()
+  const { screen, player, make, arrange, lookAt, enterBy, showAt } = useStage()
   const rename = (name: string) => (name.trim() === '' ? 'A take has a name.' : (make(renameTake(take.id, name.trim()), 'rename a take'), null))
   const play = () => {
     arrange(false)
     lookAt(null)
     enterBy(take.entryPoint ?? null)
+    showAt(screen.sizes?.find(({ name }) => name === take.size)?.id ?? null)
     player?.playWitness({ surface: take.surface, inputs: take.inputs, endsAtMs: take.endsAtMs, lookAtMs: take.endsAtMs, caption: take.name, ...chanceIn(take) })
   }
   const met = played?.results.filter(({ isMet }) => isMet).length ?? 0

@@ -13,7 +13,7 @@ import { useStage } from './use-stage'
 
 /** The runs of this screen that are kept: played again they say whether what they expect still comes about, and what has become different. */
 export function Takes() {
-  const { screen, takes, player, project, session, make } = useStage()
+  const { screen, size, takes, player, project, session, make } = useStage()
   const [results, setResults] = useState<ReadonlyMap<string, TakeResult>>(new Map())
   const [failure, setFailure] = useState<Breakdown | null>(null)
   const outcomes = useOutcomes(project.id)
@@ -22,7 +22,7 @@ export function Takes() {
     const { isMotionReduced, entryPoint } = player.getState()
     const take: Take = {
       id: newId('take'), name: freeName('Take', namesOf(project.takes)), surface: { screen: screen.id }, inputs: player.done, endsAtMs: Math.ceil(player.nowMs),
-      expectations: [], reducedMotion: isMotionReduced, ...player.chance, ...(entryPoint === null ? {} : { entryPoint }),
+      expectations: [], reducedMotion: isMotionReduced, ...player.chance, ...(entryPoint === null ? {} : { entryPoint }), ...(size === null ? {} : { size: size.name }),
     }
     make(addTake(take), `keep ${take.name}`)
   }

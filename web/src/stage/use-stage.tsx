@@ -1,5 +1,7 @@
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react'
-import { certain, type Edit, type Id, type Part, type Project, type Screen, type Take } from '@rheoscope/core/document'
+import { useSearchParams } from 'react-router'
+import { certain, type Edit, type Id, type Part, type Project, type Screen, type ScreenSize, type Take } from '@rheoscope/core/document'
+import { atSize } from '@rheoscope/core/machine'
 import { ChecksProvider } from '../checks/use-findings'
 import type { Player } from '../playing/player'
 import { usePlayer } from '../playing/use-player'
@@ -12,6 +14,11 @@ export type Way = 'mouse' | 'touch'
 export interface Stage {
   readonly project: Project
   readonly screen: Screen
+  /** The further size the screen is shown at; null for the one it is drawn at. */
+  readonly size: ScreenSize | null
+  readonly showAt: (size: Id | null) => void
+  /** The project at that size. */
+  readonly shown: Project
   readonly takes: readonly Take[]
   readonly player: Player | null
   readonly session: ProjectSession
@@ -44,7 +51,10 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
   const session = useSession()
   const { project, document } = useSessionState()
   const screen = certain(project.screens.find((each) => each.id === id) ?? document.screens.find((each) => each.id === id))
-  const player = usePlayer(project, { screen: id })
+  const [search, setSearch] = useSearchParams()
+  const size = screen.sizes?.find((each) => each.id === search.get('size')) ?? null
+  const shown = atSize(project, size?.name)
+  const player = usePlayer(shown, { screen: id })
   const [selected, select] = useState<Id | null>(null)
   const [isArranging, arrange] = useState(screen.parts.length < 2)
   const [way, work] = useState<Way>('mouse')
@@ -52,11 +62,12 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
   const [showsLinks, showLinks] = useState(false)
   const [entryPoint, setEntryPoint] = useState<Id | null>(null)
   const stage = useMemo((): Stage => ({
-    project, screen, player, session, select, isArranging, seenMs, lookAt, way, work, entryPoint, showsLinks, showLinks,
+    project, screen, size, shown, player, session, select, isArranging, seenMs, lookAt, way, work, entryPoint, showsLinks, showLinks,
     enterBy: (to) => {
       setEntryPoint(to)
       player?.enterBy(to)
     },
+    showAt: (to) => setSearch(to === null ? {} : { size: to }, { replace: true }),
     takes: project.takes.filter(({ surface }) => 'screen' in surface && surface.screen === screen.id),
     part: screen.parts.find((part) => part.id === selected && part.parent !== null) ?? null,
     make: (edit, label) => session.dispatch(edit, label),
@@ -69,7 +80,7 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
       showLinks(false)
       lookAt(null)
     },
-  }), [project, screen, player, session, selected, isArranging, seenMs, way, entryPoint, showsLinks])
+  }), [project, screen, size, shown, setSearch, player, session, selected, isArranging, seenMs, way, entryPoint, showsLinks])
   return <StageContext.Provider value={stage}><ChecksProvider first={id}>{children}</ChecksProvider></StageContext.Provider>
 }
 

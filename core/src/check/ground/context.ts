@@ -2,7 +2,7 @@ import { axisOfProperty, certain, firstOf, lastOf, type Axis, type Component, ty
 import { compile, type Compiled, type Surface } from '../../machine'
 import { Arena } from './arena'
 import { independentGroups, MemoryAllowance, thingsOn, type Effort, type Thing, type Way } from '../explore'
-import type { Finding } from '../model/finding'
+import type { Check } from '../model/check'
 import { fromAnywhere } from './outside'
 import { Poses } from './poses'
 
@@ -23,8 +23,14 @@ export interface CheckContext {
   readonly isHeld: boolean
 }
 
-/** A question about one component; its findings name what it found. */
-export type Check = (context: CheckContext) => readonly Finding[]
+/** A question about one component. */
+export type ComponentCheck = Check<readonly [CheckContext], 'component'>
+
+/** A question about a whole project as it is written. */
+export type ProjectCheck = Check<readonly [Project, CheckOptions], 'project'>
+
+/** A question about what becomes of a prototype from its start screen on. */
+export type PrototypeCheck = Check<readonly [Project, CheckOptions], 'prototype'>
 
 /** What checks are to take for granted, and when they are to give up. */
 export interface CheckOptions extends Pick<Effort, 'limit' | 'isToStop'> {

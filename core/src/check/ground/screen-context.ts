@@ -1,4 +1,4 @@
-import type { Finding } from '../model/finding'
+import type { Check } from '../model/check'
 import { firstOf, orElse, type Id, type Project, type Screen } from '../../document'
 import { Arena } from './arena'
 import type { CheckOptions } from './context'
@@ -16,7 +16,7 @@ export interface ScreenContext {
 }
 
 /** A question about what stands on a screen together; what is so of a component alone is said there. */
-export type ScreenCheck = (context: ScreenContext) => readonly Finding[]
+export type ScreenCheck = Check<readonly [ScreenContext], 'screen'>
 
 /** Throws `gone` or `contains-itself` when the screen cannot be put together. */
 export function screenContext(project: Project, screen: Screen, options: CheckOptions = {}): ScreenContext {

@@ -23,6 +23,8 @@ export interface About {
   readonly screen?: Id
   /** The path of an instance on the screen, or inside the component. */
   readonly instance?: string
+  /** A further size of the screen. */
+  readonly size?: Id
   readonly axis?: Id
   readonly state?: Id
   /** Several states of the axis at once. */
@@ -50,6 +52,8 @@ export interface Finding {
   /** The check that raised it. */
   readonly kind: string
   readonly level: Level
+  /** What its check looks for, in a few words. */
+  readonly means?: string
   /** In plain words, with the things and numbers involved. Words between ‹ and › are names of states. */
   readonly sentence: string
   readonly about: About

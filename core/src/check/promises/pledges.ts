@@ -1,7 +1,7 @@
 import { firstOf, RheoError, statesMeant, type Pledge, type Pledged, type Project } from '../../document'
 import { axisAt, keptAt, type Surface } from '../../machine'
 import { Arena, Facts } from '../ground/arena'
-import type { CheckOptions } from '../ground/context'
+import type { CheckOptions, ProjectCheck } from '../ground/context'
 import { explore, independentGroups, isLeavingKept, isPassing, lateIn, Network, setsOf, stateIn, thingsOnSurface, WAYS, type NetAxis, type Node, type Place, type Thing, type Travelled, type Wait } from '../explore'
 import { inMs, type Finding } from '../model/finding'
 import { isBrokenIn, isMany } from './pledge-in-run'
@@ -13,15 +13,19 @@ import { witnessTo } from '../ground/witness'
 const MOST_TRIES = 24
 
 /** Promises that are not kept, each with the shortest way to break it; those that could not be looked at to the end say so. */
-export const brokenPromises = (project: Project, options: CheckOptions = {}): readonly Finding[] =>
-  project.promises.flatMap((pledge) => {
-    try {
-      return brokenPromise(project, pledge, options)
-    } catch (error) {
-      if (!(error instanceof RheoError)) throw error
-      return [finding(pledge, 'fault', 'A promise speaks of a screen or component that is gone.', null, {})]
-    }
-  })
+export const brokenPromises: ProjectCheck = {
+  name: 'promise-broken', scope: 'project', levels: ['fault', 'note'],
+  means: 'a promise is not kept; *after … within* waits from when the one begins, at the start too, until the other comes or somebody does something',
+  finds: (project, options): readonly Finding[] =>
+    project.promises.flatMap((pledge) => {
+      try {
+        return brokenPromise(project, pledge, options)
+      } catch (error) {
+        if (!(error instanceof RheoError)) throw error
+        return [finding(pledge, 'fault', 'A promise speaks of a screen or component that is gone.', null, {})]
+      }
+    }),
+}
 
 export function brokenPromise(project: Project, pledge: Pledge, options: CheckOptions = {}): readonly Finding[] {
   const said = pledgeText(project, pledge)

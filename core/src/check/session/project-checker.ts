@@ -1,7 +1,7 @@
 import { orElse, type Component, type Id, type Project, type Screen } from '../../document'
 import { compile, everythingInside, surfaceComponent, type Compiled } from '../../machine'
 import { contextOf, type CheckOptions } from '../ground/context'
-import { checkingComponent, checkingProject, checkingScreen, finished, type Checking } from './catalogue'
+import { checkingComponent, checkingProject, checkingScreen, finished, type Checking } from './checking'
 import type { Looked } from '../model/looked'
 
 /** What looking at a project came to: by component, by screen, and of all of it. */

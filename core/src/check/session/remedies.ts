@@ -1,5 +1,5 @@
 import { apply, orElse, type Project } from '../../document'
-import { checkingComponent, checkingScreen, raisedBy, type Checking } from './catalogue'
+import { checkingComponent, checkingScreen, raisedBy, type Checking } from './checking'
 import type { CheckOptions } from '../ground/context'
 import { isAsBad, type Finding } from '../model/finding'
 

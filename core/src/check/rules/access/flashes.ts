@@ -2,7 +2,7 @@ import type { Axis, Id, State } from '../../../document'
 import { parseColour, toLinear } from '../../../motion'
 import { forkFromHere, advanceTo, drawList } from '../../../run'
 import type { DrawList } from '../../../scene'
-import type { Check, CheckContext } from '../../ground/context'
+import type { CheckContext, ComponentCheck } from '../../ground/context'
 import type { Node } from '../../explore'
 import type { Finding } from '../../model/finding'
 import { everythingIn, rectangleOf } from '../../ground/placed'
@@ -26,16 +26,20 @@ const RED_STEP = 20
 const LARGE_PX2 = (341 * 256) / 4
 
 /** States in which something gets lighter and darker more than three times a second of itself. */
-export const flashes: Check = (context) => {
-  const { component, arena, root } = context
-  return component.axes.flatMap((axis): Finding[] => {
-    if (!canFlash(context, axis)) return []
-    return axis.states.flatMap(({ id }): Finding[] => {
-      const node = arena.closed.firstIn(arena.closed.axis(root, axis.id), id)
-      const flashing = node ? flashesAfter(context, node) : null
-      return flashing && node ? [finding(context, axis, { state: id, node, flashing })] : []
-    }).slice(0, 1)
-  })
+export const flashes: ComponentCheck = {
+  name: 'flashes', scope: 'component', levels: ['fault', 'note'],
+  means: 'more than three changes of luminance, or of saturated red, to and fro in a second; small is less than a quarter of 10° of sight, 21,824 px² (WCAG 2.3.1)',
+  finds: (context) => {
+    const { component, arena, root } = context
+    return component.axes.flatMap((axis): Finding[] => {
+      if (!canFlash(context, axis)) return []
+      return axis.states.flatMap(({ id }): Finding[] => {
+        const node = arena.closed.firstIn(arena.closed.axis(root, axis.id), id)
+        const flashing = node ? flashesAfter(context, node) : null
+        return flashing && node ? [finding(context, axis, { state: id, node, flashing })] : []
+      }).slice(0, 1)
+    })
+  },
 }
 
 /** Properties that make something lighter or darker. */

@@ -1,18 +1,22 @@
 import { firstOf } from '../../../document'
 import { textsIn } from '../../../run'
 import { answersIn, named, oneOfEach, stateOf, TOUCHING, whereIn, type Answer } from '../../ground/answers'
-import type { Check } from '../../ground/context'
+import type { ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 
 /** Parts one can tap whose accessible name leaves out what can be read on them: who speaks to the machine says what is to be read (WCAG 2.2, success criterion 2.5.3). */
-export const labelInName: Check = (context) => {
-  const wrong = answersIn(context).filter((answer) => answer.rules.some(({ trigger }) => TOUCHING.includes(trigger.on)) && isLeftOut(answer))
-  return oneOfEach(wrong, ({ item }) => item.part).map((answer): Finding => ({
-    id: `label-in-name ${context.component.id} ${answer.item.part}`, kind: 'label-in-name', level: 'fault',
-    sentence: `On ${named(context, answer.item.part)} one reads “${labelOf(answer)}” in ${whereIn(context, answer.pose) || 'its only state'}, and its accessible name is “${String(answer.item.values.accessibleName)}”: whoever says what is to be read does not get it (WCAG 2.5.3).`,
-    about: { component: context.component.id, ...stateOf(context, answer.pose), part: answer.item.part, rule: firstOf(answer.rules).id },
-    remedy: null, witness: null, numbers: {},
-  }))
+export const labelInName: ComponentCheck = {
+  name: 'label-in-name', scope: 'component', levels: ['fault'],
+  means: 'the accessible name of what one taps has none of what can be read on it (WCAG 2.5.3)',
+  finds: (context) => {
+    const wrong = answersIn(context).filter((answer) => answer.rules.some(({ trigger }) => TOUCHING.includes(trigger.on)) && isLeftOut(answer))
+    return oneOfEach(wrong, ({ item }) => item.part).map((answer): Finding => ({
+      id: `label-in-name ${context.component.id} ${answer.item.part}`, kind: 'label-in-name', level: 'fault',
+      sentence: `On ${named(context, answer.item.part)} one reads “${labelOf(answer)}” in ${whereIn(context, answer.pose) || 'its only state'}, and its accessible name is “${String(answer.item.values.accessibleName)}”: whoever says what is to be read does not get it (WCAG 2.5.3).`,
+      about: { component: context.component.id, ...stateOf(context, answer.pose), part: answer.item.part, rule: firstOf(answer.rules).id },
+      remedy: null, witness: null, numbers: {},
+    }))
+  },
 }
 
 const labelOf = ({ item }: Answer): string => textsIn([item]).map((text) => text.trim()).filter((text) => text !== '').join(' ')

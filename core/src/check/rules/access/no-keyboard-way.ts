@@ -1,6 +1,6 @@
 import { batch, firstOf, holdsIn, inProject, isControlRole, rootOf, setAt, theOne, triggerRow, type Component, type Id, type Rule, type TriggerKind } from '../../../document'
 import { allNamed } from '../../ground/answers'
-import { stateNames, type Check, type CheckContext } from '../../ground/context'
+import { stateNames, type CheckContext, type ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 import { aboutParts, keyOf } from '../../ground/several'
 import { witnessOfRule } from '../../ground/witness'
@@ -8,15 +8,19 @@ import { witnessOfRule } from '../../ground/witness'
 const BY_POINTER: readonly TriggerKind[] = ['tap', 'double tap', 'long press']
 
 /** Rules that somebody with a mouse or a finger can fire, and that nobody with a keyboard can, nor any other that does the same. */
-export const noKeyboardWay: Check = (context) => {
-  const { component, arena, root } = context
-  const pointed = component.rules.filter((rule) => BY_POINTER.includes(rule.trigger.on) && rule.target.go !== 'ignored')
-  if (pointed.length === 0) return []
-  const keyed = arena.byWay('keyboard')
-  const { closed } = arena
-  const missing = pointed.filter((rule) => closed.firing(root, rule) && keyed.isFinished && !keyed.firing(root, rule) && !isDoneByKeyboard(context, rule))
-  const causes = [...new Set(missing.map((rule) => causeOf(component, rule)))]
-  return causes.map((cause) => finding(context, missing.filter((rule) => causeOf(component, rule) === cause)))
+export const noKeyboardWay: ComponentCheck = {
+  name: 'no-keyboard-way', scope: 'component', levels: ['fault', 'note'],
+  means: 'a tap, double tap or long press nobody does with the keyboard, nor any rule with the same effect',
+  finds: (context) => {
+    const { component, arena, root } = context
+    const pointed = component.rules.filter((rule) => BY_POINTER.includes(rule.trigger.on) && rule.target.go !== 'ignored')
+    if (pointed.length === 0) return []
+    const keyed = arena.byWay('keyboard')
+    const { closed } = arena
+    const missing = pointed.filter((rule) => closed.firing(root, rule) && keyed.isFinished && !keyed.firing(root, rule) && !isDoneByKeyboard(context, rule))
+    const causes = [...new Set(missing.map((rule) => causeOf(component, rule)))]
+    return causes.map((cause) => finding(context, missing.filter((rule) => causeOf(component, rule) === cause)))
+  },
 }
 
 /** Rules with the same cause are told together: how they are fired, whether what they are on takes the focus, and whether it says that it is to be used. */

@@ -2,27 +2,35 @@ import { batch, firstOf, inProject, rootOf, setAt } from '../../../document'
 import type { DrawItem } from '../../../scene'
 import { textsIn } from '../../../run'
 import { allNamed, answersIn, stateOf, TOUCHING, whereIn, type Answer } from '../../ground/answers'
-import { type Check, type CheckContext } from '../../ground/context'
+import type { CheckContext, ComponentCheck } from '../../ground/context'
 import type { Finding, Remedy } from '../../model/finding'
 import { aboutParts, keyOf, several, together, type Several } from '../../ground/several'
 
 /** Parts one can tap that say what they are, and tell a screen reader nothing else: neither a name nor any text inside them (ARIA, accessible name). */
-export const noName: Check = (context) => {
-  const found = several(tapped(context).filter((answer) => saysWhatItIs(answer) && !hasName(answer)))
-  if (!found) return []
-  return [finding(context, 'no-name', found, found.parts.length === 1
-    ? `${partsIn(context, found)} answers in ${whereOf(context, found)}, and has neither a name nor any text for those who do not see it.`
-    : `${partsIn(context, found)} answer to being touched, and have neither a name nor any text for those who do not see them.`, null)]
+export const noName: ComponentCheck = {
+  name: 'no-name', scope: 'component', levels: ['note'],
+  means: 'says what it is, and neither its name nor any text',
+  finds: (context) => {
+    const found = several(tapped(context).filter((answer) => saysWhatItIs(answer) && !hasName(answer)))
+    if (!found) return []
+    return [finding(context, 'no-name', found, found.parts.length === 1
+      ? `${partsIn(context, found)} answers in ${whereOf(context, found)}, and has neither a name nor any text for those who do not see it.`
+      : `${partsIn(context, found)} answer to being touched, and have neither a name nor any text for those who do not see them.`, null)]
+  },
 }
 
 /** Parts one can tap that do not say what they are (ARIA roles). */
-export const noRole: Check = (context) => {
-  const found = several(tapped(context).filter((answer) => !saysWhatItIs(answer)))
-  if (!found) return []
-  return [finding(context, 'no-role', found, found.parts.length === 1
-    ? `${partsIn(context, found)} answers in ${whereOf(context, found)}, and does not say what it is: a button, a switch, a link.`
-    : `${partsIn(context, found)} answer to being touched, and do not say what they are: buttons, switches, links.`,
-  together(found.all.map((answer) => asButton(context, answer)), 'They are buttons'))]
+export const noRole: ComponentCheck = {
+  name: 'no-role', scope: 'component', levels: ['note'],
+  means: 'answers, and does not say what it is (ARIA)',
+  finds: (context) => {
+    const found = several(tapped(context).filter((answer) => !saysWhatItIs(answer)))
+    if (!found) return []
+    return [finding(context, 'no-role', found, found.parts.length === 1
+      ? `${partsIn(context, found)} answers in ${whereOf(context, found)}, and does not say what it is: a button, a switch, a link.`
+      : `${partsIn(context, found)} answer to being touched, and do not say what they are: buttons, switches, links.`,
+    together(found.all.map((answer) => asButton(context, answer)), 'They are buttons'))]
+  },
 }
 
 const tapped = (context: CheckContext): readonly Answer[] =>

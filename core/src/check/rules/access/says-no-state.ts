@@ -1,16 +1,20 @@
 import { batch, firstOf, hasToSay, holdsIn, isSaid, isSaidBeyondBase, leads, rootOf, setProperty, type Axis, type Component, type Part, type Rule, type Statement } from '../../../document'
 import { allNamed, TOUCHING } from '../../ground/answers'
-import type { Check, CheckContext } from '../../ground/context'
+import type { CheckContext, ComponentCheck } from '../../ground/context'
 import type { Finding, Remedy } from '../../model/finding'
 import { aboutParts, keyOf, together } from '../../ground/several'
 
 /** Parts of a role that has to say how they are, and that never say it, or say the same whatever a tap makes of them (WAI-ARIA 1.2, required states; WCAG 2.2, success criterion 4.1.2). */
-export const saysNoState: Check = (context) => {
-  const { component } = context
-  const mute = component.parts.flatMap((part) => hasToSay(part.base.role).flatMap((statement): Mute[] =>
-    (!isSaid(component, part, statement) ? [{ part, statement, why: 'unsaid' }] : isAlwaysTheSame(component, part, statement) && changedBy(component, part) ? [{ part, statement, why: 'always the same' }] : [])))
-  const causes = [...new Set(mute.map(causeOf))]
-  return causes.map((cause) => finding(context, mute.filter((each) => causeOf(each) === cause)))
+export const saysNoState: ComponentCheck = {
+  name: 'says-no-state', scope: 'component', levels: ['fault'],
+  means: 'a role that has to say how it is (a switch whether it is checked, a slider its value) says it nowhere, or the same whatever a tap makes of it (WCAG 4.1.2)',
+  finds: (context) => {
+    const { component } = context
+    const mute = component.parts.flatMap((part) => hasToSay(part.base.role).flatMap((statement): Mute[] =>
+      (!isSaid(component, part, statement) ? [{ part, statement, why: 'unsaid' }] : isAlwaysTheSame(component, part, statement) && changedBy(component, part) ? [{ part, statement, why: 'always the same' }] : [])))
+    const causes = [...new Set(mute.map(causeOf))]
+    return causes.map((cause) => finding(context, mute.filter((each) => causeOf(each) === cause)))
+  },
 }
 
 /** What a part does not say of itself that it has to. */

@@ -1,25 +1,29 @@
 import { certain, firstOf } from '../../../document'
 import { answersIn, named, oneOfEach, seenSize, stateOf, whereIn, type Answer } from '../../ground/answers'
-import type { Check } from '../../ground/context'
+import type { ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 
 /** The least size of what one taps, in px (WCAG 2.2, success criterion 2.5.8). */
 const LEAST_PX = 24
 
 /** Parts one taps that are smaller than 24 by 24 px and have not so much room to themselves either. */
-export const targetSmall: Check = (context) => {
-  const answers = answersIn(context).filter(({ rules }) => rules.some(({ trigger }) => trigger.on === 'tap'))
-  const small = answers.filter((answer) => isSmall(answer) && isCrowded(answer, answers))
-  return oneOfEach(small, ({ item }) => item.part).map(({ pose, item, rules }): Finding => {
-    const { width, height } = certain(seenSize(pose.list, '', item.part))
-    const [across, down] = [Math.round(width), Math.round(height)]
-    return {
-      id: `target-small ${context.component.id} ${item.part}`, kind: 'target-small', level: 'risk',
-      sentence: `${named(context, item.part)} is ${across} by ${down} px in ${whereIn(context, pose) || 'its only state'}, too small to hit next to what else answers; ${LEAST_PX} by ${LEAST_PX} px is the least (WCAG 2.5.8).`,
-      about: { component: context.component.id, ...stateOf(context, pose), part: item.part, rule: firstOf(rules).id },
-      remedy: null, witness: null, numbers: { width: across, height: down },
-    }
-  })
+export const targetSmall: ComponentCheck = {
+  name: 'target-small', scope: 'component', levels: ['risk'],
+  means: 'under 24 × 24 px with another target within the circle around it (WCAG 2.5.8)',
+  finds: (context) => {
+    const answers = answersIn(context).filter(({ rules }) => rules.some(({ trigger }) => trigger.on === 'tap'))
+    const small = answers.filter((answer) => isSmall(answer) && isCrowded(answer, answers))
+    return oneOfEach(small, ({ item }) => item.part).map(({ pose, item, rules }): Finding => {
+      const { width, height } = certain(seenSize(pose.list, '', item.part))
+      const [across, down] = [Math.round(width), Math.round(height)]
+      return {
+        id: `target-small ${context.component.id} ${item.part}`, kind: 'target-small', level: 'risk',
+        sentence: `${named(context, item.part)} is ${across} by ${down} px in ${whereIn(context, pose) || 'its only state'}, too small to hit next to what else answers; ${LEAST_PX} by ${LEAST_PX} px is the least (WCAG 2.5.8).`,
+        about: { component: context.component.id, ...stateOf(context, pose), part: item.part, rule: firstOf(rules).id },
+        remedy: null, witness: null, numbers: { width: across, height: down },
+      }
+    })
+  },
 }
 
 function isSmall({ pose, item }: Answer): boolean {

@@ -1,7 +1,7 @@
 import { componentOf, firstOf, holdsIn, inProject, latestMs, setAt, type Component, type Edit, type Id, type Part, type Project, type Rule, type Screen } from '../../../document'
 import { named } from '../../ground/answers'
 import { changesIn, endOf } from '../../ground/changes'
-import { stateName, type Check, type CheckContext } from '../../ground/context'
+import { stateName, type CheckContext, type ComponentCheck } from '../../ground/context'
 import { inMs, type Finding, type Remedy } from '../../model/finding'
 import type { ScreenCheck } from '../../ground/screen-context'
 import { witnessOfRule } from '../../ground/witness'
@@ -10,28 +10,32 @@ import { witnessOfRule } from '../../ground/witness'
 const LONG_MS = 20 * 3_600_000
 
 /** Texts that go by themselves after a time that nothing holds: whoever reads slowly does not get to their end (WCAG 2.2, success criterion 2.2.1). */
-export const vanishesByItself: Check = (context) => {
-  const { component, arena, root } = context
-  return component.axes.flatMap((axis) => axis.states.flatMap((state): Finding[] => {
-    const rules = component.rules.filter((rule) => rule.axis === axis.id && holdsIn(rule, state.id, axis))
-    for (const rule of rules) {
-      const { target } = rule
-      const afterMs = leavesAfterMs(rule)
-      const to = axis.states.find(({ id }) => target.go === 'state' && id === target.state)
-      if (afterMs === null || !to) continue
-      const gone = component.parts.filter((part) => part.kind === 'text' && isShown(component, part, state.look) && !isShown(component, part, to.look))
-      if (gone.length === 0 || !arena.closed.firing(root, rule)) continue
-      return [{
-        id: `vanishes-by-itself ${component.id} ${axis.id} ${state.id}`, kind: 'vanishes-by-itself', level: 'risk',
-        sentence: `${named(context, firstOf(gone).id)} goes by itself ${inMs(afterMs)} after ${stateName(axis, state.id)} is entered, and nothing holds it: whoever reads slowly does not get to its end (WCAG 2.2.1).`,
-        about: { component: component.id, axis: axis.id, state: state.id, rule: rule.id, part: firstOf(gone).id },
-        remedy: holding(setAt(inProject('components', component.id, 'rules', rule.id, 'trigger', 'pauseWhile'), HELD)),
-        witness: witnessOfRule(context, rule, { afterMs: goneAfter(context, rule), caption: 'gone by itself' }),
-        numbers: { afterMs, parts: gone.length },
-      }]
-    }
-    return []
-  }))
+export const vanishesByItself: ComponentCheck = {
+  name: 'vanishes-by-itself', scope: 'component', levels: ['risk'],
+  means: 'a text, or an overlay with text, goes by a timer that nothing holds (WCAG 2.2.1)',
+  finds: (context) => {
+    const { component, arena, root } = context
+    return component.axes.flatMap((axis) => axis.states.flatMap((state): Finding[] => {
+      const rules = component.rules.filter((rule) => rule.axis === axis.id && holdsIn(rule, state.id, axis))
+      for (const rule of rules) {
+        const { target } = rule
+        const afterMs = leavesAfterMs(rule)
+        const to = axis.states.find(({ id }) => target.go === 'state' && id === target.state)
+        if (afterMs === null || !to) continue
+        const gone = component.parts.filter((part) => part.kind === 'text' && isShown(component, part, state.look) && !isShown(component, part, to.look))
+        if (gone.length === 0 || !arena.closed.firing(root, rule)) continue
+        return [{
+          id: `vanishes-by-itself ${component.id} ${axis.id} ${state.id}`, kind: 'vanishes-by-itself', level: 'risk',
+          sentence: `${named(context, firstOf(gone).id)} goes by itself ${inMs(afterMs)} after ${stateName(axis, state.id)} is entered, and nothing holds it: whoever reads slowly does not get to its end (WCAG 2.2.1).`,
+          about: { component: component.id, axis: axis.id, state: state.id, rule: rule.id, part: firstOf(gone).id },
+          remedy: holding(setAt(inProject('components', component.id, 'rules', rule.id, 'trigger', 'pauseWhile'), HELD)),
+          witness: witnessOfRule(context, rule, { afterMs: goneAfter(context, rule), caption: 'gone by itself' }),
+          numbers: { afterMs, parts: gone.length },
+        }]
+      }
+      return []
+    }))
+  },
 }
 
 const HELD = 'hovered || focused'
@@ -56,19 +60,23 @@ function isShown(component: Component, part: Part, look: Readonly<Record<Id, Par
 }
 
 /** Overlays with something to read that close by a timer nothing holds. */
-export const overlayVanishes: ScreenCheck = ({ project, screen }) => {
-  if (screen.kind !== 'overlay' || !textsOn(project, screen)) return []
-  return screen.rules.flatMap((rule): Finding[] => {
-    const afterMs = leavesAfterMs(rule)
-    if (afterMs === null || !rule.actions.some((action) => action.do === 'close overlay' && action.screen === screen.id)) return []
-    return [{
-      id: `vanishes-by-itself ${screen.id} ${rule.id}`, kind: 'vanishes-by-itself', level: 'risk',
-      sentence: `“${screen.name}” closes by itself ${inMs(afterMs)} after it has opened, and nothing holds it: whoever reads slowly does not get to its end (WCAG 2.2.1).`,
-      about: { screen: screen.id, rule: rule.id },
-      remedy: holding(setAt(inProject('screens', screen.id, 'rules', rule.id, 'trigger', 'pauseWhile'), HELD)),
-      witness: null, numbers: { afterMs },
-    }]
-  })
+export const overlayVanishes: ScreenCheck = {
+  name: 'vanishes-by-itself', scope: 'screen', levels: ['risk'],
+  means: 'an overlay with text goes by a timer that nothing holds (WCAG 2.2.1)',
+  finds: ({ project, screen }) => {
+    if (screen.kind !== 'overlay' || !textsOn(project, screen)) return []
+    return screen.rules.flatMap((rule): Finding[] => {
+      const afterMs = leavesAfterMs(rule)
+      if (afterMs === null || !rule.actions.some((action) => action.do === 'close overlay' && action.screen === screen.id)) return []
+      return [{
+        id: `vanishes-by-itself ${screen.id} ${rule.id}`, kind: 'vanishes-by-itself', level: 'risk',
+        sentence: `“${screen.name}” closes by itself ${inMs(afterMs)} after it has opened, and nothing holds it: whoever reads slowly does not get to its end (WCAG 2.2.1).`,
+        about: { screen: screen.id, rule: rule.id },
+        remedy: holding(setAt(inProject('screens', screen.id, 'rules', rule.id, 'trigger', 'pauseWhile'), HELD)),
+        witness: null, numbers: { afterMs },
+      }]
+    })
+  },
 }
 
 /** Whether there is anything to read on a screen, or in what stands on it. */

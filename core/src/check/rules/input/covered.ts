@@ -1,16 +1,20 @@
 import { firstOf, inProject, setAt } from '../../../document'
 import { itemOf, matrixTo, partsAt, transformed } from '../../../scene'
 import { answersIn, named, oneOfEach, stateOf, whereIn, type Answer } from '../../ground/answers'
-import type { Check, CheckContext } from '../../ground/context'
+import type { CheckContext, ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 import { poseWitness, tapAt } from '../../ground/pose-witness'
 
 /** Parts with a rule of their own that lie wholly under others that take input, wherever the rule holds. */
-export const covered: Check = (context) => {
-  const answers = answersIn(context)
-  const hidden = answers.filter(({ point }) => point === null)
-  const never = hidden.filter(({ spot }) => !answers.some((other) => other.spot === spot && other.point !== null))
-  return oneOfEach(never, ({ item }) => item.part).flatMap((answer) => finding(context, answer))
+export const covered: ComponentCheck = {
+  name: 'covered', scope: 'component', levels: ['fault'],
+  means: 'its rule holds and nobody can point at it: something lies over it, or it is cut off',
+  finds: (context) => {
+    const answers = answersIn(context)
+    const hidden = answers.filter(({ point }) => point === null)
+    const never = hidden.filter(({ spot }) => !answers.some((other) => other.spot === spot && other.point !== null))
+    return oneOfEach(never, ({ item }) => item.part).flatMap((answer) => finding(context, answer))
+  },
 }
 
 function finding(context: CheckContext, { pose, item, rules }: Answer): readonly Finding[] {

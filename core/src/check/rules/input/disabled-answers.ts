@@ -1,6 +1,6 @@
 import { firstOf } from '../../../document'
 import { reachedIn, cursorAt, named, oneOfEach, stateOf, whereIn } from '../../ground/answers'
-import type { Check } from '../../ground/context'
+import type { ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 import { poseWitness, tapAt } from '../../ground/pose-witness'
 
@@ -8,16 +8,20 @@ import { poseWitness, tapAt } from '../../ground/pose-witness'
 const REFUSING = ['not-allowed', 'wait']
 
 /** Parts that look as if they could not be used, by the pointer over them, and answer all the same. */
-export const disabledAnswers: Check = (context) => {
-  const refusing = reachedIn(context).filter(({ pose, point, rules }) => rules.some(({ trigger }) => trigger.on === 'tap') && REFUSING.includes(cursorAt(pose.list, point)))
-  return oneOfEach(refusing, ({ item }) => item.part).map(({ pose, item, rules, point }): Finding => {
-    const witness = poseWitness(context, pose, tapAt(point), 'it answers, though it looks as if it did not', (trace) => trace.some((event) => event.what === 'fired' && event.atMs >= pose.run.nowMs))
-    return {
-      id: `disabled-answers ${context.component.id} ${item.part}`,
-      kind: 'disabled-answers', level: witness ? 'fault' : 'risk',
-      sentence: `${named(context, item.part)} looks unusable in ${whereIn(context, pose)}, where the pointer over it is ${cursorAt(pose.list, point)}, and yet answers ${firstOf(rules).trigger.on}.`,
-      about: { component: context.component.id, ...stateOf(context, pose), part: item.part, rule: firstOf(rules).id },
-      remedy: null, witness, numbers: {},
-    }
-  })
+export const disabledAnswers: ComponentCheck = {
+  name: 'disabled-answers', scope: 'component', levels: ['fault'],
+  means: 'the pointer over it refuses or waits, and it answers',
+  finds: (context) => {
+    const refusing = reachedIn(context).filter(({ pose, point, rules }) => rules.some(({ trigger }) => trigger.on === 'tap') && REFUSING.includes(cursorAt(pose.list, point)))
+    return oneOfEach(refusing, ({ item }) => item.part).map(({ pose, item, rules, point }): Finding => {
+      const witness = poseWitness(context, pose, tapAt(point), 'it answers, though it looks as if it did not', (trace) => trace.some((event) => event.what === 'fired' && event.atMs >= pose.run.nowMs))
+      return {
+        id: `disabled-answers ${context.component.id} ${item.part}`,
+        kind: 'disabled-answers', level: witness ? 'fault' : 'risk',
+        sentence: `${named(context, item.part)} looks unusable in ${whereIn(context, pose)}, where the pointer over it is ${cursorAt(pose.list, point)}, and yet answers ${firstOf(rules).trigger.on}.`,
+        about: { component: context.component.id, ...stateOf(context, pose), part: item.part, rule: firstOf(rules).id },
+        remedy: null, witness, numbers: {},
+      }
+    })
+  },
 }

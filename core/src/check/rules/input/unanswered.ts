@@ -1,6 +1,6 @@
 import { batch, firstOf, holdsIn, inProject, insertInto, isFromUser, setAt, triggerRow, type Axis, type Id, type Rule } from '../../../document'
 import type { Offered, Trace } from '../../../run'
-import { stateNames, type Check, type CheckContext } from '../../ground/context'
+import { stateNames, type CheckContext, type ComponentCheck } from '../../ground/context'
 import { after, stateIn, type Travelled } from '../../explore'
 import type { Finding, Remedy } from '../../model/finding'
 import { witnessTo } from '../../ground/witness'
@@ -12,10 +12,18 @@ const MOSTLY = 3
  * Cells of the response table that someone can get to and nothing answers: the trigger is answered in another
  * state, it comes in this one as well, no rule fires, and it is not marked as nothing on purpose.
  */
-export const unanswered: Check = (context) => keysTogether(silences(context).filter(({ isOversight }) => !isOversight)).map(({ finding }) => finding)
+export const unanswered: ComponentCheck = {
+  name: 'unanswered', scope: 'component', levels: ['note'],
+  means: 'a trigger answered elsewhere comes, and nothing answers, and it is not *nothing on purpose*',
+  finds: (context) => keysTogether(silences(context).filter(({ isOversight }) => !isOversight)).map(({ finding }) => finding),
+}
 
 /** Triggers that are answered in all states but one or two. */
-export const someButNotAll: Check = (context) => silences(context).filter(({ isOversight }) => isOversight).map(({ finding }) => finding)
+export const someButNotAll: ComponentCheck = {
+  name: 'some-but-not-all', scope: 'component', levels: ['note'],
+  means: 'the same, where all states but one or two answer',
+  finds: (context) => silences(context).filter(({ isOversight }) => isOversight).map(({ finding }) => finding),
+}
 
 interface Silence {
   readonly axis: Axis

@@ -4,7 +4,7 @@ import { luminance, parseColour, type Rgba } from '../../../motion'
 import { inverse, isOnShape, transformed, type DrawItem, type DrawList, type Point } from '../../../scene'
 import { allNamed, cursorAt, named, oneOfEach, stateOf, whereIn } from '../../ground/answers'
 import { changesIn, interruptedAt, lanesOf, wayOf } from '../../ground/changes'
-import type { Check, CheckContext } from '../../ground/context'
+import type { CheckContext, ComponentCheck } from '../../ground/context'
 import { after } from '../../explore'
 import { inMs, type Finding } from '../../model/finding'
 import { everythingIn, placedIn, type Placed } from '../../ground/placed'
@@ -23,28 +23,36 @@ const FAINT = 0.9
 const UNSEEN = 1 / 7
 
 /** Texts, icons and outlines that stand out too little from what is behind them, in a state or in the middle of a motion between states in which they do. */
-export const contrastLow: Check = (context) => {
-  const still = context.poses.all.flatMap((pose) => lowIn(pose.list, UNSEEN).filter(({ item }) => item.instance === '').map((low) => ({ ...low, pose })))
-  const inStates = oneOfEach(still, ({ item }) => item.part).map(({ pose, ...low }) => stillFinding(context, pose, low))
-  return [...inStates, ...controlsLow(context), ...whileMoving(context, new Set(still.map(({ item }) => item.part)))]
+export const contrastLow: ComponentCheck = {
+  name: 'contrast-low', scope: 'component', levels: ['risk', 'note'],
+  means: 'text under 4.5 : 1 (3 : 1 when large), icons, and controls without text or icon, under 3 : 1 against the plain colour behind (WCAG 1.4.3, 1.4.11); what looks out of use, and what fades just then, is exempt; what is faint at rest is as hard to read as it is',
+  finds: (context) => {
+    const still = context.poses.all.flatMap((pose) => lowIn(pose.list, UNSEEN).filter(({ item }) => item.instance === '').map((low) => ({ ...low, pose })))
+    const inStates = oneOfEach(still, ({ item }) => item.part).map(({ pose, ...low }) => stillFinding(context, pose, low))
+    return [...inStates, ...controlsLow(context), ...whileMoving(context, new Set(still.map(({ item }) => item.part)))]
+  },
 }
 
 /** Texts and icons that stand on a picture or a gradient, where one has to look oneself (WCAG 2.2, success criteria 1.4.3 and 1.4.11). */
-export const contrastUnknown: Check = (context) => {
-  const unknown = context.poses.all.flatMap((pose) => {
-    const all = placedIn(pose.list)
-    return all.flatMap(({ item, matrix, opacity }, index) =>
-      (item.instance === '' && leastFor(item) !== null && opacity >= UNSEEN && groundAt(all.slice(0, index), middleOf({ item, matrix })) === 'not plain' ? [{ pose, item }] : []))
-  })
-  const found = several(unknown)
-  if (!found) return []
-  const { first, parts } = found
-  return [{
-    id: `contrast-unknown ${context.component.id} ${keyOf(parts)}`, kind: 'contrast-unknown', level: 'note',
-    sentence: `${allNamed(context, parts)} ${parts.length === 1 ? 'stands' : 'stand'} on a picture or a gradient: whether ${parts.length === 1 ? 'it stands' : 'they stand'} out enough is not determined (WCAG 1.4.3).`,
-    about: { component: context.component.id, ...stateOf(context, first.pose), ...aboutParts(parts) },
-    remedy: null, witness: null, numbers: { parts: parts.length },
-  }]
+export const contrastUnknown: ComponentCheck = {
+  name: 'contrast-unknown', scope: 'component', levels: ['note'],
+  means: 'a text or icon on a picture or a gradient: whether it stands out is not determined (WCAG 1.4.3, 1.4.11)',
+  finds: (context) => {
+    const unknown = context.poses.all.flatMap((pose) => {
+      const all = placedIn(pose.list)
+      return all.flatMap(({ item, matrix, opacity }, index) =>
+        (item.instance === '' && leastFor(item) !== null && opacity >= UNSEEN && groundAt(all.slice(0, index), middleOf({ item, matrix })) === 'not plain' ? [{ pose, item }] : []))
+    })
+    const found = several(unknown)
+    if (!found) return []
+    const { first, parts } = found
+    return [{
+      id: `contrast-unknown ${context.component.id} ${keyOf(parts)}`, kind: 'contrast-unknown', level: 'note',
+      sentence: `${allNamed(context, parts)} ${parts.length === 1 ? 'stands' : 'stand'} on a picture or a gradient: whether ${parts.length === 1 ? 'it stands' : 'they stand'} out enough is not determined (WCAG 1.4.3).`,
+      about: { component: context.component.id, ...stateOf(context, first.pose), ...aboutParts(parts) },
+      remedy: null, witness: null, numbers: { parts: parts.length },
+    }]
+  },
 }
 
 /** Controls without any text or icon, of which nothing else stands out from what is behind them (WCAG 2.2, success criterion 1.4.11). */

@@ -2,7 +2,7 @@ import { certain, inProject, itemAt, latestMs, propertyDefinition, setAt, type E
 import { changesBetween, changeState, completed, shownValue, type Instance, type TargetChange } from '../../../machine'
 import { formOf, isMovement, motionSources, parseColour, toOklab, type Shown } from '../../../motion'
 import { changesIn, endOf, interruptedAt, lanesOf, partName, wayOf, type StateChange } from '../../ground/changes'
-import type { Check, CheckContext } from '../../ground/context'
+import type { CheckContext, ComponentCheck } from '../../ground/context'
 import { after, enactOn, type Enacted } from '../../explore'
 import type { Trace } from '../../../run'
 import { inMs, type Finding, type Witness } from '../../model/finding'
@@ -22,12 +22,16 @@ interface Jump {
  * Properties that travel and are at another value from one instant to the next, though nobody asked for a jump: when a
  * change begins, and when each rule that can interrupt it does so at its start, at every eighth and just before its end.
  */
-export const jumps: Check = (context) => {
-  const changes = changesIn(context)
-  return changes.flatMap((change): Finding[] => {
-    const usual = [...atTheBeginning(context, change), ...whenInterrupted(context, change, changes)]
-    return usual.length > 0 ? usual : [...whenInterrupted(context, reducedForm(change), changes)]
-  })
+export const jumps: ComponentCheck = {
+  name: 'jumps', scope: 'component', levels: ['risk', 'note'],
+  means: 'a visible property changes at once by more than 2 px or °, 0.05 or 0.06 in OKLab, and no jump was asked for',
+  finds: (context) => {
+    const changes = changesIn(context)
+    return changes.flatMap((change): Finding[] => {
+      const usual = [...atTheBeginning(context, change), ...whenInterrupted(context, change, changes)]
+      return usual.length > 0 ? usual : [...whenInterrupted(context, reducedForm(change), changes)]
+    })
+  },
 }
 
 /** The same change for people who would rather have things not move. */

@@ -1,7 +1,7 @@
 import { inProject, inside, insertInto, itemAt, propertyDefinition, setAt, type PropertyDefinition, type Rule } from '../../../document'
 import { formOf, motionSources, type Lane } from '../../../motion'
 import { changesIn, lanesOf, partName, wayOf } from '../../ground/changes'
-import type { Check, CheckContext } from '../../ground/context'
+import type { CheckContext, ComponentCheck } from '../../ground/context'
 import type { Finding, Remedy } from '../../model/finding'
 import { witnessOfChange } from '../../ground/witness'
 
@@ -21,28 +21,32 @@ interface Beyond {
 }
 
 /** Easings that go past their end with what has a bound there, such as a width below nothing or an opacity beyond all: it stands still for that while. */
-export const overshootsBounds: Check = (context) => {
-  const { component } = context
-  return changesIn(context).flatMap((change): Finding[] => {
-    const { compiled } = change.after
-    if (formOf(motionSources(compiled.project, component, change.axis.id, change.from.id, change.to.id, change.rule)).keyframes.length > 0) return []
-    const all = lanesOf(change).flatMap((lane) => beyondIn(lane) ?? [])
-    const [first] = all.toSorted((a, b) => b.stillMs - a.stillMs)
-    if (!first) return []
-    const { lane, definition, value, fromMs, stillMs } = first
-    const words = (number: number) => (definition.type === 'ratio' ? `${Math.round(number * 100)} %` : `${Math.round(number * 100) / 100}${definition.unit ? ` ${definition.unit}` : ''}`)
-    const bound = value < (definition.min ?? -Infinity) ? `at least ${words(definition.min ?? 0)}` : `at most ${words(definition.max ?? 1)}`
-    const part = itemAt(compiled.parts, lane.part).part.id
-    return [{
-      id: `overshoots-bounds ${component.id} ${change.axis.id} ${change.from.id} ${change.to.id}`,
-      kind: 'overshoots-bounds', level: 'risk',
-      sentence: `In ${wayOf(change)}, ${definition.label} of ${partName(change.after, lane.part)} would go to ${words(value)}, and there is ${bound}: it stands still for ${Math.round(stillMs)} ms of the motion.`,
-      about: { component: component.id, axis: change.axis.id, state: change.from.id, part, property: lane.property, ...(change.rule ? { rule: change.rule.id } : {}) },
-      remedy: change.rule ? steady(context, change.rule, part, lane.property) : null,
-      witness: witnessOfChange(context, change, { afterMs: fromMs, caption: `${definition.label} stands still here` }),
-      numbers: { value, stillMs: Math.round(stillMs), lanes: all.length },
-    }]
-  })
+export const overshootsBounds: ComponentCheck = {
+  name: 'overshoots-bounds', scope: 'component', levels: ['risk'],
+  means: 'an easing goes past its end with what has a bound there, and it stands still for that while',
+  finds: (context) => {
+    const { component } = context
+    return changesIn(context).flatMap((change): Finding[] => {
+      const { compiled } = change.after
+      if (formOf(motionSources(compiled.project, component, change.axis.id, change.from.id, change.to.id, change.rule)).keyframes.length > 0) return []
+      const all = lanesOf(change).flatMap((lane) => beyondIn(lane) ?? [])
+      const [first] = all.toSorted((a, b) => b.stillMs - a.stillMs)
+      if (!first) return []
+      const { lane, definition, value, fromMs, stillMs } = first
+      const words = (number: number) => (definition.type === 'ratio' ? `${Math.round(number * 100)} %` : `${Math.round(number * 100) / 100}${definition.unit ? ` ${definition.unit}` : ''}`)
+      const bound = value < (definition.min ?? -Infinity) ? `at least ${words(definition.min ?? 0)}` : `at most ${words(definition.max ?? 1)}`
+      const part = itemAt(compiled.parts, lane.part).part.id
+      return [{
+        id: `overshoots-bounds ${component.id} ${change.axis.id} ${change.from.id} ${change.to.id}`,
+        kind: 'overshoots-bounds', level: 'risk',
+        sentence: `In ${wayOf(change)}, ${definition.label} of ${partName(change.after, lane.part)} would go to ${words(value)}, and there is ${bound}: it stands still for ${Math.round(stillMs)} ms of the motion.`,
+        about: { component: component.id, axis: change.axis.id, state: change.from.id, part, property: lane.property, ...(change.rule ? { rule: change.rule.id } : {}) },
+        remedy: change.rule ? steady(context, change.rule, part, lane.property) : null,
+        witness: witnessOfChange(context, change, { afterMs: fromMs, caption: `${definition.label} stands still here` }),
+        numbers: { value, stillMs: Math.round(stillMs), lanes: all.length },
+      }]
+    })
+  },
 }
 
 function beyondIn(lane: Lane): Beyond | null {

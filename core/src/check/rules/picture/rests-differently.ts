@@ -1,9 +1,9 @@
-import { sameValue, type InputAction, type Project } from '../../../document'
+import { sameValue, type InputAction } from '../../../document'
 import { keptAt } from '../../../machine'
 import { advanceTo, drawList, forkFromHere, send, type Run } from '../../../run'
 import { pointOn } from '../../../scene'
 import { type Arena } from '../../ground/arena'
-import type { Check, CheckOptions } from '../../ground/context'
+import type { ComponentCheck, PrototypeCheck } from '../../ground/context'
 import { firstDifference } from '../../ground/difference'
 import type { Enacted, Travelled } from '../../explore'
 import { after } from '../../explore'
@@ -18,18 +18,26 @@ const MOST = { places: 12, ways: 3 } as const
 const REST_MS = 4000
 
 /** Two ways into the same states and values that come to rest in different pictures. */
-export const restsDifferently: Check = ({ component, arena, poses }) => {
-  const about = { component: component.id }
-  const dragged = poses.all.flatMap(({ enacted }) => draggedFrom(arena, enacted))
-  return [...findingsFor(arena, about, component.name, dragged), ...findingsFor(arena, about, component.name, differentWays(arena))].slice(0, 1)
+export const restsDifferently: ComponentCheck = {
+  name: 'rests-differently', scope: 'component', levels: ['risk'],
+  means: 'two ways into the same states and values come to rest in different pictures; both are played side by side',
+  finds: ({ component, arena, poses }) => {
+    const about = { component: component.id }
+    const dragged = poses.all.flatMap(({ enacted }) => draggedFrom(arena, enacted))
+    return [...findingsFor(arena, about, component.name, dragged), ...findingsFor(arena, about, component.name, differentWays(arena))].slice(0, 1)
+  },
 }
 
 /** The same from the start through the whole prototype. */
-export function prototypeRestsDifferently(project: Project, options: CheckOptions = {}): readonly Finding[] {
-  const context = prototypeContext(project, options)
-  if (!context) return []
-  const { navigation } = context
-  return findingsFor(navigation, { screen: context.start }, project.name, differentWays(navigation)).slice(0, 1)
+export const prototypeRestsDifferently: PrototypeCheck = {
+  name: 'rests-differently', scope: 'prototype', levels: ['risk'],
+  means: 'two ways into the same screens, states and values come to rest in different pictures',
+  finds: (project, options) => {
+    const context = prototypeContext(project, options)
+    if (!context) return []
+    const { navigation } = context
+    return findingsFor(navigation, { screen: context.start }, project.name, differentWays(navigation)).slice(0, 1)
+  },
 }
 
 /** Two ways to come to rest, each as a run that has. */

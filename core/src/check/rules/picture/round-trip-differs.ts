@@ -2,7 +2,7 @@ import { sameValue } from '../../../document'
 import { CIRCUMSTANCES } from '../../../expression'
 import { advanceTo, drawList, fork, type Run } from '../../../run'
 import { changesIn, wayOf, type StateChange } from '../../ground/changes'
-import type { Check, CheckContext } from '../../ground/context'
+import type { CheckContext, ComponentCheck } from '../../ground/context'
 import { firstDifference, type IsMeant } from '../../ground/difference'
 import { after, type Travelled } from '../../explore'
 import type { Finding } from '../../model/finding'
@@ -12,29 +12,33 @@ import { confirmed, witnessOf } from '../../ground/witness'
 const REST_MS = 4000
 
 /** States that do not look as before once one has gone to another and come back, though no value anyone knows of has changed. */
-export const roundTripDiffers: Check = (context) =>
-  changesIn(context).flatMap((there): Finding[] => {
-    const back = backFrom(context, there)
-    if (!back) return []
-    const { arena } = context
-    const away = after(there.step)
-    const home = arena.visit(arena.closed, there.step.from)
-    const returned = arena.visit(arena.closed, { ...after(back), before: away })
-    if (!home || !returned) return []
-    const [first, second] = [atRest(home.run), atRest(returned.run)]
-    if (!first || !second || !isSameWorld(first, second)) return []
-    const difference = firstDifference(drawList(first), drawList(second), restsAnywhere(context))
-    if (!difference) return []
-    const witness = confirmed(context.project, witnessOf({ surface: context.surface, inputs: returned.inputs, chance: returned.chance, lookAtMs: second.nowMs, caption: 'back again, and not as it was' }), (trace) =>
-      trace.some((event) => event.what === 'state' && event.to === there.from.id))
-    return [{
-      id: `round-trip-differs ${context.component.id} ${there.axis.id} ${there.from.id} ${there.to.id}`,
-      kind: 'round-trip-differs', level: 'risk',
-      sentence: `After ${wayOf(there)} and back, ${difference} is not what it was.`,
-      about: { component: context.component.id, axis: there.axis.id, state: there.from.id, ...(there.rule ? { rule: there.rule.id } : {}) },
-      remedy: null, witness, numbers: {},
-    }]
-  })
+export const roundTripDiffers: ComponentCheck = {
+  name: 'round-trip-differs', scope: 'component', levels: ['risk'],
+  means: 'there and back does not look as before, though no name stands for anything else',
+  finds: (context) =>
+    changesIn(context).flatMap((there): Finding[] => {
+      const back = backFrom(context, there)
+      if (!back) return []
+      const { arena } = context
+      const away = after(there.step)
+      const home = arena.visit(arena.closed, there.step.from)
+      const returned = arena.visit(arena.closed, { ...after(back), before: away })
+      if (!home || !returned) return []
+      const [first, second] = [atRest(home.run), atRest(returned.run)]
+      if (!first || !second || !isSameWorld(first, second)) return []
+      const difference = firstDifference(drawList(first), drawList(second), restsAnywhere(context))
+      if (!difference) return []
+      const witness = confirmed(context.project, witnessOf({ surface: context.surface, inputs: returned.inputs, chance: returned.chance, lookAtMs: second.nowMs, caption: 'back again, and not as it was' }), (trace) =>
+        trace.some((event) => event.what === 'state' && event.to === there.from.id))
+      return [{
+        id: `round-trip-differs ${context.component.id} ${there.axis.id} ${there.from.id} ${there.to.id}`,
+        kind: 'round-trip-differs', level: 'risk',
+        sentence: `After ${wayOf(there)} and back, ${difference} is not what it was.`,
+        about: { component: context.component.id, axis: there.axis.id, state: there.from.id, ...(there.rule ? { rule: there.rule.id } : {}) },
+        remedy: null, witness, numbers: {},
+      }]
+    }),
+}
 
 /** What is dragged and rests where it is let go is meant not to be where it was. */
 const restsAnywhere = ({ arena }: CheckContext): IsMeant => ({ instance, part }, property) =>

@@ -2,14 +2,18 @@ import { fromToken, laneValue, type Lane } from '../../../motion'
 import { asNumber, certain, inProject, itemAt, propertyDefinition, setAt, theOne, type State } from '../../../document'
 import { startInstance, turnsDone, cycleValue, type Cycle } from '../../../machine'
 import { changesIn, lanesOf, partName, wayOf } from '../../ground/changes'
-import type { Check, CheckContext } from '../../ground/context'
+import type { CheckContext, ComponentCheck } from '../../ground/context'
 import { inMs, type Finding } from '../../model/finding'
 
 /** A speed that changes by more than this share of the mean speed of its motion within a millisecond is seen. */
 const BREAK = 0.5
 
 /** Breaks of speed where one leg of a motion gives way to the next, and where a repeated motion begins again. */
-export const seam: Check = (context) => [...stageSeams(context), ...context.component.axes.flatMap(({ states }) => states.flatMap((state) => loopSeams(context, state)))]
+export const seam: ComponentCheck = {
+  name: 'seam', scope: 'component', levels: ['note'],
+  means: 'speed breaks where one stage gives way to the next, or a repetition begins again',
+  finds: (context) => [...stageSeams(context), ...context.component.axes.flatMap(({ states }) => states.flatMap((state) => loopSeams(context, state)))],
+}
 
 function stageSeams(context: CheckContext): readonly Finding[] {
   const { component } = context

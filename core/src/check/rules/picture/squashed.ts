@@ -3,7 +3,7 @@ import { casedText, textLines, textStyleOf, textWidth } from '../../../layout'
 import { isCrossFade } from '../../../motion'
 import { named } from '../../ground/answers'
 import { changesIn, wayOf } from '../../ground/changes'
-import type { Check } from '../../ground/context'
+import type { ComponentCheck } from '../../ground/context'
 import { inMs, type Finding } from '../../model/finding'
 import { passageOf, type Placed } from '../../ground/placed'
 import { witnessOfChange } from '../../ground/witness'
@@ -15,30 +15,34 @@ const FAINT = 1 / 7
 const UNEVEN = 1.12
 
 /** Texts and pictures that are squashed on their way from one look to another, though in neither: scaled unevenly, or narrower than what they show. */
-export const squashed: Check = (context) => {
-  const { component } = context
-  const seen = new Set<string>()
-  return changesIn(context).flatMap((change): Finding[] => {
-    const passage = passageOf(context, change)
-    if (!passage) return []
-    const atRest = new Map([...passage.before, ...passage.end].map((placed) => [placed, faultOf(placed)]))
-    const isSoAtRest = (item: Placed['item'], fault: string) => [...atRest].some(([placed, known]) => placed.item.key === item.key && known === fault)
-    for (const { atMs, placed } of passage.frames) {
-      const found = placed.map((each) => ({ item: each.item, fault: each.opacity > FAINT ? faultOf(each) : null })).find(({ item, fault }) => fault !== null && item.instance === '' && !seen.has(item.part) && !isSoAtRest(item, fault))
-      if (!found?.fault) continue
-      const { item, fault } = found
-      seen.add(item.part)
-      return [{
-        id: `squashed ${component.id} ${item.part}`, kind: 'squashed', level: 'risk',
-        sentence: `${named(context, item.part)} is ${fault} ${inMs(atMs)} into ${wayOf(change)}, though neither before nor after.`,
-        about: { component: component.id, axis: change.axis.id, state: change.from.id, part: item.part, ...(change.rule ? { rule: change.rule.id } : {}) },
-        remedy: null,
-        witness: witnessOfChange(context, change, { afterMs: atMs, caption: fault }),
-        numbers: { atMs },
-      }]
-    }
-    return []
-  })
+export const squashed: ComponentCheck = {
+  name: 'squashed', scope: 'component', levels: ['risk'],
+  means: 'a text, picture or icon is scaled unevenly by more than 12 %, or narrower than its words, on the way and neither before nor after',
+  finds: (context) => {
+    const { component } = context
+    const seen = new Set<string>()
+    return changesIn(context).flatMap((change): Finding[] => {
+      const passage = passageOf(context, change)
+      if (!passage) return []
+      const atRest = new Map([...passage.before, ...passage.end].map((placed) => [placed, faultOf(placed)]))
+      const isSoAtRest = (item: Placed['item'], fault: string) => [...atRest].some(([placed, known]) => placed.item.key === item.key && known === fault)
+      for (const { atMs, placed } of passage.frames) {
+        const found = placed.map((each) => ({ item: each.item, fault: each.opacity > FAINT ? faultOf(each) : null })).find(({ item, fault }) => fault !== null && item.instance === '' && !seen.has(item.part) && !isSoAtRest(item, fault))
+        if (!found?.fault) continue
+        const { item, fault } = found
+        seen.add(item.part)
+        return [{
+          id: `squashed ${component.id} ${item.part}`, kind: 'squashed', level: 'risk',
+          sentence: `${named(context, item.part)} is ${fault} ${inMs(atMs)} into ${wayOf(change)}, though neither before nor after.`,
+          about: { component: component.id, axis: change.axis.id, state: change.from.id, part: item.part, ...(change.rule ? { rule: change.rule.id } : {}) },
+          remedy: null,
+          witness: witnessOfChange(context, change, { afterMs: atMs, caption: fault }),
+          numbers: { atMs },
+        }]
+      }
+      return []
+    })
+  },
 }
 
 /** What is wrong with how a text, picture or icon is shown, in words; null when nothing is. */

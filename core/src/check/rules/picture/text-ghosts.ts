@@ -1,7 +1,7 @@
 import { isCrossFade, parseColour } from '../../../motion'
 import { named } from '../../ground/answers'
 import { changesIn, wayOf } from '../../ground/changes'
-import type { Check } from '../../ground/context'
+import type { ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 import { overlap, passageOf, type Frame, type Passage, type Placed } from '../../ground/placed'
 import { witnessOfChange } from '../../ground/witness'
@@ -22,23 +22,27 @@ interface Ghosts {
 }
 
 /** Two different texts, each more than a seventh to be seen, that lie over one another while one gives way to the other. */
-export const textGhosts: Check = (context) => {
-  const { component } = context
-  const seen = new Set<string>()
-  return changesIn(context).flatMap((change): Finding[] => {
-    const passage = passageOf(context, change)
-    const found = passage && ghostsIn(passage)
-    const key = found ? [found.one.item.part, found.other.item.part].toSorted().join(' ') : ''
-    if (!found || seen.has(key)) return []
-    seen.add(key)
-    const { frame: { atMs }, one, other } = found
-    return [{
-      id: `text-ghosts ${component.id} ${key}`, kind: 'text-ghosts', level: 'risk',
-      sentence: `${named(context, one.item.part)} and ${named(context, other.item.part)} lie over one another in ${wayOf(change)} while the one gives way to the other, and neither can be read: after ${atMs} ms ${percent(one)} and ${percent(other)} of them show.`,
-      about: { component: component.id, axis: change.axis.id, state: change.from.id, part: one.item.part, ...(change.rule ? { rule: change.rule.id } : {}) },
-      remedy: null, witness: witnessOfChange(context, change, { afterMs: atMs, caption: 'two texts over one another' }), numbers: { atMs },
-    }]
-  })
+export const textGhosts: ComponentCheck = {
+  name: 'text-ghosts', scope: 'component', levels: ['risk'],
+  means: 'two different texts, each more than a seventh to be seen, lie over one another for 80 ms while one gives way to the other',
+  finds: (context) => {
+    const { component } = context
+    const seen = new Set<string>()
+    return changesIn(context).flatMap((change): Finding[] => {
+      const passage = passageOf(context, change)
+      const found = passage && ghostsIn(passage)
+      const key = found ? [found.one.item.part, found.other.item.part].toSorted().join(' ') : ''
+      if (!found || seen.has(key)) return []
+      seen.add(key)
+      const { frame: { atMs }, one, other } = found
+      return [{
+        id: `text-ghosts ${component.id} ${key}`, kind: 'text-ghosts', level: 'risk',
+        sentence: `${named(context, one.item.part)} and ${named(context, other.item.part)} lie over one another in ${wayOf(change)} while the one gives way to the other, and neither can be read: after ${atMs} ms ${percent(one)} and ${percent(other)} of them show.`,
+        about: { component: component.id, axis: change.axis.id, state: change.from.id, part: one.item.part, ...(change.rule ? { rule: change.rule.id } : {}) },
+        remedy: null, witness: witnessOfChange(context, change, { afterMs: atMs, caption: 'two texts over one another' }), numbers: { atMs },
+      }]
+    })
+  },
 }
 
 const percent = ({ opacity }: Placed): string => `${Math.round(opacity * 100)} %`

@@ -1,16 +1,20 @@
 import { axisOfProperty, inProject, isToken, parameterOfProperty, propertyDefinition, removeFrom, statesNamed, unsetAt, type Action, type Component, type Edit, type Look, type Motion, type Project, type Rule } from '../../../document'
 import { scopeOf } from '../../../expression'
-import type { Check, CheckContext } from '../../ground/context'
+import type { CheckContext, ComponentCheck } from '../../ground/context'
 import type { About, Finding } from '../../model/finding'
 
 /** References to something that is no longer there. */
-export const dangling: Check = (context) => {
-  const { component } = context
-  return [
-    ...component.axes.flatMap((axis) => axis.states.flatMap(({ id, name, look }) => lookFindings(context, look, `the look of ‹${name}›`, { component: component.id, axis: axis.id, state: id }, ['axes', axis.id, 'states', id, 'look']))),
-    ...component.rules.flatMap((rule) => ruleFindings(context, rule)),
-    ...component.parts.flatMap((part) => baseFindings(context, part)),
-  ]
+export const dangling: ComponentCheck = {
+  name: 'dangling', scope: 'component', levels: ['fault'],
+  means: 'a reference to something gone',
+  finds: (context) => {
+    const { component } = context
+    return [
+      ...component.axes.flatMap((axis) => axis.states.flatMap(({ id, name, look }) => lookFindings(context, look, `the look of ‹${name}›`, { component: component.id, axis: axis.id, state: id }, ['axes', axis.id, 'states', id, 'look']))),
+      ...component.rules.flatMap((rule) => ruleFindings(context, rule)),
+      ...component.parts.flatMap((part) => baseFindings(context, part)),
+    ]
+  },
 }
 
 function finding({ component }: CheckContext, about: About, what: string, remedy: Finding['remedy']): Finding {

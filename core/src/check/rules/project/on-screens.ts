@@ -1,14 +1,14 @@
 import { axisOf, certain, firstOf, itemAt, rootOf, type Screen } from '../../../document'
 import type { Arena } from '../../ground/arena'
-import { stateNames } from '../../ground/context'
-import { endlessLoopsIn } from '../timing/endless-immediate-loop'
+import { stateNames, type ComponentCheck } from '../../ground/context'
+import { endlessImmediateLoop, endlessLoopsIn } from '../timing/endless-immediate-loop'
 import type { Thing } from '../../explore'
 import type { Finding } from '../../model/finding'
-import { cutShortIn } from '../timing/may-be-cut-short'
-import { neverSettledIn } from '../timing/never-completes'
+import { cutShortIn, mayBeCutShort } from '../timing/may-be-cut-short'
+import { neverCompletes, neverSettledIn } from '../timing/never-completes'
 import type { ScreenCheck } from '../../ground/screen-context'
-import { racesIn } from '../timing/timers-race'
-import { undoingIn } from './two-hands-on-one'
+import { racesIn, timersRace } from '../timing/timers-race'
+import { twoHandsOnOne, undoingIn } from './two-hands-on-one'
 
 /** A question about some things and all that can become of them. */
 type ArenaCheck = (arena: Arena) => readonly Finding[]
@@ -16,18 +16,28 @@ type ArenaCheck = (arena: Arena) => readonly Finding[]
 const followed = (check: (arena: Arena, thing: Thing, axis: Thing['compiled']['component']['axes'][number]) => readonly Finding[]): ArenaCheck => (arena) =>
   arena.things.flatMap((thing) => thing.compiled.component.axes.flatMap((axis) => (axis.states.length > 1 ? check(arena, thing, axis) : [])))
 
-const TOGETHER: readonly ArenaCheck[] = [endlessLoopsIn, racesIn, undoingIn, followed(neverSettledIn), followed(cutShortIn)]
+/** What a check of components finds on a screen only because several things there have to do with one another. */
+const together = ({ name, levels, means }: ComponentCheck, check: ArenaCheck): ScreenCheck => ({
+  name, scope: 'screen', levels, means,
+  finds: ({ screen, groups }) =>
+    groups.filter(({ isFirst, things }) => isFirst && things.filter(({ holder }) => holder?.holder === null || holder === null).length > 1)
+      .flatMap(({ arena }) => check(arena)).map((finding) => here(screen, finding)),
+})
 
-/** What goes wrong only because several things on a screen have to do with one another. */
-export const wrongTogether: ScreenCheck = ({ screen, groups }) =>
-  groups.filter(({ isFirst, things }) => isFirst && things.filter(({ holder }) => holder?.holder === null || holder === null).length > 1)
-    .flatMap(({ arena }) => TOGETHER.flatMap((check) => check(arena))).map((finding) => here(screen, finding))
+export const WRONG_TOGETHER: readonly ScreenCheck[] = [
+  together(endlessImmediateLoop, endlessLoopsIn), together(timersRace, racesIn), together(twoHandsOnOne, undoingIn),
+  together(neverCompletes, followed(neverSettledIn)), together(mayBeCutShort, followed(cutShortIn)),
+]
 
 const here = (screen: Screen, finding: Finding): Finding => ({ ...finding, id: `${screen.id} ${finding.id} ${finding.about.instance ?? ''}`, about: { ...finding.about, screen: screen.id } })
 
 /** States that never come on a screen, though the same component comes to them elsewhere: nothing there leads to them. */
-export const unreachableHere: ScreenCheck = ({ screen, groups }) =>
-  groups.flatMap(({ things, arena, isFirst }) => (isFirst ? things.flatMap((thing, index) => missingOf(screen, arena, { thing, index })) : []))
+export const unreachableHere: ScreenCheck = {
+  name: 'state-unreachable', scope: 'screen', levels: ['note'],
+  means: 'nothing on the screen brings the state about',
+  finds: ({ screen, groups }) =>
+    groups.flatMap(({ things, arena, isFirst }) => (isFirst ? things.flatMap((thing, index) => missingOf(screen, arena, { thing, index })) : [])),
+}
 
 function missingOf(screen: Screen, arena: Arena, { thing, index }: { readonly thing: Thing; readonly index: number }): readonly Finding[] {
   const { component } = thing.compiled
@@ -49,14 +59,18 @@ function missingOf(screen: Screen, arena: Arena, { thing, index }: { readonly th
 }
 
 /** Instances that stand beyond the edge of their screen, wholly, where nobody can see or reach them. */
-export const outsideScreen: ScreenCheck = ({ screen }) =>
-  screen.parts.flatMap((part): Finding[] => {
-    const { x, y } = part.base
-    if (part.kind !== 'instance' || part.parent !== rootOf(screen).id || typeof x !== 'number' || typeof y !== 'number') return []
-    if (x < screen.width && y < screen.height) return []
-    return [{
-      id: `leaves-bounds ${screen.id} ${part.id}`, kind: 'leaves-bounds', level: 'risk',
-      sentence: `“${part.name}” stands beyond the edge of “${screen.name}”, where nobody can see or reach it.`,
-      about: { screen: screen.id, instance: part.id }, remedy: null, witness: null, numbers: { x, y },
-    }]
-  })
+export const outsideScreen: ScreenCheck = {
+  name: 'leaves-bounds', scope: 'screen', levels: ['risk'],
+  means: 'stands beyond the edge of its screen',
+  finds: ({ screen }) =>
+    screen.parts.flatMap((part): Finding[] => {
+      const { x, y } = part.base
+      if (part.kind !== 'instance' || part.parent !== rootOf(screen).id || typeof x !== 'number' || typeof y !== 'number') return []
+      if (x < screen.width && y < screen.height) return []
+      return [{
+        id: `leaves-bounds ${screen.id} ${part.id}`, kind: 'leaves-bounds', level: 'risk',
+        sentence: `“${part.name}” stands beyond the edge of “${screen.name}”, where nobody can see or reach it.`,
+        about: { screen: screen.id, instance: part.id }, remedy: null, witness: null, numbers: { x, y },
+      }]
+    }),
+}

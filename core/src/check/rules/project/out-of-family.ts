@@ -1,6 +1,7 @@
-import { firstOf, inProject, setAt, type Project } from '../../../document'
+import { firstOf, inProject, setAt } from '../../../document'
 import { familiesIn, givenIn, timesApart, type Family, type Timed } from './families'
 import { inMs, type Finding } from '../../model/finding'
+import type { ProjectCheck } from '../../ground/context'
 
 /** A family has to have so many members for one of them to stand out. */
 const LEAST_MEMBERS = 6
@@ -11,13 +12,17 @@ const MOST_APART = 0.25
 const OUT = 2
 
 /** Durations more than twice as long, or less than half as long, as nearly all others for the same kind of change. */
-export function outOfFamily(project: Project): readonly Finding[] {
-  return familiesIn(givenIn(project)).flatMap((family) => {
-    const apart = family.members.filter((member) => !member.isToken && timesApart(family, member.durationMs) > OUT)
-    if (family.members.length < LEAST_MEMBERS || apart.length > family.members.length * MOST_APART) return []
-    const alike = [...new Set(apart.map(({ component, durationMs }) => `${component} ${durationMs}`))]
-    return alike.map((key) => finding(family, apart.filter(({ component, durationMs }) => `${component} ${durationMs}` === key)))
-  })
+export const outOfFamily: ProjectCheck = {
+  name: 'out-of-family', scope: 'project', levels: ['note'],
+  means: 'more than twice as long or less than half as long as the middle half of at least six motions for the same kind of change (pointing, pressing, choosing), no token, and at most a quarter of them',
+  finds: (project) => {
+    return familiesIn(givenIn(project)).flatMap((family) => {
+      const apart = family.members.filter((member) => !member.isToken && timesApart(family, member.durationMs) > OUT)
+      if (family.members.length < LEAST_MEMBERS || apart.length > family.members.length * MOST_APART) return []
+      const alike = [...new Set(apart.map(({ component, durationMs }) => `${component} ${durationMs}`))]
+      return alike.map((key) => finding(family, apart.filter(({ component, durationMs }) => `${component} ${durationMs}` === key)))
+    })
+  },
 }
 
 /** One finding for all rules of a component that take equally long. */

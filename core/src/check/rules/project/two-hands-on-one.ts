@@ -1,13 +1,17 @@
 import { firstOf, lastOf } from '../../../document'
 import { keptAt } from '../../../machine'
 import { type Arena } from '../../ground/arena'
-import type { Check } from '../../ground/context'
+import type { ComponentCheck } from '../../ground/context'
 import { after } from '../../explore'
 import type { Finding } from '../../model/finding'
 import { witnessTo } from '../../ground/witness'
 
 /** Two rules that give one variable another value and the old one again on one and the same input. */
-export const twoHandsOnOne: Check = ({ arena }) => undoingIn(arena)
+export const twoHandsOnOne: ComponentCheck = {
+  name: 'two-hands-on-one', scope: 'component', levels: ['fault'],
+  means: 'one input gives a variable another value and the old one again',
+  finds: ({ arena }) => undoingIn(arena),
+}
 
 export function undoingIn(arena: Arena): readonly Finding[] {
   const { closed } = arena

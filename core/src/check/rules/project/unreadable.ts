@@ -2,34 +2,42 @@ import { isToken, messageOf, type Action, type Component, type Motion, type Proj
 import { goWith, startEnvironment, typeOf, typeOfNamed, type ExpressionType, type Scope } from '../../../expression'
 import { conditionScope, NO_CONTENTS, NOTHING_GIVEN, surfaceComponent } from '../../../machine'
 import { easingProblem, parseEasing } from '../../../motion'
-import type { Check } from '../../ground/context'
+import type { ComponentCheck } from '../../ground/context'
 import type { About, Finding } from '../../model/finding'
-import type { ScreenContext } from '../../ground/screen-context'
+import type { ScreenCheck, ScreenContext } from '../../ground/screen-context'
 
 /** Expressions and values that cannot be worked out, and guards that are no yes/no. Until they are mended they do nothing. */
-export const valueUnreadable: Check = ({ project, component, compiled }) => {
-  const start = component.axes.map((axis) => axis.start)
-  const everyState = component.axes.flatMap((axis, index) => axis.states.map(({ id }) => start.with(index, id)))
-  const environment = startEnvironment(project, component)
-  const found = new Map<string, Finding>()
-  for (const states of everyState) {
-    for (const problem of compiled.targetsOf({ states, environment, given: NOTHING_GIVEN, contents: NO_CONTENTS, isAbsent: false }).problems) {
-      const id = `value-unreadable ${component.id} ${problem.part} ${problem.property}`
-      const part = component.parts.find((each) => each.id === problem.part)
-      found.set(id, {
-        id, kind: 'value-unreadable', level: 'fault',
-        sentence: `${problem.property} of “${part?.name ?? problem.part}” cannot be worked out. ${problem.sentence}`,
-        about: { component: component.id, part: problem.part, property: problem.property },
-        remedy: null, witness: null, numbers: {},
-      })
+export const valueUnreadable: ComponentCheck = {
+  name: 'value-unreadable', scope: 'component', levels: ['fault'],
+  means: 'an expression or value that cannot be worked out, a guard that is no yes/no, an action that sets a variable to what it is not; what comes with a message nobody sends here may be anything',
+  finds: ({ project, component, compiled }) => {
+    const start = component.axes.map((axis) => axis.start)
+    const everyState = component.axes.flatMap((axis, index) => axis.states.map(({ id }) => start.with(index, id)))
+    const environment = startEnvironment(project, component)
+    const found = new Map<string, Finding>()
+    for (const states of everyState) {
+      for (const problem of compiled.targetsOf({ states, environment, given: NOTHING_GIVEN, contents: NO_CONTENTS, isAbsent: false }).problems) {
+        const id = `value-unreadable ${component.id} ${problem.part} ${problem.property}`
+        const part = component.parts.find((each) => each.id === problem.part)
+        found.set(id, {
+          id, kind: 'value-unreadable', level: 'fault',
+          sentence: `${problem.property} of “${part?.name ?? problem.part}” cannot be worked out. ${problem.sentence}`,
+          about: { component: component.id, part: problem.part, property: problem.property },
+          remedy: null, witness: null, numbers: {},
+        })
+      }
     }
-  }
-  return [...found.values(), ...unreadableRules(project, component, ({ axis, id }) => ({ component: component.id, axis, rule: id }))]
+    return [...found.values(), ...unreadableRules(project, component, ({ axis, id }) => ({ component: component.id, axis, rule: id }))]
+  },
 }
 
 /** The same of the rules of a screen. */
-export const unreadableOnScreen = ({ project, screen }: ScreenContext): readonly Finding[] =>
-  unreadableRules(project, surfaceComponent(project, { screen: screen.id }), ({ id }) => ({ screen: screen.id, rule: id }))
+export const unreadableOnScreen: ScreenCheck = {
+  name: 'value-unreadable', scope: 'screen', levels: ['fault'],
+  means: 'an expression or value on the screen that cannot be worked out',
+  finds: ({ project, screen }: ScreenContext): readonly Finding[] =>
+    unreadableRules(project, surfaceComponent(project, { screen: screen.id }), ({ id }) => ({ screen: screen.id, rule: id })),
+}
 
 /** Conditions that cannot be worked out, and actions that do nothing because what they set or send cannot, or is not what can be set. */
 function unreadableRules(project: Project, component: Component, about: (rule: Rule) => About): readonly Finding[] {
@@ -66,27 +74,31 @@ function typeProblem(expression: string, scope: Scope, wanted: ExpressionType): 
 }
 
 /** Easings that cannot be read, of which the change is even until they are mended; and those that do not begin where a change begins, or end where it ends. */
-export const easingInvalid: Check = ({ component }) => {
-  const motions: [string, Motion | null | undefined][] = [
-    ...component.rules.map((rule): [string, Motion | null] => [rule.id, rule.motion]),
-    ...component.pairs.map((pair): [string, Motion] => [pair.id, pair.motion]),
-    ['component', component.motion],
-  ]
-  return motions.flatMap(([owner, motion]) =>
-    [motion?.easing, ...(motion?.lanes.map(({ easing }) => easing) ?? [])].flatMap((easing): Finding[] => {
-      if (easing === undefined || isToken(easing)) return []
-      const problem = easingProblem(easing)
-      const sentence = problem ?? strayEnds(easing)
-      if (sentence === null) return []
-      const rule = component.rules.find(({ id }) => id === owner)
-      return [{
-        id: `easing-invalid ${component.id} ${owner} ${easing}`,
-        kind: 'easing-invalid', level: problem === null ? 'risk' : 'fault', sentence,
-        about: { component: component.id, ...(rule ? { axis: rule.axis, rule: rule.id } : {}) },
-        remedy: null, witness: null, numbers: {},
-      }]
-    }),
-  )
+export const easingInvalid: ComponentCheck = {
+  name: 'easing-invalid', scope: 'component', levels: ['fault', 'risk'],
+  means: 'an easing that cannot be read, or does not go from 0 to 1 (steps may)',
+  finds: ({ component }) => {
+    const motions: [string, Motion | null | undefined][] = [
+      ...component.rules.map((rule): [string, Motion | null] => [rule.id, rule.motion]),
+      ...component.pairs.map((pair): [string, Motion] => [pair.id, pair.motion]),
+      ['component', component.motion],
+    ]
+    return motions.flatMap(([owner, motion]) =>
+      [motion?.easing, ...(motion?.lanes.map(({ easing }) => easing) ?? [])].flatMap((easing): Finding[] => {
+        if (easing === undefined || isToken(easing)) return []
+        const problem = easingProblem(easing)
+        const sentence = problem ?? strayEnds(easing)
+        if (sentence === null) return []
+        const rule = component.rules.find(({ id }) => id === owner)
+        return [{
+          id: `easing-invalid ${component.id} ${owner} ${easing}`,
+          kind: 'easing-invalid', level: problem === null ? 'risk' : 'fault', sentence,
+          about: { component: component.id, ...(rule ? { axis: rule.axis, rule: rule.id } : {}) },
+          remedy: null, witness: null, numbers: {},
+        }]
+      }),
+    )
+  },
 }
 
 /** What is to be said of an easing that does not go from 0 to 1; null of one that does. Steps jump by their nature. */

@@ -3,19 +3,24 @@ import { compile } from '../../../machine'
 import { namesOr } from '../../../expression'
 import { setsOf } from '../../explore/split'
 import type { About, Finding } from '../../model/finding'
+import type { ProjectCheck } from '../../ground/context'
 
 /** What stands in a project without anything using it: components, variables, parameters and tokens. */
-export function unused(project: Project): readonly Finding[] {
-  const text = JSON.stringify([project.components, project.screens])
-  const placed = new Set([...project.components, ...project.screens].flatMap(({ parts }) => parts.flatMap((part) => (part.kind === 'instance' || part.kind === 'list' ? [part.component] : []))))
-  const slotted = new Set(project.components.flatMap(({ parameters }) => parameters.flatMap(({ type, choices, initial }) => (type === 'slot' ? [...(choices ?? []), initial] : []))))
-  return [
-    ...(project.screens.length === 0 ? [] : project.components.filter(({ id }) => !placed.has(id) && !slotted.has(id)).map(({ id, name }) =>
-      finding(`component ${id}`, `The component “${name}” stands on no screen and in no other component`, { component: id }, null))),
-    ...project.tokens.filter(({ id }) => !text.includes(`"token":"${id}"`)).map(({ id, name }) =>
-      finding(`token ${id}`, `The token “${name}” is used nowhere`, {}, { label: 'Remove it', edit: removeFrom(inProject('tokens'), id) })),
-    ...project.components.flatMap((component) => unusedIn(project, component)),
-  ]
+export const unused: ProjectCheck = {
+  name: 'unused', scope: 'project', levels: ['note'],
+  means: 'components on no screen, parameters and tokens without use',
+  finds: (project) => {
+    const text = JSON.stringify([project.components, project.screens])
+    const placed = new Set([...project.components, ...project.screens].flatMap(({ parts }) => parts.flatMap((part) => (part.kind === 'instance' || part.kind === 'list' ? [part.component] : []))))
+    const slotted = new Set(project.components.flatMap(({ parameters }) => parameters.flatMap(({ type, choices, initial }) => (type === 'slot' ? [...(choices ?? []), initial] : []))))
+    return [
+      ...(project.screens.length === 0 ? [] : project.components.filter(({ id }) => !placed.has(id) && !slotted.has(id)).map(({ id, name }) =>
+        finding(`component ${id}`, `The component “${name}” stands on no screen and in no other component`, { component: id }, null))),
+      ...project.tokens.filter(({ id }) => !text.includes(`"token":"${id}"`)).map(({ id, name }) =>
+        finding(`token ${id}`, `The token “${name}” is used nowhere`, {}, { label: 'Remove it', edit: removeFrom(inProject('tokens'), id) })),
+      ...project.components.flatMap((component) => unusedIn(project, component)),
+    ]
+  },
 }
 
 function unusedIn(project: Project, component: Component): readonly Finding[] {
@@ -60,16 +65,28 @@ function variablesIn(project: Project): readonly Named[] {
 }
 
 /** Variables that something depends on and nothing ever changes. */
-export const neverSet = (project: Project): readonly Finding[] =>
-  variablesIn(project).filter(({ isSet, isRead }) => isRead && !isSet).map((variable) => variableFinding('never-set', variable, 'is never given another value than it starts with'))
+export const neverSet: ProjectCheck = {
+  name: 'never-set', scope: 'project', levels: ['note'],
+  means: 'variables that are read and never set',
+  finds: (project): readonly Finding[] =>
+    variablesIn(project).filter(({ isSet, isRead }) => isRead && !isSet).map((variable) => variableFinding('never-set', variable, 'is never given another value than it starts with')),
+}
 
 /** Variables that are given values nothing depends on. */
-export const setButNeverRead = (project: Project): readonly Finding[] =>
-  variablesIn(project).filter(({ isSet, isRead }) => isSet && !isRead).map((variable) => variableFinding('set-but-never-read', variable, 'is given values, and nothing depends on them'))
+export const setButNeverRead: ProjectCheck = {
+  name: 'set-but-never-read', scope: 'project', levels: ['note'],
+  means: 'variables that are set and never read',
+  finds: (project): readonly Finding[] =>
+    variablesIn(project).filter(({ isSet, isRead }) => isSet && !isRead).map((variable) => variableFinding('set-but-never-read', variable, 'is given values, and nothing depends on them')),
+}
 
 /** Variables nobody gives values to and nothing depends on. */
-export const unusedVariables = (project: Project): readonly Finding[] =>
-  variablesIn(project).filter(({ isSet, isRead }) => !isSet && !isRead).map((variable) => variableFinding('unused', variable, 'is used nowhere'))
+export const unusedVariables: ProjectCheck = {
+  name: 'unused', scope: 'project', levels: ['note'],
+  means: 'variables without use',
+  finds: (project): readonly Finding[] =>
+    variablesIn(project).filter(({ isSet, isRead }) => !isSet && !isRead).map((variable) => variableFinding('unused', variable, 'is used nowhere')),
+}
 
 const variableFinding = (kind: string, { name, where, about }: Named, what: string): Finding =>
   ({ id: `${kind} variable ${where} ${name}`, kind, level: 'note', sentence: `The variable ${name} of ${where} ${what}.`, about, remedy: null, witness: null, numbers: {} })

@@ -1,5 +1,5 @@
 import { holdsIn, inProject, inside, latestMs, leads, removeFrom, setAt, statesNamed, theOne, triggerRow, type Axis, type Component, type Id, type Rule } from '../../../document'
-import { stateName, type Check, type CheckContext } from '../../ground/context'
+import { stateName, type CheckContext, type ComponentCheck } from '../../ground/context'
 import { after } from '../../explore'
 import type { Finding, Remedy } from '../../model/finding'
 import { guardsOverlap, implies } from '../../ground/guards'
@@ -9,16 +9,20 @@ import { witnessTo } from '../../ground/witness'
  * Two rules of one axis that answer the same trigger in the same state while both their guards can hold. A last
  * rule without a guard after guarded ones is their “otherwise” and competes with nothing.
  */
-export const rulesCompete: Check = (context) => {
-  const { component } = context
-  return component.rules.flatMap((first, index) =>
-    component.rules.slice(index + 1).flatMap((second): Finding[] => {
-      if (!compete(context, first, second)) return []
-      const axis = component.axes.find(({ id }) => id === first.axis)
-      const shared = axis?.states.filter(({ id }) => holdsIn(first, id, axis) && holdsIn(second, id, axis)) ?? []
-      return shared.length > 0 ? [finding(context, first, second, shared.map(({ id }) => id))] : []
-    }),
-  )
+export const rulesCompete: ComponentCheck = {
+  name: 'rules-compete', scope: 'component', levels: ['fault', 'risk'],
+  means: 'two rules, same axis, state, trigger and part, whose guards can both hold; a last one without a guard is the “otherwise”. Where the one holds only where the other does too, it never fires there',
+  finds: (context) => {
+    const { component } = context
+    return component.rules.flatMap((first, index) =>
+      component.rules.slice(index + 1).flatMap((second): Finding[] => {
+        if (!compete(context, first, second)) return []
+        const axis = component.axes.find(({ id }) => id === first.axis)
+        const shared = axis?.states.filter(({ id }) => holdsIn(first, id, axis) && holdsIn(second, id, axis)) ?? []
+        return shared.length > 0 ? [finding(context, first, second, shared.map(({ id }) => id))] : []
+      }),
+    )
+  },
 }
 
 function compete({ project, component }: CheckContext, first: Rule, second: Rule): boolean {

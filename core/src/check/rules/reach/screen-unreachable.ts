@@ -1,12 +1,21 @@
 import { componentsOn, theOne, type Id, type Project } from '../../../document'
 import type { Finding } from '../../model/finding'
 import { ledTo } from '../../explore/leads'
+import type { ProjectCheck } from '../../ground/context'
 
 /** Screens that only screens nobody can reach lead to, and screens nothing leads to though the project says where it starts. */
-export const screenUnreachable = (project: Project): readonly Finding[] => unreached(project, 'screen')
+export const screenUnreachable: ProjectCheck = {
+  name: 'screen-unreachable', scope: 'project', levels: ['fault', 'note'],
+  means: 'only screens nobody reaches lead there; nothing leads there though the project says where it starts',
+  finds: (project): readonly Finding[] => unreached(project, 'screen'),
+}
 
 /** Overlays that nothing opens, or that are opened only from screens nobody can reach. */
-export const overlayUnreachable = (project: Project): readonly Finding[] => unreached(project, 'overlay')
+export const overlayUnreachable: ProjectCheck = {
+  name: 'overlay-unreachable', scope: 'project', levels: ['fault'],
+  means: 'nothing opens it, or only what nobody reaches',
+  finds: (project): readonly Finding[] => unreached(project, 'overlay'),
+}
 
 function unreached(project: Project, kind: 'screen' | 'overlay'): readonly Finding[] {
   const leads = new Map(project.screens.map(({ id }) => [id, leadingFrom(project, id)]))

@@ -1,5 +1,5 @@
 import { decidedState, firstOf, holdsIn, leadsFrom, type Axis, type Component, type Id, type Project } from '../../../document'
-import { stateName, stateNames, type Check } from '../../ground/context'
+import { stateName, stateNames, type ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 import { valuesGiven } from '../../ground/values-given'
 import { tour, witnessTo } from '../../ground/witness'
@@ -8,30 +8,34 @@ import { tour, witnessTo } from '../../ground/witness'
  * States nothing can bring about, whatever anyone does and whatever comes from outside: those the exploration of the
  * component has not come to, and, where it had to give up, those no chain of rules leads to.
  */
-export const stateUnreachable: Check = ({ project, component, arena, root, drivenTo }) =>
-  component.axes.flatMap((axis): readonly Finding[] => {
-    if (axis.boundTo !== null) return tiedStates(project, component, axis, drivenTo(axis.id))
-    if (axis.states.length < 2) return []
-    const chained = reachableStates(component, axis, drivenTo(axis.id))
-    const open = chained.size < axis.states.length ? null : arena.open
-    const net = open?.network.axisOf(root, axis.id)
-    const isReached = (state: Id) => chained.has(state) && (!open?.isFinished || !net || open.isReached(net, state))
-    return axis.states.filter(({ id }) => !isReached(id)).map((state): Finding => {
-      const { closed } = arena
-      const witness = witnessTo(arena, closed, tour(closed, closed.axis(root, axis.id).at), { caption: 'every state that comes, and this one never does' }, (trace) =>
-        !trace.some((event) => event.what === 'state' && event.instance === '' && event.to === state.id))
-      const named = component.rules.filter((rule) => rule.axis === axis.id && axis.states.some(({ id }) => holdsIn(rule, id, axis) && leadsFrom(axis, rule, id).includes(state.id)))
-      return {
-        id: `state-unreachable ${component.id} ${axis.id} ${state.id}`,
-        kind: 'state-unreachable', level: 'fault',
-        sentence: named.length === 0
-          ? `Nothing leads to ${stateName(axis, state.id)}: no rule that can ever fire has it as its target.`
-          : `Nobody can reach ${stateName(axis, state.id)}: the ${named.length === 1 ? 'rule that leads there never fires' : `${named.length} rules that lead there never fire`}.`,
-        about: { component: component.id, axis: axis.id, state: state.id },
-        remedy: null, witness, numbers: { reachable: axis.states.filter(({ id }) => isReached(id)).length, states: axis.states.length },
-      }
-    })
-  })
+export const stateUnreachable: ComponentCheck = {
+  name: 'state-unreachable', scope: 'component', levels: ['fault', 'note'],
+  means: 'nothing brings the state about, whatever anyone does or sends, not even to leave it at that instant; of an axis a variable decides, no value the variable is ever given goes with it',
+  finds: ({ project, component, arena, root, drivenTo }) =>
+    component.axes.flatMap((axis): readonly Finding[] => {
+      if (axis.boundTo !== null) return tiedStates(project, component, axis, drivenTo(axis.id))
+      if (axis.states.length < 2) return []
+      const chained = reachableStates(component, axis, drivenTo(axis.id))
+      const open = chained.size < axis.states.length ? null : arena.open
+      const net = open?.network.axisOf(root, axis.id)
+      const isReached = (state: Id) => chained.has(state) && (!open?.isFinished || !net || open.isReached(net, state))
+      return axis.states.filter(({ id }) => !isReached(id)).map((state): Finding => {
+        const { closed } = arena
+        const witness = witnessTo(arena, closed, tour(closed, closed.axis(root, axis.id).at), { caption: 'every state that comes, and this one never does' }, (trace) =>
+          !trace.some((event) => event.what === 'state' && event.instance === '' && event.to === state.id))
+        const named = component.rules.filter((rule) => rule.axis === axis.id && axis.states.some(({ id }) => holdsIn(rule, id, axis) && leadsFrom(axis, rule, id).includes(state.id)))
+        return {
+          id: `state-unreachable ${component.id} ${axis.id} ${state.id}`,
+          kind: 'state-unreachable', level: 'fault',
+          sentence: named.length === 0
+            ? `Nothing leads to ${stateName(axis, state.id)}: no rule that can ever fire has it as its target.`
+            : `Nobody can reach ${stateName(axis, state.id)}: the ${named.length === 1 ? 'rule that leads there never fires' : `${named.length} rules that lead there never fire`}.`,
+          about: { component: component.id, axis: axis.id, state: state.id },
+          remedy: null, witness, numbers: { reachable: axis.states.filter(({ id }) => isReached(id)).length, states: axis.states.length },
+        }
+      })
+    }),
+}
 
 /** The states of an axis that a variable decides which no value the variable is ever given goes with. */
 function tiedStates(project: Project, component: Component, axis: Axis, driven: ReadonlySet<Id>): readonly Finding[] {

@@ -1,13 +1,17 @@
 import { firstOf, lastOf, statesNamed, type Rule } from '../../../document'
 import { type Arena } from '../../ground/arena'
-import { listed, stateName, type Check } from '../../ground/context'
+import { listed, stateName, type ComponentCheck } from '../../ground/context'
 import type { Thing, Travelled } from '../../explore'
 import { after } from '../../explore'
 import type { Finding } from '../../model/finding'
 import { witnessTo } from '../../ground/witness'
 
 /** Rules that set one another off at one instant without end; the run has to be stopped there. */
-export const endlessImmediateLoop: Check = ({ arena }) => endlessLoopsIn(arena)
+export const endlessImmediateLoop: ComponentCheck = {
+  name: 'endless-immediate-loop', scope: 'component', levels: ['fault'],
+  means: 'rules set one another off at one instant without end',
+  finds: ({ arena }) => endlessLoopsIn(arena),
+}
 
 export function endlessLoopsIn(arena: Arena): readonly Finding[] {
   const found = new Map<string, Finding>()

@@ -1,6 +1,6 @@
 import { itemAt, type Axis } from '../../../document'
 import { isByItself, type Arena } from '../../ground/arena'
-import { stateName, type Check } from '../../ground/context'
+import { stateName, type ComponentCheck } from '../../ground/context'
 import type { Thing } from '../../explore'
 import { after } from '../../explore'
 import { inMs, type Finding } from '../../model/finding'
@@ -11,7 +11,11 @@ import { witnessTo } from '../../ground/witness'
 const MOST_TRIED = 6
 
 /** Motions that a timer, a message or another rule can end early, though they come to their end at other times. */
-export const mayBeCutShort: Check = ({ arena, root, component }) => component.axes.flatMap((axis) => cutShortIn(arena, root, axis))
+export const mayBeCutShort: ComponentCheck = {
+  name: 'may-be-cut-short', scope: 'component', levels: ['risk'],
+  means: 'a timer, message or rule can come before the end; by how much is in the zone. What a person does does not count',
+  finds: ({ arena, root, component }) => component.axes.flatMap((axis) => cutShortIn(arena, root, axis)),
+}
 
 export function cutShortIn(arena: Arena, thing: Thing, axis: Axis): readonly Finding[] {
   const { component } = thing.compiled

@@ -1,7 +1,7 @@
 import { axisOfProperty, certain, holdsIn, itemAt, latestMs, leads, type Axis, type Component, type Rule, type State } from '../../../document'
 import { fromToken } from '../../../motion'
 import { isByItself, type Arena, type Facts, type Seen } from '../../ground/arena'
-import { stateName, type Check, type CheckContext } from '../../ground/context'
+import { stateName, type CheckContext, type ComponentCheck } from '../../ground/context'
 import { after, readings, type NetAxis, type Thing } from '../../explore'
 import { inMs, type Finding, type Witness } from '../../model/finding'
 import { witnessTo } from '../../ground/witness'
@@ -10,11 +10,15 @@ import { witnessTo } from '../../ground/witness'
  * States whose motion has never come to its end when they are left, however they are entered and whatever one does
  * meanwhile; and continuous motions that are cut before they have gone round once.
  */
-export const neverCompletes: Check = (context) =>
-  context.component.axes.flatMap((axis) => [
-    ...neverSettledIn(context.arena, context.root, axis),
-    ...axis.states.flatMap((state) => turnCut(context, axis, state)),
-  ])
+export const neverCompletes: ComponentCheck = {
+  name: 'never-completes', scope: 'component', levels: ['fault'],
+  means: 'entered from rest, the motion never comes to its end, and the state is left of itself; or a continuous motion is cut before one round',
+  finds: (context) =>
+    context.component.axes.flatMap((axis) => [
+      ...neverSettledIn(context.arena, context.root, axis),
+      ...axis.states.flatMap((state) => turnCut(context, axis, state)),
+    ]),
+}
 
 /** States of an axis that are always left of themselves before the motion into them ends. */
 export function neverSettledIn(arena: Arena, thing: Thing, axis: Axis): readonly Finding[] {

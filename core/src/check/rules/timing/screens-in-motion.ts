@@ -1,9 +1,9 @@
-import { theOne, type Project } from '../../../document'
+import { theOne } from '../../../document'
 import { isWithin } from '../../../machine'
 import { chanceIn, drawList, drawListAt, play, startRun } from '../../../run'
 import type { DrawItem, DrawList } from '../../../scene'
 import { isByItself, type Facts, type Seen } from '../../ground/arena'
-import type { CheckOptions } from '../../ground/context'
+import type { PrototypeCheck } from '../../ground/context'
 import { after, readings, type Thing } from '../../explore'
 import { inMs, type Finding } from '../../model/finding'
 import { jumpOf } from '../picture/jumps'
@@ -14,10 +14,14 @@ import { confirmed, witnessOf, witnessTo } from '../../ground/witness'
 const MOST_TRIED = 6
 
 /** Screens and overlays whose way in is cut off by itself, always or at times, and those that jump because they come anew while they still go. */
-export function screensInMotion(project: Project, options: CheckOptions = {}): readonly Finding[] {
-  const context = prototypeContext(project, options)
-  if (!context) return []
-  return surfacesOf(context).flatMap((surface) => [...cutOff(context, surface), ...jumping(context, surface)])
+export const screensInMotion: PrototypeCheck = {
+  name: 'never-completes', scope: 'prototype', levels: ['fault', 'risk'],
+  means: 'a screen or overlay goes, always or at times, before it has come all the way, or comes again where it was not',
+  finds: (project, options) => {
+    const context = prototypeContext(project, options)
+    if (!context) return []
+    return surfacesOf(context).flatMap((surface) => [...cutOff(context, surface), ...jumping(context, surface)])
+  },
 }
 
 /** The motions of a screen or overlay that are left while they are still going. */

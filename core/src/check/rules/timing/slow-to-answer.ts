@@ -1,7 +1,7 @@
 import { forkFromHere, advanceTo, drawList, drawListAt } from '../../../run'
 import { theOne } from '../../../document'
 import { TOUCHING } from '../../ground/answers'
-import { stateName, type Check } from '../../ground/context'
+import { stateName, type ComponentCheck } from '../../ground/context'
 import { firstDifference } from '../../ground/difference'
 import { inMs, type Finding } from '../../model/finding'
 import { witnessOfRule } from '../../ground/witness'
@@ -13,37 +13,41 @@ const AT_ONCE_MS = 100
 const LONGEST_MS = 3000
 
 /** Inputs that are answered, but of which nothing is to be seen within a tenth of a second. */
-export const slowToAnswer: Check = (context) => {
-  const { component, arena, root } = context
-  const { closed } = arena
-  return component.rules.flatMap((rule): Finding[] => {
-    const fired = TOUCHING.includes(rule.trigger.on) && rule.trigger.on !== 'release' && rule.trigger.on !== 'drag end' ? closed.firing(root, rule) : undefined
-    if (!fired) return []
-    const before = arena.visit(closed, fired.step.from)?.run
-    const come = arena.visit(closed, after(fired.step))
-    if (!before || !come) return []
-    const run = forkFromHere(come.run)
-    const [began, list] = [run.nowMs, drawListAt(before, run.nowMs)]
-    for (const waitedMs of [0, 16, 50, AT_ONCE_MS]) {
-      advanceTo(run, began + waitedMs)
-      if (firstDifference(list, drawList(run))) return []
-    }
-    let seenMs = AT_ONCE_MS
-    while (seenMs < LONGEST_MS && !firstDifference(list, drawList(run))) {
-      seenMs += 10
-      advanceTo(run, began + seenMs)
-    }
-    if (seenMs >= LONGEST_MS) return []
-    const axis = theOne(component.axes, ({ id }) => id === rule.axis)
-    const net = closed.axis(root, axis.id)
-    const state = stateIn(net, fired.step.from.place.configuration)
-    return [{
-      id: `slow-to-answer ${component.id} ${rule.id}`, kind: 'slow-to-answer', level: 'risk',
-      sentence: `Nothing is to be seen of ${rule.trigger.on} in ${stateName(axis, state)} for ${inMs(seenMs)}; after ${inMs(AT_ONCE_MS)} it no longer feels like an answer.`,
-      about: { component: component.id, axis: axis.id, state, rule: rule.id },
-      remedy: null,
-      witness: witnessOfRule(context, rule, { afterMs: AT_ONCE_MS, caption: 'nothing to be seen yet' }),
-      numbers: { seenMs },
-    }]
-  })
+export const slowToAnswer: ComponentCheck = {
+  name: 'slow-to-answer', scope: 'component', levels: ['risk'],
+  means: 'answered, and nothing to be seen within 100 ms',
+  finds: (context) => {
+    const { component, arena, root } = context
+    const { closed } = arena
+    return component.rules.flatMap((rule): Finding[] => {
+      const fired = TOUCHING.includes(rule.trigger.on) && rule.trigger.on !== 'release' && rule.trigger.on !== 'drag end' ? closed.firing(root, rule) : undefined
+      if (!fired) return []
+      const before = arena.visit(closed, fired.step.from)?.run
+      const come = arena.visit(closed, after(fired.step))
+      if (!before || !come) return []
+      const run = forkFromHere(come.run)
+      const [began, list] = [run.nowMs, drawListAt(before, run.nowMs)]
+      for (const waitedMs of [0, 16, 50, AT_ONCE_MS]) {
+        advanceTo(run, began + waitedMs)
+        if (firstDifference(list, drawList(run))) return []
+      }
+      let seenMs = AT_ONCE_MS
+      while (seenMs < LONGEST_MS && !firstDifference(list, drawList(run))) {
+        seenMs += 10
+        advanceTo(run, began + seenMs)
+      }
+      if (seenMs >= LONGEST_MS) return []
+      const axis = theOne(component.axes, ({ id }) => id === rule.axis)
+      const net = closed.axis(root, axis.id)
+      const state = stateIn(net, fired.step.from.place.configuration)
+      return [{
+        id: `slow-to-answer ${component.id} ${rule.id}`, kind: 'slow-to-answer', level: 'risk',
+        sentence: `Nothing is to be seen of ${rule.trigger.on} in ${stateName(axis, state)} for ${inMs(seenMs)}; after ${inMs(AT_ONCE_MS)} it no longer feels like an answer.`,
+        about: { component: component.id, axis: axis.id, state, rule: rule.id },
+        remedy: null,
+        witness: witnessOfRule(context, rule, { afterMs: AT_ONCE_MS, caption: 'nothing to be seen yet' }),
+        numbers: { seenMs },
+      }]
+    })
+  },
 }

@@ -1,12 +1,16 @@
 import { certain, itemAt } from '../../../document'
 import type { Arena } from '../../ground/arena'
-import { listed, type Check } from '../../ground/context'
+import { listed, type ComponentCheck } from '../../ground/context'
 import type { Place, Travelled } from '../../explore'
 import type { Finding } from '../../model/finding'
 import { witnessTo } from '../../ground/witness'
 
 /** Two things that always fall due at the same instant, where it matters which goes first. */
-export const timersRace: Check = ({ arena }) => racesIn(arena)
+export const timersRace: ComponentCheck = {
+  name: 'timers-race', scope: 'component', levels: ['risk'],
+  means: 'two timers always fall due at the same instant, and the first one decides',
+  finds: ({ arena }) => racesIn(arena),
+}
 
 export function racesIn(arena: Arena): readonly Finding[] {
   const { closed } = arena

@@ -1,13 +1,21 @@
 import { inProject, setAt } from '../../../document'
 import { changesIn, endOf, wayOf } from '../../ground/changes'
-import type { Check, CheckContext } from '../../ground/context'
+import type { CheckContext, ComponentCheck } from '../../ground/context'
 import { inMs, type Finding, type Level } from '../../model/finding'
 
 /** Motions longer than the project allows. */
-export const tooLong: Check = (context) => beyond(context, 'too-long', context.project.limits?.longestMs, (ms, limit) => ms > limit)
+export const tooLong: ComponentCheck = {
+  name: 'too-long', scope: 'component', levels: ['risk'],
+  means: 'longer than the project allows',
+  finds: (context) => beyond(context, 'too-long', context.project.limits?.longestMs, (ms, limit) => ms > limit),
+}
 
 /** Motions shorter than the project allows; what takes no time at all is no motion. */
-export const tooShort: Check = (context) => beyond(context, 'too-short', context.project.limits?.shortestMs, (ms, limit) => ms > 0 && ms < limit)
+export const tooShort: ComponentCheck = {
+  name: 'too-short', scope: 'component', levels: ['risk'],
+  means: 'shorter than the project allows',
+  finds: (context) => beyond(context, 'too-short', context.project.limits?.shortestMs, (ms, limit) => ms > 0 && ms < limit),
+}
 
 function beyond(context: CheckContext, kind: string, limitMs: number | undefined, isBeyond: (ms: number, limit: number) => boolean): readonly Finding[] {
   if (limitMs === undefined) return []
