@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals'
 import pg from 'pg'
-import { addComponent, apply, newComponent, renameComponent, renameProject, type Appended, type Entry, type Project, type StoredHistory, type StoredProject } from '@rheoscope/core/document'
+import { addComponent, apply, newComponent, renameComponent, renameProject, type Entry, type Project } from '@rheoscope/core/document'
+import type { Appended, StoredHistory, StoredProject } from '@rheoscope/core/protocol'
 import { postgresServer, type PostgresServer } from '../server/test/postgres-server'
 import { ApiError } from '../web/src/api/client'
 import type { Kept, KeptEntries } from '../web/src/session/kept-entries'

@@ -1,5 +1,5 @@
 /** How soon 50 windows at eight processes over one database are told what is done at another one. */
-import type { StoredProject } from '@rheoscope/core/document'
+import type { StoredProject } from '@rheoscope/core/protocol'
 import { startServer, type TestServer } from '../../e2e/harness/server'
 import { postgresServer } from '../../server/test/postgres-server'
 import { printed } from '../src/report'

@@ -1,6 +1,7 @@
 import { messageOf, RheoError, Take, type Project } from '@rheoscope/core/document'
 import { validated } from '@rheoscope/core/schema'
-import { expectationText, playTake } from '@rheoscope/core/run'
+import { playTake } from '@rheoscope/core/run'
+import { expectationText } from '@rheoscope/core/reading'
 
 export type TakeFormat = 'text' | 'json'
 

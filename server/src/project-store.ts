@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { and, asc, desc, eq, gt, inArray, lt, notLike } from 'drizzle-orm'
-import { apply, differencesSince, DOCUMENT_VERSION, fieldsOf, invert, LAST_WITHOUT_AUTHORS, migrate, RheoError, type Appended, type Entry, type Project, type ProjectSummary, type StoredHistory, type StoredProject } from '@rheoscope/core/document'
+import { apply, differencesSince, DOCUMENT_VERSION, fieldsOf, invert, LAST_WITHOUT_AUTHORS, migrate, RheoError, type Entry, type Project } from '@rheoscope/core/document'
+import type { Appended, ProjectSummary, StoredHistory, StoredProject } from '@rheoscope/core/protocol'
 import { attempt, mended, mending } from '@rheoscope/core/schema'
 import { announceRemoval, announceRevision } from './announcements'
 import type { Database, Transaction } from './storage'

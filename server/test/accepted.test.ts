@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { apply, DOCUMENT_VERSION, RheoError, serialise, type Entry, type Project, type StoredProject } from '@rheoscope/core/document'
+import { apply, DOCUMENT_VERSION, RheoError, serialise, type Entry, type Project } from '@rheoscope/core/document'
+import type { StoredProject } from '@rheoscope/core/protocol'
 import { attempt, readProject } from '@rheoscope/core/schema'
 import { signed } from '../../core/test/document/made'
 import { hostileEdit } from '../../core/test/schema/hostile-edits'

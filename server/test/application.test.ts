@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { request } from 'node:http'
 import { skerryLine } from '@rheoscope/core/demo'
-import { renameProject, serialise, type StoredProject } from '@rheoscope/core/document'
+import { renameProject, serialise } from '@rheoscope/core/document'
+import type { StoredProject } from '@rheoscope/core/protocol'
 import { endless, running, type Running } from './running'
 import { made } from '../../core/test/document/made'
 

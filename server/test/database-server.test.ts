@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
-import { renameProject, type StoredProject } from '@rheoscope/core/document'
+import { renameProject } from '@rheoscope/core/document'
+import type { StoredProject } from '@rheoscope/core/protocol'
 import { made } from '../../core/test/document/made'
 import type { RunCheck } from '../src/check-process'
 import type { KeptCheck } from '../src/check-runs'

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { DOCUMENT_VERSION, renameProject, type StoredProject } from '@rheoscope/core/document'
+import { DOCUMENT_VERSION, renameProject } from '@rheoscope/core/document'
+import type { StoredProject } from '@rheoscope/core/protocol'
 import { running, type Running } from './running'
 import { made } from '../../core/test/document/made'
 

@@ -1,8 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import {
-  addComponent, apply, newComponent, newProject, renameComponent, renameProject, removeComponent, type Appended, type Entry, type Project, type StoredHistory,
-} from '@rheoscope/core/document'
+import { addComponent, apply, newComponent, newProject, renameComponent, renameProject, removeComponent, type Entry, type Project } from '@rheoscope/core/document'
+import type { Appended, StoredHistory } from '@rheoscope/core/protocol'
 import { ApiError } from '../src/api/client'
 import type { Kept, KeptEntries } from '../src/session/kept-entries'
 import { ProjectSession, type ProjectServer } from '../src/session/project-session'

@@ -11,11 +11,7 @@ export { focusStops, type FocusStop } from './focus'
 export {
   differences, playTake, runOptionsOf, statesSeen, textsIn, type PlayedTake, type SeenState, type StateDifference, type TakeOutcome, type TakeResult,
 } from './take'
-export { bandsOf, differingSpans, type Band, type Span, type Stay } from './bands'
-export { linksOn, type Link } from './links'
 export { described, everyDescribed, focused, spokenText, type Described } from './described'
 export { marksOf, type Mark } from './marks'
-export { expectationText } from './take-words'
-export { pathName } from './path-names'
 export { listEntrance } from './list-motion'
 export { timesOfShowing } from './showing'

@@ -1,8 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import {
-  answersFor, apply, emptyCells, holdsIn, invert, movesOf, pasteRules, ruleClipOf, ruleInCell, setCells, shortestWay, spreadRuleOver, triggerRow, type Cell, type Component, type Edit, type Target,
-} from '@rheoscope/core/document'
+import { apply, emptyCells, holdsIn, invert, movesOf, pasteRules, ruleClipOf, ruleInCell, setCells, shortestWay, spreadRuleOver, triggerRow, type Cell, type Component, type Edit, type Target } from '@rheoscope/core/document'
+import { answersFor } from '@rheoscope/core/reading'
 import { small, projectOf, tap, enter, leave } from '../run/small-component'
 
 let made = 0

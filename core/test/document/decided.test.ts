@@ -1,9 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import {
-  answersFor, apply, batch, destinationsOf, leadElsewhere, movesOf, removeState, renameStateSpokenOf, setCells, tieAxis, untieAxis,
-  type Component, type Edit, type Project, type Rule, type Target, type Variable,
-} from '@rheoscope/core/document'
+import { apply, batch, destinationsOf, leadElsewhere, movesOf, removeState, renameStateSpokenOf, setCells, tieAxis, untieAxis, type Component, type Edit, type Project, type Rule, type Target, type Variable } from '@rheoscope/core/document'
+import { answersFor } from '@rheoscope/core/reading'
 import { wordOf } from '@rheoscope/core/expression'
 import { readProject, requireProject } from '@rheoscope/core/schema'
 import { advanceTo, send, startRun, type Run } from '@rheoscope/core/run'

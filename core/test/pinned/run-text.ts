@@ -1,5 +1,6 @@
 import { propertyDefinition, type Input, type Project } from '@rheoscope/core/document'
-import { advanceTo, bandsOf, cutOff, drawList, linksOn, marksOf, pathName, send, shownFocus, startRun, type Run, type RunOptions } from '@rheoscope/core/run'
+import { advanceTo, cutOff, drawList, marksOf, send, shownFocus, startRun, type Run, type RunOptions } from '@rheoscope/core/run'
+import { bandsOf, linksOn, pathName } from '@rheoscope/core/reading'
 import type { Surface } from '@rheoscope/core/machine'
 import type { DrawItem, DrawList } from '@rheoscope/core/scene'
 

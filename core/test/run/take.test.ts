@@ -4,7 +4,8 @@ import {
   absentFor, addScreen, addTake, addToScreen, apply, duplicateScreen, entranceOf, ENTRANCES, instanceFor, invert, newScreen, removeFromScreen, removeScreen, resizeScreen, setOnScreen, trimTake, type Take,
 } from '@rheoscope/core/document'
 import { requireProject } from '@rheoscope/core/schema'
-import { bandsOf, differences, differingSpans, drawList, playTake, startRun } from '@rheoscope/core/run'
+import { differences, drawList, playTake, startRun } from '@rheoscope/core/run'
+import { bandsOf, differingSpans } from '@rheoscope/core/reading'
 
 describe('takes', () => {
   test.each(demoTakes.map((take) => [take.name, take] as const))('“%s” comes about', (_name, take) => {

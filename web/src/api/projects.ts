@@ -1,4 +1,5 @@
-import { hasKeys, type Appended, type Entry, type ProjectSummary, type StoredHistory, type StoredProject } from '@rheoscope/core/document'
+import { hasKeys, type Entry } from '@rheoscope/core/document'
+import type { Appended, ProjectSummary, StoredHistory, StoredProject } from '@rheoscope/core/protocol'
 import type { CheckFailure, CheckProgress, ReportedFinding } from '@rheoscope/core/check'
 import type { TakeOutcome } from '@rheoscope/core/run'
 import { ApiError, post, request } from './client'

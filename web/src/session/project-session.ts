@@ -1,7 +1,5 @@
-import {
-  apply, doing, historyOf, messageOf, rebase, record, redoing, RheoError, undoing, type Appended, type Author, type Edit, type Entry, type History,
-  type Lost, type Project, type Signature, type StoredHistory,
-} from '@rheoscope/core/document'
+import { apply, doing, historyOf, messageOf, rebase, record, redoing, RheoError, undoing, type Author, type Edit, type Entry, type History, type Lost, type Project, type Signature } from '@rheoscope/core/document'
+import type { Appended, StoredHistory } from '@rheoscope/core/protocol'
 import { attempt } from '@rheoscope/core/schema'
 import type { KeptEntries } from './kept-entries'
 import { isPassing, mishapOf, type SetAside } from './sending'

@@ -1,7 +1,8 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { messageOf, type ProjectSummary } from '@rheoscope/core/document'
+import { messageOf } from '@rheoscope/core/document'
+import type { ProjectSummary } from '@rheoscope/core/protocol'
 import { loadProject, removeProject } from '../api/projects'
 import { Miniature } from './miniature'
 

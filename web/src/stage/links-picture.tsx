@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import { group } from 'd3-array'
 import { firstOf, orElse, theOne, type Id, type Project, type Screen } from '@rheoscope/core/document'
-import { linksOn, type Link } from '@rheoscope/core/run'
+import { linksOn, type Link } from '@rheoscope/core/reading'
 import { LabelGround, LETTER_PX, LINE_PX, MapSheet } from '../map/map-sheet'
 import type { MapGraph } from '../map/messages'
 import { useMapLayout } from '../map/use-map-layout'

@@ -1,5 +1,6 @@
 import { certain, firstOf, lastOf, removeTake, renameTake, setInputs, trimTake, type Input, type Project, type Take } from '@rheoscope/core/document'
-import { chanceIn, differences, pathName, statesSeen, type PlayedTake, type SeenState, type TakeOutcome } from '@rheoscope/core/run'
+import { chanceIn, differences, statesSeen, type PlayedTake, type SeenState, type TakeOutcome } from '@rheoscope/core/run'
+import { pathName } from '@rheoscope/core/reading'
 import { msText } from '../bench/lanes/timing-text'
 import { CommitField } from '../fields/commit-field'
 import { MsField, stepMs, wholeMs } from '../fields/ms-field'

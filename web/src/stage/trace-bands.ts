@@ -1,7 +1,8 @@
 import { componentOf, entryOf, holdsIn, latestMs, orElse, type Axis, type Component, type Id, type Project, type Screen } from '@rheoscope/core/document'
 import { compile } from '@rheoscope/core/machine'
 import { fromToken, motionSources, resolveTiming, type Easing } from '@rheoscope/core/motion'
-import { bandsOf, pathName, type Stay, type Trace } from '@rheoscope/core/run'
+import type { Trace } from '@rheoscope/core/run'
+import { bandsOf, pathName, type Stay } from '@rheoscope/core/reading'
 
 /** One band of the trace with all that it takes to draw it. */
 export interface TraceRow {

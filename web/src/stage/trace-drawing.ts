@@ -1,7 +1,8 @@
 import { itemAt } from '@rheoscope/core/document'
 import { bisector } from 'd3-array'
 import type { ScaleLinear } from 'd3-scale'
-import type { Mark, Span, Stay } from '@rheoscope/core/run'
+import type { Mark } from '@rheoscope/core/run'
+import type { Span, Stay } from '@rheoscope/core/reading'
 import { rowAt, type TraceRow } from './trace-bands'
 
 export interface TracePicture {

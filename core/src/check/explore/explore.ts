@@ -228,6 +228,12 @@ export function whenever({ deadlines }: Place, zone: Zone, { deadline, ending, g
   return when
 }
 
+/** What the clock of a deadline can read when a step happens, in ms; null where it does not count there. */
+export function readingWhen({ from: { place: { deadlines } }, when }: Pick<Travelled, 'from' | 'when'>, clock: number): readonly [least: number, most: number] | null {
+  const index = deadlines.findIndex((deadline) => deadline.clock === clock)
+  return index < 0 ? null : readings(when, deadlines.length + 1, index + 1)
+}
+
 /** The node a step leads to, as the end of a way of its own. */
 export const after = ({ from, to, occasion, ending, going, outcome }: Pick<Travelled, 'from' | 'to' | 'occasion' | 'ending' | 'going' | 'outcome'>): Node =>
   ({ place: to, zone: to.zones[0]?.zone ?? from.zone, extent: 0, before: from, by: occasion, ending, going, outcome, depth: from.depth + 1 })

@@ -10,36 +10,36 @@ const PRESS = { moved: 1, spent: 2 } as const
 /** What the hand is in the middle of, as a configuration keeps it. */
 export function handIn(network: Network, configuration: Configuration): HandState<Spot, Spot> {
   const spotAt = (at: number) => network.spots[keptAt(configuration, at) - 1] ?? null
-  const on = spotAt(network.pressedAt)
-  const became = keptAt(configuration, network.pressAt)
+  const on = spotAt(network.handAt.pressed)
+  const became = keptAt(configuration, network.handAt.press)
   return {
-    over: spotAt(network.overAt),
-    finger: spotAt(network.fingerAt),
+    over: spotAt(network.handAt.over),
+    finger: spotAt(network.handAt.finger),
     pressed: on && { on, drags: (became & PRESS.moved) > 0, isSpent: (became & PRESS.spent) > 0 },
-    longMs: keptAt(configuration, network.longAt) || null,
-    tapped: spotAt(network.tappedAt),
-    focus: spotAt(network.focusAt),
-    isFocusShown: keptAt(configuration, network.shownAt) > 0,
-    spaceOn: spotAt(network.spaceAt),
+    longMs: keptAt(configuration, network.handAt.long) || null,
+    tapped: spotAt(network.handAt.tapped),
+    focus: spotAt(network.handAt.focus),
+    isFocusShown: keptAt(configuration, network.handAt.shown) > 0,
+    spaceOn: spotAt(network.handAt.space),
   }
 }
 
 /** Keeps in a configuration what the hand is in the middle of now. */
 export function keepHand(network: Network, configuration: Configuration, { over, finger, pressed, longMs, focus, isFocusShown, spaceOn }: HandChange<Spot, Spot>): void {
-  if (over !== undefined) configuration[network.overAt] = numberOf(over)
-  if (finger !== undefined) configuration[network.fingerAt] = numberOf(finger)
-  if (focus !== undefined) configuration[network.focusAt] = numberOf(focus)
-  if (longMs !== undefined) configuration[network.longAt] = longMs ?? 0
-  if (isFocusShown !== undefined && network.mattersShown) configuration[network.shownAt] = Number(isFocusShown)
-  if (spaceOn !== undefined) configuration[network.spaceAt] = numberOf(spaceOn)
+  if (over !== undefined) configuration[network.handAt.over] = numberOf(over)
+  if (finger !== undefined) configuration[network.handAt.finger] = numberOf(finger)
+  if (focus !== undefined) configuration[network.handAt.focus] = numberOf(focus)
+  if (longMs !== undefined) configuration[network.handAt.long] = longMs ?? 0
+  if (isFocusShown !== undefined && network.matters.shown) configuration[network.handAt.shown] = Number(isFocusShown)
+  if (spaceOn !== undefined) configuration[network.handAt.space] = numberOf(spaceOn)
   if (pressed === undefined) return
-  configuration[network.pressedAt] = numberOf(pressed?.on ?? null)
-  configuration[network.pressAt] = (pressed?.drags ? PRESS.moved : 0) | (pressed?.isSpent ? PRESS.spent : 0)
+  configuration[network.handAt.pressed] = numberOf(pressed?.on ?? null)
+  configuration[network.handAt.press] = (pressed?.drags ? PRESS.moved : 0) | (pressed?.isSpent ? PRESS.spent : 0)
 }
 
 /** The hand is nowhere and in the middle of nothing. */
-export function forgetHand({ overAt, fingerAt, pressedAt, pressAt, longAt, tappedAt, focusAt, shownAt, spaceAt, keyAt }: Network, configuration: Configuration): void {
-  for (const at of [overAt, fingerAt, pressedAt, pressAt, longAt, tappedAt, focusAt, shownAt, spaceAt, keyAt]) configuration[at] = 0
+export function forgetHand({ handAt }: Network, configuration: Configuration): void {
+  for (const at of Object.values(handAt)) configuration[at] = 0
 }
 
 /** How a spot is kept; 0 for none. */

@@ -63,7 +63,7 @@ function act(instant: Instant, occasion: UserOccasion | { readonly what: 'long' 
     case 'point':
       person.hover(occasion.spot)
       // Whoever points elsewhere has moved too far for a long press.
-      if (instant.keptAt(network.pressedAt) !== numberOf(occasion.spot)) instant.hold({ longMs: null })
+      if (instant.keptAt(network.handAt.pressed) !== numberOf(occasion.spot)) instant.hold({ longMs: null })
       return
     case 'press':
     case 'release':
@@ -90,7 +90,7 @@ function act(instant: Instant, occasion: UserOccasion | { readonly what: 'long' 
     case 'late tap':
       return person.lateTap()
     case 'focus':
-      if (occasion.spot === null && network.mattersOutside) return person.press(network.beside)
+      if (occasion.spot === null && network.matters.outside) return person.press(network.beside)
       return person.focus(occasion.spot, occasion.spot !== null)
     case 'key':
     case 'key up':
@@ -108,10 +108,10 @@ const TURNED = {
 /** A key goes down, or comes up; where it makes no difference when it comes up, it does so at once. */
 function press(instant: Instant, occasion: Extract<UserOccasion, { what: 'key' | 'key up' }>): void {
   const { person, network, configuration } = instant
-  const focus = () => (network.mattersFocus ? instant.hand.focus : occasion.spot)
+  const focus = () => (network.matters.focus ? instant.hand.focus : occasion.spot)
   if (occasion.what === 'key') person.key(occasion, focus())
-  if (occasion.what === 'key up' || !network.mattersKeyUp) person.keyUp(occasion, focus())
-  if (network.mattersKeyUp) configuration[network.keyAt] = occasion.what === 'key up' ? 0 : network.keys.findIndex(({ key, modifiers }) => key === occasion.key && sameValue(modifiers, occasion.modifiers)) + 1
+  if (occasion.what === 'key up' || !network.matters.keyUp) person.keyUp(occasion, focus())
+  if (network.matters.keyUp) configuration[network.handAt.key] = occasion.what === 'key up' ? 0 : network.keys.findIndex(({ key, modifiers }) => key === occasion.key && sameValue(modifiers, occasion.modifiers)) + 1
 }
 
 /** What one points at, or has the focus on, can have gone. */

@@ -121,7 +121,7 @@ function doIt(run: Run, network: Network, occasion: Occasion, send: (action: Inp
     case 'key':
       if (occasion.spot !== null && !goToFocus(run, occasion.spot, send)) return false
       send({ do: 'key', key: occasion.key, modifiers: occasion.modifiers, ...(occasion.repeat ? { repeat: true } : {}) })
-      if (occasion.key === ' ' && !network.mattersKeyUp) send({ do: 'key up', key: ' ', modifiers: occasion.modifiers })
+      if (occasion.key === ' ' && !network.matters.keyUp) send({ do: 'key up', key: ' ', modifiers: occasion.modifiers })
       return true
     case 'key up':
       send({ do: 'key up', key: occasion.key, modifiers: occasion.modifiers })
@@ -190,10 +190,10 @@ function withPoint(run: Run, network: Network, spot: Spot, send: (action: InputA
 }
 
 /** Where a spot can be pointed at now and nothing else that is listened to lies over it; null when it cannot be. */
-function pointFor(run: Run, network: Pick<Network, 'spots' | 'mattersFocus'>, { at }: Spot): Point | null {
+function pointFor(run: Run, network: Pick<Network, 'spots' | 'matters'>, { at }: Spot): Point | null {
   const { thing: { path: instance }, part } = at
   if (part === null) return null
-  const isListened = (hit: Hit) => network.spots.some((spot) => (spot.isListened || network.mattersFocus) && spot.at.thing.path === hit.instance && spot.at.part === hit.part)
+  const isListened = (hit: Hit) => network.spots.some((spot) => (spot.isListened || network.matters.focus) && spot.at.thing.path === hit.instance && spot.at.part === hit.part)
   return pointOn(answering(run), instance, part, (hits) => {
     const first = hits.find(isListened)
     return first?.instance === instance && first.part === part

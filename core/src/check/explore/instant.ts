@@ -397,23 +397,23 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   }
 
   hold(change: HandChange<Spot, Spot>): void {
-    if (change.longMs != null && this.keptAt(this.network.longAt) === 0) this.start(this.network.longClock)
+    if (change.longMs != null && this.keptAt(this.network.handAt.long) === 0) this.start(this.network.longClock)
     keepHand(this.network, this.configuration, change)
   }
 
   keepTap(tap: Spot | null, waits: boolean): void {
-    this.configuration[this.network.tappedAt] = numberOf(tap)
+    this.configuration[this.network.handAt.tapped] = numberOf(tap)
     if (tap && waits) this.start(this.network.tapClock)
   }
 
   /** That the second may come too late counts as another tap, which is possible as well. */
   isSecond(tap: Spot): boolean {
-    if (this.keptAt(this.network.tappedAt) > 0) this.isExact = false
-    return this.keptAt(this.network.tappedAt) === numberOf(tap)
+    if (this.keptAt(this.network.handAt.tapped) > 0) this.isExact = false
+    return this.keptAt(this.network.handAt.tapped) === numberOf(tap)
   }
 
   get minds(): Readonly<Record<'hover' | 'focus', boolean>> {
-    return { hover: this.network.mattersHover, focus: this.network.mattersFocus }
+    return { hover: this.network.matters.hover, focus: this.network.matters.focus }
   }
 
   focusOn(way: readonly Level<Thing>[]): Spot | null {

@@ -19,9 +19,9 @@ export type Outside = readonly Occasion[]
 export function movesIn(network: Network, instant: Instant, ways: readonly Way[]): readonly UserOccasion[] {
   const open = network.spots.filter((spot) => instant.isOpen(spot))
   // While a finger is down another pointer does nothing.
-  const mouse = ways.includes('mouse') && keptAt(instant.configuration, network.fingerAt) === 0
+  const mouse = ways.includes('mouse') && keptAt(instant.configuration, network.handAt.finger) === 0
   // Without anything that hovers, a finger does what a mouse does.
-  const touch = ways.includes('touch') && (network.mattersHover || !ways.includes('mouse'))
+  const touch = ways.includes('touch') && (network.matters.hover || !ways.includes('mouse'))
   return [
     ...(mouse ? pointing(network, instant, open) : []),
     ...(mouse ? pressing(network, instant, open, 'mouse') : []),
@@ -32,22 +32,22 @@ export function movesIn(network: Network, instant: Instant, ways: readonly Way[]
 }
 
 function pointing(network: Network, { configuration }: Instant, open: readonly Spot[]): readonly UserOccasion[] {
-  if (!network.mattersHover) return []
-  const over = keptAt(configuration, network.overAt)
+  if (!network.matters.hover) return []
+  const over = keptAt(configuration, network.handAt.over)
   const elsewhere = open.filter(({ index }) => index + 1 !== over)
   return [...elsewhere, ...(over > 0 ? [null] : [])].map((spot) => ({ what: 'point', spot, pointer: 'mouse' }))
 }
 
 function pressing(network: Network, { configuration }: Instant, open: readonly Spot[], pointer: 'mouse' | 'touch'): readonly UserOccasion[] {
-  const over = keptAt(configuration, network.overAt)
+  const over = keptAt(configuration, network.handAt.over)
   // Where it matters what is hovered, a mouse goes there first.
-  const near = pointer === 'mouse' && network.mattersHover ? open.filter(({ index }) => index + 1 === over) : open
-  const places: readonly (Spot | null)[] = pointer === 'mouse' && network.mattersHover && over > 0 ? near : [...near, null]
-  const pressed: readonly (Spot | null)[] = network.mattersOutside ? [...near, null] : near
-  const isHeld = network.mattersPress || (pointer === 'touch' && network.mattersFinger)
+  const near = pointer === 'mouse' && network.matters.hover ? open.filter(({ index }) => index + 1 === over) : open
+  const places: readonly (Spot | null)[] = pointer === 'mouse' && network.matters.hover && over > 0 ? near : [...near, null]
+  const pressed: readonly (Spot | null)[] = network.matters.outside ? [...near, null] : near
+  const isHeld = network.matters.press || (pointer === 'touch' && network.matters.finger)
   if (!isHeld) return pressed.map((spot) => ({ what: 'tap', spot, pointer }))
-  if (configuration[network.pressedAt] === 0) return pressed.map((spot) => ({ what: 'press', spot, pointer }))
-  const more = [...(network.mattersDrag ? ['drag'] as const : []), ...(network.mattersCancel ? ['cancel'] as const : [])]
+  if (configuration[network.handAt.pressed] === 0) return pressed.map((spot) => ({ what: 'press', spot, pointer }))
+  const more = [...(network.matters.drag ? ['drag'] as const : []), ...(network.matters.cancel ? ['cancel'] as const : [])]
   return [...places.map((spot): UserOccasion => ({ what: 'release', spot, pointer })), ...more.map((what): UserOccasion => ({ what, spot: null, pointer }))]
 }
 
@@ -58,13 +58,13 @@ const turning = (open: readonly Spot[]): readonly UserOccasion[] =>
   open.flatMap((spot) => TURNS.filter((turn) => spot.way.some(({ thing, part }) => thing.compiled.rulesOn.get(turn)?.some((rule) => rule.part === part))).map((turn): UserOccasion => ({ what: 'turn', turn, spot })))
 
 function typing(network: Network, instant: Instant, open: readonly Spot[], isAlone: boolean): readonly UserOccasion[] {
-  if (!network.mattersFocus) {
+  if (!network.matters.focus) {
     // Where a mouse can tap, Enter does nothing else.
-    const keys = network.keys.filter(({ isListened }) => isListened || isAlone || network.mattersPress)
+    const keys = network.keys.filter(({ isListened }) => isListened || isAlone || network.matters.press)
     const places: readonly (Spot | null)[] = [...open.filter((spot) => instant.canFocus(spot)), ...(keys.some(({ isListened }) => isListened) ? [null] : [])]
     return places.flatMap((spot) => keysNow(network, instant, keys).map((each): UserOccasion => ({ ...each, spot })))
   }
-  const focused = keptAt(instant.configuration, network.focusAt)
+  const focused = keptAt(instant.configuration, network.handAt.focus)
   const stops = open.filter((spot) => spot.index + 1 !== focused && instant.canFocus(spot))
   const moving = [...stops, ...(focused > 0 ? [null] : [])].map((spot): UserOccasion => ({ what: 'focus', spot }))
   return [...moving, ...keysNow(network, instant, network.keys).map((each): UserOccasion => ({ ...each, spot: null }))]
@@ -72,7 +72,7 @@ function typing(network: Network, instant: Instant, open: readonly Spot[], isAlo
 
 /** What can be done with keys: where it matters that one comes up, one is held at a time. */
 function keysNow(network: Network, { configuration }: Instant, keys: readonly PossibleKey[]): readonly Omit<Extract<UserOccasion, { what: 'key' | 'key up' }>, 'spot'>[] {
-  const held = network.keys[keptAt(configuration, network.keyAt) - 1]
+  const held = network.keys[keptAt(configuration, network.handAt.key) - 1]
   const all = held ? [{ ...held, repeat: true }].filter(({ key }) => keys.some((each) => each.key === key && each.repeat)) : keys
   return [...all.map(({ key, modifiers, repeat }) => ({ what: 'key' as const, key, modifiers, repeat })), ...(held ? [{ what: 'key up' as const, key: held.key, modifiers: held.modifiers, repeat: false }] : [])]
 }

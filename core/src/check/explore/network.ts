@@ -2,6 +2,8 @@ import { certain, decidedBy, placeOf, type Id, type InterruptionPolicy, type Lit
 import { isShared, namesOr } from '../../expression'
 import { axisAt, keptAt, policiesOf, timesOf, type TimerRule } from '../../machine'
 import { Domain } from './domain'
+import { handSlots, type HandSlots } from './hand-slots'
+import { whatMatters, type Matters } from './matters'
 import { keysIn } from './moves'
 import { comparedWith, namesThatMatter, saidOf } from './names'
 import { spotsOf, type Spot } from './spots'
@@ -92,31 +94,10 @@ export class Network {
   readonly beside: Spot
   /** What comes and goes with a list, and screens and overlays that are looked at together. */
   readonly items: ReadonlyMap<Thing, NetItem>
-  /** Where the pointer is, where a finger is, what was pressed, what became of the press, what was tapped last, and what has the focus: 0 for nothing, else a spot and 1. */
-  readonly overAt: number
-  readonly fingerAt: number
-  readonly pressedAt: number
-  readonly pressAt: number
-  readonly longAt: number
-  readonly tappedAt: number
-  readonly focusAt: number
-  /** Whether it is to be seen where the focus is, where Space is held, and which key is: 0 for none, else its place among `keys` and 1. */
-  readonly shownAt: number
-  readonly spaceAt: number
-  readonly keyAt: number
+  /** Where it is kept what a person is doing. */
+  readonly handAt: HandSlots
   readonly size: number
-  readonly mattersHover: boolean
-  readonly mattersPress: boolean
-  /** Something depends on what a finger is on that is down. */
-  readonly mattersFinger: boolean
-  /** Something depends on what has the focus; where nothing does, whoever uses keys is taken to have moved it there just before. */
-  readonly mattersFocus: boolean
-  readonly mattersShown: boolean
-  readonly mattersKeyUp: boolean
-  readonly mattersCancel: boolean
-  readonly mattersOutside: boolean
-  readonly mattersTwice: boolean
-  readonly mattersDrag: boolean
+  readonly matters: Matters
   /** The keys that come to anything. */
   readonly keys: ReturnType<typeof keysIn>
   /** Where it is kept who of those that hear keys anywhere was shown or changed last, by a rank that grows; none where there are too many of them, or but one. */
@@ -140,45 +121,41 @@ export class Network {
   constructor(readonly project: Project, readonly things: readonly Thing[], options: NetworkOptions = {}) {
     this.own = new Set(things)
     this.followsSurfaces = options.followsSurfaces === true
+    const names = namesThatMatter(things, options.watched)
     const rules = things.flatMap(({ compiled }) => compiled.component.rules)
-    const matters = namesThatMatter(things, options.watched)
-    const listens = (...kinds: readonly string[]) => rules.some(({ trigger }) => kinds.includes(trigger.on))
-    const asks = (name: string) => [...matters.values()].some((names) => names.has(name))
-    this.mattersHover = listens('enter', 'leave') || asks('hovered') || asks('pressed')
-    this.mattersPress = listens('press', 'release', 'cancel', 'long press', 'drag start', 'drag', 'drag end') || asks('pressed')
-    this.mattersFinger = asks('hovered')
-    this.mattersTwice = listens('double tap')
-    this.mattersDrag = listens('drag start', 'drag', 'drag end')
+    const asks = (name: string) => [...names.values()].some((each) => each.has(name))
+    this.matters = whatMatters(rules, asks)
     this.keys = keysIn(rules, asks('repeats'))
-    this.mattersFocus = listens('focus', 'blur') || asks('focused') || asks('focusVisible')
-    this.mattersShown = asks('focusVisible')
-    this.mattersKeyUp = listens('key up')
-    this.mattersCancel = listens('cancel')
-    this.mattersOutside = listens('press outside')
-    for (const thing of things) {
-      this.offsets.set(thing, this.next)
-      this.next += thing.compiled.slots.size
-    }
+    this.spots = spotsOf(things, options.hasKeyboard === true || this.matters.focus || rules.some(({ trigger }) => trigger.on === 'key' || trigger.on === 'key up'))
+    this.beside = { index: -1, at: { thing: certain(things[0]), part: null }, way: [], isListened: false, canFocus: false }
+    this.surfaces = things.filter(({ shown }) => shown !== null)
+
+    for (const thing of things) this.offsets.set(thing, this.keep(thing.compiled.slots.size))
     this.axes = this.axesOf(options)
     for (const axis of this.axes) this.axisOfThing.set(axis.thing, [...(this.axisOfThing.get(axis.thing) ?? []), axis])
     this.timers = this.timersOf()
     for (const timer of this.timers) this.timerAt[timer.at] = timer
-    this.waits = things.flatMap((thing) => thing.compiled.awaiting.map((rule) => ({ thing, rule }))).map((wait, index) => ({ ...wait, index, at: this.next++ }))
-    this.items = new Map(things.filter(({ isItem, holder, shown }) => shown !== null || (isItem && holder !== null && things.includes(holder))).map((thing, index) => [thing, { index, thing, at: this.next++ }]))
-    this.names = this.namesOf(matters, new Set([...(options.watched ?? new Map()).values()].flat()))
+    this.waits = things.flatMap((thing) => thing.compiled.awaiting.map((rule) => ({ thing, rule }))).map((wait, index) => ({ ...wait, index, at: this.keep() }))
+    this.items = new Map(things.filter(({ isItem, holder, shown }) => shown !== null || (isItem && holder !== null && things.includes(holder))).map((thing, index) => [thing, { index, thing, at: this.keep() }]))
+    this.names = this.namesOf(names, new Set([...(options.watched ?? new Map()).values()].flat()))
     for (const name of this.names) for (const thing of name.thing ? [name.thing] : name.readers) this.nameOfThing.set(thing, new Map([...(this.nameOfThing.get(thing) ?? []), [name.name, name]]))
-    for (const { thing, own } of this.axes) if (this.nameFor(thing, 'payload') && certain(thing.compiled.slots.axes[own]).queued >= 0) this.payloadSlots.set(`${thing.index} ${own}`, this.next++)
-    this.spots = spotsOf(things, options.hasKeyboard === true || this.mattersFocus || listens('key', 'key up'))
-    this.beside = { index: -1, at: { thing: certain(things[0]), part: null }, way: [], isListened: false, canFocus: false }
-    ;[this.overAt, this.pressedAt, this.pressAt, this.longAt, this.tappedAt, this.focusAt] = [this.next++, this.next++, this.next++, this.next++, this.next++, this.next++]
-    ;[this.shownAt, this.spaceAt, this.keyAt, this.fingerAt] = [this.next++, this.next++, this.next++, this.next++]
+    for (const { thing, own } of this.axes) if (this.nameFor(thing, 'payload') && certain(thing.compiled.slots.axes[own]).queued >= 0) this.payloadSlots.set(`${thing.index} ${own}`, this.keep())
+    this.handAt = handSlots(() => this.keep())
+    this.stackAt = this.kept(this.surfaces)
+    this.lentAt = this.kept(this.matters.focus ? this.surfaces.filter(({ shown }) => shown?.kind === 'overlay' && shown.isModal) : [])
     const hearers = things.filter(({ compiled: { component } }) => component.rules.some(({ trigger }) => 'anywhere' in trigger && trigger.anywhere))
-    this.surfaces = things.filter(({ shown }) => shown !== null)
-    const overlays = this.surfaces.filter(({ shown }) => shown?.kind === 'overlay')
-    this.stackAt = new Map(this.surfaces.map((thing) => [thing, this.next++]))
-    this.lentAt = new Map(this.mattersFocus ? overlays.filter(({ shown }) => shown?.isModal).map((thing) => [thing, this.next++]) : [])
-    this.recencyAt = new Map(hearers.length > 1 && hearers.length <= MOST_IN_ORDER ? hearers.map((thing) => [thing, this.next++]) : [])
+    this.recencyAt = this.kept(hearers.length > 1 && hearers.length <= MOST_IN_ORDER ? hearers : [])
     this.size = this.next
+  }
+
+  /** Takes so many numbers of a configuration for something, and says where they begin. */
+  private keep(many = 1): number {
+    this.next += many
+    return this.next - many
+  }
+
+  private kept(things: readonly Thing[]): ReadonlyMap<Thing, number> {
+    return new Map(things.map((thing) => [thing, this.keep()]))
   }
 
   /** Whether a thing is one of those looked at. */
@@ -291,7 +268,7 @@ export class Network {
         return {
           index: index++, thing, own, states: axis.states.map(({ id }) => id), start: placeOf(axis, certain(thing.states[own])),
           at: this.offsetOf(thing) + certain(thing.compiled.slots.axes[own]).state,
-          motionAt: waits || isFollowed ? this.next++ : -1,
+          motionAt: waits || isFollowed ? this.keep() : -1,
         }
       }))
   }
@@ -315,7 +292,7 @@ export class Network {
         found.set(key, known)
       }
     }
-    return [...found.values()].map((each) => ({ ...each, at: this.next++, domain: new Domain(watched.has(each.name) ? null : this.constantsOf(each.name, each.readers)) }))
+    return [...found.values()].map((each) => ({ ...each, at: this.keep(), domain: new Domain(watched.has(each.name) ? null : this.constantsOf(each.name, each.readers)) }))
   }
 
   /** What a name is compared with, when that is all that is ever done with it. */

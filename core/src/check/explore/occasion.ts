@@ -107,9 +107,9 @@ export function deadlinesIn(network: Network, configuration: Configuration): rea
     const kept = keptAt(configuration, item.at)
     if (kept >= PRESENCE.moving) deadlines.push({ clock: network.itemClock(item), ...network.span(spanOfPresence(kept)), rank: rankOf(item.thing, { what: 'gone' }), occasion: { what: isLeavingKept(kept) ? 'gone' : 'come', item } })
   }
-  const longMs = keptAt(configuration, network.longAt)
+  const longMs = keptAt(configuration, network.handAt.long)
   if (longMs > 0) deadlines.push({ clock: network.longClock, least: longMs, most: longMs, rank: 0, occasion: { what: 'long' } })
-  const tapped = network.spots[keptAt(configuration, network.tappedAt) - 1]
+  const tapped = network.spots[keptAt(configuration, network.handAt.tapped) - 1]
   if (tapped && isKeptBack(tapped)) deadlines.push({ clock: network.tapClock, least: DOUBLE_TAP_MS, most: DOUBLE_TAP_MS, rank: 0, occasion: { what: 'late tap' } })
   return deadlines
 }

@@ -139,7 +139,7 @@ export class Arena {
 
   byWay(way: Way): Facts {
     // Where nothing hovers, a finger does what a mouse does.
-    return this.facts(way === 'touch' && !this.closed.network.mattersHover ? 'mouse' : way, [way], true)
+    return this.facts(way === 'touch' && !this.closed.network.matters.hover ? 'mouse' : way, [way], true)
   }
 
   /** Like `closed`, with the motions of an axis followed. */

@@ -1,5 +1,6 @@
 import { MenuItem } from '@mui/material'
-import { answersFor, ruleClipOf, triggerRow, type Target } from '@rheoscope/core/document'
+import { ruleClipOf, triggerRow, type Target } from '@rheoscope/core/document'
+import { answersFor } from '@rheoscope/core/reading'
 import { StateMark } from '../../theme/state-mark'
 import { FloatingMenu } from '../../theme/floating'
 import { outcomesOf, outcomeText } from './outcomes'

@@ -1,8 +1,9 @@
-import { axisOfProperty, certain, holdsIn, itemAt, latestMs, leads, type Axis, type Component, type Rule, type State } from '../../../document'
+import { axisOfProperty, certain, holdsIn, itemAt, latestMs, leads, type Axis, type Component, type Id, type Rule, type State } from '../../../document'
+import type { Trace } from '../../../run'
 import { fromToken } from '../../../motion'
 import { isByItself, type Arena, type Facts, type Seen } from '../../ground/arena'
 import { stateName, type CheckContext, type ComponentCheck } from '../../ground/context'
-import { after, readings, type NetAxis, type Thing } from '../../explore'
+import { after, readingWhen, type NetAxis, type Thing } from '../../explore'
 import { inMs, type Finding, type Witness } from '../../model/finding'
 import { witnessTo } from '../../ground/witness'
 
@@ -46,9 +47,7 @@ function cutFinding({ arena, facts, net, axis }: Following, to: number): readonl
   if (!cut) return []
   const { needsMs, afterMs } = cutTimes(facts, cut)
   const earlyMs = needsMs - afterMs
-  const witness = witnessTo(arena, facts, after(cut.step), { caption: `cut here, ${inMs(earlyMs)} before its motion ends` }, (trace) => trace.some((event, index) =>
-    event.what === 'state' && event.instance === net.thing.path && event.axis === axis.id && event.to === state.id &&
-    trace.slice(index + 1).some((later) => later.what === 'state' && later.instance === net.thing.path && later.axis === axis.id && later.from === state.id && later.atMs < event.settlesMs)))
+  const witness = witnessTo(arena, facts, after(cut.step), { caption: `cut here, ${inMs(earlyMs)} before its motion ends` }, (trace) => isLeftEarly(trace, { instance: net.thing.path, axis: axis.id, state: state.id }))
   if (!witness) return []
   const rule = cut.mark.rule ?? undefined
   const isTimer = rule !== undefined && 'ms' in rule.trigger && rule.trigger.on !== 'every'
@@ -62,11 +61,19 @@ function cutFinding({ arena, facts, net, axis }: Following, to: number): readonl
   }]
 }
 
+/** Whether a run comes into a state, and leaves it before its motion has ended. */
+export const isLeftEarly = (trace: Trace, { instance, axis, state }: { readonly instance: string; readonly axis: Id; readonly state: Id }): boolean => {
+  const changes = trace.filter((event) => event.what === 'state').filter((event) => event.instance === instance && event.axis === axis)
+  return changes.some((event, index) => event.to === state && changes.slice(index + 1).some((later) => later.from === state && later.atMs < event.settlesMs))
+}
+
 /** How long a motion that is cut would take, and how much of that it gets at least. */
-export function cutTimes({ network }: Facts, { mark, step }: Seen<'entered'>): { readonly needsMs: number; readonly afterMs: number } {
-  const { deadlines } = step.from.place
-  const clock = deadlines.findIndex((deadline) => deadline.clock === mark.axis.index) + 1
-  return { needsMs: network.span(mark.left).most, afterMs: readings(step.when, deadlines.length + 1, clock)[0] }
+export const cutTimes = ({ network }: Facts, { mark, step }: Seen<'entered'>): CutTimes =>
+  ({ needsMs: network.span(mark.left).most, afterMs: readingWhen(step, mark.axis.index)?.[0] ?? 0 })
+
+export interface CutTimes {
+  readonly needsMs: number
+  readonly afterMs: number
 }
 
 /** Whether anything but a person can end a state of an axis, which is what can cut a motion for certain. */

@@ -4,8 +4,9 @@ import { chanceIn, drawList, drawListAt, play, startRun } from '../../../run'
 import type { DrawItem, DrawList } from '../../../scene'
 import { isByItself, type Facts, type Seen } from '../../ground/arena'
 import type { PrototypeCheck } from '../../ground/context'
-import { after, readings, type Thing } from '../../explore'
+import { after, readingWhen, type Thing } from '../../explore'
 import { inMs, type Finding } from '../../model/finding'
+import type { CutTimes } from './never-completes'
 import { jumpOf } from '../picture/jumps'
 import { prototypeContext, surfacesOf, type PrototypeContext } from '../../ground/prototype'
 import { confirmed, witnessOf, witnessTo } from '../../ground/witness'
@@ -52,11 +53,8 @@ function cutOff({ project, moving }: PrototypeContext, surface: Thing): readonly
 }
 
 /** How long a motion that is left would take, and how much of that it gets at least. */
-function timesOf({ network }: Facts, { mark, step }: Seen<'shown'>): { readonly needsMs: number; readonly afterMs: number } {
-  const { deadlines } = step.from.place
-  const clock = deadlines.findIndex((deadline) => deadline.clock === network.itemClock(mark.item)) + 1
-  return { needsMs: network.span(mark.left).most, afterMs: readings(step.when, deadlines.length + 1, clock)[0] }
-}
+const timesOf = ({ network }: Facts, { mark, step }: Seen<'shown'>): CutTimes =>
+  ({ needsMs: network.span(mark.left).most, afterMs: readingWhen(step, network.itemClock(mark.item))?.[0] ?? 0 })
 
 /** A screen or overlay that is there again before it has gone begins anew: where it is not where it was, it jumps. */
 function jumping({ project, moving }: PrototypeContext, surface: Thing): readonly Finding[] {

@@ -1,7 +1,6 @@
-import { certain, itemAt } from '../../../document'
 import type { Arena } from '../../ground/arena'
 import { listed, type ComponentCheck } from '../../ground/context'
-import type { Place, Travelled } from '../../explore'
+import { readingWhen, type Deadline, type Occasion, type Travelled } from '../../explore'
 import type { Finding } from '../../model/finding'
 import { witnessTo } from '../../ground/witness'
 
@@ -13,42 +12,59 @@ export const timersRace: ComponentCheck = {
 }
 
 export function racesIn(arena: Arena): readonly Finding[] {
-  const { closed } = arena
-  const found = new Map<string, Finding>()
-  const byPlace = new Map<Place, Travelled[]>()
-  for (const step of closed.steps) if (step.deadline?.occasion.what === 'timer') byPlace.set(step.from.place, [...(byPlace.get(step.from.place) ?? []), step])
-  for (const [place, steps] of byPlace) {
-    for (const first of steps) {
-      for (const deadline of place.deadlines) {
-        const { occasion } = deadline
-        const own = certain(first.deadline)
-        if (deadline === own || occasion.what !== 'timer' || deadline.rank < own.rank || !areTogether(first, deadline.clock)) continue
-        const second = occasion.timer
-        const one = own.occasion.what === 'timer' ? own.occasion.timer : null
-        if (!one || one.rule === second.rule || isSameEitherWay(first, second.rule.id)) continue
-        const { component } = one.thing.compiled
-        const id = `timers-race ${component.id} ${one.rule.id} ${second.rule.id}`
-        const witness = found.has(id) ? null : witnessTo(arena, closed, first.from, { afterMs: one.most, caption: 'both are due here' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === one.rule.id))
-        if (!witness) continue
-        found.set(id, {
-          id, kind: 'timers-race', level: 'risk',
-          sentence: `Two timers are always due at the same instant, ${listed([...new Set([one, second].map(({ rule, most }) => `${rule.trigger.on} ${most} ms`))])}${one.thing === second.thing ? '' : ` in ${listed([one, second].map(({ thing }) => thing.compiled.component.name))}`}; the first one decides what comes, and only their order says which that is.`,
-          about: { component: component.id, axis: one.rule.axis, rule: one.rule.id, ...(one.thing.path === '' ? {} : { instance: one.thing.path }) },
-          remedy: null, witness, numbers: { ms: one.most },
-        })
-      }
+  const told = new Map<string, Finding>()
+  for (const race of racesOf(arena.closed.steps)) {
+    const id = idOf(race)
+    const finding = told.has(id) ? null : findingOf(arena, race)
+    if (finding) told.set(id, finding)
+  }
+  return [...told.values()]
+}
+
+type NetTimer = Extract<Occasion, { what: 'timer' }>['timer']
+
+/** Two timers that are due at one instant, and the step in which the first of them comes. */
+interface Race {
+  readonly first: NetTimer
+  readonly second: NetTimer
+  readonly step: Travelled
+}
+
+/** Wherever a timer comes, those that are always due with it, come after it, and would have led elsewhere. */
+function* racesOf(steps: readonly Travelled[]): Generator<Race> {
+  for (const step of steps) {
+    const { deadline: own } = step
+    if (own?.occasion.what !== 'timer') continue
+    const first = own.occasion.timer
+    for (const deadline of step.from.place.deadlines) {
+      if (deadline === own || deadline.occasion.what !== 'timer' || deadline.rank < own.rank) continue
+      const second = deadline.occasion.timer
+      if (first.rule !== second.rule && areTogether(step, deadline) && !isSameEitherWay(step, second.rule.id)) yield { first, second, step }
     }
   }
-  return [...found.values()]
+}
+
+const idOf = ({ first, second }: Race): string => `timers-race ${first.thing.compiled.component.id} ${first.rule.id} ${second.rule.id}`
+
+/** The race as a finding; null when no run shows it. */
+function findingOf(arena: Arena, race: Race): Finding | null {
+  const { first, second, step } = race
+  const witness = witnessTo(arena, arena.closed, step.from, { afterMs: first.most, caption: 'both are due here' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === first.rule.id))
+  if (!witness) return null
+  const timers = listed([...new Set([first, second].map(({ rule, most }) => `${rule.trigger.on} ${most} ms`))])
+  const where = first.thing === second.thing ? '' : ` in ${listed([first, second].map(({ thing }) => thing.compiled.component.name))}`
+  return {
+    id: idOf(race), kind: 'timers-race', level: 'risk',
+    sentence: `Two timers are always due at the same instant, ${timers}${where}; the first one decides what comes, and only their order says which that is.`,
+    about: { component: first.thing.compiled.component.id, axis: first.rule.axis, rule: first.rule.id, ...(first.thing.path === '' ? {} : { instance: first.thing.path }) },
+    remedy: null, witness, numbers: { ms: first.most },
+  }
 }
 
 /** Whether another deadline is due whenever a step happens. */
-function areTogether({ from, when, deadline }: Travelled, clock: number): boolean {
-  const { deadlines } = from.place
-  const n = deadlines.length + 1
-  const [a, b] = [deadlines.indexOf(certain(deadline)), deadlines.findIndex((each) => each.clock === clock)]
-  const other = itemAt(deadlines, b)
-  return a >= 0 && other.least === other.most && -certain(when[b + 1]) === other.most && certain(when[(b + 1) * n]) === other.most
+function areTogether(step: Travelled, { clock, least, most }: Deadline): boolean {
+  const reading = readingWhen(step, clock)
+  return least === most && reading !== null && reading[0] === most && reading[1] === most
 }
 
 /** Whether the second would come to the same had it gone first: after the first it is still due, and fires as well. */

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import type { Expectation, Project, Take } from '@rheoscope/core/document'
-import { expectationText } from '@rheoscope/core/run'
-import { projectOf, small } from './small-component'
+import { expectationText } from '@rheoscope/core/reading'
+import { projectOf, small } from '../run/small-component'
 
 const inner = { ...small({ low: {}, high: {} }, []), id: 'inner', name: 'Inner', axes: [{ ...small({ low: {}, high: {} }, []).axes[0]!, id: 'level', states: small({ low: {}, high: {} }, []).axes[0]!.states.map((state) => ({ ...state, name: `${state.id} tide` })) }] }
 const project: Project = {

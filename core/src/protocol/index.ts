@@ -1,7 +1,6 @@
-import type { Entry } from './history'
-import type { Project } from './project'
-
 /** What the server and the interface say to one another about projects. */
+
+import type { Entry, Project } from '../document'
 
 export interface ProjectSummary {
   readonly id: string

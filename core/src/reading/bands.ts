@@ -1,5 +1,5 @@
 import { certain, type Id } from '../document'
-import type { Trace, TraceEvent } from './trace'
+import type { Trace, TraceEvent } from '../run'
 
 /** One state of one axis of one instance, from when it was entered until it was left. */
 export interface Stay {

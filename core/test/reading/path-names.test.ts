@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { newScreen, type Component, type Part, type Project, type Screen } from '@rheoscope/core/document'
-import { pathName } from '@rheoscope/core/run'
-import { projectOf, small } from './small-component'
+import { pathName } from '@rheoscope/core/reading'
+import { projectOf, small } from '../run/small-component'
 
 const instance = (id: string, component: string): Part => ({ id, kind: 'instance', name: `the ${id}`, parent: 'frame', component, start: {}, base: {} })
 const list = (id: string, component: string | null, table: string | null): Part => ({ id, kind: 'list', name: `the ${id}`, parent: 'frame', component, table, filter: null, base: {} })

@@ -1,9 +1,4 @@
-import { ruleInCell, type Cell } from './edit'
-import type { Component } from './component'
-import { decidedBy } from './decided'
-import { holdsIn, type Rule, type Target } from './rule'
-import { triggerRow, type TriggerKind } from './trigger'
-import { theOne } from './certain'
+import { decidedBy, holdsIn, ruleInCell, theOne, triggerRow, type Cell, type Component, type Rule, type Target, type TriggerKind } from '../document'
 
 /** An answer a cell of the response table could have. */
 export interface Answer {

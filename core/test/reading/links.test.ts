@@ -1,8 +1,8 @@
 import { expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
 import { addToScreen, apply, instanceFor, newScreen, screenRule, type Project, type Screen } from '@rheoscope/core/document'
-import { linksOn } from '@rheoscope/core/run'
-import { projectOf, small, tap } from './small-component'
+import { linksOn } from '@rheoscope/core/reading'
+import { projectOf, small, tap } from '../run/small-component'
 
 function screenWith(project: Project, more: Partial<Screen> = {}): Project {
   const screen: Screen = { ...newScreen(() => 'ground', 'Screen', 'free'), id: 'screen', ...more }
