@@ -17,45 +17,57 @@ import { NOTHING_LEFT, shownSurfaces, type ShownSurface } from './shown'
  */
 export function goToScreen(moment: Moment, screen: Id, motion: Motion | null): number {
   const { run } = moment
-  const { nowMs: now, touched: origin } = run
   const left = shownSurfaces(run).findLast(({ kind, isLeaving }) => kind === 'screen' && !isLeaving)
-  if (!left || left.screen === null) return now
+  if (!left || left.screen === null) return run.nowMs
   const overlaysGoneMs = closeOverlays(moment, () => true, motion)
   if (left.screen === screen) return overlaysGoneMs
-  const back = run.history.findLastIndex((step) => step.screen === screen)
-  const near = { from: origin, to: run.history[back]?.origin ?? '' }
-  run.history = back >= 0 ? run.history.slice(0, back) : [...run.history, { screen: left.screen, origin }]
-  const component = surfaceComponent(run.project, { screen })
-  const before = drawn(run, left.path)
+  const { isBack, near } = wander(run, left.screen, screen)
   const path = pathOf(run, screen)
-  const shownLast = drawn(run, path)
-  const going = put(moment, { path, screen, kind: 'screen', isModal: true, isLeaving: false, left: NOTHING_LEFT, origin }, component)
-  const carrying = before && carryOver(run, before, { path, near, motion, fadesOthers: true, shownLast })
-  if (carrying) return linger(moment, left, endOfLanes(carrying, now), carrying.left)
-  if (back < 0) return linger(moment, left, come(moment, path, motion, going), NOTHING_LEFT)
-  const others = run.surfaces.filter((each) => each.path !== path && each.path !== left.path)
-  run.surfaces = [...others, surfaceAt(run, path), surfaceAt(run, left.path)]
-  return leave(moment, surfaceAt(run, left.path), motion)
+  const surface: ShownSurface = { path, screen, kind: 'screen', isModal: true, isLeaving: false, left: NOTHING_LEFT, origin: run.touched }
+  const { going, carrying } = putOver(moment, surface, surfaceComponent(run.project, { screen }), { from: left.path, near, motion })
+  if (carrying) return linger(moment, left, endOfLanes(carrying, run.nowMs), carrying.left)
+  return isBack ? uncover(moment, path, left.path, motion) : linger(moment, left, come(moment, path, motion, going), NOTHING_LEFT)
+}
+
+/** Takes down a step from one screen to another; back to one that has been left forgets what came after. Says what was touched to go each way. */
+function wander(run: Run, from: Id, to: Id): { readonly isBack: boolean; readonly near: Carried['near'] } {
+  const { touched: origin, history } = run
+  const back = history.findLastIndex(({ screen }) => screen === to)
+  run.history = back >= 0 ? history.slice(0, back) : [...history, { screen: from, origin }]
+  return { isBack: back >= 0, near: { from: origin, to: history[back]?.origin ?? '' } }
+}
+
+/** Lets the screen on top go from over another one. Returns when it is gone. */
+function uncover(moment: Moment, path: string, top: string, motion: Motion | null): number {
+  const { run } = moment
+  const others = run.surfaces.filter((each) => each.path !== path && each.path !== top)
+  run.surfaces = [...others, surfaceAt(run, path), surfaceAt(run, top)]
+  return leave(moment, surfaceAt(run, top), motion)
 }
 
 /** Shows an overlay over everything else. Returns when it has come. Throws `gone`. */
 export function openOverlay(moment: Moment, screen: Id, motion: Motion | null): number {
   const { run } = moment
-  const { nowMs: now, touched: origin } = run
   const overlay = run.project.screens.find(({ id }) => id === screen)
   const shown = shownSurfaces(run)
   const base = shown.find(({ kind, isLeaving }) => kind === 'screen' && !isLeaving)
-  if (!overlay || !base || base.screen === null || shown.some((each) => each.screen === screen && !each.isLeaving)) return now
-  const root = certain(instanceAt(run, base.path).targets.values[0])
-  const component = overlayComponent(overlay, { width: root.width, height: root.height })
+  if (!overlay || !base || base.screen === null || shown.some((each) => each.screen === screen && !each.isLeaving)) return run.nowMs
+  const { width, height } = certain(instanceAt(run, base.path).targets.values[0])
   const path = pathOf(run, screen)
-  const before = drawn(run, base.path)
-  const shownLast = drawn(run, path)
-  const going = put(moment, { path, screen, kind: 'overlay', isModal: isModal(overlay), isLeaving: false, left: NOTHING_LEFT, origin }, component)
-  const carrying = before && carryOver(run, before, { path, near: { from: origin, to: '' }, motion, fadesOthers: true, shownLast })
+  const surface: ShownSurface = { path, screen, kind: 'overlay', isModal: isModal(overlay), isLeaving: false, left: NOTHING_LEFT, origin: run.touched }
+  const { going, carrying } = putOver(moment, surface, overlayComponent(overlay, { width, height }), { from: base.path, near: { from: run.touched, to: '' }, motion })
   if (!carrying) return come(moment, path, motion, going)
   change(run, base.path, { left: carrying.left })
-  return endOfLanes(carrying, now)
+  return endOfLanes(carrying, run.nowMs)
+}
+
+/** Starts a surface over another one and sets what carry keys tie on its way from there; says what motion it was still in, and what is carried. */
+function putOver(moment: Moment, surface: ShownSurface, component: Component, { from, near, motion }: Pick<Carried, 'near'> & { readonly from: string; readonly motion: Motion | null }) {
+  const { run } = moment
+  const [before, shownLast] = [drawn(run, from), drawn(run, surface.path)]
+  const going = put(moment, surface, component)
+  const carrying = before ? carryOver(run, before, { path: surface.path, near, motion, fadesOthers: true, shownLast }) : null
+  return { going, carrying }
 }
 
 /** Takes an overlay away. Returns when it has gone. */

@@ -1,5 +1,5 @@
-import { useEffect, useId, useRef, useState, type KeyboardEvent, type RefObject } from 'react'
-import { useCompletion, type Completing } from './use-completion'
+import { useEffect, useId, useRef, useState, type FocusEvent, type KeyboardEvent, type RefObject } from 'react'
+import { CompletingInput } from './completing-input'
 
 interface CommitFieldProps {
   readonly label: string
@@ -23,7 +23,6 @@ export function CommitField({ label, value, onCommit, onStep, isMono = false, hi
   const input = useRef<HTMLInputElement>(null)
   const [text, setText] = useState(value)
   const [problem, setProblem] = useState<string | null>(null)
-  const completing = useCompletion(input, text, setText, names, isAllExpression)
   const committed = useRef(value)
   const isTyped = useRef(false)
   useEffect(() => {
@@ -34,7 +33,6 @@ export function CommitField({ label, value, onCommit, onStep, isMono = false, hi
   }, [value])
 
   const commit = (typed: string) => {
-    completing.close()
     isTyped.current = false
     if (typed === committed.current) {
       setProblem(null)
@@ -47,8 +45,7 @@ export function CommitField({ label, value, onCommit, onStep, isMono = false, hi
   const leave = () => isTyped.current && commit(text)
   usePressElsewhere(input, leave)
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
-    if (completing.takesKey(event)) event.preventDefault()
-    else if (event.key === 'Enter') commit(text)
+    if (event.key === 'Enter') commit(text)
     else if (event.key === 'Escape') {
       setText(value)
       setProblem(null)
@@ -63,17 +60,20 @@ export function CommitField({ label, value, onCommit, onStep, isMono = false, hi
     const isOthers = event.ctrlKey || event.metaKey || (event.key === 'Escape' && text === value)
     if (!isOthers) event.stopPropagation()
   }
+  const type = (typed: string) => {
+    isTyped.current = true
+    setText(typed)
+  }
+  const attributes = {
+    id, className: isMono ? 'mono' : undefined, placeholder, 'data-typing': text === value ? undefined : '', 'aria-invalid': problem !== null,
+    'aria-describedby': problem ? `${id}-problem` : undefined, onBlur: leave, onFocus: (event: FocusEvent<HTMLInputElement>) => event.target.select(),
+  }
   return (
     <span className="field">
       <label htmlFor={id} className={hidesLabel ? 'visually-hidden' : undefined}>{label}</label>
-      <input
-        ref={input} id={id} className={isMono ? 'mono' : undefined} value={text} placeholder={placeholder} list={list} spellCheck={false} autoComplete="off"
-        data-typing={text === value ? undefined : ''} aria-invalid={problem !== null} aria-describedby={problem ? `${id}-problem` : undefined}
-        {...(names.length > 0 ? { role: 'combobox', 'aria-expanded': completing.options.length > 0, 'aria-controls': `${id}-names`, 'aria-autocomplete': 'list' as const } : {})}
-        onChange={(event) => { isTyped.current = true; completing.typed(event.target.value, event.target.selectionStart ?? event.target.value.length) }} onBlur={leave} onKeyDown={onKeyDown}
-        onFocus={(event) => event.target.select()}
-      />
-      {completing.options.length > 0 && <Names id={`${id}-names`} label={label} completing={completing} />}
+      {names.length > 0
+        ? <CompletingInput {...attributes} inputRef={input} label={label} value={text} names={names} isAllExpression={isAllExpression} onType={type} onKeyDown={onKeyDown} />
+        : <input {...attributes} ref={input} value={text} list={list} spellCheck={false} autoComplete="off" onChange={(event) => type(event.target.value)} onKeyDown={onKeyDown} />}
       {problem && <span id={`${id}-problem`} className="field-problem" role="alert">{problem}</span>}
     </span>
   )
@@ -96,14 +96,4 @@ function usePressElsewhere(input: RefObject<HTMLInputElement | null>, onPress: (
     document.addEventListener('pointerdown', onPointerDown, true)
     return () => document.removeEventListener('pointerdown', onPointerDown, true)
   }, [input])
-}
-
-function Names({ id, label, completing: { options, choice, accept } }: { readonly id: string; readonly label: string; readonly completing: Completing }) {
-  return (
-    <ul className="field-names" id={id} role="listbox" aria-label={`Names for ${label}`}>
-      {options.map((option, index) => (
-        <li key={option} role="option" aria-selected={index === choice} onPointerDown={(event) => { event.preventDefault(); accept(option) }}>{option}</li>
-      ))}
-    </ul>
-  )
 }

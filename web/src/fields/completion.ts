@@ -6,6 +6,9 @@ export interface Completion {
   readonly options: readonly string[]
 }
 
+/** Nothing to be made whole. */
+export const NO_COMPLETION: Completion = { from: 0, options: [] }
+
 const MOST = 8
 
 const CALLS = [...Object.keys(FUNCTIONS), 'angleToPointer'].map((name) => `${name}(`)

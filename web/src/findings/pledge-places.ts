@@ -1,4 +1,5 @@
-import { certain, orElse, type Id, type Literal, type Pledge, type Project, type State } from '@rheoscope/core/document'
+import { group } from 'd3-array'
+import { certain, firstOf, orElse, type Id, type Literal, type Pledge, type Project, type State } from '@rheoscope/core/document'
 import { thingsOfPrototype, thingsOnSurface } from '@rheoscope/core/check'
 
 /** An axis of an instance that a promise can speak of. */
@@ -24,6 +25,30 @@ export function placesOf(project: Project, { surface, through }: Pick<Pledge, 's
       }))
     }), [])
 }
+
+/** What a promise can speak of. */
+export type Subject = { readonly key: string; readonly label: string } & (
+  | { readonly is: 'screen'; readonly screen: Id }
+  | { readonly is: 'place'; readonly place: Place }
+  /** Several alike, of which so many are to be in a state. */
+  | { readonly is: 'group'; readonly places: readonly Place[] }
+  | { readonly is: 'variable'; readonly name: string }
+)
+
+/** All of it, in the order it is offered: screens that can be shown, instances, those alike together, and shared variables. */
+export function subjectsOf({ variables }: Project, places: readonly Place[], screens: Project['screens']): readonly Subject[] {
+  const alike = [...group(places, ({ component }) => component)].filter(([, each]) => each.length > 1)
+  return [
+    ...screens.map(({ id, name }): Subject => ({ is: 'screen', key: `screen ${id}`, label: `${name} is shown`, screen: id })),
+    ...places.map((place): Subject => ({ is: 'place', key: `place ${place.key}`, label: place.name, place })),
+    ...alike.map(([component, each]): Subject => ({ is: 'group', key: `group ${component}`, label: `of all ${firstOf(each).componentName}s`, places: each })),
+    ...variables.map(({ name }): Subject => ({ is: 'variable', key: `variable ${name}`, label: name, name })),
+  ]
+}
+
+/** The states a subject can be promised to be in; none of what is in no state. */
+export const statesOf = (subject: Subject | undefined): Place['states'] =>
+  subject?.is === 'place' ? subject.place.states : subject?.is === 'group' ? firstOf(subject.places).states : []
 
 /** The values of a variable a promise can speak of: both of a yes/no, every choice, and for others those that rules give it. */
 export function valuesOf({ variables, components, screens }: Project, name: string): readonly Literal[] {

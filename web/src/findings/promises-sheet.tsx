@@ -2,12 +2,12 @@ import { useMemo, useState } from 'react'
 import { Button } from '@mui/material'
 import { Link } from 'react-router'
 import { pledgeText } from '@rheoscope/core/check'
-import { addPledge, certain, keysOf, orElse, removePledge, theOne, type Literal, type Pledge, type Pledged, type PledgedState, type Project } from '@rheoscope/core/document'
+import { addPledge, certain, keysOf, orElse, removePledge, type Literal, type Pledge, type Pledged, type PledgedState, type Project } from '@rheoscope/core/document'
 import { CheckStatus } from '../checks/check-status'
 import { useLookingAtAll, useOfChecks } from '../checks/use-findings'
 import { newId } from '../session/new-id'
 import { useOfSession, useSession } from '../session/use-session'
-import { placesOf, valuesOf, type Place } from './pledge-places'
+import { placesOf, statesOf, subjectsOf, valuesOf, type Place, type Subject } from './pledge-places'
 
 type Kind = Pledge['says']['kind']
 
@@ -127,52 +127,63 @@ interface SlotsProps {
 
 const HOW_MANY = ['at most', 'at least', 'exactly'] as const
 
-/** One instance in a state, so many of several alike in a state, or a variable with a value. */
+/** One instance in a state, so many of several alike in a state, a screen that is shown, or a variable with a value. */
 function PledgedSlots({ project, places, screens, value, onChange, label }: SlotsProps) {
-  const [subject, setSubject] = useState('')
+  const subjects = useMemo(() => subjectsOf(project, places, screens), [project, places, screens])
+  const [key, setKey] = useState('')
+  const subject = subjects.find((each) => each.key === key)
+  const choose = (to: string) => {
+    const chosen = subjects.find((each) => each.key === to)
+    setKey(to)
+    onChange(chosen?.is === 'screen' ? { what: 'shown', screen: chosen.screen } : null)
+  }
+  return (
+    <>
+      <select aria-label={label} value={key} onChange={(event) => choose(event.target.value)}>
+        <option value="">…</option>
+        {subjects.map((each) => <option key={each.key} value={each.key}>{each.label}</option>)}
+      </select>
+      {(subject?.is === 'place' || subject?.is === 'group') && <StateSlots key={key} subject={subject} value={value} label={label} onChange={onChange} />}
+      {subject?.is === 'variable' && <VariableSlot values={valuesOf(project, subject.name)} value={value?.what === 'variable' ? value.value : null} label={`${label}: value`} onChange={(now) => onChange(now === null ? null : { what: 'variable', name: subject.name, value: now })} />}
+    </>
+  )
+}
+
+interface StateSlotsProps extends Pick<SlotsProps, 'value' | 'label' | 'onChange'> {
+  readonly subject: Extract<Subject, { is: 'place' | 'group' }>
+}
+
+/** The state an instance is to be in, or so many of several. */
+function StateSlots({ subject, value, label, onChange }: StateSlotsProps) {
   const [how, setHow] = useState<(typeof HOW_MANY)[number]>('at most')
   const [many, setMany] = useState(1)
-  const alike = [...new Set(places.map(({ component }) => component))].filter((component) => places.filter((each) => each.component === component).length > 1)
-  const place = places.find(({ key }) => subject === `place ${key}`)
-  const group = subject.startsWith('group ') ? places.filter(({ component }) => subject === `group ${component}`) : []
-  const variable = project.variables.find(({ name }) => subject === `variable ${name}`)
-  const states = (place ?? group[0])?.states ?? []
   const chosen = value?.what === 'state' ? value.state : value?.what === 'count' ? (value.of[0]?.state ?? '') : ''
-  const pick = (state: string, change: { readonly how?: typeof how; readonly many?: number } = {}) => {
-    const of = (each: Place): PledgedState => ({ instance: each.instance, axis: each.axis, state })
+  const say = (state: string, count: { readonly how: typeof how; readonly many: number }) => {
+    const of = ({ instance, axis }: Place): PledgedState => ({ instance, axis, state })
     if (state === '') onChange(null)
-    else if (place) onChange({ what: 'state', ...of(place) })
-    else onChange({ what: 'count', how: change.how ?? how, many: change.many ?? many, of: group.map(of) })
-  }
-  const choose = (to: string) => {
-    setSubject(to)
-    const screen = screens.find(({ id }) => to === `screen ${id}`)
-    onChange(screen ? { what: 'shown', screen: screen.id } : null)
+    else onChange(subject.is === 'place' ? { what: 'state', ...of(subject.place) } : { what: 'count', ...count, of: subject.places.map(of) })
   }
   const chooseHow = (text: string) => {
     const next = HOW_MANY.find((each) => each === text) ?? how
     setHow(next)
-    pick(chosen, { how: next })
+    say(chosen, { how: next, many })
+  }
+  const chooseMany = (text: string) => {
+    const next = Math.max(0, Math.round(Number(text) || 0))
+    setMany(next)
+    say(chosen, { how, many: next })
   }
   return (
     <>
-      <select aria-label={label} value={subject} onChange={(event) => choose(event.target.value)}>
-        <option value="">…</option>
-        {screens.map(({ id, name }) => <option key={id} value={`screen ${id}`}>{name} is shown</option>)}
-        {places.map(({ key, name }) => <option key={key} value={`place ${key}`}>{name}</option>)}
-        {alike.map((component) => <option key={component} value={`group ${component}`}>of all {theOne(places, (each) => each.component === component).componentName}s</option>)}
-        {project.variables.map(({ name }) => <option key={name} value={`variable ${name}`}>{name}</option>)}
-      </select>
-      {group.length > 0 && (
+      {subject.is === 'group' && (
         <>
           <select aria-label={`${label}: how many`} value={how} onChange={(event) => chooseHow(event.target.value)}>
             {HOW_MANY.map((each) => <option key={each}>{each}</option>)}
           </select>
-          <input className="mono slot-ms" aria-label={`${label}: number`} inputMode="numeric" value={many} onChange={(event) => { const number = Math.max(0, Math.round(Number(event.target.value) || 0)); setMany(number); pick(chosen, { many: number }) }} />
+          <input className="mono slot-ms" aria-label={`${label}: number`} inputMode="numeric" value={many} onChange={(event) => chooseMany(event.target.value)} />
         </>
       )}
-      {states.length > 0 && <>is <select aria-label={`${label}: state`} value={chosen} onChange={(event) => pick(event.target.value)}><option value="">…</option>{states.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}</select></>}
-      {variable && <VariableSlot values={valuesOf(project, variable.name)} value={value?.what === 'variable' ? value.value : null} label={`${label}: value`} onChange={(now) => onChange(now === null ? null : { what: 'variable', name: variable.name, value: now })} />}
+      is <select aria-label={`${label}: state`} value={chosen} onChange={(event) => say(event.target.value, { how, many })}><option value="">…</option>{statesOf(subject).map(({ id, name }) => <option key={id} value={id}>{name}</option>)}</select>
     </>
   )
 }

@@ -1,4 +1,5 @@
-import { useRef } from 'react'
+import { useRef, type PointerEvent } from 'react'
+import type { Finding } from '@rheoscope/core/check'
 import { destinationsOf, firstOf, itemAt, lastOf, latestMs, type Axis, type Rule, type State } from '@rheoscope/core/document'
 import { timersOf } from '@rheoscope/core/machine'
 import { useFindingsOf } from '../../checks/use-findings'
@@ -39,58 +40,85 @@ export function GridRow({ row, line, drag, typing }: GridRowProps) {
   )
 }
 
+/** One answer, over all the states in which its rule holds; or none. */
 function Cell({ bar, row, line, drag, typing }: GridRowProps & { readonly bar: Bar }) {
-  const { component, view, select, player, axis } = useBench()
-  const { findings } = useFindingsOf(component.id)
+  const { component, view, select, axis } = useBench()
   const { rule, states, column } = bar
-  const isMain = view.row === row.key && states.some(({ id }) => id === view.state)
-  const isSelected = isMain || view.alsoCells.some((cell) => cell.row === row.key && states.some(({ id }) => id === cell.state))
-  const told = findings.find(({ about }) => (rule !== null && about.rule === rule.id) || ((about.row === row.key || about.rows?.includes(row.key)) && states.some(({ id }) => about.states?.includes(id))))
-  const stateAt = (x: number, element: Element): State => {
-    const box = element.getBoundingClientRect()
-    const index = Math.floor(((x - box.left) / box.width) * states.length)
-    return itemAt(states, Math.min(states.length - 1, Math.max(0, index)))
-  }
-  const others = axis.states.filter(({ id }) => !states.some((state) => state.id === id))
-  const answer = rule ? targetText(rule, axis) : 'no answer'
+  const isMain = view.row === row.key && holds(states, view.state)
+  const isSelected = isMain || view.alsoCells.some((cell) => cell.row === row.key && holds(states, cell.state))
+  const told = useToldOf(bar, row)
+  const isTold = told !== undefined && told.kind !== 'unanswered'
   const source = row.part === null ? '' : ` on ${component.parts.find(({ id }) => id === row.part)?.name ?? '?'}`
   const where = `${triggerTitle(row.trigger, component.axes)}${source} in ${states.map(({ name }) => name).join(', ')}`
   return (
     <div
-      className={['cell', isSelected && 'is-selected', rule === null && 'is-empty', rule === null && view.showsGaps && 'is-gap', rule?.target.go === 'ignored' && 'is-quiet', told && told.kind !== 'unanswered' && 'is-told'].filter(Boolean).join(' ')}
+      className={['cell', isSelected && 'is-selected', rule === null && 'is-empty', rule === null && view.showsGaps && 'is-gap', rule?.target.go === 'ignored' && 'is-quiet', isTold && 'is-told'].filter(Boolean).join(' ')}
       style={{ gridRow: line, gridColumn: `${column + 2} / span ${states.length}` }}
-      role="gridcell" aria-selected={isSelected} tabIndex={0} data-main={isMain || undefined} data-row={row.key} data-cell={where} data-answer={answer}
+      role="gridcell" aria-selected={isSelected} tabIndex={0} data-main={isMain || undefined} data-row={row.key} data-cell={where} data-answer={rule ? targetText(rule, axis) : 'no answer'}
       onFocus={() => !isSelected && select({ do: 'select cell', state: firstOf(states).id, row: row.key })}
-      onPointerDown={(event) => {
-        const state = stateAt(event.clientX, event.currentTarget)
-        if ((event.shiftKey || event.ctrlKey || event.metaKey) && view.row !== null) {
-          event.preventDefault()
-          if (!event.shiftKey) select({ do: 'add cell to selection', state: state.id, row: row.key })
-          else select({ do: 'select cells to', state: lastOf(states).id, row: row.key, states: axis.states.map(({ id }) => id), rows: rowsOf(component, axis, view).map(({ key }) => key) })
-          return
-        }
-        if (event.button === 2 && isSelected) return
-        select({ do: 'select cell', state: state.id, row: row.key })
-        drag.begin(event, { row, state: state.id, rule, how: 'target' })
-      }}
+      onPointerDown={usePressOnCell({ bar, row, drag, isSelected })}
     >
       <span className="visually-hidden">{where}:</span>
-      {typing && <Typed typing={typing} />}
-      {!typing && rule && <Answer rule={rule} from={firstOf(states)} />}
-      {!typing && !rule && <span className="muted">{told?.kind === 'unanswered' ? 'unanswered' : '·'}</span>}
-      {told && told.kind !== 'unanswered' && <span className={`badge is-${told.level}`} title={told.sentence.replace(/[‹›]/g, '')} />}
-      {rule && player && <Fired player={player} rule={rule} />}
-      {rule && 'ms' in rule.trigger && player && <TimerBar player={player} rule={rule} />}
-      {rule && others.length > 0 && (
-        <span
-          className="cell-edge" title="Drag sideways to let the rule hold in more states"
-          onPointerDown={(event) => {
-            event.stopPropagation()
-            drag.begin(event, { row, state: lastOf(states).id, rule, how: 'spread' })
-          }}
-        />
-      )}
+      {typing ? <Typed typing={typing} /> : rule ? <Answer rule={rule} from={firstOf(states)} /> : <span className="muted">{told?.kind === 'unanswered' ? 'unanswered' : '·'}</span>}
+      {isTold && <span className={`badge is-${told.level}`} title={told.sentence.replace(/[‹›]/g, '')} />}
+      {rule && <LiveMarks rule={rule} />}
+      {rule && states.length < axis.states.length && <Edge onGrab={(event) => drag.begin(event, { row, state: lastOf(states).id, rule, how: 'spread' })} />}
     </div>
+  )
+}
+
+const holds = (states: Bar['states'], state: string | null): boolean => states.some(({ id }) => id === state)
+
+/** What the checks say of the rule in a cell, or of the trigger in its states. */
+function useToldOf({ rule, states }: Bar, row: Row): Finding | undefined {
+  const { component } = useBench()
+  const { findings } = useFindingsOf(component.id)
+  return findings.find(({ about }) => (rule !== null && about.rule === rule.id) || ((about.row === row.key || about.rows?.includes(row.key)) && states.some(({ id }) => about.states?.includes(id))))
+}
+
+/** A press picks the cell, adds it to those that are picked, or takes all up to it; and may begin to drag where its rule leads. */
+function usePressOnCell({ bar: { rule, states }, row, drag, isSelected }: Pick<GridRowProps, 'row' | 'drag'> & { readonly bar: Bar; readonly isSelected: boolean }) {
+  const { component, view, select, axis } = useBench()
+  return (event: PointerEvent<HTMLElement>) => {
+    const { id } = stateAt(event, states)
+    if ((event.shiftKey || event.ctrlKey || event.metaKey) && view.row !== null) {
+      event.preventDefault()
+      if (!event.shiftKey) select({ do: 'add cell to selection', state: id, row: row.key })
+      else select({ do: 'select cells to', state: lastOf(states).id, row: row.key, states: axis.states.map((each) => each.id), rows: rowsOf(component, axis, view).map(({ key }) => key) })
+      return
+    }
+    if (event.button === 2 && isSelected) return
+    select({ do: 'select cell', state: id, row: row.key })
+    drag.begin(event, { row, state: id, rule, how: 'target' })
+  }
+}
+
+/** The state whose column was pressed, in a cell that goes over several. */
+function stateAt({ clientX, currentTarget }: PointerEvent<HTMLElement>, states: Bar['states']): State {
+  const { left, width } = currentTarget.getBoundingClientRect()
+  const index = Math.floor(((clientX - left) / width) * states.length)
+  return itemAt(states, Math.min(states.length - 1, Math.max(0, index)))
+}
+
+/** The right end of a cell, by which its rule is let hold in more states. */
+const Edge = ({ onGrab }: { readonly onGrab: (event: PointerEvent<HTMLElement>) => void }) => (
+  <span
+    className="cell-edge" title="Drag sideways to let the rule hold in more states"
+    onPointerDown={(event) => {
+      event.stopPropagation()
+      onGrab(event)
+    }}
+  />
+)
+
+/** What the specimen does with a rule: that it fires, and how far its timer is. */
+function LiveMarks({ rule }: { readonly rule: Rule }) {
+  const { player } = useBench()
+  return player && (
+    <>
+      <Fired player={player} rule={rule} />
+      {'ms' in rule.trigger && <TimerBar player={player} rule={rule} />}
+    </>
   )
 }
 

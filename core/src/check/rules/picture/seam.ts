@@ -41,18 +41,25 @@ function matching({ component }: CheckContext, rule: string | undefined): Findin
   return { label: 'Match the speeds', edit: setAt(inProject('components', component.id, 'rules', certain(rule), 'motion', 'keyframes'), motion.keyframes.map((stage) => ({ ...stage, matchVelocity: true }))) }
 }
 
+/** A motion is followed in so many pieces to know how far it goes. */
+const PIECES = 20
+
+/** Whether the speed a millisecond before an instant of a lane and that a millisecond after differ by more than `BREAK` allows. */
 function breaksAt(lane: Lane, share: number): boolean {
-  const at = lane.startMs + lane.delayMs + share * lane.durationMs
-  const value = (ms: number): number | null => {
-    const shown = laneValue(lane, ms)
-    return typeof shown === 'number' ? shown : null
-  }
-  const [before, here, later] = [value(at - 1), value(at), value(at + 1)]
-  if (before === null || here === null || later === null || typeof lane.to !== 'number') return false
-  const travelled = Array.from({ length: 21 }, (_, step) => certain(value(lane.startMs + lane.delayMs + (lane.durationMs * step) / 20))).reduce((sum, each, index, all) => sum + (index === 0 ? 0 : Math.abs(each - itemAt(all, index - 1))), 0)
-  const mean = travelled / Math.max(1, lane.durationMs)
-  return mean > 0 && Math.abs(later - here - (here - before)) > BREAK * 2 * mean
+  const begin = lane.startMs + lane.delayMs
+  const values = (instants: readonly number[]) => instants.map((ms) => laneValue(lane, ms)).filter((shown) => typeof shown === 'number')
+  const at = begin + share * lane.durationMs
+  const around = stepsBetween(values([at - 1, at, at + 1]))
+  if (around.length < 2 || typeof lane.to !== 'number') return false
+  const travelled = sum(stepsBetween(values(Array.from({ length: PIECES + 1 }, (_, piece) => begin + (lane.durationMs * piece) / PIECES))).map(Math.abs))
+  const meanSpeed = travelled / Math.max(1, lane.durationMs)
+  const [before, after] = [itemAt(around, 0), itemAt(around, 1)]
+  return meanSpeed > 0 && Math.abs(after - before) > BREAK * 2 * meanSpeed
 }
+
+const stepsBetween = (values: readonly number[]): readonly number[] => values.slice(1).map((value, index) => value - itemAt(values, index))
+
+const sum = (numbers: readonly number[]): number => numbers.reduce((all, each) => all + each, 0)
 
 function loopSeams({ component, compiled, project }: CheckContext, state: State): readonly Finding[] {
   const axis = theOne(component.axes, ({ states }) => states.includes(state))
