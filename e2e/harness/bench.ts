@@ -203,6 +203,12 @@ export class BenchHands extends Hands {
     return this.driver.executeScript('return [...document.querySelectorAll("#findings [data-kind]:not(.is-note)")].map((card) => card.dataset.kind)')
   }
 
+  /** Takes the remedy of a finding of that kind. */
+  async mend(kind: string): Promise<void> {
+    await this.untilFindings(`${kind} is told`, (kinds) => kinds.includes(kind))
+    await this.click(`#findings [data-kind="${kind}"] .finding-remedy`)
+  }
+
   async untilFindings(what: string, holds: (kinds: readonly string[]) => boolean): Promise<void> {
     let seen = 'nothing'
     await this.until(() => `${what}; last seen: ${seen}`, async () => {

@@ -28,6 +28,7 @@ test('job 01, the crew options tray, from an empty project', async () => {
   await hands.tapWords('Crew')
   await hands.untilSpecimenIs('rest')
   await hands.until('it is shut', async () => (await heightOfTray(hands)) === 0)
+  await hands.mend('no-keyboard-way')
   await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)
 })
 

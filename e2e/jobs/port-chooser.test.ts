@@ -26,6 +26,7 @@ test('job 09, the port chooser, from an empty project', async () => {
   await hands.tap(await hands.byText('Lamp Rock', '*[name()="tspan"][ancestor::*[contains(@class,"specimen-picture")]]'))
   await hands.untilSpecimenIs('rest')
   await hands.until('it is closed again', async () => /V0H0/.test(await clip()))
+  await hands.mend('no-keyboard-way')
   await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)
 })
 

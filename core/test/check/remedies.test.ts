@@ -66,6 +66,6 @@ describe('a remedy', () => {
     expect(compete).toMatchObject({ level: 'fault', sentence: expect.stringContaining('Only the first ever fires there.'), remedy: { label: 'Let the second hold in the other state only' } })
     const mended = apply(project, compete.remedy!.edit)
     expect(mended.components[0]!.rules[1]!.within).toEqual({ only: ['b'] })
-    expect(findingsIn(mended).filter(({ level }) => level === 'fault')).toEqual([])
+    expect(findingsIn(mended).filter(({ level }) => level === 'fault').map(({ kind }) => kind)).toEqual(['no-keyboard-way'])
   })
 })

@@ -1,5 +1,5 @@
 import { certain, firstOf } from '../certain'
-import type { Component } from '../component'
+import { rootOf, type Component } from '../component'
 import type { NewId } from '../defaults'
 import { componentOf, type Project } from '../project'
 import { statesHeldBy } from '../moves'
@@ -7,6 +7,7 @@ import type { Rule, Target, Within } from '../rule'
 import { triggerRow, type Trigger } from '../trigger'
 import type { Id } from '../value'
 import { apply, batch, type Edit } from './edit'
+import { inProject, setAt } from './place'
 import { leadElsewhere, leading } from './decided-edits'
 import { addRule, removeRule, setRuleField } from './rule-edits'
 import { withinWithout } from './state-edits'
@@ -41,7 +42,14 @@ export function setCell(project: Project, component: Component, cell: Cell, want
   }
   const named: Rule = { ...template, id: newId(cell.trigger.on), within: old ? { only: [cell.state] } : template.within }
   const own = leading(project, component, named, target, newId)
-  return old ? batch(leaveCell(component, old, cell.state), addRule(component.id, own)) : addRule(component.id, own)
+  return old ? batch(leaveCell(component, old, cell.state), addRule(component.id, own)) : batch(addRule(component.id, own), ...takingFocus(component, own))
+}
+
+/** What is tapped as a whole takes the focus, as a button does, unless something else is said of it: the keyboard has to come to it too. */
+function takingFocus(component: Component, { trigger, part, target }: Rule): readonly Edit[] {
+  const { id, base } = rootOf(component)
+  const says = [base, ...component.axes.flatMap(({ states }) => states.map(({ look }) => look[id] ?? {}))].some((said) => said.focusable !== undefined)
+  return trigger.on !== 'tap' || part !== null || target.go === 'ignored' || says ? [] : [setAt(inProject('components', component.id, 'parts', id, 'base', 'focusable'), true)]
 }
 
 /** Says what several cells do, all the same: those of one row get one rule between them. */

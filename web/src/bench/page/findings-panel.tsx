@@ -34,7 +34,7 @@ function FindingCard({ finding }: { readonly finding: Finding }) {
       <div className="finding-actions">
         {isOwn && player && <Button onClick={() => player.playWitness(witness)}>Play it</Button>}
         {witness && !isOwn && <Link className="underlined" to={`/project/${project.id}/findings?finding=${encodeURIComponent(finding.id)}`}>See it happen</Link>}
-        {remedy && <Button onClick={() => make(remedy.edit, remedy.label.toLowerCase())}>{remedy.label}</Button>}
+        {remedy && <Button className="finding-remedy" onClick={() => make(remedy.edit, remedy.label.toLowerCase())}>{remedy.label}</Button>}
         <button className="plain underlined muted" onClick={show}>Show</button>
         <Acceptance finding={finding} />
       </div>

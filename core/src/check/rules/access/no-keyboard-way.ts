@@ -1,4 +1,4 @@
-import { batch, firstOf, holdsIn, inProject, isControlRole, rootOf, setAt, theOne, triggerRow, type Component, type Id, type Rule, type TriggerKind } from '../../../document'
+import { batch, firstOf, holdsIn, inProject, rootOf, setAt, theOne, triggerRow, type Component, type Id, type Rule, type TriggerKind } from '../../../document'
 import { allNamed } from '../../ground/answers'
 import { stateNames, type CheckContext, type ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
@@ -9,8 +9,8 @@ const BY_POINTER: readonly TriggerKind[] = ['tap', 'double tap', 'long press']
 
 /** Rules that somebody with a mouse or a finger can fire, and that nobody with a keyboard can, nor any other that does the same. */
 export const noKeyboardWay: ComponentCheck = {
-  name: 'no-keyboard-way', scope: 'component', levels: ['fault', 'note'],
-  means: 'a tap, double tap or long press nobody does with the keyboard, nor any rule with the same effect',
+  name: 'no-keyboard-way', scope: 'component', levels: ['fault'],
+  means: 'a tap, double tap or long press nobody does with the keyboard, nor any rule with the same effect (WCAG 2.1.1)',
   finds: (context) => {
     const { component, arena, root } = context
     const pointed = component.rules.filter((rule) => BY_POINTER.includes(rule.trigger.on) && rule.target.go !== 'ignored')
@@ -23,11 +23,8 @@ export const noKeyboardWay: ComponentCheck = {
   },
 }
 
-/** Rules with the same cause are told together: how they are fired, whether what they are on takes the focus, and whether it says that it is to be used. */
-const causeOf = (component: Component, rule: Rule): string => {
-  const part = partOf(component, rule)
-  return [rule.trigger.on, takesFocus(component, part), isControl(component, part)].join(' ')
-}
+/** Rules with the same cause are told together: how they are fired, and whether what they are on takes the focus. */
+const causeOf = (component: Component, rule: Rule): string => `${rule.trigger.on} ${takesFocus(component, partOf(component, rule))}`
 
 const partOf = (component: Component, { part }: Rule): Id => part ?? rootOf(component).id
 
@@ -43,8 +40,8 @@ function finding(context: CheckContext, rules: readonly Rule[]): Finding {
   const focusable = parts.map((part) => setAt(inProject('components', component.id, 'parts', part, 'base', 'focusable'), true))
   return {
     id: `no-keyboard-way ${component.id} ${on} on ${keyOf(parts)}`,
-    kind: 'no-keyboard-way', level: isControl(component, firstOf(parts)) ? 'fault' : 'note',
-    sentence: `Nobody can do with the keyboard what ${on} on ${allNamed(context, parts)} does${where}: ${canFocus ? '' : `${parts.length === 1 ? 'it' : 'they'} cannot have the focus, and `}no key does the same.`,
+    kind: 'no-keyboard-way', level: 'fault',
+    sentence: `Nobody can do with the keyboard what ${on} on ${allNamed(context, parts)} does${where}: ${canFocus ? '' : `${parts.length === 1 ? 'it' : 'they'} cannot have the focus, and `}no key does the same (WCAG 2.1.1).`,
     about: { component: component.id, axis: axis.id, states, rule: rule.id, ...aboutParts(parts), row: triggerRow(rule.trigger, rule.part) },
     remedy: on === 'tap' && !canFocus ? { label: `Let ${parts.length === 1 ? 'it' : 'them'} take the focus`, edit: batch(...focusable) } : null,
     witness: witnessOfRule(context, rule, { caption: 'this takes a mouse or a finger' }),
@@ -55,13 +52,6 @@ function finding(context: CheckContext, rules: readonly Rule[]): Finding {
 /** Whether a part takes the focus in any of its looks. */
 const takesFocus = (component: Component, part: Id): boolean =>
   component.parts.some(({ id, base }) => id === part && base.focusable === true) || component.axes.some(({ states, groups }) => [...states, ...(groups ?? [])].some(({ look }) => look[part]?.focusable === true))
-
-/** Whether a part, or one around it, says that it is something to be used: then it has to be usable with a keyboard (WAI-ARIA 1.2). */
-function isControl(component: Component, id: string): boolean {
-  const part = component.parts.find((each) => each.id === id)
-  if (!part) return false
-  return isControlRole(part.base.role) || (part.parent !== null && isControl(component, part.parent))
-}
 
 /** Whether some other rule that the keyboard can fire leads from the same states to the same place with the same actions. */
 function isDoneByKeyboard({ component, arena, root }: CheckContext, rule: Rule): boolean {
