@@ -1,4 +1,4 @@
-import { explore, independentGroups, Network, signatureOf, thingsOnSurface, WAYS, type Place } from '@rheoscope/core/check/explore'
+import { explore, independentGroups, Network, signatureOf, thingsOnSurface, WAYS, type SymbolicPlace } from '@rheoscope/core/check/explore'
 import { EMPTY_MOTION, newProject, newScreen, type Component, type Part, type Project } from '@rheoscope/core/document'
 import { timed, type Report } from './report'
 
@@ -38,7 +38,7 @@ function together(count: number): Network {
  * The same question answered the plain way: breadth first through configurations with every clock in whole milliseconds,
  * each known by its JSON text. It is given what can happen at each place, and gives up after `mostMs`.
  */
-function plainSearch(first: Place, mostMs: number): { readonly seen: number; readonly isFinished: boolean } {
+function plainSearch(first: SymbolicPlace, mostMs: number): { readonly seen: number; readonly isFinished: boolean } {
   const until = performance.now() + mostMs
   const start = { at: first, clocks: first.deadlines.map(() => 0) }
   const keyOf = ({ at, clocks }: typeof start) => JSON.stringify({ configuration: [...at.configuration], clocks })
@@ -73,7 +73,7 @@ interface BareStep {
 }
 
 /** The steps between places as an exploration has worked them out, and by when each clock of a place is due. */
-function relationOf(places: readonly Place[]): readonly { readonly most: readonly number[]; readonly steps: readonly BareStep[] }[] {
+function relationOf(places: readonly SymbolicPlace[]): readonly { readonly most: readonly number[]; readonly steps: readonly BareStep[] }[] {
   return places.map(({ deadlines, steps }) => ({
     most: deadlines.map(({ most }) => most),
     steps: (steps ?? []).flatMap(({ deadline, ending, going, outcomes }) => outcomes.map(({ to, from }) => ({
@@ -135,7 +135,7 @@ function handWritten(relation: ReturnType<typeof relationOf>): number {
 export function exploreReport(): Report {
   for (let warm = 0; warm < 3; warm++) explore(together(3), { ways: WAYS })
   const network = together(3)
-  let places: readonly Place[] = []
+  let places: readonly SymbolicPlace[] = []
   let seen = 0
   const symbolicMs = timed(() => {
     const explored = explore(network, { ways: WAYS, limit: 200_000 })

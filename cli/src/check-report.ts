@@ -1,4 +1,4 @@
-import { COMPLETE_LIMIT, ProjectChecker, reported, type Level, type ReportedFinding, type Way } from '@rheoscope/core/check'
+import { COMPLETE_LIMIT, ProjectChecker, reported, type Severity, type ReportedFinding, type Way } from '@rheoscope/core/check'
 import { componentsOn, RheoError, type Project, type Screen } from '@rheoscope/core/document'
 import { junitReport, sarifReport, type CheckedThing } from '@rheoscope/core/exchange'
 
@@ -11,13 +11,13 @@ export interface CheckRequest {
   readonly file: string
   readonly format: Format
   /** The least level that counts as found. */
-  readonly level: Level
+  readonly level: Severity
   readonly ways?: readonly Way[]
   /** A screen by its name or id; everything when it is left out. */
   readonly screen?: string
 }
 
-const LEVELS: readonly Level[] = ['fault', 'risk', 'note']
+const LEVELS: readonly Severity[] = ['fault', 'risk', 'note']
 
 export interface CheckReport {
   readonly text: string

@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { Command, InvalidArgumentError, Option } from 'commander'
-import { WAYS, type Level, type Way } from '@rheoscope/core/check'
+import { WAYS, type Severity, type Way } from '@rheoscope/core/check'
 import { RheoError } from '@rheoscope/core/document'
 import { readProject } from '@rheoscope/core/schema'
 import { checkReport, FORMATS, type Format } from './check-report'
@@ -28,7 +28,7 @@ program
   .addOption(new Option('--ways <ways>', 'the ways in which people work').default(WAYS, WAYS.join(',')).argParser((text) => listOf(text, WAYS)))
   .addOption(new Option('--format <format>', 'how to print the findings').choices(FORMATS).default('text'))
   .addOption(new Option('--max-level <level>', 'the least level that makes it fail').choices(['fault', 'risk', 'note']).default('fault'))
-  .action((file: string, { screen, ways, format, maxLevel }: { screen?: string; ways: readonly Way[]; format: Format; maxLevel: Level }) => {
+  .action((file: string, { screen, ways, format, maxLevel }: { screen?: string; ways: readonly Way[]; format: Format; maxLevel: Severity }) => {
     const project = readProject(readFileSync(file, 'utf8'))
     const { text, isFound, failures } = checkReport(project, { file, format, level: maxLevel, ways, ...(screen === undefined ? {} : { screen }) })
     process.stdout.write(text)

@@ -1,5 +1,5 @@
 import { stateProperty, type Component } from '../document'
-import { nothing, rounded, rule, state, timed, to } from './building'
+import { doesNothing, rounded, rule, state, timed, to } from './building'
 import { RING } from './spinner-ring'
 
 const AXIS = 'boarding'
@@ -45,12 +45,12 @@ export const boardingButton: Component = {
   }],
   rules: [
     rule('board', { axis: AXIS, on: { on: 'tap' }, in: ['rest', 'over'], go: to('working'), motion: timed(160, 'ease-in-out') }),
-    rule('busy', { axis: AXIS, on: { on: 'tap' }, in: ['working'], go: nothing }),
+    rule('busy', { axis: AXIS, on: { on: 'tap' }, in: ['working'], go: doesNothing }),
     rule('again', { axis: AXIS, on: { on: 'tap' }, in: ['done'], go: to('rest'), motion: timed(160, 'ease-in-out') }),
     rule('hover', { axis: AXIS, on: { on: 'enter' }, in: ['rest'], go: to('over'), motion: timed(80, 'ease-out') }),
-    rule('hoverIdle', { axis: AXIS, on: { on: 'enter' }, in: ['working', 'done'], go: nothing }),
+    rule('hoverIdle', { axis: AXIS, on: { on: 'enter' }, in: ['working', 'done'], go: doesNothing }),
     rule('unhover', { axis: AXIS, on: { on: 'leave' }, in: ['over'], go: to('rest'), motion: timed(80, 'ease-out') }),
-    rule('unhoverIdle', { axis: AXIS, on: { on: 'leave' }, in: ['rest', 'working', 'done'], go: nothing }),
+    rule('unhoverIdle', { axis: AXIS, on: { on: 'leave' }, in: ['rest', 'working', 'done'], go: doesNothing }),
     rule('finish', { axis: AXIS, on: { on: 'after', ms: 1800, since: 'entering', pauseWhile: null }, in: ['working'], go: to('done'), motion: timed(160, 'ease-in-out') }),
   ],
   combinations: [],

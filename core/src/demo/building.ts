@@ -4,7 +4,7 @@ import { EMPTY_MOTION, type Action, type Axis, type Look, type Motion, type Rule
 
 export const to = (state: string): Target => ({ go: 'state', state })
 
-export const nothing: Target = { go: 'ignored' }
+export const doesNothing: Target = { go: 'ignored' }
 
 export const state = (id: string, name: string, hue: number, look: Look): State => ({ id, name, hue, look, final: false, loop: null })
 

@@ -1,5 +1,5 @@
 import type { Component, Trigger } from '../document'
-import { BARE, nothing, rounded, rule, state, timed, to } from './building'
+import { BARE, doesNothing, rounded, rule, state, timed, to } from './building'
 
 const AXIS = 'crewAxis'
 
@@ -28,15 +28,15 @@ export const crewCall: Component = {
   }],
   rules: [
     rule('crewPress', { axis: AXIS, on: { on: 'press' }, in: ['crewRest'], go: to('crewDown'), motion: timed(60, 'ease-out') }),
-    rule('crewPressIdle', { axis: AXIS, on: { on: 'press' }, in: ['crewAsked', 'crewUrgent'], go: nothing }),
+    rule('crewPressIdle', { axis: AXIS, on: { on: 'press' }, in: ['crewAsked', 'crewUrgent'], go: doesNothing }),
     rule('crewHold', { axis: AXIS, on: { on: 'long press', thresholdMs: 500 }, in: ['crewDown'], go: to('crewUrgent'), motion: timed(160, 'ease-out') }),
-    rule('crewHoldIdle', { axis: AXIS, on: { on: 'long press', thresholdMs: 500 }, in: ['crewRest', 'crewAsked', 'crewUrgent'], go: nothing }),
+    rule('crewHoldIdle', { axis: AXIS, on: { on: 'long press', thresholdMs: 500 }, in: ['crewRest', 'crewAsked', 'crewUrgent'], go: doesNothing }),
     rule('crewLetGo', { axis: AXIS, on: { on: 'release' }, in: ['crewDown'], go: to('crewRest'), motion: timed(80, 'ease-out') }),
-    rule('crewLetGoIdle', { axis: AXIS, on: { on: 'release' }, in: ['crewRest', 'crewAsked', 'crewUrgent'], go: nothing }),
+    rule('crewLetGoIdle', { axis: AXIS, on: { on: 'release' }, in: ['crewRest', 'crewAsked', 'crewUrgent'], go: doesNothing }),
     rule('crewTap', { axis: AXIS, on: { on: 'tap' }, in: ['crewRest'], go: to('crewAsked'), motion: timed(160, 'ease-out') }),
-    rule('crewTapIdle', { axis: AXIS, on: { on: 'tap' }, in: ['crewDown', 'crewAsked', 'crewUrgent'], go: nothing }),
+    rule('crewTapIdle', { axis: AXIS, on: { on: 'tap' }, in: ['crewDown', 'crewAsked', 'crewUrgent'], go: doesNothing }),
     rule('crewKey', { axis: AXIS, on: urgently, in: ['crewRest'], go: to('crewUrgent'), motion: timed(160, 'ease-out') }),
-    rule('crewKeyIdle', { axis: AXIS, on: urgently, in: ['crewDown', 'crewAsked', 'crewUrgent'], go: nothing }),
+    rule('crewKeyIdle', { axis: AXIS, on: urgently, in: ['crewDown', 'crewAsked', 'crewUrgent'], go: doesNothing }),
     rule('crewOver', { axis: AXIS, on: { on: 'after', ms: 2000, since: 'entering', pauseWhile: 'pressed' }, in: ['crewAsked', 'crewUrgent'], go: to('crewRest'), motion: timed(240, 'ease-in-out') }),
   ],
 }

@@ -1,5 +1,5 @@
 import type { Component, DataTable } from '../document'
-import { BARE, nothing, rounded, rule, state, timed, to } from './building'
+import { BARE, doesNothing, rounded, rule, state, timed, to } from './building'
 
 const FACE_AXIS = 'faceAxis'
 const AXIS = 'moodAxis'
@@ -34,7 +34,7 @@ export const moodFace: Component = {
       axis: FACE_AXIS, on: { on: 'tap' }, in: ['facePlain'], go: to('faceChosen'), motion: timed(120, 'ease-out'),
       actions: [{ id: 'faceTell', do: 'send', message: 'felt', payload: 'mood', recipient: 'holder' }],
     }),
-    rule('faceAgain', { axis: FACE_AXIS, on: { on: 'tap' }, in: ['faceChosen'], go: nothing }),
+    rule('faceAgain', { axis: FACE_AXIS, on: { on: 'tap' }, in: ['faceChosen'], go: doesNothing }),
   ],
   parameters: [{ id: 'faceMood', name: 'mood', type: 'text', initial: 'calm' }, { id: 'faceShape', name: 'mouth', type: 'text', initial: 'M0 6C6 6 18 6 24 6' }],
   absent: { faceDisc: { opacity: 0, rotation: 30, translateY: 6 } },
@@ -72,7 +72,7 @@ export const crossingMood: Component = {
   rules: [
     rule('moodAsk', { axis: AXIS, on: { on: 'tap' }, part: 'moodButton', in: ['moodRest', 'moodThanked'], go: to('moodAsking'), motion: timed(160, 'ease-out'), actions: asks('true') }),
     rule('moodClose', { axis: AXIS, on: { on: 'tap' }, part: 'moodButton', in: ['moodAsking'], go: to('moodRest'), motion: timed(160, 'ease-out'), actions: asks('false') }),
-    rule('moodWait', { axis: AXIS, on: { on: 'tap' }, part: 'moodButton', in: ['moodFelt'], go: nothing }),
+    rule('moodWait', { axis: AXIS, on: { on: 'tap' }, part: 'moodButton', in: ['moodFelt'], go: doesNothing }),
     rule('moodHear', { axis: AXIS, on: { on: 'message', name: 'felt' }, in: ['moodAsking'], go: to('moodFelt'), actions: [{ id: 'moodKeep', do: 'set', variable: 'felt', to: 'payload' }] }),
     rule('moodThank', { axis: AXIS, on: { on: 'after', ms: 600, since: 'entering', pauseWhile: null }, in: ['moodFelt'], go: to('moodThanked'), motion: timed(240, 'ease-out'), actions: asks('false') }),
   ],

@@ -1,5 +1,5 @@
 import type { Component, Part } from '../document'
-import { BARE, nothing, rounded, rule, state, timed, to } from './building'
+import { BARE, doesNothing, rounded, rule, state, timed, to } from './building'
 
 const AXIS = 'drillAxis'
 
@@ -42,7 +42,7 @@ export const drillNotice: Component = {
     rule('drillUnderstood', { axis: AXIS, on: { on: 'tap' }, part: 'drillClose', in: ['drillShown'], go: to('drillGone'), motion: timed(160, 'ease-in') }),
     rule('drillOutside', { axis: AXIS, on: { on: 'tap' }, part: 'drillDim', in: ['drillShown'], go: to('drillGone'), motion: timed(160, 'ease-in') }),
     rule('drillEscape', { axis: AXIS, on: { on: 'key', key: 'Escape', modifiers: {}, anywhere: true }, in: ['drillShown'], go: to('drillGone'), motion: timed(160, 'ease-in') }),
-    rule('drillEscapeIdle', { axis: AXIS, on: { on: 'key', key: 'Escape', modifiers: {}, anywhere: true }, in: ['drillGone'], go: nothing }),
+    rule('drillEscapeIdle', { axis: AXIS, on: { on: 'key', key: 'Escape', modifiers: {}, anywhere: true }, in: ['drillGone'], go: doesNothing }),
   ],
   variables: [{ id: 'drillOpener', name: 'opener', type: 'choice', start: 'drillPost', choices: OPENERS.map(([id]) => id) }],
 }

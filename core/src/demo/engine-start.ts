@@ -1,5 +1,5 @@
 import type { Component, Trigger } from '../document'
-import { BARE, nothing, rounded, rule, state, timed, to } from './building'
+import { BARE, doesNothing, rounded, rule, state, timed, to } from './building'
 
 const AXIS = 'engineAxis'
 
@@ -33,7 +33,7 @@ export const engineStart: Component = {
   }],
   rules: [
     rule('engineAsk', { axis: AXIS, on: { on: 'tap' }, in: ['engineIdle'], go: to('engineRequesting') }),
-    rule('engineBusy', { axis: AXIS, on: { on: 'tap' }, in: ['engineRequesting', 'engineWarming', 'engineRunning'], go: nothing }),
+    rule('engineBusy', { axis: AXIS, on: { on: 'tap' }, in: ['engineRequesting', 'engineWarming', 'engineRunning'], go: doesNothing }),
     rule('engineGranted', { axis: AXIS, on: after(1500), in: ['engineRequesting'], go: to('engineWarming') }),
     rule('engineWarm', { axis: AXIS, on: after(2500), in: ['engineWarming'], go: to('engineRunning') }),
     rule('engineOff', { axis: AXIS, on: after(3000), in: ['engineRunning'], go: to('engineIdle') }),

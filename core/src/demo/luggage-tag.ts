@@ -1,5 +1,5 @@
 import type { Component } from '../document'
-import { BARE, lone, nothing, rounded, rule, state, timed, to } from './building'
+import { BARE, lone, doesNothing, rounded, rule, state, timed, to } from './building'
 
 const AXIS = 'tagAxis'
 
@@ -22,9 +22,9 @@ export const luggageTag: Component = {
   }],
   rules: [
     rule('tagLift', { axis: AXIS, on: { on: 'press' }, in: ['tagLying'], go: to('tagHeld'), motion: timed(90, 'ease-out') }),
-    rule('tagLiftAgain', { axis: AXIS, on: { on: 'press' }, in: ['tagHeld'], go: nothing }),
+    rule('tagLiftAgain', { axis: AXIS, on: { on: 'press' }, in: ['tagHeld'], go: doesNothing }),
     rule('tagDrop', { axis: AXIS, on: { on: 'release' }, in: ['tagHeld'], go: to('tagLying'), motion: timed(160, 'ease-out') }),
-    rule('tagDropAgain', { axis: AXIS, on: { on: 'release' }, in: ['tagLying'], go: nothing }),
+    rule('tagDropAgain', { axis: AXIS, on: { on: 'release' }, in: ['tagLying'], go: doesNothing }),
   ],
   parameters: [{ id: 'tagText', name: 'label', type: 'text', initial: 'Cabin' }],
 }

@@ -1,5 +1,5 @@
 import type { Component, Part } from '../document'
-import { BARE, lone, nothing, rounded, rule, state, timed, to } from './building'
+import { BARE, lone, doesNothing, rounded, rule, state, timed, to } from './building'
 
 const SWITCH_AXIS = 'roundSwitchAxis'
 const CARD_AXIS = 'safetyAxis'
@@ -45,7 +45,7 @@ export const safetyCard: Component = {
     rule('safetyTickOff', { axis: CARD_AXIS, on: { on: 'tap' }, in: ['safetyOpen'], go: to('safetyDone'), motion: toggling }),
     rule('safetyUntick', { axis: CARD_AXIS, on: { on: 'tap' }, in: ['safetyDone'], go: to('safetyOpen'), motion: toggling }),
     rule('safetyAll', { axis: CARD_AXIS, on: { on: 'message', name: 'all done' }, in: ['safetyOpen'], go: to('safetyDone'), motion: toggling }),
-    rule('safetyWas', { axis: CARD_AXIS, on: { on: 'message', name: 'all done' }, in: ['safetyDone'], go: nothing }),
+    rule('safetyWas', { axis: CARD_AXIS, on: { on: 'message', name: 'all done' }, in: ['safetyDone'], go: doesNothing }),
   ],
   parameters: [{ id: 'safetyTask', name: 'task', type: 'text', initial: 'Check the life rafts' }],
 }

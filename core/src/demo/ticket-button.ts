@@ -1,5 +1,5 @@
 import type { Component } from '../document'
-import { BARE, lone, nothing, rounded, rule, state, timed, to } from './building'
+import { BARE, lone, doesNothing, rounded, rule, state, timed, to } from './building'
 
 /** An icon by itself, as large as it is made, for slots. */
 const iconOnly = (id: string, name: string, icon: string): Component => ({
@@ -54,7 +54,7 @@ export const ticketButton: Component = {
   rules: [
     rule('ticketEnter', { axis: AXIS, on: { on: 'enter' }, in: ['ticketRest'], go: to('ticketOver'), motion: timed(80, 'ease-out') }),
     rule('ticketLeave', { axis: AXIS, on: { on: 'leave' }, in: ['ticketOver', 'ticketDown'], go: to('ticketRest'), motion: timed(120, 'ease-out') }),
-    rule('ticketAway', { axis: AXIS, on: { on: 'leave' }, in: ['ticketRest'], go: nothing }),
+    rule('ticketAway', { axis: AXIS, on: { on: 'leave' }, in: ['ticketRest'], go: doesNothing }),
     rule('ticketPress', { axis: AXIS, on: { on: 'press' }, in: ['ticketRest', 'ticketOver'], go: to('ticketDown'), motion: timed(60, 'ease-out') }),
     rule('ticketRelease', { axis: AXIS, on: { on: 'release' }, in: ['ticketDown'], go: to('ticketRest'), motion: timed(120, 'ease-out') }),
   ],

@@ -52,10 +52,10 @@ export interface History {
 }
 
 export const historyOf = (author: string, entries: readonly Entry[] = []): History =>
-  entries.reduce(record, { author, entries: [], undo: [], redo: [] })
+  entries.reduce(recordEntry, { author, entries: [], undo: [], redo: [] })
 
 /** The history after one more entry. */
-export function record(history: History, entry: Entry): History {
+export function recordEntry(history: History, entry: Entry): History {
   const { author, undo, redo } = history
   const entries = [...history.entries, entry]
   if (entry.author.id !== author) return { ...history, entries }
@@ -183,7 +183,7 @@ export function rebase(entries: readonly Entry[], start: Project, history: Histo
       continue
     }
     project = apply(project, next.edit)
-    known = record(known, next)
+    known = recordEntry(known, next)
     kept.push(next)
   }
   return { entries: kept, project, lost }

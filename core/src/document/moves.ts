@@ -5,16 +5,16 @@ import type { Id } from './value'
 import { entryOf, itemAt } from './certain'
 
 /** A rule as a way from one state of its axis to another. */
-export interface Move {
+export interface StateMove {
   readonly rule: Rule
   readonly from: Id
   readonly to: Id
 }
 
 /** Every way the rules of an axis lead from a state to one that is known beforehand, by themselves or by the variable that decides it; where `back` leads is not. */
-export function movesOf(component: Component, axis: Axis): readonly Move[] {
+export function movesOf(component: Component, axis: Axis): readonly StateMove[] {
   return component.rules.filter((rule) => rule.axis === axis.id).flatMap((rule) =>
-    axis.states.filter(({ id }) => holdsIn(rule, id, axis)).flatMap(({ id: from }): Move[] => waysFrom(axis, rule, from).map((to) => ({ rule, from, to }))))
+    axis.states.filter(({ id }) => holdsIn(rule, id, axis)).flatMap(({ id: from }): StateMove[] => waysFrom(axis, rule, from).map((to) => ({ rule, from, to }))))
 }
 
 const waysFrom = (axis: Axis, rule: Rule, from: Id): readonly Id[] => (decidedBy(axis) === null ? leadsFrom(axis, rule, from) : destinationsOf(axis, rule))
@@ -42,8 +42,8 @@ export const statesHeldBy = ({ axes }: Pick<Component, 'axes'>, rule: Rule): rea
   axes.flatMap((axis) => (axis.id === rule.axis ? axis.states.filter(({ id }) => holdsIn(rule, id, axis)) : []))
 
 /** A shortest way between two states as the moves it takes; null when there is none. Guards are left aside. */
-export function shortestWay(moves: readonly Move[], from: Id, to: Id): readonly Move[] | null {
-  const ways = new Map<Id, readonly Move[]>([[from, []]])
+export function shortestWay(moves: readonly StateMove[], from: Id, to: Id): readonly StateMove[] | null {
+  const ways = new Map<Id, readonly StateMove[]>([[from, []]])
   const queue = [from]
   for (let state = queue.shift(); state !== undefined; state = queue.shift()) {
     if (state === to) return entryOf(ways, state)

@@ -88,7 +88,7 @@ export function withDescendants(parts: readonly Part[], id: Id): readonly Part[]
 }
 
 /** Whether `id` is `ancestor` or lies inside it. */
-export function isWithin(parts: readonly Part[], id: Id, ancestor: Id): boolean {
+export function isPartWithin(parts: readonly Part[], id: Id, ancestor: Id): boolean {
   for (let at: Id | null = id; at !== null; at = parts.find((part) => part.id === at)?.parent ?? null) {
     if (at === ancestor) return true
   }

@@ -17,7 +17,7 @@ export interface Shape<T> {
 /** What a path can lead on to from a value of some shape. */
 export type Inside =
   | null
-  | { readonly fields: Fields }
+  | { readonly fields: ShapeFields }
   | { readonly items: AnyShape; readonly least: number; readonly most: number; readonly isIdentified: boolean }
   | { readonly keys: RegExp; readonly entries: AnyShape }
   /** One of several; which it is, the field says, where there is one. */
@@ -29,14 +29,14 @@ export interface Optional<T> extends Shape<T> {
 }
 
 export type AnyShape = Shape<unknown>
-export type Fields = Readonly<Record<string, AnyShape>>
+export type ShapeFields = Readonly<Record<string, AnyShape>>
 
 /** The type of what fits a shape. */
 export type Of<S> = S extends Shape<infer T> ? T : never
 
 type Flat<T> = { [K in keyof T]: T[K] } & {}
 
-type ObjectOf<F extends Fields> = Flat<
+type ObjectOf<F extends ShapeFields> = Flat<
   { readonly [K in keyof F as F[K] extends Optional<unknown> ? never : K]: Of<F[K]> } & { readonly [K in keyof F as F[K] extends Optional<unknown> ? K : never]?: Of<F[K]> }
 >
 
@@ -66,7 +66,7 @@ export const text = (most: number, { empty = false, pattern }: { readonly empty?
 export const choice = <const T extends readonly (string | number)[]>(...of: T): Shape<T[number]> => ({ ...leaf(Joi.valid(...of)), choices: of })
 
 /** An object of just these fields. */
-export const object = <F extends Fields>(fields: F): Shape<ObjectOf<F>> & { readonly inside: { readonly fields: F } } => ({
+export const object = <F extends ShapeFields>(fields: F): Shape<ObjectOf<F>> & { readonly inside: { readonly fields: F } } => ({
   joi: Joi.object(Object.fromEntries(Object.entries(fields).map(([key, field]) => [key, 'isOptional' in field ? field.joi : field.joi.required()]))),
   inside: { fields },
 })
@@ -100,14 +100,14 @@ export const either = <S extends readonly AnyShape[]>(...of: S): Shape<Of<S[numb
 })
 
 /** One of several objects, told apart by a field all of them have: its value says which is meant. */
-export const kinds = <S extends readonly (AnyShape & { readonly inside: { readonly fields: Fields } })[]>(tag: string, ...of: S): Shape<Of<S[number]>> => ({
+export const kinds = <S extends readonly (AnyShape & { readonly inside: { readonly fields: ShapeFields } })[]>(tag: string, ...of: S): Shape<Of<S[number]>> => ({
   joi: Joi.alternatives()
     .conditional(`.${tag}`, { switch: of.map(({ joi, inside: { fields } }) => ({ is: tagOf(fields, tag).joi.required(), then: joi })) })
     .messages({ 'alternatives.any': `{{#label}} must have a “${tag}” of ${of.flatMap(({ inside: { fields } }) => tagOf(fields, tag).choices ?? []).join(', ')}` }),
   inside: { anyOf: of, tag },
 })
 
-function tagOf(fields: Fields, tag: string): AnyShape {
+function tagOf(fields: ShapeFields, tag: string): AnyShape {
   const field = fields[tag]
   if (!field) throw new Error(`Every kind is to have a “${tag}”.`)
   return field
@@ -124,8 +124,8 @@ export function meant(shape: AnyShape, value: unknown): AnyShape | null {
 /** The field by which kinds of one thing are told apart; null where there are none. */
 export const tagIn = ({ inside }: AnyShape): string | null => (inside && 'anyOf' in inside ? inside.tag : null)
 
-const fieldsOf = ({ inside }: AnyShape): Fields => (inside && 'fields' in inside ? inside.fields : {})
+const fieldsOf = ({ inside }: AnyShape): ShapeFields => (inside && 'fields' in inside ? inside.fields : {})
 
 const isFit = ({ joi }: AnyShape, value: unknown): boolean => joi.required().validate(value, { convert: false }).error === undefined
 
-export const described = <S extends AnyShape>(shape: S, description: string): S => ({ ...shape, joi: shape.joi.description(description) })
+export const withDescription = <S extends AnyShape>(shape: S, description: string): S => ({ ...shape, joi: shape.joi.description(description) })

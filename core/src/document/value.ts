@@ -1,26 +1,26 @@
 import { hasKeys } from './fields'
-import { array, boolean, choice, described, either, integer, nothing, number, object, optional, record, text, type Of } from './shape'
+import { array, boolean, choice, withDescription, either, integer, nothing, number, object, optional, record, text, type Of } from './shape'
 
 /** An identifier: there once in the whole project, never shown to people. */
 export type Id = string
 const ID_PATTERN = /^[A-Za-z][A-Za-z0-9_-]{0,63}$/
-export const Id = described(text(64, { pattern: ID_PATTERN }), 'An identifier, there once in the whole project')
+export const Id = withDescription(text(64, { pattern: ID_PATTERN }), 'An identifier, there once in the whole project')
 
 /** What something is called. */
 export const Name = text(200)
 
 /** A name expressions can use. */
-export const Identifier = described(text(100, { pattern: /^[A-Za-z_][A-Za-z0-9_]*$/ }), 'A name expressions can use')
+export const Identifier = withDescription(text(100, { pattern: /^[A-Za-z_][A-Za-z0-9_]*$/ }), 'A name expressions can use')
 
 /** States by axes. */
 export const StatesByAxis = record(ID_PATTERN, Id)
 
 /** A length of time. */
-export const Ms = described(integer(0, 3_600_000), 'Whole milliseconds')
+export const Ms = withDescription(integer(0, 3_600_000), 'Whole milliseconds')
 
 /** A colour as `#rrggbb` or `#rrggbbaa`, in sRGB. */
 export type Colour = string
-export const Colour = described(text(9, { pattern: /^#([0-9a-fA-F]{6}|[0-9a-fA-F]{8})$/ }), '#rrggbb or #rrggbbaa, sRGB')
+export const Colour = withDescription(text(9, { pattern: /^#([0-9a-fA-F]{6}|[0-9a-fA-F]{8})$/ }), '#rrggbb or #rrggbbaa, sRGB')
 
 export const GradientStop = object({
   colour: Colour,

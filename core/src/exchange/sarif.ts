@@ -1,6 +1,6 @@
-import type { CheckFailure, Level, ReportedFinding } from '../check'
+import type { CheckFailure, Severity, ReportedFinding } from '../check'
 
-const LEVELS: Readonly<Record<Level, 'error' | 'warning' | 'note'>> = { fault: 'error', risk: 'warning', note: 'note' }
+const LEVELS: Readonly<Record<Severity, 'error' | 'warning' | 'note'>> = { fault: 'error', risk: 'warning', note: 'note' }
 
 /**
  * Findings as a SARIF 2.1.0 log (OASIS), which code hosts and editors read: one result each, at its place in the

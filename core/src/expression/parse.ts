@@ -92,9 +92,9 @@ function translate(read: jsep.Expression, text: string): Expression {
       if (spoken) return { kind: 'name', name: stateName(spoken, node.arguments, text) }
       const args = node.arguments.map(inner)
       const known = Object.hasOwn(FUNCTIONS, name) ? FUNCTIONS[name] : undefined
-      if (!known) throw new ExpressionError(placeOf(text, name), `There is no function “${name}”. Known: ${[...Object.keys(FUNCTIONS), ANGLE_TO_POINTER, ...SPEAKING].join(', ')}.`)
+      if (!known) throw new ExpressionError(placeInText(text, name), `There is no function “${name}”. Known: ${[...Object.keys(FUNCTIONS), ANGLE_TO_POINTER, ...SPEAKING].join(', ')}.`)
       if (args.length < known.least || args.length > known.most) {
-        throw new ExpressionError(placeOf(text, name), `“${name}” takes ${known.takes}.`)
+        throw new ExpressionError(placeInText(text, name), `“${name}” takes ${known.takes}.`)
       }
       return { kind: 'call', name, args }
     }
@@ -106,7 +106,7 @@ function translate(read: jsep.Expression, text: string): Expression {
       break
   }
   const what = 'operator' in node ? `“${String(node.operator)}”` : node.type
-  throw new ExpressionError('operator' in node ? placeOf(text, String(node.operator)) : 0, `${what} cannot be used in an expression.`)
+  throw new ExpressionError('operator' in node ? placeInText(text, String(node.operator)) : 0, `${what} cannot be used in an expression.`)
 }
 
 /** The function that takes a part rather than a value. */
@@ -123,12 +123,12 @@ function stateName(spoken: 'is' | 'in', args: readonly jsep.Expression[], text: 
   const [first, second] = args.map((each) => dottedName(each, text))
   if (spoken === 'is' && first !== undefined && second !== undefined && args.length === 2) return isName(first, second)
   if (spoken === 'in' && first !== undefined && args.length === 1) return inName(first)
-  throw new ExpressionError(placeOf(text, spoken), spoken === 'is' ? '“is” takes an axis and a state.' : '“in” takes a group.')
+  throw new ExpressionError(placeInText(text, spoken), spoken === 'is' ? '“is” takes an axis and a state.' : '“in” takes a group.')
 }
 
 function partNamed(args: readonly jsep.Expression[], text: string): string {
   const [part] = args.map(nodeOf)
-  if (args.length !== 1 || part?.type !== 'Identifier') throw new ExpressionError(placeOf(text, ANGLE_TO_POINTER), `“${ANGLE_TO_POINTER}” takes the name of one part.`)
+  if (args.length !== 1 || part?.type !== 'Identifier') throw new ExpressionError(placeInText(text, ANGLE_TO_POINTER), `“${ANGLE_TO_POINTER}” takes the name of one part.`)
   return part.name
 }
 
@@ -140,7 +140,7 @@ function dottedName(read: jsep.Expression, text: string): string {
 }
 
 /** Where a word first stands in a text as a whole word; the start when it does not. */
-export function placeOf(text: string, word: string): number {
+export function placeInText(text: string, word: string): number {
   const escaped = word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
   return Math.max(0, text.search(new RegExp(/^\w/.test(word) ? `(?<![\\w.])${escaped}(?!\\w)` : escaped)))
 }

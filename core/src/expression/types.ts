@@ -1,6 +1,6 @@
 import { certain, lastOf, never } from '../document'
 import { FUNCTIONS } from './functions'
-import { ANGLE_TO_POINTER, ExpressionError, parseExpression, placeOf, type Expression } from './parse'
+import { ANGLE_TO_POINTER, ExpressionError, parseExpression, placeInText, type Expression } from './parse'
 
 /** `anything` is what nobody knows beforehand, such as what comes with a message from outside: it goes with whatever is asked for. */
 export type ExpressionType = 'number' | 'text' | 'yes/no' | 'anything'
@@ -94,6 +94,6 @@ class Typing {
   }
 
   private fail(word: string, sentence: string): never {
-    throw new ExpressionError(placeOf(this.text, word), sentence)
+    throw new ExpressionError(placeInText(this.text, word), sentence)
   }
 }

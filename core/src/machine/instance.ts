@@ -96,7 +96,7 @@ export function shownValue(instance: Instance, part: number, property: string, a
 }
 
 /** When something next happens of itself: a timer is due or an axis settles. Infinity when nothing will. */
-export function nextDueMs(instance: Instance): number {
+export function instanceDueMs(instance: Instance): number {
   let due = instance.goneMs ?? Infinity
   for (const axis of instance.states.keys()) due = Math.min(due, settlesMs(instance, axis))
   for (const timer of instance.compiled.timers) due = Math.min(due, timerDueMs(instance, timer))

@@ -35,7 +35,7 @@ export const completed = (instance: Instance, axisIndex: number): Instance =>
   ({ ...instance, lanes: instance.lanes.filter((lane) => lane.axis !== axisIndex) })
 
 /** How an instance enters or leaves: the motions that decide, and how long it waits for its turn. */
-export interface Entrance {
+export interface EnteringMotion {
   readonly isAbsent: boolean
   readonly sources: MotionSources
   readonly delayMs: number
@@ -43,7 +43,7 @@ export interface Entrance {
 }
 
 /** The instance on its way from its absent look or to it; one that leaves takes no input and is gone when its motion ends. */
-export function changePresence(instance: Instance, { isAbsent, sources, delayMs, atMs }: Entrance): Instance {
+export function changePresence(instance: Instance, { isAbsent, sources, delayMs, atMs }: EnteringMotion): Instance {
   const targets = targetsOf({ ...instance, isAbsent })
   const lanes = lanesTowards(instance, { targets, changes: changesBetween(instance.targets, targets), axis: FROM_OUTSIDE, sources, atMs, delayMs })
   const endMs = lanes.reduce((end, lane) => (lane.axis === FROM_OUTSIDE ? Math.max(end, laneEndMs(lane)) : end), atMs)

@@ -82,16 +82,16 @@ function end(stays: Stay[], atMs: number): void {
 }
 
 /** A length of time, in ms. */
-export interface Span {
+export interface TimeSpan {
   readonly fromMs: number
   readonly toMs: number
 }
 
 /** When one band is in another state than another one, up to an instant. */
-export function differingSpans(before: readonly Stay[], now: readonly Stay[], untilMs: number): readonly Span[] {
+export function differingSpans(before: readonly Stay[], now: readonly Stay[], untilMs: number): readonly TimeSpan[] {
   const edges = [...new Set([...before, ...now].flatMap(({ fromMs, toMs }) => [fromMs, toMs]).filter((ms) => ms < untilMs))].toSorted((a, b) => a - b)
   const [old, fresh] = [statesInTurn(before), statesInTurn(now)]
-  const spans: Span[] = []
+  const spans: TimeSpan[] = []
   edges.forEach((fromMs, index) => {
     if (old(fromMs) === fresh(fromMs)) return
     const toMs = edges[index + 1] ?? untilMs

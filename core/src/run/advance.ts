@@ -1,5 +1,5 @@
 import type { InputAction, Literal, Rule, TriggerKind } from '../document'
-import { nextDueMs as instanceDueMs } from '../machine'
+import { instanceDueMs } from '../machine'
 import type { DrawList } from '../scene'
 import { groupsOf, isOnKey, type KeyInput } from '../semantics'
 import { firstDueMs, takeFirst } from './agenda'

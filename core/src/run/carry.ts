@@ -1,7 +1,7 @@
 import { certain, propertyDefinition, type Part } from '../document'
 import { FROM_OUTSIDE, motionEndMs, partAt, type Compiled, type Instance } from '../machine'
 import { formOf, isCrossFade, laneEndMs, resolveTiming, startLane, travels, type Lane, type MotionSources, type Shown } from '../motion'
-import { Draughtsman, IDENTITY, inverse, matrixOf, multiply, shownSize, transformed, type DrawItem, type Matrix } from '../scene'
+import { SceneBuilder, IDENTITY, inverse, matrixOf, multiply, shownSize, transformed, type DrawItem, type Matrix } from '../scene'
 
 type Lookup = (path: string) => Instance | undefined
 
@@ -181,7 +181,7 @@ const tied = new WeakMap<Compiled, boolean>()
 /** An instance as it shows, or as it is to be once nothing of it moves. */
 export function treeOf(instance: Instance, lookup: Lookup, atMs: number, isAtRest: boolean): DrawItem {
   const own = isAtRest ? { ...instance, lanes: [] } : instance
-  return certain(new Draughtsman().drawList((path) => (path === instance.path ? own : lookup(path)), atMs, [instance.path])[0])
+  return certain(new SceneBuilder().drawList((path) => (path === instance.path ? own : lookup(path)), atMs, [instance.path])[0])
 }
 
 /** The instance, gone to another state of an axis, with what is tied on its way from the place of the part it replaces, which is gone at once. */

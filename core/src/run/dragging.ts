@@ -6,7 +6,7 @@ import type { Moment } from './moment'
 import { answering } from './pictures'
 import { replace } from './population'
 import type { Run } from './run'
-import type { Level } from '../semantics'
+import type { EventTarget } from '../semantics'
 import { scrollAreas, scrollDrag, shiftToReveal, type Reach, type ScrollArea } from './scrolling'
 
 /** What is being dragged: how it is held, how far it may go and how fast it has gone of late. */
@@ -34,7 +34,7 @@ const RECENT_MS = 100
 const THROW_MS = 240
 
 /** Takes hold of the deepest part along a way that can be dragged, or of what an area scrolls; says whether there is one. A mouse does not take hold of an area. */
-export function grab(run: Run, way: readonly Level<string>[], at: Point, kind: PointerKind): boolean {
+export function grab(run: Run, way: readonly EventTarget<string>[], at: Point, kind: PointerKind): boolean {
   const list = answering(run)
   run.grip = null
   for (const level of way) {
@@ -56,7 +56,7 @@ export function grab(run: Run, way: readonly Level<string>[], at: Point, kind: P
   return false
 }
 
-function grabArea(run: Run, list: DrawList, level: Level<string>, at: Point): boolean {
+function grabArea(run: Run, list: DrawList, level: EventTarget<string>, at: Point): boolean {
   const [area] = scrollAreas(list, [level], (path) => run.instances.get(path))
   const matrix = area && level.part !== null ? matrixTo(list, level.thing, level.part) : null
   const toHolder = matrix && inverse(matrix)
@@ -83,7 +83,7 @@ export function dragAlong(moment: Moment, at: Point): void {
 }
 
 /** Scrolls the innermost area along a way that still can be, by so many px; says whether one could. */
-export function scroll(moment: Moment, way: readonly Level<string>[], by: Point): boolean {
+export function scroll(moment: Moment, way: readonly EventTarget<string>[], by: Point): boolean {
   const { run } = moment
   return scrollAreas(answering(run), way, (path) => run.instances.get(path)).some((area) => shiftArea(moment, area, { x: -by.x, y: -by.y }))
 }

@@ -1,11 +1,11 @@
 import type { Id } from '../document'
 import type { DrawItem, DrawList } from '../scene'
-import { isSameLevel, type Level } from '../semantics'
+import { isSameLevel, type EventTarget } from '../semantics'
 
 /** A part that can have the focus, with the way outward that events on it take. */
 export interface FocusStop {
-  readonly part: Level<string>
-  readonly way: readonly Level<string>[]
+  readonly part: EventTarget<string>
+  readonly way: readonly EventTarget<string>[]
 }
 
 const known = new WeakMap<DrawList, readonly FocusStop[]>()
@@ -18,7 +18,7 @@ export function focusStops(list: DrawList): readonly FocusStop[] {
 }
 
 /** The stops that lie before a place in the order they are drawn, the nearest first: the place itself may be any part that is drawn. */
-export function stopsBefore(list: DrawList, place: Level<string>): readonly Level<string>[] {
+export function stopsBefore(list: DrawList, place: EventTarget<string>): readonly EventTarget<string>[] {
   const order = stopsIn(list, ({ values, instance: thing, part }) => values.focusable === true || isSameLevel({ thing, part }, place))
   const at = order.findIndex(({ part }) => isSameLevel(part, place))
   const stops = focusStops(list)
@@ -37,18 +37,18 @@ function stopsIn(list: DrawList, isStop: (item: DrawItem) => boolean): readonly 
 }
 
 /** Each part, and each instance after its last part, from the inside out. */
-const wayOf = (items: readonly DrawItem[]): readonly Level<string>[] =>
-  items.flatMap(({ instance: thing, part }, index): Level<string>[] =>
+const wayOf = (items: readonly DrawItem[]): readonly EventTarget<string>[] =>
+  items.flatMap(({ instance: thing, part }, index): EventTarget<string>[] =>
     items[index + 1]?.instance === thing ? [{ thing, part }] : [{ thing, part }, { thing, part: null }])
 
 /** A level as one word. */
-export const levelKey = ({ thing, part }: Level<string>): string => `${thing} ${part ?? ''}`
+export const levelKey = ({ thing, part }: EventTarget<string>): string => `${thing} ${part ?? ''}`
 
 /** Whether a part keeps the focus, so that all inside it is one stop for Tab. */
-export type KeepsFocus = (level: Level<string>) => boolean
+export type KeepsFocus = (level: EventTarget<string>) => boolean
 
 /** The stops Tab goes through: of those inside a part that keeps the focus the one that had it last, or else the first. */
-export function tabStops(stops: readonly FocusStop[], keepsFocus: KeepsFocus, lastIn: ReadonlyMap<string, Level<string>>): readonly FocusStop[] {
+export function tabStops(stops: readonly FocusStop[], keepsFocus: KeepsFocus, lastIn: ReadonlyMap<string, EventTarget<string>>): readonly FocusStop[] {
   const keeperOf = ({ way }: FocusStop) => way.slice(1).findLast(keepsFocus)
   return stops.filter((stop) => {
     const keeper = keeperOf(stop)
@@ -61,14 +61,14 @@ export function tabStops(stops: readonly FocusStop[], keepsFocus: KeepsFocus, la
 }
 
 /** What can have the focus at a part or inside it: the part itself, what had it there last, or the first. */
-export function stopIn(stops: readonly FocusStop[], place: Level<string>, lastIn: ReadonlyMap<string, Level<string>>): FocusStop | null {
+export function stopIn(stops: readonly FocusStop[], place: EventTarget<string>, lastIn: ReadonlyMap<string, EventTarget<string>>): FocusStop | null {
   const inside = stops.filter(({ way }) => way.some((level) => isSameLevel(level, place)))
   const last = lastIn.get(levelKey(place))
   return inside.find(({ part }) => isSameLevel(part, place)) ?? inside.find(({ part }) => last !== undefined && isSameLevel(part, last)) ?? inside[0] ?? null
 }
 
 /** The stop a step on from where the focus is or was, round and round. `from` has what could have it up to there, the nearest first; `isThere` whether the focus is at the nearest. */
-export function nextStop(stops: readonly FocusStop[], from: readonly Level<string>[], isThere: boolean, step: 1 | -1): FocusStop | undefined {
+export function nextStop(stops: readonly FocusStop[], from: readonly EventTarget<string>[], isThere: boolean, step: 1 | -1): FocusStop | undefined {
   const nearest = from.find((level) => stops.some(({ part }) => isSameLevel(part, level)))
   const at = nearest ? stops.findIndex(({ part }) => isSameLevel(part, nearest)) : -1
   if (at < 0) return step === 1 ? stops[0] : stops.at(-1)

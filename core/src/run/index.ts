@@ -12,6 +12,6 @@ export {
   differences, playTake, runOptionsOf, statesSeen, textsIn, type PlayedTake, type SeenState, type StateDifference, type TakeOutcome, type TakeResult,
 } from './take'
 export { described, everyDescribed, focused, spokenText, type Described } from './described'
-export { marksOf, type Mark } from './marks'
+export { marksOf, type TraceMark } from './marks'
 export { listEntrance } from './list-motion'
 export { timesOfShowing } from './showing'

@@ -2,12 +2,12 @@ import { certain } from '../document'
 import type { Trace, TraceEvent } from './trace'
 
 /** Something told between instances, or to all of them, at an instant. */
-export type Mark = Extract<TraceEvent, { what: 'message' | 'variable' | 'surface' | 'stopped' }>
+export type TraceMark = Extract<TraceEvent, { what: 'message' | 'variable' | 'surface' | 'stopped' }>
 
-const readings = new WeakMap<Trace, { read: number; readonly marks: Mark[] }>()
+const readings = new WeakMap<Trace, { read: number; readonly marks: TraceMark[] }>()
 
 /** The messages, changes of variables, and screens that came and went, in order. A trace that has grown is read on from where it was. */
-export function marksOf(trace: Trace): readonly Mark[] {
+export function marksOf(trace: Trace): readonly TraceMark[] {
   const reading = readings.get(trace) ?? { read: 0, marks: [] }
   readings.set(trace, reading)
   for (; reading.read < trace.length; reading.read++) {
@@ -17,4 +17,4 @@ export function marksOf(trace: Trace): readonly Mark[] {
   return reading.marks
 }
 
-const isMark = (event: TraceEvent): event is Mark => event.what === 'message' || event.what === 'variable' || event.what === 'surface' || event.what === 'stopped'
+const isMark = (event: TraceEvent): event is TraceMark => event.what === 'message' || event.what === 'variable' || event.what === 'surface' || event.what === 'stopped'

@@ -7,7 +7,7 @@ import {
 import { motionSources } from '../motion'
 import {
   Arranger, DOUBLE_TAP_MS, Interpreter, isAmong, isSameLevel, Person, recipientsOf, turnOf,
-  type Ends, type Ground, type HandChange, type KeyInput, type Level, type Names, type Note,
+  type Ends, type Ground, type HandChange, type KeyInput, type EventTarget, type Names, type Note,
 } from '../semantics'
 import { carriedWithin, isTied, treeOf } from './carry'
 import { drawBetween, drawOne } from './chance'
@@ -16,7 +16,7 @@ import { focusStops, levelKey, nextStop, stopIn, stopsBefore, tabStops, type Foc
 import { listenersTo, readersOf } from './listeners'
 import { answering } from './pictures'
 import { isNear, pointAt, type Pointed } from './pointer'
-import { arrange, begin, carry, dismiss, forget, keep, markShown, takeBack, within } from './population'
+import { arrange, begin, passOnChanges, dismiss, forget, keepInstance, markShown, takeBack, within } from './population'
 import type { Run } from './run'
 import type { RunHand } from './run-hand'
 import { answeringSurfaces } from './shown'
@@ -75,7 +75,7 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
 
   keepNumber(path: string, slot: number, number: number): void {
     const instance = this.at(path)
-    keep(this.run, { ...instance, numbers: instance.numbers.with(slot, number) })
+    keepInstance(this.run, { ...instance, numbers: instance.numbers.with(slot, number) })
   }
 
   inTheWay(path: string, axis: number): InterruptionPolicy | null {
@@ -89,7 +89,7 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
   following(path: string): () => void {
     const was = this.run.instances.get(path)
     return () => {
-      if (was) carry(this, was)
+      if (was) passOnChanges(this, was)
     }
   }
 
@@ -116,7 +116,7 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
   time(path: string, timer: TimerRule, change: TimerChange): void {
     const [least, most] = timesOf(timer.rule)
     const ms = least < most && isBeginning(change) ? drawBetween(this.run, least, most) : least
-    keep(this.run, changeTimer(this.at(path), timer, change, ms, this.run.nowMs))
+    keepInstance(this.run, changeTimer(this.at(path), timer, change, ms, this.run.nowMs))
   }
 
   choose(weights: readonly number[]): number {
@@ -296,7 +296,7 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
     return { tabsFrom: [part, ...stopsBefore(answering(this.run), part)], lastIn }
   }
 
-  private keepsFocus({ thing, part }: Level<string>): boolean {
+  private keepsFocus({ thing, part }: EventTarget<string>): boolean {
     return this.run.instances.get(thing)?.compiled.component.parts.some(({ id, keepsFocus }) => id === part && keepsFocus === true) ?? false
   }
 
@@ -314,7 +314,7 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
     return pointAt(this.run, at)
   }
 
-  focusOn(way: readonly Level<string>[]): FocusStop | null {
+  focusOn(way: readonly EventTarget<string>[]): FocusStop | null {
     return focusStops(answering(this.run)).findLast(({ part }) => isAmong(part, way)) ?? null
   }
 
@@ -386,7 +386,7 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
   /** What an instance shows may be other. */
   private redraw(after: Instance): void {
     this.run.frames.drawn = null
-    keep(this.run, after)
+    keepInstance(this.run, after)
   }
 }
 

@@ -1,18 +1,18 @@
-import { Draughtsman, type DrawList } from '../scene'
+import { SceneBuilder, type DrawList } from '../scene'
 import { withoutLeft } from './carry'
 import type { Run } from './run'
 import { answeringSurfaces, shownSurfaces } from './shown'
 
 /** What has been drawn of a run, kept while it holds. Nothing that happens depends on it. */
 export interface Frames {
-  readonly draughtsman: Draughtsman
+  readonly draughtsman: SceneBuilder
   /** The last frame, while it still holds. */
   drawn: { readonly atMs: number; readonly list: DrawList } | null
   /** What of that answers. */
   answered: { readonly of: DrawList; readonly list: DrawList } | null
 }
 
-export const noFrames = (): Frames => ({ draughtsman: new Draughtsman(), drawn: null, answered: null })
+export const noFrames = (): Frames => ({ draughtsman: new SceneBuilder(), drawn: null, answered: null })
 
 /** What is shown now. */
 export function drawList(run: Run): DrawList {

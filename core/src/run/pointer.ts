@@ -1,6 +1,6 @@
 import type { PointerKind } from '../document'
 import { partsAt, type Hit, type Point } from '../scene'
-import type { Level, Placed } from '../semantics'
+import type { EventTarget, Placed } from '../semantics'
 import { answering } from './pictures'
 import type { Run } from './run'
 
@@ -30,8 +30,8 @@ export interface Tapped extends Pointed {
 }
 
 /** The levels an event passes on its way outward: each part that was hit, and each instance after its last part. */
-export function levelsOf(hits: readonly Hit[]): readonly Level<string>[] {
-  return hits.flatMap(({ instance: thing, part }, index): Level<string>[] =>
+export function levelsOf(hits: readonly Hit[]): readonly EventTarget<string>[] {
+  return hits.flatMap(({ instance: thing, part }, index): EventTarget<string>[] =>
     hits[index + 1]?.instance === thing ? [{ thing, part }] : [{ thing, part }, { thing, part: null }])
 }
 

@@ -1,7 +1,7 @@
 import { certain, sameValue } from '../document'
 import { startEnvironment } from '../expression'
 import {
-  changePresence, changeSurroundings, contentsOf, holderOf, isSurface, isWithin, measuredAs, nextDueMs, NOTHING_GIVEN, pathInside, startInstance, stepOf,
+  changePresence, changeSurroundings, contentsOf, holderOf, isSurface, isWithin, measuredAs, instanceDueMs, NOTHING_GIVEN, pathInside, startInstance, stepOf,
   type Content, type Contents, type Instance, type InstanceStart, type Pace,
 } from '../machine'
 import { isSameContent } from '../semantics'
@@ -18,7 +18,7 @@ export function place(run: Run, start: InstanceStart): void {
   if (isSurface(start.path)) run.population.admitted++
   enlist(run.population.listeners, start.path, start.compiled)
   const instance = startInstance(start)
-  keep(run, instance)
+  keepInstance(run, instance)
   run.trace.push({ what: 'appeared', atMs: start.atMs, instance: start.path, component: start.compiled.component.id, states: instance.states })
 }
 
@@ -28,13 +28,13 @@ export function markShown({ population }: Run, path: string): void {
 }
 
 /** Stores an instance of which nothing changed that others depend on. */
-export function keep(run: Run, instance: Instance): void {
+export function keepInstance(run: Run, instance: Instance): void {
   run.instances.set(instance.path, instance)
-  addTo(run.agenda, { dueMs: nextDueMs(instance), order: certain(run.population.order.get(instance.path)), path: instance.path })
+  addTo(run.agenda, { dueMs: instanceDueMs(instance), order: certain(run.population.order.get(instance.path)), path: instance.path })
 }
 
 /** Carries to what stands inside and around an instance how it has come to be since. */
-export function carry(moment: Moment, before: Instance): void {
+export function passOnChanges(moment: Moment, before: Instance): void {
   const { run } = moment
   const after = run.instances.get(before.path)
   if (!after || (before.targets === after.targets && before.environment === after.environment)) return
@@ -44,8 +44,8 @@ export function carry(moment: Moment, before: Instance): void {
 
 /** Puts an instance's next value in place and carries it to what stands inside and around. */
 export function replace(moment: Moment, before: Instance, after: Instance): void {
-  keep(moment.run, after)
-  carry(moment, before)
+  keepInstance(moment.run, after)
+  passOnChanges(moment, before)
 }
 
 /** An item that has left is gone. */
@@ -55,7 +55,7 @@ export function forget(run: Run, path: string): void {
   run.population.leaving.set(holder, leavingFrom(run, holder).filter((content) => content.step !== step))
   remove(run, path)
   const around = run.instances.get(holder)
-  if (around) keep(run, { ...around, contents: contentsFor(run, holder) })
+  if (around) keepInstance(run, { ...around, contents: contentsFor(run, holder) })
 }
 
 /** Puts into an instance what is to stand inside it now. */
@@ -114,7 +114,7 @@ export function dismiss(run: Run, holder: string, content: Content, together: re
   const after = content.part.kind === 'list' ? changePresence(inner, { isAbsent: true, atMs, ...turnOf(inner, content, together) }) : null
   if (after?.goneMs == null || (after.goneMs <= atMs && !inner.compiled.rulesOn.has('hidden'))) return remove(run, path)
   run.population.leaving.set(holder, [...leavingFrom(run, holder), content])
-  keep(run, after)
+  keepInstance(run, after)
 }
 
 function leavingFrom(run: Run, holder: string): readonly Content[] {
@@ -161,7 +161,7 @@ function remeasure(run: Run, path: string): void {
 function layOut(run: Run, path: string, contents: Contents, pace: Pace): void {
   const before = certain(run.instances.get(path))
   const holder = changeSurroundings(before, { contents }, pace, run.nowMs)
-  keep(run, holder)
+  keepInstance(run, holder)
   for (const [step, { part, isLeaving }] of contents) {
     const inner = run.instances.get(pathInside(path, step))
     // What has just gone is taken out of the layout once all is arranged.
@@ -169,7 +169,7 @@ function layOut(run: Run, path: string, contents: Contents, pace: Pace): void {
     const given = holder.targets.given.get(step) ?? NOTHING_GIVEN
     if (sameValue(given, inner.given)) continue
     const next = changeSurroundings(inner, { given }, inner.given === NOTHING_GIVEN ? null : (pace ?? paceOf(holder, part, run.nowMs)), run.nowMs)
-    keep(run, next)
+    keepInstance(run, next)
     if (next.contents.size > 0 && next.targets !== inner.targets) layOut(run, next.path, contentsFor(run, next.path), paceOf(next, next.compiled.root.part.id, run.nowMs))
   }
 }

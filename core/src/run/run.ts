@@ -1,6 +1,6 @@
 import type { Chance, Id, Literal, Project, Rule, TriggerKind } from '../document'
 import type { Content, Instance, Surface } from '../machine'
-import type { Loop } from '../semantics'
+import type { LoopGuard } from '../semantics'
 import type { Appointment } from './agenda'
 import type { Grip } from './dragging'
 import { copyOfListeners, type Listeners } from './listeners'
@@ -90,7 +90,7 @@ export interface Run {
   /** What messages carried whose rules wait for a motion to end, by instance and axis. */
   payloads: ReadonlyMap<string, Literal>
   /** What has fired at this instant. */
-  readonly loop: Loop<string>
+  readonly loop: LoopGuard<string>
   /** The deepest instance that was last touched. */
   touched: string
   /** The screens and overlays from the bottom up. */

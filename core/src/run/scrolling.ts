@@ -2,7 +2,7 @@ import { certain, type Drag } from '../document'
 import { partAt, type Instance } from '../machine'
 import { itemOf, matrixTo, inverse, multiply, shownSize, transformed, type DrawItem, type DrawList, type Point } from '../scene'
 import type { FocusStop } from './focus'
-import type { Level } from '../semantics'
+import type { EventTarget } from '../semantics'
 
 /** How far something may be shifted, in px. */
 export interface Reach {
@@ -24,7 +24,7 @@ export const scrollDrag = (along: Drag['along']): Drag =>
   ({ along, limitTo: 'nothing', snapTo: 'anywhere', points: [], keepsMomentum: true, settleMs: 600, easing: 'cubic-bezier(0.2, 0.7, 0.3, 1)' })
 
 /** The scrolling areas along a way, the innermost first. */
-export function scrollAreas(list: DrawList, way: readonly Level<string>[], lookup: (path: string) => Instance | undefined): readonly ScrollArea[] {
+export function scrollAreas(list: DrawList, way: readonly EventTarget<string>[], lookup: (path: string) => Instance | undefined): readonly ScrollArea[] {
   return way.flatMap(({ thing: path, part: id }): ScrollArea[] => {
     const instance = lookup(path)
     const part = id === null ? undefined : instance?.compiled.partIndex.get(id)

@@ -6,7 +6,7 @@ import type { DrawItem } from '../scene'
 import { carry, treeOf, withLanes, type Carried, type Carrying } from './carry'
 import type { Moment } from './moment'
 import { drawList } from './pictures'
-import { keep, place, remove, replace, within } from './population'
+import { keepInstance, place, remove, replace, within } from './population'
 import type { Run } from './run'
 import { NOTHING_LEFT, shownSurfaces, type ShownSurface } from './shown'
 
@@ -172,7 +172,7 @@ function carryOver(run: Run, before: DrawItem, { path, motion, ...how }: Pick<Ca
   const lookup = (each: string) => run.instances.get(each)
   const after = treeOf(instanceAt(run, path), lookup, atMs, true)
   const carrying = carry(before, after, { lookup, sources: sourcesOf(instanceAt(run, path), motion), atMs, ...how })
-  for (const [each, lanes] of carrying?.lanes ?? []) keep(run, withLanes(instanceAt(run, each), lanes))
+  for (const [each, lanes] of carrying?.lanes ?? []) keepInstance(run, withLanes(instanceAt(run, each), lanes))
   return carrying
 }
 

@@ -30,7 +30,7 @@ export type DrawList = readonly DrawItem[]
 export type InstanceLookup = (path: string) => Instance | undefined
 
 /** Draws instances frame after frame, sharing whatever did not change. Keeps nothing that decides what is shown. */
-export class Draughtsman {
+export class SceneBuilder {
   private readonly drawn = new Map<string, DrawItem>()
 
   /** Surfaces, by their paths, at an instant no earlier than the last event of the run. */

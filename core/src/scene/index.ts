@@ -1,6 +1,6 @@
 export * from './matrix'
 export {
-  Draughtsman, matrixOf, shownSize, shownValues,
+  SceneBuilder, matrixOf, shownSize, shownValues,
   type DrawItem, type DrawList, type InstanceLookup, type ShownValues,
 } from './draw-list'
 export { cursorOver, isOnScrolling, partsAt, pointOn, itemOf, matrixTo, type Hit } from './hit'

@@ -5,7 +5,7 @@ import type { Interpreter } from './interpreter'
 import { beginAllTimers } from './timers'
 
 /** What stands or is to stand inside a thing, by the last steps of their paths. */
-export type Contents = ReadonlyMap<string, Content>
+export type ArrangedContents = ReadonlyMap<string, Content>
 
 /** What an arrangement changed. */
 export interface Arranged {
@@ -23,7 +23,7 @@ export class Arranger<T> {
    *
    * @param had what stood there, by the last steps of their paths; null for a thing that is only coming itself
    */
-  arrange(thing: T, had: Contents | null, has: Contents): Arranged {
+  arrange(thing: T, had: ArrangedContents | null, has: ArrangedContents): Arranged {
     const stays = (content: Content) => isSameContent(had?.get(content.step), content) && isSameContent(has.get(content.step), content)
     const gone = [...(had?.values() ?? [])].filter((content) => !stays(content))
     const come = [...has.values()].filter((content) => !stays(content))

@@ -2,7 +2,7 @@ import type { Action, Id, InterruptionPolicy, Literal, Modifiers, Rule, TriggerK
 import type { Compiled, Content, Kept, TimerChange, TimerRule } from '../machine'
 
 /** A part of a thing, or the thing as a whole where `part` is null. A thing is an instance, however its ground knows it. */
-export interface Level<T> {
+export interface EventTarget<T> {
   readonly thing: T
   readonly part: Id | null
 }
@@ -13,7 +13,7 @@ export type Ends = readonly [leastMs: number, mostMs: number]
 /** What of a step whoever looks on is told. Axes go by their place in their component. */
 export type Note<T> =
   /** An event is sent outward from a level. */
-  | { readonly what: 'sent'; readonly from: Level<T>; readonly trigger: TriggerKind }
+  | { readonly what: 'sent'; readonly from: EventTarget<T>; readonly trigger: TriggerKind }
   /** Told of every level an event comes to, before any rule answers. */
   | { readonly what: 'offered'; readonly thing: T; readonly part: Id | null; readonly trigger: TriggerKind; readonly isAnswered: boolean }
   | { readonly what: 'fired'; readonly thing: T; readonly axis: number; readonly rule: Rule }
@@ -29,7 +29,7 @@ export type Names = Readonly<Record<string, Literal | undefined>>
 
 /** Where something is, with the way outward that events on it take. */
 export interface Placed<T> {
-  readonly way: readonly Level<T>[]
+  readonly way: readonly EventTarget<T>[]
 }
 
 /** A press as long as it lasts. */
@@ -164,7 +164,7 @@ export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> 
   /** Whether it makes a difference to anybody where the pointer hovers, or what has the focus. */
   readonly minds: Readonly<Record<'hover' | 'focus', boolean>>
   /** The innermost of what lies on a way that can have the focus. */
-  focusOn(way: readonly Level<T>[]): F | null
+  focusOn(way: readonly EventTarget<T>[]): F | null
   isSameFocus(a: F, b: F): boolean
   /** What has the focus now is to be seen. */
   reveal(focus: F): void

@@ -3,8 +3,8 @@ import { axisAt, cameFrom, queuedRule, stateKept, type Compiled, type TimerRule 
 import { groupsOf } from './action-groups'
 import { act } from './actions'
 import { changesIn } from './changes'
-import type { Ends, Ground, Level, Names } from './ground'
-import { endlessWith, type Loop } from './loop'
+import type { Ends, Ground, EventTarget, Names } from './ground'
+import { endlessWith, type LoopGuard } from './loop'
 import { rulesPassedBy } from './passing'
 import { isOfInside, settleWithInside, waitsForInside } from './settling'
 import { Step, type Move } from './step'
@@ -55,7 +55,7 @@ export class Interpreter<T> {
   private continuing: readonly Continuation<T>[] = []
   private isTelling = false
 
-  constructor(private readonly ground: Ground<T>, private readonly loop: Loop<T> = { fired: [], isStopped: false }) {}
+  constructor(private readonly ground: Ground<T>, private readonly loop: LoopGuard<T> = { fired: [], isStopped: false }) {}
 
   /** Lets something happen as a step, with what it tells after it, or as part of the step that goes on. */
   asStep<Result>(what: (step: Step<T>) => Result): Result {
@@ -91,7 +91,7 @@ export class Interpreter<T> {
   }
 
   /** Sends an event outward along its way until something has consumed it, and says whether it was. */
-  dispatch(trigger: TriggerKind, way: readonly Level<T>[], isMeant?: IsMeant): boolean {
+  dispatch(trigger: TriggerKind, way: readonly EventTarget<T>[], isMeant?: IsMeant): boolean {
     return this.asStep(() => {
       const [from] = way
       if (from) this.ground.note({ what: 'sent', from, trigger })
@@ -105,7 +105,7 @@ export class Interpreter<T> {
    * The rules an event meets on its way outward, one an axis. Each axis is for itself: what one of them answers does not
    * keep the event from another one of the same thing, but the event goes no further out.
    */
-  private answersTo(trigger: TriggerKind, way: readonly Level<T>[], isMeant?: IsMeant): readonly Answer<T>[] {
+  private answersTo(trigger: TriggerKind, way: readonly EventTarget<T>[], isMeant?: IsMeant): readonly Answer<T>[] {
     const answers: Answer<T>[] = []
     for (const [index, { thing, part }] of way.entries()) {
       if (this.ground.isThere(thing)) {

@@ -4,13 +4,13 @@ import type { Rule } from '../document'
 export const IMMEDIATE_LIMIT = 1000
 
 /** What has fired at an instant, and whether that would go on without end. */
-export interface Loop<T> {
+export interface LoopGuard<T> {
   fired: { readonly thing: T; readonly rule: Rule }[]
   isStopped: boolean
 }
 
 /** Counts a rule that is about to fire; where rules set one another off without end it stops them, and says which. */
-export function endlessWith<T>(loop: Loop<T>, thing: T, rule: Rule): readonly Rule[] | null {
+export function endlessWith<T>(loop: LoopGuard<T>, thing: T, rule: Rule): readonly Rule[] | null {
   loop.fired.push({ thing, rule })
   if (loop.fired.length <= IMMEDIATE_LIMIT) return null
   loop.isStopped = true

@@ -1,5 +1,5 @@
 import type { Id, KeyTrigger, Rule, Trigger, TriggerKind } from '../document'
-import type { Ground, KeyInput, Level, Names, Placed } from './ground'
+import type { Ground, KeyInput, EventTarget, Names, Placed } from './ground'
 import { rulesAt, type Interpreter } from './interpreter'
 
 /** Two taps so near to one another, in ms, are a double tap. */
@@ -36,7 +36,7 @@ export class Person<T, P extends Placed<T>, F extends Placed<T>> {
   }
 
   /** What the pointer is on, and is still on of what it pressed. */
-  private tellOn(before: readonly Level<T>[], now: readonly Level<T>[]): void {
+  private tellOn(before: readonly EventTarget<T>[], now: readonly EventTarget<T>[]): void {
     this.tell('hovered', before, now)
     const held = wayOf(this.ground.hand.pressed?.on)
     this.tell('pressed', common(held, before), common(held, now))
@@ -109,7 +109,7 @@ export class Person<T, P extends Placed<T>, F extends Placed<T>> {
   }
 
   /** The wheel is turned, fingers are pinched, or something has scrolled: along a way, with what its names are by then. Says whether a rule has answered. */
-  turn(trigger: 'wheel' | 'scroll' | 'pinch', way: readonly Level<T>[], names: Names): boolean {
+  turn(trigger: 'wheel' | 'scroll' | 'pinch', way: readonly EventTarget<T>[], names: Names): boolean {
     this.let(way, names)
     return this.interpreter.dispatch(trigger, way)
   }
@@ -155,7 +155,7 @@ export class Person<T, P extends Placed<T>, F extends Placed<T>> {
     for (const thing of this.ground.hearers(trigger)) if (this.hearKey(trigger, [{ thing, part: null }], input, true)) return
   }
 
-  private hearKey(trigger: 'key' | 'key up', way: readonly Level<T>[], input: KeyInput, anywhere: boolean): boolean {
+  private hearKey(trigger: 'key' | 'key up', way: readonly EventTarget<T>[], input: KeyInput, anywhere: boolean): boolean {
     const isMeant = (each: Trigger): boolean => isOnKey(each, input) && each.anywhere === anywhere
     if (!way.some((level) => this.rulesAt(level, trigger).some((rule) => isMeant(rule.trigger)))) return false
     this.let(way, { key: input.key, repeats: input.repeat === true })
@@ -163,7 +163,7 @@ export class Person<T, P extends Placed<T>, F extends Placed<T>> {
   }
 
   /** A press elsewhere is told to the parts of a thing that wait for one, and to the thing itself. */
-  private pressBeside(thing: T, way: readonly Level<T>[]): void {
+  private pressBeside(thing: T, way: readonly EventTarget<T>[]): void {
     const parts = new Set<Id | null>(this.ground.isThere(thing) ? this.ground.compiledOf(thing).rulesOn.get('press outside')?.map(({ part }) => part) : [])
     for (const part of parts) if (!isAmong({ thing, part }, way)) this.interpreter.dispatch('press outside', [{ thing, part }])
   }
@@ -179,18 +179,18 @@ export class Person<T, P extends Placed<T>, F extends Placed<T>> {
   }
 
   /** When a press that has lasted so long next becomes a long press for a rule along its way. */
-  private longMs(way: readonly Level<T>[], heldMs: number): number | null {
+  private longMs(way: readonly EventTarget<T>[], heldMs: number): number | null {
     const thresholds = way.flatMap((level) => this.rulesAt(level, 'long press')).flatMap(({ trigger }) => (trigger.on === 'long press' && trigger.thresholdMs > heldMs ? [trigger.thresholdMs] : []))
     return thresholds.length > 0 ? Math.min(...thresholds) : null
   }
 
   /** The rules on a kind of trigger at a level, whether or not they could fire now. */
-  private rulesAt({ thing, part }: Level<T>, trigger: TriggerKind): readonly Rule[] {
+  private rulesAt({ thing, part }: EventTarget<T>, trigger: TriggerKind): readonly Rule[] {
     return this.ground.isThere(thing) ? rulesAt(this.ground.compiledOf(thing), part, trigger) : []
   }
 
   /** Tells those it is news for. */
-  private tell(what: Circumstance, before: readonly Level<T>[], now: readonly Level<T>[]): void {
+  private tell(what: Circumstance, before: readonly EventTarget<T>[], now: readonly EventTarget<T>[]): void {
     const had = new Set(before.map(({ thing }) => thing))
     const has = new Set(now.map(({ thing }) => thing))
     for (const thing of had) if (!has.has(thing)) this.interpreter.name(thing, { [what]: false })
@@ -198,7 +198,7 @@ export class Person<T, P extends Placed<T>, F extends Placed<T>> {
   }
 
   /** Lets names stand for something to everything along a way, where they are not names of its own. */
-  private let(way: readonly Level<T>[], names: Names): void {
+  private let(way: readonly EventTarget<T>[], names: Names): void {
     for (const thing of new Set(way.map((level) => level.thing))) {
       if (!this.ground.isThere(thing)) continue
       const { component: { variables, parameters }, project } = this.ground.compiledOf(thing)
@@ -208,17 +208,17 @@ export class Person<T, P extends Placed<T>, F extends Placed<T>> {
   }
 }
 
-export const isSameLevel = <T>(a: Level<T>, b: Level<T>): boolean => a.thing === b.thing && a.part === b.part
+export const isSameLevel = <T>(a: EventTarget<T>, b: EventTarget<T>): boolean => a.thing === b.thing && a.part === b.part
 
-export const isAmong = <T>(level: Level<T>, levels: readonly Level<T>[]): boolean => levels.some((other) => isSameLevel(level, other))
+export const isAmong = <T>(level: EventTarget<T>, levels: readonly EventTarget<T>[]): boolean => levels.some((other) => isSameLevel(level, other))
 
 /** The levels of a way that are also on another. */
-const common = <T>(way: readonly Level<T>[], other: readonly Level<T>[]): readonly Level<T>[] => way.filter((level) => isAmong(level, other))
+const common = <T>(way: readonly EventTarget<T>[], other: readonly EventTarget<T>[]): readonly EventTarget<T>[] => way.filter((level) => isAmong(level, other))
 
 /** Whether a tap is kept back until no second one can come, where these rules are met on its way. */
 export const keepsTapBack = (rules: readonly Rule[]): boolean => rules.some(({ trigger }) => trigger.on === 'double tap' && trigger.tapWaits)
 
-const wayOf = <T>(placed: Placed<T> | null | undefined): readonly Level<T>[] => placed?.way ?? []
+const wayOf = <T>(placed: Placed<T> | null | undefined): readonly EventTarget<T>[] => placed?.way ?? []
 
 const MODIFIERS = ['shift', 'control', 'alt', 'meta'] as const
 

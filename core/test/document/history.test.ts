@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import {
-  addComponent, addState, apply, axisOf, componentOf, historyOf, newComponent, newProject, rebase, record, redoing, removeComponent, renameComponent, renameProject, renameState, RheoError, serialise, setFinal, undoing,
+  addComponent, addState, apply, axisOf, componentOf, historyOf, newComponent, newProject, rebase, recordEntry, redoing, removeComponent, renameComponent, renameProject, renameState, RheoError, serialise, setFinal, undoing,
   type Edit, type Entry, type History, type Project,
 } from '@rheoscope/core/document'
 import { requireProject } from '@rheoscope/core/schema'
@@ -14,7 +14,7 @@ interface At {
 
 const begun = (author = 'ines', project = newProject('p', 'start')): At => ({ project, history: historyOf(author) })
 const take = ({ project, history }: At, entry: Entry | RheoError | null): At =>
-  entry && !(entry instanceof RheoError) ? { project: apply(project, entry.edit), history: record(history, entry) } : { project, history }
+  entry && !(entry instanceof RheoError) ? { project: apply(project, entry.edit), history: recordEntry(history, entry) } : { project, history }
 
 test('undoing and redoing walk through the same projects that were made', () => {
   fc.assert(fc.property(fc.array(fc.constantFrom('do', 'undo', 'redo')), (moves) => {
@@ -123,7 +123,7 @@ class Person {
 
   act(kind: 'do' | 'undo' | 'redo', edit: (project: Project, id: string) => Edit): void {
     const id = `${this.name}-${this.count++}`
-    const history = this.pending.reduce(record, this.history)
+    const history = this.pending.reduce(recordEntry, this.history)
     const entry = kind === 'do' ? attemptMade(id, this.now, edit(this.now, id), this.name) : kind === 'undo' ? undoing(signed(id, this.name), history, this.now) : redoing(signed(id, this.name), history, this.now)
     if (entry && !(entry instanceof RheoError)) this.pending = [...this.pending, entry]
   }
@@ -133,12 +133,12 @@ class Person {
     const missed = this.shared.log.slice(this.known)
     const stored = new Set(missed.map(({ id }) => id))
     this.project = missed.reduce((project, { edit }) => apply(project, edit), this.project)
-    this.history = missed.reduce(record, this.history)
+    this.history = missed.reduce(recordEntry, this.history)
     const { entries, lost } = rebase(this.pending.filter(({ id }) => !stored.has(id)), this.project, this.history)
     lost.forEach(({ entry }) => this.told.add(entry.id))
     this.shared.log.push(...entries)
     this.project = entries.reduce((project, { edit }) => apply(project, edit), this.project)
-    this.history = entries.reduce(record, this.history)
+    this.history = entries.reduce(recordEntry, this.history)
     this.known = this.shared.log.length
     this.pending = []
   }

@@ -1,7 +1,7 @@
 import { Fragment } from 'react'
-import type { Level } from '@rheoscope/core/check'
+import type { Severity } from '@rheoscope/core/check'
 
-export const LEVELS: Readonly<Record<Level, string>> = { fault: 'Fault', risk: 'Risk', note: 'Note' }
+export const LEVELS: Readonly<Record<Severity, string>> = { fault: 'Fault', risk: 'Risk', note: 'Note' }
 
 /** A finding's sentence with the names of states in it set apart. */
 export function Sentence({ text }: { readonly text: string }) {
@@ -11,6 +11,6 @@ export function Sentence({ text }: { readonly text: string }) {
 }
 
 /** How bad a finding is, as a sign and a word. */
-export function LevelMark({ level }: { readonly level: Level }) {
+export function LevelMark({ level }: { readonly level: Severity }) {
   return <><span className={`badge is-${level}`} /> <b className="finding-level">{LEVELS[level]}</b></>
 }

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
-import { acceptanceOf, allOf, type Finding, type Level } from '@rheoscope/core/check'
+import { acceptanceOf, allOf, type Finding, type Severity } from '@rheoscope/core/check'
 import type { Project } from '@rheoscope/core/document'
 import { LevelMark, LEVELS, Sentence } from '../checks/finding-words'
 import { CheckStatus } from '../checks/check-status'
@@ -9,7 +9,7 @@ import { useOfSession } from '../session/use-session'
 import { FindingDetail } from './finding-detail'
 import { ownerOf } from './owner-of'
 
-type Filter = Level | 'all' | 'accepted'
+type Filter = Severity | 'all' | 'accepted'
 
 const FILTERS: readonly Filter[] = ['all', 'fault', 'risk', 'note', 'accepted']
 

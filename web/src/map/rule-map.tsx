@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { firstOf, groupsAround, movesOf, shortestWay, theOne, triggerRow, type Axis, type Component, type Move, type State } from '@rheoscope/core/document'
+import { firstOf, groupsAround, movesOf, shortestWay, theOne, triggerRow, type Axis, type Component, type StateMove, type State } from '@rheoscope/core/document'
 import { triggerTitle } from '../bench/table/rows'
 import { msText, ruleTiming, spanText } from '../bench/lanes/timing-text'
 import { useBench } from '../bench/page/use-bench'
@@ -17,7 +17,7 @@ interface Connection {
   readonly id: string
   readonly from: string
   readonly to: string
-  readonly moves: readonly Move[]
+  readonly moves: readonly StateMove[]
 }
 
 /** The rules of an axis as a graph, with the way from the start to the selected state picked out. */
@@ -49,7 +49,7 @@ export function RuleMap() {
 }
 
 function connectionsOf(component: Component, axis: Axis): readonly Connection[] {
-  const byEnds = new Map<string, Move[]>()
+  const byEnds = new Map<string, StateMove[]>()
   for (const move of movesOf(component, axis)) {
     const id = `${move.from} ${move.to}`
     byEnds.set(id, [...(byEnds.get(id) ?? []), move])
@@ -66,21 +66,21 @@ function graphOf(component: Component, axis: Axis, connections: readonly Connect
   }
 }
 
-function labelOf({ parts }: Component, { rule }: Move): string {
+function labelOf({ parts }: Component, { rule }: StateMove): string {
   const part = rule.part === null ? '' : ` ${parts.find(({ id }) => id === rule.part)?.name ?? ''}`
   const ms = 'ms' in rule.trigger ? ` ${spanText(rule.trigger)}` : ''
   return `${triggerTitle(rule.trigger)}${part}${ms}`
 }
 
 /** The way from the start in words: how many steps it is, or that there is none. */
-function wayText(axis: Axis, state: State, way: readonly Move[] | null): string {
+function wayText(axis: Axis, state: State, way: readonly StateMove[] | null): string {
   const start = axis.states.find(({ id }) => id === axis.start)?.name ?? '?'
   if (state.id === axis.start) return `${start} is where it starts. Select another state to see the shortest way there.`
   if (!way) return `No rule leads from ${start} to ${state.name}.`
   return `From ${start} to ${state.name}: ${way.map(({ rule }) => triggerTitle(rule.trigger)).join(', then ')}.`
 }
 
-function MoveLabel({ move, x, y }: { readonly move: Move; readonly x: number; readonly y: number }) {
+function MoveLabel({ move, x, y }: { readonly move: StateMove; readonly x: number; readonly y: number }) {
   const { project, component, rule, select } = useBench()
   const label = labelOf(component, move)
   const { durationMs } = ruleTiming(project, component, move.rule, move.from)

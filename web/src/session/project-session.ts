@@ -1,4 +1,4 @@
-import { apply, doing, historyOf, messageOf, rebase, record, redoing, RheoError, undoing, type Author, type Edit, type Entry, type History, type Lost, type Project, type Signature } from '@rheoscope/core/document'
+import { apply, doing, historyOf, messageOf, rebase, recordEntry, redoing, RheoError, undoing, type Author, type Edit, type Entry, type History, type Lost, type Project, type Signature } from '@rheoscope/core/document'
 import type { Appended, StoredHistory } from '@rheoscope/core/protocol'
 import { attempt } from '@rheoscope/core/schema'
 import type { KeptEntries } from './kept-entries'
@@ -207,7 +207,7 @@ export class ProjectSession {
   }
 
   private historyNow(): History {
-    return this.pending.reduce(record, this.confirmed.history)
+    return this.pending.reduce(recordEntry, this.confirmed.history)
   }
 
   private signature(): Signature {
@@ -299,7 +299,7 @@ export class ProjectSession {
     }
     this.confirmed = {
       project: sent.reduce((project, { edit }) => apply(project, edit), this.confirmed.project),
-      history: sent.reduce(record, this.confirmed.history),
+      history: sent.reduce(recordEntry, this.confirmed.history),
       revision,
     }
     this.pending = this.pending.slice(sent.length)
@@ -310,7 +310,7 @@ export class ProjectSession {
   private takeIn(missed: readonly Entry[]): void {
     this.confirmed = {
       project: missed.reduce((project, { edit }) => apply(project, edit), this.confirmed.project),
-      history: missed.reduce(record, this.confirmed.history),
+      history: missed.reduce(recordEntry, this.confirmed.history),
       revision: this.confirmed.revision + missed.length,
     }
     this.pending = withoutStored(this.pending, missed)

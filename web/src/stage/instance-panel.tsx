@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { MenuItem } from '@mui/material'
-import { certain, componentOf, isWithin, parameterProperty, propertyDefinition, renameOnScreen, setOnScreen, setPartOnScreen, startInstanceIn, type Component, type InstancePart, type Literal, type Part, type Value } from '@rheoscope/core/document'
+import { certain, componentOf, isPartWithin, parameterProperty, propertyDefinition, renameOnScreen, setOnScreen, setPartOnScreen, startInstanceIn, type Component, type InstancePart, type Literal, type Part, type Value } from '@rheoscope/core/document'
 import { itemScope, scopeOf } from '@rheoscope/core/expression'
 import { surfaceComponent } from '@rheoscope/core/machine'
 import { aligned, ALIGNMENTS, type Alignment } from '@rheoscope/core/scene'
@@ -88,7 +88,7 @@ function LineUp({ part }: { readonly part: Part }) {
 /** What a part stands in, and what ties it to one elsewhere. */
 function Ties({ part }: { readonly part: Part }) {
   const { screen, make } = useStage()
-  const holders = screen.parts.filter(({ id, kind }) => kind === 'container' && !isWithin(screen.parts, id, part.id)).map(({ id, name }) => ({ value: id, label: name }))
+  const holders = screen.parts.filter(({ id, kind }) => kind === 'container' && !isPartWithin(screen.parts, id, part.id)).map(({ id, name }) => ({ value: id, label: name }))
   const tie = (key: string) => (make(setPartOnScreen(screen.id, part.id, 'transitionName', key.trim() || null), `tie ${part.name}`), null)
   return (
     <>

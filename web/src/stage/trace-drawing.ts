@@ -1,19 +1,19 @@
 import { itemAt } from '@rheoscope/core/document'
 import { bisector } from 'd3-array'
 import type { ScaleLinear } from 'd3-scale'
-import type { Mark } from '@rheoscope/core/run'
-import type { Span, Stay } from '@rheoscope/core/reading'
+import type { TraceMark } from '@rheoscope/core/run'
+import type { TimeSpan, Stay } from '@rheoscope/core/reading'
 import { rowAt, type TraceRow } from './trace-bands'
 
 export interface TracePicture {
   readonly rows: readonly TraceRow[]
-  readonly marks: readonly Mark[]
+  readonly marks: readonly TraceMark[]
   /** Instants at which somebody did something, in order. */
   readonly inputsMs: readonly number[]
   readonly nowMs: number
   readonly seenMs: number | null
   /** When rows are otherwise than before the document changed. */
-  readonly changed: ReadonlyMap<TraceRow, readonly Span[]>
+  readonly changed: ReadonlyMap<TraceRow, readonly TimeSpan[]>
   /** The motion that is selected: where the stay begins to which it leads. */
   readonly selected: { readonly row: TraceRow; readonly fromMs: number } | null
   readonly scale: ScaleLinear<number, number>
@@ -34,7 +34,7 @@ const MOST_LINES = 60
 type Colour = (name: string) => string
 
 const endOfStay = bisector<Stay, number>(({ toMs }) => toMs)
-const atMark = bisector<Mark, number>(({ atMs }) => atMs)
+const atMark = bisector<TraceMark, number>(({ atMs }) => atMs)
 
 /** Draws what is in view of a trace on a canvas in the colours of the page: bands of states, ramps where something moves, dashes where a timer counts, lines where something is told, ticks where somebody did something. */
 export function drawTrace(context: CanvasRenderingContext2D, picture: TracePicture, colour: Colour): void {
@@ -192,13 +192,13 @@ function dot(context: CanvasRenderingContext2D, x: number, y: number, radius: nu
   context.fill()
 }
 
-function toldRows(rows: readonly TraceRow[], mark: Mark): readonly number[] {
+function toldRows(rows: readonly TraceRow[], mark: TraceMark): readonly number[] {
   if (mark.what === 'message') return mark.to.map((path) => rowAt(rows, path)).filter((row) => row >= 0)
   if (mark.what === 'variable' && mark.isShared) return rows.flatMap((row, index) => (row.reads(mark.name) ? [index] : []))
   return []
 }
 
-function labelOf(mark: Mark): string {
+function labelOf(mark: TraceMark): string {
   switch (mark.what) {
     case 'message':
       return mark.name

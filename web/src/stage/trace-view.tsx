@@ -3,7 +3,7 @@ import { useMemo, useRef, useState, type PointerEvent, type WheelEvent } from 'r
 import { Link } from 'react-router'
 import { scaleLinear } from 'd3-scale'
 import { marksOf } from '@rheoscope/core/run'
-import { differingSpans, type Span, type Stay } from '@rheoscope/core/reading'
+import { differingSpans, type TimeSpan, type Stay } from '@rheoscope/core/reading'
 import { msText } from '../bench/lanes/timing-text'
 import type { Player } from '../playing/player'
 import { useFrames } from '../playing/use-frames'
@@ -117,10 +117,10 @@ function Trace({ player, picked, onPick }: { readonly player: Player; readonly p
   )
 }
 
-const NOTHING_CHANGED: ReadonlyMap<TraceRow, readonly Span[]> = new Map()
+const NOTHING_CHANGED: ReadonlyMap<TraceRow, readonly TimeSpan[]> = new Map()
 
 /** When rows are otherwise than they were with the same inputs before the document changed. */
-function changedSpans(before: readonly TraceRow[], now: readonly TraceRow[], untilMs: number): ReadonlyMap<TraceRow, readonly Span[]> {
+function changedSpans(before: readonly TraceRow[], now: readonly TraceRow[], untilMs: number): ReadonlyMap<TraceRow, readonly TimeSpan[]> {
   const key = ({ instance, axis }: TraceRow) => `${instance} ${axis.id}`
   const old = new Map(before.map((row) => [key(row), row]))
   return new Map(now.map((row) => [row, differingSpans(old.get(key(row))?.stays ?? [], row.stays, untilMs)]))

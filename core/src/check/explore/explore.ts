@@ -3,35 +3,35 @@ import { keptAt } from '../../machine'
 import { MemoryAllowance, OBJECT_BYTES, USUAL_LIMIT, type Effort } from './effort'
 import { movesIn, type Outside, type Way } from './moves'
 import type { Network } from './network'
-import type { Configuration, Deadline, Mark, Occasion, Outcome } from './occasion'
-import { StateSpace, type Standing } from './space'
+import type { Configuration, Deadline, Mark, Occasion, Consequence } from './occasion'
+import { StateSpace, type KnownConfiguration } from './space'
 import { bind, carriedOver, extentOf, extrapolate, includes, pass, readings, zeroZone, type Zone } from './zone'
 
 /** Things that cannot be told apart by anything but their clocks. */
-export interface Place {
+export interface SymbolicPlace {
   readonly index: number
-  readonly standing: Standing
+  readonly standing: KnownConfiguration
   readonly configuration: Configuration
   /** What counts there, in the order of the clocks of its zones. */
   readonly deadlines: readonly Deadline[]
   readonly zones: Node[]
-  steps: readonly Step[] | null
+  steps: readonly PossibleStep[] | null
 }
 
 /** What can happen at a place, and what it comes to. */
-export interface Step {
+export interface PossibleStep {
   readonly occasion: Occasion
   /** The deadline that brings it about; null for what comes from a person or from outside. */
   readonly deadline: Deadline | null
   /** Motions that end at that very instant, after it, and are in nobody's way any more; and those that might, but do not. */
   readonly ending: readonly Deadline[]
   readonly going: readonly Deadline[]
-  readonly outcomes: readonly { readonly to: Place; readonly outcome: Outcome; readonly from: readonly number[] }[]
+  readonly outcomes: readonly { readonly to: SymbolicPlace; readonly outcome: Consequence; readonly from: readonly number[] }[]
 }
 
 /** A symbolic configuration: a place, and the readings its clocks can have there. */
 export interface Node {
-  readonly place: Place
+  readonly place: SymbolicPlace
   readonly zone: Zone
   /** The sum of the zone's bounds: no zone is inside one with a smaller sum. */
   readonly extent: number
@@ -41,7 +41,7 @@ export interface Node {
   /** Motions that end at the instant it was reached at, and those that do not; see `Step`. */
   readonly ending: readonly Deadline[]
   readonly going: readonly Deadline[]
-  readonly outcome: Outcome
+  readonly outcome: Consequence
   readonly depth: number
 }
 
@@ -61,12 +61,12 @@ export interface Travelled {
   readonly deadline: Deadline | null
   readonly ending: readonly Deadline[]
   readonly going: readonly Deadline[]
-  readonly outcome: Outcome
+  readonly outcome: Consequence
   /** The readings of the clocks of where it comes from, in which it happens. */
   readonly when: Zone
   /** No time passes before it, whatever one does. */
   readonly isAtOnce: boolean
-  readonly to: Place
+  readonly to: SymbolicPlace
   /** For each clock at the place it leads to, and 0 before them: the clock it goes on with, or 0 where it starts. */
   readonly clocks: readonly number[]
 }
@@ -78,7 +78,7 @@ export interface Explored {
   readonly isExact: boolean
   /** How many symbolic configurations were seen. */
   readonly seen: number
-  readonly places: readonly Place[]
+  readonly places: readonly SymbolicPlace[]
   readonly nodes: readonly Node[]
 }
 
@@ -104,7 +104,7 @@ export function* inSteps(network: Network, { ways, outside = [], space = new Sta
     if (nodes.length > limit || (next % 512 === 511 && isToStop?.(nodes.length) === true)) return so(false)
     if (next % BREATH === BREATH - 1) yield
     const from = certain(nodes[next])
-    if (search.covered.has(from) || marksOf(from, 'stopped').length > 0) continue
+    if (search.covered.has(from) || marksOfStep(from, 'stopped').length > 0) continue
     let [isEnough, keeps] = [false, 0]
     search.each(from, (travelled, make) => {
       if (onStep?.(travelled) === true) isEnough = true
@@ -127,13 +127,13 @@ const BEGINNING = { before: null, by: null, ending: [], going: [] }
 class Search {
   /** Nodes whose readings another one at the same place has as well: what can come of them comes of that one. */
   readonly covered = new Set<Node>()
-  private readonly all: Place[] = []
-  private readonly known = new Map<Standing, Place>()
+  private readonly all: SymbolicPlace[] = []
+  private readonly known = new Map<KnownConfiguration, SymbolicPlace>()
 
   constructor(private readonly space: StateSpace, private readonly ways: readonly Way[], private readonly outside: Outside) {}
 
   /** The places that can be come to. */
-  get places(): readonly Place[] {
+  get places(): readonly SymbolicPlace[] {
     return this.all.filter(({ zones }) => zones.length > 0)
   }
 
@@ -162,7 +162,7 @@ class Search {
   }
 
   /** Lets time pass at a place as far as it may; null when all of that is known there already. */
-  private settled(place: Place, zone: Zone, origin: Pick<Node, 'before' | 'by' | 'ending' | 'going'>, outcome: Outcome): Node | null {
+  private settled(place: SymbolicPlace, zone: Zone, origin: Pick<Node, 'before' | 'by' | 'ending' | 'going'>, outcome: Consequence): Node | null {
     const { deadlines, zones } = place
     const n = deadlines.length + 1
     pass(zone, n)
@@ -181,7 +181,7 @@ class Search {
     return node
   }
 
-  private stepsFrom(place: Place): readonly Step[] {
+  private stepsFrom(place: SymbolicPlace): readonly PossibleStep[] {
     const free: readonly Occasion[] = [...movesIn(this.space.network, this.space.looking(place.standing), this.ways), ...this.outside]
     return [
       ...place.deadlines.flatMap((deadline) => this.stepsOf(place, deadline)),
@@ -189,21 +189,21 @@ class Search {
     ].filter(({ outcomes }) => outcomes.length > 0)
   }
 
-  private stepsOf(place: Place, deadline: Deadline): readonly Step[] {
+  private stepsOf(place: SymbolicPlace, deadline: Deadline): readonly PossibleStep[] {
     const open = endingAfter(this.space.network, place, deadline)
     return subsets(open).map((ending) => this.step(place, deadline.occasion, deadline, ending, open.filter((each) => !ending.includes(each))))
   }
 
-  private step({ standing }: Place, occasion: Occasion, deadline: Deadline | null, ending: readonly Deadline[] = [], going: readonly Deadline[] = []): Step {
+  private step({ standing }: SymbolicPlace, occasion: Occasion, deadline: Deadline | null, ending: readonly Deadline[] = [], going: readonly Deadline[] = []): PossibleStep {
     const transitions = this.space.transitions(standing, occasion, ending).filter(({ isNothing }) => deadline !== null || !isNothing)
     return { occasion, deadline, ending, going, outcomes: transitions.map(({ to, outcome, from }) => ({ to: this.placeOf(to), outcome, from })) }
   }
 
-  private placeOf(standing: Standing): Place {
+  private placeOf(standing: KnownConfiguration): SymbolicPlace {
     const known = this.known.get(standing)
     if (known) return known
     const { configuration, deadlines } = standing
-    const place: Place = { index: this.all.length, standing, configuration, deadlines, zones: [], steps: null }
+    const place: SymbolicPlace = { index: this.all.length, standing, configuration, deadlines, zones: [], steps: null }
     this.all.push(place)
     this.known.set(standing, place)
     return place
@@ -214,7 +214,7 @@ class Search {
  * The readings at a place in which a deadline comes, or in which somebody can do something before any does; null when
  * there are none. A zone of `n - 1` clocks may have more of them than the place has.
  */
-export function whenever({ deadlines }: Place, zone: Zone, { deadline, ending, going }: Step, n = deadlines.length + 1): Zone | null {
+export function whenever({ deadlines }: SymbolicPlace, zone: Zone, { deadline, ending, going }: PossibleStep, n = deadlines.length + 1): Zone | null {
   const when = zone.slice()
   for (const [index, each] of deadlines.entries()) {
     const { most, least, rank } = each
@@ -243,7 +243,7 @@ export const isPassing = ({ place: { deadlines }, zone }: Pick<Node, 'place' | '
   deadlines.some(({ least, most }, index) => least === most && readings(zone, deadlines.length + 1, index + 1)[0] === most)
 
 /** The motions that may end at the instant of a deadline, after it, and would be in the way of others until then. */
-const endingAfter = (network: Network, { deadlines, configuration }: Place, { rank }: Deadline): readonly Deadline[] =>
+const endingAfter = (network: Network, { deadlines, configuration }: SymbolicPlace, { rank }: Deadline): readonly Deadline[] =>
   deadlines.filter(({ occasion, rank: later, least, most }) =>
     occasion.what === 'settle' && later > rank && least === most && network.span(keptAt(configuration, occasion.axis.motionAt)).policy !== 'continue')
 
@@ -251,5 +251,5 @@ const subsets = <T>(items: readonly T[]): readonly (readonly T[])[] =>
   items.reduce<readonly (readonly T[])[]>((all, item) => all.flatMap((each) => [each, [...each, item]]), [[]])
 
 /** The marks of a step that are of a kind. */
-export const marksOf = <Kind extends Mark['what']>({ outcome }: { readonly outcome: Outcome }, what: Kind): readonly Extract<Mark, { what: Kind }>[] =>
+export const marksOfStep = <Kind extends Mark['what']>({ outcome }: { readonly outcome: Consequence }, what: Kind): readonly Extract<Mark, { what: Kind }>[] =>
   outcome.marks.filter((mark): mark is Extract<Mark, { what: Kind }> => mark.what === what)

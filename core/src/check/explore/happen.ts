@@ -3,13 +3,13 @@ import { axisAt } from '../../machine'
 import { isAmong } from '../../semantics'
 import { forgetHand, numberOf } from './hand'
 import type { Instant } from './instant'
-import { stageOfWait, type Occasion, type Outcome, type UserOccasion } from './occasion'
+import { stageOfWait, type Occasion, type Consequence, type UserOccasion } from './occasion'
 import { arrive, beginAnew, vanish } from './presence'
 import type { Spot } from './spots'
-import { surfaceOf, type Thing } from './things'
+import { surfaceThing, type Thing } from './things'
 
 /** Lets something happen at an instant; says what it comes to. */
-export function happen(instant: Instant, occasion: Occasion): Outcome {
+export function happen(instant: Instant, occasion: Occasion): Consequence {
   bringAbout(instant, occasion)
   tellWaiting(instant)
   lookAgain(instant)
@@ -140,7 +140,7 @@ function lendFocus(instant: Instant): void {
 
 /** What has the focus first in an overlay that says nothing of it, as far as one can know without drawing it. */
 function firstIn(instant: Instant, overlay: Thing): Spot | null {
-  const inside = instant.network.spots.filter((spot) => surfaceOf(spot.at.thing) === overlay && instant.canFocus(spot))
+  const inside = instant.network.spots.filter((spot) => surfaceThing(spot.at.thing) === overlay && instant.canFocus(spot))
   if (inside.length > 1) instant.isExact = false
   return inside[0] ?? null
 }

@@ -3,18 +3,18 @@ import { evaluate, namesOr } from '../../expression'
 import { BACK_DEPTH, isBeginning, keepState, keptAt, saidOfStates, TIMER, timerAfter, timerStatus, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
 import {
   Arranger, Interpreter, isAmong, isSameLevel, Person,
-  type Ends, type Ground, type HandChange, type HandState, type Level, type Names, type Note,
+  type Ends, type Ground, type HandChange, type HandState, type EventTarget, type Names, type Note,
 } from '../../semantics'
 import { UNKNOWN } from './domain'
 import { holdsTrue, UNSURE, type Sure } from './sureness'
 import { NOTHING_HELD, type Held, type Manner } from './manner'
 import { markOf } from './mark-of'
 import type { NetAxis, NetItem, Network } from './network'
-import { isLeavingKept, keptWait, PRESENCE, type Configuration, type Deadline, type Draw, type Mark, type Outcome } from './occasion'
-import { begin, dismiss, fill, keep, rank } from './presence'
+import { isLeavingKept, keptWait, PRESENCE, type Configuration, type Deadline, type Draw, type Mark, type Consequence } from './occasion'
+import { beginPresence, dismissPresence, fill, keepPresence, rank } from './presence'
 import type { Answering, Spot } from './spots'
 import { show, type ShowAction } from './surfaces'
-import { surfaceOf, type Thing } from './things'
+import { surfaceThing, type Thing } from './things'
 import { handIn, keepHand, numberOf } from './hand'
 
 /** So many of the states an axis came from are told apart. */
@@ -50,7 +50,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   }
 
   /** What it comes to. */
-  get outcome(): Outcome {
+  get outcome(): Consequence {
     return { configuration: this.configuration, started: [...this.started], marks: this.marks, draws: this.draws }
   }
 
@@ -354,15 +354,15 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   }
 
   begin(thing: Thing, content: Content): Thing {
-    return begin(this, thing, content)
+    return beginPresence(this, thing, content)
   }
 
   keep(thing: Thing, content: Content): void {
-    keep(this, thing, content)
+    keepPresence(this, thing, content)
   }
 
   dismiss(thing: Thing, content: Content): void {
-    dismiss(this, thing, content)
+    dismissPresence(this, thing, content)
   }
 
   private answering(thing: Thing): Answering {
@@ -379,7 +379,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
 
   /** Whether a spot can be pointed at now. */
   isOpen(spot: Spot): boolean {
-    return this.isThere(spot.at.thing) && this.answers(surfaceOf(spot.at.thing)) && spot.way.every(({ thing, part }) => (part === null ? !this.isLeaving(thing) : this.answering(thing).open.has(part)))
+    return this.isThere(spot.at.thing) && this.answers(surfaceThing(spot.at.thing)) && spot.way.every(({ thing, part }) => (part === null ? !this.isLeaving(thing) : this.answering(thing).open.has(part)))
   }
 
   isLeaving(thing: Thing): boolean {
@@ -416,7 +416,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     return { hover: this.network.matters.hover, focus: this.network.matters.focus }
   }
 
-  focusOn(way: readonly Level<Thing>[]): Spot | null {
+  focusOn(way: readonly EventTarget<Thing>[]): Spot | null {
     for (const level of way) {
       const spot = this.network.spots.find(({ at }) => isSameLevel(at, level))
       if (spot && this.canFocus(spot)) return spot
@@ -448,7 +448,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   hearers(trigger: 'key' | 'key up' | 'press outside'): readonly Thing[] {
     const { recencyAt, things } = this.network
     const rankOf = (thing: Thing) => this.keptAt(recencyAt.get(thing) ?? -1)
-    const hearing = this.network.inOrder(things, this.configuration).filter((thing) => thing.compiled.rulesOn.has(trigger) && this.isThere(thing) && this.answers(surfaceOf(thing)))
+    const hearing = this.network.inOrder(things, this.configuration).filter((thing) => thing.compiled.rulesOn.has(trigger) && this.isThere(thing) && this.answers(surfaceThing(thing)))
     if (hearing.length > 1 && recencyAt.size === 0 && trigger !== 'press outside') this.isExact = false
     return hearing.toSorted((a, b) => rankOf(b) - rankOf(a))
   }

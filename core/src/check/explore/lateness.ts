@@ -1,5 +1,5 @@
 import { certain } from '../../document'
-import { after, whenever, type Explored, type Node, type Place, type Travelled } from './explore'
+import { after, whenever, type Explored, type Node, type SymbolicPlace, type Travelled } from './explore'
 import { bind, carriedOver, extrapolate, includes, pass, readings, zeroZone, type Zone } from './zone'
 
 /** A node in which longer has passed since another one on the way to it than may. */
@@ -25,9 +25,9 @@ interface Waiting {
  * the clock of the waiting is one more clock of the zones, so that times which hang together are not added up. Only what
  * comes of itself is followed; a person who does something meanwhile calls the waiting off.
  */
-export function* lateIn({ nodes }: Explored, steps: readonly Travelled[], isBegun: (place: Place) => boolean, isDone: (place: Place) => boolean, withinMs: number): Generator<Late> {
-  const isWaitedFor = (place: Place) => isBegun(place) && !isDone(place)
-  const known = new Map<Place, Zone[]>()
+export function* lateIn({ nodes }: Explored, steps: readonly Travelled[], isBegun: (place: SymbolicPlace) => boolean, isDone: (place: SymbolicPlace) => boolean, withinMs: number): Generator<Late> {
+  const isWaitedFor = (place: SymbolicPlace) => isBegun(place) && !isDone(place)
+  const known = new Map<SymbolicPlace, Zone[]>()
   const open: Waiting[] = []
   const wait = (node: Node, since: Node, zone: Zone) => {
     const zones = known.get(node.place) ?? []
@@ -52,7 +52,7 @@ export function* lateIn({ nodes }: Explored, steps: readonly Travelled[], isBegu
   }
 }
 
-function beginningsOf(nodes: readonly Node[], steps: readonly Travelled[], isBegun: (place: Place) => boolean, isWaitedFor: (place: Place) => boolean): readonly Beginning[] {
+function beginningsOf(nodes: readonly Node[], steps: readonly Travelled[], isBegun: (place: SymbolicPlace) => boolean, isWaitedFor: (place: SymbolicPlace) => boolean): readonly Beginning[] {
   const atFirst = nodes.filter(({ before, place }) => before === null && isWaitedFor(place))
   return [
     ...atFirst.map((node) => ({ node, zone: zeroZone(node.place.deadlines.length + 2) })),
@@ -61,7 +61,7 @@ function beginningsOf(nodes: readonly Node[], steps: readonly Travelled[], isBeg
 }
 
 /** Lets time pass at a place as far as it may, telling nothing beyond `withinMs` apart; says whether any readings are left. */
-function lets(zone: Zone, { deadlines }: Place, withinMs: number): boolean {
+function lets(zone: Zone, { deadlines }: SymbolicPlace, withinMs: number): boolean {
   const n = deadlines.length + 2
   pass(zone, n)
   if (!deadlines.every(({ most }, index) => bind(zone, n, index + 1, 0, most))) return false

@@ -7,7 +7,7 @@ import { whatMatters, type Matters } from './matters'
 import { keysIn } from './moves'
 import { comparedWith, namesThatMatter, saidOf } from './names'
 import { spotsOf, type Spot } from './spots'
-import { surfaceOf, type Thing } from './things'
+import { surfaceThing, type Thing } from './things'
 
 /** An axis of a thing, and where a configuration keeps its state. */
 export interface NetAxis {
@@ -214,7 +214,7 @@ export class Network {
 
   /** When what a thing stands on came, by its rank. */
   cameAt(thing: Thing, configuration: Int32Array): number {
-    return keptAt(configuration, this.stackAt.get(surfaceOf(thing)) ?? -1)
+    return keptAt(configuration, this.stackAt.get(surfaceThing(thing)) ?? -1)
   }
 
   /** What is kept of a name as a thing means it; undefined when nothing depends on it. */

@@ -52,7 +52,7 @@ export const stateIn = ({ states, at }: Pick<NetAxis, 'states' | 'at'>, configur
 export type Draw = { readonly place: number } | { readonly clock: number; readonly most: number }
 
 /** What an occasion comes to, and the clocks that start with it. */
-export interface Outcome {
+export interface Consequence {
   readonly configuration: Configuration
   readonly started: readonly number[]
   readonly marks: readonly Mark[]

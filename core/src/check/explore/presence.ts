@@ -42,7 +42,7 @@ export function fill(instant: Instant, thing: Thing): void {
 }
 
 /** Starts something inside a thing. */
-export function begin(instant: Instant, thing: Thing, { step, ...given }: Content): Thing {
+export function beginPresence(instant: Instant, thing: Thing, { step, ...given }: Content): Thing {
   const inner = certain(instant.manner.insideAt(thing, step))
   const item = instant.network.items.get(inner)
   if (item) instant.configuration[item.at] = PRESENCE.there
@@ -69,7 +69,7 @@ function startOf(instant: Instant, axis: NetAxis, given: Pick<Content, 'states'>
 }
 
 /** What was on its way out turns back. */
-export function keep(instant: Instant, thing: Thing, content: Content): void {
+export function keepPresence(instant: Instant, thing: Thing, content: Content): void {
   const item = itemIn(instant, thing, content)
   if (!item) return
   instant.leaving.delete(item)
@@ -77,7 +77,7 @@ export function keep(instant: Instant, thing: Thing, content: Content): void {
 }
 
 /** What takes no time to go is gone at once, but not before it has been told. */
-export function dismiss(instant: Instant, thing: Thing, content: Content): void {
+export function dismissPresence(instant: Instant, thing: Thing, content: Content): void {
   const item = itemIn(instant, thing, content)
   if (!item) return
   const mostMs = content.part.kind === 'list' ? instant.manner.wayOut(item.thing, instant.statesOf(item.thing)) : 0

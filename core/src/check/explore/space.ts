@@ -2,10 +2,10 @@ import { happen } from './happen'
 import { Instant } from './instant'
 import { Manner } from './manner'
 import type { Network } from './network'
-import { deadlinesIn, type Configuration, type Deadline, type Occasion, type Outcome } from './occasion'
+import { deadlinesIn, type Configuration, type Deadline, type Occasion, type Consequence } from './occasion'
 
 /** A configuration there can be, and what counts in it, in the order of the clocks of its zones. */
-export interface Standing {
+export interface KnownConfiguration {
   readonly configuration: Configuration
   readonly deadlines: readonly Deadline[]
   /** What occasions come to from here, as far as that has been asked. */
@@ -14,8 +14,8 @@ export interface Standing {
 
 /** One of the things an occasion can come to. */
 export interface Transition {
-  readonly to: Standing
-  readonly outcome: Outcome
+  readonly to: KnownConfiguration
+  readonly outcome: Consequence
   /** For each clock there, which clock here it goes on from; 0 for one that starts. */
   readonly from: readonly number[]
   /** Nothing is different afterwards. */
@@ -31,7 +31,7 @@ const MOST_BRANCHES = 64
  */
 export class StateSpace {
   private readonly manner: Manner
-  private readonly known = new Map<number, Standing[]>()
+  private readonly known = new Map<number, KnownConfiguration[]>()
   private first: readonly Transition[] | null = null
   /** Whether no step worked out so far depends on what nobody knows: then each first way to a configuration is one that a run can go. */
   isExact = true
@@ -47,19 +47,19 @@ export class StateSpace {
   }
 
   /** To look at a configuration without anything happening. */
-  looking({ configuration }: Standing): Instant {
+  looking({ configuration }: KnownConfiguration): Instant {
     return new Instant(this.network, this.manner, configuration, [])
   }
 
   /** What an occasion comes to, for every answer to what nobody knows. `ending` are motions that end at that very instant. */
-  transitions(from: Standing, occasion: Occasion, ending: readonly Deadline[] = []): readonly Transition[] {
+  transitions(from: KnownConfiguration, occasion: Occasion, ending: readonly Deadline[] = []): readonly Transition[] {
     const key = keyOf(occasion, ending)
     const known = from.transitions.get(key) ?? this.worked(from, occasion, ending)
     from.transitions.set(key, known)
     return known
   }
 
-  private worked(from: Standing, occasion: Occasion, ending: readonly Deadline[]): readonly Transition[] {
+  private worked(from: KnownConfiguration, occasion: Occasion, ending: readonly Deadline[]): readonly Transition[] {
     const found: Transition[] = []
     const open: (readonly boolean[])[] = [[]]
     for (let choices = open.pop(); choices && found.length < MOST_BRANCHES; choices = open.pop()) {
@@ -86,12 +86,12 @@ export class StateSpace {
     return blank
   }
 
-  private standingOf(configuration: Configuration): Standing {
+  private standingOf(configuration: Configuration): KnownConfiguration {
     const hash = hashOf(configuration)
     const alike = this.known.get(hash) ?? []
     const known = alike.find((each) => isSame(each.configuration, configuration))
     if (known) return known
-    const standing: Standing = { configuration, deadlines: deadlinesIn(this.network, configuration), transitions: new Map() }
+    const standing: KnownConfiguration = { configuration, deadlines: deadlinesIn(this.network, configuration), transitions: new Map() }
     alike.push(standing)
     this.known.set(hash, alike)
     return standing

@@ -1,22 +1,22 @@
 import { certain, theOne, type Id } from '../../document'
 import { NO_CONTENTS, NOTHING_GIVEN } from '../../machine'
-import { keepsTapBack, rulesAt, type Level } from '../../semantics'
+import { keepsTapBack, rulesAt, type EventTarget } from '../../semantics'
 import type { Thing } from './things'
 
 /** A place one can point at or put the focus on: a part something listens to, with the way outward that events on it take. */
 export interface Spot {
   readonly index: number
   /** The part itself; of what the surface as a whole listens to, its root. */
-  readonly at: Level<Thing>
-  readonly way: readonly Level<Thing>[]
+  readonly at: EventTarget<Thing>
+  readonly way: readonly EventTarget<Thing>[]
   /** Something listens to it, or can be dragged; not only the focus comes there. */
   readonly isListened: boolean
   readonly canFocus: boolean
 }
 
 /** The way outward from a part: each part, and each thing after its last part. */
-export function wayFrom(thing: Thing, part: Id): readonly Level<Thing>[] {
-  const way: Level<Thing>[] = []
+export function wayFrom(thing: Thing, part: Id): readonly EventTarget<Thing>[] {
+  const way: EventTarget<Thing>[] = []
   for (let at: Thing | null = thing, step: Id | null = part; at !== null; step = at.part, at = at.holder) {
     for (let id: Id | null = step; id !== null; id = parentOf(at, id)) way.push({ thing: at, part: id })
     way.push({ thing: at, part: null })

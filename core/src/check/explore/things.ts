@@ -21,11 +21,11 @@ export interface Thing {
   /** The states its axes begin in. */
   readonly states: readonly Id[]
   /** What it is shown as, of a screen or overlay that comes and goes because several are looked at together. */
-  readonly shown: Shown | null
+  readonly shown: ShownSurfaceThing | null
 }
 
 /** A screen or overlay among others. */
-export interface Shown {
+export interface ShownSurfaceThing {
   readonly screen: Id
   readonly kind: 'screen' | 'overlay'
   /** Nothing beneath it answers. */
@@ -46,13 +46,13 @@ export function thingsOfPrototype(project: Project, start: Id): readonly Thing[]
   return found.reduce<readonly Thing[]>((before, screen) => {
     const isStart = screen.id === start
     const component = screen.kind === 'overlay' ? overlayComponent(screen, size) : surfaceComponent(project, { screen: screen.id })
-    const shown: Shown = { screen: screen.id, kind: screen.kind, isModal: screen.kind === 'screen' || isModal(screen), isStart }
+    const shown: ShownSurfaceThing = { screen: screen.id, kind: screen.kind, isModal: screen.kind === 'screen' || isModal(screen), isStart }
     return [...before, ...placed(project, compile(project, component), { path: isStart ? '' : surfacePath(screen.id), shown, before })]
   }, [])
 }
 
 /** What a thing stands on, however deep. */
-export const surfaceOf = (thing: Thing): Thing => (thing.holder ? surfaceOf(thing.holder) : thing)
+export const surfaceThing = (thing: Thing): Thing => (thing.holder ? surfaceThing(thing.holder) : thing)
 
 /** The screens and overlays that rules lead to from one, that one first. */
 export function screensFrom(project: Project, start: Id): readonly Screen[] {
@@ -66,7 +66,7 @@ export function screensFrom(project: Project, start: Id): readonly Screen[] {
 
 interface Where {
   readonly path: string
-  readonly shown: Shown | null
+  readonly shown: ShownSurfaceThing | null
   /** What stands elsewhere. */
   readonly before: readonly Thing[]
 }

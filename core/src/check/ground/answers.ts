@@ -87,7 +87,7 @@ export function whereIn({ component }: CheckContext, { run }: Pose): string {
 }
 
 /** The first state of the component in a pose that tells it from others, for what a finding is about. */
-export function stateOf({ component }: CheckContext, { run }: Pose): { readonly axis?: string; readonly state?: string } {
+export function stateOfPose({ component }: CheckContext, { run }: Pose): { readonly axis?: string; readonly state?: string } {
   const index = Math.max(0, component.axes.findIndex(({ states }) => states.length > 1))
   const axis = component.axes[index]
   return axis ? { axis: axis.id, state: itemAt(certain(run.instances.get('')).states, index) } : {}

@@ -1,6 +1,6 @@
 import { certain, type Id, type Project, type Rule } from '../../document'
 import { keptAt, type Surface } from '../../machine'
-import { enact, enactOn, inSteps, marksOf, Network, StateSpace, WAYS, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Wait, type Way } from '../explore'
+import { enact, enactOn, inSteps, marksOfStep, Network, StateSpace, WAYS, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Wait, type Way } from '../explore'
 
 /** Everything a step can come to, with the step. */
 export interface Seen<Kind extends Mark['what']> {
@@ -65,7 +65,7 @@ export class Facts {
       all.set(axis, known)
     }
     for (const axis of this.network.axes) if (axis.thing.holder === null) enter(axis, axis.states.indexOf(certain(axis.thing.states[axis.own])), 0)
-    for (const node of this.explored.nodes) if (node.before === null) for (const { axis, to } of marksOf(node, 'entered')) enter(axis, to, 0)
+    for (const node of this.explored.nodes) if (node.before === null) for (const { axis, to } of marksOfStep(node, 'entered')) enter(axis, to, 0)
     for (const { mark: { axis, to }, step } of this.all('entered')) enter(axis, to, step.from.depth + 1)
     this.passedStates = all
     return all
@@ -73,7 +73,7 @@ export class Facts {
 
   /** Every mark of a kind, in the order they were seen. */
   all<Kind extends Mark['what']>(what: Kind): readonly Seen<Kind>[] {
-    const seen = this.kept.get(what) ?? this.steps.flatMap((step) => marksOf(step, what).map((mark) => ({ mark, step })))
+    const seen = this.kept.get(what) ?? this.steps.flatMap((step) => marksOfStep(step, what).map((mark) => ({ mark, step })))
     this.kept.set(what, seen)
     // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what is kept of a kind is of that kind
     return seen as readonly Seen<Kind>[]

@@ -20,7 +20,7 @@ export interface StateChange {
 const known = new WeakMap<CheckContext, readonly StateChange[]>()
 
 /** Every change of state of the component itself, once for each rule and pair of states. */
-export function changesIn(context: CheckContext): readonly StateChange[] {
+export function stateChangesIn(context: CheckContext): readonly StateChange[] {
   const found = known.get(context) ?? findChanges(context)
   known.set(context, found)
   return found

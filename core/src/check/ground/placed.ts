@@ -5,35 +5,35 @@ import type { CheckContext } from './context'
 import { after } from '../explore'
 
 /** An item with where it is on the surface, and how much of it shows through everything around it. */
-export interface Placed {
+export interface PlacedItem {
   readonly item: DrawItem
   readonly matrix: Matrix
   readonly opacity: number
 }
 
 /** Everything to be seen in a picture, what is below first. */
-export const placedIn = (list: DrawList): readonly Placed[] => everythingIn(list, isVisible)
+export const placedIn = (list: DrawList): readonly PlacedItem[] => everythingIn(list, isVisible)
 
 /** Everything in a picture; what is not to be seen has no opacity. */
-export const everythingIn = (list: DrawList, isKept: (item: DrawItem) => boolean = () => true, outer: Matrix = IDENTITY, opacity = 1): readonly Placed[] =>
+export const everythingIn = (list: DrawList, isKept: (item: DrawItem) => boolean = () => true, outer: Matrix = IDENTITY, opacity = 1): readonly PlacedItem[] =>
   list.filter(isKept).flatMap((item) => {
-    const placed: Placed = { item, matrix: multiply(outer, matrixOf(item.values)), opacity: isVisible(item) ? opacity * item.values.opacity : 0 }
+    const placed: PlacedItem = { item, matrix: multiply(outer, matrixOf(item.values)), opacity: isVisible(item) ? opacity * item.values.opacity : 0 }
     return [placed, ...everythingIn(item.children, isKept, placed.matrix, placed.opacity)]
   })
 
 const isVisible = ({ values }: DrawItem): boolean => values.visible !== false
 
 /** What there is to see at an instant of a change, in ms from its beginning. */
-export interface Frame {
+export interface PassageFrame {
   readonly atMs: number
-  readonly placed: readonly Placed[]
+  readonly placed: readonly PlacedItem[]
 }
 
 /** A change as it is seen: before it, at each eighth of it, and once it is at its end. */
 export interface Passage {
-  readonly before: readonly Placed[]
-  readonly frames: readonly Frame[]
-  readonly end: readonly Placed[]
+  readonly before: readonly PlacedItem[]
+  readonly frames: readonly PassageFrame[]
+  readonly end: readonly PlacedItem[]
 }
 
 const known = new WeakMap<StateChange, Passage | null>()
@@ -58,7 +58,7 @@ function followed({ arena }: CheckContext, change: StateChange): Passage | null 
 }
 
 /** How much of the smaller of two items lies within the upright rectangle around the other. */
-export function overlap(a: Placed, b: Placed): number {
+export function overlap(a: PlacedItem, b: PlacedItem): number {
   const [one, other] = [rectangleOf(a), rectangleOf(b)]
   const across = Math.min(one.right, other.right) - Math.max(one.left, other.left)
   const down = Math.min(one.bottom, other.bottom) - Math.max(one.top, other.top)
@@ -67,7 +67,7 @@ export function overlap(a: Placed, b: Placed): number {
 }
 
 /** The upright rectangle around an item as it is seen, in px of the surface. */
-export function rectangleOf({ item: { values: { width, height } }, matrix }: Pick<Placed, 'item' | 'matrix'>): { readonly left: number; readonly right: number; readonly top: number; readonly bottom: number } {
+export function rectangleOf({ item: { values: { width, height } }, matrix }: Pick<PlacedItem, 'item' | 'matrix'>): { readonly left: number; readonly right: number; readonly top: number; readonly bottom: number } {
   const corners: readonly Point[] = [{ x: 0, y: 0 }, { x: width, y: 0 }, { x: 0, y: height }, { x: width, y: height }].map((point) => transformed(matrix, point))
   const [xs, ys] = [corners.map(({ x }) => x), corners.map(({ y }) => y)]
   return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) }

@@ -2,7 +2,7 @@ import { itemAt, RheoError, type Id, type Project } from '../../document'
 import { keptAt } from '../../machine'
 import { Arena, isByItself, type Facts } from './arena'
 import type { CheckOptions } from './context'
-import { after, independentGroups, MemoryAllowance, signatureOf, surfaceOf, thingsOfPrototype, thingsOnSurface, type Node, type Thing } from '../explore'
+import { after, independentGroups, MemoryAllowance, signatureOf, surfaceThing, thingsOfPrototype, thingsOnSurface, type Node, type Thing } from '../explore'
 
 /** Everything that stands on any screen or overlay one can come to from the start screen, with what can become of it. */
 export interface PrototypeContext {
@@ -65,7 +65,7 @@ function putTogether(project: Project, start: Id, options: CheckOptions): Protot
     const alone = new Map<Id, readonly (readonly Thing[])[]>()
     const arenas = new Map<string, Arena>()
     const apart: PrototypeContext['apart'] = (thing) => {
-      const surface = surfaceOf(thing)
+      const surface = surfaceThing(thing)
       if (navigating.has(thing) || !surface.shown || goesByItself(navigation, surface)) return null
       const { screen } = surface.shown
       const own = alone.get(screen) ?? independentGroups(project, thingsOnSurface(project, { screen }))

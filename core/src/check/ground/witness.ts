@@ -33,7 +33,7 @@ export function confirmed(project: Project, witness: Witness, shows: Shows): Wit
 }
 
 /** How long after a way's last step there is something to see, and what. */
-export interface Look {
+export interface Sighting {
   readonly afterMs?: number
   /** What has to have been waited for by then; `afterMs` counts from its end. */
   readonly wait?: Wait | null
@@ -41,7 +41,7 @@ export interface Look {
 }
 
 /** The witness of a way to a node when its replay shows what it is said to; null otherwise. */
-export function witnessTo(arena: Arena, facts: Facts, node: Node, { afterMs = 0, wait = null, caption }: Look, shows: Shows): Witness | null {
+export function witnessTo(arena: Arena, facts: Facts, node: Node, { afterMs = 0, wait = null, caption }: Sighting, shows: Shows): Witness | null {
   const enacted = arena.enact(facts, node, wait)
   if (!enacted) return null
   const { inputs, chance, run } = enacted
@@ -49,11 +49,11 @@ export function witnessTo(arena: Arena, facts: Facts, node: Node, { afterMs = 0,
 }
 
 /** The witness of a change of state, so long after it has begun. */
-export const witnessOfChange = ({ arena }: Pick<CheckContext, 'arena'>, { step, to }: StateChange, look: Look): Witness | null =>
+export const witnessOfChange = ({ arena }: Pick<CheckContext, 'arena'>, { step, to }: StateChange, look: Sighting): Witness | null =>
   witnessTo(arena, arena.closed, after(step), look, (trace) => trace.some((event) => event.what === 'state' && event.to === to.id))
 
 /** The witness of the first time a rule of the component fires; null where it never does. */
-export function witnessOfRule({ arena, root }: Pick<CheckContext, 'arena' | 'root'>, rule: Rule, look: Look, facts: Facts = arena.closed): Witness | null {
+export function witnessOfRule({ arena, root }: Pick<CheckContext, 'arena' | 'root'>, rule: Rule, look: Sighting, facts: Facts = arena.closed): Witness | null {
   const fired = facts.firing(root, rule)
   return fired ? witnessTo(arena, facts, after(fired.step), look, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)) : null
 }

@@ -2,7 +2,7 @@ import type { Chance, Edit, Id, Input } from '../../document'
 import type { Surface } from '../../machine'
 
 /** It is wrong; it goes wrong under conditions; it is worth knowing. */
-export type Level = 'fault' | 'risk' | 'note'
+export type Severity = 'fault' | 'risk' | 'note'
 
 /** The inputs, with times, that make a finding happen. */
 export interface Witness {
@@ -51,7 +51,7 @@ export interface Finding {
   readonly id: string
   /** The check that raised it. */
   readonly kind: string
-  readonly level: Level
+  readonly level: Severity
   /** What its check looks for, in a few words. */
   readonly means?: string
   /** In plain words, with the things and numbers involved. Words between ‹ and › are names of states. */
@@ -65,10 +65,10 @@ export interface Finding {
   readonly numbers: Readonly<Record<string, number>>
 }
 
-const RANK: Readonly<Record<Level, number>> = { fault: 0, risk: 1, note: 2 }
+const RANK: Readonly<Record<Severity, number>> = { fault: 0, risk: 1, note: 2 }
 
 /** Whether one level is as bad as another, or worse. */
-export const isAsBad = (level: Level, other: Level): boolean => RANK[level] <= RANK[other]
+export const isAsBad = (level: Severity, other: Severity): boolean => RANK[level] <= RANK[other]
 
 /** Faults first; within a level in the order they were raised. */
 export const bySeverity = (findings: readonly Finding[]): readonly Finding[] =>

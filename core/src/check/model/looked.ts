@@ -21,7 +21,7 @@ export interface CheckFailure {
 export const NOTHING_FOUND: Looked = { findings: [], failures: [] }
 
 /** Several answers as one; a finding of several of them is there once. */
-export const together = (all: readonly Looked[]): Looked => ({
+export const mergedLooks = (all: readonly Looked[]): Looked => ({
   findings: bySeverity([...new Map(all.flatMap(({ findings }) => findings).map((finding) => [finding.id, finding])).values()]),
   failures: all.flatMap(({ failures }) => failures),
 })

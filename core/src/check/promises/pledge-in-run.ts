@@ -14,7 +14,7 @@ export function isBrokenIn(project: Project, { surface, says }: Pledge, { inputs
     waiting?.look(true)
   }
   passTo(run, lookAtMs, waiting)
-  return waiting ? waiting.isTooLong : holdsIn(run, says.that) === (says.kind === 'never')
+  return waiting ? waiting.isTooLong : holdsInRun(run, says.that) === (says.kind === 'never')
 }
 
 function passTo(run: Run, ms: number, waiting: WaitIn | null): void {
@@ -36,21 +36,21 @@ class WaitIn {
   }
 
   get isTooLong(): boolean {
-    return this.sinceMs !== null && this.run.nowMs - this.sinceMs >= this.says.withinMs && !holdsIn(this.run, this.says.then)
+    return this.sinceMs !== null && this.run.nowMs - this.sinceMs >= this.says.withinMs && !holdsInRun(this.run, this.says.then)
   }
 
   look(isByHand: boolean): void {
     const { run, says: { that, then } } = this
-    const isSo = holdsIn(run, that)
+    const isSo = holdsInRun(run, that)
     if (isByHand && this.sinceMs !== null && this.sinceMs < run.nowMs) this.sinceMs = null
     if (isSo && !this.wasSo) this.sinceMs ??= run.nowMs
-    if (holdsIn(run, then)) this.sinceMs = null
+    if (holdsInRun(run, then)) this.sinceMs = null
     this.wasSo = isSo
   }
 }
 
 /** Whether something is so in a run. */
-export function holdsIn(run: Run, that: Pledged): boolean {
+export function holdsInRun(run: Run, that: Pledged): boolean {
   const isIn = (path: string, axis: string, state: string): boolean => {
     const instance = run.instances.get(path)
     const index = instance?.compiled.component.axes.findIndex(({ id }) => id === axis) ?? -1

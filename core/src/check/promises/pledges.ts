@@ -2,7 +2,7 @@ import { firstOf, RheoError, statesMeant, type Pledge, type Pledged, type Projec
 import { axisAt, keptAt, type Surface } from '../../machine'
 import { Arena, Facts } from '../ground/arena'
 import type { CheckOptions, ProjectCheck } from '../ground/context'
-import { explore, independentGroups, isLeavingKept, isPassing, lateIn, Network, setsOf, stateIn, thingsOnSurface, WAYS, type NetAxis, type Node, type Place, type Thing, type Travelled, type Wait } from '../explore'
+import { explore, independentGroups, isLeavingKept, isPassing, lateIn, Network, setsOf, stateIn, thingsOnSurface, WAYS, type NetAxis, type Node, type SymbolicPlace, type Thing, type Travelled, type Wait } from '../explore'
 import { inMs, type Finding } from '../model/finding'
 import { isBrokenIn, isMany } from './pledge-in-run'
 import { pledgeText } from './pledge-words'
@@ -54,7 +54,7 @@ const finding = (pledge: Pledge, level: Finding['level'], sentence: string, witn
 interface Watching {
   readonly arena: Arena
   readonly facts: Facts
-  readonly holds: (that: Pledged, place: Place) => boolean | null
+  readonly holds: (that: Pledged, place: SymbolicPlace) => boolean | null
 }
 
 /** The things a promise speaks of, with all that has to do with them, explored together; null when something is gone. */
@@ -103,7 +103,7 @@ function instancesIn({ says }: Pledge): readonly string[] {
 const namesIn = ({ says }: Pledge): readonly string[] => [says.that, ...(says.kind === 'after' ? [says.then] : [])].flatMap((that) => (that.what === 'variable' ? [that.name] : []))
 
 /** Whether something is so at a place; null when nobody knows. */
-function holdsAt(network: Network, that: Pledged, { configuration }: Place): boolean | null {
+function holdsAt(network: Network, that: Pledged, { configuration }: SymbolicPlace): boolean | null {
   const isIn = (instance: string, axis: string, state: string): boolean => {
     const net: NetAxis | undefined = network.axes.find(({ thing, own }) => thing.path === instance && axisAt(thing.compiled, own).id === axis)
     return net !== undefined && network.isPresent(net.thing, configuration) && statesMeant(axisAt(net.thing.compiled, net.own), state).includes(stateIn(net, configuration))
@@ -160,10 +160,10 @@ function* violationsOf({ says }: Pledge, { facts, holds }: Watching): Generator<
 }
 
 /** Whether nobody ever sees a place, because no time passes there. */
-const isNeverSeen = (place: Place): boolean => place.zones.every(isPassing)
+const isNeverSeen = (place: SymbolicPlace): boolean => place.zones.every(isPassing)
 
 /** The first node from which no place with something can be come to. */
-function lostNode({ explored, steps }: Facts, has: (place: Place) => boolean): Node | undefined {
+function lostNode({ explored, steps }: Facts, has: (place: SymbolicPlace) => boolean): Node | undefined {
   const back = new Map<number, number[]>()
   for (const { from, to } of steps) back.set(to.index, [...(back.get(to.index) ?? []), from.place.index])
   const open = explored.places.filter(has).map(({ index }) => index)

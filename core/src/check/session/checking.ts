@@ -1,11 +1,11 @@
 import { RheoError, type Component, type Project, type Screen } from '../../document'
 import { contextOf, type CheckOptions, type ProjectCheck, type PrototypeCheck } from '../ground/context'
 import type { Finding } from '../model/finding'
-import { failureOf, together, type Looked } from '../model/looked'
+import { failureOf, mergedLooks, type Looked } from '../model/looked'
 import { prototypeContext } from '../ground/prototype'
 import { screenContext } from '../ground/screen-context'
 import { CHECKS } from './registry'
-import type { Check, Scope } from '../model/check'
+import type { Check, CheckScope } from '../model/check'
 
 /** Checking that can be paused and given up: it yields now and then. */
 export type Checking = Generator<void, Looked>
@@ -30,7 +30,7 @@ export function raisedBy({ kind, about }: Finding, project: Project, options: Ch
 }
 
 /** What is asked of one thing, by the name a failure goes by. */
-type Question<Context> = Check<readonly [Context], Scope>
+type Question<Context> = Check<readonly [Context], CheckScope>
 
 const askedOf = (check: ProjectCheck | PrototypeCheck, options: CheckOptions): Question<Project> => ({ ...check, finds: (project) => check.finds(project, options) })
 
@@ -41,7 +41,7 @@ function* checking<Context>(about: Finding['about'], contextFor: () => Context, 
     context = contextFor()
     return []
   })]
-  if (context === undefined) return together(looked)
+  if (context === undefined) return mergedLooks(looked)
   try {
     yield* looking() ?? []
   } catch (error) {
@@ -52,7 +52,7 @@ function* checking<Context>(about: Finding['about'], contextFor: () => Context, 
     const of = context
     looked.push(answered(question.name, about, () => question.finds(of).map((finding) => ({ ...finding, means: meaningOf(finding, question) }))))
   }
-  return together(looked)
+  return mergedLooks(looked)
 }
 
 /** What a finding is; one of another kind than its question has is what that kind is of components. */

@@ -1,4 +1,4 @@
-import { coveredAtSize, cutOff } from '../rules/picture/at-further-sizes'
+import { coveredAtSize, cutOffAtSize } from '../rules/picture/at-further-sizes'
 import { cannotBePaused } from '../rules/timing/cannot-be-paused'
 import { combinationUnreachable } from '../rules/reach/combination-unreachable'
 import { contrastLow, contrastUnknown } from '../rules/picture/contrast-low'
@@ -70,7 +70,7 @@ const OF_COMPONENTS: readonly ComponentCheck[] = [
 
 /** Every question about a screen. */
 const OF_SCREENS: readonly ScreenCheck[] = [
-  ...WRONG_TOGETHER, unreachableHere, outsideScreen, cutOff, coveredAtSize, unreadableOnScreen, overlayVanishes, screenNotFinished,
+  ...WRONG_TOGETHER, unreachableHere, outsideScreen, cutOffAtSize, coveredAtSize, unreadableOnScreen, overlayVanishes, screenNotFinished,
 ]
 
 /** Every question about a whole project. */

@@ -1,7 +1,7 @@
 import type { Id, Project, Take } from '../../document'
 import { acceptanceOf } from '../model/accepted'
 import { chanceIn } from '../../run'
-import type { Finding, Level, Witness } from '../model/finding'
+import type { Finding, Severity, Witness } from '../model/finding'
 import type { CheckFailure } from '../model/looked'
 import type { ProjectFindings } from './project-checker'
 
@@ -15,7 +15,7 @@ export interface Named {
 export interface ReportedFinding {
   readonly id: string
   readonly kind: string
-  readonly level: Level
+  readonly level: Severity
   readonly sentence: string
   readonly component: Named | null
   readonly screen: Named | null

@@ -1,5 +1,5 @@
 import { firstOf, lastOf, latestMs, statesMeant, theOne, type Component, type Id, type Project, type Rule } from '../../document'
-import { changesIn, endOf, type StateChange } from '../ground/changes'
+import { stateChangesIn, endOf, type StateChange } from '../ground/changes'
 import { contextOf } from '../ground/context'
 
 /** A stretch of the time a path takes, and what it is for. */
@@ -28,7 +28,7 @@ const MOST_PATHS = 12
 export function budgetsBetween(project: Project, component: Component, { axis: axisId, from, to }: { readonly axis: Id; readonly from: Id; readonly to: Id }): readonly Budget[] {
   const context = contextOf(project, component)
   const axis = theOne(component.axes, ({ id }) => id === axisId)
-  const changes = changesIn(context).filter((change) => change.axis === axis)
+  const changes = stateChangesIn(context).filter((change) => change.axis === axis)
   return pathsBetween(changes, statesMeant(axis, from), statesMeant(axis, to)).map((path) => budgetOf(path)).toSorted((a, b) => a.leastMs - b.leastMs || a.states.length - b.states.length)
 }
 

@@ -4,7 +4,7 @@ import type { Arena, Facts, Seen } from '../ground/arena'
 import type { Piece } from './budgets'
 import type { CheckOptions } from '../ground/context'
 import type { Coverage } from './coverage'
-import { after, soonest, surfaceOf, WAYS, wayTo, type NetAxis, type Node, type Occasion, type Thing, type Way } from '../explore'
+import { after, soonest, surfaceThing, WAYS, wayTo, type NetAxis, type Node, type Occasion, type Thing, type Way } from '../explore'
 import { firstShown, prototypeContext, surfacesOf, type PrototypeContext } from '../ground/prototype'
 
 /** In how many steps a screen or overlay is come to from the start, by each way of working; null when that way never gets there. */
@@ -62,7 +62,7 @@ interface LookedAt {
 
 function lookedAt(context: PrototypeContext, thing: Thing): LookedAt {
   const apart = context.apart(thing)
-  return apart ? { ...apart, surface: surfaceOf(thing) } : { arena: context.arenaOf(thing), thing, surface: null }
+  return apart ? { ...apart, surface: surfaceThing(thing) } : { arena: context.arenaOf(thing), thing, surface: null }
 }
 
 /** The first node in which a thing is there, with an axis in a state, or one of a group, or which it has passed that on the way to. */

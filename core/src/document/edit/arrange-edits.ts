@@ -3,7 +3,7 @@ import { rootOf, type Component } from '../component'
 import type { NewId } from '../defaults'
 import { freeName, namesOf } from '../free-name'
 import type { Look } from '../look'
-import { isWithin, withDescendants, type Part, type PlainPart } from '../part'
+import { isPartWithin, withDescendants, type Part, type PlainPart } from '../part'
 import { isExpression, type Id, type Value } from '../value'
 import { batch, type Edit } from './edit'
 import { inProject, inside, setAt, unsetAt, removeFrom, moveWithin } from './place'
@@ -23,7 +23,7 @@ export const COPY_OFFSET = 8
 /** The topmost of the parts: those that are inside none of the others. The root is never among them. */
 export function topmost({ parts }: Component, ids: readonly Id[]): readonly Part[] {
   const chosen = parts.filter(({ id, parent }) => parent !== null && ids.includes(id))
-  return chosen.filter(({ id }) => !chosen.some((other) => other.id !== id && isWithin(parts, id, other.id)))
+  return chosen.filter(({ id }) => !chosen.some((other) => other.id !== id && isPartWithin(parts, id, other.id)))
 }
 
 /** The parts, with everything inside them, as a clip. */
@@ -52,7 +52,7 @@ export function pasteClip(component: Component, clip: Clip, newId: NewId): { rea
   }
   const parts = clip.parts.map((part): Part => ({
     ...part, id: entryOf(renamed, part.id), parent: holderOf(part), name: nameOfCopy(part.name, names),
-    base: isTop(part) ? { ...part.base, x: shifted(part.base.x, COPY_OFFSET), y: shifted(part.base.y, COPY_OFFSET) } : part.base,
+    base: isTop(part) ? { ...part.base, x: shiftedBy(part.base.x, COPY_OFFSET), y: shiftedBy(part.base.y, COPY_OFFSET) } : part.base,
   }))
   const looks = clip.looks.flatMap(({ axis: axisName, state: stateName, look }) => {
     const axis = component.axes.find(({ name }) => name === axisName) ?? component.axes[0]
@@ -91,7 +91,7 @@ export function ungroupPart(component: Component, id: Id): Edit | null {
 /** Puts a part into a container, before one of those in it, moved by what keeps it in its place on screen; null where it would hold itself. */
 export function putPart(component: Component, id: Id, parent: Id, before: Id | null, by: { readonly x: number; readonly y: number }): Edit | null {
   const part = component.parts.find((each) => each.id === id)
-  if (!part || part.parent === null || id === before || isWithin(component.parts, parent, id)) return null
+  if (!part || part.parent === null || id === before || isPartWithin(component.parts, parent, id)) return null
   const order: Edit = moveWithin(inProject('components', component.id, 'parts'), id, before)
   return part.parent === parent ? order : batch(reparent(component.id, id, parent), order, ...movePart(component, part, by.x, by.y))
 }
@@ -100,10 +100,10 @@ export function putPart(component: Component, id: Id, parent: Id, before: Id | n
 function movePart(component: Component, part: Part, dx: number, dy: number): readonly Edit[] {
   const by = { x: dx, y: dy }
   return (['x', 'y'] as const).flatMap((property) => [
-    setProperty(component, { look: 'base' }, part.id, property, shifted(part.base[property], by[property])),
+    setProperty(component, { look: 'base' }, part.id, property, shiftedBy(part.base[property], by[property])),
     ...lookPlaces(component).flatMap((place) => {
       const said = lookAt(component, place)[part.id]?.[property]
-      return said === undefined ? [] : [setProperty(component, place, part.id, property, shifted(said, by[property]))]
+      return said === undefined ? [] : [setProperty(component, place, part.id, property, shiftedBy(said, by[property]))]
     }),
   ])
 }
@@ -111,13 +111,13 @@ function movePart(component: Component, part: Part, dx: number, dy: number): rea
 function movedBy(said: Readonly<Record<string, Value>>, dx: number, dy: number): Readonly<Record<string, Value>> {
   return {
     ...said,
-    ...(said.x === undefined ? {} : { x: shifted(said.x, dx) }),
-    ...(said.y === undefined ? {} : { y: shifted(said.y, dy) }),
+    ...(said.x === undefined ? {} : { x: shiftedBy(said.x, dx) }),
+    ...(said.y === undefined ? {} : { y: shiftedBy(said.y, dy) }),
   }
 }
 
 /** A length moved by some px, whether it is a number or an expression. */
-export function shifted(value: Value | undefined, by: number): Value {
+export function shiftedBy(value: Value | undefined, by: number): Value {
   if (isExpression(value)) return { expr: `(${value.expr}) ${by < 0 ? '-' : '+'} ${Math.abs(by)}` }
   return typeof value === 'number' || value === undefined ? (value ?? 0) + by : value
 }

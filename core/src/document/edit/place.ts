@@ -13,13 +13,13 @@ export type Place<T> = Path & { readonly [kept]?: (value: T) => void }
 type Step<T, K> = T extends readonly (infer I)[] ? I : T extends object ? (K extends keyof T ? T[K] : never) : never
 
 /** What is some steps inside a value. */
-export type Inside<T, Steps extends Path> = Steps extends readonly [infer K, ...infer Rest extends Path] ? Inside<Step<NonNullable<T>, K>, Rest> : T
+export type PlaceInside<T, Steps extends Path> = Steps extends readonly [infer K, ...infer Rest extends Path] ? PlaceInside<Step<NonNullable<T>, K>, Rest> : T
 
 /** The place some steps into a project: `inProject('components', id, 'name')`. */
-export const inProject = <const Steps extends Path>(...steps: Steps): Place<Inside<Project, Steps>> => steps
+export const inProject = <const Steps extends Path>(...steps: Steps): Place<PlaceInside<Project, Steps>> => steps
 
 /** The place some steps further in. */
-export const inside = <T, const Steps extends Path>(outer: Place<T>, ...steps: Steps): Place<Inside<T, Steps>> => [...outer, ...steps]
+export const inside = <T, const Steps extends Path>(outer: Place<T>, ...steps: Steps): Place<PlaceInside<T, Steps>> => [...outer, ...steps]
 
 /** The place of a field. */
 export const fieldOf = <T, K extends keyof T & string>(outer: Place<T>, field: K): Place<T[K]> => [...outer, field]

@@ -10,7 +10,7 @@ import type { Action, Rule } from '../rule'
 import { SCREEN_AXIS, type Screen } from '../screen'
 import type { Trigger } from '../trigger'
 import { sameValue, type Id, type Value } from '../value'
-import { shifted } from './arrange-edits'
+import { shiftedBy } from './arrange-edits'
 import { batch, type Edit } from './edit'
 import { fieldOf, inProject, inside, insertInto, removeFrom, setAt, setFields } from './place'
 import { isAbout } from './part-edits'
@@ -97,7 +97,7 @@ export function duplicateOnScreen({ id: screen, parts }: Screen, part: Id, newId
   return batch(...all.map((each, index) => {
     const name = freeName(each.name, names)
     names.add(name)
-    const moved: PropertyValues = index === 0 ? { x: shifted(each.base.x, ASIDE_PX), y: shifted(each.base.y, ASIDE_PX) } : {}
+    const moved: PropertyValues = index === 0 ? { x: shiftedBy(each.base.x, ASIDE_PX), y: shiftedBy(each.base.y, ASIDE_PX) } : {}
     return addToScreen(screen, { ...each, id: entryOf(ids, each.id), name, parent: ids.get(each.parent ?? '') ?? each.parent, base: { ...speakingOf(each.base, ids), ...moved } })
   }))
 }

@@ -6,7 +6,7 @@ import { Project } from '../project'
 import { meant, tagIn, type AnyShape } from '../shape'
 
 /** What is at a place of a project, and what may be done with it. */
-export interface Standing {
+export interface PlaceRights {
   /** What has to fit there. */
   readonly shape: AnyShape
   /** What is there; undefined when nothing is. */
@@ -21,8 +21,8 @@ export interface Standing {
 const FIXED_IN_PROJECT = ['format', 'version', 'id']
 
 /** What is at a place of a project. Throws `gone` where something on the way there is missing, and `invalid` where a project has no such place. */
-export function standingAt(project: Project, path: Path): Standing {
-  let at: Standing = { shape: Project, value: project, isOptional: false, isFixed: true }
+export function standingAt(project: Project, path: Path): PlaceRights {
+  let at: PlaceRights = { shape: Project, value: project, isOptional: false, isFixed: true }
   path.forEach((step, depth) => {
     at = stepInto(at, step, path.slice(0, depth + 1))
     if (depth === 0 && FIXED_IN_PROJECT.includes(step)) at = { ...at, isFixed: true }
@@ -30,7 +30,7 @@ export function standingAt(project: Project, path: Path): Standing {
   return at
 }
 
-function stepInto({ shape, value }: Standing, step: string, path: Path): Standing {
+function stepInto({ shape, value }: PlaceRights, step: string, path: Path): PlaceRights {
   if (!hasKeys(value)) throw gone(path.slice(0, -1))
   const inside = meant(shape, value)?.inside
   if (inside && 'fields' in inside && Object.hasOwn(inside.fields, step)) {

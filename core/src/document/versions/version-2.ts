@@ -1,8 +1,8 @@
 import { isFields, type Fields } from '../fields'
-import { each, fields, type Step } from './rewriting'
+import { each, fields, type Rewriting } from './rewriting'
 
 /** What a picture or an icon shows became a property of it; a list came to say which component it repeats. */
-const part: Step = (value) => {
+const part: Rewriting = (value) => {
   if (!isFields(value)) return value
   const { asset, icon, base, ...others } = value
   return {

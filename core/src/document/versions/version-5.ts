@@ -1,12 +1,12 @@
 import { isFields, type Fields } from '../fields'
-import { each, fields, type Step } from './rewriting'
+import { each, fields, type Rewriting } from './rewriting'
 
 /** Actions that waited for others were done whatever became of the state meanwhile, and go on being so. */
-const rule: Step = (value) =>
+const rule: Rewriting = (value) =>
   isFields(value) && Array.isArray(value.actions) && value.actions.some((action) => isFields(action) && action.awaited === true) ? { ...value, alsoAfterLeaving: true } : value
 
 /** A key that taps when it comes up came up at once. */
-const inputs: Step = (value) =>
+const inputs: Rewriting = (value) =>
   Array.isArray(value) ? value.flatMap((input) => (isFields(input) && input.do === 'key' && input.key === ' ' ? [input, { ...input, do: 'key up' }] : [input])) : value
 
 const holders = each(fields({}, { rules: each(rule) }))

@@ -61,7 +61,7 @@ function ellipseOutline(cx: number | null, cy: number | null, rx: number | null,
 }
 
 /** The frame an outline fills when it is an upright rectangle; null when it is anything else. */
-export function rectangleOf(d: string): Frame | null {
+export function rectangleOutline(d: string): Frame | null {
   const [stroke, ...others] = strokesOf(d)
   if (!stroke || others.length > 0 || stroke.points.some((point) => point.in ?? point.out)) return null
   const points = stroke.points.filter((point, index) => index === 0 || point.x !== itemAt(stroke.points, index - 1).x || point.y !== itemAt(stroke.points, index - 1).y)

@@ -2,12 +2,12 @@ import { certain, firstOf, itemAt, LIMITS, type PropertyValues } from '../../doc
 import { IDENTITY, multiply, transformedOutline, type Frame, type Matrix } from '../../scene'
 import { clippedTo, grouped, type Built } from './built'
 import { lengthIn, numbersIn, transformIn, viewBoxMatrix } from './geometry'
-import { isShape, outlineIn, rectangleOf } from './outlines'
+import { isShape, outlineIn, rectangleOutline } from './outlines'
 import { Paints, ratioIn } from './paint'
 import { shapePart } from './shapes'
 import { INITIAL, StyleSheets, type Style } from './style'
 import { isOtherFont, runsIn, textPart } from './text'
-import { everythingIn, type SvgElement } from './tree'
+import { elementsIn, type SvgElement } from './tree'
 
 /** Elements that show nothing by themselves, or say nothing about what is shown. */
 const SILENT = new Set(['defs', 'title', 'desc', 'metadata', 'style', 'symbol', 'linearGradient', 'radialGradient', 'stop', 'clipPath', '#text', 'view', 'cursor'])
@@ -28,7 +28,7 @@ export class Reader {
   private room = { width: 100, height: 100 }
 
   constructor(private readonly root: SvgElement, private readonly leaveOut: (what: string) => void) {
-    for (const element of everythingIn(root)) {
+    for (const element of elementsIn(root)) {
       const { id } = element.attributes
       if (id !== undefined && !this.byId.has(id)) this.byId.set(id, element)
       this.inspect(element)
@@ -158,7 +158,7 @@ export class Reader {
     this.room = viewBox.length === 4 ? { width: itemAt(viewBox, 2), height: itemAt(viewBox, 3) } : { width, height }
     const inside = this.childrenOf(element, multiply(placed, viewBoxMatrix(viewBox, attributes.preserveAspectRatio, width, height)), style)
     this.room = before
-    const frame = rectangleOf(transformedOutline(`M0 0H${width}V${height}H0Z`, placed))
+    const frame = rectangleOutline(transformedOutline(`M0 0H${width}V${height}H0Z`, placed))
     const name = element.attributes.id ?? 'picture'
     return frame && attributes.overflow !== 'visible' ? clippedTo(frame, name, inside) : grouped(name, inside)
   }
@@ -181,7 +181,7 @@ export class Reader {
     const d = target && outlineIn(target, this.room)
     const own = [clip, shape, ...(target && target !== shape ? [target] : [])].map(({ attributes }) => transformIn(attributes.transform))
     if (!d || own.includes(null)) return null
-    return rectangleOf(transformedOutline(d, own.reduce<Matrix>((whole, step) => multiply(whole, certain(step)), matrix)))
+    return rectangleOutline(transformedOutline(d, own.reduce<Matrix>((whole, step) => multiply(whole, certain(step)), matrix)))
   }
 }
 

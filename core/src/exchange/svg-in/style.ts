@@ -1,6 +1,6 @@
 import { compile, type Options } from 'css-select'
 import { generate, parse, walk, type CssNode, type Rule } from 'css-tree'
-import { everythingIn, textIn, type SvgElement } from './tree'
+import { elementsIn, textIn, type SvgElement } from './tree'
 
 /** What is said about an element, by property. */
 export type Style = Readonly<Record<string, string>>
@@ -32,7 +32,7 @@ export class StyleSheets {
   private readonly rules: readonly SheetRule[]
 
   constructor(root: SvgElement, onLeftOut: (what: string) => void) {
-    const sheets = [...everythingIn(root)].filter(({ name }) => name === 'style').map(textIn)
+    const sheets = [...elementsIn(root)].filter(({ name }) => name === 'style').map(textIn)
     this.rules = sheets.flatMap((sheet) => rulesIn(sheet, onLeftOut)).slice(0, MOST_RULES).toSorted((a, b) => a.specificity - b.specificity)
   }
 

@@ -58,7 +58,7 @@ export function svgTree(text: string): SvgElement {
 export const textIn = (element: SvgElement): string => (element.name === '#text' ? element.text : element.children.map(textIn).join(''))
 
 /** The element and everything inside it, in document order. */
-export function* everythingIn(element: SvgElement): Generator<SvgElement> {
+export function* elementsIn(element: SvgElement): Generator<SvgElement> {
   yield element
-  for (const child of element.children) yield* everythingIn(child)
+  for (const child of element.children) yield* elementsIn(child)
 }

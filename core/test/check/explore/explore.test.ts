@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import type { Component, Trigger } from '@rheoscope/core/document'
-import { explore, independentGroups, instantsOf, marksOf, Network, signatureOf, thingsOnSurface, WAYS, wayTo, type Explored, type NetworkOptions, type Node, type Way } from '../../../src/check/explore'
+import { explore, independentGroups, instantsOf, marksOfStep, Network, signatureOf, thingsOnSurface, WAYS, wayTo, type Explored, type NetworkOptions, type Node, type Way } from '../../../src/check/explore'
 import { comparedWith, representative } from '../../../src/check/explore/names'
 import { after, enter, every, leave, projectOf, settled, small, tap } from '../../run/small-component'
 
@@ -169,7 +169,7 @@ describe('limits', () => {
     const loop = small(wide, [{ on: { on: 'changes', name: 'on', to: null }, to: { go: 'stay' }, actions: [{ id: 't', do: 'set', variable: 'on', to: '!on' }] }, { on: tap, to: { go: 'stay' }, actions: [{ id: 'u', do: 'set', variable: 'on', to: '!on' }] }], { variables: [{ id: 'on', name: 'on', type: 'yes/no', start: false }] })
     const project = projectOf(loop)
     let isStopped = false
-    explore(new Network(project, thingsOnSurface(project, { component: 'small' })), { ways: WAYS, onStep: (step) => void (isStopped ||= marksOf(step, 'stopped').length > 0) })
+    explore(new Network(project, thingsOnSurface(project, { component: 'small' })), { ways: WAYS, onStep: (step) => void (isStopped ||= marksOfStep(step, 'stopped').length > 0) })
     expect(isStopped).toBe(true)
   })
 })

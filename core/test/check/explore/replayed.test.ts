@@ -4,7 +4,7 @@ import { skerryLine } from '@rheoscope/core/demo'
 import type { Project } from '@rheoscope/core/document'
 import { compile, keptAt, surfaceComponent, type Surface } from '@rheoscope/core/machine'
 import type { Run } from '@rheoscope/core/run'
-import { enact, explore, Network, thingsOn, WAYS, wayTo, type Node, type Place, type Thing, type Way } from '../../../src/check/explore'
+import { enact, explore, Network, thingsOn, WAYS, wayTo, type Node, type SymbolicPlace, type Thing, type Way } from '../../../src/check/explore'
 import { differentGroups, surfaces } from './demo-groups'
 import { machines, projectWith } from './random-machine'
 import { told, toldOf } from './told'
@@ -27,7 +27,7 @@ function goFirstWays(project: Project, surface: Surface, things: readonly Thing[
   const rate = isExact ? rates.exact : rates.others
   const isWhole = nodes.length < LIMIT
   const kept = new Set(nodes.map(({ place }) => numbersIn(network, place)))
-  const firsts = new Map<Place, Node>()
+  const firsts = new Map<SymbolicPlace, Node>()
   for (const node of nodes) if (node.depth <= MOST_STEPS && !firsts.has(node.place)) firsts.set(node.place, node)
   for (const node of [...firsts.values()].slice(-many)) {
     const run = enact(project, surface, network, node)?.run
@@ -44,7 +44,7 @@ function goFirstWays(project: Project, surface: Surface, things: readonly Thing[
 
 /** What a run and a place of an exploration keep of each thing that stands there, in the same slots. */
 const numbersOf = (run: Run, { things }: Network): string => things.map(({ path }) => run.instances.get(path)?.numbers.join(' ') ?? 'gone').join()
-const numbersIn = (network: Network, { configuration }: Place): string => network.things.map((thing) => {
+const numbersIn = (network: Network, { configuration }: SymbolicPlace): string => network.things.map((thing) => {
   const item = network.items.get(thing)
   const [from, { size }] = [network.offsetOf(thing), thing.compiled.slots]
   return item && keptAt(configuration, item.at) === 0 ? 'gone' : configuration.subarray(from, from + size).join(' ')

@@ -1,6 +1,6 @@
 import { Button } from '@mui/material'
 import { Link } from 'react-router'
-import type { Finding, Level } from '@rheoscope/core/check'
+import type { Finding, Severity } from '@rheoscope/core/check'
 import { Acceptance } from '../../checks/acceptance'
 import { FoundSoFar, shortStatus } from '../../checks/check-status'
 import { LevelMark, Sentence } from '../../checks/finding-words'
@@ -58,7 +58,7 @@ function useShow({ about }: Finding): () => void {
 export function FindingCounts() {
   const { findings, looking, areCurrent } = useFindingsOf(useStillBench().component.id)
   const status = shortStatus(looking)
-  const count = (level: Level) => findings.filter((finding) => finding.level === level).length
+  const count = (level: Severity) => findings.filter((finding) => finding.level === level).length
   const counts = (['fault', 'risk', 'note'] as const).map((level) => ({ level, many: count(level) })).filter(({ many }) => many > 0)
   return (
     <button

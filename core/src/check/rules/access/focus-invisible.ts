@@ -1,7 +1,7 @@
 import { certain, inProject, removeFrom, rootOf, statesHeldBy } from '../../../document'
 import { focusStops, forkFromHere, send, shownFocus, type Run } from '../../../run'
 import { pointOn } from '../../../scene'
-import { named, oneOfEach, opacityOf, stateOf, whereIn } from '../../ground/answers'
+import { named, oneOfEach, opacityOf, stateOfPose, whereIn } from '../../ground/answers'
 import type { ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 import { poseWitness } from '../../ground/pose-witness'
@@ -25,7 +25,7 @@ export const focusInvisible: ComponentCheck = {
       return [{
         id: `focus-invisible ${component.id} ${part}`, kind: 'focus-invisible', level: 'fault',
         sentence: `${named(context, part)} can have the focus in ${whereIn(context, pose) || 'its only state'}, where it cannot be seen, or lies under something else.`,
-        about: { component: component.id, ...stateOf(context, pose), part },
+        about: { component: component.id, ...stateOfPose(context, pose), part },
         remedy: null, witness, numbers: { tabs },
       }]
     })
@@ -64,7 +64,7 @@ export const focusTrapped: ComponentCheck = {
         return [{
           id: `focus-trapped ${component.id} ${rule.id}`, kind: 'focus-trapped', level: 'fault',
           sentence: `Once ${named(context, part)} has the focus it keeps it: a rule takes the Tab key in ${whereIn(context, pose) || 'its only state'}.`,
-          about: { component: component.id, ...stateOf(context, pose), part, rule: rule.id },
+          about: { component: component.id, ...stateOfPose(context, pose), part, rule: rule.id },
           remedy: { label: 'Remove the rule', edit: removeFrom(inProject('components', component.id, 'rules'), rule.id) },
           witness, numbers: {},
         }]

@@ -1,7 +1,7 @@
 import { batch, firstOf, inProject, rootOf, setAt } from '../../../document'
 import type { DrawItem } from '../../../scene'
 import { textsIn } from '../../../run'
-import { allNamed, answersIn, stateOf, TOUCHING, whereIn, type Answer } from '../../ground/answers'
+import { allNamed, answersIn, stateOfPose, TOUCHING, whereIn, type Answer } from '../../ground/answers'
 import type { CheckContext, ComponentCheck } from '../../ground/context'
 import type { Finding, Remedy } from '../../model/finding'
 import { aboutParts, keyOf, several, together, type Several } from '../../ground/several'
@@ -42,7 +42,7 @@ const whereOf = (context: CheckContext, { first }: Several): string => whereIn(c
 
 const finding = (context: CheckContext, kind: string, { first, parts }: Several, sentence: string, remedy: Finding['remedy']): Finding => ({
   id: `${kind} ${context.component.id} ${keyOf(parts)}`, kind, level: 'note', sentence,
-  about: { component: context.component.id, ...stateOf(context, first.pose), ...aboutParts(parts), rule: firstOf(first.rules).id },
+  about: { component: context.component.id, ...stateOfPose(context, first.pose), ...aboutParts(parts), rule: firstOf(first.rules).id },
   remedy, witness: null, numbers: { parts: parts.length },
 })
 

@@ -1,6 +1,6 @@
 import { certain, inProject, propertyDefinition, setAt } from '../../../document'
 import { formOf, isMovement, motionSources } from '../../../motion'
-import { changesIn, lanesOf, partName, wayOf } from '../../ground/changes'
+import { stateChangesIn, lanesOf, partName, wayOf } from '../../ground/changes'
 import type { ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 
@@ -10,7 +10,7 @@ export const noReducedForm: ComponentCheck = {
   means: 'moves even for those who asked for less motion',
   finds: (context) => {
     const { component, project } = context
-    return changesIn(context).flatMap((change): Finding[] => {
+    return stateChangesIn(context).flatMap((change): Finding[] => {
       const sources = motionSources(project, component, change.axis.id, change.from.id, change.to.id, change.rule)
       const moving = lanesOf(change).find(({ property }) => isMovement(certain(propertyDefinition(property))))
       if (!moving || formOf(sources).reducedMotion !== 'as is') return []

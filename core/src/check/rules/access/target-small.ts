@@ -1,5 +1,5 @@
 import { certain, firstOf } from '../../../document'
-import { answersIn, named, oneOfEach, seenSize, stateOf, whereIn, type Answer } from '../../ground/answers'
+import { answersIn, named, oneOfEach, seenSize, stateOfPose, whereIn, type Answer } from '../../ground/answers'
 import type { ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 
@@ -19,7 +19,7 @@ export const targetSmall: ComponentCheck = {
       return {
         id: `target-small ${context.component.id} ${item.part}`, kind: 'target-small', level: 'risk',
         sentence: `${named(context, item.part)} is ${across} by ${down} px in ${whereIn(context, pose) || 'its only state'}, too small to hit next to what else answers; ${LEAST_PX} by ${LEAST_PX} px is the least (WCAG 2.5.8).`,
-        about: { component: context.component.id, ...stateOf(context, pose), part: item.part, rule: firstOf(rules).id },
+        about: { component: context.component.id, ...stateOfPose(context, pose), part: item.part, rule: firstOf(rules).id },
         remedy: null, witness: null, numbers: { width: across, height: down },
       }
     })

@@ -1,6 +1,6 @@
 import { componentOf, firstOf, holdsIn, inProject, latestMs, setAt, type Component, type Edit, type Id, type Part, type Project, type Rule, type Screen } from '../../../document'
 import { named } from '../../ground/answers'
-import { changesIn, endOf } from '../../ground/changes'
+import { stateChangesIn, endOf } from '../../ground/changes'
 import { stateName, type CheckContext, type ComponentCheck } from '../../ground/context'
 import { inMs, type Finding, type Remedy } from '../../model/finding'
 import type { ScreenCheck } from '../../ground/screen-context'
@@ -44,7 +44,7 @@ const holding = (edit: Edit): Remedy => ({ label: 'Hold it while it is pointed a
 
 /** How long its motion takes, in ms: only then it is gone. */
 function goneAfter(context: CheckContext, rule: Rule): number {
-  const change = changesIn(context).find((each) => each.rule === rule)
+  const change = stateChangesIn(context).find((each) => each.rule === rule)
   return change ? endOf(change) : 0
 }
 

@@ -1,6 +1,6 @@
 import { firstOf, inProject, setAt } from '../../../document'
 import { itemOf, matrixTo, partsAt, transformed } from '../../../scene'
-import { answersIn, named, oneOfEach, stateOf, whereIn, type Answer } from '../../ground/answers'
+import { answersIn, named, oneOfEach, stateOfPose, whereIn, type Answer } from '../../ground/answers'
 import type { CheckContext, ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 import { poseWitness, tapAt } from '../../ground/pose-witness'
@@ -32,7 +32,7 @@ function finding(context: CheckContext, { pose, item, rules }: Answer): readonly
     id: `covered ${component.id} ${item.part}`,
     kind: 'covered', level: witness ? 'fault' : 'risk',
     sentence: `${named(context, item.part)} answers ${rule.trigger.on}, but nobody can point at it in ${whereIn(context, pose) || 'any state'}: ${above ? `${named(context, above)} lies over it and takes the input` : 'it is cut off or lies outside'}.`,
-    about: { component: component.id, ...stateOf(context, pose), part: item.part, rule: rule.id },
+    about: { component: component.id, ...stateOfPose(context, pose), part: item.part, rule: rule.id },
     remedy: above && component.parts.some(({ id }) => id === above)
       ? { label: `Let input through ${named(context, above)}`, edit: setAt(inProject('components', component.id, 'parts', above, 'base', 'receivesInput'), false) } : null,
     witness, numbers: {},

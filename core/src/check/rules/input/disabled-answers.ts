@@ -1,5 +1,5 @@
 import { firstOf } from '../../../document'
-import { reachedIn, cursorAt, named, oneOfEach, stateOf, whereIn } from '../../ground/answers'
+import { reachedIn, cursorAt, named, oneOfEach, stateOfPose, whereIn } from '../../ground/answers'
 import type { ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 import { poseWitness, tapAt } from '../../ground/pose-witness'
@@ -19,7 +19,7 @@ export const disabledAnswers: ComponentCheck = {
         id: `disabled-answers ${context.component.id} ${item.part}`,
         kind: 'disabled-answers', level: witness ? 'fault' : 'risk',
         sentence: `${named(context, item.part)} looks unusable in ${whereIn(context, pose)}, where the pointer over it is ${cursorAt(pose.list, point)}, and yet answers ${firstOf(rules).trigger.on}.`,
-        about: { component: context.component.id, ...stateOf(context, pose), part: item.part, rule: firstOf(rules).id },
+        about: { component: context.component.id, ...stateOfPose(context, pose), part: item.part, rule: firstOf(rules).id },
         remedy: null, witness, numbers: {},
       }
     })

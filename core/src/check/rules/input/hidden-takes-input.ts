@@ -1,5 +1,5 @@
 import { firstOf, inProject, setAt, theOne } from '../../../document'
-import { reachedIn, named, oneOfEach, opacityOf, stateOf, whereIn } from '../../ground/answers'
+import { reachedIn, named, oneOfEach, opacityOf, stateOfPose, whereIn } from '../../ground/answers'
 import type { CheckContext, ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 import { poseWitness, tapAt } from '../../ground/pose-witness'
@@ -23,8 +23,8 @@ export const hiddenTakesInput: ComponentCheck = {
         id: `hidden-takes-input ${component.id} ${item.part}`,
         kind: 'hidden-takes-input', level: witness ? 'fault' : 'risk',
         sentence: `${witness ? '' : 'Possible: '}${named(context, item.part)} cannot be seen in ${whereIn(context, pose)}, and still answers ${rule.trigger.on}.`,
-        about: { component: component.id, ...stateOf(context, pose), part: item.part, rule: rule.id },
-        remedy: remedyFor(context, stateOf(context, pose), item.part), witness, numbers: {},
+        about: { component: component.id, ...stateOfPose(context, pose), part: item.part, rule: rule.id },
+        remedy: remedyFor(context, stateOfPose(context, pose), item.part), witness, numbers: {},
       }]
     })
   },

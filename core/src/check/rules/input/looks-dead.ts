@@ -1,6 +1,6 @@
 import { batch, decidedBy, firstOf, holdsIn, setProperty, theOne, type Axis, type Component, type Edit, type Id, type LookPlace } from '../../../document'
 import { partsAt } from '../../../scene'
-import { allNamed, reachedIn, cursorAt, stateOf, TOUCHING, whereIn } from '../../ground/answers'
+import { allNamed, reachedIn, cursorAt, stateOfPose, TOUCHING, whereIn } from '../../ground/answers'
 import type { CheckContext, ComponentCheck } from '../../ground/context'
 import { poseWitness, tapAt } from '../../ground/pose-witness'
 import { aboutParts, keyOf, several } from '../../ground/several'
@@ -25,7 +25,7 @@ export const looksDead: ComponentCheck = {
       sentence: parts.length === 1
         ? `${names} answers ${firstOf(rules).trigger.on} in ${whereIn(context, pose) || 'its only state'}, and nothing shows it: no hand over it, no other look when it is pointed at or pressed.`
         : `${names} answer a tap, and nothing shows it: no hand over them, no other look when they are pointed at or pressed.`,
-      about: { component: component.id, ...stateOf(context, pose), ...aboutParts(parts), rule: firstOf(rules).id },
+      about: { component: component.id, ...stateOfPose(context, pose), ...aboutParts(parts), rule: firstOf(rules).id },
       remedy: { label: parts.length === 1 ? 'Show a hand over it' : 'Show a hand over them', edit: batch(...parts.map((part) => withHand(context, part))) },
       witness: poseWitness(context, pose, tapAt(point), 'it answers', (trace) => trace.some(({ what }) => what === 'fired')), numbers: { parts: parts.length },
     }]
@@ -69,7 +69,7 @@ export const looksLive: ComponentCheck = {
       sentence: parts.length === 1
         ? `${allNamed(context, parts)} has a hand over it in ${whereIn(context, pose)}, but answers nothing there.`
         : `${allNamed(context, parts)} have a hand over them in states in which they answer nothing.`,
-      about: { component: component.id, ...stateOf(context, pose), ...aboutParts(parts) },
+      about: { component: component.id, ...stateOfPose(context, pose), ...aboutParts(parts) },
       remedy: null, witness: poseWitness(context, pose, tapAt(point), 'a hand, and nothing happens', (trace) => !trace.some((event) => event.what === 'fired' && event.atMs >= pose.run.nowMs && event.trigger === 'tap')), numbers: { parts: parts.length },
     }]
   },

@@ -14,7 +14,7 @@ import type { Finding } from '../../model/finding'
 const LEAST_PX = 1
 
 /** What is all there as a screen is drawn, and reaches past its edge at a further size, where nothing scrolls (WCAG 2.2, success criterion 1.4.10). */
-export const cutOff: ScreenCheck = {
+export const cutOffAtSize: ScreenCheck = {
   name: 'cut-off', scope: 'screen', levels: ['risk'],
   means: 'reaches past the edge of its screen at a further size, though not as drawn (WCAG 1.4.10)',
   finds: (context) => {

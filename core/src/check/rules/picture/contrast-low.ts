@@ -2,12 +2,12 @@ import { isControlRole } from '../../../document'
 import { drawListAt } from '../../../run'
 import { luminance, parseColour, type Rgba } from '../../../motion'
 import { inverse, isOnShape, transformed, type DrawItem, type DrawList, type Point } from '../../../scene'
-import { allNamed, cursorAt, named, oneOfEach, stateOf, whereIn } from '../../ground/answers'
-import { changesIn, interruptedAt, lanesOf, wayOf } from '../../ground/changes'
+import { allNamed, cursorAt, named, oneOfEach, stateOfPose, whereIn } from '../../ground/answers'
+import { stateChangesIn, interruptedAt, lanesOf, wayOf } from '../../ground/changes'
 import type { CheckContext, ComponentCheck } from '../../ground/context'
 import { after } from '../../explore'
 import { inMs, type Finding } from '../../model/finding'
-import { everythingIn, placedIn, type Placed } from '../../ground/placed'
+import { everythingIn, placedIn, type PlacedItem } from '../../ground/placed'
 import { poseWitness } from '../../ground/pose-witness'
 import type { Pose } from '../../ground/poses'
 import { witnessOfChange } from '../../ground/witness'
@@ -49,7 +49,7 @@ export const contrastUnknown: ComponentCheck = {
     return [{
       id: `contrast-unknown ${context.component.id} ${keyOf(parts)}`, kind: 'contrast-unknown', level: 'note',
       sentence: `${allNamed(context, parts)} ${parts.length === 1 ? 'stands' : 'stand'} on a picture or a gradient: whether ${parts.length === 1 ? 'it stands' : 'they stand'} out enough is not determined (WCAG 1.4.3).`,
-      about: { component: context.component.id, ...stateOf(context, first.pose), ...aboutParts(parts) },
+      about: { component: context.component.id, ...stateOfPose(context, first.pose), ...aboutParts(parts) },
       remedy: null, witness: null, numbers: { parts: parts.length },
     }]
   },
@@ -81,9 +81,9 @@ const isAllOver = (list: DrawList, { values }: DrawItem): boolean =>
 const ALL = 0.9
 
 /** Whether there is any paint on it; what has none is a place to tap, and other things say where. */
-const isPainted = ({ item: { values } }: Placed): boolean => typeof values.fill === 'string' || typeof values.stroke === 'string'
+const isPainted = ({ item: { values } }: PlacedItem): boolean => typeof values.fill === 'string' || typeof values.stroke === 'string'
 
-const middleOf = ({ item, matrix }: Pick<Placed, 'item' | 'matrix'>): Point => transformed(matrix, { x: item.values.width / 2, y: item.values.height / 2 })
+const middleOf = ({ item, matrix }: Pick<PlacedItem, 'item' | 'matrix'>): Point => transformed(matrix, { x: item.values.width / 2, y: item.values.height / 2 })
 
 interface Low {
   readonly item: DrawItem
@@ -116,7 +116,7 @@ function leastFor({ kind, values }: DrawItem): number | null {
 }
 
 /** The colour at a point of what lies there, as far as it is plain, and something is there. */
-function groundAt(below: readonly Placed[], point: Point): Rgba | 'not plain' | 'nothing' {
+function groundAt(below: readonly PlacedItem[], point: Point): Rgba | 'not plain' | 'nothing' {
   let ground: Rgba | 'not plain' | 'nothing' = 'nothing'
   for (const placed of below) {
     const { fill } = placed.item.values
@@ -132,7 +132,7 @@ function groundAt(below: readonly Placed[], point: Point): Rgba | 'not plain' | 
   return ground
 }
 
-function covers({ item, matrix }: Placed, point: Point): boolean {
+function covers({ item, matrix }: PlacedItem, point: Point): boolean {
   if (!['box', 'ellipse', 'container', 'path', 'picture'].includes(item.kind)) return false
   const back = inverse(matrix)
   return back !== null && isOnShape(item, transformed(back, point))
@@ -156,7 +156,7 @@ function stillFinding(context: CheckContext, pose: Pose, { item, ratio, least }:
   return {
     id: `contrast-low ${context.component.id} ${item.part}`, kind: 'contrast-low', level: 'risk',
     sentence: `${named(context, item.part)} stands out by ${inRatio(ratio)} from what is behind it in ${whereIn(context, pose) || 'its only state'}; ${inRatio(least)} is the least (WCAG ${item.kind === 'text' ? '1.4.3' : '1.4.11'}).`,
-    about: { component: context.component.id, ...stateOf(context, pose), part: item.part, property: 'fill' },
+    about: { component: context.component.id, ...stateOfPose(context, pose), part: item.part, property: 'fill' },
     remedy: null, witness: poseWitness(context, pose, [], 'hard to read here', (trace) => trace.length > 0), numbers: { ratio: Math.round(ratio * 100) / 100, least },
   }
 }
@@ -164,7 +164,7 @@ function stillFinding(context: CheckContext, pose: Pose, { item, ratio, least }:
 function whileMoving(context: CheckContext, known: ReadonlySet<string>): readonly Finding[] {
   const { component, arena } = context
   const seen = new Set(known)
-  return changesIn(context).flatMap((change): Finding[] => {
+  return stateChangesIn(context).flatMap((change): Finding[] => {
     if (!lanesOf(change).some(({ property }) => property === 'fill')) return []
     const run = arena.visit(arena.closed, after(change.step))?.run
     if (!run) return []

@@ -1,6 +1,6 @@
 import { batch, firstOf, inProject, isExpression, isToken, laidOutBy, propertyDefinition, sameValue, unsetAt, type Part } from '../../../document'
 import { shownValue } from '../../../machine'
-import { changesIn, endOf, partName, wayOf, type StateChange } from '../../ground/changes'
+import { stateChangesIn, endOf, partName, wayOf, type StateChange } from '../../ground/changes'
 import { listed, stateNames, type CheckContext, type ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 import { witnessOfChange } from '../../ground/witness'
@@ -22,7 +22,7 @@ export const endsElsewhere: ComponentCheck = {
   name: 'ends-elsewhere', scope: 'component', levels: ['risk', 'note'],
   means: 'after the motion a property is not what the look says: a layout or a bound has the last word; the field says so too',
   finds: (context) => {
-    const all = changesIn(context).flatMap((change) => elsewhere(context, change))
+    const all = stateChangesIn(context).flatMap((change) => elsewhere(context, change))
     const said = all.filter(({ change, part, property }, index) => all.findIndex((other) => other.change.to === change.to && other.part === part && other.property === property) === index)
     const holders = new Set(said.flatMap(({ by }) => by ?? []))
     return [...said.filter(({ by }) => by === null).map((each) => outOfBounds(context, each)), ...[...holders].map((holder) => takenOver(context, holder, said.filter(({ by }) => by === holder)))]

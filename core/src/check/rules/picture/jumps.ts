@@ -1,7 +1,7 @@
 import { certain, inProject, itemAt, latestMs, propertyDefinition, setAt, type Edit, type InterruptionPolicy, type Literal } from '../../../document'
 import { changesBetween, changeState, completed, shownValue, type Instance, type TargetChange } from '../../../machine'
 import { formOf, isMovement, motionSources, parseColour, toOklab, type Shown } from '../../../motion'
-import { changesIn, endOf, interruptedAt, lanesOf, partName, wayOf, type StateChange } from '../../ground/changes'
+import { stateChangesIn, endOf, interruptedAt, lanesOf, partName, wayOf, type StateChange } from '../../ground/changes'
 import type { CheckContext, ComponentCheck } from '../../ground/context'
 import { after, enactOn, type Enacted } from '../../explore'
 import type { Trace } from '../../../run'
@@ -26,7 +26,7 @@ export const jumps: ComponentCheck = {
   name: 'jumps', scope: 'component', levels: ['risk', 'note'],
   means: 'a visible property changes at once by more than 2 px or °, 0.05 or 0.06 in OKLab, and no jump was asked for',
   finds: (context) => {
-    const changes = changesIn(context)
+    const changes = stateChangesIn(context)
     return changes.flatMap((change): Finding[] => {
       const usual = [...atTheBeginning(context, change), ...whenInterrupted(context, change, changes)]
       return usual.length > 0 ? usual : [...whenInterrupted(context, reducedForm(change), changes)]

@@ -1,6 +1,6 @@
 import { inProject, inside, insertInto, itemAt, propertyDefinition, setAt, type PropertyDefinition, type Rule } from '../../../document'
 import { formOf, motionSources, type Lane } from '../../../motion'
-import { changesIn, lanesOf, partName, wayOf } from '../../ground/changes'
+import { stateChangesIn, lanesOf, partName, wayOf } from '../../ground/changes'
 import type { CheckContext, ComponentCheck } from '../../ground/context'
 import type { Finding, Remedy } from '../../model/finding'
 import { witnessOfChange } from '../../ground/witness'
@@ -26,7 +26,7 @@ export const overshootsBounds: ComponentCheck = {
   means: 'an easing goes past its end with what has a bound there, and it stands still for that while',
   finds: (context) => {
     const { component } = context
-    return changesIn(context).flatMap((change): Finding[] => {
+    return stateChangesIn(context).flatMap((change): Finding[] => {
       const { compiled } = change.after
       if (formOf(motionSources(compiled.project, component, change.axis.id, change.from.id, change.to.id, change.rule)).keyframes.length > 0) return []
       const all = lanesOf(change).flatMap((lane) => beyondIn(lane) ?? [])

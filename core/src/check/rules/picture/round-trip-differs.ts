@@ -1,9 +1,9 @@
 import { sameValue } from '../../../document'
 import { CIRCUMSTANCES } from '../../../expression'
 import { advanceTo, drawList, fork, type Run } from '../../../run'
-import { changesIn, wayOf, type StateChange } from '../../ground/changes'
+import { stateChangesIn, wayOf, type StateChange } from '../../ground/changes'
 import type { CheckContext, ComponentCheck } from '../../ground/context'
-import { firstDifference, type IsMeant } from '../../ground/difference'
+import { firstDifference, type IsPropertyMeant } from '../../ground/difference'
 import { after, type Travelled } from '../../explore'
 import type { Finding } from '../../model/finding'
 import { confirmed, witnessOf } from '../../ground/witness'
@@ -16,7 +16,7 @@ export const roundTripDiffers: ComponentCheck = {
   name: 'round-trip-differs', scope: 'component', levels: ['risk'],
   means: 'there and back does not look as before, though no name stands for anything else',
   finds: (context) =>
-    changesIn(context).flatMap((there): Finding[] => {
+    stateChangesIn(context).flatMap((there): Finding[] => {
       const back = backFrom(context, there)
       if (!back) return []
       const { arena } = context
@@ -41,7 +41,7 @@ export const roundTripDiffers: ComponentCheck = {
 }
 
 /** What is dragged and rests where it is let go is meant not to be where it was. */
-const restsAnywhere = ({ arena }: CheckContext): IsMeant => ({ instance, part }, property) =>
+const restsAnywhere = ({ arena }: CheckContext): IsPropertyMeant => ({ instance, part }, property) =>
   ['x', 'y', 'translateX', 'translateY'].includes(property) && arena.things.some(({ path, compiled }) => path === instance && compiled.component.parts.some(({ id, drag }) => id === part && drag !== undefined && drag.snapTo !== 'start'))
 
 /** A step straight back to where a change came from. */

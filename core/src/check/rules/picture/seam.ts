@@ -1,7 +1,7 @@
 import { fromToken, laneValue, type Lane } from '../../../motion'
 import { asNumber, certain, inProject, itemAt, propertyDefinition, setAt, theOne, type State } from '../../../document'
 import { startInstance, turnsDone, cycleValue, type Cycle } from '../../../machine'
-import { changesIn, lanesOf, partName, wayOf } from '../../ground/changes'
+import { stateChangesIn, lanesOf, partName, wayOf } from '../../ground/changes'
 import type { CheckContext, ComponentCheck } from '../../ground/context'
 import { inMs, type Finding } from '../../model/finding'
 
@@ -17,7 +17,7 @@ export const seam: ComponentCheck = {
 
 function stageSeams(context: CheckContext): readonly Finding[] {
   const { component } = context
-  return changesIn(context).flatMap((change): Finding[] => {
+  return stateChangesIn(context).flatMap((change): Finding[] => {
     for (const lane of lanesOf(change)) {
       const at = lane.seams.find((share) => breaksAt(lane, share))
       if (at === undefined) continue

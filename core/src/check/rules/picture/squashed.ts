@@ -2,10 +2,10 @@ import { asText } from '../../../document'
 import { casedText, textLines, textStyleOf, textWidth } from '../../../layout'
 import { isCrossFade } from '../../../motion'
 import { named } from '../../ground/answers'
-import { changesIn, wayOf } from '../../ground/changes'
+import { stateChangesIn, wayOf } from '../../ground/changes'
 import type { ComponentCheck } from '../../ground/context'
 import { inMs, type Finding } from '../../model/finding'
-import { passageOf, type Placed } from '../../ground/placed'
+import { passageOf, type PlacedItem } from '../../ground/placed'
 import { witnessOfChange } from '../../ground/witness'
 
 /** What shows less than this is not looked at closely. */
@@ -21,11 +21,11 @@ export const squashed: ComponentCheck = {
   finds: (context) => {
     const { component } = context
     const seen = new Set<string>()
-    return changesIn(context).flatMap((change): Finding[] => {
+    return stateChangesIn(context).flatMap((change): Finding[] => {
       const passage = passageOf(context, change)
       if (!passage) return []
       const atRest = new Map([...passage.before, ...passage.end].map((placed) => [placed, faultOf(placed)]))
-      const isSoAtRest = (item: Placed['item'], fault: string) => [...atRest].some(([placed, known]) => placed.item.key === item.key && known === fault)
+      const isSoAtRest = (item: PlacedItem['item'], fault: string) => [...atRest].some(([placed, known]) => placed.item.key === item.key && known === fault)
       for (const { atMs, placed } of passage.frames) {
         const found = placed.map((each) => ({ item: each.item, fault: each.opacity > FAINT ? faultOf(each) : null })).find(({ item, fault }) => fault !== null && item.instance === '' && !seen.has(item.part) && !isSoAtRest(item, fault))
         if (!found?.fault) continue
@@ -46,7 +46,7 @@ export const squashed: ComponentCheck = {
 }
 
 /** What is wrong with how a text, picture or icon is shown, in words; null when nothing is. */
-function faultOf({ item, matrix }: Placed): string | null {
+function faultOf({ item, matrix }: PlacedItem): string | null {
   if (item.kind !== 'text' && item.kind !== 'picture' && item.kind !== 'icon') return null
   const [a, b, c, d] = matrix
   const [across, down] = [Math.hypot(a, b), Math.hypot(c, d)]
@@ -56,7 +56,7 @@ function faultOf({ item, matrix }: Placed): string | null {
 }
 
 /** Whether a text is narrower than its longest word, or, where it does not wrap, than all of it. */
-function isTooNarrow({ values }: Placed['item']): boolean {
+function isTooNarrow({ values }: PlacedItem['item']): boolean {
   if (isCrossFade(values.text)) return false
   const style = textStyleOf(values)
   const text = casedText(asText(values.text), values.fontCase)

@@ -1,9 +1,9 @@
 import { isCrossFade, parseColour } from '../../../motion'
 import { named } from '../../ground/answers'
-import { changesIn, wayOf } from '../../ground/changes'
+import { stateChangesIn, wayOf } from '../../ground/changes'
 import type { ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
-import { overlap, passageOf, type Frame, type Passage, type Placed } from '../../ground/placed'
+import { overlap, passageOf, type PassageFrame, type Passage, type PlacedItem } from '../../ground/placed'
 import { witnessOfChange } from '../../ground/witness'
 
 /** What shows less than this nobody reads. */
@@ -16,9 +16,9 @@ const SEEN_MS = 80
 const OVERLAP = 0.3
 
 interface Ghosts {
-  readonly frame: Frame
-  readonly one: Placed
-  readonly other: Placed
+  readonly frame: PassageFrame
+  readonly one: PlacedItem
+  readonly other: PlacedItem
 }
 
 /** Two different texts, each more than a seventh to be seen, that lie over one another while one gives way to the other. */
@@ -28,7 +28,7 @@ export const textGhosts: ComponentCheck = {
   finds: (context) => {
     const { component } = context
     const seen = new Set<string>()
-    return changesIn(context).flatMap((change): Finding[] => {
+    return stateChangesIn(context).flatMap((change): Finding[] => {
       const passage = passageOf(context, change)
       const found = passage && ghostsIn(passage)
       const key = found ? [found.one.item.part, found.other.item.part].toSorted().join(' ') : ''
@@ -45,25 +45,25 @@ export const textGhosts: ComponentCheck = {
   },
 }
 
-const percent = ({ opacity }: Placed): string => `${Math.round(opacity * 100)} %`
+const percent = ({ opacity }: PlacedItem): string => `${Math.round(opacity * 100)} %`
 
 /** Whether something that lets nothing through lies over the lower of two and under the upper one. */
-function isBetween(placed: readonly Placed[], one: Placed, other: Placed): boolean {
+function isBetween(placed: readonly PlacedItem[], one: PlacedItem, other: PlacedItem): boolean {
   const [low, high] = [placed.indexOf(one), placed.indexOf(other)].toSorted((a, b) => a - b)
   const lower = placed.indexOf(one) === low ? one : other
   return placed.slice((low ?? 0) + 1, high).some((each) => isSolid(each) && overlap(lower, each) > 1 - OVERLAP)
 }
 
 /** Whether nothing can be seen through it. */
-function isSolid({ item: { kind, values: { fill } }, opacity }: Placed): boolean {
+function isSolid({ item: { kind, values: { fill } }, opacity }: PlacedItem): boolean {
   return opacity > 1 - FAINT && (kind === 'box' || kind === 'container') && typeof fill === 'string' && parseColour(fill)[3] > 1 - FAINT
 }
 
 /** The instant at which two such texts both show most, where they do for long enough. */
 function ghostsIn({ before, frames, end }: Passage): Ghosts | null {
-  const shownIn = (all: readonly Placed[], { item }: Placed) => (all.find((each) => each.item.key === item.key)?.opacity ?? 0) > FAINT
-  const goes = (each: Placed) => shownIn(before, each) && !shownIn(end, each)
-  const comes = (each: Placed) => !shownIn(before, each) && shownIn(end, each)
+  const shownIn = (all: readonly PlacedItem[], { item }: PlacedItem) => (all.find((each) => each.item.key === item.key)?.opacity ?? 0) > FAINT
+  const goes = (each: PlacedItem) => shownIn(before, each) && !shownIn(end, each)
+  const comes = (each: PlacedItem) => !shownIn(before, each) && shownIn(end, each)
   const all = frames.flatMap((frame): Ghosts[] => {
     const texts = frame.placed.filter(({ item, opacity }) => item.kind === 'text' && item.instance === '' && opacity > FAINT && !isCrossFade(item.values.text))
     return texts.filter(goes).flatMap((one) => texts.filter((other) => comes(other) && other.item.values.text !== one.item.values.text && overlap(one, other) > OVERLAP && !isBetween(frame.placed, one, other)).map((other) => ({ frame, one, other })))

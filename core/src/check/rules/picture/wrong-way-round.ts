@@ -1,5 +1,5 @@
 import { asNumber, inProject, itemAt, propertyDefinition, setAt } from '../../../document'
-import { changesIn, endOf, lanesOf, numberAt, partName, wayOf } from '../../ground/changes'
+import { stateChangesIn, endOf, lanesOf, numberAt, partName, wayOf } from '../../ground/changes'
 import type { ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 import { witnessOfChange } from '../../ground/witness'
@@ -10,7 +10,7 @@ export const wrongWayRound: ComponentCheck = {
   means: 'a turn *as written* of more than half a round and less than a whole one',
   finds: (context) => {
     const { component } = context
-    return changesIn(context).flatMap((change): Finding[] => {
+    return stateChangesIn(context).flatMap((change): Finding[] => {
       const long = lanesOf(change).filter((lane) => propertyDefinition(lane.property)?.type === 'angle' && lane.property === 'rotation' && lane.timing.rotationDirection === 'as written' && isLong(lane.from, lane.to))
       const lane = long[0]
       if (!lane) return []

@@ -3,7 +3,7 @@ import { fromToken } from '../../../motion'
 import type { About } from '../../model/finding'
 
 /** A duration or easing somebody has given, and what kind of change it is for. */
-export interface Given {
+export interface FamilyGiven {
   readonly about: About
   /** What kind of change: what sets it off. */
   readonly family: string
@@ -23,11 +23,11 @@ const FAMILIES: Readonly<Record<string, readonly Rule['trigger']['on'][]>> = {
 }
 
 /** Every duration and easing of the rules of a project that lead somewhere, by the kind of change they are for. */
-export function givenIn(project: Project): readonly Given[] {
+export function givenIn(project: Project): readonly FamilyGiven[] {
   return project.components.flatMap((component) => component.rules.flatMap((rule) => givenOf(project, component, rule)))
 }
 
-function givenOf(project: Project, component: Component, rule: Rule): readonly Given[] {
+function givenOf(project: Project, component: Component, rule: Rule): readonly FamilyGiven[] {
   const family = Object.entries(FAMILIES).find(([, kinds]) => kinds.includes(rule.trigger.on))?.[0]
   if (!family || !rule.motion || rule.target.go === 'ignored' || rule.target.go === 'stay') return []
   const { durationMs, easing } = rule.motion
@@ -42,7 +42,7 @@ function givenOf(project: Project, component: Component, rule: Rule): readonly G
 const isTokenOf = ({ durationMs }: Motion): boolean => durationMs !== undefined && isToken(durationMs)
 
 /** A duration somebody has given. */
-export type Timed = Given & { readonly durationMs: number }
+export type Timed = FamilyGiven & { readonly durationMs: number }
 
 /** A family of durations: how many there are, and where its middle half lies, in ms. */
 export interface Family {
@@ -53,7 +53,7 @@ export interface Family {
   readonly highMs: number
 }
 
-export function familiesIn(given: readonly Given[]): readonly Family[] {
+export function familiesIn(given: readonly FamilyGiven[]): readonly Family[] {
   return Object.keys(FAMILIES).flatMap((name): Family[] => {
     const members = given.filter((each): each is Timed => each.family === name && each.durationMs !== null && each.durationMs > 0)
     if (members.length === 0) return []

@@ -1,6 +1,6 @@
 import { laneEndMs } from '../../../motion'
 import { firstOf, holdsIn, itemAt, leads, propertyDefinition, type Rule } from '../../../document'
-import { changesIn, lanesOf, partName, wayOf } from '../../ground/changes'
+import { stateChangesIn, lanesOf, partName, wayOf } from '../../ground/changes'
 import type { ComponentCheck } from '../../ground/context'
 import { after } from '../../explore'
 import { inMs, type Finding } from '../../model/finding'
@@ -17,7 +17,7 @@ export const lanesOutOfStep: ComponentCheck = {
   finds: (context) => {
     const { component, arena } = context
     const seen = new Set<string>()
-    return changesIn(context).flatMap((change): Finding[] => {
+    return stateChangesIn(context).flatMap((change): Finding[] => {
       const timer = component.rules.find((rule) => rule.axis === change.axis.id && isCertain(rule) && leads(rule) && holdsIn(rule, change.to.id, change.axis))
       if (!timer || timer.trigger.on !== 'after' || seen.has(change.to.id)) return []
       const { ms } = timer.trigger

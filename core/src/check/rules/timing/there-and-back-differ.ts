@@ -1,5 +1,5 @@
 import { certain, inProject, setAt } from '../../../document'
-import { changesIn, endOf, wayOf } from '../../ground/changes'
+import { stateChangesIn, endOf, wayOf } from '../../ground/changes'
 import type { ComponentCheck } from '../../ground/context'
 import { inMs, type Finding } from '../../model/finding'
 
@@ -8,7 +8,7 @@ export const thereAndBackDiffer: ComponentCheck = {
   name: 'there-and-back-differ', scope: 'component', levels: ['note'],
   means: 'one way takes longer than the other',
   finds: (context) => {
-    const changes = changesIn(context).filter(({ rule }) => rule !== null)
+    const changes = stateChangesIn(context).filter(({ rule }) => rule !== null)
     const seen = new Set<string>()
     return changes.flatMap((there): Finding[] => {
       const back = changes.find((each) => each.axis === there.axis && each.from === there.to && each.to === there.from)

@@ -1,7 +1,7 @@
 import { inProject, setAt } from '../../../document'
-import { changesIn, endOf, wayOf } from '../../ground/changes'
+import { stateChangesIn, endOf, wayOf } from '../../ground/changes'
 import type { CheckContext, ComponentCheck } from '../../ground/context'
-import { inMs, type Finding, type Level } from '../../model/finding'
+import { inMs, type Finding, type Severity } from '../../model/finding'
 
 /** Motions longer than the project allows. */
 export const tooLong: ComponentCheck = {
@@ -19,8 +19,8 @@ export const tooShort: ComponentCheck = {
 
 function beyond(context: CheckContext, kind: string, limitMs: number | undefined, isBeyond: (ms: number, limit: number) => boolean): readonly Finding[] {
   if (limitMs === undefined) return []
-  const level: Level = 'risk'
-  return changesIn(context).filter((change) => isBeyond(endOf(change), limitMs)).map((change): Finding => ({
+  const level: Severity = 'risk'
+  return stateChangesIn(context).filter((change) => isBeyond(endOf(change), limitMs)).map((change): Finding => ({
     id: `${kind} ${context.component.id} ${change.axis.id} ${change.from.id} ${change.to.id} ${change.rule?.id ?? ''}`,
     kind, level,
     sentence: `${wayOf(change)} takes ${inMs(endOf(change))}; the project allows ${kind === 'too-long' ? 'at most' : 'no less than'} ${inMs(limitMs)}.`,
