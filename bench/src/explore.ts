@@ -1,4 +1,4 @@
-import { explore, independentGroups, Network, signatureOf, thingsOnSurface, WAYS, type SymbolicPlace } from '@rheoscope/core/check/explore'
+import { explore, independentGroups, Network, signatureOf, thingsOnSurface, MODALITIES, type SymbolicPlace } from '@rheoscope/core/check/explore'
 import { EMPTY_MOTION, newProject, newScreen, type Component, type Part, type Project } from '@rheoscope/core/document'
 import { timed, type Report } from './report'
 
@@ -133,12 +133,12 @@ function handWritten(relation: ReturnType<typeof relationOf>): number {
 
 /** Symbolic exploration against a plain search, and the cost of many instances against few. */
 export function exploreReport(): Report {
-  for (let warm = 0; warm < 3; warm++) explore(together(3), { ways: WAYS })
+  for (let warm = 0; warm < 3; warm++) explore(together(3), { ways: MODALITIES })
   const network = together(3)
   let places: readonly SymbolicPlace[] = []
   let seen = 0
   const symbolicMs = timed(() => {
-    const explored = explore(network, { ways: WAYS, limit: 200_000 })
+    const explored = explore(network, { ways: MODALITIES, limit: 200_000 })
     places = explored.places
     seen = explored.seen
   })
@@ -184,7 +184,7 @@ function split(count: number): number {
       const signature = signatureOf(group)
       if (alike.has(signature)) continue
       alike.add(signature)
-      explore(new Network(project, group), { ways: WAYS })
+      explore(new Network(project, group), { ways: MODALITIES })
     }
   }
   once()

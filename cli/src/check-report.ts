@@ -1,4 +1,4 @@
-import { COMPLETE_LIMIT, ProjectChecker, reported, type Severity, type ReportedFinding, type Way } from '@rheoscope/core/check'
+import { COMPLETE_LIMIT, ProjectChecker, reported, type Severity, type ReportedFinding, type Modality } from '@rheoscope/core/check'
 import { componentsOn, RheoError, type Project, type Screen } from '@rheoscope/core/document'
 import { junitReport, sarifReport, type CheckedThing } from '@rheoscope/core/exchange'
 
@@ -12,7 +12,7 @@ export interface CheckRequest {
   readonly format: Format
   /** The least level that counts as found. */
   readonly level: Severity
-  readonly ways?: readonly Way[]
+  readonly ways?: readonly Modality[]
   /** A screen by its name or id; everything when it is left out. */
   readonly screen?: string
 }

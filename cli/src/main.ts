@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { Command, InvalidArgumentError, Option } from 'commander'
-import { WAYS, type Severity, type Way } from '@rheoscope/core/check'
+import { MODALITIES, type Severity, type Modality } from '@rheoscope/core/check'
 import { RheoError } from '@rheoscope/core/document'
 import { readProject } from '@rheoscope/core/schema'
 import { checkReport, FORMATS, type Format } from './check-report'
@@ -25,10 +25,10 @@ program
   .description('check the components and screens of a project file')
   .argument('<file>', 'a .rheo.json file')
   .addOption(new Option('--screen <name>', 'look only at one screen and what stands on it, by its name or id'))
-  .addOption(new Option('--ways <ways>', 'the ways in which people work').default(WAYS, WAYS.join(',')).argParser((text) => listOf(text, WAYS)))
+  .addOption(new Option('--ways <ways>', 'the ways in which people work').default(MODALITIES, MODALITIES.join(',')).argParser((text) => listOf(text, MODALITIES)))
   .addOption(new Option('--format <format>', 'how to print the findings').choices(FORMATS).default('text'))
   .addOption(new Option('--max-level <level>', 'the least level that makes it fail').choices(['fault', 'risk', 'note']).default('fault'))
-  .action((file: string, { screen, ways, format, maxLevel }: { screen?: string; ways: readonly Way[]; format: Format; maxLevel: Severity }) => {
+  .action((file: string, { screen, ways, format, maxLevel }: { screen?: string; ways: readonly Modality[]; format: Format; maxLevel: Severity }) => {
     const project = readProject(readFileSync(file, 'utf8'))
     const { text, isFound, failures } = checkReport(project, { file, format, level: maxLevel, ways, ...(screen === undefined ? {} : { screen }) })
     process.stdout.write(text)

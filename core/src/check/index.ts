@@ -2,7 +2,7 @@ export { checkComponent, checkProject, checkScreen, type Checking } from './sess
 export { CHECKS } from './session/registry'
 export type { Check, CheckScope } from './model/check'
 export { acceptanceOf, digestOf } from './model/accepted'
-export { thingsOfPrototype, thingsOnSurface, WAYS, type Thing, type Way } from './explore'
+export { thingsOfPrototype, thingsOnSurface, MODALITIES, type Thing, type Modality } from './explore'
 export { tryingRemedy } from './session/remedies'
 export { CRITERIA, type Criterion } from './sheets/criteria'
 export { givenUpIn, NOTHING_FOUND, type CheckFailure, type Looked } from './model/looked'

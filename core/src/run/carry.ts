@@ -42,13 +42,13 @@ export function carry(from: DrawItem, to: DrawItem, carried: Carried): Carrying 
     return source && source.item.key !== item.key ? [[item.key, source] as const] : []
   }))
   if (pairs.size === 0) return null
-  const loom = new Loom(carried, pairs)
-  loom.visit(to, IDENTITY)
-  return { lanes: loom.lanes, left: new Set([...pairs.values()].map(({ item }) => item.key)) }
+  const shared = new SharedElements(carried, pairs)
+  shared.visit(to, IDENTITY)
+  return { lanes: shared.lanes, left: new Set([...pairs.values()].map(({ item }) => item.key)) }
 }
 
 /** Draws up the lanes, from the outermost part inward, because a part's place counts from what holds it. */
-class Loom {
+class SharedElements {
   readonly lanes = new Map<string, readonly Lane[]>()
 
   private readonly last: ReadonlyMap<string, DrawItem>

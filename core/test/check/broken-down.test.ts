@@ -2,7 +2,7 @@ import { afterEach, describe, expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
 import { newProject, type Component, type Project } from '@rheoscope/core/document'
 import { allOf, checkComponent, CHECKS, completeCheck, failuresIn, givenUpIn, ProjectChecker, type CheckProgress, type ComponentCheck, type ProjectCheck } from '@rheoscope/core/check'
-import { explore, MemoryAllowance, Network, thingsOnSurface, WAYS } from '@rheoscope/core/check/explore'
+import { explore, MemoryAllowance, Network, thingsOnSurface, MODALITIES } from '@rheoscope/core/check/explore'
 import { after, projectOf, small, tap } from '../run/small-component'
 
 const wide = { a: {}, b: { look: { box: { x: 40 } } } }
@@ -94,11 +94,11 @@ describe('how far a complete check is', () => {
 test('what explorations keep is bounded: they are given up, and that is told', () => {
   const component = busy(4)
   const network = () => new Network(projectOf(component), thingsOnSurface(projectOf(component), { component: 'small' }))
-  const whole = explore(network(), { ways: WAYS })
-  const bounded = explore(network(), { ways: WAYS, memory: new MemoryAllowance(100_000) })
+  const whole = explore(network(), { ways: MODALITIES })
+  const bounded = explore(network(), { ways: MODALITIES, memory: new MemoryAllowance(100_000) })
   expect([whole.isFinished, bounded.isFinished]).toEqual([true, false])
   expect(bounded.seen).toBeLessThan(whole.seen)
-  expect(explore(network(), { ways: WAYS, memory: new MemoryAllowance(100_000) }).seen).toBe(bounded.seen)
+  expect(explore(network(), { ways: MODALITIES, memory: new MemoryAllowance(100_000) }).seen).toBe(bounded.seen)
 })
 
 describe('an axis a variable decides', () => {

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react'
 import { ToggleButton, ToggleButtonGroup } from '@mui/material'
 import { Link } from 'react-router'
-import { WAYS, type Coverage, type CoveredScreen, type Way } from '@rheoscope/core/check'
+import { MODALITIES, type Coverage, type CoveredScreen, type Modality } from '@rheoscope/core/check'
 import type { Component, Id, Project } from '@rheoscope/core/document'
 import { BrokenDown } from '../workers/broken-down'
 import { CheckStatus } from '../checks/check-status'
@@ -9,7 +9,7 @@ import { useChecks, useLookingAtAll, useOfChecks } from '../checks/use-findings'
 import { useOfSession } from '../session/use-session'
 import { StateMark } from '../theme/state-mark'
 
-const HANDS: Readonly<Record<Way, string>> = { mouse: 'mouse', touch: 'finger', keyboard: 'keyboard' }
+const HANDS: Readonly<Record<Modality, string>> = { mouse: 'mouse', touch: 'finger', keyboard: 'keyboard' }
 
 /** Every state of every component: how it is reached by mouse, finger and keyboard, and in how many steps. */
 export function CoverageSheet() {
@@ -34,7 +34,7 @@ export function CoverageSheet() {
           <ToggleButton value="alone">each by itself</ToggleButton>
           <ToggleButton value="start" disabled={!fromStart} title={fromStart ? '' : project.startScreen === null ? 'The project says nothing of where it starts.' : 'Not looked at yet.'}>from the start</ToggleButton>
         </ToggleButtonGroup>
-        {WAYS.map((way) => <span key={way}><b>{HANDS[way]}</b> <span className="number">{totals.reached[way]}</span> of <span className="number">{totals.states}</span> states</span>)}
+        {MODALITIES.map((way) => <span key={way}><b>{HANDS[way]}</b> <span className="number">{totals.reached[way]}</span> of <span className="number">{totals.states}</span> states</span>)}
         <span className="muted">The number in a field is how many steps it takes; a hatched one is never reached in that way.</span>
         {!isCovered && looking.is !== 'failed' && <span className="muted" role="status">looking, {coverage.length} of {project.components.length} components…</span>}
       </div>
@@ -50,9 +50,9 @@ export function CoverageSheet() {
 
 const NONE: readonly Coverage[] = []
 
-function totalsOf(coverage: readonly Coverage[]): { readonly states: number; readonly reached: Readonly<Record<Way, number>> } {
+function totalsOf(coverage: readonly Coverage[]): { readonly states: number; readonly reached: Readonly<Record<Modality, number>> } {
   const states = coverage.flatMap((each) => each.states)
-  const reached = (way: Way) => states.filter(({ steps }) => steps[way] !== null).length
+  const reached = (way: Modality) => states.filter(({ steps }) => steps[way] !== null).length
   return { states: states.length, reached: { mouse: reached('mouse'), touch: reached('touch'), keyboard: reached('keyboard') } }
 }
 
@@ -62,13 +62,13 @@ function ScreensCard({ project, screens }: { readonly project: Project; readonly
     <table className="coverage-card">
       <caption>Screens and overlays</caption>
       <thead>
-        <tr><th scope="col">screen</th>{WAYS.map((way) => <th key={way} scope="col">{HANDS[way]}</th>)}</tr>
+        <tr><th scope="col">screen</th>{MODALITIES.map((way) => <th key={way} scope="col">{HANDS[way]}</th>)}</tr>
       </thead>
       <tbody>
         {screens.map(({ screen, steps }) => (
           <tr key={screen}>
             <th scope="row"><Link to={`/project/${project.id}/screen/${screen}`}>{project.screens.find(({ id }) => id === screen)?.name}</Link></th>
-            {WAYS.map((way) => <Steps key={way} steps={steps[way]} isFinished />)}
+            {MODALITIES.map((way) => <Steps key={way} steps={steps[way]} isFinished />)}
           </tr>
         ))}
       </tbody>
@@ -83,13 +83,13 @@ function CoverageCard({ project, coverage }: { readonly project: Project; readon
     <table className="coverage-card">
       <caption><Link to={`/project/${project.id}/component/${component.id}`}>{component.name}</Link>{!coverage.isFinished && <span className="muted"> {coverage.seen.toLocaleString('en')} configurations seen, not finished</span>}</caption>
       <thead>
-        <tr><th scope="col">state</th>{WAYS.map((way) => <th key={way} scope="col">{HANDS[way]}</th>)}</tr>
+        <tr><th scope="col">state</th>{MODALITIES.map((way) => <th key={way} scope="col">{HANDS[way]}</th>)}</tr>
       </thead>
       <tbody>
         {coverage.states.map(({ axis, state, steps }) => (
           <tr key={`${axis} ${state}`}>
             <th scope="row"><StateLabel component={component} axis={axis} state={state} /></th>
-            {WAYS.map((way) => <Steps key={way} steps={steps[way]} isFinished={coverage.isFinished} />)}
+            {MODALITIES.map((way) => <Steps key={way} steps={steps[way]} isFinished={coverage.isFinished} />)}
           </tr>
         ))}
       </tbody>

@@ -1,10 +1,10 @@
 import { certain } from '../../document'
 import { keptAt } from '../../machine'
 import { MemoryAllowance, OBJECT_BYTES, USUAL_LIMIT, type Effort } from './effort'
-import { movesIn, type Outside, type Way } from './moves'
+import { movesIn, type Outside, type Modality } from './moves'
 import type { Network } from './network'
 import type { Configuration, Deadline, Mark, Occasion, Consequence } from './occasion'
-import { StateSpace, type KnownConfiguration } from './space'
+import { KnownPlaces, type KnownConfiguration } from './known-places'
 import { bind, carriedOver, extentOf, extrapolate, includes, pass, readings, zeroZone, type Zone } from './zone'
 
 /** Things that cannot be told apart by anything but their clocks. */
@@ -46,10 +46,10 @@ export interface Node {
 }
 
 export interface ExploreOptions extends Effort {
-  readonly ways: readonly Way[]
+  readonly ways: readonly Modality[]
   readonly outside?: Outside
   /** What other explorations of the network have worked out already. */
-  readonly space?: StateSpace
+  readonly space?: KnownPlaces
   /** Is told of every step once; saying true ends the exploration. */
   readonly onStep?: (step: Travelled) => boolean | void
 }
@@ -96,7 +96,7 @@ export function explore(network: Network, options: ExploreOptions): Explored {
 }
 
 /** The same, in steps between which it can be given up. */
-export function* inSteps(network: Network, { ways, outside = [], space = new StateSpace(network), limit = USUAL_LIMIT, memory = new MemoryAllowance(), onStep, isToStop }: ExploreOptions): Generator<void, Explored> {
+export function* inSteps(network: Network, { ways, outside = [], space = new KnownPlaces(network), limit = USUAL_LIMIT, memory = new MemoryAllowance(), onStep, isToStop }: ExploreOptions): Generator<void, Explored> {
   const search = new Search(space, ways, outside)
   const nodes: Node[] = [...search.begin()]
   const so = (isFinished: boolean): Explored => ({ network, isFinished, isExact: space.isExact && outside.length === 0, seen: nodes.length, places: search.places, nodes })
@@ -130,7 +130,7 @@ class Search {
   private readonly all: SymbolicPlace[] = []
   private readonly known = new Map<KnownConfiguration, SymbolicPlace>()
 
-  constructor(private readonly space: StateSpace, private readonly ways: readonly Way[], private readonly outside: Outside) {}
+  constructor(private readonly space: KnownPlaces, private readonly ways: readonly Modality[], private readonly outside: Outside) {}
 
   /** The places that can be come to. */
   get places(): readonly SymbolicPlace[] {

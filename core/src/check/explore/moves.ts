@@ -8,15 +8,15 @@ import type { Occasion, UserOccasion } from './occasion'
 import type { Spot } from './spots'
 
 /** The ways in which somebody works. */
-export const WAYS = ['mouse', 'touch', 'keyboard'] as const
+export const MODALITIES = ['mouse', 'touch', 'keyboard'] as const
 
-export type Way = (typeof WAYS)[number]
+export type Modality = (typeof MODALITIES)[number]
 
 /** What can come from beyond what is looked at. */
 export type Outside = readonly Occasion[]
 
 /** What somebody can do next, working in some ways. */
-export function movesIn(network: Network, instant: Instant, ways: readonly Way[]): readonly UserOccasion[] {
+export function movesIn(network: Network, instant: Instant, ways: readonly Modality[]): readonly UserOccasion[] {
   const open = network.spots.filter((spot) => instant.isOpen(spot))
   // While a finger is down another pointer does nothing.
   const mouse = ways.includes('mouse') && keptAt(instant.configuration, network.handAt.finger) === 0

@@ -4,14 +4,14 @@ import { cursorOver, itemOf, matrixTo, partsAt, pointOn, type DrawItem, type Dra
 import { listed, type CheckContext } from './context'
 import type { Spot } from '../explore/spots'
 import { rectangleOf } from './placed'
-import type { Pose } from './poses'
+import type { RestingConfiguration } from './resting-configurations'
 
 /** What a person does to something they see. */
 export const TOUCHING: readonly Rule['trigger']['on'][] = ['tap', 'double tap', 'press', 'release', 'cancel', 'long press', 'drag start', 'drag', 'drag end']
 
-/** A part of the component itself that answers in a pose, and with which rules. */
+/** A part of the component itself that answers in a resting configuration, and with which rules. */
 export interface Answer {
-  readonly pose: Pose
+  readonly atRest: RestingConfiguration
   readonly spot: Spot
   readonly item: DrawItem
   readonly rules: readonly Rule[]
@@ -27,22 +27,22 @@ export const reachedIn = (context: CheckContext): readonly Reached[] => answersI
 
 const known = new WeakMap<CheckContext, readonly Answer[]>()
 
-/** Everything of the component that answers to being touched, in every pose. */
+/** Everything of the component that answers to being touched, in every resting configuration. */
 export function answersIn(context: CheckContext): readonly Answer[] {
-  const found = known.get(context) ?? context.poses.all.flatMap((pose) => answersOf(context, pose))
+  const found = known.get(context) ?? context.resting.all.flatMap((atRest) => answersOf(context, atRest))
   known.set(context, found)
   return found
 }
 
-function answersOf({ arena, root }: CheckContext, pose: Pose): readonly Answer[] {
-  return arena.closed.network.spots.flatMap((spot): Answer[] => {
+function answersOf({ stateSpace, root }: CheckContext, atRest: RestingConfiguration): readonly Answer[] {
+  return stateSpace.closed.network.spots.flatMap((spot): Answer[] => {
     const { thing, part } = spot.at
-    const item = thing === root && part !== null ? itemOf(pose.list, '', part) : undefined
-    if (!item || part === null || !isOpen(pose.list, part)) return []
-    const heard = root.compiled.component.rules.filter((rule) => TOUCHING.includes(rule.trigger.on) && rule.part === (part === root.compiled.root.part.id ? null : part) && couldFire(pose.run, rule))
-    const own = part === root.compiled.root.part.id ? root.compiled.component.rules.filter((rule) => rule.part === part && TOUCHING.includes(rule.trigger.on) && couldFire(pose.run, rule)) : []
+    const item = thing === root && part !== null ? itemOf(atRest.list, '', part) : undefined
+    if (!item || part === null || !isOpen(atRest.list, part)) return []
+    const heard = root.compiled.component.rules.filter((rule) => TOUCHING.includes(rule.trigger.on) && rule.part === (part === root.compiled.root.part.id ? null : part) && couldFire(atRest.run, rule))
+    const own = part === root.compiled.root.part.id ? root.compiled.component.rules.filter((rule) => rule.part === part && TOUCHING.includes(rule.trigger.on) && couldFire(atRest.run, rule)) : []
     const rules = [...heard, ...own]
-    return rules.length > 0 ? [{ pose, spot, item, rules, point: pointOn(pose.list, '', part) }] : []
+    return rules.length > 0 ? [{ atRest, spot, item, rules, point: pointOn(atRest.list, '', part) }] : []
   })
 }
 
@@ -79,15 +79,15 @@ export const named = ({ compiled }: CheckContext, part: string): string => `“$
 /** The names several parts go by, for a sentence. */
 export const allNamed = (context: CheckContext, parts: readonly string[]): string => listed(parts.map((part) => named(context, part)))
 
-/** The states of the component in a pose, in words. */
-export function whereIn({ component }: CheckContext, { run }: Pose): string {
+/** The states of the component in a resting configuration, in words. */
+export function whereIn({ component }: CheckContext, { run }: RestingConfiguration): string {
   const { states } = certain(run.instances.get(''))
   const several = component.axes.map((axis, index) => ({ axis, state: itemAt(states, index) })).filter(({ axis }) => axis.states.length > 1)
   return several.map(({ axis, state }) => `‹${axis.states.find(({ id }) => id === state)?.name}›`).join(' and ')
 }
 
-/** The first state of the component in a pose that tells it from others, for what a finding is about. */
-export function stateOfPose({ component }: CheckContext, { run }: Pose): { readonly axis?: string; readonly state?: string } {
+/** The first state of the component in a resting configuration that tells it from others, for what a finding is about. */
+export function stateAtRest({ component }: CheckContext, { run }: RestingConfiguration): { readonly axis?: string; readonly state?: string } {
   const index = Math.max(0, component.axes.findIndex(({ states }) => states.length > 1))
   const axis = component.axes[index]
   return axis ? { axis: axis.id, state: itemAt(certain(run.instances.get('')).states, index) } : {}

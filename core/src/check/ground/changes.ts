@@ -26,8 +26,8 @@ export function stateChangesIn(context: CheckContext): readonly StateChange[] {
   return found
 }
 
-function findChanges({ arena, root, component }: CheckContext): readonly StateChange[] {
-  const { closed } = arena
+function findChanges({ stateSpace, root, component }: CheckContext): readonly StateChange[] {
+  const { closed } = stateSpace
   const seen = new Set<string>()
   return closed.all('entered').flatMap(({ mark, step }): StateChange[] => {
     const key = `${mark.axis.index} ${mark.from} ${mark.to} ${mark.rule?.id}`

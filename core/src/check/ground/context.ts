@@ -1,10 +1,10 @@
 import { axisOfProperty, certain, firstOf, lastOf, type Axis, type Component, type Id, type Project } from '../../document'
 import { compile, type Compiled, type Surface } from '../../machine'
-import { Arena } from './arena'
-import { independentGroups, MemoryAllowance, thingsOn, type Effort, type Thing, type Way } from '../explore'
+import { StateSpace } from './state-space'
+import { independentGroups, MemoryAllowance, thingsOn, type Effort, type Thing, type Modality } from '../explore'
 import type { Check } from '../model/check'
 import { fromAnywhere } from './outside'
-import { Poses } from './poses'
+import { RestingConfigurations } from './resting-configurations'
 
 /** What a check of one component can ask about; the costly answers are worked out once and only when asked for. */
 export interface CheckContext {
@@ -14,9 +14,9 @@ export interface CheckContext {
   readonly surface: Surface
   /** The component itself, and everything inside it that it has to do with. */
   readonly root: Thing
-  readonly arena: Arena
+  readonly stateSpace: StateSpace
   /** How it looks wherever it can come to rest. */
-  readonly poses: Poses
+  readonly resting: RestingConfigurations
   /** States of an axis in which holders put it, or start it, from outside. */
   readonly drivenTo: (axis: Id) => ReadonlySet<Id>
   /** Whether it stands inside another component. */
@@ -34,7 +34,7 @@ export type PrototypeCheck = Check<readonly [Project, CheckOptions], 'prototype'
 
 /** What checks are to take for granted, and when they are to give up. */
 export interface CheckOptions extends Pick<Effort, 'limit' | 'isToStop'> {
-  readonly ways?: readonly Way[]
+  readonly ways?: readonly Modality[]
 }
 
 export function contextOf(project: Project, component: Component, options: CheckOptions = {}): CheckContext {
@@ -42,25 +42,25 @@ export function contextOf(project: Project, component: Component, options: Check
   const surface = { component: component.id }
   const driven = new Map(component.axes.map(({ id }) => [id, statesDrivenFromOutside(project, component.id, id)]))
   const drivenTo = (axis: Id) => driven.get(axis) ?? NOWHERE
-  let arena: Arena | undefined
-  let poses: Poses | undefined
-  const arenaOf = (): Arena => {
+  let stateSpace: StateSpace | undefined
+  let resting: RestingConfigurations | undefined
+  const stateSpaceOf = (): StateSpace => {
     const [group] = independentGroups(project, thingsOn(project, compiled))
-    return new Arena(project, surface, certain(group), { ...options, memory: new MemoryAllowance(), outside: (network) => fromAnywhere(network, firstOf(certain(group)), drivenTo) })
+    return new StateSpace(project, surface, certain(group), { ...options, memory: new MemoryAllowance(), outside: (network) => fromAnywhere(network, firstOf(certain(group)), drivenTo) })
   }
   return {
     project, component, compiled, surface, drivenTo,
     isHeld: project.components.some(({ parts }) => parts.some((part) => (part.kind === 'instance' || part.kind === 'list') && part.component === component.id)),
     get root() {
-      return this.arena.root
+      return this.stateSpace.root
     },
-    get arena() {
-      arena ??= arenaOf()
-      return arena
+    get stateSpace() {
+      stateSpace ??= stateSpaceOf()
+      return stateSpace
     },
-    get poses() {
-      poses ??= new Poses(this.arena)
-      return poses
+    get resting() {
+      resting ??= new RestingConfigurations(this.stateSpace)
+      return resting
     },
   }
 }

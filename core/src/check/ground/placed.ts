@@ -47,10 +47,10 @@ export function passageOf(context: CheckContext, change: StateChange): Passage |
   return passage
 }
 
-function followed({ arena }: CheckContext, change: StateChange): Passage | null {
+function followed({ stateSpace }: CheckContext, change: StateChange): Passage | null {
   const instants = interruptedAt(lanesOf(change)).slice(1, -1)
   const { step } = change
-  const [from, to] = instants.length === 0 ? [null, null] : [arena.visit(arena.closed, step.from), arena.visit(arena.closed, after(step))]
+  const [from, to] = instants.length === 0 ? [null, null] : [stateSpace.visit(stateSpace.closed, step.from), stateSpace.visit(stateSpace.closed, after(step))]
   if (!from || !to) return null
   const { run } = to
   const seenAt = (atMs: number) => placedIn(drawListAt(run, run.nowMs + atMs))

@@ -1,6 +1,6 @@
 import { itemAt, RheoError, type Id, type Project } from '../../document'
 import { keptAt } from '../../machine'
-import { Arena, isByItself, type Facts } from './arena'
+import { StateSpace, isByItself, type Facts } from './state-space'
 import type { CheckOptions } from './context'
 import { after, independentGroups, MemoryAllowance, signatureOf, surfaceThing, thingsOfPrototype, thingsOnSurface, type Node, type Thing } from '../explore'
 
@@ -10,21 +10,21 @@ export interface PrototypeContext {
   readonly start: Id
   readonly things: readonly Thing[]
   /** The screens and overlays themselves, whatever leads from one to another, and all that has to do with that. */
-  readonly navigation: Arena
+  readonly navigation: StateSpace
   /** The same with the motions of screens and overlays followed. */
-  readonly moving: Arena
+  readonly moving: StateSpace
   /** Works out what becomes of it in steps between which it can be given up. */
   readonly looking: () => Generator<void, void>
-  /** The arena in which a thing is looked at: that of its group together with what leads from screen to screen. */
-  readonly arenaOf: (thing: Thing) => Arena
+  /** The state space in which a thing is looked at: that of its group together with what leads from screen to screen. */
+  readonly stateSpaceOf: (thing: Thing) => StateSpace
   /**
    * A thing that has nothing to do with what leads from screen to screen, as it stands on its screen alone; null for one that
    * has, and where its screen can go by itself, before all has come there that would. What becomes of it follows on from when
    * its screen is come to.
    */
-  readonly apart: (thing: Thing) => { readonly arena: Arena; readonly thing: Thing } | null
+  readonly apart: (thing: Thing) => { readonly stateSpace: StateSpace; readonly thing: Thing } | null
   /** Some things, with all that has to do with them and with what leads from screen to screen. */
-  readonly arenaFor: (things: readonly Thing[], watched?: readonly string[]) => Arena
+  readonly stateSpaceFor: (things: readonly Thing[], watched?: readonly string[]) => StateSpace
 }
 
 const known = new WeakMap<Project, Map<string, PrototypeContext | null>>()
@@ -49,21 +49,21 @@ function putTogether(project: Project, start: Id, options: CheckOptions): Protot
     const leading = groups.filter((group) => group.some((thing) => thing.shown !== null || leadsAnywhere(thing)))
     const navigating = new Set(leading.flat())
     const memory = new MemoryAllowance()
-    const arena = (all: readonly Thing[], followsSurfaces = false, watched: readonly string[] = []) => new Arena(project, { screen: start }, all, { ...options, memory, followsSurfaces, watched })
-    const navigation = arena(inTheirOrder(things, navigating))
-    const moving = arena(inTheirOrder(things, navigating), true)
-    const alike = new Map<string, Arena>()
-    const arenaFor = (wanted: readonly Thing[], watched: readonly string[] = []): Arena => {
+    const stateSpace = (all: readonly Thing[], followsSurfaces = false, watched: readonly string[] = []) => new StateSpace(project, { screen: start }, all, { ...options, memory, followsSurfaces, watched })
+    const navigation = stateSpace(inTheirOrder(things, navigating))
+    const moving = stateSpace(inTheirOrder(things, navigating), true)
+    const alike = new Map<string, StateSpace>()
+    const stateSpaceFor = (wanted: readonly Thing[], watched: readonly string[] = []): StateSpace => {
       const own = new Set([...navigating, ...groups.filter((group) => group.some((thing) => wanted.includes(thing))).flat()])
       if (own.size === navigating.size && watched.length === 0) return navigation
       const all = inTheirOrder(things, own)
       const key = `${watched.join()} ${signatureOf(all)} ${all.map(({ path }) => path).join()}`
-      const found = alike.get(key) ?? arena(all, false, watched)
+      const found = alike.get(key) ?? stateSpace(all, false, watched)
       alike.set(key, found)
       return found
     }
     const alone = new Map<Id, readonly (readonly Thing[])[]>()
-    const arenas = new Map<string, Arena>()
+    const stateSpaces = new Map<string, StateSpace>()
     const apart: PrototypeContext['apart'] = (thing) => {
       const surface = surfaceThing(thing)
       if (navigating.has(thing) || !surface.shown || goesByItself(navigation, surface)) return null
@@ -74,16 +74,16 @@ function putTogether(project: Project, start: Id, options: CheckOptions): Protot
       const group = own.find((each) => each.some((other) => other.path === path))
       if (!group) return null
       const signature = signatureOf(group)
-      const arena = arenas.get(signature) ?? new Arena(project, { screen }, group, { ...options, memory })
-      arenas.set(signature, arena)
+      const stateSpace = stateSpaces.get(signature) ?? new StateSpace(project, { screen }, group, { ...options, memory })
+      stateSpaces.set(signature, stateSpace)
       const place = group.findIndex((other) => other.path === path)
-      return { arena, thing: itemAt(arena.things, place) }
+      return { stateSpace, thing: itemAt(stateSpace.things, place) }
     }
     const looking = function* (): Generator<void, void> {
       yield* navigation.looking()
       yield* moving.looking()
     }
-    return { project, start, things, navigation, moving, looking, apart, arenaFor, arenaOf: (thing) => arenaFor([thing]) }
+    return { project, start, things, navigation, moving, looking, apart, stateSpaceFor, stateSpaceOf: (thing) => stateSpaceFor([thing]) }
   } catch (error) {
     if (!(error instanceof RheoError)) throw error
     return null
@@ -91,7 +91,7 @@ function putTogether(project: Project, start: Id, options: CheckOptions): Protot
 }
 
 /** Whether a screen or overlay is ever left without anybody doing anything. */
-const goesByItself = ({ closed }: Arena, surface: Thing): boolean =>
+const goesByItself = ({ closed }: StateSpace, surface: Thing): boolean =>
   !closed.isFinished || closed.all('shown').some(({ mark, step }) => mark.item.thing === surface && !mark.isShown && isByItself(step))
 
 const leadsAnywhere = ({ compiled: { component } }: Thing): boolean =>

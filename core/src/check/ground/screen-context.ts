@@ -1,6 +1,6 @@
 import type { Check } from '../model/check'
 import { firstOf, orElse, type Id, type Project, type Screen } from '../../document'
-import { Arena } from './arena'
+import { StateSpace } from './state-space'
 import type { CheckOptions } from './context'
 import { independentGroups, MemoryAllowance, setsOf, signatureOf, thingsOnSurface, type Network, type Outside, type Thing } from '../explore'
 import { isComeTo } from '../explore/leads'
@@ -11,8 +11,8 @@ export interface ScreenContext {
   readonly project: Project
   readonly screen: Screen
   readonly things: readonly Thing[]
-  /** The groups; those that behave alike share an arena. */
-  readonly groups: readonly { readonly things: readonly Thing[]; readonly arena: Arena; readonly isFirst: boolean }[]
+  /** The groups; those that behave alike share an state space. */
+  readonly groups: readonly { readonly things: readonly Thing[]; readonly stateSpace: StateSpace; readonly isFirst: boolean }[]
 }
 
 /** A question about what stands on a screen together; what is so of a component alone is said there. */
@@ -22,14 +22,14 @@ export type ScreenCheck = Check<readonly [ScreenContext], 'screen'>
 export function screenContext(project: Project, screen: Screen, options: CheckOptions = {}): ScreenContext {
   const surface = { screen: screen.id }
   const things = thingsOnSurface(project, surface)
-  const alike = new Map<string, Arena>()
+  const alike = new Map<string, StateSpace>()
   const memory = new MemoryAllowance()
   const groups = independentGroups(project, things).map((group) => {
     const signature = signatureOf(group)
     const known = alike.get(signature)
-    const arena = known ?? new Arena(project, surface, group, { ...options, memory, outside: (network) => fromOtherScreens(project, screen, network) })
-    alike.set(signature, arena)
-    return { things: group, arena, isFirst: known === undefined }
+    const stateSpace = known ?? new StateSpace(project, surface, group, { ...options, memory, outside: (network) => fromOtherScreens(project, screen, network) })
+    alike.set(signature, stateSpace)
+    return { things: group, stateSpace, isFirst: known === undefined }
   })
   return { project, screen, things, groups }
 }

@@ -1,7 +1,7 @@
 import { entryOf, firstOf, type Chance, type Input, type Project, type Rule } from '../../document'
 import { keptAt, type Surface } from '../../machine'
 import { chanceIn, play, startRun, type Offered, type Run, type Trace } from '../../run'
-import type { Arena, Facts } from './arena'
+import type { StateSpace, Facts } from './state-space'
 import type { StateChange } from './changes'
 import type { CheckContext } from './context'
 import { after, type Node, type Wait } from '../explore'
@@ -41,21 +41,21 @@ export interface Sighting {
 }
 
 /** The witness of a way to a node when its replay shows what it is said to; null otherwise. */
-export function witnessTo(arena: Arena, facts: Facts, node: Node, { afterMs = 0, wait = null, caption }: Sighting, shows: Shows): Witness | null {
-  const enacted = arena.enact(facts, node, wait)
+export function witnessTo(stateSpace: StateSpace, facts: Facts, node: Node, { afterMs = 0, wait = null, caption }: Sighting, shows: Shows): Witness | null {
+  const enacted = stateSpace.enact(facts, node, wait)
   if (!enacted) return null
   const { inputs, chance, run } = enacted
-  return confirmed(arena.project, witnessOf({ surface: arena.surface, inputs, chance, lookAtMs: run.nowMs + afterMs, caption }), shows)
+  return confirmed(stateSpace.project, witnessOf({ surface: stateSpace.surface, inputs, chance, lookAtMs: run.nowMs + afterMs, caption }), shows)
 }
 
 /** The witness of a change of state, so long after it has begun. */
-export const witnessOfChange = ({ arena }: Pick<CheckContext, 'arena'>, { step, to }: StateChange, look: Sighting): Witness | null =>
-  witnessTo(arena, arena.closed, after(step), look, (trace) => trace.some((event) => event.what === 'state' && event.to === to.id))
+export const witnessOfChange = ({ stateSpace }: Pick<CheckContext, 'stateSpace'>, { step, to }: StateChange, look: Sighting): Witness | null =>
+  witnessTo(stateSpace, stateSpace.closed, after(step), look, (trace) => trace.some((event) => event.what === 'state' && event.to === to.id))
 
 /** The witness of the first time a rule of the component fires; null where it never does. */
-export function witnessOfRule({ arena, root }: Pick<CheckContext, 'arena' | 'root'>, rule: Rule, look: Sighting, facts: Facts = arena.closed): Witness | null {
+export function witnessOfRule({ stateSpace, root }: Pick<CheckContext, 'stateSpace' | 'root'>, rule: Rule, look: Sighting, facts: Facts = stateSpace.closed): Witness | null {
   const fired = facts.firing(root, rule)
-  return fired ? witnessTo(arena, facts, after(fired.step), look, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)) : null
+  return fired ? witnessTo(stateSpace, facts, after(fired.step), look, (trace) => trace.some((event) => event.what === 'fired' && event.rule === rule.id)) : null
 }
 
 /**

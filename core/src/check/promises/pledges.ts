@@ -1,8 +1,8 @@
 import { firstOf, RheoError, statesMeant, type Pledge, type Pledged, type Project } from '../../document'
 import { axisAt, keptAt, type Surface } from '../../machine'
-import { Arena, Facts } from '../ground/arena'
+import { StateSpace, Facts } from '../ground/state-space'
 import type { CheckOptions, ProjectCheck } from '../ground/context'
-import { explore, independentGroups, isLeavingKept, isPassing, lateIn, Network, setsOf, stateIn, thingsOnSurface, WAYS, type NetAxis, type Node, type SymbolicPlace, type Thing, type Travelled, type Wait } from '../explore'
+import { explore, independentGroups, isLeavingKept, isPassing, lateIn, Network, setsOf, stateIn, thingsOnSurface, MODALITIES, type NetAxis, type Node, type SymbolicPlace, type Thing, type Travelled, type Wait } from '../explore'
 import { inMs, type Finding } from '../model/finding'
 import { isBrokenIn, isMany } from './pledge-in-run'
 import { pledgeText } from './pledge-words'
@@ -31,12 +31,12 @@ export function brokenPromise(project: Project, pledge: Pledge, options: CheckOp
   const said = pledgeText(project, pledge)
   const watching = watch(project, pledge, options)
   if (!watching) return [finding(pledge, 'fault', `The promise “${said}” speaks of something that is gone.`, null, {})]
-  const { facts, arena } = watching
+  const { facts, stateSpace } = watching
   let first: Violation | null = null
   let tries = 0
   for (const broken of violationsOf(pledge, watching)) {
     first ??= broken
-    const witness = witnessTo(arena, facts, broken.node, { wait: broken.wait ?? null, caption: 'the promise is broken here' }, () => true)
+    const witness = witnessTo(stateSpace, facts, broken.node, { wait: broken.wait ?? null, caption: 'the promise is broken here' }, () => true)
     if (witness && isBrokenIn(project, pledge, witness)) return [notKept(pledge, said, broken, witness)]
     if (++tries === MOST_TRIES) break
   }
@@ -52,7 +52,7 @@ const finding = (pledge: Pledge, level: Finding['level'], sentence: string, witn
   ({ id: `promise-broken ${pledge.id}`, kind: 'promise-broken', level, sentence, about: pledge.surface, remedy: null, witness, numbers })
 
 interface Watching {
-  readonly arena: Arena
+  readonly stateSpace: StateSpace
   readonly facts: Facts
   readonly holds: (that: Pledged, place: SymbolicPlace) => boolean | null
 }
@@ -83,16 +83,16 @@ function watchThrough(context: PrototypeContext, pledge: Pledge): Watching | nul
   if (spoken.some((thing) => thing === undefined)) return null
   const names = namesIn(pledge)
   const setting = things.filter((thing) => names.length > 0 && names.some((name) => setsOf(thing).has(name)))
-  const arena = context.arenaFor([...spoken.filter((thing) => thing !== undefined), ...setting], names)
-  return { arena, facts: arena.closed, holds: (that, place) => holdsAt(arena.closed.network, that, place) }
+  const stateSpace = context.stateSpaceFor([...spoken.filter((thing) => thing !== undefined), ...setting], names)
+  return { stateSpace, facts: stateSpace.closed, holds: (that, place) => holdsAt(stateSpace.closed.network, that, place) }
 }
 
 function explored(project: Project, surface: Surface, things: readonly Thing[], names: readonly string[], { limit, isToStop }: CheckOptions): Watching {
-  const arena = new Arena(project, surface, things)
+  const stateSpace = new StateSpace(project, surface, things)
   const network = new Network(project, things, { hasKeyboard: true, watched: new Map(names.length > 0 ? things.map((thing) => [thing, names]) : []) })
   const steps: Travelled[] = []
-  const facts = new Facts(explore(network, { ways: WAYS, onStep: (step) => void steps.push(step), limit, isToStop }), steps)
-  return { arena, facts, holds: (that, place) => holdsAt(network, that, place) }
+  const facts = new Facts(explore(network, { ways: MODALITIES, onStep: (step) => void steps.push(step), limit, isToStop }), steps)
+  return { stateSpace, facts, holds: (that, place) => holdsAt(network, that, place) }
 }
 
 function instancesIn({ says }: Pledge): readonly string[] {

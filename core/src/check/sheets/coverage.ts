@@ -1,12 +1,12 @@
 import { recordOf, type Axis, type Component, type Id, type Project } from '../../document'
 import { contextOf, type CheckOptions } from '../ground/context'
-import { WAYS, type Way } from '../explore'
+import { MODALITIES, type Modality } from '../explore'
 
 /** In how many steps a state is reached by each way of working; null when that way never gets there. */
 export interface CoveredState {
   readonly axis: Id
   readonly state: Id
-  readonly steps: Readonly<Record<Way, number | null>>
+  readonly steps: Readonly<Record<Modality, number | null>>
 }
 
 /** Every state of a component, and how it is reached. */
@@ -20,11 +20,11 @@ export interface Coverage {
 
 /** How each state of a component is reached, by whoever works in each way, with what may come from outside. Throws `gone` when it cannot be put together. */
 export function coverageOf(project: Project, component: Component, options: CheckOptions = {}): Coverage {
-  const { arena, root } = contextOf(project, component, options)
-  const facts = WAYS.map((way) => ({ way, facts: arena.byWay(way) }))
+  const { stateSpace, root } = contextOf(project, component, options)
+  const facts = MODALITIES.map((way) => ({ way, facts: stateSpace.byModality(way) }))
   const stepsTo = (axis: Axis, state: Id) =>
-    recordOf(WAYS, (way) => {
-      const own = arena.byWay(way)
+    recordOf(MODALITIES, (way) => {
+      const own = stateSpace.byModality(way)
       return own.stepsTo(own.axis(root, axis.id), state)
     })
   return {

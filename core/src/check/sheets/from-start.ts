@@ -1,16 +1,16 @@
 import { recordOf, statesMeant, theOne, type Component, type Id, type Project } from '../../document'
 import { keptAt } from '../../machine'
-import type { Arena, Facts, Seen } from '../ground/arena'
+import type { StateSpace, Facts, Seen } from '../ground/state-space'
 import type { Piece } from './budgets'
 import type { CheckOptions } from '../ground/context'
 import type { Coverage } from './coverage'
-import { after, soonest, surfaceThing, WAYS, wayTo, type NetAxis, type Node, type Occasion, type Thing, type Way } from '../explore'
+import { after, soonest, surfaceThing, MODALITIES, wayTo, type NetAxis, type Node, type Occasion, type Thing, type Modality } from '../explore'
 import { firstShown, prototypeContext, surfacesOf, type PrototypeContext } from '../ground/prototype'
 
 /** In how many steps a screen or overlay is come to from the start, by each way of working; null when that way never gets there. */
 export interface CoveredScreen {
   readonly screen: Id
-  readonly steps: Readonly<Record<Way, number | null>>
+  readonly steps: Readonly<Record<Modality, number | null>>
 }
 
 /** How what stands anywhere in a prototype is reached from the start. */
@@ -26,7 +26,7 @@ export function coverageFromStart(project: Project, options: CheckOptions = {}):
   if (!context) return null
   const { navigation } = context
   return {
-    screens: surfacesOf(context).map((surface) => ({ screen: surface.shown?.screen ?? '', steps: recordOf(WAYS, (way) => firstShown(navigation.byWay(way), surface)?.depth ?? null) })),
+    screens: surfacesOf(context).map((surface) => ({ screen: surface.shown?.screen ?? '', steps: recordOf(MODALITIES, (way) => firstShown(navigation.byModality(way), surface)?.depth ?? null) })),
     components: project.components.flatMap((component) => coverageOfAll(context, component) ?? []),
   }
 }
@@ -35,11 +35,11 @@ function coverageOfAll(context: PrototypeContext, component: Component): Coverag
   const instances = context.things.filter(({ compiled }) => compiled.component.id === component.id)
   if (instances.length === 0) return null
   const looked = instances.map((thing) => lookedAt(context, thing))
-  const facts = [...new Set(looked.map(({ arena }) => arena))].flatMap((arena) => WAYS.map((way) => arena.byWay(way)))
-  const stepsTo = (axis: Id, state: Id) => recordOf(WAYS, (way) => {
-    const found = looked.flatMap(({ thing, arena, surface }) => {
-      const before = surface ? firstShown(context.navigation.byWay(way), surface)?.depth : 0
-      const own = firstThere(arena.byWay(way), thing, axis, state)?.depth
+  const facts = [...new Set(looked.map(({ stateSpace }) => stateSpace))].flatMap((stateSpace) => MODALITIES.map((way) => stateSpace.byModality(way)))
+  const stepsTo = (axis: Id, state: Id) => recordOf(MODALITIES, (way) => {
+    const found = looked.flatMap(({ thing, stateSpace, surface }) => {
+      const before = surface ? firstShown(context.navigation.byModality(way), surface)?.depth : 0
+      const own = firstThere(stateSpace.byModality(way), thing, axis, state)?.depth
       return before === undefined || own === undefined ? [] : [before + own]
     })
     return found.length > 0 ? Math.min(...found) : null
@@ -54,7 +54,7 @@ function coverageOfAll(context: PrototypeContext, component: Component): Coverag
 
 /** How a thing is looked at: by itself, once its surface has been come to, or where that does not do from the start. */
 interface LookedAt {
-  readonly arena: Arena
+  readonly stateSpace: StateSpace
   readonly thing: Thing
   /** What has to be come to first. */
   readonly surface: Thing | null
@@ -62,7 +62,7 @@ interface LookedAt {
 
 function lookedAt(context: PrototypeContext, thing: Thing): LookedAt {
   const apart = context.apart(thing)
-  return apart ? { ...apart, surface: surfaceThing(thing) } : { arena: context.arenaOf(thing), thing, surface: null }
+  return apart ? { ...apart, surface: surfaceThing(thing) } : { stateSpace: context.stateSpaceOf(thing), thing, surface: null }
 }
 
 /** The first node in which a thing is there, with an axis in a state, or one of a group, or which it has passed that on the way to. */
@@ -94,8 +94,8 @@ export function budgetFromStart(project: Project, component: Component, { axis, 
   const context = prototypeContext(project)
   if (!context) return null
   const ways = context.things.filter(({ compiled }) => compiled.component.id === component.id).flatMap((thing) => {
-    const { arena, thing: own, surface } = lookedAt(context, thing)
-    const node = quickest(arena, own, axis, to)
+    const { stateSpace, thing: own, surface } = lookedAt(context, thing)
+    const node = quickest(stateSpace, own, axis, to)
     const before = surface && firstShown(context.navigation.closed, surface)
     return node && before !== undefined ? [budgetOf(thing, before ? [wayTo(before), wayTo(node)] : [wayTo(node)])] : []
   })
@@ -103,7 +103,7 @@ export function budgetFromStart(project: Project, component: Component, { axis, 
 }
 
 /** Of the nodes in which a thing has come to a state the one there is the quickest way to. */
-function quickest({ closed }: Arena, thing: Thing, axisId: Id, state: Id): Node | undefined {
+function quickest({ closed }: StateSpace, thing: Thing, axisId: Id, state: Id): Node | undefined {
   const own = closed.network.things.find(({ path }) => path === thing.path)
   const axis = own && closed.network.axisOf(own, axisId)
   if (!axis) return undefined

@@ -26,7 +26,7 @@ function rooms(leadsBack: boolean): Project {
 
 function canBeKnown(project: Project): boolean {
   const { groups } = screenContext(project, project.screens[0]!)
-  return groups.some(({ arena: { open } }) => {
+  return groups.some(({ stateSpace: { open } }) => {
     const axis = open.network.axes.find(({ thing }) => thing.path === 'room-it')
     return axis !== undefined && open.firstIn(axis, 'known') !== undefined
   })

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
-import { enact, explore, Network, WAYS, wayTo, type Node } from '../../../src/check/explore'
+import { enact, explore, Network, MODALITIES, wayTo, type Node } from '../../../src/check/explore'
 import { differentGroups, surfaces } from './demo-groups'
 
 /** The nodes of one exploration that are come to by a run here. */
@@ -12,7 +12,7 @@ const isTimed = (node: Node): boolean => wayTo(node).every(({ before, by }) => b
 test.each(surfaces)('on %s runs come to what the exploration says', (_name, surface) => {
   for (const group of differentGroups(surface)) {
     const network = new Network(skerryLine, group, { hasKeyboard: true })
-    const { nodes, isFinished } = explore(network, { ways: WAYS })
+    const { nodes, isFinished } = explore(network, { ways: MODALITIES })
     expect(isFinished).toBe(true)
     for (const node of nodes.filter(isTimed).slice(0, NODES)) {
       const run = enact(skerryLine, surface, network, node)?.run

@@ -4,7 +4,7 @@ import type { Component, Project } from '@rheoscope/core/document'
 import { surfaceComponent, type Surface } from '@rheoscope/core/machine'
 import { advanceTo, answering, send, startRun, type Trace } from '@rheoscope/core/run'
 import { pointOn, type Point } from '@rheoscope/core/scene'
-import type { Arena } from '../../../src/check/ground/arena'
+import type { StateSpace } from '../../../src/check/ground/state-space'
 import { stateIn, type Network, type Travelled } from '../../../src/check/explore'
 import { anyGestures, anyInputs } from '../../run/any-inputs'
 import { told, toldOf } from './told'
@@ -60,7 +60,7 @@ function placesOn(project: Project, surface: Surface, { spots }: Network): reado
 }
 
 /** Lets people do anything; nothing may happen that was not explored. */
-export function expectExplored({ project, surface, open: { network, isFinished, steps } }: Arena, runs: number): void {
+export function expectExplored({ project, surface, open: { network, isFinished, steps } }: StateSpace, runs: number): void {
   if (!isFinished) return
   const explored = new Set(steps.flatMap((step) => toldOfStep(step, network)))
   const anything = fc.oneof(anyInputs(sizeOf(surfaceComponent(project, surface)), 30), anyGestures(placesOn(project, surface, network), 20))

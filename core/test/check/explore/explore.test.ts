@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals'
 import type { Component, Trigger } from '@rheoscope/core/document'
-import { explore, independentGroups, instantsOf, marksOfStep, Network, signatureOf, thingsOnSurface, WAYS, wayTo, type Explored, type NetworkOptions, type Node, type Way } from '../../../src/check/explore'
+import { explore, independentGroups, instantsOf, marksOfStep, Network, signatureOf, thingsOnSurface, MODALITIES, wayTo, type Explored, type NetworkOptions, type Node, type Modality } from '../../../src/check/explore'
 import { comparedWith, representative } from '../../../src/check/explore/names'
 import { after, enter, every, leave, projectOf, settled, small, tap } from '../../run/small-component'
 
 const wide = { a: {}, b: { look: { box: { x: 40 } } }, c: { look: { box: { x: 60 } } } }
 
-function explored(component: Component, ways: readonly Way[] = WAYS, options: NetworkOptions = {}): Explored {
+function explored(component: Component, ways: readonly Modality[] = MODALITIES, options: NetworkOptions = {}): Explored {
   const project = projectOf(component)
   return explore(new Network(project, thingsOnSurface(project, { component: component.id }), { hasKeyboard: ways.includes('keyboard'), ...options }), { ways })
 }
@@ -82,7 +82,7 @@ describe('what can be reached', () => {
 
   test('a finger never hovers, and the keyboard needs the focus', () => {
     const hover = small(wide, [{ on: enter, in: ['a'], to: 'b' }, { on: leave, in: ['b'], to: 'a' }])
-    expect([['mouse'], ['touch'], ['keyboard']].map((ways) => statesIn(explored(hover, ways as Way[])).length)).toEqual([2, 1, 1])
+    expect([['mouse'], ['touch'], ['keyboard']].map((ways) => statesIn(explored(hover, ways as Modality[])).length)).toEqual([2, 1, 1])
     const tapped = (focusable: boolean) => small(wide, [{ on: tap, in: ['a'], to: 'b' }], { parts: small(wide, []).parts.map((part) => ({ ...part, base: { ...part.base, focusable } })) })
     expect(statesIn(explored(tapped(false), ['keyboard']))).toEqual(['a'])
     expect(statesIn(explored(tapped(true), ['keyboard']))).toEqual(['a', 'b'])
@@ -102,7 +102,7 @@ describe('what can be reached', () => {
       { on: { on: 'changes', name: 'done', to: true }, in: ['a'], to: 'b' },
     ], { variables: [{ id: 'done', name: 'done', type: 'yes/no', start: false }], parts: [...small(wide, []).parts, { id: 'held', kind: 'instance', name: 'held', parent: 'frame', component: 'inner', start: {}, base: {} }] })
     const project = projectOf(holder, inner)
-    const found = explore(new Network(project, thingsOnSurface(project, { component: 'small' })), { ways: WAYS })
+    const found = explore(new Network(project, thingsOnSurface(project, { component: 'small' })), { ways: MODALITIES })
     const instants = instantsOf(wayTo(firstIn(found, 'b')))
     expect(instants.at(-1)! - instants.at(-2)!).toBe(250)
   })
@@ -161,15 +161,15 @@ describe('limits', () => {
   test('an exploration that gives up says so', () => {
     const project = projectOf(small(wide, [{ on: tap, to: { go: 'next', loops: true } }, { on: enter, in: ['a'], to: 'c' }]))
     const network = new Network(project, thingsOnSurface(project, { component: 'small' }))
-    expect(explore(network, { ways: WAYS, limit: 1 })).toMatchObject({ isFinished: false })
-    expect(explore(network, { ways: WAYS, onStep: () => true })).toMatchObject({ isFinished: false })
+    expect(explore(network, { ways: MODALITIES, limit: 1 })).toMatchObject({ isFinished: false })
+    expect(explore(network, { ways: MODALITIES, onStep: () => true })).toMatchObject({ isFinished: false })
   })
 
   test('rules without end are marked and gone into no further', () => {
     const loop = small(wide, [{ on: { on: 'changes', name: 'on', to: null }, to: { go: 'stay' }, actions: [{ id: 't', do: 'set', variable: 'on', to: '!on' }] }, { on: tap, to: { go: 'stay' }, actions: [{ id: 'u', do: 'set', variable: 'on', to: '!on' }] }], { variables: [{ id: 'on', name: 'on', type: 'yes/no', start: false }] })
     const project = projectOf(loop)
     let isStopped = false
-    explore(new Network(project, thingsOnSurface(project, { component: 'small' })), { ways: WAYS, onStep: (step) => void (isStopped ||= marksOfStep(step, 'stopped').length > 0) })
+    explore(new Network(project, thingsOnSurface(project, { component: 'small' })), { ways: MODALITIES, onStep: (step) => void (isStopped ||= marksOfStep(step, 'stopped').length > 0) })
     expect(isStopped).toBe(true)
   })
 })

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { EMPTY_MOTION, newProject, type Component, type Part, type Project, type Rule } from '@rheoscope/core/document'
-import { Arena } from '../../../src/check/ground/arena'
+import { StateSpace } from '../../../src/check/ground/state-space'
 import { stateIn, thingsOnSurface } from '../../../src/check/explore'
 import { after, small, tap } from '../../run/small-component'
 import { expectExplored } from './expect-explored'
@@ -32,7 +32,7 @@ function notes(noteRules: Parameters<typeof small>[1], speaksAfterMs: number): P
 
 /** The states what holds the notes can be in. */
 function holderStates(project: Project): readonly string[] {
-  const { network, explored, isFinished } = new Arena(project, surface, thingsOnSurface(project, surface)).closed
+  const { network, explored, isFinished } = new StateSpace(project, surface, thingsOnSurface(project, surface)).closed
   expect(isFinished).toBe(true)
   const [axis] = network.axes
   return [...new Set(explored.places.map(({ configuration }) => stateIn(axis!, configuration)))].toSorted()
@@ -53,6 +53,6 @@ test('whatever anybody does meanwhile, the exploration has seen it happen', () =
   const unmarks = { on: { on: 'message', name: 'word' }, in: ['marked'], to: 'plain', actions: answers.actions } as const
   for (const speaksAfterMs of [AWAY_MS / 2, AWAY_MS + 50]) {
     const project = notes([marks, unmarks, { on: { on: 'hidden' }, in: ['plain'], to: 'marked' }, { on: after(200), in: ['marked'], to: 'plain' }], speaksAfterMs)
-    expectExplored(new Arena(project, surface, thingsOnSurface(project, surface)), 100)
+    expectExplored(new StateSpace(project, surface, thingsOnSurface(project, surface)), 100)
   }
 })

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import type { Component, Part, Project } from '@rheoscope/core/document'
-import { Arena } from '../../../src/check/ground/arena'
+import { StateSpace } from '../../../src/check/ground/state-space'
 import { stateIn, thingsOnSurface } from '../../../src/check/explore'
 import { after, projectOf, small, tap } from '../../run/small-component'
 import { expectExplored } from './expect-explored'
@@ -24,10 +24,10 @@ function refilled(emptyForMs: number): Project {
 
 test('what fills a slot is not there while the slot is empty, and begins anew when it is filled again', () => {
   const project = refilled(1000)
-  const arena = new Arena(project, surface, thingsOnSurface(project, surface))
-  const { network, explored, isFinished } = arena.closed
+  const stateSpace = new StateSpace(project, surface, thingsOnSurface(project, surface))
+  const { network, explored, isFinished } = stateSpace.closed
   const [axis] = network.axes
   expect(isFinished).toBe(true)
   expect([...new Set(explored.places.map(({ configuration }) => stateIn(axis!, configuration)))].toSorted()).toEqual(['again', 'empty', 'full', 'late'])
-  expectExplored(arena, 50)
+  expectExplored(stateSpace, 50)
 })

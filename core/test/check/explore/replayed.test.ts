@@ -4,7 +4,7 @@ import { skerryLine } from '@rheoscope/core/demo'
 import type { Project } from '@rheoscope/core/document'
 import { compile, keptAt, surfaceComponent, type Surface } from '@rheoscope/core/machine'
 import type { Run } from '@rheoscope/core/run'
-import { enact, explore, Network, thingsOn, WAYS, wayTo, type Node, type SymbolicPlace, type Thing, type Way } from '../../../src/check/explore'
+import { enact, explore, Network, thingsOn, MODALITIES, wayTo, type Node, type SymbolicPlace, type Thing, type Modality } from '../../../src/check/explore'
 import { differentGroups, surfaces } from './demo-groups'
 import { machines, projectWith } from './random-machine'
 import { told, toldOf } from './told'
@@ -21,7 +21,7 @@ const LIMIT = 300
 const rates = { exact: { ways: 0, gone: 0 }, others: { ways: 0, gone: 0 } }
 
 /** Goes the first ways of an exploration; where nothing is left open every one of them has to come out as it was explored. */
-function goFirstWays(project: Project, surface: Surface, things: readonly Thing[], ways: readonly Way[], many: number): void {
+function goFirstWays(project: Project, surface: Surface, things: readonly Thing[], ways: readonly Modality[], many: number): void {
   const network = new Network(project, things, { hasKeyboard: ways.includes('keyboard') })
   const { nodes, isExact } = explore(network, { ways, limit: LIMIT })
   const rate = isExact ? rates.exact : rates.others
@@ -51,7 +51,7 @@ const numbersIn = (network: Network, { configuration }: SymbolicPlace): string =
 }).join()
 
 test.each(surfaces)('on %s a run goes the ways of an exact exploration, with the same marks, and keeps the same numbers', (_name, surface) => {
-  for (const group of differentGroups(surface)) goFirstWays(skerryLine, surface, group, WAYS, WAYS_GONE.demo)
+  for (const group of differentGroups(surface)) goFirstWays(skerryLine, surface, group, MODALITIES, WAYS_GONE.demo)
 })
 
 test('runs go the ways of exact explorations of random machines, with the same marks, and keep the same numbers', () => {

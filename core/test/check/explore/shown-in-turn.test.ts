@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import type { Component, Part, Project } from '@rheoscope/core/document'
 import { startRun } from '@rheoscope/core/run'
-import { Arena } from '../../../src/check/ground/arena'
+import { StateSpace } from '../../../src/check/ground/state-space'
 import { stateIn, thingsOnSurface } from '../../../src/check/explore'
 import { projectOf, small } from '../../run/small-component'
 
@@ -23,8 +23,8 @@ function shown(): Project {
 test('what stands inside is told that it is shown before what holds it, in a run and in the exploration', () => {
   const project = shown()
   expect(startRun(project, surface).instances.get('')!.states).toEqual(['inner'])
-  const arena = new Arena(project, surface, thingsOnSurface(project, surface))
-  const { network, explored } = arena.closed
+  const stateSpace = new StateSpace(project, surface, thingsOnSurface(project, surface))
+  const { network, explored } = stateSpace.closed
   const axis = network.axes.find(({ thing }) => thing.path === '')!
   expect([...new Set(explored.places.map(({ configuration }) => stateIn(axis, configuration)))]).toEqual(['inner'])
 })

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { EMPTY_MOTION, newScreen, type Project } from '@rheoscope/core/document'
 import { advanceTo, send, startRun } from '@rheoscope/core/run'
-import { Arena } from '../../../src/check/ground/arena'
+import { StateSpace } from '../../../src/check/ground/state-space'
 import { stateIn, thingsOnSurface } from '../../../src/check/explore'
 import { after, projectOf, small, tap } from '../../run/small-component'
 
@@ -31,7 +31,7 @@ test('what waits for a slow overlay is waited for as long as that takes', () => 
   for (const act of ['press', 'release'] as const) send(run, { do: act, x: 30, y: 30, pointer: 'mouse' })
   advanceTo(run, SLOW_MS)
   expect(run.instances.get('it')!.states).toEqual(['late'])
-  const { network, explored } = new Arena(project, surface, thingsOnSurface(project, surface)).closed
+  const { network, explored } = new StateSpace(project, surface, thingsOnSurface(project, surface)).closed
   const axis = network.axes.find(({ thing }) => thing.path === 'it')!
   expect(explored.places.map(({ configuration }) => stateIn(axis, configuration))).toContain('late')
 })

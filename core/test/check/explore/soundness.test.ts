@@ -2,7 +2,7 @@ import { test } from '@jest/globals'
 import fc from 'fast-check'
 import { skerryLine } from '@rheoscope/core/demo'
 import { compile, surfaceComponent } from '@rheoscope/core/machine'
-import { Arena } from '../../../src/check/ground/arena'
+import { StateSpace } from '../../../src/check/ground/state-space'
 import { contextOf } from '../../../src/check/ground/context'
 import { thingsOn } from '../../../src/check/explore'
 import { screenContext } from '../../../src/check/ground/screen-context'
@@ -18,17 +18,17 @@ const LIMIT = 4000
 const interactive = skerryLine.components.filter(({ rules }) => rules.length > 0)
 
 test.each(interactive.map((component) => [component.name, component] as const))('whatever anybody does to %s, the exploration has seen it happen', (_name, component) => {
-  expectExplored(contextOf(skerryLine, component).arena, RUNS)
+  expectExplored(contextOf(skerryLine, component).stateSpace, RUNS)
 })
 
 test.each(skerryLine.screens.filter(({ id }) => id !== 'wall').map((screen) => [screen.name, screen] as const))('whatever anybody does on %s, the exploration has seen it happen', (_name, screen) => {
-  for (const { arena, isFirst } of screenContext(skerryLine, screen).groups) if (isFirst) expectExplored(arena, RUNS)
+  for (const { stateSpace, isFirst } of screenContext(skerryLine, screen).groups) if (isFirst) expectExplored(stateSpace, RUNS)
 })
 
 test('whatever anybody does to random machines, the exploration has seen it happen', () => {
   fc.assert(fc.property(machines, (plain) => {
     const [project, surface] = [projectWith(plain), { screen: 'screen' }]
     const things = thingsOn(project, compile(project, surfaceComponent(project, surface))).slice(1)
-    expectExplored(new Arena(project, surface, things, { limit: LIMIT }), 1)
+    expectExplored(new StateSpace(project, surface, things, { limit: LIMIT }), 1)
   }), { numRuns: MACHINES })
 })

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import type { Component, Part, Project, Trigger } from '@rheoscope/core/document'
 import { send, startRun } from '@rheoscope/core/run'
-import { Arena } from '../../../src/check/ground/arena'
+import { StateSpace } from '../../../src/check/ground/state-space'
 import { stateIn, thingsOnSurface } from '../../../src/check/explore'
 import { projectOf, small, tap } from '../../run/small-component'
 import { expectExplored } from './expect-explored'
@@ -26,9 +26,9 @@ test('names that change together are told of together, in a run and in the explo
   const run = startRun(project, surface)
   for (const act of ['press', 'release'] as const) send(run, { do: act, x: 20, y: 20, pointer: 'mouse' })
   expect(run.instances.get('in')!.states).toEqual(['one'])
-  const arena = new Arena(project, surface, thingsOnSurface(project, surface))
-  const { network, explored } = arena.closed
+  const stateSpace = new StateSpace(project, surface, thingsOnSurface(project, surface))
+  const { network, explored } = stateSpace.closed
   const inner = network.axes.find(({ thing }) => thing.path === 'in')!
   expect([...new Set(explored.places.map(({ configuration }) => stateIn(inner, configuration)))]).toEqual(['rest', 'one'])
-  expectExplored(arena, 20)
+  expectExplored(stateSpace, 20)
 })

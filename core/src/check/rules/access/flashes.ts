@@ -30,11 +30,11 @@ export const flashes: ComponentCheck = {
   name: 'flashes', scope: 'component', levels: ['fault', 'note'],
   means: 'more than three changes of luminance, or of saturated red, to and fro in a second; small is less than a quarter of 10° of sight, 21,824 px² (WCAG 2.3.1)',
   finds: (context) => {
-    const { component, arena, root } = context
+    const { component, stateSpace, root } = context
     return component.axes.flatMap((axis): Finding[] => {
       if (!canFlash(context, axis)) return []
       return axis.states.flatMap(({ id }): Finding[] => {
-        const node = arena.closed.firstIn(arena.closed.axis(root, axis.id), id)
+        const node = stateSpace.closed.firstIn(stateSpace.closed.axis(root, axis.id), id)
         const flashing = node ? flashesAfter(context, node) : null
         return flashing && node ? [finding(context, axis, { state: id, node, flashing })] : []
       }).slice(0, 1)
@@ -61,8 +61,8 @@ interface Flashing {
   readonly area: number
 }
 
-function flashesAfter({ arena }: CheckContext, node: Node): Flashing | null {
-  const come = arena.enact(arena.closed, node)
+function flashesAfter({ stateSpace }: CheckContext, node: Node): Flashing | null {
+  const come = stateSpace.enact(stateSpace.closed, node)
   if (!come) return null
   const run = forkFromHere(come.run)
   const series = new Map<string, Light[]>()
@@ -124,7 +124,7 @@ function turnsIn(series: readonly number[], isEnough: (now: number, before: numb
   return turns
 }
 
-function finding({ component, arena }: CheckContext, axis: Axis, { state, node, flashing: { many, isRed, area } }: { readonly state: Id; readonly node: Node; readonly flashing: Flashing }): Finding {
+function finding({ component, stateSpace }: CheckContext, axis: Axis, { state, node, flashing: { many, isRed, area } }: { readonly state: Id; readonly node: Node; readonly flashing: Flashing }): Finding {
   const isLarge = area >= LARGE_PX2
   const what = `In ‹${axis.states.find(({ id }) => id === state)?.name}› something flashes ${many} times a second${isRed ? ' to and from red' : ''}`
   return {
@@ -133,7 +133,7 @@ function finding({ component, arena }: CheckContext, axis: Axis, { state, node, 
     sentence: isLarge ? `${what}; more than three can cause seizures (WCAG 2.3.1).` : `${what}; small as it is here, that does no harm (WCAG 2.3.1). ${Math.ceil(LARGE_PX2 / Math.max(1, area))} times as large, or several of them at once, could.`,
     about: { component: component.id, axis: axis.id, state },
     remedy: null,
-    witness: witnessTo(arena, arena.closed, node, { afterMs: 1000, caption: `${many} flashes in a second` }, (trace) => trace.length > 0),
+    witness: witnessTo(stateSpace, stateSpace.closed, node, { afterMs: 1000, caption: `${many} flashes in a second` }, (trace) => trace.length > 0),
     numbers: { flashes: many, area: Math.round(area) },
   }
 }

@@ -1,6 +1,6 @@
 import { firstOf } from '../../../document'
 import { textsIn } from '../../../run'
-import { answersIn, named, oneOfEach, stateOfPose, TOUCHING, whereIn, type Answer } from '../../ground/answers'
+import { answersIn, named, oneOfEach, stateAtRest, TOUCHING, whereIn, type Answer } from '../../ground/answers'
 import type { ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 
@@ -12,8 +12,8 @@ export const labelInName: ComponentCheck = {
     const wrong = answersIn(context).filter((answer) => answer.rules.some(({ trigger }) => TOUCHING.includes(trigger.on)) && isLeftOut(answer))
     return oneOfEach(wrong, ({ item }) => item.part).map((answer): Finding => ({
       id: `label-in-name ${context.component.id} ${answer.item.part}`, kind: 'label-in-name', level: 'fault',
-      sentence: `On ${named(context, answer.item.part)} one reads “${labelOf(answer)}” in ${whereIn(context, answer.pose) || 'its only state'}, and its accessible name is “${String(answer.item.values.accessibleName)}”: whoever says what is to be read does not get it (WCAG 2.5.3).`,
-      about: { component: context.component.id, ...stateOfPose(context, answer.pose), part: answer.item.part, rule: firstOf(answer.rules).id },
+      sentence: `On ${named(context, answer.item.part)} one reads “${labelOf(answer)}” in ${whereIn(context, answer.atRest) || 'its only state'}, and its accessible name is “${String(answer.item.values.accessibleName)}”: whoever says what is to be read does not get it (WCAG 2.5.3).`,
+      about: { component: context.component.id, ...stateAtRest(context, answer.atRest), part: answer.item.part, rule: firstOf(answer.rules).id },
       remedy: null, witness: null, numbers: {},
     }))
   },

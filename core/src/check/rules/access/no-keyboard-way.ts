@@ -12,11 +12,11 @@ export const noKeyboardWay: ComponentCheck = {
   name: 'no-keyboard-way', scope: 'component', levels: ['fault'],
   means: 'a tap, double tap or long press nobody does with the keyboard, nor any rule with the same effect (WCAG 2.1.1)',
   finds: (context) => {
-    const { component, arena, root } = context
+    const { component, stateSpace, root } = context
     const pointed = component.rules.filter((rule) => BY_POINTER.includes(rule.trigger.on) && rule.target.go !== 'ignored')
     if (pointed.length === 0) return []
-    const keyed = arena.byWay('keyboard')
-    const { closed } = arena
+    const keyed = stateSpace.byModality('keyboard')
+    const { closed } = stateSpace
     const missing = pointed.filter((rule) => closed.firing(root, rule) && keyed.isFinished && !keyed.firing(root, rule) && !isDoneByKeyboard(context, rule))
     const causes = [...new Set(missing.map((rule) => causeOf(component, rule)))]
     return causes.map((cause) => finding(context, missing.filter((rule) => causeOf(component, rule) === cause)))
@@ -54,7 +54,7 @@ const takesFocus = (component: Component, part: Id): boolean =>
   component.parts.some(({ id, base }) => id === part && base.focusable === true) || component.axes.some(({ states, groups }) => [...states, ...(groups ?? [])].some(({ look }) => look[part]?.focusable === true))
 
 /** Whether some other rule that the keyboard can fire leads from the same states to the same place with the same actions. */
-function isDoneByKeyboard({ component, arena, root }: CheckContext, rule: Rule): boolean {
+function isDoneByKeyboard({ component, stateSpace, root }: CheckContext, rule: Rule): boolean {
   const does = ({ target, actions, axis }: Rule) => JSON.stringify([axis, target, actions.map(({ id: _id, ...action }) => action)])
-  return component.rules.some((other) => other !== rule && does(other) === does(rule) && arena.byWay('keyboard').firing(root, other) !== undefined)
+  return component.rules.some((other) => other !== rule && does(other) === does(rule) && stateSpace.byModality('keyboard').firing(root, other) !== undefined)
 }

@@ -1,7 +1,7 @@
 import { batch, firstOf, inProject, rootOf, setAt } from '../../../document'
 import type { DrawItem } from '../../../scene'
 import { textsIn } from '../../../run'
-import { allNamed, answersIn, stateOfPose, TOUCHING, whereIn, type Answer } from '../../ground/answers'
+import { allNamed, answersIn, stateAtRest, TOUCHING, whereIn, type Answer } from '../../ground/answers'
 import type { CheckContext, ComponentCheck } from '../../ground/context'
 import type { Finding, Remedy } from '../../model/finding'
 import { aboutParts, keyOf, several, together, type Several } from '../../ground/several'
@@ -38,11 +38,11 @@ const tapped = (context: CheckContext): readonly Answer[] =>
 
 const partsIn = (context: CheckContext, { parts }: Several): string => allNamed(context, parts)
 
-const whereOf = (context: CheckContext, { first }: Several): string => whereIn(context, first.pose) || 'its only state'
+const whereOf = (context: CheckContext, { first }: Several): string => whereIn(context, first.atRest) || 'its only state'
 
 const finding = (context: CheckContext, kind: string, { first, parts }: Several, sentence: string, remedy: Finding['remedy']): Finding => ({
   id: `${kind} ${context.component.id} ${keyOf(parts)}`, kind, level: 'note', sentence,
-  about: { component: context.component.id, ...stateOfPose(context, first.pose), ...aboutParts(parts), rule: firstOf(first.rules).id },
+  about: { component: context.component.id, ...stateAtRest(context, first.atRest), ...aboutParts(parts), rule: firstOf(first.rules).id },
   remedy, witness: null, numbers: { parts: parts.length },
 })
 
@@ -56,9 +56,9 @@ function asButton({ component }: CheckContext, answer: Answer): Remedy {
 }
 
 /** A part and what lies around it, within its component. */
-function around({ pose, item }: Answer): readonly DrawItem[] {
+function around({ atRest, item }: Answer): readonly DrawItem[] {
   const down = (items: readonly DrawItem[]): readonly DrawItem[] => items.flatMap((each) => (each === item ? [each] : down(each.children).length > 0 ? [...down(each.children), each] : []))
-  return down(pose.list)
+  return down(atRest.list)
 }
 
 const saysWhatItIs = (answer: Answer): boolean => around(answer).some(({ values }) => values.role !== 'none' && values.role !== undefined)

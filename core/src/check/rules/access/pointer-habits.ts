@@ -90,7 +90,7 @@ export const focusLeadsAway: ComponentCheck = {
         id: `focus-leads-away ${context.component.id} ${rule.id}`, kind: 'focus-leads-away', level: 'fault',
         sentence: `As soon as ${named(context, rule.part ?? rootOf(context.component).id)} has the focus, ${leaving.do === 'go to screen' ? 'another screen comes' : 'something opens'}: whoever goes on with Tab is taken away (WCAG 3.2.1).`,
         about: { component: context.component.id, axis: rule.axis, rule: rule.id, part: rule.part ?? rootOf(context.component).id },
-        remedy: null, witness: witnessOfRule(context, rule, { caption: 'only the focus has come here' }, context.arena.byWay('keyboard')), numbers: {},
+        remedy: null, witness: witnessOfRule(context, rule, { caption: 'only the focus has come here' }, context.stateSpace.byModality('keyboard')), numbers: {},
       }]
     }),
 }
@@ -120,15 +120,15 @@ export const hoverStays: ComponentCheck = {
 }
 
 /** Whether a part lies over others, or beyond its component, where an axis is in a state. */
-function coversAnything({ component, poses }: CheckContext, axis: Axis, state: Id, part: Id): boolean {
-  const pose = poses.all.find(({ run }) => run.instances.get('')?.states[component.axes.indexOf(axis)] === state)
-  if (!pose) return false
-  const placed = placedIn(pose.list)
+function coversAnything({ component, resting }: CheckContext, axis: Axis, state: Id, part: Id): boolean {
+  const atRest = resting.all.find(({ run }) => run.instances.get('')?.states[component.axes.indexOf(axis)] === state)
+  if (!atRest) return false
+  const placed = placedIn(atRest.list)
   const own = placed.find(({ item }) => item.instance === '' && item.part === part)
   const [root] = placed
   if (!own || !root) return false
   const [inner, outer] = [rectangleOf(own), rectangleOf(root)]
-  const around = new Set(wayDown(pose.list, '', part))
+  const around = new Set(wayDown(atRest.list, '', part))
   return inner.left < outer.left || inner.top < outer.top || inner.right > outer.right || inner.bottom > outer.bottom
     || placed.slice(0, placed.indexOf(own)).some((other) => other.opacity > 0 && !around.has(other.item) && overlap(own, other) > 0.1)
 }

@@ -1,5 +1,5 @@
 import { certain, firstOf } from '../../../document'
-import { answersIn, named, oneOfEach, seenSize, stateOfPose, whereIn, type Answer } from '../../ground/answers'
+import { answersIn, named, oneOfEach, seenSize, stateAtRest, whereIn, type Answer } from '../../ground/answers'
 import type { ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 
@@ -13,30 +13,30 @@ export const targetSmall: ComponentCheck = {
   finds: (context) => {
     const answers = answersIn(context).filter(({ rules }) => rules.some(({ trigger }) => trigger.on === 'tap'))
     const small = answers.filter((answer) => isSmall(answer) && isCrowded(answer, answers))
-    return oneOfEach(small, ({ item }) => item.part).map(({ pose, item, rules }): Finding => {
-      const { width, height } = certain(seenSize(pose.list, '', item.part))
+    return oneOfEach(small, ({ item }) => item.part).map(({ atRest, item, rules }): Finding => {
+      const { width, height } = certain(seenSize(atRest.list, '', item.part))
       const [across, down] = [Math.round(width), Math.round(height)]
       return {
         id: `target-small ${context.component.id} ${item.part}`, kind: 'target-small', level: 'risk',
-        sentence: `${named(context, item.part)} is ${across} by ${down} px in ${whereIn(context, pose) || 'its only state'}, too small to hit next to what else answers; ${LEAST_PX} by ${LEAST_PX} px is the least (WCAG 2.5.8).`,
-        about: { component: context.component.id, ...stateOfPose(context, pose), part: item.part, rule: firstOf(rules).id },
+        sentence: `${named(context, item.part)} is ${across} by ${down} px in ${whereIn(context, atRest) || 'its only state'}, too small to hit next to what else answers; ${LEAST_PX} by ${LEAST_PX} px is the least (WCAG 2.5.8).`,
+        about: { component: context.component.id, ...stateAtRest(context, atRest), part: item.part, rule: firstOf(rules).id },
         remedy: null, witness: null, numbers: { width: across, height: down },
       }
     })
   },
 }
 
-function isSmall({ pose, item }: Answer): boolean {
-  const size = seenSize(pose.list, '', item.part)
+function isSmall({ atRest, item }: Answer): boolean {
+  const size = seenSize(atRest.list, '', item.part)
   return size !== null && (size.width < LEAST_PX - 0.5 || size.height < LEAST_PX - 0.5)
 }
 
 /** Whether a circle of 24 px around its middle meets another target, or that of another small one. */
-function isCrowded({ pose, item }: Answer, answers: readonly Answer[]): boolean {
-  const own = certain(seenSize(pose.list, '', item.part))
+function isCrowded({ atRest, item }: Answer, answers: readonly Answer[]): boolean {
+  const own = certain(seenSize(atRest.list, '', item.part))
   return answers.some((other) => {
-    if (other.pose !== pose || other.item === item) return false
-    const its = seenSize(pose.list, '', other.item.part)
+    if (other.atRest !== atRest || other.item === item) return false
+    const its = seenSize(atRest.list, '', other.item.part)
     if (!its) return false
     const [x, y] = [Math.max(0, Math.abs(own.middle.x - its.middle.x) - (isSmall(other) ? 0 : its.width / 2)), Math.max(0, Math.abs(own.middle.y - its.middle.y) - (isSmall(other) ? 0 : its.height / 2))]
     return Math.hypot(x, y) < (isSmall(other) ? LEAST_PX : LEAST_PX / 2)

@@ -14,7 +14,7 @@ export const vanishesByItself: ComponentCheck = {
   name: 'vanishes-by-itself', scope: 'component', levels: ['risk'],
   means: 'a text, or an overlay with text, goes by a timer that nothing holds (WCAG 2.2.1)',
   finds: (context) => {
-    const { component, arena, root } = context
+    const { component, stateSpace, root } = context
     return component.axes.flatMap((axis) => axis.states.flatMap((state): Finding[] => {
       const rules = component.rules.filter((rule) => rule.axis === axis.id && holdsIn(rule, state.id, axis))
       for (const rule of rules) {
@@ -23,7 +23,7 @@ export const vanishesByItself: ComponentCheck = {
         const to = axis.states.find(({ id }) => target.go === 'state' && id === target.state)
         if (afterMs === null || !to) continue
         const gone = component.parts.filter((part) => part.kind === 'text' && isShown(component, part, state.look) && !isShown(component, part, to.look))
-        if (gone.length === 0 || !arena.closed.firing(root, rule)) continue
+        if (gone.length === 0 || !stateSpace.closed.firing(root, rule)) continue
         return [{
           id: `vanishes-by-itself ${component.id} ${axis.id} ${state.id}`, kind: 'vanishes-by-itself', level: 'risk',
           sentence: `${named(context, firstOf(gone).id)} goes by itself ${inMs(afterMs)} after ${stateName(axis, state.id)} is entered, and nothing holds it: whoever reads slowly does not get to its end (WCAG 2.2.1).`,

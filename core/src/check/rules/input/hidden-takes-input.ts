@@ -1,8 +1,8 @@
 import { firstOf, inProject, setAt, theOne } from '../../../document'
-import { reachedIn, named, oneOfEach, opacityOf, stateOfPose, whereIn } from '../../ground/answers'
+import { reachedIn, named, oneOfEach, opacityOf, stateAtRest, whereIn } from '../../ground/answers'
 import type { CheckContext, ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
-import { poseWitness, tapAt } from '../../ground/pose-witness'
+import { restingWitness, tapAt } from '../../ground/resting-witness'
 
 /** Less than this of a part cannot be seen. */
 const UNSEEN = 0.02
@@ -14,17 +14,17 @@ export const hiddenTakesInput: ComponentCheck = {
   finds: (context) => {
     const { component } = context
     const answers = reachedIn(context)
-    const unseen = answers.filter(({ pose, item }) => opacityOf(pose.list, '', item.part) < UNSEEN)
-    const showsElsewhere = (part: string) => context.poses.all.some(({ list }) => opacityOf(list, '', part) > 0.1)
-    return oneOfEach(unseen.filter(({ item }) => showsElsewhere(item.part)), ({ item }) => item.part).flatMap(({ pose, item, rules, point }): Finding[] => {
+    const unseen = answers.filter(({ atRest, item }) => opacityOf(atRest.list, '', item.part) < UNSEEN)
+    const showsElsewhere = (part: string) => context.resting.all.some(({ list }) => opacityOf(list, '', part) > 0.1)
+    return oneOfEach(unseen.filter(({ item }) => showsElsewhere(item.part)), ({ item }) => item.part).flatMap(({ atRest, item, rules, point }): Finding[] => {
       const rule = firstOf(rules)
-      const witness = poseWitness(context, pose, tapAt(point), 'there is nothing to see here, and it answers', (trace) => trace.some((event) => event.what === 'fired' && event.instance === '' && rules.some(({ id }) => id === event.rule)))
+      const witness = restingWitness(context, atRest, tapAt(point), 'there is nothing to see here, and it answers', (trace) => trace.some((event) => event.what === 'fired' && event.instance === '' && rules.some(({ id }) => id === event.rule)))
       return [{
         id: `hidden-takes-input ${component.id} ${item.part}`,
         kind: 'hidden-takes-input', level: witness ? 'fault' : 'risk',
-        sentence: `${witness ? '' : 'Possible: '}${named(context, item.part)} cannot be seen in ${whereIn(context, pose)}, and still answers ${rule.trigger.on}.`,
-        about: { component: component.id, ...stateOfPose(context, pose), part: item.part, rule: rule.id },
-        remedy: remedyFor(context, stateOfPose(context, pose), item.part), witness, numbers: {},
+        sentence: `${witness ? '' : 'Possible: '}${named(context, item.part)} cannot be seen in ${whereIn(context, atRest)}, and still answers ${rule.trigger.on}.`,
+        about: { component: component.id, ...stateAtRest(context, atRest), part: item.part, rule: rule.id },
+        remedy: remedyFor(context, stateAtRest(context, atRest), item.part), witness, numbers: {},
       }]
     })
   },

@@ -1,8 +1,8 @@
 import { batch, decidedBy, firstOf, holdsIn, setProperty, theOne, type Axis, type Component, type Edit, type Id, type LookPlace } from '../../../document'
 import { partsAt } from '../../../scene'
-import { allNamed, reachedIn, cursorAt, stateOfPose, TOUCHING, whereIn } from '../../ground/answers'
+import { allNamed, reachedIn, cursorAt, stateAtRest, TOUCHING, whereIn } from '../../ground/answers'
 import type { CheckContext, ComponentCheck } from '../../ground/context'
-import { poseWitness, tapAt } from '../../ground/pose-witness'
+import { restingWitness, tapAt } from '../../ground/resting-witness'
 import { aboutParts, keyOf, several } from '../../ground/several'
 
 const LIVE = ['pointer', 'grab', 'grabbing', 'text']
@@ -14,20 +14,20 @@ export const looksDead: ComponentCheck = {
   finds: (context) => {
     const { component } = context
     const hasLook = component.rules.some(({ trigger, target }) => ['enter', 'press'].includes(trigger.on) && target.go !== 'ignored') || component.axes.some((axis) => ['hovered', 'pressed'].includes(decidedBy(axis) ?? ''))
-    const dead = hasLook ? [] : reachedIn(context).filter(({ pose, point, rules }) => rules.some(({ trigger }) => trigger.on === 'tap') && !LIVE.includes(cursorAt(pose.list, point)))
+    const dead = hasLook ? [] : reachedIn(context).filter(({ atRest, point, rules }) => rules.some(({ trigger }) => trigger.on === 'tap') && !LIVE.includes(cursorAt(atRest.list, point)))
     const found = several(dead)
     if (!found) return []
-    const { first: { pose, rules, point }, parts } = found
+    const { first: { atRest, rules, point }, parts } = found
     const names = allNamed(context, parts)
     return [{
       id: `looks-dead ${component.id} ${keyOf(parts)}`,
       kind: 'looks-dead', level: 'note',
       sentence: parts.length === 1
-        ? `${names} answers ${firstOf(rules).trigger.on} in ${whereIn(context, pose) || 'its only state'}, and nothing shows it: no hand over it, no other look when it is pointed at or pressed.`
+        ? `${names} answers ${firstOf(rules).trigger.on} in ${whereIn(context, atRest) || 'its only state'}, and nothing shows it: no hand over it, no other look when it is pointed at or pressed.`
         : `${names} answer a tap, and nothing shows it: no hand over them, no other look when they are pointed at or pressed.`,
-      about: { component: component.id, ...stateOfPose(context, pose), ...aboutParts(parts), rule: firstOf(rules).id },
+      about: { component: component.id, ...stateAtRest(context, atRest), ...aboutParts(parts), rule: firstOf(rules).id },
       remedy: { label: parts.length === 1 ? 'Show a hand over it' : 'Show a hand over them', edit: batch(...parts.map((part) => withHand(context, part))) },
-      witness: poseWitness(context, pose, tapAt(point), 'it answers', (trace) => trace.some(({ what }) => what === 'fired')), numbers: { parts: parts.length },
+      witness: restingWitness(context, atRest, tapAt(point), 'it answers', (trace) => trace.some(({ what }) => what === 'fired')), numbers: { parts: parts.length },
     }]
   },
 }
@@ -52,25 +52,25 @@ export const looksLive: ComponentCheck = {
   name: 'looks-live', scope: 'component', levels: ['note'],
   means: 'a hand over it and no answer',
   finds: (context) => {
-    const { component, isHeld, poses } = context
+    const { component, isHeld, resting } = context
     if (isHeld || !component.rules.some(({ trigger }) => TOUCHING.includes(trigger.on))) return []
     const answers = reachedIn(context)
-    const live = poses.all.flatMap((pose) => answers.filter((answer) => answer.pose !== pose).flatMap(({ point, item }) => {
-      const hits = partsAt(pose.list, point)
-      const isAnswered = answers.some((other) => other.pose === pose && hits.some(({ part, instance }) => instance === '' && part === other.item.part))
-      return !isAnswered && hits.some(({ part }) => part === item.part) && LIVE.includes(cursorAt(pose.list, point)) ? [{ pose, item, point }] : []
+    const live = resting.all.flatMap((atRest) => answers.filter((answer) => answer.atRest !== atRest).flatMap(({ point, item }) => {
+      const hits = partsAt(atRest.list, point)
+      const isAnswered = answers.some((other) => other.atRest === atRest && hits.some(({ part, instance }) => instance === '' && part === other.item.part))
+      return !isAnswered && hits.some(({ part }) => part === item.part) && LIVE.includes(cursorAt(atRest.list, point)) ? [{ atRest, item, point }] : []
     }))
     const found = several(live)
     if (!found) return []
-    const { first: { pose, point }, parts } = found
+    const { first: { atRest, point }, parts } = found
     return [{
       id: `looks-live ${component.id} ${keyOf(parts)}`,
       kind: 'looks-live', level: 'note',
       sentence: parts.length === 1
-        ? `${allNamed(context, parts)} has a hand over it in ${whereIn(context, pose)}, but answers nothing there.`
+        ? `${allNamed(context, parts)} has a hand over it in ${whereIn(context, atRest)}, but answers nothing there.`
         : `${allNamed(context, parts)} have a hand over them in states in which they answer nothing.`,
-      about: { component: component.id, ...stateOfPose(context, pose), ...aboutParts(parts) },
-      remedy: null, witness: poseWitness(context, pose, tapAt(point), 'a hand, and nothing happens', (trace) => !trace.some((event) => event.what === 'fired' && event.atMs >= pose.run.nowMs && event.trigger === 'tap')), numbers: { parts: parts.length },
+      about: { component: component.id, ...stateAtRest(context, atRest), ...aboutParts(parts) },
+      remedy: null, witness: restingWitness(context, atRest, tapAt(point), 'a hand, and nothing happens', (trace) => !trace.some((event) => event.what === 'fired' && event.atMs >= atRest.run.nowMs && event.trigger === 'tap')), numbers: { parts: parts.length },
     }]
   },
 }

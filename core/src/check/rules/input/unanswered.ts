@@ -42,15 +42,15 @@ function silences(context: CheckContext): readonly Silence[] {
 }
 
 function silencesIn(context: CheckContext): readonly Silence[] {
-  const { component, arena, root } = context
+  const { component, stateSpace, root } = context
   return component.axes.flatMap((axis) => {
     const answering = component.rules.filter((rule) => rule.axis === axis.id && isFromUser(rule.trigger))
     return [...new Set(answering.map(rowOf))].flatMap((row): Silence[] => {
       const rules = answering.filter((rule) => rowOf(rule) === row)
       const { trigger, part } = firstOf(rules)
-      const net = arena.closed.axis(root, axis.id)
+      const net = stateSpace.closed.axis(root, axis.id)
       const silent = new Map<Id, Travelled>()
-      for (const { mark, step } of arena.closed.all('offered')) {
+      for (const { mark, step } of stateSpace.closed.all('offered')) {
         if (mark.thing !== root || mark.trigger !== trigger.on || mark.part !== part) continue
         const state = stateIn(net, step.from.place.configuration)
         if (!silent.has(state) && !rules.some((rule) => holdsIn(rule, state, axis))) silent.set(state, step)
@@ -62,7 +62,7 @@ function silencesIn(context: CheckContext): readonly Silence[] {
       const answered = axis.states.filter(({ id }) => rules.some((rule) => holdsIn(rule, id, axis)))
       const isOversight = states.length <= 2 && answered.length >= states.length + MOSTLY
       const kind = isOversight ? 'some-but-not-all' : 'unanswered'
-      const witness = witnessTo(arena, arena.closed, after(step), { caption: `${trigger.on}, and nothing happens` }, (trace, offered) =>
+      const witness = witnessTo(stateSpace, stateSpace.closed, after(step), { caption: `${trigger.on}, and nothing happens` }, (trace, offered) =>
         offered.some((event) => event.instance === '' && event.trigger === trigger.on && event.part === part && !isAnswered(trace, event, rules)))
       const what = triggerRow(trigger, null)
       return [{

@@ -2,14 +2,14 @@ import { isControlRole } from '../../../document'
 import { drawListAt } from '../../../run'
 import { luminance, parseColour, type Rgba } from '../../../motion'
 import { inverse, isOnShape, transformed, type DrawItem, type DrawList, type Point } from '../../../scene'
-import { allNamed, cursorAt, named, oneOfEach, stateOfPose, whereIn } from '../../ground/answers'
+import { allNamed, cursorAt, named, oneOfEach, stateAtRest, whereIn } from '../../ground/answers'
 import { stateChangesIn, interruptedAt, lanesOf, wayOf } from '../../ground/changes'
 import type { CheckContext, ComponentCheck } from '../../ground/context'
 import { after } from '../../explore'
 import { inMs, type Finding } from '../../model/finding'
 import { everythingIn, placedIn, type PlacedItem } from '../../ground/placed'
-import { poseWitness } from '../../ground/pose-witness'
-import type { Pose } from '../../ground/poses'
+import { restingWitness } from '../../ground/resting-witness'
+import type { RestingConfiguration } from '../../ground/resting-configurations'
 import { witnessOfChange } from '../../ground/witness'
 import { aboutParts, keyOf, several } from '../../ground/several'
 
@@ -27,8 +27,8 @@ export const contrastLow: ComponentCheck = {
   name: 'contrast-low', scope: 'component', levels: ['risk', 'note'],
   means: 'text under 4.5 : 1 (3 : 1 when large), icons, and controls without text or icon, under 3 : 1 against the plain colour behind (WCAG 1.4.3, 1.4.11); what looks out of use, and what fades just then, is exempt; what is faint at rest is as hard to read as it is',
   finds: (context) => {
-    const still = context.poses.all.flatMap((pose) => lowIn(pose.list, UNSEEN).filter(({ item }) => item.instance === '').map((low) => ({ ...low, pose })))
-    const inStates = oneOfEach(still, ({ item }) => item.part).map(({ pose, ...low }) => stillFinding(context, pose, low))
+    const still = context.resting.all.flatMap((atRest) => lowIn(atRest.list, UNSEEN).filter(({ item }) => item.instance === '').map((low) => ({ ...low, atRest })))
+    const inStates = oneOfEach(still, ({ item }) => item.part).map(({ atRest, ...low }) => stillFinding(context, atRest, low))
     return [...inStates, ...controlsLow(context), ...whileMoving(context, new Set(still.map(({ item }) => item.part)))]
   },
 }
@@ -38,10 +38,10 @@ export const contrastUnknown: ComponentCheck = {
   name: 'contrast-unknown', scope: 'component', levels: ['note'],
   means: 'a text or icon on a picture or a gradient: whether it stands out is not determined (WCAG 1.4.3, 1.4.11)',
   finds: (context) => {
-    const unknown = context.poses.all.flatMap((pose) => {
-      const all = placedIn(pose.list)
+    const unknown = context.resting.all.flatMap((atRest) => {
+      const all = placedIn(atRest.list)
       return all.flatMap(({ item, matrix, opacity }, index) =>
-        (item.instance === '' && leastFor(item) !== null && opacity >= UNSEEN && groundAt(all.slice(0, index), middleOf({ item, matrix })) === 'not plain' ? [{ pose, item }] : []))
+        (item.instance === '' && leastFor(item) !== null && opacity >= UNSEEN && groundAt(all.slice(0, index), middleOf({ item, matrix })) === 'not plain' ? [{ atRest, item }] : []))
     })
     const found = several(unknown)
     if (!found) return []
@@ -49,7 +49,7 @@ export const contrastUnknown: ComponentCheck = {
     return [{
       id: `contrast-unknown ${context.component.id} ${keyOf(parts)}`, kind: 'contrast-unknown', level: 'note',
       sentence: `${allNamed(context, parts)} ${parts.length === 1 ? 'stands' : 'stand'} on a picture or a gradient: whether ${parts.length === 1 ? 'it stands' : 'they stand'} out enough is not determined (WCAG 1.4.3).`,
-      about: { component: context.component.id, ...stateOfPose(context, first.pose), ...aboutParts(parts) },
+      about: { component: context.component.id, ...stateAtRest(context, first.atRest), ...aboutParts(parts) },
       remedy: null, witness: null, numbers: { parts: parts.length },
     }]
   },
@@ -57,21 +57,21 @@ export const contrastUnknown: ComponentCheck = {
 
 /** Controls without any text or icon, of which nothing else stands out from what is behind them (WCAG 2.2, success criterion 1.4.11). */
 function controlsLow(context: CheckContext): readonly Finding[] {
-  const low = context.poses.all.flatMap((pose) => {
-    const all = placedIn(pose.list)
+  const low = context.resting.all.flatMap((atRest) => {
+    const all = placedIn(atRest.list)
     return all.flatMap((placed, index) => {
       const { item, opacity } = placed
-      if (item.instance !== '' || !isControlRole(item.values.role) || opacity < UNSEEN || isAllOver(pose.list, item)) return []
+      if (item.instance !== '' || !isControlRole(item.values.role) || opacity < UNSEEN || isAllOver(atRest.list, item)) return []
       const own = new Set(everythingIn([item]).map((each) => each.item))
       const seen = all.filter((each) => own.has(each.item))
       if (seen.length === 0 || seen.some((each) => leastFor(each.item) !== null && each.opacity >= UNSEEN)) return []
       const ground = groundAt(all.slice(0, index), middleOf(placed))
       if (typeof ground === 'string') return []
       const ratio = Math.max(...seen.flatMap((each) => [each.item.values.fill, each.item.values.stroke].flatMap((ink) => (typeof ink === 'string' ? [contrast(over(parseColour(ink), ground, each.opacity), ground)] : []))), 1)
-      return ratio < LEAST.picture && seen.some(isPainted) ? [{ pose, item, ratio, least: LEAST.picture }] : []
+      return ratio < LEAST.picture && seen.some(isPainted) ? [{ atRest, item, ratio, least: LEAST.picture }] : []
     })
   })
-  return oneOfEach(low, ({ item }) => item.part).map(({ pose, ...each }) => stillFinding(context, pose, each))
+  return oneOfEach(low, ({ item }) => item.part).map(({ atRest, ...each }) => stillFinding(context, atRest, each))
 }
 
 /** Whether it lies over as good as all there is, as what dims everything behind a dialog does: nobody has to find it. */
@@ -152,21 +152,21 @@ export function contrast(a: Rgba, b: Rgba): number {
 
 const inRatio = (ratio: number): string => `${Math.floor(ratio * 10) / 10} : 1`
 
-function stillFinding(context: CheckContext, pose: Pose, { item, ratio, least }: Low): Finding {
+function stillFinding(context: CheckContext, atRest: RestingConfiguration, { item, ratio, least }: Low): Finding {
   return {
     id: `contrast-low ${context.component.id} ${item.part}`, kind: 'contrast-low', level: 'risk',
-    sentence: `${named(context, item.part)} stands out by ${inRatio(ratio)} from what is behind it in ${whereIn(context, pose) || 'its only state'}; ${inRatio(least)} is the least (WCAG ${item.kind === 'text' ? '1.4.3' : '1.4.11'}).`,
-    about: { component: context.component.id, ...stateOfPose(context, pose), part: item.part, property: 'fill' },
-    remedy: null, witness: poseWitness(context, pose, [], 'hard to read here', (trace) => trace.length > 0), numbers: { ratio: Math.round(ratio * 100) / 100, least },
+    sentence: `${named(context, item.part)} stands out by ${inRatio(ratio)} from what is behind it in ${whereIn(context, atRest) || 'its only state'}; ${inRatio(least)} is the least (WCAG ${item.kind === 'text' ? '1.4.3' : '1.4.11'}).`,
+    about: { component: context.component.id, ...stateAtRest(context, atRest), part: item.part, property: 'fill' },
+    remedy: null, witness: restingWitness(context, atRest, [], 'hard to read here', (trace) => trace.length > 0), numbers: { ratio: Math.round(ratio * 100) / 100, least },
   }
 }
 
 function whileMoving(context: CheckContext, known: ReadonlySet<string>): readonly Finding[] {
-  const { component, arena } = context
+  const { component, stateSpace } = context
   const seen = new Set(known)
   return stateChangesIn(context).flatMap((change): Finding[] => {
     if (!lanesOf(change).some(({ property }) => property === 'fill')) return []
-    const run = arena.visit(arena.closed, after(change.step))?.run
+    const run = stateSpace.visit(stateSpace.closed, after(change.step))?.run
     if (!run) return []
     for (const atMs of interruptedAt(lanesOf(change)).slice(1)) {
       const low = lowIn(drawListAt(run, run.nowMs + atMs), FAINT).find(({ item, ratio, least }) => item.instance === '' && !seen.has(item.part) && ratio < least)

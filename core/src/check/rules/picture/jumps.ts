@@ -136,11 +136,11 @@ interface When {
 }
 
 function finding(context: CheckContext, change: StateChange, { jump, atMs, by }: When): Finding {
-  const { component, arena } = context
+  const { component, stateSpace } = context
   const amount = jump.unit === 'colour' ? '' : ` by ${Math.round(jump.by * 100) / 100}${jump.unit && ` ${jump.unit}`}`
   const when = by ? `when ${wayOf(by)} comes ${inMs(atMs)} after ${wayOf(change)} has begun` : `as soon as ${wayOf(change)} begins`
   const isReduced = change.before.isMotionReduced
-  const enacted = isReduced ? null : by ? interrupting(context, change, by, atMs) : arena.enact(arena.closed, after(change.step))
+  const enacted = isReduced ? null : by ? interrupting(context, change, by, atMs) : stateSpace.enact(stateSpace.closed, after(change.step))
   // A witness is played with all motion.
   const witness: Witness | null = enacted ? witnessOf({ surface: context.surface, inputs: enacted.inputs, chance: enacted.chance, lookAtMs: enacted.run.nowMs, caption: `${jump.property} jumps here` }) : null
   return {
@@ -154,10 +154,10 @@ function finding(context: CheckContext, change: StateChange, { jump, atMs, by }:
 }
 
 /** What a person does so that another change comes so long after one has begun; null where no run does that. */
-function interrupting({ arena }: CheckContext, change: StateChange, by: StateChange, atMs: number): Enacted | null {
-  const { closed } = arena
-  const begun = arena.enact(closed, after(change.step))
-  const net = closed.axis(arena.root, change.axis.id)
+function interrupting({ stateSpace }: CheckContext, change: StateChange, by: StateChange, atMs: number): Enacted | null {
+  const { closed } = stateSpace
+  const begun = stateSpace.enact(closed, after(change.step))
+  const net = closed.axis(stateSpace.root, change.axis.id)
   const step = closed.steps.find(({ from, outcome }) => from.place === change.step.to && outcome.marks.some((mark) => mark.what === 'entered' && mark.axis === net && mark.rule === by.rule && net.states[mark.to] === by.to.id))
   const both = begun && step ? enactOn(begun, closed.network, after(step), atMs) : null
   return both && begun && both.run.nowMs === begun.run.nowMs + atMs ? both : null

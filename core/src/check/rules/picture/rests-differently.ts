@@ -2,7 +2,7 @@ import { sameValue, type InputAction } from '../../../document'
 import { keptAt } from '../../../machine'
 import { advanceTo, drawList, forkFromHere, send, type Run } from '../../../run'
 import { pointOn } from '../../../scene'
-import { type Arena } from '../../ground/arena'
+import { type StateSpace } from '../../ground/state-space'
 import type { ComponentCheck, PrototypeCheck } from '../../ground/context'
 import { firstDifference } from '../../ground/difference'
 import type { Enacted, Travelled } from '../../explore'
@@ -21,10 +21,10 @@ const REST_MS = 4000
 export const restsDifferently: ComponentCheck = {
   name: 'rests-differently', scope: 'component', levels: ['risk'],
   means: 'two ways into the same states and values come to rest in different pictures; both are played side by side',
-  finds: ({ component, arena, poses }) => {
+  finds: ({ component, stateSpace, resting }) => {
     const about = { component: component.id }
-    const dragged = poses.all.flatMap(({ enacted }) => draggedFrom(arena, enacted))
-    return [...findingsFor(arena, about, component.name, dragged), ...findingsFor(arena, about, component.name, differentWays(arena))].slice(0, 1)
+    const dragged = resting.all.flatMap(({ enacted }) => draggedFrom(stateSpace, enacted))
+    return [...findingsFor(stateSpace, about, component.name, dragged), ...findingsFor(stateSpace, about, component.name, differentWays(stateSpace))].slice(0, 1)
   },
 }
 
@@ -46,14 +46,14 @@ interface TwoWays {
   readonly second: Enacted
 }
 
-function findingsFor(arena: Arena, about: About, name: string, pairs: readonly TwoWays[]): readonly Finding[] {
+function findingsFor(stateSpace: StateSpace, about: About, name: string, pairs: readonly TwoWays[]): readonly Finding[] {
   return pairs.flatMap(({ first, second }): Finding[] => {
     const [a, b] = [atRest(first.run), atRest(second.run)]
     if (!a || !b || !isSameWorld(a, b)) return []
     const difference = firstDifference(drawList(a), drawList(b)) ?? firstDifference(drawList(b), drawList(a)) ?? orderDifference(a, b)
     if (difference === null) return []
     const [witness, beside] = ([[first, a], [second, b]] as const).map(([{ inputs, chance }, run]) =>
-      confirmed(arena.project, witnessOf({ surface: arena.surface, inputs, chance, lookAtMs: run.nowMs, caption: `${difference}, in the same states` }), () => true))
+      confirmed(stateSpace.project, witnessOf({ surface: stateSpace.surface, inputs, chance, lookAtMs: run.nowMs, caption: `${difference}, in the same states` }), () => true))
     return [{
       id: `rests-differently ${about.component ?? about.screen ?? ''}`, kind: 'rests-differently', level: 'risk',
       sentence: `Two ways in “${name}” come to the same states and values, and rest in different pictures: ${difference} differs.`,
@@ -63,8 +63,8 @@ function findingsFor(arena: Arena, about: About, name: string, pairs: readonly T
 }
 
 /** Places that are alike in states and values, each with some of the ways into them. */
-function differentWays(arena: Arena): readonly TwoWays[] {
-  const { closed } = arena
+function differentWays(stateSpace: StateSpace): readonly TwoWays[] {
+  const { closed } = stateSpace
   const { network } = closed
   const ways = new Map<string, Travelled[]>()
   for (const step of closed.steps) {
@@ -75,17 +75,17 @@ function differentWays(arena: Arena): readonly TwoWays[] {
     ways.set(key, known)
   }
   return [...ways.values()].filter((known) => known.length > 1).slice(0, MOST.places).flatMap((known): readonly TwoWays[] => {
-    const [first, ...others] = known.flatMap((step) => arena.visit(closed, after(step)) ?? [])
+    const [first, ...others] = known.flatMap((step) => stateSpace.visit(closed, after(step)) ?? [])
     return first ? others.map((second) => ({ first, second })) : []
   })
 }
 
 /** Where what can be dragged comes to rest of itself when it is dragged far away and let go, against where it was. */
-function draggedFrom(arena: Arena, enacted: Enacted): readonly TwoWays[] {
-  const { component } = arena.root.compiled
+function draggedFrom(stateSpace: StateSpace, enacted: Enacted): readonly TwoWays[] {
+  const { component } = stateSpace.root.compiled
   return component.parts.filter(({ drag }) => drag && drag.snapTo !== 'anywhere').flatMap(({ id }): readonly TwoWays[] => {
     const run = forkFromHere(enacted.run)
-    const at = pointOn(drawList(run), arena.root.path, id)
+    const at = pointOn(drawList(run), stateSpace.root.path, id)
     if (!at) return []
     const inputs = [...enacted.inputs]
     const act = (afterMs: number, input: InputAction) => {

@@ -19,10 +19,10 @@ export const roundTripDiffers: ComponentCheck = {
     stateChangesIn(context).flatMap((there): Finding[] => {
       const back = backFrom(context, there)
       if (!back) return []
-      const { arena } = context
+      const { stateSpace } = context
       const away = after(there.step)
-      const home = arena.visit(arena.closed, there.step.from)
-      const returned = arena.visit(arena.closed, { ...after(back), before: away })
+      const home = stateSpace.visit(stateSpace.closed, there.step.from)
+      const returned = stateSpace.visit(stateSpace.closed, { ...after(back), before: away })
       if (!home || !returned) return []
       const [first, second] = [atRest(home.run), atRest(returned.run)]
       if (!first || !second || !isSameWorld(first, second)) return []
@@ -41,13 +41,13 @@ export const roundTripDiffers: ComponentCheck = {
 }
 
 /** What is dragged and rests where it is let go is meant not to be where it was. */
-const restsAnywhere = ({ arena }: CheckContext): IsPropertyMeant => ({ instance, part }, property) =>
-  ['x', 'y', 'translateX', 'translateY'].includes(property) && arena.things.some(({ path, compiled }) => path === instance && compiled.component.parts.some(({ id, drag }) => id === part && drag !== undefined && drag.snapTo !== 'start'))
+const restsAnywhere = ({ stateSpace }: CheckContext): IsPropertyMeant => ({ instance, part }, property) =>
+  ['x', 'y', 'translateX', 'translateY'].includes(property) && stateSpace.things.some(({ path, compiled }) => path === instance && compiled.component.parts.some(({ id, drag }) => id === part && drag !== undefined && drag.snapTo !== 'start'))
 
 /** A step straight back to where a change came from. */
-function backFrom({ arena }: CheckContext, { step, axis, from }: StateChange): Travelled | undefined {
-  const { closed } = arena
-  const net = closed.axis(arena.root, axis.id)
+function backFrom({ stateSpace }: CheckContext, { step, axis, from }: StateChange): Travelled | undefined {
+  const { closed } = stateSpace
+  const net = closed.axis(stateSpace.root, axis.id)
   return closed.steps.find((each) => each.from.place === step.to && each.outcome.marks.some((mark) => mark.what === 'entered' && mark.axis === net && net.states[mark.to] === from.id))
 }
 

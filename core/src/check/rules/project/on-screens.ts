@@ -1,5 +1,5 @@
 import { axisOf, certain, firstOf, itemAt, rootOf, type Screen } from '../../../document'
-import type { Arena } from '../../ground/arena'
+import type { StateSpace } from '../../ground/state-space'
 import { stateNames, type ComponentCheck } from '../../ground/context'
 import { endlessImmediateLoop, endlessLoopsIn } from '../timing/endless-immediate-loop'
 import type { Thing } from '../../explore'
@@ -11,17 +11,17 @@ import { racesIn, timersRace } from '../timing/timers-race'
 import { twoHandsOnOne, undoingIn } from './two-hands-on-one'
 
 /** A question about some things and all that can become of them. */
-type ArenaCheck = (arena: Arena) => readonly Finding[]
+type StateSpaceCheck = (stateSpace: StateSpace) => readonly Finding[]
 
-const followed = (check: (arena: Arena, thing: Thing, axis: Thing['compiled']['component']['axes'][number]) => readonly Finding[]): ArenaCheck => (arena) =>
-  arena.things.flatMap((thing) => thing.compiled.component.axes.flatMap((axis) => (axis.states.length > 1 ? check(arena, thing, axis) : [])))
+const followed = (check: (stateSpace: StateSpace, thing: Thing, axis: Thing['compiled']['component']['axes'][number]) => readonly Finding[]): StateSpaceCheck => (stateSpace) =>
+  stateSpace.things.flatMap((thing) => thing.compiled.component.axes.flatMap((axis) => (axis.states.length > 1 ? check(stateSpace, thing, axis) : [])))
 
 /** What a check of components finds on a screen only because several things there have to do with one another. */
-const together = ({ name, levels, means }: ComponentCheck, check: ArenaCheck): ScreenCheck => ({
+const together = ({ name, levels, means }: ComponentCheck, check: StateSpaceCheck): ScreenCheck => ({
   name, scope: 'screen', levels, means,
   finds: ({ screen, groups }) =>
     groups.filter(({ isFirst, things }) => isFirst && things.filter(({ holder }) => holder?.holder === null || holder === null).length > 1)
-      .flatMap(({ arena }) => check(arena)).map((finding) => here(screen, finding)),
+      .flatMap(({ stateSpace }) => check(stateSpace)).map((finding) => here(screen, finding)),
 })
 
 export const WRONG_TOGETHER: readonly ScreenCheck[] = [
@@ -36,14 +36,14 @@ export const unreachableHere: ScreenCheck = {
   name: 'state-unreachable', scope: 'screen', levels: ['note'],
   means: 'nothing on the screen brings the state about',
   finds: ({ screen, groups }) =>
-    groups.flatMap(({ things, arena, isFirst }) => (isFirst ? things.flatMap((thing, index) => missingOf(screen, arena, { thing, index })) : [])),
+    groups.flatMap(({ things, stateSpace, isFirst }) => (isFirst ? things.flatMap((thing, index) => missingOf(screen, stateSpace, { thing, index })) : [])),
 }
 
-function missingOf(screen: Screen, arena: Arena, { thing, index }: { readonly thing: Thing; readonly index: number }): readonly Finding[] {
+function missingOf(screen: Screen, stateSpace: StateSpace, { thing, index }: { readonly thing: Thing; readonly index: number }): readonly Finding[] {
   const { component } = thing.compiled
-  const { open } = arena
+  const { open } = stateSpace
   if (thing.holder === null || thing.holder.holder !== null || !open.isFinished) return []
-  const own = itemAt(arena.things, index)
+  const own = itemAt(stateSpace.things, index)
   return component.axes.flatMap((axis): Finding[] => {
     const net = open.network.axisOf(own, axis.id)
     const missing = net ? axis.states.filter(({ id }) => !open.isReached(net, id)).map(({ id }) => id) : []

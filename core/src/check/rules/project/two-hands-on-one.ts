@@ -1,6 +1,6 @@
 import { firstOf, lastOf } from '../../../document'
 import { keptAt } from '../../../machine'
-import { type Arena } from '../../ground/arena'
+import { type StateSpace } from '../../ground/state-space'
 import type { ComponentCheck } from '../../ground/context'
 import { after } from '../../explore'
 import type { Finding } from '../../model/finding'
@@ -10,11 +10,11 @@ import { witnessTo } from '../../ground/witness'
 export const twoHandsOnOne: ComponentCheck = {
   name: 'two-hands-on-one', scope: 'component', levels: ['fault'],
   means: 'one input gives a variable another value and the old one again',
-  finds: ({ arena }) => undoingIn(arena),
+  finds: ({ stateSpace }) => undoingIn(stateSpace),
 }
 
-export function undoingIn(arena: Arena): readonly Finding[] {
-  const { closed } = arena
+export function undoingIn(stateSpace: StateSpace): readonly Finding[] {
+  const { closed } = stateSpace
   const found = new Map<string, Finding>()
   for (const step of closed.steps) {
     if (step.deadline !== null) continue
@@ -28,7 +28,7 @@ export function undoingIn(arena: Arena): readonly Finding[] {
       const { component } = firstOf(own).thing.compiled
       const id = `two-hands-on-one ${component.id} ${name}`
       if (found.has(id)) continue
-      const witness = witnessTo(arena, closed, after(step), { caption: `${name} goes there and back at once` }, (trace) => {
+      const witness = witnessTo(stateSpace, closed, after(step), { caption: `${name} goes there and back at once` }, (trace) => {
         const changes = trace.filter((event) => event.what === 'variable' && event.name === name)
         const last = changes.at(-1)
         return last !== undefined && changes.filter(({ atMs }) => atMs === last.atMs).length > 1

@@ -8,10 +8,10 @@ import { stateIn } from '../../explore'
 export const combinationUnreachable: ComponentCheck = {
   name: 'combination-unreachable', scope: 'component', levels: ['risk'],
   means: 'a look for states of several axes that never come together',
-  finds: ({ component, arena, root }) =>
+  finds: ({ component, stateSpace, root }) =>
     component.combinations.flatMap((combination): Finding[] => {
       const wanted = Object.entries(combination.states)
-      const { open, closed } = arena
+      const { open, closed } = stateSpace
       if (wanted.length < 2 || !open.isFinished) return []
       const isSeen = open.explored.places.some(({ configuration }) => wanted.every(([axis, state]) => {
         const net = open.network.axisOf(root, axis)
@@ -21,7 +21,7 @@ export const combinationUnreachable: ComponentCheck = {
       if (isSeen || axes.length < wanted.length || axes.some(({ boundTo }) => boundTo !== null)) return []
       const names = wanted.map(([axis, state]) => stateName(certain(axisOf(component, axis)), state))
       const net = closed.axis(root, firstOf(wanted)[0])
-      const witness = witnessTo(arena, closed, tour(closed, net.at), { caption: 'the two are never seen together' }, (_trace, _offered, run) =>
+      const witness = witnessTo(stateSpace, closed, tour(closed, net.at), { caption: 'the two are never seen together' }, (_trace, _offered, run) =>
         wanted.some(([axis, state]) => certain(run.instances.get('')).states[closed.axis(root, axis).own] !== state))
       return [{
         id: `combination-unreachable ${component.id} ${combination.id}`,

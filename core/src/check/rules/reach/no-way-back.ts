@@ -1,5 +1,5 @@
 import { firstOf, type Id } from '../../../document'
-import type { Facts } from '../../ground/arena'
+import type { Facts } from '../../ground/state-space'
 import { stateName, stateNames, type ComponentCheck } from '../../ground/context'
 import { stateIn, type NetAxis } from '../../explore'
 import type { Finding } from '../../model/finding'
@@ -9,9 +9,9 @@ import { witnessTo } from '../../ground/witness'
 export const noWayBack: ComponentCheck = {
   name: 'no-way-back', scope: 'component', levels: ['risk'],
   means: 'it has ways out, none of which ever leads to the start or a final state, nor to a dead end, which is told for itself',
-  finds: ({ component, arena, root, drivenTo }) =>
+  finds: ({ component, stateSpace, root, drivenTo }) =>
     component.axes.flatMap((axis): Finding[] => {
-      const { open, closed } = arena
+      const { open, closed } = stateSpace
       if (axis.states.length < 2 || axis.boundTo !== null || drivenTo(axis.id).size > 0 || !open.isFinished || !closed.isFinished) return []
       const ends = new Set([axis.start, ...axis.states.flatMap(({ id, final }) => (final ? [id] : []))])
       const lost = lostFrom(open, open.axis(root, axis.id), ends)
@@ -29,7 +29,7 @@ export const noWayBack: ComponentCheck = {
         sentence: `Once in ${stateNames(axis, states)}, nothing ever leads back to ${stateName(axis, axis.start)}, where it starts.`,
         about: { component: component.id, axis: axis.id, state: firstOf(states), states },
         remedy: null,
-        witness: witnessTo(arena, closed, there, { afterMs: 600, caption: 'from here there is no way back' }, (trace) => trace.some((event) => event.what === 'state' && event.to === states[0])),
+        witness: witnessTo(stateSpace, closed, there, { afterMs: 600, caption: 'from here there is no way back' }, (trace) => trace.some((event) => event.what === 'state' && event.to === states[0])),
         numbers: { states: states.length },
       }]
     }),

@@ -8,7 +8,7 @@ import { witnessTo } from '../../ground/witness'
 export const noWayOut: ComponentCheck = {
   name: 'no-way-out', scope: 'component', levels: ['fault'],
   means: 'reached, not final, and no rule leads elsewhere',
-  finds: ({ component, arena, root, drivenTo }) =>
+  finds: ({ component, stateSpace, root, drivenTo }) =>
     component.axes.flatMap((axis): Finding[] => {
       if (axis.states.length < 2 || axis.boundTo !== null || drivenTo(axis.id).size > 0) return []
       const reachable = reachableStates(component, axis, new Set())
@@ -16,10 +16,10 @@ export const noWayOut: ComponentCheck = {
       const hasWayOut = (state: string) => rules.some((rule) =>
         holdsIn(rule, state, axis) && (rule.target.go === 'back' ? state !== axis.start || rules.length > 1 : leadsFrom(axis, rule, state).some((to) => to !== state)))
       return axis.states.filter(({ id, final }) => reachable.has(id) && !final && !hasWayOut(id)).flatMap((state): Finding[] => {
-        const { closed } = arena
+        const { closed } = stateSpace
         const there = closed.firstIn(closed.axis(root, axis.id), state.id)
         if (closed.isFinished && !there) return []
-        const witness = there && witnessTo(arena, closed, there, { afterMs: 600, caption: 'stays here, whatever one does' }, (trace) =>
+        const witness = there && witnessTo(stateSpace, closed, there, { afterMs: 600, caption: 'stays here, whatever one does' }, (trace) =>
           state.id === axis.start || trace.some((event) => event.what === 'state' && event.instance === '' && event.to === state.id))
         return [{
           id: `no-way-out ${component.id} ${axis.id} ${state.id}`,

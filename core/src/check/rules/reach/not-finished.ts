@@ -1,4 +1,4 @@
-import type { Arena } from '../../ground/arena'
+import type { StateSpace } from '../../ground/state-space'
 import type { ComponentCheck } from '../../ground/context'
 import type { ScreenCheck } from '../../ground/screen-context'
 import type { About, Finding } from '../../model/finding'
@@ -9,21 +9,21 @@ const MEANS = 'not all that can happen was looked at; nothing is called unreacha
 export const notFinished: ComponentCheck = {
   name: 'not-finished', scope: 'component', levels: ['note'],
   means: MEANS,
-  finds: ({ arena, component: { id, name } }) => unfinishedIn(arena, { component: id }, name),
+  finds: ({ stateSpace, component: { id, name } }) => unfinishedIn(stateSpace, { component: id }, name),
 }
 
 /** Those of what stands on a screen together. */
 export const screenNotFinished: ScreenCheck = {
   name: 'not-finished', scope: 'screen', levels: ['note'],
   means: MEANS,
-  finds: ({ groups, screen: { id, name } }) => groups.flatMap(({ arena, isFirst }) => (isFirst ? unfinishedIn(arena, { screen: id }, name) : [])),
+  finds: ({ groups, screen: { id, name } }) => groups.flatMap(({ stateSpace, isFirst }) => (isFirst ? unfinishedIn(stateSpace, { screen: id }, name) : [])),
 }
 
-function unfinishedIn(arena: Arena, about: About, name: string): readonly Finding[] {
-  if (arena.closed.isFinished && arena.unfinished.length === 0) return []
-  const seen = Math.max(...arena.unfinished.map(({ explored }) => explored.seen))
+function unfinishedIn(stateSpace: StateSpace, about: About, name: string): readonly Finding[] {
+  if (stateSpace.closed.isFinished && stateSpace.unfinished.length === 0) return []
+  const seen = Math.max(...stateSpace.unfinished.map(({ explored }) => explored.seen))
   return [{
-    id: `not-finished ${about.component ?? ''} ${about.screen ?? ''} ${arena.root.path}`, kind: 'not-finished', level: 'note',
+    id: `not-finished ${about.component ?? ''} ${about.screen ?? ''} ${stateSpace.root.path}`, kind: 'not-finished', level: 'note',
     sentence: `${seen.toLocaleString('en')} configurations of ${name} were seen, not all of them: it is not said that something can never be reached. A complete check goes further.`,
     about, remedy: null, witness: null, numbers: { seen },
   }]

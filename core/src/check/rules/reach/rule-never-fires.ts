@@ -8,16 +8,16 @@ export const ruleNeverFires: ComponentCheck = {
   name: 'rule-never-fires', scope: 'component', levels: ['fault'],
   means: 'its states are reached, and it never fires',
   finds: (context) => {
-    const { component, arena, root } = context
-    if (component.rules.length === 0 || !arena.open.isFinished) return []
+    const { component, stateSpace, root } = context
+    if (component.rules.length === 0 || !stateSpace.open.isFinished) return []
     return component.rules.flatMap((rule): Finding[] => {
-      if (!canBeAsked(context, rule) || arena.open.firing(root, rule)) return []
-      const { open, closed } = arena
+      if (!canBeAsked(context, rule) || stateSpace.open.firing(root, rule)) return []
+      const { open, closed } = stateSpace
       const axis = theOne(component.axes, ({ id }) => id === rule.axis)
       const net = open.axis(root, axis.id)
       const states = axis.states.filter(({ id }) => holdsIn(rule, id, axis) && open.isReached(net, id)).map(({ id }) => id)
       if (states.length === 0 || competes(context, rule)) return []
-      const witness = witnessTo(arena, closed, tour(closed, net.at), { caption: 'whatever happens, this rule never answers' }, (trace) =>
+      const witness = witnessTo(stateSpace, closed, tour(closed, net.at), { caption: 'whatever happens, this rule never answers' }, (trace) =>
         !trace.some((event) => event.what === 'fired' && event.instance === '' && event.rule === rule.id))
       return [{
         id: `rule-never-fires ${component.id} ${rule.id}`,

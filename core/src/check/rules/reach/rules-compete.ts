@@ -33,11 +33,11 @@ function compete({ project, component }: CheckContext, first: Rule, second: Rule
   return guardsOverlap(project, component, first.guard, second.guard)
 }
 
-function finding({ project, component, arena, root }: CheckContext, first: Rule, second: Rule, states: readonly Id[]): Finding {
+function finding({ project, component, stateSpace, root }: CheckContext, first: Rule, second: Rule, states: readonly Id[]): Finding {
   const axis = theOne(component.axes, ({ id }) => id === first.axis)
   const isAlwaysFirst = implies(project, component, second.guard, first.guard)
-  const fired = arena.closed.firing(root, first)
-  const witness = fired && witnessTo(arena, arena.closed, after(fired.step), { caption: isAlwaysFirst ? 'the first of the two answers; the other never gets to' : 'the first of the two answers' }, (trace) =>
+  const fired = stateSpace.closed.firing(root, first)
+  const witness = fired && witnessTo(stateSpace, stateSpace.closed, after(fired.step), { caption: isAlwaysFirst ? 'the first of the two answers; the other never gets to' : 'the first of the two answers' }, (trace) =>
     trace.some((event) => event.what === 'fired' && event.rule === first.id && states.includes(event.state)))
   return {
     id: `rules-compete ${component.id} ${first.id} ${second.id}`,

@@ -11,17 +11,17 @@ import { tour, witnessTo } from '../../ground/witness'
 export const stateUnreachable: ComponentCheck = {
   name: 'state-unreachable', scope: 'component', levels: ['fault', 'note'],
   means: 'nothing brings the state about, whatever anyone does or sends, not even to leave it at that instant; of an axis a variable decides, no value the variable is ever given goes with it',
-  finds: ({ project, component, arena, root, drivenTo }) =>
+  finds: ({ project, component, stateSpace, root, drivenTo }) =>
     component.axes.flatMap((axis): readonly Finding[] => {
       if (axis.boundTo !== null) return tiedStates(project, component, axis, drivenTo(axis.id))
       if (axis.states.length < 2) return []
       const chained = reachableStates(component, axis, drivenTo(axis.id))
-      const open = chained.size < axis.states.length ? null : arena.open
+      const open = chained.size < axis.states.length ? null : stateSpace.open
       const net = open?.network.axisOf(root, axis.id)
       const isReached = (state: Id) => chained.has(state) && (!open?.isFinished || !net || open.isReached(net, state))
       return axis.states.filter(({ id }) => !isReached(id)).map((state): Finding => {
-        const { closed } = arena
-        const witness = witnessTo(arena, closed, tour(closed, closed.axis(root, axis.id).at), { caption: 'every state that comes, and this one never does' }, (trace) =>
+        const { closed } = stateSpace
+        const witness = witnessTo(stateSpace, closed, tour(closed, closed.axis(root, axis.id).at), { caption: 'every state that comes, and this one never does' }, (trace) =>
           !trace.some((event) => event.what === 'state' && event.instance === '' && event.to === state.id))
         const named = component.rules.filter((rule) => rule.axis === axis.id && axis.states.some(({ id }) => holdsIn(rule, id, axis) && leadsFrom(axis, rule, id).includes(state.id)))
         return {

@@ -1,5 +1,5 @@
 import { firstOf, lastOf, statesNamed, type Rule } from '../../../document'
-import { type Arena } from '../../ground/arena'
+import { type StateSpace } from '../../ground/state-space'
 import { listed, stateName, type ComponentCheck } from '../../ground/context'
 import type { Thing, Travelled } from '../../explore'
 import { after } from '../../explore'
@@ -10,17 +10,17 @@ import { witnessTo } from '../../ground/witness'
 export const endlessImmediateLoop: ComponentCheck = {
   name: 'endless-immediate-loop', scope: 'component', levels: ['fault'],
   means: 'rules set one another off at one instant without end',
-  finds: ({ arena }) => endlessLoopsIn(arena),
+  finds: ({ stateSpace }) => endlessLoopsIn(stateSpace),
 }
 
-export function endlessLoopsIn(arena: Arena): readonly Finding[] {
+export function endlessLoopsIn(stateSpace: StateSpace): readonly Finding[] {
   const found = new Map<string, Finding>()
-  for (const { step, rules, thing } of loopsIn(arena)) {
+  for (const { step, rules, thing } of loopsIn(stateSpace)) {
     const { component } = thing.compiled
     const id = `endless-immediate-loop ${component.id} ${rules.map((rule) => rule.id).toSorted().join(' ')}`
     const axis = component.axes.find((each) => each.id === rules[0]?.axis)
     if (found.has(id) || !axis) continue
-    const witness = witnessTo(arena, arena.closed, after(step), { caption: 'stopped here' }, (trace) => trace.some(({ what }) => what === 'stopped'))
+    const witness = witnessTo(stateSpace, stateSpace.closed, after(step), { caption: 'stopped here' }, (trace) => trace.some(({ what }) => what === 'stopped'))
     if (!witness) continue
     const states = [...new Set(rules.flatMap(({ target }) => statesNamed(target)))]
     found.set(id, {
@@ -42,7 +42,7 @@ interface Loop {
 }
 
 /** Steps in which rules go on for ever, and rounds of steps none of which takes any time. */
-function loopsIn({ closed }: Arena): readonly Loop[] {
+function loopsIn({ closed }: StateSpace): readonly Loop[] {
   const stopped = closed.all('stopped').map(({ mark, step }) => ({ step, thing: mark.thing, rules: mark.rules }))
   const atOnce = closed.steps.filter((step) => step.isAtOnce && step.deadline !== null && step.from.place !== step.to || isRestless(step))
   const from = new Map<number, Travelled[]>()

@@ -15,7 +15,7 @@ export const lanesOutOfStep: ComponentCheck = {
   name: 'lanes-out-of-step', scope: 'component', levels: ['risk'],
   means: 'some lanes are through when a timer leaves the state, others not',
   finds: (context) => {
-    const { component, arena } = context
+    const { component, stateSpace } = context
     const seen = new Set<string>()
     return stateChangesIn(context).flatMap((change): Finding[] => {
       const timer = component.rules.find((rule) => rule.axis === change.axis.id && isCertain(rule) && leads(rule) && holdsIn(rule, change.to.id, change.axis))
@@ -32,7 +32,7 @@ export const lanesOutOfStep: ComponentCheck = {
         sentence: `In ${wayOf(change)}, ${propertyDefinition(last.property)?.label ?? last.property} of ${partName(change.before, last.part)} needs ${inMs(laneEndMs(last))}, while ‹${change.to.name}› is left after ${inMs(ms)}; ${lanes.length - late.length} of ${lanes.length} lanes are through by then.`,
         about: { component: component.id, axis: change.axis.id, state: change.to.id, rule: timer.id, part: itemAt(change.before.compiled.parts, last.part).part.id, property: last.property },
         remedy: leaveLater(component, timer, laneEndMs(last)),
-        witness: witnessTo(arena, arena.closed, after(change.step), { afterMs: ms, caption: 'left here, before its last lane ends' }, (trace) => trace.some((event) => event.what === 'state' && event.rule === timer.id)),
+        witness: witnessTo(stateSpace, stateSpace.closed, after(change.step), { afterMs: ms, caption: 'left here, before its last lane ends' }, (trace) => trace.some((event) => event.what === 'state' && event.rule === timer.id)),
         numbers: { needsMs: laneEndMs(last), afterMs: ms, lanes: lanes.length, late: late.length },
       }]
     })

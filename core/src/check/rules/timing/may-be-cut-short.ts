@@ -1,5 +1,5 @@
 import { itemAt, type Axis, type Id } from '../../../document'
-import { isByItself, type Arena, type Facts, type Seen } from '../../ground/arena'
+import { isByItself, type StateSpace, type Facts, type Seen } from '../../ground/state-space'
 import { stateName, type ComponentCheck } from '../../ground/context'
 import { after, type Thing } from '../../explore'
 import { inMs, type Finding } from '../../model/finding'
@@ -13,27 +13,27 @@ const MOST_TRIED = 6
 export const mayBeCutShort: ComponentCheck = {
   name: 'may-be-cut-short', scope: 'component', levels: ['risk'],
   means: 'a timer, message or rule can come before the end; by how much is in the zone. What a person does does not count',
-  finds: ({ arena, root, component }) => component.axes.flatMap((axis) => cutShortIn(arena, root, axis)),
+  finds: ({ stateSpace, root, component }) => component.axes.flatMap((axis) => cutShortIn(stateSpace, root, axis)),
 }
 
-export function cutShortIn(arena: Arena, thing: Thing, axis: Axis): readonly Finding[] {
+export function cutShortIn(stateSpace: StateSpace, thing: Thing, axis: Axis): readonly Finding[] {
   if (!hasWaysOutByItself(thing, axis)) return []
-  const facts = arena.following(thing, axis.id)
+  const facts = stateSpace.following(thing, axis.id)
   const net = facts.network.axisOf(thing, axis.id)
   if (!net) return []
   const entered = facts.all('entered').filter(({ mark }) => mark.axis === net)
   const cuts = entered.filter(({ mark, step }) => mark.left > 0 && facts.network.span(mark.left).most > 0 && isByItself(step))
-  const always = cuts.length === 0 ? [] : neverSettledIn(arena, thing, axis).map(({ about }) => about.state)
+  const always = cuts.length === 0 ? [] : neverSettledIn(stateSpace, thing, axis).map(({ about }) => about.state)
   const places = [...new Set(cuts.map(({ mark }) => mark.from))].filter((place) => !always.includes(itemAt(axis.states, place).id))
   return places.flatMap((place) => {
     const waysIn = new Set(entered.filter(({ mark }) => mark.to === place).map(({ mark }) => `${mark.from} ${mark.rule?.id ?? ''}`)).size
-    return firstShown({ arena, facts, thing, axis, state: itemAt(axis.states, place).id, waysIn }, cuts.filter(({ mark }) => mark.from === place))
+    return firstShown({ stateSpace, facts, thing, axis, state: itemAt(axis.states, place).id, waysIn }, cuts.filter(({ mark }) => mark.from === place))
   })
 }
 
 /** A state of an axis whose motion is cut at times. */
 interface CutState {
-  readonly arena: Arena
+  readonly stateSpace: StateSpace
   readonly facts: Facts
   readonly thing: Thing
   readonly axis: Axis
@@ -42,12 +42,12 @@ interface CutState {
 }
 
 /** The first of the ways to cut a motion that a run shows. */
-function firstShown({ arena, facts, thing, axis, state, waysIn }: CutState, cuts: readonly Seen<'entered'>[]): readonly Finding[] {
+function firstShown({ stateSpace, facts, thing, axis, state, waysIn }: CutState, cuts: readonly Seen<'entered'>[]): readonly Finding[] {
   const { component } = thing.compiled
   for (const cut of cuts.slice(0, MOST_TRIED)) {
     const { needsMs, afterMs } = cutTimes(facts, cut)
     if (afterMs >= needsMs) continue
-    const witness = witnessTo(arena, facts, after(cut.step), { caption: 'cut here, before its motion ends' }, (trace) => isLeftEarly(trace, { instance: thing.path, axis: axis.id, state }))
+    const witness = witnessTo(stateSpace, facts, after(cut.step), { caption: 'cut here, before its motion ends' }, (trace) => isLeftEarly(trace, { instance: thing.path, axis: axis.id, state }))
     if (!witness) continue
     const { rule } = cut.mark
     return [{

@@ -1,7 +1,7 @@
 import { axisOfProperty, certain, holdsIn, itemAt, latestMs, leads, type Axis, type Component, type Id, type Rule, type State } from '../../../document'
 import type { Trace } from '../../../run'
 import { fromToken } from '../../../motion'
-import { isByItself, type Arena, type Facts, type Seen } from '../../ground/arena'
+import { isByItself, type StateSpace, type Facts, type Seen } from '../../ground/state-space'
 import { stateName, type CheckContext, type ComponentCheck } from '../../ground/context'
 import { after, readingWhen, type NetAxis, type Thing } from '../../explore'
 import { inMs, type Finding, type Witness } from '../../model/finding'
@@ -16,30 +16,30 @@ export const neverCompletes: ComponentCheck = {
   means: 'entered from rest, the motion never comes to its end, and the state is left of itself; or a continuous motion is cut before one round',
   finds: (context) =>
     context.component.axes.flatMap((axis) => [
-      ...neverSettledIn(context.arena, context.root, axis),
+      ...neverSettledIn(context.stateSpace, context.root, axis),
       ...axis.states.flatMap((state) => turnCut(context, axis, state)),
     ]),
 }
 
 /** States of an axis that are always left of themselves before the motion into them ends. */
-export function neverSettledIn(arena: Arena, thing: Thing, axis: Axis): readonly Finding[] {
+export function neverSettledIn(stateSpace: StateSpace, thing: Thing, axis: Axis): readonly Finding[] {
   if (!hasWaysOutByItself(thing, axis)) return []
-  const facts = arena.following(thing, axis.id)
+  const facts = stateSpace.following(thing, axis.id)
   const net = facts.network.axisOf(thing, axis.id)
   if (!net || !facts.isFinished) return []
   const entries = facts.all('entered').filter(({ mark }) => mark.axis === net && mark.left === 0 && facts.network.span(mark.span).least > 0)
   const settled = new Set(facts.all('settled').flatMap(({ mark, step }) => (mark.axis === net && certain(step.deadline).least > 0 ? [mark.state] : [])))
-  return [...new Set(entries.map(({ mark }) => mark.to))].filter((to) => !settled.has(to)).flatMap((to) => cutFinding({ arena, facts, net, axis }, to))
+  return [...new Set(entries.map(({ mark }) => mark.to))].filter((to) => !settled.has(to)).flatMap((to) => cutFinding({ stateSpace, facts, net, axis }, to))
 }
 
 interface Following {
-  readonly arena: Arena
+  readonly stateSpace: StateSpace
   readonly facts: Facts
   readonly net: NetAxis
   readonly axis: Axis
 }
 
-function cutFinding({ arena, facts, net, axis }: Following, to: number): readonly Finding[] {
+function cutFinding({ stateSpace, facts, net, axis }: Following, to: number): readonly Finding[] {
   const { component } = net.thing.compiled
   const cuts = facts.all('entered').filter(({ mark, step }) => mark.axis === net && mark.from === to && mark.left > 0 && isByItself(step))
   const cut = cuts[0]
@@ -47,7 +47,7 @@ function cutFinding({ arena, facts, net, axis }: Following, to: number): readonl
   if (!cut) return []
   const { needsMs, afterMs } = cutTimes(facts, cut)
   const earlyMs = needsMs - afterMs
-  const witness = witnessTo(arena, facts, after(cut.step), { caption: `cut here, ${inMs(earlyMs)} before its motion ends` }, (trace) => isLeftEarly(trace, { instance: net.thing.path, axis: axis.id, state: state.id }))
+  const witness = witnessTo(stateSpace, facts, after(cut.step), { caption: `cut here, ${inMs(earlyMs)} before its motion ends` }, (trace) => isLeftEarly(trace, { instance: net.thing.path, axis: axis.id, state: state.id }))
   if (!witness) return []
   const rule = cut.mark.rule ?? undefined
   const isTimer = rule !== undefined && 'ms' in rule.trigger && rule.trigger.on !== 'every'
@@ -82,13 +82,13 @@ export function hasWaysOutByItself({ compiled: { component } }: Thing, { id }: A
 }
 
 function turnCut(context: CheckContext, axis: Axis, state: State): readonly Finding[] {
-  const { component, arena, root } = context
+  const { component, stateSpace, root } = context
   const leaving = earliestTimer(component, axis, state)
   if (!leaving) return []
   const { rule, afterMs } = leaving
   return turnsIn(context, state).flatMap((turn): Finding[] => {
     if (turn.durationMs <= afterMs) return []
-    const witness = cutTurnWitness(arena, root, { axis, state, rule })
+    const witness = cutTurnWitness(stateSpace, root, { axis, state, rule })
     if (!witness) return []
     const where = turn.degrees === null ? `${Math.round((100 * afterMs) / turn.durationMs)} % of the way` : `${Math.round((turn.degrees * afterMs) / turn.durationMs)}°`
     return [{
@@ -138,10 +138,10 @@ function turnsIn({ compiled, project }: CheckContext, state: State): readonly Tu
   return [...turnOf(state, stateName({ states: [state] }, state.id), null), ...held]
 }
 
-function cutTurnWitness(arena: Arena, root: Thing, { axis, state, rule }: { readonly axis: Axis; readonly state: State; readonly rule: Rule }): Witness | null {
-  const { closed } = arena
+function cutTurnWitness(stateSpace: StateSpace, root: Thing, { axis, state, rule }: { readonly axis: Axis; readonly state: State; readonly rule: Rule }): Witness | null {
+  const { closed } = stateSpace
   const left = closed.all('entered').find(({ mark }) => mark.axis.thing === root && mark.rule === rule && mark.axis.states[mark.from] === state.id)
-  return left ? witnessTo(arena, closed, after(left.step), { caption: 'cut here, before it has gone round once' }, (trace) =>
+  return left ? witnessTo(stateSpace, closed, after(left.step), { caption: 'cut here, before it has gone round once' }, (trace) =>
     trace.some((event) => event.what === 'state' && event.instance === '' && event.axis === axis.id && event.from === state.id && event.rule === rule.id)) : null
 }
 

@@ -1,6 +1,6 @@
 import { certain, firstOf, itemAt, lastOf } from '../../../document'
 import { keptAt } from '../../../machine'
-import { isByItself } from '../../ground/arena'
+import { isByItself } from '../../ground/state-space'
 import { stateNames, type ComponentCheck } from '../../ground/context'
 import type { Travelled } from '../../explore'
 import type { Finding } from '../../model/finding'
@@ -10,8 +10,8 @@ import { witnessTo } from '../../ground/witness'
 export const neverSettles: ComponentCheck = {
   name: 'never-settles', scope: 'component', levels: ['note'],
   means: 'states that follow one another of themselves for ever, none continuous',
-  finds: ({ component, arena, root }) => {
-    const { closed } = arena
+  finds: ({ component, stateSpace, root }) => {
+    const { closed } = stateSpace
     return component.axes.flatMap((axis): Finding[] => {
       const net = closed.axis(root, axis.id)
       const moves = closed.steps.filter((step) => isByItself(step) && step.from.place.configuration[net.at] !== step.to.configuration[net.at])
@@ -19,7 +19,7 @@ export const neverSettles: ComponentCheck = {
       const states = round.map((state) => itemAt(axis.states, state))
       if (states.length === 0 || states.some(({ loop }) => loop !== null)) return []
       const first = certain(closed.firstIn(net, firstOf(states).id))
-      const witness = witnessTo(arena, closed, first, { afterMs: 4000, caption: 'still going' }, (trace) => trace.filter((event) => event.what === 'state' && event.instance === '' && event.axis === axis.id).length > 0)
+      const witness = witnessTo(stateSpace, closed, first, { afterMs: 4000, caption: 'still going' }, (trace) => trace.filter((event) => event.what === 'state' && event.instance === '' && event.axis === axis.id).length > 0)
       return [{
         id: `never-settles ${component.id} ${axis.id}`,
         kind: 'never-settles', level: 'note',

@@ -17,13 +17,13 @@ export const slowToAnswer: ComponentCheck = {
   name: 'slow-to-answer', scope: 'component', levels: ['risk'],
   means: 'answered, and nothing to be seen within 100 ms',
   finds: (context) => {
-    const { component, arena, root } = context
-    const { closed } = arena
+    const { component, stateSpace, root } = context
+    const { closed } = stateSpace
     return component.rules.flatMap((rule): Finding[] => {
       const fired = TOUCHING.includes(rule.trigger.on) && rule.trigger.on !== 'release' && rule.trigger.on !== 'drag end' ? closed.firing(root, rule) : undefined
       if (!fired) return []
-      const before = arena.visit(closed, fired.step.from)?.run
-      const come = arena.visit(closed, after(fired.step))
+      const before = stateSpace.visit(closed, fired.step.from)?.run
+      const come = stateSpace.visit(closed, after(fired.step))
       if (!before || !come) return []
       const run = forkFromHere(come.run)
       const [began, list] = [run.nowMs, drawListAt(before, run.nowMs)]

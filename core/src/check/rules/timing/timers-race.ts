@@ -1,4 +1,4 @@
-import type { Arena } from '../../ground/arena'
+import type { StateSpace } from '../../ground/state-space'
 import { listed, type ComponentCheck } from '../../ground/context'
 import { readingWhen, type Deadline, type Occasion, type Travelled } from '../../explore'
 import type { Finding } from '../../model/finding'
@@ -8,14 +8,14 @@ import { witnessTo } from '../../ground/witness'
 export const timersRace: ComponentCheck = {
   name: 'timers-race', scope: 'component', levels: ['risk'],
   means: 'two timers always fall due at the same instant, and the first one decides',
-  finds: ({ arena }) => racesIn(arena),
+  finds: ({ stateSpace }) => racesIn(stateSpace),
 }
 
-export function racesIn(arena: Arena): readonly Finding[] {
+export function racesIn(stateSpace: StateSpace): readonly Finding[] {
   const told = new Map<string, Finding>()
-  for (const race of racesOf(arena.closed.steps)) {
+  for (const race of racesOf(stateSpace.closed.steps)) {
     const id = idOf(race)
-    const finding = told.has(id) ? null : findingOf(arena, race)
+    const finding = told.has(id) ? null : findingOf(stateSpace, race)
     if (finding) told.set(id, finding)
   }
   return [...told.values()]
@@ -47,9 +47,9 @@ function* racesOf(steps: readonly Travelled[]): Generator<Race> {
 const idOf = ({ first, second }: Race): string => `timers-race ${first.thing.compiled.component.id} ${first.rule.id} ${second.rule.id}`
 
 /** The race as a finding; null when no run shows it. */
-function findingOf(arena: Arena, race: Race): Finding | null {
+function findingOf(stateSpace: StateSpace, race: Race): Finding | null {
   const { first, second, step } = race
-  const witness = witnessTo(arena, arena.closed, step.from, { afterMs: first.most, caption: 'both are due here' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === first.rule.id))
+  const witness = witnessTo(stateSpace, stateSpace.closed, step.from, { afterMs: first.most, caption: 'both are due here' }, (trace) => trace.some((event) => event.what === 'fired' && event.rule === first.rule.id))
   if (!witness) return null
   const timers = listed([...new Set([first, second].map(({ rule, most }) => `${rule.trigger.on} ${most} ms`))])
   const where = first.thing === second.thing ? '' : ` in ${listed([first, second].map(({ thing }) => thing.compiled.component.name))}`

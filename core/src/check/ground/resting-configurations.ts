@@ -1,13 +1,13 @@
 import { advanceTo, drawList, forkFromHere, nextDueMs, type Run } from '../../run'
 import type { DrawList } from '../../scene'
-import type { Arena, Facts } from './arena'
+import type { StateSpace, Facts } from './state-space'
 import { isPassing, type Enacted, type Node } from '../explore'
 
 /** How long at most is waited for everything to come to rest. */
 const REST_MS = 10_000
 
 /** A component as it is once it has come somewhere and everything in it has come to rest, or the moment before something else happens. */
-export interface Pose {
+export interface RestingConfiguration {
   readonly node: Node
   readonly enacted: Enacted
   /** The run, a little later than the last step, when nothing moves any more. */
@@ -15,36 +15,36 @@ export interface Pose {
   readonly list: DrawList
 }
 
-/** Poses for every way in which the states of some things can come together, each reached as a person would. */
-export class Poses {
+/** RestingConfigurations for every way in which the states of some things can come together, each reached as a person would. */
+export class RestingConfigurations {
   private readonly facts: Facts
-  private found: readonly Pose[] | null = null
+  private found: readonly RestingConfiguration[] | null = null
 
-  constructor(private readonly arena: Arena, private readonly most = 40) {
-    this.facts = arena.closed
+  constructor(private readonly stateSpace: StateSpace, private readonly most = 40) {
+    this.facts = stateSpace.closed
   }
 
   /** One for each combination of states that can be come to, in the order they are. */
-  get all(): readonly Pose[] {
+  get all(): readonly RestingConfiguration[] {
     this.found ??= this.find()
     return this.found
   }
 
-  private find(): readonly Pose[] {
+  private find(): readonly RestingConfiguration[] {
     const { axes } = this.facts.network
     const known = new Set<string>()
-    const poses: Pose[] = []
+    const resting: RestingConfiguration[] = []
     for (const node of this.facts.explored.nodes) {
       const key = axes.map(({ at }) => node.place.configuration[at]).join(' ')
       if (known.has(key) || isPassing(node)) continue
-      const enacted = this.arena.visit(this.facts, node)
+      const enacted = this.stateSpace.visit(this.facts, node)
       if (!enacted) continue
       known.add(key)
       const run = rested(enacted.run)
-      poses.push({ node, enacted, run, list: drawList(run) })
-      if (poses.length >= this.most) break
+      resting.push({ node, enacted, run, list: drawList(run) })
+      if (resting.length >= this.most) break
     }
-    return poses
+    return resting
   }
 }
 

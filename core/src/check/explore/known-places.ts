@@ -29,7 +29,7 @@ const MOST_BRANCHES = 64
  * What can become of a network, each configuration and each step worked out once, whatever explorations come by: those of
  * the ways of working and of what comes from outside take the same steps.
  */
-export class StateSpace {
+export class KnownPlaces {
   private readonly manner: Manner
   private readonly known = new Map<number, KnownConfiguration[]>()
   private first: readonly Transition[] | null = null

@@ -1,6 +1,6 @@
 import { certain, type Id, type Project, type Rule } from '../../document'
 import { keptAt, type Surface } from '../../machine'
-import { enact, enactOn, inSteps, marksOfStep, Network, StateSpace, WAYS, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Wait, type Way } from '../explore'
+import { enact, enactOn, inSteps, marksOfStep, Network, KnownPlaces, MODALITIES, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Wait, type Modality } from '../explore'
 
 /** Everything a step can come to, with the step. */
 export interface Seen<Kind extends Mark['what']> {
@@ -87,7 +87,7 @@ export class Facts {
 /** Whether time or another rule brings a step about, rather than a person or something outside. */
 export const isByItself = ({ deadline }: Travelled): boolean => deadline !== null && deadline.occasion.what !== 'long' && deadline.occasion.what !== 'late tap'
 
-export interface ArenaOptions extends Effort {
+export interface StateSpaceOptions extends Effort {
   /** What can come from beyond the things, once it is known what of them matters. */
   readonly outside?: (network: Network) => Outside
   /** The motions in which screens and overlays come are followed. */
@@ -95,16 +95,16 @@ export interface ArenaOptions extends Effort {
   /** Names that are kept of everything, each value of theirs apart. */
   readonly watched?: readonly string[]
   /** The ways in which people work; all of them when it is left out. */
-  readonly ways?: readonly Way[]
+  readonly ways?: readonly Modality[]
 }
 
 /** Some things on a surface that have to do with one another, and everything that can become of them; each answer is worked out once and only when asked for. */
-export class Arena {
+export class StateSpace {
   private readonly known = new Map<string, Facts>()
-  private readonly spaces = new Map<string, StateSpace>()
+  private readonly spaces = new Map<string, KnownPlaces>()
   private readonly visited = new Map<Node, Enacted | null>()
 
-  constructor(readonly project: Project, readonly surface: Surface, readonly things: readonly Thing[], private readonly options: ArenaOptions = {}) {}
+  constructor(readonly project: Project, readonly surface: Surface, readonly things: readonly Thing[], private readonly options: StateSpaceOptions = {}) {}
 
   /** What holds all others: the component or screen itself, or the instance it is about. */
   get root(): Thing {
@@ -118,8 +118,8 @@ export class Arena {
     return [...this.known.values()].filter(({ isFinished }) => !isFinished)
   }
 
-  get ways(): readonly Way[] {
-    return this.options.ways ?? WAYS
+  get ways(): readonly Modality[] {
+    return this.options.ways ?? MODALITIES
   }
 
   /** What somebody can make of them who works in every way, and nothing comes from outside. */
@@ -137,7 +137,7 @@ export class Arena {
     if (!this.known.has('closed')) yield* this.finding('closed', this.ways, false)
   }
 
-  byWay(way: Way): Facts {
+  byModality(way: Modality): Facts {
     // Where nothing hovers, a finger does what a mouse does.
     return this.facts(way === 'touch' && !this.closed.network.matters.hover ? 'mouse' : way, [way], true)
   }
@@ -164,7 +164,7 @@ export class Arena {
     return found
   }
 
-  private facts(key: string, ways: readonly Way[], isOpen: boolean, followed?: { readonly thing: Thing; readonly axis: Id }): Facts {
+  private facts(key: string, ways: readonly Modality[], isOpen: boolean, followed?: { readonly thing: Thing; readonly axis: Id }): Facts {
     const known = this.known.get(key)
     if (known) return known
     const finding = this.finding(key, ways, isOpen, followed)
@@ -174,7 +174,7 @@ export class Arena {
     }
   }
 
-  private *finding(key: string, ways: readonly Way[], isOpen: boolean, followed?: { readonly thing: Thing; readonly axis: Id }): Generator<void, Facts> {
+  private *finding(key: string, ways: readonly Modality[], isOpen: boolean, followed?: { readonly thing: Thing; readonly axis: Id }): Generator<void, Facts> {
     const space = this.space(followed)
     const { network } = space
     const outside = isOpen ? (this.options.outside?.(network) ?? []) : []
@@ -188,9 +188,9 @@ export class Arena {
   }
 
   /** What all explorations share that follow the motions of an axis, or none. */
-  private space(followed?: { readonly thing: Thing; readonly axis: Id }): StateSpace {
+  private space(followed?: { readonly thing: Thing; readonly axis: Id }): KnownPlaces {
     const key = followed ? `${followed.thing.index} ${followed.axis}` : ''
-    const known = this.spaces.get(key) ?? new StateSpace(new Network(this.project, this.things, {
+    const known = this.spaces.get(key) ?? new KnownPlaces(new Network(this.project, this.things, {
       hasKeyboard: this.ways.includes('keyboard'), followsSurfaces: this.options.followsSurfaces === true, ...(followed ? { followed: [followed] } : {}),
       ...(this.options.watched?.length ? { watched: new Map(this.things.map((thing) => [thing, this.options.watched ?? []])) } : {}),
     }))
