@@ -61,9 +61,11 @@ export const Component = object({
 })
 export interface Component extends Of<typeof Component> {}
 
+/** The axis of a component with that id; undefined when there is none. */
 export const axisOf = (component: Component, id: Id): Axis | undefined =>
   component.axes.find((axis) => axis.id === id)
 
+/** The state of an axis with that id; undefined when there is none. */
 export const stateOf = (axis: Axis, id: Id): State | undefined => axis.states.find((state) => state.id === id)
 
 /** The states a state or a group stands for. */
@@ -82,5 +84,6 @@ export const rootOf = <P>({ parts }: { readonly parts: readonly P[] }): P => fir
 /** The first state of an axis; there always is one. */
 export const firstStateOf = ({ states }: Pick<Axis, 'states'>): State => firstOf(states)
 
+/** The part of a component with that id; undefined when there is none. */
 export const partOf = (component: { readonly parts: readonly Part[] }, id: Id): Part | undefined =>
   component.parts.find((part) => part.id === id)

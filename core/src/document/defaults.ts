@@ -19,6 +19,7 @@ export const HUES = 8
 /** The frame a component draws in when nothing else is said. */
 export const COMPONENT_SIZE = { width: 240, height: 120 } as const
 
+/** A project with nothing in it. */
 export function newProject(id: Id, name: string): Project {
   return {
     format: 'rheoscope',
@@ -46,6 +47,7 @@ export const starterProject = (newId: NewId, name: string): Project => ({
   components: [newComponent(newId, 'Component 1')],
 })
 
+/** A state that looks as all do. */
 export const newState = (id: Id, name: string, hue: number): State => ({
   id, name, hue: hue % HUES, look: {}, final: false, loop: null,
 })

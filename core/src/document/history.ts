@@ -51,6 +51,7 @@ export interface History {
   readonly redo: readonly Entry[]
 }
 
+/** The history that the entries of an author make. */
 export const historyOf = (author: string, entries: readonly Entry[] = []): History =>
   entries.reduce(recordEntry, { author, entries: [], undo: [], redo: [] })
 

@@ -71,5 +71,6 @@ export const Project = object({
 })
 export interface Project extends Of<typeof Project> {}
 
+/** The component with that id; undefined when there is none. */
 export const componentOf = (project: Project, id: Id): Component | undefined =>
   project.components.find((component) => component.id === id)

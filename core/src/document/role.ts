@@ -6,6 +6,7 @@ export const STATEMENTS = [
 
 export type Statement = (typeof STATEMENTS)[number]
 
+/** Whether a property is something a role can say of its part. */
 export const isStatement = (property: string): property is Statement => STATEMENTS.some((statement) => statement === property)
 
 /** What is known of a role. */
@@ -62,6 +63,7 @@ export const ROLES = Object.keys(DEFINITIONS) as readonly Role[]
 /** Called what is to be read in them unless they are given a name (WAI-ARIA 1.2, 5.2.8.5). */
 const NAMED_BY_CONTENT: readonly unknown[] = ['button', 'link', 'switch', 'checkbox', 'radio', 'option', 'tab', 'menuitem', 'tooltip'] satisfies readonly Role[]
 
+/** Whether the text inside a part of that role is its name (WAI-ARIA 1.2, name from content). */
 export const isNamedByContent = (role: unknown): boolean => NAMED_BY_CONTENT.includes(role)
 
 const isRole = (role: unknown): role is Role => typeof role === 'string' && role in DEFINITIONS

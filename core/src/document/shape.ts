@@ -40,10 +40,13 @@ type ObjectOf<F extends ShapeFields> = Flat<
   { readonly [K in keyof F as F[K] extends Optional<unknown> ? never : K]: Of<F[K]> } & { readonly [K in keyof F as F[K] extends Optional<unknown> ? K : never]?: Of<F[K]> }
 >
 
+/** A value without anything inside it, which a Joi schema describes. */
 export const leaf = <T>(joi: Joi.Schema): Shape<T> => ({ joi, inside: null })
 
+/** A number within bounds. */
 export const number = (limits: { readonly min?: number; readonly max?: number; readonly above?: number } = {}): Shape<number> => leaf(limited(Joi.number(), limits))
 
+/** A whole number within bounds. */
 export const integer = (min: number, max: number): Shape<number> => leaf(Joi.number().integer().min(min).max(max))
 
 function limited(schema: Joi.NumberSchema, { min, max, above }: { readonly min?: number; readonly max?: number; readonly above?: number }): Joi.NumberSchema {
@@ -71,8 +74,10 @@ export const object = <F extends ShapeFields>(fields: F): Shape<ObjectOf<F>> & {
   inside: { fields },
 })
 
+/** A field that may be left out. */
 export const optional = <T>(shape: Shape<T>): Optional<T> => ({ ...shape, isOptional: true })
 
+/** A value, or null. */
 export const orNull = <T>(shape: Shape<T>): Shape<T | null> => ({ ...shape, joi: shape.joi.allow(null) })
 
 /** A list of values that have no identity of their own. */
@@ -128,4 +133,5 @@ const fieldsOf = ({ inside }: AnyShape): ShapeFields => (inside && 'fields' in i
 
 const isFit = ({ joi }: AnyShape, value: unknown): boolean => joi.required().validate(value, { convert: false }).error === undefined
 
+/** A shape that says in the JSON Schema what it is for. */
 export const withDescription = <S extends AnyShape>(shape: S, description: string): S => ({ ...shape, joi: shape.joi.description(description) })

@@ -68,12 +68,15 @@ export type Literal = Of<typeof Literal>
 export const Value = either(...literals, ExpressionValue, TokenValue)
 export type Value = Of<typeof Value>
 
+/** Whether a value is worked out from an expression. */
 export const isExpression = (value: Value | undefined): value is ExpressionValue =>
   typeof value === 'object' && value !== null && 'expr' in value
 
+/** Whether a value is that of a token. */
 export const isToken = (value: Value | undefined): value is TokenValue =>
   typeof value === 'object' && value !== null && 'token' in value
 
+/** Whether a fill is a gradient. */
 export const isGradient = (value: unknown): value is Gradient =>
   hasKeys(value) && 'gradient' in value
 

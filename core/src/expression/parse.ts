@@ -117,6 +117,8 @@ const SPEAKING = ['is', 'in'] as const
 
 /** The name under which an environment holds whether an axis is in a state, or in one of a group. */
 export const isName = (axis: string, state: string): string => `is(${axis}, ${state})`
+
+/** The name under which an expression reads whether an instance is in one of the states of a group: `in(group)`. */
 export const inName = (group: string): string => `in(${group})`
 
 function stateName(spoken: 'is' | 'in', args: readonly jsep.Expression[], text: string): string {

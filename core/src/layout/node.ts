@@ -25,6 +25,7 @@ export interface Rectangle extends Size {
   readonly y: number
 }
 
+/** Whether a node lays out what is in it as a row or a column. */
 export const isFlex = ({ values }: LayoutNode): boolean => values.layout === 'row' || values.layout === 'column'
 
 /** Whether the size of what is in a node depends on the width it is given. */

@@ -47,6 +47,7 @@ export function cyclesOf({ compiled, isMotionReduced }: Pick<Instance, 'compiled
 export const turnsDone = (cycle: Cycle, atMs: number): number =>
   cycle.durationMs <= 0 ? cycle.count : Math.min(cycle.count, Math.max(0, (atMs - cycle.startMs) / cycle.durationMs))
 
+/** What a continuous motion shows at an instant, in ms of the run. */
 export function cycleValue(cycle: Cycle, atMs: number): Shown {
   const turns = turnsDone(cycle, atMs)
   const isOver = turns === cycle.count

@@ -27,6 +27,7 @@ export interface Kept {
   readonly offset: number
 }
 
+/** Where a configuration of a component keeps what. */
 export function slotsOf(project: Project, component: Component): Slots {
   let next = 0
   const take = (count: number): number => (next += count) - count
@@ -54,6 +55,7 @@ export function policiesOf(project: Project, component: Component, axis: Axis): 
 
 type Slotted = Pick<Compiled, 'component' | 'slots'>
 
+/** The state an axis is kept to be in. */
 export const stateKept = (compiled: Slotted, axis: number, { numbers, offset }: Kept): Id =>
   certain(axisAt(compiled, axis).states[keptAt(numbers, offset + certain(compiled.slots.axes[axis]).state)]).id
 

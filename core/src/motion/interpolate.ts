@@ -20,6 +20,7 @@ export interface Mixing {
   readonly colourSpace: ColourSpace
 }
 
+/** Whether two values that cannot be mixed show one over the other. */
 export const isCrossFade = (value: unknown): value is CrossFade =>
   hasKeys(value) && 'crossFade' in value
 
@@ -81,6 +82,7 @@ export function turnBetween(a: number, b: number, turn: RotationDirection): numb
   return clockwise > 180 || (clockwise === 180 && b < a) ? clockwise - 360 : clockwise
 }
 
+/** A colour on the way from one to another at a share from 0 to 1, mixed in OKLab (CSS Color Module Level 4). */
 export function interpolateColour(a: Colour, b: Colour, space: ColourSpace): (p: number) => Colour {
   const from = parseColour(a)
   const to = parseColour(b)

@@ -27,6 +27,7 @@ export interface Lane {
   readonly shortening: number
 }
 
+/** When a lane has come to its end, in ms of the run. */
 export const laneEndMs = (lane: Lane): number => lane.startMs + lane.delayMs + lane.durationMs
 
 /** Eased progress at an instant: 0 while it waits, 1 from its end on. */

@@ -70,6 +70,7 @@ export interface MotionForm {
   readonly reducedMotion: ReducedForm
 }
 
+/** How a motion deals with what is in its way, with speed and with stages: each from the first source that says it. */
 export const formOf = (sources: MotionSources): MotionForm => ({
   policy: sources.find(({ policy }) => policy !== undefined)?.policy ?? 'continue',
   carriesVelocity: sources.find(({ velocity }) => velocity !== undefined)?.velocity === 'keep',

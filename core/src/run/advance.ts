@@ -133,6 +133,7 @@ const axisOf = ({ instances }: Run, rule: Rule): number =>
 /** Actions that wait, as far as they decide what comes: by rule, with how many groups are left and in how many ms they go on. */
 export type WaitingActions = readonly (readonly [path: string, rule: string, left: number, inMs: number])[]
 
+/** The actions that wait for others of their rule to end. */
 export const waitingActions = ({ postponed, nowMs }: Run): WaitingActions =>
   postponed.map(({ path, rule, group, dueMs }) => [path, rule.id, groupsOf(rule).length - group, dueMs - nowMs])
 

@@ -9,13 +9,16 @@ export interface Listeners {
   readonly byName: Map<string, Set<string>>
 }
 
+/** A register nobody is in. */
 export const noListeners = (): Listeners => ({ byTrigger: new Map(), byName: new Map() })
 
+/** The register once more, for a run that goes on apart. */
 export const copyOfListeners = ({ byTrigger, byName }: Listeners): Listeners => ({ byTrigger: copyOf(byTrigger), byName: copyOf(byName) })
 
 const copyOf = <Key>(lists: ReadonlyMap<Key, ReadonlySet<string>>): Map<Key, Set<string>> =>
   new Map([...lists].map(([key, paths]) => [key, new Set(paths)]))
 
+/** Enters an instance for all it listens to. */
 export function enlist({ byTrigger, byName }: Listeners, path: string, { rulesOn, reads }: Compiled): void {
   for (const trigger of rulesOn.keys()) enter(byTrigger, trigger, path)
   for (const name of reads) enter(byName, name, path)
@@ -26,12 +29,15 @@ function enter<Key>(lists: Map<Key, Set<string>>, key: Key, path: string): void 
   lists.set(key, paths.add(path))
 }
 
+/** Takes an instance out of the register. */
 export function strike({ byTrigger, byName }: Listeners, path: string): void {
   for (const paths of [...byTrigger.values(), ...byName.values()]) paths.delete(path)
 }
 
+/** The paths of the instances with a rule for a trigger. */
 export const listenersTo = ({ byTrigger }: Listeners, trigger: TriggerKind): readonly string[] => [...(byTrigger.get(trigger) ?? [])]
 
+/** The paths of the instances that read a name. */
 export const readersOf = ({ byName }: Listeners, name: string): readonly string[] => [...(byName.get(name) ?? [])]
 
 /** Those that want to know where the pointer is, with the names by which they ask. */

@@ -12,6 +12,7 @@ export interface Frames {
   answered: { readonly of: DrawList; readonly list: DrawList } | null
 }
 
+/** Before anything has been drawn. */
 export const noFrames = (): Frames => ({ draughtsman: new SceneBuilder(), drawn: null, answered: null })
 
 /** What is shown now. */

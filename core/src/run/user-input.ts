@@ -24,6 +24,7 @@ export function finishGesture(moment: Moment): void {
   lookUnderPointer(moment)
 }
 
+/** A pointer moves, presses or lets go, in px of the surface. */
 export function point(moment: Moment, input: PointerInput): void {
   const { run, person } = moment
   const at = { x: input.x, y: input.y }
@@ -54,10 +55,12 @@ export function wheel(moment: Moment, { x, y, deltaX, deltaY }: WheelInput): voi
   scroll(moment, way, { x: deltaX, y: deltaY })
 }
 
+/** Two fingers pinch or turn over a place in px of the surface, by a scale and in degrees. */
 export function pinch(moment: Moment, { x, y, scale, turn }: PinchInput): void {
   moment.person.turn('pinch', levelsOf(partsAt(answering(moment.run), { x, y })), { 'pinch.scale': scale, 'pinch.turn': turn })
 }
 
+/** The pointer leaves the surface. */
 export function exit({ run, person }: Moment): void {
   person.hover(null)
   person.touch(null)

@@ -18,6 +18,7 @@ export const multiply = (outer: Matrix, inner: Matrix): Matrix => [
   outer[1] * inner[4] + outer[3] * inner[5] + outer[5],
 ]
 
+/** Where a matrix takes a point. */
 export const transformed = (matrix: Matrix, { x, y }: Point): Point => ({
   x: matrix[0] * x + matrix[2] * y + matrix[4],
   y: matrix[1] * x + matrix[3] * y + matrix[5],

@@ -1,4 +1,5 @@
 import { certain } from '../document'
+
 /** An SVG element as a value: can be written as markup or kept in step with the DOM. */
 export interface SvgNode {
   readonly tag: string
@@ -9,6 +10,7 @@ export interface SvgNode {
   readonly text?: string
 }
 
+/** An element of a picture, as a value. */
 export const svg = (
   tag: string, key: string, attributes: Readonly<Record<string, string | number>>, children: readonly SvgNode[] = [], text?: string,
 ): SvgNode => (text === undefined ? { tag, key, attributes, children } : { tag, key, attributes, children, text })

@@ -208,8 +208,10 @@ export class Person<T, P extends Placed<T>, F extends Placed<T>> {
   }
 }
 
+/** Whether two targets of events are the same part of the same thing. */
 export const isSameLevel = <T>(a: EventTarget<T>, b: EventTarget<T>): boolean => a.thing === b.thing && a.part === b.part
 
+/** Whether a target is one of several. */
 export const isAmong = <T>(level: EventTarget<T>, levels: readonly EventTarget<T>[]): boolean => levels.some((other) => isSameLevel(level, other))
 
 /** The levels of a way that are also on another. */

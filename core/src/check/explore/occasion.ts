@@ -63,10 +63,19 @@ export interface Consequence {
 /** Whether an item of a list, or a screen or overlay, is there; from `moving` on it is on its way out or, by one more, in, with twice the number of the span that takes. */
 export const PRESENCE = { gone: 0, there: 1, moving: 2 } as const
 
+/** How it is kept that an item is on its way out for a span, by the number of that. */
 export const keptLeaving = (span: number): number => PRESENCE.moving + 2 * span
+
+/** How it is kept that a surface is on its way in for a span, by the number of that. */
 export const keptComing = (span: number): number => PRESENCE.moving + 1 + 2 * span
+
+/** Whether what is kept of an item says that it is on its way out. */
 export const isLeavingKept = (kept: number): boolean => kept >= PRESENCE.moving && (kept - PRESENCE.moving) % 2 === 0
+
+/** Whether what is kept of a surface says that it is on its way in. */
 export const isComingKept = (kept: number): boolean => kept >= PRESENCE.moving && !isLeavingKept(kept)
+
+/** The number of the span an item is on its way for. */
 export const spanOfPresence = (kept: number): number => (kept < PRESENCE.moving ? 0 : Math.floor((kept - PRESENCE.moving) / 2))
 
 /** A clock that counts, the readings between which what it counts for comes, and who goes first when two things are due at once. */
@@ -118,5 +127,9 @@ const SPANS = 4096
 
 /** How a wait is kept: which groups of actions are left, and how long it takes. */
 export const keptWait = (stage: number, span: number): number => stage * SPANS + span
+
+/** The number of the span a waiting action waits for. */
 export const spanOfWait = (kept: number): number => kept % SPANS
+
+/** Which of the waiting actions of a rule comes next. */
 export const stageOfWait = (kept: number): number => Math.floor(kept / SPANS)

@@ -62,6 +62,7 @@ const isOpen = (list: DrawList, part: string): boolean => wayDown(list, '', part
 export const opacityOf = (list: DrawList, instance: string, part: string): number =>
   wayDown(list, instance, part).reduce((shown, { values }) => shown * (values.visible === false ? 0 : values.opacity), 1)
 
+/** The cursor over a point of a picture, by its CSS name. */
 export const cursorAt = (list: DrawList, point: Point): string => cursorOver(partsAt(list, point))
 
 /** The size of a part as it is seen, in px, turned and scaled as it is. */

@@ -52,6 +52,7 @@ export const lanesOf = ({ after, index }: StateChange): readonly Lane[] => after
 /** When a change is at its end, in ms. */
 export const endOf = ({ after, index }: StateChange): number => motionEndMs(after, index, 0)
 
+/** The name of a part by its place, in quotes. */
 export const partName = ({ compiled }: Instance, part: number): string => `“${itemAt(compiled.parts, part).part.name}”`
 
 /** What a property shows at an instant, as a number where it is one. */
@@ -60,6 +61,7 @@ export function numberAt(instance: Instance, { part, property }: Pick<Lane, 'par
   return typeof shown === 'number' ? shown : null
 }
 
+/** Whether what shows is a text, rather than a number or one text on its way into another. */
 export const isWord = (shown: Shown): shown is string => typeof shown === 'string' && !isCrossFade(shown)
 
 /** The instants at which an interruption is tried: at the start, at every eighth, and just before the end. */

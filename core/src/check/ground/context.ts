@@ -37,6 +37,7 @@ export interface CheckOptions extends Pick<Effort, 'limit' | 'isToStop'> {
   readonly ways?: readonly Modality[]
 }
 
+/** What checks ask of one component. Throws `gone` or `contains-itself` when it cannot be put together. */
 export function contextOf(project: Project, component: Component, options: CheckOptions = {}): CheckContext {
   const compiled = compile(project, component)
   const surface = { component: component.id }
@@ -86,6 +87,7 @@ function statesDrivenFromOutside(project: Project, component: Id, axis: Id): Rea
   return states
 }
 
+/** The name of a state, marked as one for a sentence. */
 export const stateName = (axis: Pick<Axis, 'states'>, id: Id): string => `‹${axis.states.find((state) => state.id === id)?.name ?? '?'}›`
 
 /** Several states in a sentence. */

@@ -26,6 +26,7 @@ export const mergedLooks = (all: readonly Looked[]): Looked => ({
   failures: all.flatMap(({ failures }) => failures),
 })
 
+/** What is told when a check breaks down on something. */
 export function failureOf(check: string, about: About, error: unknown): CheckFailure {
   const thrown = error instanceof Error ? error : new Error(String(error))
   return { check, about, sentence: `The check ${check} broke down, so it is not known what it would have found: ${thrown.message}`, detail: thrown.stack ?? thrown.message }

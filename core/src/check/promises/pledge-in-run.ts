@@ -68,5 +68,6 @@ export function holdsInRun(run: Run, that: Pledged): boolean {
   }
 }
 
+/** Whether the number found is as many as is promised. */
 export const isMany = ({ how, many }: Extract<Pledged, { what: 'count' }>, found: number): boolean =>
   how === 'exactly' ? found === many : how === 'at least' ? found >= many : found <= many

@@ -27,6 +27,7 @@ export const brokenPromises: ProjectCheck = {
     }),
 }
 
+/** The finding that one promise is broken, or was not looked at to the end; null when it is kept. */
 export function brokenPromise(project: Project, pledge: Pledge, options: CheckOptions = {}): readonly Finding[] {
   const said = pledgeText(project, pledge)
   const watching = watch(project, pledge, options)

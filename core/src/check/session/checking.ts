@@ -82,8 +82,11 @@ export function finished(checking: Checking): Looked {
   }
 }
 
+/** All that is to be said of one component, at once. */
 export const checkComponent = (project: Project, component: Component, options?: CheckOptions): Looked => finished(checkingComponent(project, component, options))
 
+/** All that goes wrong on a screen because of what stands there together, at once. */
 export const checkScreen = (project: Project, screen: Screen, options?: CheckOptions): Looked => finished(checkingScreen(project, screen, options))
 
+/** All that is to be said of a project as a whole, at once. */
 export const checkProject = (project: Project, options?: CheckOptions): Looked => finished(checkingProject(project, options))

@@ -43,6 +43,7 @@ export function allOf({ components, screens, project }: ProjectFindings): readon
 export const failuresIn = ({ components, screens, project }: ProjectFindings): readonly CheckFailure[] =>
   [...Object.values(components), ...Object.values(screens), project].flatMap(({ failures }) => failures)
 
+/** A finding as the command line and files tell it: with the names of what it is about. */
 export function reported(project: Project, finding: Finding): ReportedFinding {
   const { about } = finding
   const component = project.components.find(({ id }) => id === about.component)

@@ -2,6 +2,7 @@ import type { Asset, IconOutline } from '../project'
 import type { Edit } from './edit'
 import { inProject, insertInto } from './place'
 
+/** An edit that adds a picture. */
 export const addAsset = (asset: Asset): Edit => insertInto(inProject('assets'), asset)
 
 /** Keeps the outline of an icon in the project. */

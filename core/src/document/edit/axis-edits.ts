@@ -28,6 +28,7 @@ export function axisForParameter(component: Component, parameter: Parameter, new
   return { edit: insertInto(axesPath(component.id), axis, component.axes[0]?.id ?? null), axis }
 }
 
+/** An edit that renames an axis. */
 export const renameAxis = (component: Id, axis: Id, name: string): Edit => setAt(inside(axesPath(component), axis, 'name'), name)
 
 /** Takes an axis away with its rules, the combinations it takes part in and the motions of its pairs; null for the last one. */

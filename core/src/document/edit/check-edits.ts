@@ -13,12 +13,16 @@ export const acceptFinding = ({ accepted }: Project, acceptance: Acceptance): Ed
   ],
 })
 
+/** An edit that takes back that a finding is accepted. */
 export const unacceptFinding = (id: Id): Edit => removeFrom(inProject('accepted'), id)
 
+/** An edit that makes a promise. */
 export const addPledge = (pledge: Pledge): Edit => insertInto(inProject('promises'), pledge)
 
+/** An edit that takes back a promise. */
 export const removePledge = (id: Id): Edit => removeFrom(inProject('promises'), id)
 
+/** An edit that says a promise anew. */
 export const setPledge = (id: Id, says: Pledge['says']): Edit => setAt(inProject('promises', id, 'says'), says)
 
 /** How long motions may be at most, or have to be at least, in ms; null takes the limit away. */

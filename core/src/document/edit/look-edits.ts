@@ -11,6 +11,7 @@ export interface LookClip {
   readonly parts: Readonly<Record<string, PropertyValues>>
 }
 
+/** A look as something that can be pasted elsewhere, by the names of the parts. */
 export function lookClipOf(component: Component, place: OwnLookPlace): LookClip {
   const look = lookAt(component, place)
   return { format: 'rheoscope-look', parts: Object.fromEntries(component.parts.flatMap(({ id, name }) => (look[id] ? [[name, look[id]] as const] : []))) }
@@ -38,4 +39,5 @@ export const clearLook = (component: Component, place: OwnLookPlace): Edit => se
 export const addCombination = (component: Id, combination: CombinationLook): Edit =>
   insertInto(inProject('components', component, 'combinations'), combination)
 
+/** An edit that takes away the look of a combination of states. */
 export const removeCombination = (component: Id, combination: Id): Edit => removeFrom(inProject('components', component, 'combinations'), combination)

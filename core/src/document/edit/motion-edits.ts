@@ -143,6 +143,7 @@ export function setOfStage<K extends Exclude<keyof Keyframe, 'id'>>({ component,
   return setAt(fieldOf(inside(certain(motionPath(component, place)), 'keyframes', stage), field), to)
 }
 
+/** An edit that takes a stage out of a motion. */
 export const removeStage = ({ component, place }: MotionContext, stage: Id): Edit =>
   removeFrom(inside(certain(motionPath(component, place)), 'keyframes'), stage)
 

@@ -17,6 +17,7 @@ const partPath = (component: Id, part: Id) => inProject('components', component,
 export const addPart = (component: Id, part: Part, before: Id | null = null): Edit =>
   insertInto(inProject('components', component, 'parts'), part, before)
 
+/** An edit that renames a part. */
 export const renamePart = (component: Id, part: Id, name: string): Edit =>
   setAt(inside(partPath(component, part), 'name'), name)
 

@@ -9,6 +9,7 @@ import { itemAt } from '../certain'
  */
 export type Path = readonly string[]
 
+/** The error for something that is no longer at a path. */
 export const gone = (path: Path): RheoError =>
   new RheoError('gone', path.join('/'), `What this edit is about (${path.join(' / ')}) is no longer there.`)
 

@@ -30,11 +30,13 @@ export const setAt = <T>(at: Place<T>, to: NoInfer<T>): Edit => (to === undefine
 /** Gives several fields of something their values. */
 export const setFields = <T>(at: Place<T>, said: NoInfer<Partial<T>>): readonly Edit[] => Object.entries(said).map(([field, to]): Edit => ({ edit: 'set', path: [...at, field], to }))
 
+/** An edit that takes away what is said at a place. */
 export const unsetAt = (at: Path): Edit => ({ edit: 'unset', path: at })
 
 /** Puts an item into a list, before another one; at its end when none is given. */
 export const insertInto = <T extends Identified>(list: Place<readonly T[]>, item: NoInfer<T>, before: Id | null = null): Edit => ({ edit: 'insert', path: list, item, before })
 
+/** An edit that takes an item out of a list. */
 export const removeFrom = <T extends Identified>(list: Place<readonly T[]>, id: Id): Edit => ({ edit: 'remove', path: list, id })
 
 /** Puts an item of a list before another one; at its end when none is given. */

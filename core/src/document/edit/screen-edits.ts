@@ -34,6 +34,7 @@ export function newScreen(newId: NewId, name: string, device: Screen['device']):
 export const addScreen = (project: Project, screen: Screen): Edit =>
   batch(insertInto(inProject('screens'), screen), ...(project.startScreen === null ? [startOn(screen.id)] : []))
 
+/** An edit that says where the prototype starts. */
 export const startOn = (screen: Id | null): Edit => setAt(inProject('startScreen'), screen)
 
 /** Takes out a screen with the takes recorded on it. */
@@ -47,6 +48,7 @@ export function removeScreen(project: Project, screen: Id): Edit {
   )
 }
 
+/** An edit that renames a screen. */
 export const renameScreen = (screen: Id, name: string): Edit => setAt(inside(screenPath(screen), 'name'), name)
 
 /** Gives a screen another size, and its ground with it. */
@@ -63,6 +65,7 @@ export function instanceFor(project: Project, screen: Screen, component: Id, id:
   return { id, kind: 'instance', name: freeName(wanted, namesOf(screen.parts)), parent: rootOf(screen).id, component, start: {}, base: { ...at } }
 }
 
+/** An edit that puts a part on a screen. */
 export const addToScreen = (screen: Id, part: Part): Edit => insertInto(inside(screenPath(screen), 'parts'), part)
 
 /** Takes a part off a screen with everything inside it, and the rules that listen to any of that. */
@@ -141,6 +144,7 @@ export function entranceOf(screen: Screen): Entrance | null {
   return ENTRANCES.find((entrance) => sameValue(absentFor(screen, entrance), screen.absent)) ?? null
 }
 
+/** An edit that renames a part on a screen. */
 export const renameOnScreen = (screen: Id, part: Id, name: string): Edit => setAt(inside(screenPath(screen), 'parts', part, 'name'), name)
 
 /** Says properties of a part on a screen. */

@@ -19,15 +19,19 @@ export function addState(component: Component, axis: Axis, id: Id, name: string,
   return insertInto(inside(axisPath(component.id, axis.id), 'states'), item)
 }
 
+/** An edit that renames a state. */
 export const renameState = (component: Id, axis: Id, state: Id, name: string): Edit =>
   setAt(inside(statePath(component, axis, state), 'name'), name)
 
+/** An edit that says where an axis starts. */
 export const setStartState = (component: Id, axis: Id, state: Id): Edit =>
   setAt(inside(axisPath(component, axis), 'start'), state)
 
+/** An edit that marks a state as final, or takes that back. */
 export const setFinal = (component: Id, axis: Id, state: Id, final: boolean): Edit =>
   setAt(inside(statePath(component, axis, state), 'final'), final)
 
+/** An edit that says how a state moves continuously; null for not at all. */
 export const setLoop = (component: Id, axis: Id, state: Id, loop: Loop | null): Edit =>
   setAt(inside(statePath(component, axis, state), 'loop'), loop)
 
@@ -78,8 +82,10 @@ export function addGroup(component: Component, axis: Axis, id: Id, states: reado
   return axis.groups === undefined ? setAt(groupsPath(component.id, axis.id), [group]) : insertInto(groupsPath(component.id, axis.id), group)
 }
 
+/** An edit that renames a group of states. */
 export const renameGroup = (component: Id, axis: Id, group: Id, name: string): Edit => setAt(inside(groupsPath(component, axis), group, 'name'), name)
 
+/** An edit that says which states are in a group. */
 export const setGroupStates = (component: Id, axis: Id, group: Id, states: readonly Id[]): Edit => setAt(inside(groupsPath(component, axis), group, 'states'), [...states])
 
 /** Takes a group apart; rules that hold in it hold in its states, those that wait for it go. */

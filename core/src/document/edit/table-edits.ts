@@ -6,20 +6,28 @@ import { inProject, setAt, unsetAt, insertInto, removeFrom } from './place'
 type Column = DataTable['columns'][number]
 type TableRecord = DataTable['records'][number]
 
+/** An edit that adds a table. */
 export const addTable = (table: DataTable): Edit => insertInto(inProject('tables'), table)
 
+/** An edit that takes out a table. */
 export const removeTable = (table: Id): Edit => removeFrom(inProject('tables'), table)
 
+/** An edit that renames a table. */
 export const renameTable = (table: Id, name: string): Edit => setAt(inProject('tables', table, 'name'), name)
 
+/** An edit that adds a column to a table. */
 export const addColumn = (table: Id, column: Column): Edit => insertInto(inProject('tables', table, 'columns'), column)
 
+/** An edit that renames a column. */
 export const renameColumn = (table: Id, column: Id, name: string): Edit => setAt(inProject('tables', table, 'columns', column, 'name'), name)
 
+/** An edit that adds a record to a table. */
 export const addRecord = (table: Id, record: TableRecord): Edit => insertInto(inProject('tables', table, 'records'), record)
 
+/** An edit that takes out a record. */
 export const removeRecord = (table: Id, record: Id): Edit => removeFrom(inProject('tables', table, 'records'), record)
 
+/** An edit that says a cell of a record anew. */
 export const setTableCell = (table: Id, record: Id, column: Id, value: Literal): Edit =>
   setAt(inProject('tables', table, 'records', record, 'cells', column), value)
 

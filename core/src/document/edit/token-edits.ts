@@ -5,12 +5,16 @@ import type { Id, Literal } from '../value'
 import type { Edit } from './edit'
 import { inProject, setAt, insertInto, removeFrom } from './place'
 
+/** An edit that adds a token. */
 export const addToken = (token: Token): Edit => insertInto(inProject('tokens'), token)
 
+/** An edit that gives a token another value. */
 export const setTokenValue = (token: Id, value: Literal): Edit => setAt(inProject('tokens', token, 'value'), value)
 
+/** An edit that renames a token. */
 export const renameToken = (token: Id, name: string): Edit => setAt(inProject('tokens', token, 'name'), name)
 
+/** An edit that takes out a token. */
 export const removeToken = (token: Id): Edit => removeFrom(inProject('tokens'), token)
 
 /** In how many places of a project a token is referred to. */

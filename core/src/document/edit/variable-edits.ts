@@ -14,15 +14,19 @@ import { rulePath, setAction, type RuleOwner } from './rule-edits'
 /** Whose variables: those of each instance of a component, those of a screen, or those everyone shares. */
 export type VariableOwner = { readonly component: Id } | { readonly screen: Id } | 'everyone'
 
+/** Where the variables of a component, a screen or everyone are in the project. */
 export function variablesPath(owner: VariableOwner): Place<readonly Variable[]> {
   if (owner === 'everyone') return inProject('variables')
   return 'screen' in owner ? inProject('screens', owner.screen, 'variables') : inProject('components', owner.component, 'variables')
 }
 
+/** An edit that adds a variable. */
 export const addVariable = (owner: VariableOwner, variable: Variable): Edit => insertInto(variablesPath(owner), variable)
 
+/** An edit that takes out a variable. */
 export const removeVariable = (owner: VariableOwner, variable: Id): Edit => removeFrom(variablesPath(owner), variable)
 
+/** An edit that says one thing of a variable anew. */
 export const setVariableField = <K extends 'start' | 'choices'>(owner: VariableOwner, variable: Id, field: K, to: Variable[K]): Edit =>
   setAt(fieldOf(inside(variablesPath(owner), variable), field), to)
 

@@ -53,6 +53,7 @@ function requireOnce(things: readonly (readonly [string, Identified])[]): void {
   }
 }
 
+/** Throws `invalid` where two things that go by their names share one. */
 export function requireNames(things: readonly Named[], at: string): void {
   const known = new Set<string>()
   for (const { id, name } of things) {

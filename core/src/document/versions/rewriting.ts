@@ -7,8 +7,10 @@ export type Rewriting = (value: unknown) => unknown
 export const fields = (names: Readonly<Record<string, string>>, inside: Readonly<Record<string, Rewriting>> = {}): Rewriting => (value) =>
   !isFields(value) ? value : Object.fromEntries(Object.entries(value).map(([key, inner]) => [own(names, key) ?? key, own(inside, key)?.(inner) ?? inner]))
 
+/** Rewrites each item of a list. */
 export const each = (step: Rewriting): Rewriting => (value) => (Array.isArray(value) ? value.map(step) : value)
 
+/** Rewrites each value of a record. */
 export const every = (step: Rewriting): Rewriting => (value) => (isFields(value) ? Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, step(inner)])) : value)
 
 /** One of a few words said in other words. */

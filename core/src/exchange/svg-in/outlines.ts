@@ -35,6 +35,7 @@ export function outlineIn({ name, attributes }: SvgElement, room: { readonly wid
 
 const SHAPES = new Set(['path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon'])
 
+/** Whether an SVG element is one of the basic shapes or a path (SVG 2). */
 export const isShape = ({ name }: SvgElement): boolean => SHAPES.has(name)
 
 function pathIn(d: string | undefined): string | null {

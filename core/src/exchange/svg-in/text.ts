@@ -39,6 +39,7 @@ export function runsIn(element: SvgElement, style: Style, sheets: StyleSheets): 
   return runs.filter(({ words }) => words !== '')
 }
 
+/** What an SVG text element says of its font, as properties of a text part. */
 export function textStyleIn(style: Style): TextStyle {
   const weight = { normal: 400, bold: 700, lighter: 400, bolder: 700 }[style['font-weight'] ?? ''] ?? Number(style['font-weight'] ?? 400)
   return {

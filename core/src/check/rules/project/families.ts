@@ -53,6 +53,7 @@ export interface Family {
   readonly highMs: number
 }
 
+/** The kinds of change of a project that there are enough motions of to say what is usual. */
 export function familiesIn(given: readonly FamilyGiven[]): readonly Family[] {
   return Object.keys(FAMILIES).flatMap((name): Family[] => {
     const members = given.filter((each): each is Timed => each.family === name && each.durationMs !== null && each.durationMs > 0)

@@ -13,6 +13,7 @@ export const twoHandsOnOne: ComponentCheck = {
   finds: ({ stateSpace }) => undoingIn(stateSpace),
 }
 
+/** What `twoHandsOnOne` finds among things that are looked at together. */
 export function undoingIn(stateSpace: StateSpace): readonly Finding[] {
   const { closed } = stateSpace
   const found = new Map<string, Finding>()

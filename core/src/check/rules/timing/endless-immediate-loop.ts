@@ -13,6 +13,7 @@ export const endlessImmediateLoop: ComponentCheck = {
   finds: ({ stateSpace }) => endlessLoopsIn(stateSpace),
 }
 
+/** What `endlessImmediateLoop` finds among things that are looked at together. */
 export function endlessLoopsIn(stateSpace: StateSpace): readonly Finding[] {
   const found = new Map<string, Finding>()
   for (const { step, rules, thing } of loopsIn(stateSpace)) {

@@ -16,6 +16,7 @@ export const mayBeCutShort: ComponentCheck = {
   finds: ({ stateSpace, root, component }) => component.axes.flatMap((axis) => cutShortIn(stateSpace, root, axis)),
 }
 
+/** What `mayBeCutShort` finds of an axis of one of several things that are looked at together. */
 export function cutShortIn(stateSpace: StateSpace, thing: Thing, axis: Axis): readonly Finding[] {
   if (!hasWaysOutByItself(thing, axis)) return []
   const facts = stateSpace.following(thing, axis.id)

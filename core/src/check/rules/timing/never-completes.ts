@@ -145,6 +145,7 @@ function cutTurnWitness(stateSpace: StateSpace, root: Thing, { axis, state, rule
     trace.some((event) => event.what === 'state' && event.instance === '' && event.axis === axis.id && event.from === state.id && event.rule === rule.id)) : null
 }
 
+/** The remedy that lets a timer of a rule wait for so many ms. */
 export const leaveLater = (component: Component, rule: Rule, ms: number) => ({
   label: `Leave after ${inMs(ms)}`,
   edit: { edit: 'set' as const, path: ['components', component.id, 'rules', rule.id, 'trigger', 'ms'], to: ms },

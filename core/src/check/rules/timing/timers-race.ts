@@ -11,6 +11,7 @@ export const timersRace: ComponentCheck = {
   finds: ({ stateSpace }) => racesIn(stateSpace),
 }
 
+/** What `timersRace` finds among things that are looked at together. */
 export function racesIn(stateSpace: StateSpace): readonly Finding[] {
   const told = new Map<string, Finding>()
   for (const race of racesOf(stateSpace.closed.steps)) {
