@@ -24,7 +24,7 @@ export function FindingDetail({ finding }: { readonly finding: Finding }) {
     <section className={`finding-detail is-${level}`} aria-label="The chosen finding">
       <h2><LevelMark level={level} /> {ownerOf(project, finding)} <span className="muted mono">{kind}</span></h2>
       <p className="finding-sentence"><Sentence text={sentence} /></p>
-      {finding.means !== undefined && <p className="muted hint">{kind}: {finding.means.replaceAll('`', '')}.</p>}
+      {finding.means !== undefined && <p className="muted finding-means">{sentenceOf(finding.means)}</p>}
       <div className="finding-actions">
         {remedy && <Button variant="contained" onClick={() => session.dispatch(remedy.edit, remedy.label.toLowerCase())}>{remedy.label}</Button>}
         <WhereItIs project={project} finding={finding} />
@@ -34,6 +34,9 @@ export function FindingDetail({ finding }: { readonly finding: Finding }) {
     </section>
   )
 }
+
+/** What a check looks for, as a sentence by itself. */
+const sentenceOf = (means: string): string => `${means.slice(0, 1).toUpperCase()}${means.slice(1).replaceAll('`', '')}.`
 
 /** The way to what a finding is about. */
 function WhereItIs({ project, finding: { about } }: { readonly project: Project; readonly finding: Finding }) {
