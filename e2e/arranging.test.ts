@@ -122,6 +122,6 @@ test('an edit goes into several selected looks at once, and what one changes is 
     document.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))`)
   await hands.until('the pasted look is there', async () => (await fills())[0] === '#b5466b')
   await hands.click('[aria-label="More for rest"]')
-  await hands.choose('Take back all it changes')
+  await hands.choose('Reset this look')
   await hands.until('it is as the base look again', async () => (await fills())[0] === '#24506f')
 })

@@ -21,14 +21,14 @@ test('parts are moved, sized, turned, nudged and removed on the easel, into the 
   await hands.dragBy(await hands.find('[data-handle="4"]'), 40, 40)
   await hands.until('it has grown', async () => (await property(hands, 'width')) > 48 && (await property(hands, 'height')) > 48)
   await hands.dragBy(await hands.find('[data-turn]'), 60, 40)
-  await hands.until('it is turned', async () => (await property(hands, 'turn')) > 10)
+  await hands.until('it is turned', async () => (await property(hands, 'rotation')) > 10)
   const moved = await property(hands, 'x')
   await hands.actOnEasel(Key.ARROW_RIGHT)
   await hands.until('it has moved by one', async () => (await property(hands, 'x')) === moved + 1)
 
   // All of it went into this look: the other one still has it where it was put.
   await hands.click(await hands.column('rest'))
-  await hands.until('the other look is as it was', async () => (await property(hands, 'x')) === x && (await property(hands, 'turn')) === 0)
+  await hands.until('the other look is as it was', async () => (await property(hands, 'x')) === x && (await property(hands, 'rotation')) === 0)
 
   await hands.editInto('all looks')
   await hands.actOnEasel(Key.chord(Key.SHIFT, Key.ARROW_DOWN))
@@ -81,11 +81,11 @@ test('cells are filled by keyboard alone', async () => {
   await hands.press('r', 'e', Key.ENTER)
   await hands.until('and back to rest', async () => (await (await hands.cell('tap', 'over')).getAttribute('data-answer')) === 'rest')
   await hands.press('-')
-  await hands.until('or nothing on purpose', async () => (await (await hands.cell('tap', 'over')).getAttribute('data-answer')) === 'nothing on purpose')
+  await hands.until('or nothing on purpose', async () => (await (await hands.cell('tap', 'over')).getAttribute('data-answer')) === 'ignored')
   await hands.press(Key.DELETE)
   await hands.until('or nothing at all', async () => (await (await hands.cell('tap', 'over')).getAttribute('data-answer')) === 'no answer')
   await hands.chord(Key.CONTROL, 'z')
-  await hands.until('undo by keyboard', async () => (await (await hands.cell('tap', 'over')).getAttribute('data-answer')) === 'nothing on purpose')
+  await hands.until('undo by keyboard', async () => (await (await hands.cell('tap', 'over')).getAttribute('data-answer')) === 'ignored')
 })
 
 test('what is typed goes to what was selected, even when another look is clicked instead of Enter', async () => {

@@ -75,7 +75,7 @@ test('two looks are compared by wiping one over the other', async () => {
     await begun.addState()
     await begun.setProperty('fill', '#b5466b')
   })
-  await hands.enter('wipe to', 'over', '.easel-foot')
+  await hands.enter('compare with state', 'over', '.easel-foot')
   await hands.until('both looks are there', async () => (await hands.driver.executeScript('return [...new Set([...document.querySelectorAll(".easel-picture rect[fill^=\'#\']")].map((each) => each.getAttribute("fill")))].length')) === 2)
   const at = async () => Number(await (await hands.find('.wipe-line')).getAttribute('aria-valuenow'))
   await (await hands.find('.wipe-line')).sendKeys(Key.ARROW_RIGHT)

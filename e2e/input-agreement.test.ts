@@ -136,7 +136,7 @@ async function opened(hands: BenchHands, of: Project): Promise<{ readonly left: 
   const made = await fetch(`${application.address}/api/projects/file`, { method: 'POST', headers: { 'content-type': 'application/vnd.rheoscope+json' }, body: JSON.stringify(of) })
   const { project: stored } = (await made.json()) as { project: Project }
   await hands.driver.get(`${application.address}/project/${stored.id}/component/${stored.components[0]!.id}`)
-  await hands.find('[aria-label="Response table"]')
+  await hands.find('[aria-label="Trigger table"]')
   // Words are broken into lines, whose spaces are lost.
   const written = async () => (await hands.words('.specimen-picture')).find((words) => words.startsWith('log: '))?.slice('log: '.length).replaceAll(/\s/g, '') ?? ''
   return { left: (await hands.middlesOf('#24506f', '.specimen-picture'))[0]!, written }

@@ -34,7 +34,7 @@ describe('checks that cannot be loaded', () => {
     await hands.press(',')
     await says(hands, '.broken-down', /Laying the map out broke down|Checking broke down/)
     await hands.press(',')
-    await hands.click(await hands.byText('of all of it', 'a'))
+    await hands.click(await hands.byText('All findings', 'a'))
     for (const sheet of ['Findings', 'Coverage', 'Budgets', 'Promises']) {
       await hands.click(await hands.byText(sheet, 'a'))
       await says(hands, '.broken-down', /Checking broke down/)
@@ -55,7 +55,7 @@ describe('a page that breaks down', () => {
     await hands.click('.card-open')
     await says(hands, '.not-here', /This page broke down\. Everything that was done is kept\./)
     await hands.clickButton('Try again')
-    await hands.find('[aria-label="Response table"]')
+    await hands.find('[aria-label="Trigger table"]')
   })
 
   test('an address that leads to nothing in a project says what is missing', async () => {
@@ -66,12 +66,12 @@ describe('a page that breaks down', () => {
       expect(await textOf(hands, '.not-here')).toContain(`This project has no such ${place}.`)
     }
     await hands.click(await hands.byText('Back to Skerry Line', 'a'))
-    await hands.find('[aria-label="Response table"]')
+    await hands.find('[aria-label="Trigger table"]')
   })
 })
 
 describe('what has become of edits', () => {
-  test.each([['component/boardingButton', '[aria-label="Response table"]'], ['screen/home', '.trace-canvas'], ['findings', '.findings-list'], ['preview/home', '.preview']])('is told on %s when the project is removed', async (place, shown) => {
+  test.each([['component/boardingButton', '[aria-label="Trigger table"]'], ['screen/home', '.trace-canvas'], ['findings', '.findings-list'], ['preview/home', '.preview']])('is told on %s when the project is removed', async (place, shown) => {
     const hands = application.hands()
     const id = await demo()
     await hands.driver.get(`${application.address}/project/${id}/${place}`)
@@ -128,7 +128,7 @@ test('a double click on New project makes one', async () => {
     const { fetch } = window
     window.fetch = (address, options) => (options?.method === 'POST' && String(address).endsWith('/api/projects') && window.made++, fetch(address, options))`)
   await hands.doubleClick(await hands.byText('New project', 'button'))
-  await hands.find('[aria-label="Response table"]')
+  await hands.find('[aria-label="Trigger table"]')
   expect(await hands.driver.executeScript('return window.made')).toBe(1)
 })
 

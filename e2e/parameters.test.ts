@@ -77,7 +77,7 @@ test('what refers to a token changes with it, and a token in use stays', async (
   await hands.choose('duration')
   await hands.addState()
   await hands.wire('tap', 'rest', 'over')
-  await hands.enter('takes', '@duration', '[aria-label="Rule"]')
+  await hands.enter('duration', '@duration', '[aria-label="Rule"]')
   await hands.enter('Value of token duration', '480', '[aria-label="Tokens"]')
   await hands.until('the motion has followed', async () => (await (await hands.find('.whole-end')).getText()) === '480 ms')
 })

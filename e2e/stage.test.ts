@@ -28,7 +28,7 @@ test('instances stand on a screen, run in place, and their time is drawn, looked
   await hands.until('it is back', async () => (await y()) === moved)
 
   // Used, it says in the trace what it was when.
-  await hands.clickButton('Use it')
+  await hands.clickButton('Run')
   await hands.click(await hands.byText('Board', '*[name()="tspan"]'))
   await hands.until('it works', async () => (await traceText(hands)).includes('working from'))
   await hands.until('it is done', async () => (await traceText(hands)).includes('done from'))
@@ -40,12 +40,12 @@ test('instances stand on a screen, run in place, and their time is drawn, looked
   await hands.until('it is now', async () => (await hands.driver.findElements(By.css('.trace-now'))).length === 0)
 
   // Kept, it is played again, on whatever the document has become.
-  await hands.clickButton('Keep this run')
+  await hands.clickButton('Save as take')
   await hands.clickButton('Boarding button')
   await hands.click('[aria-label$="… in Take"]')
   await hands.choose('Boarding button is done')
   await hands.clickButton('Run all')
-  await hands.until('what was expected came about', async () => (await (await hands.find('.take [role=status]')).getText()) === '1 of 1 came about')
+  await hands.until('what was expected passed', async () => (await (await hands.find('.take [role=status]')).getText()) === '1 of 1 passed')
 })
 
 test('what no longer comes about is said with what was seen instead', async () => {
@@ -58,7 +58,7 @@ test('what no longer comes about is said with what was seen instead', async () =
   await hands.driver.sleep(500)
   await hands.driver.get(address)
   await hands.clickButton('Run all')
-  await hands.until('both are missed', async () => (await (await hands.find('.take [role=status]')).getText()) === '0 of 2 came about')
+  await hands.until('both are missed', async () => (await (await hands.find('.take [role=status]')).getText()) === '0 of 2 passed')
   expect(await (await hands.find('.expectations')).getText()).toContain('it was requesting')
   await hands.clickButton('Play it')
   await hands.until('it plays', async () => (await traceText(hands)).includes('requesting from'))
@@ -70,11 +70,11 @@ const traceText = async (hands: BenchHands): Promise<string> => (await (await ha
 test('a screen is shown alone at an address of its own, and what somebody does there is kept as a take', async () => {
   const hands = application.hands()
   await hands.openDemoScreen('home')
-  const address = await (await hands.byText('Show it', 'a')).getAttribute('href')
+  const address = await (await hands.byText('Preview', 'a')).getAttribute('href')
   await hands.driver.get(`${address}?keep`)
   await hands.click(await hands.byText('Board', '*[name()="tspan"]'))
   await hands.byText('Aboard', '*[name()="tspan"]')
-  await hands.clickButton('I am done')
+  await hands.clickButton('Finish and save')
   await hands.find('.preview-keep [role=status]')
   await hands.driver.sleep(500)
   await hands.driver.get(address!.replace('/preview/', '/screen/'))
@@ -91,7 +91,7 @@ test('held, the clock goes on by events and frames; a finger does not hover', as
   expect(await traceText(hands)).not.toContain('over from')
   await hands.click(board)
   await hands.until('it works', async () => (await traceText(hands)).includes('working from'))
-  await hands.clickButton('Hold')
+  await hands.clickButton('Pause')
   await hands.clickButton('next frame')
   for (let count = 0; count < 3; count++) await hands.clickButton('next event')
   await hands.until('it is done', async () => (await traceText(hands)).includes('done from'))

@@ -36,7 +36,7 @@ test('a row is copied to another component by the names of states', async () => 
   await hands.newProject()
   await hands.addState()
   await hands.wire('tap', 'rest', 'over')
-  await hands.enter('takes', '333', '[aria-label="Rule"]')
+  await hands.enter('duration', '333', '[aria-label="Rule"]')
   const clip = await hands.driver.executeScript<string>(`
     const cell = document.querySelector('[role=gridcell].is-selected')
     cell.focus()
@@ -51,7 +51,7 @@ test('a row is copied to another component by the names of states', async () => 
     document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))`, clip)
   await hands.until('the rule is here too', async () => (await answer(hands, 'tap', 'rest')) === 'over')
   await hands.click(await hands.cell('tap', 'rest'))
-  expect(await (await hands.field('takes', '[aria-label="Rule"]')).getAttribute('value')).toBe('333 ms')
+  expect(await (await hands.field('duration', '[aria-label="Rule"]')).getAttribute('value')).toBe('333 ms')
 })
 
 test('the map shows the same rules, the way to a state, and what nobody gets to', async () => {
@@ -73,10 +73,10 @@ test('a motion is repeated, drawn by hand, held against another and timed for th
   const hands = application.hands()
   await hands.openDemo('boardingButton')
   await hands.click(await hands.cell('tap', 'rest'))
-  await hands.clickButton('Repeat it')
+  await hands.clickButton('Loop')
   await hands.find('.scrubber')
-  await hands.clickButton('Stop repeating')
-  await hands.enter('held against', 'enter: rest → over', '.score-tools')
+  await hands.clickButton('Stop loop')
+  await hands.enter('compare with', 'enter: rest → over', '.score-tools')
   await hands.until('the other one is behind it', async () => (await hands.driver.findElements(By.css('.lane-behind'))).length > 0)
 
   await hands.clickButton('Draw')
@@ -85,11 +85,11 @@ test('a motion is repeated, drawn by hand, held against another and timed for th
   await hands.until('it is a drawn curve', async () => (await (await hands.field('Easing', '[aria-label="Easing"]')).getAttribute('value'))!.startsWith('linear('))
 
   await hands.click(await hands.cell('enter', 'rest'))
-  await hands.enter('motion of', 'the whole component', '[aria-label="Rule"]')
-  await hands.enter('takes', '444', '[aria-label="Rule"]')
-  await hands.until('the component says so', async () => (await (await hands.field('takes', '[aria-label="Rule"]')).getAttribute('value')) === '444 ms')
-  await hands.enter('motion of', 'this rule', '[aria-label="Rule"]')
-  expect(await (await hands.field('takes', '[aria-label="Rule"]')).getAttribute('value')).toBe('80 ms')
+  await hands.enter('applies to', 'the whole component', '[aria-label="Rule"]')
+  await hands.enter('duration', '444', '[aria-label="Rule"]')
+  await hands.until('the component says so', async () => (await (await hands.field('duration', '[aria-label="Rule"]')).getAttribute('value')) === '444 ms')
+  await hands.enter('applies to', 'this rule', '[aria-label="Rule"]')
+  expect(await (await hands.field('duration', '[aria-label="Rule"]')).getAttribute('value')).toBe('80 ms')
 })
 
 test('names are completed while an expression is typed', async () => {

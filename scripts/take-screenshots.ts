@@ -65,7 +65,7 @@ try {
   await hands.clickButton('Cabins')
   await keep('stage-arranged')
 
-  await browser.driver.get(await (await hands.byText('Show it', 'a')).getAttribute('href') ?? '')
+  await browser.driver.get(await (await hands.byText('Preview', 'a')).getAttribute('href') ?? '')
   await hands.find('.screen-picture text')
   await keep('preview')
 

@@ -17,7 +17,7 @@ export interface CheckRequest {
   readonly screen?: string
 }
 
-const LEVELS: readonly Severity[] = ['fault', 'risk', 'note']
+export const LEVELS: readonly Severity[] = ['fault', 'risk', 'note']
 
 export interface CheckReport {
   readonly text: string

@@ -3,7 +3,7 @@ import { Command, InvalidArgumentError, Option } from 'commander'
 import { MODALITIES, type Severity, type Modality } from '@rheoscope/core/check'
 import { RheoError } from '@rheoscope/core/document'
 import { readProject } from '@rheoscope/core/schema'
-import { checkReport, FORMATS, type Format } from './check-report'
+import { checkReport, FORMATS, LEVELS, type Format } from './check-report'
 import { takeFrom, takeReport, type TakeFormat } from './take-report'
 
 /** Exit codes: no findings, findings at or above the level asked for or something a take misses, could not run or a check broke down. */
@@ -27,10 +27,11 @@ program
   .addOption(new Option('--screen <name>', 'look only at one screen and what stands on it, by its name or id'))
   .addOption(new Option('--ways <ways>', 'the ways in which people work').default(MODALITIES, MODALITIES.join(',')).argParser((text) => listOf(text, MODALITIES)))
   .addOption(new Option('--format <format>', 'how to print the findings').choices(FORMATS).default('text'))
-  .addOption(new Option('--max-level <level>', 'the least level that makes it fail').choices(['fault', 'risk', 'note']).default('fault'))
-  .action((file: string, { screen, ways, format, maxLevel }: { screen?: string; ways: readonly Modality[]; format: Format; maxLevel: Severity }) => {
+  .addOption(new Option('--fail-on <level>', 'the least level that makes it fail').choices(LEVELS).default('fault'))
+  .addOption(new Option('--max-level <level>', 'the former name of --fail-on').choices(LEVELS).hideHelp())
+  .action((file: string, { screen, ways, format, failOn, maxLevel }: { screen?: string; ways: readonly Modality[]; format: Format; failOn: Severity; maxLevel?: Severity }) => {
     const project = readProject(readFileSync(file, 'utf8'))
-    const { text, isFound, failures } = checkReport(project, { file, format, level: maxLevel, ways, ...(screen === undefined ? {} : { screen }) })
+    const { text, isFound, failures } = checkReport(project, { file, format, level: maxLevel ?? failOn, ways, ...(screen === undefined ? {} : { screen }) })
     process.stdout.write(text)
     process.stderr.write(failures.map((sentence) => `${sentence}\n`).join(''))
     process.exitCode = failures.length > 0 ? FAILED : isFound ? FOUND : CLEAN

@@ -15,7 +15,7 @@ test('a clean project says so', () => {
 test('a fault is found, in text and as data with its witness as a take', () => {
   const { text, isFound } = checkReport(cut, asked({}))
   expect(isFound).toBe(true)
-  expect(text).toContain('fault Boarding button: `working` leaves after 100 ms, but its motion needs 160 ms: it is always cut off 60 ms early. [never-completes]')
+  expect(text).toContain('fault Boarding button: `working` is left after 100 ms, but its 160 ms motion needs 60 ms more: it never completes. [never-completes]')
   const { project, findings } = JSON.parse(checkReport(cut, asked({ format: 'json' })).text)
   expect(project).toBe('Skerry Line')
   expect(findings.find(({ kind }: { kind: string }) => kind === 'never-completes')).toMatchObject({
@@ -61,7 +61,7 @@ test('SARIF has a result for each finding, with its witness as a flow', () => {
 test('JUnit has a failure for each finding that counts, and skips the others', () => {
   const { text } = checkReport(cut, asked({ format: 'junit' }))
   expect(text).toMatch(/^<\?xml version="1.0" encoding="UTF-8"\?>\n<testsuites name="Skerry Line"/)
-  expect(text).toContain('<failure type="fault" message="`working` leaves after 100 ms')
+  expect(text).toContain('<failure type="fault" message="`working` is left after 100 ms')
   expect(text.match(/<failure /g)!.length).toBe(Number(/<testsuites [^>]*failures="(\d+)"/.exec(text)![1]))
 })
 

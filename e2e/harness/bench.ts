@@ -11,13 +11,13 @@ export class BenchHands extends Hands {
   async newProject(): Promise<void> {
     await this.driver.get(this.address)
     await this.clickButton('New project')
-    await this.find('[aria-label="Response table"]')
+    await this.find('[aria-label="Trigger table"]')
   }
 
   /** A component of a demo project nobody else works on. */
   async openDemo(component: string): Promise<void> {
     await this.driver.get(`${await this.demoAddress()}/component/${component}`)
-    await this.find('[aria-label="Response table"]')
+    await this.find('[aria-label="Trigger table"]')
   }
 
   /** A screen of a demo project nobody else works on. */
@@ -115,7 +115,7 @@ export class BenchHands extends Hands {
   }
 
   async closeEasel(): Promise<void> {
-    await this.clickButton('Back to the responses')
+    await this.clickButton('Back to the table')
   }
 
   /** Pulls the edge of a cell's rule over to the column of another state. */

@@ -32,7 +32,7 @@ async function makeLight(hands: BenchHands): Promise<void> {
   await hands.addPart('ellipse')
   await hands.setProperties({ x: '4', y: '4', width: '20', height: '20', fill: '#ffffff' })
   await hands.openGroup('Answer')
-  await hands.setProperty('takes input', '')
+  await hands.setProperty('receives input', '')
   await hands.editInto('rest')
   await hands.renameState('rest', 'off')
   await hands.addState()
@@ -50,8 +50,8 @@ async function makeLight(hands: BenchHands): Promise<void> {
   await hands.addTrigger('message')
   await hands.wire('message', 'on', 'off')
   await hands.enter('named', 'lit', '[aria-label="Rule"]')
-  await hands.enter('motion of', 'the whole component', '[aria-label="Rule"]')
-  await hands.enter('takes', '800', '[aria-label="Rule"]')
+  await hands.enter('applies to', 'the whole component', '[aria-label="Rule"]')
+  await hands.enter('duration', '800', '[aria-label="Rule"]')
   await hands.enter('Easing', 'cubic-bezier(0.65, 0, 0.35, 1)', '[aria-label="Easing"]')
 }
 

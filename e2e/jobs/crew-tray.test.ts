@@ -16,7 +16,7 @@ test('job 01, the crew options tray, from an empty project', async () => {
   await hands.selectPart('tray')
   await hands.setProperties({ 'height from': 'content' })
   await hands.selectPart('icon')
-  await hands.setProperty('turn', '180')
+  await hands.setProperty('rotation', '180')
   await wire(hands)
   process.stdout.write(`job 01 crew options tray: ${hands.actions} actions\n`)
 
@@ -40,10 +40,10 @@ async function drawButton(hands: BenchHands): Promise<void> {
   await hands.setProperty('pointer cursor', 'pointer')
   await hands.addPart('text')
   await hands.setProperties({ text: 'Crew', x: '14', y: '10', fill: '#ffffff' })
-  await hands.setProperty('takes input', '')
+  await hands.setProperty('receives input', '')
   await hands.addPart('icon')
   await hands.setProperties({ x: '168', y: '8', fill: '#ffffff' })
-  await hands.setProperty('takes input', '')
+  await hands.setProperty('receives input', '')
   await hands.setIcon('chevron-down')
 }
 
@@ -82,8 +82,8 @@ async function wire(hands: BenchHands): Promise<void> {
   await hands.selectPart('button')
   await hands.addTrigger('tap on button')
   for (const [from, to] of [['rest', 'open'], ['open', 'rest']] as const) await hands.wire('tap', from, to, 'button')
-  await hands.enter('motion of', 'the whole component', '[aria-label="Rule"]')
-  await hands.enter('takes', '260', '[aria-label="Rule"]')
+  await hands.enter('applies to', 'the whole component', '[aria-label="Rule"]')
+  await hands.enter('duration', '260', '[aria-label="Rule"]')
 }
 
 const heightOfTray = (hands: BenchHands): Promise<number> =>

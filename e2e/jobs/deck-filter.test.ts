@@ -67,7 +67,7 @@ async function makeLine(hands: BenchHands): Promise<void> {
   await hands.setProperties({ width: '200', height: '30' })
   await hands.editInto('…')
   await hands.choose('absent, before entering and after leaving')
-  await hands.setProperties({ opacity: '0', 'shift down': '8' })
+  await hands.setProperties({ opacity: '0', 'translate y': '8' })
 }
 
 async function makeFilter(hands: BenchHands): Promise<void> {
@@ -85,7 +85,7 @@ async function makeFilter(hands: BenchHands): Promise<void> {
   }
   await hands.selectPart('frame')
   await hands.addPart('list')
-  for (const [label, value] of [['each as', 'News'], ['table', 'table'], ['only if', 'item.kind == shown'], ['items take', '300'], ['along', 'spring(0.25)']] as const) await hands.enter(label, value, '[aria-label="Properties"]')
+  for (const [label, value] of [['each as', 'News'], ['table', 'table'], ['only if', 'item.kind == shown'], ['items take', '300'], ['easing', 'spring(0.25)']] as const) await hands.enter(label, value, '[aria-label="Properties"]')
   await hands.setProperties({ x: '0', y: '50' })
   await hands.addTrigger('message')
   await hands.wire('message', 'rest', 'rest')

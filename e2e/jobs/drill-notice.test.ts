@@ -15,7 +15,7 @@ test('job 21, the drill notice, from an empty project', async () => {
   for (const [part, opacity] of [['dimmed', '0.5'], ['dialog', '1']] as const) {
     await hands.selectPart(part)
     await hands.setProperty('opacity', opacity)
-    await hands.setProperty('takes input', '')
+    await hands.setProperty('receives input', '')
   }
   await wire(hands)
   process.stdout.write(`job 21 drill notice: ${hands.actions} actions\n`)
@@ -49,7 +49,7 @@ async function draw(hands: BenchHands): Promise<void> {
     await hands.setProperties(values)
     if (name === 'bell') continue
     await hands.openGroup('Answer')
-    await hands.setProperty('takes input', '')
+    await hands.setProperty('receives input', '')
   }
 }
 

@@ -28,10 +28,10 @@ test('job 20, the engine-start button, from an empty project', async () => {
     await hands.setProperty('fill', fill)
   }
   await hands.wire('tap', 'idle', 'requesting')
-  await hands.enter('motion of', 'the whole component', '[aria-label="Rule"]')
-  await hands.enter('takes', '320', '[aria-label="Rule"]')
+  await hands.enter('applies to', 'the whole component', '[aria-label="Rule"]')
+  await hands.enter('duration', '320', '[aria-label="Rule"]')
   await hands.click(await hands.byText('More about the motion', 'summary'))
-  await hands.enter('reduced', 'skip all', '[aria-label="Rule"]')
+  await hands.enter('reduced motion', 'skip all', '[aria-label="Rule"]')
   await hands.addTrigger('after')
   for (const [from, to, ms] of [['requesting', 'warming', '1500'], ['warming', 'running', '2500'], ['running', 'idle', '3000']] as const) {
     await hands.wire('after', from, to)

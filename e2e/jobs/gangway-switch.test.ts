@@ -17,7 +17,7 @@ test('job 12, the gangway switch, from an empty project', async () => {
   await hands.addPart('path')
   await hands.setProperties({ outline: DISC, x: '84', y: '44', width: '24', height: '24', fill: '#ffffff' })
   await hands.openGroup('Answer')
-  await hands.setProperty('takes input', '')
+  await hands.setProperty('receives input', '')
 
   await hands.editInto('rest')
   await hands.addState()
@@ -27,25 +27,25 @@ test('job 12, the gangway switch, from an empty project', async () => {
   await hands.setProperty('fill', '#2e7d5b')
 
   await hands.wire('tap', 'rest', 'down')
-  await hands.enter('takes', '480', '[aria-label="Rule"]')
+  await hands.enter('duration', '480', '[aria-label="Rule"]')
   await hands.selectPart('path')
   for (const [index, outline, x, along] of [[1, DROP, '92', 'ease-in'], [2, BEAN, '110', 'linear']] as const) {
-    await hands.clickButton('+ by way of another look')
+    await hands.clickButton('+ keyframe')
     await hands.setProperties({ outline, x })
     const ways = await hands.driver.findElements({ css: '.keyframes fieldset' })
     await hands.until(`way ${index} is there`, async () => (await hands.driver.findElements({ css: '.keyframes fieldset' })).length === index)
-    await hands.enter('along', along, `.keyframes fieldset:nth-of-type(${Math.max(ways.length, index)})`)
+    await hands.enter('easing', along, `.keyframes fieldset:nth-of-type(${Math.max(ways.length, index)})`)
   }
   await hands.enter('then', 'goes on at its speed', '.keyframes fieldset:nth-of-type(2)')
   await hands.wire('tap', 'down', 'rest')
   await hands.click(await hands.cell('tap', 'rest'))
-  await hands.clickButton('Mirror the way back')
+  await hands.clickButton('Mirror for the return')
   process.stdout.write(`job 12 gangway switch: ${hands.actions} actions\n`)
 
   // One motion with one end, through two shapes; the way back goes through them the other way round.
   await hands.click(await hands.cell('tap', 'down'))
   await hands.until('the way back has two looks to pass through', async () => (await hands.driver.findElements({ css: '.keyframes fieldset' })).length === 2)
-  expect(await (await hands.field('takes', '[aria-label="Rule"]')).getAttribute('value')).toBe('480 ms')
+  expect(await (await hands.field('duration', '[aria-label="Rule"]')).getAttribute('value')).toBe('480 ms')
   await hands.tap('.specimen-picture [data-part] path')
   await hands.untilSpecimenIs('down')
   await hands.driver.actions().click().perform()

@@ -22,7 +22,7 @@ test('job 15, the lighthouse, from an empty project: any to any in eight rules',
     await hands.addState()
     await hands.renameState('over', name)
     await hands.selectPart('beam')
-    await hands.setProperty('turn', String(turn))
+    await hands.setProperty('rotation', String(turn))
   }
   await wire(hands)
   process.stdout.write(`job 15 lighthouse: ${hands.actions} actions\n`)
@@ -44,8 +44,8 @@ test('job 15, the same continuously', async () => {
   await hands.editInto('all looks')
   await hands.setProperties({ x: '0', y: '0', width: '240', height: '120', fill: '#1d2b33' })
   await drawBeam(hands)
-  await hands.setProperty('turn', '= angleTo\t')
-  await hands.setProperty('turn', '= angleToPointer(beam)')
+  await hands.setProperty('rotation', '= angleTo\t')
+  await hands.setProperty('rotation', '= angleToPointer(beam)')
   process.stdout.write(`job 15 lighthouse, all around: ${hands.actions} actions\n`)
   const turn = () => hands.driver.executeScript<string>('return document.querySelector(".specimen-picture path").closest("[transform]").getAttribute("transform")')
   const before = await turn()
@@ -80,9 +80,9 @@ async function drawBeam(hands: BenchHands): Promise<void> {
   await hands.addPart('path')
   await hands.renamePart('path', 'beam')
   await hands.openGroup('Shape')
-  await hands.setProperties({ outline: 'M10 50L0 0H20Z', x: '110', y: '10', width: '20', height: '50', fill: '#f6d365', 'anchor down': '1' })
+  await hands.setProperties({ outline: 'M10 50L0 0H20Z', x: '110', y: '10', width: '20', height: '50', fill: '#f6d365', 'transform origin y': '1' })
   await hands.openGroup('Answer')
-  await hands.setProperty('takes input', '')
+  await hands.setProperty('receives input', '')
 }
 
 async function wire(hands: BenchHands): Promise<void> {
@@ -94,7 +94,7 @@ async function wire(hands: BenchHands): Promise<void> {
     hands.actions++
     await hands.press(String(REGIONS.findIndex(([each]) => each === name) + 1))
     await hands.until(`every state turns to ${name}`, async () => (await (await hands.cell('enter', 'northwest', name)).getAttribute('data-answer')) === name)
-    await hands.enter('takes', '420', '[aria-label="Rule"]')
+    await hands.enter('duration', '420', '[aria-label="Rule"]')
   }
 }
 

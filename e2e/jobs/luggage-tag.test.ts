@@ -57,7 +57,7 @@ async function makeTag(hands: BenchHands): Promise<void> {
   await hands.addState()
   await hands.renameState('over', 'held')
   await hands.selectPart('box')
-  await hands.setProperties({ fill: '#c8901f', turn: '-4' })
+  await hands.setProperties({ fill: '#c8901f', rotation: '-4' })
   await hands.addTrigger('press')
   await hands.wire('press', 'rest', 'held')
   await hands.addTrigger('release')
@@ -73,5 +73,5 @@ async function makeRack(hands: BenchHands): Promise<void> {
   await hands.addPart('Tag')
   await hands.setProperties({ x: '170', y: '80' })
   await hands.click(await hands.byText('Drag', 'summary'))
-  for (const [label, value] of [['dragged', 'both ways'], ['kept inside', 'what holds it'], ['let go', 'goes on with its speed'], ['settles in', '400']] as const) await hands.enter(label, value, '[aria-label="Drag"]')
+  for (const [label, value] of [['dragged', 'both ways'], ['limit to', 'what holds it'], ['on release', 'keep momentum'], ['settles in', '400']] as const) await hands.enter(label, value, '[aria-label="Drag"]')
 }

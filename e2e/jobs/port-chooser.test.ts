@@ -36,11 +36,11 @@ async function drawField(hands: BenchHands): Promise<void> {
   await hands.addPart('text')
   await hands.setProperties({ text: 'Which port?', x: '12', y: '10' })
   await hands.openGroup('Answer')
-  await hands.setProperty('takes input', '')
+  await hands.setProperty('receives input', '')
   await hands.selectPart('frame')
   await hands.addPart('icon')
   await hands.setProperties({ x: '188', y: '8' })
-  await hands.setProperty('takes input', '')
+  await hands.setProperty('receives input', '')
   await hands.setIcon('chevron-down')
 }
 
@@ -50,7 +50,7 @@ async function drawOptions(hands: BenchHands): Promise<void> {
   await hands.addPart('container')
   await hands.renamePart('container', 'list')
   await hands.setProperties({ x: '0', y: '44', width: '220', height: '0', fill: '#ffffff', opacity: '0' })
-  await hands.setProperty('takes input', '')
+  await hands.setProperty('receives input', '')
   await hands.openGroup('Layout')
   await hands.setProperties({ layout: 'column', gap: '0', align: 'stretch' })
   await hands.openGroup('Effect')
@@ -70,9 +70,9 @@ async function drawOptions(hands: BenchHands): Promise<void> {
 async function open(hands: BenchHands): Promise<void> {
   await hands.selectPart('list')
   await hands.setProperties({ 'height from': 'content', opacity: '1' })
-  await hands.setProperty('takes input', '')
+  await hands.setProperty('receives input', '')
   await hands.selectPart('icon')
-  await hands.setProperty('turn', '180')
+  await hands.setProperty('rotation', '180')
 }
 
 async function wire(hands: BenchHands): Promise<void> {

@@ -19,9 +19,9 @@ test('job 14, the read-on excerpt, from an empty project', async () => {
   await hands.setProperty('text', 'Less')
   await hands.addTrigger('tap on more')
   await hands.wire('tap', 'rest', 'whole', 'more')
-  await hands.enter('takes', '240', '[aria-label="Rule"]')
+  await hands.enter('duration', '240', '[aria-label="Rule"]')
   await hands.wire('tap', 'whole', 'rest', 'more')
-  await hands.enter('takes', '240', '[aria-label="Rule"]')
+  await hands.enter('duration', '240', '[aria-label="Rule"]')
   process.stdout.write(`job 14 read-on excerpt: ${hands.actions} actions\n`)
 
   // It is cut where the instance says, and opens to all of it.

@@ -82,7 +82,7 @@ async function makeRound(hands: BenchHands): Promise<void> {
   await hands.addPart('text')
   await hands.setProperties({ text: 'All done', x: '140', y: '164', fill: '#ffffff' })
   await hands.openGroup('Answer')
-  await hands.setProperty('takes input', '')
+  await hands.setProperty('receives input', '')
   for (const [label, shows, x] of [['Deck', 'showsDeck', '0'], ['Engine', 'showsEngine', '100']] as const) {
     await hands.selectPart('frame')
     await hands.addPart('Switch')

@@ -46,7 +46,7 @@ async function draw(hands: BenchHands): Promise<void> {
   await hands.openGroup('Effect')
   await hands.setProperty('clip', '')
   await hands.openGroup('Answer')
-  await hands.setProperties({ role: 'region', 'accessible name': 'Seen from the deck', 'takes focus': '' })
+  await hands.setProperties({ role: 'region', 'accessible name': 'Seen from the deck', 'focusable': '' })
   await hands.addPart('container')
   await hands.renamePart('container', 'slides')
   await hands.openGroup('Layout')
@@ -66,19 +66,19 @@ async function draw(hands: BenchHands): Promise<void> {
 }
 
 async function wire(hands: BenchHands): Promise<void> {
-  for (const [part, go] of [['on', 'next, wrapping round'], ['back', 'previous, wrapping round']] as const) {
+  for (const [part, go] of [['on', 'next, looping'], ['back', 'previous, looping']] as const) {
     await hands.selectPart(part)
     await hands.addTrigger(`tap on ${part}`)
     await everywhere(hands, 'tap', go, part)
   }
-  for (const [key, go] of [['ArrowRight', 'next, wrapping round'], ['ArrowLeft', 'previous, wrapping round']] as const) {
+  for (const [key, go] of [['ArrowRight', 'next, looping'], ['ArrowLeft', 'previous, looping']] as const) {
     await hands.addTrigger('key')
     await hands.wire('key Enter', 'gannet', 'seal')
     await hands.enter('key', key, '[aria-label="Rule"]')
     await everywhere(hands, `key ${key}`, go)
   }
   await hands.addTrigger('every')
-  await everywhere(hands, 'every', 'next, wrapping round')
+  await everywhere(hands, 'every', 'next, looping')
   await hands.enter('every', '1200', '[aria-label="Rule"]')
   await hands.enter('held while', 'hovered || focused', '[aria-label="Rule"]')
 }

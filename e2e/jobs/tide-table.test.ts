@@ -68,7 +68,7 @@ async function addScreenRule(hands: BenchHands, kind: string, does: string, fiel
 async function screens(hands: BenchHands): Promise<void> {
   await newScreen(hands, 'Quay', '[aria-label="Components"]', 'See the tides')
   await newScreen(hands, 'Tides', '[aria-label="Components and screens"]', 'Back')
-  await addScreenRule(hands, 'tap', 'go to a screen', { 'go to screen': 'Quay', takes: '0' })
+  await addScreenRule(hands, 'tap', 'go to a screen', { 'go to screen': 'Quay', duration: '0' })
   await hands.click('[aria-label="Put something on the screen"]')
   await hands.choose('Tide table')
   await hands.clickButton('the screen itself')
@@ -76,8 +76,8 @@ async function screens(hands: BenchHands): Promise<void> {
   await hands.click('[aria-label="Components and screens"]')
   await hands.choose('on stage Quay')
   await hands.clickButton('text')
-  await addScreenRule(hands, 'tap', 'go to a screen', { 'go to screen': 'Tides', takes: '0' })
-  await hands.clickButton('Use it')
+  await addScreenRule(hands, 'tap', 'go to a screen', { 'go to screen': 'Tides', duration: '0' })
+  await hands.clickButton('Run')
 }
 
 const isSaid = async (hands: BenchHands, words: readonly string[]): Promise<boolean> => (await hands.words(SCREEN)).some((each) => words.includes(each))
@@ -124,12 +124,12 @@ async function promised(hands: BenchHands): Promise<void> {
   await pick('How', 'never')
   await pick('What', 'Tide table')
   await pick('What: state', 'given up')
-  await hands.clickButton('Promise it')
+  await hands.clickButton('Add promise')
   await hands.until('that is broken', async () => (await hands.find('.promises')).getText().then((text) => text.includes('broken')), 60_000)
-  await pick('How', 'from anywhere it can come about that')
+  await pick('How', 'it is always possible to reach')
   await pick('What', 'Tide table')
   await pick('What: state', 'data')
-  await hands.clickButton('Promise it')
+  await hands.clickButton('Add promise')
   await hands.until('that is kept', async () => (await hands.find('.promises')).getText().then((text) => text.includes('kept')), 60_000)
 }
 

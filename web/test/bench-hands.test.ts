@@ -77,7 +77,7 @@ describe('commands', () => {
     again.run('Put into the container above')
     expect(again.parts.find(({ id }) => id === 'two')).toMatchObject({ parent: group.id, base: { x: 40, y: 40 } })
     const whole = benchOf({ ...drawn(), parts: again.parts }, [group.id])
-    whole.run('Dissolve the container')
+    whole.run('Ungroup')
     expect(whole.parts.map(({ id, parent, base }) => [id, parent, base.x]).slice(1)).toEqual([['one', 'frame', 10], ['two', 'frame', 50]])
   })
 

@@ -89,7 +89,7 @@ export function defaultTrigger(kind: TriggerKind): Trigger {
 }
 
 /**
- * The row of the response table a trigger belongs to. Triggers of one row compete for the same event;
+ * The row of the trigger table a trigger belongs to. Triggers of one row compete for the same event;
  * the length of a timer is the cell's business, not the row's.
  */
 export function triggerRow(trigger: Trigger, part: Id | null): string {

@@ -1,6 +1,6 @@
 import { decidedBy, holdsIn, ruleInCell, theOne, triggerRow, type Cell, type Component, type Rule, type Target, type TriggerKind } from '../document'
 
-/** An answer a cell of the response table could have. */
+/** An answer a cell of the trigger table could have. */
 export interface LikelyAnswer {
   readonly target: Target
   /** Why it is a likely one; null for one that is just possible. */

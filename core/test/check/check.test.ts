@@ -82,7 +82,7 @@ describe('proof', () => {
   test('a motion that is cut is shown up to the cut', () => {
     const component = small(wide, [there, { on: after(60), in: ['b'], to: 'a' }])
     const { sentence, witness, numbers } = only(component, 'never-completes')
-    expect(sentence).toBe('‹b› leaves after 60 ms, but its motion needs 100 ms: it is always cut off 40 ms early.')
+    expect(sentence).toBe('‹b› is left after 60 ms, but its 100 ms motion needs 40 ms more: it never completes.')
     expect(numbers).toEqual({ afterMs: 60, needsMs: 100, earlyMs: 40 })
     const { trace } = replay(projectOf(component), witness!.surface, witness!.inputs, witness!.lookAtMs)
     expect(trace.at(-1)).toMatchObject({ what: 'state', from: 'b', to: 'a', atMs: witness!.lookAtMs })

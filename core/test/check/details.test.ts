@@ -46,7 +46,7 @@ describe('states', () => {
   })
 
   test('a mouse alone reaches are named with who never gets there', () => {
-    expect(found(small(wide, [{ on: enter, in: ['a'], to: 'b' }, { on: leave, in: ['b'], to: 'a' }]), 'reachable-only-by')!.sentence).toBe('‹b› can be reached by a mouse only; with a finger and the keyboard alone it never comes.')
+    expect(found(small(wide, [{ on: enter, in: ['a'], to: 'b' }, { on: leave, in: ['b'], to: 'a' }]), 'reachable-only-by')!.sentence).toBe('‹b› can only be reached with a mouse, not by touch or keyboard.')
   })
 })
 

@@ -74,7 +74,7 @@ describe('the motions of screens', () => {
   test('an overlay that always goes before it has come never completes', () => {
     const project = prototype([opener], [screen('home', ['opener']), overlay([onScreen('goes', after(100), [close('note')])])])
     const [finding] = found(project, 'never-completes')
-    expect(finding).toMatchObject({ level: 'fault', sentence: 'The overlay “note” goes after 100 ms, but needs 300 ms to come: its motion is always cut off 200 ms early.', numbers: { afterMs: 100, needsMs: 300 } })
+    expect(finding).toMatchObject({ level: 'fault', sentence: 'The overlay “note” is left after 100 ms, but its 300 ms motion needs 200 ms more: it never completes.', numbers: { afterMs: 100, needsMs: 300 } })
     const { surface, inputs, lookAtMs, ...others } = finding!.witness!
     expect(shownSurfaces(replay(project, surface, inputs, lookAtMs, chanceIn(others))).some((each) => each.screen === 'note' && each.isLeaving)).toBe(true)
   })

@@ -71,8 +71,8 @@ describe('promises', () => {
   test('are said in words', () => {
     expect(skerryLine.promises.map((pledge) => pledgeText(skerryLine, pledge))).toEqual([
       'always at most 1 of Reading, Bunk and Door is on', 'after Boarding button is working, within 2,000 ms Boarding button is done',
-      'after Tide table is loading, within 4,000 ms at most 0 of Tide table are loading', 'after Tide table is data, within 0 ms isAsked is false', 'from anywhere it can come about that Tide table is data', 'after “Tides” is shown, within 0 ms Tide table is loading',
-      'from anywhere it can come about that Boarding button is rest',
+      'after Tide table is loading, within 4,000 ms at most 0 of Tide table are loading', 'after Tide table is data, within 0 ms isAsked is false', 'it is always possible to reach: Tide table is data', 'after “Tides” is shown, within 0 ms Tide table is loading',
+      'it is always possible to reach: Boarding button is rest',
     ])
   })
 

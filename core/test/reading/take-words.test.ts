@@ -24,7 +24,7 @@ test.each<readonly [Expectation['expect'], string]>([
   [{ what: 'variable', name: 'mood', value: '' }, 'mood is empty'],
   [{ what: 'variable', name: 'mood', value: 0 }, 'mood is 0'],
   [{ what: 'variable', name: 'mood', value: 'calm' }, 'mood is calm'],
-  [{ what: 'property', instance: '', part: 'sign', property: 'translateX', value: 4 }, 'shift across of sign is 4'],
+  [{ what: 'property', instance: '', part: 'sign', property: 'translateX', value: 4 }, 'translate x of sign is 4'],
   [{ what: 'property', instance: 'gauge', part: 'box', property: 'fill', value: '#000000' }, 'fill of Tide gauge is #000000'],
   [{ what: 'property', instance: '', part: 'sign', property: 'param:label', value: 'x' }, 'param:label of sign is x'],
   [{ what: 'text', text: 'High water' }, '“High water” is to be read'],

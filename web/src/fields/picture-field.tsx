@@ -38,7 +38,7 @@ export function PictureField({ label, value, project, onChange }: {
       </button>
       <FloatingPanel anchor={anchor} onClose={() => setAnchor(null)}>
         <div className="picker" role="dialog" aria-label="Pictures" onDragOver={(event) => event.preventDefault()} onDrop={(event) => { event.preventDefault(); void take(event.dataTransfer.files[0]) }}>
-          <Button onClick={() => input.current?.click()}>Take in a picture …</Button>
+          <Button onClick={() => input.current?.click()}>Add image…</Button>
           <input ref={input} type="file" hidden aria-label="Picture file" accept={PICTURE_TYPES.join(',')} onChange={(event) => { void take(event.target.files?.[0]); event.target.value = '' }} />
           <p className="muted picker-count">PNG, JPEG, WebP or SVG, up to {PICTURE_LIMITS.bytes / 1048576} MB and {PICTURE_LIMITS.sidePx} px each way. You can drop one here.</p>
           {problem && <p role="alert" className="field-problem">{problem}</p>}

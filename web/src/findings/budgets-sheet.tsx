@@ -33,7 +33,7 @@ export function BudgetsSheet() {
         {chosen && component && axis && <Paths component={component} axis={axis} chosen={chosen} />}
       </section>
       <section aria-label="Usual durations">
-        <h2 className="caption">What is usual</h2>
+        <h2 className="caption">Typical durations</h2>
         <Limits project={project} />
         {familiesIn(givenIn(project)).map((family) => <FamilyStrip key={family.name} project={project} family={family} />)}
       </section>

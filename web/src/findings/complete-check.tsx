@@ -52,7 +52,7 @@ export function CompleteCheck({ project }: { readonly project: string }) {
     <span className="complete-check">
       {problem !== null && <span className="checks-failed" role="alert">{problem}</span>}
       {last && <span className="muted">Complete check at revision {last.revision}{last.revision < revision ? ', changed since' : ''}: {faults === 0 ? 'no faults' : counted(faults, 'fault')} among {counted(last.findings.length, 'finding')}{outcome(last)}</span>}
-      <Button title="Look at everything to the end, on the server" onClick={() => void begin()}>Check completely</Button>
+      <Button title="Look at everything to the end, on the server" onClick={() => void begin()}>Run full check</Button>
     </span>
   )
 }

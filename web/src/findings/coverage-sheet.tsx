@@ -9,7 +9,7 @@ import { useChecks, useLookingAtAll, useOfChecks } from '../checks/use-findings'
 import { useOfSession } from '../session/use-session'
 import { StateMark } from '../theme/state-mark'
 
-const HANDS: Readonly<Record<Modality, string>> = { mouse: 'mouse', touch: 'finger', keyboard: 'keyboard' }
+const HANDS: Readonly<Record<Modality, string>> = { mouse: 'mouse', touch: 'touch', keyboard: 'keyboard' }
 
 /** Every state of every component: how it is reached by mouse, finger and keyboard, and in how many steps. */
 export function CoverageSheet() {

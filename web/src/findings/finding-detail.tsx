@@ -30,7 +30,7 @@ export function FindingDetail({ finding }: { readonly finding: Finding }) {
         <WhereItIs project={project} finding={finding} />
         <Acceptance finding={finding} />
       </div>
-      {witness && finding.beside ? <SideBySide project={project} finding={finding} ways={[witness, finding.beside]} /> : witness ? <PlayedWitness project={project} finding={finding} witness={witness} field={FIELD} /> : <p className="muted hint">There is nothing to play: it is so in the document itself.</p>}
+      {witness && finding.beside ? <SideBySide project={project} finding={finding} ways={[witness, finding.beside]} /> : witness ? <PlayedWitness project={project} finding={finding} witness={witness} field={FIELD} /> : <p className="muted hint">Nothing to play: this is in the document itself.</p>}
     </section>
   )
 }

@@ -11,7 +11,7 @@ import { placesOf, statesOf, subjectsOf, valuesOf, type Place, type Subject } fr
 
 type Kind = Pledge['says']['kind']
 
-const KINDS: Readonly<Record<Kind, string>> = { always: 'always', never: 'never', 'can reach': 'from anywhere it can come about that', after: 'after' }
+const KINDS: Readonly<Record<Kind, string>> = { always: 'always', never: 'never', 'can reach': 'it is always possible to reach', after: 'after' }
 
 /** What the designer promises, in sentences with slots, and whether it is kept. */
 export function PromisesSheet() {
@@ -109,7 +109,7 @@ function NewPromise({ project }: { readonly project: Project }) {
             <PledgedSlots key={`then ${key}`} project={project} places={places} screens={where.through === true ? project.screens : []} value={then} onChange={setThen} label="What follows" />
           </>
         )}
-        <Button disabled={!isFull} onClick={add}>Promise it</Button>
+        <Button disabled={!isFull} onClick={add}>Add promise</Button>
       </p>
     </section>
   )

@@ -12,7 +12,7 @@ export function ClockControls({ player, of, onStartOver = () => player.startOver
   return (
     <div className="clock">
       <span ref={readout} className="clock-time mono" role="timer" aria-label={`Clock of the ${of}`} />
-      <Button aria-pressed={isHeld} title="Hold the clock (H)" onClick={() => player.hold(!isHeld)}>{isHeld ? 'Go on' : 'Hold'}</Button>
+      <Button aria-pressed={isHeld} title="Pause the clock (H)" onClick={() => player.hold(!isHeld)}>{isHeld ? 'Resume' : 'Pause'}</Button>
       <Button title="Start over (R)" onClick={onStartOver}>Start over</Button>
       {seed !== null && witness === null && <SeedField key={seed} seed={seed} onDraw={(to) => player.drawBy(to)} />}
       <div className="speeds" role="radiogroup" aria-label="Speed">

@@ -149,7 +149,7 @@ function PulseFields({ rule, action, onChange }: { readonly rule: Rule; readonly
   return (
     <>
       <ChoiceField label="pulse" value={action.part} choices={component.parts.slice(1).map(({ id, name }) => ({ value: id, label: name }))} onChange={setPart} />
-      <MsField label="takes" ms={durationMs} step={10} onChange={(ms) => onChange({ ...action, motion: { ...action.motion, durationMs: ms } })} />
+      <MsField label="duration" ms={durationMs} step={10} onChange={(ms) => onChange({ ...action, motion: { ...action.motion, durationMs: ms } })} />
       {stage && pulseLook && (
         <button className={isOpen ? 'plain stage-look is-open' : 'plain stage-look'} aria-pressed={isOpen} onClick={() => pulseLook.open(rule.id, action.id, stage.id, !isOpen)}>
           {isOpen ? 'edits go into its look' : 'edit the look it goes through'}

@@ -25,8 +25,8 @@ export function SurfaceMotionFields({ project, motion, fallback, onChange }: Sur
   }
   return (
     <div className="side-by-side">
-      <MsField label="takes" ms={durationMs} step={10} onChange={(ms) => say({ durationMs: ms })} />
-      <CommitField label="along" isMono value={easing} list="easings" onCommit={takeEasing} />
+      <MsField label="duration" ms={durationMs} step={10} onChange={(ms) => say({ durationMs: ms })} />
+      <CommitField label="easing" isMono value={easing} list="easings" onCommit={takeEasing} />
     </div>
   )
 }

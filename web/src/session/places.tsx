@@ -37,7 +37,7 @@ export function usePlaces({ project, here, make, onGo }: PlacesProps) {
       ...project.screens.map(({ id, name }) => <MenuItem key={id} selected={id === here} onClick={() => go('screen', id)}><span className="muted place-kind">on stage</span> {name}</MenuItem>),
       <MenuItem key="new screen" onClick={createScreen}>New screen</MenuItem>,
       <MenuItem key="second line" divider disabled />,
-      <MenuItem key="findings" onClick={() => { onGo(); void navigate(`/project/${project.id}/findings`) }}>Findings of all of it</MenuItem>,
+      <MenuItem key="findings" onClick={() => { onGo(); void navigate(`/project/${project.id}/findings`) }}>All findings</MenuItem>,
     ],
   }
 }

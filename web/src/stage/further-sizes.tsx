@@ -65,8 +65,8 @@ function SizeOf({ size, taken, onChange }: { readonly size: ScreenSize; readonly
     <>
       <CommitField label="name" value={size.name} onCommit={rename} />
       <div className="side-by-side">
-        <CommitField label="wide" isMono value={String(size.width)} onCommit={resize('width')} />
-        <CommitField label="high" isMono value={String(size.height)} onCommit={resize('height')} />
+        <CommitField label="width" isMono value={String(size.width)} onCommit={resize('width')} />
+        <CommitField label="height" isMono value={String(size.height)} onCommit={resize('height')} />
       </div>
     </>
   )

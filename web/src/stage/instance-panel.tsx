@@ -77,7 +77,7 @@ function LineUp({ part }: { readonly part: Part }) {
   }
   return (
     <>
-      <button className="plain underlined" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>line up</button>
+      <button className="plain underlined" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>align</button>
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         {ALIGNMENTS.map((alignment) => <MenuItem key={alignment} onClick={() => lineUp(alignment)}>{alignment}</MenuItem>)}
       </FloatingMenu>
@@ -93,7 +93,7 @@ function Ties({ part }: { readonly part: Part }) {
   return (
     <>
       {holders.length > 1 && <ChoiceField label="stands in" value={part.parent ?? ''} choices={holders} onChange={(holder) => make(setPartOnScreen(screen.id, part.id, 'parent', holder), `put ${part.name} elsewhere`)} />}
-      <CommitField label="carry key" value={part.transitionName ?? ''} placeholder="none" onCommit={tie} />
+      <CommitField label="transition name" value={part.transitionName ?? ''} placeholder="none" onCommit={tie} />
     </>
   )
 }

@@ -45,7 +45,7 @@ function Preview({ id }: { readonly id: string }) {
       <LiveSurface player={player} label={screen?.name ?? 'The screen'} className="screen-picture" field={field} mostZoom={1} clips />
       {isRecording && (
         <p className="preview-keep">
-          {kept && <span role="status">Kept as “{kept}”.</span>} <button className="plain underlined" onClick={keep}>I am done</button>
+          {kept && <span role="status">Kept as “{kept}”.</span>} <button className="plain underlined" onClick={keep}>Finish and save</button>
         </p>
       )}
     </main>

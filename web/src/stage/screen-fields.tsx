@@ -24,7 +24,7 @@ export function ScreenFields() {
       <ChoiceField label="shown" value={screen.kind} choices={[{ value: 'screen', label: 'as a screen' }, { value: 'overlay', label: 'over another one' }]} onChange={setKind} />
       {screen.kind === 'overlay' && <OverlayFields screen={screen} />}
       <ChoiceField
-        label="comes from" value={entranceOf(screen) ?? 'other'} choices={[...ENTRANCES, ...(entranceOf(screen) === null ? ['other' as const] : [])].map((value) => ({ value, label: ENTRANCE_NAMES[value] }))}
+        label="enters" value={entranceOf(screen) ?? 'other'} choices={[...ENTRANCES, ...(entranceOf(screen) === null ? ['other' as const] : [])].map((value) => ({ value, label: ENTRANCE_NAMES[value] }))}
         onChange={(entrance) => entrance !== 'other' && make(setOfScreen(screen.id, 'absent', absentFor(screen, entrance)), `say how ${screen.name} comes`)}
       />
       <SurfaceMotionFields project={project} motion={screen.motion} fallback={null} onChange={(motion) => make(setOfScreen(screen.id, 'motion', motion), `time how ${screen.name} comes`)} />
@@ -35,7 +35,7 @@ export function ScreenFields() {
   )
 }
 
-const ENTRANCE_NAMES: Readonly<Record<Entrance | 'other', string>> = { clear: 'nothing, clearing up', right: 'the right', left: 'the left', below: 'below', above: 'above', 'at once': 'nowhere, at once', other: 'a look of its own' }
+const ENTRANCE_NAMES: Readonly<Record<Entrance | 'other', string>> = { clear: 'fade', right: 'from the right', left: 'from the left', below: 'from below', above: 'from above', 'at once': 'at once', other: 'a look of its own' }
 
 const OVERLAY: NonNullable<Screen['overlay']> = { backdropOpacity: 0.4, closesOnOutsideTap: true, closesOnEscape: true }
 
@@ -57,12 +57,12 @@ function OverlayFields({ screen }: { readonly screen: Screen }) {
   return (
     <>
       <div className="side-by-side">
-        <CommitField label="dims by" isMono value={`${Math.round(overlay.backdropOpacity * 100)} %`} onCommit={dim} />
+        <CommitField label="backdrop opacity" isMono value={`${Math.round(overlay.backdropOpacity * 100)} %`} onCommit={dim} />
         <ChoiceField label="lies" value={overlay.at ?? 'middle'} choices={['middle', 'top', 'bottom', 'left', 'right']} onChange={(at) => set({ at })} />
       </div>
       <ChoiceField label="focus first" value={overlay.firstFocus ?? ''} choices={[{ value: '', label: 'the first that can have it' }, ...screen.parts.slice(1).map(({ id, name }) => ({ value: id, label: name }))]} onChange={focusFirst} />
-      <label className="check"><input type="checkbox" checked={overlay.closesOnOutsideTap} onChange={(event) => set({ closesOnOutsideTap: event.target.checked })} /> a tap beside it closes it</label>
-      <label className="check"><input type="checkbox" checked={overlay.closesOnEscape} onChange={(event) => set({ closesOnEscape: event.target.checked })} /> Escape closes it</label>
+      <label className="check"><input type="checkbox" checked={overlay.closesOnOutsideTap} onChange={(event) => set({ closesOnOutsideTap: event.target.checked })} /> tap outside closes</label>
+      <label className="check"><input type="checkbox" checked={overlay.closesOnEscape} onChange={(event) => set({ closesOnEscape: event.target.checked })} /> Escape closes</label>
     </>
   )
 }
@@ -72,17 +72,17 @@ function WaysIn({ project, screen }: { readonly project: Project; readonly scree
   const { make, entryPoint, enterBy } = useStage()
   const ways = screen.entryPoints ?? []
   const set = (to: readonly EntryPoint[], label: string) => make(setOfScreen(screen.id, 'entryPoints', to), label)
-  const add = () => set([...ways, { id: newId('way-in'), name: freeName('Way in', namesOf(ways)), variables: {} }], 'add a way in')
-  const change = (way: EntryPoint) => set(ways.map((each) => (each.id === way.id ? way : each)), `change the way in ${way.name}`)
+  const add = () => set([...ways, { id: newId('way-in'), name: freeName('Entry point', namesOf(ways)), variables: {} }], 'add an entry point')
+  const change = (way: EntryPoint) => set(ways.map((each) => (each.id === way.id ? way : each)), `change the entry point ${way.name}`)
   return (
     <>
-      <div className="section-head"><h2 className="caption">Ways in</h2><button className="plain underlined" onClick={add}>+ way in</button></div>
-      {ways.length > 0 && <ChoiceField label="run begins" value={entryPoint ?? ''} choices={[{ value: '', label: 'as it is' }, ...ways.map(({ id, name }) => ({ value: id, label: name }))]} onChange={(id) => enterBy(id || null)} />}
+      <div className="section-head"><h2 className="caption">Entry points</h2><button className="plain underlined" onClick={add}>+ entry point</button></div>
+      {ways.length > 0 && <ChoiceField label="run begins" value={entryPoint ?? ''} choices={[{ value: '', label: 'default' }, ...ways.map(({ id, name }) => ({ value: id, label: name }))]} onChange={(id) => enterBy(id || null)} />}
       {ways.map((way) => (
         <article key={way.id} className="rule-card">
           <div className="section-head">
-            <CommitField label={`Name of way in ${way.name}`} hidesLabel value={way.name} onCommit={(name) => (name.trim() === '' ? 'A way in has a name.' : (change({ ...way, name: name.trim() }), null))} />
-            <button className="plain muted" aria-label={`Remove the way in ${way.name}`} onClick={() => set(ways.filter(({ id }) => id !== way.id), `remove the way in ${way.name}`)}>×</button>
+            <CommitField label={`Name of entry point ${way.name}`} hidesLabel value={way.name} onCommit={(name) => (name.trim() === '' ? 'An entry point has a name.' : (change({ ...way, name: name.trim() }), null))} />
+            <button className="plain muted" aria-label={`Remove the entry point ${way.name}`} onClick={() => set(ways.filter(({ id }) => id !== way.id), `remove the entry point ${way.name}`)}>×</button>
           </div>
           <WayValues project={project} way={way} onChange={(variables) => change({ ...way, variables })} />
         </article>

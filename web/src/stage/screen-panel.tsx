@@ -24,14 +24,14 @@ export function ScreenPanel() {
       <div className="pane-head"><h2 className="caption">Screen</h2>{isStart ? <span className="muted">starts here</span> : <button className="plain underlined" onClick={() => make(startOn(screen.id), 'start here')}>Start here</button>}</div>
       <SizeFields screen={screen} />
       <FurtherSizes />
-      <div className="pane-head"><h2 className="caption">Stands on it</h2><AddToScreen /></div>
+      <div className="pane-head"><h2 className="caption">On this screen</h2><AddToScreen /></div>
       {standing.length === 0 && <p className="muted hint">Nothing yet. Add an instance of a component and pull it to its place.</p>}
       <ul className="standing">
         {standing.length > 0 && <li><button className={part === null ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={part === null} onClick={() => select(null)}>the screen itself</button></li>}
         {standing.map((each) => (
           <li key={each.id}>
             <button className={each.id === part?.id ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={each.id === part?.id} onClick={() => select(each.id)}>{each.name} <FindingMark findings={findingsOf(each)} /></button>
-            <button className="plain muted standing-more" aria-label={`copy ${each.name}`} title="Another one like it" onClick={() => make(duplicateOnScreen(screen, each.id, newId), `duplicate ${each.name}`)}>copy</button>
+            <button className="plain muted standing-more" aria-label={`copy ${each.name}`} title="Duplicate" onClick={() => make(duplicateOnScreen(screen, each.id, newId), `duplicate ${each.name}`)}>copy</button>
             <button className="plain muted" aria-label={`Remove ${each.name}`} onClick={() => make(removeFromScreen(screen, each.id), `remove ${each.name}`)}>×</button>
           </li>
         ))}
@@ -63,7 +63,7 @@ function SizeFields({ screen }: { readonly screen: Screen }) {
     <>
       <ChoiceField label="device" value={screen.device} choices={keysOf(DEVICE_SIZES)} onChange={(device) => make(resizeScreen(screen, device, DEVICE_SIZES[device]), 'size the screen')} />
       <div className="side-by-side">
-        {(['width', 'height'] as const).map((side) => <CommitField key={side} label={side === 'width' ? 'wide' : 'high'} isMono value={String(screen[side])} onCommit={resize(side)} />)}
+        {(['width', 'height'] as const).map((side) => <CommitField key={side} label={side} isMono value={String(screen[side])} onCommit={resize(side)} />)}
       </div>
     </>
   )

@@ -17,7 +17,7 @@ export function ScreenView() {
   const field = useRoom(room, FIRST_ROOM)
   return (
     <section className="screen-view" ref={room} aria-label={`The screen ${screen.name}`}>
-      {showsLinks ? <LinksPicture /> : isArranging ? <Arranging field={field} /> : player ? <Alive player={player} field={field} /> : <p role="alert" className="hint">It cannot be put together yet.</p>}
+      {showsLinks ? <LinksPicture /> : isArranging ? <Arranging field={field} /> : player ? <Alive player={player} field={field} /> : <p role="alert" className="hint">This cannot run yet.</p>}
     </section>
   )
 }

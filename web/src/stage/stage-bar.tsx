@@ -26,7 +26,7 @@ export function StageBar() {
       <span className="grow" />
       <ToggleButtonGroup size="small" exclusive value={shown} aria-label="What is shown" onChange={(_event, to: string | null) => to && (to === 'links' ? showLinks(true) : arrange(to === 'arrange'))}>
         <ToggleButton value="arrange" title="Put things where they belong (A)">Arrange</ToggleButton>
-        <ToggleButton value="run" title="Use it as it will be used (A)">Use it</ToggleButton>
+        <ToggleButton value="run" title="Use the screen as people will (A)">Run</ToggleButton>
         <ToggleButton value="links" title="See what affects what on it (L)">Links</ToggleButton>
       </ToggleButtonGroup>
       {shown === 'run' && <WayOfWorking />}
@@ -35,7 +35,7 @@ export function StageBar() {
       {player && <Steps player={player} />}
       <span className="grow" />
       <Link className="underlined" to={`/project/${project.id}/findings`} title="What the checks say about all of the project">Findings</Link>
-      <Link className="underlined" to={`/project/${project.id}/preview/${screen.id}${asked && `?${asked}`}`} title="The screen alone, at an address of its own, for others to try">Show it</Link>
+      <Link className="underlined" to={`/project/${project.id}/preview/${screen.id}${asked && `?${asked}`}`} title="The screen alone, at an address of its own, for others to try">Preview</Link>
       <UndoRedo />
       <FormSwitch />
     </header>
@@ -46,9 +46,9 @@ export function StageBar() {
 function WayOfWorking() {
   const { way, work } = useStage()
   return (
-    <ToggleButtonGroup size="small" exclusive value={way} aria-label="Way of working" onChange={(_event, to: Way | null) => to && work(to)}>
+    <ToggleButtonGroup size="small" exclusive value={way} aria-label="Input method" onChange={(_event, to: Way | null) => to && work(to)}>
       <ToggleButton value="mouse">mouse</ToggleButton>
-      <ToggleButton value="touch">finger</ToggleButton>
+      <ToggleButton value="touch">touch</ToggleButton>
     </ToggleButtonGroup>
   )
 }

@@ -37,7 +37,7 @@ export function TakeCard({ take, result, before }: TakeCardProps) {
       </div>
       <p className="muted take-facts">
         <span className="mono">{msText(take.endsAtMs)}</span>, {take.inputs.length} inputs <button className="plain underlined" onClick={play}>Play it</button>
-        {played && <b className={met === played.results.length ? 'take-met' : 'take-missed'} role="status">{met} of {played.results.length} came about</b>}
+        {played && <b className={met === played.results.length ? 'take-met' : 'take-missed'} role="status">{met} of {played.results.length} passed</b>}
         {result && !isPlayed(result) && <b className="take-missed" role="alert" title={result.detail}>{result.sentence}</b>}
         {!played && before && <span className="take-before">{before.met} of {before.expected} at revision {before.revision}</span>}
       </p>

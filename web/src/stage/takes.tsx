@@ -45,7 +45,7 @@ export function Takes() {
       <div className="section-head">
         <h2 className="caption">Takes</h2>
         <span>
-          {takes.length > 0 && <Button onClick={() => void runAll()}>Run all</Button>} <Button disabled={!player} title="Keep all that was done since the start" onClick={keep}>Keep this run</Button>
+          {takes.length > 0 && <Button onClick={() => void runAll()}>Run all</Button>} <Button disabled={!player} title="Keep all that was done since the start" onClick={keep}>Save as take</Button>
         </span>
       </div>
       {failure && <BrokenDown breakdown={failure} onTryAgain={() => void runAll()} />}

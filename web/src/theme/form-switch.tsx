@@ -6,7 +6,7 @@ export function FormSwitch() {
   const isDark = (mode === 'system' ? systemMode : mode) === 'dark'
   return (
     <button className="plain muted form-switch" onClick={() => setMode(isDark ? 'light' : 'dark')}>
-      {isDark ? 'Light paper' : 'Dark paper'}
+      {isDark ? 'Light theme' : 'Dark theme'}
     </button>
   )
 }

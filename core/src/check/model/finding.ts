@@ -34,7 +34,7 @@ export interface About {
   /** All the parts, where it is about several. */
   readonly parts?: readonly Id[]
   readonly property?: string
-  /** A row of the response table. */
+  /** A row of the trigger table. */
   readonly row?: string
   /** All the rows, where it is about several. */
   readonly rows?: readonly string[]

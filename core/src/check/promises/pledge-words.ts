@@ -13,7 +13,7 @@ export function pledgeText(project: Project, { surface, through, says }: Pledge)
     case 'never':
       return `never ${words(says.that)}`
     case 'can reach':
-      return `from anywhere it can come about that ${words(says.that)}`
+      return `it is always possible to reach: ${words(says.that)}`
     case 'after':
       return `after ${words(says.that)}, within ${inMs(says.withinMs)} ${words(says.then)}`
   }

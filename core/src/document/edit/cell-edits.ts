@@ -12,7 +12,7 @@ import { leadElsewhere, leading } from './decided-edits'
 import { addRule, removeRule, setRuleField } from './rule-edits'
 import { withinWithout } from './state-edits'
 
-/** One cell of the response table: what a trigger does in one state of an axis. */
+/** One cell of the trigger table: what a trigger does in one state of an axis. */
 export interface Cell {
   readonly axis: Id
   readonly state: Id
@@ -22,12 +22,12 @@ export interface Cell {
 
 const rowOf = ({ trigger, part }: Pick<Cell, 'trigger' | 'part'>): string => triggerRow(trigger, part)
 
-/** The rule that stands in a cell of the response table, the first in order; undefined where the cell is empty. */
+/** The rule that stands in a cell of the trigger table, the first in order; undefined where the cell is empty. */
 export const ruleInCell = (component: Component, axis: Id, state: Id, row: string): Rule | undefined =>
   component.rules.find((rule) => rule.axis === axis && rowOf(rule) === row && holds(component, rule, state))
 
 /**
- * Says what one cell of the response table does. A rule that holds in other states too is left to them:
+ * Says what one cell of the trigger table does. A rule that holds in other states too is left to them:
  * the cell gets a rule of its own with the new target. Where a variable decides the axis, the rule sets that. Where a state is left there is nowhere to lead: it stays so.
  */
 export function setCell(project: Project, component: Component, cell: Cell, wanted: Target, newId: NewId): Edit {

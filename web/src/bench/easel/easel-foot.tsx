@@ -15,12 +15,12 @@ export function EaselFoot({ zoom, isFitted, onFit, caption }: { readonly zoom: n
       <ChoiceField label="grid" value={view.gridPx === null ? 'none' : String(view.gridPx)} choices={GRIDS} onChange={(px) => select({ do: 'set the grid', px: px === 'none' ? null : Number(px) })} />
       {others.length > 0 && (
         <ChoiceField
-          label="wipe to" value={view.comparedWith ?? ''} choices={[{ value: '', label: 'none' }, ...others.map(({ id, name }) => ({ value: id, label: name }))]}
+          label="compare with state" value={view.comparedWith ?? ''} choices={[{ value: '', label: 'none' }, ...others.map(({ id, name }) => ({ value: id, label: name }))]}
           onChange={(to) => select({ do: 'compare with', state: to === '' ? null : to })}
         />
       )}
       <span className="mono easel-caption">{caption}</span>
-      <button className="plain underlined" onClick={() => select({ do: 'close easel' })}>Back to the responses</button>
+      <button className="plain underlined" onClick={() => select({ do: 'close easel' })}>Back to the table</button>
     </div>
   )
 }

@@ -19,7 +19,7 @@ export function useSvgIn(): { readonly chooseFile: () => void; readonly onDrop: 
     const placed: Part = { ...certain(picture), parent: holder.id }
     make(batch(...withFreeNames([placed, ...inside], component.parts).map((part) => addPart(component.id, part))), `bring in ${name}`)
     select({ do: 'select parts', parts: [placed.id] })
-    if (leftOut.length > 0) report({ title: `What of “${name}” could not come in`, lines: leftOut })
+    if (leftOut.length > 0) report({ title: `Not imported from “${name}”`, lines: leftOut })
   }
   const read = (file: File | undefined) => {
     if (!file) return

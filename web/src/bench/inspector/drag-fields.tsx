@@ -27,12 +27,12 @@ export function DragFields({ part }: { readonly part: Part }) {
       <ChoiceField label="dragged" value={drag?.along ?? NOT} choices={[{ value: NOT, label: NOT }, ...choicesOf(ALONG)]} onChange={setAlong} />
       {drag && (
         <>
-          <ChoiceField label="kept inside" value={drag.limitTo} choices={choicesOf(WITHIN)} onChange={(limitTo) => set({ ...drag, limitTo })} />
+          <ChoiceField label="limit to" value={drag.limitTo} choices={choicesOf(WITHIN)} onChange={(limitTo) => set({ ...drag, limitTo })} />
           <ChoiceField label="rests" value={drag.snapTo} choices={choicesOf(RESTS)} onChange={(snapTo) => set({ ...drag, snapTo })} />
           {drag.snapTo === 'points' && <CommitField label="points" isMono value={drag.points.map(({ x, y }) => `${x} ${y}`).join(', ')} placeholder="0 0, 120 0" onCommit={(text) => takePoints(text, (points) => set({ ...drag, points }))} />}
-          <ChoiceField label="let go" value={drag.keepsMomentum ? 'goes on' : 'stops'} choices={[{ value: 'stops', label: 'stops' }, { value: 'goes on', label: 'goes on with its speed' }]} onChange={(then) => set({ ...drag, keepsMomentum: then === 'goes on' })} />
+          <ChoiceField label="on release" value={drag.keepsMomentum ? 'goes on' : 'stops'} choices={[{ value: 'stops', label: 'stop' }, { value: 'goes on', label: 'keep momentum' }]} onChange={(then) => set({ ...drag, keepsMomentum: then === 'goes on' })} />
           <MsField label="settles in" ms={drag.settleMs} step={10} onChange={(settleMs) => set({ ...drag, settleMs })} />
-          <CommitField label="along" isMono value={drag.easing} list="easings" onCommit={(text) => easingProblem(text) ?? (set({ ...drag, easing: text.trim() }), null)} />
+          <CommitField label="easing" isMono value={drag.easing} list="easings" onCommit={(text) => easingProblem(text) ?? (set({ ...drag, easing: text.trim() }), null)} />
         </>
       )}
     </details>

@@ -67,7 +67,7 @@ function ListMotion({ part }: { readonly part: Extract<Part, { kind: 'list' }> }
   return (
     <>
       <MsField label="items take" ms={durationMs} step={10} onChange={(ms) => set('durationMs', ms)} />
-      <CommitField label="along" isMono value={easing} list="easings" onCommit={(text) => easingProblem(text) ?? (set('easing', text.trim()), null)} />
+      <CommitField label="easing" isMono value={easing} list="easings" onCommit={(text) => easingProblem(text) ?? (set('easing', text.trim()), null)} />
       <StaggerFields stagger={motion?.stagger} onChange={(stagger) => set('stagger', stagger)} />
     </>
   )

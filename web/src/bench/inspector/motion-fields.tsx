@@ -39,7 +39,7 @@ function ScopeField() {
     ...(decidedBy(axis) === null ? [{ value: 'rule', label: 'this rule' } as const] : []), { value: 'pair', label: `all from ${state.name} to ${target}` },
     { value: 'component', label: 'the whole component' }, { value: 'project', label: 'the whole project' },
   ]
-  return <ChoiceField label="motion of" value={scopeOf(bench)} choices={choices} onChange={(scope) => select({ do: 'time', scope })} />
+  return <ChoiceField label="applies to" value={scopeOf(bench)} choices={choices} onChange={(scope) => select({ do: 'time', scope })} />
 }
 
 function LengthFields({ motion: { said, timing, set } }: { readonly motion: EditedMotion }) {
@@ -66,8 +66,8 @@ function LengthFields({ motion: { said, timing, set } }: { readonly motion: Edit
   }
   return (
     <div className="side-by-side">
-      <CommitField label="takes" value={textOf('durationMs')} isMono onCommit={take('durationMs')} onStep={stepMs(10)} />
-      <CommitField label="waits" value={textOf('delayMs')} isMono onCommit={take('delayMs')} onStep={stepMs(10)} />
+      <CommitField label="duration" value={textOf('durationMs')} isMono onCommit={take('durationMs')} onStep={stepMs(10)} />
+      <CommitField label="delay" value={textOf('delayMs')} isMono onCommit={take('delayMs')} onStep={stepMs(10)} />
       <Overruled />
     </div>
   )
@@ -107,18 +107,18 @@ const SAYS = { rule: 'this rule', pair: 'the change between these two states', c
 type Worded<T> = readonly { readonly value: T | undefined; readonly label: string }[]
 
 const POLICIES: Worded<InterruptionPolicy> = [
-  { value: undefined, label: 'as elsewhere' }, { value: 'continue', label: 'goes on from there' }, { value: 'finish first', label: 'finishes first' },
-  { value: 'ignore', label: 'refuses' }, { value: 'skip to end', label: 'jumps to its end' },
+  { value: undefined, label: 'inherit' }, { value: 'continue', label: 'continue from current value' }, { value: 'finish first', label: 'finish first' },
+  { value: 'ignore', label: 'ignore the new one' }, { value: 'skip to end', label: 'skip to the end' },
 ]
 
-const SPEEDS: Worded<'keep' | 'reset'> = [{ value: undefined, label: 'as elsewhere' }, { value: 'keep', label: 'carried over' }, { value: 'reset', label: 'begins anew' }]
+const SPEEDS: Worded<'keep' | 'reset'> = [{ value: undefined, label: 'inherit' }, { value: 'keep', label: 'keep' }, { value: 'reset', label: 'reset' }]
 
-const JUMPS: Worded<'start' | 'end'> = [{ value: undefined, label: 'travels' }, { value: 'start', label: 'jumps at the start' }, { value: 'end', label: 'jumps at the end' }]
+const JUMPS: Worded<'start' | 'end'> = [{ value: undefined, label: 'animate' }, { value: 'start', label: 'switch at start' }, { value: 'end', label: 'switch at end' }]
 
-const SPACES: Worded<NonNullable<Timing['colourSpace']>> = [{ value: undefined, label: 'as elsewhere' }, { value: 'oklab', label: 'in OKLab' }, { value: 'srgb', label: 'in sRGB' }]
+const SPACES: Worded<NonNullable<Timing['colourSpace']>> = [{ value: undefined, label: 'inherit' }, { value: 'oklab', label: 'in OKLab' }, { value: 'srgb', label: 'in sRGB' }]
 
 const REDUCED: Worded<ReducedForm> = [
-  { value: undefined, label: 'as elsewhere' }, { value: 'skip movement', label: 'skip movement' }, { value: 'skip all', label: 'skip all' }, { value: 'as is', label: 'as it is' },
+  { value: undefined, label: 'inherit' }, { value: 'skip movement', label: 'skip movement' }, { value: 'skip all', label: 'skip all' }, { value: 'as is', label: 'as is' },
 ]
 
 function WordedField<T>({ label, worded, value, onChange }: { readonly label: string; readonly worded: Worded<T>; readonly value: T | undefined; readonly onChange: (to: T | undefined) => void }) {
@@ -131,11 +131,11 @@ function MannerFields({ motion: { said, timing, set } }: { readonly motion: Edit
     <>
       <WordedField label="interrupted" worded={POLICIES} value={said?.policy} onChange={(policy) => set('policy', policy)} />
       <WordedField label="speed" worded={SPEEDS} value={said?.velocity} onChange={(to) => set('velocity', to)} />
-      <ChoiceField label="turns" value={timing.rotationDirection} choices={['shortest', 'clockwise', 'counterclockwise', 'as written']} onChange={(direction) => set('rotationDirection', direction)} />
+      <ChoiceField label="rotation direction" value={timing.rotationDirection} choices={['shortest', 'clockwise', 'counterclockwise', 'as written']} onChange={(direction) => set('rotationDirection', direction)} />
       <WordedField label="goes" worded={JUMPS} value={said?.switchAt} onChange={(to) => set('switchAt', to)} />
       <WordedField label="colours mix" worded={SPACES} value={said?.colourSpace} onChange={(space) => set('colourSpace', space)} />
       <StaggerFields stagger={said?.stagger} onChange={(stagger) => set('stagger', stagger)} />
-      <WordedField label="reduced" worded={REDUCED} value={said?.reducedMotion} onChange={(to) => set('reducedMotion', to)} />
+      <WordedField label="reduced motion" worded={REDUCED} value={said?.reducedMotion} onChange={(to) => set('reducedMotion', to)} />
     </>
   )
 }
@@ -150,7 +150,7 @@ export function StaggerFields({ stagger, onChange }: { readonly stagger: Stagger
   }
   return (
     <>
-      <CommitField label="one by one" isMono value={stagger ? `${stagger.stepMs} ms` : ''} placeholder="all together" onCommit={take} onStep={stepMs(10)} />
+      <CommitField label="stagger" isMono value={stagger ? `${stagger.stepMs} ms` : ''} placeholder="none" onCommit={take} onStep={stepMs(10)} />
       {stagger && <ChoiceField label="beginning at" value={stagger.from} choices={['first', 'last', 'middle', 'ends']} onChange={(from) => onChange({ ...stagger, from })} />}
     </>
   )
@@ -179,7 +179,7 @@ function Stages({ motion }: { readonly motion: EditedMotion }) {
           }}
         />
       ))}
-      <button className="plain underlined" onClick={add}>+ by way of another look</button>
+      <button className="plain underlined" onClick={add}>+ keyframe</button>
     </div>
   )
 }
@@ -213,7 +213,7 @@ function StageRow({ stage, name, motion, isOpen, onOpen, onRemove }: StageRowPro
       </div>
       <div className="side-by-side">
         <CommitField label="share" isMono value={String(stage.share)} onCommit={setShare} />
-        <CommitField label="along" isMono value={typeof stage.easing === 'string' ? stage.easing : 'linear'} onCommit={setEasing} list="easings" />
+        <CommitField label="easing" isMono value={typeof stage.easing === 'string' ? stage.easing : 'linear'} onCommit={setEasing} list="easings" />
       </div>
       <ChoiceField label="then" value={stage.matchVelocity ? 'goes on at its speed' : 'sets out anew'} choices={['sets out anew', 'goes on at its speed']} onChange={(then) => set('matchVelocity', then === 'goes on at its speed')} />
     </fieldset>

@@ -88,7 +88,7 @@ function CarryField({ part }: { readonly part: Part }) {
   const { component, make } = useBench()
   const path = ['components', component.id, 'parts', part.id, 'transitionName']
   const tie = (key: string) => (make(key.trim() === '' ? unsetAt(path) : setAt(path, key.trim()), `tie ${part.name}`), null)
-  return <CommitField label="carry key" value={part.transitionName ?? ''} placeholder="none" onCommit={tie} />
+  return <CommitField label="transition name" value={part.transitionName ?? ''} placeholder="none" onCommit={tie} />
 }
 
 /** Whether Tab stops only once inside a container, where the focus was last: the way of radio groups, tabs and menus. */

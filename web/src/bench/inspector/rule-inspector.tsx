@@ -53,12 +53,12 @@ function WithinField({ rule }: { readonly rule: Rule }) {
 
 const SPECIAL: readonly { readonly value: string; readonly label: string; readonly target: Target }[] = [
   { value: 'next', label: 'next', target: { go: 'next', loops: false } },
-  { value: 'next wrap', label: 'next, wrapping round', target: { go: 'next', loops: true } },
+  { value: 'next wrap', label: 'next, looping', target: { go: 'next', loops: true } },
   { value: 'previous', label: 'previous', target: { go: 'previous', loops: false } },
-  { value: 'previous wrap', label: 'previous, wrapping round', target: { go: 'previous', loops: true } },
+  { value: 'previous wrap', label: 'previous, looping', target: { go: 'previous', loops: true } },
   { value: 'back', label: 'back', target: { go: 'back' } },
   { value: 'stay', label: 'stay', target: { go: 'stay' } },
-  { value: 'nothing', label: 'nothing on purpose', target: { go: 'ignored' } },
+  { value: 'nothing', label: 'ignored', target: { go: 'ignored' } },
 ]
 
 function TargetField({ rule }: { readonly rule: Rule }) {

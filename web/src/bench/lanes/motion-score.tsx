@@ -31,7 +31,7 @@ export function MotionScore() {
   const isFolded = view.isEaselOpen || isDecidedOutside(axis)
   if (!rule || rule.target.go === 'ignored') {
     return (
-      <section className={isFolded ? 'score is-idle is-folded' : 'score is-idle'} aria-label="Motion score">
+      <section className={isFolded ? 'score is-idle is-folded' : 'score is-idle'} aria-label="Motion lanes">
         <p className="muted">{rule ? 'Nothing happens here, on purpose.' : 'Select a cell with an answer to see its motion over time.'}</p>
       </section>
     )
@@ -59,7 +59,7 @@ function Score({ title }: { readonly title: string }) {
     select({ do: 'scrub', ms: Math.round(Math.min(endMs * 1.3, Math.max(0, scale.invert(event.clientX - left)))) })
   }
   return (
-    <section className="score" aria-label="Motion score">
+    <section className="score" aria-label="Motion lanes">
       <div className="score-title"><b>Motion</b> <span className="muted">{title}</span></div>
       <div className="score-ruler" ref={plot} onPointerDown={(event) => { event.currentTarget.setPointerCapture(event.pointerId); scrub(event) }} onPointerMove={scrub}>
         {scale.ticks(7).filter((ms) => !isUnderEnd(scale(ms) - scale(timing.delayMs + timing.durationMs))).map((ms, index) => <span key={ms} className="mono tick" style={{ left: scale(ms) }}>{index === 0 ? ms : msText(ms).replace(' ms', '')}</span>)}

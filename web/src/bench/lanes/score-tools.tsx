@@ -15,11 +15,11 @@ export function ScoreTools({ endMs }: { readonly endMs: number }) {
   const others = component.rules.filter((each) => each.id !== rule.id && (leads(each) || destination(component, each) !== null))
   return (
     <div className="score-tools">
-      <button className="plain underlined" aria-pressed={view.isLooping} onClick={() => select({ do: 'loop', isLooping: !view.isLooping })}>{view.isLooping ? 'Stop repeating' : 'Repeat it'}</button>
+      <button className="plain underlined" aria-pressed={view.isLooping} onClick={() => select({ do: 'loop', isLooping: !view.isLooping })}>{view.isLooping ? 'Stop loop' : 'Loop'}</button>
       <WayBack endMs={endMs} />
       {others.length > 0 && (
         <ChoiceField
-          label="held against" value={view.comparedRule ?? ''}
+          label="compare with" value={view.comparedRule ?? ''}
           choices={[{ value: '', label: 'nothing' }, ...others.map((other) => ({ value: other.id, label: titleOf(component, other) }))]}
           onChange={(id) => select({ do: 'compare motions', rule: id === '' ? null : id })}
         />
@@ -55,7 +55,7 @@ function WayBack({ endMs }: { readonly endMs: number }) {
     const places: readonly MotionPlace[] = back.length > 0 && decidedBy(axis) === null ? back.map(({ id }) => ({ of: 'rule', rule: id })) : [{ of: 'pair', axis: axis.id, from: to, to: state.id }]
     make(batch(...places.map((place) => setMotion(contextAt(bench, place), copied(motion)))), 'make the way back of a motion')
   }
-  return <button className="plain underlined" title={back.length > 0 ? 'The rules that lead back get this motion in reverse' : 'Nothing leads back yet; the motion is kept for these two states'} onClick={mirror}>Mirror the way back</button>
+  return <button className="plain underlined" title={back.length > 0 ? 'The rules that lead back get this motion in reverse' : 'Nothing leads back yet; the motion is kept for these two states'} onClick={mirror}>Mirror for the return</button>
 }
 
 /** The same motion with identifiers of its own for its lanes and keyframes. */

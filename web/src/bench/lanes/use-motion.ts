@@ -61,7 +61,7 @@ function sourcesFrom(bench: Bench, rule: Rule): MotionSources {
 }
 
 const NAMES: Partial<Record<MotionSetting, string>> = {
-  durationMs: 'duration', delayMs: 'delay', policy: 'interruption', velocity: 'speed carried over', colourSpace: 'colours',
+  durationMs: 'duration', delayMs: 'delay', policy: 'interruption', velocity: 'velocity', colourSpace: 'colours',
 }
 
 const nameOf = (field: MotionSetting): string => NAMES[field] ?? field

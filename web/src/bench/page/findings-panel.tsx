@@ -15,7 +15,7 @@ export function FindingsPanel() {
     <section id="findings" aria-label="Findings" aria-busy={!areCurrent}>
       <div className="section-head">
         <h2 className="caption">Findings</h2>
-        <Link className="underlined muted" to={`/project/${project.id}/findings`}>of all of it</Link>
+        <Link className="underlined muted" to={`/project/${project.id}/findings`}>All findings</Link>
       </div>
       <FoundSoFar name={component.name} looking={looking}>{findings.map((finding) => <FindingCard key={finding.id} finding={finding} />)}</FoundSoFar>
     </section>

@@ -34,7 +34,7 @@ function CommandList({ onClose }: { readonly onClose: () => void }) {
   }
   return (
     <div className="palette" onKeyDown={onKeyDown}>
-      <input autoFocus aria-label="Command" placeholder="What shall happen?" value={typed} onChange={(event) => { setTyped(event.target.value); setChosen(0) }} />
+      <input autoFocus aria-label="Command" placeholder="Type a command" value={typed} onChange={(event) => { setTyped(event.target.value); setChosen(0) }} />
       <ul role="listbox" aria-label="Commands">
         {found.map((command, index) => (
           <li key={command.name} role="option" aria-selected={index === chosen} onClick={() => run(command)} onPointerMove={() => setChosen(index)}>

@@ -25,7 +25,7 @@ export function Specimen() {
         <h2 className="caption">Specimen</h2>
         {player && <ReducedSwitch player={player} />}
       </div>
-      {player ? <LiveSpecimen player={player} /> : <p role="alert" className="hint">It cannot be put together yet; the findings say why.</p>}
+      {player ? <LiveSpecimen player={player} /> : <p role="alert" className="hint">This cannot run yet; the findings say why.</p>}
     </section>
   )
 }

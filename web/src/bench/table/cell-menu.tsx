@@ -29,7 +29,7 @@ export function CellMenu({ anchor, onClose }: { readonly anchor: HTMLElement | n
         </MenuItem>
       ))}
       <MenuItem divider disabled />
-      <MenuItem onClick={act(empty)}>Leave it unanswered</MenuItem>
+      <MenuItem onClick={act(empty)}>Clear cell</MenuItem>
       <MenuItem onClick={act(copyRow)}>Copy the whole row</MenuItem>
     </FloatingMenu>
   )
@@ -40,5 +40,5 @@ function TargetName({ target }: { readonly target: Target }) {
   const state = target.go === 'state' ? axis.states.find(({ id }) => id === target.state) : undefined
   if (state) return <span className="answer-state"><StateMark hue={state.hue} size={11} /> {state.name}</span>
   if (target.go === 'one of') return <span className="answer-state">{outcomesOf(target, axis.states).map(outcomeText).join(' or ')}</span>
-  return <span className="answer-state">{target.go === 'ignored' ? 'nothing on purpose' : target.go}</span>
+  return <span className="answer-state">{target.go === 'ignored' ? 'ignored' : target.go}</span>
 }

@@ -81,13 +81,13 @@ function StateMenu({ state }: { readonly state: State }) {
     <>
       <button className="plain muted state-menu" aria-label={`More for ${state.name}`} aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>⋯</button>
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
-        <MenuItem onClick={act(() => player?.send({ do: 'put', instance: '', axis: axis.id, state: state.id }))}>Put the specimen here</MenuItem>
+        <MenuItem onClick={act(() => player?.send({ do: 'put', instance: '', axis: axis.id, state: state.id }))}>Show in specimen</MenuItem>
         <MenuItem disabled={axis.start === state.id} onClick={act(() => make(setStartState(component.id, axis.id, state.id), `start in ${state.name}`))}>Start here</MenuItem>
-        <MenuItem onClick={act(() => make(setFinal(component.id, axis.id, state.id, !state.final), `mark ${state.name}`))}>{state.final ? 'Not final after all' : 'Mark as final'}</MenuItem>
+        <MenuItem onClick={act(() => make(setFinal(component.id, axis.id, state.id, !state.final), `mark ${state.name}`))}>{state.final ? 'Unmark as final' : 'Mark as final'}</MenuItem>
         <MenuItem disabled={others.length === 0} onClick={act(() => make(addGroup(component, axis, newId('group'), axis.states.map(({ id }) => id).filter((id) => id === state.id || others.includes(id))), 'group states'))}>Group with the selected states</MenuItem>
         <MenuItem onClick={act(() => void navigator.clipboard.writeText(JSON.stringify(lookClipOf(component, { look: 'state', axis: axis.id, state: state.id }))))}>Copy what this look changes</MenuItem>
-        <MenuItem disabled={Object.keys(state.look).length === 0} onClick={act(() => make(clearLook(component, { look: 'state', axis: axis.id, state: state.id }), `take back all of ${state.name}`))}>Take back all it changes</MenuItem>
-        <MenuItem disabled={axis.states.length === 1} onClick={act(() => make(removeState(component, axis, state.id), `remove ${state.name}`))}>Remove with its rules</MenuItem>
+        <MenuItem disabled={Object.keys(state.look).length === 0} onClick={act(() => make(clearLook(component, { look: 'state', axis: axis.id, state: state.id }), `take back all of ${state.name}`))}>Reset this look</MenuItem>
+        <MenuItem disabled={axis.states.length === 1} onClick={act(() => make(removeState(component, axis, state.id), `remove ${state.name}`))}>Delete state and its rules</MenuItem>
       </FloatingMenu>
     </>
   )

@@ -16,7 +16,7 @@ import { useBench } from '../page/use-bench'
 import type { CellDrag } from './use-cell-drag'
 import type { CellTyping } from './use-cell-keys'
 
-/** One row of the response table: where a trigger leads in each state. */
+/** One row of the trigger table: where a trigger leads in each state. */
 interface GridRowProps {
   readonly row: Row
   readonly line: number
@@ -141,7 +141,7 @@ function targetText(rule: Rule, axis: Axis): string {
   if (to !== undefined) return axis.states.find(({ id }) => id === to)?.name ?? '?'
   switch (target.go) {
     case 'ignored':
-      return 'nothing on purpose'
+      return 'ignored'
     default:
       return target.go
   }

@@ -5,12 +5,12 @@ import { RuleMap } from '../../map/rule-map'
 import { useStillBench } from '../page/use-bench'
 import './grid.css'
 
-/** The response table: a grid for each axis, side by side, or the map of the selected one; the easel under their looks while it is open. */
+/** The trigger table: a grid for each axis, side by side, or the map of the selected one; the easel under their looks while it is open. */
 export function ResponseGrid() {
   const { component, view } = useStillBench()
   if (view.isMapOpen) return <section className="grid-pane" aria-label="Map of the rules"><div className="grid-scroll"><RuleMap /></div></section>
   return (
-    <section className="grid-pane" aria-label="Response table">
+    <section className="grid-pane" aria-label="Trigger table">
       <div className="grid-scroll">
         <div className="axis-grids">
           {component.axes.map((axis) => (

@@ -4,7 +4,7 @@ import {
 } from '@rheoscope/core/document'
 import type { BenchState } from '../page/bench-state'
 
-/** A row of the response table: a trigger, and the part it comes from (null: the component itself). */
+/** A row of the trigger table: a trigger, and the part it comes from (null: the component itself). */
 export interface Row {
   readonly key: string
   readonly trigger: Trigger

@@ -21,7 +21,7 @@ export interface CellDrag {
 /** Less than this is a click. */
 const THRESHOLD_PX = 4
 
-/** Dragging from a cell of the response table to a column. */
+/** Dragging from a cell of the trigger table to a column. */
 export function useCellDrag(): CellDrag {
   const { project, component, axis, make, select } = useStillBench()
   const [line, setLine] = useState<Line | null>(null)

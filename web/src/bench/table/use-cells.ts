@@ -3,7 +3,7 @@ import { newId } from '../../session/new-id'
 import { rowsOf, triggerTitle } from './rows'
 import { useStillBench } from '../page/use-bench'
 
-/** The selected cells of the response table and what can be done to all of them at once. */
+/** The selected cells of the trigger table and what can be done to all of them at once. */
 export interface SelectedCells {
   readonly cells: readonly Cell[]
   readonly set: (target: Target) => void

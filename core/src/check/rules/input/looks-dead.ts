@@ -67,7 +67,7 @@ export const looksLive: ComponentCheck = {
       id: `looks-live ${component.id} ${keyOf(parts)}`,
       kind: 'looks-live', level: 'note',
       sentence: parts.length === 1
-        ? `${allNamed(context, parts)} has a hand over it in ${whereIn(context, atRest)}, but answers nothing there.`
+        ? `${allNamed(context, parts)} shows a pointer cursor in ${whereIn(context, atRest)} but does nothing.`
         : `${allNamed(context, parts)} have a hand over them in states in which they answer nothing.`,
       about: { component: component.id, ...stateAtRest(context, atRest), ...aboutParts(parts) },
       remedy: null, witness: restingWitness(context, atRest, tapAt(point), 'a hand, and nothing happens', (trace) => !trace.some((event) => event.what === 'fired' && event.atMs >= atRest.run.nowMs && event.trigger === 'tap')), numbers: { parts: parts.length },

@@ -9,7 +9,7 @@ import { witnessTo } from '../../ground/witness'
 const MOSTLY = 3
 
 /**
- * Cells of the response table that someone can get to and nothing answers: the trigger is answered in another
+ * Cells of the trigger table that someone can get to and nothing answers: the trigger is answered in another
  * state, it comes in this one as well, no rule fires, and it is not marked as nothing on purpose.
  */
 export const unanswered: ComponentCheck = {

@@ -5,7 +5,7 @@ import type { Finding } from '../../model/finding'
 import { noKeyboardWay } from '../access/no-keyboard-way'
 import { witnessTo } from '../../ground/witness'
 
-const HANDS: Readonly<Record<Modality, string>> = { mouse: 'a mouse', touch: 'a finger', keyboard: 'the keyboard' }
+const HANDS: Readonly<Record<Modality, string>> = { mouse: 'a mouse', touch: 'touch', keyboard: 'keyboard' }
 
 /** States that somebody who works in one way alone can never reach, though others can. What follows from a tap that has no equivalent on the keyboard is said there. */
 export const reachableOnlyBy: ComponentCheck = {
@@ -36,7 +36,7 @@ export const reachableOnlyBy: ComponentCheck = {
         return {
           id: `reachable-only-by ${component.id} ${axis.id} ${ways.join(' ')}`,
           kind: 'reachable-only-by', level: 'note',
-          sentence: `${stateNames(axis, states)} can be reached by ${listed(others.map((way) => HANDS[way]))} only; with ${listed(ways.map((way) => HANDS[way]))} alone ${states.length === 1 ? 'it never comes' : 'they never come'}.`,
+          sentence: `${stateNames(axis, states)} can only be reached with ${listed(others.map((way) => HANDS[way]))}, not by ${ways.map((way) => HANDS[way]).join(' or ')}.`,
           about: { component: component.id, axis: axis.id, state: firstOf(states), states },
           remedy: null, witness: witnessTo(stateSpace, closed, node, { caption: `this is how ${HANDS[firstOf(others)]} gets there` }, (trace) => trace.some((event) => event.what === 'state' && event.to === states[0])),
           numbers: { states: states.length },

@@ -54,7 +54,7 @@ function cutFinding({ stateSpace, facts, net, axis }: Following, to: number): re
   return [{
     id: `never-completes ${component.id} ${axis.id} ${state.id}`,
     kind: 'never-completes', level: 'fault',
-    sentence: `${stateName(axis, state.id)} leaves after ${inMs(afterMs)}, but its motion needs ${inMs(needsMs)}: it is always cut off ${inMs(earlyMs)} early.`,
+    sentence: `${stateName(axis, state.id)} is left after ${inMs(afterMs)}, but its ${inMs(needsMs)} motion needs ${inMs(earlyMs)} more: it never completes.`,
     about: { component: component.id, axis: axis.id, state: state.id, ...(rule ? { rule: rule.id } : {}), ...(net.thing.path === '' ? {} : { instance: net.thing.path }) },
     remedy: rule && isTimer ? leaveLater(component, rule, needsMs) : null,
     witness, numbers: { afterMs, needsMs, earlyMs },

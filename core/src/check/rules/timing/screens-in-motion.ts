@@ -44,7 +44,7 @@ function cutOff({ project, moving }: PrototypeContext, surface: Thing): readonly
     return [{
       id: `${isAlways ? 'never-completes' : 'may-be-cut-short'} ${id}`, kind: isAlways ? 'never-completes' : 'may-be-cut-short', level: isAlways ? 'fault' : 'risk',
       sentence: isAlways
-        ? `The ${kind} “${name}” goes after ${inMs(afterMs)}, but needs ${inMs(needsMs)} to come: its motion is always cut off ${inMs(needsMs - afterMs)} early.`
+        ? `The ${kind} “${name}” is left after ${inMs(afterMs)}, but its ${inMs(needsMs)} motion needs ${inMs(needsMs - afterMs)} more: it never completes.`
         : `The way in of the ${kind} “${name}” can be cut up to ${inMs(needsMs - afterMs)} early: it needs ${inMs(needsMs)}, and can go after ${inMs(afterMs)}.`,
       about: { screen: id }, remedy: null, witness, numbers: { afterMs, needsMs, earlyMs: needsMs - afterMs },
     }]
