@@ -37,7 +37,7 @@ test('parts are duplicated, aligned, grouped and put in order', async () => {
   await hands.press(Key.PAGE_UP)
   await hands.until('the first is on top', async () => (await names(hands)).join() === 'frame,group,box 2,box')
   await hands.selectPart('group')
-  await command(hands, 'dissolve')
+  await command(hands, 'ungroup')
   await hands.until('the group is gone', async () => !(await names(hands)).includes('group'))
   for (let step = 0; step < 6; step++) await hands.chord(Key.CONTROL, 'z')
   await hands.until('all is as it was', async () => (await names(hands)).join() === 'frame,box')

@@ -33,7 +33,7 @@ async function atTheFindings(hands: BenchHands): Promise<void> {
 test('a fault is seen to happen, mended by its remedy, and accepted with a reason until it changes', async () => {
   const hands = application.hands()
   await atTheFindings(hands)
-  expect(await words(hands, '.finding-detail')).toContain('working leaves after 120 ms, but its motion needs 160 ms')
+  expect(await words(hands, '.finding-detail')).toContain('working is left after 120 ms, but its 160 ms motion needs 40 ms more')
   expect((await hands.driver.findElements({ css: '.witness-frames li' })).length).toBeGreaterThan(2)
   await hands.clickButton('Play it')
   await hands.until('it is held at the cut', async () => (await words(hands, '.witness-controls')).includes('cut here, 40 ms before its motion ends'))
@@ -47,9 +47,9 @@ test('a fault is seen to happen, mended by its remedy, and accepted with a reaso
 
   await hands.click('.finding-row.is-fault')
   await hands.clickButton('Leave after 160 ms')
-  await hands.until('the fault is gone', async () => !(await words(hands, '.findings-list')).includes('leaves after 120 ms'), 20_000)
+  await hands.until('the fault is gone', async () => !(await words(hands, '.findings-list')).includes('is left after 120 ms'), 20_000)
   await hands.clickButton('Undo')
-  await hands.until('and comes back', async () => (await words(hands, '.findings-list')).includes('leaves after 120 ms'), 20_000)
+  await hands.until('and comes back', async () => (await words(hands, '.findings-list')).includes('is left after 120 ms'), 20_000)
 })
 
 test('the coverage shows which state is reached in which way, and in how many steps', async () => {

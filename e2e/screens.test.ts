@@ -83,7 +83,7 @@ test('a list on a screen repeats records in an area that scrolls; a way in begin
   await hands.clickButton('+ value')
   await hands.choose('openCabin')
   await hands.enter('openCabin', '218', '[aria-label="The screen"]')
-  await hands.enter('run begins', 'Way in', '[aria-label="The screen"]')
+  await hands.enter('run begins', 'Entry point', '[aria-label="The screen"]')
   await hands.until('it begins with the cabin open', async () => (await hands.words(SCREEN)).includes('Cabin 218'))
   expect(await (await hands.field('openCabin', '[aria-label="Variables in the run"]')).getAttribute('value')).toBe('218')
 })

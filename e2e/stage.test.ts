@@ -84,7 +84,7 @@ test('a screen is shown alone at an address of its own, and what somebody does t
 test('held, the clock goes on by events and frames; a finger does not hover', async () => {
   const hands = application.hands()
   await hands.openDemoScreen('home')
-  await hands.clickButton('finger')
+  await hands.clickButton('touch')
   const board = await hands.byText('Board', '*[name()="tspan"]')
   await hands.hover(board)
   await hands.driver.sleep(200)

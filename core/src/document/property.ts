@@ -99,7 +99,7 @@ const DEFINITIONS = [
   define('widthFrom', 'width from', 'choice', 'layout', 'fixed', every, sizing),
   define('heightFrom', 'height from', 'choice', 'layout', 'fixed', every, sizing),
   define('grow', 'grow', 'number', 'layout', 0, every, { min: 0 }),
-  define('inLayout', 'laid out', 'yesNo', 'layout', true, every),
+  define('inLayout', 'in layout', 'yesNo', 'layout', true, every),
 
   define('fill', 'fill', 'paint', 'paint', null, drawn),
   define('stroke', 'stroke', 'paint', 'paint', null, lines),
