@@ -106,4 +106,21 @@ test('names are completed while an expression is typed', async () => {
   await hands.until('parameters are known', async () => (await (await hands.find('.field-names li')).getText()) === 'labelText')
   await field.sendKeys(Key.ARROW_DOWN, Key.TAB, " == 'x'", Key.ENTER)
   await hands.until('it is taken', async () => (await field.getAttribute('value'))!.startsWith('hovered && label'))
+
+  // What is offered goes with Enter and with the focus; a name that is pressed is taken.
+  const isOffered = async (): Promise<boolean> => (await hands.driver.findElements({ css: '.field-names li' })).length > 0
+  for (const leaving of [Key.ENTER, Key.ESCAPE]) {
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), 'hov')
+    await hands.until('names are offered', isOffered)
+    await field.sendKeys(leaving)
+    await hands.until('they are gone', async () => !(await isOffered()))
+  }
+  await field.sendKeys(Key.chord(Key.CONTROL, 'a'), 'hov')
+  await hands.until('names are offered', isOffered)
+  await hands.driver.executeScript('arguments[0].blur()', field)
+  await hands.until('they are gone with the focus', async () => !(await isOffered()))
+  await field.click()
+  await field.sendKeys(Key.chord(Key.CONTROL, 'a'), 'hov')
+  await hands.tap('.field-names li')
+  await hands.until('the name is taken', async () => (await field.getAttribute('value')) === 'hovered')
 })

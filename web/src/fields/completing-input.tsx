@@ -1,4 +1,4 @@
-import { useLayoutEffect, useRef, useState, type InputHTMLAttributes, type KeyboardEvent, type RefObject } from 'react'
+import { useLayoutEffect, useRef, useState, type HTMLAttributes, type InputHTMLAttributes, type Key, type KeyboardEvent, type RefObject } from 'react'
 import useAutocomplete from '@mui/material/useAutocomplete'
 import { useForkRef } from '@mui/material/utils'
 import { completed, completionFor, NO_COMPLETION } from './completion'
@@ -15,18 +15,19 @@ interface CompletingInputProps extends Omit<InputHTMLAttributes<HTMLInputElement
 }
 
 /** An input that completes the word before the caret while an expression is typed: Tab takes the first name, or the one the arrow keys have gone to. */
-export function CompletingInput({ inputRef, label, value, names, isAllExpression, onType, onKeyDown, ...rest }: CompletingInputProps) {
+export function CompletingInput({ inputRef, label, value, names, isAllExpression, onType, onKeyDown, onBlur, ...rest }: CompletingInputProps) {
   const [completion, setCompletion] = useState(NO_COMPLETION)
   const caret = useRef<number | null>(null)
   useLayoutEffect(() => {
     if (caret.current !== null) inputRef.current?.setSelectionRange(caret.current, caret.current)
     caret.current = null
   }, [inputRef, value])
+  const close = () => setCompletion(NO_COMPLETION)
   const take = (option: string) => {
     const next = completed(value, inputRef.current?.selectionStart ?? value.length, completion, option)
     caret.current = next.caret
     onType(next.text)
-    setCompletion(NO_COMPLETION)
+    close()
   }
   const highlighted = useRef<string | null>(null)
   const { options } = completion
@@ -35,7 +36,7 @@ export function CompletingInput({ inputRef, label, value, names, isAllExpression
     filterOptions: (all) => all,
     onHighlightChange: (_event, option) => void (highlighted.current = option),
     onChange: (_event, option, reason) => reason === 'selectOption' && option !== null && take(option),
-    onClose: () => setCompletion(NO_COMPLETION),
+    onClose: close,
   })
   const { ref, className: _class, ...autocomplete } = getInputProps()
   const both = useForkRef(ref, inputRef)
@@ -53,23 +54,40 @@ export function CompletingInput({ inputRef, label, value, names, isAllExpression
     } else if (isForList) {
       getRootProps().onKeyDown?.(event)
       event.stopPropagation()
-    } else onKeyDown(event)
+    } else {
+      if (event.key === 'Enter') close()
+      onKeyDown(event)
+    }
   }
   return (
     <>
       <input
         {...autocomplete} {...rest} value={value} spellCheck={false} autoComplete="off"
         ref={both}
+        onBlur={(event) => {
+          close()
+          onBlur?.(event)
+        }}
         onChange={(event) => type(event.target.value, event.target.selectionStart ?? event.target.value.length)} onKeyDown={press}
       />
-      {options.length > 0 && (
-        <ul {...getListboxProps()} className="field-names" aria-label={`Names for ${label}`}>
-          {options.map((option, index) => {
-            const { key, ...item } = getOptionProps({ option, index })
-            return <li key={key} {...item}>{option}</li>
-          })}
-        </ul>
-      )}
+      {options.length > 0 && <Names label={label} options={options} list={getListboxProps()} itemOf={(option, index) => getOptionProps({ option, index })} />}
     </>
   )
 }
+
+interface NamesProps {
+  readonly label: string
+  readonly options: readonly string[]
+  readonly list: HTMLAttributes<HTMLUListElement>
+  readonly itemOf: (option: string, index: number) => HTMLAttributes<HTMLLIElement> & { readonly key: Key }
+}
+
+/** The names that are offered. */
+const Names = ({ label, options, list, itemOf }: NamesProps) => (
+  <ul {...list} className="field-names" aria-label={`Names for ${label}`}>
+    {options.map((option, index) => {
+      const { key, ...item } = itemOf(option, index)
+      return <li key={key} {...item}>{option}</li>
+    })}
+  </ul>
+)
