@@ -23,6 +23,12 @@ interface Item {
   readonly length: number
 }
 
+/** An item and its size across the row or column, before it is stretched. */
+interface DeepItem extends Item {
+  readonly isStretched: boolean
+  readonly depth: number
+}
+
 type Line = readonly Item[]
 
 /** Whether text and rows that wrap do so wherever they can, or nowhere. */
@@ -39,7 +45,7 @@ const TOLERANCE = 0.01
 
 const sum = (numbers: readonly number[]): number => numbers.reduce((all, each) => all + each, 0)
 
-const gaps = ({ values }: LayoutNode, count: number): number => values.gap * Math.max(0, count - 1)
+const gaps = (gap: number, count: number): number => gap * Math.max(0, count - 1)
 
 /** The padding at both ends, which no box is smaller than. */
 const padding = (node: LayoutNode, direction: Direction): number =>
@@ -69,13 +75,13 @@ function contentWidth(node: LayoutNode, breaks: Breaks, height: number | null): 
     if (child.values.widthFrom === 'fixed') return setSize(child, 'across')
     return isEmpty(child, 'across') ? 0 : contentWidth(child, breaks, givenHeight(child, node, inner))
   }
-  const sideBySide = (children: readonly LayoutNode[]) => sum(children.map(widthOf)) + gaps(node, children.length)
+  const sideBySide = (children: readonly LayoutNode[]) => sum(children.map(widthOf)) + gaps(gap, children.length)
   const widest = (children: readonly LayoutNode[]) => Math.max(0, ...children.map(widthOf))
   const isBroken = wrap === true && breaks === 'all'
   if (layout === 'row') return padding(node, 'across') + (isBroken ? widest : sideBySide)(inFlow(node))
   if (wrap !== true || inner === null || isBroken) return padding(node, 'across') + widest(inFlow(node))
   const lines = linesOf(inFlow(node).map((child) => itemIn(node, child, { across: Infinity, down: inner })), inner, gap)
-  return padding(node, 'across') + sum(lines.map((line) => widest(line.map((item) => item.node)))) + gaps(node, lines.length)
+  return padding(node, 'across') + sum(lines.map((line) => widest(line.map((item) => item.node)))) + gaps(gap, lines.length)
 }
 
 /** The height that an item of a row is stretched to, where that is known before anything is laid out. */
@@ -129,31 +135,43 @@ export function boxOf(node: LayoutNode, width: number, height: number | null): B
 }
 
 function laidIn(node: LayoutNode, width: number, height: number | null): Box {
-  const { layout, wrap, gap, justify, paddingLeft, paddingTop } = node.values
+  const { layout, wrap, gap, justify, align, paddingLeft, paddingTop } = node.values
   const isRow = layout === 'row'
   const room: Room = { across: Math.max(0, width - padding(node, 'across')), down: height === null ? null : Math.max(0, height - padding(node, 'down')) }
   const [length, depth] = isRow ? [room.across, room.down] : [room.down, room.across]
+  const givenDepth = wrap === true ? null : depth
   const lines = linesOf(inFlow(node).map((child) => itemIn(node, child, room)), wrap === true ? length : null, gap)
     .map((line) => (length === null ? line : grown(line, length - lengthOf(line, gap), isRow)))
-  const depths = lines.map((line) => (wrap !== true && depth !== null ? depth : Math.max(0, ...line.map((item) => depthOf(item, node, room)))))
-  const content = [Math.max(0, ...lines.map((line) => lengthOf(line, gap))), sum(depths) + gaps(node, lines.length)] as const
+    .map((line) => line.map((item) => deepened(item, node, room, givenDepth)))
+  const depths = lines.map((line) => givenDepth ?? Math.max(0, ...line.map((item) => item.depth)))
+  const lineStarts = startsOf(depths, gap)
+  const longest = Math.max(0, ...lines.map((line) => lengthOf(line, gap)))
 
   const items = lines.flatMap((line, index) => {
-    const lineAt = sum(depths.slice(0, index)) + gap * index
-    const [before, between] = spaceAround(justify, (length ?? content[0]) - lengthOf(line, gap), line.length)
+    const [before, between] = spaceAround(justify, (length ?? longest) - lengthOf(line, gap), line.length)
+    const starts = startsOf(line.map((item) => item.length), gap + between)
     return line.map((item, place) => {
       const lineDepth = certain(depths[index])
-      const fills = isStretched(item.node, node)
-      const own = fills ? Math.max(lineDepth, padding(item.node, isRow ? 'down' : 'across')) : depthOf(item, node, room)
-      const along = before + sum(line.slice(0, place).map((each) => each.length + gap + between))
-      const across = lineAt + (fills ? 0 : (lineDepth - own) * (SHARE_BEFORE[node.values.align] ?? 0))
+      const own = item.isStretched ? Math.max(lineDepth, padding(item.node, isRow ? 'down' : 'across')) : item.depth
+      const along = before + certain(starts[place])
+      const across = certain(lineStarts[index]) + (item.isStretched ? 0 : (lineDepth - own) * (SHARE_BEFORE[align] ?? 0))
       return {
         node: item.node, x: paddingLeft + (isRow ? along : across), y: paddingTop + (isRow ? across : along),
         box: isRow ? boxOf(item.node, item.length, own) : boxOf(item.node, own, item.length),
       }
     })
   })
-  return { width, height: height ?? (isRow ? content[1] : content[0]) + padding(node, 'down'), items }
+  return { width, height: height ?? (isRow ? sum(depths) + gaps(gap, lines.length) : longest) + padding(node, 'down'), items }
+}
+
+/** Where each of some lengths begins, one after the other. */
+function startsOf(lengths: readonly number[], between: number): readonly number[] {
+  let next = 0
+  return lengths.map((length) => {
+    const start = next
+    next += length + between
+    return start
+  })
 }
 
 /** An item before any of the room that is left over is given to it (section 9.2). */
@@ -168,15 +186,19 @@ function itemIn(holder: LayoutNode, node: LayoutNode, room: Room): Item {
 function linesOf(items: readonly Item[], length: number | null, gap: number): readonly Line[] {
   if (length === null) return [items]
   const lines: Item[][] = []
+  let taken = 0
   for (const item of items) {
     const last = lines.at(-1)
-    if (last && lengthOf([...last, item], gap) <= length + TOLERANCE) last.push(item)
+    const longer = taken + gap + item.length
+    const fits = last !== undefined && longer <= length + TOLERANCE
+    if (fits) last.push(item)
     else lines.push([item])
+    taken = fits ? longer : item.length
   }
   return lines
 }
 
-const lengthOf = (line: Line, gap: number): number => sum(line.map(({ length }) => length)) + gap * Math.max(0, line.length - 1)
+const lengthOf = (line: Line, gap: number): number => sum(line.map(({ length }) => length)) + gaps(gap, line.length)
 
 /** A line whose items have shared what room it has left, by what they grow (section 9.7); nothing shrinks. */
 function grown(line: Line, free: number, isRow: boolean): Line {
@@ -191,9 +213,13 @@ function shareOf({ values }: LayoutNode, isRow: boolean): number {
   return grow > 0 || (isRow ? values.widthFrom : values.heightFrom) !== 'fill' ? grow : 1
 }
 
-/** How deep an item is that is not stretched (section 9.4). */
-const depthOf = ({ node, length }: Item, holder: LayoutNode, room: Room): number =>
-  holder.values.layout === 'row' ? ownHeight(node, length) : ownWidth(node, room.across, room.down === null ? null : length)
+/** An item with how deep it is (section 9.4); what is stretched to a depth that is known has none of its own. */
+function deepened({ node, length }: Item, holder: LayoutNode, room: Room, givenDepth: number | null): DeepItem {
+  const stretches = isStretched(node, holder)
+  if (stretches && givenDepth !== null) return { node, length, isStretched: stretches, depth: 0 }
+  const depth = holder.values.layout === 'row' ? ownHeight(node, length) : ownWidth(node, room.across, room.down === null ? null : length)
+  return { node, length, isStretched: stretches, depth }
+}
 
 function isStretched(node: LayoutNode, holder: LayoutNode): boolean {
   const from = holder.values.layout === 'row' ? node.values.heightFrom : node.values.widthFrom

@@ -2,4 +2,4 @@ export { textWidth, lackingIn, linesHeight, baseline, textLines, type TextStyle 
 export { textStyleOf, casedText } from './text-style'
 export { layOut, needsLayout, unconstrainedSize } from './lay-out'
 export { naturalSize } from './flex'
-export type { LayoutNode, Rectangle, Size } from './node'
+export { wordsSize, type LayoutNode, type Rectangle, type Size } from './node'

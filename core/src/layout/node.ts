@@ -34,8 +34,12 @@ export const isMeasured = (node: LayoutNode): boolean => node.kind === 'text' ||
 /** What a text, or what stands inside, takes at a width in px. */
 export function measuredSize(node: LayoutNode, widthPx: number): Size {
   if (node.measure) return node.measure(widthPx)
-  const style = textStyleOf(node.values)
-  const text = casedText(node.values.text, node.values.fontCase)
-  const lines = textLines(text, style, widthPx, node.values.textWrap === true, false)
+  return wordsSize(node.values, node.values.text, widthPx, false)
+}
+
+/** What the words of a text part take at a width in px, broken as it says; with an ellipsis where they are shortened for lack of room. */
+export function wordsSize(values: Parameters<typeof textStyleOf>[0] & Pick<DefinedValues, 'fontCase' | 'textWrap'>, text: string, widthPx: number, ellipsis: boolean): Size {
+  const style = textStyleOf(values)
+  const lines = textLines(casedText(text, values.fontCase), style, widthPx, values.textWrap === true, ellipsis)
   return { width: Math.max(...lines.map((line) => textWidth(line, style))), height: linesHeight(lines.length, style) }
 }

@@ -42,7 +42,7 @@ function hitsIn(item: DrawItem, outer: Point, isReachable: Reachable): readonly 
 }
 
 /** An area that scrolls is under a point anywhere within its frame. */
-const scrolls = ({ values }: DrawItem): boolean => values.scroll !== undefined && values.scroll !== 'none'
+export const scrolls = ({ values }: Pick<DrawItem, 'values'>): boolean => values.scroll !== undefined && values.scroll !== 'none'
 
 /** Whether something under a point scrolls. */
 export const isOnScrolling = (list: DrawList, point: Point): boolean =>

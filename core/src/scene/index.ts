@@ -3,7 +3,7 @@ export {
   SceneBuilder, matrixOf, shownSize, shownValues,
   type DrawItem, type DrawList, type InstanceLookup, type ShownValues,
 } from './draw-list'
-export { cursorOver, isOnScrolling, partsAt, pointOn, itemOf, matrixTo, type Hit } from './hit'
+export { cursorOver, isOnScrolling, partsAt, pointOn, itemOf, matrixTo, scrolls, type Hit } from './hit'
 export { corners, handlePoint, HANDLES, reshaped, resized, turned, type Frame, type Handle } from './handles'
 export { isOnShape } from './shape'
 export { snap, toGrid, type Guide, type Snap } from './snap'

@@ -2,9 +2,9 @@ import { useState } from 'react'
 import { MenuItem } from '@mui/material'
 import { DEVICE_SIZES, freeName, namesOf, setOfScreen, type Screen, type ScreenSize } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
-import { parseNumber } from '../fields/parse-value'
 import { newId } from '../session/new-id'
 import { FloatingMenu } from '../theme/floating'
+import { LengthFields } from './length-fields'
 import { useStage } from './use-stage'
 
 /** The further sizes of the screen: each is looked at, run and checked like the one it is drawn at. */
@@ -28,14 +28,14 @@ export function FurtherSizes() {
     <section aria-label="Further sizes">
       <div className="pane-head"><h3 className="caption">Also at</h3><button className="plain underlined" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>+ size</button></div>
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
-        {suggestedFor(screen).map((each) => <MenuItem key={each.name} onClick={() => add(each)}>{each.name} <span className="muted mono size-lengths">{lengths(each)}</span></MenuItem>)}
+        {suggestedFor(screen).map((each) => <MenuItem key={each.name} onClick={() => add(each)}>{each.name} <span className="muted mono size-lengths">{lengthsText(each)}</span></MenuItem>)}
       </FloatingMenu>
       {sizes.length > 0 && (
         <ul className="standing">
-          <li><button className={shown === null ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={shown === null} onClick={() => showAt(null)}>as drawn <span className="muted mono size-lengths">{lengths(screen)}</span></button></li>
+          <li><button className={shown === null ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={shown === null} onClick={() => showAt(null)}>as drawn <span className="muted mono size-lengths">{lengthsText(screen)}</span></button></li>
           {sizes.map((each) => (
             <li key={each.id}>
-              <button className={each.id === shown?.id ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={each.id === shown?.id} onClick={() => showAt(each.id)}>{each.name} <span className="muted mono size-lengths">{lengths(each)}</span></button>
+              <button className={each.id === shown?.id ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={each.id === shown?.id} onClick={() => showAt(each.id)}>{each.name} <span className="muted mono size-lengths">{lengthsText(each)}</span></button>
               <button className="plain muted" aria-label={`Remove the size ${each.name}`} onClick={() => remove(each)}>×</button>
             </li>
           ))}
@@ -54,20 +54,10 @@ function SizeOf({ size, taken, onChange }: { readonly size: ScreenSize; readonly
     onChange({ ...size, name })
     return null
   }
-  const resize = (side: 'width' | 'height') => (text: string): string | null => {
-    const px = parseNumber(text)
-    if ('problem' in px) return px.problem
-    if (px.value < 1 || px.value > 20_000) return 'A screen is from 1 to 20,000 px.'
-    onChange({ ...size, [side]: px.value })
-    return null
-  }
   return (
     <>
       <CommitField label="name" value={size.name} onCommit={rename} />
-      <div className="side-by-side">
-        <CommitField label="width" isMono value={String(size.width)} onCommit={resize('width')} />
-        <CommitField label="height" isMono value={String(size.height)} onCommit={resize('height')} />
-      </div>
+      <LengthFields size={size} onChange={(lengths) => onChange({ ...size, ...lengths })} />
     </>
   )
 }
@@ -82,4 +72,4 @@ const suggestedFor = ({ width, height, device }: Screen): readonly Suggested[] =
   ...(['phone', 'tablet', 'desktop', 'kiosk'] as const).filter((each) => each !== device).map((name) => ({ name, ...DEVICE_SIZES[name] })),
 ]
 
-const lengths = ({ width, height }: Pick<ScreenSize, 'width' | 'height'>): string => `${width} × ${height}`
+const lengthsText = ({ width, height }: Pick<ScreenSize, 'width' | 'height'>): string => `${width} × ${height}`

@@ -5,12 +5,11 @@ import type { Finding } from '@rheoscope/core/check'
 import { FindingMark } from '../checks/finding-mark'
 import { useOfChecks } from '../checks/use-findings'
 import { newHolder, newPart } from '../bench/tree/part-kinds'
-import { CommitField } from '../fields/commit-field'
-import { parseNumber } from '../fields/parse-value'
 import { ChoiceField } from '../fields/choice-field'
 import { newId } from '../session/new-id'
 import { FloatingMenu } from '../theme/floating'
 import { FurtherSizes } from './further-sizes'
+import { LengthFields } from './length-fields'
 import { useStage } from './use-stage'
 
 /** The left side of the stage: how large the screen is, and what stands on it. */
@@ -52,19 +51,10 @@ function useFindingsOfPart(): (part: Part) => readonly Finding[] {
 
 function SizeFields({ screen }: { readonly screen: Screen }) {
   const { make } = useStage()
-  const resize = (side: 'width' | 'height') => (text: string): string | null => {
-    const px = parseNumber(text)
-    if ('problem' in px) return px.problem
-    if (px.value < 1 || px.value > 20_000) return 'A screen is from 1 to 20,000 px.'
-    make(resizeScreen(screen, 'free', { width: screen.width, height: screen.height, [side]: px.value }), 'size the screen')
-    return null
-  }
   return (
     <>
       <ChoiceField label="device" value={screen.device} choices={keysOf(DEVICE_SIZES)} onChange={(device) => make(resizeScreen(screen, device, DEVICE_SIZES[device]), 'size the screen')} />
-      <div className="side-by-side">
-        {(['width', 'height'] as const).map((side) => <CommitField key={side} label={side} isMono value={String(screen[side])} onCommit={resize(side)} />)}
-      </div>
+      <LengthFields size={screen} onChange={(size) => make(resizeScreen(screen, 'free', size), 'size the screen')} />
     </>
   )
 }

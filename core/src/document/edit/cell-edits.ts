@@ -7,7 +7,8 @@ import type { Rule, Target, Within } from '../rule'
 import { triggerRow, type Trigger } from '../trigger'
 import type { Id } from '../value'
 import { apply, batch, type Edit } from './edit'
-import { inProject, setAt } from './place'
+import { isSaid } from './look-place'
+import { setProperty } from './part-edits'
 import { leadElsewhere, leading } from './decided-edits'
 import { addRule, removeRule, setRuleField } from './rule-edits'
 import { withinWithout } from './state-edits'
@@ -47,9 +48,9 @@ export function setCell(project: Project, component: Component, cell: Cell, want
 
 /** What is tapped as a whole takes the focus, as a button does, unless something else is said of it: the keyboard has to come to it too. */
 function takingFocus(component: Component, { trigger, part, target }: Rule): readonly Edit[] {
-  const { id, base } = rootOf(component)
-  const says = [base, ...component.axes.flatMap(({ states }) => states.map(({ look }) => look[id] ?? {}))].some((said) => said.focusable !== undefined)
-  return trigger.on !== 'tap' || part !== null || target.go === 'ignored' || says ? [] : [setAt(inProject('components', component.id, 'parts', id, 'base', 'focusable'), true)]
+  const root = rootOf(component)
+  if (trigger.on !== 'tap' || part !== null || target.go === 'ignored' || isSaid(component, root, 'focusable')) return []
+  return [setProperty(component, { look: 'base' }, root.id, 'focusable', true)]
 }
 
 /** Says what several cells do, all the same: those of one row get one rule between them. */

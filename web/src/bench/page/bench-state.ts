@@ -25,7 +25,7 @@ export interface BenchState {
   readonly motionScope: MotionScope
   /** The lane whose timing is being looked at; null for the motion as a whole. */
   readonly lane: { readonly part: Id; readonly property: string } | null
-  /** The instant of the motion lanes's scrubber; null when it is let go. */
+  /** The instant of the scrubber over the motion lanes; null when it is let go. */
   readonly scrubMs: number | null
   /** The motion plays again and again. */
   readonly isLooping: boolean

@@ -1,12 +1,12 @@
-import { asText, componentOf, firstOf, inProject, rootOf, setAt, type Literal, type Part, type Project, type Screen, type ScreenSize } from '../../../document'
+import { asText, certain, componentOf, firstOf, inProject, rootOf, setAt, type Literal, type Part, type Project, type Screen, type ScreenSize } from '../../../document'
 import { atSize } from '../../../machine'
 import { drawList, startRun } from '../../../run'
-import { casedText, linesHeight, textLines, textStyleOf, textWidth } from '../../../layout'
+import { wordsSize } from '../../../layout'
 import { isCrossFade } from '../../../motion'
-import { multiply, pointOn, shownSize, type DrawItem, type DrawList } from '../../../scene'
+import { matrixTo, multiply, pointOn, scrolls, shownSize, type DrawItem, type DrawList } from '../../../scene'
 import { TOUCHING, wayDown } from '../../ground/answers'
 import { listed } from '../../ground/context'
-import { everythingIn, rectangleOf } from '../../ground/placed'
+import { rectangleOf } from '../../ground/placed'
 import type { ScreenCheck, ScreenContext } from '../../ground/screen-context'
 import type { Finding } from '../../model/finding'
 
@@ -60,11 +60,10 @@ interface Lost {
 }
 
 /** The parts of a screen of which something is lost at further sizes, though nothing is as it is drawn. */
-function lostAtSizes({ project, screen }: ScreenContext, lossIn: (list: DrawList, part: Part) => number | null): readonly Lost[] {
-  const { sizes = [] } = screen
-  if (sizes.length === 0) return []
-  const drawn = picture(project, screen)
-  const pictures = sizes.map((size) => ({ size, list: picture(project, screen, size.name) }))
+function lostAtSizes(context: ScreenContext, lossIn: (list: DrawList, part: Part) => number | null): readonly Lost[] {
+  const { screen } = context
+  if ((screen.sizes ?? []).length === 0) return []
+  const { drawn, pictures } = picturesOf(context)
   const lost = screen.parts.filter((part) => part.id !== rootOf(screen).id && lossIn(drawn, part) === null).flatMap((part): (Lost & { readonly key: string })[] => {
     const losses = pictures.flatMap(({ size, list }) => {
       const loss = lossIn(list, part)
@@ -76,8 +75,21 @@ function lostAtSizes({ project, screen }: ScreenContext, lossIn: (list: DrawList
   return kinds.map((alike) => ({ parts: alike.flatMap(({ parts }) => parts), sizes: firstOf(alike).sizes, most: Math.max(...alike.map(({ most }) => most)) }))
 }
 
-/** A screen as it begins, at a size. */
-const picture = (project: Project, screen: Screen, size?: string): DrawList => drawList(startRun(atSize(project, size), { screen: screen.id }))
+/** A screen as it begins: as it is drawn, and at each further size. */
+interface Pictures {
+  readonly drawn: DrawList
+  readonly pictures: readonly { readonly size: ScreenSize; readonly list: DrawList }[]
+}
+
+const known = new WeakMap<ScreenContext, Pictures>()
+
+function picturesOf(context: ScreenContext): Pictures {
+  const { project, screen: { id, sizes = [] } } = context
+  const pictureAt = (size?: string) => drawList(startRun(atSize(project, size), { screen: id }))
+  const found = known.get(context) ?? { drawn: pictureAt(), pictures: sizes.map((size) => ({ size, list: pictureAt(size.name) })) }
+  known.set(context, found)
+  return found
+}
 
 /** By how much a part that is to be seen reaches past the edge of its screen, in px; null where it does not, or scrolls with what holds it. */
 function pastEdge(list: DrawList, { id }: Part): number | null {
@@ -90,22 +102,18 @@ function pastEdge(list: DrawList, { id }: Part): number | null {
   return past >= LEAST_PX ? past : null
 }
 
-const scrolls = ({ values }: DrawItem): boolean => values.scroll !== undefined && values.scroll !== 'none'
-
 /** The upright rectangle around what an item shows: of a text its words, of an instance what it is of. */
 function rectangleIn(list: DrawList, item: DrawItem): ReturnType<typeof rectangleOf> {
-  const { matrix } = firstOf(everythingIn(list).filter((placed) => placed.item === item))
+  const matrix = certain(matrixTo(list, item.instance, item.part))
   const { x, width, height } = item.kind === 'text' && !isCrossFade(item.values.text) ? wordsIn(item, item.values.text) : { x: 0, ...shownSize(item) }
   return rectangleOf({ item: { ...item, values: { ...item.values, width, height } }, matrix: multiply(matrix, [1, 0, 0, 1, x, 0]) })
 }
 
 /** The words of a text within its part, as they are aligned there. */
 function wordsIn({ values }: DrawItem, text: Literal): { readonly x: number; readonly width: number; readonly height: number } {
-  const style = textStyleOf(values)
-  const lines = textLines(casedText(asText(text), values.fontCase), style, values.width, values.textWrap === true, values.ellipsis === true)
-  const width = Math.max(0, ...lines.map((line) => textWidth(line, style)))
+  const size = wordsSize(values, asText(text), values.width, values.ellipsis === true)
   const before = values.textAlign === 'center' ? 0.5 : values.textAlign === 'end' ? 1 : 0
-  return { x: (values.width - width) * before, width, height: linesHeight(lines.length, style) }
+  return { x: (values.width - size.width) * before, ...size }
 }
 
 /** Whether somebody touches a part: what it is an instance of answers to that, or the screen where it stands. */

@@ -51,15 +51,14 @@ function breaksAt(lane: Lane, share: number): boolean {
   const at = begin + share * lane.durationMs
   const around = stepsBetween(values([at - 1, at, at + 1]))
   if (around.length < 2 || typeof lane.to !== 'number') return false
-  const travelled = sum(stepsBetween(values(Array.from({ length: PIECES + 1 }, (_, piece) => begin + (lane.durationMs * piece) / PIECES))).map(Math.abs))
+  const pieces = stepsBetween(values(Array.from({ length: PIECES + 1 }, (_, piece) => begin + (lane.durationMs * piece) / PIECES)))
+  const travelled = pieces.reduce((sum, step) => sum + Math.abs(step), 0)
   const meanSpeed = travelled / Math.max(1, lane.durationMs)
   const [before, after] = [itemAt(around, 0), itemAt(around, 1)]
   return meanSpeed > 0 && Math.abs(after - before) > BREAK * 2 * meanSpeed
 }
 
 const stepsBetween = (values: readonly number[]): readonly number[] => values.slice(1).map((value, index) => value - itemAt(values, index))
-
-const sum = (numbers: readonly number[]): number => numbers.reduce((all, each) => all + each, 0)
 
 function loopSeams({ component, compiled, project }: CheckContext, state: State): readonly Finding[] {
   const axis = theOne(component.axes, ({ states }) => states.includes(state))
