@@ -23,6 +23,11 @@ export interface Identified {
   readonly id: string
 }
 
+/** Something that has an identifier, and a name people know it by. */
+export interface Named extends Identified {
+  readonly name: string
+}
+
 /** Whether something has an identifier. */
 export const isIdentified = (value: unknown): value is Fields & Identified => hasKeys(value) && typeof value.id === 'string'
 

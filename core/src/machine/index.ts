@@ -6,7 +6,7 @@ export { changesBetween, looksIn, looksOfState, type TargetChange } from './targ
 export * from './instance'
 export { completed, changeState, changeEnvironment, changePresence, changeSurroundings, pulse, settle, type Pace } from './transition'
 export { dragTo, letGo, shiftOf, type LettingGo } from './dragged'
-export { namesOfBehaviour } from './names-read'
+export { namesOfBehaviour, namesOfLists, namesOfValues } from './names-read'
 export { holderOf, isSurface, isWithin, pathInside, stepOf, surfaceOf, surfacePath } from './paths'
 export { FROM_OUTSIDE } from './towards'
 export { BACK_DEPTH, cameFrom, keptAt, keepState, policiesOf, queuedRule, stateKept, type Kept, type Slots } from './slots'

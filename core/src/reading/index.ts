@@ -3,3 +3,7 @@ export { bandsOf, differingSpans, type Band, type TimeSpan, type Stay } from './
 export { linksOn, type Link } from './links'
 export { expectationText } from './take-words'
 export { pathName } from './path-names'
+export { usedElsewhere, usesIn, type Uses } from './uses'
+export { find, type Findable } from './find'
+export { groupIn, inGroup, ownName } from './name-groups'
+export { lastChanges } from './changed'

@@ -1,7 +1,7 @@
 import type { Axis, Component, Group } from '../component'
 import { componentsIn, reaches } from '../containment'
 import { RheoError } from '../error'
-import type { Identified } from '../fields'
+import type { Identified, Named } from '../fields'
 import { LIMITS } from '../limits'
 import { componentOf, type Project } from '../project'
 import { decidedBy } from '../decided'
@@ -39,10 +39,6 @@ const thingsOf = (project: Project): readonly (readonly [string, Identified])[] 
 function namedIn(owner: Owner): Readonly<Record<string, readonly Named[]>> {
   if (!('axes' in owner)) return { parts: owner.parts, variables: owner.variables, entryPoints: owner.entryPoints ?? [] }
   return { parts: owner.parts, axes: owner.axes, parameters: owner.parameters, variables: owner.variables, ...Object.fromEntries(owner.axes.flatMap(({ id, states, groups = [] }) => [[`axes/${id}/states`, states], [`axes/${id}/groups`, groups]])) }
-}
-
-interface Named extends Identified {
-  readonly name: string
 }
 
 function requireOnce(things: readonly (readonly [string, Identified])[]): void {
