@@ -25,7 +25,10 @@ test('nothing serious on the shelf', async () => {
 test.each(['light', 'dark'])('nothing serious on the bench, in its %s form', async (form) => {
   const hands = application.hands()
   await hands.openDemo('boardingButton')
-  if (form === 'dark') await hands.clickButton('Dark theme')
+  if (form === 'dark') {
+    await hands.click('[aria-label="More"]')
+    await hands.choose('Dark theme')
+  }
   await hands.click(await hands.cell('after', 'working'))
   await hands.enter('after', '100', '[aria-label="Rule"]')
   await hands.untilFindings('there is a finding to look at', (kinds) => kinds.length > 0)

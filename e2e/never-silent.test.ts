@@ -28,6 +28,8 @@ describe('checks that cannot be loaded', () => {
     const id = await demo()
     await withBroken(hands, BROKEN)
     await hands.click(`.card-open[href="/project/${id}"]`)
+    await says(hands, '.contents-side', /code cannot be loaded/)
+    await hands.click('[data-item=boardingButton] a')
     await says(hands, '.finding-counts', /^checks failed$/)
     await says(hands, '#findings .broken-down', /code cannot be loaded/)
     expect(await textOf(hands, '#findings')).not.toMatch(/no findings/i)
@@ -55,7 +57,7 @@ describe('a page that breaks down', () => {
     await hands.click('.card-open')
     await says(hands, '.not-here', /This page broke down\. Everything that was done is kept\./)
     await hands.clickButton('Try again')
-    await hands.find('[aria-label="Trigger table"]')
+    await hands.find('.content-card')
   })
 
   test('an address that leads to nothing in a project says what is missing', async () => {
@@ -66,7 +68,7 @@ describe('a page that breaks down', () => {
       expect(await textOf(hands, '.not-here')).toContain(`This project has no such ${place}.`)
     }
     await hands.click(await hands.byText('Back to Skerry Line', 'a'))
-    await hands.find('[aria-label="Trigger table"]')
+    await hands.find('.content-card')
   })
 })
 
@@ -100,8 +102,11 @@ describe('what has become of edits', () => {
       window.fetch = (address, options) => (String(options?.body).includes('rename the component')
         ? Promise.resolve(new Response('{"type":"urn:rheoscope:problem:invalid","title":"Refused","status":422,"detail":"The server has its reasons."}', { status: 422, headers: { 'content-type': 'application/problem+json' } }))
         : fetch(address, options))`)
+    await hands.click('.crumb-project')
     await hands.enter('Project name', 'First')
+    await hands.clickButton('New component')
     await hands.enter('Component name', 'Unwanted')
+    await hands.click('.crumb-project')
     await hands.enter('Project name', 'Second')
     await says(hands, '.notices', /rename the component could not be stored and has been taken back; everything else is\./)
     await hands.clickButton('Give it up')

@@ -19,9 +19,7 @@ test('a choice gives each of its values a look, and an instance of it another si
   await hands.enter('size', 'L', '[aria-label="Specimen"]')
   await hands.until('it has grown', async () => (await width()) === '220')
 
-  await hands.click('[aria-label="Components"]')
-  await hands.choose('New component')
-  await hands.until('the new component is open', async () => (await (await hands.field('Component name')).getAttribute('value')) === 'Component 2')
+  await hands.newComponent()
   await hands.addPart('Component 1')
   await hands.setProperty('size', 'S')
   await hands.until('the instance is small', async () => (await hands.driver.executeScript<string[]>('return [...document.querySelectorAll(".specimen-picture rect")].map((each) => each.getAttribute("width"))')).includes('60'))

@@ -12,29 +12,29 @@ const RULES = '[aria-label="Rules of the screen"]'
 test('screens lead to one another and carry what is tied; an overlay takes the keys; undone, it is as it was', async () => {
   const hands = application.hands()
   await hands.newProject()
-  await newScreen(hands, 'Here', '[aria-label="Components"]')
+  await newScreen(hands, 'Here')
   await putText(hands, { text: 'Onward', 'transition name': 'words', x: '20', y: '40' })
-  await hands.click('[aria-label="Components and screens"]')
-  await hands.choose('Another screen like Here')
+  await hands.click('[aria-label="More"]')
+  await hands.choose('Duplicate Here')
   await hands.until('it has a name of its own', async () => !['Here', null].includes(await nameOfScreen(hands)))
   await hands.enter('Screen name', 'There', '.crumbs')
   await hands.clickButton('text')
   for (const [label, value] of [['size', '40'], ['y', '400']] as const) await hands.enter(label, value, SELECTED)
-  await newScreen(hands, 'Note', '[aria-label="Components and screens"]')
+  await newScreen(hands, 'Note')
   await hands.enter('shown', 'over another one', '[aria-label="The screen"]')
   for (const [label, value] of [['width', '200'], ['height', '100']] as const) await hands.enter(label, value, '.pane-left')
   await putText(hands, { text: 'Mind the step' })
 
   // A tap on the words goes there, and the key n opens the note.
-  await goToScreen(hands, 'Here')
+  await hands.goTo('Here')
   await hands.clickButton('text')
   await addRule(hands, 'tap')
   await hands.act('go to a screen', { 'go to screen': 'There', duration: '400' }, RULES)
-  await goToScreen(hands, 'There')
+  await hands.goTo('There')
   await addRule(hands, 'key')
   await hands.enter('key', 'n', RULES)
   await hands.act('open an overlay', {}, RULES)
-  await goToScreen(hands, 'Here')
+  await hands.goTo('Here')
   await hands.clickButton('Run')
   await hands.tapWords('Onward', 'screen-picture')
   const size = async () => Number(await hands.driver.executeScript('return document.querySelector(arguments[0] + " text").getAttribute("font-size")', SCREEN))
@@ -78,7 +78,7 @@ test('a list on a screen repeats records in an area that scrolls; a way in begin
   await turnWheel(hands, x, y, 60)
   await hands.until('it has gone up', async () => (await top()) < before - 20)
 
-  await goToScreen(hands, 'Cabins')
+  await hands.goTo('Cabins')
   await hands.clickButton('+ entry point')
   await hands.clickButton('+ value')
   await hands.choose('openCabin')
@@ -94,18 +94,9 @@ const turnWheel = (hands: BenchHands, x: number, y: number, by: number): Promise
 
 const nameOfScreen = async (hands: BenchHands): Promise<string | null> => (await hands.find('[aria-label="Where you are"] input')).getAttribute('value')
 
-async function newScreen(hands: BenchHands, name: string, menu: string): Promise<void> {
-  await hands.click(menu)
-  await hands.choose('New screen')
-  await hands.find('.trace-canvas')
-  await hands.until('it is a new one', async () => (await nameOfScreen(hands))?.startsWith('Screen') === true)
+async function newScreen(hands: BenchHands, name: string): Promise<void> {
+  await hands.make('screen')
   await hands.enter('Screen name', name, '.crumbs')
-}
-
-async function goToScreen(hands: BenchHands, name: string): Promise<void> {
-  await hands.click('[aria-label="Components and screens"]')
-  await hands.choose(`on stage ${name}`)
-  await hands.until(`it is ${name}`, async () => (await nameOfScreen(hands)) === name)
 }
 
 async function putText(hands: BenchHands, said: Readonly<Record<string, string>>): Promise<void> {

@@ -8,9 +8,7 @@ const application = useApplication()
 test('instances stand on a screen, run in place, and their time is drawn, looked back at and kept', async () => {
   const hands = application.hands()
   await hands.openDemo('boardingButton')
-  await hands.click('[aria-label="Components"]')
-  await hands.choose('New screen')
-  await hands.find('.trace-canvas')
+  await hands.make('screen')
   await hands.enter('device', 'free', '[aria-label="Screen and what stands on it"]')
   for (const name of ['Boarding button', 'Engine-start button']) {
     await hands.click('[aria-label="Put something on the screen"]')

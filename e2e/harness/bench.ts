@@ -168,10 +168,34 @@ export class BenchHands extends Hands {
     await this.until('nothing floats over the page', async () => (await this.driver.findElements(By.css('.MuiPopover-root, .MuiDialog-root'))).length === 0)
   }
 
-  /** A further component, by the menu beside the name of this one. */
+  /** Goes to something of that name by the finder: a key, and a few letters with Enter. */
+  async goTo(name: string): Promise<void> {
+    await this.openFinder()
+    this.actions++
+    await (await this.find('.finder input')).sendKeys(name)
+    await this.byText(name, 'ul[@aria-label="Found"]/li[1]/*[@class="finder-name"]')
+    await (await this.find('.finder input')).sendKeys(Key.ENTER)
+    await this.untilNothingFloats()
+    await this.until(`it is ${name}`, async () => (await (await this.find('.crumbs input')).getAttribute('value')) === name)
+  }
+
+  /** A further component or screen by the finder, under the name it gets when none is typed. */
+  async make(what: 'component' | 'screen'): Promise<void> {
+    await this.openFinder()
+    await this.click(await this.byText(`New ${what}`, 'ul[@aria-label="Found"]/li/*[@class="finder-name"]'))
+    await this.untilNothingFloats()
+    await this.find(what === 'component' ? '[aria-label="Trigger table"]' : '.trace-canvas')
+    await this.until('it is a new one', async () => new RegExp(`^${what} \\d+$`, 'i').test((await (await this.find('.crumbs input')).getAttribute('value')) ?? ''))
+  }
+
+  private async openFinder(): Promise<void> {
+    await this.click('[aria-label="Find"]')
+    await this.find('.finder input')
+  }
+
+  /** A further component, with one state. */
   async newComponent(): Promise<void> {
-    await this.click('[aria-label="Components"]')
-    await this.choose('New component')
+    await this.make('component')
     await this.until('there is a new component', async () => (await this.driver.findElements(By.css('[data-column]'))).length === 1)
   }
 

@@ -37,9 +37,7 @@ async function makeRing(hands: BenchHands): Promise<void> {
 }
 
 async function makeButton(hands: BenchHands): Promise<void> {
-  await hands.click('[aria-label="Components"]')
-  await hands.choose('New component')
-  await hands.until('the new component is open', async () => (await (await hands.field('Component name')).getAttribute('value')) === 'Component 2')
+  await hands.newComponent()
   await hands.enter('Component name', 'Boarding button')
   await drawParts(hands)
   await giveStates(hands)

@@ -58,8 +58,7 @@ async function makeSheet(hands: BenchHands): Promise<void> {
 }
 
 async function makeOverlay(hands: BenchHands): Promise<void> {
-  await hands.click('[aria-label="Components"]')
-  await hands.choose('New screen')
+  await hands.make('screen')
   await hands.enter('Screen name', 'Cabin', '.crumbs')
   await hands.enter('width', '220', '.pane-left')
   await hands.enter('height', '260', '.pane-left')
@@ -77,8 +76,7 @@ async function put(hands: BenchHands, component: string): Promise<void> {
 
 /** A small card that opens its cabin, and steps back while another one is open. */
 async function makeCard(hands: BenchHands): Promise<void> {
-  await hands.click('[aria-label="Components and screens"]')
-  await hands.choose('New component')
+  await hands.make('component')
   await hands.enter('Component name', 'Card', '.crumbs')
   await hands.addParameter('text', 'number', '214')
   await hands.editInto('all looks')
@@ -120,8 +118,7 @@ async function makeDeck(hands: BenchHands): Promise<void> {
   await hands.enter('each as', 'Card', '[aria-label="Properties"]')
   await hands.enter('table', 'table', '[aria-label="Properties"]')
   await hands.setProperties({ x: '0', y: '0' })
-  await hands.click('[aria-label="Components"]')
-  await hands.choose('New screen')
+  await hands.make('screen')
   await hands.enter('Screen name', 'Cabins', '.crumbs')
   await put(hands, 'Deck')
 }

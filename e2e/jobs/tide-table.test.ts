@@ -48,10 +48,8 @@ const SELECTED = '[aria-label="Selected"]'
 const SCREEN_RULES = '[aria-label="Rules of the screen"]'
 const ANSWERS = ['05:48 high', 'No tides today', 'No answer', 'Again soon', 'Ask at the quay']
 
-async function newScreen(hands: BenchHands, name: string, menu: string, words: string): Promise<void> {
-  await hands.click(menu)
-  await hands.choose('New screen')
-  await hands.find('.trace-canvas')
+async function newScreen(hands: BenchHands, name: string, words: string): Promise<void> {
+  await hands.make('screen')
   await hands.enter('Screen name', name, '.crumbs')
   await hands.click('[aria-label="Put something on the screen"]')
   await hands.choose('a text')
@@ -66,15 +64,14 @@ async function addScreenRule(hands: BenchHands, kind: string, does: string, fiel
 
 /** A screen that asks for the tides as it is shown, and one it is come to from and left for. */
 async function screens(hands: BenchHands): Promise<void> {
-  await newScreen(hands, 'Quay', '[aria-label="Components"]', 'See the tides')
-  await newScreen(hands, 'Tides', '[aria-label="Components and screens"]', 'Back')
+  await newScreen(hands, 'Quay', 'See the tides')
+  await newScreen(hands, 'Tides', 'Back')
   await addScreenRule(hands, 'tap', 'go to a screen', { 'go to screen': 'Quay', duration: '0' })
   await hands.click('[aria-label="Put something on the screen"]')
   await hands.choose('Tide table')
   await hands.clickButton('the screen itself')
   await addScreenRule(hands, 'shown', 'send a message', { send: 'ask', to: 'everyone' })
-  await hands.click('[aria-label="Components and screens"]')
-  await hands.choose('on stage Quay')
+  await hands.goTo('Quay')
   await hands.clickButton('text')
   await addScreenRule(hands, 'tap', 'go to a screen', { 'go to screen': 'Tides', duration: '0' })
   await hands.clickButton('Run')

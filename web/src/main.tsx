@@ -16,27 +16,31 @@ import '@fontsource/atkinson-hyperlegible-mono/400.css'
 import '@fontsource/atkinson-hyperlegible-mono/600.css'
 import './theme/paper.css'
 import { theme } from './theme/theme'
-import { BenchPage } from './bench/page/bench-page'
 import { BrokenPage } from './broken-page'
-import { FindingsPage } from './findings/findings-page'
 import { NotHere } from './not-here'
 import { Shelf } from './shelf/shelf'
-import { PreviewPage } from './stage/preview-page'
-import { StagePage } from './stage/stage-page'
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name=style-nonce]')?.content ?? ''
 const styles = createCache({ key: 'rheo', nonce })
 const queries = new QueryClient()
 
+/** Each place loads its own code: the shelf none of the editor, and the preview nothing but what runs a screen. */
 const router = createBrowserRouter([{
   errorElement: <BrokenPage />,
+  HydrateFallback: () => <p className="waiting muted">Opening…</p>,
   children: [
     { path: '/', element: <Shelf /> },
-    { path: '/project/:project', element: <BenchPage /> },
-    { path: '/project/:project/component/:component', element: <BenchPage /> },
-    { path: '/project/:project/screen/:screen', element: <StagePage /> },
-    { path: '/project/:project/findings/:sheet?', element: <FindingsPage /> },
-    { path: '/project/:project/preview/:screen', element: <PreviewPage /> },
+    { path: '/project/:project/preview/:screen', lazy: async () => ({ Component: (await import('./stage/preview-page')).PreviewPage }) },
+    {
+      path: '/project/:project',
+      lazy: async () => ({ Component: (await import('./frame/project-frame')).ProjectFrame }),
+      children: [
+        { index: true, lazy: async () => ({ Component: (await import('./contents/contents-page')).ContentsPage }) },
+        { path: 'component/:component', lazy: async () => ({ Component: (await import('./bench/page/bench-page')).BenchPage }) },
+        { path: 'screen/:screen', lazy: async () => ({ Component: (await import('./stage/stage-page')).StagePage }) },
+        { path: 'findings/:sheet?', lazy: async () => ({ Component: (await import('./findings/findings-page')).FindingsPage }) },
+      ],
+    },
     { path: '*', element: <NotHere what="There is nothing at this address." /> },
   ],
 }])

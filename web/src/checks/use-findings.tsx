@@ -6,8 +6,8 @@ import { isCurrent, lookingAt, lookingAtAll, NOT_YET, type Looking } from './loo
 
 const ChecksContext = createContext<Checks | null>(null)
 
-/** Has the project that is open checked for everything inside; `first` is what is looked at. */
-export function ChecksProvider({ first, children }: { readonly first: string | null; readonly children: ReactNode }) {
+/** Has the project that is open checked for everything inside. */
+export function ChecksProvider({ children }: { readonly children: ReactNode }) {
   const session = useSession()
   const [checks, setChecks] = useState<Checks | null>(null)
   useEffect(() => {
@@ -15,8 +15,16 @@ export function ChecksProvider({ first, children }: { readonly first: string | n
     setChecks(made)
     return () => made.close()
   }, [session])
-  useEffect(() => checks?.lookAt(first), [checks, first])
   return <ChecksContext.Provider value={checks}>{children}</ChecksContext.Provider>
+}
+
+/** Has what is looked at now checked before anything else. */
+export function useCheckedFirst(id: string): void {
+  const checks = useChecks()
+  useEffect(() => {
+    checks?.lookAt(id)
+    return () => checks?.lookAt(null)
+  }, [checks, id])
 }
 
 export const useChecks = (): Checks | null => useContext(ChecksContext)

@@ -1,3 +1,4 @@
+import './fields.css'
 /** One of several, by a list that opens. */
 export function ChoiceField<const Choice extends string>({ label, value, choices, hidesLabel = false, onChange }: {
   readonly label: string

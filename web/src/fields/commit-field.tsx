@@ -1,5 +1,6 @@
 import { useEffect, useId, useRef, useState, type FocusEvent, type KeyboardEvent, type RefObject } from 'react'
 import { CompletingInput } from './completing-input'
+import './fields.css'
 
 interface CommitFieldProps {
   readonly label: string

@@ -9,7 +9,6 @@ import { formatValue, parseNumber, parseValue } from './parse-value'
 import { PictureField } from './picture-field'
 import { ShadowField } from './shadow-field'
 import { FloatingPanel } from '../theme/floating'
-import './fields.css'
 
 /** The editor of one property; which one follows from the property's type. */
 export function PropertyField({ definition, value, scope, project, onChange }: {

@@ -1,10 +1,12 @@
-import { NavLink, Link, useParams } from 'react-router'
-import { ChecksProvider } from '../checks/use-findings'
+import { NavLink, useParams } from 'react-router'
+import { Crumbs } from '../frame/crumbs'
+import { MoreMenu } from '../frame/more-menu'
+import { PlaceTabs } from '../frame/place-tabs'
+import { usePageTitle } from '../frame/use-page-title'
 import { NotHere } from '../not-here'
 import { Notices } from '../session/notices'
-import { SessionProvider, useOfSession } from '../session/use-session'
+import { useOfSession } from '../session/use-session'
 import { UndoRedo } from '../session/undo-redo'
-import { FormSwitch } from '../theme/form-switch'
 import { BudgetsSheet } from './budgets-sheet'
 import { CompleteCheck } from './complete-check'
 import { CoverageSheet } from './coverage-sheet'
@@ -14,7 +16,7 @@ import { PromisesSheet } from './promises-sheet'
 import './findings.css'
 
 const SHEETS = [
-  { at: '', name: 'Findings', sheet: FindingsSheet },
+  { at: '', name: 'List', sheet: FindingsSheet },
   { at: 'coverage', name: 'Coverage', sheet: CoverageSheet },
   { at: 'budgets', name: 'Budgets', sheet: BudgetsSheet },
   { at: 'promises', name: 'Promises', sheet: PromisesSheet },
@@ -23,19 +25,16 @@ const SHEETS = [
 
 /** What is to be said of all of a project: findings, what is reached and how, what paths take, what is promised, and which criteria of accessibility are looked at. */
 export function FindingsPage() {
-  const { project = '', sheet = '' } = useParams()
+  const { sheet = '' } = useParams()
   const chosen = SHEETS.find(({ at }) => at === sheet)
+  usePageTitle(...(chosen && chosen.at !== '' ? [chosen.name] : []), 'Findings', useOfSession('document').name)
   if (!chosen) return <NotHere what="There is nothing at this address." />
   return (
-    <SessionProvider key={project} id={project} waiting={<p className="waiting muted">Opening…</p>} failed={(error) => <NotHere what={error.message} />}>
-      <ChecksProvider first={null}>
-        <div className="findings-page">
-          <FindingsBar />
-          <Notices />
-          <chosen.sheet />
-        </div>
-      </ChecksProvider>
-    </SessionProvider>
+    <div className="findings-page">
+      <FindingsBar />
+      <Notices />
+      <chosen.sheet />
+    </div>
   )
 }
 
@@ -43,17 +42,16 @@ function FindingsBar() {
   const project = useOfSession('document')
   return (
     <header className="top-bar">
-      <Link to="/" className="brand">Rheoscope</Link>
-      <nav className="crumbs" aria-label="Where you are">
-        <Link to={`/project/${project.id}`} title="Back to the bench">{project.name}</Link> <span className="muted">/</span>
-      </nav>
+      <Crumbs />
+      <PlaceTabs />
+      <span className="muted">/</span>
       <nav className="sheet-tabs" aria-label="What is shown">
         {SHEETS.map(({ at, name }) => <NavLink key={at} end to={`/project/${project.id}/findings${at && `/${at}`}`}>{name}</NavLink>)}
       </nav>
       <span className="grow" />
       <CompleteCheck project={project.id} />
       <UndoRedo />
-      <FormSwitch />
+      <MoreMenu />
     </header>
   )
 }

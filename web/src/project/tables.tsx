@@ -9,7 +9,7 @@ import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/choice-field'
 import { useImport } from '../imports/use-import'
 import { newId } from '../session/new-id'
-import { useStillBench } from '../bench/page/use-bench'
+import { useEditing } from '../session/use-editing'
 import './tables.css'
 
 /** More records than these are drawn when they are asked for, so that a long table opens at once. */
@@ -19,7 +19,7 @@ const TYPES = ['text', 'number', 'yes/no', 'colour'] as const
 
 /** The project's data tables: what lists show the records of. */
 export function Tables() {
-  const { project, make } = useStillBench()
+  const { project, make } = useEditing()
   const [openId, setOpen] = useState<string | null>(null)
   const input = useRef<HTMLInputElement>(null)
   const open = project.tables.find(({ id }) => id === openId)
@@ -55,7 +55,7 @@ export function Tables() {
 }
 
 function TableGrid({ table, onClose }: { readonly table: DataTable; readonly onClose: () => void }) {
-  const { project, make } = useStillBench()
+  const { project, make } = useEditing()
   const [shown, setShown] = useState(SHOWN_AT_ONCE)
   const [problem, setProblem] = useState<string | null>(null)
   const addOne = () => {
@@ -96,7 +96,7 @@ function TableGrid({ table, onClose }: { readonly table: DataTable; readonly onC
 }
 
 function ColumnHead({ table, column }: { readonly table: DataTable; readonly column: DataTable['columns'][number] }) {
-  const { make } = useStillBench()
+  const { make } = useEditing()
   const rename = (name: string): string | null => {
     if (name.trim() === '') return 'A column has a name.'
     if (table.columns.some((other) => other.id !== column.id && other.name === name.trim())) return 'That name is taken.'
@@ -115,7 +115,7 @@ function ColumnHead({ table, column }: { readonly table: DataTable; readonly col
 }
 
 function RecordRow({ table, row, onProblem }: { readonly table: DataTable; readonly row: number; readonly onProblem: (sentence: string | null) => void }) {
-  const { make } = useStillBench()
+  const { make } = useEditing()
   const record = itemAt(table.records, row)
   const paste = (column: number, rows: readonly (readonly string[])[]) => {
     try {

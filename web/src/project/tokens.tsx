@@ -5,7 +5,7 @@ import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber, type Parsed } from '../fields/parse-value'
 import { newId } from '../session/new-id'
-import { useStillBench } from '../bench/page/use-bench'
+import { useEditing } from '../session/use-editing'
 import { wholeMs } from '../fields/ms-field'
 import { FloatingMenu } from '../theme/floating'
 
@@ -18,7 +18,7 @@ const KINDS: readonly Pick<Token, 'type' | 'value'>[] = [
 
 /** The project's named values. A field refers to one by `@` and its name; changing one changes whatever refers to it. */
 export function Tokens() {
-  const { project, make } = useStillBench()
+  const { project, make } = useEditing()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const add = (kind: (typeof KINDS)[number]) => {
     setAnchor(null)
@@ -42,7 +42,7 @@ export function Tokens() {
 }
 
 function TokenRow({ token }: { readonly token: Token }) {
-  const { project, make } = useStillBench()
+  const { project, make } = useEditing()
   const uses = usesOfToken(project, token.id)
   const rename = (name: string): string | null => {
     if (!/^[\w-]+$/.test(name)) return 'A name is letters, digits, - and _.'

@@ -19,9 +19,11 @@ export function Shelf() {
   const picker = useRef<HTMLInputElement>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const projects = useQuery({ queryKey: ['projects'], queryFn: listProjects, refetchOnMount: 'always' })
-  const open = (stored: StoredProject) => {
+  /** A project with something in it opens at its contents; a new one at the component it begins with. */
+  const open = ({ project, differs }: StoredProject) => {
+    const [first, ...others] = [...project.components, ...project.screens]
     void queries.invalidateQueries({ queryKey: ['projects'] })
-    void navigate(`/project/${stored.project.id}`, { state: { differs: stored.differs } })
+    void navigate(`/project/${project.id}${first && others.length === 0 ? `/component/${first.id}` : ''}`, { state: { differs } })
   }
   const make = useMutation({
     mutationFn: (what: () => Promise<StoredProject>) => what(),

@@ -8,6 +8,7 @@ import { usePlayer } from '../playing/use-player'
 import { newId } from '../session/new-id'
 import { Notices } from '../session/notices'
 import { SessionProvider, useSession, useSessionState } from '../session/use-session'
+import '../frame/places.css'
 import './stage.css'
 
 /** A screen alone on the page, to be shown to others or tried by people. */

@@ -1,28 +1,27 @@
-import { useState } from 'react'
-import { Link } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import { MenuItem, ToggleButton, ToggleButtonGroup } from '@mui/material'
 import { addScreen, duplicateScreen, removeScreen, renameScreen } from '@rheoscope/core/document'
+import { Crumbs } from '../frame/crumbs'
+import { MoreMenu } from '../frame/more-menu'
 import { CommitField } from '../fields/commit-field'
 import { ClockControls } from '../playing/clock-controls'
 import type { Player } from '../playing/player'
 import { usePlayerState } from '../playing/use-player'
 import { newId } from '../session/new-id'
-import { usePlaces } from '../session/places'
 import { UndoRedo } from '../session/undo-redo'
-import { FloatingMenu } from '../theme/floating'
-import { FormSwitch } from '../theme/form-switch'
 import { useStage, type Way } from './use-stage'
 
 /** The bar at the top: where one is, arranging or running, and the clock. */
 export function StageBar() {
-  const { project, screen, player, startOver, isArranging, arrange, showsLinks, showLinks, entryPoint, size } = useStage()
+  const { project, screen, player, startOver, isArranging, arrange, showsLinks, showLinks, entryPoint, size, make } = useStage()
   const way = screen.entryPoints?.find(({ id }) => id === entryPoint)
   const asked = new URLSearchParams({ ...(way ? { in: way.name } : {}), ...(size ? { size: size.name } : {}) }).toString()
   const shown = showsLinks ? 'links' : isArranging ? 'arrange' : 'run'
   return (
     <header className="top-bar">
-      <Link to="/" className="brand">Rheoscope</Link>
-      <Where />
+      <Crumbs>
+        <CommitField label="Screen name" hidesLabel value={screen.name} onCommit={(name) => (name.trim() === '' ? 'A screen has a name.' : (make(renameScreen(screen.id, name.trim()), 'rename the screen'), null))} />
+      </Crumbs>
       <span className="grow" />
       <ToggleButtonGroup size="small" exclusive value={shown} aria-label="What is shown" onChange={(_event, to: string | null) => to && (to === 'links' ? showLinks(true) : arrange(to === 'arrange'))}>
         <ToggleButton value="arrange" title="Put things where they belong (A)">Arrange</ToggleButton>
@@ -37,7 +36,7 @@ export function StageBar() {
       <Link className="underlined" to={`/project/${project.id}/findings`} title="What the checks say about all of the project">Findings</Link>
       <Link className="underlined" to={`/project/${project.id}/preview/${screen.id}${asked && `?${asked}`}`} title="The screen alone, at an address of its own, for others to try">Preview</Link>
       <UndoRedo />
-      <FormSwitch />
+      <MoreOfScreen />
     </header>
   )
 }
@@ -65,35 +64,23 @@ function Steps({ player }: { readonly player: Player }) {
   )
 }
 
-function Where() {
+function MoreOfScreen() {
   const { project, screen, make } = useStage()
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
-  const close = () => setAnchor(null)
-  const { go, items } = usePlaces({ project, here: screen.id, make, onGo: close })
+  const navigate = useNavigate()
   const duplicate = () => {
-    close()
     const made = duplicateScreen(project, screen, newId)
     make(addScreen(project, made), `duplicate ${screen.name}`)
-    go('screen', made.id)
+    void navigate(`/project/${project.id}/screen/${made.id}`)
   }
   const remove = () => {
-    close()
-    const other = project.screens.find(({ id }) => id !== screen.id)
-    if (other) go('screen', other.id)
-    else if (project.components[0]) go('component', project.components[0].id)
+    void navigate(`/project/${project.id}`)
     make(removeScreen(project, screen.id), `remove ${screen.name}`)
   }
   return (
-    <nav className="crumbs" aria-label="Where you are">
-      <span title={project.name}>{project.name}</span> <span className="muted">/</span>
-      <CommitField label="Screen name" hidesLabel value={screen.name} onCommit={(name) => (name.trim() === '' ? 'A screen has a name.' : (make(renameScreen(screen.id, name.trim()), 'rename the screen'), null))} />
-      <button className="plain crumb-more" aria-haspopup="menu" aria-label="Components and screens" onClick={(event) => setAnchor(event.currentTarget)}>▾</button>
-      <FloatingMenu anchor={anchor} onClose={close}>
-        {items}
-        <MenuItem divider disabled />
-        <MenuItem onClick={duplicate}>Another screen like {screen.name}</MenuItem>
-        <MenuItem onClick={remove}>Remove {screen.name} with its takes</MenuItem>
-      </FloatingMenu>
-    </nav>
+    <MoreMenu items={(onClose) => [
+      <MenuItem key="duplicate" onClick={() => { onClose(); duplicate() }}>Duplicate {screen.name}</MenuItem>,
+      <MenuItem key="remove" onClick={() => { onClose(); remove() }}>Delete {screen.name} with its takes</MenuItem>,
+      <MenuItem key="line" divider disabled />,
+    ]} />
   )
 }

@@ -1,9 +1,11 @@
-import { certain } from '@rheoscope/core/document'
 import { useEffect } from 'react'
 import { useParams } from 'react-router'
 import { NotHere } from '../not-here'
+import { isTurnedOff } from '../frame/letter-keys'
+import { usePageTitle } from '../frame/use-page-title'
 import { Notices } from '../session/notices'
-import { SessionProvider, useOfSession } from '../session/use-session'
+import { useOfSession } from '../session/use-session'
+import { isTyping } from '../theme/typing'
 import { EasingNames } from '../fields/easing-names'
 import { InstancePanel } from './instance-panel'
 import { LiveVariables } from './live-variables'
@@ -20,16 +22,9 @@ import './stage.css'
 
 /** A screen with what stands on it, run in place, and its time. */
 export function StagePage() {
-  const { project = '', screen = '' } = useParams()
-  return (
-    <SessionProvider key={project} id={project} waiting={<p className="waiting muted">Opening…</p>} failed={(error) => <NotHere what={error.message} />}>
-      <ChosenScreen id={screen} />
-    </SessionProvider>
-  )
-}
-
-function ChosenScreen({ id }: { readonly id: string }) {
+  const { screen: id = '' } = useParams()
   const project = useOfSession('document')
+  usePageTitle(project.screens.find((screen) => screen.id === id)?.name ?? 'No such screen', project.name)
   if (!project.screens.some((screen) => screen.id === id)) return <NotHere what="This project has no such screen." to={`/project/${project.id}`} label={`Back to ${project.name}`} />
   return (
     <StageProvider key={id} screen={id}>
@@ -64,19 +59,16 @@ function Stage() {
 
 /** The keys of the stage, wherever the focus is but in a field. */
 function useStageKeys(): void {
-  const { session, player, startOver, isArranging, arrange, showsLinks, showLinks } = useStage()
+  const { player, startOver, isArranging, arrange, showsLinks, showLinks } = useStage()
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
-      const isTyping = event.target instanceof HTMLElement && /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName)
-      const key = event.key.toLowerCase()
-      const keys: Readonly<Record<string, () => void>> = event.ctrlKey || event.metaKey
-        ? { z: () => (event.shiftKey ? session.redo() : session.undo()) }
-        : { h: () => player?.hold(!player.getState().isHeld), r: startOver, a: () => arrange(!isArranging), l: () => showLinks(!showsLinks) }
-      if (isTyping || !keys[key]) return
+      const keys: Readonly<Record<string, () => void>> = { h: () => player?.hold(!player.getState().isHeld), r: startOver, a: () => arrange(!isArranging), l: () => showLinks(!showsLinks) }
+      const act = keys[event.key.toLowerCase()]
+      if (!act || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target) || isTurnedOff(event)) return
       event.preventDefault()
-      certain(keys[key])()
+      act()
     }
     window.addEventListener('keydown', onKeyDown)
     return () => window.removeEventListener('keydown', onKeyDown)
-  }, [session, player, startOver, isArranging, arrange, showsLinks, showLinks])
+  }, [player, startOver, isArranging, arrange, showsLinks, showLinks])
 }

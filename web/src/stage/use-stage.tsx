@@ -2,7 +2,7 @@ import { createContext, useContext, useMemo, useState, type ReactNode } from 're
 import { useSearchParams } from 'react-router'
 import { certain, type Edit, type Id, type Part, type Project, type Screen, type ScreenSize, type Take } from '@rheoscope/core/document'
 import { atSize } from '@rheoscope/core/machine'
-import { ChecksProvider } from '../checks/use-findings'
+import { useCheckedFirst } from '../checks/use-findings'
 import type { Player } from '../playing/player'
 import { usePlayer } from '../playing/use-player'
 import type { ProjectSession } from '../session/project-session'
@@ -55,6 +55,7 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
   const size = screen.sizes?.find((each) => each.id === search.get('size')) ?? null
   const shown = atSize(project, size?.name)
   const player = usePlayer(shown, { screen: id })
+  useCheckedFirst(id)
   const [selected, select] = useState<Id | null>(null)
   const [isArranging, arrange] = useState(screen.parts.length < 2)
   const [way, work] = useState<Way>('mouse')
@@ -81,7 +82,7 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
       lookAt(null)
     },
   }), [project, screen, size, shown, setSearch, player, session, selected, isArranging, seenMs, way, entryPoint, showsLinks])
-  return <StageContext.Provider value={stage}><ChecksProvider first={id}>{children}</ChecksProvider></StageContext.Provider>
+  return <StageContext.Provider value={stage}>{children}</StageContext.Provider>
 }
 
 export function useStage(): Stage {

@@ -1,8 +1,9 @@
 import { useCallback, useState } from 'react'
-import { Navigate, useParams, useSearchParams } from 'react-router'
+import { useParams } from 'react-router'
+import { usePageTitle } from '../../frame/use-page-title'
 import { NotHere } from '../../not-here'
 import { Notices } from '../../session/notices'
-import { SessionProvider, useOfSession } from '../../session/use-session'
+import { useOfSession } from '../../session/use-session'
 import { FindingsPanel } from './findings-panel'
 import { MotionScore } from '../lanes/motion-score'
 import { Palette } from './palette'
@@ -17,31 +18,16 @@ import './bench.css'
 
 /** Everything about one component on one page. */
 export function BenchPage() {
-  const { project = '', component } = useParams()
-  return (
-    <SessionProvider key={project} id={project} waiting={<p className="waiting muted">Opening…</p>} failed={(error) => <NotHere what={error.message} />}>
-      <ChosenComponent id={component} />
-    </SessionProvider>
-  )
-}
-
-function ChosenComponent({ id }: { readonly id: string | undefined }) {
+  const { component: id } = useParams()
   const project = useOfSession('document')
   const component = project.components.find((each) => each.id === id)
-  const [first] = project.components
-  const [search] = useSearchParams()
-  const rule = search.get('rule')
-  if (component) {
-    return (
-      <BenchProvider key={`${component.id} ${rule}`} component={component.id} opening={rule === null ? null : { rule, state: search.get('from') }}>
-        <Bench />
-      </BenchProvider>
-    )
-  }
-  if (id !== undefined) return <NotHere what="This project has no such component." to={`/project/${project.id}`} label={`Back to ${project.name}`} />
-  if (first) return <Navigate replace to={`/project/${project.id}/component/${first.id}`} />
-  return <NotHere what="This project has no component." />
+  usePageTitle(component?.name ?? 'No such component', project.name)
+  if (!component) return <NotHere what="This project has no such component." to={`/project/${project.id}`} label={`Back to ${project.name}`} />
+  return <BenchProvider key={component.id} component={component.id}>{BENCH}</BenchProvider>
 }
+
+/** Drawn anew only by what is in it. */
+const BENCH = <Bench />
 
 function Bench() {
   const [isPaletteOpen, setPaletteOpen] = useState(false)

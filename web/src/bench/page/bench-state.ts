@@ -49,6 +49,8 @@ export interface BenchState {
 }
 
 export type BenchAction =
+  /** Selects what a bench has selected, and opens what it has open; everything else stays. */
+  | { readonly do: 'go to'; readonly view: BenchState }
   | { readonly do: 'select axis'; readonly axis: Id; readonly state: Id }
   | { readonly do: 'select state'; readonly state: Id }
   | { readonly do: 'add state to selection'; readonly state: Id }
@@ -97,6 +99,10 @@ export const stageOf = (into: Into): Extract<Into, { stage: Id }> | null => (typ
 
 export function benchReducer(state: BenchState, action: BenchAction): BenchState {
   switch (action.do) {
+    case 'go to': {
+      const { axis, state: column, row, parts, isEaselOpen, isMapOpen, into } = action.view
+      return { ...state, axis, state: column, row, parts, isEaselOpen, isMapOpen, into, alsoStates: [], alsoCells: [], lane: null, scrubMs: null, isLooping: false, comparedWith: null, tool: 'select' }
+    }
     case 'select axis':
       return { ...state, axis: action.axis, state: action.state, alsoStates: [], alsoCells: [], row: null, lane: null, scrubMs: null, isLooping: false, into: groupOf(state.into) === null ? state.into : 'look' }
     case 'select state':

@@ -19,14 +19,15 @@ const hasParts = ({ component, view }: Bench): boolean => topmost(component, vie
 const hasSeveral = (least: number) => ({ component, view }: Bench): boolean => topmost(component, view.parts).length >= least
 
 const ALIGN_KEYS: Readonly<Record<Alignment, string | null>> = {
-  left: 'Alt ArrowLeft', right: 'Alt ArrowRight', top: 'Alt ArrowUp', bottom: 'Alt ArrowDown', centre: null, middle: null,
+  left: 'Shift Alt ArrowLeft', right: 'Shift Alt ArrowRight', top: 'Shift Alt ArrowUp', bottom: 'Shift Alt ArrowDown', centre: null, middle: null,
 }
 
 /** Every command, in the order the palette lists them. */
 export const COMMANDS: readonly Command[] = [
-  { name: 'Undo', key: 'Ctrl z', isPossible: always, run: ({ session }) => session.undo() },
-  { name: 'Redo', key: 'Ctrl Shift z', isPossible: always, run: ({ session }) => session.redo() },
-  { name: 'Hold the clock, or let it go on', key: 'h', isPossible: ({ player }) => player !== null, run: ({ player }) => player?.hold(!player.getState().isHeld) },
+  // Their keys are those of every place.
+  { name: 'Undo', key: null, isPossible: always, run: ({ session }) => session.undo() },
+  { name: 'Redo', key: null, isPossible: always, run: ({ session }) => session.redo() },
+  { name: 'Pause the clock, or resume', key: 'h', isPossible: ({ player }) => player !== null, run: ({ player }) => player?.hold(!player.getState().isHeld) },
   { name: 'Start the specimen over', key: 'r', isPossible: ({ player }) => player !== null, run: ({ player }) => player?.startOver() },
   { name: 'Open the easel', key: 'e', isPossible: ({ view }) => !view.isEaselOpen, run: ({ select, state }) => select({ do: 'open easel', state: state.id }) },
   { name: 'Back to the table', key: 'Escape', isPossible: ({ view }) => view.isEaselOpen, run: ({ select }) => select({ do: 'close easel' }) },
@@ -38,7 +39,7 @@ export const COMMANDS: readonly Command[] = [
   { name: 'Edit the base look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'base' }) },
   { name: 'Edit the absent look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'absent' }) },
   { name: 'Edit all looks', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'all' }) },
-  { name: 'Duplicate', key: 'Ctrl d', isPossible: hasParts, run: duplicate },
+  { name: 'Duplicate', key: 'd', isPossible: hasParts, run: duplicate },
   { name: 'Group into a container', key: 'Ctrl g', isPossible: hasParts, run: group },
   { name: 'Ungroup', key: 'Ctrl Shift g', isPossible: ({ component, parts }) => parts.some(({ id }) => ungroupPart(component, id) !== null), run: ungroup },
   { name: 'Bring forward', key: 'PageUp', isPossible: hasParts, run: reorder('front') },

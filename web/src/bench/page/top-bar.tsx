@@ -1,59 +1,59 @@
-import { useState } from 'react'
-import { Link } from 'react-router'
-import { Button, MenuItem } from '@mui/material'
-import { removeComponent, renameComponent, renameProject } from '@rheoscope/core/document'
+import { MenuItem } from '@mui/material'
+import { useNavigate } from 'react-router'
+import { duplicateComponents, removeComponent, renameComponent } from '@rheoscope/core/document'
+import { usedElsewhere } from '@rheoscope/core/reading'
 import { CommitField } from '../../fields/commit-field'
+import { Crumbs } from '../../frame/crumbs'
+import { MoreMenu } from '../../frame/more-menu'
 import { ClockControls } from '../../playing/clock-controls'
-import { usePlaces } from '../../session/places'
+import { newId } from '../../session/new-id'
 import { UndoRedo } from '../../session/undo-redo'
-import { FormSwitch } from '../../theme/form-switch'
 import { FindingCounts } from './findings-panel'
 import { HandOver } from './hand-over'
 import { useStillBench } from './use-bench'
-import { FloatingMenu } from '../../theme/floating'
 
 /** The bar at the top: where one is, the clock, the findings, undo and redo, and handing over. */
 export function TopBar({ onPalette }: { readonly onPalette: () => void }) {
-  const { player } = useStillBench()
+  const { player, component, make } = useStillBench()
   return (
     <header className="top-bar">
-      <Link to="/" className="brand">Rheoscope</Link>
-      <Crumbs />
+      <Crumbs>
+        <CommitField label="Component name" hidesLabel value={component.name} onCommit={(name) => (name.trim() === '' ? 'A component has a name.' : (make(renameComponent(component.id, name.trim()), 'rename the component'), null))} />
+      </Crumbs>
       <span className="grow" />
       {player && <ClockControls player={player} of="specimen" />}
       <span className="grow" />
       <FindingCounts />
       <UndoRedo />
-      <Button title="All commands (Ctrl K)" aria-label="All commands" onClick={onPalette}>…</Button>
       <HandOver />
-      <FormSwitch />
+      <MoreOfComponent onPalette={onPalette} />
     </header>
   )
 }
 
-function Crumbs() {
+function MoreOfComponent({ onPalette }: { readonly onPalette: () => void }) {
   const { project, component, make } = useStillBench()
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
-  const close = () => setAnchor(null)
-  const { go, items } = usePlaces({ project, here: component.id, make, onGo: close })
+  const navigate = useNavigate()
+  const users = usedElsewhere(project, new Set([component.id])).flatMap(({ by }) => by)
+  const after = (onClose: () => void, act: () => void) => () => {
+    onClose()
+    act()
+  }
+  const duplicate = () => {
+    const { edit, made: [copy] } = duplicateComponents(project, [component.id], newId)
+    make(edit, `duplicate ${component.name}`)
+    if (copy !== undefined) void navigate(`/project/${project.id}/component/${copy}`)
+  }
   const remove = () => {
-    const other = project.components.find(({ id }) => id !== component.id)
-    if (!other) return
-    go('component', other.id)
+    void navigate(`/project/${project.id}`)
     make(removeComponent(component.id), `remove ${component.name}`)
   }
-  const isUsed = [...project.components, ...project.screens].some(({ parts }) => parts.some((part) => part.kind === 'instance' && part.component === component.id))
   return (
-    <nav className="crumbs" aria-label="Where you are">
-      <CommitField label="Project name" hidesLabel value={project.name} onCommit={(name) => (name.trim() === '' ? 'A project has a name.' : (make(renameProject(name.trim()), 'rename the project'), null))} />
-      <span className="muted">/</span>
-      <CommitField label="Component name" hidesLabel value={component.name} onCommit={(name) => (name.trim() === '' ? 'A component has a name.' : (make(renameComponent(component.id, name.trim()), 'rename the component'), null))} />
-      <button className="plain crumb-more" aria-haspopup="menu" aria-label="Components" onClick={(event) => setAnchor(event.currentTarget)}>▾</button>
-      <FloatingMenu anchor={anchor} onClose={close}>
-        {items}
-        <MenuItem divider disabled />
-        <MenuItem disabled={isUsed || project.components.length === 1} onClick={remove}>{isUsed ? 'In use, so it cannot be removed' : `Remove ${component.name}`}</MenuItem>
-      </FloatingMenu>
-    </nav>
+    <MoreMenu items={(onClose) => [
+      <MenuItem key="commands" onClick={after(onClose, onPalette)}>All commands <kbd>Ctrl K</kbd></MenuItem>,
+      <MenuItem key="duplicate" onClick={after(onClose, duplicate)}>Duplicate {component.name}</MenuItem>,
+      <MenuItem key="remove" disabled={users.length > 0} onClick={after(onClose, remove)}>{users.length > 0 ? `Used by ${users.join(', ')}` : `Delete ${component.name}`}</MenuItem>,
+      <MenuItem key="line" divider disabled />,
+    ]} />
   )
 }

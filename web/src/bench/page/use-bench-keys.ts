@@ -1,6 +1,7 @@
 import { useEffect } from 'react'
 import { clipOf, ruleClipOf, topmost, triggerRow, type Rule } from '@rheoscope/core/document'
-import { targetOf } from '../../theme/target-of'
+import { isTurnedOff } from '../../frame/letter-keys'
+import { isTyping, keepsChords } from '../../theme/typing'
 import { commandOf, pasteText, removeSelected, type Command } from './commands'
 import { useStillBench, type Bench } from './use-bench'
 
@@ -11,7 +12,7 @@ export function useBenchKeys(openPalette: () => void): void {
     const onKeyDown = (event: KeyboardEvent) => {
       const isPalette = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k'
       const command = commandOf(event, bench)
-      if (!isPalette && (!command || (isTyping(event.target) && !worksInFields(event, command)))) return
+      if (!isPalette && (!command || isTurnedOff(event) || (isTyping(event.target) && !worksInFields(event, command)))) return
       event.preventDefault()
       if (isPalette) openPalette()
       else command?.run(bench)
@@ -45,10 +46,7 @@ export function useBenchKeys(openPalette: () => void): void {
 
 /** A field keeps its own keys, and all of them while something is typed into it; other chords are the bench's. */
 const worksInFields = (event: KeyboardEvent, { key }: Command): boolean =>
-  key !== null && key.startsWith('Ctrl') && key !== 'Ctrl a' && !targetOf(event)?.hasAttribute('data-typing')
-
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.tagName === 'INPUT' || target.tagName === 'SELECT' || target.tagName === 'TEXTAREA')
+  key !== null && key.startsWith('Ctrl') && key !== 'Ctrl a' && !keepsChords(event.target)
 
 const isInGrid = (target: EventTarget | null): boolean => target instanceof HTMLElement && target.closest('[role="gridcell"]') !== null
 

@@ -1,13 +1,16 @@
-import { createContext, useContext, useEffect, useMemo, useReducer, type Dispatch, type ReactNode } from 'react'
-import { batch, certain, firstOf, firstStateOf, holdsIn, lookAt, rootOf, ruleInCell, setProperties, setPropertyEverywhere, triggerRow, type Axis, type Component, type Edit, type Id, type LookPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value } from '@rheoscope/core/document'
+import { createContext, useContext, useEffect, useMemo, useReducer, useState, type Dispatch, type ReactNode } from 'react'
+import { useSearchParams } from 'react-router'
+import { batch, certain, firstOf, firstStateOf, lookAt, ruleInCell, setProperties, setPropertyEverywhere, type Axis, type Component, type Edit, type Id, type LookPlace, type OwnLookPlace, type Part, type Project, type Rule, type Said, type State, type Value } from '@rheoscope/core/document'
 import { destination } from '../lanes/timing-text'
-import { ChecksProvider } from '../../checks/use-findings'
+import { useCheckedFirst } from '../../checks/use-findings'
 import type { Still } from '../../paint/look-picture'
 import type { Player } from '../../playing/player'
 import { usePlayer } from '../../playing/use-player'
 import type { ProjectSession } from '../../session/project-session'
 import { useSession, useSessionState } from '../../session/use-session'
-import { keepRows, keptRows } from '../table/kept-rows'
+import { useAddress } from '../../frame/use-address'
+import { keepRows } from '../table/kept-rows'
+import { BENCH_NAMES, benchAt, selectionOn } from './bench-address'
 import { benchReducer, combinationOf, groupOf, stageOf, type BenchAction, type BenchState } from './bench-state'
 
 /** The bench as its parts see it: the document, what is selected in it, and how to change either. */
@@ -42,27 +45,25 @@ export interface Bench {
 export const BenchContext = createContext<Bench | null>(null)
 export const StillBenchContext = createContext<Bench | null>(null)
 
-/** A cell to begin with: the rule in it, and the state it is left from. */
-export interface Opening {
-  readonly rule: Id
-  readonly state: Id | null
-}
-
-export function BenchProvider({ component: id, opening, children }: { readonly component: Id; readonly opening: Opening | null; readonly children: ReactNode }) {
+export function BenchProvider({ component: id, children }: { readonly component: Id; readonly children: ReactNode }) {
   const session = useSession()
   const { project, document } = useSessionState()
   const stored = document.components.find((each) => each.id === id)
   const component = project.components.find((each) => each.id === id) ?? certain(stored)
-  const [view, select] = useReducer(benchReducer, null, () => initialState(component, opening))
+  const [search] = useSearchParams()
+  const [usual] = useState(() => benchAt(component, {}))
+  const [view, select] = useReducer(benchReducer, null, () => benchAt(component, Object.fromEntries(search)))
+  useAddress(BENCH_NAMES, selectionOn(view, usual), (selection) => select({ do: 'go to', view: benchAt(component, selection) }))
   useEffect(() => keepRows(id, view.addedRows), [id, view.addedRows])
   const player = usePlayer(project, { component: id })
+  useCheckedFirst(id)
   const whole = { session, view, select, player }
   const still = useBenchOf(document, stored ?? component, { project: document, component: stored ?? component }, whole)
   const live = useBenchOf(project, component, { project: document, component: stored ?? component }, whole)
   return (
     <StillBenchContext.Provider value={still}>
       <BenchContext.Provider value={project === document ? still : live}>
-        <ChecksProvider first={id}>{children}</ChecksProvider>
+        {children}
       </BenchContext.Provider>
     </StillBenchContext.Provider>
   )
@@ -129,20 +130,4 @@ function shownLook(component: Component, axis: Axis, state: State, { into }: Ben
   const combined = combinationOf(into)
   const combination = component.combinations.find(({ id }) => id === combined)
   return { standing: combination?.states ?? { [axis.id]: state.id }, isAbsent: into === 'absent', over: null }
-}
-
-function initialState(component: Component, opening: Opening | null): BenchState {
-  const rule = component.rules.find(({ id }) => id === opening?.rule)
-  const axis = component.axes.find(({ id }) => id === rule?.axis) ?? firstOf(component.axes)
-  const state = axis.states.find(({ id }) => id === opening?.state)?.id ?? axis.start
-  const first = component.parts[1] ?? rootOf(component)
-  return {
-    axis: axis.id, state, alsoStates: [], row: rule ? triggerRow(rule.trigger, rule.part) : firstRow(component, axis), parts: [first.id], isEaselOpen: false, into: 'look', motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, alsoCells: [], rowsBy: 'trigger', showsGaps: false, isMapOpen: false, addedRows: keptRows(component.id),
-  }
-}
-
-/** The row of the first rule that answers in the start state, so that there is something to see at once. */
-function firstRow(component: Component, axis: Axis): string | null {
-  const rule = component.rules.find((each) => each.axis === axis.id && holdsIn(each, axis.start, axis) && each.target.go !== 'ignored')
-  return rule ? triggerRow(rule.trigger, rule.part) : null
 }

@@ -1,4 +1,5 @@
 import { AddPart } from './add-part'
+import { useStillBench } from '../page/use-bench'
 import { Parameters } from '../inspector/parameters'
 import { PartProperties } from '../inspector/part-properties'
 import { PartTree } from './part-tree'
@@ -18,7 +19,7 @@ export function PartsPane() {
       <Parameters />
       <Variables />
       <PartProperties />
-      <SharedVariables />
+      <SharedVariables component={useStillBench().component} />
       <Tokens />
       <Tables />
     </aside>

@@ -1,0 +1,49 @@
+import { useMemo, useState } from 'react'
+import { useSearchParams } from 'react-router'
+import { Crumbs } from '../frame/crumbs'
+import { MoreMenu } from '../frame/more-menu'
+import { PlaceTabs } from '../frame/place-tabs'
+import { FindButton } from '../frame/find-button'
+import { usePageTitle } from '../frame/use-page-title'
+import { Notices } from '../session/notices'
+import { UndoRedo } from '../session/undo-redo'
+import { ContentsGrid } from './contents-grid'
+import { ContentsSide } from './contents-side'
+import { SelectedBar } from './selected-bar'
+import { SharedDialog } from './shared-dialog'
+import { useContents } from './use-contents'
+import { useSelected } from './use-selected'
+import './contents.css'
+
+/** The first page of a project: everything it has, alive, to be gone through, grouped and put in order. */
+export function ContentsPage() {
+  const contents = useContents()
+  const { project, groups } = contents
+  usePageTitle('Contents', project.name)
+  const [folded, setFolded] = useState<ReadonlySet<string>>(new Set())
+  const visible = useMemo(() => groups.flatMap(({ name, items }) => (folded.has(name) ? [] : items)), [groups, folded])
+  const selected = useSelected(visible)
+  const [search, setSearch] = useSearchParams()
+  const fold = (name: string) => setFolded(folded.has(name) ? new Set([...folded].filter((each) => each !== name)) : new Set([...folded, name]))
+  return (
+    <div className="contents">
+      <header className="top-bar">
+        <Crumbs isContents />
+        <PlaceTabs />
+        <span className="grow" />
+        <FindButton />
+        <UndoRedo />
+        <MoreMenu />
+      </header>
+      <Notices />
+      <div className="contents-body">
+        <ContentsSide contents={contents} onShared={(kind) => setSearch((before) => new URLSearchParams([...before, ['shared', kind]]))} />
+        <main className="contents-main">
+          <SelectedBar contents={contents} selected={selected} />
+          <ContentsGrid project={project} groups={groups} folded={folded} onFold={fold} selected={selected} />
+        </main>
+      </div>
+      <SharedDialog kind={search.get('shared')} onClose={() => setSearch((before) => new URLSearchParams([...before].filter(([name]) => name !== 'shared')))} />
+    </div>
+  )
+}

@@ -1,0 +1,11 @@
+import type { Id } from '@rheoscope/core/document'
+import type { Findable } from '@rheoscope/core/reading'
+
+/** The address of something of a project, selected in its place. */
+export function addressOf(project: Id, { kind, name, owner, part, axis, state, rule }: Findable): string {
+  const at = `/project/${project}`
+  if (!owner) return `${at}?${new URLSearchParams({ shared: kind }).toString()}`
+  const asked = new URLSearchParams()
+  for (const [field, value] of Object.entries({ axis, state, part, rule, take: kind === 'take' ? name : undefined })) if (value !== undefined) asked.set(field, value)
+  return `${at}/${owner.kind}/${owner.id}${asked.size > 0 ? `?${asked.toString()}` : ''}`
+}

@@ -1,0 +1,102 @@
+import { useDeferredValue, useMemo, useState } from 'react'
+import { useNavigate } from 'react-router'
+import { Dialog } from '@mui/material'
+import useAutocomplete from '@mui/material/useAutocomplete'
+import { addComponent, addScreen, batch, freeName, namesOf, newComponent, newScreen, type Project } from '@rheoscope/core/document'
+import { find, type Findable } from '@rheoscope/core/reading'
+import { newId } from '../session/new-id'
+import { useOfSession, useSession } from '../session/use-session'
+import { addressOf } from './addresses'
+
+interface FinderProps {
+  readonly isOpen: boolean
+  readonly onClose: () => void
+}
+
+/** Looks for anything in the project by its name, and goes there; makes what is not there yet. */
+export function Finder({ isOpen, onClose }: FinderProps) {
+  return (
+    <Dialog open={isOpen} onClose={onClose} maxWidth="sm" fullWidth aria-label="Find" slotProps={{ container: { className: 'finder-place' } }}>
+      {isOpen && <FinderList onClose={onClose} />}
+    </Dialog>
+  )
+}
+
+/** Something to choose: a thing that was found, a place of the project, or something new. */
+interface Choice {
+  readonly name: string
+  readonly kind: string
+  /** What it is inside; empty for what is inside nothing else. */
+  readonly of: string
+  readonly go: () => void
+}
+
+function FinderList({ onClose }: Pick<FinderProps, 'onClose'>) {
+  const project = useOfSession('document')
+  const [typed, setTyped] = useState('')
+  const wanted = useDeferredValue(typed)
+  const choices = useChoices(project, wanted)
+  const { getRootProps, getInputProps, getListboxProps, getOptionProps } = useAutocomplete<Choice>({
+    options: choices, open: true, autoHighlight: true, clearOnBlur: false, disableCloseOnSelect: true, value: null,
+    getOptionLabel: ({ name, kind, of }) => `${kind} ${name} ${of}`, filterOptions: (options) => options,
+    inputValue: typed, onInputChange: (_event, text, why) => { if (why === 'input') setTyped(text) },
+    onChange: (_event, choice) => {
+      onClose()
+      choice?.go()
+    },
+    onClose: (_event, why) => { if (why === 'escape') onClose() },
+  })
+  return (
+    <div className="finder" {...getRootProps()}>
+      <input {...getInputProps()} autoFocus aria-label="Find a component, screen, part, state…" placeholder="Find a component, screen, part, state…" />
+      <ul {...getListboxProps()} aria-label="Found">
+        {choices.map((choice, index) => {
+          const { key, ...option } = getOptionProps({ option: choice, index })
+          return (
+            <li key={`${key} ${index}`} {...option}>
+              <span className="finder-name">{choice.name}</span> {choice.of !== '' && <span className="muted">{choice.of}</span>} <span className="finder-kind muted">{choice.kind}</span>
+            </li>
+          )
+        })}
+      </ul>
+    </div>
+  )
+}
+
+const KIND_NAMES: Readonly<Record<Findable['kind'], string>> = { component: 'component', screen: 'screen', part: 'part', state: 'state', variable: 'variable', message: 'message', take: 'take', token: 'token', table: 'data table' }
+
+/** The places of a project that are not in it by a name. */
+const PLACES = [
+  { name: 'Contents', at: '' },
+  { name: 'Flow', at: '/flow' },
+  { name: 'All findings', at: '/findings' },
+  { name: 'Coverage', at: '/findings/coverage' },
+  { name: 'Budgets', at: '/findings/budgets' },
+  { name: 'Promises', at: '/findings/promises' },
+  { name: 'Criteria', at: '/findings/criteria' },
+] as const
+
+function useChoices(project: Project, typed: string): readonly Choice[] {
+  const navigate = useNavigate()
+  const session = useSession()
+  return useMemo(() => {
+    const text = typed.trim()
+    const go = (address: string) => () => void navigate(address)
+    const found = find(project, text).map((findable): Choice => ({
+      name: findable.name, kind: KIND_NAMES[findable.kind], of: findable.owner && findable.owner.name !== findable.name ? findable.owner.name : '', go: go(addressOf(project.id, findable)),
+    }))
+    const places = PLACES.filter(({ name }) => text === '' || name.toLowerCase().includes(text.toLowerCase())).map(({ name, at }): Choice => ({ name, kind: 'place', of: '', go: go(`/project/${project.id}${at}`) }))
+    const createComponent = () => {
+      const created = newComponent(newId, text === '' ? freeName('Component 1', namesOf(project.components), ' ', 'Component') : text)
+      session.dispatch(addComponent(created), `add ${created.name}`)
+      void navigate(`/project/${project.id}/component/${created.id}`)
+    }
+    const createScreen = () => {
+      const created = newScreen(newId, text === '' ? freeName('Screen 1', namesOf(project.screens), ' ', 'Screen') : text, 'phone')
+      session.dispatch(batch(addScreen(project, created)), `add ${created.name}`)
+      void navigate(`/project/${project.id}/screen/${created.id}`)
+    }
+    const called = text === '' ? '' : ` “${text}”`
+    return [...found, ...places, { name: `New component${called}`, kind: '', of: '', go: createComponent }, { name: `New screen${called}`, kind: '', of: '', go: createScreen }]
+  }, [project, typed, navigate, session])
+}
