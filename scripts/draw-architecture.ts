@@ -10,7 +10,7 @@ const ROWS = [
   ['core/machine'],
   ['core/scene'],
   ['core/semantics', 'core/run'],
-  ['core/check', 'core/reading', 'core/protocol', 'core/exchange', 'core/demo'],
+  ['core/check', 'core/reading', 'core/flow', 'core/protocol', 'core/exchange', 'core/demo'],
   ['server', 'web/api', 'web/session', 'web/workers', 'cli'],
   ['web/checks', 'web/playing', 'web/paint', 'web/fields', 'web/project'],
   ['web/shelf', 'web/bench', 'web/stage', 'web/map', 'web/takes', 'web/findings'],

@@ -122,7 +122,7 @@ export class Hands {
   async enter(label: string, value: string, within = 'body'): Promise<void> {
     this.actions++
     await whileItStands(() => this.fieldAndKind(label, within), async ([field, kind]) => {
-      if (kind === 'select') await (await field.findElement(By.xpath(`./option[normalize-space()=${JSON.stringify(value)}]`))).click()
+      if (kind === 'select') await (await field.findElement(By.xpath(`.//option[normalize-space()=${JSON.stringify(value)}]`))).click()
       else if (kind === 'checkbox') await field.click()
       else await field.sendKeys(Key.chord(Key.CONTROL, 'a'), value, Key.ENTER)
     })

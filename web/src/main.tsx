@@ -38,6 +38,7 @@ const router = createBrowserRouter([{
         { index: true, lazy: async () => ({ Component: (await import('./contents/contents-page')).ContentsPage }) },
         { path: 'component/:component', lazy: async () => ({ Component: (await import('./bench/page/bench-page')).BenchPage }) },
         { path: 'screen/:screen', lazy: async () => ({ Component: (await import('./stage/stage-page')).StagePage }) },
+        { path: 'flow', lazy: async () => ({ Component: (await import('./flow/flow-page')).FlowPage }) },
         { path: 'findings/:sheet?', lazy: async () => ({ Component: (await import('./findings/findings-page')).FindingsPage }) },
       ],
     },

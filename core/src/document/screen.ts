@@ -25,6 +25,8 @@ export const Screen = object({
   width: number({ above: 0, max: 20_000 }),
   height: number({ above: 0, max: 20_000 }),
   sizes: optional(list(ScreenSize)),
+  /** Where it stands within its column of the flow, in px from the top. */
+  flowY: optional(number({ min: 0, max: 100_000 })),
   parts: list(Part, { least: 1 }),
   rules: list(Rule),
   variables: list(Variable),

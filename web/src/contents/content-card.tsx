@@ -5,7 +5,7 @@ import { groupIn, inGroup } from '@rheoscope/core/reading'
 import { FindingMark } from '../checks/finding-mark'
 import { Thumbnail } from '../playing/thumbnail'
 import { useEditing } from '../session/use-editing'
-import { addressOfItem } from './contents-grid'
+import { addressOfPlace } from '../frame/addresses'
 import type { Item } from './use-contents'
 import type { Selected } from './use-selected'
 
@@ -17,7 +17,6 @@ interface ContentCardProps {
   readonly isStop: boolean
   readonly isRenamed: boolean
   readonly onFocus: () => void
-  readonly onOpen: () => void
   readonly onRename: (does: boolean) => void
   readonly selected: Selected
 }
@@ -42,7 +41,7 @@ export function ContentCard({ project, item, isSelected, isStop, isRenamed, onFo
       role="gridcell" aria-selected={isSelected} data-item={item.id} className={isSelected ? 'content-card is-selected' : 'content-card'}
       onPointerEnter={() => setLively(true)} onPointerLeave={() => setLively(false)}
     >
-      <Link to={addressOfItem(project, item)} tabIndex={isStop ? 0 : -1} aria-label={`${item.ownName}, ${aboutOf(project, item)}`} onClick={click} onFocus={() => { onFocus(); setLively(true) }} onBlur={() => setLively(false)} draggable={false}>
+      <Link to={addressOfPlace(project.id, item)} tabIndex={isStop ? 0 : -1} aria-label={`${item.ownName}, ${aboutOf(project, item)}`} onClick={click} onFocus={() => { onFocus(); setLively(true) }} onBlur={() => setLively(false)} draggable={false}>
         <span className="content-picture"><Picture project={project} item={item} isLively={isLively} /></span>
       </Link>
       <div className="content-foot">

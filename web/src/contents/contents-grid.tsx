@@ -1,5 +1,4 @@
-import { useMemo, useRef, useState, type KeyboardEvent } from 'react'
-import { useNavigate } from 'react-router'
+import { useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import type { Id, Project } from '@rheoscope/core/document'
 import { useRoom } from '../theme/use-room'
@@ -27,37 +26,12 @@ export function ContentsGrid({ project, groups, folded, onFold, selected }: Cont
   const { width } = useRoom(scroller, FIRST_ROOM)
   const columns = Math.max(1, Math.floor((width + CARD.gap) / (CARD.width + CARD.gap)))
   const rows = useMemo(() => rowsOf(groups, folded, columns), [groups, folded, columns])
-  const [focused, setFocused] = useState<Id | null>(null)
   const [renamed, setRenamed] = useState<Id | null>(null)
-  const navigate = useNavigate()
   const virtual = useVirtualizer({
     count: rows.length, getScrollElement: () => scroller.current, overscan: 2,
     estimateSize: (index) => (rows[index]?.is === 'head' ? HEAD_PX : CARD.height + CARD.gap),
   })
-  const order = useMemo(() => rows.flatMap((row, index) => (row.is === 'cards' ? row.items.map(({ id }, column) => ({ id, index, column })) : [])), [rows])
-  const stop = order.some(({ id }) => id === focused) ? focused : order[0]?.id
-  const focus = (id: Id) => {
-    const place = order.find((each) => each.id === id)
-    if (!place) return
-    setFocused(id)
-    virtual.scrollToIndex(place.index)
-    requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-item="${CSS.escape(id)}"] a`)?.focus())
-  }
-  const onKeyDown = (event: KeyboardEvent) => {
-    const at = order.findIndex(({ id }) => id === stop)
-    const place = order[at]
-    if (event.target instanceof HTMLInputElement || !place) return
-    const target = { ArrowRight: order[at + 1], ArrowLeft: order[at - 1], ArrowDown: below(order, place, 1), ArrowUp: below(order, place, -1), Home: order[0], End: order.at(-1) }[event.key]
-    if (target) {
-      focus(target.id)
-      if (event.shiftKey) selected.upTo(target.id)
-    } else if (event.key === ' ') selected.turn(place.id)
-    else if (event.key === 'F2') setRenamed(place.id)
-    else if (event.key.toLowerCase() === 'a' && (event.ctrlKey || event.metaKey)) selected.all()
-    else if (event.key === 'Escape') selected.set([])
-    else return
-    event.preventDefault()
-  }
+  const { stop, setFocused, onKeyDown } = useGridFocus(rows, scroller, (row) => virtual.scrollToIndex(row), selected, setRenamed)
   if (rows.length === 0) return <p className="muted hint">Nothing is like that.</p>
   return (
     <div ref={scroller} className="contents-scroller">
@@ -75,7 +49,7 @@ export function ContentsGrid({ project, groups, folded, onFold, selected }: Cont
               {row.items.map((item) => (
                 <ContentCard
                   key={item.id} project={project} item={item} isSelected={selected.has(item.id)} isStop={item.id === stop} isRenamed={item.id === renamed}
-                  onFocus={() => setFocused(item.id)} onOpen={() => void navigate(addressOfItem(project, item))} onRename={(does) => setRenamed(does ? item.id : null)} selected={selected}
+                  onFocus={() => setFocused(item.id)} onRename={(does) => setRenamed(does ? item.id : null)} selected={selected}
                 />
               ))}
             </div>
@@ -86,13 +60,39 @@ export function ContentsGrid({ project, groups, folded, onFold, selected }: Cont
   )
 }
 
+/** One stop for Tab among all cards; the arrow keys go from one to the next, with Shift they select. */
+function useGridFocus(rows: readonly Row[], scroller: RefObject<HTMLDivElement | null>, scrollTo: (row: number) => void, selected: Selected, rename: (id: Id) => void) {
+  const [focused, setFocused] = useState<Id | null>(null)
+  const order = useMemo(() => rows.flatMap((row, index) => (row.is === 'cards' ? row.items.map(({ id }, column) => ({ id, index, column })) : [])), [rows])
+  const stop = order.some(({ id }) => id === focused) ? focused : order[0]?.id
+  const focus = ({ id, index }: CardPlace) => {
+    setFocused(id)
+    scrollTo(index)
+    requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-item="${CSS.escape(id)}"] a`)?.focus())
+  }
+  const onKeyDown = (event: KeyboardEvent) => {
+    const at = order.findIndex(({ id }) => id === stop)
+    const place = order[at]
+    if (event.target instanceof HTMLInputElement || !place) return
+    const target = { ArrowRight: order[at + 1], ArrowLeft: order[at - 1], ArrowDown: below(order, place, 1), ArrowUp: below(order, place, -1), Home: order[0], End: order.at(-1) }[event.key]
+    if (target) {
+      focus(target)
+      if (event.shiftKey) selected.upTo(target.id)
+    } else if (event.key === ' ') selected.turn(place.id)
+    else if (event.key === 'F2') rename(place.id)
+    else if (event.key.toLowerCase() === 'a' && (event.ctrlKey || event.metaKey)) selected.all()
+    else if (event.key === 'Escape') selected.set([])
+    else return
+    event.preventDefault()
+  }
+  return { stop, setFocused, onKeyDown }
+}
+
 const GroupHead = ({ group: { name, items }, isFolded, onFold }: { readonly group: ItemGroup; readonly isFolded: boolean; readonly onFold: (group: string) => void }) => (
   <div role="gridcell">
     <h2><button className="plain" aria-expanded={!isFolded} onClick={() => onFold(name)}><span aria-hidden="true">{isFolded ? '▸' : '▾'}</span> {name}</button> <span className="muted">{items.length}</span></h2>
   </div>
 )
-
-export const addressOfItem = (project: Project, { kind, id }: Pick<Item, 'kind' | 'id'>): string => `/project/${project.id}/${kind}/${id}`
 
 function rowsOf(groups: readonly ItemGroup[], folded: ReadonlySet<string>, columns: number): readonly Row[] {
   return groups.flatMap((group): readonly Row[] => {

@@ -5,7 +5,7 @@ import { addComponent, addScreen, batch, duplicateComponents, duplicateScreen, f
 import { groupIn, inGroup, usedElsewhere } from '@rheoscope/core/reading'
 import { newId } from '../session/new-id'
 import { useEditing } from '../session/use-editing'
-import { addressOfItem } from './contents-grid'
+import { addressOfPlace } from '../frame/addresses'
 import { CopyDialog } from './copy-dialog'
 import { ORDERS, type Contents, type Item } from './use-contents'
 import type { Selected } from './use-selected'
@@ -86,7 +86,7 @@ function Neighbours({ item }: { readonly item: Item }) {
   const links = (ids: readonly string[]) => ids.map((id, index) => {
     const screen = project.screens.find((each) => each.id === id)
     const name = screen?.name ?? project.components.find((each) => each.id === id)?.name ?? id
-    return <span key={id}>{index > 0 && ', '}<Link to={addressOfItem(project, { kind: screen ? 'screen' : 'component', id })}>{name}</Link></span>
+    return <span key={id}>{index > 0 && ', '}<Link to={addressOfPlace(project.id, { kind: screen ? 'screen' : 'component', id })}>{name}</Link></span>
   })
   return (
     <span className="neighbours">

@@ -9,3 +9,6 @@ export function addressOf(project: Id, { kind, name, owner, part, axis, state, r
   for (const [field, value] of Object.entries({ axis, state, part, rule, take: kind === 'take' ? name : undefined })) if (value !== undefined) asked.set(field, value)
   return `${at}/${owner.kind}/${owner.id}${asked.size > 0 ? `?${asked.toString()}` : ''}`
 }
+
+/** The address of a component or a screen. */
+export const addressOfPlace = (project: Id, { kind, id }: { readonly kind: 'component' | 'screen'; readonly id: Id }): string => `/project/${project}/${kind}/${id}`

@@ -78,7 +78,7 @@ export function removeFromScreen({ id, parts, rules }: Screen, part: Id): Edit {
 }
 
 /** Says anew what a screen is like as a whole. */
-export const setOfScreen = <K extends 'kind' | 'overlay' | 'motion' | 'absent' | 'entryPoints' | 'sizes'>(screen: Id, field: K, to: Screen[K]): Edit =>
+export const setOfScreen = <K extends 'kind' | 'overlay' | 'motion' | 'absent' | 'entryPoints' | 'sizes' | 'flowY'>(screen: Id, field: K, to: Screen[K]): Edit =>
   setAt(fieldOf(screenPath(screen), field), to)
 
 /** Says what a part on a screen is, besides its look: which it is in, what ties it, what it lists. */

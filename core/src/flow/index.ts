@@ -1,0 +1,5 @@
+export { flowOf, type Flow, type FlowColumn, type FlowElement, type FlowLink } from './flow'
+export { arrowPath, boundsOf, laidOutFlow, type FlowScreen } from './lay-out'
+export type { FlowArrow, FlowBox, FlowSheet } from './sheet'
+export { flowFile } from './picture'
+export { followed, type Followed } from './followed'

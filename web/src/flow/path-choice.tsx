@@ -1,0 +1,34 @@
+import { useMemo } from 'react'
+import { allOf, type Witness } from '@rheoscope/core/check'
+import type { Project, Take } from '@rheoscope/core/document'
+import { chanceIn } from '@rheoscope/core/run'
+import { useOfChecks } from '../checks/use-findings'
+
+interface PathChoiceProps {
+  readonly project: Project
+  readonly path: Witness | null
+  readonly onChoose: (path: Witness | null) => void
+}
+
+/** A take as something to be played. */
+export const witnessOf = (take: Take): Witness => ({ surface: take.surface, inputs: take.inputs, endsAtMs: take.endsAtMs, lookAtMs: take.endsAtMs, caption: take.name, ...chanceIn(take) })
+
+/** What is drawn over the flow as a path: a take, or the witness of a finding on a screen. */
+export function PathChoice({ project, path, onChoose }: PathChoiceProps) {
+  const found = useOfChecks('findings')
+  const witnesses = useMemo(() => (found ? allOf(found).flatMap(({ witness }) => (witness && 'screen' in witness.surface ? [witness] : [])) : []), [found])
+  const takes = project.takes.filter(({ surface }) => 'screen' in surface)
+  const options = [...takes.map(witnessOf), ...witnesses]
+  const choose = (text: string) => onChoose(options[Number(text)] ?? null)
+  const index = options.findIndex(({ caption }) => caption === path?.caption)
+  return (
+    <label className="path-choice"><span className="muted">Path</span>{' '}
+      <select value={path && index < 0 ? 'other' : String(index)} onChange={(event) => choose(event.target.value)}>
+        <option value="-1">none</option>
+        {path && index < 0 && <option value="other">{path.caption}</option>}
+        {takes.length > 0 && <optgroup label="Takes">{takes.map(({ id, name }, at) => <option key={id} value={at}>{name}</option>)}</optgroup>}
+        {witnesses.length > 0 && <optgroup label="Witnesses">{witnesses.map(({ caption }, at) => <option key={`${caption} ${at}`} value={takes.length + at}>{caption}</option>)}</optgroup>}
+      </select>
+    </label>
+  )
+}
