@@ -15,7 +15,7 @@ test('instances stand on a screen, run in place, and their time is drawn, looked
     await hands.choose(name)
   }
   // Pulled to its place and nudged; undone and done again.
-  const button = await hands.byText('Board', '*[name()="tspan"][ancestor::*[contains(@class, "screen-picture")]]')
+  const button = await hands.byText('Board', '*[name()="tspan"][ancestor::*[contains(@class, "easel-picture")]]')
   await hands.dragBy(button, 20, 120)
   const y = async () => Number(await (await hands.field('y', '[aria-label="Selected"]')).getAttribute('value'))
   const moved = await y()

@@ -108,8 +108,8 @@ describe('commands', () => {
   test('are found by their keys where they are possible', () => {
     const press = (key: string, more: Partial<KeyboardEvent> = {}) => ({ key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false, ...more }) as KeyboardEvent
     const { bench } = benchOf(drawn(box('one', 0, 0)), ['one'])
-    expect([commandOf(press('z', { ctrlKey: true }), bench()), commandOf(press('Z', { metaKey: true, shiftKey: true }), bench()), commandOf(press('d', { ctrlKey: true }), bench()), commandOf(press('d'), bench())].map((command) => command?.name)).toEqual(['Undo', 'Redo', 'Duplicate', undefined])
-    expect(commandOf(press('d', { ctrlKey: true }), benchOf(drawn(), []).bench())).toBeUndefined()
+    expect([commandOf(press('z', { ctrlKey: true }), bench()), commandOf(press('Z', { metaKey: true, shiftKey: true }), bench()), commandOf(press('d'), bench()), commandOf(press('d', { ctrlKey: true }), bench())].map((command) => command?.name)).toEqual([undefined, undefined, 'Duplicate', undefined])
+    expect(commandOf(press('d'), benchOf(drawn(), []).bench())).toBeUndefined()
     expect(['Ctrl Shift z', 'Alt ArrowLeft', 'Escape', 'PageUp'].map(keyText)).toEqual(['Ctrl Shift Z', 'Alt ←', 'Esc', 'Page ↑'])
     const keys = COMMANDS.flatMap(({ key }) => key ?? [])
     expect(new Set(keys).size).toBe(keys.length)

@@ -1,17 +1,14 @@
 import { useMemo } from 'react'
 import { allOf, type Witness } from '@rheoscope/core/check'
-import type { Project, Take } from '@rheoscope/core/document'
-import { chanceIn } from '@rheoscope/core/run'
+import type { Project } from '@rheoscope/core/document'
 import { useOfChecks } from '../checks/use-findings'
+import { witnessOf } from '../playing/played-take'
 
 interface PathChoiceProps {
   readonly project: Project
   readonly path: Witness | null
   readonly onChoose: (path: Witness | null) => void
 }
-
-/** A take as something to be played. */
-export const witnessOf = (take: Take): Witness => ({ surface: take.surface, inputs: take.inputs, endsAtMs: take.endsAtMs, lookAtMs: take.endsAtMs, caption: take.name, ...chanceIn(take) })
 
 /** What is drawn over the flow as a path: a take, or the witness of a finding on a screen. */
 export function PathChoice({ project, path, onChoose }: PathChoiceProps) {

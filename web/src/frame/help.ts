@@ -50,9 +50,10 @@ const STAGE: Help = {
   chapter: 'semantics',
   lines: [
     { what: 'Place components', how: '“+” beside “On this screen”.', keys: ['A arrange or run'] },
+    { what: 'Arrange', how: 'Drag, pull the handles, drag over several; Ctrl C and V also between screens, components and projects.', keys: ['D duplicate', 'Ctrl G group', 'Ctrl K all commands'] },
     { what: 'Run', how: 'Use the screen with mouse, touch and keyboard.', keys: ['H pause', 'R start over'] },
     { what: 'Look back', how: 'Click in the trace below.' },
-    { what: 'See what affects what', how: 'Links.', keys: ['L'] },
+    { what: 'See what affects what', how: 'Links.', keys: ['K'] },
     { what: 'Keep a run as a test', how: '“Save as take”, then say what you expect.' },
   ],
 }

@@ -1,8 +1,8 @@
 import { useState } from 'react'
 import { Button, MenuItem } from '@mui/material'
-import { addToScreen, DEVICE_SIZES, duplicateOnScreen, instanceFor, keysOf, removeFromScreen, resizeScreen, rootOf, startOn, type Part, type Screen } from '@rheoscope/core/document'
+import { addToScreen, DEVICE_SIZES, instanceFor, keysOf, resizeScreen, rootOf, startOn, type Part, type Screen } from '@rheoscope/core/document'
 import type { Finding } from '@rheoscope/core/check'
-import { FindingMark } from '../checks/finding-mark'
+import { PartTree } from '../bench/tree/part-tree'
 import { useOfChecks } from '../checks/use-findings'
 import { newHolder, newPart } from '../bench/tree/part-kinds'
 import { ChoiceField } from '../fields/choice-field'
@@ -13,28 +13,19 @@ import { LengthFields } from './length-fields'
 import { useStage } from './use-stage'
 
 /** The left side of the stage: how large the screen is, and what stands on it. */
-export function ScreenPanel() {
-  const { project, screen, part, select, make } = useStage()
-  const standing = screen.parts.filter(({ parent }) => parent !== null)
+export function ScreenPanel({ isFolded }: { readonly isFolded: boolean }) {
+  const { project, screen, parts, select, make } = useStage()
   const isStart = project.startScreen === screen.id
   const findingsOf = useFindingsOfPart()
   return (
-    <aside className="pane pane-left" aria-label="Screen and what stands on it">
+    <aside className={isFolded ? 'is-folded-away' : 'pane pane-left'} aria-label="Screen and what stands on it">
       <div className="pane-head"><h2 className="caption">Screen</h2>{isStart ? <span className="muted">starts here</span> : <button className="plain underlined" onClick={() => make(startOn(screen.id), 'start here')}>Start here</button>}</div>
       <SizeFields screen={screen} />
       <FurtherSizes />
       <div className="pane-head"><h2 className="caption">On this screen</h2><AddToScreen /></div>
-      {standing.length === 0 && <p className="muted hint">Nothing yet. Add an instance of a component and pull it to its place.</p>}
-      <ul className="standing">
-        {standing.length > 0 && <li><button className={part === null ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={part === null} onClick={() => select(null)}>the screen itself</button></li>}
-        {standing.map((each) => (
-          <li key={each.id}>
-            <button className={each.id === part?.id ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={each.id === part?.id} onClick={() => select(each.id)}>{each.name} <FindingMark findings={findingsOf(each)} /></button>
-            <button className="plain muted standing-more" aria-label={`copy ${each.name}`} title="Duplicate" onClick={() => make(duplicateOnScreen(screen, each.id, newId), `duplicate ${each.name}`)}>copy</button>
-            <button className="plain muted" aria-label={`Remove ${each.name}`} onClick={() => make(removeFromScreen(screen, each.id), `remove ${each.name}`)}>×</button>
-          </li>
-        ))}
-      </ul>
+      {screen.parts.length === 1 && <p className="muted hint">Nothing yet. Add an instance of a component and pull it to its place.</p>}
+      <button className={parts.length === 0 ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={parts.length === 0} onClick={() => select(null)}>the screen itself</button>
+      <PartTree findingsOf={findingsOf} />
     </aside>
   )
 }

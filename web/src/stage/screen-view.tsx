@@ -4,7 +4,7 @@ import { LiveSurface } from '../playing/live-surface'
 import type { Player } from '../playing/player'
 import { usePlayerState } from '../playing/use-player'
 import { useRoom, type Room } from '../theme/use-room'
-import { Arranging } from './arranging'
+import { Easel } from '../bench/easel/easel'
 import { LinksPicture } from './links-picture'
 import { useStage } from './use-stage'
 
@@ -17,7 +17,7 @@ export function ScreenView() {
   const field = useRoom(room, FIRST_ROOM)
   return (
     <section className="screen-view" ref={room} aria-label={`The screen ${screen.name}`}>
-      {showsLinks ? <LinksPicture /> : isArranging ? <Arranging field={field} /> : player ? <Alive player={player} field={field} /> : <p role="alert" className="hint">This cannot run yet.</p>}
+      {showsLinks ? <LinksPicture /> : isArranging ? <Easel /> : player ? <Alive player={player} field={field} /> : <p role="alert" className="hint">This cannot run yet.</p>}
     </section>
   )
 }

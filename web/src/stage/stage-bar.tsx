@@ -26,7 +26,7 @@ export function StageBar() {
       <ToggleButtonGroup size="small" exclusive value={shown} aria-label="What is shown" onChange={(_event, to: string | null) => to && (to === 'links' ? showLinks(true) : arrange(to === 'arrange'))}>
         <ToggleButton value="arrange" title="Put things where they belong (A)">Arrange</ToggleButton>
         <ToggleButton value="run" title="Use the screen as people will (A)">Run</ToggleButton>
-        <ToggleButton value="links" title="See what affects what on it (L)">Links</ToggleButton>
+        <ToggleButton value="links" title="See what affects what on it (K)">Links</ToggleButton>
       </ToggleButtonGroup>
       {shown === 'run' && <WayOfWorking />}
       <span className="grow" />

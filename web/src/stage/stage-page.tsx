@@ -1,5 +1,10 @@
-import { useEffect } from 'react'
+import { useCallback, useEffect, useState } from 'react'
 import { useParams } from 'react-router'
+import { PART_COMMANDS } from '../bench/page/commands'
+import { Palette } from '../bench/page/palette'
+import { useBenchKeys } from '../bench/page/use-bench-keys'
+import { PanelEdge } from '../frame/panel-edge'
+import { usePanels } from '../frame/use-panels'
 import { NotHere } from '../not-here'
 import { isTurnedOff } from '../frame/letter-keys'
 import { usePageTitle } from '../frame/use-page-title'
@@ -7,8 +12,9 @@ import { Notices } from '../session/notices'
 import { useOfSession } from '../session/use-session'
 import { isTyping } from '../theme/typing'
 import { EasingNames } from '../fields/easing-names'
-import { InstancePanel } from './instance-panel'
+import { SelectedHead, SelectedPart } from './selected-part'
 import { LiveVariables } from './live-variables'
+import { ScreenBench } from './screen-bench'
 import { ScreenFields } from './screen-fields'
 import { ScreenFindings } from './screen-findings'
 import { ScreenPanel } from './screen-panel'
@@ -36,33 +42,54 @@ export function StagePage() {
 function Stage() {
   useStageKeys()
   const { part } = useStage()
+  const panels = usePanels('stage')
   return (
-    <div className="stage">
-      <StageBar />
-      <Notices />
-      <div className="stage-body">
-        <ScreenPanel />
-        <ScreenView />
-        <aside className="pane pane-right" aria-label="Selected and takes">
-          {part ? <InstancePanel /> : <ScreenFields />}
-          <ScreenRules />
-          <LiveVariables />
-          <ScreenFindings />
-          <Takes />
-          <EasingNames />
-        </aside>
+    <ScreenBench>
+      <div className="stage" style={panels.style}>
+        <StageBar />
+        <Notices />
+        <ArrangingKeys />
+        <div className="stage-body">
+          <ScreenPanel isFolded={panels.sizes.left === 0} />
+          <ScreenView />
+          <aside className={panels.sizes.right === 0 ? 'is-folded-away' : 'pane pane-right'} aria-label="Selected">
+            {part && <SelectedHead part={part} />}
+            <ScreenRules />
+            {part ? <SelectedPart part={part} /> : <ScreenFields />}
+            <LiveVariables />
+            <ScreenFindings />
+            <EasingNames />
+          </aside>
+          <PanelEdge panels={panels} side="left" label="Width of what stands on the screen" />
+          <PanelEdge panels={panels} side="right" label="Width of the details" />
+        </div>
+        <div className="stage-foot">
+          <TraceView />
+          <Takes isFolded={panels.sizes.right === 0} />
+        </div>
+        <PanelEdge panels={panels} side="foot" label="Height of the trace" />
       </div>
-      <TraceView />
-    </div>
+    </ScreenBench>
   )
 }
+
+/** What can be done with parts while they are arranged, by keys and by name. */
+function ArrangingKeys() {
+  const { isArranging } = useStage()
+  const [isOpen, setOpen] = useState(false)
+  const open = useCallback(() => setOpen(true), [])
+  useBenchKeys(isArranging ? PART_COMMANDS : NO_COMMANDS, open)
+  return <Palette commands={PART_COMMANDS} isOpen={isOpen} onClose={() => setOpen(false)} />
+}
+
+const NO_COMMANDS: typeof PART_COMMANDS = []
 
 /** The keys of the stage, wherever the focus is but in a field. */
 function useStageKeys(): void {
   const { player, startOver, isArranging, arrange, showsLinks, showLinks } = useStage()
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
-      const keys: Readonly<Record<string, () => void>> = { h: () => player?.hold(!player.getState().isHeld), r: startOver, a: () => arrange(!isArranging), l: () => showLinks(!showsLinks) }
+      const keys: Readonly<Record<string, () => void>> = { h: () => player?.hold(!player.getState().isHeld), r: startOver, a: () => arrange(!isArranging), k: () => showLinks(!showsLinks) }
       const act = keys[event.key.toLowerCase()]
       if (!act || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target) || isTurnedOff(event)) return
       event.preventDefault()

@@ -1,7 +1,8 @@
 import { certain, firstOf, lastOf, removeTake, renameTake, setInputs, trimTake, type Input, type Project, type Take } from '@rheoscope/core/document'
-import { chanceIn, differences, statesSeen, type PlayedTake, type SeenState, type TakeOutcome } from '@rheoscope/core/run'
+import { differences, statesSeen, type PlayedTake, type SeenState, type TakeOutcome } from '@rheoscope/core/run'
 import { pathName } from '@rheoscope/core/reading'
 import { msText } from '../bench/lanes/timing-text'
+import { witnessOf } from '../playing/played-take'
 import { CommitField } from '../fields/commit-field'
 import { MsField, stepMs, wholeMs } from '../fields/ms-field'
 import { Expectations } from './expectations'
@@ -26,7 +27,7 @@ export function TakeCard({ take, result, before }: TakeCardProps) {
     lookAt(null)
     enterBy(take.entryPoint ?? null)
     showAt(screen.sizes?.find(({ name }) => name === take.size)?.id ?? null)
-    player?.playWitness({ surface: take.surface, inputs: take.inputs, endsAtMs: take.endsAtMs, lookAtMs: take.endsAtMs, caption: take.name, ...chanceIn(take) })
+    player?.playWitness(witnessOf(take))
   }
   const met = played?.results.filter(({ isMet }) => isMet).length ?? 0
   return (

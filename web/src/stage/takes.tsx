@@ -12,7 +12,7 @@ import { TakeCard } from './take-card'
 import { useStage } from './use-stage'
 
 /** The runs of this screen that are kept: played again they say whether what they expect still comes about, and what has become different. */
-export function Takes() {
+export function Takes({ isFolded }: { readonly isFolded: boolean }) {
   const { screen, size, takes, player, project, session, make } = useStage()
   const [results, setResults] = useState<ReadonlyMap<string, TakeResult>>(new Map())
   const [failure, setFailure] = useState<Breakdown | null>(null)
@@ -41,7 +41,7 @@ export function Takes() {
     }
   }
   return (
-    <section aria-label="Takes">
+    <section className={isFolded ? 'is-folded-away' : 'takes'} aria-label="Takes">
       <div className="section-head">
         <h2 className="caption">Takes</h2>
         <span>

@@ -18,7 +18,7 @@ const SPAN = { first: 6000, least: 400, most: 600_000 }
 
 const FIRST_ROOM = { width: 900, height: 120 }
 const LEAST_PX = 300
-const MOST_HIGH_PX = 225
+const LEAST_HIGH_PX = 60
 
 /** A motion picked out of the trace: the stay it leads into. */
 interface PickedMotion {
@@ -64,7 +64,7 @@ function Trace({ player, picked, onPick }: { readonly player: Player; readonly p
   const changed = useMemo(() => (before ? changedSpans(book.of(before), rows, player.nowMs) : NOTHING_CHANGED), [book, before, rows, player])
   const words = useMemo(() => describe(rows), [rows])
   const wholePx = RULER_PX + rows.length * ROW_PX + 6
-  const height = Math.min(MOST_HIGH_PX, wholePx)
+  const height = Math.max(LEAST_HIGH_PX, useRoom(scroller, FIRST_ROOM).height)
   const width = Math.max(LEAST_PX, useRoom(canvas, FIRST_ROOM).width)
 
   /** The latest moments, a little room before now. */
@@ -107,7 +107,7 @@ function Trace({ player, picked, onPick }: { readonly player: Player; readonly p
   }
   return (
     <div className="trace-scroller" ref={scroller}>
-      <div style={{ height: wholePx }}>
+      <div style={{ height: Math.max(wholePx, height) }}>
         <canvas
           ref={canvas} className="trace-canvas" style={{ height }} role="img" aria-label={words}
           onPointerDown={(event) => { event.currentTarget.setPointerCapture(event.pointerId); scrub(event) }} onPointerMove={scrub} onWheel={turn}

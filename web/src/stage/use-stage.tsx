@@ -1,8 +1,10 @@
-import { createContext, useContext, useMemo, useState, type ReactNode } from 'react'
+import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import { useSearchParams } from 'react-router'
 import { certain, type Edit, type Id, type Part, type Project, type Screen, type ScreenSize, type Take } from '@rheoscope/core/document'
 import { atSize } from '@rheoscope/core/machine'
 import { useCheckedFirst } from '../checks/use-findings'
+import { useAddress, type Selection } from '../frame/use-address'
+import { witnessOf } from '../playing/played-take'
 import type { Player } from '../playing/player'
 import { usePlayer } from '../playing/use-player'
 import type { ProjectSession } from '../session/project-session'
@@ -26,6 +28,9 @@ export interface Stage {
   /** The part selected; null for the screen itself. */
   readonly part: Part | null
   readonly select: (part: Id | null) => void
+  /** Everything that is selected; nothing for the screen itself. */
+  readonly parts: readonly Id[]
+  readonly selectParts: (parts: readonly Id[]) => void
   /** Things are being put where they belong instead of being run. */
   readonly isArranging: boolean
   readonly arrange: (isArranging: boolean) => void
@@ -47,42 +52,94 @@ export interface Stage {
 
 const StageContext = createContext<Stage | null>(null)
 
+/** The names in the address of a stage that say what is selected and shown. */
+const STAGE_NAMES = ['part', 'show', 'size', 'at', 'in'] as const
+
+const SHOWN = ['arrange', 'links'] as const
+
+type Shown = (typeof SHOWN)[number] | 'run'
+
+/** What is selected and shown on a stage. */
+interface View {
+  readonly parts: readonly Id[]
+  readonly shown: Shown
+  readonly size: Id | null
+  readonly seenMs: number | null
+  readonly entryPoint: Id | null
+}
+
+function viewAt({ parts, sizes, entryPoints }: Screen, { part, show, size, at, in: by }: Selection): View {
+  return {
+    parts: part?.split(' ').filter((id) => parts.some((each) => each.id === id)) ?? [],
+    shown: SHOWN.find((each) => each === show) ?? (show === undefined && parts.length < 2 ? 'arrange' : 'run'),
+    size: sizes?.find(({ id }) => id === size)?.id ?? null,
+    seenMs: at !== undefined && /^\d+$/.test(at) ? Number(at) : null,
+    entryPoint: entryPoints?.find(({ id }) => id === by)?.id ?? null,
+  }
+}
+
+const selectionOf = ({ parts, shown, size, seenMs, entryPoint }: View, usual: View): Selection => ({
+  ...(parts.length === 0 ? {} : { part: parts.join(' ') }),
+  ...(shown === usual.shown ? {} : { show: shown }),
+  ...(size === null ? {} : { size }),
+  ...(seenMs === null ? {} : { at: String(Math.round(seenMs)) }),
+  ...(entryPoint === null ? {} : { in: entryPoint }),
+})
+
 export function StageProvider({ screen: id, children }: { readonly screen: Id; readonly children: ReactNode }) {
   const session = useSession()
   const { project, document } = useSessionState()
   const screen = certain(project.screens.find((each) => each.id === id) ?? document.screens.find((each) => each.id === id))
-  const [search, setSearch] = useSearchParams()
-  const size = screen.sizes?.find((each) => each.id === search.get('size')) ?? null
+  const [search] = useSearchParams()
+  const [usual] = useState(() => viewAt(screen, {}))
+  const [view, setView] = useState(() => viewAt(screen, Object.fromEntries(search)))
+  useAddress(STAGE_NAMES, selectionOf(view, usual), (selection) => setView(viewAt(screen, selection)))
+  const { parts, seenMs, entryPoint } = view
+  const size = screen.sizes?.find((each) => each.id === view.size) ?? null
   const shown = atSize(project, size?.name)
   const player = usePlayer(shown, { screen: id })
   useCheckedFirst(id)
-  const [selected, select] = useState<Id | null>(null)
-  const [isArranging, arrange] = useState(screen.parts.length < 2)
+  usePlayedTake(document, player, search.get('take'))
   const [way, work] = useState<Way>('mouse')
-  const [seenMs, lookAt] = useState<number | null>(null)
-  const [showsLinks, showLinks] = useState(false)
-  const [entryPoint, setEntryPoint] = useState<Id | null>(null)
+  useEffect(() => {
+    if (player && player.getState().entryPoint !== entryPoint) player.enterBy(entryPoint)
+  }, [player, entryPoint])
+  const commands = useMemo(() => {
+    const change = (to: Partial<View>) => setView((before) => ({ ...before, ...to }))
+    return {
+      work,
+      selectParts: (to: readonly Id[]) => change({ parts: to }),
+      select: (to: Id | null) => change({ parts: to === null ? [] : [to] }),
+      lookAt: (ms: number | null) => change({ seenMs: ms }),
+      enterBy: (to: Id | null) => change({ entryPoint: to }),
+      showAt: (to: Id | null) => change({ size: to }),
+      arrange: (isArranging: boolean) => change({ shown: isArranging ? 'arrange' : 'run', seenMs: null }),
+      showLinks: (shows: boolean) => change({ shown: shows ? 'links' : 'run' }),
+      startOver: () => {
+        change({ seenMs: null })
+        player?.startOver()
+      },
+      make: (edit: Edit, label: string) => session.dispatch(edit, label),
+    }
+  }, [session, player])
   const stage = useMemo((): Stage => ({
-    project, screen, size, shown, player, session, select, isArranging, seenMs, lookAt, way, work, entryPoint, showsLinks, showLinks,
-    enterBy: (to) => {
-      setEntryPoint(to)
-      player?.enterBy(to)
-    },
-    showAt: (to) => setSearch(to === null ? {} : { size: to }, { replace: true }),
+    ...commands, project, screen, size, shown, player, session, seenMs, way, entryPoint, parts,
+    isArranging: view.shown === 'arrange', showsLinks: view.shown === 'links',
     takes: project.takes.filter(({ surface }) => 'screen' in surface && surface.screen === screen.id),
-    part: screen.parts.find((part) => part.id === selected && part.parent !== null) ?? null,
-    make: (edit, label) => session.dispatch(edit, label),
-    startOver: () => {
-      lookAt(null)
-      player?.startOver()
-    },
-    arrange: (isArrangingNow) => {
-      arrange(isArrangingNow)
-      showLinks(false)
-      lookAt(null)
-    },
-  }), [project, screen, size, shown, setSearch, player, session, selected, isArranging, seenMs, way, entryPoint, showsLinks])
+    part: screen.parts.find((part) => part.id === parts[0] && part.parent !== null) ?? null,
+  }), [commands, project, screen, size, shown, player, session, seenMs, way, entryPoint, parts, view.shown])
   return <StageContext.Provider value={stage}>{children}</StageContext.Provider>
+}
+
+/** Plays the take the address names, once. */
+function usePlayedTake(project: Project, player: Player | null, name: string | null): void {
+  const take = name === null ? undefined : project.takes.find((each) => each.name === name)
+  const played = useRef<string | null>(null)
+  useEffect(() => {
+    if (!take || !player || played.current === take.id) return
+    played.current = take.id
+    player.playWitness(witnessOf(take))
+  }, [take, player])
 }
 
 export function useStage(): Stage {

@@ -1,6 +1,6 @@
 import { rootOf, type Component, type Id, type Said } from '@rheoscope/core/document'
 import {
-  corners, inverse, itemOf, matrixTo, partsAt, resized, transformed, transformedOutline, turned,
+  corners, inverse, itemOf, matrixTo, partsAt, resized, shownSize, transformed, transformedOutline, turned,
   type DrawList, type Frame, type Handle, type Matrix, type Point, type ShownValues,
 } from '@rheoscope/core/scene'
 import { snappedMove, type GapLine, type GuideLine } from './easel-snap'
@@ -54,7 +54,7 @@ export function grabbedIn(list: DrawList, component: Component, part: Id): reado
   const holder = component.parts.find(({ id }) => id === part)?.parent
   const outer = holder == null ? null : matrixTo(list, '', holder)
   const back = outer && inverse(outer)
-  return item && back ? [{ part, values: item.values, intoHolder: back }] : []
+  return item && back ? [{ part, values: { ...item.values, ...shownSize(item) }, intoHolder: back }] : []
 }
 
 /** By how much a move has been pulled, in the holder's coordinates; with `isStraight` in one direction only. */
@@ -124,7 +124,8 @@ export function isInside(list: DrawList, part: Id, area: Frame): boolean {
   const item = itemOf(list, '', part)
   const matrix = matrixTo(list, '', part)
   if (!item || !matrix) return false
-  return corners(matrix, item.values.width, item.values.height).every(
+  const { width, height } = shownSize(item)
+  return corners(matrix, width, height).every(
     ({ x, y }) => x >= area.x && y >= area.y && x <= area.x + area.width && y <= area.y + area.height,
   )
 }

@@ -4,13 +4,17 @@ import { useStillBench } from '../page/use-bench'
 const GRIDS = ['none', '2', '4', '8', '10'] as const
 
 /** What the easel shows besides the look, and the way back from it. */
-export function EaselFoot({ zoom, isFitted, onFit, caption }: { readonly zoom: number; readonly isFitted: boolean; readonly onFit: () => void; readonly caption: string | null }) {
-  const { axis, state, view, select } = useStillBench()
+export function EaselFoot({ zoom, isFitted, onFit, onZoom, caption }: { readonly zoom: number; readonly isFitted: boolean; readonly onFit: () => void; readonly onZoom: (zoom: number) => void; readonly caption: string | null }) {
+  const { axis, state, view, select, isScreen } = useStillBench()
   const others = axis.states.filter(({ id }) => id !== state.id)
   return (
     <div className="easel-foot">
-      <span className="muted mono">{Math.round(zoom * 100)} %</span>
-      {!isFitted && <button className="plain underlined" onClick={onFit}>Show all</button>}
+      <span className="zoom" role="group" aria-label="Zoom">
+        <button className="plain zoom-step" aria-label="Zoom out" title="−" onClick={() => onZoom(zoom / 1.25)}>−</button>
+        <button className="plain mono zoom-now" title="Show at 100 % (1)" onClick={() => onZoom(1)}>{Math.round(zoom * 100)} %</button>
+        <button className="plain zoom-step" aria-label="Zoom in" title="+" onClick={() => onZoom(zoom * 1.25)}>+</button>
+        <button className="plain underlined" aria-pressed={isFitted} title="Show all (0)" onClick={onFit}>Fit</button>
+      </span>
       <button className="plain underlined" aria-pressed={view.tool === 'draw a path'} title="P" onClick={() => select({ do: 'use tool', tool: view.tool === 'draw a path' ? 'select' : 'draw a path' })}>Draw a path</button>
       <ChoiceField label="grid" value={view.gridPx === null ? 'none' : String(view.gridPx)} choices={GRIDS} onChange={(px) => select({ do: 'set the grid', px: px === 'none' ? null : Number(px) })} />
       {others.length > 0 && (
@@ -20,7 +24,7 @@ export function EaselFoot({ zoom, isFitted, onFit, caption }: { readonly zoom: n
         />
       )}
       <span className="mono easel-caption">{caption}</span>
-      <button className="plain underlined" onClick={() => select({ do: 'close easel' })}>Back to the table</button>
+      {!isScreen && <button className="plain underlined" onClick={() => select({ do: 'close easel' })}>Back to the table</button>}
     </div>
   )
 }

@@ -1,5 +1,5 @@
 import { childrenOf, type Component } from '@rheoscope/core/document'
-import { around, distances, itemOf, matrixTo, snap, toGrid, transformed, type DrawItem, type DrawList, type Frame, type Point } from '@rheoscope/core/scene'
+import { around, distances, itemOf, matrixTo, shownSize, snap, toGrid, transformed, type DrawItem, type DrawList, type Frame, type Point } from '@rheoscope/core/scene'
 import type { Grabbed } from './easel-drag'
 
 /** A line on the easel, in the surface's coordinates. */
@@ -41,7 +41,7 @@ export function snappedMove(list: DrawList, component: Component, parts: readonl
   if (!held || !matrix) return { by, guides: [], gaps: [] }
   const others = childrenOf(component.parts, holder).flatMap(({ id }) => {
     const item = moving.has(id) ? undefined : itemOf(list, '', id)
-    return item && item.values.visible !== false ? [frameOf(item)] : []
+    return item && item.values.visible !== false ? [{ ...frameOf(item), ...shownSize(item) }] : []
   })
   const whole = around(parts.map(frameOf))
   const room: Frame = { ...frameOf(held), x: 0, y: 0 }

@@ -5,6 +5,7 @@ import { patchChildren } from '../../paint/patch'
 import { pointIn } from '../../paint/point-in'
 import { stillLife, surfaceSize } from '../../paint/look-picture'
 import { partUnder } from './easel-drag'
+import { EmptyParts } from './empty-parts'
 import { EaselFoot } from './easel-foot'
 import { PathPoints } from './path-points'
 import { SelectionFrames } from './selection-frames'
@@ -18,9 +19,12 @@ import { usePathDrawing } from './use-path-drawing'
 import { Wipe } from './wipe'
 import './easel.css'
 
+/** A small component is not blown up farther than this by itself. */
+const LARGEST_FIT = 5
+
 /** One look, large: select, move, size and turn parts, draw paths and write texts in place. */
 export function Easel() {
-  const { project, component, state, shown, view: { tool, gridPx, comparedWith }, select } = useBench()
+  const { project, component, state, shown, view: { tool, gridPx, comparedWith }, select, isScreen } = useBench()
   const list = useMemo(() => stillLife(project, component.id, shown), [project, component.id, shown])
   const box = useRef<HTMLDivElement>(null)
   const picture = useRef<SVGSVGElement>(null)
@@ -28,7 +32,7 @@ export function Easel() {
   const scope = useId()
   const room = useRoom(box)
   const size = surfaceSize(list)
-  const { zoom, view, fit, isFitted } = useEaselView(picture, room, size)
+  const { zoom, view, fit, zoomTo, zoomByKey, isFitted } = useEaselView(picture, room, size, isScreen ? 1 : LARGEST_FIT)
   const drag = useEaselDrag(list, picture)
   const drawing = usePathDrawing(picture)
   const keys = useEaselKeys(list, drag.cancel)
@@ -45,7 +49,7 @@ export function Easel() {
     } else if (tool === 'points' && event.key === 'Escape') {
       event.stopPropagation()
       select({ do: 'use tool', tool: 'select' })
-    } else keys(event)
+    } else if (!zoomByKey(event)) keys(event)
   }
   const onDoubleClick = (event: MouseEvent) => {
     if (isDrawing) return
@@ -58,11 +62,12 @@ export function Easel() {
     <div className="easel" ref={box} onDragOver={(event) => event.preventDefault()} onDrop={svg.onDrop}>
       <svg
         ref={picture} className={isDrawing ? 'easel-picture is-drawing' : 'easel-picture'} width={room.width} height={room.height} viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
-        tabIndex={0} role="application" aria-label={`Easel: ${state.name}`}
+        tabIndex={0} role="application" aria-label={isScreen ? 'The screen, to be arranged' : `Easel: ${state.name}`}
         onPointerDown={pointer.onPointerDown} onPointerMove={pointer.onPointerMove} onPointerUp={pointer.onPointerUp} onKeyDown={onKeyDown} onDoubleClick={onDoubleClick}
       >
         <rect className="easel-frame" {...size} strokeWidth={1 / zoom} />
         <g ref={group} />
+        <EmptyParts list={list} zoom={zoom} />
         {gridPx !== null && gridPx * zoom > 5 && <Grid id={scope} stepPx={gridPx} size={size} zoom={zoom} />}
         {comparedWith !== null && <Wipe state={comparedWith} size={size} zoom={zoom} />}
         {tool === 'points' ? <PathPoints list={list} zoom={zoom} /> : <SelectionFrames list={list} zoom={zoom} />}
@@ -72,7 +77,7 @@ export function Easel() {
       </svg>
       {writtenPart && <TextOnEasel key={writtenPart.id} part={writtenPart} list={list} view={view} zoom={zoom} onDone={() => setWritten(null)} />}
       {svg.elements}
-      <EaselFoot zoom={zoom} isFitted={isFitted} onFit={fit} caption={isDrawing ? 'press for a corner, pull for a curve; Enter ends, the first point closes' : drag.shown.caption} />
+      <EaselFoot zoom={zoom} isFitted={isFitted} onFit={fit} onZoom={zoomTo} caption={isDrawing ? 'press for a corner, pull for a curve; Enter ends, the first point closes' : drag.shown.caption} />
     </div>
   )
 }

@@ -57,7 +57,7 @@ function Points({ list, item, matrix, zoom }: { readonly list: DrawList; readonl
 
 /** What pointer and keys do to the points of a path. */
 function usePointHands(list: DrawList, item: DrawItem, strokes: readonly Stroke[], onSelect: (place: PointPlace) => void) {
-  const { component, session, make, propertyEdit } = useBench()
+  const { component, preview, make, propertyEdit } = useBench()
   const pulled = useRef<{ place: PointPlace; values: ShownValues; strokes: readonly Stroke[]; last: readonly Said[] | null } | null>(null)
   const saidOf = (values: ShownValues, next: readonly Stroke[]): readonly Said[] =>
     Object.entries(reshaped(values, outlineOf(next))).map(([property, value]) => ({ part: item.part, property, value }))
@@ -75,7 +75,7 @@ function usePointHands(list: DrawList, item: DrawItem, strokes: readonly Stroke[
       if (!drag || !back) return
       const at = transformed(back, pointIn(event.currentTarget.ownerSVGElement, event))
       drag.last = saidOf(drag.values, withMoved(drag.strokes, drag.place, at))
-      session.preview(propertyEdit(drag.last))
+      preview(propertyEdit(drag.last))
     },
     onPointerUp: () => {
       if (pulled.current?.last) make(propertyEdit(pulled.current.last), `reshape ${component.parts.find(({ id }) => id === item.part)?.name ?? 'a path'}`)

@@ -1,4 +1,4 @@
-import { corners, handlePoint, HANDLES, itemOf, matrixTo, transformed, type DrawList } from '@rheoscope/core/scene'
+import { corners, handlePoint, HANDLES, itemOf, matrixTo, shownSize, transformed, type DrawList } from '@rheoscope/core/scene'
 import { useBench } from '../page/use-bench'
 
 /** Frames and handles of the selected parts, the same size on screen at any zoom. */
@@ -11,7 +11,7 @@ export function SelectionFrames({ list, zoom }: { readonly list: DrawList; reado
         const item = itemOf(list, '', part.id)
         const matrix = matrixTo(list, '', part.id)
         if (!item || !matrix) return null
-        const [width, height] = [item.values.width, item.values.height]
+        const { width, height } = shownSize(item)
         const outline = corners(matrix, width, height).map(({ x, y }) => `${x},${y}`).join(' ')
         if (parts.length > 1 || part.kind === 'list' || part.kind === 'slot') return <polygon key={part.id} points={outline} />
         const top = transformed(matrix, { x: width / 2, y: 0 })

@@ -19,7 +19,7 @@ const NOTHING: DragPicture = { marquee: null, guides: [], gaps: [], caption: nul
 
 /** What a pointer does on the easel. While dragging, the document shows what it would become. */
 export function useEaselDrag(list: DrawList, picture: RefObject<SVGSVGElement | null>) {
-  const { component, parts, view, select, session, make, propertyEdit } = useBench()
+  const { component, parts, view, select, preview, make, propertyEdit } = useBench()
   const drag = useRef<Drag | null>(null)
   const edit = useRef<{ edit: Edit; label: string } | null>(null)
   const [shown, setShown] = useState<DragPicture>(NOTHING)
@@ -55,7 +55,7 @@ export function useEaselDrag(list: DrawList, picture: RefObject<SVGSVGElement | 
     const name = component.parts.find(({ id }) => id === said[0]?.part)?.name ?? 'parts'
     edit.current = { edit: propertyEdit(said), label: `${dragged.how} ${name}` }
     setShown({ marquee: null, guides, gaps, caption: said.filter(({ property }) => property !== 'd').slice(0, 4).map(({ property, value }) => `${property} ${String(value)}`).join('  ') })
-    session.preview(edit.current.edit)
+    preview(edit.current.edit)
   }
 
   const onPointerUp = () => {
@@ -76,7 +76,7 @@ export function useEaselDrag(list: DrawList, picture: RefObject<SVGSVGElement | 
     drag.current = null
     edit.current = null
     setShown(NOTHING)
-    session.preview(null)
+    preview(null)
     return true
   }
 

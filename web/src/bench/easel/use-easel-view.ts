@@ -1,4 +1,4 @@
-import { useEffect, useState, type RefObject } from 'react'
+import { useEffect, useState, type KeyboardEvent, type RefObject } from 'react'
 import type { Frame } from '@rheoscope/core/scene'
 import { certain } from '@rheoscope/core/document'
 
@@ -15,23 +15,29 @@ interface Look {
 }
 
 const MARGIN_PX = 40
-/** A small component is not blown up farther than this by itself. */
-const LARGEST_FIT = 5
+/** A step of zoom is so many times as large. */
+const STEP = 1.25
+
 const ZOOMS = { least: 0.1, most: 32 } as const
 
 /**
  * How the easel looks at its surface: all of it until the wheel says otherwise. With Ctrl the wheel magnifies about
  * the pointer, without it it moves the surface.
+ *
+ * @param largestFit what is small is not blown up farther than this by itself
  */
-export function useEaselView(picture: RefObject<SVGSVGElement | null>, room: Size, surface: Size): {
+export function useEaselView(picture: RefObject<SVGSVGElement | null>, room: Size, surface: Size, largestFit: number): {
   readonly zoom: number
   readonly view: Frame
   readonly fit: () => void
+  readonly zoomTo: (zoom: number) => void
+  /** `+`, `-`, `0` for all of it and `1` for 100 %; says whether it was one of these. */
+  readonly zoomByKey: (event: KeyboardEvent) => boolean
   readonly isFitted: boolean
 } {
   const [chosen, setChosen] = useState<Look | null>(null)
   const fitted: Look = {
-    zoom: Math.max(ZOOMS.least, Math.min(LARGEST_FIT, (room.width - 2 * MARGIN_PX) / surface.width, (room.height - 2 * MARGIN_PX) / surface.height)),
+    zoom: Math.max(ZOOMS.least, Math.min(largestFit, (room.width - 2 * MARGIN_PX) / surface.width, (room.height - 2 * MARGIN_PX) / surface.height)),
     x: surface.width / 2, y: surface.height / 2,
   }
   const { zoom, x, y } = chosen ?? fitted
@@ -54,6 +60,13 @@ export function useEaselView(picture: RefObject<SVGSVGElement | null>, room: Siz
     return () => element.removeEventListener('wheel', onWheel)
   }, [picture, zoom, x, y])
 
+  const zoomTo = (to: number) => setChosen({ zoom: Math.min(ZOOMS.most, Math.max(ZOOMS.least, to)), x, y })
+  const zoomByKey = ({ key, ctrlKey, metaKey }: KeyboardEvent): boolean => {
+    const to = ctrlKey || metaKey ? undefined : { '+': zoom * STEP, '-': zoom / STEP, '1': 1 }[key]
+    if (to !== undefined) zoomTo(to)
+    else if (key === '0') setChosen(null)
+    return to !== undefined || key === '0'
+  }
   const [width, height] = [room.width / zoom, room.height / zoom]
-  return { zoom, view: { x: x - width / 2, y: y - height / 2, width, height }, fit: () => setChosen(null), isFitted: chosen === null }
+  return { zoom, view: { x: x - width / 2, y: y - height / 2, width, height }, fit: () => setChosen(null), zoomTo, zoomByKey, isFitted: chosen === null }
 }

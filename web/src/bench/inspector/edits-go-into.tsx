@@ -27,13 +27,14 @@ export function intoText({ view: { into }, editedStates, component, axis }: Benc
 /** Says in plain sight which look edits go into, and changes it. */
 export function EditsGoInto() {
   const bench = useStillBench()
-  const { state, editedStates, view, select } = bench
+  const { state, editedStates, view, select, isScreen } = bench
   const isOther = view.into === 'absent' || typeof view.into === 'object'
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const choose = (into: Into) => {
     setAnchor(null)
     select({ do: 'edit into', into })
   }
+  if (isScreen) return null
   return (
     <div className="into">
       <ToggleButtonGroup

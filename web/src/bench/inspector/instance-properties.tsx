@@ -1,4 +1,4 @@
-import { parameterProperty, setProperty, stateProperty, type Parameter, type Part, type PropertyDefinition, type PropertyType, type Value } from '@rheoscope/core/document'
+import { parameterProperty, setProperty, startInstanceIn, stateProperty, type Parameter, type Part, type PropertyDefinition, type PropertyType, type Value } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
 import { ComponentField } from '../../fields/component-field'
 import { ChoiceField } from '../../fields/choice-field'
@@ -29,9 +29,12 @@ export function InstanceProperties({ part }: { readonly part: Extract<Part, { ki
       {inner.axes.filter(({ boundTo }) => boundTo === null).map((axis) => {
         const property = stateProperty(axis.id)
         const value = saidOf(bench, part, property) ?? part.start[axis.id] ?? axis.start
+        const choices = axis.states.map(({ id, name }) => ({ value: id, label: name }))
+        // What stands on a screen begins in a state and goes on by itself; a look keeps what is inside in one.
+        if (bench.isScreen) return axis.states.length > 1 && <ChoiceField key={axis.id} label={`${axis.name} starts`} value={part.start[axis.id] ?? axis.start} choices={choices} onChange={(to) => bench.make(startInstanceIn(component.id, part.id, axis.id, to), `start ${part.name} elsewhere`)} />
         return (
           <ChoiceField
-            key={axis.id} label={axis.name} value={String(value)} choices={axis.states.map(({ id, name }) => ({ value: id, label: name }))}
+            key={axis.id} label={axis.name} value={String(value)} choices={choices}
             onChange={(to) => say(property, to, `put ${part.name} into a state`)}
           />
         )

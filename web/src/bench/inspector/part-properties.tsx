@@ -1,5 +1,5 @@
 import { useMemo, useState, type ReactNode } from 'react'
-import { batch, canSay, INITIAL_VALUES, isSaid, isStatement, laidOutBy, propertiesOf, setAt, takeBackProperty, unsetAt, type Edit, type Part, type PropertyDefinition, type PropertyGroup, type Value } from '@rheoscope/core/document'
+import { batch, canSay, INITIAL_VALUES, isSaid, isStatement, laidOutBy, propertiesOf, rootOf, setAt, takeBackProperty, unsetAt, type Edit, type Part, type Project, type PropertyDefinition, type PropertyGroup, type Value } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
 import { lackingIn, textStyleOf } from '@rheoscope/core/layout'
 import { CommitField } from '../../fields/commit-field'
@@ -42,7 +42,7 @@ function PropertyList({ part }: { readonly part: Part }) {
   const { project, component, parts } = bench
   const scope = useMemo(() => scopeOf(project, component), [project, component])
   const definitions = propertiesOf(part.kind)
-  const where = `in ${intoText(bench)}`
+  const where = bench.isScreen ? '' : `in ${intoText(bench)}`
   const role = bench.ownValue(part.id, 'role') ?? part.base.role
   // What a role cannot say is not asked for, unless it is said already.
   const isOffered = ({ name }: PropertyDefinition) => !isStatement(name) || canSay(role).includes(name) || isSaid(component, part, name)
@@ -56,7 +56,7 @@ function PropertyList({ part }: { readonly part: Part }) {
         const inGroup = definitions.filter((definition) => definition.group === group && isOffered(definition))
         if (inGroup.length === 0) return null
         return (
-          <Fold key={group} title={title} startsOpen={group === 'paint' || group === 'text' || group === 'place'}>
+          <Fold key={group} title={title} startsOpen={group === 'paint' || group === 'text' || group === 'place' || (group === 'layout' && (part.kind === 'container' || part.kind === 'list'))}>
             {() => <>{group === 'answer' && <ReadOut part={part} />}{inGroup.map((definition) => <PropertyRow key={definition.name} part={part} definition={definition} scope={scope} />)}</>}
           </Fold>
         )
@@ -64,7 +64,7 @@ function PropertyList({ part }: { readonly part: Part }) {
       <CarryField part={part} />
       <DragFields part={part} />
       {part.kind === 'container' && <KeepsFocusField part={part} />}
-      {part.kind !== 'instance' && part.kind !== 'list' && part.kind !== 'slot' && <ContinuousMotion part={part} />}
+      {!bench.isScreen && part.kind !== 'instance' && part.kind !== 'list' && part.kind !== 'slot' && <ContinuousMotion part={part} />}
     </>
   )
 }
@@ -115,7 +115,8 @@ function Fold({ title, startsOpen, children }: { readonly title: string; readonl
 
 function PropertyRow({ part, definition, scope }: { readonly part: Part; readonly definition: PropertyDefinition; readonly scope: ReturnType<typeof scopeOf> }) {
   const { project, component, parts, ownValue, make, propertyEdit } = useBench()
-  const { name, initial } = definition
+  const { name } = definition
+  const initial = sizeOfInside(project, part, name) ?? definition.initial
   const laidOut = laidOutBy(component, part.id, name)
   const base = part.base[name] ?? initial
   const own = ownValue(part.id, name)
@@ -133,6 +134,12 @@ function PropertyRow({ part, definition, scope }: { readonly part: Part; readonl
       {own !== undefined && <Was part={part} definition={definition} base={base} />}
     </div>
   )
+}
+
+/** How large something inside is as long as nothing is said of it: as its component. */
+function sizeOfInside({ components }: Project, part: Part, property: string): Value | undefined {
+  const inner = part.kind === 'instance' && (property === 'width' || property === 'height') ? components.find(({ id }) => id === part.component) : undefined
+  return inner && rootOf(inner).base[property]
 }
 
 /** What none of the fonts that ship has of a text. */

@@ -4,7 +4,7 @@ import { useBench } from '../page/use-bench'
 
 /** Handlers for something that is pulled: while it is, the document shows what it would become; letting go makes the edit. */
 export function usePull(editAt: (event: PointerEvent<Element>) => Edit, label: string) {
-  const { session, make } = useBench()
+  const { preview, make } = useBench()
   const pulled = useRef<Edit | null>(null)
   return {
     onPointerDown: (event: PointerEvent<Element>) => {
@@ -16,7 +16,7 @@ export function usePull(editAt: (event: PointerEvent<Element>) => Edit, label: s
       event.stopPropagation()
       if (event.buttons === 0) return
       pulled.current = editAt(event)
-      session.preview(pulled.current)
+      preview(pulled.current)
     },
     onPointerUp: () => {
       make(pulled.current, label)
@@ -24,7 +24,7 @@ export function usePull(editAt: (event: PointerEvent<Element>) => Edit, label: s
     },
     onPointerCancel: () => {
       pulled.current = null
-      session.preview(null)
+      preview(null)
     },
   }
 }

@@ -1,11 +1,14 @@
 import { useCallback, useState } from 'react'
 import { useParams } from 'react-router'
 import { usePageTitle } from '../../frame/use-page-title'
+import { PanelEdge } from '../../frame/panel-edge'
+import { usePanels } from '../../frame/use-panels'
 import { NotHere } from '../../not-here'
 import { Notices } from '../../session/notices'
 import { useOfSession } from '../../session/use-session'
 import { FindingsPanel } from './findings-panel'
 import { MotionScore } from '../lanes/motion-score'
+import { COMMANDS } from './commands'
 import { Palette } from './palette'
 import { PartsPane } from '../tree/parts-pane'
 import { ResponseGrid } from '../table/response-grid'
@@ -32,22 +35,26 @@ const BENCH = <Bench />
 function Bench() {
   const [isPaletteOpen, setPaletteOpen] = useState(false)
   const openPalette = useCallback(() => setPaletteOpen(true), [])
-  useBenchKeys(openPalette)
+  useBenchKeys(COMMANDS, openPalette)
+  const panels = usePanels('bench')
   return (
-    <div className="bench">
+    <div className="bench" style={panels.style}>
       <TopBar onPalette={openPalette} />
-      <Palette isOpen={isPaletteOpen} onClose={() => setPaletteOpen(false)} />
+      <Palette commands={COMMANDS} isOpen={isPaletteOpen} onClose={() => setPaletteOpen(false)} />
       <Notices />
       <div className="bench-body">
-        <PartsPane />
+        <PartsPane isFolded={panels.sizes.left === 0} />
         <ResponseGrid />
-        <aside className="pane pane-right" aria-label="Specimen and details">
+        <aside className={panels.sizes.right === 0 ? 'is-folded-away' : 'pane pane-right'} aria-label="Specimen and details">
           <Specimen />
           <RuleInspector />
           <FindingsPanel />
         </aside>
+        <PanelEdge panels={panels} side="left" label="Width of the parts" />
+        <PanelEdge panels={panels} side="right" label="Width of the details" />
       </div>
       <MotionScore />
+      <PanelEdge panels={panels} side="foot" label="Height of the motion lanes" />
     </div>
   )
 }

@@ -1,5 +1,5 @@
 import { batch, clipOf, firstOf, groupParts, hasKeys, inProject, isFields, itemAt, lookClipOf, orElse, pasteClip, pasteLook, pasteRules, putPart, removeParts, reorderPart, setAt, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part, type RuleClip } from '@rheoscope/core/document'
-import { aligned, ALIGNMENTS, around, distributed, IDENTITY, itemOf, matrixTo, transformed, type Alignment, type Frame, type Point } from '@rheoscope/core/scene'
+import { aligned, ALIGNMENTS, around, distributed, IDENTITY, itemOf, matrixTo, shownSize, transformed, type Alignment, type Frame, type Point } from '@rheoscope/core/scene'
 import { jsonOr } from '../../json'
 import { newId } from '../../session/new-id'
 import { stillLife } from '../../paint/look-picture'
@@ -22,23 +22,10 @@ const ALIGN_KEYS: Readonly<Record<Alignment, string | null>> = {
   left: 'Shift Alt ArrowLeft', right: 'Shift Alt ArrowRight', top: 'Shift Alt ArrowUp', bottom: 'Shift Alt ArrowDown', centre: null, middle: null,
 }
 
-/** Every command, in the order the palette lists them. */
-export const COMMANDS: readonly Command[] = [
-  // Their keys are those of every place.
-  { name: 'Undo', key: null, isPossible: always, run: ({ session }) => session.undo() },
-  { name: 'Redo', key: null, isPossible: always, run: ({ session }) => session.redo() },
-  { name: 'Pause the clock, or resume', key: 'h', isPossible: ({ player }) => player !== null, run: ({ player }) => player?.hold(!player.getState().isHeld) },
-  { name: 'Start the specimen over', key: 'r', isPossible: ({ player }) => player !== null, run: ({ player }) => player?.startOver() },
-  { name: 'Open the easel', key: 'e', isPossible: ({ view }) => !view.isEaselOpen, run: ({ select, state }) => select({ do: 'open easel', state: state.id }) },
-  { name: 'Back to the table', key: 'Escape', isPossible: ({ view }) => view.isEaselOpen, run: ({ select }) => select({ do: 'close easel' }) },
-  { name: 'Show the rules as a map, or as a table', key: ',', isPossible: always, run: ({ view, select }) => select({ do: 'show the map', shows: !view.isMapOpen }) },
-  { name: 'Mark the gaps in the table, or not', key: null, isPossible: always, run: ({ view, select }) => select({ do: 'show gaps', shows: !view.showsGaps }) },
+/** What can be done with parts, on the easel and on the stage, in the order the palette lists it. */
+export const PART_COMMANDS: readonly Command[] = [
   { name: 'Draw a path', key: 'p', isPossible: ({ view }) => view.isEaselOpen, run: ({ select }) => select({ do: 'use tool', tool: 'draw a path' }) },
   { name: 'Move the points of the path', key: null, isPossible: ({ view, parts }) => view.isEaselOpen && parts[0]?.kind === 'path', run: ({ select }) => select({ do: 'use tool', tool: 'points' }) },
-  { name: 'Edit this look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'look' }) },
-  { name: 'Edit the base look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'base' }) },
-  { name: 'Edit the absent look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'absent' }) },
-  { name: 'Edit all looks', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'all' }) },
   { name: 'Duplicate', key: 'd', isPossible: hasParts, run: duplicate },
   { name: 'Group into a container', key: 'Ctrl g', isPossible: hasParts, run: group },
   { name: 'Ungroup', key: 'Ctrl Shift g', isPossible: ({ component, parts }) => parts.some(({ id }) => ungroupPart(component, id) !== null), run: ungroup },
@@ -48,7 +35,6 @@ export const COMMANDS: readonly Command[] = [
   { name: 'Hide while drawing, or show', key: null, isPossible: hasParts, run: flag('hidden', 'hide', 'show') },
   { name: 'Put into the container above', key: 'Alt ]', isPossible: ({ component, parts }) => containerAbove(component, parts[0]) !== null, run: (bench) => putInto(bench, containerAbove(bench.component, bench.parts[0])) },
   { name: 'Take out of the container', key: 'Alt [', isPossible: ({ component, parts }) => containerAround(component, parts[0]) !== null, run: (bench) => putInto(bench, containerAround(bench.component, bench.parts[0])) },
-  { name: 'Copy what this look changes', key: null, isPossible: always, run: ({ component, axis, state }) => void navigator.clipboard.writeText(JSON.stringify(lookClipOf(component, { look: 'state', axis: axis.id, state: state.id }))) },
   { name: 'Remove the parts', key: null, isPossible: hasParts, run: removeSelected },
   { name: 'Select all parts', key: 'Ctrl a', isPossible: always, run: ({ component, select }) => select({ do: 'select parts', parts: component.parts.slice(1).map(({ id }) => id) }) },
   ...ALIGNMENTS.map((alignment): Command => ({
@@ -57,13 +43,34 @@ export const COMMANDS: readonly Command[] = [
   })),
   { name: 'Distribute across', key: null, isPossible: hasSeveral(3), run: (bench) => arrange(bench, 'distribute across', (frames) => distributed(frames, 'across')) },
   { name: 'Distribute down', key: null, isPossible: hasSeveral(3), run: (bench) => arrange(bench, 'distribute down', (frames) => distributed(frames, 'down')) },
+  { name: 'Same width', key: null, isPossible: hasSeveral(2), run: sameSize('width') },
+  { name: 'Same height', key: null, isPossible: hasSeveral(2), run: sameSize('height') },
+]
+
+/** Every command of the bench, in the order the palette lists them. */
+export const COMMANDS: readonly Command[] = [
+  // The keys of these two are those of every place.
+  { name: 'Undo', key: null, isPossible: always, run: ({ session }) => session.undo() },
+  { name: 'Redo', key: null, isPossible: always, run: ({ session }) => session.redo() },
+  { name: 'Pause the clock, or resume', key: 'h', isPossible: ({ player }) => player !== null, run: ({ player }) => player?.hold(!player.getState().isHeld) },
+  { name: 'Start the specimen over', key: 'r', isPossible: ({ player }) => player !== null, run: ({ player }) => player?.startOver() },
+  { name: 'Open the easel', key: 'e', isPossible: ({ view }) => !view.isEaselOpen, run: ({ select, state }) => select({ do: 'open easel', state: state.id }) },
+  { name: 'Back to the table', key: 'Escape', isPossible: ({ view }) => view.isEaselOpen, run: ({ select }) => select({ do: 'close easel' }) },
+  { name: 'Show the rules as a map, or as a table', key: ',', isPossible: always, run: ({ view, select }) => select({ do: 'show the map', shows: !view.isMapOpen }) },
+  { name: 'Mark the gaps in the table, or not', key: null, isPossible: always, run: ({ view, select }) => select({ do: 'show gaps', shows: !view.showsGaps }) },
+  { name: 'Edit this look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'look' }) },
+  { name: 'Edit the base look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'base' }) },
+  { name: 'Edit the absent look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'absent' }) },
+  { name: 'Edit all looks', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'all' }) },
+  { name: 'Copy what this look changes', key: null, isPossible: always, run: ({ component, axis, state }) => void navigator.clipboard.writeText(JSON.stringify(lookClipOf(component, { look: 'state', axis: axis.id, state: state.id }))) },
+  ...PART_COMMANDS,
 ]
 
 /** The command a key event asks for, if it is possible. */
-export function commandOf(event: KeyboardEvent, bench: Bench): Command | undefined {
+export function commandOf(event: KeyboardEvent, bench: Bench, commands = COMMANDS): Command | undefined {
   const held = [(event.ctrlKey || event.metaKey) && 'Ctrl', event.shiftKey && 'Shift', event.altKey && 'Alt'].filter(Boolean)
   const pressed = [...held, event.key.length === 1 ? event.key.toLowerCase() : event.key].join(' ')
-  return COMMANDS.find(({ key, isPossible }) => key === pressed && isPossible(bench))
+  return commands.find(({ key, isPossible }) => key === pressed && isPossible(bench))
 }
 
 /** A command's key as it stands on a keyboard. */
@@ -176,13 +183,24 @@ function arrange(bench: Bench, label: string, place: (frames: readonly Frame[], 
   if (said.length > 0) bench.make(bench.propertyEdit(said), label)
 }
 
+/** Makes the selected parts as wide, or as high, as the one selected first. */
+function sameSize(side: 'width' | 'height') {
+  return (bench: Bench): void => {
+    const framed = framesOf(bench)
+    const to = framed.find(({ part }) => part.id === bench.view.parts[0])?.frame[side]
+    if (to === undefined) return
+    const said = framed.filter(({ frame }) => frame[side] !== to).flatMap(({ part }) => [{ part: part.id, property: side, value: to }, { part: part.id, property: `${side}From`, value: 'fixed' }])
+    if (said.length > 0) bench.make(bench.propertyEdit(said), `give parts the same ${side}`)
+  }
+}
+
 /** The selected parts with their frames in the selected look, and the room of what holds them. */
 function framesOf({ project, component, shown, view }: Bench): readonly { readonly part: Part; readonly frame: Frame; readonly room: Frame }[] {
   const list = stillLife(project, component.id, shown)
   return topmost(component, view.parts).flatMap((part) => {
     const [item, holder] = [itemOf(list, '', part.id), part.parent === null ? undefined : itemOf(list, '', part.parent)]
     if (!item || !holder) return []
-    const { x, y, width, height } = item.values
-    return [{ part, frame: { x, y, width, height }, room: { x: 0, y: 0, width: holder.values.width, height: holder.values.height } }]
+    const { x, y } = item.values
+    return [{ part, frame: { x, y, ...shownSize(item) }, room: { x: 0, y: 0, width: holder.values.width, height: holder.values.height } }]
   })
 }

@@ -1,23 +1,29 @@
 import { useState, type KeyboardEvent } from 'react'
 import { Dialog } from '@mui/material'
-import { COMMANDS, keyText, type Command } from './commands'
+import { keyText, type Command } from './commands'
 import { useStillBench } from './use-bench'
 
+interface PaletteProps {
+  readonly commands: readonly Command[]
+  readonly isOpen: boolean
+  readonly onClose: () => void
+}
+
 /** Every command by name, narrowed down while typing, with its key beside it. */
-export function Palette({ isOpen, onClose }: { readonly isOpen: boolean; readonly onClose: () => void }) {
+export function Palette({ commands, isOpen, onClose }: PaletteProps) {
   return (
     <Dialog open={isOpen} onClose={onClose} maxWidth="xs" fullWidth aria-label="Commands">
-      {isOpen && <CommandList onClose={onClose} />}
+      {isOpen && <CommandList commands={commands} onClose={onClose} />}
     </Dialog>
   )
 }
 
-function CommandList({ onClose }: { readonly onClose: () => void }) {
+function CommandList({ commands, onClose }: Omit<PaletteProps, 'isOpen'>) {
   const bench = useStillBench()
   const [typed, setTyped] = useState('')
   const [chosen, setChosen] = useState(0)
   const words = typed.toLowerCase().split(/\s+/)
-  const found = COMMANDS.filter(({ name, isPossible }) => isPossible(bench) && words.every((word) => name.toLowerCase().includes(word)))
+  const found = commands.filter(({ name, isPossible }) => isPossible(bench) && words.every((word) => name.toLowerCase().includes(word)))
   const run = (command: Command | undefined) => {
     if (!command) return
     onClose()

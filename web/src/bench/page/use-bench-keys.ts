@@ -5,13 +5,14 @@ import { isTyping, keepsChords } from '../../theme/typing'
 import { commandOf, pasteText, removeSelected, type Command } from './commands'
 import { useStillBench, type Bench } from './use-bench'
 
-/** The keys and the clipboard of the bench, wherever the focus is. */
-export function useBenchKeys(openPalette: () => void): void {
+/** The keys of some commands and the clipboard for parts and rules, wherever the focus is; nothing while there are no commands. */
+export function useBenchKeys(commands: readonly Command[], openPalette: () => void): void {
   const bench = useStillBench()
   useEffect(() => {
+    if (commands.length === 0) return undefined
     const onKeyDown = (event: KeyboardEvent) => {
       const isPalette = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k'
-      const command = commandOf(event, bench)
+      const command = commandOf(event, bench, commands)
       if (!isPalette && (!command || isTurnedOff(event) || (isTyping(event.target) && !worksInFields(event, command)))) return
       event.preventDefault()
       if (isPalette) openPalette()
@@ -41,7 +42,7 @@ export function useBenchKeys(openPalette: () => void): void {
       for (const type of ['copy', 'cut'] as const) document.removeEventListener(type, onCopy)
       document.removeEventListener('paste', onPaste)
     }
-  }, [bench, openPalette])
+  }, [bench, commands, openPalette])
 }
 
 /** A field keeps its own keys, and all of them while something is typed into it; other chords are the bench's. */

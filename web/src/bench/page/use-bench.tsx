@@ -32,6 +32,10 @@ export interface Bench {
   readonly session: ProjectSession
   readonly player: Player | null
   readonly make: (edit: Edit | null, label: string) => void
+  /** Shows what would become of an edit, until the next one is made or nothing is shown. */
+  readonly preview: (edit: Edit | null) => void
+  /** It is a screen that is arranged, as the component it runs as: it has one look and no rules of axes. */
+  readonly isScreen: boolean
   /** The place in the document that edits of the selected look go to. */
   readonly place: LookPlace
   /** The look on the easel. */
@@ -108,6 +112,8 @@ function useBenchOf(project: Project, component: Component, stored: Pick<Bench['
       stored: { project: storedProject, component: storedComponent, rule: ruleOf(storedComponent) },
       parts: view.parts.flatMap((part) => component.parts.find((each) => each.id === part) ?? []),
       make: (edit, label) => edit && session.dispatch(edit, label),
+      preview: (edit) => session.preview(edit),
+      isScreen: false,
       propertyEdit: (said) =>
         view.into === 'all'
           ? batch(...said.map(({ part, property, value }) => setPropertyEverywhere(storedComponent, part, property, value)))

@@ -1,21 +1,21 @@
 import { useRef, useState, type PointerEvent } from 'react'
 import { childrenOf, renamePart, rootOf, theOne, type Id, type Part } from '@rheoscope/core/document'
+import type { Finding } from '@rheoscope/core/check'
 import { hueOf } from '../../theme/state-mark'
 import { putInto, removeSelected } from '../page/commands'
 import { PartGlyph } from './part-kinds'
 import { useStillBench } from '../page/use-bench'
 import { FindingMark } from '../../checks/finding-mark'
-import { useFindingsOf } from '../../checks/use-findings'
 import { targetOf } from '../../theme/target-of'
 
 /** The parts as a tree, the topmost last. A row can be pulled before, after or into another one. */
-export function PartTree() {
+export function PartTree({ findingsOf }: { readonly findingsOf: FindingsOf }) {
   const bench = useStillBench()
-  const { component } = bench
+  const { component, isScreen } = bench
   const drag = useTreeDrag()
   return (
     <ul className="tree" role="tree" aria-label="Parts" onKeyDown={(event) => (event.key === 'Delete' || event.key === 'Backspace') && removeSelected(bench)}>
-      <Branch part={rootOf(component)} depth={0} drag={drag} />
+      {(isScreen ? childrenOf(component.parts, rootOf(component).id) : [rootOf(component)]).map((part) => <Branch key={part.id} part={part} depth={0} drag={drag} findingsOf={findingsOf} />)}
     </ul>
   )
 }
@@ -72,9 +72,10 @@ function targetAt({ clientX, clientY }: PointerEvent, parts: readonly Part[], dr
   return { part: part.id, where: share < 0.5 ? 'before' : 'after' }
 }
 
-function Branch({ part, depth, drag }: { readonly part: Part; readonly depth: number; readonly drag: TreeDrag }) {
+type FindingsOf = (part: Part) => readonly Finding[]
+
+function Branch({ part, depth, drag, findingsOf }: { readonly part: Part; readonly depth: number; readonly drag: TreeDrag; readonly findingsOf: FindingsOf }) {
   const { component, axis, view, select, make } = useStillBench()
-  const { findings } = useFindingsOf(component.id)
   const [isRenaming, setRenaming] = useState(false)
   const isSelected = view.parts.includes(part.id)
   const changing = axis.states.filter(({ look }) => look[part.id] !== undefined)
@@ -105,13 +106,13 @@ function Branch({ part, depth, drag }: { readonly part: Part; readonly depth: nu
           <button className="plain tree-name" onClick={(event) => pick(event.shiftKey)} onDoubleClick={() => setRenaming(true)}>{part.name}</button>
         )}
         {(part.locked || part.hidden) && <span className="muted tree-note" title={[part.locked && 'locked', part.hidden && 'hidden while drawing'].filter(Boolean).join(', ')}>{part.locked ? '⚿' : ''}{part.hidden ? '⊘' : ''}</span>}
-        <FindingMark findings={findings.filter(({ about }) => about.part === part.id || about.parts?.includes(part.id) === true)} />
+        <FindingMark findings={findingsOf(part)} />
         <span className="tree-dots">
           {changing.map((state) => <i key={state.id} style={{ background: hueOf(state.hue) }} title={`changes in ${state.name}`} />)}
         </span>
       </div>
       <ul role="group">
-        {childrenOf(component.parts, part.id).map((child) => <Branch key={child.id} part={child} depth={depth + 1} drag={drag} />)}
+        {childrenOf(component.parts, part.id).map((child) => <Branch key={child.id} part={child} depth={depth + 1} drag={drag} findingsOf={findingsOf} />)}
       </ul>
     </li>
   )

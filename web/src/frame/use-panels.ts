@@ -1,0 +1,57 @@
+import { useMemo, useState, type CSSProperties } from 'react'
+import { fieldsOf } from '@rheoscope/core/document'
+import { jsonOr } from '../json'
+
+export type PanelSide = 'left' | 'right' | 'foot'
+
+/** How far panels can be pulled, in px; nothing is folded away. */
+const LIMITS = { least: 120, most: 640 } as const
+
+const USUAL: Readonly<Record<PanelSide, number>> = { left: 200, right: 284, foot: 236 }
+
+/** How wide and how high the panels of a place are, kept in this browser. */
+export interface Panels {
+  readonly sizes: Readonly<Record<PanelSide, number>>
+  /** The same as CSS variables for the layout of the place. */
+  readonly style: CSSProperties & Readonly<Record<`--${PanelSide}-panel`, string>>
+  readonly resize: (side: PanelSide, px: number) => void
+  /** Folds a panel away, or unfolds it as wide as it was. */
+  readonly fold: (side: PanelSide) => void
+}
+
+const keptAs = (place: string): string => `rheoscope panels ${place}`
+
+export function usePanels(place: string): Panels {
+  const [kept, setKept] = useState(() => read(place))
+  return useMemo(() => {
+    const sizes = { left: shown(kept.left), right: shown(kept.right), foot: shown(kept.foot) }
+    const keep = (side: PanelSide, panel: Panel) => {
+      const next = { ...kept, [side]: panel }
+      setKept(next)
+      window.localStorage.setItem(keptAs(place), JSON.stringify(next))
+    }
+    return {
+      sizes,
+      style: { '--left-panel': `${sizes.left}px`, '--right-panel': `${sizes.right}px`, '--foot-panel': `${sizes.foot}px` },
+      resize: (side, px) => keep(side, { px: Math.round(Math.min(LIMITS.most, Math.max(LIMITS.least, px))), isFolded: px < LIMITS.least / 2 }),
+      fold: (side) => keep(side, { ...kept[side], isFolded: !kept[side].isFolded }),
+    }
+  }, [kept, place])
+}
+
+interface Panel {
+  readonly px: number
+  readonly isFolded: boolean
+}
+
+const shown = ({ px, isFolded }: Panel): number => (isFolded ? 0 : px)
+
+/** What is kept; as usual where that cannot be read. */
+function read(place: string): Readonly<Record<PanelSide, Panel>> {
+  const kept = fieldsOf(jsonOr(window.localStorage.getItem(keptAs(place)) ?? '', null))
+  const panel = (side: PanelSide): Panel => {
+    const { px, isFolded } = fieldsOf(kept[side])
+    return { px: typeof px === 'number' && px >= LIMITS.least && px <= LIMITS.most ? px : USUAL[side], isFolded: isFolded === true }
+  }
+  return { left: panel('left'), right: panel('right'), foot: panel('foot') }
+}
