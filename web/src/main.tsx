@@ -17,8 +17,11 @@ import '@fontsource/atkinson-hyperlegible-mono/600.css'
 import './theme/paper.css'
 import { theme } from './theme/theme'
 import { BrokenPage } from './broken-page'
+import { logErrors } from './session/error-log'
 import { NotHere } from './not-here'
 import { Shelf } from './shelf/shelf'
+
+logErrors()
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name=style-nonce]')?.content ?? ''
 const styles = createCache({ key: 'rheo', nonce })
@@ -42,6 +45,8 @@ const router = createBrowserRouter([{
         { path: 'findings/:sheet?', lazy: async () => ({ Component: (await import('./findings/findings-page')).FindingsPage }) },
       ],
     },
+    { path: '/handbook/:chapter?', lazy: async () => ({ Component: (await import('./handbook/handbook-page')).HandbookPage }) },
+    { path: '/about', lazy: async () => ({ Component: (await import('./handbook/about-page')).AboutPage }) },
     { path: '*', element: <NotHere what="There is nothing at this address." /> },
   ],
 }])

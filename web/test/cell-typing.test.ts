@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { newState } from '@rheoscope/core/document'
-import { problemOf, readingOf } from '../src/bench/table/cell-typing'
+import { problemOf, readingOf, typedIn } from '../src/bench/table/cell-typing'
 
 const states = (...names: readonly string[]) => names.map((name, index) => newState(`s${index}`, name, index % 8))
 const read = (text: string, ...names: readonly string[]) => {
@@ -43,5 +43,26 @@ describe('what is typed into a cell', () => {
     fc.assert(fc.property(fc.uniqueArray(name, { minLength: 1, maxLength: 8 }), (names) => {
       for (const each of names) expect(read(each, ...names)[0]).toBe(each)
     }))
+  })
+})
+
+describe('a time typed behind a state', () => {
+  const typed = (text: string, ...names: readonly string[]) => {
+    const { target, timing } = typedIn(text, states(...names))
+    return [target, timing?.durationMs, timing?.easing]
+  }
+
+  test('is a number in ms or s, and what stands behind that its easing', () => {
+    expect(typed('open 200', 'rest', 'open')).toEqual(['open', 200, null])
+    expect(typed('open 0.2s', 'rest', 'open')).toEqual(['open', 200, null])
+    expect(typed('op 160 ms ease-in-out', 'rest', 'open')).toEqual(['op', 160, 'ease-in-out'])
+    expect(typed('open 300 cubic-bezier(0.2, 0, 0, 1)', 'rest', 'open')).toEqual(['open', 300, 'cubic-bezier(0.2, 0, 0, 1)'])
+    expect(typed(' 90', 'rest', 'open')).toEqual(['', 90, null])
+  })
+
+  test('is none in the name of a state, and none where only a column is meant', () => {
+    expect(typed('size 2', 'size 1', 'size 2')).toEqual(['size 2', undefined, undefined])
+    expect(typed('2', 'rest', 'open')).toEqual(['2', undefined, undefined])
+    expect(typed('2 80', 'rest', 'open')).toEqual(['2', 80, null])
   })
 })

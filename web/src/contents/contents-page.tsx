@@ -4,6 +4,7 @@ import { Crumbs } from '../frame/crumbs'
 import { MoreMenu } from '../frame/more-menu'
 import { PlaceTabs } from '../frame/place-tabs'
 import { FindButton } from '../frame/find-button'
+import { MAIN } from '../frame/use-focus-kept'
 import { usePageTitle } from '../frame/use-page-title'
 import { Notices } from '../session/notices'
 import { UndoRedo } from '../session/undo-redo'
@@ -38,7 +39,7 @@ export function ContentsPage() {
       <Notices />
       <div className="contents-body">
         <ContentsSide contents={contents} onShared={(kind) => setSearch((before) => new URLSearchParams([...before, ['shared', kind]]))} />
-        <main className="contents-main">
+        <main className="contents-main" id={MAIN} tabIndex={-1}>
           <SelectedBar contents={contents} selected={selected} />
           <ContentsGrid project={project} groups={groups} folded={folded} onFold={fold} selected={selected} />
         </main>

@@ -5,6 +5,7 @@ import type { Project } from '@rheoscope/core/document'
 import { LevelMark, LEVELS, Sentence } from '../checks/finding-words'
 import { CheckStatus } from '../checks/check-status'
 import { useLookingAtAll, useOfChecks } from '../checks/use-findings'
+import { MAIN } from '../frame/use-focus-kept'
 import { useOfSession } from '../session/use-session'
 import { FindingDetail } from './finding-detail'
 import { ownerOf } from './owner-of'
@@ -29,7 +30,7 @@ export function FindingsSheet() {
   const isCounted = useOfChecks('isComplete') === true || all.length > 0
   const counts = (of: Filter) => (of === 'accepted' ? all.length - open.length : of === 'all' ? open.length : open.filter(({ level }) => level === of).length)
   return (
-    <main className="findings-sheet">
+    <main className="findings-sheet" id={MAIN} tabIndex={-1}>
       <section className="findings-list" aria-label="Findings" aria-busy={!isOver}>
         <div className="filters" role="group" aria-label="Which findings">
           {FILTERS.map((each) => (

@@ -3,10 +3,12 @@ import { Link, useNavigate } from 'react-router'
 import { addRule, rootOf, screenRule, setOfScreen, type Id, type Project, type Screen } from '@rheoscope/core/document'
 import { boundsOf, type Followed, type FlowBox, type FlowLink } from '@rheoscope/core/flow'
 import { partsAt, type Point } from '@rheoscope/core/scene'
+import { MAIN } from '../frame/use-focus-kept'
 import { Thumbnail } from '../playing/thumbnail'
 import { newId } from '../session/new-id'
 import { useEditing } from '../session/use-editing'
 import { targetOf } from '../theme/target-of'
+import { useRoving } from '../theme/use-roving'
 import { useRoom } from '../theme/use-room'
 import { FlowArrows } from './flow-arrows'
 import type { ShownFlow } from './use-flow'
@@ -41,6 +43,7 @@ export function FlowMap({ project, shown, chosen, onChoose, followed, zoom, onZo
   const scale = zoom === 'fit' ? Math.max(LEAST_FIT, Math.min(1, room.width / sheet.width, room.height / sheet.height)) : zoom
   const [drag, setDrag] = useState<Drag | null>(null)
   useWheelZoom(field, onZoom)
+  useRoving(field, '.flow-arrow, .flow-name a')
   const pointOf = (event: PointerEvent): Point => {
     const { left = 0, top = 0 } = field.current?.querySelector('.flow-sheet')?.getBoundingClientRect() ?? {}
     return { x: (event.clientX - left) / scale, y: (event.clientY - top) / scale }
@@ -73,7 +76,7 @@ export function FlowMap({ project, shown, chosen, onChoose, followed, zoom, onZo
     setDrag({ is: 'screen', id: box.id, startY: y, y })
   }
   return (
-    <main ref={field} className="flow-field" aria-label="Flow" onKeyDown={(event) => event.key === 'Escape' && onChoose(null)} onClick={(event) => { if (!targetOf(event)?.closest('.flow-arrow')) onChoose(null) }}>
+    <main ref={field} id={MAIN} tabIndex={-1} className="flow-field" aria-label="Flow" onKeyDown={(event) => event.key === 'Escape' && onChoose(null)} onClick={(event) => { if (!targetOf(event)?.closest('.flow-arrow')) onChoose(null) }}>
       <div style={{ width: sheet.width * scale, height: sheet.height * scale }}>
         <div className="flow-sheet" role="group" aria-label="Map of the screens" style={{ width: sheet.width, height: sheet.height, transform: `scale(${scale})` }} onPointerMove={move} onPointerUp={drop} onPointerCancel={() => setDrag(null)}>
           {sheet.columns.map(({ title, x, width }, index) => <div key={title} className="flow-column" style={{ left: x, width: (sheet.columns[index + 1]?.x ?? sheet.width) - x }}><span style={{ minWidth: width }}>{title}</span></div>)}

@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from 'react'
 import { Button, MenuItem } from '@mui/material'
+import { Link } from 'react-router'
 import { FloatingMenu } from '../theme/floating'
 import { useTheForm } from '../theme/form-switch'
 import { turnLetterKeys, useLetterKeys } from './letter-keys'
@@ -24,6 +25,8 @@ export function MoreMenu({ items }: { readonly items?: (onClose: () => void) => 
         <MenuItem onClick={after(toOther)}>{other}</MenuItem>
         <MenuItem onClick={after(() => turnLetterKeys(!hasLetterKeys))}>{hasLetterKeys ? 'Turn off single-letter keys' : 'Turn on single-letter keys'}</MenuItem>
         <MenuItem onClick={after(openHelp)}>Help <kbd>?</kbd></MenuItem>
+        <MenuItem component={Link} to="/handbook">Handbook</MenuItem>
+        <MenuItem component={Link} to="/about">About</MenuItem>
       </FloatingMenu>
     </>
   )

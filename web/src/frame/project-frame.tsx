@@ -6,6 +6,7 @@ import { SessionProvider } from '../session/use-session'
 import { Finder } from './finder'
 import { FrameContext } from './use-frame'
 import { HelpSheet } from './help-sheet'
+import { MAIN, useFocusKept } from './use-focus-kept'
 import { useFrameKeys } from './use-frame-keys'
 import './places.css'
 import './frame.css'
@@ -28,9 +29,11 @@ function Frame() {
   const [open, setOpen] = useState<'finder' | 'help' | null>(null)
   const [frame] = useState(() => ({ openFinder: () => setOpen('finder'), openHelp: () => setOpen('help') }))
   useFrameKeys(frame)
+  useFocusKept()
   const close = () => setOpen(null)
   return (
     <FrameContext.Provider value={frame}>
+      <a className="skip-link" href={`#${MAIN}`} onClick={(event) => { event.preventDefault(); document.getElementById(MAIN)?.focus() }}>Skip to the work area</a>
       <Suspense fallback={OPENING}><Outlet /></Suspense>
       <Finder isOpen={open === 'finder'} onClose={close} />
       <HelpSheet isOpen={open === 'help'} onClose={close} />

@@ -1,6 +1,7 @@
 import { certain } from '@rheoscope/core/document'
 import { useLayoutEffect, useRef, useState, type ReactNode, type RefObject } from 'react'
 import { curveBasis, line } from 'd3-shape'
+import { useRoving } from '../theme/use-roving'
 import type { MapLayout } from './messages'
 import './map.css'
 
@@ -18,6 +19,7 @@ interface MapLine {
 /** A graph as it has been laid out, made to fit its field: the lines with their labels, and over them what stands at its nodes. */
 export function MapSheet({ layout, lines, children }: { readonly layout: MapLayout; readonly lines: readonly MapLine[]; readonly children: ReactNode }) {
   const field = useRef<HTMLDivElement>(null)
+  useRoving(field, '.map-node, .map-label[role=button]')
   const zoom = useFittingZoom(field, layout.width)
   const draw = line<{ x: number; y: number }>(({ x }) => x, ({ y }) => y).curve(curveBasis)
   return (

@@ -1,4 +1,6 @@
+import { useRef } from 'react'
 import { Button } from '@mui/material'
+import { useRoving } from '../theme/use-roving'
 import { SPEEDS, type Player } from './player'
 import { useReadout } from './use-frames'
 import { usePlayerState } from './use-player'
@@ -8,6 +10,8 @@ const SPEED_NAMES: Readonly<Record<number, string>> = { 1: '1', 0.5: '½', 0.25:
 /** The clock of a run: what it shows, holding it, starting over, and how fast it goes. */
 export function ClockControls({ player, of, onStartOver = () => player.startOver() }: { readonly player: Player; readonly of: string; readonly onStartOver?: () => void }) {
   const { isHeld, speed, seed, witness } = usePlayerState(player)
+  const speeds = useRef<HTMLDivElement>(null)
+  useRoving(speeds, '[role=radio]', { chooses: true })
   const readout = useReadout<HTMLSpanElement>(() => clockText(player.nowMs))
   return (
     <div className="clock">
@@ -15,7 +19,7 @@ export function ClockControls({ player, of, onStartOver = () => player.startOver
       <Button aria-pressed={isHeld} title="Pause the clock (H)" onClick={() => player.hold(!isHeld)}>{isHeld ? 'Resume' : 'Pause'}</Button>
       <Button title="Start over (R)" onClick={onStartOver}>Start over</Button>
       {seed !== null && witness === null && <SeedField key={seed} seed={seed} onDraw={(to) => player.drawBy(to)} />}
-      <div className="speeds" role="radiogroup" aria-label="Speed">
+      <div ref={speeds} className="speeds" role="radiogroup" aria-label="Speed">
         {SPEEDS.map((each) => (
           <button key={each} className="plain speed" role="radio" aria-checked={speed === each} aria-label={`Speed ${SPEED_NAMES[each]}`} onClick={() => player.setSpeed(each)}>{SPEED_NAMES[each]}</button>
         ))}

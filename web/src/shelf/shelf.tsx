@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react'
-import { useNavigate } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import { Button } from '@mui/material'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import type { StoredProject } from '@rheoscope/core/protocol'
@@ -44,11 +44,13 @@ export function Shelf() {
       <header className="shelf-head">
         <h1>Rheoscope</h1>
         <span className="muted">Components that move, and proof that they do</span>
-        <span className="grow" />
-        <FormSwitch />
         <Button disabled={make.isPending} onClick={() => begin(() => createProject('Untitled project'))}>New project</Button>
         <Button disabled={make.isPending} onClick={() => picker.current?.click()}>Open a file</Button>
         <Button disabled={make.isPending} onClick={() => begin(addDemoProject)}>Fresh demo project</Button>
+        <span className="grow" />
+        <Link to="/handbook">Handbook</Link>
+        <Link to="/about">About</Link>
+        <FormSwitch />
         <input ref={picker} type="file" accept={FILES} aria-label="Project file" hidden onChange={(event) => { openFile(event.target.files?.[0]); event.target.value = '' }} />
       </header>
       {problem && (

@@ -1,5 +1,6 @@
 import { drawListAt } from '@rheoscope/core/run'
 import { useMemo, useRef } from 'react'
+import { MAIN } from '../frame/use-focus-kept'
 import { LiveSurface } from '../playing/live-surface'
 import type { Player } from '../playing/player'
 import { usePlayerState } from '../playing/use-player'
@@ -16,7 +17,7 @@ export function ScreenView() {
   const room = useRef<HTMLElement>(null)
   const field = useRoom(room, FIRST_ROOM)
   return (
-    <section className="screen-view" ref={room} aria-label={`The screen ${screen.name}`}>
+    <section className="screen-view" id={MAIN} tabIndex={-1} ref={room} aria-label={`The screen ${screen.name}`}>
       {showsLinks ? <LinksPicture /> : isArranging ? <Easel /> : player ? <Alive player={player} field={field} /> : <p role="alert" className="hint">This cannot run yet.</p>}
     </section>
   )

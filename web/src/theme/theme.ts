@@ -37,7 +37,7 @@ export const theme = createTheme({
   shape: { borderRadius: 2 },
   transitions: { duration: { shortest: ms(80), shorter: ms(100), short: ms(120), standard: ms(140), complex: ms(160), enteringScreen: ms(120), leavingScreen: ms(100) } },
   components: {
-    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiButtonBase: { defaultProps: { disableRipple: true }, styleOverrides: { root: { '&:focus-visible': { outline: '2px solid var(--signal)', outlineOffset: 1 } } } },
     MuiButton: {
       defaultProps: { variant: 'outlined', size: 'small', disableElevation: true },
       styleOverrides: {

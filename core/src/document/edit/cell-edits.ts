@@ -9,6 +9,7 @@ import type { Id } from '../value'
 import { apply, batch, type Edit } from './edit'
 import { isSaid } from './look-place'
 import { setProperty } from './part-edits'
+import { setOfMotion, type MotionContext } from './motion-edits'
 import { leadElsewhere, leading } from './decided-edits'
 import { addRule, removeRule, setRuleField } from './rule-edits'
 import { withinWithout } from './state-edits'
@@ -64,6 +65,19 @@ export function setCells(project: Project, component: Component, cells: readonly
     begun.set(rowOf(cell), certain(ruleInCell(after, cell.axis, cell.state, rowOf(cell))).id)
     return edit
   })
+}
+
+/** Gives the rules in some cells a duration in ms, and an easing where one is said; null where none of them has a rule that moves anything. */
+export function timeCells(project: Project, component: Component, cells: readonly Cell[], { durationMs, easing }: { readonly durationMs: number; readonly easing: string | null }, newId: NewId): Edit | null {
+  const rules = new Set(cells.flatMap((cell) => ruleInCell(component, cell.axis, cell.state, rowOf(cell)) ?? []).filter(({ target }) => target.go !== 'ignored').map(({ id }) => id))
+  const timed = [...rules].map((rule): Edit => {
+    const context: MotionContext = { project, component, place: { of: 'rule', rule }, newId }
+    const lasting = setOfMotion(context, 'durationMs', durationMs)
+    if (easing === null) return lasting
+    const after = certain(componentOf(apply({ ...project, components: [component] }, lasting), component.id))
+    return batch(lasting, setOfMotion({ ...context, component: after }, 'easing', easing))
+  })
+  return timed.length > 0 ? batch(...timed) : null
 }
 
 /** Empties several cells. Null when all of them were. */

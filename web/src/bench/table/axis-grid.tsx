@@ -4,6 +4,7 @@ import { addState, defaultTrigger, freeStateName, isFromUser } from '@rheoscope/
 import { newId } from '../../session/new-id'
 import { FloatingMenu } from '../../theme/floating'
 import { targetOf } from '../../theme/target-of'
+import { useRoving } from '../../theme/use-roving'
 import { AxisMenu } from './axis-menu'
 import { CellMenu } from './cell-menu'
 import { ColumnHead } from './column-head'
@@ -27,6 +28,7 @@ export function AxisGrid() {
   const { typing, onKeyDown, onBlur } = useCellKeys(() => setAnchor(document.activeElement instanceof HTMLElement ? document.activeElement : null))
   const grid = useRef<HTMLDivElement>(null)
   useFocusOnCell(grid)
+  useRoving(grid, '.cell, .state-name, .state-menu, .column-open, .grid-add button, .grid-corner button')
   const hasTriggers = !isDecidedOutside(axis)
   const add = () => {
     const name = freeStateName(axis)

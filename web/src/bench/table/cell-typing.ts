@@ -28,3 +28,20 @@ export function problemOf(text: string, states: readonly State[]): string | null
   if (reading.is === 'none') return `No state is named “${text.trim()}”.`
   return reading.is === 'several' ? `“${text.trim()}” can be ${reading.states.map(({ name }) => name).join(' or ')}.` : null
 }
+
+/** A target with how long its motion takes, as typed into a cell; the target is empty where only the time is said. */
+export interface Typed {
+  readonly target: string
+  readonly timing: { readonly durationMs: number; readonly easing: string | null } | null
+}
+
+const TIMED = /^(.*?)\s+(\d+(?:\.\d+)?)\s*(ms|s)?(?:\s+(\S.*))?$/i
+
+/** Takes apart what is typed into a cell: `open 200 ease-out`, `open 0.2s`, or ` 200` for the time alone. What is the name of a state as a whole is no time. */
+export function typedIn(text: string, states: readonly State[]): Typed {
+  const isName = states.some(({ name }) => name.trim().toLowerCase() === text.trim().toLowerCase())
+  const found = isName ? null : TIMED.exec(text)
+  if (!found) return { target: text, timing: null }
+  const [, target = '', number = '', unit, easing = null] = found
+  return { target, timing: { durationMs: Math.round(Number(number) * (unit?.toLowerCase() === 's' ? 1000 : 1)), easing } }
+}

@@ -7,7 +7,7 @@ import { useFrames } from '../../playing/use-frames'
 import { useLive } from '../../playing/use-live'
 import type { Player } from '../../playing/player'
 import { StateMark } from '../../theme/state-mark'
-import { readingOf } from './cell-typing'
+import { readingOf, typedIn } from './cell-typing'
 import { easingCurve } from '../lanes/easing-curve'
 import { outcomesOf, outcomeText, type ChanceOf } from './outcomes'
 import { barsOf, rowsOf, triggerTitle, type Bar, type Row } from './rows'
@@ -125,11 +125,12 @@ function LiveMarks({ rule }: { readonly rule: Rule }) {
 /** What is typed into a cell, with what it means so far, or why it means nothing. */
 function Typed({ typing: { text, problem } }: { readonly typing: CellTyping }) {
   const { axis } = useBench()
-  const reading = readingOf(text, axis.states)
+  const { target, timing } = typedIn(text, axis.states)
+  const reading = target.trim() === '' ? null : readingOf(target, axis.states)
   return (
     <span className="cell-typed">
       <span className="mono cell-typed-text">{text}</span>
-      {problem !== null ? <span className="cell-problem" role="alert">{problem}</span> : reading.is === 'one' && <span className="muted">→ {reading.state.name}</span>}
+      {problem !== null ? <span className="cell-problem" role="alert">{problem}</span> : <span className="muted">{reading?.is === 'one' && `→ ${reading.state.name}`} {timing && `${msText(timing.durationMs)} ${timing.easing ?? ''}`}</span>}
     </span>
   )
 }

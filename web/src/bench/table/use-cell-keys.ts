@@ -1,8 +1,9 @@
 import { useState, type FocusEvent, type KeyboardEvent } from 'react'
-import { setCells, type Cell, type Id, type Target } from '@rheoscope/core/document'
+import { apply, batch, certain, componentOf, setCells, timeCells, type Cell, type Component, type Edit, type Id, type Project, type State, type Target } from '@rheoscope/core/document'
+import { easingProblem } from '@rheoscope/core/motion'
 import { newId } from '../../session/new-id'
 import { targetOf } from '../../theme/target-of'
-import { problemOf, readingOf } from './cell-typing'
+import { problemOf, readingOf, typedIn } from './cell-typing'
 import { rowsOf } from './rows'
 import { useStillBench } from '../page/use-bench'
 import { useCells } from './use-cells'
@@ -21,9 +22,27 @@ interface Typing extends CellTyping {
   readonly cells: readonly Cell[]
 }
 
+type Timing = ReturnType<typeof typedIn>['timing']
+
+/** Where cells lead and how long that takes, as one edit; null when nothing is said. */
+function editOf(project: Project, component: Component, cells: readonly Cell[], target: Target | null, timing: Timing): Edit | null {
+  const pointed = target && setCells(project, component, cells, target, newId)
+  const after = pointed ? certain(componentOf(apply(project, pointed), component.id)) : component
+  const timed = timing && timeCells(project, after, cells, timing, newId)
+  const edits = [pointed, timed].filter((edit) => edit !== null)
+  return edits.length > 0 ? batch(...edits) : null
+}
+
+/** Why what is typed cannot be taken, in a sentence: its state or its easing; null when it can. */
+function problemIn(text: string, states: readonly State[]): string | null {
+  const { target, timing } = typedIn(text, states)
+  const easing = timing?.easing == null ? null : easingProblem(timing.easing)
+  return (target.trim() === '' ? null : problemOf(target, states)) ?? easing
+}
+
 /**
  * The keys of the selected cells: a state's name or the number of its column sets the target — at once when nothing
- * else can be meant, otherwise with Enter or on leaving the cell —, `-` means nothing on purpose, `.` opens what else
+ * else can be meant, otherwise with Enter or on leaving the cell —, a space and a number with an easing behind it the time, `-` means nothing on purpose, `.` opens what else
  * there is; arrows go from cell to cell, and with Shift select further ones.
  */
 export function useCellKeys(openMenu: () => void) {
@@ -34,15 +53,20 @@ export function useCellKeys(openMenu: () => void) {
 
   const finish = (what: Typing | null): void => {
     if (!what || what.problem !== null) return
-    const reading = readingOf(what.text, axis.states)
-    if (reading.is === 'one') point(what.cells, { go: 'state', state: reading.state.id })
-    setTyping(reading.is === 'one' ? null : { ...what, problem: problemOf(what.text, axis.states) })
+    const { target, timing } = typedIn(what.text, axis.states)
+    const problem = problemIn(what.text, axis.states)
+    if (problem !== null) return setTyping({ ...what, problem })
+    const reading = readingOf(target, axis.states)
+    setTyping(null)
+    const edit = editOf(project, component, what.cells, reading.is === 'one' && target.trim() !== '' ? { go: 'state', state: reading.state.id } : null, timing)
+    make(edit, what.cells.length === 1 ? 'set a cell' : `set ${what.cells.length} cells`)
   }
-  const point = (at: readonly Cell[], target: Target) => make(setCells(project, component, at, target, newId), at.length === 1 ? 'set a cell' : `set ${at.length} cells`)
 
   const type = (what: Typing): void => {
-    const reading = readingOf(what.text, axis.states)
-    if (reading.is === 'one' && reading.isSettled) finish(what)
+    const { target, timing } = typedIn(what.text, axis.states)
+    const reading = readingOf(target, axis.states)
+    if (timing || target.trim() === '') setTyping(what)
+    else if (reading.is === 'one' && reading.isSettled) finish(what)
     else setTyping(reading.is === 'none' ? { ...what, problem: problemOf(what.text, axis.states) } : what)
   }
 
@@ -58,20 +82,23 @@ export function useCellKeys(openMenu: () => void) {
       const from = event.shiftKey ? last : { row: row.key, state: state.id }
       const to = axis.states[axis.states.findIndex(({ id }) => id === from.state) + dx]
       const toRow = rows[rows.findIndex(({ key }) => key === from.row) + dy]
-      if (!to || !toRow) return
+      if (!to || !toRow) return false
       if (!event.shiftKey) select({ do: 'select cell', state: to.id, row: toRow.key })
       else select({ do: 'select cells to', state: to.id, row: toRow.key, states: axis.states.map(({ id }) => id), rows: rows.map(({ key }) => key) })
+      return true
     }
-    const moves: Readonly<Record<string, () => void>> = { ArrowLeft: () => go(-1, 0), ArrowRight: () => go(1, 0), ArrowUp: () => go(0, -1), ArrowDown: () => go(0, 1) }
+    const moves: Readonly<Record<string, () => boolean>> = { ArrowLeft: () => go(-1, 0), ArrowRight: () => go(1, 0), ArrowUp: () => go(0, -1), ArrowDown: () => go(0, 1) }
     const whileTyping: Readonly<Record<string, () => void>> = {
       Enter: () => finish(own), Escape: () => setTyping(null), Delete: () => setTyping(null),
       Backspace: () => (own && own.text.length > 1 ? type(begin(own.text.slice(0, -1))) : setTyping(null)),
     }
     const atRest: Readonly<Record<string, () => void>> = { '-': () => set({ go: 'ignored' }), '.': openMenu, ContextMenu: openMenu, Delete: empty, Backspace: empty }
-    const act = moves[event.key] ?? (own ? whileTyping : atRest)[event.key]
-    const isLetter = event.key.length === 1 && (own !== null || event.key !== ' ')
-    if (act) act()
-    else if (isLetter) type(begin((own?.text ?? '') + event.key))
+    const act: (() => unknown) | undefined = moves[event.key] ?? (own ? whileTyping : atRest)[event.key]
+    const isLetter = event.key.length === 1
+    if (act) {
+      // At the edge of the table the arrow keys go on to the heads.
+      if (act() === false) return
+    } else if (isLetter) type(begin((own?.text ?? '') + event.key))
     else return
     event.preventDefault()
     event.stopPropagation()

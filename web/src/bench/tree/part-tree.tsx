@@ -6,6 +6,7 @@ import { putInto, removeSelected } from '../page/commands'
 import { PartGlyph } from './part-kinds'
 import { useStillBench } from '../page/use-bench'
 import { FindingMark } from '../../checks/finding-mark'
+import { useRoving } from '../../theme/use-roving'
 import { targetOf } from '../../theme/target-of'
 
 /** The parts as a tree, the topmost last. A row can be pulled before, after or into another one. */
@@ -13,8 +14,10 @@ export function PartTree({ findingsOf }: { readonly findingsOf: FindingsOf }) {
   const bench = useStillBench()
   const { component, isScreen } = bench
   const drag = useTreeDrag()
+  const tree = useRef<HTMLUListElement>(null)
+  useRoving(tree, '.tree-name', { along: 'up and down', chooses: true })
   return (
-    <ul className="tree" role="tree" aria-label="Parts" onKeyDown={(event) => (event.key === 'Delete' || event.key === 'Backspace') && removeSelected(bench)}>
+    <ul ref={tree} className="tree" role="tree" aria-label="Parts" onKeyDown={(event) => (event.key === 'Delete' || event.key === 'Backspace') && removeSelected(bench)}>
       {(isScreen ? childrenOf(component.parts, rootOf(component).id) : [rootOf(component)]).map((part) => <Branch key={part.id} part={part} depth={0} drag={drag} findingsOf={findingsOf} />)}
     </ul>
   )
