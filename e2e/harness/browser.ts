@@ -12,6 +12,9 @@ const { Executor, HttpClient } = createRequire(import.meta.url)('selenium-webdri
 /** The command of ChromeDriver that speaks to the browser below the page (Chrome DevTools Protocol). */
 export const DEV_TOOLS = 'sendDevToolsCommand'
 
+/** The same, with what it answers. */
+export const DEV_TOOLS_ANSWER = 'sendDevToolsCommandAndGetResult'
+
 const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium'
 const CHROMEDRIVER = process.env.CHROMEDRIVER ?? '/usr/bin/chromedriver'
 
@@ -56,6 +59,7 @@ export async function startBrowser(width = 1280, height = 800): Promise<SharedBr
 export async function windowOf({ at, session }: Pick<SharedBrowser, 'at' | 'session'>, width = 1280, height = 800): Promise<TestBrowser> {
   const executor = new Executor(new HttpClient(at))
   executor.defineCommand(DEV_TOOLS, 'POST', '/session/:sessionId/chromium/send_command')
+  executor.defineCommand(DEV_TOOLS_ANSWER, 'POST', '/session/:sessionId/chromium/send_command_and_get_result')
   const driver = new WebDriver(new Session(session, {}), executor)
   const [first] = await driver.getAllWindowHandles()
   await driver.switchTo().newWindow('window')

@@ -1,6 +1,6 @@
 import { By, Key, Origin, error, until, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { Command } from 'selenium-webdriver/lib/command.js'
-import { DEV_TOOLS } from './browser'
+import { DEV_TOOLS, DEV_TOOLS_ANSWER } from './browser'
 
 const PATIENCE_MS = 20_000
 
@@ -166,6 +166,11 @@ export class Hands {
   /** Something of the domain Input of the Chrome DevTools Protocol: fingers, keys that are held down, the wheel. */
   async input(what: 'dispatchTouchEvent' | 'dispatchKeyEvent' | 'dispatchMouseEvent', values: object): Promise<void> {
     await this.driver.execute(new Command(DEV_TOOLS).setParameter('cmd', `Input.${what}`).setParameter('params', values))
+  }
+
+  /** What the browser's own tools answer. */
+  askDevTools(what: string, values: object): Promise<unknown> {
+    return this.driver.execute(new Command(DEV_TOOLS_ANSWER).setParameter('cmd', what).setParameter('params', values))
   }
 
   async chord(...keys: string[]): Promise<void> {

@@ -1,12 +1,13 @@
 import { certain, type Modifiers } from '@rheoscope/core/document'
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react'
-import { answering, drawList, focusStops, isHeard, listensTo, shownFocus } from '@rheoscope/core/run'
+import { answering, drawList, focusStops, isHeard, listensTo, shownFocus, type Run } from '@rheoscope/core/run'
 import { corners, isOnScrolling, itemOf, matrixTo, paint, type DrawList, type Point } from '@rheoscope/core/scene'
 import { surfaceSize } from '../paint/look-picture'
 import { patchChildren } from '../paint/patch'
 import { pointIn } from '../paint/point-in'
 import type { Player } from './player'
 import { PrimaryPointer } from './primary-pointer'
+import { spokenId, SpokenSurface } from './spoken-surface'
 import { TwoFingers } from './two-fingers'
 import { useFrames } from './use-frames'
 import { usePlayerState } from './use-player'
@@ -24,6 +25,8 @@ interface LiveSurfaceProps {
   readonly way?: 'mouse' | 'touch'
   /** What is shown instead of the live frame; the live one when left out. */
   readonly shown?: (wallMs: number, live: DrawList) => DrawList
+  /** The run that is read out instead of the live one. */
+  readonly readOut?: Run | null
 }
 
 const MARGIN = { x: 12, y: 15 }
@@ -42,7 +45,7 @@ const POINTERS = ['mouse', 'touch', 'pen'] as const
 const pointerOf = ({ pointerType }: PointerEvent) => POINTERS.find((each) => each === pointerType) ?? 'mouse'
 
 /** Answers to pointer and keyboard, and shows where the focus and a played finger are. */
-function LivePicture({ player, label, className, field, mostZoom, clips = false, way, shown = (_wallMs, live) => live }: LiveSurfaceProps) {
+function LivePicture({ player, label, className, field, mostZoom, clips = false, way, shown = (_wallMs, live) => live, readOut = null }: LiveSurfaceProps) {
   const group = useRef<SVGGElement>(null)
   const picture = useRef<SVGSVGElement>(null)
   const finger = useRef<SVGCircleElement>(null)
@@ -50,6 +53,7 @@ function LivePicture({ player, label, className, field, mostZoom, clips = false,
   const drawn = useRef<DrawList>([])
   const lastSeen = useRef('')
   const scope = useId()
+  const spoken = `${scope}-spoken`
   const [size, setSize] = useState(() => surfaceSize(drawList(player.current)))
 
   useFrames((wallMs) => {
@@ -63,11 +67,14 @@ function LivePicture({ player, label, className, field, mostZoom, clips = false,
     const { at, cursor } = player.current.hand.pointer
     const outline = focusOutline(player.current, list)
     const shownFinger = player.getState().witness === null ? null : at
-    const seen = `${cursor} ${shownFinger?.x} ${shownFinger?.y} ${outline}`
+    const active = readOut === null ? shownFocus(player.current) : null
+    const seen = `${cursor} ${shownFinger?.x} ${shownFinger?.y} ${outline} ${active?.instance} ${active?.part}`
     if (seen === lastSeen.current) return
     lastSeen.current = seen
     if (picture.current) picture.current.style.cursor = cursor
     ring.current?.setAttribute('points', outline)
+    if (active?.part == null) picture.current?.removeAttribute('aria-activedescendant')
+    else picture.current?.setAttribute('aria-activedescendant', spokenId(spoken, { instance: active.instance, part: active.part }))
     finger.current?.setAttribute('visibility', shownFinger ? 'visible' : 'hidden')
     finger.current?.setAttribute('cx', String(shownFinger?.x ?? 0))
     finger.current?.setAttribute('cy', String(shownFinger?.y ?? 0))
@@ -75,6 +82,28 @@ function LivePicture({ player, label, className, field, mostZoom, clips = false,
 
   const zoom = Math.min(mostZoom, (field.width - 2 * MARGIN.x) / size.width, (field.height - 2 * MARGIN.y) / size.height)
   const [w, h] = [field.width / zoom, field.height / zoom]
+  const pointer = usePointer(player, picture, way)
+  useWheel(player, picture)
+  return (
+    <>
+      <svg
+        ref={picture} className={className} role="application" aria-label={label} aria-owns={spoken} width={field.width} height={field.height}
+        viewBox={`${-(w - size.width) / 2} ${-(h - size.height) / 2} ${w} ${h}`}
+        {...pointer}
+        tabIndex={0} onKeyDown={(event) => sendKey(player, event)} onKeyUp={(event) => sendKeyUp(player, event)}
+      >
+        {clips && <clipPath id={`${scope}-edges`}><rect width={size.width} height={size.height} /></clipPath>}
+        <g ref={group} clipPath={clips ? `url(#${scope}-edges)` : undefined} />
+        <polygon ref={ring} className="focus-ring" strokeWidth={2 / zoom} />
+        <circle ref={finger} className="finger" r={7 / zoom} strokeWidth={2 / zoom} visibility="hidden" />
+      </svg>
+      <SpokenSurface player={player} id={spoken} instead={readOut} onKeyDown={(event) => sendKey(player, event)} />
+    </>
+  )
+}
+
+/** What a pointer on the picture does to the run. */
+function usePointer(player: Player, picture: RefObject<SVGSVGElement | null>, way: LiveSurfaceProps['way']) {
   const [{ primary, fingers }] = useState(() => ({ primary: new PrimaryPointer(), fingers: new TwoFingers() }))
   const send = (event: PointerEvent) => {
     if (event.pointerType === 'touch' && pinch(player, { primary, fingers }, event, picture.current)) return
@@ -87,21 +116,10 @@ function LivePicture({ player, label, className, field, mostZoom, clips = false,
     player.send({ do: input, ...tidyPoint(pointIn(picture.current, event)), pointer })
     if (way === 'touch' && input === 'release') player.send({ do: 'exit', pointer })
   }
-  useWheel(player, picture)
-  return (
-    <svg
-      ref={picture} className={className} role="application" aria-label={label} width={field.width} height={field.height}
-      viewBox={`${-(w - size.width) / 2} ${-(h - size.height) / 2} ${w} ${h}`}
-      onPointerMove={send} onPointerDown={send} onPointerUp={send} onPointerCancel={send}
-      onPointerLeave={(event) => { if (!primary.isOther(event.pointerId)) player.send({ do: 'exit', pointer: pointerOf(event) }) }}
-      tabIndex={0} onKeyDown={(event) => sendKey(player, event)} onKeyUp={(event) => sendKeyUp(player, event)}
-    >
-      {clips && <clipPath id={`${scope}-edges`}><rect width={size.width} height={size.height} /></clipPath>}
-      <g ref={group} clipPath={clips ? `url(#${scope}-edges)` : undefined} />
-      <polygon ref={ring} className="focus-ring" strokeWidth={2 / zoom} />
-      <circle ref={finger} className="finger" r={7 / zoom} strokeWidth={2 / zoom} visibility="hidden" />
-    </svg>
-  )
+  return {
+    onPointerMove: send, onPointerDown: send, onPointerUp: send, onPointerCancel: send,
+    onPointerLeave: (event: PointerEvent) => { if (!primary.isOther(event.pointerId)) player.send({ do: 'exit', pointer: pointerOf(event) }) },
+  }
 }
 
 /** What is said when not all that should stand there does. */

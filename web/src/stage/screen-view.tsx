@@ -27,10 +27,11 @@ export function ScreenView() {
 function Alive({ player, field }: { readonly player: Player; readonly field: Room }) {
   const { seenMs, way } = useStage()
   const { witness } = usePlayerState(player)
-  const seen = useMemo(() => (seenMs === null ? null : drawListAt(player.runAt(seenMs), seenMs)), [player, seenMs])
+  const then = useMemo(() => (seenMs === null ? null : player.runAt(seenMs)), [player, seenMs])
+  const seen = useMemo(() => (then === null || seenMs === null ? null : drawListAt(then, seenMs)), [then, seenMs])
   return (
     <>
-      <LiveSurface player={player} label="The screen, running" className="screen-picture" field={field} mostZoom={1} clips way={way} shown={(_wallMs, live) => seen ?? live} />
+      <LiveSurface player={player} label="The screen, running" className="screen-picture" field={field} mostZoom={1} clips way={way} shown={(_wallMs, live) => seen ?? live} readOut={then} />
       {witness && (
         <p className="witness-strip screen-strip" role="status">
           Playing: {witness.caption} <button className="plain underlined" onClick={() => player.skipToEnd()}>To its end</button> <button className="plain underlined" onClick={() => player.endWitness()}>Done</button>

@@ -1,0 +1,102 @@
+import { useEffect, useState, type HTMLAttributes, type KeyboardEvent } from 'react'
+import { answering, described, focusStops, shownFocus, type Described, type Run } from '@rheoscope/core/run'
+import { itemOf, matrixTo, shownSize, transformed, type Point } from '@rheoscope/core/scene'
+import type { Player } from './player'
+import { useFrames } from './use-frames'
+
+/** What is read out is looked at so often, in ms: oftener nobody could listen. */
+const LOOK_MS = 100
+
+interface SpokenSurfaceProps {
+  readonly player: Player
+  readonly id: string
+  /** The run that is shown instead of the live one. */
+  readonly instead: Run | null
+  readonly onKeyDown: (event: KeyboardEvent) => void
+}
+
+/**
+ * The run as somebody who does not see it meets it: an element for each part that says something, with its role, name and
+ * states as the drawing says (WAI-ARIA 1.2), in the order they are drawn. What changes in a status or an alert is announced.
+ */
+export function SpokenSurface({ player, id, instead, onKeyDown }: SpokenSurfaceProps) {
+  const [told, setTold] = useState<readonly Described[]>([])
+  const [last] = useState({ ms: -Infinity, text: '' })
+  useFrames((wallMs) => {
+    if (wallMs - last.ms < LOOK_MS) return
+    last.ms = wallMs
+    const now = described(instead ?? player.current)
+    const text = JSON.stringify(now)
+    if (text === last.text) return
+    last.text = text
+    setTold(now)
+  })
+  // Another run is read out anew.
+  useEffect(() => {
+    last.text = ''
+  }, [last, player])
+  return (
+    <div id={id} className="visually-hidden spoken" onKeyDown={onKeyDown}>
+      {told.map((each) => <Spoken key={keyOf(each)} of={each} id={id} player={player} />)}
+    </div>
+  )
+}
+
+const keyOf = ({ instance, part }: Described): string => `${instance} ${part}`
+
+/** The id of the element that says what a part is. */
+export const spokenId = (surface: string, { instance, part }: Pick<Described, 'instance' | 'part'>): string => `${surface}-${instance}-${part}`.replaceAll(/[^\w-]/g, '_')
+
+function Spoken({ of, id, player }: Pick<SpokenSurfaceProps, 'id' | 'player'> & { readonly of: Described }) {
+  const { role, name, instance, part, inside } = of
+  if (role === 'text') return <span>{name} </span>
+  return (
+    <div
+      id={spokenId(id, of)} role={role} tabIndex={-1} aria-label={name === '' ? undefined : name} {...saidBy(of, id)}
+      onClick={(event) => { event.stopPropagation(); tapPart(player, instance, part) }} onFocus={(event) => { event.stopPropagation(); focusPart(player, instance, part) }}
+    >
+      {inside.map((each) => <Spoken key={keyOf(each)} of={each} id={id} player={player} />)}
+    </div>
+  )
+}
+
+/** What a part says of itself, as attributes of WAI-ARIA. */
+function saidBy({ instance, says }: Described, id: string): HTMLAttributes<HTMLElement> {
+  const yesNo = (value: string | number | boolean | undefined) => (typeof value === 'boolean' ? value : undefined)
+  const number = (value: string | number | boolean | undefined) => (typeof value === 'number' ? value : undefined)
+  const partId = (value: string | number | boolean | undefined) => (typeof value === 'string' && value !== '' ? spokenId(id, { instance, part: value }) : undefined)
+  return {
+    'aria-disabled': yesNo(says.disabled), 'aria-checked': says.partlyChecked === true ? 'mixed' : yesNo(says.checked), 'aria-selected': yesNo(says.selected), 'aria-expanded': yesNo(says.expanded), 'aria-pressed': yesNo(says.pressed), 'aria-modal': yesNo(says.modal),
+    'aria-valuenow': number(says.valueNow), 'aria-valuemin': number(says.valueLeast), 'aria-valuemax': number(says.valueMost), 'aria-valuetext': typeof says.valueText === 'string' && says.valueText !== '' ? says.valueText : undefined,
+    'aria-current': says.current === 'yes' ? true : CURRENT.find((each) => each === says.current), 'aria-controls': partId(says.controls), 'aria-activedescendant': partId(says.activeDescendant),
+  }
+}
+
+const CURRENT = ['page', 'step', 'location', 'date', 'time'] as const
+
+/** Taps the middle of a part, as a finger would: what a screen reader does on its own has no pointer. */
+function tapPart(player: Player, instance: string, part: string): void {
+  const list = answering(player.current)
+  const item = itemOf(list, instance, part)
+  const matrix = item && matrixTo(list, instance, part)
+  if (!item || !matrix) return
+  const { width, height } = shownSize(item)
+  const at = { ...tidy(transformed(matrix, { x: width / 2, y: height / 2 })), pointer: 'touch' as const }
+  player.send({ do: 'press', ...at })
+  player.send({ do: 'release', ...at })
+  player.send({ do: 'exit', pointer: 'touch' })
+}
+
+/** Brings the focus of the run to a part, by as many Tabs as lead there. */
+function focusPart(player: Player, instance: string, part: string): void {
+  const stops = focusStops(answering(player.current)).map((stop) => stop.part)
+  const wanted = stops.findIndex((stop) => stop.thing === instance && stop.part === part)
+  for (let tabs = 0; wanted >= 0 && tabs <= stops.length; tabs++) {
+    const now = shownFocus(player.current)
+    if (now?.instance === instance && now.part === part) return
+    player.send({ do: 'key', key: 'Tab', modifiers: {} })
+  }
+}
+
+/** To a tenth of a px. */
+const tidy = ({ x, y }: Point): Point => ({ x: Math.round(x * 10) / 10, y: Math.round(y * 10) / 10 })
