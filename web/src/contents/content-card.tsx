@@ -41,9 +41,8 @@ export function ContentCard({ project, item, isSelected, isStop, isRenamed, onFo
       role="gridcell" aria-selected={isSelected} data-item={item.id} className={isSelected ? 'content-card is-selected' : 'content-card'}
       onPointerEnter={() => setLively(true)} onPointerLeave={() => setLively(false)}
     >
-      <Link to={addressOfPlace(project.id, item)} tabIndex={isStop ? 0 : -1} aria-label={`${item.ownName}, ${aboutOf(project, item)}`} onClick={click} onFocus={() => { onFocus(); setLively(true) }} onBlur={() => setLively(false)} draggable={false}>
-        <span className="content-picture"><Picture project={project} item={item} isLively={isLively} /></span>
-      </Link>
+      <Link className="content-open" to={addressOfPlace(project.id, item)} tabIndex={isStop ? 0 : -1} aria-label={`${item.ownName}, ${aboutOf(project, item)}`} onClick={click} onFocus={() => { onFocus(); setLively(true) }} onBlur={() => setLively(false)} draggable={false} />
+      <span className="content-picture"><Picture project={project} item={item} isLively={isLively} /></span>
       <div className="content-foot">
         {isRenamed
           ? <input className="content-name" aria-label={`Name of ${item.name}`} defaultValue={item.ownName} autoFocus onFocus={(event) => event.target.select()} onBlur={(event) => rename(event.target.value)} onKeyDown={(event) => { if (event.key === 'Enter') event.currentTarget.blur(); if (event.key === 'Escape') onRename(false) }} />

@@ -5,7 +5,7 @@ import { MoreMenu } from '../frame/more-menu'
 import { PlaceTabs } from '../frame/place-tabs'
 import { FindButton } from '../frame/find-button'
 import { MAIN } from '../frame/use-focus-kept'
-import { usePageTitle } from '../frame/use-page-title'
+import { PageTitle } from '../frame/page-title'
 import { Notices } from '../session/notices'
 import { UndoRedo } from '../session/undo-redo'
 import { ContentsGrid } from './contents-grid'
@@ -20,7 +20,6 @@ import './contents.css'
 export function ContentsPage() {
   const contents = useContents()
   const { project, groups } = contents
-  usePageTitle('Contents', project.name)
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set())
   const visible = useMemo(() => groups.flatMap(({ name, items }) => (folded.has(name) ? [] : items)), [groups, folded])
   const selected = useSelected(visible)
@@ -29,6 +28,7 @@ export function ContentsPage() {
   return (
     <div className="contents">
       <header className="top-bar">
+        <PageTitle names={['Contents', project.name]} />
         <Crumbs isContents />
         <PlaceTabs />
         <span className="grow" />

@@ -11,7 +11,7 @@ export function SharedDialog({ kind, onClose }: { readonly kind: string | null; 
   const shared = SHARED.find((each) => each.kind === kind)
   const Section = shared ? SECTIONS[shared.kind] : null
   return (
-    <Dialog open={shared !== undefined} onClose={onClose} maxWidth="sm" fullWidth aria-label={shared?.name ?? 'Shared'}>
+    <Dialog open={shared !== undefined} onClose={onClose} maxWidth="sm" fullWidth slotProps={{ paper: { 'aria-label': shared?.name ?? 'Shared' } }}>
       <DialogContent className="shared-content">{Section && <Section />}</DialogContent>
       <DialogActions><Button onClick={onClose}>Close</Button></DialogActions>
     </Dialog>

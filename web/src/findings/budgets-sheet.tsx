@@ -10,6 +10,7 @@ import { CheckStatus } from '../checks/check-status'
 import { useChecks, useLookingAtAll, useOfChecks } from '../checks/use-findings'
 import { useOfSession, useSession } from '../session/use-session'
 import { StateMark } from '../theme/state-mark'
+import { MAIN } from '../frame/use-focus-kept'
 
 interface Chosen {
   readonly component: Id
@@ -26,7 +27,7 @@ export function BudgetsSheet() {
   const component = project.components.find(({ id }) => id === chosen?.component)
   const axis = component?.axes.find(({ id }) => id === chosen?.axis)
   return (
-    <main className="budgets-sheet">
+    <main id={MAIN} tabIndex={-1} className="budgets-sheet">
       <section aria-label="What paths take">
         <h2 className="caption">What a way from one state to another takes</h2>
         {chosen && component && axis ? <Question project={project} components={moving} chosen={chosen} onChoose={choose} /> : <p className="muted hint">There is no component with more than one state yet.</p>}

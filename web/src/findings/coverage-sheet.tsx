@@ -8,6 +8,7 @@ import { CheckStatus } from '../checks/check-status'
 import { useChecks, useLookingAtAll, useOfChecks } from '../checks/use-findings'
 import { useOfSession } from '../session/use-session'
 import { StateMark } from '../theme/state-mark'
+import { MAIN } from '../frame/use-focus-kept'
 
 const HANDS: Readonly<Record<Modality, string>> = { mouse: 'mouse', touch: 'touch', keyboard: 'keyboard' }
 
@@ -28,7 +29,7 @@ export function CoverageSheet() {
   const shown = isFromStart && fromStart ? fromStart.components : coverage
   const totals = useMemo(() => totalsOf(shown), [shown])
   return (
-    <main className="coverage-sheet" aria-busy={!isCovered}>
+    <main id={MAIN} tabIndex={-1} className="coverage-sheet" aria-busy={!isCovered}>
       <div className="coverage-legend">
         <ToggleButtonGroup size="small" exclusive aria-label="Where it begins" value={isFromStart ? 'start' : 'alone'} onChange={(_event, chosen: string | null) => chosen && setFromStart(chosen === 'start')}>
           <ToggleButton value="alone">each by itself</ToggleButton>

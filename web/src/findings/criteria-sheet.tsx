@@ -3,6 +3,7 @@ import { acceptanceOf, CRITERIA, allOf, type Criterion, type Finding } from '@rh
 import { CheckStatus } from '../checks/check-status'
 import { useLookingAtAll, useOfChecks } from '../checks/use-findings'
 import { useOfSession } from '../session/use-session'
+import { MAIN } from '../frame/use-focus-kept'
 
 /** Which success criteria of WCAG 2.2 are looked at, what of them, and which are not: nothing found is not conformance. */
 export function CriteriaSheet() {
@@ -12,7 +13,7 @@ export function CriteriaSheet() {
   const open = found ? allOf(found).filter((finding) => acceptanceOf(project, finding) === null) : []
   const looked = CRITERIA.filter(({ checks }) => checks.length > 0)
   return (
-    <main className="criteria-sheet" aria-label="Criteria" tabIndex={0}>
+    <main id={MAIN} className="criteria-sheet" aria-label="Criteria" tabIndex={0}>
       <p>
         <b>{looked.length} of {CRITERIA.length} success criteria of WCAG 2.2 are looked at, each in part.</b> That nothing is found does not mean that a criterion is met: the others, and the rest of these, are for a person to look at.
       </p>

@@ -2,7 +2,7 @@ import { NavLink, useParams } from 'react-router'
 import { Crumbs } from '../frame/crumbs'
 import { MoreMenu } from '../frame/more-menu'
 import { PlaceTabs } from '../frame/place-tabs'
-import { usePageTitle } from '../frame/use-page-title'
+import { PageTitle } from '../frame/page-title'
 import { NotHere } from '../not-here'
 import { Notices } from '../session/notices'
 import { useOfSession } from '../session/use-session'
@@ -27,21 +27,22 @@ const SHEETS = [
 export function FindingsPage() {
   const { sheet = '' } = useParams()
   const chosen = SHEETS.find(({ at }) => at === sheet)
-  usePageTitle(...(chosen && chosen.at !== '' ? [chosen.name] : []), 'Findings', useOfSession('document').name)
+  const { name } = useOfSession('document')
   if (!chosen) return <NotHere what="There is nothing at this address." />
   return (
     <div className="findings-page">
-      <FindingsBar />
+      <FindingsBar title={[...(chosen.at !== '' ? [chosen.name] : []), 'Findings', name]} />
       <Notices />
       <chosen.sheet />
     </div>
   )
 }
 
-function FindingsBar() {
+function FindingsBar({ title }: { readonly title: readonly string[] }) {
   const project = useOfSession('document')
   return (
     <header className="top-bar">
+      <PageTitle names={title} />
       <Crumbs />
       <PlaceTabs />
       <span className="muted">/</span>

@@ -65,7 +65,7 @@ function Groups({ project, findings, chosen, onChoose }: GroupsProps) {
     const owners = [...new Set(own.map((finding) => ownerOf(project, finding)))]
     return owners.map((owner) => (
       <section key={`${level} ${owner}`} className="finding-group" aria-label={`${LEVELS[level]}s of ${owner}`}>
-        <h3><LevelMark level={level} /> {owner}</h3>
+        <h2><LevelMark level={level} /> {owner}</h2>
         {own.filter((finding) => ownerOf(project, finding) === owner).map((finding) => (
           <button key={finding.id} className={`plain finding-row is-${level}`} data-kind={finding.kind} aria-current={finding === chosen} onClick={() => onChoose(finding)}>
             <Sentence text={finding.sentence} />

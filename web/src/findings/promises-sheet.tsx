@@ -8,6 +8,7 @@ import { useLookingAtAll, useOfChecks } from '../checks/use-findings'
 import { newId } from '../session/new-id'
 import { useOfSession, useSession } from '../session/use-session'
 import { placesOf, statesOf, subjectsOf, valuesOf, type Place, type Subject } from './pledge-places'
+import { MAIN } from '../frame/use-focus-kept'
 
 type Kind = Pledge['says']['kind']
 
@@ -18,7 +19,7 @@ export function PromisesSheet() {
   const project = useOfSession('document')
   const { looking } = useLookingAtAll()
   return (
-    <main className="promises-sheet">
+    <main id={MAIN} tabIndex={-1} className="promises-sheet">
       <section aria-label="Promises">
         <h2 className="caption">Promises</h2>
         {looking.is === 'failed' && <CheckStatus looking={looking} />}

@@ -7,7 +7,7 @@ import { Crumbs } from '../frame/crumbs'
 import { FindButton } from '../frame/find-button'
 import { MoreMenu } from '../frame/more-menu'
 import { PlaceTabs } from '../frame/place-tabs'
-import { usePageTitle } from '../frame/use-page-title'
+import { PageTitle } from '../frame/page-title'
 import { usePlayer } from '../playing/use-player'
 import { Notices } from '../session/notices'
 import { saveFile } from '../session/save-file'
@@ -23,7 +23,6 @@ import './flow.css'
 /** How the screens of a project lead to one another, as a map one can walk over. */
 export function FlowPage() {
   const project = useOfSession('document')
-  usePageTitle('Flow', project.name)
   const shown = useFlow(project)
   const [search, setSearch] = useSearchParams()
   const [zoom, setZoom] = useState<number | 'fit'>('fit')
@@ -42,6 +41,7 @@ export function FlowPage() {
   return (
     <div className="flow">
       <header className="top-bar">
+        <PageTitle names={['Flow', project.name]} />
         <Crumbs />
         <PlaceTabs />
         <span className="grow" />

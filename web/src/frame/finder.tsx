@@ -16,7 +16,7 @@ interface FinderProps {
 /** Looks for anything in the project by its name, and goes there; makes what is not there yet. */
 export function Finder({ isOpen, onClose }: FinderProps) {
   return (
-    <Dialog open={isOpen} onClose={onClose} maxWidth="sm" fullWidth aria-label="Find" slotProps={{ container: { className: 'finder-place' } }}>
+    <Dialog open={isOpen} onClose={onClose} maxWidth="sm" fullWidth slotProps={{ container: { className: 'finder-place' }, paper: { 'aria-label': 'Find' } }}>
       {isOpen && <FinderList onClose={onClose} />}
     </Dialog>
   )

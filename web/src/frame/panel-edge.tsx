@@ -6,8 +6,17 @@ const STEP_PX = 16
 /** The sign of the direction in which a pull makes a panel larger. */
 const LARGER: Readonly<Record<PanelSide, 1 | -1>> = { left: 1, right: -1, foot: -1 }
 
+/** The edges of some panels of a place, by what they are called. */
+export function PanelEdges({ panels, ...labels }: { readonly panels: Panels } & Readonly<Partial<Record<PanelSide, string>>>) {
+  return (
+    <section className="panel-edges" aria-label={Object.values(labels).join(', ')}>
+      {(['left', 'right', 'foot'] as const).map((side) => labels[side] !== undefined && <PanelEdge key={side} panels={panels} side={side} label={labels[side]} />)}
+    </section>
+  )
+}
+
 /** The edge of a panel: pulled it makes the panel wider or higher, a double click or Enter folds it. */
-export function PanelEdge({ panels, side, label }: { readonly panels: Panels; readonly side: PanelSide; readonly label: string }) {
+function PanelEdge({ panels, side, label }: { readonly panels: Panels; readonly side: PanelSide; readonly label: string }) {
   const from = useRef<{ readonly at: number; readonly px: number } | null>(null)
   const { sizes, resize, fold } = panels
   const positionOf = (event: PointerEvent) => (side === 'foot' ? event.clientY : event.clientX)

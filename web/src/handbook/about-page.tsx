@@ -1,7 +1,7 @@
 import { useSyncExternalStore, useState } from 'react'
 import { Link } from 'react-router'
 import { Button } from '@mui/material'
-import { usePageTitle } from '../frame/use-page-title'
+import { usePageTitle } from '../theme/use-page-title'
 import { errorsSoFar, onError } from '../session/error-log'
 import './handbook.css'
 
@@ -17,7 +17,7 @@ export function AboutPage() {
   return (
     <div className="handbook is-about">
       <header className="top-bar"><Link to="/" className="brand">Rheoscope</Link> <span>About</span><span className="grow" /><Link to="/handbook">Handbook</Link></header>
-      <main>
+      <main tabIndex={0}>
         <h1>Rheoscope {__VERSION__}</h1>
         <p>Components that move, and proof that they do. Licensed under the Apache License, Version 2.0.</p>
         <section aria-label="Last errors">

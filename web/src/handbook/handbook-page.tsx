@@ -2,7 +2,7 @@ import { useDeferredValue, useEffect, useState } from 'react'
 import { Link, NavLink, useLocation, useParams } from 'react-router'
 import { useQuery } from '@tanstack/react-query'
 import { firstOf } from '@rheoscope/core/document'
-import { usePageTitle } from '../frame/use-page-title'
+import { usePageTitle } from '../theme/use-page-title'
 import { CHAPTERS, searched, sectionsOf, type Section } from './chapters'
 import './handbook.css'
 
@@ -26,7 +26,7 @@ export function HandbookPage() {
       <nav aria-label="Chapters">
         {CHAPTERS.map(({ at: to, title }) => <NavLink key={to} to={`/handbook/${to}`} onClick={() => setTyped('')}>{title}</NavLink>)}
       </nav>
-      <main>
+      <main tabIndex={0}>
         {wanted === '' ? <h1>{chapter.title}</h1> : <p role="status" className="muted">{sections.length === 0 ? `Nothing in the handbook has “${wanted}”.` : `${sections.length} ${sections.length === 1 ? 'section has' : 'sections have'} “${wanted}”.`}</p>}
         {sections.map((section) => (
           <section key={`${section.chapter.at} ${section.id}`} id={section.id}>

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { addTake, freeName, namesOf } from '@rheoscope/core/document'
 import { atSize } from '@rheoscope/core/machine'
+import { PageTitle } from '../frame/page-title'
 import { NotHere } from '../not-here'
 import { LiveSurface } from '../playing/live-surface'
 import { usePlayer } from '../playing/use-player'
@@ -42,6 +43,7 @@ function Preview({ id }: { readonly id: string }) {
   }
   return (
     <main className="preview">
+      <PageTitle names={[screen?.name ?? 'Preview', project.name]} />
       <Notices />
       <LiveSurface player={player} label={screen?.name ?? 'The screen'} className="screen-picture" field={field} mostZoom={1} clips />
       {isRecording && (

@@ -17,9 +17,9 @@ export function ScreenView() {
   const room = useRef<HTMLElement>(null)
   const field = useRoom(room, FIRST_ROOM)
   return (
-    <section className="screen-view" id={MAIN} tabIndex={-1} ref={room} aria-label={`The screen ${screen.name}`}>
+    <main className="screen-view" id={MAIN} tabIndex={-1} ref={room} aria-label={`The screen ${screen.name}`}>
       {showsLinks ? <LinksPicture /> : isArranging ? <Easel /> : player ? <Alive player={player} field={field} /> : <p role="alert" className="hint">This cannot run yet.</p>}
-    </section>
+    </main>
   )
 }
 

@@ -3,6 +3,7 @@ import { MenuItem, ToggleButton, ToggleButtonGroup } from '@mui/material'
 import { addScreen, duplicateScreen, removeScreen, renameScreen } from '@rheoscope/core/document'
 import { Crumbs } from '../frame/crumbs'
 import { MoreMenu } from '../frame/more-menu'
+import { PageTitle } from '../frame/page-title'
 import { CommitField } from '../fields/commit-field'
 import { ClockControls } from '../playing/clock-controls'
 import type { Player } from '../playing/player'
@@ -19,6 +20,7 @@ export function StageBar() {
   const shown = showsLinks ? 'links' : isArranging ? 'arrange' : 'run'
   return (
     <header className="top-bar">
+      <PageTitle names={[screen.name, project.name]} />
       <Crumbs>
         <CommitField label="Screen name" hidesLabel value={screen.name} onCommit={(name) => (name.trim() === '' ? 'A screen has a name.' : (make(renameScreen(screen.id, name.trim()), 'rename the screen'), null))} />
       </Crumbs>

@@ -3,11 +3,10 @@ import { useParams } from 'react-router'
 import { PART_COMMANDS } from '../bench/page/commands'
 import { Palette } from '../bench/page/palette'
 import { useBenchKeys } from '../bench/page/use-bench-keys'
-import { PanelEdge } from '../frame/panel-edge'
+import { PanelEdges } from '../frame/panel-edge'
 import { usePanels } from '../frame/use-panels'
 import { NotHere } from '../not-here'
 import { isTurnedOff } from '../frame/letter-keys'
-import { usePageTitle } from '../frame/use-page-title'
 import { Notices } from '../session/notices'
 import { useOfSession } from '../session/use-session'
 import { isTyping } from '../theme/typing'
@@ -30,8 +29,8 @@ import './stage.css'
 export function StagePage() {
   const { screen: id = '' } = useParams()
   const project = useOfSession('document')
-  usePageTitle(project.screens.find((screen) => screen.id === id)?.name ?? 'No such screen', project.name)
-  if (!project.screens.some((screen) => screen.id === id)) return <NotHere what="This project has no such screen." to={`/project/${project.id}`} label={`Back to ${project.name}`} />
+  const screen = project.screens.find((each) => each.id === id)
+  if (!screen) return <NotHere what="This project has no such screen." to={`/project/${project.id}`} label={`Back to ${project.name}`} />
   return (
     <StageProvider key={id} screen={id}>
       <Stage />
@@ -60,14 +59,13 @@ function Stage() {
             <ScreenFindings />
             <EasingNames />
           </aside>
-          <PanelEdge panels={panels} side="left" label="Width of what stands on the screen" />
-          <PanelEdge panels={panels} side="right" label="Width of the details" />
+          <PanelEdges panels={panels} left="Width of what stands on the screen" right="Width of the details" />
         </div>
         <div className="stage-foot">
           <TraceView />
           <Takes isFolded={panels.sizes.right === 0} />
         </div>
-        <PanelEdge panels={panels} side="foot" label="Height of the trace" />
+        <PanelEdges panels={panels} foot="Height of the trace" />
       </div>
     </ScreenBench>
   )

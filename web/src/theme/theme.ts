@@ -44,6 +44,7 @@ export const theme = createTheme({
         root: { minWidth: 0, padding: '2px 10px', fontSize: 13, lineHeight: '20px', borderColor: 'var(--rule)', color: 'var(--ink)', background: 'var(--sheet)', '&:hover': { borderColor: 'var(--ink)', background: 'var(--live)' }, '&.Mui-disabled': { color: 'var(--muted)', borderColor: 'var(--faint)' } },
       },
     },
+    MuiToggleButton: { styleOverrides: { root: { color: 'var(--muted)' } } },
     MuiMenu: { defaultProps: { transitionDuration: ms(100) } },
     MuiPopover: { defaultProps: { transitionDuration: ms(100) } },
     MuiMenuItem: { styleOverrides: { root: { fontSize: 13, minHeight: 30, padding: '3px 14px', gap: 8 } } },

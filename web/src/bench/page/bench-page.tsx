@@ -1,7 +1,6 @@
 import { useCallback, useState } from 'react'
 import { useParams } from 'react-router'
-import { usePageTitle } from '../../frame/use-page-title'
-import { PanelEdge } from '../../frame/panel-edge'
+import { PanelEdges } from '../../frame/panel-edge'
 import { usePanels } from '../../frame/use-panels'
 import { NotHere } from '../../not-here'
 import { Notices } from '../../session/notices'
@@ -24,7 +23,6 @@ export function BenchPage() {
   const { component: id } = useParams()
   const project = useOfSession('document')
   const component = project.components.find((each) => each.id === id)
-  usePageTitle(component?.name ?? 'No such component', project.name)
   if (!component) return <NotHere what="This project has no such component." to={`/project/${project.id}`} label={`Back to ${project.name}`} />
   return <BenchProvider key={component.id} component={component.id}>{BENCH}</BenchProvider>
 }
@@ -50,11 +48,10 @@ function Bench() {
           <RuleInspector />
           <FindingsPanel />
         </aside>
-        <PanelEdge panels={panels} side="left" label="Width of the parts" />
-        <PanelEdge panels={panels} side="right" label="Width of the details" />
+        <PanelEdges panels={panels} left="Width of the parts" right="Width of the details" />
       </div>
       <MotionScore />
-      <PanelEdge panels={panels} side="foot" label="Height of the motion lanes" />
+      <PanelEdges panels={panels} foot="Height of the motion lanes" />
     </div>
   )
 }

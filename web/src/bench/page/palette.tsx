@@ -12,7 +12,7 @@ interface PaletteProps {
 /** Every command by name, narrowed down while typing, with its key beside it. */
 export function Palette({ commands, isOpen, onClose }: PaletteProps) {
   return (
-    <Dialog open={isOpen} onClose={onClose} maxWidth="xs" fullWidth aria-label="Commands">
+    <Dialog open={isOpen} onClose={onClose} maxWidth="xs" fullWidth slotProps={{ paper: { 'aria-label': 'Commands' } }}>
       {isOpen && <CommandList commands={commands} onClose={onClose} />}
     </Dialog>
   )
@@ -41,7 +41,7 @@ function CommandList({ commands, onClose }: Omit<PaletteProps, 'isOpen'>) {
   return (
     <div className="palette" onKeyDown={onKeyDown}>
       <input autoFocus aria-label="Command" placeholder="Type a command" value={typed} onChange={(event) => { setTyped(event.target.value); setChosen(0) }} />
-      <ul role="listbox" aria-label="Commands">
+      <ul role="listbox" aria-label="Commands" tabIndex={0}>
         {found.map((command, index) => (
           <li key={command.name} role="option" aria-selected={index === chosen} onClick={() => run(command)} onPointerMove={() => setChosen(index)}>
             {command.name} {command.key && <kbd>{keyText(command.key)}</kbd>}

@@ -5,6 +5,7 @@ import { usedElsewhere } from '@rheoscope/core/reading'
 import { CommitField } from '../../fields/commit-field'
 import { Crumbs } from '../../frame/crumbs'
 import { MoreMenu } from '../../frame/more-menu'
+import { PageTitle } from '../../frame/page-title'
 import { ClockControls } from '../../playing/clock-controls'
 import { newId } from '../../session/new-id'
 import { UndoRedo } from '../../session/undo-redo'
@@ -14,9 +15,10 @@ import { useStillBench } from './use-bench'
 
 /** The bar at the top: where one is, the clock, the findings, undo and redo, and handing over. */
 export function TopBar({ onPalette }: { readonly onPalette: () => void }) {
-  const { player, component, make } = useStillBench()
+  const { player, project, component, make } = useStillBench()
   return (
     <header className="top-bar">
+      <PageTitle names={[component.name, project.name]} />
       <Crumbs>
         <CommitField label="Component name" hidesLabel value={component.name} onCommit={(name) => (name.trim() === '' ? 'A component has a name.' : (make(renameComponent(component.id, name.trim()), 'rename the component'), null))} />
       </Crumbs>

@@ -9,9 +9,9 @@ import './grid.css'
 /** The trigger table: a grid for each axis, side by side, or the map of the selected one; the easel under their looks while it is open. */
 export function ResponseGrid() {
   const { component, view } = useStillBench()
-  if (view.isMapOpen) return <section className="grid-pane" id={MAIN} tabIndex={-1} aria-label="Map of the rules"><div className="grid-scroll"><RuleMap /></div></section>
+  if (view.isMapOpen) return <main className="grid-pane" id={MAIN} tabIndex={-1} aria-label="Map of the rules"><div className="grid-scroll"><RuleMap /></div></main>
   return (
-    <section className="grid-pane" id={MAIN} tabIndex={-1} aria-label="Trigger table">
+    <main className="grid-pane" id={MAIN} tabIndex={-1} aria-label="Trigger table">
       <div className="grid-scroll">
         <div className="axis-grids">
           {component.axes.map((axis) => (
@@ -22,6 +22,6 @@ export function ResponseGrid() {
         </div>
         {view.isEaselOpen && <Easel />}
       </div>
-    </section>
+    </main>
   )
 }
