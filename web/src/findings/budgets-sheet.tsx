@@ -168,7 +168,7 @@ function FamilyStrip({ project, family }: { readonly project: Project; readonly 
   const apart = family.members.filter(({ durationMs }) => timesApart(family, durationMs) > 2)
   return (
     <figure className="family">
-      <figcaption>{family.name} <span className="muted">{family.members.length} motions, half of them {family.lowMs === family.highMs ? msText(family.lowMs) : `${family.lowMs} to ${msText(family.highMs)}`}</span></figcaption>
+      <figcaption>{family.name} <span className="muted">{family.members.length} motions, middle half {family.lowMs === family.highMs ? msText(family.lowMs) : `${family.lowMs}–${msText(family.highMs)}`}</span></figcaption>
       <svg width={STRIP.width} height={STRIP.height} role="img" aria-label={`Durations for ${family.name}`}>
         <rect className="family-usual" x={at(family.lowMs)} width={Math.max(3, at(family.highMs) - at(family.lowMs))} y={8} height={18} />
         <line className="family-line" x1={6} x2={STRIP.width - 6} y1={26} y2={26} />
