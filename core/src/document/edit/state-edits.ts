@@ -19,6 +19,23 @@ export function addState(component: Component, axis: Axis, id: Id, name: string,
   return insertInto(inside(axisPath(component.id, axis.id), 'states'), item)
 }
 
+/** A state once more, beside the one it is like: with its look, what it repeats, and every rule that holds in it. Where rules lead stays. */
+export function duplicateState(component: Component, axis: Axis, state: State, id: Id): Edit {
+  const name = freeName(state.name, namesOf(axis.states), ' ', state.name.replace(/ \d+$/, ''))
+  const next = axis.states[axis.states.findIndex((each) => each.id === state.id) + 1]?.id ?? null
+  const copy: State = { ...state, id, name, hue: freeHue(axis) }
+  const also = component.rules.flatMap(({ id: rule, axis: of, within }): readonly Edit[] => {
+    const named = 'only' in within ? within.only : within.except
+    if (of !== axis.id || !named.includes(state.id)) return []
+    return [setAt(inProject('components', component.id, 'rules', rule, 'within'), 'only' in within ? { only: [...named, id] } : { except: [...named, id] })]
+  })
+  return batch(insertInto(inside(axisPath(component.id, axis.id), 'states'), copy, next), ...also)
+}
+
+/** An edit that gives a state another colour and shape, 0 to 7. */
+export const setHue = (component: Id, axis: Id, state: Id, hue: number): Edit =>
+  setAt(inside(statePath(component, axis, state), 'hue'), hue)
+
 /** An edit that renames a state. */
 export const renameState = (component: Id, axis: Id, state: Id, name: string): Edit =>
   setAt(inside(statePath(component, axis, state), 'name'), name)

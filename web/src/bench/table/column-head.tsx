@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addGroup, clearLook, lookClipOf, removeState, renameStateSpokenOf, setFinal, setStartState, type State } from '@rheoscope/core/document'
+import { addGroup, clearLook, duplicateState, HUES, lookClipOf, moveState, removeState, renameStateSpokenOf, setFinal, setHue, setStartState, type State } from '@rheoscope/core/document'
 import { wordOf } from '@rheoscope/core/expression'
 import { useFindingsOf } from '../../checks/use-findings'
 import { newId } from '../../session/new-id'
@@ -70,12 +70,19 @@ function StateName({ state }: { readonly state: State }) {
 }
 
 function StateMenu({ state }: { readonly state: State }) {
-  const { component, axis, make, player, view } = useStillBench()
+  const { component, axis, make, player, view, select } = useStillBench()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const others = [view.state, ...view.alsoStates].filter((id) => id !== state.id)
   const act = (does: () => void) => () => {
     setAnchor(null)
     does()
+  }
+  const at = axis.states.findIndex(({ id }) => id === state.id)
+  const moveBefore = (before: string | null) => make(moveState(component.id, axis.id, state.id, before), `move ${state.name}`)
+  const duplicate = () => {
+    const id = newId(state.name)
+    make(duplicateState(component, axis, state, id), `duplicate ${state.name}`)
+    select({ do: 'select state', state: id })
   }
   return (
     <>
@@ -84,9 +91,17 @@ function StateMenu({ state }: { readonly state: State }) {
         <MenuItem onClick={act(() => player?.send({ do: 'put', instance: '', axis: axis.id, state: state.id }))}>Show in specimen</MenuItem>
         <MenuItem disabled={axis.start === state.id} onClick={act(() => make(setStartState(component.id, axis.id, state.id), `start in ${state.name}`))}>Start here</MenuItem>
         <MenuItem onClick={act(() => make(setFinal(component.id, axis.id, state.id, !state.final), `mark ${state.name}`))}>{state.final ? 'Unmark as final' : 'Mark as final'}</MenuItem>
+        <MenuItem onClick={act(duplicate)}>Duplicate with its look and rules</MenuItem>
+        <MenuItem disabled={at === 0} onClick={act(() => moveBefore(axis.states[at - 1]?.id ?? null))}>Move left</MenuItem>
+        <MenuItem disabled={at === axis.states.length - 1} onClick={act(() => moveBefore(axis.states[at + 2]?.id ?? null))}>Move right</MenuItem>
         <MenuItem disabled={others.length === 0} onClick={act(() => make(addGroup(component, axis, newId('group'), axis.states.map(({ id }) => id).filter((id) => id === state.id || others.includes(id))), 'group states'))}>Group with the selected states</MenuItem>
         <MenuItem onClick={act(() => void navigator.clipboard.writeText(JSON.stringify(lookClipOf(component, { look: 'state', axis: axis.id, state: state.id }))))}>Copy what this look changes</MenuItem>
         <MenuItem disabled={Object.keys(state.look).length === 0} onClick={act(() => make(clearLook(component, { look: 'state', axis: axis.id, state: state.id }), `take back all of ${state.name}`))}>Reset this look</MenuItem>
+        <li className="hues" role="group" aria-label={`Mark of ${state.name}`}>
+          {Array.from({ length: HUES }, (_, hue) => (
+            <button key={hue} className="plain" aria-pressed={state.hue === hue} aria-label={`Mark ${hue + 1}`} onClick={act(() => make(setHue(component.id, axis.id, state.id, hue), `mark ${state.name} otherwise`))}><StateMark hue={hue} size={14} /></button>
+          ))}
+        </li>
         <MenuItem disabled={axis.states.length === 1} onClick={act(() => make(removeState(component, axis, state.id), `remove ${state.name}`))}>Delete state and its rules</MenuItem>
       </FloatingMenu>
     </>
