@@ -123,7 +123,7 @@ test('what is wrong on a screen is said on the stage, and on the thing itself', 
   await hands.enter('after', '120', '[aria-label="Rule"]')
   await hands.untilFindings('the cut is found', (kinds) => kinds.includes('never-completes'))
   await hands.driver.executeScript('history.pushState({}, "", location.pathname.replace(/component.*/, "screen/home")); dispatchEvent(new PopStateEvent("popstate"))')
-  await hands.until('the instance bears a mark', async () => (await hands.driver.findElements({ css: '.standing .finding-mark.is-fault' })).length === 1, 20_000)
+  await hands.until('the instance bears a mark', async () => (await hands.driver.findElements({ css: '.pane-left .finding-mark.is-fault' })).length === 1, 20_000)
 })
 
 test('from the start: how screens are come to, what a way there takes, and a promise about another screen', async () => {

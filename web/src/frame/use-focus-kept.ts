@@ -23,19 +23,28 @@ export function useFocusKept(): void {
     const onFocus = ({ target }: FocusEvent) => {
       around = target instanceof Element ? ancestorsOf(target) : []
     }
+    let frame = 0
     const observer = new MutationObserver(() => {
+      if (around[0]?.isConnected === false) {
+        cancelAnimationFrame(frame)
+        // Not at once: the key that took it away would go on to what has the focus then.
+        frame = requestAnimationFrame(goOn)
+      }
+    })
+    const goOn = () => {
       const [own] = around
       if (!own || own.isConnected || !isLost()) return
       const holder = around.find((each) => each.isConnected && each !== document.body)
       const next = holder?.querySelector<HTMLElement>(FOCUSABLE) ?? document.getElementById(MAIN)
       around = []
       next?.focus({ preventScroll: true })
-    })
+    }
     document.addEventListener('focusin', onFocus)
     observer.observe(document.body, { childList: true, subtree: true })
     return () => {
       document.removeEventListener('focusin', onFocus)
       observer.disconnect()
+      cancelAnimationFrame(frame)
     }
   }, [])
 }

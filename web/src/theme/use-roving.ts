@@ -34,10 +34,10 @@ export function useRoving(container: RefObject<Element | null>, selector: string
       last.current = focused
       mark()
     }
-    const onKeyDown = (event: Event) => {
-      if (!(event instanceof KeyboardEvent) || event.defaultPrevented || event.altKey || event.ctrlKey || event.metaKey || event.shiftKey || isTyping(event.target)) return
+    const onKeyDown = (event: KeyboardEvent) => {
+      if (event.defaultPrevented || event.altKey || event.ctrlKey || event.metaKey || event.shiftKey || isTyping(event.target)) return
       const direction = DIRECTIONS[event.key]
-      const from = event.target instanceof Element ? event.target.closest(selector) : null
+      const from = event.target instanceof Element && holder.contains(event.target) ? event.target.closest(selector) : null
       if (!direction || !from || (along === 'up and down' && direction.x !== 0)) return
       const to = nearest(all(), from, direction)
       if (!to) return
@@ -48,12 +48,13 @@ export function useRoving(container: RefObject<Element | null>, selector: string
     const observer = new MutationObserver(mark)
     observer.observe(holder, { childList: true, subtree: true, attributes: true, attributeFilter: ['aria-selected', 'aria-checked', 'aria-pressed'] })
     holder.addEventListener('focusin', onFocus)
-    holder.addEventListener('keydown', onKeyDown)
+    // After whatever has the focus has had the key itself: React listens at the root, below the document.
+    document.addEventListener('keydown', onKeyDown)
     mark()
     return () => {
       observer.disconnect()
       holder.removeEventListener('focusin', onFocus)
-      holder.removeEventListener('keydown', onKeyDown)
+      document.removeEventListener('keydown', onKeyDown)
     }
   }, [container, selector, along, chooses])
 }
