@@ -110,7 +110,7 @@ test('a complete check goes on at the server and is kept', async () => {
   await atTheFindings(hands)
   await hands.clickButton('Run full check')
   await hands.until('it is under way', async () => /\d+ of \d+:/.test(await words(hands, '.complete-check')))
-  await hands.until('it is done', async () => (await words(hands, '.complete-check')).includes('Complete check at revision'), 60_000)
+  await hands.until('it is done', async () => (await words(hands, '.complete-check')).includes('Complete check at revision'), 120_000)
   expect(await words(hands, '.complete-check')).toMatch(/2 faults among \d+ findings/)
   await hands.driver.navigate().refresh()
   await hands.until('it is still known', async () => (await words(hands, '.complete-check')).includes('2 faults among'))
