@@ -61,7 +61,7 @@ try {
   const made = await fetch(`${server.address}/api/projects/file`, { method: 'POST', headers: { 'content-type': 'application/vnd.rheoscope+json' }, body: serialise(project) })
   const { project: { id } } = (await made.json()) as { project: { id: string } }
   const { driver } = browser
-  await driver.get(`${server.address}/project/${id}`)
+  await driver.get(`${server.address}/project/${id}/component/${project.components[0]!.id}`)
   await driver.wait(async () => (await driver.findElements({ css: '[aria-label="Open state 0 on the easel"]' })).length > 0, 20_000)
   await driver.findElement({ css: '[aria-label="Open state 0 on the easel"]' }).click()
   await driver.sleep(2000)
