@@ -1,4 +1,4 @@
-import { addAsset, addComponent, addIcon, addToken, batch, componentsOn, decidedBy, freeName, hasKeys, inProject, insertInto, namesOf, type Action, type Component, type Edit, type Id, type Named, type NewId, type Project } from '../document'
+import { addAsset, addComponent, addIcon, addToken, batch, componentsOn, freeName, hasKeys, inProject, insertInto, namesOf, type Action, type Component, type Edit, type Id, type Named, type NewId, type Project } from '../document'
 import { namesOfBehaviour, namesOfLists, namesOfValues } from '../machine'
 
 /** What components use of their project, themselves and what is inside them included. */
@@ -19,7 +19,7 @@ export function neededBy(project: Project, ids: readonly Id[]): Needed {
   const components = [...new Set([...asked, ...asked.flatMap((component) => componentsOn(project, component))])]
   const said = new Set<unknown>()
   for (const component of components) gather(component, said)
-  const names = new Set(components.flatMap((component) => [...namesOfValues(component), ...namesOfBehaviour(component), ...namesOfLists(component), ...setsOf(component), ...component.axes.flatMap((axis) => decidedBy(axis) ?? [])]))
+  const names = new Set(components.flatMap((component) => [...namesOfValues(component), ...namesOfBehaviour(component), ...namesOfLists(component), ...setsOf(component)]))
   const isSaid = ({ id }: { readonly id: Id }) => said.has(id)
   return {
     components, tokens: project.tokens.filter(isSaid), tables: project.tables.filter(isSaid), assets: project.assets.filter(isSaid), screens: project.screens.filter(isSaid),

@@ -1,4 +1,4 @@
-import { SCREEN_AXIS, type Action, type Component, type Id, type Project, type Rule, type Screen } from '../document'
+import type { Action, Component, Id, Project, Rule, Screen } from '../document'
 
 /** Something of a project that can be looked for by its name. */
 export interface Findable {
@@ -51,7 +51,7 @@ const known = new WeakMap<Component | Screen, readonly Entry[]>()
 /** Everything there is to find; what a component or screen has is gathered once for each as it is. */
 function* everything(project: Project): Generator<Entry> {
   for (const owner of [...project.components, ...project.screens]) {
-    const entries = known.get(owner) ?? ('axes' in owner ? insideComponent(owner) : insideScreen(owner)).map(entryOf)
+    const entries = known.get(owner) ?? namedIn(owner).map(entryOf)
     known.set(owner, entries)
     yield* entries
   }
@@ -73,26 +73,17 @@ function ownerOf(project: Project, { kind, id }: Pick<NonNullable<Findable['owne
   return owner ? { kind, id, name: owner.name } : null
 }
 
-function insideComponent(component: Component): readonly Findable[] {
-  const whole = itself(component)
+/** A component or screen itself, and everything inside it that has a name. */
+function namedIn(of: Component | Screen): readonly Findable[] {
+  const whole = itself(of)
   const { owner } = whole
+  const { axes, parameters } = 'axes' in of ? of : { axes: [], parameters: [] }
   return [
     whole,
-    ...component.parts.slice(1).map(({ id, name }): Findable => ({ kind: 'part', name, owner, part: id })),
-    ...component.axes.flatMap((axis) => axis.states.map(({ id, name }): Findable => ({ kind: 'state', name, owner, axis: axis.id, state: id }))),
-    ...[...component.variables, ...component.parameters].map(({ name }): Findable => ({ kind: 'variable', name, owner })),
-    ...messagesIn(component.rules).map(({ name, rule }): Findable => ({ kind: 'message', name, owner, axis: rule.axis, rule: rule.id })),
-  ]
-}
-
-function insideScreen(screen: Screen): readonly Findable[] {
-  const whole = itself(screen)
-  const { owner } = whole
-  return [
-    whole,
-    ...screen.parts.slice(1).map(({ id, name }): Findable => ({ kind: 'part', name, owner, part: id })),
-    ...screen.variables.map(({ name }): Findable => ({ kind: 'variable', name, owner })),
-    ...messagesIn(screen.rules).map(({ name, rule }): Findable => ({ kind: 'message', name, owner, axis: SCREEN_AXIS, rule: rule.id })),
+    ...of.parts.slice(1).map(({ id, name }): Findable => ({ kind: 'part', name, owner, part: id })),
+    ...axes.flatMap((axis) => axis.states.map(({ id, name }): Findable => ({ kind: 'state', name, owner, axis: axis.id, state: id }))),
+    ...[...of.variables, ...parameters].map(({ name }): Findable => ({ kind: 'variable', name, owner })),
+    ...messagesIn(of.rules).map(({ name, rule }): Findable => ({ kind: 'message', name, owner, axis: rule.axis, rule: rule.id })),
   ]
 }
 

@@ -31,6 +31,12 @@ describe('copies', () => {
     expect(states.rest).toBeUndefined()
   })
 
+  test('speak of one another where what they are copies of did', () => {
+    const speaking = apply(skerryLine, setProperty(button, { look: 'base' }, 'label', 'controls', 'tick'))
+    const { edit, pasted: [label, tick] } = pasteClip(speaking.components[0]!, clipOf(speaking.components[0]!, ['label', 'tick']), newId)
+    expect(apply(speaking, edit).components[0]!.parts.find(({ id }) => id === label)?.base.controls).toBe(tick)
+  })
+
   test('go into another component, where states of the same name exist', () => {
     const ring = skerryLine.components[1]!
     const after = apply(skerryLine, pasteClip(ring, clipOf(button, ['tick', 'label']), newId).edit).components[1]!

@@ -8,6 +8,7 @@ import { MAIN } from '../frame/use-focus-kept'
 import { PageTitle } from '../frame/page-title'
 import { Notices } from '../session/notices'
 import { UndoRedo } from '../session/undo-redo'
+import { toggled } from '../theme/toggled'
 import { ContentsGrid } from './contents-grid'
 import { ContentsSide } from './contents-side'
 import { SelectedBar } from './selected-bar'
@@ -24,7 +25,7 @@ export function ContentsPage() {
   const visible = useMemo(() => groups.flatMap(({ name, items }) => (folded.has(name) ? [] : items)), [groups, folded])
   const selected = useSelected(visible)
   const [search, setSearch] = useSearchParams()
-  const fold = (name: string) => setFolded(folded.has(name) ? new Set([...folded].filter((each) => each !== name)) : new Set([...folded, name]))
+  const fold = (name: string) => setFolded(toggled(folded, name))
   return (
     <div className="contents">
       <header className="top-bar">

@@ -1,6 +1,7 @@
 import { CheckStatus } from '../checks/check-status'
 import { useLookingAtAll } from '../checks/use-findings'
-import { FILTERS, type Contents } from './use-contents'
+import { toggled } from '../theme/toggled'
+import { FILTERS, passes, type Contents, type Filter } from './use-contents'
 
 export const SHARED = [
   { kind: 'variable', name: 'Variables', of: 'variables' },
@@ -10,11 +11,11 @@ export const SHARED = [
 
 /** What narrows the contents down, and what all components share. */
 export function ContentsSide({ contents, onShared }: { readonly contents: Contents; readonly onShared: (kind: string) => void }) {
-  const { project, items, groupNames, group, filters, ask, passes } = contents
+  const { project, items, groupNames, group, filters, ask } = contents
   const { looking } = useLookingAtAll()
-  const turn = (filter: (typeof FILTERS)[number]) => {
-    const next = filters.has(filter) ? [...filters].filter((each) => each !== filter) : [...filters, filter]
-    ask('show', next.length === 0 ? null : next.join(','))
+  const turn = (filter: Filter) => {
+    const next = toggled(filters, filter)
+    ask('show', next.size === 0 ? null : [...next].join(','))
   }
   return (
     <aside className="pane contents-side" aria-label="Groups and filters">

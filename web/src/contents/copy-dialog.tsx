@@ -7,6 +7,7 @@ import { alreadyIn, copyBetween, neededBy } from '@rheoscope/core/exchange'
 import { appendEntries, listProjects, loadProject } from '../api/projects'
 import { authorIn } from '../session/author'
 import { newEntryId, newId } from '../session/new-id'
+import { toggled } from '../theme/toggled'
 import { useOfSession } from '../session/use-session'
 
 interface CopyDialogProps {
@@ -47,7 +48,7 @@ function Copying({ components, onClose }: Omit<CopyDialogProps, 'isOpen'>) {
         {along.length > 0 && <p>Comes along, because it is needed: {along.join(', ')}.</p>}
         {already.length > 0 && <p>There already, under the same name:</p>}
         {already.map(({ id, name }) => (
-          <label key={id} className="copy-line"><input type="checkbox" checked={!anew.has(id)} onChange={() => setAnew(anew.has(id) ? new Set([...anew].filter((each) => each !== id)) : new Set([...anew, id]))} /> use “{name}” as it is there</label>
+          <label key={id} className="copy-line"><input type="checkbox" checked={!anew.has(id)} onChange={() => setAnew(toggled(anew, id))} /> use “{name}” as it is there</label>
         ))}
         {outcome?.is === 'failed' && <p role="alert">{outcome.why}</p>}
         {outcome?.is === 'copied' && <p role="status">Copied. {outcome.lines.join(' ')} <Link to={`/project/${to}`}>Go there</Link></p>}

@@ -1,9 +1,10 @@
 import { useState } from 'react'
-import { Link, useNavigate } from 'react-router'
+import { Link } from 'react-router'
 import { Button } from '@mui/material'
-import { addComponent, addScreen, batch, duplicateComponents, duplicateScreen, freeName, namesOf, newComponent, newScreen, removeComponent, removeScreen, renameComponent, renameScreen, type Edit } from '@rheoscope/core/document'
+import { addScreen, batch, duplicateComponents, duplicateScreen, removeComponent, removeScreen, renameComponent, renameScreen, type Edit } from '@rheoscope/core/document'
 import { groupIn, inGroup, usedElsewhere } from '@rheoscope/core/reading'
 import { newId } from '../session/new-id'
+import { useCreating } from '../session/use-creating'
 import { useEditing } from '../session/use-editing'
 import { addressOfPlace } from '../frame/addresses'
 import { CopyDialog } from './copy-dialog'
@@ -17,22 +18,11 @@ interface SelectedBarProps {
 
 /** Above the pictures: new things, what can be done with what is selected, and in what order they stand. */
 export function SelectedBar({ contents: { order, ask }, selected }: SelectedBarProps) {
-  const { project, make } = useEditing()
-  const navigate = useNavigate()
-  const createComponent = () => {
-    const created = newComponent(newId, freeName('Component 1', namesOf(project.components), ' ', 'Component'))
-    make(addComponent(created), `add ${created.name}`)
-    void navigate(`/project/${project.id}/component/${created.id}`)
-  }
-  const createScreen = () => {
-    const created = newScreen(newId, freeName('Screen 1', namesOf(project.screens), ' ', 'Screen'), 'phone')
-    make(batch(addScreen(project, created)), `add ${created.name}`)
-    void navigate(`/project/${project.id}/screen/${created.id}`)
-  }
+  const create = useCreating()
   return (
     <div className="selected-bar">
-      <Button onClick={createComponent}>New component</Button>
-      <Button onClick={createScreen}>New screen</Button>
+      <Button onClick={() => create.component()}>New component</Button>
+      <Button onClick={() => create.screen()}>New screen</Button>
       {selected.items.length > 0 && <WithSelected selected={selected} />}
       <span className="grow" />
       <label className="muted"><span>Order</span> <select value={order} onChange={(event) => ask('order', event.target.value === 'name' ? null : event.target.value)}>{ORDERS.map((each) => <option key={each}>{each}</option>)}</select></label>

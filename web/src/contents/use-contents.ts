@@ -47,7 +47,6 @@ export interface Contents {
   readonly filters: ReadonlySet<Filter>
   readonly order: Order
   readonly ask: (name: 'group' | 'show' | 'order', value: string | null) => void
-  readonly passes: (item: Item, filter: Filter) => boolean
 }
 
 export function useContents(): Contents {
@@ -66,7 +65,7 @@ export function useContents(): Contents {
     const grouped = [...group(shown, groupNameOf)].map(([name, own]): ItemGroup => ({ name, items: own })).toSorted(byGroupName)
     const names = [...group(items, groupNameOf)].map(([name, own]) => ({ name, many: own.length })).toSorted(byGroupName).map(({ name, many }) => [name, many] as const)
     return {
-      project, items, groupNames: names, group: only, filters, order, passes,
+      project, items, groupNames: names, group: only, filters, order,
       groups: only === null ? grouped : grouped.filter(({ name }) => name === only),
       ask: (name, value) => setSearch((before) => {
         const next = new URLSearchParams(before)
@@ -88,7 +87,8 @@ function byGroupName(a: { readonly name: string }, b: { readonly name: string })
   return ascending(last.indexOf(a.name), last.indexOf(b.name)) || ascending(a.name.toLowerCase(), b.name.toLowerCase())
 }
 
-function passes(item: Item, filter: Filter): boolean {
+/** Whether an item is to be seen through a filter. */
+export function passes(item: Item, filter: Filter): boolean {
   switch (filter) {
     case 'with findings':
       return item.findings.length > 0

@@ -1,13 +1,12 @@
 import { useMemo, useState } from 'react'
 import type { Id } from '@rheoscope/core/document'
+import { toggled } from '../theme/toggled'
 import type { Item } from './use-contents'
 
 /** What is selected on the contents page, in the order it stands there. */
 export interface Selected {
   readonly items: readonly Item[]
   readonly has: (id: Id) => boolean
-  /** Selects one alone. */
-  readonly only: (id: Id) => void
   /** Adds one to what is selected, or takes it out. */
   readonly turn: (id: Id) => void
   /** Selects all from the last one that was clicked to this. */
@@ -22,12 +21,8 @@ export function useSelected(visible: readonly Item[]): Selected {
   return useMemo(() => ({
     items: visible.filter(({ id }) => ids.has(id)),
     has: (id) => ids.has(id),
-    only: (id) => {
-      setIds(new Set([id]))
-      setAnchor(id)
-    },
     turn: (id) => {
-      setIds(ids.has(id) ? new Set([...ids].filter((each) => each !== id)) : new Set([...ids, id]))
+      setIds(toggled(ids, id))
       setAnchor(id)
     },
     upTo: (id) => {

@@ -8,7 +8,6 @@ import { FindButton } from '../frame/find-button'
 import { MoreMenu } from '../frame/more-menu'
 import { PlaceTabs } from '../frame/place-tabs'
 import { PageTitle } from '../frame/page-title'
-import { usePlayer } from '../playing/use-player'
 import { Notices } from '../session/notices'
 import { saveFile } from '../session/save-file'
 import { UndoRedo } from '../session/undo-redo'
@@ -28,13 +27,11 @@ export function FlowPage() {
   const [zoom, setZoom] = useState<number | 'fit'>('fit')
   const [path, setPath] = useState<Witness | null>(null)
   const [trace, setTrace] = useState<Followed | null>(null)
-  const player = usePlayer(project, path?.surface ?? { screen: project.startScreen ?? project.screens[0]?.id ?? '' })
   const chosen = shown?.flow.links.find(({ id }) => id === search.get('link')) ?? null
   const choose = (link: FlowLink | null) => setSearch(link ? { link: link.id } : {})
   const play = (witness: Witness | null) => {
     setPath(witness)
     setTrace(null)
-    choose(null)
   }
   const follow = useMemo(() => (at: Parameters<typeof followed>[2], start: string) => shown && setTrace(followed(shown.flow, start, at)), [shown])
   const nameOf = (id: string) => project.screens.find((each) => each.id === id)?.name ?? id
@@ -45,7 +42,7 @@ export function FlowPage() {
         <Crumbs />
         <PlaceTabs />
         <span className="grow" />
-        <PathChoice project={project} path={path} onChoose={play} />
+        <PathChoice project={project} path={path} onChoose={(witness) => { play(witness); choose(null) }} />
         <Zoom zoom={zoom} onZoom={setZoom} />
         <FindButton />
         <UndoRedo />
@@ -61,7 +58,7 @@ export function FlowPage() {
       {shown && project.screens.length > 0 && (
         <div className="flow-body">
           <FlowMap project={project} shown={shown} chosen={chosen} onChoose={choose} followed={trace} zoom={zoom} onZoom={(by) => setZoom(nextZoom(zoom, by))} />
-          <FlowSide project={project} shown={shown} chosen={chosen} path={path} player={player} onPlay={play} onFollow={follow} />
+          <FlowSide project={project} shown={shown} chosen={chosen} path={path} onPlay={play} onFollow={follow} />
         </div>
       )}
     </div>

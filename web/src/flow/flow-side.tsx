@@ -7,7 +7,7 @@ import { boundsOf, type FlowLink } from '@rheoscope/core/flow'
 import type { Trace } from '@rheoscope/core/run'
 import { LiveSurface } from '../playing/live-surface'
 import type { Player } from '../playing/player'
-import { usePlayerState } from '../playing/use-player'
+import { usePlayer, usePlayerState } from '../playing/use-player'
 import { RulesOfScreen, ScreenRuleCard } from '../rules/screen-rule-card'
 import { useEditing } from '../session/use-editing'
 import type { ShownFlow } from './use-flow'
@@ -17,17 +17,16 @@ interface FlowSideProps {
   readonly shown: ShownFlow
   readonly chosen: FlowLink | null
   readonly path: Witness | null
-  readonly player: Player | null
   readonly onPlay: (path: Witness | null) => void
   readonly onFollow: (trace: Trace, start: string) => void
 }
 
 /** Beside the map: the rule of the arrow that is chosen, what is played, and which screens are reached. */
-export function FlowSide({ project, shown, chosen, path, player, onPlay, onFollow }: FlowSideProps) {
+export function FlowSide({ project, shown, chosen, path, onPlay, onFollow }: FlowSideProps) {
   return (
     <aside className="pane pane-right flow-side" aria-label="Arrow and path">
       {chosen ? <ChosenLink project={project} shown={shown} link={chosen} onPlay={onPlay} /> : <Reached project={project} shown={shown} />}
-      {path && player && 'screen' in path.surface && <Playing key={path.caption} path={path} start={path.surface.screen} player={player} onFollow={onFollow} onEnd={() => onPlay(null)} />}
+      {path && 'screen' in path.surface && <Path key={path.caption} project={project} path={path} start={path.surface.screen} onFollow={onFollow} onEnd={() => onPlay(null)} />}
     </aside>
   )
 }
@@ -40,7 +39,7 @@ function ChosenLink({ project, shown, link, onPlay }: { readonly project: Projec
   const { rule: at } = link
   const rule = at && typeof at.owner === 'object' ? from.rules.find(({ id }) => id === at.id) : undefined
   const owner = at && typeof at.owner === 'string' ? componentOf(project, at.owner) : undefined
-  const witness = witnessOf(link, shown, `${from.name} to ${to.name}`)
+  const witness = tapWitness(link, shown, `${from.name} to ${to.name}`)
   return (
     <section aria-label="Arrow">
       <h2 className="caption">Rule of {owner?.name ?? from.name}</h2>
@@ -62,7 +61,7 @@ const BEFORE_MS = 500
 const AFTER_MS = 1200
 
 /** A tap on what an arrow goes out from, to be played; null where it is not a tap, or goes out from an overlay, which alone is no run. */
-function witnessOf(link: FlowLink, { drawnOf }: ShownFlow, caption: string): Witness | null {
+function tapWitness(link: FlowLink, { drawnOf }: ShownFlow, caption: string): Witness | null {
   if (link.by === 'close overlay' || !/^(tap|press)\b/.test(link.label)) return null
   const frame = boundsOf(drawnOf(link.from), link.element)
   if (!frame) return null
@@ -77,7 +76,20 @@ function witnessOf(link: FlowLink, { drawnOf }: ShownFlow, caption: string): Wit
 const FIELD = { width: 256, height: 300 }
 
 /** What is played, small and live; where it has come to shows on the map. */
-function Playing({ path, start, player, onFollow, onEnd }: { readonly path: Witness; readonly start: string; readonly player: Player; readonly onFollow: (trace: Trace, start: string) => void; readonly onEnd: () => void }) {
+function Path({ project, ...playing }: Omit<PlayingProps, 'player'> & { readonly project: Project }) {
+  const player = usePlayer(project, playing.path.surface)
+  return player && <Playing {...playing} player={player} />
+}
+
+interface PlayingProps {
+  readonly path: Witness
+  readonly start: string
+  readonly player: Player
+  readonly onFollow: (trace: Trace, start: string) => void
+  readonly onEnd: () => void
+}
+
+function Playing({ path, start, player, onFollow, onEnd }: PlayingProps) {
   useEffect(() => player.playWitness(path), [player, path])
   const { witness, events } = usePlayerState(player)
   useEffect(() => onFollow(player.current.trace, start), [player, start, events, onFollow])

@@ -2,10 +2,10 @@ import { useDeferredValue, useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { Dialog } from '@mui/material'
 import useAutocomplete from '@mui/material/useAutocomplete'
-import { addComponent, addScreen, batch, freeName, namesOf, newComponent, newScreen, type Project } from '@rheoscope/core/document'
+import type { Project } from '@rheoscope/core/document'
 import { find, type Findable } from '@rheoscope/core/reading'
-import { newId } from '../session/new-id'
-import { useOfSession, useSession } from '../session/use-session'
+import { useCreating } from '../session/use-creating'
+import { useOfSession } from '../session/use-session'
 import { addressOf } from './addresses'
 
 interface FinderProps {
@@ -78,7 +78,7 @@ const PLACES = [
 
 function useChoices(project: Project, typed: string): readonly Choice[] {
   const navigate = useNavigate()
-  const session = useSession()
+  const create = useCreating()
   return useMemo(() => {
     const text = typed.trim()
     const go = (address: string) => () => void navigate(address)
@@ -86,17 +86,8 @@ function useChoices(project: Project, typed: string): readonly Choice[] {
       name: findable.name, kind: KIND_NAMES[findable.kind], of: findable.owner && findable.owner.name !== findable.name ? findable.owner.name : '', go: go(addressOf(project.id, findable)),
     }))
     const places = PLACES.filter(({ name }) => text === '' || name.toLowerCase().includes(text.toLowerCase())).map(({ name, at }): Choice => ({ name, kind: 'place', of: '', go: go(`/project/${project.id}${at}`) }))
-    const createComponent = () => {
-      const created = newComponent(newId, text === '' ? freeName('Component 1', namesOf(project.components), ' ', 'Component') : text)
-      session.dispatch(addComponent(created), `add ${created.name}`)
-      void navigate(`/project/${project.id}/component/${created.id}`)
-    }
-    const createScreen = () => {
-      const created = newScreen(newId, text === '' ? freeName('Screen 1', namesOf(project.screens), ' ', 'Screen') : text, 'phone')
-      session.dispatch(batch(addScreen(project, created)), `add ${created.name}`)
-      void navigate(`/project/${project.id}/screen/${created.id}`)
-    }
-    const called = text === '' ? '' : ` “${text}”`
-    return [...found, ...places, { name: `New component${called}`, kind: '', of: '', go: createComponent }, { name: `New screen${called}`, kind: '', of: '', go: createScreen }]
-  }, [project, typed, navigate, session])
+    const named = text === '' ? undefined : text
+    const called = named === undefined ? '' : ` “${named}”`
+    return [...found, ...places, { name: `New component${called}`, kind: '', of: '', go: () => create.component(named) }, { name: `New screen${called}`, kind: '', of: '', go: () => create.screen(named) }]
+  }, [project, typed, navigate, create])
 }

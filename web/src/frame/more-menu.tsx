@@ -21,7 +21,7 @@ export function MoreMenu({ items }: { readonly items?: (onClose: () => void) => 
     <>
       <Button title="More: theme, keys, help" aria-label="More" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>…</Button>
       <FloatingMenu anchor={anchor} onClose={close}>
-        {items?.(close)}
+        {anchor && items?.(close)}
         <MenuItem onClick={after(toOther)}>{other}</MenuItem>
         <MenuItem onClick={after(() => turnLetterKeys(!hasLetterKeys))}>{hasLetterKeys ? 'Turn off single-letter keys' : 'Turn on single-letter keys'}</MenuItem>
         <MenuItem onClick={after(openHelp)}>Help <kbd>?</kbd></MenuItem>

@@ -2,8 +2,9 @@ import { certain, entryOf } from '../certain'
 import { rootOf, type Component } from '../component'
 import type { NewId } from '../defaults'
 import { freeName, namesOf } from '../free-name'
-import type { Look } from '../look'
+import type { Look, PropertyValues } from '../look'
 import { isPartWithin, withDescendants, type Part, type PlainPart } from '../part'
+import { propertyDefinition } from '../property'
 import { isExpression, type Id, type Value } from '../value'
 import { batch, type Edit } from './edit'
 import { inProject, inside, setAt, unsetAt, removeFrom, moveWithin } from './place'
@@ -52,7 +53,7 @@ export function pasteClip(component: Component, clip: Clip, newId: NewId): { rea
   }
   const parts = clip.parts.map((part): Part => ({
     ...part, id: entryOf(renamed, part.id), parent: holderOf(part), name: nameOfCopy(part.name, names),
-    base: isTop(part) ? { ...part.base, x: shiftedBy(part.base.x, COPY_OFFSET), y: shiftedBy(part.base.y, COPY_OFFSET) } : part.base,
+    base: { ...speakingOf(part.base, renamed), ...(isTop(part) ? { x: shiftedBy(part.base.x, COPY_OFFSET), y: shiftedBy(part.base.y, COPY_OFFSET) } : {}) },
   }))
   const looks = clip.looks.flatMap(({ axis: axisName, state: stateName, look }) => {
     const axis = component.axes.find(({ name }) => name === axisName) ?? component.axes[0]
@@ -115,6 +116,10 @@ function movedBy(said: Readonly<Record<string, Value>>, dx: number, dy: number):
     ...(said.y === undefined ? {} : { y: shiftedBy(said.y, dy) }),
   }
 }
+
+/** What is said of a copied part: of the copies, where it speaks of other parts that were copied with it. */
+export const speakingOf = (base: PropertyValues, ids: ReadonlyMap<Id, Id>): PropertyValues =>
+  Object.fromEntries(Object.entries(base).map(([property, value]) => [property, propertyDefinition(property)?.type === 'part' && typeof value === 'string' ? (ids.get(value) ?? value) : value]))
 
 /** A length moved by some px, whether it is a number or an expression. */
 export function shiftedBy(value: Value | undefined, by: number): Value {

@@ -1,16 +1,14 @@
-import { entryOf } from '../certain'
 import { rootOf } from '../component'
 import type { NewId } from '../defaults'
 import { freeName, namesOf } from '../free-name'
-import type { Look, PropertyValues } from '../look'
+import type { Look } from '../look'
 import { withDescendants, type InstancePart, type Part } from '../part'
 import { componentOf, type Project } from '../project'
-import { propertyDefinition } from '../property'
 import type { Action, Rule } from '../rule'
 import { SCREEN_AXIS, type Screen } from '../screen'
 import type { Trigger } from '../trigger'
 import { sameValue, type Id, type Value } from '../value'
-import { shiftedBy } from './arrange-edits'
+import { speakingOf } from './arrange-edits'
 import { batch, type Edit } from './edit'
 import { fieldOf, inProject, inside, insertInto, removeFrom, setAt, setFields } from './place'
 import { isAbout } from './part-edits'
@@ -84,26 +82,6 @@ export const setOfScreen = <K extends 'kind' | 'overlay' | 'motion' | 'absent' |
 /** Says what a part on a screen is, besides its look: which it is in, what ties it, what it lists. */
 export const setPartOnScreen = (screen: Id, part: Id, field: 'parent' | 'transitionName' | 'component' | 'table' | 'filter', to: string | null): Edit =>
   setAt(inside(screenPath(screen), 'parts', part, field), to === null && field === 'transitionName' ? undefined : to)
-
-/** How far from what it is a copy of something lies. */
-const ASIDE_PX = 16
-
-/** What is said of a copied part, of the copies of the parts it speaks of. */
-const speakingOf = (base: PropertyValues, ids: ReadonlyMap<Id, Id>): PropertyValues =>
-  Object.fromEntries(Object.entries(base).map(([property, value]) => [property, propertyDefinition(property)?.type === 'part' && typeof value === 'string' ? (ids.get(value) ?? value) : value]))
-
-/** A part on a screen once more, a little aside, with everything inside it. */
-export function duplicateOnScreen({ id: screen, parts }: Screen, part: Id, newId: NewId): Edit {
-  const all = withDescendants(parts, part)
-  const ids = new Map(all.map(({ id, name }) => [id, newId(name)]))
-  const names = new Set(namesOf(parts))
-  return batch(...all.map((each, index) => {
-    const name = freeName(each.name, names)
-    names.add(name)
-    const moved: PropertyValues = index === 0 ? { x: shiftedBy(each.base.x, ASIDE_PX), y: shiftedBy(each.base.y, ASIDE_PX) } : {}
-    return addToScreen(screen, { ...each, id: entryOf(ids, each.id), name, parent: ids.get(each.parent ?? '') ?? each.parent, base: { ...speakingOf(each.base, ids), ...moved } })
-  }))
-}
 
 /** A screen once more, under another name, with parts and rules of its own. */
 export function duplicateScreen(project: Project, screen: Screen, newId: NewId): Screen {

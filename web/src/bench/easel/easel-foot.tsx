@@ -1,5 +1,6 @@
 import { ChoiceField } from '../../fields/choice-field'
 import { useStillBench } from '../page/use-bench'
+import { ZOOM_STEP } from './use-easel-view'
 
 const GRIDS = ['none', '2', '4', '8', '10'] as const
 
@@ -10,9 +11,9 @@ export function EaselFoot({ zoom, isFitted, onFit, onZoom, caption }: { readonly
   return (
     <div className="easel-foot">
       <span className="zoom" role="group" aria-label="Zoom">
-        <button className="plain zoom-step" aria-label="Zoom out" title="−" onClick={() => onZoom(zoom / 1.25)}>−</button>
+        <button className="plain zoom-step" aria-label="Zoom out" title="−" onClick={() => onZoom(zoom / ZOOM_STEP)}>−</button>
         <button className="plain mono zoom-now" title="Show at 100 % (1)" onClick={() => onZoom(1)}>{Math.round(zoom * 100)} %</button>
-        <button className="plain zoom-step" aria-label="Zoom in" title="+" onClick={() => onZoom(zoom * 1.25)}>+</button>
+        <button className="plain zoom-step" aria-label="Zoom in" title="+" onClick={() => onZoom(zoom * ZOOM_STEP)}>+</button>
         <button className="plain underlined" aria-pressed={isFitted} title="Show all (0)" onClick={onFit}>Fit</button>
       </span>
       <button className="plain underlined" aria-pressed={view.tool === 'draw a path'} title="P" onClick={() => select({ do: 'use tool', tool: view.tool === 'draw a path' ? 'select' : 'draw a path' })}>Draw a path</button>

@@ -16,7 +16,7 @@ interface Look {
 
 const MARGIN_PX = 40
 /** A step of zoom is so many times as large. */
-const STEP = 1.25
+export const ZOOM_STEP = 1.25
 
 const ZOOMS = { least: 0.1, most: 32 } as const
 
@@ -62,7 +62,7 @@ export function useEaselView(picture: RefObject<SVGSVGElement | null>, room: Siz
 
   const zoomTo = (to: number) => setChosen({ zoom: Math.min(ZOOMS.most, Math.max(ZOOMS.least, to)), x, y })
   const zoomByKey = ({ key, ctrlKey, metaKey }: KeyboardEvent): boolean => {
-    const to = ctrlKey || metaKey ? undefined : { '+': zoom * STEP, '-': zoom / STEP, '1': 1 }[key]
+    const to = ctrlKey || metaKey ? undefined : { '+': zoom * ZOOM_STEP, '-': zoom / ZOOM_STEP, '1': 1 }[key]
     if (to !== undefined) zoomTo(to)
     else if (key === '0') setChosen(null)
     return to !== undefined || key === '0'

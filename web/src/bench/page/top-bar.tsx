@@ -36,7 +36,6 @@ export function TopBar({ onPalette }: { readonly onPalette: () => void }) {
 function MoreOfComponent({ onPalette }: { readonly onPalette: () => void }) {
   const { project, component, make } = useStillBench()
   const navigate = useNavigate()
-  const users = usedElsewhere(project, new Set([component.id])).flatMap(({ by }) => by)
   const after = (onClose: () => void, act: () => void) => () => {
     onClose()
     act()
@@ -51,11 +50,14 @@ function MoreOfComponent({ onPalette }: { readonly onPalette: () => void }) {
     make(removeComponent(component.id), `remove ${component.name}`)
   }
   return (
-    <MoreMenu items={(onClose) => [
+    <MoreMenu items={(onClose) => {
+      const users = usedElsewhere(project, new Set([component.id])).flatMap(({ by }) => by)
+      return [
       <MenuItem key="commands" onClick={after(onClose, onPalette)}>All commands <kbd>Ctrl K</kbd></MenuItem>,
       <MenuItem key="duplicate" onClick={after(onClose, duplicate)}>Duplicate {component.name}</MenuItem>,
       <MenuItem key="remove" disabled={users.length > 0} onClick={after(onClose, remove)}>{users.length > 0 ? `Used by ${users.join(', ')}` : `Delete ${component.name}`}</MenuItem>,
       <MenuItem key="line" divider disabled />,
-    ]} />
+      ]
+    }} />
   )
 }
