@@ -42,7 +42,7 @@ test('a good file opens as a project of its own', async () => {
   const hands = application.hands()
   await hands.driver.get(application.address)
   await (await hands.find('input[type=file]')).sendKeys(file('good.rheo.json', good))
-  await hands.find('[aria-label="Trigger table"]')
+  await hands.find('.content-card')
   expect(await hands.driver.getCurrentUrl()).not.toContain('skerryLine')
 })
 

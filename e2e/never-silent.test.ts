@@ -79,7 +79,9 @@ describe('what has become of edits', () => {
     await hands.driver.get(`${application.address}/project/${id}/${place}`)
     await hands.find(shown)
     await fetch(`${application.address}/api/projects/${id}`, { method: 'DELETE' })
-    await says(hands, '.notices', /This project has been removed/)
+    await says(hands, '.notices', /This project is in the bin/)
+    await hands.clickButton('Put it back')
+    await hands.until('the notice is gone', async () => (await hands.driver.findElements(By.css('.notice'))).length === 0)
   })
 
   test('is told when the server is away, and when it is back', async () => {
@@ -89,7 +91,11 @@ describe('what has become of edits', () => {
     await hands.find('.findings-list')
     await own.kill()
     await says(hands, '.notices', /The server cannot be reached\./)
+    // Every place can still be gone to.
+    for (const place of ['Contents', 'Flow']) await hands.click(await hands.byText(place, 'a'))
+    await hands.find('.flow-field')
     const back = await startServer({ data: own.data, port: Number(new URL(own.address).port) })
+    await hands.clickButton('Try now')
     await hands.until('the notice is gone', async () => (await hands.driver.findElements(By.css('.notice'))).length === 0, 30_000)
     await back.close()
   })

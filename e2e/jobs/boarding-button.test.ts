@@ -19,7 +19,6 @@ const unanswered = async (hands: BenchHands): Promise<number> => (await hands.al
 /** A three-quarter ring with two states, one of them turning for as long as it lasts. */
 async function makeRing(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Ring')
-  await hands.editInto('all looks')
   await hands.selectPart('frame')
   await hands.setProperties({ width: '24', height: '24' })
   await hands.selectPart('box')
@@ -47,7 +46,6 @@ async function makeButton(hands: BenchHands): Promise<void> {
 async function drawParts(hands: BenchHands): Promise<void> {
   await hands.addParameter('text', 'labelText', 'Board')
   await hands.addParameter('text', 'doneText', 'Aboard')
-  await hands.editInto('all looks')
   await hands.selectPart('frame')
   await hands.setProperties({ width: '208', height: '42' })
   await hands.selectPart('box')
@@ -64,7 +62,6 @@ async function drawParts(hands: BenchHands): Promise<void> {
 }
 
 async function giveStates(hands: BenchHands): Promise<void> {
-  await hands.editInto('rest')
   await hands.selectPart('box')
   await hands.addState()
   await hands.setProperty('fill', '#3b6d91')

@@ -24,7 +24,6 @@ test('job 18, the cabin lights, from an empty project', async () => {
 /** A switch that slides for 800 ms and tells the others beside it. */
 async function makeLight(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Light', '.crumbs')
-  await hands.editInto('all looks')
   await hands.selectPart('frame')
   await hands.setProperties({ width: '60', height: '28' })
   await hands.selectPart('box')
@@ -33,7 +32,6 @@ async function makeLight(hands: BenchHands): Promise<void> {
   await hands.setProperties({ x: '4', y: '4', width: '20', height: '20', fill: '#ffffff' })
   await hands.openGroup('Answer')
   await hands.setProperty('receives input', '')
-  await hands.editInto('rest')
   await hands.renameState('rest', 'off')
   await hands.addState()
   await hands.renameState('over', 'on')
@@ -57,7 +55,6 @@ async function makeLight(hands: BenchHands): Promise<void> {
 
 /** Three lights under one another, the first of which is on. */
 async function makeCabin(hands: BenchHands): Promise<void> {
-  await hands.editInto('all looks')
   await hands.selectPart('frame')
   await hands.openGroup('Layout')
   await hands.setProperties({ layout: 'column', gap: '8' })

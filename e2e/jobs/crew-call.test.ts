@@ -33,13 +33,11 @@ test('job 13, the call-crew button, from an empty project', async () => {
 })
 
 async function draw(hands: BenchHands): Promise<void> {
-  await hands.editInto('all looks')
   await hands.openGroup('Answer')
   await hands.setProperty('focusable', '')
   await hands.addPart('text')
   await hands.setProperties({ text: 'Call the crew', fill: '#ffffff' })
   await hands.setProperty('receives input', '')
-  await hands.editInto('rest')
   for (const [usual, name, words, fill] of [['over', 'down', 'Hold for urgent', '#1a3a52'], ['over', 'asked', 'Somebody is coming', '#2e7d5b'], ['over', 'urgent', 'Urgent call', '#b5466b']] as const) {
     await hands.click(await hands.column('rest'))
     await hands.addState()

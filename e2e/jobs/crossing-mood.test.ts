@@ -37,7 +37,6 @@ const middlesOfFaces = (hands: BenchHands): Promise<readonly (readonly [number, 
 /** A face that says which it is when it is chosen, and comes in turned, lower and unseen. */
 async function makeFace(hands: BenchHands): Promise<void> {
   await hands.addParameter('text', 'mood', 'calm')
-  await hands.editInto('all looks')
   await hands.selectPart('frame')
   await hands.setProperties({ width: '40', height: '40' })
   await hands.selectPart('box')
@@ -45,7 +44,6 @@ async function makeFace(hands: BenchHands): Promise<void> {
   await hands.editInto('…')
   await hands.choose('absent, before entering and after leaving')
   await hands.setProperties({ opacity: '0', rotation: '30', 'translate y': '6' })
-  await hands.editInto('rest')
   await hands.addState()
   await hands.renameState('over', 'chosen')
   await hands.setProperty('fill', '#2e7d5b')
@@ -64,7 +62,6 @@ async function makeRow(hands: BenchHands): Promise<void> {
     await hands.choose(type)
     await hands.enter(`Name of variable ${usual}`, name, '[aria-label="Variables"]')
   }
-  await hands.editInto('all looks')
   await hands.setProperties({ x: '10', y: '0', width: '220', height: '44', fill: '#24506f' })
   await hands.addPart('text')
   await hands.setProperties({ text: 'How was it?', x: '20', y: '12', fill: '#ffffff' })
@@ -79,7 +76,6 @@ async function makeRow(hands: BenchHands): Promise<void> {
   await hands.openGroup('Layout')
   await hands.setProperty('layout', 'row')
 
-  await hands.editInto('rest')
   for (const name of ['asking', 'felt', 'thanked']) {
     await hands.addState()
     await hands.renameState('over', name)

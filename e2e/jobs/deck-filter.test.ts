@@ -33,7 +33,6 @@ async function makeChip(hands: BenchHands): Promise<void> {
   await hands.addParameter('text', 'kind', 'sea')
   await hands.addParameter('colour', 'accent', '#2f6f9f')
   await hands.addParameter('yes/no', 'isChosen', 'no')
-  await hands.editInto('all looks')
   await hands.renamePart('box', 'dot')
   await hands.setProperties({ width: '12', height: '12', fill: '#5b666b' })
   await hands.selectPart('frame')
@@ -59,7 +58,6 @@ async function makeChip(hands: BenchHands): Promise<void> {
 async function makeLine(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'News', '.crumbs')
   await hands.addParameter('text', 'what', 'Nothing')
-  await hands.editInto('all looks')
   await hands.setProperties({ x: '0', y: '0', width: '200', height: '30', fill: '#e9f0f4' })
   await hands.addPart('text')
   await hands.setProperties({ text: '= what', x: '10', y: '5' })
@@ -74,7 +72,6 @@ async function makeFilter(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Filter', '.crumbs')
   await hands.addVariable('text', 'words', 'shown')
   await hands.enter('Start of shown', 'sea', '[aria-label="Variables"]')
-  await hands.editInto('all looks')
   await hands.selectPart('box')
   await hands.press('\uE017')
   for (const [index, [kind, accent]] of KINDS.entries()) {

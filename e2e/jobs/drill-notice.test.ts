@@ -9,7 +9,6 @@ test('job 21, the drill notice, from an empty project', async () => {
   const hands = application.hands()
   await hands.newProject()
   await draw(hands)
-  await hands.editInto('rest')
   await hands.addState()
   await hands.renameState('over', 'shown')
   for (const [part, opacity] of [['dimmed', '0.5'], ['dialog', '1']] as const) {
@@ -35,7 +34,6 @@ test('job 21, the drill notice, from an empty project', async () => {
 
 /** Two buttons, a dimmed ground and a dialog with a button of its own, neither of which is to be seen. */
 async function draw(hands: BenchHands): Promise<void> {
-  await hands.editInto('all looks')
   await hands.renamePart('box', 'board')
   await hands.setProperties({ x: '10', y: '10', width: '60', height: '24', fill: '#24506f' })
   for (const [name, values] of [

@@ -6,7 +6,6 @@ const application = useApplication()
 test('job 20, the engine-start button, from an empty project', async () => {
   const hands = application.hands()
   await hands.newProject()
-  await hands.editInto('all looks')
   await hands.selectPart('frame')
   await hands.openGroup('Layout')
   await hands.setProperties({ layout: 'row', justify: 'center', align: 'center' })
@@ -17,7 +16,6 @@ test('job 20, the engine-start button, from an empty project', async () => {
   await hands.setProperties({ fill: '#24506f', layout: 'row', 'padding top': '12', 'padding bottom': '12', 'padding left': '20', 'padding right': '20', 'width from': 'content', 'height from': 'content' })
   await hands.addPart('text')
   await hands.setProperties({ text: 'Start engine', fill: '#ffffff', 'width from': 'content', 'height from': 'content' })
-  await hands.editInto('rest')
   await hands.renameState('rest', 'idle')
   for (const [name, words, fill] of [['requesting', 'Requesting', '#51606a'], ['warming', 'Warming up the engine', '#7a5195'], ['running', 'Running', '#2e7d5b']] as const) {
     await hands.addState()

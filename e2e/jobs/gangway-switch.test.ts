@@ -10,7 +10,6 @@ const BEAN = 'M8 5C15 3.5 26 7 26 12C26 17 15 20.5 8 19C2 18 -2 15 -2 12C-2 9 2 
 test('job 12, the gangway switch, from an empty project', async () => {
   const hands = application.hands()
   await hands.newProject()
-  await hands.editInto('all looks')
   await hands.setProperties({ x: '80', y: '40', width: '68', height: '32', fill: '#8a959b' })
   await hands.openGroup('Shape')
   for (const corner of ['top left', 'top right', 'bottom right', 'bottom left']) await hands.setProperty(`radius ${corner}`, '16')
@@ -19,7 +18,6 @@ test('job 12, the gangway switch, from an empty project', async () => {
   await hands.openGroup('Answer')
   await hands.setProperty('receives input', '')
 
-  await hands.editInto('rest')
   await hands.addState()
   await hands.renameState('over', 'down')
   await hands.setProperty('x', '120')

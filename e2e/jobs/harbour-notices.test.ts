@@ -35,7 +35,6 @@ async function makeCard(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Card', '.crumbs')
   await hands.addParameter('text', 'title', 'Fog')
   await hands.addParameter('text', 'said', 'Nothing')
-  await hands.editInto('all looks')
   await hands.selectPart('box')
   await hands.press('\uE017')
   await hands.selectPart('frame')
@@ -50,7 +49,6 @@ async function makeCard(hands: BenchHands): Promise<void> {
   await hands.setProperties({ text: '= said', x: '12', y: '40', width: '196', height: '= body.natural.height' })
   await hands.openGroup('Layout')
   await hands.setProperties({ 'width from': 'fixed', 'height from': 'fixed' })
-  await hands.editInto('rest')
   await hands.addState()
   await hands.renameState('over', 'open')
   await hands.selectPart('frame')
@@ -60,7 +58,6 @@ async function makeCard(hands: BenchHands): Promise<void> {
 }
 
 async function makeList(hands: BenchHands): Promise<void> {
-  await hands.editInto('all looks')
   await hands.selectPart('box')
   await hands.press('\uE017')
   await hands.selectPart('frame')

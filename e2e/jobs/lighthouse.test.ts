@@ -16,7 +16,6 @@ test('job 15, the lighthouse, from an empty project: any to any in eight rules',
   await hands.newProject()
   await drawRegions(hands)
   await drawBeam(hands)
-  await hands.editInto('rest')
   await hands.renameState('rest', 'north')
   for (const [name, , , turn] of REGIONS.slice(1)) {
     await hands.addState()
@@ -41,7 +40,6 @@ test('job 15, the lighthouse, from an empty project: any to any in eight rules',
 test('job 15, the same continuously', async () => {
   const hands = application.hands()
   await hands.newProject()
-  await hands.editInto('all looks')
   await hands.setProperties({ x: '0', y: '0', width: '240', height: '120', fill: '#1d2b33' })
   await drawBeam(hands)
   await hands.setProperty('rotation', '= angleTo\t')
@@ -54,11 +52,10 @@ test('job 15, the same continuously', async () => {
 })
 
 async function drawRegions(hands: BenchHands): Promise<void> {
-  await hands.editInto('all looks')
   await hands.renamePart('box', 'north')
   await hands.setProperties({ x: '80', y: '0', width: '80', height: '40', fill: '#2f6f9f', opacity: '0.3' })
   for (const [name, x, y] of REGIONS.slice(1)) {
-    await hands.chord(Key.CONTROL, 'd')
+    await hands.press(Key.ESCAPE, 'd')
     const usual = await newestPart(hands)
     await hands.renamePart(usual, name)
     await hands.setProperties({ x: String(x), y: String(y) })

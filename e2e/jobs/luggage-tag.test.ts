@@ -49,11 +49,9 @@ async function hold(hands: BenchHands, from: Point, by: Point): Promise<void> {
 /** A tag that is larger and lighter while it is held. */
 async function makeTag(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Tag', '.crumbs')
-  await hands.editInto('all looks')
   await hands.setProperties({ x: '0', y: '0', width: '60', height: '30', fill: '#b07d12' })
   await hands.selectPart('frame')
   await hands.setProperties({ width: '60', height: '30' })
-  await hands.editInto('rest')
   await hands.addState()
   await hands.renameState('over', 'held')
   await hands.selectPart('box')
@@ -67,7 +65,6 @@ async function makeTag(hands: BenchHands): Promise<void> {
 /** A rack whose edges a tag cannot leave. */
 async function makeRack(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Rack', '.crumbs')
-  await hands.editInto('all looks')
   await hands.setProperties({ x: '0', y: '0', width: '240', height: '120', fill: '#e9e2d3' })
   await hands.selectPart('frame')
   await hands.addPart('Tag')

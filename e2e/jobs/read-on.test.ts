@@ -10,7 +10,6 @@ test('job 14, the read-on excerpt, from an empty project', async () => {
   const hands = application.hands()
   await hands.newProject()
   await draw(hands)
-  await hands.editInto('rest')
   await hands.addState()
   await hands.renameState('over', 'whole')
   await hands.selectPart('excerpt')
@@ -39,7 +38,6 @@ test('job 14, the read-on excerpt, from an empty project', async () => {
 /** A column of an excerpt that is cut at a height the instance sets, and a word under it. */
 async function draw(hands: BenchHands): Promise<void> {
   await hands.addParameter('number', 'cut', '40')
-  await hands.editInto('all looks')
   await hands.selectPart('frame')
   await hands.openGroup('Layout')
   await hands.setProperties({ layout: 'column', gap: '6' })

@@ -1,4 +1,5 @@
 import { expect, test } from '@jest/globals'
+import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 
@@ -8,7 +9,6 @@ test('job 05, the route side panel, from an empty project', async () => {
   const hands = application.hands()
   await hands.newProject()
   await draw(hands)
-  await hands.editInto('rest')
   await hands.addState()
   await hands.setProperties({ rotation: '45', y: '14' })
   await hands.selectPart('box 2')
@@ -34,7 +34,6 @@ test('job 05, the route side panel, from an empty project', async () => {
 
 /** A page with a shade, a panel outside it to the left, and a burger of two lines. */
 async function draw(hands: BenchHands): Promise<void> {
-  await hands.editInto('all looks')
   await hands.selectPart('frame')
   await hands.setProperty('fill', '#e9f0f4')
   await hands.openGroup('Effect')
@@ -46,7 +45,7 @@ async function draw(hands: BenchHands): Promise<void> {
   await part(hands, 'box', 'burger', { fill: '#00000000', x: '8', y: '8', width: '32', height: '32' })
   await hands.selectPart('box')
   await hands.setProperties({ fill: '#1d2b33', x: '14', y: '18', width: '20', height: '2' })
-  await hands.chord('\uE009', 'd')
+  await hands.press(Key.ESCAPE, 'd')
   await hands.until('there is a second line', async () => (await hands.byText('box 2', '*[@role="tree"]//button')).isDisplayed())
   await hands.setProperties({ x: '14', y: '28' })
 }

@@ -10,9 +10,7 @@ const SEEN = [['gannet', '#2f6f9f'], ['seal', '#8a5a3c'], ['puffin', '#b5466b']]
 test('job 04, seen from the deck, from an empty project', async () => {
   const hands = application.hands()
   await hands.newProject()
-  await hands.editInto('all looks')
   await draw(hands)
-  await hands.editInto('rest')
   await hands.renameState('rest', 'gannet')
   for (const [index, name] of [[1, 'seal'], [2, 'puffin']] as const) {
     await hands.addState()

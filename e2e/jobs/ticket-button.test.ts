@@ -34,7 +34,6 @@ test('job 16, the ticket button, from an empty project', async () => {
 
 /** A component that is nothing but an icon, as large as it is made. */
 async function makeIcon(hands: BenchHands, name: string): Promise<void> {
-  await hands.editInto('all looks')
   await hands.setProperties({ visible: '' })
   await hands.selectPart('frame')
   await hands.setProperties({ width: '24', height: '24' })
@@ -48,7 +47,6 @@ async function drawButton(hands: BenchHands): Promise<void> {
   await hands.addParameter('yes/no', 'showIcon', 'yes')
   await hands.addParameter('yes/no', 'showLabel', 'yes')
   await hands.addParameter('choice', 'size', 'M')
-  await hands.editInto('all looks')
   await hands.click('[aria-label="Open rest on the easel"]')
   await hands.selectPart('box')
   await hands.removeSelected()

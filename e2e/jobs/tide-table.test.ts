@@ -132,7 +132,6 @@ async function promised(hands: BenchHands): Promise<void> {
 
 /** A page that says what there is, with a button to ask and one to close. */
 async function draw(hands: BenchHands): Promise<void> {
-  await hands.editInto('all looks')
   await hands.selectPart('box')
   await hands.renamePart('box', 'ask')
   await hands.setProperties({ fill: '#24506f', x: '16', y: '72', width: '100', height: '32' })
@@ -143,7 +142,6 @@ async function draw(hands: BenchHands): Promise<void> {
   await hands.selectPart('frame')
   await hands.addPart('text')
   await hands.setProperties({ text: 'Not asked yet', x: '16', y: '16', width: '200' })
-  await hands.editInto('rest')
   await hands.renameState('rest', 'closed')
   for (const [name, words] of [['loading', 'Asking …'], ['data', '05:48 high'], ['empty', 'No tides today'], ['error', 'No answer'], ['waiting', 'Again soon'], ['given up', 'Ask at the quay']] as const) {
     await hands.addState()

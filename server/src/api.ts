@@ -76,6 +76,27 @@ function checkRoutes(checks: CheckRuns, store: ProjectStore): Router {
   return router
 }
 
+/** What was removed over HTTP: looked at, put back, deleted for good. */
+function binRoutes(store: ProjectStore): Router {
+  const router = routerOfIds()
+
+  router.get('/bin', async (_request, response) => {
+    response.json(await store.bin())
+  })
+
+  router.post('/bin/:id/put-back', async (request, response) => {
+    await store.putBack(request.params.id)
+    response.status(204).end()
+  })
+
+  router.delete('/bin/:id', async (request, response) => {
+    await store.emptyBin(request.params.id)
+    response.status(204).end()
+  })
+
+  return router
+}
+
 /** The projects over HTTP. `newId` names what is made here. */
 export function api({ store, assets, outcomes, checks }: Stores, announcements: Announcements, newId: NewId): Router {
   const router = routerOfIds()
@@ -142,6 +163,7 @@ export function api({ store, assets, outcomes, checks }: Stores, announcements: 
   })
 
   router.use(checkRoutes(checks, store))
+  router.use(binRoutes(store))
 
   router.delete('/projects/:id', async (request, response) => {
     await checks.stop(request.params.id)

@@ -35,13 +35,16 @@ async function obey([command, file, ...more]: readonly string[], settings: Setti
 async function serve({ port, logLevel, ...where }: Settings): Promise<void> {
   const storage = await openStorage(where, migrations)
   const { database } = storage
+  const log = pino({ level: logLevel })
   const store = new ProjectStore(database)
   const assets = new AssetStore(database)
   const outcomes = new OutcomeStore(database)
   const checks = await CheckRuns.of(storage, store, inProcess(path.join(import.meta.dirname, 'check-child.js')))
+  await store.emptyBin()
+  setInterval(() => void store.emptyBin().catch((error: unknown) => log.warn(error)), BIN_EMPTIED_EVERY_MS).unref()
   await store.addOnce('demo', () => assets.takeOut(skerryLine))
   const announcements = await Announcements.of(storage)
-  const server = createServer(CONNECTIONS, application({ store, assets, outcomes, checks, announcements, database, web: path.join(root, 'web/dist'), log: pino({ level: logLevel }) }))
+  const server = createServer(CONNECTIONS, application({ store, assets, outcomes, checks, announcements, database, web: path.join(root, 'web/dist'), log }))
   server.on('error', (error: NodeJS.ErrnoException) => {
     fail(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Name another one with PORT.` : error.code === 'EACCES' ? `Port ${port} may not be used. Name another one with PORT.` : error.message)
   })
@@ -58,6 +61,9 @@ async function serve({ port, logLevel, ...where }: Settings): Promise<void> {
     })
   }
 }
+
+/** How often what has been in the bin for long enough is deleted for good, in ms. */
+const BIN_EMPTIED_EVERY_MS = 3_600_000
 
 /** What is under way may take so long when the server is told to end. */
 const DRAIN_MS = 10_000

@@ -10,7 +10,7 @@ export interface Problem {
   readonly place?: string
 }
 
-const STATUS: Readonly<Record<string, number>> = { 'not-found': 404, taken: 409, gone: 409, 'too-large': 413 }
+const STATUS: Readonly<Record<string, number>> = { 'not-found': 404, 'in-bin': 410, taken: 409, gone: 409, 'too-large': 413 }
 
 const problem = (code: string, status: number, title: string, detail: string, place?: string): Problem => ({
   type: `urn:rheoscope:problem:${code}`, title, status, detail, ...(place === undefined ? {} : { place }),

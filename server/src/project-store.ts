@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
-import { and, asc, desc, eq, gt, inArray, lt, notLike } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, lt, notLike } from 'drizzle-orm'
 import { apply, differencesSince, DOCUMENT_VERSION, fieldsOf, invert, LAST_WITHOUT_AUTHORS, migrate, RheoError, type Entry, type Project } from '@rheoscope/core/document'
-import type { Appended, ProjectSummary, StoredHistory, StoredProject } from '@rheoscope/core/protocol'
+import { BIN_DAYS, type Appended, type BinnedProject, type ProjectSummary, type StoredHistory, type StoredProject } from '@rheoscope/core/protocol'
 import { attempt, mended, mending } from '@rheoscope/core/schema'
 import { announceRemoval, announceRevision } from './announcements'
 import type { Database, Transaction } from './storage'
@@ -9,6 +9,8 @@ import { entries, milestones, projects, snapshots } from './tables'
 
 /** After so many edits a project is written whole, so that opening it stays quick however many there have been. */
 const SNAPSHOT_EVERY = 250
+
+const DAY_MS = 86_400_000
 
 /** So many projects are kept at hand in their present form. */
 const MOST_AT_HAND = 16
@@ -21,8 +23,15 @@ export class ProjectStore {
 
   async list(): Promise<readonly ProjectSummary[]> {
     const { id, name, revision, changedAt } = projects
-    const rows = await this.database.select({ id, name, revision, changedAt }).from(projects).orderBy(desc(changedAt))
+    const rows = await this.database.select({ id, name, revision, changedAt }).from(projects).where(isNull(projects.removedAt)).orderBy(desc(changedAt))
     return rows.map((row) => ({ ...row, changedAt: row.changedAt.toISOString() }))
+  }
+
+  /** What is in the bin, the last that was put there first. */
+  async bin(): Promise<readonly BinnedProject[]> {
+    const { id, name, removedAt } = projects
+    const rows = await this.database.select({ id, name, removedAt }).from(projects).where(isNotNull(removedAt)).orderBy(desc(removedAt))
+    return rows.flatMap((row) => (row.removedAt ? [{ id: row.id, name: row.name, removedAt: row.removedAt.toISOString(), keptUntil: new Date(row.removedAt.getTime() + BIN_DAYS * DAY_MS).toISOString() }] : []))
   }
 
   /** Stores a project under its own id. Throws `taken` when there is one. */
@@ -84,12 +93,28 @@ export class ProjectStore {
     return appended
   }
 
+  /** Puts a project into the bin, from which it can be put back for `BIN_DAYS` days. */
   async remove(id: string): Promise<void> {
     await this.database.transaction(async (transaction) => {
-      await transaction.delete(projects).where(eq(projects.id, id))
+      await transaction.update(projects).set({ removedAt: new Date() }).where(and(eq(projects.id, id), isNull(projects.removedAt)))
       await announceRemoval(transaction, id)
     })
     this.atHand.delete(id)
+  }
+
+  /** Puts a project back from the bin. Throws `not-found` when there is none of that id, in the bin or out of it. */
+  async putBack(id: string): Promise<void> {
+    await this.database.transaction(async (transaction) => {
+      const [row] = await transaction.update(projects).set({ removedAt: null }).where(eq(projects.id, id)).returning({ revision: projects.revision })
+      if (!row) throw notFound(id)
+      await announceRevision(transaction, id, row.revision)
+    })
+  }
+
+  /** Deletes for good what is in the bin: one project, or all that have been there for `BIN_DAYS` days. */
+  async emptyBin(id?: string): Promise<void> {
+    const which = id === undefined ? lt(projects.removedAt, new Date(Date.now() - BIN_DAYS * DAY_MS)) : and(eq(projects.id, id), isNotNull(projects.removedAt))
+    await this.database.delete(projects).where(which)
   }
 
   /** Stores a project once in the life of this database: it is marked as done together with it, or neither is. */
@@ -104,8 +129,9 @@ export class ProjectStore {
   }
 
   private async current(transaction: Transaction, id: string): Promise<StoredProject> {
-    const [row] = await transaction.select({ revision: projects.revision }).from(projects).where(eq(projects.id, id)).for('update')
-    if (!row) throw new RheoError('not-found', id, 'There is no such project. It may have been removed.')
+    const [row] = await transaction.select({ revision: projects.revision, removedAt: projects.removedAt }).from(projects).where(eq(projects.id, id)).for('update')
+    if (!row) throw notFound(id)
+    if (row.removedAt) throw new RheoError('in-bin', id, 'This project is in the bin. It can be put back from the shelf.')
     const known = this.atHand.get(id)
     if (known?.revision === row.revision) return known
     const start = known && known.revision < row.revision ? known : await snapshotOf(transaction, id)
@@ -135,6 +161,8 @@ export class ProjectStore {
     if (this.atHand.size > MOST_AT_HAND && oldest !== undefined) this.atHand.delete(oldest)
   }
 }
+
+const notFound = (id: string): RheoError => new RheoError('not-found', id, 'There is no such project. It may have been removed.')
 
 /** Stores a project with its first snapshot; says whether there was none of its id. */
 async function addedIn(transaction: Transaction, project: Project): Promise<boolean> {

@@ -3,12 +3,13 @@ import type { Entry, Project } from '@rheoscope/core/document'
 import type { CompleteCheck } from '@rheoscope/core/check'
 import type { TakeOutcome } from '@rheoscope/core/run'
 
-/** The projects there are, and how far each has come. */
+/** The projects there are, and how far each has come. What is in the bin has a time at which it was put there. */
 export const projects = pgTable('projects', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),
   revision: integer('revision').notNull(),
   changedAt: timestamp('changed_at', { withTimezone: true }).notNull().defaultNow(),
+  removedAt: timestamp('removed_at', { withTimezone: true }),
 })
 
 /** Projects as they were at some revisions; the entries after the newest bring it up to date. None is ever overwritten. */

@@ -61,6 +61,12 @@ describe('projects over HTTP', () => {
     expect([late.status, await late.json()]).toEqual([409, { accepted: false, revision: 1, missed: [entry] }])
     expect(await (await fetch(`${address}/api/projects/${project.id}/log?after=0`)).json()).toEqual([entry])
     expect((await fetch(`${address}/api/projects/${project.id}`, { method: 'DELETE' })).status).toBe(204)
+    expect((await fetch(`${address}/api/projects/${project.id}`)).status).toBe(410)
+    expect(await (await fetch(`${address}/api/bin`)).json()).toMatchObject([{ id: project.id, name: 'Renamed' }])
+    expect((await post(`/bin/${project.id}/put-back`, '{}')).status).toBe(204)
+    expect((await fetch(`${address}/api/projects/${project.id}`)).status).toBe(200)
+    await fetch(`${address}/api/projects/${project.id}`, { method: 'DELETE' })
+    expect((await fetch(`${address}/api/bin/${project.id}`, { method: 'DELETE' })).status).toBe(204)
     expect((await fetch(`${address}/api/projects/${project.id}`)).status).toBe(404)
   })
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import path from 'node:path'
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
 import { apply, differencesSince, DOCUMENT_VERSION, renameComponent, renameProject, setProperty, type Entry, type Project } from '@rheoscope/core/document'
 import { eq } from 'drizzle-orm'
@@ -10,6 +10,9 @@ import { problemOf } from '../src/problem'
 import { ProjectStore } from '../src/project-store'
 import { made as entryMade } from '../../core/test/document/made'
 import { STORAGES, type NewStorage } from './storages'
+
+// A database server starts beside other tests on two cores.
+jest.setTimeout(60_000)
 
 describe.each(STORAGES)('the store in %s', (_name, make) => {
   let made: NewStorage
@@ -37,6 +40,35 @@ describe.each(STORAGES)('the store in %s', (_name, make) => {
     const fresh = new ProjectStore(storage.database)
     expect(await fresh.load('first')).toEqual({ project: { ...project, name: 'One' }, revision: 1 })
     expect((await fresh.list()).find(({ id }) => id === 'first')).toMatchObject({ name: 'One', revision: 1 })
+  })
+
+  test('keeps what is removed in the bin, whole, for thirty days', async () => {
+    const project = await added('binned')
+    await store.append('binned', 0, [named(project, 'entry-bin', 'Kept')])
+    await store.remove('binned')
+    expect((await store.list()).some(({ id }) => id === 'binned')).toBe(false)
+    await expect(store.load('binned')).rejects.toMatchObject({ code: 'in-bin' })
+    await expect(store.append('binned', 1, [named(project, 'entry-late', 'Late')])).rejects.toMatchObject({ code: 'in-bin' })
+    const [binned] = await store.bin()
+    expect(binned).toMatchObject({ id: 'binned', name: 'Kept' })
+    expect(Date.parse(binned!.keptUntil) - Date.parse(binned!.removedAt)).toBe(30 * 86_400_000)
+
+    await store.putBack('binned')
+    expect(await store.load('binned')).toEqual({ project: { ...project, name: 'Kept' }, revision: 1 })
+    expect(await store.bin()).toEqual([])
+    await expect(store.putBack('nowhere')).rejects.toMatchObject({ code: 'not-found' })
+
+    // Only what is in the bin is deleted for good: by hand, or when its time is up.
+    await store.emptyBin('binned')
+    expect((await store.load('binned')).revision).toBe(1)
+    await store.remove('binned')
+    await storage.database.update(projects).set({ removedAt: new Date(Date.now() - 29.9 * 86_400_000) }).where(eq(projects.id, 'binned'))
+    await store.emptyBin()
+    expect((await store.bin()).map(({ id }) => id)).toEqual(['binned'])
+    await storage.database.update(projects).set({ removedAt: new Date(Date.now() - 30.1 * 86_400_000) }).where(eq(projects.id, 'binned'))
+    await store.emptyBin()
+    expect(await store.bin()).toEqual([])
+    await expect(store.load('binned')).rejects.toMatchObject({ code: 'not-found' })
   })
 
   test('answers a late edit with what it missed, and stores an entry once', async () => {

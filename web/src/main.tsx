@@ -27,6 +27,16 @@ const nonce = document.querySelector<HTMLMetaElement>('meta[name=style-nonce]')?
 const styles = createCache({ key: 'rheo', nonce })
 const queries = new QueryClient()
 
+/** Where one can go in a project. */
+const PLACES = {
+  frame: () => import('./frame/project-frame'),
+  contents: () => import('./contents/contents-page'),
+  bench: () => import('./bench/page/bench-page'),
+  stage: () => import('./stage/stage-page'),
+  flow: () => import('./flow/flow-page'),
+  findings: () => import('./findings/findings-page'),
+}
+
 /** Each place loads its own code: the shelf none of the editor, and the preview nothing but what runs a screen. */
 const router = createBrowserRouter([{
   errorElement: <BrokenPage />,
@@ -36,13 +46,16 @@ const router = createBrowserRouter([{
     { path: '/project/:project/preview/:screen', lazy: async () => ({ Component: (await import('./stage/preview-page')).PreviewPage }) },
     {
       path: '/project/:project',
-      lazy: async () => ({ Component: (await import('./frame/project-frame')).ProjectFrame }),
+      lazy: async () => {
+        fetchPlacesSoon()
+        return { Component: (await PLACES.frame()).ProjectFrame }
+      },
       children: [
-        { index: true, lazy: async () => ({ Component: (await import('./contents/contents-page')).ContentsPage }) },
-        { path: 'component/:component', lazy: async () => ({ Component: (await import('./bench/page/bench-page')).BenchPage }) },
-        { path: 'screen/:screen', lazy: async () => ({ Component: (await import('./stage/stage-page')).StagePage }) },
-        { path: 'flow', lazy: async () => ({ Component: (await import('./flow/flow-page')).FlowPage }) },
-        { path: 'findings/:sheet?', lazy: async () => ({ Component: (await import('./findings/findings-page')).FindingsPage }) },
+        { index: true, lazy: async () => ({ Component: (await PLACES.contents()).ContentsPage }) },
+        { path: 'component/:component', lazy: async () => ({ Component: (await PLACES.bench()).BenchPage }) },
+        { path: 'screen/:screen', lazy: async () => ({ Component: (await PLACES.stage()).StagePage }) },
+        { path: 'flow', lazy: async () => ({ Component: (await PLACES.flow()).FlowPage }) },
+        { path: 'findings/:sheet?', lazy: async () => ({ Component: (await PLACES.findings()).FindingsPage }) },
       ],
     },
     { path: '/handbook/:chapter?', lazy: async () => ({ Component: (await import('./handbook/handbook-page')).HandbookPage }) },
@@ -50,6 +63,11 @@ const router = createBrowserRouter([{
     { path: '*', element: <NotHere what="There is nothing at this address." /> },
   ],
 }])
+
+/** Has the code of all places of a project at hand before one goes there, so that a server that is away keeps nobody from it. */
+function fetchPlacesSoon(): void {
+  requestIdleCallback(() => Object.values(PLACES).forEach((place) => void place().catch(() => undefined)))
+}
 
 createRoot(certain(document.getElementById('root'))).render(
   <StrictMode>

@@ -70,9 +70,9 @@ async function until(isSo: () => boolean): Promise<void> {
   }
 }
 
-const open = (server: FakeServer, kept = memory(), author = 'ines') => {
+const open = (server: FakeServer, kept = memory(), author = 'ines', firstRetryMs = 1) => {
   const stored = server.project(start)
-  return new ProjectSession({ project: stored, revision: server.entries.length, history: { entries: server.entries.slice(-PAGE), from: Math.max(0, server.entries.length - PAGE) + 1 }, author: { id: author, name: author }, server, kept, newId, firstRetryMs: 1 })
+  return new ProjectSession({ project: stored, revision: server.entries.length, history: { entries: server.entries.slice(-PAGE), from: Math.max(0, server.entries.length - PAGE) + 1 }, author: { id: author, name: author }, server, kept, newId, firstRetryMs })
 }
 
 describe('a session', () => {
@@ -307,6 +307,32 @@ describe('a session', () => {
     const other = open(new FakeServer())
     other.noteRemoval()
     expect(other.getState().connection).toBe('removed')
+  })
+
+  test('a project that has been put back goes on where it was', async () => {
+    const server = new FakeServer()
+    const session = open(server)
+    server.isRemoved = true
+    session.dispatch(renameProject('one'), 'rename')
+    await until(() => session.getState().connection === 'removed')
+    server.isRemoved = false
+    await session.catchUp(Infinity)
+    await until(() => session.getState().connection === 'saved')
+    expect([session.getState().unsaved, server.project(start).name]).toEqual([0, 'one'])
+  })
+
+  test('a server that is away is asked at once when somebody wants it', async () => {
+    const server = new FakeServer()
+    const [idle, busy] = [open(server, memory(), 'ines', 60_000), open(server, memory(), 'ines', 60_000)]
+    server.isGone = true
+    idle.noteReach(false)
+    busy.dispatch(renameProject('one'), 'rename')
+    await until(() => busy.getState().connection === 'unreachable')
+    await idle.tryNow()
+    expect(idle.getState().connection).toBe('unreachable')
+    server.isGone = false
+    await Promise.all([idle.tryNow(), busy.tryNow()])
+    expect([idle.getState().connection, busy.getState().connection]).toEqual(['saved', 'saved'])
   })
 
   test('a server that is away is told, and asked for what was missed when it is back', async () => {

@@ -10,6 +10,18 @@ export interface ProjectSummary {
   readonly changedAt: string
 }
 
+/** So many days a project stays in the bin. */
+export const BIN_DAYS = 30
+
+/** A project in the bin; times are ISO 8601. */
+export interface BinnedProject {
+  readonly id: string
+  readonly name: string
+  readonly removedAt: string
+  /** When it is deleted for good. */
+  readonly keptUntil: string
+}
+
 export interface StoredProject {
   readonly project: Project
   readonly revision: number

@@ -1,5 +1,5 @@
 import { hasKeys, type Entry } from '@rheoscope/core/document'
-import type { Appended, ProjectSummary, StoredHistory, StoredProject } from '@rheoscope/core/protocol'
+import type { Appended, BinnedProject, ProjectSummary, StoredHistory, StoredProject } from '@rheoscope/core/protocol'
 import type { CheckFailure, CheckProgress, ReportedFinding } from '@rheoscope/core/check'
 import type { TakeOutcome } from '@rheoscope/core/run'
 import { ApiError, post, request } from './client'
@@ -8,7 +8,7 @@ const address = (id: string): string => `/projects/${encodeURIComponent(id)}`
 
 export const listProjects = (): Promise<readonly ProjectSummary[]> => request('/projects')
 
-export const loadProject = (id: string): Promise<StoredProject> => request(address(id))
+export const loadProject = (id: string, signal?: AbortSignal): Promise<StoredProject> => request(address(id), { signal })
 
 export const createProject = (name: string): Promise<StoredProject> => post('/projects', { name })
 
@@ -17,7 +17,15 @@ export const addDemoProject = (): Promise<StoredProject> => post('/projects/demo
 export const openProjectFile = (text: string): Promise<StoredProject> =>
   request('/projects/file', { method: 'POST', headers: { 'content-type': 'application/vnd.rheoscope+json' }, body: text })
 
+/** Puts a project into the bin. */
 export const removeProject = (id: string): Promise<void> => request(address(id), { method: 'DELETE' })
+
+export const listBin = (): Promise<readonly BinnedProject[]> => request('/bin')
+
+export const putBack = (id: string): Promise<void> => post(`/bin/${encodeURIComponent(id)}/put-back`, {})
+
+/** Deletes a project in the bin for good. */
+export const deleteForGood = (id: string): Promise<void> => request(`/bin/${encodeURIComponent(id)}`, { method: 'DELETE' })
 
 export const loadLog = (id: string, after: number): Promise<readonly Entry[]> => request(`${address(id)}/log?after=${after}`)
 
@@ -89,15 +97,45 @@ export interface Follower {
   readonly reached: (isReached: boolean) => void
 }
 
-/** Tells what becomes of a project; returns what ends it. */
+/** How long after the server has refused to tell of a project it is asked again, in ms. */
+const ASK_AGAIN_MS = 5000
+
+/**
+ * Tells what becomes of a project; returns what ends it. A window that is hidden does not listen: a browser has six
+ * connections to a server for all its windows, and each that listens holds one.
+ */
 export function followProject(id: string, { revised, removed, reached }: Follower): () => void {
-  const source = new EventSource(`/api${address(id)}/revisions`)
-  source.addEventListener('open', () => reached(true))
-  source.addEventListener('error', () => reached(false))
-  source.addEventListener('revision', (event) => revised(Number(event.data)))
-  source.addEventListener('removed', () => {
-    source.close()
-    removed()
-  })
-  return () => source.close()
+  let source: EventSource | null = null
+  let later: ReturnType<typeof setTimeout> | undefined
+  const listen = (isAgain: boolean) => {
+    const opened = new EventSource(`/api${address(id)}/revisions`)
+    source = opened
+    opened.addEventListener('open', () => {
+      reached(true)
+      if (isAgain) revised(Infinity)
+    })
+    opened.addEventListener('error', () => {
+      reached(false)
+      // The browser tries again by itself unless it was refused; asking what was missed tells why.
+      if (opened.readyState !== EventSource.CLOSED) return
+      revised(Infinity)
+      later = setTimeout(() => listen(true), ASK_AGAIN_MS)
+    })
+    opened.addEventListener('revision', (event) => revised(Number(event.data)))
+    opened.addEventListener('removed', removed)
+  }
+  const end = () => {
+    clearTimeout(later)
+    source?.close()
+  }
+  const turn = () => {
+    end()
+    if (!document.hidden) listen(true)
+  }
+  if (!document.hidden) listen(false)
+  document.addEventListener('visibilitychange', turn)
+  return () => {
+    document.removeEventListener('visibilitychange', turn)
+    end()
+  }
 }

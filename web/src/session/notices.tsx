@@ -1,6 +1,7 @@
 import { Button } from '@mui/material'
 import { Link } from 'react-router'
-import { serialise } from '@rheoscope/core/document'
+import { messageOf, serialise } from '@rheoscope/core/document'
+import { putBack } from '../api/projects'
 import { saveFile } from './save-file'
 import { fileOf, type SetAside } from './sending'
 import { useOfSession, useSession } from './use-session'
@@ -24,18 +25,20 @@ function ConnectionNotice() {
   const connection = useOfSession('connection')
   const unsaved = useOfSession('unsaved')
   const kept = unsaved === 0 ? 'You can work on; edits are kept in this browser until then.' : `${edits(unsaved)} kept in this browser and will be stored as soon as it can be; you can work on.`
+  const tryNow = <button className="plain underlined" onClick={() => void session.tryNow()}>Try now</button>
   switch (connection) {
     case 'saved':
     case 'saving':
       return null
     case 'unreachable':
-      return <p className="notice">The server cannot be reached. {kept}</p>
+      return <p className="notice">The server cannot be reached. {kept} {tryNow}</p>
     case 'failing':
-      return <p className="notice">The server cannot store anything at the moment. {kept}</p>
+      return <p className="notice">The server cannot store anything at the moment. {kept} {tryNow}</p>
     case 'removed':
       return (
         <p className="notice" role="alert">
-          This project has been removed, so nothing can be stored in it any more.{' '}
+          This project is in the bin, so nothing can be stored in it.{' '}
+          <button className="plain underlined" onClick={() => void putBack(session.getState().document.id).then(() => session.catchUp(Infinity), (error: unknown) => session.tellOfEdit(messageOf(error)))}>Put it back</button>{' '}
           <button className="plain underlined" onClick={() => saveFile(`${session.getState().document.name}.rheo.json`, serialise(session.getState().document))}>Save it as a file</button>{' '}
           <Link to="/">Back to the shelf</Link>
         </p>

@@ -178,15 +178,21 @@ export class ProjectSession {
   noteReach(isReached: boolean): void {
     if (this.state.connection === 'removed') return
     if (!isReached) this.publish({ connection: 'unreachable' })
-    else if (this.state.connection === 'unreachable') {
-      this.publish({ connection: this.pending.length > 0 ? 'saving' : 'saved' })
-      void this.send()
-      void this.catchUp(Infinity)
+    else if (this.state.connection === 'unreachable') this.goOn()
+  }
+
+  /** Asks the server at once instead of waiting for the next attempt. */
+  async tryNow(): Promise<void> {
+    clearTimeout(this.retry)
+    if (this.pending.length > 0) await this.send()
+    else {
+      await this.options.server.log(this.confirmed.revision).then(() => this.noteReach(true), (error: unknown) => { if (mishapOf(error) === 'removed') this.noteRemoval() })
     }
   }
 
-  /** The server has a revision this session may not know. */
+  /** The server has a revision this session may not know. A removed project that has one has been put back. */
   async catchUp(revision: number): Promise<void> {
+    if (this.state.connection === 'removed') this.goOn()
     if (revision <= this.confirmed.revision || this.isSending) return
     try {
       const missed = await this.options.server.log(this.confirmed.revision)
@@ -200,6 +206,13 @@ export class ProjectSession {
   close(): void {
     this.isClosed = true
     clearTimeout(this.retry)
+  }
+
+  /** Stores what is pending and asks for what was missed, after a time in which neither could be done. */
+  private goOn(): void {
+    this.publish({ connection: this.pending.length > 0 ? 'saving' : 'saved' })
+    void this.send()
+    void this.catchUp(Infinity)
   }
 
   private projectNow(): Project {
@@ -223,7 +236,7 @@ export class ProjectSession {
   }
 
   /** Says something that nobody needs to hear after the next edit. */
-  private tellOfEdit(notice: string): void {
+  tellOfEdit(notice: string): void {
     this.isOfEdit = true
     this.publish({ notice })
   }

@@ -1,42 +1,28 @@
-import { useState } from 'react'
+import { useRef } from 'react'
 import { Link } from 'react-router'
-import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { messageOf } from '@rheoscope/core/document'
+import { useQuery } from '@tanstack/react-query'
 import type { ProjectSummary } from '@rheoscope/core/protocol'
-import { loadProject, removeProject } from '../api/projects'
+import { loadProject } from '../api/projects'
+import { useInView } from '../theme/use-in-view'
 import { Miniature } from './miniature'
+import { timeText } from './time-text'
 
-/** One project on the shelf. Removing it asks once more in the same place. */
-export function ProjectCard({ summary, onProblem }: { readonly summary: ProjectSummary; readonly onProblem: (sentence: string) => void }) {
-  const queries = useQueryClient()
-  const [isAsking, setAsking] = useState(false)
-  const stored = useQuery({ queryKey: ['miniature', summary.id, summary.revision], queryFn: () => loadProject(summary.id) })
+/** One project on the shelf; it is loaded and runs only while it is in view. */
+export function ProjectCard({ summary, onRemove }: { readonly summary: ProjectSummary; readonly onRemove: () => void }) {
+  const card = useRef<HTMLElement>(null)
+  const isInView = useInView(card)
+  const stored = useQuery({ queryKey: ['miniature', summary.id, summary.revision], queryFn: ({ signal }) => loadProject(summary.id, signal), enabled: isInView })
   const project = stored.data?.project
-  const remove = async () => {
-    try {
-      await removeProject(summary.id)
-    } catch (error) {
-      onProblem(messageOf(error))
-    }
-    await queries.invalidateQueries({ queryKey: ['projects'] })
-  }
   return (
-    <article className="card">
+    <article className="card" ref={card}>
       <Link className="card-open" to={`/project/${summary.id}`}>
-        <div className="card-picture">{project && <Miniature project={project} />}{stored.error && <span className="muted" role="alert">{stored.error.message}</span>}</div>
+        <div className="card-picture">{isInView && project && <Miniature project={project} />}{stored.error && <span className="muted" role="alert">{stored.error.message}</span>}</div>
         <strong>{summary.name}</strong>
       </Link>
       <div className="card-foot muted">
         <span>{project ? counted(project.components.length, 'component') : ' '}</span>
-        <time dateTime={summary.changedAt}>{new Date(summary.changedAt).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })}</time>
-        {isAsking ? (
-          <span>
-            Remove for good? <button className="plain underlined" onClick={() => void remove()}>Yes</button>{' '}
-            <button className="plain underlined" onClick={() => setAsking(false)}>No</button>
-          </span>
-        ) : (
-          <button className="plain underlined" aria-label={`Remove ${summary.name}`} onClick={() => setAsking(true)}>Remove</button>
-        )}
+        <time dateTime={summary.changedAt}>{timeText(summary.changedAt)}</time>
+        <button className="plain underlined" aria-label={`Remove ${summary.name}`} onClick={onRemove}>Remove</button>
       </div>
     </article>
   )

@@ -1,4 +1,4 @@
-import { firstOf, holdsIn, rootOf, triggerRow, type Axis, type Component, type Id } from '@rheoscope/core/document'
+import { firstOf, firstStateOf, holdsIn, rootOf, triggerRow, type Axis, type Component, type Id } from '@rheoscope/core/document'
 import type { Selection } from '../../frame/use-address'
 import { keptRows } from '../table/kept-rows'
 import type { BenchState, Into } from './bench-state'
@@ -19,7 +19,7 @@ export function benchAt(component: Component, { axis: axisId, state: stateId, ro
     axis: axis.id, state, alsoStates: [],
     row: rule ? triggerRow(rule.trigger, rule.part) : row === NO_CELL ? null : (row ?? firstRow(component, axis)),
     parts: parts ?? [(component.parts[1] ?? rootOf(component)).id],
-    isEaselOpen: at === 'easel', isMapOpen: at === 'map', into: intoFrom(into), motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, alsoCells: [], rowsBy: 'trigger', showsGaps: false, addedRows: keptRows(component.id),
+    isEaselOpen: at === 'easel', isMapOpen: at === 'map', into: into === undefined ? usualInto(axis) : intoFrom(into), motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, alsoCells: [], rowsBy: 'trigger', showsGaps: false, addedRows: keptRows(component.id),
   }
 }
 
@@ -31,17 +31,20 @@ export function selectionOn({ axis, state, row, parts, isEaselOpen, isMapOpen, i
     ...(state === usual.state ? {} : { state }),
     ...(row === usual.row ? {} : { row: row ?? NO_CELL }),
     ...(isSame(parts, usual.parts) ? {} : { part: parts.join(' ') }),
-    ...(into === usual.into ? {} : { into: intoText(into) }),
+    ...(into === 'look' ? {} : { into: intoText(into) }),
     ...(isEaselOpen ? { at: 'easel' } : isMapOpen ? { at: 'map' } : {}),
   }
 }
 
 const PLAIN = ['base', 'all', 'absent'] as const
 
-function intoFrom(text: string | undefined): Into {
+/** What is drawn before there are states to tell apart belongs to all of them. */
+const usualInto = ({ states }: Axis): Into => (states.length === 1 && Object.keys(firstStateOf({ states }).look).length === 0 ? 'base' : 'look')
+
+function intoFrom(text: string): Into {
   const plain = PLAIN.find((each) => each === text)
   if (plain) return plain
-  const [kind, id] = text?.split(' ') ?? []
+  const [kind, id] = text.split(' ')
   if (id !== undefined && kind === 'group') return { group: id }
   return id !== undefined && kind === 'combination' ? { combination: id } : 'look'
 }

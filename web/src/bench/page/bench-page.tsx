@@ -2,6 +2,7 @@ import { useCallback, useState } from 'react'
 import { useParams } from 'react-router'
 import { PanelEdges } from '../../frame/panel-edge'
 import { usePanels } from '../../frame/use-panels'
+import { FirstComponent } from '../../guide/first-component'
 import { NotHere } from '../../not-here'
 import { Notices } from '../../session/notices'
 import { useOfSession } from '../../session/use-session'
@@ -39,7 +40,7 @@ function Bench() {
     <div className="bench" style={panels.style}>
       <TopBar onPalette={openPalette} />
       <Palette commands={COMMANDS} isOpen={isPaletteOpen} onClose={() => setPaletteOpen(false)} />
-      <Notices />
+      <div><Notices /><FirstComponent /></div>
       <div className="bench-body">
         <PartsPane isFolded={panels.sizes.left === 0} />
         <ResponseGrid />

@@ -35,6 +35,7 @@ export function AxisGrid() {
     const id = newId(name)
     make(addState(component, axis, id, name, state), `add a state to ${axis.name}`)
     select({ do: 'select state', state: id })
+    select({ do: 'edit into', into: 'look' })
   }
   const onContextMenu = (event: MouseEvent) => {
     const cell = targetOf(event)?.closest<HTMLElement>('[role="gridcell"]')
