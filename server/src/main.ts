@@ -18,6 +18,12 @@ const root = path.resolve(import.meta.dirname, '../..')
 
 const migrations = path.join(root, 'server/drizzle')
 
+/** How often what has been in the bin for long enough is deleted for good, in ms. */
+const BIN_EMPTIED_EVERY_MS = 3_600_000
+
+/** What is under way may take so long when the server is told to end. */
+const DRAIN_MS = 10_000
+
 try {
   await obey(process.argv.slice(2), settingsFrom(process.env, root))
 } catch (error) {
@@ -61,12 +67,6 @@ async function serve({ port, logLevel, ...where }: Settings): Promise<void> {
     })
   }
 }
-
-/** How often what has been in the bin for long enough is deleted for good, in ms. */
-const BIN_EMPTIED_EVERY_MS = 3_600_000
-
-/** What is under way may take so long when the server is told to end. */
-const DRAIN_MS = 10_000
 
 /** Takes nothing more in and lets what is under way come to its end. */
 function drained(server: Server): Promise<void> {
