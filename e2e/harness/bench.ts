@@ -46,6 +46,17 @@ export class BenchHands extends Hands {
   /** Adds a state; where there are several axes, to the one named. */
   async addState(axis?: string): Promise<void> {
     await this.click(`[aria-label="Add a state${axis === undefined ? '' : ` to ${axis}`}"]`)
+    // Whatever is done next takes the name as it stands.
+    await this.find('.state-rename')
+    await this.driver.executeScript('document.activeElement.blur()')
+  }
+
+  /** Adds states under names of their own: the field for the name of a new one has the focus. */
+  async addStates(...names: readonly string[]): Promise<void> {
+    await this.click('[aria-label="Add a state"]')
+    this.actions++
+    await (await this.find('.state-rename')).sendKeys(names.join(', '), Key.ENTER)
+    for (const name of names) await this.column(name)
   }
 
   async renameState(from: string, to: string): Promise<void> {
@@ -67,9 +78,26 @@ export class BenchHands extends Hands {
     await this.until(`${trigger} in ${from} leads to ${to}`, async () => (await (await this.cell(trigger, from, part)).getAttribute('data-answer')) === to)
   }
 
-  async addPart(kind: string): Promise<void> {
+  /** The same, and back by the opposite trigger: with Alt held while it is dropped. */
+  async wireAndBack(trigger: string, from: string, to: string): Promise<void> {
+    await this.driver.actions().keyDown(Key.ALT).perform()
+    await this.wire(trigger, from, to)
+    await this.driver.actions().keyUp(Key.ALT).perform()
+  }
+
+  /** Types into a cell what its trigger does: the name of a state, how long it takes, whether back as well. */
+  async answer(trigger: string, from: string, typed: string, part?: string): Promise<void> {
+    await this.click(await this.cell(trigger, from, part))
+    await this.press(typed, Key.ENTER)
+    await this.until(`${trigger} in ${from} answers ${typed}`, async () => typed.startsWith((await (await this.cell(trigger, from, part)).getAttribute('data-answer')) ?? '-'))
+  }
+
+  /** Adds a part, in a line where it is to be like something or to have a name. */
+  async addPart(kind: string, values: Readonly<Record<string, string>> = {}, name = ''): Promise<void> {
     await this.clickButton('+ part')
-    await this.choose(kind)
+    if (name === '' && Object.keys(values).length === 0) await this.choose(kind)
+    else await this.enter('New part in one line', [quoted(kind), ...(name === '' ? [] : [name]), lineOf(values)].join(' '), '[aria-label="Add a part"]')
+    await this.untilNothingFloats()
   }
 
   async selectPart(name: string): Promise<void> {
@@ -199,8 +227,17 @@ export class BenchHands extends Hands {
     await this.until('there is a new component', async () => (await this.driver.findElements(By.css('[data-column]'))).length === 1)
   }
 
+  /** Says what the selected parts are like: one property in its field, several in one line. */
   async setProperties(values: Readonly<Record<string, string>>): Promise<void> {
-    for (const [label, value] of Object.entries(values)) await this.setProperty(label, value)
+    const entries = Object.entries(values)
+    const [only] = entries
+    if (only && entries.length === 1) await this.setProperty(...only)
+    else await this.say(values)
+  }
+
+  /** The same in one line, whichever group the fields are in. */
+  async say(values: Readonly<Record<string, string>>): Promise<void> {
+    await this.setProperty('In one line', lineOf(values))
   }
 
   async editInto(where: string): Promise<void> {
@@ -288,3 +325,13 @@ export class BenchHands extends Hands {
        return holder ? holder.getAttribute(arguments[1]) : null`, part, attribute)
   }
 }
+
+/** What properties are to be, in one line. A yes/no is said by what it is to be. */
+function lineOf({ x, y, width, height, ...others }: Readonly<Record<string, string>>): string {
+  const isNumber = (value: string | undefined) => /^-?[\d.]+$/.test(value ?? '')
+  const pair = (a: string | undefined, b: string | undefined, whole: string, names: readonly [string, string]) =>
+    isNumber(a) && isNumber(b) ? [whole] : [[names[0], a], [names[1], b]].flatMap(([name, value]) => (value === undefined ? [] : [`${name} ${quoted(value)}`]))
+  return [...pair(width, height, `${width}x${height}`, ['width', 'height']), ...pair(x, y, `at ${x},${y}`, ['x', 'y']), ...Object.entries(others).map(([label, value]) => `${label} ${quoted(value)}`)].join(' ')
+}
+
+const quoted = (value: string): string => (/^[^\s"'=,;]+$/.test(value) ? value : value.includes('"') ? `'${value}'` : `"${value}"`)

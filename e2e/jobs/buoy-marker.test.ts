@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { PICTURES } from '../../core/src/demo/pictures'
 import { useApplication } from '../harness/application'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -17,11 +18,8 @@ test('job 03, the buoy marker, from an empty project', async () => {
   const hands = application.hands()
   await hands.newProject()
   await hands.selectPart('frame')
-  await hands.setProperties({ width: '40', height: '56' })
-  await hands.openGroup('Answer')
-  await hands.setProperty('pointer cursor', 'pointer')
-  await hands.addPart('picture')
-  await hands.setProperties({ x: '0', y: '0', width: '40', height: '56' })
+  await hands.setProperties({ width: '40', height: '56', 'pointer cursor': 'pointer' })
+  await hands.addPart('picture', { x: '0', y: '0', width: '40', height: '56' })
   await hands.setPicture(dark!)
   await hands.selectPart('box')
   await hands.click('[aria-label="Open rest on the easel"]')
@@ -33,19 +31,16 @@ test('job 03, the buoy marker, from an empty project', async () => {
   await hands.selectPart('picture')
   await hands.setPicture(lit!)
   await hands.addTrigger('enter')
-  await hands.wire('enter', 'rest', 'over')
-  await hands.addTrigger('leave')
-  await hands.wire('leave', 'over', 'rest')
+  await hands.wireAndBack('enter', 'rest', 'over')
   await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)
-  process.stdout.write(`job 03 buoy marker: ${hands.actions} actions\n`)
+  expectAsFewAsEver('03', hands)
 
   await hands.newComponent()
   for (const x of ['10', '150']) {
     await hands.selectPart('frame')
-    await hands.addPart('Component 1')
-    await hands.setProperty('x', x)
+    await hands.addPart('Component 1', { x })
   }
-  process.stdout.write(`job 03 two buoys on one chart: ${hands.actions} actions\n`)
+  expectAsFewAsEver('03b', hands)
   const shown = () => hands.driver.executeScript<string[]>('return [...document.querySelectorAll(".specimen-picture image")].map((each) => each.getAttribute("href"))')
   await hands.until('two buoys are dark', async () => new Set(await shown()).size === 1 && (await shown()).length === 2)
   const [first] = await hands.driver.findElements({ css: '.specimen-picture image' })

@@ -2,6 +2,7 @@ import { expect, test } from '@jest/globals'
 import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -15,7 +16,7 @@ test('job 07, the cabin card, from an empty project', async () => {
   await makeOverlay(hands)
   await makeCard(hands)
   await makeDeck(hands)
-  process.stdout.write(`job 07 cabin card: ${hands.actions} actions\n`)
+  expectAsFewAsEver('07', hands)
 
   // A card opens: its plate and number travel and restyle, the others dim and do not answer.
   await hands.clickButton('Run')
@@ -48,9 +49,10 @@ async function makeSheet(hands: BenchHands): Promise<void> {
   await hands.selectPart('box')
   await hands.press(Key.DELETE)
   await hands.selectPart('frame')
-  await hands.setProperties({ width: '220', height: '260', fill: '#24506f', 'transition name': 'plate' })
-  await hands.addPart('text')
-  await hands.setProperties({ text: '= openCabin', x: '20', y: '20', size: '40', fill: '#ffffff', 'transition name': 'number' })
+  await hands.setProperties({ width: '220', height: '260', fill: '#24506f' })
+  await hands.setProperty('transition name', 'plate')
+  await hands.addPart('text', { text: '= openCabin', x: '20', y: '20', size: '40', fill: '#ffffff' })
+  await hands.setProperty('transition name', 'number')
   await hands.addTrigger('hidden')
   await hands.wire('hidden', 'rest', 'rest')
   await hands.act('set a variable', { to: "''" })
@@ -81,15 +83,13 @@ async function makeCard(hands: BenchHands): Promise<void> {
   await hands.selectPart('box')
   await hands.press(Key.DELETE)
   await hands.selectPart('frame')
-  await hands.setProperties({ width: '200', height: '48', fill: '#e3ecf2', 'transition name': 'plate' })
-  await hands.addPart('text')
-  await hands.setProperties({ text: '= number', x: '12', y: '12', 'transition name': 'number' })
-  await hands.addState()
-  await hands.renameState('over', 'away')
+  await hands.setProperties({ width: '200', height: '48', fill: '#e3ecf2' })
+  await hands.setProperty('transition name', 'plate')
+  await hands.addPart('text', { text: '= number', x: '12', y: '12' })
+  await hands.setProperty('transition name', 'number')
+  await hands.addStates('away')
   await hands.selectPart('frame')
-  await hands.setProperty('opacity', '0.4')
-  await hands.openGroup('Answer')
-  await hands.setProperty('receives input', '')
+  await hands.setProperties({ opacity: '0.4', 'receives input': 'no' })
 
   await hands.wire('tap', 'rest', 'rest')
   await hands.act('set a variable', { to: 'number' })

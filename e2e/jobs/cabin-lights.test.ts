@@ -2,6 +2,7 @@ import { expect, test } from '@jest/globals'
 import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -11,7 +12,7 @@ test('job 18, the cabin lights, from an empty project', async () => {
   await makeLight(hands)
   await hands.newComponent()
   await makeCabin(hands)
-  process.stdout.write(`job 18 cabin lights: ${hands.actions} actions\n`)
+  expectAsFewAsEver('18', hands)
 
   // The first is on to begin with; another one going on puts it out, so at most one is ever on.
   expect(await lit(hands)).toEqual([true, false, false])
@@ -28,13 +29,9 @@ async function makeLight(hands: BenchHands): Promise<void> {
   await hands.setProperties({ width: '60', height: '28' })
   await hands.selectPart('box')
   await hands.setProperties({ x: '0', y: '0', width: '60', height: '28', fill: '#8a959b' })
-  await hands.addPart('ellipse')
-  await hands.setProperties({ x: '4', y: '4', width: '20', height: '20', fill: '#ffffff' })
-  await hands.openGroup('Answer')
-  await hands.setProperty('receives input', '')
+  await hands.addPart('ellipse', { x: '4', y: '4', width: '20', height: '20', fill: '#ffffff', 'receives input': 'no' })
   await hands.renameState('rest', 'off')
-  await hands.addState()
-  await hands.renameState('over', 'on')
+  await hands.addStates('on')
   await hands.setProperty('x', '36')
   await hands.selectPart('box')
   await hands.setProperty('fill', '#b07d12')
@@ -56,7 +53,6 @@ async function makeLight(hands: BenchHands): Promise<void> {
 /** Three lights under one another, the first of which is on. */
 async function makeCabin(hands: BenchHands): Promise<void> {
   await hands.selectPart('frame')
-  await hands.openGroup('Layout')
   await hands.setProperties({ layout: 'column', gap: '8' })
   await hands.selectPart('box')
   await hands.press(Key.DELETE)

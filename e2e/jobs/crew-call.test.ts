@@ -2,6 +2,7 @@ import { test } from '@jest/globals'
 import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -10,7 +11,7 @@ test('job 13, the call-crew button, from an empty project', async () => {
   await hands.newProject()
   await draw(hands)
   await wire(hands)
-  process.stdout.write(`job 13 call-crew button: ${hands.actions} actions\n`)
+  expectAsFewAsEver('13', hands)
 
   // Held for half a second it calls urgently, and the tap that would follow does not come.
   const plate = await hands.find('.specimen-picture [data-part] rect')
@@ -33,15 +34,11 @@ test('job 13, the call-crew button, from an empty project', async () => {
 })
 
 async function draw(hands: BenchHands): Promise<void> {
-  await hands.openGroup('Answer')
-  await hands.setProperty('focusable', '')
-  await hands.addPart('text')
-  await hands.setProperties({ text: 'Call the crew', fill: '#ffffff' })
-  await hands.setProperty('receives input', '')
-  for (const [usual, name, words, fill] of [['over', 'down', 'Hold for urgent', '#1a3a52'], ['over', 'asked', 'Somebody is coming', '#2e7d5b'], ['over', 'urgent', 'Urgent call', '#b5466b']] as const) {
+  await hands.say({ focusable: 'yes' })
+  await hands.addPart('text', { text: 'Call the crew', fill: '#ffffff', 'receives input': 'no' })
+  for (const [name, words, fill] of [['down', 'Hold for urgent', '#1a3a52'], ['asked', 'Somebody is coming', '#2e7d5b'], ['urgent', 'Urgent call', '#b5466b']] as const) {
     await hands.click(await hands.column('rest'))
-    await hands.addState()
-    await hands.renameState(usual, name)
+    await hands.addStates(name)
     await hands.selectPart('text')
     await hands.setProperty('text', words)
     await hands.selectPart('box')

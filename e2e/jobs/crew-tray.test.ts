@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -9,14 +10,13 @@ test('job 01, the crew options tray, from an empty project', async () => {
   await hands.newProject()
   await drawButton(hands)
   await drawTray(hands)
-  await hands.addState()
-  await hands.renameState('over', 'open')
+  await hands.addStates('open')
   await hands.selectPart('tray')
-  await hands.setProperties({ 'height from': 'content' })
+  await hands.say({ 'height from': 'content' })
   await hands.selectPart('icon')
   await hands.setProperty('rotation', '180')
   await wire(hands)
-  process.stdout.write(`job 01 crew options tray: ${hands.actions} actions\n`)
+  expectAsFewAsEver('01', hands)
 
   // The button opens it to the height of its rows, and runs backwards; a yes/no says whether it is open.
   expect(await heightOfTray(hands)).toBe(0)
@@ -33,41 +33,25 @@ test('job 01, the crew options tray, from an empty project', async () => {
 /** A button of a word and an arrow. */
 async function drawButton(hands: BenchHands): Promise<void> {
   await hands.renamePart('box', 'button')
-  await hands.setProperties({ x: '0', y: '0', width: '200', height: '40' })
-  await hands.openGroup('Answer')
-  await hands.setProperty('pointer cursor', 'pointer')
-  await hands.addPart('text')
-  await hands.setProperties({ text: 'Crew', x: '14', y: '10', fill: '#ffffff' })
-  await hands.setProperty('receives input', '')
-  await hands.addPart('icon')
-  await hands.setProperties({ x: '168', y: '8', fill: '#ffffff' })
-  await hands.setProperty('receives input', '')
+  await hands.setProperties({ x: '0', y: '0', width: '200', height: '40', 'pointer cursor': 'pointer' })
+  await hands.addPart('text', { text: 'Crew', x: '14', y: '10', fill: '#ffffff', 'receives input': 'no' })
+  await hands.addPart('icon', { x: '168', y: '8', fill: '#ffffff', 'receives input': 'no' })
   await hands.setIcon('chevron-down')
 }
 
 /** A tray of two rows of an icon and words with a line between them, closed to nothing. */
 async function drawTray(hands: BenchHands): Promise<void> {
   await hands.selectPart('frame')
-  await hands.addPart('container')
-  await hands.renamePart('container', 'tray')
-  await hands.setProperties({ x: '0', y: '44', width: '200', height: '0', fill: '#ffffff' })
-  await hands.openGroup('Layout')
-  await hands.setProperties({ layout: 'column', gap: '0', align: 'stretch' })
-  await hands.openGroup('Effect')
-  await hands.setProperty('clip', '')
+  await hands.addPart('container', { x: '0', y: '44', width: '200', height: '0', fill: '#ffffff', layout: 'column', gap: '0', align: 'stretch', clip: 'yes' }, 'tray')
   for (const [index, words, icon] of [[1, 'Call the bridge', 'anchor'], [2, 'Sell a ticket', 'ticket']] as const) {
-    await hands.addPart('container')
-    await hands.renamePart('container', `row ${index}`)
-    await hands.setProperties({ gap: '10', 'padding top': '8', 'padding bottom': '8', 'padding left': '12', 'height from': 'content' })
+    await hands.addPart('container', { gap: '10', 'padding top': '8', 'padding bottom': '8', 'padding left': '12', 'height from': 'content' }, `row ${index}`)
     await hands.addPart('icon')
     await hands.setIcon(icon)
     await hands.selectPart(`row ${index}`)
-    await hands.addPart('text')
-    await hands.setProperty('text', words)
+    await hands.addPart('text', { text: words })
     await hands.selectPart('tray')
     if (index === 2) continue
-    await hands.addPart('box')
-    await hands.setProperties({ height: '1', fill: '#d8cfbd' })
+    await hands.addPart('box', { height: '1', fill: '#d8cfbd' })
     await hands.selectPart('tray')
   }
 }

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -12,7 +13,7 @@ test('job 17, the crossing mood, from an empty project', async () => {
   await hands.addTable(['mood'], ['rough', 'swell', 'calm', 'fair', 'splendid'].map((mood) => [mood]))
   await hands.newComponent()
   await makeRow(hands)
-  process.stdout.write(`job 17 crossing mood: ${hands.actions} actions\n`)
+  expectAsFewAsEver('17', hands)
 
   // The faces come in one after another; the one chosen is reported, and the row goes.
   const faces = async () => (await middlesOfFaces(hands)).length
@@ -44,8 +45,7 @@ async function makeFace(hands: BenchHands): Promise<void> {
   await hands.editInto('…')
   await hands.choose('absent, before entering and after leaving')
   await hands.setProperties({ opacity: '0', rotation: '30', 'translate y': '6' })
-  await hands.addState()
-  await hands.renameState('over', 'chosen')
+  await hands.addStates('chosen')
   await hands.setProperty('fill', '#2e7d5b')
   await hands.wire('tap', 'rest', 'chosen')
   await hands.clickButton('+ action')
@@ -63,8 +63,7 @@ async function makeRow(hands: BenchHands): Promise<void> {
     await hands.enter(`Name of variable ${usual}`, name, '[aria-label="Variables"]')
   }
   await hands.setProperties({ x: '10', y: '0', width: '220', height: '44', fill: '#24506f' })
-  await hands.addPart('text')
-  await hands.setProperties({ text: 'How was it?', x: '20', y: '12', fill: '#ffffff' })
+  await hands.addPart('text', { text: 'How was it?', x: '20', y: '12', fill: '#ffffff' })
   await hands.selectPart('frame')
   await hands.addPart('list')
   await hands.enter('each as', 'Face', '[aria-label="Properties"]')
@@ -72,14 +71,10 @@ async function makeRow(hands: BenchHands): Promise<void> {
   await hands.enter('only if', 'asks', '[aria-label="Properties"]')
   await hands.enter('items take', '240', '[aria-label="Properties"]')
   await hands.enter('stagger', '60', '[aria-label="Properties"]')
-  await hands.setProperties({ x: '10', y: '64' })
-  await hands.openGroup('Layout')
-  await hands.setProperty('layout', 'row')
+  await hands.setProperties({ x: '10', y: '64', layout: 'row' })
 
-  for (const name of ['asking', 'felt', 'thanked']) {
-    await hands.addState()
-    await hands.renameState('over', name)
-  }
+  await hands.addStates('asking', 'felt', 'thanked')
+  await hands.click(await hands.column('thanked'))
   await hands.selectPart('text')
   await hands.setProperty('text', "= 'Thanks: ' + felt")
   await wireRow(hands)

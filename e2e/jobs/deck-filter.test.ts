@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -15,7 +16,7 @@ test('job 02, the deck filter, from an empty project', async () => {
   await makeLine(hands)
   await hands.newComponent()
   await makeFilter(hands)
-  process.stdout.write(`job 02 deck filter: ${hands.actions} actions\n`)
+  expectAsFewAsEver('02', hands)
 
   // Exactly one chip is chosen and shows its word in its colour; the list below has what is of its kind.
   const chosen = async () => (await Promise.all(KINDS.map(async ([, colour]) => (await hands.middlesOf(colour)).length))).join()
@@ -36,19 +37,13 @@ async function makeChip(hands: BenchHands): Promise<void> {
   await hands.renamePart('box', 'dot')
   await hands.setProperties({ width: '12', height: '12', fill: '#5b666b' })
   await hands.selectPart('frame')
-  await hands.setProperties({ width: '36', height: '36', fill: '#e9e2d3' })
-  await hands.openGroup('Layout')
-  await hands.setProperties({ layout: 'row', align: 'center', gap: '8', 'padding left': '12', 'padding right': '12' })
-  await hands.openGroup('Effect')
-  await hands.setProperty('clip', '')
-  await hands.addPart('text')
-  await hands.setProperties({ text: '= kind', fill: '#ffffff', opacity: '0' })
+  await hands.setProperties({ width: '36', height: '36', fill: '#e9e2d3', layout: 'row', align: 'center', gap: '8', 'padding left': '12', 'padding right': '12', clip: 'yes' })
+  await hands.addPart('text', { text: '= kind', fill: '#ffffff', opacity: '0' })
   await hands.wire('tap', 'rest', 'rest')
   await hands.act('send a message', { send: 'chosen', with: 'kind' })
 
   await hands.click('[aria-label="Looks for each isChosen"]')
   await hands.click(await hands.column('yes'))
-  await hands.editInto('yes')
   await hands.setProperty('opacity', '1')
   await hands.selectPart('frame')
   await hands.setProperties({ fill: '= accent', 'width from': 'content' })
@@ -59,8 +54,7 @@ async function makeLine(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'News', '.crumbs')
   await hands.addParameter('text', 'what', 'Nothing')
   await hands.setProperties({ x: '0', y: '0', width: '200', height: '30', fill: '#e9f0f4' })
-  await hands.addPart('text')
-  await hands.setProperties({ text: '= what', x: '10', y: '5' })
+  await hands.addPart('text', { text: '= what', x: '10', y: '5' })
   await hands.selectPart('frame')
   await hands.setProperties({ width: '200', height: '30' })
   await hands.editInto('…')
@@ -76,8 +70,7 @@ async function makeFilter(hands: BenchHands): Promise<void> {
   await hands.press('\uE017')
   for (const [index, [kind, accent]] of KINDS.entries()) {
     await hands.selectPart('frame')
-    await hands.addPart('Chip')
-    await hands.setProperties({ x: String(index * 90), y: '0', kind, accent })
+    await hands.addPart('Chip', { x: String(index * 90), y: '0', kind, accent })
     await hands.bindProperty('isChosen', `shown == '${kind}'`)
   }
   await hands.selectPart('frame')

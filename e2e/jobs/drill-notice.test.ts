@@ -2,6 +2,7 @@ import { test } from '@jest/globals'
 import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -9,15 +10,13 @@ test('job 21, the drill notice, from an empty project', async () => {
   const hands = application.hands()
   await hands.newProject()
   await draw(hands)
-  await hands.addState()
-  await hands.renameState('over', 'shown')
+  await hands.addStates('shown')
   for (const [part, opacity] of [['dimmed', '0.5'], ['dialog', '1']] as const) {
     await hands.selectPart(part)
-    await hands.setProperty('opacity', opacity)
-    await hands.setProperty('receives input', '')
+    await hands.setProperties({ opacity, 'receives input': 'yes' })
   }
   await wire(hands)
-  process.stdout.write(`job 21 drill notice: ${hands.actions} actions\n`)
+  expectAsFewAsEver('21', hands)
 
   // Either button opens it; while it is shown what lies behind answers nothing; its own button and Escape close it.
   for (const close of ['tap', 'Escape']) {
@@ -42,12 +41,7 @@ async function draw(hands: BenchHands): Promise<void> {
     ['dialog', { x: '50', y: '50', width: '140', height: '60', fill: '#2e7d5b', opacity: '0' }],
   ] as const) {
     await hands.selectPart('frame')
-    await hands.addPart('box')
-    await hands.renamePart('box', name)
-    await hands.setProperties(values)
-    if (name === 'bell') continue
-    await hands.openGroup('Answer')
-    await hands.setProperty('receives input', '')
+    await hands.addPart('box', { ...values, ...(name === 'bell' ? {} : { 'receives input': 'no' }) }, name)
   }
 }
 

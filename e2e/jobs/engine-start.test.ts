@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -7,19 +8,14 @@ test('job 20, the engine-start button, from an empty project', async () => {
   const hands = application.hands()
   await hands.newProject()
   await hands.selectPart('frame')
-  await hands.openGroup('Layout')
   await hands.setProperties({ layout: 'row', justify: 'center', align: 'center' })
   await hands.selectPart('box')
   await hands.press('\uE017')
-  await hands.addPart('container')
-  await hands.openGroup('Layout')
-  await hands.setProperties({ fill: '#24506f', layout: 'row', 'padding top': '12', 'padding bottom': '12', 'padding left': '20', 'padding right': '20', 'width from': 'content', 'height from': 'content' })
-  await hands.addPart('text')
-  await hands.setProperties({ text: 'Start engine', fill: '#ffffff', 'width from': 'content', 'height from': 'content' })
+  await hands.addPart('container', { fill: '#24506f', layout: 'row', 'padding top': '12', 'padding bottom': '12', 'padding left': '20', 'padding right': '20', 'width from': 'content', 'height from': 'content' })
+  await hands.addPart('text', { text: 'Start engine', fill: '#ffffff', 'width from': 'content', 'height from': 'content' })
   await hands.renameState('rest', 'idle')
   for (const [name, words, fill] of [['requesting', 'Requesting', '#51606a'], ['warming', 'Warming up the engine', '#7a5195'], ['running', 'Running', '#2e7d5b']] as const) {
-    await hands.addState()
-    await hands.renameState('over', name)
+    await hands.addStates(name)
     await hands.selectPart('text')
     await hands.setProperty('text', words)
     await hands.selectPart('container')
@@ -35,7 +31,7 @@ test('job 20, the engine-start button, from an empty project', async () => {
     await hands.wire('after', from, to)
     await hands.enter('after', ms, '[aria-label="Rule"]')
   }
-  process.stdout.write(`job 20 engine-start button: ${hands.actions} actions\n`)
+  expectAsFewAsEver('20', hands)
 
   // At a quarter of the speed one sees it ask, warm up, run and come to rest; it is as wide as what it says.
   const width = () => hands.driver.executeScript<number>('return document.querySelector(".specimen-picture [data-part] path, .specimen-picture [data-part] rect").getBoundingClientRect().width')

@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -10,22 +11,15 @@ const BEAN = 'M8 5C15 3.5 26 7 26 12C26 17 15 20.5 8 19C2 18 -2 15 -2 12C-2 9 2 
 test('job 12, the gangway switch, from an empty project', async () => {
   const hands = application.hands()
   await hands.newProject()
-  await hands.setProperties({ x: '80', y: '40', width: '68', height: '32', fill: '#8a959b' })
-  await hands.openGroup('Shape')
-  for (const corner of ['top left', 'top right', 'bottom right', 'bottom left']) await hands.setProperty(`radius ${corner}`, '16')
-  await hands.addPart('path')
-  await hands.setProperties({ outline: DISC, x: '84', y: '44', width: '24', height: '24', fill: '#ffffff' })
-  await hands.openGroup('Answer')
-  await hands.setProperty('receives input', '')
+  await hands.setProperties({ x: '80', y: '40', width: '68', height: '32', fill: '#8a959b', radius: '16' })
+  await hands.addPart('path', { outline: DISC, x: '84', y: '44', width: '24', height: '24', fill: '#ffffff', 'receives input': 'no' })
 
-  await hands.addState()
-  await hands.renameState('over', 'down')
+  await hands.addStates('down')
   await hands.setProperty('x', '120')
   await hands.selectPart('box')
   await hands.setProperty('fill', '#2e7d5b')
 
-  await hands.wire('tap', 'rest', 'down')
-  await hands.enter('duration', '480', '[aria-label="Rule"]')
+  await hands.answer('tap', 'rest', 'down 480')
   await hands.selectPart('path')
   for (const [index, outline, x, along] of [[1, DROP, '92', 'ease-in'], [2, BEAN, '110', 'linear']] as const) {
     await hands.clickButton('+ keyframe')
@@ -38,7 +32,7 @@ test('job 12, the gangway switch, from an empty project', async () => {
   await hands.wire('tap', 'down', 'rest')
   await hands.click(await hands.cell('tap', 'rest'))
   await hands.clickButton('Mirror for the return')
-  process.stdout.write(`job 12 gangway switch: ${hands.actions} actions\n`)
+  expectAsFewAsEver('12', hands)
 
   // One motion with one end, through two shapes; the way back goes through them the other way round.
   await hands.click(await hands.cell('tap', 'down'))

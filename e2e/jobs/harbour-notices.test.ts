@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -13,7 +14,7 @@ test('job 11, the harbour notices, from an empty project', async () => {
   await makeCard(hands)
   await hands.newComponent()
   await makeList(hands)
-  process.stdout.write(`job 11 harbour notices: ${hands.actions} actions\n`)
+  expectAsFewAsEver('11', hands)
 
   // Each opens to the height of its own text, and those below make room.
   expect(await heights(hands)).toEqual([36, 36])
@@ -38,23 +39,14 @@ async function makeCard(hands: BenchHands): Promise<void> {
   await hands.selectPart('box')
   await hands.press('\uE017')
   await hands.selectPart('frame')
-  await hands.setProperties({ width: '220', height: '36', fill: '#fbf8f1' })
-  await hands.openGroup('Effect')
-  await hands.setProperty('clip', '')
-  await hands.addPart('text')
-  await hands.setProperties({ text: '= title', x: '12', y: '8' })
+  await hands.setProperties({ width: '220', height: '36', fill: '#fbf8f1', clip: 'yes' })
+  await hands.addPart('text', { text: '= title', x: '12', y: '8' })
   await hands.selectPart('frame')
-  await hands.addPart('text')
-  await hands.renamePart('text 2', 'body')
-  await hands.setProperties({ text: '= said', x: '12', y: '40', width: '196', height: '= body.natural.height' })
-  await hands.openGroup('Layout')
-  await hands.setProperties({ 'width from': 'fixed', 'height from': 'fixed' })
-  await hands.addState()
-  await hands.renameState('over', 'open')
+  await hands.addPart('text', { text: '= said', x: '12', y: '40', width: '196', height: '= body.natural.height', 'width from': 'fixed', 'height from': 'fixed' }, 'body')
+  await hands.addStates('open')
   await hands.selectPart('frame')
   await hands.setProperty('height', '= 52 + body.natural.height')
-  await hands.wire('tap', 'rest', 'open')
-  await hands.wire('tap', 'open', 'rest')
+  await hands.wireAndBack('tap', 'rest', 'open')
 }
 
 async function makeList(hands: BenchHands): Promise<void> {

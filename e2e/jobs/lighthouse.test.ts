@@ -2,6 +2,7 @@ import { expect, test } from '@jest/globals'
 import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -17,14 +18,13 @@ test('job 15, the lighthouse, from an empty project: any to any in eight rules',
   await drawRegions(hands)
   await drawBeam(hands)
   await hands.renameState('rest', 'north')
+  await hands.selectPart('beam')
   for (const [name, , , turn] of REGIONS.slice(1)) {
-    await hands.addState()
-    await hands.renameState('over', name)
-    await hands.selectPart('beam')
+    await hands.addStates(name)
     await hands.setProperty('rotation', String(turn))
   }
   await wire(hands)
-  process.stdout.write(`job 15 lighthouse: ${hands.actions} actions\n`)
+  expectAsFewAsEver('15', hands)
   expect(await hands.driver.executeScript('return document.querySelectorAll(".cell:not(.is-empty)").length')).toBe(8)
 
   // From any region to any other the beam turns the shortest way.
@@ -44,7 +44,7 @@ test('job 15, the same continuously', async () => {
   await drawBeam(hands)
   await hands.setProperty('rotation', '= angleTo\t')
   await hands.setProperty('rotation', '= angleToPointer(beam)')
-  process.stdout.write(`job 15 lighthouse, all around: ${hands.actions} actions\n`)
+  expectAsFewAsEver('15b', hands)
   const turn = () => hands.driver.executeScript<string>('return document.querySelector(".specimen-picture path").closest("[transform]").getAttribute("transform")')
   const before = await turn()
   await pointAt(hands, 0.9, 0.55)
@@ -74,12 +74,7 @@ async function newestPart(hands: BenchHands): Promise<string> {
 /** A beam that turns about its foot in the middle of the field. */
 async function drawBeam(hands: BenchHands): Promise<void> {
   await hands.selectPart('frame')
-  await hands.addPart('path')
-  await hands.renamePart('path', 'beam')
-  await hands.openGroup('Shape')
-  await hands.setProperties({ outline: 'M10 50L0 0H20Z', x: '110', y: '10', width: '20', height: '50', fill: '#f6d365', 'transform origin y': '1' })
-  await hands.openGroup('Answer')
-  await hands.setProperty('receives input', '')
+  await hands.addPart('path', { outline: 'M10 50L0 0H20Z', x: '110', y: '10', width: '20', height: '50', fill: '#f6d365', 'transform origin y': '1', 'receives input': 'no' }, 'beam')
 }
 
 async function wire(hands: BenchHands): Promise<void> {

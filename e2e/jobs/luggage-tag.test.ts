@@ -1,6 +1,7 @@
 import { test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -10,7 +11,7 @@ test('job 19, the luggage tag, from an empty project', async () => {
   await makeTag(hands)
   await hands.newComponent()
   await makeRack(hands)
-  process.stdout.write(`job 19 luggage tag: ${hands.actions} actions\n`)
+  expectAsFewAsEver('19', hands)
 
   // Held it is lifted and comes along; it stops at the edges, goes on when it is thrown, and begins in its corner again.
   const start = await place(hands)
@@ -52,14 +53,11 @@ async function makeTag(hands: BenchHands): Promise<void> {
   await hands.setProperties({ x: '0', y: '0', width: '60', height: '30', fill: '#b07d12' })
   await hands.selectPart('frame')
   await hands.setProperties({ width: '60', height: '30' })
-  await hands.addState()
-  await hands.renameState('over', 'held')
+  await hands.addStates('held')
   await hands.selectPart('box')
   await hands.setProperties({ fill: '#c8901f', rotation: '-4' })
   await hands.addTrigger('press')
-  await hands.wire('press', 'rest', 'held')
-  await hands.addTrigger('release')
-  await hands.wire('release', 'held', 'rest')
+  await hands.wireAndBack('press', 'rest', 'held')
 }
 
 /** A rack whose edges a tag cannot leave. */
@@ -67,8 +65,7 @@ async function makeRack(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Rack', '.crumbs')
   await hands.setProperties({ x: '0', y: '0', width: '240', height: '120', fill: '#e9e2d3' })
   await hands.selectPart('frame')
-  await hands.addPart('Tag')
-  await hands.setProperties({ x: '170', y: '80' })
+  await hands.addPart('Tag', { x: '170', y: '80' })
   await hands.click(await hands.byText('Drag', 'summary'))
   for (const [label, value] of [['dragged', 'both ways'], ['limit to', 'what holds it'], ['on release', 'keep momentum'], ['settles in', '400']] as const) await hands.enter(label, value, '[aria-label="Drag"]')
 }

@@ -1,5 +1,6 @@
 import { test } from '@jest/globals'
 import { useApplication } from '../harness/application'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -7,17 +8,14 @@ test('job 06, the mast lamp, from an empty project', async () => {
   const hands = application.hands()
   await hands.newProject()
   await hands.setProperties({ fill: '#5b666b', x: '115', y: '60', width: '10', height: '56' })
-  await hands.addPart('ellipse')
-  await hands.setProperties({ fill: '#24506f', y: '12' })
+  await hands.addPart('ellipse', { fill: '#24506f', y: '12' })
   await hands.addState()
   await hands.setProperty('fill', '#f2c14e')
   await hands.selectPart('box')
   await hands.setProperty('fill', '#8a5a3c')
   await hands.addTrigger('enter')
-  await hands.wire('enter', 'rest', 'over')
-  await hands.addTrigger('leave')
-  await hands.wire('leave', 'over', 'rest')
-  process.stdout.write(`job 06 mast lamp: ${hands.actions} actions\n`)
+  await hands.wireAndBack('enter', 'rest', 'over')
+  expectAsFewAsEver('06', hands)
 
   await hands.hover('.specimen-picture ellipse')
   await hands.untilSpecimenIs('over')

@@ -1,6 +1,7 @@
 import { test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -9,11 +10,10 @@ test('job 09, the port chooser, from an empty project', async () => {
   await hands.newProject()
   await drawField(hands)
   await drawOptions(hands)
-  await hands.addState()
-  await hands.renameState('over', 'open')
+  await hands.addStates('open')
   await open(hands)
   await wire(hands)
-  process.stdout.write(`job 09 port chooser: ${hands.actions} actions\n`)
+  expectAsFewAsEver('09', hands)
 
   // The field opens it to the height of what is in it, and choosing closes it.
   const clip = () => hands.driver.executeScript<string>('return document.querySelector(".specimen-picture [clip-path] ") ? document.querySelector(".specimen-picture clipPath path").getAttribute("d") : ""')
@@ -31,32 +31,18 @@ test('job 09, the port chooser, from an empty project', async () => {
 /** A field with words and an arrow. */
 async function drawField(hands: BenchHands): Promise<void> {
   await hands.setProperties({ x: '0', y: '0', width: '220', height: '40', fill: '#ffffff', stroke: '#24506f' })
-  await hands.addPart('text')
-  await hands.setProperties({ text: 'Which port?', x: '12', y: '10' })
-  await hands.openGroup('Answer')
-  await hands.setProperty('receives input', '')
+  await hands.addPart('text', { text: 'Which port?', x: '12', y: '10', 'receives input': 'no' })
   await hands.selectPart('frame')
-  await hands.addPart('icon')
-  await hands.setProperties({ x: '188', y: '8' })
-  await hands.setProperty('receives input', '')
+  await hands.addPart('icon', { x: '188', y: '8', 'receives input': 'no' })
   await hands.setIcon('chevron-down')
 }
 
 /** A column of two rows that is as high as them, closed to nothing and faded out. */
 async function drawOptions(hands: BenchHands): Promise<void> {
   await hands.selectPart('frame')
-  await hands.addPart('container')
-  await hands.renamePart('container', 'list')
-  await hands.setProperties({ x: '0', y: '44', width: '220', height: '0', fill: '#ffffff', opacity: '0' })
-  await hands.setProperty('receives input', '')
-  await hands.openGroup('Layout')
-  await hands.setProperties({ layout: 'column', gap: '0', align: 'stretch' })
-  await hands.openGroup('Effect')
-  await hands.setProperty('clip', '')
-  await hands.addPart('container')
-  await hands.setProperties({ fill: '#ffffff', 'padding top': '8', 'padding bottom': '8', 'padding left': '12', 'width from': 'fill', 'height from': 'content' })
-  await hands.addPart('text')
-  await hands.setProperty('text', 'Skerry Quay')
+  await hands.addPart('container', { x: '0', y: '44', width: '220', height: '0', fill: '#ffffff', opacity: '0', 'receives input': 'no', layout: 'column', gap: '0', align: 'stretch', clip: 'yes' }, 'list')
+  await hands.addPart('container', { fill: '#ffffff', 'padding top': '8', 'padding bottom': '8', 'padding left': '12', 'width from': 'fill', 'height from': 'content' })
+  await hands.addPart('text', { text: 'Skerry Quay' })
   await hands.selectPart('container')
   await hands.press('d')
   await hands.until('there is a second row', async () => (await hands.byText('text 3', '*[@role="tree"]//button')).isDisplayed())
@@ -67,8 +53,7 @@ async function drawOptions(hands: BenchHands): Promise<void> {
 /** What the open look changes. */
 async function open(hands: BenchHands): Promise<void> {
   await hands.selectPart('list')
-  await hands.setProperties({ 'height from': 'content', opacity: '1' })
-  await hands.setProperty('receives input', '')
+  await hands.setProperties({ 'height from': 'content', opacity: '1', 'receives input': 'yes' })
   await hands.selectPart('icon')
   await hands.setProperty('rotation', '180')
 }

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -10,18 +11,14 @@ test('job 14, the read-on excerpt, from an empty project', async () => {
   const hands = application.hands()
   await hands.newProject()
   await draw(hands)
-  await hands.addState()
-  await hands.renameState('over', 'whole')
+  await hands.addStates('whole')
   await hands.selectPart('excerpt')
   await hands.setProperties({ height: '= words.natural.height + 12', 'fade bottom': '0' })
   await hands.selectPart('more')
   await hands.setProperty('text', 'Less')
   await hands.addTrigger('tap on more')
-  await hands.wire('tap', 'rest', 'whole', 'more')
-  await hands.enter('duration', '240', '[aria-label="Rule"]')
-  await hands.wire('tap', 'whole', 'rest', 'more')
-  await hands.enter('duration', '240', '[aria-label="Rule"]')
-  process.stdout.write(`job 14 read-on excerpt: ${hands.actions} actions\n`)
+  await hands.answer('tap', 'rest', 'whole 240 and back', 'more')
+  expectAsFewAsEver('14', hands)
 
   // It is cut where the instance says, and opens to all of it.
   expect(await cutAt(hands)).toBe(40)
@@ -39,27 +36,14 @@ test('job 14, the read-on excerpt, from an empty project', async () => {
 async function draw(hands: BenchHands): Promise<void> {
   await hands.addParameter('number', 'cut', '40')
   await hands.selectPart('frame')
-  await hands.openGroup('Layout')
   await hands.setProperties({ layout: 'column', gap: '6' })
   await hands.selectPart('box')
   await hands.press('\uE017')
   await hands.selectPart('frame')
-  await hands.addPart('container')
-  await hands.renamePart('container', 'excerpt')
-  await hands.openGroup('Layout')
-  await hands.setProperties({ layout: 'free', width: '240', height: '= cut' })
-  await hands.openGroup('Effect')
-  await hands.setProperty('clip', '')
-  await hands.setProperty('fade bottom', '16')
-  await hands.addPart('text')
-  await hands.renamePart('text', 'words')
-  await hands.setProperties({ x: '0', y: '0', text: LOG, width: '240', height: '= words.natural.height' })
-  await hands.openGroup('Layout')
-  await hands.setProperties({ 'width from': 'fixed', 'height from': 'fixed' })
+  await hands.addPart('container', { layout: 'free', width: '240', height: '= cut', clip: 'yes', 'fade bottom': '16' }, 'excerpt')
+  await hands.addPart('text', { x: '0', y: '0', text: LOG, width: '240', height: '= words.natural.height', 'width from': 'fixed', 'height from': 'fixed' }, 'words')
   await hands.selectPart('frame')
-  await hands.addPart('text')
-  await hands.renamePart('text', 'more')
-  await hands.setProperty('text', 'Read on')
+  await hands.addPart('text', { text: 'Read on' }, 'more')
 }
 
 /** How high the excerpt is in the specimen. */

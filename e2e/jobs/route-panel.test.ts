@@ -2,6 +2,7 @@ import { expect, test } from '@jest/globals'
 import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -16,11 +17,9 @@ test('job 05, the route side panel, from an empty project', async () => {
   await hands.selectPart('panel')
   await hands.setProperty('x', '0')
   await hands.selectPart('shade')
-  await hands.setProperty('opacity', '0.45')
-  await hands.openGroup('Answer')
-  await hands.setProperty('receives input', '')
+  await hands.setProperties({ opacity: '0.45', 'receives input': 'yes' })
   await wire(hands)
-  process.stdout.write(`job 05 route side panel: ${hands.actions} actions\n`)
+  expectAsFewAsEver('05', hands)
 
   // The burger opens it over 800 ms, and while it is open the shade takes what would go to the page.
   await clickSpecimen(hands, 0.09, 0.2)
@@ -35,14 +34,10 @@ test('job 05, the route side panel, from an empty project', async () => {
 /** A page with a shade, a panel outside it to the left, and a burger of two lines. */
 async function draw(hands: BenchHands): Promise<void> {
   await hands.selectPart('frame')
-  await hands.setProperty('fill', '#e9f0f4')
-  await hands.openGroup('Effect')
-  await hands.setProperty('clip', '')
-  await part(hands, 'box', 'shade', { fill: '#1d2b33', opacity: '0', x: '0', y: '0', width: '240', height: '120' })
-  await hands.openGroup('Answer')
-  await hands.setProperty('receives input', '')
-  await part(hands, 'box', 'panel', { fill: '#fbf8f1', x: '-150', y: '0', width: '150', height: '120' })
-  await part(hands, 'box', 'burger', { fill: '#00000000', x: '8', y: '8', width: '32', height: '32' })
+  await hands.setProperties({ fill: '#e9f0f4', clip: 'yes' })
+  await hands.addPart('box', { fill: '#1d2b33', opacity: '0', x: '0', y: '0', width: '240', height: '120', 'receives input': 'no' }, 'shade')
+  await hands.addPart('box', { fill: '#fbf8f1', x: '-150', y: '0', width: '150', height: '120' }, 'panel')
+  await hands.addPart('box', { fill: '#00000000', x: '8', y: '8', width: '32', height: '32' }, 'burger')
   await hands.selectPart('box')
   await hands.setProperties({ fill: '#1d2b33', x: '14', y: '18', width: '20', height: '2' })
   await hands.press(Key.ESCAPE, 'd')
@@ -50,25 +45,13 @@ async function draw(hands: BenchHands): Promise<void> {
   await hands.setProperties({ x: '14', y: '28' })
 }
 
-async function part(hands: BenchHands, kind: string, name: string, values: Readonly<Record<string, string>>): Promise<void> {
-  await hands.selectPart('frame')
-  await hands.addPart(kind)
-  await hands.renamePart(kind === 'box' ? 'box 2' : kind, name)
-  await hands.setProperties(values)
-}
-
 async function wire(hands: BenchHands): Promise<void> {
   await hands.selectPart('burger')
   await hands.addTrigger('tap on burger')
-  await hands.wire('tap', 'rest', 'over', 'burger')
-  await hands.enter('duration', '800', '[aria-label="Rule"]')
-  await hands.enter('Easing', 'ease-out', '[aria-label="Easing"]')
-  await hands.wire('tap', 'over', 'rest', 'burger')
-  await hands.enter('duration', '800', '[aria-label="Rule"]')
+  await hands.answer('tap', 'rest', 'over 800 ease-out and back', 'burger')
   await hands.selectPart('shade')
   await hands.addTrigger('tap on shade')
-  await hands.wire('tap', 'over', 'rest', 'shade')
-  await hands.enter('duration', '800', '[aria-label="Rule"]')
+  await hands.answer('tap', 'over', 'rest 800', 'shade')
 }
 
 /** Clicks into the drawn surface of the specimen, at shares of its width and height. */

@@ -1,6 +1,7 @@
 import { test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -14,7 +15,7 @@ test('job 08, the safety round, from an empty project', async () => {
   await makeSwitch(hands)
   await hands.newComponent()
   await makeRound(hands)
-  process.stdout.write(`job 08 safety round: ${hands.actions} actions\n`)
+  expectAsFewAsEver('08', hands)
 
   // Ticked one by one; a kind that is switched off is hidden, and what was ticked of it stays so; all at once.
   const ticked = async () => (await hands.middlesOf('#2e7d5b')).length
@@ -35,14 +36,11 @@ async function makeCard(hands: BenchHands): Promise<void> {
   await hands.setProperties({ x: '8', y: '8', width: '16', height: '16', fill: '#8a959b' })
   await hands.selectPart('frame')
   await hands.setProperties({ width: '200', height: '32', fill: '#ffffff' })
-  await hands.addPart('text')
-  await hands.setProperties({ text: '= task', x: '34', y: '6' })
-  await hands.addState()
-  await hands.renameState('over', 'done')
+  await hands.addPart('text', { text: '= task', x: '34', y: '6' })
+  await hands.addStates('done')
   await hands.selectPart('box')
   await hands.setProperty('fill', '#2e7d5b')
-  await hands.wire('tap', 'rest', 'done')
-  await hands.wire('tap', 'done', 'rest')
+  await hands.wireAndBack('tap', 'rest', 'done')
   await hands.addTrigger('message')
   await hands.wire('message', 'rest', 'done')
   await hands.enter('named', 'all done', '[aria-label="Rule"]')
@@ -54,15 +52,13 @@ async function makeSwitch(hands: BenchHands): Promise<void> {
   await hands.addParameter('text', 'label', 'Deck')
   await hands.addParameter('yes/no', 'isOn', 'yes')
   await hands.setProperties({ x: '0', y: '0', width: '90', height: '28', fill: '#b07d12' })
-  await hands.addPart('text')
-  await hands.setProperties({ text: '= label', x: '10', y: '4', fill: '#ffffff' })
+  await hands.addPart('text', { text: '= label', x: '10', y: '4', fill: '#ffffff' })
   await hands.selectPart('frame')
   await hands.setProperties({ width: '90', height: '28' })
   await hands.wire('tap', 'rest', 'rest')
   await hands.act('send a message', { send: 'switched', with: 'label' })
   await hands.click('[aria-label="Looks for each isOn"]')
   await hands.click(await hands.column('no'))
-  await hands.editInto('no')
   await hands.selectPart('box')
   await hands.setProperty('fill', '#8a959b')
 }
@@ -75,25 +71,18 @@ async function makeRound(hands: BenchHands): Promise<void> {
   }
   await hands.renamePart('box', 'all')
   await hands.setProperties({ x: '130', y: '160', width: '80', height: '28' })
-  await hands.addPart('text')
-  await hands.setProperties({ text: 'All done', x: '140', y: '164', fill: '#ffffff' })
-  await hands.openGroup('Answer')
-  await hands.setProperty('receives input', '')
+  await hands.addPart('text', { text: 'All done', x: '140', y: '164', fill: '#ffffff', 'receives input': 'no' })
   for (const [label, shows, x] of [['Deck', 'showsDeck', '0'], ['Engine', 'showsEngine', '100']] as const) {
     await hands.selectPart('frame')
-    await hands.addPart('Switch')
-    await hands.setProperties({ x, y: '0', label })
+    await hands.addPart('Switch', { x, y: '0', label })
     await hands.bindProperty('isOn', shows)
   }
   await hands.selectPart('frame')
   await hands.setProperty('height', '200')
-  await hands.addPart('container')
-  await hands.openGroup('Layout')
-  await hands.setProperties({ x: '0', y: '36', layout: 'column', gap: '4', 'width from': 'content', 'height from': 'content' })
+  await hands.addPart('container', { x: '0', y: '36', layout: 'column', gap: '4', 'width from': 'content', 'height from': 'content' })
   for (const [task, shows] of TASKS) {
     await hands.selectPart('container')
-    await hands.addPart('Card')
-    await hands.setProperty('task', task)
+    await hands.addPart('Card', { task })
     await hands.bindProperty('visible', shows)
   }
   await wire(hands)

@@ -2,6 +2,7 @@ import { test } from '@jest/globals'
 import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -12,14 +13,13 @@ test('job 04, seen from the deck, from an empty project', async () => {
   await hands.newProject()
   await draw(hands)
   await hands.renameState('rest', 'gannet')
+  await hands.selectPart('slides')
   for (const [index, name] of [[1, 'seal'], [2, 'puffin']] as const) {
-    await hands.addState()
-    await hands.renameState('over', name)
-    await hands.selectPart('slides')
+    await hands.addStates(name)
     await hands.setProperty('x', String(-240 * index))
   }
   await wire(hands)
-  process.stdout.write(`job 04 seen from the deck: ${hands.actions} actions\n`)
+  expectAsFewAsEver('04', hands)
 
   // On and back, round both ways, by keys and, left alone, by itself.
   await hands.clickButton('Start over')
@@ -41,25 +41,15 @@ async function draw(hands: BenchHands): Promise<void> {
   await hands.selectPart('box')
   await hands.press(Key.DELETE)
   await hands.selectPart('frame')
-  await hands.openGroup('Effect')
-  await hands.setProperty('clip', '')
-  await hands.openGroup('Answer')
-  await hands.setProperties({ role: 'region', 'accessible name': 'Seen from the deck', 'focusable': '' })
-  await hands.addPart('container')
-  await hands.renamePart('container', 'slides')
-  await hands.openGroup('Layout')
-  await hands.setProperties({ layout: 'free', x: '0', y: '0', width: '720', height: '120' })
+  await hands.setProperties({ clip: 'yes', role: 'region', 'accessible name': 'Seen from the deck', focusable: 'yes' })
+  await hands.addPart('container', { layout: 'free', x: '0', y: '0', width: '720', height: '120' }, 'slides')
   for (const [index, [name, fill]] of SEEN.entries()) {
-    await hands.addPart('box')
-    await hands.renamePart('box', name)
-    await hands.setProperties({ x: String(240 * index), y: '0', width: '240', height: '120', fill })
+    await hands.addPart('box', { x: String(240 * index), y: '0', width: '240', height: '120', fill }, name)
     await hands.selectPart('slides')
   }
   for (const [name, x] of [['back', '8'], ['on', '200']] as const) {
     await hands.selectPart('frame')
-    await hands.addPart('ellipse')
-    await hands.renamePart('ellipse', name)
-    await hands.setProperties({ x, y: '44', width: '32', height: '32', fill: '#fbf8f1' })
+    await hands.addPart('ellipse', { x, y: '44', width: '32', height: '32', fill: '#fbf8f1' }, name)
   }
 }
 

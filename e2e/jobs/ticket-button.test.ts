@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
+import { expectAsFewAsEver } from './counts'
 
 const application = useApplication()
 
@@ -13,7 +14,7 @@ test('job 16, the ticket button, from an empty project', async () => {
   await hands.newComponent()
   await drawButton(hands)
   await giveSizes(hands)
-  process.stdout.write(`job 16 ticket button: ${hands.actions} actions\n`)
+  expectAsFewAsEver('16', hands)
 
   const specimen = '[aria-label="Specimen"]'
   const frame = () => hands.driver.executeScript<number[]>('const rect = document.querySelector(".specimen-picture rect"); return [Number(rect.getAttribute("width")), Number(rect.getAttribute("height"))]')
@@ -52,17 +53,13 @@ async function drawButton(hands: BenchHands): Promise<void> {
   await hands.removeSelected()
   await hands.closeEasel()
   await hands.selectPart('frame')
-  await hands.setProperty('fill', '#24506f')
-  await hands.openGroup('Layout')
-  await hands.setProperties({ layout: 'row', gap: '8', align: 'center', 'padding left': '16', 'padding right': '16', 'padding top': '10', 'padding bottom': '10', 'width from': 'content', 'height from': 'content' })
-  await hands.addPart('slot')
-  await hands.setProperties({ width: '20', height: '20' })
+  await hands.setProperties({ fill: '#24506f', layout: 'row', gap: '8', align: 'center', 'padding left': '16', 'padding right': '16', 'padding top': '10', 'padding bottom': '10', 'width from': 'content', 'height from': 'content' })
+  await hands.addPart('slot', { width: '20', height: '20' })
   await hands.enter('Name of slot', 'icon', '[aria-label="Parameters"]')
   await hands.enter('Value of icon', 'Component 1', '[aria-label="Parameters"]')
   await hands.bindProperty('visible', 'showIcon')
   await hands.selectPart('frame')
-  await hands.addPart('text')
-  await hands.setProperties({ text: '= label', fill: '#ffffff' })
+  await hands.addPart('text', { text: '= label', fill: '#ffffff' })
   await hands.bindProperty('visible', 'showLabel')
 }
 
@@ -71,7 +68,6 @@ async function giveSizes(hands: BenchHands): Promise<void> {
   await hands.click('[aria-label="Looks for each size"]')
   for (const [size, words, icon, room] of [['S', '12', '14', '10'], ['L', '20', '28', '22']] as const) {
     await hands.click(await hands.column(size))
-    await hands.editInto(size)
     await hands.selectPart('text')
     await hands.setProperty('size', words)
     await hands.selectPart('slot')

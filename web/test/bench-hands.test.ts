@@ -160,7 +160,7 @@ describe('dragging a cell', () => {
   const component = small({ a: {}, b: {}, c: {} }, [{ on: tap, in: ['a'], to: 'b' }])
   const [axis] = component.axes as readonly [Component['axes'][number]]
   const drop = (state: Id, origin: Partial<CellOrigin>) => {
-    const done = dropped(projectOf(component), component, axis, { row: rowOf(tap, null), state: 'a', rule: component.rules[0]!, how: 'target', ...origin }, state, () => 'new')
+    const done = dropped(projectOf(component), component, axis, { row: rowOf(tap, null), state: 'a', rule: component.rules[0]!, how: 'target', ...origin }, state, false, () => 'new')
     return done && [done.label, apply(projectOf(component), done.edit ?? batch()).components[0]!.rules.map(({ id, within, target }) => [id, within, target])]
   }
 

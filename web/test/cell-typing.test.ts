@@ -52,6 +52,17 @@ describe('a time typed behind a state', () => {
     return [target, timing?.durationMs, timing?.easing]
   }
 
+  test('says whether it leads back as well, unless that is a name', () => {
+    const both = (text: string, ...names: readonly string[]) => {
+      const { target, isBoth, timing } = typedIn(text, states(...names))
+      return [target, isBoth, timing?.durationMs, timing?.easing]
+    }
+    expect(both('over and back', 'over')).toEqual(['over', true, undefined, undefined])
+    expect(both('over 200 ease-out and back', 'over')).toEqual(['over', true, 200, 'ease-out'])
+    expect(both('there and back', 'there and back')).toEqual(['there and back', false, undefined, undefined])
+    expect(both('over', 'over')).toEqual(['over', false, undefined, undefined])
+  })
+
   test('is a number in ms or s, and what stands behind that its easing', () => {
     expect(typed('open 200', 'rest', 'open')).toEqual(['open', 200, null])
     expect(typed('open 0.2s', 'rest', 'open')).toEqual(['open', 200, null])

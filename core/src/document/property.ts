@@ -1,5 +1,6 @@
 import { isGradient, type Colour, type Literal, type Paint, type Shadow } from './value'
 import type { PartKind } from './part'
+import type { Parameter } from './rule'
 import { ROLES } from './role'
 
 /** What the values of a type are. */
@@ -189,6 +190,15 @@ export const propertiesOf = (kind: PartKind): readonly PropertyDefinition[] => b
 
 /** The property by which a look sets a parameter of an instance. */
 export const parameterProperty = (parameter: string): string => `param:${parameter}`
+
+const PARAMETER_TYPES: Readonly<Record<Parameter['type'], PropertyType>> = {
+  text: 'text', number: 'number', 'yes/no': 'yesNo', choice: 'choice', colour: 'colour', slot: 'text',
+}
+
+/** A parameter of something inside, as a property of the part that holds it. */
+export const parameterDefinition = ({ id, name, type, initial, choices }: Parameter): PropertyDefinition => ({
+  name: parameterProperty(id), label: name, type: PARAMETER_TYPES[type], group: 'answer', initial, kinds: ['instance'], ...(choices ? { choices } : {}),
+})
 
 /** The property by which a look puts an axis of an instance into a state. */
 export const stateProperty = (axis: string): string => `state:${axis}`

@@ -59,6 +59,17 @@ export const Trigger = kinds(
 )
 export type Trigger = Of<typeof Trigger>
 
+const PAIRS = [['enter', 'leave'], ['press', 'release'], ['drag start', 'drag end'], ['focus', 'blur']] as const
+
+/** What ends what a trigger begins: leaving what was entered, letting go of what was pressed. Any other undoes what it did when it comes again. */
+export function oppositeOf(trigger: Trigger): Trigger {
+  for (const [begins, ends] of PAIRS) {
+    if (trigger.on === begins) return { on: ends }
+    if (trigger.on === ends) return { on: begins }
+  }
+  return trigger
+}
+
 export type TriggerKind = Trigger['on']
 
 export const TRIGGER_KINDS: readonly TriggerKind[] = [

@@ -16,10 +16,14 @@ interface CommitFieldProps {
   /** The names an expression typed here can use; with `=` before it, unless the field holds nothing but expressions. */
   readonly names?: readonly string[]
   readonly isAllExpression?: boolean
+  /** What is typed is no value but something to be done: when it is, the field shows its value again. */
+  readonly isOrder?: boolean
+  /** Has the focus as soon as it is there. */
+  readonly isFocused?: boolean
 }
 
 /** A one-line field that commits on Enter or when it is left, goes back on Escape, completes names while an expression is typed, and says beside itself what is wrong. */
-export function CommitField({ label, value, onCommit, onStep, isMono = false, hidesLabel = false, placeholder, list, names = [], isAllExpression = false }: CommitFieldProps) {
+export function CommitField({ label, value, onCommit, onStep, isMono = false, hidesLabel = false, placeholder, list, names = [], isAllExpression = false, isOrder = false, isFocused = false }: CommitFieldProps) {
   const id = useId()
   const input = useRef<HTMLInputElement>(null)
   const [text, setText] = useState(value)
@@ -35,19 +39,22 @@ export function CommitField({ label, value, onCommit, onStep, isMono = false, hi
 
   const commit = (typed: string) => {
     isTyped.current = false
-    if (typed === committed.current) {
-      setProblem(null)
-      return
-    }
-    const refused = onCommit(typed)
+    const refused = typed === committed.current ? null : onCommit(typed)
     setProblem(refused)
-    if (refused === null) committed.current = typed
+    if (refused !== null) return
+    if (isOrder) setText(value)
+    else committed.current = typed
   }
   const leave = () => isTyped.current && commit(text)
   usePressElsewhere(input, leave)
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
-    if (event.key === 'Enter') commit(text)
-    else if (event.key === 'Escape') {
+    if (event.key === 'Enter') {
+      // The focus may go to a button by this, which the key is not meant for.
+      event.preventDefault()
+      commit(text)
+    } else if (event.key === 'Escape') {
+      // The second time it leaves the field, so that the keys of the page are to be had again.
+      if (text === value) event.currentTarget.blur()
       setText(value)
       setProblem(null)
       isTyped.current = false
@@ -66,7 +73,7 @@ export function CommitField({ label, value, onCommit, onStep, isMono = false, hi
     setText(typed)
   }
   const attributes = {
-    id, className: isMono ? 'mono' : undefined, placeholder, 'data-typing': text === value ? undefined : '', 'aria-invalid': problem !== null,
+    id, autoFocus: isFocused, className: isMono ? 'mono' : undefined, placeholder, 'data-typing': text === value ? undefined : '', 'aria-invalid': problem !== null,
     'aria-describedby': problem ? `${id}-problem` : undefined, onBlur: leave, onFocus: (event: FocusEvent<HTMLInputElement>) => event.target.select(),
   }
   return (

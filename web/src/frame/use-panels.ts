@@ -7,6 +7,9 @@ export type PanelSide = 'left' | 'right' | 'foot'
 /** How far panels can be pulled, in px; nothing is folded away. */
 const LIMITS = { least: 120, most: 640 } as const
 
+/** In a small window panels leave the most of it to what they stand beside. */
+const MOST_OF_WINDOW: Readonly<Record<PanelSide, string>> = { left: '28vw', right: '36vw', foot: 'max(164px, 38vh)' }
+
 const USUAL: Readonly<Record<PanelSide, number>> = { left: 200, right: 284, foot: 236 }
 
 /** How wide and how high the panels of a place are, kept in this browser. */
@@ -32,7 +35,7 @@ export function usePanels(place: string): Panels {
     }
     return {
       sizes,
-      style: { '--left-panel': `${sizes.left}px`, '--right-panel': `${sizes.right}px`, '--foot-panel': `${sizes.foot}px` },
+      style: { '--left-panel': `min(${sizes.left}px, ${MOST_OF_WINDOW.left})`, '--right-panel': `min(${sizes.right}px, ${MOST_OF_WINDOW.right})`, '--foot-panel': `min(${sizes.foot}px, ${MOST_OF_WINDOW.foot})` },
       resize: (side, px) => keep(side, { px: Math.round(Math.min(LIMITS.most, Math.max(LIMITS.least, px))), isFolded: px < LIMITS.least / 2 }),
       fold: (side) => keep(side, { ...kept[side], isFolded: !kept[side].isFolded }),
     }

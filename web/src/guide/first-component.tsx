@@ -38,7 +38,7 @@ export function FirstComponent() {
       <p aria-live="polite">
         {current
           ? <>{STEPS[current][1]} <button className="plain underlined" onClick={() => document.querySelector<HTMLElement>(STEPS[current][2])?.focus()}>Show where</button></>
-          : `That is a component. ${!areCurrent ? '' : findings.length === 0 ? 'Nothing is found wrong with it. ' : 'What is still to be said of it stands at the right. '}Place it on a screen from Contents; ? says what can be done on each page.`}
+          : `That is a component. ${!areCurrent ? '' : findings.every(({ level }) => level === 'note') ? 'Nothing is found wrong with it. ' : 'What is still to be said of it stands at the right. '}Place it on a screen from Contents; ? says what can be done on each page.`}
       </p>
       <button className="plain underlined" onClick={leave}>{current ? 'Leave the guide' : 'Close the guide'}</button>
     </section>

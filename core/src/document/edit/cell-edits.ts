@@ -4,7 +4,7 @@ import type { NewId } from '../defaults'
 import { componentOf, type Project } from '../project'
 import { statesHeldBy } from '../moves'
 import type { Rule, Target, Within } from '../rule'
-import { triggerRow, type Trigger } from '../trigger'
+import { oppositeOf, triggerRow, type Trigger } from '../trigger'
 import type { Id } from '../value'
 import { apply, batch, type Edit } from './edit'
 import { isSaid } from './look-place'
@@ -45,6 +45,15 @@ export function setCell(project: Project, component: Component, cell: Cell, want
   const named: Rule = { ...template, id: newId(cell.trigger.on), within: old ? { only: [cell.state] } : template.within }
   const own = leading(project, component, named, target, newId)
   return old ? batch(leaveCell(component, old, cell.state), addRule(component.id, own)) : batch(addRule(component.id, own), ...takingFocus(component, own))
+}
+
+/** The cell by which one comes back from where another leads. */
+export const cellBack = ({ axis, state: _from, trigger, part }: Cell, to: Id): Cell => ({ axis, state: to, trigger: oppositeOf(trigger), part })
+
+/** Leads cells to a state, and from there back to where the first of them stands by the opposite of its trigger. */
+export function setCellsAndBack(project: Project, component: Component, cells: readonly Cell[], to: Id, newId: NewId): Edit {
+  const steps = [...cells.map((cell) => ({ cell, state: to })), ...cells.slice(0, 1).map((cell) => ({ cell: cellBack(cell, to), state: cell.state }))]
+  return inTurn(project, component, steps, (now, { cell, state }) => setCell(project, now, cell, { go: 'state', state }, newId))
 }
 
 /** What is tapped as a whole takes the focus, as a button does, unless something else is said of it: the keyboard has to come to it too. */

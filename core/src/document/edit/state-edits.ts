@@ -19,6 +19,12 @@ export function addState(component: Component, axis: Axis, id: Id, name: string,
   return insertInto(inside(axisPath(component.id, axis.id), 'states'), item)
 }
 
+/** New states at the end of an axis, one for each name, with the look of another one. */
+export function addStates(component: Component, axis: Axis, named: readonly Pick<State, 'id' | 'name'>[], copied: State): Edit {
+  const states = named.reduce<readonly State[]>((now, { id, name }) => [...now, { ...newState(id, name, freeHue({ ...axis, states: now })), look: copied.look }], axis.states)
+  return batch(...states.slice(axis.states.length).map((state) => insertInto(inside(axisPath(component.id, axis.id), 'states'), state)))
+}
+
 /** A state once more, beside the one it is like: with its look, what it repeats, and every rule that holds in it. Where rules lead stays. */
 export function duplicateState(component: Component, axis: Axis, state: State, id: Id): Edit {
   const name = freeName(state.name, namesOf(axis.states), ' ', state.name.replace(/ \d+$/, ''))

@@ -9,10 +9,10 @@ import { differentGroups, surfaces } from './demo-groups'
 import { machines, projectWith } from './random-machine'
 import { told, toldOf } from './told'
 
-const MACHINES = Number(process.env.RHEOSCOPE_MACHINES ?? 2000)
+const MACHINES = Number(process.env.RHEOSCOPE_MACHINES ?? 500)
 
 /** So many first ways of one exploration are gone by a run here: the longest of up to so many steps, which have others as their beginnings. */
-const WAYS_GONE = { demo: 40, random: 3 }
+const WAYS_GONE = { demo: Number(process.env.RHEOSCOPE_WAYS ?? 8), random: 3 }
 const MOST_STEPS = 16
 
 /** Larger ones than this, in symbolic configurations, are gone only as far as that. */

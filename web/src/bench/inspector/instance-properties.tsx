@@ -1,20 +1,9 @@
-import { parameterProperty, setProperty, startInstanceIn, stateProperty, type Parameter, type Part, type PropertyDefinition, type PropertyType, type Value } from '@rheoscope/core/document'
+import { parameterDefinition, setProperty, startInstanceIn, stateProperty, type Part, type Value } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
 import { ComponentField } from '../../fields/component-field'
 import { ChoiceField } from '../../fields/choice-field'
 import { PropertyField } from '../../fields/property-field'
 import { useBench, type Bench } from '../page/use-bench'
-
-const PROPERTY_TYPES: Readonly<Record<Parameter['type'], PropertyType>> = {
-  text: 'text', number: 'number', 'yes/no': 'yesNo', choice: 'choice', colour: 'colour', slot: 'text',
-}
-
-/** A parameter of something inside, as a property of the part that holds it. */
-export const definitionFor = (parameter: Parameter): PropertyDefinition => ({
-  name: parameterProperty(parameter.id), label: parameter.name, initial: parameter.initial, group: 'answer', kinds: ['instance'],
-  type: PROPERTY_TYPES[parameter.type],
-  ...(parameter.choices ? { choices: parameter.choices } : {}),
-})
 
 /** What a holder can say about an instance: the states it puts it into, and its parameters. */
 export function InstanceProperties({ part }: { readonly part: Extract<Part, { kind: 'instance' }> }) {
@@ -40,7 +29,7 @@ export function InstanceProperties({ part }: { readonly part: Extract<Part, { ki
         )
       })}
       {inner.parameters.map((parameter) => {
-        const definition = definitionFor(parameter)
+        const definition = parameterDefinition(parameter)
         const value = saidOf(bench, part, definition.name) ?? parameter.initial
         const onChange = (to: Value) => say(definition.name, to, `set ${parameter.name} of ${part.name}`)
         if (parameter.type === 'slot') return <ComponentField key={parameter.id} label={parameter.name} value={String(value)} project={project} outside={component.id} onChange={onChange} />

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { EMPTY_MOTION, inProject, motionAt, setAt, setOfMotion, setProperty, takeBackFromBase, type Motion, type MotionSetting, type Part, type Value } from '@rheoscope/core/document'
+import { EMPTY_MOTION, inProject, motionAt, parameterDefinition, setAt, setOfMotion, setProperty, takeBackFromBase, type Motion, type MotionSetting, type Part, type Value } from '@rheoscope/core/document'
 import { itemScope, scopeOf } from '@rheoscope/core/expression'
 import { easingProblem, resolveTiming } from '@rheoscope/core/motion'
 import { CommitField } from '../../fields/commit-field'
@@ -8,7 +8,6 @@ import { conditionProblem } from '../../fields/condition'
 import { formatValue, parseValue } from '../../fields/parse-value'
 import { ChoiceField } from '../../fields/choice-field'
 import { contextAt } from '../lanes/use-motion'
-import { definitionFor } from './instance-properties'
 import { StaggerFields } from './motion-fields'
 import { MsField } from '../../fields/ms-field'
 import { useBench } from '../page/use-bench'
@@ -36,7 +35,7 @@ export function ListProperties({ part }: { readonly part: Extract<Part, { kind: 
       <ChoiceField label="table" value={part.table ?? ''} choices={[{ value: '', label: 'none' }, ...project.tables.map(({ id, name }) => ({ value: id, label: name }))]} onChange={(id) => set('table', id === '' ? null : id)} />
       <CommitField label="only if" isMono value={part.filter ?? ''} placeholder="every record" names={Object.keys(scope)} isAllExpression onCommit={setFilter} />
       {inner?.parameters.filter(({ type }) => type !== 'slot').map((parameter) => {
-        const definition = definitionFor(parameter)
+        const definition = parameterDefinition(parameter)
         const said = part.base[definition.name]
         const isColumn = table?.columns.some(({ name }) => name === parameter.name) === true
         const take = (text: string): string | null => {

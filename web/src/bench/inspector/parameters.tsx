@@ -65,6 +65,7 @@ function ParameterRow({ parameter }: { readonly parameter: Parameter }) {
     if (!looks) return
     make(looks.edit, `give each ${parameter.name} a look`)
     select({ do: 'select axis', axis: looks.axis.id, state: looks.axis.start })
+    select({ do: 'edit into', into: 'look' })
   }
   return (
     <li className="parameter">

@@ -11,6 +11,7 @@ import { EditsGoInto, intoText } from './edits-go-into'
 import { ContinuousMotion } from './continuous-motion'
 import { DragFields } from './drag-fields'
 import { InstanceProperties } from './instance-properties'
+import { LineField } from './line-field'
 import { ListProperties } from './list-properties'
 import { readOut } from '../page/read-out'
 import { useBench } from '../page/use-bench'
@@ -49,6 +50,7 @@ function PropertyList({ part }: { readonly part: Part }) {
   return (
     <>
       <h2 className="caption">{parts.length > 1 ? `${parts.length} parts` : part.name} <span className="muted">{where}</span></h2>
+      <LineField key={part.id} part={part} scope={scope} />
       {part.kind === 'instance' && <InstanceProperties part={part} />}
       {part.kind === 'list' && <ListProperties part={part} />}
       {part.kind === 'slot' && <p className="muted hint">Holds what “{component.parameters.find(({ id }) => id === part.slot)?.name ?? '?'}” names.</p>}

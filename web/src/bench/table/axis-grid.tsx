@@ -1,6 +1,6 @@
 import { useLayoutEffect, useRef, useState, type CSSProperties, type MouseEvent, type RefObject } from 'react'
 import { Button, MenuItem } from '@mui/material'
-import { addState, defaultTrigger, freeStateName, isFromUser } from '@rheoscope/core/document'
+import { addState, defaultTrigger, freeStateName, isFromUser, type Id } from '@rheoscope/core/document'
 import { newId } from '../../session/new-id'
 import { FloatingMenu } from '../../theme/floating'
 import { targetOf } from '../../theme/target-of'
@@ -29,6 +29,7 @@ export function AxisGrid() {
   const grid = useRef<HTMLDivElement>(null)
   useFocusOnCell(grid)
   useRoving(grid, '.cell, .state-name, .state-menu, .column-open, .grid-add button, .grid-corner button')
+  const [added, setAdded] = useState<Id | null>(null)
   const hasTriggers = !isDecidedOutside(axis)
   const add = () => {
     const name = freeStateName(axis)
@@ -36,6 +37,7 @@ export function AxisGrid() {
     make(addState(component, axis, id, name, state), `add a state to ${axis.name}`)
     select({ do: 'select state', state: id })
     select({ do: 'edit into', into: 'look' })
+    setAdded(id)
   }
   const onContextMenu = (event: MouseEvent) => {
     const cell = targetOf(event)?.closest<HTMLElement>('[role="gridcell"]')
@@ -58,7 +60,7 @@ export function AxisGrid() {
             <span className="caption corner-looks">looks →</span>
             {!view.isEaselOpen && hasTriggers && <span className="caption">triggers ↓</span>}
           </div>
-          {axis.states.map((each, column) => <ColumnHead key={each.id} state={each} column={column} line={headLine} isTarget={drag.line?.over === each.id} />)}
+          {axis.states.map((each, column) => <ColumnHead key={each.id} state={each} column={column} line={headLine} isTarget={drag.line?.over === each.id} isNew={added === each.id} onNamed={() => setAdded(null)} />)}
           <div className="grid-add" role="columnheader" style={{ gridRow: headLine, gridColumn: axis.states.length + 2 }}>
             <Button onClick={add} aria-label={component.axes.length > 1 ? `Add a state to ${axis.name}` : 'Add a state'} title="Add a state: a copy of the selected one">+</Button>
           </div>

@@ -1,4 +1,4 @@
-import { itemAt, leadElsewhere, setCell, spreadRuleOver, type Axis, type Component, type Edit, type Id, type Project, type Rule, type NewId } from '@rheoscope/core/document'
+import { itemAt, leadElsewhere, setCell, setCellsAndBack, spreadRuleOver, type Axis, type Component, type Edit, type Id, type Project, type Rule, type NewId } from '@rheoscope/core/document'
 import type { Row } from './rows'
 
 /** A cell of the table that is being dragged from. */
@@ -10,8 +10,8 @@ export interface CellOrigin {
   readonly how: 'target' | 'spread'
 }
 
-/** What dropping a cell on the column of a state does, with its name; null when it does nothing. */
-export function dropped(project: Project, component: Component, axis: Axis, { row, state: from, rule, how }: CellOrigin, state: Id, newId: NewId): { readonly edit: Edit | null; readonly label: string } | null {
+/** What dropping a cell on the column of a state does, with its name; `andBack` leads from there back as well. Null when it does nothing. */
+export function dropped(project: Project, component: Component, axis: Axis, { row, state: from, rule, how }: CellOrigin, state: Id, andBack: boolean, newId: NewId): { readonly edit: Edit | null; readonly label: string } | null {
   const name = axis.states.find(({ id }) => id === state)?.name ?? ''
   if (how === 'spread') {
     if (!rule || state === from) return null
@@ -19,6 +19,8 @@ export function dropped(project: Project, component: Component, axis: Axis, { ro
     return { edit: spreadRuleOver(project, component, rule, axis.states.slice(places[0], itemAt(places, 1) + 1).map(({ id }) => id)), label: `let ${row.key} hold as far as ${name}` }
   }
   const target = { go: 'state', state } as const
-  const edit = rule ? leadElsewhere(project, component, rule, target, newId) : setCell(project, component, { axis: axis.id, state: from, trigger: row.trigger, part: row.part }, target, newId)
+  const cell = { axis: axis.id, state: from, trigger: row.trigger, part: row.part }
+  if (andBack && state !== from) return { edit: setCellsAndBack(project, component, [cell], state, newId), label: `let ${row.key} lead to ${name} and back` }
+  const edit = rule ? leadElsewhere(project, component, rule, target, newId) : setCell(project, component, cell, target, newId)
   return { edit, label: `let ${row.key} lead to ${name}` }
 }

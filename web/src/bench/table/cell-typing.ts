@@ -32,16 +32,23 @@ export function problemOf(text: string, states: readonly State[]): string | null
 /** A target with how long its motion takes, as typed into a cell; the target is empty where only the time is said. */
 export interface Typed {
   readonly target: string
+  /** It leads back as well. */
+  readonly isBoth: boolean
   readonly timing: { readonly durationMs: number; readonly easing: string | null } | null
 }
 
 const TIMED = /^(.*?)\s+(\d+(?:\.\d+)?)\s*(ms|s)?(?:\s+(\S.*))?$/i
 
-/** Takes apart what is typed into a cell: `open 200 ease-out`, `open 0.2s`, or ` 200` for the time alone. What is the name of a state as a whole is no time. */
+const AND_BACK = /\s+and back\s*$/i
+
+/** Takes apart what is typed into a cell: `open 200 ease-out`, `open 0.2s and back`, or ` 200` for the time alone. What is the name of a state as a whole is neither a time nor a way back. */
 export function typedIn(text: string, states: readonly State[]): Typed {
   const isName = states.some(({ name }) => name.trim().toLowerCase() === text.trim().toLowerCase())
-  const found = isName ? null : TIMED.exec(text)
-  if (!found) return { target: text, timing: null }
+  if (isName) return { target: text, isBoth: false, timing: null }
+  const isBoth = AND_BACK.test(text)
+  const there = text.replace(AND_BACK, '')
+  const found = TIMED.exec(there)
+  if (!found) return { target: there, isBoth, timing: null }
   const [, target = '', number = '', unit, easing = null] = found
-  return { target, timing: { durationMs: Math.round(Number(number) * (unit?.toLowerCase() === 's' ? 1000 : 1)), easing } }
+  return { target, isBoth, timing: { durationMs: Math.round(Number(number) * (unit?.toLowerCase() === 's' ? 1000 : 1)), easing } }
 }

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addGroup, clearLook, duplicateState, HUES, lookClipOf, moveState, removeState, renameStateSpokenOf, setFinal, setHue, setStartState, type State } from '@rheoscope/core/document'
+import { addGroup, addStates, batch, clearLook, duplicateState, HUES, lookClipOf, moveState, removeState, renameStateSpokenOf, setFinal, setHue, setStartState, withFreeNames, type State } from '@rheoscope/core/document'
 import { wordOf } from '@rheoscope/core/expression'
 import { useFindingsOf } from '../../checks/use-findings'
 import { newId } from '../../session/new-id'
@@ -12,7 +12,15 @@ import { useBench, useStillBench } from '../page/use-bench'
 import { FloatingMenu } from '../../theme/floating'
 
 /** The head of a column: a state's mark and name, and the picture of its look, which opens it on the easel. */
-export function ColumnHead({ state, column, line, isTarget }: { readonly state: State; readonly column: number; readonly line: number; readonly isTarget: boolean }) {
+export function ColumnHead({ state, column, line, isTarget, isNew, onNamed }: {
+  readonly state: State
+  readonly column: number
+  readonly line: number
+  readonly isTarget: boolean
+  /** It was added just now, and is to be named. */
+  readonly isNew: boolean
+  readonly onNamed: () => void
+}) {
   const { component, axis, view, player, select } = useStillBench()
   const { findings } = useFindingsOf(component.id)
   const isSelected = view.state === state.id
@@ -23,7 +31,7 @@ export function ColumnHead({ state, column, line, isTarget }: { readonly state: 
     <div className={classes} style={{ gridRow: line, gridColumn: column + 2 }} data-column={state.id} role="columnheader" aria-selected={isSelected || isAlso}>
       {player && <LiveMarker player={player} axisIndex={component.axes.indexOf(axis)} state={state.id} />}
       <div className="column-title">
-        <StateName key={`${state.id} ${state.name}`} state={state} />
+        <StateName key={`${state.id} ${state.name}`} state={state} isNew={isNew} onNamed={onNamed} />
         {worst && <span className={`badge is-${worst.level}`} title={worst.sentence.replace(/[‹›]/g, '')} />}
         <StateMenu state={state} />
       </div>
@@ -42,12 +50,17 @@ function HeadPicture({ state }: { readonly state: string }) {
   return <LookPicture project={project} component={component.id} standing={{ [axis.id]: state }} />
 }
 
-function StateName({ state }: { readonly state: State }) {
+/** The name of a state. Of a new one several can be typed, with commas between: each further one is a state of its own. */
+function StateName({ state, isNew, onNamed }: { readonly state: State; readonly isNew: boolean; readonly onNamed: () => void }) {
   const { project, component, axis, make, select } = useStillBench()
-  const [isRenaming, setRenaming] = useState(false)
-  const rename = (name: string) => {
+  const [isRenaming, setRenaming] = useState(isNew)
+  const rename = (typed: string) => {
     setRenaming(false)
-    if (name.trim() !== '' && name !== state.name) make(renameStateSpokenOf(project, component, axis, state.id, name.trim(), wordOf), `rename ${state.name}`)
+    onNamed()
+    const [name = '', ...further] = isNew ? typed.split(',').map((each) => each.trim()).filter((each) => each !== '') : [typed.trim()]
+    if (name === '' || (name === state.name && further.length === 0)) return
+    const more = withFreeNames(further.map((each) => ({ id: newId(each), name: each })), [...axis.states.filter(({ id }) => id !== state.id), { name }])
+    make(batch(renameStateSpokenOf(project, component, axis, state.id, name, wordOf), addStates(component, axis, more, state)), more.length > 0 ? 'add states' : `rename ${state.name}`)
   }
   if (isRenaming) {
     return (
@@ -56,8 +69,8 @@ function StateName({ state }: { readonly state: State }) {
         onFocus={(event) => event.target.select()} onBlur={(event) => rename(event.target.value)}
         onKeyDown={(event) => {
           event.stopPropagation()
-          if (event.key === 'Enter') rename(event.currentTarget.value)
-          if (event.key === 'Escape') setRenaming(false)
+          if (event.key === 'Escape') event.currentTarget.value = state.name
+          if (event.key === 'Enter' || event.key === 'Escape') event.currentTarget.blur()
         }}
       />
     )

@@ -21,14 +21,14 @@ export interface CellDrag {
 /** Less than this is a click. */
 const THRESHOLD_PX = 4
 
-/** Dragging from a cell of the trigger table to a column. */
+/** Dragging from a cell of the trigger table to a column; with Alt it leads back from there as well. */
 export function useCellDrag(): CellDrag {
   const { project, component, axis, make, select } = useStillBench()
   const [line, setLine] = useState<Line | null>(null)
   const ended = useRef<(() => void) | null>(null)
 
-  const drop = (origin: CellOrigin, state: Id) => {
-    const done = dropped(project, component, axis, origin, state, newId)
+  const drop = (origin: CellOrigin, state: Id, andBack: boolean) => {
+    const done = dropped(project, component, axis, origin, state, andBack, newId)
     if (!done) return
     make(done.edit, done.label)
     if (origin.how === 'target') select({ do: 'select cell', state: origin.state, row: origin.row.key })
@@ -54,9 +54,9 @@ export function useCellDrag(): CellDrag {
       ended.current = null
       setLine(null)
     }
-    const up = () => {
+    const up = ({ altKey }: globalThis.PointerEvent) => {
       end()
-      if (hasMoved && over !== null) drop(origin, over)
+      if (hasMoved && over !== null) drop(origin, over, altKey)
     }
     const cancel = (key: KeyboardEvent) => {
       if (key.key === 'Escape') end()

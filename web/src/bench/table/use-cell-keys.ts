@@ -1,9 +1,9 @@
 import { useState, type FocusEvent, type KeyboardEvent } from 'react'
-import { apply, batch, certain, componentOf, setCells, timeCells, type Cell, type Component, type Edit, type Id, type Project, type State, type Target } from '@rheoscope/core/document'
+import { apply, batch, cellBack, certain, componentOf, ruleInCell, setCells, setCellsAndBack, timeCells, triggerRow, type Cell, type Component, type Edit, type Id, type Project, type State } from '@rheoscope/core/document'
 import { easingProblem } from '@rheoscope/core/motion'
 import { newId } from '../../session/new-id'
 import { targetOf } from '../../theme/target-of'
-import { problemOf, readingOf, typedIn } from './cell-typing'
+import { problemOf, readingOf, typedIn, type Typed } from './cell-typing'
 import { rowsOf } from './rows'
 import { useStillBench } from '../page/use-bench'
 import { useCells } from './use-cells'
@@ -22,15 +22,21 @@ interface Typing extends CellTyping {
   readonly cells: readonly Cell[]
 }
 
-type Timing = ReturnType<typeof typedIn>['timing']
-
-/** Where cells lead and how long that takes, as one edit; null when nothing is said. */
-function editOf(project: Project, component: Component, cells: readonly Cell[], target: Target | null, timing: Timing): Edit | null {
-  const pointed = target && setCells(project, component, cells, target, newId)
+/** Where cells lead, whether back as well, and how long that takes, as one edit; null when nothing is said. */
+function editOf(project: Project, component: Component, cells: readonly Cell[], named: Id | null, { isBoth, timing }: Typed): Edit | null {
+  const state = named ?? (isBoth ? leadsTo(component, cells[0]) : null)
+  const pointed = state === null ? null : isBoth ? setCellsAndBack(project, component, cells, state, newId) : setCells(project, component, cells, { go: 'state', state }, newId)
   const after = pointed ? certain(componentOf(apply(project, pointed), component.id)) : component
-  const timed = timing && timeCells(project, after, cells, timing, newId)
+  const timedCells = state !== null && isBoth ? [...cells, ...cells.slice(0, 1).map((cell) => cellBack(cell, state))] : cells
+  const timed = timing && timeCells(project, after, timedCells, timing, newId)
   const edits = [pointed, timed].filter((edit) => edit !== null)
   return edits.length > 0 ? batch(...edits) : null
+}
+
+/** The one state a cell leads to already: its name is taken at once when it is typed, and what is behind it is typed after. */
+function leadsTo(component: Component, cell: Cell | undefined): Id | null {
+  const rule = cell && ruleInCell(component, cell.axis, cell.state, triggerRow(cell.trigger, cell.part))
+  return rule?.target.go === 'state' ? rule.target.state : null
 }
 
 /** Why what is typed cannot be taken, in a sentence: its state or its easing; null when it can. */
@@ -53,19 +59,19 @@ export function useCellKeys(openMenu: () => void) {
 
   const finish = (what: Typing | null): void => {
     if (!what || what.problem !== null) return
-    const { target, timing } = typedIn(what.text, axis.states)
+    const typed = typedIn(what.text, axis.states)
     const problem = problemIn(what.text, axis.states)
     if (problem !== null) return setTyping({ ...what, problem })
-    const reading = readingOf(target, axis.states)
+    const reading = readingOf(typed.target, axis.states)
     setTyping(null)
-    const edit = editOf(project, component, what.cells, reading.is === 'one' && target.trim() !== '' ? { go: 'state', state: reading.state.id } : null, timing)
+    const edit = editOf(project, component, what.cells, reading.is === 'one' && typed.target.trim() !== '' ? reading.state.id : null, typed)
     make(edit, what.cells.length === 1 ? 'set a cell' : `set ${what.cells.length} cells`)
   }
 
   const type = (what: Typing): void => {
-    const { target, timing } = typedIn(what.text, axis.states)
+    const { target, isBoth, timing } = typedIn(what.text, axis.states)
     const reading = readingOf(target, axis.states)
-    if (timing || target.trim() === '') setTyping(what)
+    if (timing || isBoth || target.trim() === '') setTyping(what)
     else if (reading.is === 'one' && reading.isSettled) finish(what)
     else setTyping(reading.is === 'none' ? { ...what, problem: problemOf(what.text, axis.states) } : what)
   }

@@ -1,52 +1,102 @@
-import { useState } from 'react'
-import { Button, MenuItem } from '@mui/material'
+import { useRef, useState, type KeyboardEvent } from 'react'
+import { Button, MenuItem, MenuList } from '@mui/material'
 import { addParameter, addPart, batch, freeName, namesOf, reaches, rootOf, type Edit, type Part } from '@rheoscope/core/document'
+import { scopeOf } from '@rheoscope/core/expression'
+import { describable, readPart, type NewKind } from '@rheoscope/core/written'
+import { CommitField } from '../../fields/commit-field'
+import { orProblem, valuesOf } from '../../fields/said-values'
 import { newId } from '../../session/new-id'
 import { DRAWABLE, newHolder, newPart, PartGlyph } from './part-kinds'
 import { useStillBench } from '../page/use-bench'
 import { useSvgIn } from '../easel/use-svg-in'
-import { FloatingMenu } from '../../theme/floating'
+import { FloatingPanel } from '../../theme/floating'
 
-/** Adds a part to the selected container: something drawn, a list, a slot with its parameter, or an instance of another component. */
+/** Something that can be added: how it is called, and what has to be there before it is. */
+interface Addable extends NewKind {
+  readonly make: () => { readonly part: Part; readonly before?: Edit }
+  /** It would hold itself. */
+  readonly isInside?: boolean
+}
+
+/** Adds a part to the selected container: something drawn, a list, a slot with its parameter, or an instance of another component. By a click, or in a line that says its name and what it is like as well. */
 export function AddPart() {
-  const { project, component, parts, select, make } = useStillBench()
+  const { component, select, make } = useStillBench()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const svg = useSvgIn()
-  const root = rootOf(component)
-  const selected = parts[0]
-  const holder = selected?.kind === 'container' ? selected : root
-  const size = { width: holder.base.width ?? 100, height: holder.base.height ?? 40 }
-  const add = (part: Part, before: readonly Edit[] = []) => {
+  const add = ({ part, before }: ReturnType<Addable['make']>) => {
     setAnchor(null)
-    make(batch(...before, addPart(component.id, part)), `add ${part.name}`)
+    make(batch(...(before ? [before] : []), addPart(component.id, part)), `add ${part.name}`)
     select({ do: 'select parts', parts: [part.id] })
-  }
-  const addSlot = () => {
-    const slot = { id: newId('slot'), name: freeName('slot', namesOf([...component.parameters, ...component.variables]), ''), type: 'slot', initial: '' } as const
-    add(newHolder(newId('slot'), { slot: slot.id }, holder, component.parts), [addParameter(component.id, slot)])
   }
   return (
     <>
-      <Button aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>+ part</Button>
-      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
-        {DRAWABLE.map((kind) => (
-          <MenuItem key={kind} onClick={() => add(newPart(newId(kind), kind, holder, size, component.parts))}>
-            <PartGlyph kind={kind} /> {kind}
-          </MenuItem>
-        ))}
-        <MenuItem onClick={() => add(newHolder(newId('list'), 'list', holder, component.parts))}><PartGlyph kind="list" /> list</MenuItem>
-        <MenuItem onClick={addSlot}><PartGlyph kind="slot" /> slot</MenuItem>
-        <MenuItem onClick={() => { setAnchor(null); svg.chooseFile() }}><PartGlyph kind="path" /> parts of an SVG file …</MenuItem>
-        {project.components.filter(({ id }) => id !== component.id).map((each) => {
-          const isInside = reaches(project, each.id, component.id)
-          return (
-            <MenuItem key={each.id} disabled={isInside} onClick={() => add(newHolder(newId(each.name), { component: each }, holder, component.parts))}>
-              <PartGlyph kind="instance" /> {each.name} {isInside && <span className="muted">has {component.name} inside</span>}
-            </MenuItem>
-          )
-        })}
-      </FloatingMenu>
+      <Button aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>+ part</Button>
+      <FloatingPanel anchor={anchor} onClose={() => setAnchor(null)}>
+        <Choice onAdd={add} onFile={() => { setAnchor(null); svg.chooseFile() }} />
+      </FloatingPanel>
       {svg.elements}
     </>
   )
+}
+
+/** All that can be added, with a line above to say it in. */
+function Choice({ onAdd, onFile }: { readonly onAdd: (made: ReturnType<Addable['make']>) => void; readonly onFile: () => void }) {
+  const { component } = useStillBench()
+  const list = useRef<HTMLUListElement>(null)
+  const addables = useAddables()
+  const toList = (event: KeyboardEvent) => {
+    if (event.key === 'ArrowDown' && event.target instanceof HTMLInputElement) list.current?.querySelector<HTMLElement>('[role=menuitem]')?.focus()
+  }
+  return (
+    <div className="add-part" role="dialog" aria-label="Add a part" onKeyDown={toList}>
+      <PartLine addables={addables.filter(({ isInside }) => isInside !== true)} onAdd={onAdd} />
+      <MenuList ref={list} aria-label="Kinds of part">
+        {addables.map(({ word, kind, make, isInside = false }) => (
+          <MenuItem key={`${kind} ${word}`} disabled={isInside} onClick={() => onAdd(make())}>
+            <PartGlyph kind={kind} /> {word} {isInside && <span className="muted">has {component.name} inside</span>}
+          </MenuItem>
+        ))}
+        <MenuItem onClick={onFile}><PartGlyph kind="path" /> parts of an SVG file …</MenuItem>
+      </MenuList>
+    </div>
+  )
+}
+
+/** A new part in one line: `text heading "Boarding" at 20,12`. */
+function PartLine({ addables, onAdd }: { readonly addables: readonly Addable[]; readonly onAdd: (made: ReturnType<Addable['make']>) => void }) {
+  const { project, component } = useStillBench()
+  const take = (line: string): string | null => {
+    const read = orProblem(() => {
+      const { is, name, said } = readPart(line, addables)
+      const made = is.make()
+      const part = { ...made.part, name: name === null ? made.part.name : freeName(name, namesOf(component.parts)) }
+      // What it says of itself may name it.
+      const values = valuesOf(said, scopeOf(project, { ...component, parts: [...component.parts, part] }), project.tokens)
+      return 'problem' in values ? values : { value: { ...made, part: { ...part, base: { ...part.base, ...values.value } } } }
+    })
+    if ('problem' in read) return read.problem
+    onAdd(read.value)
+    return null
+  }
+  return <CommitField label="New part in one line" hidesLabel isMono isFocused value="" placeholder='text heading "Boarding" at 20,12' onCommit={take} />
+}
+
+/** What can be added to the selected container, or to the component where none is selected. */
+function useAddables(): readonly Addable[] {
+  const { project, component, parts } = useStillBench()
+  const root = rootOf(component)
+  const holder = parts[0]?.kind === 'container' ? parts[0] : root
+  const size = { width: holder.base.width ?? 100, height: holder.base.height ?? 40 }
+  const drawn = DRAWABLE.map((kind): Addable => ({ word: kind, ...describable(project, kind), make: () => ({ part: newPart(newId(kind), kind, holder, size, component.parts) }) }))
+  const slot = (): ReturnType<Addable['make']> => {
+    const parameter = { id: newId('slot'), name: freeName('slot', namesOf([...component.parameters, ...component.variables]), ''), type: 'slot', initial: '' } as const
+    return { part: newHolder(newId('slot'), { slot: parameter.id }, holder, component.parts), before: addParameter(component.id, parameter) }
+  }
+  const others = project.components.filter(({ id }) => id !== component.id)
+  return [
+    ...drawn,
+    { word: 'list', ...describable(project, 'list'), make: () => ({ part: newHolder(newId('list'), 'list', holder, component.parts) }) },
+    { word: 'slot', ...describable(project, 'slot'), make: slot },
+    ...others.map((each): Addable => ({ word: each.name, ...describable(project, 'instance', each.id), isInside: reaches(project, each.id, component.id), make: () => ({ part: newHolder(newId(each.name), { component: each }, holder, component.parts) }) })),
+  ]
 }

@@ -1,0 +1,17 @@
+import { readFileSync, writeFileSync } from 'node:fs'
+import path from 'node:path'
+
+/** What a job takes from an empty project by hand, in actions: the best so far, and what is aimed at. */
+export interface Count {
+  readonly name: string
+  readonly best: number
+  readonly aim: number | null
+}
+
+type Counts = Readonly<Record<string, Count>>
+
+const FILE = path.resolve(import.meta.dirname, 'counts.json')
+
+export const keptCounts = (): Counts => JSON.parse(readFileSync(FILE, 'utf8'))
+
+export const keepCounts = (counts: Counts): void => writeFileSync(FILE, `${JSON.stringify(counts, null, 2)}\n`)
