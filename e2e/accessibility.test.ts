@@ -50,7 +50,7 @@ test.each(THEMES)('nothing to be found in dialogs, in the %s theme', async (them
   await hands.untilFindings('there is a finding to look at', (kinds) => kinds.length > 0)
   expect(await violations(hands)).toEqual([])
   await hands.clickButton('Undo')
-  for (const open of [() => hands.clickButton('Hand over'), () => hands.click('[aria-label="Find"]'), () => hands.driver.executeScript('document.activeElement.blur()').then(() => hands.press('?')), () => hands.chord(Key.CONTROL, 'k')]) {
+  for (const open of [() => hands.clickButton('Hand over'), () => hands.clickButton('+ part'), () => hands.click('[aria-label="Find"]'), () => hands.driver.executeScript('document.activeElement.blur()').then(() => hands.press('?')), () => hands.chord(Key.CONTROL, 'k')]) {
     await open()
     await hands.find('[role=dialog]')
     await hands.driver.sleep(300)

@@ -122,6 +122,21 @@ describe('what has become of edits', () => {
   })
 })
 
+test('a file that is dropped where nothing takes it says what can be dropped where, and the page stays', async () => {
+  const hands = application.hands()
+  const id = await demo()
+  for (const place of ['', 'flow', 'findings', 'screen/home', 'component/boardingButton', 'component/boardingButton?at=easel']) {
+    await hands.driver.get(`${application.address}/project/${id}/${place}`)
+    await hands.find('main')
+    const isTaken = await hands.driver.executeScript<boolean>(`
+      const dataTransfer = new DataTransfer()
+      dataTransfer.items.add(new File(['x'], 'notes.txt', { type: 'text/plain' }))
+      return !(document.querySelector('.easel') ?? document.querySelector('main')).dispatchEvent(new DragEvent('drop', { dataTransfer, bubbles: true, cancelable: true }))`)
+    expect(isTaken).toBe(true)
+    await says(hands, '.notices', /“notes\.txt” cannot be dropped here\./)
+  }
+})
+
 test('an edit that does not fit says why at once, and changes nothing', async () => {
   const hands = application.hands()
   await hands.newProject()

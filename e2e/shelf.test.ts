@@ -1,4 +1,4 @@
-import { describe, expect, test } from '@jest/globals'
+import { expect, test } from '@jest/globals'
 import { By } from 'selenium-webdriver'
 import { useApplication } from './harness/application'
 import { BenchHands } from './harness/bench'
@@ -10,45 +10,44 @@ const cardsOf = (hands: BenchHands): Promise<readonly string[]> => hands.driver.
 
 const steps = (hands: BenchHands): Promise<string> => hands.driver.executeScript('return [...document.querySelectorAll(".guide li span:first-child")].map((each) => each.textContent).join("")')
 
-describe('a shelf of its own', () => {
-  test('what is removed can be put back at once or from the bin, and is shown while the server is away', async () => {
-    const own = await startServer()
-    const hands = new BenchHands(application.browser.driver, own.address)
-    await hands.driver.get(own.address)
-    await hands.find('.card-picture svg')
-    await hands.click('[aria-label="Remove Skerry Line"]')
-    await hands.until('it is gone', async () => (await cardsOf(hands)).length === 0)
-    await hands.clickButton('Put it back')
-    await hands.until('it is there again', async () => (await cardsOf(hands)).join() === 'Skerry Line')
-    await hands.click('[aria-label="Remove Skerry Line"]')
-    await hands.clickButton('Bin (1)')
-    await hands.click('[aria-label="Put Skerry Line back"]')
-    await hands.byText('There is nothing in it.')
-    await hands.clickButton('Close')
-    await hands.until('it is there again', async () => (await cardsOf(hands)).join() === 'Skerry Line')
+test('what is removed can be put back at once or from the bin, and is shown while the server is away', async () => {
+  const own = await startServer()
+  const hands = new BenchHands(application.browser.driver, own.address)
+  await hands.driver.get(own.address)
+  await hands.find('.card-picture svg')
+  await hands.click('[aria-label="Remove Skerry Line"]')
+  await hands.until('it is gone', async () => (await cardsOf(hands)).length === 0)
+  await hands.clickButton('Put it back')
+  await hands.until('it is there again', async () => (await cardsOf(hands)).join() === 'Skerry Line')
+  await hands.click('[aria-label="Remove Skerry Line"]')
+  await hands.clickButton('Bin (1)')
+  await hands.click('[aria-label="Put Skerry Line back"]')
+  await hands.byText('There is nothing in it.')
+  await hands.clickButton('Close')
+  await hands.until('it is there again', async () => (await cardsOf(hands)).join() === 'Skerry Line')
 
-    await own.kill()
-    await hands.clickButton('New project')
-    await hands.until('it says why nothing is made', async () => /The server cannot be reached\./.test(await (await hands.find('.shelf-problem')).getText()))
-    // The page itself comes from the server; what it knew is what another page of it would show.
-    const back = await startServer({ data: own.data, port: Number(new URL(own.address).port) })
-    await hands.driver.get(own.address)
-    await hands.driver.executeScript("const { fetch } = window; window.fetch = (address, options) => (window.isThere ? fetch(address, options) : Promise.reject(new TypeError('away')))")
-    await hands.click(await hands.byText('About', 'a'))
-    await hands.byText('Last errors in this window', 'h2')
-    await hands.driver.navigate().back()
-    await hands.until('it says what it shows', async () => /This is what the shelf last knew\./.test(await (await hands.find('.shelf-problem')).getText()))
-    expect(await cardsOf(hands)).toEqual(['Skerry Line'])
-    await hands.driver.executeScript('window.isThere = true')
-    await hands.clickButton('Try now')
-    await hands.until('nothing is said any more', async () => (await hands.driver.findElements(By.css('.shelf-problem'))).length === 0)
-    await back.close()
-  })
+  await own.kill()
+  await hands.clickButton('New project')
+  await hands.until('it says why nothing is made', async () => /The server cannot be reached\./.test(await (await hands.find('.shelf-problem')).getText()))
+  // The page itself comes from the server; what it knew is what another page of it would show.
+  const back = await startServer({ data: own.data, port: Number(new URL(own.address).port) })
+  await hands.driver.get(own.address)
+  await hands.driver.executeScript("const { fetch } = window; window.fetch = (address, options) => (window.isThere ? fetch(address, options) : Promise.reject(new TypeError('away')))")
+  await hands.click(await hands.byText('About', 'a'))
+  await hands.byText('Last errors in this window', 'h2')
+  await hands.driver.navigate().back()
+  await hands.until('it says what it shows', async () => /This is what the shelf last knew\./.test(await (await hands.find('.shelf-problem')).getText()))
+  expect(await cardsOf(hands)).toEqual(['Skerry Line'])
+  await hands.driver.executeScript('window.isThere = true')
+  await hands.clickButton('Try now')
+  await hands.until('nothing is said any more', async () => (await hands.driver.findElements(By.css('.shelf-problem'))).length === 0)
+  await back.close()
 })
 
 test('a first component is made with a guide, each step ticked when it is so', async () => {
-  const hands = application.hands()
-  await hands.driver.get(application.address)
+  const own = await startServer()
+  const hands = new BenchHands(application.browser.driver, own.address)
+  await hands.driver.get(own.address)
   await hands.clickButton('Guide me')
   await hands.find('[aria-label="Trigger table"]')
   expect(await steps(hands)).toBe('○○○○○')
@@ -68,6 +67,7 @@ test('a first component is made with a guide, each step ticked when it is so', a
   await hands.until('nothing is wrong with it', async () => /Nothing is found wrong with it\./.test(await (await hands.find('.guide')).getText()))
   await hands.clickButton('Close the guide')
   expect(await hands.driver.findElements(By.css('.guide'))).toEqual([])
+  await own.close()
 })
 
 test('nine windows of a project are open at once, and the last is told what the first one does', async () => {

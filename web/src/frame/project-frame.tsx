@@ -7,6 +7,7 @@ import { Finder } from './finder'
 import { FrameContext } from './use-frame'
 import { HelpSheet } from './help-sheet'
 import { MAIN, useFocusKept } from './use-focus-kept'
+import { useDrops } from './use-drops'
 import { useFrameKeys } from './use-frame-keys'
 import './places.css'
 import './frame.css'
@@ -30,6 +31,7 @@ function Frame() {
   const [frame] = useState(() => ({ openFinder: () => setOpen('finder'), openHelp: () => setOpen('help') }))
   useFrameKeys(frame)
   useFocusKept()
+  useDrops()
   const close = () => setOpen(null)
   return (
     <FrameContext.Provider value={frame}>

@@ -1,21 +1,22 @@
 import { useRef, useState } from 'react'
-import { Link, useNavigate } from 'react-router'
+import { Link } from 'react-router'
 import { Button } from '@mui/material'
-import { useMutation, useQueryClient } from '@tanstack/react-query'
-import type { StoredProject } from '@rheoscope/core/protocol'
-import { addDemoProject, createProject, openProjectFile } from '../api/projects'
+import { addDemoProject, createProject } from '../api/projects'
 import { beginGuide } from '../guide/kept-guide'
 import { FormSwitch } from '../theme/form-switch'
 import { BinDialog } from './bin-dialog'
 import { ProjectCard } from './project-card'
+import { useMaking } from './use-making'
 import { useShelf } from './use-shelf'
 import './shelf.css'
 
 /** Project files are JSON, so this is also what a picker offers. */
 const FILES = '.json,application/json'
-const LARGEST_FILE = 64 * 1024 * 1024
 
 const NEW_NAME = 'Untitled project'
+
+/** Whoever has more projects than this has made a component. */
+const MOST_AT_FIRST = 2
 
 /** All projects, with a living miniature each. */
 export function Shelf() {
@@ -58,43 +59,17 @@ export function Shelf() {
         </p>
       )}
       <main className="shelf-projects">
-        <article className="card first-card">
-          <h2>{isEmpty ? 'Nothing here yet' : 'Your first component'}</h2>
-          <p className="muted">Five steps on the bench, each ticked when it is done: draw, give states, wire, time, lead back.</p>
-          <Button disabled={making.isPending} onClick={() => making.begin(() => createProject('First component'), beginGuide)}>Guide me</Button>
-          {isEmpty && <p className="muted">Or look at the <button className="plain underlined" onClick={() => making.begin(addDemoProject)}>demo project</button>, or <button className="plain underlined" onClick={pick}>open a file</button>: drop it anywhere on this page.</p>}
-        </article>
+        {projects && projects.length <= MOST_AT_FIRST && (
+          <article className="card first-card">
+            <h2>{isEmpty ? 'Nothing here yet' : 'Your first component'}</h2>
+            <p className="muted">Five steps on the bench, each ticked when it is done: draw, give states, wire, time, lead back.</p>
+            <Button disabled={making.isPending} onClick={() => making.begin(() => createProject('First component'), beginGuide)}>Guide me</Button>
+            {isEmpty && <p className="muted">Or look at the <button className="plain underlined" onClick={() => making.begin(addDemoProject)}>demo project</button>, or <button className="plain underlined" onClick={pick}>open a file</button>: drop it anywhere on this page.</p>}
+          </article>
+        )}
         {projects?.map((summary) => <ProjectCard key={summary.id} summary={summary} onRemove={() => shelf.remove(summary)} />)}
       </main>
       <BinDialog shelf={shelf} isOpen={isBinOpen} onClose={() => setBinOpen(false)} />
     </div>
   )
-}
-
-/** Making projects and opening what was made: one with something in it at its contents, a new one at the component it begins with. */
-function useMaking() {
-  const navigate = useNavigate()
-  const queries = useQueryClient()
-  const [tooLarge, setTooLarge] = useState<string | null>(null)
-  const open = ({ project, differs }: StoredProject) => {
-    const [first, ...others] = [...project.components, ...project.screens]
-    void queries.invalidateQueries({ queryKey: ['projects'] })
-    void navigate(`/project/${project.id}${first && others.length === 0 ? `/component/${first.id}` : ''}`, { state: { differs } })
-  }
-  const make = useMutation({ mutationFn: (what: () => Promise<StoredProject>) => what(), onMutate: () => setTooLarge(null), onSuccess: open })
-  /** One thing at a time: the second click of a double click makes nothing more. */
-  const begin = (what: () => Promise<StoredProject>, made?: (id: string) => void) => {
-    if (queries.isMutating() === 0) make.mutate(async () => { const stored = await what(); made?.(stored.project.id); return stored })
-  }
-  return {
-    begin,
-    openFile: (file: File | undefined) => {
-      if (!file) return
-      if (file.size > LARGEST_FILE) setTooLarge(`“${file.name}” is ${Math.round(file.size / 1048576)} MB; up to 64 MB can be opened.`)
-      else begin(async () => openProjectFile(await file.text()))
-    },
-    isPending: make.isPending,
-    problem: tooLarge ?? make.error?.message ?? null,
-    dismiss: () => { setTooLarge(null); make.reset() },
-  }
 }

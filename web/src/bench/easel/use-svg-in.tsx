@@ -27,9 +27,10 @@ export function useSvgIn(): { readonly chooseFile: () => void; readonly onDrop: 
     bringIn({ as: 'parts', file, name }, (answer) => 'parts' in answer && put(name, answer.parts))
   }
   const onDrop = (event: DragEvent) => {
-    event.preventDefault()
     const [file] = event.dataTransfer.files
-    if (file && /svg/.test(file.type)) read(file)
+    if (!file || !/svg/.test(file.type)) return
+    event.preventDefault()
+    read(file)
   }
   const elements = (
     <>

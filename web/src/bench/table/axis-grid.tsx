@@ -13,6 +13,7 @@ import { bracketLines, GroupBrackets } from './group-brackets'
 import { isDecidedOutside, OFFERED_TRIGGERS, rowOf, rowsOf, type Row } from './rows'
 import { useStillBench } from '../page/use-bench'
 import { useCellDrag } from './use-cell-drag'
+import { useColumnDrag } from './use-column-drag'
 import { useCellKeys } from './use-cell-keys'
 
 /** The room for the heads of rows, and for adding a state, in px. */
@@ -25,6 +26,7 @@ export function AxisGrid() {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const rows = rowsOf(component, axis, view)
   const drag = useCellDrag()
+  const columnDrag = useColumnDrag()
   const { typing, onKeyDown, onBlur } = useCellKeys(() => setAnchor(document.activeElement instanceof HTMLElement ? document.activeElement : null))
   const grid = useRef<HTMLDivElement>(null)
   useFocusOnCell(grid)
@@ -60,7 +62,7 @@ export function AxisGrid() {
             <span className="caption corner-looks">looks →</span>
             {!view.isEaselOpen && hasTriggers && <span className="caption">triggers ↓</span>}
           </div>
-          {axis.states.map((each, column) => <ColumnHead key={each.id} state={each} column={column} line={headLine} isTarget={drag.line?.over === each.id} isNew={added === each.id} onNamed={() => setAdded(null)} />)}
+          {axis.states.map((each, column) => <ColumnHead key={each.id} state={each} column={column} line={headLine} isTarget={(drag.line?.over ?? columnDrag.over) === each.id} handlers={columnDrag.handlersFor(each.id)} isNew={added === each.id} onNamed={() => setAdded(null)} />)}
           <div className="grid-add" role="columnheader" style={{ gridRow: headLine, gridColumn: axis.states.length + 2 }}>
             <Button onClick={add} aria-label={component.axes.length > 1 ? `Add a state to ${axis.name}` : 'Add a state'} title="Add a state: a copy of the selected one">+</Button>
           </div>

@@ -10,13 +10,18 @@ import type { Player } from '../../playing/player'
 import { StateMark } from '../../theme/state-mark'
 import { useBench, useStillBench } from '../page/use-bench'
 import { FloatingMenu } from '../../theme/floating'
+import type { ColumnDrag } from './use-column-drag'
+
+type Handlers = ReturnType<ColumnDrag['handlersFor']>
 
 /** The head of a column: a state's mark and name, and the picture of its look, which opens it on the easel. */
-export function ColumnHead({ state, column, line, isTarget, isNew, onNamed }: {
+export function ColumnHead({ state, column, line, isTarget, handlers, isNew, onNamed }: {
   readonly state: State
   readonly column: number
   readonly line: number
   readonly isTarget: boolean
+  /** Those by which it is dragged. */
+  readonly handlers: Handlers
   /** It was added just now, and is to be named. */
   readonly isNew: boolean
   readonly onNamed: () => void
@@ -31,7 +36,7 @@ export function ColumnHead({ state, column, line, isTarget, isNew, onNamed }: {
     <div className={classes} style={{ gridRow: line, gridColumn: column + 2 }} data-column={state.id} role="columnheader" aria-selected={isSelected || isAlso}>
       {player && <LiveMarker player={player} axisIndex={component.axes.indexOf(axis)} state={state.id} />}
       <div className="column-title">
-        <StateName key={`${state.id} ${state.name}`} state={state} isNew={isNew} onNamed={onNamed} />
+        <StateName key={`${state.id} ${state.name}`} state={state} handlers={handlers} isNew={isNew} onNamed={onNamed} />
         {worst && <span className={`badge is-${worst.level}`} title={worst.sentence.replace(/[‹›]/g, '')} />}
         <StateMenu state={state} />
       </div>
@@ -51,7 +56,7 @@ function HeadPicture({ state }: { readonly state: string }) {
 }
 
 /** The name of a state. Of a new one several can be typed, with commas between: each further one is a state of its own. */
-function StateName({ state, isNew, onNamed }: { readonly state: State; readonly isNew: boolean; readonly onNamed: () => void }) {
+function StateName({ state, handlers, isNew, onNamed }: { readonly state: State; readonly handlers: Handlers; readonly isNew: boolean; readonly onNamed: () => void }) {
   const { project, component, axis, make, select } = useStillBench()
   const [isRenaming, setRenaming] = useState(isNew)
   const rename = (typed: string) => {
@@ -76,7 +81,7 @@ function StateName({ state, isNew, onNamed }: { readonly state: State; readonly 
     )
   }
   return (
-    <button className="plain state-name" title="Double-click to rename; with Shift, select several" onClick={(event) => select(event.shiftKey ? { do: 'add state to selection', state: state.id } : { do: 'select state', state: state.id })} onDoubleClick={() => setRenaming(true)}>
+    <button className="plain state-name" {...handlers} title="Double-click to rename; with Shift, select several; drag to another place" onClick={(event) => select(event.shiftKey ? { do: 'add state to selection', state: state.id } : { do: 'select state', state: state.id })} onDoubleClick={() => setRenaming(true)}>
       <StateMark hue={state.hue} /> {state.name}
     </button>
   )

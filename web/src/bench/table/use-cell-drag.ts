@@ -72,7 +72,7 @@ export function useCellDrag(): CellDrag {
 }
 
 /** The state whose column lies at a place across the page, whichever row it is over. */
-function columnAt(x: number): Id | null {
+export function columnAt(x: number): Id | null {
   for (const head of document.querySelectorAll<HTMLElement>('[data-column]')) {
     const { left, right } = head.getBoundingClientRect()
     if (x >= left && x < right) return head.dataset.column ?? null
