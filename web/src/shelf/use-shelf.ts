@@ -3,6 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { hasKeys, messageOf } from '@rheoscope/core/document'
 import type { ProjectSummary } from '@rheoscope/core/protocol'
 import { deleteForGood, listBin, listProjects, putBack, removeProject } from '../api/projects'
+import { jsonOr } from '../json'
 
 /** How often a server that is away is asked again, in ms. */
 const ASK_AGAIN_MS = 3000
@@ -43,13 +44,8 @@ export type ShelfState = ReturnType<typeof useShelf>
 
 /** The shelf as it was when this browser last saw it. */
 function knownIn(storage: Storage): readonly ProjectSummary[] | undefined {
-  try {
-    const known: unknown = JSON.parse(storage.getItem(KNOWN) ?? 'null')
-    return Array.isArray(known) && known.every(isSummary) ? known : undefined
-    // eslint-disable-next-line no-restricted-syntax -- What cannot be read is as good as nothing.
-  } catch {
-    return undefined
-  }
+  const known = jsonOr(storage.getItem(KNOWN) ?? '', null)
+  return Array.isArray(known) && known.every(isSummary) ? known : undefined
 }
 
 const isSummary = (each: unknown): each is ProjectSummary =>

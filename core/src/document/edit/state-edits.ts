@@ -14,14 +14,12 @@ const axisPath = (component: Id, axis: Id) => inProject('components', component,
 const statePath = (component: Id, axis: Id, state: Id) => inside(axisPath(component, axis), 'states', state)
 
 /** A new state at the end of an axis, as a copy of another one's look when one is given. */
-export function addState(component: Component, axis: Axis, id: Id, name: string, copied: State | null): Edit {
-  const item: State = { ...newState(id, name, freeHue(axis)), look: copied?.look ?? {} }
-  return insertInto(inside(axisPath(component.id, axis.id), 'states'), item)
-}
+export const addState = (component: Component, axis: Axis, id: Id, name: string, copied: State | null): Edit =>
+  addStates(component, axis, [{ id, name }], copied)
 
-/** New states at the end of an axis, one for each name, with the look of another one. */
-export function addStates(component: Component, axis: Axis, named: readonly Pick<State, 'id' | 'name'>[], copied: State): Edit {
-  const states = named.reduce<readonly State[]>((now, { id, name }) => [...now, { ...newState(id, name, freeHue({ ...axis, states: now })), look: copied.look }], axis.states)
+/** The same for several at once, one for each name. */
+export function addStates(component: Component, axis: Axis, named: readonly Pick<State, 'id' | 'name'>[], copied: State | null): Edit {
+  const states = named.reduce<readonly State[]>((now, { id, name }) => [...now, { ...newState(id, name, freeHue({ ...axis, states: now })), look: copied?.look ?? {} }], axis.states)
   return batch(...states.slice(axis.states.length).map((state) => insertInto(inside(axisPath(component.id, axis.id), 'states'), state)))
 }
 

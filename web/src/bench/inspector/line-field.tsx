@@ -1,4 +1,4 @@
-import { keysOf, type Part, type Value } from '@rheoscope/core/document'
+import type { Part, Value } from '@rheoscope/core/document'
 import type { Scope } from '@rheoscope/core/expression'
 import { describable } from '@rheoscope/core/written'
 import { CommitField } from '../../fields/commit-field'
@@ -11,7 +11,7 @@ export function LineField({ part, scope }: { readonly part: Part; readonly scope
   const take = (line: string): string | null => {
     const read = valuesInLine(line, describable(project, part.kind, 'component' in part ? part.component : null), scope, project.tokens)
     if ('problem' in read) return read.problem
-    const said = parts.flatMap(({ id }) => keysOf(read.value).map((property) => ({ part: id, property, value: read.value[property] ?? null })))
+    const said = parts.flatMap(({ id }) => Object.entries(read.value).map(([property, value]) => ({ part: id, property, value })))
     if (said.length > 0) make(propertyEdit(said), parts.length > 1 ? `set ${parts.length} parts` : `set ${part.name}`)
     return null
   }

@@ -53,10 +53,10 @@ function MoreOfComponent({ onPalette }: { readonly onPalette: () => void }) {
     <MoreMenu items={(onClose) => {
       const users = usedElsewhere(project, new Set([component.id])).flatMap(({ by }) => by)
       return [
-      <MenuItem key="commands" onClick={after(onClose, onPalette)}>All commands <kbd>Ctrl K</kbd></MenuItem>,
-      <MenuItem key="duplicate" onClick={after(onClose, duplicate)}>Duplicate {component.name}</MenuItem>,
-      <MenuItem key="remove" disabled={users.length > 0} onClick={after(onClose, remove)}>{users.length > 0 ? `Used by ${users.join(', ')}` : `Delete ${component.name}`}</MenuItem>,
-      <MenuItem key="line" divider disabled />,
+        <MenuItem key="commands" onClick={after(onClose, onPalette)}>All commands <kbd>Ctrl K</kbd></MenuItem>,
+        <MenuItem key="duplicate" onClick={after(onClose, duplicate)}>Duplicate {component.name}</MenuItem>,
+        <MenuItem key="remove" disabled={users.length > 0} onClick={after(onClose, remove)}>{users.length > 0 ? `Used by ${users.join(', ')}` : `Delete ${component.name}`}</MenuItem>,
+        <MenuItem key="line" divider disabled />,
       ]
     }} />
   )
