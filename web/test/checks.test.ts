@@ -52,7 +52,7 @@ const begun = () => {
 }
 const says = (worker: FakeWorker, components: Readonly<Record<string, Looked>>, project: Looked | null = null) => {
   const revision = worker.asked.flatMap((each) => (each.ask === 'findings' ? [each.revision] : [])).at(-1)!
-  worker.says({ says: 'findings', revision, found: { components, screens: {}, project, done: Object.keys(components).length, total: 2 } })
+  worker.says({ says: 'findings', revision, found: { looked: Object.keys(components), components, screens: {}, project, done: Object.keys(components).length, total: 2 } })
 }
 
 beforeEach(() => void jest.useFakeTimers())
@@ -66,7 +66,7 @@ describe('how far checking is', () => {
     const { checks, worker } = begun()
     expect(lookingAtAll(checks.getState())).toEqual({ is: 'not yet' })
     worker.says(READY)
-    expect(worker.asked).toMatchObject([{ ask: 'findings', project: { id: small.id } }])
+    expect(worker.asked).toMatchObject([{ ask: 'findings', change: { fields: { id: small.id } } }])
     expect(lookingAtAll(checks.getState())).toEqual({ is: 'looking', done: 0, total: 2 })
     says(worker, { [first]: found() })
     expect([isCurrent(checks.getState(), first), isCurrent(checks.getState(), second)]).toEqual([true, false])
@@ -85,14 +85,27 @@ describe('how far checking is', () => {
     expect(lookingAt(checks.getState(), first).is).toBe('failed')
   })
 
-  test('begins anew with every revision, and what is said of an older one is not heard', () => {
+  test('begins anew with every revision, and what is said of an older one is not taken for current', () => {
     const { checks, session, worker } = begun()
     worker.says(READY)
     says(worker, { [first]: found(), [second]: found() }, NOTHING_FOUND)
     session.becomes({ ...small, name: 'Another' })
     expect(lookingAt(checks.getState(), first)).toEqual({ is: 'looking', done: 0, total: 2 })
-    worker.says({ says: 'findings', revision: 1, found: { components: { [first]: found() }, screens: {}, project: NOTHING_FOUND, done: 2, total: 2 } })
+    worker.says({ says: 'findings', revision: 1, found: { looked: [first], components: { [first]: found(note('jumps')) }, screens: {}, project: NOTHING_FOUND, done: 2, total: 2 } })
     expect(lookingAtAll(checks.getState()).is).toBe('looking')
+    expect(isCurrent(checks.getState(), first)).toBe(false)
+    expect(checks.getState().findings.components[first]!.findings).toHaveLength(1)
+  })
+
+  test('keeps what was found of things that are not told again, and forgets what is gone', () => {
+    const { checks, session, worker } = begun()
+    worker.says(READY)
+    says(worker, { [first]: found(note('jumps')), [second]: found() }, NOTHING_FOUND)
+    session.becomes({ ...small, components: small.components.slice(0, 1) })
+    expect(worker.asked.at(-1)).toMatchObject({ change: { lists: { components: { order: [first], items: [] } } } })
+    worker.says({ says: 'findings', revision: 2, found: { looked: [first], components: {}, screens: {}, project: NOTHING_FOUND, done: 1, total: 1 } })
+    expect(lookingAt(checks.getState(), first)).toEqual({ is: 'looked at' })
+    expect(checks.getState().findings.components).toEqual({ [first]: found(note('jumps')) })
   })
 
   test('says what was given up, and which checks broke down', () => {

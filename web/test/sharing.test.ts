@@ -1,7 +1,8 @@
-import { expect, test } from '@jest/globals'
+import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { skerryLine } from '@rheoscope/core/demo'
-import { apply, type Entry } from '@rheoscope/core/document'
+import { apply, type Entry, type Project } from '@rheoscope/core/document'
+import { changeBetween, changedBy } from '../src/checks/project-change'
 import { sharing } from '../src/checks/sharing'
 import { keptEntries } from '../src/session/kept-entries'
 import { signed } from '../../core/test/document/made'
@@ -26,6 +27,31 @@ test('whatever it is given, the result equals the new value', () => {
   fc.assert(fc.property(fc.jsonValue(), fc.jsonValue(), (last, next) => {
     expect(sharing(last, copy(next))).toEqual(copy(next))
   }))
+})
+
+describe('a change told to someone who knows an earlier version', () => {
+  const told = (last: Project | null, next: Project): Project => changedBy(last, copy(changeBetween(last, next)))
+
+  test('makes the later one, and leaves what is as it was the very same', () => {
+    expect(told(null, skerryLine)).toEqual(skerryLine)
+    const edited = apply(skerryLine, { edit: 'set', path: ['components', 'boardingButton', 'name'], to: 'Other' })
+    expect(changeBetween(skerryLine, edited).lists).toEqual({ components: { order: skerryLine.components.map(({ id }) => id), items: [edited.components[0]] } })
+    const later = told(skerryLine, edited)
+    expect(later).toEqual(edited)
+    expect(later.components[1]).toBe(skerryLine.components[1])
+    expect(later.components[0]!.rules).toBe(skerryLine.components[0]!.rules)
+    expect(later.screens).toBe(skerryLine.screens)
+  })
+
+  test('whatever is taken away, put in, moved or renamed', () => {
+    const list = fc.shuffledSubarray([...skerryLine.components])
+    fc.assert(fc.property(list, list, fc.subarray(skerryLine.components.map(({ id }) => id)), fc.boolean(), (before, after, renamed, isLimited) => {
+      const last: Project = { ...skerryLine, components: before }
+      const next: Project = { ...skerryLine, components: after.map((each) => (renamed.includes(each.id) ? { ...each, name: `${each.name} anew` } : each)), ...(isLimited ? { limits: { longestMs: 500 } } : {}) }
+      expect(told(last, next)).toEqual(next)
+      expect(told(next, last)).toEqual(last)
+    }), { numRuns: 50 })
+  })
 })
 
 class MemoryStorage {

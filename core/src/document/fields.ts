@@ -33,3 +33,6 @@ export const isIdentified = (value: unknown): value is Fields & Identified => ha
 
 /** Whether something is a list of what has identifiers. */
 export const areIdentified = (value: unknown): value is readonly (Fields & Identified)[] => Array.isArray(value) && value.every(isIdentified)
+
+/** Whether two lists have the very same items in the same order. */
+export const isSameList = (a: readonly unknown[], b: readonly unknown[]): boolean => a.length === b.length && a.every((each, index) => each === b[index])

@@ -1,3 +1,4 @@
+import { itemWithId } from './by-id'
 import { Component } from './component'
 import { Motion } from './motion'
 import { Pledge } from './pledge'
@@ -73,4 +74,8 @@ export interface Project extends Of<typeof Project> {}
 
 /** The component with that id; undefined when there is none. */
 export const componentOf = (project: Project, id: Id): Component | undefined =>
-  project.components.find((component) => component.id === id)
+  itemWithId(project.components, id)
+
+/** The screen or overlay with that id; undefined when there is none. */
+export const screenOf = (project: Project, id: Id): Screen | undefined =>
+  itemWithId(project.screens, id)

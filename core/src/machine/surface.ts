@@ -1,4 +1,4 @@
-import { certain, componentOf, newState, RheoError, rootOf, SCREEN_AXIS, screenRule, type Action, type Axis, type Component, type Id, type Look, type Part, type Project, type Rule, type Screen, type Take } from '../document'
+import { certain, componentOf, newState, RheoError, rootOf, SCREEN_AXIS, screenOf, screenRule, type Action, type Axis, type Component, type Id, type Look, type Part, type Project, type Rule, type Screen, type Take } from '../document'
 
 /** What a run plays on: a screen, or a component alone. */
 export type Surface = Take['surface']
@@ -14,7 +14,7 @@ export function surfaceComponent(project: Project, surface: Surface): Component 
     if (!component) throw new RheoError('gone', `components/${surface.component}`, 'The component to run is no longer there.')
     return component
   }
-  const screen = project.screens.find(({ id }) => id === surface.screen)
+  const screen = screenOf(project, surface.screen)
   if (!screen) throw new RheoError('gone', `screens/${surface.screen}`, 'The screen to run is no longer there.')
   const component = known.get(screen) ?? screenComponent(screen)
   known.set(screen, component)

@@ -1,5 +1,5 @@
 import {
-  axisOfProperty, certain, groupsAround, INITIAL_VALUES, isExpression, isToken, messageOf, parameterOfProperty, propertyDefinition, RheoError, rootOf, sameValue,
+  axisOfProperty, certain, groupsAround, INITIAL_VALUES, isExpression, isSameList, isToken, messageOf, parameterOfProperty, propertyDefinition, RheoError, rootOf, sameValue,
   valueProblem, type Axis, type Component, type Literal, type Look, type Part, type PartKind, type Project, type PropertyDefinition, type PropertyValues,
   type Value,
 } from '../document'
@@ -196,8 +196,6 @@ function isComputed(said: PropertyValues): boolean {
   computed.set(said, found)
   return found
 }
-
-const isSameList = (a: readonly unknown[], b: readonly unknown[]): boolean => a.length === b.length && a.every((each, index) => each === b[index])
 
 /** Lengths closer than this, in px, are the same. */
 const TOLERANCE = 0.02

@@ -1,4 +1,4 @@
-import { certain, componentOf, type Component, type Project } from '../document'
+import { certain, componentOf, screenOf, type Component, type Project } from '../document'
 import { surfaceComponent, type Surface } from '../machine'
 
 /**
@@ -8,7 +8,7 @@ import { surfaceComponent, type Surface } from '../machine'
  */
 export function pathName(project: Project, first: Surface, path: string, componentAt: (path: string) => string | undefined): string {
   const [outer = '', ...rest] = path.split('/')
-  const screen = outer.startsWith('@') ? project.screens.find(({ id }) => id === outer.slice(1)) : undefined
+  const screen = outer.startsWith('@') ? screenOf(project, outer.slice(1)) : undefined
   const surface = surfaceComponent(project, screen ? { screen: screen.id } : first)
   if (path === '' || (screen && rest.length === 0)) return surface.name
   const steps = screen ? rest : [outer, ...rest]

@@ -1,4 +1,4 @@
-import { certain, entryOf, theOne, type Component, type Id, type Motion } from '../document'
+import { certain, entryOf, screenOf, theOne, type Component, type Id, type Motion } from '../document'
 import { startEnvironment } from '../expression'
 import { changePresence, compile, FROM_OUTSIDE, isModal, overlayComponent, surfaceComponent, surfacePath, targetsOf, type Instance } from '../machine'
 import { laneEndMs, type Lane, type MotionSources } from '../motion'
@@ -48,7 +48,7 @@ function uncover(moment: Moment, path: string, top: string, motion: Motion | nul
 /** Shows an overlay over everything else. Returns when it has come. Throws `gone`. */
 export function openOverlay(moment: Moment, screen: Id, motion: Motion | null): number {
   const { run } = moment
-  const overlay = run.project.screens.find(({ id }) => id === screen)
+  const overlay = screenOf(run.project, screen)
   const shown = shownSurfaces(run)
   const base = shown.find(({ kind, isLeaving }) => kind === 'screen' && !isLeaving)
   if (!overlay || !base || base.screen === null || shown.some((each) => each.screen === screen && !each.isLeaving)) return run.nowMs

@@ -1,4 +1,4 @@
-import { certain, type DefinedValues, type PartKind } from '../document'
+import { certain, isSameList, type DefinedValues, type PartKind } from '../document'
 import { cycleValue, pathInside, type CompiledPart, type Instance } from '../machine'
 import { keepsPace, laneProgress, shownAtProgress, type Lane, type Shown } from '../motion'
 import { placedAt, type Matrix } from './matrix'
@@ -58,8 +58,9 @@ export class SceneBuilder {
   ): DrawItem {
     const children = this.children(instance, part, values, last, lookup, atMs)
     const own = certain(values[part.index])
-    if (last && last.values === own && last.part === part.part.id && sameItems(last.children, children)) return last
-    return itemFor(instance.path, part, own, children)
+    if (last && last.values === own && last.part === part.part.id && isSameList(last.children, children)) return last
+    // What is on its way is never the same twice.
+    return own === instance.targets.values[part.index] ? itemFor(instance.path, part, own, children) : newItem(instance.path, part, own, children)
   }
 
   private children(
@@ -77,15 +78,17 @@ export class SceneBuilder {
 const known = new WeakMap<ShownValues, DrawItem>()
 
 /** An item like one that was drawn before, of this or another run, is that very one. */
-function itemFor(path: string, { part: { id, kind } }: CompiledPart, values: ShownValues, children: DrawList): DrawItem {
+function itemFor(path: string, part: CompiledPart, values: ShownValues, children: DrawList): DrawItem {
+  const { id, kind } = part.part
   const last = known.get(values)
-  if (last && last.part === id && last.instance === path && last.kind === kind && sameItems(last.children, children)) return last
-  const item: DrawItem = { key: `${path}#${id}`, instance: path, part: id, kind, values, children }
+  if (last && last.part === id && last.instance === path && last.kind === kind && isSameList(last.children, children)) return last
+  const item = newItem(path, part, values, children)
   known.set(values, item)
   return item
 }
 
-const sameItems = (a: DrawList, b: DrawList): boolean => a.length === b.length && a.every((item, index) => item === b[index])
+const newItem = (path: string, { part: { id, kind } }: CompiledPart, values: ShownValues, children: DrawList): DrawItem =>
+  ({ key: `${path}#${id}`, instance: path, part: id, kind, values, children })
 
 /** What every part shows; parts nothing moves in are their targets themselves. */
 export function shownValues(instance: Instance, atMs: number): readonly ShownValues[] {

@@ -1,9 +1,10 @@
 import { NOTHING_FOUND, type Budget, type BudgetFromStart, type Coverage, type CoverageFromStart, type Finding, type ProjectFindings } from '@rheoscope/core/check'
-import type { Id, Project } from '@rheoscope/core/document'
+import { certain, type Id, type Identified, type Project } from '@rheoscope/core/document'
 import type { ProjectSession } from '../session/project-session'
 import type { Breakdown } from '../workers/breakdown'
 import { OpenWorker, type PlainWorker } from '../workers/open-worker'
-import type { BudgetQuestion, FoundSoFar, FromChecks, ToChecks } from './messages'
+import type { BudgetQuestion, FoundSince, FromChecks, ToChecks } from './messages'
+import { changeBetween } from './project-change'
 
 export interface ChecksState {
   readonly findings: ProjectFindings
@@ -94,17 +95,16 @@ export class Checks {
   private ask(): void {
     const { document: project } = this.session.getState()
     if (!this.worker.isListening || project === this.checked) return
-    this.checked = project
     this.asked++
-    this.worker.send({ ask: 'findings', revision: this.asked, project, first: this.first })
+    this.worker.send({ ask: 'findings', revision: this.asked, change: changeBetween(this.checked, project), first: this.first })
+    this.checked = project
     this.publish({ isComplete: false, current: new Set(), isCovered: false, progress: { done: 0, total: project.components.length + project.screens.length } })
   }
 
   private hear(message: FromChecks): void {
     switch (message.says) {
       case 'findings':
-        if (message.revision === this.asked) this.take(message.found)
-        return
+        return this.take(message.found, message.revision === this.asked)
       case 'remedies':
         if (message.revision === this.asked) this.publish({ remedied: new Set([...this.state.remedied].filter((id) => !message.tried.includes(id)).concat(message.offered)) })
         return
@@ -117,10 +117,21 @@ export class Checks {
     }
   }
 
-  private take({ components, screens, project, done, total }: FoundSoFar): void {
+  /** What was found of an earlier revision is what is known for now, but not of what there is now. */
+  private take({ looked, components, screens, project, done, total }: FoundSince, isOfNow: boolean): void {
     const before = this.state.findings
-    const findings = project ? { components, screens, project } : { components: { ...before.components, ...components }, screens: { ...before.screens, ...screens }, project: before.project }
-    this.publish({ findings, isComplete: project !== null, current: new Set([...Object.keys(components), ...Object.keys(screens)]), progress: { done, total } })
+    const findings = { components: { ...before.components, ...components }, screens: { ...before.screens, ...screens }, project: project ?? before.project }
+    if (!isOfNow) return this.publish({ findings })
+    const isComplete = project !== null
+    this.publish({ findings: isComplete ? this.ofWhatIsThere(findings) : findings, isComplete, current: new Set([...this.state.current, ...looked]), progress: { done, total } })
+  }
+
+  private ofWhatIsThere({ components, screens, project }: ProjectFindings): ProjectFindings {
+    const only = (looked: ProjectFindings['components'], there: readonly Identified[]) => {
+      const ids = new Set(there.map(({ id }) => id))
+      return Object.keys(looked).every((id) => ids.has(id)) ? looked : Object.fromEntries(Object.entries(looked).filter(([id]) => ids.has(id)))
+    }
+    return { components: only(components, certain(this.checked).components), screens: only(screens, certain(this.checked).screens), project }
   }
 
   private publish(change: Partial<ChecksState>): void {

@@ -3,7 +3,7 @@ import { certain, orElse, type Id, type Project } from '@rheoscope/core/document
 import { breakdownOf, type Breakdown } from '../workers/breakdown'
 import { READY } from '../workers/open-worker'
 import type { BudgetQuestion, FromChecks, ToChecks } from './messages'
-import { sharing } from './sharing'
+import { changedBy } from './project-change'
 
 type FindingsQuestion = Extract<ToChecks, { ask: 'findings' }>
 
@@ -14,6 +14,9 @@ const BREATH_MS = 12
 const TELL_MS = 120
 
 const checker = new ProjectChecker()
+/** As it was told last. */
+let told: Project | null = null
+/** What is looked at, or was. */
 let project: Project | null = null
 let newest: FindingsQuestion | null = null
 let isChecking = false
@@ -23,6 +26,7 @@ self.onmessage = ({ data }: MessageEvent<ToChecks>) => {
   switch (data.ask) {
     case 'findings':
       newest = data
+      told = changedBy(told, data.change)
       if (!isChecking) void check()
       return
     case 'coverage':
@@ -48,7 +52,7 @@ async function check(): Promise<void> {
     const question: FindingsQuestion = newest
     newest = null
     try {
-      project = project ? sharing(project, question.project) : question.project
+      project = certain(told)
       await checkAll(project, question)
     } catch (error) {
       tell({ says: 'failed', failure: breakdownOf('The checks broke down', error) })
@@ -57,23 +61,34 @@ async function check(): Promise<void> {
   isChecking = false
 }
 
+/** What the page has been told of each component and screen, so that it need not be told again. */
+const toldOf = new Map<Id, Looked>()
+
 async function checkAll(now: Project, { revision, first }: FindingsQuestion): Promise<void> {
   const components: Record<Id, Looked> = {}
   const screens: Record<Id, Looked> = {}
   const work: readonly Work[] = [
-    ...now.components.map((component) => ({ id: component.id, checking: () => checker.checkingComponent(now, component), keep: (looked: Looked) => void (components[component.id] = looked) })),
-    ...now.screens.map((screen) => ({ id: screen.id, checking: () => checker.checkingScreen(now, screen), keep: (looked: Looked) => void (screens[screen.id] = looked) })),
+    ...now.components.map((component) => ({ id: component.id, checking: () => checker.checkingComponent(now, component), all: components })),
+    ...now.screens.map((screen) => ({ id: screen.id, checking: () => checker.checkingScreen(now, screen), all: screens })),
   ]
-  const say = (done: number, whole: Looked | null) => tell({ says: 'findings', revision, found: { components, screens, project: whole, done, total: work.length } })
+  let untold: Work[] = []
+  const say = (done: number, whole: Looked | null) => {
+    const news = untold.filter(({ id, all }) => toldOf.get(id) !== all[id])
+    for (const { id, all } of news) toldOf.set(id, certain(all[id]))
+    const newsOf = (of: Readonly<Record<Id, Looked>>) => Object.fromEntries(news.flatMap(({ id, all }) => (all === of ? [[id, certain(all[id])]] : [])))
+    tell({ says: 'findings', revision, found: { looked: untold.map(({ id }) => id), components: newsOf(components), screens: newsOf(screens), project: whole, done, total: work.length } })
+    untold = []
+  }
   const isFirst = ({ id }: { readonly id: string }) => id === first
-  let told = performance.now()
-  for (const [index, { id, checking, keep }] of [...work.filter(isFirst), ...work.filter((each) => !isFirst(each))].entries()) {
-    const looked = await through(checking())
+  let toldAt = performance.now()
+  for (const [index, each] of [...work.filter(isFirst), ...work.filter((other) => !isFirst(other))].entries()) {
+    const looked = await through(each.checking())
     if (!looked) return
-    keep(looked)
-    if (id !== first && performance.now() - told < TELL_MS) continue
+    each.all[each.id] = looked
+    untold.push(each)
+    if (each.id !== first && performance.now() - toldAt < TELL_MS) continue
     say(index + 1, null)
-    told = performance.now()
+    toldAt = performance.now()
   }
   say(work.length, null)
   // What an edit did not touch is remembered, so that the remedies of what is looked at come soon; all of the project takes longer.
@@ -82,6 +97,8 @@ async function checkAll(now: Project, { revision, first }: FindingsQuestion): Pr
   const whole = await through(checker.checkingWhole(now))
   if (!whole) return
   say(work.length, whole)
+  // What is gone the page forgets as well.
+  for (const id of toldOf.keys()) if (!(id in components) && !(id in screens)) toldOf.delete(id)
   await tryRemedies(now, revision, allOf({ components, screens, project: whole }))
 }
 
@@ -96,15 +113,15 @@ async function tryRemedies(now: Project, revision: number, findings: readonly Fi
     if (tried.length > 0) tell({ says: 'remedies', revision, tried: tried.map(({ id }) => id), offered: tried.filter((finding) => remedied.get(finding)).map(({ id }) => id) })
   }
   say()
-  let told = performance.now()
+  let toldAt = performance.now()
   for (const finding of all) {
     if (remedied.has(finding)) continue
     const isGood = await through(tryingRemedy({ project: now, findings }, finding))
     if (isGood === null) return false
     remedied.set(finding, isGood)
-    if (performance.now() - told < TELL_MS) continue
+    if (performance.now() - toldAt < TELL_MS) continue
     say()
-    told = performance.now()
+    toldAt = performance.now()
   }
   say()
   return true
@@ -122,11 +139,11 @@ async function through<T>(checking: Generator<void, T>): Promise<T | null> {
   }
 }
 
-/** One thing to check, by its id, and what becomes of what it comes to. */
+/** One thing to check, by its id, and where what it comes to is kept. */
 interface Work {
   readonly id: Id
   readonly checking: () => Generator<void, Looked>
-  readonly keep: (looked: Looked) => void
+  readonly all: Record<Id, Looked>
 }
 
 async function tellCoverage(): Promise<void> {

@@ -1,4 +1,4 @@
-import { componentOf, componentsOn, LIMITS, RheoError, stateOf, type Id, type Project, type Screen } from '../../document'
+import { componentOf, componentsOn, LIMITS, RheoError, screenOf, stateOf, type Id, type Project, type Screen } from '../../document'
 import { startEnvironment, type Environment } from '../../expression'
 import { compile, contentsOf, isModal, NO_CONTENTS, NOTHING_GIVEN, overlayComponent, pathInside, startInstance, surfaceComponent, surfacePath, type Compiled, type Content, type Surface } from '../../machine'
 import { ledTo } from './leads'
@@ -58,10 +58,10 @@ export const surfaceThing = (thing: Thing): Thing => (thing.holder ? surfaceThin
 export function screensFrom(project: Project, start: Id): readonly Screen[] {
   const found = new Set([start])
   for (const id of found) {
-    const screen = project.screens.find((each) => each.id === id)
+    const screen = screenOf(project, id)
     if (screen) for (const to of ledTo([...screen.rules, ...componentsOn(project, screen).flatMap(({ rules }) => rules)])) found.add(to)
   }
-  return [...found].flatMap((id) => project.screens.find((screen) => screen.id === id) ?? [])
+  return [...found].flatMap((id) => screenOf(project, id) ?? [])
 }
 
 interface Where {

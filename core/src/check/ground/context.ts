@@ -1,8 +1,9 @@
-import { axisOfProperty, certain, firstOf, lastOf, type Axis, type Component, type Id, type Project } from '../../document'
+import { certain, firstOf, lastOf, type Axis, type Component, type Id, type Project } from '../../document'
 import { compile, type Compiled, type Surface } from '../../machine'
 import { StateSpace } from './state-space'
 import { independentGroups, MemoryAllowance, thingsOn, type Effort, type Thing, type Modality } from '../explore'
 import type { Check } from '../model/check'
+import { heldAs } from './holders'
 import { fromAnywhere } from './outside'
 import { RestingConfigurations } from './resting-configurations'
 
@@ -41,8 +42,7 @@ export interface CheckOptions extends Pick<Effort, 'limit' | 'isToStop'> {
 export function contextOf(project: Project, component: Component, options: CheckOptions = {}): CheckContext {
   const compiled = compile(project, component)
   const surface = { component: component.id }
-  const driven = new Map(component.axes.map(({ id }) => [id, statesDrivenFromOutside(project, component.id, id)]))
-  const drivenTo = (axis: Id) => driven.get(axis) ?? NOWHERE
+  const { isInComponent, drivenTo } = heldAs(project, component.id)
   let stateSpace: StateSpace | undefined
   let resting: RestingConfigurations | undefined
   const stateSpaceOf = (): StateSpace => {
@@ -51,7 +51,7 @@ export function contextOf(project: Project, component: Component, options: Check
   }
   return {
     project, component, compiled, surface, drivenTo,
-    isHeld: project.components.some(({ parts }) => parts.some((part) => (part.kind === 'instance' || part.kind === 'list') && part.component === component.id)),
+    isHeld: isInComponent,
     get root() {
       return this.stateSpace.root
     },
@@ -64,27 +64,6 @@ export function contextOf(project: Project, component: Component, options: Check
       return resting
     },
   }
-}
-
-const NOWHERE: ReadonlySet<Id> = new Set()
-
-function statesDrivenFromOutside(project: Project, component: Id, axis: Id): ReadonlySet<Id> {
-  const states = new Set<Id>()
-  const add = (state: unknown) => typeof state === 'string' && states.add(state)
-  for (const holder of [...project.components, ...project.screens]) {
-    const instances = new Set(holder.parts.flatMap((part) => (part.kind === 'instance' && part.component === component ? [part.id] : [])))
-    if (instances.size === 0) continue
-    for (const { actions } of holder.rules) for (const action of actions) if (action.do === 'drive' && instances.has(action.instance) && action.axis === axis) add(action.state)
-    const looks = 'axes' in holder ? [...holder.axes.flatMap((each) => each.states.map(({ look }) => look)), ...holder.combinations.map(({ look }) => look)] : []
-    for (const part of holder.parts) {
-      if (part.kind !== 'instance' || !instances.has(part.id)) continue
-      add(part.start[axis])
-      for (const said of [part.base, ...looks.map((look) => look[part.id] ?? {})]) {
-        for (const [property, value] of Object.entries(said)) if (axisOfProperty(property) === axis) add(value)
-      }
-    }
-  }
-  return states
 }
 
 /** The name of a state, marked as one for a sentence. */

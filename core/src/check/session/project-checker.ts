@@ -1,6 +1,8 @@
-import { orElse, type Component, type Id, type Project, type Screen } from '../../document'
-import { compile, everythingInside, surfaceComponent, type Compiled } from '../../machine'
+import { isSameList, orElse, type Component, type Id, type Project, type Screen } from '../../document'
+import { compile, everythingInside, surfaceComponent } from '../../machine'
 import { contextOf, type CheckOptions } from '../ground/context'
+import { fillersOf } from '../ground/fillers'
+import { fromElsewhere, wordsOf } from '../ground/screen-context'
 import { checkingComponent, checkingProject, checkingScreen, finished, type Checking } from './checking'
 import type { Looked } from '../model/looked'
 
@@ -62,7 +64,7 @@ export class ProjectChecker {
 
   private *remembered(key: string, dependsOn: readonly unknown[], find: () => Checking): Checking {
     const known = this.known.get(key)
-    if (known && known.dependsOn.length === dependsOn.length && known.dependsOn.every((each, index) => each === dependsOn[index])) return known.looked
+    if (known && isSameList(known.dependsOn, dependsOn)) return known.looked
     const looked = yield* find()
     this.known.set(key, { dependsOn, looked })
     return looked
@@ -77,16 +79,10 @@ function dependenciesOf(project: Project, component: Component): readonly unknow
   }, [project])
 }
 
-/** Everything that may fill the slots of a component, or of what stands inside it: any component of the project. */
-function fillersOf(project: Project, compiled: Compiled): readonly Component[] {
-  return everythingInside(compiled).some(({ holders }) => holders.some(({ part }) => part.kind === 'slot')) ? project.components : []
-}
-
 /** Everything the findings of a screen follow from: what stands on it, and which variables other screens give values to. */
 function screenDependencies(project: Project, screen: Screen): readonly unknown[] {
   return orElse((): readonly unknown[] => {
-    const others = project.screens.filter(({ id }) => id !== screen.id)
     const surface = compile(project, surfaceComponent(project, { screen: screen.id }))
-    return [screen, project.variables, project.tables, ...everythingInside(surface), ...fillersOf(project, surface), ...(project.variables.length > 0 ? others : [])]
+    return [screen, project.variables, project.tables, ...everythingInside(surface), ...fillersOf(project, surface), wordsOf(fromElsewhere(project, screen))]
   }, [project])
 }

@@ -1,4 +1,4 @@
-import { axisOf, certain, firstOf, itemAt, rootOf, type Screen } from '../../../document'
+import { axisOf, certain, firstOf, itemAt, rootOf, type Id, type Screen } from '../../../document'
 import type { StateSpace } from '../../ground/state-space'
 import { stateNames, type ComponentCheck } from '../../ground/context'
 import { endlessImmediateLoop, endlessLoopsIn } from '../timing/endless-immediate-loop'
@@ -36,17 +36,14 @@ export const unreachableHere: ScreenCheck = {
   name: 'state-unreachable', scope: 'screen', levels: ['note'],
   means: 'nothing on the screen brings the state about',
   finds: ({ screen, groups }) =>
-    groups.flatMap(({ things, stateSpace, isFirst }) => (isFirst ? things.flatMap((thing, index) => missingOf(screen, stateSpace, { thing, index })) : [])),
+    groups.flatMap(({ things, isFirst, never }) => (isFirst && never ? things.flatMap((thing, index) => missingOf(screen, thing, itemAt(never, index))) : [])),
 }
 
-function missingOf(screen: Screen, stateSpace: StateSpace, { thing, index }: { readonly thing: Thing; readonly index: number }): readonly Finding[] {
+function missingOf(screen: Screen, thing: Thing, never: ReadonlyMap<Id, readonly Id[]>): readonly Finding[] {
   const { component } = thing.compiled
-  const { open } = stateSpace
-  if (thing.holder === null || thing.holder.holder !== null || !open.isFinished) return []
-  const own = itemAt(stateSpace.things, index)
+  if (thing.holder === null || thing.holder.holder !== null) return []
   return component.axes.flatMap((axis): Finding[] => {
-    const net = open.network.axisOf(own, axis.id)
-    const missing = net ? axis.states.filter(({ id }) => !open.isReached(net, id)).map(({ id }) => id) : []
+    const missing = never.get(axis.id) ?? []
     if (missing.length === 0 || certain(axisOf(component, axis.id)).boundTo !== null) return []
     return [{
       id: `state-unreachable ${screen.id} ${thing.path} ${axis.id}`,

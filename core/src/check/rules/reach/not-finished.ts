@@ -16,7 +16,7 @@ export const notFinished: ComponentCheck = {
 export const screenNotFinished: ScreenCheck = {
   name: 'not-finished', scope: 'screen', levels: ['note'],
   means: MEANS,
-  finds: ({ groups, screen: { id, name } }) => groups.flatMap(({ stateSpace, isFirst }) => (isFirst ? unfinishedIn(stateSpace, { screen: id }, name) : [])),
+  finds: ({ groups, screen: { id, name } }) => groups.flatMap(({ stateSpace, isFirst, never }) => (isFirst && (never === null || stateSpace.unfinished.length > 0) ? unfinishedIn(stateSpace, { screen: id }, name) : [])),
 }
 
 function unfinishedIn(stateSpace: StateSpace, about: About, name: string): readonly Finding[] {
