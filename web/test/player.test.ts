@@ -48,6 +48,32 @@ describe('a player', () => {
     expect([player.nowMs, player.getState().isHeld, player.getState().witness, stateOf(player)]).toEqual([0, false, null, 'rest'])
   })
 
+  test('goes on from an instant of the past: what was done later is done again, unless something else is done', () => {
+    const player = new Player(skerryLine, surface)
+    const tap = () => {
+      player.send({ do: 'press', x: 100, y: 20, pointer: 'mouse' })
+      player.send({ do: 'release', x: 100, y: 20, pointer: 'mouse' })
+    }
+    const trace = () => player.current.trace.map(({ atMs, what }) => `${atMs} ${what}`)
+    let wall = frames(player, 0, 10)
+    tap()
+    wall = frames(player, wall, 150)
+    const [all, inputs, endMs] = [trace(), player.done, player.nowMs]
+    expect(player.nextAfter(0)).toBe(inputs[0]!.atMs)
+    player.goOnFrom(100)
+    expect([player.nowMs, stateOf(player), player.done]).toEqual([100, 'rest', []])
+    expect(trace()).toEqual(all.filter((each) => Number.parseInt(each) <= 100))
+    wall = frames(player, wall, 160)
+    expect(player.nowMs).toBeGreaterThanOrEqual(endMs - 1)
+    expect(player.done).toEqual(inputs)
+    expect(trace().slice(0, all.length)).toEqual(all)
+    player.goOnFrom(100)
+    player.send({ do: 'move', x: 100, y: 20, pointer: 'mouse' })
+    frames(player, wall, 160)
+    expect(player.done).toEqual([{ do: 'move', x: 100, y: 20, pointer: 'mouse', atMs: 100 }])
+    expect(stateOf(player)).toBe('over')
+  })
+
   test('does the same inputs again to a document that has changed', () => {
     const player = new Player(skerryLine, surface)
     player.frame(0)

@@ -10,6 +10,9 @@ type FindingsQuestion = Extract<ToChecks, { ask: 'findings' }>
 /** A newer project is looked for so often while an older one is checked, in ms. */
 const BREATH_MS = 12
 
+/** So long nothing has to change, in ms, before more is looked at than what is looked at by a person: they are in the middle of something. */
+const REST_MS = 250
+
 /** What has been found is told so often while more is looked for, in ms. */
 const TELL_MS = 120
 
@@ -44,6 +47,12 @@ function tell(message: FromChecks): void {
 
 /** Lets what has been sent meanwhile arrive. */
 const arrivals = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))
+
+/** Whether nothing newer arrives for a while. */
+async function isAtRest(): Promise<boolean> {
+  await new Promise((resolve) => setTimeout(resolve, REST_MS))
+  return newest === null
+}
 
 /** Checks the newest project, what is looked at first, and begins again when a newer one arrives. */
 async function check(): Promise<void> {
@@ -81,7 +90,9 @@ async function checkAll(now: Project, { revision, first }: FindingsQuestion): Pr
   }
   const isFirst = ({ id }: { readonly id: string }) => id === first
   let toldAt = performance.now()
-  for (const [index, each] of [...work.filter(isFirst), ...work.filter((other) => !isFirst(other))].entries()) {
+  const [own, others] = [work.filter(isFirst), work.filter((each) => !isFirst(each))]
+  for (const [index, each] of [...own, ...others].entries()) {
+    if (index === own.length && revision > 1 && !(await isAtRest())) return
     const looked = await through(each.checking())
     if (!looked) return
     each.all[each.id] = looked

@@ -1,3 +1,4 @@
+import { useMemo } from 'react'
 import { reaches, type Project } from '@rheoscope/core/document'
 import { ChoiceField } from './choice-field'
 
@@ -11,6 +12,6 @@ export function ComponentField({ label, hidesLabel = false, value, project, outs
   readonly outside: string
   readonly onChange: (id: string) => void
 }) {
-  const fitting = project.components.filter(({ id }) => !reaches(project, id, outside))
+  const fitting = useMemo(() => project.components.filter(({ id }) => !reaches(project, id, outside)), [project, outside])
   return <ChoiceField label={label} hidesLabel={hidesLabel} value={value} choices={[{ value: '', label: 'nothing' }, ...fitting.map(({ id, name }) => ({ value: id, label: name }))]} onChange={onChange} />
 }

@@ -8,15 +8,22 @@ import { usePlayerState } from './use-player'
 const SPEED_NAMES: Readonly<Record<number, string>> = { 1: '1', 0.5: '½', 0.25: '¼', 0.1: '⅒' }
 
 /** The clock of a run: what it shows, holding it, starting over, and how fast it goes. */
-export function ClockControls({ player, of, onStartOver = () => player.startOver() }: { readonly player: Player; readonly of: string; readonly onStartOver?: () => void }) {
+export function ClockControls({ player, of, seenMs = null, onResume = () => player.hold(false), onStartOver = () => player.startOver() }: {
+  readonly player: Player
+  readonly of: string
+  /** The instant of the past that is looked at. */
+  readonly seenMs?: number | null
+  readonly onResume?: () => void
+  readonly onStartOver?: () => void
+}) {
   const { isHeld, speed, seed, witness } = usePlayerState(player)
   const speeds = useRef<HTMLDivElement>(null)
   useRoving(speeds, '[role=radio]', { chooses: true })
-  const readout = useReadout<HTMLSpanElement>(() => clockText(player.nowMs))
+  const readout = useReadout<HTMLSpanElement>(() => clockText(seenMs ?? player.nowMs))
   return (
     <div className="clock">
       <span ref={readout} className="clock-time mono" role="timer" aria-label={`Clock of the ${of}`} />
-      <Button aria-pressed={isHeld} title="Pause the clock (H)" onClick={() => player.hold(!isHeld)}>{isHeld ? 'Resume' : 'Pause'}</Button>
+      <Button aria-pressed={isHeld} title="Pause the clock (H)" onClick={() => (isHeld ? onResume() : player.hold(true))}>{isHeld ? 'Resume' : 'Pause'}</Button>
       <Button title="Start over (R)" onClick={onStartOver}>Start over</Button>
       {seed !== null && witness === null && <SeedField key={seed} seed={seed} onDraw={(to) => player.drawBy(to)} />}
       <div ref={speeds} className="speeds" role="radiogroup" aria-label="Speed">

@@ -46,6 +46,8 @@ const pointerOf = ({ pointerType }: PointerEvent) => POINTERS.find((each) => eac
 
 /** Answers to pointer and keyboard, and shows where the focus and a played finger are. */
 function LivePicture({ player, label, className, field, mostZoom, clips = false, way, shown = (_wallMs, live) => live, readOut = null }: LiveSurfaceProps) {
+  // Nothing is done to what has been.
+  const isPast = readOut !== null
   const group = useRef<SVGGElement>(null)
   const picture = useRef<SVGSVGElement>(null)
   const finger = useRef<SVGCircleElement>(null)
@@ -64,10 +66,11 @@ function LivePicture({ player, label, className, field, mostZoom, clips = false,
       const { width, height } = surfaceSize(list)
       if (width !== size.width || height !== size.height) setSize({ width, height })
     }
-    const { at, cursor } = player.current.hand.pointer
-    const outline = focusOutline(player.current, list)
+    const run = readOut ?? player.current
+    const { at, cursor } = run.hand.pointer
+    const outline = focusOutline(run, list)
     const shownFinger = player.getState().witness === null ? null : at
-    const active = readOut === null ? shownFocus(player.current) : null
+    const active = isPast ? null : shownFocus(run)
     const seen = `${cursor} ${shownFinger?.x} ${shownFinger?.y} ${outline} ${active?.instance} ${active?.part}`
     if (seen === lastSeen.current) return
     lastSeen.current = seen
@@ -83,14 +86,14 @@ function LivePicture({ player, label, className, field, mostZoom, clips = false,
   const zoom = Math.min(mostZoom, (field.width - 2 * MARGIN.x) / size.width, (field.height - 2 * MARGIN.y) / size.height)
   const [w, h] = [field.width / zoom, field.height / zoom]
   const pointer = usePointer(player, picture, way)
-  useWheel(player, picture)
+  useWheel(player, picture, isPast)
   return (
     <>
       <svg
         ref={picture} className={className} role="application" aria-label={label} aria-owns={spoken} width={field.width} height={field.height}
         viewBox={`${-(w - size.width) / 2} ${-(h - size.height) / 2} ${w} ${h}`}
-        {...pointer}
-        tabIndex={0} onKeyDown={(event) => sendKey(player, event)} onKeyUp={(event) => sendKeyUp(player, event)}
+        {...(isPast ? {} : pointer)}
+        tabIndex={0} onKeyDown={isPast ? undefined : (event) => sendKey(player, event)} onKeyUp={isPast ? undefined : (event) => sendKeyUp(player, event)}
       >
         {clips && <clipPath id={`${scope}-edges`}><rect width={size.width} height={size.height} /></clipPath>}
         <g ref={group} clipPath={clips ? `url(#${scope}-edges)` : undefined} />
@@ -148,9 +151,10 @@ function pinch(player: Player, { primary, fingers }: { readonly primary: Primary
 }
 
 /** Lets the wheel scroll whatever of the run scrolls where it is turned, and come to whoever listens to it; with Control, as a trackpad has it, it pinches. */
-function useWheel(player: Player, picture: RefObject<SVGSVGElement | null>): void {
+function useWheel(player: Player, picture: RefObject<SVGSVGElement | null>, isPast: boolean): void {
   useEffect(() => {
     const surface = certain(picture.current)
+    if (isPast) return undefined
     const onWheel = (event: WheelEvent) => {
       const { x, y } = pointIn(surface, event)
       const { current } = player
@@ -163,7 +167,7 @@ function useWheel(player: Player, picture: RefObject<SVGSVGElement | null>): voi
     // React listens to the wheel passively, and the page must not scroll with the screen.
     surface.addEventListener('wheel', onWheel, { passive: false })
     return () => surface.removeEventListener('wheel', onWheel)
-  }, [player, picture])
+  }, [player, picture, isPast])
 }
 
 /**

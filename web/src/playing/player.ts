@@ -37,7 +37,7 @@ const REMEMBER_MS = 1000
 const MOST_REMEMBERED = 600
 
 /** One frame of a screen of 60 frames a second. */
-const FRAME_MS = 1000 / 60
+export const FRAME_MS = 1000 / 60
 
 /**
  * Plays a run against the wall clock: at a speed, held, started over, and again from its inputs when the document
@@ -49,7 +49,7 @@ export class Player {
   private inputs: Input[] = []
   private seed = 1
   private script: readonly Input[] = []
-  /** How many inputs of the script have been played. */
+  /** How many inputs of the script, or of the person's, have been played. Of the person's all have been, but where they go on from an earlier instant. */
   private played = 0
   /** The run as it was every now and then, with how many inputs had been made. */
   private remembered: { readonly atMs: number; readonly inputs: number; readonly run: Run }[] = []
@@ -93,7 +93,23 @@ export class Player {
 
   /** What has been done so far, by a person or by the witness that plays. */
   get done(): readonly Input[] {
-    return this.state.witness ? this.script.slice(0, this.played) : this.inputs
+    return (this.state.witness ? this.script : this.inputs).slice(0, this.played)
+  }
+
+  /** The next instant after one of the past at which something is done or happens of itself; Infinity when nothing does. */
+  nextAfter(ms: number): number {
+    const input = (this.state.witness ? this.script : this.inputs).find(({ atMs }) => atMs > ms)
+    return Math.min(nextDueMs(this.runAt(ms)), input?.atMs ?? Infinity)
+  }
+
+  /** Goes on from an instant of the past. What was done later is done again at its time, unless something else is done before. */
+  goOnFrom(ms: number): void {
+    const played = this.done.findLastIndex(({ atMs }) => atMs <= ms) + 1
+    this.run = { ...this.runAt(ms), trace: this.run.trace.filter(({ atMs }) => atMs <= ms) }
+    this.played = played
+    this.atMs = ms
+    this.remembered = this.remembered.filter(({ atMs }) => atMs <= ms)
+    this.publish({ isHeld: false, events: this.run.trace.length })
   }
 
   /** Lets virtual time follow the wall clock to `wallMs` and returns what is to be shown. */
@@ -123,7 +139,8 @@ export class Player {
   /** Something the person does to the specimen. While a witness plays it is left alone. */
   send(action: InputAction): void {
     if (this.state.witness) return
-    this.inputs.push({ ...action, atMs: this.run.nowMs })
+    this.inputs = [...this.inputs.slice(0, this.played), { ...action, atMs: this.run.nowMs }]
+    this.played = this.inputs.length
     send(this.run, action)
     this.publish({ events: this.run.trace.length, ...(action.do === 'move' || action.do === 'exit' ? {} : { before: null }) })
   }
@@ -257,8 +274,7 @@ export class Player {
 
   private moveTo(ms: number): void {
     const before = this.run.trace.length
-    if (this.state.witness) this.played = this.goThrough(this.script, this.played, this.atMs, ms)
-    else this.goThrough(this.inputs, this.inputs.length, this.atMs, ms)
+    this.played = this.goThrough(this.state.witness ? this.script : this.inputs, this.played, this.atMs, ms)
     this.atMs = ms
     if (this.run.trace.length !== before) this.publish({ events: this.run.trace.length })
   }

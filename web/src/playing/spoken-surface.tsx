@@ -36,8 +36,8 @@ export function SpokenSurface({ player, id, instead, onKeyDown }: SpokenSurfaceP
     last.text = ''
   }, [last, player])
   return (
-    <div id={id} className="visually-hidden spoken" onKeyDown={onKeyDown}>
-      {told.map((each) => <Spoken key={keyOf(each)} of={each} id={id} player={player} />)}
+    <div id={id} className="visually-hidden spoken" onKeyDown={instead ? undefined : onKeyDown}>
+      {told.map((each) => <Spoken key={keyOf(each)} of={each} id={id} player={instead ? null : player} />)}
     </div>
   )
 }
@@ -47,13 +47,13 @@ const keyOf = ({ instance, part }: Described): string => `${instance} ${part}`
 /** The id of the element that says what a part is. */
 export const spokenId = (surface: string, { instance, part }: Pick<Described, 'instance' | 'part'>): string => `${surface}-${instance}-${part}`.replaceAll(/[^\w-]/g, '_')
 
-function Spoken({ of, id, player }: Pick<SpokenSurfaceProps, 'id' | 'player'> & { readonly of: Described }) {
+function Spoken({ of, id, player }: Pick<SpokenSurfaceProps, 'id'> & { readonly of: Described; /** Null for what can only be heard. */ readonly player: Player | null }) {
   const { role, name, instance, part, inside } = of
   if (role === 'text') return <span>{name} </span>
   return (
     <div
       id={spokenId(id, of)} role={role} tabIndex={-1} aria-label={name === '' ? undefined : name} {...saidBy(of, id)}
-      onClick={(event) => { event.stopPropagation(); tapPart(player, instance, part) }} onFocus={(event) => { event.stopPropagation(); focusPart(player, instance, part) }}
+      onClick={(event) => { event.stopPropagation(); if (player) tapPart(player, instance, part) }} onFocus={(event) => { event.stopPropagation(); if (player) focusPart(player, instance, part) }}
     >
       {inside.map((each) => <Spoken key={keyOf(each)} of={each} id={id} player={player} />)}
     </div>

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addExpectation, certain, itemAt, orElse, removeExpectation, setExpectationTime, type Expectation, type Project, type Take } from '@rheoscope/core/document'
+import { addExpectation, certain, itemAt, orElse, removeExpectation, setExpectationTime, type Expectation, type Id, type Project, type Take } from '@rheoscope/core/document'
+import { isWithin, pathInside } from '@rheoscope/core/machine'
 import { drawList, replay, runOptionsOf, textsIn, type PlayedTake } from '@rheoscope/core/run'
 import { expectationText } from '@rheoscope/core/reading'
 import { itemOf } from '@rheoscope/core/scene'
@@ -10,6 +11,7 @@ import { stepMs, wholeMs } from '../fields/ms-field'
 import { newId } from '../session/new-id'
 import { FloatingMenu } from '../theme/floating'
 import { useStage } from './use-stage'
+import { screenShown } from './use-stage-run'
 
 /** What a take expects, by when, and whether it came about. */
 export function Expectations({ take, played }: { readonly take: Take; readonly played: PlayedTake | undefined }) {
@@ -49,10 +51,10 @@ type Expected = Expectation['expect']
 
 /** Expects something that is so at the end, or at the instant that is looked at: whatever is to be seen there then is offered. */
 function ExpectNow({ take }: { readonly take: Take }) {
-  const { project, part, seenMs, make } = useStage()
+  const { project, screen, part, seenMs, make } = useStage()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const byMs = Math.min(take.endsAtMs, seenMs ?? take.endsAtMs)
-  const offered = useMemo(() => (anchor ? offers(project, take, part?.id ?? null, byMs) : []), [anchor, project, take, part, byMs])
+  const offered = useMemo(() => (anchor ? offers(project, take, part && { screen: screen.id, id: part.id }, byMs) : []), [anchor, project, take, screen.id, part, byMs])
   const add = (expect: Expected) => {
     setAnchor(null)
     make(addExpectation(take.id, { id: newId(expect.what), byMs, expect }), 'expect something')
@@ -71,17 +73,19 @@ function ExpectNow({ take }: { readonly take: Take }) {
 const SHOWN_PROPERTIES = ['x', 'y', 'width', 'height', 'opacity', 'rotation', 'visible'] as const
 
 /** What can be seen at an instant of a take: of the selected part its states, that it has settled and where it is; the variables; the texts. */
-function offers(project: Project, take: Take, part: string | null, ms: number): readonly Expected[] {
+function offers(project: Project, take: Take, part: { readonly screen: Id; readonly id: Id } | null, ms: number): readonly Expected[] {
   const run = orElse(() => replay(project, take.surface, take.inputs, ms, runOptionsOf(take)), null)
   if (!run) return []
-  const inside = part === null ? [] : [...run.instances.keys()].filter((path) => path === part || path.startsWith(`${part}/`))
+  const surface = part && screenShown(run)?.screen === part.screen ? screenShown(run) : null
+  const own = part && surface && pathInside(surface.path, part.id)
+  const inside = own === null ? [] : [...run.instances.keys()].filter((path) => isWithin(path, own))
   const states = inside.flatMap((path): Expected[] => {
     const { compiled, states: standing } = certain(run.instances.get(path))
     return compiled.component.axes.flatMap((axis, index): Expected[] => (axis.states.length > 1 ? [{ what: 'state', instance: path, axis: axis.id, state: itemAt(standing, index) }] : []))
   })
   const settled = inside.slice(0, 1).map((instance): Expected => ({ what: 'settled', instance }))
-  const item = part === null ? undefined : itemOf(drawList(run), '', part)
-  const places = item ? SHOWN_PROPERTIES.map((property): Expected => ({ what: 'property', instance: '', part: item.part, property, value: item.values[property] })) : []
+  const item = part && surface ? itemOf(drawList(run), surface.path, part.id) : undefined
+  const places = surface && item ? SHOWN_PROPERTIES.map((property): Expected => ({ what: 'property', instance: surface.path, part: item.part, property, value: item.values[property] })) : []
   const variables = project.variables.map(({ name }): Expected => ({ what: 'variable', name, value: run.shared[name] ?? null }))
   const texts = [...new Set(textsIn(drawList(run)))].filter((text) => text !== '')
   return [...states, ...settled, ...variables, ...texts.map((text): Expected => ({ what: 'text', text })), ...places]

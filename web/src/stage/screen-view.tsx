@@ -8,6 +8,7 @@ import { useRoom, type Room } from '../theme/use-room'
 import { Easel } from '../bench/easel/easel'
 import { LinksPicture } from './links-picture'
 import { useStage } from './use-stage'
+import { useStageRun } from './use-stage-run'
 
 const FIRST_ROOM = { width: 600, height: 400 }
 
@@ -25,9 +26,9 @@ export function ScreenView() {
 
 /** The run itself, or what it showed at the instant that is looked at. */
 function Alive({ player, field }: { readonly player: Player; readonly field: Room }) {
-  const { seenMs, way } = useStage()
+  const { seenMs, then } = useStage()
+  const { way } = useStageRun()
   const { witness } = usePlayerState(player)
-  const then = useMemo(() => (seenMs === null ? null : player.runAt(seenMs)), [player, seenMs])
   const seen = useMemo(() => (then === null || seenMs === null ? null : drawListAt(then, seenMs)), [then, seenMs])
   return (
     <>

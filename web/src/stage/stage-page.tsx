@@ -23,6 +23,7 @@ import { StageBar } from './stage-bar'
 import { Takes } from './takes'
 import { TraceView } from './trace-view'
 import { StageProvider, useStage } from './use-stage'
+import { StageRunProvider } from './use-stage-run'
 import './stage.css'
 
 /** A screen with what stands on it, run in place, and its time. */
@@ -32,9 +33,11 @@ export function StagePage() {
   const screen = project.screens.find((each) => each.id === id)
   if (!screen) return <NotHere what="This project has no such screen." to={`/project/${project.id}`} label={`Back to ${project.name}`} />
   return (
-    <StageProvider key={id} screen={id}>
-      <Stage />
-    </StageProvider>
+    <StageRunProvider project={project} screen={id}>
+      <StageProvider key={id} screen={id}>
+        <Stage />
+      </StageProvider>
+    </StageRunProvider>
   )
 }
 
@@ -84,10 +87,10 @@ const NO_COMMANDS: typeof PART_COMMANDS = []
 
 /** The keys of the stage, wherever the focus is but in a field. */
 function useStageKeys(): void {
-  const { player, startOver, isArranging, arrange, showsLinks, showLinks } = useStage()
+  const { player, seenMs, goOn, startOver, isArranging, arrange, showsLinks, showLinks } = useStage()
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
-      const keys: Readonly<Record<string, () => void>> = { h: () => player?.hold(!player.getState().isHeld), r: startOver, a: () => arrange(!isArranging), k: () => showLinks(!showsLinks) }
+      const keys: Readonly<Record<string, () => void>> = { h: () => (player?.getState().isHeld ? goOn(seenMs) : player?.hold(true)), r: startOver, a: () => arrange(!isArranging), k: () => showLinks(!showsLinks) }
       const act = keys[event.key.toLowerCase()]
       if (!act || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target) || isTurnedOff(event)) return
       event.preventDefault()
@@ -95,5 +98,5 @@ function useStageKeys(): void {
     }
     window.addEventListener('keydown', onKeyDown)
     return () => window.removeEventListener('keydown', onKeyDown)
-  }, [player, startOver, isArranging, arrange, showsLinks, showLinks])
+  }, [player, seenMs, goOn, startOver, isArranging, arrange, showsLinks, showLinks])
 }

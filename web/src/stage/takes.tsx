@@ -13,7 +13,7 @@ import { useStage } from './use-stage'
 
 /** The runs of this screen that are kept: played again they say whether what they expect still comes about, and what has become different. */
 export function Takes({ isFolded }: { readonly isFolded: boolean }) {
-  const { screen, size, takes, player, project, session, make } = useStage()
+  const { begunOn, size, takes, player, project, session, make } = useStage()
   const [results, setResults] = useState<ReadonlyMap<string, TakeResult>>(new Map())
   const [failure, setFailure] = useState<Breakdown | null>(null)
   const outcomes = useOutcomes(project.id)
@@ -21,7 +21,7 @@ export function Takes({ isFolded }: { readonly isFolded: boolean }) {
     if (!player) return
     const { isMotionReduced, entryPoint } = player.getState()
     const take: Take = {
-      id: newId('take'), name: freeName('Take', namesOf(project.takes)), surface: { screen: screen.id }, inputs: player.done, endsAtMs: Math.ceil(player.nowMs),
+      id: newId('take'), name: freeName('Take', namesOf(project.takes)), surface: { screen: begunOn }, inputs: player.done, endsAtMs: Math.ceil(player.nowMs),
       expectations: [], reducedMotion: isMotionReduced, ...player.chance, ...(entryPoint === null ? {} : { entryPoint }), ...(size === null ? {} : { size: size.name }),
     }
     make(addTake(take), `keep ${take.name}`)

@@ -1,4 +1,4 @@
-import { componentOf, entryOf, holdsIn, latestMs, orElse, type Axis, type Component, type Id, type Project, type Screen } from '@rheoscope/core/document'
+import { componentOf, entryOf, holdsIn, latestMs, orElse, type Axis, type Component, type Id, type Project } from '@rheoscope/core/document'
 import { compile } from '@rheoscope/core/machine'
 import { fromToken, motionSources, resolveTiming, type Easing } from '@rheoscope/core/motion'
 import type { Trace } from '@rheoscope/core/run'
@@ -30,7 +30,7 @@ export class TraceRows {
   private readonly known = new Map<readonly Stay[], TraceRow | null>()
   private readonly componentOfPath = new Map<string, string>()
 
-  constructor(private readonly project: Project, private readonly screen: Screen) {}
+  constructor(private readonly project: Project, private readonly screen: Id) {}
 
   of(trace: Trace): readonly TraceRow[] {
     const bands = bandsOf(trace, (component, axis) => componentOf(this.project, component)?.axes.findIndex(({ id }) => id === axis) ?? -1)
@@ -48,7 +48,7 @@ export class TraceRows {
     const axis = component?.axes[index]
     if (!component || !axis || axis.states.length < 2) return null
     const isOne = component.axes.filter(({ states }) => states.length > 1).length === 1
-    const name = pathName(project, { screen: this.screen.id }, instance, (path) => this.componentOfPath.get(path))
+    const name = pathName(project, { screen: this.screen }, instance, (path) => this.componentOfPath.get(path))
     const eases = new Map<string, Easing>()
     return {
       instance, component, axis, stays,

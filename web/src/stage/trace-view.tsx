@@ -29,7 +29,7 @@ interface PickedMotion {
 
 /** The time of the run: which state everything was in when, what moved, what was told and what was done. Pulled through, the screen shows that instant. */
 export function TraceView() {
-  const { project, player, seenMs, lookAt } = useStage()
+  const { project, player, seenMs, lookAt, goOn } = useStage()
   const [picked, pick] = useState<PickedMotion | null>(null)
   return (
     <section className="trace" aria-label="Trace">
@@ -42,6 +42,7 @@ export function TraceView() {
             </Link>
           )}
           <button className="plain mono" onClick={() => lookAt(null)}>at {msText(seenMs)} · back to now</button>
+          <button className="plain underlined" title="What was done later is done again at its time, unless something else is done before" onClick={() => goOn(seenMs)}>go on from here</button>
         </p>
       )}
     </section>
@@ -51,12 +52,12 @@ export function TraceView() {
 const nameOf = ({ axis }: TraceRow, state: string): string => axis.states.find(({ id }) => id === state)?.name ?? '?'
 
 function Trace({ player, picked, onPick }: { readonly player: Player; readonly picked: PickedMotion | null; readonly onPick: (motion: PickedMotion | null) => void }) {
-  const { project, screen, seenMs, lookAt, arrange } = useStage()
+  const { project, begunOn, seenMs, lookAt, arrange } = useStage()
   const { events, before } = usePlayerState(player)
   const canvas = useRef<HTMLCanvasElement>(null)
   const scroller = useRef<HTMLDivElement>(null)
   const [spanMs, setSpan] = useState(SPAN.first)
-  const book = useMemo(() => new TraceRows(project, screen), [project, screen])
+  const book = useMemo(() => new TraceRows(project, begunOn), [project, begunOn])
   const rows = useMemo(() => book.of(player.current.trace),
     // The trace grows with the events.
     // eslint-disable-next-line react-hooks/exhaustive-deps

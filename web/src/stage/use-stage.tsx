@@ -1,16 +1,15 @@
-import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore, type Dispatch, type ReactNode, type SetStateAction } from 'react'
 import { useSearchParams } from 'react-router'
-import { certain, type Edit, type Id, type Part, type Project, type Screen, type ScreenSize, type Take } from '@rheoscope/core/document'
+import { certain, type Edit, type Id, type InputAction, type Part, type Project, type Screen, type ScreenSize, type Take } from '@rheoscope/core/document'
 import { atSize } from '@rheoscope/core/machine'
+import type { Run } from '@rheoscope/core/run'
 import { useCheckedFirst } from '../checks/use-findings'
 import { useAddress, type Selection } from '../frame/use-address'
 import { witnessOf } from '../playing/played-take'
 import type { Player } from '../playing/player'
-import { usePlayer } from '../playing/use-player'
 import type { ProjectSession } from '../session/project-session'
 import { useSession, useSessionState } from '../session/use-session'
-
-export type Way = 'mouse' | 'touch'
+import { screenShown, useScreenChanges, useStageRun } from './use-stage-run'
 
 /** The stage as its parts see it: a screen of the document, what is selected on it, and the run of it. */
 export interface Stage {
@@ -23,6 +22,11 @@ export interface Stage {
   readonly shown: Project
   readonly takes: readonly Take[]
   readonly player: Player | null
+  /** The screen the run began on, and the path of this one in it; null while the run shows another. */
+  readonly begunOn: Id
+  readonly path: string | null
+  /** The run as it was at the instant that is looked at; null while that is now. */
+  readonly then: Run | null
   readonly session: ProjectSession
   readonly make: (edit: Edit, label: string) => void
   /** The part selected; null for the screen itself. */
@@ -37,15 +41,16 @@ export interface Stage {
   /** The links between things are shown instead of the screen. */
   readonly showsLinks: boolean
   readonly showLinks: (shows: boolean) => void
-  /** What the pointer stands for when the screen is used. */
-  readonly way: Way
-  readonly work: (way: Way) => void
   /** The way into the screen the run begins by; null for none. */
   readonly entryPoint: Id | null
   readonly enterBy: (entryPoint: Id | null) => void
-  /** The instant of the run that is looked at; null for now. */
+  /** The instant of the run that is looked at; null for now. While the past is looked at the clock stands. */
   readonly seenMs: number | null
   readonly lookAt: (ms: number | null) => void
+  /** Lets the clock go again: from now, or from an instant of the past, where what was done later is done again at its time. */
+  readonly goOn: (fromMs: number | null) => void
+  /** Does something to the run at the instant that is shown; where that is past, what was done later is given up. */
+  readonly act: (action: InputAction) => void
   /** Begins the run anew, and looks at it. */
   readonly startOver: () => void
 }
@@ -73,7 +78,7 @@ function viewAt({ parts, sizes, entryPoints }: Screen, { part, show, size, at, i
     parts: part?.split(' ').filter((id) => parts.some((each) => each.id === id)) ?? [],
     shown: SHOWN.find((each) => each === show) ?? (show === undefined && parts.length < 2 ? 'arrange' : 'run'),
     size: sizes?.find(({ id }) => id === size)?.id ?? null,
-    seenMs: at !== undefined && /^\d+$/.test(at) ? Number(at) : null,
+    seenMs: at !== undefined && /^\d+(\.\d+)?$/.test(at) ? Number(at) : null,
     entryPoint: entryPoints?.find(({ id }) => id === by)?.id ?? null,
   }
 }
@@ -82,12 +87,13 @@ const selectionOf = ({ parts, shown, size, seenMs, entryPoint }: View, usual: Vi
   ...(parts.length === 0 ? {} : { part: parts.join(' ') }),
   ...(shown === usual.shown ? {} : { show: shown }),
   ...(size === null ? {} : { size }),
-  ...(seenMs === null ? {} : { at: String(Math.round(seenMs)) }),
+  ...(seenMs === null ? {} : { at: String(Math.round(seenMs * 10) / 10) }),
   ...(entryPoint === null ? {} : { in: entryPoint }),
 })
 
 export function StageProvider({ screen: id, children }: { readonly screen: Id; readonly children: ReactNode }) {
   const session = useSession()
+  const { player, begunOn, isStaying, goAlong } = useStageRun()
   const { project, document } = useSessionState()
   const screen = certain(project.screens.find((each) => each.id === id) ?? document.screens.find((each) => each.id === id))
   const [search] = useSearchParams()
@@ -97,39 +103,87 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
   const { parts, seenMs, entryPoint } = view
   const size = screen.sizes?.find((each) => each.id === view.size) ?? null
   const shown = atSize(project, size?.name)
-  const player = usePlayer(shown, { screen: id })
+  useEffect(() => player?.changeProject(shown), [player, shown])
   useCheckedFirst(id)
   usePlayedTake(document, player, search.get('take'))
-  const [way, work] = useState<Way>('mouse')
   useEffect(() => {
-    if (player && player.getState().entryPoint !== entryPoint) player.enterBy(entryPoint)
-  }, [player, entryPoint])
-  const commands = useMemo(() => {
+    if (player && id === begunOn && player.getState().entryPoint !== entryPoint) player.enterBy(entryPoint)
+  }, [player, entryPoint, id, begunOn])
+  const { then, onScreen } = useShownRun(player, seenMs)
+  const follow = useCallback((to: Id) => {
+    const there = project.screens.find((each) => each.id === to)
+    if (there) goAlong(to, searchOf({ ...viewAt(there, {}), shown: 'run', seenMs, size: there.sizes?.find(({ name }) => name === size?.name)?.id ?? null }, viewAt(there, {})))
+  }, [project, goAlong, seenMs, size])
+  useScreenChanges(onScreen?.screen ?? null, view.shown === 'run' && !isStaying, follow)
+  const commands = useCommands(session, player, seenMs, setView)
+  const stage = useMemo((): Stage => ({
+    ...commands, project, screen, size, shown, player, begunOn, path: onScreen?.screen === id ? onScreen.path : null, then, session, seenMs, entryPoint, parts,
+    isArranging: view.shown === 'arrange', showsLinks: view.shown === 'links',
+    takes: project.takes.filter(({ surface }) => 'screen' in surface && surface.screen === begunOn),
+    part: screen.parts.find((part) => part.id === parts[0] && part.parent !== null) ?? null,
+  }), [commands, project, screen, size, shown, player, begunOn, id, onScreen?.screen, onScreen?.path, then, session, seenMs, entryPoint, parts, view.shown])
+  return <StageContext.Provider value={stage}>{children}</StageContext.Provider>
+}
+
+/** What can be done on a stage. */
+function useCommands(session: ProjectSession, player: Player | null, seenMs: number | null, setView: Dispatch<SetStateAction<View>>) {
+  return useMemo(() => {
     const change = (to: Partial<View>) => setView((before) => ({ ...before, ...to }))
     return {
-      work,
       selectParts: (to: readonly Id[]) => change({ parts: to }),
       select: (to: Id | null) => change({ parts: to === null ? [] : [to] }),
       lookAt: (ms: number | null) => change({ seenMs: ms }),
+      goOn: (fromMs: number | null) => {
+        if (fromMs !== null) player?.goOnFrom(fromMs)
+        player?.hold(false)
+        change({ seenMs: null })
+      },
       enterBy: (to: Id | null) => change({ entryPoint: to }),
       showAt: (to: Id | null) => change({ size: to }),
       arrange: (isArranging: boolean) => change({ shown: isArranging ? 'arrange' : 'run', seenMs: null }),
       showLinks: (shows: boolean) => change({ shown: shows ? 'links' : 'run' }),
+      act: (action: InputAction) => {
+        if (seenMs !== null) {
+          player?.goOnFrom(seenMs)
+          player?.hold(true)
+          change({ seenMs: null })
+        }
+        player?.send(action)
+      },
       startOver: () => {
         change({ seenMs: null })
         player?.startOver()
       },
       make: (edit: Edit, label: string) => session.dispatch(edit, label),
     }
-  }, [session, player])
-  const stage = useMemo((): Stage => ({
-    ...commands, project, screen, size, shown, player, session, seenMs, way, entryPoint, parts,
-    isArranging: view.shown === 'arrange', showsLinks: view.shown === 'links',
-    takes: project.takes.filter(({ surface }) => 'screen' in surface && surface.screen === screen.id),
-    part: screen.parts.find((part) => part.id === parts[0] && part.parent !== null) ?? null,
-  }), [commands, project, screen, size, shown, player, session, seenMs, way, entryPoint, parts, view.shown])
-  return <StageContext.Provider value={stage}>{children}</StageContext.Provider>
+  }, [session, player, seenMs, setView])
 }
+
+/** The run as it was at the instant that is looked at, null for now; and the screen that is shown then. */
+function useShownRun(player: Player | null, seenMs: number | null) {
+  const isPast = seenMs !== null
+  useEffect(() => {
+    if (isPast) player?.hold(true)
+  }, [player, isPast])
+  const events = useEventsOf(player)
+  const then = useMemo(() => (seenMs === null ? null : (player?.runAt(seenMs) ?? null)),
+    // What has been done since may have been taken back.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [player, seenMs, events])
+  const now = then ?? player?.current
+  return { then, onScreen: now ? screenShown(now) : null }
+}
+
+const searchOf = (view: View, usual: View): string => {
+  const search = new URLSearchParams(Object.entries(selectionOf(view, usual)).flatMap(([name, value]) => (value === undefined ? [] : [[name, value]]))).toString()
+  return search === '' ? '' : `?${search}`
+}
+
+/** How much has happened in a run; whoever asks is drawn anew when more does. */
+const useEventsOf = (player: Player | null): number =>
+  useSyncExternalStore(player?.subscribe ?? never, () => player?.getState().events ?? 0)
+
+const never = () => () => undefined
 
 /** Plays the take the address names, once. */
 function usePlayedTake(project: Project, player: Player | null, name: string | null): void {

@@ -19,7 +19,10 @@ export function shortEasing(easing: string): string {
 }
 
 /** Milliseconds as people read them: `1,800 ms`. */
-export const msText = (ms: number): string => `${Math.round(ms).toLocaleString('en')} ms`
+export const msText = (ms: number): string => `${WHOLE.format(ms)} ms`
+
+/** One for all: making one is dear. */
+const WHOLE = new Intl.NumberFormat('en', { maximumFractionDigits: 0 })
 
 /** When a timer comes: `1,800 ms`, or `200 to 4,000 ms` where that is left to chance. */
 export const spanText = (timer: TimerTrigger): string => (latestMs(timer) === timer.ms ? msText(timer.ms) : `${timer.ms.toLocaleString('en')} to ${msText(latestMs(timer))}`)
