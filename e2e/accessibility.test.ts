@@ -67,3 +67,15 @@ test.each(THEMES.flatMap((theme) => [['the shelf', theme, '/', '.shelf-head'], [
   await there(hands, shown)
   expect(await violations(hands)).toEqual([])
 })
+
+test('with colours of the person, what is selected and what has the focus is still told apart, and drawings keep their own', async () => {
+  const hands = application.hands()
+  await hands.askDevTools('Emulation.setEmulatedMedia', { features: [{ name: 'forced-colors', value: 'active' }] })
+  await hands.openDemo('boardingButton')
+  await hands.click(await hands.cell('tap', 'rest'))
+  const outlineOf = (css: string) => hands.driver.executeScript<string>('const { outlineStyle, outlineWidth } = getComputedStyle(document.querySelector(arguments[0])); return `${outlineStyle} ${outlineWidth}`', css)
+  expect(await outlineOf('.cell.is-selected')).toMatch(/^(solid|double) [2-4]px$/)
+  expect(await outlineOf('.cell:not(.is-selected)')).toMatch(/^none/)
+  expect(await hands.driver.executeScript('return getComputedStyle(document.querySelector(".column-picture svg")).forcedColorAdjust')).toBe('none')
+  await hands.askDevTools('Emulation.setEmulatedMedia', { features: [] })
+})

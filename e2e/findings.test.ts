@@ -143,6 +143,10 @@ test('from the start: how screens are come to, what a way there takes, and a pro
   await pick(hands, 'To', 'answered')
   await hands.until('the way is there', async () => /on\s*Tides\s*200 ms/.test(await words(hands, '.budget-path')), 60_000)
   expect(await words(hands, '.budget-bar')).toContain('tap Tides')
+  await hands.click(await hands.byText('Show on the flow', 'a'))
+  await hands.until('the way is drawn over the flow', async () => (await (await hands.find('.path-choice select option:checked')).getText()) === 'The quickest way to answered of Tide table')
+  await hands.driver.navigate().back()
+  await hands.find('.budget-path')
 
   await openSheet(hands, 'promises')
   await pick(hands, 'Where', 'from Home on, wherever it leads')

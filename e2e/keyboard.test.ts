@@ -70,6 +70,27 @@ test('one stop for Tab each in the table, the tree and the speeds, and the arrow
   await hands.until('the next speed is chosen', async () => (await (await hands.find('[role=radio][aria-checked=true]')).getAttribute('aria-label')) === 'Speed ½')
 })
 
+test('lanes are one stop for Tab, the ends of the selected one are two more, and a curve is shaped by the arrow keys', async () => {
+  const hands = application.hands()
+  await hands.openDemo('boardingButton')
+  await hands.click(await hands.cell('tap', 'rest'))
+  await hands.find('.lane-label')
+  const stops = (css: string) => hands.driver.executeScript<number>('return [...document.querySelectorAll(arguments[0])].filter((each) => each.tabIndex === 0).length', css)
+  expect([await stops('.lane-label'), await stops('.lane-end')]).toEqual([1, 0])
+  await hands.driver.executeScript('[...document.querySelectorAll(".lane-label")].find((each) => each.tabIndex === 0).focus()')
+  await hands.press(Key.ARROW_DOWN)
+  await hands.press(Key.ENTER)
+  await hands.until('its ends can be come to', async () => (await stops('.lane-end')) === 2)
+  expect(await hands.driver.executeScript('return document.activeElement.getAttribute("aria-label")')).toMatch(/→.*\d ms to \d+ ms/)
+  const handle = async () => (await hands.find('[aria-label="Curve handle 1"]')).getAttribute('aria-valuenow')
+  await hands.driver.executeScript('document.querySelector("[aria-label=\'Curve handle 1\']").focus()')
+  const before = Number(await handle())
+  await hands.press(Key.ARROW_RIGHT)
+  await hands.press(Key.ARROW_RIGHT)
+  await hands.until('it has moved', async () => Number(await handle()) === before + 2)
+  expect(await hands.driver.executeScript('return document.activeElement.getAttribute("aria-label")')).toBe('Curve handle 1')
+})
+
 test('the focus is seen, and goes on to something near when what had it goes away', async () => {
   const hands = application.hands()
   await hands.openDemo('boardingButton')

@@ -34,8 +34,21 @@ test('instances stand on a screen, run in place, and their time is drawn, looked
   // Pulled back, the screen shows that instant; then it is now again.
   const canvas = await hands.find('.trace-canvas')
   await hands.driver.actions().move({ origin: canvas, x: -300, y: -40 }).press().release().perform()
-  await hands.click(await hands.find('.trace-now'))
-  await hands.until('it is now', async () => (await hands.driver.findElements(By.css('.trace-now'))).length === 0)
+  await hands.click('.trace-now.is-past .mono')
+  await hands.until('it is now', async () => (await hands.driver.findElements(By.css('.is-past'))).length === 0)
+
+  // What stands inside something is folded away with it, bands are found by name, and all of the run is on one line.
+  const bands = async () => (await (await hands.find('.trace-names')).getText()).split('\n')
+  await hands.click('.trace-names button[aria-expanded="true"]')
+  await hands.until('what is inside is folded away', async () => !(await bands()).includes('ring'))
+  await hands.click('.trace-names button[aria-expanded="false"]')
+  await hands.until('it is there again', async () => (await bands()).includes('ring'))
+  await (await hands.find('[aria-label="Filter the bands"]')).sendKeys('ring')
+  await hands.until('only what is called so is left', async () => (await bands()).join() === 'Boarding button ▸ ring')
+  await (await hands.find('[aria-label="Filter the bands"]')).sendKeys(Key.BACK_SPACE, Key.BACK_SPACE, Key.BACK_SPACE, Key.BACK_SPACE)
+  await (await hands.find('.trace-overview')).sendKeys(Key.HOME)
+  await hands.until('the beginning is looked at', async () => (await (await hands.find('.trace-overview')).getAttribute('aria-valuetext'))?.startsWith('0 ms to') === true)
+  await hands.click('.trace-now.is-past .mono')
 
   // Kept, it is played again, on whatever the document has become.
   await hands.clickButton('Save as take')

@@ -144,3 +144,18 @@ test('states are put in another order by dragging, duplicated with their rules, 
   for (let times = 0; times < 4; times++) await hands.clickButton('Undo')
   await hands.until('all is as it was', async () => (await order()) === 'rest,over,working,done')
 })
+
+test('states are copied with what they look like and what happens in them, and cut', async () => {
+  const hands = application.hands()
+  await hands.openDemo('boardingButton')
+  await hands.click(await hands.column('working'))
+  await hands.chord(Key.CONTROL, 'c')
+  await hands.chord(Key.CONTROL, 'v')
+  await hands.column('working 2')
+  expect(await (await hands.cell('after', 'working 2')).getText()).toContain('1,800 ms')
+  await hands.click(await hands.column('working 2'))
+  await hands.chord(Key.CONTROL, 'x')
+  await hands.until('it is gone', async () => (await hands.driver.findElements({ xpath: '//*[@role="columnheader"]//button[normalize-space()="working 2"]' })).length === 0)
+  await hands.chord(Key.CONTROL, 'z')
+  await hands.column('working 2')
+})

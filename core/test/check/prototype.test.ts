@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { brokenPromise, budgetFromStart, checkProject, coverageFromStart, type Finding } from '@rheoscope/core/check'
 import { EMPTY_MOTION, newScreen, screenRule, type Action, type Component, type Part, type Pledge, type Project, type Rule, type Screen, type Trigger } from '@rheoscope/core/document'
-import { chanceIn, replay, shownSurfaces } from '@rheoscope/core/run'
+import { chanceIn, play, replay, shownSurfaces, startRun } from '@rheoscope/core/run'
 import { after, projectOf, small, tap } from '../run/small-component'
 
 const lamp = (id: string, rules: Parameters<typeof small>[1], more: Partial<Component> = {}): Component => ({ ...small({ off: {}, on: {} }, rules, more), id, name: id })
@@ -62,7 +62,11 @@ describe('screens from the start', () => {
   test('a budget from the start has what is done and waited for on the way', () => {
     const slow = lamp('slow', [{ on: after(700), in: ['off'], to: 'on' }])
     const project = prototype([button, slow], [screen('home', ['button'], [onScreen('leads', { on: 'message', name: 'asked' }, [go('next')])]), screen('next', ['slow'])])
-    expect(budgetFromStart(project, slow, { axis: 'axis', to: 'on' })).toEqual({ screen: 'next', ms: 700, pieces: [{ kind: 'person', what: 'tap frame', ms: 0 }, { kind: 'timer', what: 'after in slow', ms: 700 }] })
+    expect(budgetFromStart(project, slow, { axis: 'axis', to: 'on' })).toMatchObject({ screen: 'next', ms: 700, pieces: [{ kind: 'person', what: 'tap frame', ms: 0 }, { kind: 'timer', what: 'after in slow', ms: 700 }] })
+    const witness = budgetFromStart(project, slow, { axis: 'axis', to: 'on' })!.witness!
+    const run = startRun(project, witness.surface)
+    play(run, witness.inputs, witness.lookAtMs)
+    expect(run.trace.filter(({ what }) => what === 'state' || what === 'surface').map((event) => ('to' in event ? event.to : 'screen' in event ? event.screen : ''))).toContain('on')
     expect(budgetFromStart({ ...project, startScreen: null }, slow, { axis: 'axis', to: 'on' })).toBeNull()
   })
 })

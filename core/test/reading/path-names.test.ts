@@ -33,3 +33,13 @@ test('what a slot or a list is filled with is found where it is said', () => {
 test('a screen that runs first has no step of its own', () => {
   expect([named('', { screen: 'deck' }), named('a/b', { screen: 'deck' }), named('a/rows:mate', { screen: 'deck' })]).toEqual(['Screen deck', 'the a ▸ b', 'the a ▸ the rows 1'])
 })
+
+test('an item goes by the first text of its record that no other has there', () => {
+  const record = (id: string, deck: string, name: string) => ({ id, cells: { deck, name } })
+  const columns = [{ id: 'deck', name: 'deck', type: 'text' as const }, { id: 'name', name: 'name', type: 'text' as const }]
+  const told = (...records: readonly ReturnType<typeof record>[]) => pathName({ ...project, tables: [{ id: 'crew', name: 'crew', columns, records }] }, { component: 'outer' }, 'rows:mate', () => undefined)
+  expect(told(record('mate', 'upper', 'Ada'), record('cook', 'upper', 'Finn'))).toBe('the rows Ada')
+  expect(told(record('mate', 'upper', 'Ada'), record('cook', 'lower', 'Finn'))).toBe('the rows upper')
+  expect(told(record('mate', 'upper', 'Ada'), record('cook', 'upper', 'Ada'))).toBe('the rows 1')
+  expect(told(record('mate', '', ''), record('cook', 'upper', ''))).toBe('the rows 1')
+})

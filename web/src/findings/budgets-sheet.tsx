@@ -96,7 +96,7 @@ function Paths({ component, axis, chosen }: { readonly component: Component; rea
 }
 
 /** The quickest way from the start screen, whichever instance comes there first. */
-function WayFromStart({ way: { screen, ms, pieces } }: { readonly way: BudgetFromStart }) {
+function WayFromStart({ way: { screen, ms, pieces, witness } }: { readonly way: BudgetFromStart }) {
   const project = useOfSession('document')
   return (
     <ol className="budget-paths">
@@ -104,6 +104,7 @@ function WayFromStart({ way: { screen, ms, pieces } }: { readonly way: BudgetFro
         <p>
           <span className="muted">on</span> {project.screens.find(({ id }) => id === screen)?.name}
           <b className="mono budget-total">{msText(ms)}</b>
+          {witness && <Link className="underlined" to={`/project/${project.id}/flow?path=budget`}>Show on the flow</Link>}
         </p>
         <div className="budget-bar" role="img" aria-label={pieces.map((piece) => `${piece.what}${piece.ms > 0 ? ` ${piece.ms} ms` : ''}`).join(', ')}>
           {pieces.map((piece, index) => <PieceBar key={index} piece={piece} longest={Math.max(ms, 1)} />)}

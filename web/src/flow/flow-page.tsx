@@ -14,7 +14,7 @@ import { UndoRedo } from '../session/undo-redo'
 import { useOfSession } from '../session/use-session'
 import { FlowMap } from './flow-map'
 import { FlowSide } from './flow-side'
-import { PathChoice } from './path-choice'
+import { PathChoice, useBudgetPath } from './path-choice'
 import { useFlow } from './use-flow'
 import { Zoom, ZOOMS } from './zoom'
 import './flow.css'
@@ -25,7 +25,8 @@ export function FlowPage() {
   const shown = useFlow(project)
   const [search, setSearch] = useSearchParams()
   const [zoom, setZoom] = useState<number | 'fit'>('fit')
-  const [path, setPath] = useState<Witness | null>(null)
+  const budget = useBudgetPath()
+  const [path, setPath] = useState<Witness | null>(search.get('path') === 'budget' ? budget : null)
   const [trace, setTrace] = useState<Followed | null>(null)
   const chosen = shown?.flow.links.find(({ id }) => id === search.get('link')) ?? null
   const choose = (link: FlowLink | null) => setSearch(link ? { link: link.id } : {})

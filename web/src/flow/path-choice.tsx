@@ -10,12 +10,16 @@ interface PathChoiceProps {
   readonly onChoose: (path: Witness | null) => void
 }
 
-/** What is drawn over the flow as a path: a take, or the witness of a finding on a screen. */
+/** The path of the budget from the start that was asked for last; null for none. */
+export const useBudgetPath = (): Witness | null => useOfChecks('budgets')?.fromStart?.witness ?? null
+
+/** What is drawn over the flow as a path: a take, the witness of a finding on a screen, or what a budget is of. */
 export function PathChoice({ project, path, onChoose }: PathChoiceProps) {
   const found = useOfChecks('findings')
   const witnesses = useMemo(() => (found ? allOf(found).flatMap(({ witness }) => (witness && 'screen' in witness.surface ? [witness] : [])) : []), [found])
   const takes = project.takes.filter(({ surface }) => 'screen' in surface)
-  const options = [...takes.map(witnessOf), ...witnesses]
+  const budget = useBudgetPath()
+  const options = [...takes.map(witnessOf), ...witnesses, ...(budget ? [budget] : [])]
   const choose = (text: string) => onChoose(options[Number(text)] ?? null)
   const index = options.findIndex(({ caption }) => caption === path?.caption)
   return (
@@ -25,6 +29,7 @@ export function PathChoice({ project, path, onChoose }: PathChoiceProps) {
         {path && index < 0 && <option value="other">{path.caption}</option>}
         {takes.length > 0 && <optgroup label="Takes">{takes.map(({ id, name }, at) => <option key={id} value={at}>{name}</option>)}</optgroup>}
         {witnesses.length > 0 && <optgroup label="Witnesses">{witnesses.map(({ caption }, at) => <option key={`${caption} ${at}`} value={takes.length + at}>{caption}</option>)}</optgroup>}
+        {budget && <optgroup label="Budgets"><option value={options.length - 1}>{budget.caption}</option></optgroup>}
       </select>
     </label>
   )

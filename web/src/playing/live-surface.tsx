@@ -19,6 +19,8 @@ interface LiveSurfaceProps {
   /** The room there is, in px. */
   readonly field: { readonly width: number; readonly height: number }
   readonly mostZoom: number
+  /** As much as it takes up at its largest, in px: the scale stays while its size moves within that. */
+  readonly room?: { readonly width: number; readonly height: number } | null
   /** Nothing shows beyond the edges of the surface. */
   readonly clips?: boolean
   /** What the pointer of the page stands for; itself when left out. */
@@ -45,7 +47,7 @@ const POINTERS = ['mouse', 'touch', 'pen'] as const
 const pointerOf = ({ pointerType }: PointerEvent) => POINTERS.find((each) => each === pointerType) ?? 'mouse'
 
 /** Answers to pointer and keyboard, and shows where the focus and a played finger are. */
-function LivePicture({ player, label, className, field, mostZoom, clips = false, way, shown = (_wallMs, live) => live, readOut = null }: LiveSurfaceProps) {
+function LivePicture({ player, label, className, field, mostZoom, room = null, clips = false, way, shown = (_wallMs, live) => live, readOut = null }: LiveSurfaceProps) {
   // Nothing is done to what has been.
   const isPast = readOut !== null
   const group = useRef<SVGGElement>(null)
@@ -83,7 +85,8 @@ function LivePicture({ player, label, className, field, mostZoom, clips = false,
     finger.current?.setAttribute('cy', String(shownFinger?.y ?? 0))
   })
 
-  const zoom = Math.min(mostZoom, (field.width - 2 * MARGIN.x) / size.width, (field.height - 2 * MARGIN.y) / size.height)
+  const largest = { width: Math.max(size.width, room?.width ?? 0), height: Math.max(size.height, room?.height ?? 0) }
+  const zoom = Math.min(mostZoom, (field.width - 2 * MARGIN.x) / largest.width, (field.height - 2 * MARGIN.y) / largest.height)
   const [w, h] = [field.width / zoom, field.height / zoom]
   const pointer = usePointer(player, picture, way)
   useWheel(player, picture, isPast)

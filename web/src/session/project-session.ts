@@ -149,6 +149,11 @@ export class ProjectSession {
     this.push(redoing(this.signature(), this.historyNow(), this.projectNow()))
   }
 
+  /** Says why something that was asked for has not been done. */
+  say(sentence: string): void {
+    this.tellOfEdit(sentence)
+  }
+
   dismissNotice(): void {
     this.publish({ notice: null })
   }

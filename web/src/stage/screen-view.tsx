@@ -1,3 +1,5 @@
+import { ToggleButton } from '@mui/material'
+import { screenOf } from '@rheoscope/core/document'
 import { drawListAt } from '@rheoscope/core/run'
 import { useMemo, useRef } from 'react'
 import { MAIN } from '../frame/use-focus-kept'
@@ -8,7 +10,7 @@ import { useRoom, type Room } from '../theme/use-room'
 import { Easel } from '../bench/easel/easel'
 import { LinksPicture } from './links-picture'
 import { useStage } from './use-stage'
-import { useStageRun } from './use-stage-run'
+import { screenShown, useStageRun } from './use-stage-run'
 
 const FIRST_ROOM = { width: 600, height: 400 }
 
@@ -33,11 +35,28 @@ function Alive({ player, field }: { readonly player: Player; readonly field: Roo
   return (
     <>
       <LiveSurface player={player} label="The screen, running" className="screen-picture" field={field} mostZoom={1} clips way={way} shown={(_wallMs, live) => seen ?? live} readOut={then} />
+      <TakenAlong />
       {witness && (
         <p className="witness-strip screen-strip" role="status">
           Playing: {witness.caption} <button className="plain underlined" onClick={() => player.skipToEnd()}>To its end</button> <button className="plain underlined" onClick={() => player.endWitness()}>Done</button>
         </p>
       )}
     </>
+  )
+}
+
+/** Whether the run takes one along to the screens it goes to, where it can go to another; and where it is while it is elsewhere. */
+function TakenAlong() {
+  const { project, then, player, path } = useStage()
+  const { isStaying, stay, goAlong } = useStageRun()
+  if (project.screens.length < 2) return null
+  const now = then ?? player?.current
+  const elsewhere = path === null && now ? screenShown(now) : null
+  const name = elsewhere && screenOf(project, elsewhere.screen)?.name
+  return (
+    <p className="screen-corner">
+      <ToggleButton size="small" value="stay" selected={isStaying} title="Keep to this screen when the run goes to another" onChange={() => stay(!isStaying)}>Stay here</ToggleButton>
+      {elsewhere && name != null && <button className="plain underlined" onClick={() => goAlong(elsewhere.screen, '?show=run')}>running on {name}</button>}
+    </p>
   )
 }

@@ -1,17 +1,15 @@
 import { Link, useNavigate } from 'react-router'
 import { MenuItem, ToggleButton, ToggleButtonGroup } from '@mui/material'
-import { addScreen, duplicateScreen, removeScreen, renameScreen, screenOf } from '@rheoscope/core/document'
+import { addScreen, duplicateScreen, removeScreen, renameScreen } from '@rheoscope/core/document'
 import { Crumbs } from '../frame/crumbs'
 import { MoreMenu } from '../frame/more-menu'
 import { PageTitle } from '../frame/page-title'
 import { CommitField } from '../fields/commit-field'
 import { ClockControls } from '../playing/clock-controls'
-import { FRAME_MS, type Player } from '../playing/player'
-import { usePlayerState } from '../playing/use-player'
 import { newId } from '../session/new-id'
 import { UndoRedo } from '../session/undo-redo'
 import { useStage } from './use-stage'
-import { screenShown, useStageRun, type Way } from './use-stage-run'
+import { useStageRun, type Way } from './use-stage-run'
 
 /** The bar at the top: where one is, arranging or running, and the clock. */
 export function StageBar() {
@@ -32,10 +30,8 @@ export function StageBar() {
         <ToggleButton value="links" title="See what affects what on it (K)">Links</ToggleButton>
       </ToggleButtonGroup>
       {shown === 'run' && <WayOfWorking />}
-      {shown === 'run' && <TakenAlong />}
       <span className="grow" />
       {player && <ClockControls player={player} of="screen" seenMs={seenMs} onResume={() => goOn(seenMs)} onStartOver={startOver} />}
-      {player && <Steps player={player} />}
       <span className="grow" />
       <Link className="underlined" to={`/project/${project.id}/findings`} title="What the checks say about all of the project">Findings</Link>
       <Link className="underlined" to={`/project/${project.id}/preview/${screen.id}${asked && `?${asked}`}`} title="The screen alone, at an address of its own, for others to try">Preview</Link>
@@ -53,40 +49,6 @@ function WayOfWorking() {
       <ToggleButton value="mouse">mouse</ToggleButton>
       <ToggleButton value="touch">touch</ToggleButton>
     </ToggleButtonGroup>
-  )
-}
-
-/** Whether the run takes one along to the screens it goes to, where it can go to another; and where it is while it is elsewhere. */
-function TakenAlong() {
-  const { project, then, player, path } = useStage()
-  const { isStaying, stay, goAlong } = useStageRun()
-  if (project.screens.length < 2) return null
-  const now = then ?? player?.current
-  const elsewhere = path === null && now ? screenShown(now) : null
-  const name = elsewhere && screenOf(project, elsewhere.screen)?.name
-  return (
-    <>
-      <ToggleButton size="small" value="stay" selected={isStaying} title="Keep to this screen when the run goes to another" onChange={() => stay(!isStaying)}>Stay here</ToggleButton>
-      {elsewhere && name != null && <button className="plain underlined" onClick={() => goAlong(elsewhere.screen, '?show=run')}>running on {name}</button>}
-    </>
-  )
-}
-
-/** While the clock is held: on to the next event, or by a frame, from the instant that is shown. */
-function Steps({ player }: { readonly player: Player }) {
-  const { seenMs, lookAt } = useStage()
-  const { isHeld } = usePlayerState(player)
-  if (!isHeld) return null
-  const seeOrGo = (atMs: number, go: () => void) => {
-    if (seenMs !== null && atMs <= player.nowMs) return lookAt(atMs)
-    if (seenMs !== null) lookAt(null)
-    if (seenMs === null || atMs < Infinity) go()
-  }
-  return (
-    <>
-      <button className="plain underlined" onClick={() => seeOrGo(seenMs === null ? Infinity : player.nextAfter(seenMs), () => player.stepEvent())}>next event</button>
-      <button className="plain underlined" onClick={() => seeOrGo(seenMs === null ? Infinity : seenMs + FRAME_MS, () => player.stepFrame())}>next frame</button>
-    </>
   )
 }
 

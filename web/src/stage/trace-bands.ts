@@ -7,6 +7,9 @@ import { bandsOf, pathName, type Stay } from '@rheoscope/core/reading'
 /** One band of the trace with all that it takes to draw it. */
 export interface TraceRow {
   readonly instance: string
+  /** What the instance is called. */
+  readonly place: string
+  /** The same with the axis, where there are several. */
   readonly name: string
   readonly component: Component
   readonly axis: Axis
@@ -51,7 +54,7 @@ export class TraceRows {
     const name = pathName(project, { screen: this.screen }, instance, (path) => this.componentOfPath.get(path))
     const eases = new Map<string, Easing>()
     return {
-      instance, component, axis, stays,
+      instance, component, axis, stays, place: name,
       name: isOne ? name : `${name} ${axis.name}`,
       easeInto: (stay, before) => {
         const key = `${before?.state} ${stay.state} ${stay.rule}`
@@ -85,11 +88,11 @@ function readsOf(project: Project, component: Component): ReadonlySet<string> {
   return orElse(() => compile(project, component).reads, new Set())
 }
 
-/** The row of the instance that something came from, of the nearest one around it, or else of the first one inside it; -1 when there is none. */
-export function rowAt(rows: readonly TraceRow[], instance: string): number {
+/** The line of the instance that something came from, of the nearest one around it, or else of the first one inside it; -1 when there is none. */
+export function lineAt(lines: readonly { readonly path: string }[], instance: string): number {
   for (let path = instance; ; path = path.slice(0, path.lastIndexOf('/'))) {
-    const row = rows.findIndex((each) => each.instance === path)
-    if (row >= 0) return row
-    if (!path.includes('/')) return instance === '' ? -1 : rows.findIndex((each) => each.instance.startsWith(`${instance}/`))
+    const line = lines.findIndex((each) => each.path === path)
+    if (line >= 0) return line
+    if (!path.includes('/')) return instance === '' ? -1 : lines.findIndex((each) => each.path.startsWith(`${instance}/`))
   }
 }

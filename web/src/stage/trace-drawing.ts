@@ -3,10 +3,11 @@ import { bisector } from 'd3-array'
 import type { ScaleLinear } from 'd3-scale'
 import type { TraceMark } from '@rheoscope/core/run'
 import type { TimeSpan, Stay } from '@rheoscope/core/reading'
-import { rowAt, type TraceRow } from './trace-bands'
+import { lineAt, type TraceRow } from './trace-bands'
+import type { TraceLine } from './trace-lines'
 
 export interface TracePicture {
-  readonly rows: readonly TraceRow[]
+  readonly lines: readonly TraceLine[]
   readonly marks: readonly TraceMark[]
   /** Instants at which somebody did something, in order. */
   readonly inputsMs: readonly number[]
@@ -24,7 +25,10 @@ export interface TracePicture {
 }
 
 export const ROW_PX = 24
-export const RULER_PX = 26
+/** The ruler, with the names of what is told beneath its figures. */
+export const RULER_PX = 40
+const FIGURES_PX = 24
+export const OVERVIEW_PX = 14
 export const NAMES_PX = 150
 
 const RAMP_STEPS = 12
@@ -38,16 +42,19 @@ const atMark = bisector<TraceMark, number>(({ atMs }) => atMs)
 
 /** Draws what is in view of a trace on a canvas in the colours of the page: bands of states, ramps where something moves, dashes where a timer counts, lines where something is told, ticks where somebody did something. */
 export function drawTrace(context: CanvasRenderingContext2D, picture: TracePicture, colour: Colour): void {
-  const { rows, width, height, scale, nowMs, seenMs, inputsMs, scrolledPx } = picture
+  const { lines, width, height, scale, nowMs, seenMs, inputsMs, scrolledPx } = picture
   context.font = namesFont(colour)
   context.clearRect(0, 0, width, height)
   const first = Math.max(0, Math.floor(scrolledPx / ROW_PX))
-  const last = Math.min(rows.length, Math.ceil((scrolledPx + height - RULER_PX) / ROW_PX))
-  for (let row = first; row < last; row++) drawBand(context, itemAt(rows, row), topOf(row, picture), picture, colour)
-  drawMarks(context, picture, colour)
+  const last = Math.min(lines.length, Math.ceil((scrolledPx + height - RULER_PX) / ROW_PX))
+  for (let index = first; index < last; index++) {
+    const { row } = itemAt(lines, index)
+    if (row) drawBand(context, row, topOf(index, picture), picture, colour)
+  }
   drawRuler(context, picture, colour)
+  drawMarks(context, picture, colour)
   context.fillStyle = colour('--ink')
-  for (const ms of inputsMs) if (scale(ms) >= NAMES_PX && scale(ms) <= width) context.fillRect(scale(ms), RULER_PX - 7, 1, 7)
+  for (const ms of inputsMs) if (scale(ms) >= NAMES_PX && scale(ms) <= width) context.fillRect(scale(ms), FIGURES_PX - 7, 1, 7)
   line(context, scale(nowMs), height, colour('--muted'), 1)
   if (seenMs !== null) line(context, scale(seenMs), height, colour('--signal'), 2)
 }
@@ -69,7 +76,7 @@ function drawRuler(context: CanvasRenderingContext2D, { scale, width }: TracePic
   context.textBaseline = 'middle'
   context.textAlign = 'center'
   context.fillStyle = colour('--muted')
-  for (const ms of scale.ticks(8)) if (scale(ms) > NAMES_PX + 10) context.fillText(`${(ms / 1000).toLocaleString('en')} s`, scale(ms), RULER_PX / 2 - 2)
+  for (const ms of scale.ticks(8)) if (scale(ms) > NAMES_PX + 10) context.fillText(`${(ms / 1000).toLocaleString('en')} s`, scale(ms), FIGURES_PX / 2 - 1)
 }
 
 interface Body {
@@ -109,9 +116,6 @@ function drawBand(context: CanvasRenderingContext2D, row: TraceRow, top: number,
     const [x1, x2] = [Math.max(NAMES_PX, scale(fromMs)), Math.min(width, scale(toMs))]
     if (x2 > x1) context.fillRect(x1, top + 1, x2 - x1, 2)
   }
-  context.fillStyle = colour('--sheet')
-  context.fillRect(0, top, NAMES_PX, ROW_PX)
-  drawName(context, row.name, 12, NAMES_PX, top + ROW_PX / 2, colour('--ink'), 'start')
 }
 
 interface Ramp {
@@ -159,30 +163,32 @@ function drawTimers(context: CanvasRenderingContext2D, row: TraceRow, index: num
   context.setLineDash([])
 }
 
-/** Lines between the bands of those that tell something and those it is told to, with its name where there is room. */
+/** Lines between the bands of those that tell something and those it is told to, with its name beneath the ruler where there is room. */
 function drawMarks(context: CanvasRenderingContext2D, picture: TracePicture, colour: Colour): void {
-  const { marks, rows, scale } = picture
+  const { marks, lines, scale, width } = picture
   const [from = 0, to = 0] = scale.domain()
   const shown = marks.slice(atMark.left(marks, from), atMark.right(marks, to)).slice(-MOST_LINES)
+  context.font = namesFont(colour)
+  context.textBaseline = 'middle'
   let free = NAMES_PX
   for (const mark of shown) {
     const x = scale(mark.atMs)
     if (x < NAMES_PX) continue
-    const source = rowAt(rows, mark.instance)
-    const told = toldRows(rows, mark)
+    const ys = [lineAt(lines, mark.instance), ...toldLines(lines, mark)].map((line) => (line < 0 ? RULER_PX : topOf(line, picture) + ROW_PX / 2)).filter((y) => y >= RULER_PX)
     context.fillStyle = colour('--ink')
     context.globalAlpha = 0.55
-    const ys = [source, ...told].map((row) => (row < 0 ? RULER_PX : topOf(row, picture) + ROW_PX / 2))
-    const [top, bottom] = [Math.max(RULER_PX, Math.min(...ys)), Math.max(...ys)]
+    const [top, bottom] = [Math.min(...ys), Math.max(...ys)]
     if (bottom > top) context.fillRect(x - 0.5, top, 1, bottom - top)
-    for (const y of ys) if (y > RULER_PX) dot(context, x, y, y === ys[0] ? 2.5 : 1.8)
+    ys.forEach((y, index) => { if (y > RULER_PX) dot(context, x, y, index === 0 ? 2.5 : 1.8) })
     context.globalAlpha = 1
     const label = labelOf(mark)
-    if (x <= free) continue
+    const room = context.measureText(label).width
+    if (x <= free || x + 4 + room > width) continue
     context.textAlign = 'left'
     context.fillStyle = colour('--muted')
-    context.fillText(label, x + 4, Math.max(RULER_PX + 6, (ys[0] ?? 0) - 8))
-    free = x + context.measureText(label).width + 12
+    context.fillRect(x - 0.5, FIGURES_PX, 1, RULER_PX - FIGURES_PX)
+    context.fillText(label, x + 4, (FIGURES_PX + RULER_PX) / 2)
+    free = x + room + 12
   }
 }
 
@@ -192,9 +198,9 @@ function dot(context: CanvasRenderingContext2D, x: number, y: number, radius: nu
   context.fill()
 }
 
-function toldRows(rows: readonly TraceRow[], mark: TraceMark): readonly number[] {
-  if (mark.what === 'message') return mark.to.map((path) => rowAt(rows, path)).filter((row) => row >= 0)
-  if (mark.what === 'variable' && mark.isShared) return rows.flatMap((row, index) => (row.reads(mark.name) ? [index] : []))
+function toldLines(lines: readonly TraceLine[], mark: TraceMark): readonly number[] {
+  if (mark.what === 'message') return mark.to.map((path) => lineAt(lines, path)).filter((line) => line >= 0)
+  if (mark.what === 'variable' && mark.isShared) return lines.flatMap(({ row }, index) => (row?.reads(mark.name) ? [index] : []))
   return []
 }
 
@@ -211,14 +217,39 @@ function labelOf(mark: TraceMark): string {
   }
 }
 
-/** Writes a name where there is room; what is too long loses its end, or its start where the end tells things apart. */
-function drawName(context: CanvasRenderingContext2D, name: string, x: number, end: number, y: number, fill: string, loses: 'start' | 'end' = 'end'): void {
+/** Writes a name where there is room; what is too long loses its end. */
+function drawName(context: CanvasRenderingContext2D, name: string, x: number, end: number, y: number, fill: string): void {
   const room = end - x - 4
   if (room < 14) return
   context.textAlign = 'left'
   context.textBaseline = 'middle'
   context.fillStyle = fill
   let shown = name
-  while (shown.length > 1 && context.measureText(shown).width > room) shown = loses === 'end' ? `${shown.slice(0, -2)}…` : `…${shown.slice(2)}`
+  while (shown.length > 1 && context.measureText(shown).width > room) shown = `${shown.slice(0, -2)}…`
   if (context.measureText(shown).width <= room) context.fillText(shown, x, y)
+}
+
+interface OverviewPicture {
+  readonly rows: readonly TraceRow[]
+  readonly nowMs: number
+  readonly from: number
+  readonly to: number
+  readonly width: number
+}
+
+/** Draws all of a run: a tick wherever a state begins, and a frame around what is in view. */
+export function drawOverview(context: CanvasRenderingContext2D, { rows, nowMs, from, to, width }: OverviewPicture, colour: Colour): void {
+  const px = (ms: number) => (ms / Math.max(to, nowMs, 1)) * width
+  context.clearRect(0, 0, width, OVERVIEW_PX)
+  context.fillStyle = colour('--ink')
+  context.globalAlpha = 0.5
+  const ticks = new Set(rows.flatMap(({ stays }) => stays.map(({ fromMs }) => Math.round(px(fromMs)))))
+  for (const x of ticks) context.fillRect(x, 4, 1, OVERVIEW_PX - 8)
+  context.globalAlpha = 1
+  context.fillStyle = colour('--muted')
+  context.fillRect(px(nowMs) - 0.5, 0, 1, OVERVIEW_PX)
+  context.strokeStyle = colour('--ink')
+  context.lineWidth = 1.5
+  const [x1, x2] = [Math.max(1, px(from)), Math.min(width - 1, px(to))]
+  context.strokeRect(x1, 1, Math.max(6, x2 - x1), OVERVIEW_PX - 2)
 }

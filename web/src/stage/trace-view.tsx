@@ -1,16 +1,20 @@
-import { certain } from '@rheoscope/core/document'
+import { certain, isSameList, screenOf } from '@rheoscope/core/document'
 import { useMemo, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
 import { Link } from 'react-router'
-import { scaleLinear } from 'd3-scale'
+import { scaleLinear, type ScaleLinear } from 'd3-scale'
 import { marksOf } from '@rheoscope/core/run'
 import { differingSpans, type TimeSpan, type Stay } from '@rheoscope/core/reading'
 import { msText } from '../bench/lanes/timing-text'
-import type { Player } from '../playing/player'
+import { FRAME_MS, type Player } from '../playing/player'
 import { useFrames } from '../playing/use-frames'
 import { usePlayerState } from '../playing/use-player'
 import { useRoom } from '../theme/use-room'
 import { TraceRows, type TraceRow } from './trace-bands'
+import { coloursOf, fit } from './trace-canvas'
 import { drawTrace, NAMES_PX, ROW_PX, RULER_PX } from './trace-drawing'
+import { traceLines, type TraceOptions } from './trace-lines'
+import { TraceNames, TraceTools } from './trace-names'
+import { TraceOverview } from './trace-overview'
 import { useStage } from './use-stage'
 
 /** How much time is shown at first, in ms, and at least and at most. */
@@ -29,93 +33,144 @@ interface PickedMotion {
 
 /** The time of the run: which state everything was in when, what moved, what was told and what was done. Pulled through, the screen shows that instant. */
 export function TraceView() {
-  const { project, player, seenMs, lookAt, goOn } = useStage()
+  const { player } = useStage()
   const [picked, pick] = useState<PickedMotion | null>(null)
   return (
     <section className="trace" aria-label="Trace">
       {player ? <Trace player={player} picked={picked} onPick={pick} /> : <p className="muted hint">Nothing runs.</p>}
-      {seenMs !== null && (
-        <p className="trace-now">
-          {picked && (
-            <Link className="trace-motion" to={`/project/${project.id}/component/${picked.row.component.id}${picked.stay.rule === null ? '' : `?rule=${picked.stay.rule}&from=${picked.from}`}`}>
-              {nameOf(picked.row, picked.from)} → {nameOf(picked.row, picked.stay.state)}, {msText(picked.stay.movedUntilMs - picked.stay.fromMs)}: open its score
-            </Link>
-          )}
-          <button className="plain mono" onClick={() => lookAt(null)}>at {msText(seenMs)} · back to now</button>
-          <button className="plain underlined" title="What was done later is done again at its time, unless something else is done before" onClick={() => goOn(seenMs)}>go on from here</button>
-        </p>
-      )}
+      {player && <Instant player={player} picked={picked} />}
     </section>
+  )
+}
+
+/** While the clock is held: the instant that is shown, and where it goes on from there. */
+function Instant({ player, picked }: { readonly player: Player; readonly picked: PickedMotion | null }) {
+  const { project, seenMs, lookAt, goOn } = useStage()
+  const { isHeld } = usePlayerState(player)
+  if (seenMs === null && !isHeld) return null
+  const seeOrGo = (atMs: number, go: () => void) => {
+    if (seenMs !== null && atMs <= player.nowMs) return lookAt(atMs)
+    if (seenMs !== null) lookAt(null)
+    if (seenMs === null || atMs < Infinity) go()
+  }
+  return (
+    <p className={seenMs === null ? 'trace-now' : 'trace-now is-past'}>
+      {seenMs !== null && picked && (
+        <Link className="trace-motion" to={`/project/${project.id}/component/${picked.row.component.id}${picked.stay.rule === null ? '' : `?rule=${picked.stay.rule}&from=${picked.from}`}`}>
+          {nameOf(picked.row, picked.from)} → {nameOf(picked.row, picked.stay.state)}, {msText(picked.stay.movedUntilMs - picked.stay.fromMs)}: open its score
+        </Link>
+      )}
+      {seenMs !== null && <button className="plain mono" onClick={() => lookAt(null)}>at {msText(seenMs)} · back to now</button>}
+      {seenMs !== null && <button className="plain underlined" title="What was done later is done again at its time, unless something else is done before" onClick={() => goOn(seenMs)}>go on from here</button>}
+      <button className="plain underlined" onClick={() => seeOrGo(seenMs === null ? Infinity : player.nextAfter(seenMs), () => player.stepEvent())}>next event</button>
+      <button className="plain underlined" onClick={() => seeOrGo(seenMs === null ? Infinity : seenMs + FRAME_MS, () => player.stepFrame())}>next frame</button>
+    </p>
   )
 }
 
 const nameOf = ({ axis }: TraceRow, state: string): string => axis.states.find(({ id }) => id === state)?.name ?? '?'
 
 function Trace({ player, picked, onPick }: { readonly player: Player; readonly picked: PickedMotion | null; readonly onPick: (motion: PickedMotion | null) => void }) {
-  const { project, begunOn, seenMs, lookAt, arrange } = useStage()
-  const { events, before } = usePlayerState(player)
+  const { seenMs, lookAt, arrange } = useStage()
   const canvas = useRef<HTMLCanvasElement>(null)
   const scroller = useRef<HTMLDivElement>(null)
-  const [spanMs, setSpan] = useState(SPAN.first)
+  const { rows, lines, view, setView, changed } = useLines(player)
+  const words = useMemo(() => describe(rows), [rows])
+  const wholePx = RULER_PX + lines.length * ROW_PX + 6
+  const height = Math.max(LEAST_HIGH_PX, useRoom(scroller, FIRST_ROOM).height)
+  const width = Math.max(LEAST_PX, useRoom(canvas, FIRST_ROOM).width)
+  const { scale, zoom, panTo } = useTimeInView(player, width)
+  const last = useRef<readonly unknown[]>([])
+  useFrames(() => {
+    const shown = scale()
+    const field = certain(canvas.current)
+    const { scrollTop } = certain(scroller.current)
+    // What is as it was is not drawn again.
+    const now = [lines, changed, picked, seenMs, player.nowMs, player.current.trace.length, ...shown.domain(), width, height, scrollTop, window.devicePixelRatio, document.documentElement.dataset.form]
+    if (isSameList(now, last.current)) return
+    last.current = now
+    fit(field, width, height)
+    drawTrace(certain(field.getContext('2d')), {
+      lines, marks: marksOf(player.current.trace), inputsMs: inputsOf(player), nowMs: player.nowMs, seenMs, changed, scale: shown, width, height,
+      selected: seenMs !== null && picked ? { row: picked.row, fromMs: picked.stay.fromMs } : null, scrolledPx: scrollTop,
+    }, coloursOf(field))
+  })
+  const scrub = (event: PointerEvent<HTMLCanvasElement>) => {
+    if (event.buttons === 0) return
+    const { left, top } = event.currentTarget.getBoundingClientRect()
+    const ms = Math.round(Math.min(player.nowMs, Math.max(0, scale().invert(event.clientX - left))))
+    const line = lines[Math.floor((event.clientY - top - RULER_PX + certain(scroller.current).scrollTop) / ROW_PX)]
+    arrange(false)
+    lookAt(ms)
+    onPick(line?.row && event.clientX - left >= NAMES_PX ? motionAt(line.row, ms) : null)
+  }
+  const turn = (event: WheelEvent) => {
+    if (!event.shiftKey && event.deltaX === 0) return zoom(event.deltaY > 0 ? 1.25 : 0.8)
+    const [from = 0, to = 0] = scale().domain()
+    panTo(from + ((event.deltaX || event.deltaY) * (to - from)) / (width - NAMES_PX))
+  }
+  const fold = (path: string) => setView({ ...view, folded: new Set(view.folded.has(path) ? [...view.folded].filter((each) => each !== path) : [...view.folded, path]) })
+  return (
+    <>
+      <div className="trace-scroller" ref={scroller}>
+        <div style={{ height: Math.max(wholePx, height) }}>
+          <div className="trace-corner"><TraceTools view={view} onFilter={(filter) => setView({ ...view, filter })} onOrder={(order) => setView({ ...view, order })} /></div>
+          <canvas
+            ref={canvas} className="trace-canvas" style={{ height }} role="img" aria-label={words}
+            onPointerDown={(event) => { event.currentTarget.setPointerCapture(event.pointerId); scrub(event) }} onPointerMove={scrub} onWheel={turn}
+          />
+          <TraceNames lines={lines} folded={view.folded} onFold={fold} />
+        </div>
+      </div>
+      <TraceOverview player={player} rows={rows} width={width} window={() => { const [from = 0, to = 0] = scale().domain(); return [from, to] }} onMove={panTo} />
+    </>
+  )
+}
+
+const AS_IT_CAME: TraceOptions = { order: 'as they came', filter: '', folded: new Set() }
+
+/** The lines of the trace as they are asked for, and where they have become different. */
+function useLines(player: Player) {
+  const { project, begunOn } = useStage()
+  const { events, before } = usePlayerState(player)
+  const [view, setView] = useState(AS_IT_CAME)
   const book = useMemo(() => new TraceRows(project, begunOn), [project, begunOn])
   const rows = useMemo(() => book.of(player.current.trace),
     // The trace grows with the events.
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [book, player, events])
+  const lines = useMemo(() => traceLines(rows, view, (screen) => screenOf(project, screen === '' ? begunOn : screen)?.name ?? '?'), [rows, view, project, begunOn])
   const changed = useMemo(() => (before ? changedSpans(book.of(before), rows, player.nowMs) : NOTHING_CHANGED), [book, before, rows, player])
-  const words = useMemo(() => describe(rows), [rows])
-  const wholePx = RULER_PX + rows.length * ROW_PX + 6
-  const height = Math.max(LEAST_HIGH_PX, useRoom(scroller, FIRST_ROOM).height)
-  const width = Math.max(LEAST_PX, useRoom(canvas, FIRST_ROOM).width)
+  return { rows, lines, view, setView, changed }
+}
 
-  /** The latest moments, a little room before now. */
-  const scaleNow = () => {
+/** The part of the time that is in view: the latest moments, or what one has moved to, which is then looked at. */
+function useTimeInView(player: Player, width: number) {
+  const { seenMs, lookAt } = useStage()
+  const [spanMs, setSpan] = useState(SPAN.first)
+  const kept = useRef<ScaleLinear<number, number> | null>(null)
+  /** A little room before now. While the past is looked at it stands still. */
+  const scale = (): ScaleLinear<number, number> => {
     const endMs = Math.max(spanMs, player.nowMs + spanMs * 0.05)
-    return scaleLinear([endMs - spanMs, endMs], [NAMES_PX, width])
+    const now = kept.current && seenMs !== null ? kept.current : scaleLinear([endMs - spanMs, endMs], [NAMES_PX, width])
+    kept.current = now.range()[1] === width ? now : now.copy().range([NAMES_PX, width])
+    return kept.current
   }
-  const shownScale = useRef(scaleNow())
-  useFrames(() => {
-    // While the past is looked at the picture stands still.
-    if (seenMs === null) shownScale.current = scaleNow()
-    const field = certain(canvas.current)
-    const context = certain(field.getContext('2d'))
-    fit(field, width, height)
-    const colour = coloursOf(field)
-    drawTrace(context, {
-      rows, marks: marksOf(player.current.trace), inputsMs: inputsOf(player), nowMs: player.nowMs, seenMs, changed, scale: shownScale.current, width, height,
-      selected: seenMs !== null && picked ? { row: picked.row, fromMs: picked.stay.fromMs } : null, scrolledPx: certain(scroller.current).scrollTop,
-    }, colour)
-  })
-  const scrub = (event: PointerEvent<HTMLCanvasElement>) => {
-    if (event.buttons === 0) return
-    const { left, top } = event.currentTarget.getBoundingClientRect()
-    const ms = Math.round(Math.min(player.nowMs, Math.max(0, shownScale.current.invert(event.clientX - left))))
-    const row = rows[Math.floor((event.clientY - top - RULER_PX + certain(scroller.current).scrollTop) / ROW_PX)]
-    arrange(false)
-    lookAt(ms)
-    onPick(row && event.clientX - left >= NAMES_PX ? motionAt(row, ms) : null)
+  const panTo = (wantedMs: number) => {
+    const [from = 0, to = 0] = scale().domain()
+    const begin = Math.max(0, Math.min(wantedMs, player.nowMs * 1.05 - (to - from)))
+    kept.current = scaleLinear([begin, begin + to - from], [NAMES_PX, width])
+    lookAt(Math.round(Math.min(player.nowMs, Math.max(begin, Math.min(seenMs ?? Infinity, begin + to - from)))))
   }
-  const turn = (event: WheelEvent) => {
-    if (event.shiftKey || event.deltaX !== 0) return pan(event.deltaX || event.deltaY)
-    setSpan((span) => Math.min(SPAN.most, Math.max(SPAN.least, span * (event.deltaY > 0 ? 1.25 : 0.8))))
+  const zoom = (by: number) => {
+    const span = Math.min(SPAN.most, Math.max(SPAN.least, spanMs * by))
+    setSpan(span)
+    if (seenMs === null) return
+    const [from = 0] = scale().domain()
+    const begin = Math.max(0, seenMs - ((seenMs - from) * span) / spanMs)
+    kept.current = scaleLinear([begin, begin + span], [NAMES_PX, width])
   }
-  /** Moves through the past, which is then looked at. */
-  const pan = (byPx: number) => {
-    const [from = 0, to = 0] = shownScale.current.domain()
-    const byMs = Math.max(-from, Math.min((byPx * (to - from)) / (width - NAMES_PX), player.nowMs * 1.05 - to))
-    shownScale.current = scaleLinear([from + byMs, to + byMs], [NAMES_PX, width])
-    lookAt(Math.round(Math.min(player.nowMs, Math.max(from + byMs, seenMs ?? to))))
-  }
-  return (
-    <div className="trace-scroller" ref={scroller}>
-      <div style={{ height: Math.max(wholePx, height) }}>
-        <canvas
-          ref={canvas} className="trace-canvas" style={{ height }} role="img" aria-label={words}
-          onPointerDown={(event) => { event.currentTarget.setPointerCapture(event.pointerId); scrub(event) }} onPointerMove={scrub} onWheel={turn}
-        />
-      </div>
-    </div>
-  )
+  return { scale, panTo, zoom }
 }
 
 const NOTHING_CHANGED: ReadonlyMap<TraceRow, readonly TimeSpan[]> = new Map()
@@ -132,26 +187,6 @@ function motionAt(row: TraceRow, ms: number): PickedMotion | null {
   const index = row.stays.findLastIndex(({ fromMs }) => fromMs <= ms)
   const [before, stay] = [row.stays[index - 1], row.stays[index]]
   return stay && before && ms <= stay.movedUntilMs && stay.movedUntilMs > stay.fromMs ? { row, stay, from: before.state } : null
-}
-
-/** The colours of the page, each looked up once. */
-function coloursOf(canvas: HTMLCanvasElement): (name: string) => string {
-  const style = getComputedStyle(canvas)
-  const known = new Map<string, string>()
-  return (name) => {
-    const colour = known.get(name) ?? style.getPropertyValue(name)
-    known.set(name, colour)
-    return colour
-  }
-}
-
-function fit(canvas: HTMLCanvasElement, width: number, height: number): void {
-  const ratio = window.devicePixelRatio
-  if (canvas.width !== Math.round(width * ratio) || canvas.height !== Math.round(height * ratio)) {
-    canvas.width = Math.round(width * ratio)
-    canvas.height = Math.round(height * ratio)
-  }
-  certain(canvas.getContext('2d')).setTransform(ratio, 0, 0, ratio, 0, 0)
 }
 
 const inputsOf = (player: Player): readonly number[] => player.done.filter((input) => input.do !== 'move').map(({ atMs }) => atMs)

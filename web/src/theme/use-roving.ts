@@ -10,7 +10,8 @@ interface Roving {
 
 const SELECTED = '[aria-selected="true"], [aria-checked="true"], [aria-pressed="true"], .is-selected *'
 
-const DIRECTIONS: Readonly<Record<string, { readonly x: number; readonly y: number }>> = { ArrowLeft: { x: -1, y: 0 }, ArrowRight: { x: 1, y: 0 }, ArrowUp: { x: 0, y: -1 }, ArrowDown: { x: 0, y: 1 } }
+/** What the arrow keys lead to, in a picture whose y grows downwards. */
+export const DIRECTIONS: Readonly<Record<string, { readonly x: number; readonly y: number }>> = { ArrowLeft: { x: -1, y: 0 }, ArrowRight: { x: 1, y: 0 }, ArrowUp: { x: 0, y: -1 }, ArrowDown: { x: 0, y: 1 } }
 
 /**
  * One stop for Tab among everything in a container that a selector finds; the arrow keys go to what is nearest in their

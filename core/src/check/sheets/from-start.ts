@@ -3,6 +3,8 @@ import { keptAt } from '../../machine'
 import type { StateSpace, Facts, Seen } from '../ground/state-space'
 import type { Piece } from './budgets'
 import type { CheckOptions } from '../ground/context'
+import { confirmed, witnessOf, witnessTo, type Shows } from '../ground/witness'
+import type { Witness } from '../model/finding'
 import type { Coverage } from './coverage'
 import { after, soonest, surfaceThing, MODALITIES, wayTo, type NetAxis, type Node, type Occasion, type Thing, type Modality } from '../explore'
 import { firstShown, prototypeContext, surfacesOf, type PrototypeContext } from '../ground/prototype'
@@ -87,6 +89,8 @@ export interface BudgetFromStart {
   readonly screen: Id
   readonly ms: number
   readonly pieces: readonly Piece[]
+  /** A run that goes that way, at the pace of a person; null where none is known to. */
+  readonly witness: Witness | null
 }
 
 /** What it takes from the start screen to come to a state of a component, or one of a group; null where nothing leads there, or the project has no start. */
@@ -97,9 +101,28 @@ export function budgetFromStart(project: Project, component: Component, { axis, 
     const { stateSpace, thing: own, surface } = lookedAt(context, thing)
     const node = quickest(stateSpace, own, axis, to)
     const before = surface && firstShown(context.navigation.closed, surface)
-    return node && before !== undefined ? [budgetOf(thing, before ? [wayTo(before), wayTo(node)] : [wayTo(node)])] : []
+    return node && before !== undefined ? [{ stateSpace, node, before, ...budgetOf(thing, before ? [wayTo(before), wayTo(node)] : [wayTo(node)]) }] : []
   })
-  return ways.toSorted((a, b) => a.ms - b.ms)[0] ?? null
+  const [quickestWay] = ways.toSorted((a, b) => a.ms - b.ms)
+  if (!quickestWay) return null
+  const { stateSpace, node, before, ...budget } = quickestWay
+  const of = theOne(component.axes, ({ id }) => id === axis)
+  const name = theOne<{ readonly id: Id; readonly name: string }>([...of.states, ...(of.groups ?? [])], ({ id }) => id === to).name
+  const caption = `The quickest way to ${name} of ${component.name}`
+  return { ...budget, witness: witnessThere(context, stateSpace, before, node, caption, statesMeant(of, to)) }
+}
+
+/** A run that comes to a screen, and there to a node, by the same inputs one after another, when it does come to one of the states; otherwise one that comes to the screen. */
+function witnessThere({ navigation }: PrototypeContext, stateSpace: StateSpace, before: Node | null, node: Node, caption: string, states: readonly Id[]): Witness | null {
+  const { project } = stateSpace
+  const isThere: Shows = (trace) => trace.some((event) => (event.what === 'state' && states.includes(event.to)) || (event.what === 'appeared' && event.states.some((state) => states.includes(state))))
+  if (before === null) return witnessTo(stateSpace, stateSpace.closed, node, { caption }, isThere)
+  const [come, there] = [navigation.enact(navigation.closed, before), stateSpace.enact(stateSpace.closed, node)]
+  if (!come) return null
+  const beginsMs = come.run.nowMs
+  const inputs = [...come.inputs, ...(there?.inputs ?? []).map((input) => ({ ...input, atMs: input.atMs + beginsMs }))]
+  const whole = witnessOf({ surface: navigation.surface, inputs, chance: come.chance, lookAtMs: beginsMs + (there?.run.nowMs ?? 0), caption })
+  return confirmed(project, whole, isThere) ?? witnessOf({ surface: navigation.surface, inputs: come.inputs, chance: come.chance, lookAtMs: beginsMs, caption })
 }
 
 /** Of the nodes in which a thing has come to a state the one there is the quickest way to. */
@@ -115,7 +138,7 @@ function quickest({ closed }: StateSpace, thing: Thing, axisId: Id, state: Id): 
 const MOST_WAYS = 40
 
 /** One way after another. */
-function budgetOf(thing: Thing, ways: readonly (readonly Node[])[]): BudgetFromStart {
+function budgetOf(thing: Thing, ways: readonly (readonly Node[])[]): Omit<BudgetFromStart, 'witness'> {
   const timed = ways.map((way) => ({ way, instants: soonest(way) }))
   const pieces = timed.flatMap(({ way, instants }) => way.flatMap(({ by }, index): readonly Piece[] => {
     const ms = (instants[index] ?? 0) - (instants[index - 1] ?? 0)

@@ -63,7 +63,7 @@ export function pasteRules(component: Component, axis: Id, clip: RuleClip, newId
 }
 
 /** A target with other words for the states it leads to; undefined where one has none. */
-function retargeted(target: Target, wordFor: (state: string) => string | undefined): Target | undefined {
+export function retargeted(target: Target, wordFor: (state: string) => string | undefined): Target | undefined {
   if (target.go === 'state') {
     const state = wordFor(target.state)
     return state === undefined ? undefined : { go: 'state', state }

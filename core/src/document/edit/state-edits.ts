@@ -140,7 +140,7 @@ function targetWithout(target: Target, state: Id): Target | null {
 }
 
 /** The first hue no state of the axis wears; starts over when all are worn. */
-function freeHue(axis: Axis): number {
+export function freeHue(axis: Axis): number {
   const worn = new Set(axis.states.map(({ hue }) => hue))
   for (let hue = 0; hue < HUES; hue++) if (!worn.has(hue)) return hue
   return axis.states.length % HUES

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useState, type KeyboardEvent } from 'react'
 import { Button } from '@mui/material'
 import { itemAt, removeLane, setLane, setOfMotion, type Edit, type TokenValue } from '@rheoscope/core/document'
 import { controlPoints, easingProblem, parseEasing } from '@rheoscope/core/motion'
@@ -11,6 +11,7 @@ import { EasingDrawing, EASING_FIELD as FIELD } from './easing-drawing'
 import { EasingLibrary } from './easing-library'
 import { EasingNumbers } from './easing-numbers'
 import type { ScoreLane } from './lane-row'
+import { DIRECTIONS } from '../../theme/use-roving'
 import { useBench } from '../page/use-bench'
 import { useMotion } from './use-motion'
 import { usePull } from './use-pull'
@@ -65,19 +66,34 @@ export function EasingEditor({ lanes }: { readonly lanes: readonly ScoreLane[] }
   )
 }
 
-/** A control point of a Bézier curve, 0 or 1, on its arm. */
+const percent = (share: number): string => `${Math.round(share * 100)} %`
+
+/** A control point of a Bézier curve, 0 or 1, on its arm; pulled, or moved by the arrow keys, with Shift in larger steps. */
 function CurveHandle({ index, points, edit }: { readonly index: number; readonly points: readonly number[]; readonly edit: (easing: string) => Edit }) {
   const [x, y] = [itemAt(points, index * 2) * FIELD.width, (1 - itemAt(points, index * 2 + 1)) * FIELD.height]
+  const { make } = useBench()
+  const two = (value: number) => Math.round(value * 100) / 100
+  const movedTo = (across: number, up: number) => edit(`cubic-bezier(${points.with(index * 2, two(Math.min(1, Math.max(0, across)))).with(index * 2 + 1, two(up)).join(', ')})`)
   const pull = usePull((event) => {
     const at = pointIn(event.currentTarget.closest('svg'), event)
-    const two = (value: number) => Math.round(value * 100) / 100
-    const across = two(Math.min(1, Math.max(0, at.x / FIELD.width)))
-    return edit(`cubic-bezier(${points.with(index * 2, across).with(index * 2 + 1, two(1 - at.y / FIELD.height)).join(', ')})`)
+    return movedTo(at.x / FIELD.width, 1 - at.y / FIELD.height)
   }, 'pull an easing')
+  const step = (event: KeyboardEvent) => {
+    const direction = DIRECTIONS[event.key]
+    if (!direction) return
+    event.preventDefault()
+    event.stopPropagation()
+    const by = event.shiftKey ? 0.1 : 0.01
+    make(movedTo(itemAt(points, index * 2) + direction.x * by, itemAt(points, index * 2 + 1) - direction.y * by), 'pull an easing')
+  }
+  const words = `${percent(itemAt(points, index * 2))} of the time, ${percent(itemAt(points, index * 2 + 1))} of the way`
   return (
     <g className="easing-handle">
       <line x1={index * FIELD.width} y1={(1 - index) * FIELD.height} x2={x} y2={y} />
-      <circle cx={x} cy={y} r="5" {...pull} />
+      <circle
+        cx={x} cy={y} r="5" {...pull} onKeyDown={step} tabIndex={0} role="slider" aria-label={`Curve handle ${index + 1}`}
+        aria-valuemin={0} aria-valuemax={100} aria-valuenow={Math.round(itemAt(points, index * 2) * 100)} aria-valuetext={words}
+      />
     </g>
   )
 }

@@ -49,7 +49,7 @@ export function LaneRow({ lane, behind, edgesMs, scale, labelWidth, plotWidth, i
   const [x1, x2] = [scale(delayMs), scale(endMs)]
   return (
     <div className={isSelected ? 'lane is-selected' : 'lane'} data-lane={`${part.name} ${label}`}>
-      <button className="plain lane-label" style={{ width: labelWidth }} onClick={() => select({ do: 'select lane', lane: isSelected ? null : { part: part.id, property } })}>
+      <button className="plain lane-label" style={{ width: labelWidth }} aria-pressed={isSelected} aria-label={`${part.name} ${label}, ${valuesText(lane, project)}, ${msText(delayMs)} to ${msText(delayMs + durationMs)}`} onClick={() => select({ do: 'select lane', lane: isSelected ? null : { part: part.id, property } })}>
         {part.name} <span className="muted">{label}</span> {repeats && <span className="muted lane-repeats">repeats</span>}
         <FindingMark findings={findings.filter(({ about }) => about.part === part.id && about.property === property)} />
       </button>
@@ -60,7 +60,7 @@ export function LaneRow({ lane, behind, edgesMs, scale, labelWidth, plotWidth, i
         <LaneBody lane={lane} x1={x1} x2={x2} />
         <text className="lane-values" x={x2 + 10} y={HEIGHT / 2 + 4}>{valuesText(lane, project)}</text>
       </svg>
-      {!repeats && (['begins', 'ends'] as const).map((end) => <LaneEnd key={end} lane={lane} end={end} edgesMs={edgesMs} scale={scale} labelWidth={labelWidth} />)}
+      {!repeats && (['begins', 'ends'] as const).map((end) => <LaneEnd key={end} lane={lane} end={end} edgesMs={edgesMs} scale={scale} labelWidth={labelWidth} isStop={isSelected} />)}
     </div>
   )
 }
@@ -120,13 +120,15 @@ interface LaneEndProps {
   readonly edgesMs: readonly number[]
   readonly scale: ScaleLinear<number, number>
   readonly labelWidth: number
+  /** Tab leads to it: it is an end of the lane that is selected. */
+  readonly isStop: boolean
 }
 
 /** So near to the end of another lane, in px, an end that is pulled snaps to it. */
 const SNAP_PX = 6
 
 /** One end of a lane: where it begins is its delay, where it ends its duration. It snaps to the ends of other lanes; Alt pulls by single milliseconds. */
-function LaneEnd({ lane, end, edgesMs, scale, labelWidth }: LaneEndProps) {
+function LaneEnd({ lane, end, edgesMs, scale, labelWidth, isStop }: LaneEndProps) {
   const { make } = useBench()
   const { context } = useMotion()
   const { part, property, delayMs, durationMs } = lane
@@ -145,7 +147,7 @@ function LaneEnd({ lane, end, edgesMs, scale, labelWidth }: LaneEndProps) {
   }, label)
   return (
     <button
-      className="lane-end" style={{ left: labelWidth + scale(ms) }} aria-label={`${part.name} ${property} ${end} at ${msText(ms)}; drag to change`} title={`Only ${part.name} ${property}; the mark in the ruler is the end of all of it`} {...pull}
+      tabIndex={isStop ? 0 : -1} className="lane-end" style={{ left: labelWidth + scale(ms) }} aria-label={`${part.name} ${property} ${end} at ${msText(ms)}; drag to change`} title={`Only ${part.name} ${property}; the mark in the ruler is the end of all of it`} {...pull}
       onKeyDown={(event) => arrowStepMs(event.key) !== 0 && make(edit(ms + arrowStepMs(event.key)), label)}
     />
   )

@@ -5,6 +5,7 @@ import { laneEndMs } from '@rheoscope/core/motion'
 import { certain, destinationsOf, scaledMotion, setMotion, setOfMotion, statesHeldBy, type Edit } from '@rheoscope/core/document'
 import { useFrames } from '../../playing/use-frames'
 import { useRoom } from '../../theme/use-room'
+import { useRoving } from '../../theme/use-roving'
 import { EasingEditor } from './easing-editor'
 import { LaneRow, type ScoreLane } from './lane-row'
 import { isDecidedOutside } from '../table/rows'
@@ -58,6 +59,8 @@ function Score({ title }: { readonly title: string }) {
     const { left } = event.currentTarget.getBoundingClientRect()
     select({ do: 'scrub', ms: Math.round(Math.min(endMs * 1.3, Math.max(0, scale.invert(event.clientX - left)))) })
   }
+  const list = useRef<HTMLDivElement>(null)
+  useRoving(list, '.lane-label', { along: 'up and down' })
   return (
     <section className="score" aria-label="Motion lanes">
       <div className="score-title"><b>Motion</b> <span className="muted">{title}</span></div>
@@ -65,7 +68,7 @@ function Score({ title }: { readonly title: string }) {
         {scale.ticks(7).filter((ms) => !isUnderEnd(scale(ms) - scale(timing.delayMs + timing.durationMs))).map((ms, index) => <span key={ms} className="mono tick" style={{ left: scale(ms) }}>{index === 0 ? ms : msText(ms).replace(' ms', '')}</span>)}
         <WholeEnd scale={scale} />
       </div>
-      <div className="score-lanes">
+      <div className="score-lanes" ref={list}>
         {lanes.length === 0 && <p className="muted hint">The two looks are the same, so nothing moves. Change a look and its lanes appear here.</p>}
         {lanes.map((lane) => (
           <LaneRow

@@ -1,4 +1,4 @@
-import { batch, clipOf, firstOf, groupParts, hasKeys, inProject, isFields, itemAt, lookClipOf, orElse, pasteClip, pasteLook, pasteRules, putPart, removeParts, reorderPart, setAt, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part, type RuleClip } from '@rheoscope/core/document'
+import { batch, clipOf, componentOf, firstOf, groupParts, hasKeys, inProject, isFields, itemAt, lookClipOf, orElse, pasteClip, pasteLook, pasteRules, pasteStates, putPart, removeParts, reorderPart, setAt, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part, type RuleClip, type StateClip } from '@rheoscope/core/document'
 import { aligned, ALIGNMENTS, around, distributed, IDENTITY, itemOf, matrixTo, shownSize, transformed, type Alignment, type Frame, type Point } from '@rheoscope/core/scene'
 import { jsonOr } from '../../json'
 import { newId } from '../../session/new-id'
@@ -77,24 +77,25 @@ export function commandOf(event: KeyboardEvent, bench: Bench, commands = COMMAND
 export const keyText = (key: string): string =>
   key.split(' ').map((word) => ({ ArrowLeft: '←', ArrowRight: '→', ArrowUp: '↑', ArrowDown: '↓', PageUp: 'Page ↑', PageDown: 'Page ↓', Escape: 'Esc' })[word] ?? (word.length === 1 ? word.toUpperCase() : word)).join(' ')
 
-/** Pastes what a clipboard holds, if that is parts, what a look changes, or rules; says whether it was. */
+/** Pastes what a clipboard holds, if that is parts, what a look changes, rules or states; says whether it was. */
 export function pasteText(bench: Bench, text: string): boolean {
   const clip = jsonOr(text, null)
   return isClip(clip) && orElse(() => pasteIn(bench, clip), false)
 }
 
-type AnyClip = Clip | LookClip | RuleClip
+type AnyClip = Clip | LookClip | RuleClip | StateClip
 
 const IS_CLIP: Readonly<Record<string, (clip: Readonly<Record<string, unknown>>) => boolean>> = {
   'rheoscope-parts': ({ parts, looks }) => Array.isArray(parts) && Array.isArray(looks),
   'rheoscope-look': ({ parts }) => hasKeys(parts),
   'rheoscope-rules': ({ rules }) => Array.isArray(rules),
+  'rheoscope-states': ({ states, rules }) => Array.isArray(states) && Array.isArray(rules),
 }
 
 /** Whether a value is a clip; what is in it is held against the component when it is pasted. */
 const isClip = (value: unknown): value is AnyClip => isFields(value) && IS_CLIP[String(value.format)]?.(value) === true
 
-function pasteIn({ component, axis, editedStates, make, select }: Bench, clip: AnyClip): boolean {
+function pasteIn({ project, session, component, axis, editedStates, make, select }: Bench, clip: AnyClip): boolean {
   if (clip.format === 'rheoscope-look') {
     make(pasteLook(component, editedStates.map((state) => ({ look: 'state', axis: axis.id, state: state.id })), clip), 'paste a look')
     return true
@@ -103,7 +104,19 @@ function pasteIn({ component, axis, editedStates, make, select }: Bench, clip: A
     make(pasteRules(component, axis.id, clip, newId), 'paste rules')
     return true
   }
+  if (clip.format === 'rheoscope-states') {
+    const last = axis.states.findLastIndex(({ id }) => editedStates.some((state) => state.id === id))
+    const made = pasteStates(component, axis.id, axis.states[last + 1]?.id ?? null, clip, newId)
+    make(made?.edit ?? null, 'paste states')
+    for (const [index, id] of made?.pasted.entries() ?? []) select(index === 0 ? { do: 'select state', state: id } : { do: 'add state to selection', state: id })
+    return made !== null
+  }
   if (clip.format !== 'rheoscope-parts') return false
+  const lacking = clip.parts.filter((part) => (part.kind === 'instance' || part.kind === 'list') && part.component !== null && !componentOf(project, part.component))
+  if (lacking.length > 0) {
+    session.say(`${lacking.map(({ name }) => `“${name}”`).join(', ')} cannot be pasted: this project does not have the component. Copy the component here first, from the contents of the other project.`)
+    return true
+  }
   const { edit, pasted } = pasteClip(component, clip, newId)
   make(edit, 'paste parts')
   select({ do: 'select parts', parts: pasted })

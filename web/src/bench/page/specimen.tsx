@@ -1,6 +1,8 @@
-import type { Parameter } from '@rheoscope/core/document'
+import { useMemo } from 'react'
+import { rootOf, type Component, type Parameter, type Project } from '@rheoscope/core/document'
 import { timersOf } from '@rheoscope/core/machine'
 import type { DrawList } from '@rheoscope/core/scene'
+import { stillLife, surfaceSize } from '../../paint/look-picture'
 import { LiveSurface } from '../../playing/live-surface'
 import type { Player } from '../../playing/player'
 import { useReadout } from '../../playing/use-frames'
@@ -60,14 +62,26 @@ function LiveSpecimen({ player }: { readonly player: Player }) {
 }
 
 function LivePicture({ player }: { readonly player: Player }) {
-  const { view } = useStillBench()
+  const { project, component, view } = useStillBench()
+  const room = useMemo(() => roomFor(project, component), [project, component])
   const scrubbed = useScrubbedMotion()
   const loop = useLoop(view.isLooping)
   const shown = (wallMs: number, live: DrawList): DrawList => {
     const ms = loop(wallMs, scrubbed?.lengthMs ?? 0, player.getState().speed) ?? view.scrubMs
     return ms === null ? live : (scrubbed?.frameAt(ms) ?? live)
   }
-  return <LiveSurface player={player} label="Specimen, running" className="specimen-picture" field={FIELD} mostZoom={2} shown={shown} />
+  return <LiveSurface player={player} label="Specimen, running" className="specimen-picture" field={FIELD} mostZoom={2} shown={shown} room={room} />
+}
+
+const SIZES = new Set(['width', 'height', 'widthFrom', 'heightFrom', 'paddingTop', 'paddingBottom', 'gap'])
+
+/** As much room as a component takes in any of its states; null where no look says anything of its size. */
+function roomFor(project: Project, component: Component): ReturnType<typeof surfaceSize> | null {
+  const root = rootOf(component).id
+  const states = component.axes.flatMap((axis) => axis.states.map((state) => ({ axis: axis.id, state: state.id, look: state.look })))
+  if (!states.some(({ look }) => Object.keys(look[root] ?? {}).some((property) => SIZES.has(property)))) return null
+  const sizes = states.map(({ axis, state }) => surfaceSize(stillLife(project, component.id, { standing: { [axis]: state } })))
+  return { width: Math.max(...sizes.map(({ width }) => width)), height: Math.max(...sizes.map(({ height }) => height)) }
 }
 
 /** More states than this have a line of their own. */

@@ -1,11 +1,11 @@
 import { useEffect } from 'react'
-import { clipOf, ruleClipOf, topmost, triggerRow, type Rule } from '@rheoscope/core/document'
+import { batch, clipOf, removeRule, removeStates, ruleClipOf, stateClipOf, topmost, triggerRow, type Rule } from '@rheoscope/core/document'
 import { isTurnedOff } from '../../frame/letter-keys'
 import { isTyping, keepsChords } from '../../theme/typing'
 import { commandOf, pasteText, removeSelected, type Command } from './commands'
 import { useStillBench, type Bench } from './use-bench'
 
-/** The keys of some commands and the clipboard for parts and rules, wherever the focus is; nothing while there are no commands. */
+/** The keys of some commands and the clipboard for parts, rules and states, wherever the focus is; nothing while there are no commands. */
 export function useBenchKeys(commands: readonly Command[], openPalette: () => void): void {
   const bench = useStillBench()
   useEffect(() => {
@@ -20,10 +20,11 @@ export function useBenchKeys(commands: readonly Command[], openPalette: () => vo
     }
     const onCopy = (event: ClipboardEvent) => {
       if (isTyping(event.target)) return
-      const row = event.type === 'copy' && isInGrid(event.target) ? rulesOfRow(bench) : []
-      if (row.length > 0) {
-        event.clipboardData?.setData('text/plain', JSON.stringify(ruleClipOf(bench.component, row)))
+      const copied = copiedInTable(bench, event.target)
+      if (copied) {
+        event.clipboardData?.setData('text/plain', JSON.stringify(copied.clip))
         event.preventDefault()
+        if (event.type === 'cut') bench.make(copied.removal(), copied.label)
         return
       }
       if (topmost(bench.component, bench.view.parts).length === 0) return
@@ -49,7 +50,17 @@ export function useBenchKeys(commands: readonly Command[], openPalette: () => vo
 const worksInFields = (event: KeyboardEvent, { key }: Command): boolean =>
   key !== null && key.startsWith('Ctrl') && key !== 'Ctrl a' && !keepsChords(event.target)
 
-const isInGrid = (target: EventTarget | null): boolean => target instanceof HTMLElement && target.closest('[role="gridcell"]') !== null
+/** What is copied where the focus is in the trigger table: at the head of a column the selected states, in a cell the rules of its row; and what takes it out. */
+function copiedInTable(bench: Bench, target: EventTarget | null) {
+  const { session, component, axis, editedStates } = bench
+  const isIn = (role: string) => target instanceof HTMLElement && target.closest(`[role="${role}"]`) !== null
+  if (isIn('columnheader')) {
+    const ids = editedStates.map(({ id }) => id)
+    return { clip: stateClipOf(component, axis.id, ids), removal: () => removeStates(session.getState().document, component.id, axis.id, ids), label: 'cut states' }
+  }
+  const row = isIn('gridcell') ? rulesOfRow(bench) : []
+  return row.length === 0 ? null : { clip: ruleClipOf(component, row), removal: () => batch(...row.map(({ id }) => removeRule(component.id, id))), label: 'cut rules' }
+}
 
 /** The rules of the row of the selected cell. */
 const rulesOfRow = ({ component, axis, view }: Bench): readonly Rule[] =>
