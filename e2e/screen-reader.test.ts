@@ -1,4 +1,4 @@
-import { expect, test } from '@jest/globals'
+import { describe, expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
 import type { Take } from '@rheoscope/core/document'
 import { described, everyDescribed, inOrder, play, runOptionsOf, startRun, type Described } from '@rheoscope/core/run'
@@ -80,18 +80,52 @@ test.each(skerryLine.takes.filter(({ surface, chance }) => 'screen' in surface &
   }
 })
 
-/** Chromium's own actions on what it tells a screen reader, by role and name. */
+/** Does what a screen reader does to press something: finds it in Chromium's tree by its role and name, and has it do its own action. */
 async function act(hands: BenchHands, role: string, name: string): Promise<void> {
-  await hands.driver.executeScript('[...document.querySelectorAll(`.spoken [role=${arguments[0]}]`)].find((each) => (each.ariaLabel ?? each.textContent).trim() === arguments[1]).click()', role, name)
+  const { root } = await hands.askDevTools('DOM.getDocument', { depth: 0 }) as { root: { nodeId: number } }
+  const { nodeId } = await hands.askDevTools('DOM.querySelector', { nodeId: root.nodeId, selector: '.spoken' }) as { nodeId: number }
+  const { nodes } = await hands.askDevTools('Accessibility.queryAXTree', { nodeId, role, accessibleName: name }) as { nodes: readonly AxNode[] }
+  const { object } = await hands.askDevTools('DOM.resolveNode', { backendNodeId: nodes.find(({ ignored }) => !ignored)!.backendDOMNodeId }) as { object: { objectId: string } }
+  await hands.askDevTools('Runtime.callFunctionOn', { objectId: object.objectId, functionDeclaration: 'function () { this.click() }' })
 }
 
-test('what is made can be used through the tree alone', async () => {
-  const hands = application.hands()
-  await hands.openDemo('boardingButton')
-  await hands.until('the button is told', async () => (await heard(hands)).includes('button, Board'))
-  await act(hands, 'button', 'Board')
-  await hands.until('it works', async () => (await hands.specimenState()) === 'working')
-  await hands.until('it is done', async () => (await heard(hands)).includes('button, Aboard'))
+describe('through the tree alone', () => {
+  const hears = (hands: BenchHands, ...lines: readonly string[]) => hands.until(`it says ${lines.join('; ')}`, async () => {
+    const said = await heard(hands)
+    return lines.every((line) => said.includes(line))
+  })
+
+  test('one boards, and starts again', async () => {
+    const hands = application.hands()
+    await hands.openDemo('boardingButton')
+    await hears(hands, 'button, Board')
+    await act(hands, 'button', 'Board')
+    await hands.until('it works', async () => (await hands.specimenState()) === 'working')
+    await hears(hands, 'button, Aboard')
+    await act(hands, 'button', 'Aboard')
+    await hears(hands, 'button, Board')
+  })
+
+  test('a port is chosen', async () => {
+    const hands = application.hands()
+    await hands.openDemo('portChooser')
+    await hears(hands, 'button, Which port?, expanded=false')
+    await act(hands, 'button', 'Which port?')
+    await hears(hands, 'button, Which port?, expanded=true')
+    await hands.driver.sleep(300)
+    await act(hands, 'option', 'Outer Holm')
+    await hears(hands, 'button, Outer Holm, expanded=false', 'option, Outer Holm, selected=true')
+  })
+
+  test('of three lights one at most is on', async () => {
+    const hands = application.hands()
+    await hands.openDemo('cabinLights')
+    await hears(hands, 'switch, Reading, checked=true', 'switch, Bunk, checked=false')
+    await act(hands, 'switch', 'Bunk')
+    await hears(hands, 'switch, Reading, checked=false', 'switch, Bunk, checked=true')
+    await act(hands, 'switch', 'Bunk')
+    await hears(hands, 'switch, Bunk, checked=false', 'switch, Door, checked=false')
+  })
 })
 
 test('the focus of the run is told with the part that has it', async () => {

@@ -29,7 +29,7 @@ async function makeRing(hands: BenchHands): Promise<void> {
   await hands.addPart('ellipse', { fill: 'none', stroke: '#ffffff', 'stroke width': '3', 'arc sweep': '270', width: '20', height: '20', x: '2', y: '2' })
   await hands.addStates('turning')
   await hands.openGroup('Repeats in turning')
-  await hands.setProperty('every', '1500')
+  await hands.setProperty('loop', '1500')
 }
 
 async function makeButton(hands: BenchHands): Promise<void> {

@@ -28,7 +28,7 @@ test('job 12, the gangway switch, from an empty project', async () => {
     await hands.until(`way ${index} is there`, async () => (await hands.driver.findElements({ css: '.keyframes fieldset' })).length === index)
     await hands.enter('easing', along, `.keyframes fieldset:nth-of-type(${Math.max(ways.length, index)})`)
   }
-  await hands.enter('then', 'goes on at its speed', '.keyframes fieldset:nth-of-type(2)')
+  await hands.enter('velocity', 'keep', '.keyframes fieldset:nth-of-type(2)')
   await hands.wire('tap', 'down', 'rest')
   await hands.click(await hands.cell('tap', 'rest'))
   await hands.clickButton('Mirror for the return')

@@ -5,7 +5,7 @@ import { SceneBuilder, IDENTITY, inverse, matrixOf, multiply, shownSize, transfo
 
 type Lookup = (path: string) => Instance | undefined
 
-/** How what is tied by carry keys gets from one tree of parts to another. */
+/** How what is tied by transition names gets from one tree of parts to another. */
 export interface Carrying {
   /** Everything that moves, by the path of its instance. */
   readonly lanes: ReadonlyMap<string, readonly Lane[]>
@@ -31,7 +31,7 @@ interface Keyed {
 }
 
 /**
- * Lets the parts of `to` that share a carry key with one of `from` begin where and as that one is, and travel to
+ * Lets the parts of `to` that share a transition name with one of `from` begin where and as that one is, and travel to
  * where and as they are to be. Null when nothing is tied. Both trees are in the coordinates of the surface; `to` is
  * at rest.
  */

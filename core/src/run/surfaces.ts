@@ -61,7 +61,7 @@ export function openOverlay(moment: Moment, screen: Id, motion: Motion | null): 
   return endOfLanes(carrying, run.nowMs)
 }
 
-/** Starts a surface over another one and sets what carry keys tie on its way from there; says what motion it was still in, and what is carried. */
+/** Starts a surface over another one and sets what transition names tie on its way from there; says what motion it was still in, and what is carried. */
 function putOver(moment: Moment, surface: ShownSurface, component: Component, { from, near, motion }: Pick<Carried, 'near'> & { readonly from: string; readonly motion: Motion | null }) {
   const { run } = moment
   const [before, shownLast] = [drawn(run, from), drawn(run, surface.path)]
@@ -166,7 +166,7 @@ function letGo(moment: Moment, before: Instance, after: Instance): number {
   return goneMs
 }
 
-/** Sets what carry keys tie on its way from what showed before; null when they tie nothing. */
+/** Sets what transition names tie on its way from what showed before; null when they tie nothing. */
 function carryOver(run: Run, before: DrawItem, { path, motion, ...how }: Pick<Carried, 'near' | 'fadesOthers' | 'shownLast'> & { readonly path: string; readonly motion: Motion | null }): Carrying | null {
   const { nowMs: atMs } = run
   const lookup = (each: string) => run.instances.get(each)

@@ -210,7 +210,7 @@ describe('an overlay', () => {
   })
 })
 
-describe('carry keys', () => {
+describe('transition names', () => {
   const box = (id: string, at: Partial<Part['base']>, more: Partial<Part> = {}): Part =>
     ({ id, kind: 'box', name: id, parent: '', base: { width: 20, height: 20, fill: '#ff0000', ...at }, transitionName: 'stamp', ...more }) as Part
 

@@ -4,6 +4,7 @@ import { ChecksProvider } from '../checks/use-findings'
 import { NotHere } from '../not-here'
 import { SessionProvider } from '../session/use-session'
 import { Finder } from './finder'
+import { FieldHelp } from './field-help'
 import { FrameContext } from './use-frame'
 import { HelpSheet } from './help-sheet'
 import { MAIN, useFocusKept } from './use-focus-kept'
@@ -38,6 +39,7 @@ function Frame() {
       <a className="skip-link" href={`#${MAIN}`} onClick={(event) => { event.preventDefault(); document.getElementById(MAIN)?.focus() }}>Skip to the work area</a>
       <Suspense fallback={OPENING}><Outlet /></Suspense>
       <Finder isOpen={open === 'finder'} onClose={close} />
+      <FieldHelp />
       <HelpSheet isOpen={open === 'help'} onClose={close} />
     </FrameContext.Provider>
   )

@@ -1,4 +1,5 @@
 import { marked, type Tokens } from 'marked'
+import { idOf } from './anchors'
 
 /** A chapter of the handbook: a file of the project's documentation. */
 export interface Chapter {
@@ -66,6 +67,3 @@ async function load(chapter: Chapter): Promise<readonly Section[]> {
 }
 
 const isHeading = (token: { readonly type: string }): token is Tokens.Heading => token.type === 'heading'
-
-/** The anchor of a heading. */
-export const idOf = (title: string): string => title.toLowerCase().replaceAll(/[^\p{L}\p{N}]+/gu, '-').replaceAll(/^-|-$/g, '')

@@ -61,7 +61,7 @@ function Instant({ player, picked }: { readonly player: Player; readonly picked:
         </Link>
       )}
       {seenMs !== null && <button className="plain mono" onClick={() => lookAt(null)}>at {msText(seenMs)} · back to now</button>}
-      {seenMs !== null && <button className="plain underlined" title="What was done later is done again at its time, unless something else is done before" onClick={() => goOn(seenMs)}>go on from here</button>}
+      {seenMs !== null && <button className="plain underlined" title="What was done later is done again at its time, unless something else is done before" onClick={() => goOn(seenMs)}>resume from here</button>}
       <button className="plain underlined" onClick={() => seeOrGo(seenMs === null ? Infinity : player.nextAfter(seenMs), () => player.stepEvent())}>next event</button>
       <button className="plain underlined" onClick={() => seeOrGo(seenMs === null ? Infinity : seenMs + FRAME_MS, () => player.stepFrame())}>next frame</button>
     </p>

@@ -18,7 +18,7 @@ export function ContinuousMotion({ part }: { readonly part: Part }) {
   const said = continuous?.to[part.id] ?? {}
   const set = (to: Loop | null) => make(setLoop(component.id, axis.id, state.id, to), `make ${state.name} repeat`)
   const setEvery = (text: string): string | null => {
-    if (text.trim() === '' || text.trim() === 'never') {
+    if (text.trim() === '' || ['off', 'never'].includes(text.trim())) {
       set(null)
       return null
     }
@@ -31,15 +31,15 @@ export function ContinuousMotion({ part }: { readonly part: Part }) {
   return (
     <details open={continuous !== null} role="group" aria-label="Continuous motion">
       <summary>Repeats in {state.name}</summary>
-      <CommitField label="every" isMono value={continuous ? `${String(continuous.durationMs)} ms` : 'never'} onCommit={setEvery} />
+      <CommitField label="loop" isMono value={continuous ? `${String(continuous.durationMs)} ms` : 'off'} onCommit={setEvery} />
       {continuous && (
         <>
           {OFFERED.map((property) => (
             <DestinationField key={property} property={property} value={said[property]} onChange={(value) => set({ ...continuous, to: { ...continuous.to, [part.id]: withProperty(said, property, value) } })} />
           ))}
           <CommitField label="easing" isMono value={String(continuous.easing)} onCommit={(easing) => easingProblem(easing) ?? (set({ ...continuous, easing: easing.trim() }), null)} />
-          <ChoiceField label="way" value={continuous.direction} choices={['forward', 'back and forth']} onChange={(direction) => set({ ...continuous, direction })} />
-          <CommitField label="count" isMono value={continuous.count === null ? 'for ever' : String(continuous.count)} onCommit={(text) => setTimes(text, (count) => set({ ...continuous, count }))} />
+          <ChoiceField label="direction" value={continuous.direction} choices={['forward', 'back and forth']} onChange={(direction) => set({ ...continuous, direction })} />
+          <CommitField label="count" isMono value={continuous.count === null ? 'infinite' : String(continuous.count)} onCommit={(text) => setTimes(text, (count) => set({ ...continuous, count }))} />
         </>
       )}
     </details>
@@ -67,12 +67,12 @@ function withProperty(said: Readonly<Record<string, Value>>, property: string, v
 }
 
 function setTimes(text: string, set: (times: number | null) => void): string | null {
-  if (text.trim() === 'for ever' || text.trim() === '') {
+  if (['', 'infinite', 'for ever'].includes(text.trim())) {
     set(null)
     return null
   }
   const times = parseNumber(text)
-  if ('problem' in times || !Number.isInteger(times.value) || times.value < 1) return 'Write a whole number, or “for ever”.'
+  if ('problem' in times || !Number.isInteger(times.value) || times.value < 1) return 'Write a whole number, or “infinite”.'
   set(times.value)
   return null
 }

@@ -28,7 +28,7 @@ export function DragFields({ part }: { readonly part: Part }) {
       {drag && (
         <>
           <ChoiceField label="limit to" value={drag.limitTo} choices={choicesOf(WITHIN)} onChange={(limitTo) => set({ ...drag, limitTo })} />
-          <ChoiceField label="rests" value={drag.snapTo} choices={choicesOf(RESTS)} onChange={(snapTo) => set({ ...drag, snapTo })} />
+          <ChoiceField label="snap to" value={drag.snapTo} choices={choicesOf(RESTS)} onChange={(snapTo) => set({ ...drag, snapTo })} />
           {drag.snapTo === 'points' && <CommitField label="points" isMono value={drag.points.map(({ x, y }) => `${x} ${y}`).join(', ')} placeholder="0 0, 120 0" onCommit={(text) => takePoints(text, (points) => set({ ...drag, points }))} />}
           <ChoiceField label="on release" value={drag.keepsMomentum ? 'goes on' : 'stops'} choices={[{ value: 'stops', label: 'stop' }, { value: 'goes on', label: 'keep momentum' }]} onChange={(then) => set({ ...drag, keepsMomentum: then === 'goes on' })} />
           <MsField label="settles in" ms={drag.settleMs} step={10} onChange={(settleMs) => set({ ...drag, settleMs })} />

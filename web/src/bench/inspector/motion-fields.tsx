@@ -130,7 +130,7 @@ function MannerFields({ motion: { said, timing, set } }: { readonly motion: Edit
   return (
     <>
       <WordedField label="interrupted" worded={POLICIES} value={said?.policy} onChange={(policy) => set('policy', policy)} />
-      <WordedField label="speed" worded={SPEEDS} value={said?.velocity} onChange={(to) => set('velocity', to)} />
+      <WordedField label="velocity" worded={SPEEDS} value={said?.velocity} onChange={(to) => set('velocity', to)} />
       <ChoiceField label="rotation direction" value={timing.rotationDirection} choices={['shortest', 'clockwise', 'counterclockwise', 'as written']} onChange={(direction) => set('rotationDirection', direction)} />
       <WordedField label="goes" worded={JUMPS} value={said?.switchAt} onChange={(to) => set('switchAt', to)} />
       <WordedField label="colours mix" worded={SPACES} value={said?.colourSpace} onChange={(space) => set('colourSpace', space)} />
@@ -215,7 +215,7 @@ function StageRow({ stage, name, motion, isOpen, onOpen, onRemove }: StageRowPro
         <CommitField label="share" isMono value={String(stage.share)} onCommit={setShare} />
         <CommitField label="easing" isMono value={typeof stage.easing === 'string' ? stage.easing : 'linear'} onCommit={setEasing} list="easings" />
       </div>
-      <ChoiceField label="then" value={stage.matchVelocity ? 'goes on at its speed' : 'sets out anew'} choices={['sets out anew', 'goes on at its speed']} onChange={(then) => set('matchVelocity', then === 'goes on at its speed')} />
+      <ChoiceField label="velocity" value={stage.matchVelocity ? 'keep' : 'reset'} choices={['reset', 'keep']} onChange={(velocity) => set('matchVelocity', velocity === 'keep')} />
     </fieldset>
   )
 }
