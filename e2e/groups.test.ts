@@ -53,7 +53,7 @@ test('states are grouped under a bracket, start from its look, and a timer count
 test('a group is entered in a row of its own, and a condition asks for it', async () => {
   const hands = application.hands()
   await withStates(hands)
-  await hands.addVariable('number', 'count', 'entered')
+  await hands.addVariables('entered = 0')
   await hands.click('[aria-label="More for showing"]')
   await hands.choose('Group with the selected states')
   await hands.click('[aria-label="More for the group group"]')

@@ -7,7 +7,7 @@ const application = useApplication()
 test('a list shows the records of a table that its filter keeps, each as an instance', async () => {
   const hands = application.hands()
   await hands.newProject()
-  await hands.addParameter('text', 'notice', 'Fog')
+  await hands.addParameters('notice = Fog')
   await hands.addPart('text')
   await hands.setProperties({ text: '= notice', x: '4', y: '4' })
   await hands.newComponent()

@@ -6,7 +6,7 @@ const application = useApplication()
 test('a choice gives each of its values a look, and an instance of it another size', async () => {
   const hands = application.hands()
   await hands.newProject()
-  await hands.addParameter('choice', 'size', 'M')
+  await hands.addParameters('size = M of S|M|L')
   await hands.click('[aria-label="Looks for each size"]')
   await hands.selectPart('box')
   await hands.click(await hands.column('L'))
@@ -29,7 +29,7 @@ test('a choice gives each of its values a look, and an instance of it another si
 test('a number keeps to its range and says so', async () => {
   const hands = application.hands()
   await hands.newProject()
-  await hands.addParameter('number', 'rows', '2')
+  await hands.addParameters('rows = 2')
   await hands.enter('max of rows', '3', '[aria-label="Parameters"]')
   await hands.enter('Value of rows', '9', '[aria-label="Parameters"]')
   expect(await (await hands.find('[aria-label="Parameters"] .field-problem')).getText()).toBe('At most 3.')

@@ -26,7 +26,8 @@ interface AxNode {
 async function heard(hands: BenchHands): Promise<readonly string[]> {
   const { root } = await hands.askDevTools('DOM.getDocument', { depth: 0 }) as { root: { nodeId: number } }
   const { nodeId } = await hands.askDevTools('DOM.querySelector', { nodeId: root.nodeId, selector: '.spoken' }) as { nodeId: number }
-  const { nodes } = await hands.askDevTools('Accessibility.queryAXTree', { nodeId }) as { nodes: readonly AxNode[] }
+  // Another screen may come in between.
+  const { nodes } = await hands.askDevTools('Accessibility.queryAXTree', { nodeId }).catch(() => ({ nodes: [] })) as { nodes: readonly AxNode[] }
   return nodes.filter(({ ignored, role }) => !ignored && ROLES.has(String(role?.value))).map(({ role, name, value, properties = [] }) => {
     const said = properties.filter(({ name: property }) => STATES.includes(property)).map(({ name: property, value: { value: to } }) => `${property}=${String(to)}`)
     return [String(role?.value), String(name?.value ?? '').trim(), ...said.toSorted(), ...(value?.value === undefined || value.value === '' ? [] : [`value=${String(value.value)}`])].join(', ')

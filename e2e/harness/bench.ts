@@ -67,6 +67,13 @@ export class BenchHands extends Hands {
     await this.column(to)
   }
 
+  /** Triggers in one line: `tap on field, after 1800`. */
+  async addTriggers(line: string): Promise<void> {
+    await this.clickButton('+ trigger')
+    await this.enter('New triggers in one line', line)
+    await this.untilNothingFloats()
+  }
+
   async addTrigger(trigger: string): Promise<void> {
     await this.clickButton('+ trigger')
     await this.choose(trigger)
@@ -111,11 +118,11 @@ export class BenchHands extends Hands {
     if (isOpen === null) await this.click(summary)
   }
 
-  async addParameter(type: string, name: string, value: string): Promise<void> {
+  /** Parameters in one line: `title = Fog, size = M of S|M|L`. */
+  async addParameters(line: string): Promise<void> {
     await this.click('[aria-label="Add a parameter"]')
-    await this.choose(type)
-    await this.enter(`Name of ${type === 'yes/no' ? 'flag' : type}`, name, '[aria-label="Parameters"]')
-    await this.enter(`Value of ${name}`, value, '[aria-label="Parameters"]')
+    await this.enter('Parameters in one line', line)
+    await this.untilNothingFloats()
   }
 
   /** A data table of texts, typed in record by record. */
@@ -304,6 +311,13 @@ export class BenchHands extends Hands {
     return this.driver.executeScript('return [...document.querySelectorAll(arguments[0] + " text")].filter((each) => each.getBoundingClientRect().width > 0).map((each) => each.textContent)', within)
   }
 
+  /** What a rule does besides, in one line: `set tries to tries + 1`. */
+  async actInLine(line: string, within = '[aria-label="Rule"]'): Promise<void> {
+    await this.click(await (await this.find(within)).findElement(By.xpath('.//button[normalize-space()="+ action"]')))
+    await this.enter('New actions in one line', line)
+    await this.untilNothingFloats()
+  }
+
   /** Adds an action to the rule that is selected. */
   async act(kind: string, fields: Readonly<Record<string, string>> = {}, within = '[aria-label="Rule"]'): Promise<void> {
     await this.click(await (await this.find(within)).findElement(By.xpath('.//button[normalize-space()="+ action"]')))
@@ -311,10 +325,11 @@ export class BenchHands extends Hands {
     for (const [label, value] of Object.entries(fields)) await this.enter(label, value, `${within} .action:last-of-type`)
   }
 
-  async addVariable(type: string, usual: string, name: string, list = 'Variables'): Promise<void> {
+  /** Variables in one line: `tries = 0, isOpen = no`. */
+  async addVariables(line: string, list = 'Variables'): Promise<void> {
     await this.click(`[aria-label="${list}"] [aria-haspopup]`)
-    await this.choose(type)
-    await this.enter(`Name of variable ${usual}`, name, `[aria-label="${list}"]`)
+    await this.enter('Variables in one line', line)
+    await this.untilNothingFloats()
   }
 
   /** The value of an attribute of a painted part in the specimen. */

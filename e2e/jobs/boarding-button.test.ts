@@ -41,8 +41,7 @@ async function makeButton(hands: BenchHands): Promise<void> {
 }
 
 async function drawParts(hands: BenchHands): Promise<void> {
-  await hands.addParameter('text', 'labelText', 'Board')
-  await hands.addParameter('text', 'doneText', 'Aboard')
+  await hands.addParameters('labelText = Board, doneText = Aboard')
   await hands.selectPart('frame')
   await hands.setProperties({ width: '208', height: '42' })
   await hands.selectPart('box')
@@ -76,12 +75,9 @@ async function wireUp(hands: BenchHands): Promise<void> {
   await hands.answer('tap', 'rest', 'working 160 ease-in-out')
   await hands.spread('tap', 'rest', 'over')
   await hands.answer('tap', 'done', 'rest 160')
-  await hands.addTrigger('enter')
+  await hands.addTriggers('enter, after 1800')
   await hands.answer('enter', 'rest', 'over 80 and back')
-  await hands.addTrigger('after')
-  await hands.wire('after', 'working', 'done')
-  await hands.enter('after', '1800', '[aria-label="Rule"]')
-  await hands.enter('duration', '160', '[aria-label="Rule"]')
+  await hands.answer('after', 'working', 'done 160')
   await hands.until('three rows are unanswered somewhere', async () => (await unanswered(hands)) === 3)
   for (let left = 3; left > 0; left--) {
     await hands.clickButton('Nothing, on purpose')

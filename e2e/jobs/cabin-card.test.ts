@@ -45,7 +45,7 @@ const dimmed = (hands: BenchHands): Promise<number> =>
 /** The cabin that is open, large. When it goes, none is. */
 async function makeSheet(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Sheet', '.crumbs')
-  await hands.addVariable('text', 'words', 'openCabin', 'Shared variables')
+  await hands.addVariables('openCabin', 'Shared variables')
   await hands.selectPart('box')
   await hands.press(Key.DELETE)
   await hands.selectPart('frame')
@@ -79,7 +79,7 @@ async function put(hands: BenchHands, component: string): Promise<void> {
 async function makeCard(hands: BenchHands): Promise<void> {
   await hands.make('component')
   await hands.enter('Component name', 'Card', '.crumbs')
-  await hands.addParameter('text', 'number', '214')
+  await hands.addParameters('number = "214"')
   await hands.selectPart('box')
   await hands.press(Key.DELETE)
   await hands.selectPart('frame')
@@ -92,11 +92,9 @@ async function makeCard(hands: BenchHands): Promise<void> {
   await hands.setProperties({ opacity: '0.4', 'receives input': 'no' })
 
   await hands.wire('tap', 'rest', 'rest')
-  await hands.act('set a variable', { to: 'number' })
-  await hands.act('open an overlay')
-  await hands.addTrigger('changes')
-  await hands.wire('changes', 'rest', 'away')
-  await hands.enter('what', 'openCabin', '[aria-label="Rule"]')
+  await hands.actInLine('set openCabin to number; open Cabin')
+  await hands.addTriggers('changes openCabin')
+  await hands.wire('openCabin changes', 'rest', 'away')
   for (const [from, to, condition] of [['rest', 'away', "openCabin != '' && openCabin != number"], ['away', 'rest', "openCabin == ''"]] as const) {
     if (from === 'away') await hands.wire('openCabin changes', from, to)
     await hands.enter('if', condition, '[aria-label="Rule"]')

@@ -48,8 +48,6 @@ async function draw(hands: BenchHands): Promise<void> {
 
 async function wire(hands: BenchHands): Promise<void> {
   const rules = [['press', 'rest', 'down'], ['release', 'down', 'rest'], ['long press', 'down', 'urgent'], ['tap', 'rest', 'asked'], ['after', 'asked', 'rest'], ['after', 'urgent', 'rest']] as const
-  for (const [trigger, from, to] of rules) {
-    if (trigger !== 'tap' && !(trigger === 'after' && from === 'urgent')) await hands.addTrigger(trigger)
-    await hands.wire(trigger, from, to)
-  }
+  await hands.addTriggers('press, release, long press, after')
+  for (const [trigger, from, to] of rules) await hands.wire(trigger, from, to)
 }

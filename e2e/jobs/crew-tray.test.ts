@@ -58,11 +58,10 @@ async function drawTray(hands: BenchHands): Promise<void> {
 
 /** One yes/no says whether it is open; the button turns it over. */
 async function wire(hands: BenchHands): Promise<void> {
-  await hands.addVariable('yes/no', 'isSo', 'isOpen')
+  await hands.addVariables('isOpen = no')
   await hands.click('[aria-label="Axes"]')
   await hands.choose('Let the variable isOpen decide state')
-  await hands.selectPart('button')
-  await hands.addTrigger('tap on button')
+  await hands.addTriggers('tap on button')
   for (const [from, to] of [['rest', 'open'], ['open', 'rest']] as const) await hands.wire('tap', from, to, 'button')
   await hands.enter('applies to', 'the whole component', '[aria-label="Rule"]')
   await hands.enter('duration', '260', '[aria-label="Rule"]')

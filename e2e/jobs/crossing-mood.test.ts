@@ -37,7 +37,7 @@ const middlesOfFaces = (hands: BenchHands): Promise<readonly (readonly [number, 
 
 /** A face that says which it is when it is chosen, and comes in turned, lower and unseen. */
 async function makeFace(hands: BenchHands): Promise<void> {
-  await hands.addParameter('text', 'mood', 'calm')
+  await hands.addParameters('mood = calm')
   await hands.selectPart('frame')
   await hands.setProperties({ width: '40', height: '40' })
   await hands.selectPart('box')
@@ -57,11 +57,7 @@ async function makeFace(hands: BenchHands): Promise<void> {
 /** A button that opens the row, and the row itself. */
 async function makeRow(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Mood', '.crumbs')
-  for (const [type, usual, name] of [['yes/no', 'isSo', 'asks'], ['text', 'words', 'felt']] as const) {
-    await hands.click('[aria-label="Add a variable"]')
-    await hands.choose(type)
-    await hands.enter(`Name of variable ${usual}`, name, '[aria-label="Variables"]')
-  }
+  await hands.addVariables('asks = no, felt')
   await hands.setProperties({ x: '10', y: '0', width: '220', height: '44', fill: '#24506f' })
   await hands.addPart('text', { text: 'How was it?', x: '20', y: '12', fill: '#ffffff' })
   await hands.selectPart('frame')
@@ -81,25 +77,15 @@ async function makeRow(hands: BenchHands): Promise<void> {
 }
 
 async function wireRow(hands: BenchHands): Promise<void> {
+  await hands.addTriggers('message felt, after 600')
   await hands.wire('tap', 'rest', 'asking')
-  await setVariable(hands, 'asks', 'true')
+  await hands.actInLine('set asks to true')
   await hands.wire('tap', 'asking', 'rest')
-  await setVariable(hands, 'asks', 'false')
-  await hands.addTrigger('message')
-  await hands.wire('message', 'asking', 'felt')
-  await hands.enter('named', 'felt', '[aria-label="Rule"]')
-  await setVariable(hands, 'felt', 'payload')
-  await hands.addTrigger('after')
+  await hands.actInLine('set asks to false')
+  await hands.wire('message felt', 'asking', 'felt')
+  await hands.actInLine('set felt to payload')
   await hands.wire('after', 'felt', 'thanked')
-  await hands.enter('after', '600', '[aria-label="Rule"]')
-  await setVariable(hands, 'asks', 'false')
-}
-
-async function setVariable(hands: BenchHands, name: string, to: string): Promise<void> {
-  await hands.clickButton('+ action')
-  await hands.choose('set a variable')
-  if (name !== 'asks') await hands.enter('set', name, '[aria-label="Rule"]')
-  await hands.enter('to', to, '.action')
+  await hands.actInLine('set asks to false')
 }
 
 async function tapButton(hands: BenchHands): Promise<void> {

@@ -31,16 +31,14 @@ test('job 02, the deck filter, from an empty project', async () => {
 /** A chip: a dot and a word, which is only to be seen while it is chosen, when the chip is as wide as it and in its colour. */
 async function makeChip(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Chip', '.crumbs')
-  await hands.addParameter('text', 'kind', 'sea')
-  await hands.addParameter('colour', 'accent', '#2f6f9f')
-  await hands.addParameter('yes/no', 'isChosen', 'no')
+  await hands.addParameters('kind = sea, accent = #2f6f9f, isChosen = no')
   await hands.renamePart('box', 'dot')
   await hands.setProperties({ width: '12', height: '12', fill: '#5b666b' })
   await hands.selectPart('frame')
   await hands.setProperties({ width: '36', height: '36', fill: '#e9e2d3', layout: 'row', align: 'center', gap: '8', 'padding left': '12', 'padding right': '12', clip: 'yes' })
   await hands.addPart('text', { text: '= kind', fill: '#ffffff', opacity: '0' })
   await hands.wire('tap', 'rest', 'rest')
-  await hands.act('send a message', { send: 'chosen', with: 'kind' })
+  await hands.actInLine('send chosen with kind')
 
   await hands.click('[aria-label="Looks for each isChosen"]')
   await hands.click(await hands.column('yes'))
@@ -52,7 +50,7 @@ async function makeChip(hands: BenchHands): Promise<void> {
 /** A line of news, which comes in from below. */
 async function makeLine(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'News', '.crumbs')
-  await hands.addParameter('text', 'what', 'Nothing')
+  await hands.addParameters('what = Nothing')
   await hands.setProperties({ x: '0', y: '0', width: '200', height: '30', fill: '#e9f0f4' })
   await hands.addPart('text', { text: '= what', x: '10', y: '5' })
   await hands.selectPart('frame')
@@ -64,8 +62,7 @@ async function makeLine(hands: BenchHands): Promise<void> {
 
 async function makeFilter(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Filter', '.crumbs')
-  await hands.addVariable('text', 'words', 'shown')
-  await hands.enter('Start of shown', 'sea', '[aria-label="Variables"]')
+  await hands.addVariables('shown = sea')
   await hands.selectPart('box')
   await hands.press('\uE017')
   for (const [index, [kind, accent]] of KINDS.entries()) {
@@ -77,8 +74,7 @@ async function makeFilter(hands: BenchHands): Promise<void> {
   await hands.addPart('list')
   for (const [label, value] of [['each as', 'News'], ['table', 'table'], ['only if', 'item.kind == shown'], ['items take', '300'], ['easing', 'spring(0.25)']] as const) await hands.enter(label, value, '[aria-label="Properties"]')
   await hands.setProperties({ x: '0', y: '50' })
-  await hands.addTrigger('message')
-  await hands.wire('message', 'rest', 'rest')
-  await hands.enter('named', 'chosen', '[aria-label="Rule"]')
-  await hands.act('set a variable', { set: 'shown', to: 'payload' })
+  await hands.addTriggers('message chosen')
+  await hands.wire('message chosen', 'rest', 'rest')
+  await hands.actInLine('set shown to payload')
 }

@@ -46,9 +46,8 @@ async function draw(hands: BenchHands): Promise<void> {
 }
 
 async function wire(hands: BenchHands): Promise<void> {
+  await hands.addTriggers('tap on board, tap on bell, tap on dialog')
   for (const [part, from, to] of [['board', 'rest', 'shown'], ['bell', 'rest', 'shown'], ['dialog', 'shown', 'rest']] as const) {
-    await hands.selectPart(part)
-    await hands.addTrigger(`tap on ${part}`)
     await hands.wire('tap', from, to, part)
   }
 }

@@ -34,8 +34,7 @@ const heights = (hands: BenchHands): Promise<readonly number[]> =>
 /** A card as high as its title, and open as high as what it says. */
 async function makeCard(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Card', '.crumbs')
-  await hands.addParameter('text', 'title', 'Fog')
-  await hands.addParameter('text', 'said', 'Nothing')
+  await hands.addParameters('title = Fog, said = Nothing')
   await hands.selectPart('box')
   await hands.press('\uE017')
   await hands.selectPart('frame')

@@ -78,9 +78,8 @@ async function drawBeam(hands: BenchHands): Promise<void> {
 }
 
 async function wire(hands: BenchHands): Promise<void> {
+  await hands.addTriggers(REGIONS.map(([name]) => `enter on ${name}`).join(', '))
   for (const [name] of REGIONS) {
-    await hands.selectPart(name)
-    await hands.addTrigger(`enter on ${name}`)
     await hands.click(await hands.cell('enter', 'north', name))
     await hands.driver.actions().keyDown(Key.SHIFT).click(await hands.cell('enter', 'northwest', name)).keyUp(Key.SHIFT).perform()
     hands.actions++

@@ -59,9 +59,8 @@ async function open(hands: BenchHands): Promise<void> {
 }
 
 async function wire(hands: BenchHands): Promise<void> {
+  await hands.addTriggers('tap on box, tap on container, tap on container 2')
   for (const [part, from, to] of [['box', 'rest', 'open'], ['box', 'open', 'rest'], ['container', 'open', 'rest'], ['container 2', 'open', 'rest']] as const) {
-    await hands.selectPart(part)
-    if (from === 'rest' || part !== 'box') await hands.addTrigger(`tap on ${part}`)
     await hands.wire('tap', from, to, part)
   }
 }

@@ -16,7 +16,7 @@ test('job 14, the read-on excerpt, from an empty project', async () => {
   await hands.setProperties({ height: '= words.natural.height + 12', 'fade bottom': '0' })
   await hands.selectPart('more')
   await hands.setProperty('text', 'Less')
-  await hands.addTrigger('tap on more')
+  await hands.addTriggers('tap on more')
   await hands.answer('tap', 'rest', 'whole 240 and back', 'more')
   expectAsFewAsEver('14', hands)
 
@@ -34,7 +34,7 @@ test('job 14, the read-on excerpt, from an empty project', async () => {
 
 /** A column of an excerpt that is cut at a height the instance sets, and a word under it. */
 async function draw(hands: BenchHands): Promise<void> {
-  await hands.addParameter('number', 'cut', '40')
+  await hands.addParameters('cut = 40')
   await hands.selectPart('frame')
   await hands.setProperties({ layout: 'column', gap: '6' })
   await hands.selectPart('box')

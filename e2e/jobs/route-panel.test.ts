@@ -46,11 +46,8 @@ async function draw(hands: BenchHands): Promise<void> {
 }
 
 async function wire(hands: BenchHands): Promise<void> {
-  await hands.selectPart('burger')
-  await hands.addTrigger('tap on burger')
+  await hands.addTriggers('tap on burger, tap on shade')
   await hands.answer('tap', 'rest', 'over 800 ease-out and back', 'burger')
-  await hands.selectPart('shade')
-  await hands.addTrigger('tap on shade')
   await hands.answer('tap', 'over', 'rest 800', 'shade')
 }
 

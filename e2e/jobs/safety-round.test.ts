@@ -32,7 +32,7 @@ test('job 08, the safety round, from an empty project', async () => {
 
 async function makeCard(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Card', '.crumbs')
-  await hands.addParameter('text', 'task', 'Task')
+  await hands.addParameters('task = Task')
   await hands.setProperties({ x: '8', y: '8', width: '16', height: '16', fill: '#8a959b' })
   await hands.selectPart('frame')
   await hands.setProperties({ width: '200', height: '32', fill: '#ffffff' })
@@ -41,22 +41,20 @@ async function makeCard(hands: BenchHands): Promise<void> {
   await hands.selectPart('box')
   await hands.setProperty('fill', '#2e7d5b')
   await hands.wireAndBack('tap', 'rest', 'done')
-  await hands.addTrigger('message')
-  await hands.wire('message', 'rest', 'done')
-  await hands.enter('named', 'all done', '[aria-label="Rule"]')
+  await hands.addTriggers('message all done')
+  await hands.wire('message all done', 'rest', 'done')
 }
 
 /** A switch that says which it is when it is tapped; whoever holds it says whether it is on. */
 async function makeSwitch(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Switch', '.crumbs')
-  await hands.addParameter('text', 'label', 'Deck')
-  await hands.addParameter('yes/no', 'isOn', 'yes')
+  await hands.addParameters('label = Deck, isOn = yes')
   await hands.setProperties({ x: '0', y: '0', width: '90', height: '28', fill: '#b07d12' })
   await hands.addPart('text', { text: '= label', x: '10', y: '4', fill: '#ffffff' })
   await hands.selectPart('frame')
   await hands.setProperties({ width: '90', height: '28' })
   await hands.wire('tap', 'rest', 'rest')
-  await hands.act('send a message', { send: 'switched', with: 'label' })
+  await hands.actInLine('send switched with label')
   await hands.click('[aria-label="Looks for each isOn"]')
   await hands.click(await hands.column('no'))
   await hands.selectPart('box')
@@ -65,10 +63,7 @@ async function makeSwitch(hands: BenchHands): Promise<void> {
 
 async function makeRound(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Round', '.crumbs')
-  for (const name of ['showsDeck', 'showsEngine']) {
-    await hands.addVariable('yes/no', 'isSo', name)
-    await hands.enter(`Start of ${name}`, 'yes', '[aria-label="Variables"]')
-  }
+  await hands.addVariables('showsDeck = yes, showsEngine = yes')
   await hands.renamePart('box', 'all')
   await hands.setProperties({ x: '130', y: '160', width: '80', height: '28' })
   await hands.addPart('text', { text: 'All done', x: '140', y: '164', fill: '#ffffff', 'receives input': 'no' })
@@ -89,15 +84,9 @@ async function makeRound(hands: BenchHands): Promise<void> {
 }
 
 async function wire(hands: BenchHands): Promise<void> {
-  await hands.addTrigger('message')
-  await hands.wire('message', 'rest', 'rest')
-  await hands.enter('named', 'switched', '[aria-label="Rule"]')
-  await hands.act('set a variable', { set: 'showsDeck', to: "payload == 'Deck' ? !showsDeck : showsDeck" })
-  await hands.act('set a variable', { set: 'showsEngine', to: "payload == 'Engine' ? !showsEngine : showsEngine" })
-  await hands.selectPart('all')
-  await hands.addTrigger('tap on all')
+  await hands.addTriggers('message switched, tap on all')
+  await hands.wire('message switched', 'rest', 'rest')
+  await hands.actInLine("set showsDeck to payload == 'Deck' ? !showsDeck : showsDeck; set showsEngine to payload == 'Engine' ? !showsEngine : showsEngine")
   await hands.wire('tap', 'rest', 'rest', 'all')
-  await hands.act('set a variable', { set: 'showsDeck', to: 'true' })
-  await hands.act('set a variable', { set: 'showsEngine', to: 'true' })
-  await hands.act('send a message', { send: 'all done', to: 'everyone' })
+  await hands.actInLine('set showsDeck to true; set showsEngine to true; send all done to everyone')
 }

@@ -54,26 +54,20 @@ async function draw(hands: BenchHands): Promise<void> {
 }
 
 async function wire(hands: BenchHands): Promise<void> {
+  await hands.addTriggers('tap on on, tap on back, key ArrowRight, key ArrowLeft, every 1200')
   for (const [part, go] of [['on', 'next, looping'], ['back', 'previous, looping']] as const) {
-    await hands.selectPart(part)
-    await hands.addTrigger(`tap on ${part}`)
     await everywhere(hands, 'tap', go, part)
   }
   for (const [key, go] of [['ArrowRight', 'next, looping'], ['ArrowLeft', 'previous, looping']] as const) {
-    await hands.addTrigger('key')
-    await hands.wire('key Enter', 'gannet', 'seal')
-    await hands.enter('key', key, '[aria-label="Rule"]')
     await everywhere(hands, `key ${key}`, go)
   }
-  await hands.addTrigger('every')
   await everywhere(hands, 'every', 'next, looping')
-  await hands.enter('every', '1200', '[aria-label="Rule"]')
   await hands.enter('held while', 'hovered || focused', '[aria-label="Rule"]')
 }
 
 /** Lets a rule hold in all three states and lead onward. */
 async function everywhere(hands: BenchHands, trigger: string, go: string, part?: string): Promise<void> {
-  if (!trigger.startsWith('key')) await hands.wire(trigger, 'gannet', 'seal', part)
+  await hands.wire(trigger, 'gannet', 'seal', part)
   await hands.enter('go to', go, '[aria-label="Rule"]')
   const edge = (await hands.cell(trigger, 'gannet', part)).findElement({ css: '.cell-edge' })
   await hands.drag(await edge, await hands.column('puffin'))

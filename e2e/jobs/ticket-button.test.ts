@@ -44,10 +44,7 @@ async function makeIcon(hands: BenchHands, name: string): Promise<void> {
 }
 
 async function drawButton(hands: BenchHands): Promise<void> {
-  await hands.addParameter('text', 'label', 'Ticket')
-  await hands.addParameter('yes/no', 'showIcon', 'yes')
-  await hands.addParameter('yes/no', 'showLabel', 'yes')
-  await hands.addParameter('choice', 'size', 'M')
+  await hands.addParameters('label = Ticket, showIcon = yes, showLabel = yes, size = M of S|M|L')
   await hands.click('[aria-label="Open rest on the easel"]')
   await hands.selectPart('box')
   await hands.removeSelected()

@@ -12,7 +12,7 @@ test('job 25, the tide table, from an empty project', async () => {
   await hands.newProject()
   await draw(hands)
   await hands.enter('Component name', 'Tide table')
-  await hands.addVariable('number', 'count', 'tries')
+  await hands.addVariables('tries = 0')
   await wire(hands)
   expectAsFewAsEver('25', hands)
 
@@ -148,22 +148,18 @@ async function draw(hands: BenchHands): Promise<void> {
 }
 
 async function wire(hands: BenchHands): Promise<void> {
-  await hands.selectPart('ask')
-  await hands.addTrigger('tap on ask')
+  await hands.addTriggers('tap on ask, tap on close, message ask, after')
   await hands.wire('tap', 'closed', 'loading', 'ask')
-  await hands.act('set a variable', { to: '0' })
+  await hands.actInLine('set tries to 0')
   for (const state of ['data', 'empty', 'given up']) await hands.wire('tap', state, 'loading', 'ask')
   await hands.wire('tap', 'error', 'waiting', 'ask')
-  await hands.act('set a variable', { to: 'tries + 1' })
+  await hands.actInLine('set tries to tries + 1')
   await hands.enter('if', 'tries < 3', RULE)
-  await hands.selectPart('close')
-  await hands.addTrigger('tap on close')
-  for (const state of ['loading', 'data', 'empty', 'error', 'waiting', 'given up']) await hands.wire('tap', state, 'closed', 'close')
+  for (const state of ['loading', 'data', 'empty', 'error']) await hands.wire('tap', state, 'closed', 'close')
+  // The table is wider than what is to be seen of it.
+  for (const state of ['waiting', 'given up']) await hands.answer('tap', state, 'closed', 'close')
 
-  await hands.addTrigger('message')
-  await hands.wire('message', 'closed', 'loading')
-  await hands.enter('named', 'ask', RULE)
-  await hands.addTrigger('after')
+  await hands.answer('message ask', 'closed', 'loading')
   await hands.wire('after', 'loading', 'data')
   await hands.enter('after', '0.2 to 0.4 s', RULE)
   await hands.enter('go to', 'one of several, by chance', RULE)

@@ -1,3 +1,6 @@
 export { describable, type Describable } from './describable'
 export { readProperties, type SaidText } from './properties-line'
 export { readPart, type NewKind, type SaidPart } from './part-line'
+export { readNamedValues, type NamedValue } from './named-values'
+export { ACTION_LINES, readActions, type ActionScope, type SaidAction } from './action-line'
+export { readTriggers, TRIGGER_LINES, type SaidTrigger } from './trigger-line'

@@ -1,6 +1,6 @@
 import { messageOf, RheoError, type Token, type Value } from '@rheoscope/core/document'
 import type { Scope } from '@rheoscope/core/expression'
-import { readProperties, type Describable, type SaidText } from '@rheoscope/core/written'
+import { readNamedValues, readProperties, type Describable, type NamedValue, type SaidText } from '@rheoscope/core/written'
 import { parseValue, type Parsed } from './parse-value'
 
 type Values = Readonly<Record<string, Value>>
@@ -9,6 +9,13 @@ type Values = Readonly<Record<string, Value>>
 export function valuesInLine(line: string, of: Describable, scope: Scope, tokens: readonly Token[]): Parsed<Values> {
   return orProblem(() => valuesOf(readProperties(line, of), scope, tokens))
 }
+
+/** The names with their values that a line says, none of which is taken, or why they cannot be. */
+export const namedInLine = (line: string, taken: ReadonlySet<string>): Parsed<readonly NamedValue[]> => orProblem<readonly NamedValue[]>(() => {
+  const named = readNamedValues(line)
+  const double = named.find(({ name }) => taken.has(name))
+  return double ? { problem: `The name ${double.name} is taken.` } : { value: named }
+})
 
 /** The values of what was said, or the first problem among them. */
 export function valuesOf(said: readonly SaidText[], scope: Scope, tokens: readonly Token[]): Parsed<Values> {

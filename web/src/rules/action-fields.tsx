@@ -1,13 +1,15 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addAction, certain, EMPTY_MOTION, firstOf, messageOf, removeAction, setAction, setRuleField, type Action, type Motion, type Rule } from '@rheoscope/core/document'
+import { addAction, batch, certain, EMPTY_MOTION, firstOf, messageOf, removeAction, setAction, setRuleField, type Action, type Motion, type Rule } from '@rheoscope/core/document'
 import { typeOf } from '@rheoscope/core/expression'
+import { readActions } from '@rheoscope/core/written'
 import { conditionScope } from '@rheoscope/core/machine'
 import { fromToken } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/choice-field'
+import { LineMenu } from '../fields/line-menu'
+import { orProblem } from '../fields/said-values'
 import { newId } from '../session/new-id'
-import { FloatingMenu } from '../theme/floating'
 import { MsField } from '../fields/ms-field'
 import { SurfaceMotionFields } from './surface-motion-fields'
 import { useRuleHome } from './rule-home'
@@ -31,6 +33,13 @@ export function ActionFields({ rule }: { readonly rule: Rule }) {
     const axis = part && project.components.find(({ id }) => id === part.component)?.axes[0]
     if (axis) add({ id: newId('drive'), do: 'drive', instance: part.id, axis: axis.id, state: axis.start })
   }
+  const take = (line: string): string | null => {
+    const read = orProblem(() => ({ value: readActions(line, { project, component }) }))
+    if ('problem' in read) return read.problem
+    setAnchor(null)
+    make(batch(...read.value.map((action) => addAction(owner, rule.id, { ...action, id: newId(action.do) }))), 'add actions')
+    return null
+  }
   return (
     <div className="actions">
       {rule.actions.map((action, index) => <ActionRow key={action.id} rule={rule} action={action} isFirst={index === 0} />)}
@@ -38,7 +47,7 @@ export function ActionFields({ rule }: { readonly rule: Rule }) {
         <CheckField label="those that wait go on also after leaving" value={rule.alsoAfterLeaving === true} onChange={(goesOn) => make(setRuleField(owner, rule.id, 'alsoAfterLeaving', goesOn), 'set whether actions go on after leaving')} />
       )}
       <button className="plain underlined" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>+ action</button>
-      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
+      <LineMenu anchor={anchor} onClose={() => setAnchor(null)} label="Add an action" line="New actions in one line" example="set tries to tries + 1; send chosen" onLine={take}>
         <MenuItem disabled={variables.length === 0} onClick={() => add({ id: newId('set'), do: 'set', variable: firstOf(variables).name, to: startText(firstOf(variables).type) })}>set a variable{variables.length === 0 && <span className="muted"> there is none yet</span>}</MenuItem>
         <MenuItem onClick={() => add({ id: newId('send'), do: 'send', message: 'chosen', payload: null, recipient: 'holder' })}>send a message</MenuItem>
         <MenuItem disabled={instances.length === 0} onClick={addDrive}>put an instance inside into a state</MenuItem>
@@ -47,7 +56,7 @@ export function ActionFields({ rule }: { readonly rule: Rule }) {
         {(overlay ?? project.screens.find(({ kind }) => kind === 'overlay')) && <MenuItem onClick={() => add({ id: newId('close overlay'), do: 'close overlay', screen: certain((project.screens.find(({ id, kind }) => id === component.id && kind === 'overlay') ?? overlay)).id, motion: null })}>close an overlay</MenuItem>}
         {focused && <MenuItem onClick={() => add({ id: newId('focus'), do: 'focus', part: focused.id })}>move the focus to {focused.name}</MenuItem>}
         {pulsed && <MenuItem onClick={() => add({ id: newId('pulse'), do: 'pulse', part: pulsed.id, motion: pulseOf(pulsed.id, newId('stage')) })}>pulse {pulsed.name}</MenuItem>}
-      </FloatingMenu>
+      </LineMenu>
     </div>
   )
 }

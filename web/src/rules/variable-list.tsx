@@ -1,10 +1,11 @@
 import { useState } from 'react'
 import { Button, MenuItem } from '@mui/material'
-import { addVariable, freeName, removeVariable, renameVariable, setVariableField, type Edit, type Project, type Variable, type VariableOwner } from '@rheoscope/core/document'
+import { addVariable, batch, freeName, removeVariable, renameVariable, setVariableField, type Edit, type Project, type Variable, type VariableOwner } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
+import { LineMenu } from '../fields/line-menu'
+import { namedInLine } from '../fields/said-values'
 import { ParameterValue } from '../fields/parameter-value'
 import { newId } from '../session/new-id'
-import { FloatingMenu } from '../theme/floating'
 
 const KINDS: readonly Pick<Variable, 'type' | 'start' | 'choices'>[] = [
   { type: 'yes/no', start: false },
@@ -35,15 +36,24 @@ export function VariableList({ title, owner, variables, project, taken, make }: 
     const name = freeName(USUAL_NAMES[kind.type], taken, '')
     make(addVariable(owner, { id: newId(name), name, ...kind }), `add the variable ${name}`)
   }
+  const added = owner === 'everyone' ? 'Add a shared variable' : 'Add a variable'
+  const take = (line: string): string | null => {
+    const read = namedInLine(line, taken)
+    if ('problem' in read) return read.problem
+    setAnchor(null)
+    // A variable has no colours of its own: one is kept as it is written.
+    make(batch(...read.value.map(({ name, type, value, choices }) => addVariable(owner, { id: newId(name), name, type: type === 'colour' ? 'text' : type, start: value, ...(choices ? { choices } : {}) }))), 'add variables')
+    return null
+  }
   return (
     <section aria-label={title}>
       <div className="pane-head">
         <h2 className="caption">{title}</h2>
-        <Button aria-haspopup="menu" aria-label={owner === 'everyone' ? 'Add a shared variable' : 'Add a variable'} onClick={(event) => setAnchor(event.currentTarget)}>+</Button>
+        <Button aria-haspopup="menu" aria-label={added} onClick={(event) => setAnchor(event.currentTarget)}>+</Button>
       </div>
-      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
+      <LineMenu anchor={anchor} onClose={() => setAnchor(null)} label={added} line="Variables in one line" example="tries = 0, isOpen = no" onLine={take}>
         {KINDS.map((kind) => <MenuItem key={kind.type} onClick={() => add(kind)}>{kind.type}</MenuItem>)}
-      </FloatingMenu>
+      </LineMenu>
       <ul className="parameters">
         {variables.map((variable) => <VariableRow key={variable.id} owner={owner} variable={variable} project={project} taken={taken} make={make} />)}
       </ul>

@@ -23,7 +23,7 @@ import { StageBar } from './stage-bar'
 import { Takes } from './takes'
 import { TraceView } from './trace-view'
 import { StageProvider, useStage } from './use-stage'
-import { StageRunProvider } from './use-stage-run'
+import { StageRunProvider, useStageRun } from './use-stage-run'
 import './stage.css'
 
 /** A screen with what stands on it, run in place, and its time. */
@@ -34,11 +34,14 @@ export function StagePage() {
   if (!screen) return <NotHere what="This project has no such screen." to={`/project/${project.id}`} label={`Back to ${project.name}`} />
   return (
     <StageRunProvider project={project} screen={id}>
-      <StageProvider key={id} screen={id}>
-        <Stage />
-      </StageProvider>
+      <StageOfRun screen={id} />
     </StageRunProvider>
   )
+}
+
+/** The stage stays, with what has the focus in it, while the run takes one along. */
+function StageOfRun({ screen }: { readonly screen: string }) {
+  return <StageProvider key={useStageRun().begunOn} screen={screen}><Stage /></StageProvider>
 }
 
 function Stage() {

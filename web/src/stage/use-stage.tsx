@@ -97,8 +97,16 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
   const { project, document } = useSessionState()
   const screen = certain(project.screens.find((each) => each.id === id) ?? document.screens.find((each) => each.id === id))
   const [search] = useSearchParams()
-  const [usual] = useState(() => viewAt(screen, {}))
+  const usual = useMemo(() => viewAt(screen, {}),
+    // What is usual on a screen is so for as long as one is on it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [id])
+  const [of, setOf] = useState(id)
   const [view, setView] = useState(() => viewAt(screen, Object.fromEntries(search)))
+  if (of !== id) {
+    setOf(id)
+    setView(viewAt(screen, Object.fromEntries(search)))
+  }
   useAddress(STAGE_NAMES, selectionOf(view, usual), (selection) => setView(viewAt(screen, selection)))
   const { parts, seenMs, entryPoint } = view
   const size = screen.sizes?.find((each) => each.id === view.size) ?? null

@@ -1,12 +1,13 @@
 import { useState } from 'react'
 import { Button, MenuItem } from '@mui/material'
-import { fieldOf, addParameter, axisForParameter, freeName, inProject, namesOf, removeParameter, renameParameter, setAt, type Parameter } from '@rheoscope/core/document'
+import { fieldOf, addParameter, axisForParameter, batch, freeName, inProject, namesOf, removeParameter, renameParameter, setAt, type Parameter } from '@rheoscope/core/document'
 import { CommitField } from '../../fields/commit-field'
+import { LineMenu } from '../../fields/line-menu'
+import { namedInLine } from '../../fields/said-values'
 import { parseNumber } from '../../fields/parse-value'
 import { newId } from '../../session/new-id'
 import { ParameterField } from './parameter-field'
 import { useStillBench } from '../page/use-bench'
-import { FloatingMenu } from '../../theme/floating'
 
 const KINDS: readonly Pick<Parameter, 'type' | 'initial' | 'choices'>[] = [
   { type: 'text', initial: '' },
@@ -26,15 +27,23 @@ export function Parameters() {
     const name = freeName(kind.type === 'yes/no' ? 'flag' : kind.type, namesOf([...component.parameters, ...component.variables]), '')
     make(addParameter(component.id, { id: newId(name), name, ...kind }), `add parameter ${name}`)
   }
+  const take = (line: string): string | null => {
+    const taken = namesOf([...component.parameters, ...component.variables])
+    const read = namedInLine(line, taken)
+    if ('problem' in read) return read.problem
+    setAnchor(null)
+    make(batch(...read.value.map(({ name, type, value, choices }) => addParameter(component.id, { id: newId(name), name, type, initial: value, ...(choices ? { choices } : {}) }))), 'add parameters')
+    return null
+  }
   return (
     <section aria-label="Parameters">
       <div className="pane-head">
         <h2 className="caption">Parameters</h2>
         <Button aria-haspopup="menu" aria-label="Add a parameter" onClick={(event) => setAnchor(event.currentTarget)}>+</Button>
       </div>
-      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
+      <LineMenu anchor={anchor} onClose={() => setAnchor(null)} label="Add a parameter" line="Parameters in one line" example="title = Fog, size = M of S|M|L" onLine={take}>
         {KINDS.map((kind) => <MenuItem key={kind.type} onClick={() => add(kind)}>{kind.type}</MenuItem>)}
-      </FloatingMenu>
+      </LineMenu>
       <ul className="parameters">
         {component.parameters.map((parameter) => <ParameterRow key={parameter.id} parameter={parameter} />)}
       </ul>

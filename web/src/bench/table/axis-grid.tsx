@@ -1,8 +1,10 @@
 import { useLayoutEffect, useRef, useState, type CSSProperties, type MouseEvent, type RefObject } from 'react'
 import { Button, MenuItem } from '@mui/material'
 import { addState, defaultTrigger, freeStateName, isFromUser, type Id } from '@rheoscope/core/document'
+import { readTriggers, TRIGGER_LINES } from '@rheoscope/core/written'
+import { LineMenu } from '../../fields/line-menu'
+import { orProblem } from '../../fields/said-values'
 import { newId } from '../../session/new-id'
-import { FloatingMenu } from '../../theme/floating'
 import { targetOf } from '../../theme/target-of'
 import { useRoving } from '../../theme/use-roving'
 import { AxisMenu } from './axis-menu'
@@ -116,23 +118,29 @@ function BelowRows() {
 }
 
 function AddTrigger() {
-  const { parts, axis, select } = useStillBench()
+  const { component, parts, axis, select } = useStillBench()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const [part] = parts
   const add = (row: Row) => {
     setAnchor(null)
     select({ do: 'add row', axis: axis.id, row })
   }
+  const take = (line: string): string | null => {
+    const read = orProblem(() => ({ value: readTriggers(line, OFFERED_TRIGGERS, component.parts) }))
+    if ('problem' in read) return read.problem
+    for (const { trigger, part: on } of read.value) add(rowOf(trigger, on))
+    return null
+  }
   return (
     <>
       <button className="plain muted" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>+ trigger</button>
-      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
+      <LineMenu anchor={anchor} onClose={() => setAnchor(null)} label="Add a trigger" line="New triggers in one line" example={TRIGGER_LINES} onLine={take}>
         {OFFERED_TRIGGERS.map((kind) => <MenuItem key={kind} onClick={() => add(rowOf(defaultTrigger(kind), null))}>{kind}</MenuItem>)}
         {part?.parent != null &&
           OFFERED_TRIGGERS.filter((kind) => isFromUser(defaultTrigger(kind))).map((kind) => (
             <MenuItem key={`${kind} part`} onClick={() => add(rowOf(defaultTrigger(kind), part.id))}>{kind} on {part.name}</MenuItem>
           ))}
-      </FloatingMenu>
+      </LineMenu>
     </>
   )
 }

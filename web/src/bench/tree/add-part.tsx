@@ -1,15 +1,14 @@
-import { useRef, useState, type KeyboardEvent } from 'react'
-import { Button, MenuItem, MenuList } from '@mui/material'
+import { useState } from 'react'
+import { Button, MenuItem } from '@mui/material'
 import { addParameter, addPart, batch, freeName, namesOf, reaches, rootOf, type Edit, type Part } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
 import { describable, readPart, type NewKind } from '@rheoscope/core/written'
-import { CommitField } from '../../fields/commit-field'
+import { LineMenu } from '../../fields/line-menu'
 import { orProblem, valuesOf } from '../../fields/said-values'
 import { newId } from '../../session/new-id'
 import { DRAWABLE, newHolder, newPart, PartGlyph } from './part-kinds'
 import { useStillBench } from '../page/use-bench'
 import { useSvgIn } from '../easel/use-svg-in'
-import { FloatingPanel } from '../../theme/floating'
 
 /** Something that can be added: how it is called, and what has to be there before it is. */
 interface Addable extends NewKind {
@@ -28,46 +27,30 @@ export function AddPart() {
     make(batch(...(before ? [before] : []), addPart(component.id, part)), `add ${part.name}`)
     select({ do: 'select parts', parts: [part.id] })
   }
+  const addables = useAddables()
+  const take = useLine(addables, add)
   return (
     <>
       <Button aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>+ part</Button>
-      <FloatingPanel anchor={anchor} onClose={() => setAnchor(null)}>
-        <Choice onAdd={add} onFile={() => { setAnchor(null); svg.chooseFile() }} />
-      </FloatingPanel>
+      <LineMenu anchor={anchor} onClose={() => setAnchor(null)} label="Add a part" line="New part in one line" example='text heading "Boarding" at 20,12' onLine={take}>
+        {addables.map(({ word, kind, make: made, isInside = false }) => (
+          <MenuItem key={`${kind} ${word}`} disabled={isInside} onClick={() => add(made())}>
+            <PartGlyph kind={kind} /> {word} {isInside && <span className="muted">has {component.name} inside</span>}
+          </MenuItem>
+        ))}
+        <MenuItem onClick={() => { setAnchor(null); svg.chooseFile() }}><PartGlyph kind="path" /> parts of an SVG file …</MenuItem>
+      </LineMenu>
       {svg.elements}
     </>
   )
 }
 
-/** All that can be added, with a line above to say it in. */
-function Choice({ onAdd, onFile }: { readonly onAdd: (made: ReturnType<Addable['make']>) => void; readonly onFile: () => void }) {
-  const { component } = useStillBench()
-  const list = useRef<HTMLUListElement>(null)
-  const addables = useAddables()
-  const toList = (event: KeyboardEvent) => {
-    if (event.key === 'ArrowDown' && event.target instanceof HTMLInputElement) list.current?.querySelector<HTMLElement>('[role=menuitem]')?.focus()
-  }
-  return (
-    <div className="add-part" role="dialog" aria-label="Add a part" onKeyDown={toList}>
-      <PartLine addables={addables.filter(({ isInside }) => isInside !== true)} onAdd={onAdd} />
-      <MenuList ref={list} aria-label="Kinds of part">
-        {addables.map(({ word, kind, make, isInside = false }) => (
-          <MenuItem key={`${kind} ${word}`} disabled={isInside} onClick={() => onAdd(make())}>
-            <PartGlyph kind={kind} /> {word} {isInside && <span className="muted">has {component.name} inside</span>}
-          </MenuItem>
-        ))}
-        <MenuItem onClick={onFile}><PartGlyph kind="path" /> parts of an SVG file …</MenuItem>
-      </MenuList>
-    </div>
-  )
-}
-
-/** A new part in one line: `text heading "Boarding" at 20,12`. */
-function PartLine({ addables, onAdd }: { readonly addables: readonly Addable[]; readonly onAdd: (made: ReturnType<Addable['make']>) => void }) {
+/** Takes a new part in one line: `text heading "Boarding" at 20,12`. */
+function useLine(all: readonly Addable[], onAdd: (made: ReturnType<Addable['make']>) => void): (line: string) => string | null {
   const { project, component } = useStillBench()
-  const take = (line: string): string | null => {
+  return (line) => {
     const read = orProblem(() => {
-      const { is, name, said } = readPart(line, addables)
+      const { is, name, said } = readPart(line, all.filter(({ isInside }) => isInside !== true))
       const made = is.make()
       const part = { ...made.part, name: name === null ? made.part.name : freeName(name, namesOf(component.parts)) }
       // What it says of itself may name it.
@@ -78,7 +61,6 @@ function PartLine({ addables, onAdd }: { readonly addables: readonly Addable[]; 
     onAdd(read.value)
     return null
   }
-  return <CommitField label="New part in one line" hidesLabel isMono isFocused value="" placeholder='text heading "Boarding" at 20,12' onCommit={take} />
 }
 
 /** What can be added to the selected container, or to the component where none is selected. */

@@ -1,0 +1,63 @@
+import { defaultTrigger, RheoError, type Id, type Named, type Trigger, type TriggerKind } from '../document'
+import { piecesOf } from './pieces'
+
+/** A trigger, and the part it happens on; null for the component itself. */
+export interface SaidTrigger {
+  readonly trigger: Trigger
+  readonly part: Id | null
+}
+
+/** How triggers can be said in a line. */
+export const TRIGGER_LINES = 'tap on field, after 1800, key Escape, message chosen'
+
+/**
+ * Reads triggers from a line, with commas between: `tap on field, after 1800, key Escape, message chosen, tries changes`. Parts go
+ * by their names. Throws a `RheoError` (`unreadable`) with the piece that cannot be read.
+ *
+ * @param kinds the triggers there are to choose from
+ */
+export function readTriggers(line: string, kinds: readonly TriggerKind[], parts: readonly Named[]): readonly SaidTrigger[] {
+  const pieces = piecesOf(line, ',')
+  if (pieces.length === 0) throw new RheoError('unreadable', line, `Write what happens: ${TRIGGER_LINES}.`)
+  return pieces.map((piece) => triggerIn(piece, kinds, parts))
+}
+
+function triggerIn(piece: string, kinds: readonly TriggerKind[], parts: readonly Named[]): SaidTrigger {
+  const spoken = piece.toLowerCase()
+  const [kind] = kinds.filter((each) => spoken === each || spoken.startsWith(`${each} `)).toSorted((a, b) => b.length - a.length)
+  if (!kind) throw new RheoError('unreadable', piece, `“${piece}” is no trigger; there are ${kinds.join(', ')}.`)
+  const [, said = '', on] = /^(.*?)(?:(?:^|\s)on (.+))?$/i.exec(piece.slice(kind.length).trim()) ?? []
+  return { trigger: withSaid(defaultTrigger(kind), said.trim().replace(/^(["'])(.*)\1$/, '$2'), piece), part: on === undefined ? null : partNamed(on.trim(), parts) }
+}
+
+function partNamed(name: string, parts: readonly Named[]): Id {
+  const part = parts.find((each) => each.name.toLowerCase() === name.toLowerCase())
+  if (!part) throw new RheoError('unreadable', name, `There is no part called “${name}”: ${parts.map((each) => each.name).join(', ')}.`)
+  return part.id
+}
+
+/** A trigger with what is said of it besides: how long, which key, whose name. */
+function withSaid(trigger: Trigger, said: string, piece: string): Trigger {
+  if (said === '') return trigger
+  switch (trigger.on) {
+    case 'after':
+    case 'every':
+      return { ...trigger, ms: msIn(said, piece) }
+    case 'long press':
+      return { ...trigger, thresholdMs: msIn(said, piece) }
+    case 'key':
+    case 'key up':
+      return { ...trigger, key: said === 'any' ? null : said === 'space' ? ' ' : said }
+    case 'changes':
+    case 'message':
+      return { ...trigger, name: said }
+    default:
+      throw new RheoError('unreadable', piece, `Nothing more can be said of “${trigger.on}” than the part it happens on: ${trigger.on} on …`)
+  }
+}
+
+function msIn(said: string, piece: string): number {
+  const ms = /^(\d+)( ?ms)?$/.exec(said)
+  if (!ms) throw new RheoError('unreadable', piece, `“${said}” is no time; write milliseconds: after 1800.`)
+  return Number(ms[1])
+}
