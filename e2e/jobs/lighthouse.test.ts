@@ -83,9 +83,8 @@ async function wire(hands: BenchHands): Promise<void> {
     await hands.click(await hands.cell('enter', 'north', name))
     await hands.driver.actions().keyDown(Key.SHIFT).click(await hands.cell('enter', 'northwest', name)).keyUp(Key.SHIFT).perform()
     hands.actions++
-    await hands.press(String(REGIONS.findIndex(([each]) => each === name) + 1))
+    await hands.press(...`${name} 420`, Key.ENTER)
     await hands.until(`every state turns to ${name}`, async () => (await (await hands.cell('enter', 'northwest', name)).getAttribute('data-answer')) === name)
-    await hands.enter('duration', '420', '[aria-label="Rule"]')
   }
 }
 
