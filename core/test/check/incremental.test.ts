@@ -12,7 +12,7 @@ const USED: readonly Id[] = ['boardingButton', 'spinnerRing', 'ticketButton', 't
 /** Two screens that lead to one another, each with some of the components on it. */
 function begun(): Project {
   const components = USED.map((id) => certain(componentOf(skerryLine, id)))
-  const empty: Project = { ...skerryLine, components, screens: [], takes: [], promises: [], accepted: [], startScreen: 'one', variables: [{ id: 'shared', name: 'shared', type: 'yes/no', start: false }] }
+  const empty: Project = { ...skerryLine, components, screens: [], takes: [], promises: [], accepted: [], startScreen: null, variables: [{ id: 'shared', name: 'shared', type: 'yes/no', start: false }] }
   const screens = (['one', 'two'] as const).map((id, index) => {
     const made = { ...newScreen(() => `${id}-ground`, id, 'phone'), id }
     const parts = USED.filter((_each, place) => place % 2 === index || place === 4).map((component, place) => instanceFor(empty, made, component, `${id}-${component}`, { x: 20, y: 20 + place * 120 }))
