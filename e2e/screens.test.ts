@@ -118,6 +118,7 @@ test('a screen is looked at, used, checked and shown to others at a further size
   await hands.driver.findElement({ xpath: '//li[@role="menuitem"][starts-with(., "zoomed to 400 %")]' }).click()
   await hands.until('it is shown as wide as that', async () => Math.round(await width()) === 320)
   await hands.until('what is no longer there is told', async () => (await (await hands.find('section[aria-label="Findings"]')).getText()).includes('zoomed to 400 % (320 × 256 px)'))
+  await hands.until('the size is in the address', async () => (await hands.driver.getCurrentUrl()).includes('size='))
   await hands.driver.navigate().refresh()
   await hands.until('it is still shown at that size', async () => Math.round(await width()) === 320)
   await hands.clickButton('Run')

@@ -35,7 +35,7 @@ export function largeProject({ components, screens, instances, seed }: LargeSize
   const project: Project = { ...skerryLine, id: 'large', name: 'Large', components: kept, variables, screens: [], takes: [], promises: [], accepted: [], startScreen: 'screen0' }
   return {
     ...project,
-    screens: Array.from({ length: screens }, (_each, index) => screenOf(project, index, Math.floor(instances / screens), below, screens)),
+    screens: Array.from({ length: screens }, (_each, index) => screenMade(project, index, Math.floor(instances / screens), below, screens)),
   }
 }
 
@@ -74,7 +74,7 @@ function withoutDangling(components: readonly Component[], wanted: number): read
   return [...whole, ...Array.from({ length: wanted - whole.length }, (_each, index) => ({ ...plain, id: `${plain.id}More${index}`, name: `${plain.name} more ${index}` }))]
 }
 
-function screenOf(project: Project, index: number, instances: number, below: (most: number) => number, screens: number): Screen {
+function screenMade(project: Project, index: number, instances: number, below: (most: number) => number, screens: number): Screen {
   const made = newScreen(() => `ground${index}`, `${GROUPS[index % GROUPS.length]} / Screen ${index}`, 'desktop')
   const empty: Screen = { ...made, id: `screen${index}` }
   const placed = Array.from({ length: instances }, (_each, place) => {

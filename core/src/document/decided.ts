@@ -7,6 +7,9 @@ import type { Id, Literal } from './value'
 export const decidedBy = ({ boundTo }: Pick<Axis, 'boundTo'>): string | null =>
   boundTo === null ? null : 'parameter' in boundTo ? boundTo.parameter : boundTo.variable
 
+/** Whether an axis is decided by a parameter, so that no trigger can change it. What a variable decides, rules can change by setting that. */
+export const isDecidedOutside = ({ boundTo }: Pick<Axis, 'boundTo'>): boolean => boundTo !== null && 'parameter' in boundTo
+
 /**
  * The state an axis is in when a parameter or variable decides it: the one named like the value; for a yes/no the
  * first for no and the second for yes; for a number the one at that place, counted from 0. Null when nothing decides

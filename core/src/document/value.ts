@@ -9,8 +9,11 @@ export const Id = withDescription(text(64, { pattern: ID_PATTERN }), 'An identif
 /** What something is called. */
 export const Name = text(200)
 
+/** What a name that expressions can use is like. */
+export const IDENTIFIER = /^[A-Za-z_][A-Za-z0-9_]*$/
+
 /** A name expressions can use. */
-export const Identifier = withDescription(text(100, { pattern: /^[A-Za-z_][A-Za-z0-9_]*$/ }), 'A name expressions can use')
+export const Identifier = withDescription(text(100, { pattern: IDENTIFIER }), 'A name expressions can use')
 
 /** States by axes. */
 export const StatesByAxis = record(ID_PATTERN, Id)

@@ -1,6 +1,7 @@
-import { RheoError, type Action, type Axis, type Component, type Id, type Part, type Project } from '../document'
+import { isDecidedOutside, RheoError, type Action, type Axis, type Component, type Id, type Part, type Project } from '../document'
+import { named } from './named'
 import { piecesOf } from './pieces'
-import { wordsOf, type Word } from './words'
+import { unquoted, wordsOf, type Word } from './words'
 
 /** An action that has no id yet. */
 export type SaidAction = Action extends infer Each ? (Each extends Action ? Omit<Each, 'id'> : never) : never
@@ -12,7 +13,7 @@ export interface ActionScope {
 }
 
 /** How an action can be said in a line, with an example. */
-export const ACTION_LINES = 'set tries to tries + 1, send chosen with label to siblings, go to Home, open Note, close Note, focus field, put ring into spinning'
+const ACTION_LINES = 'set tries to tries + 1, send chosen with label to siblings, go to Home, open Note, close Note, focus field, put ring into spinning'
 
 /** Reads actions from a line, with semicolons between; each as `readAction` has it. */
 export function readActions(line: string, scope: ActionScope): readonly SaidAction[] {
@@ -64,7 +65,7 @@ function sending(line: string, words: readonly Word[], { component }: ActionScop
   const withAt = after(2, 'with')
   const end = to < 0 ? line.length : (words[to]?.from ?? line.length)
   const payload = withAt < 0 ? null : line.slice(words[withAt]?.to, end).trim()
-  const message = line.slice(words[1]?.from ?? line.length, withAt < 0 ? end : words[withAt]?.from).trim().replace(/^(["'])(.*)\1$/, '$2')
+  const message = unquoted(line.slice(words[1]?.from ?? line.length, withAt < 0 ? end : words[withAt]?.from).trim())
   if (message === '') throw new RheoError('unreadable', line, 'Write the name of the message: send chosen.')
   const recipient = to < 0 ? 'holder' : line.slice(words[to]?.to).trim()
   if (recipient === 'holder' || recipient === 'siblings' || recipient === 'everyone') return { do: 'send', message, payload: payload === '' ? null : payload, recipient }
@@ -76,19 +77,13 @@ function putting(line: string, words: readonly Word[], { project, component }: A
   if (into < 2) throw new RheoError('unreadable', line, 'Write what is put into which state: put ring into spinning.')
   const instances = component.parts.filter((part): part is Extract<Part, { kind: 'instance' }> => part.kind === 'instance')
   const instance = named(instances, line.slice(words[1]?.from, words[into]?.from).trim(), 'instance')
-  const axes = project.components.find(({ id }) => id === instance.component)?.axes ?? []
+  const axes = project.components.find(({ id }) => id === instance.component)?.axes.filter((axis) => !isDecidedOutside(axis)) ?? []
   const states = axes.flatMap((axis: Axis) => axis.states.map(({ id, name }) => ({ id, name, axis: axis.id })))
   const state = named(states, nameIn(line, words, into + 1), 'state')
   return { do: 'drive', instance: instance.id, axis: state.axis, state: state.id }
 }
 
 /** The rest of a line from a word on, without the quotes it stands in. */
-const nameIn = (line: string, words: readonly Word[], from: number): string => (words[from] ? line.slice(words[from].from).trim().replace(/^(["'])(.*)\1$/, '$2') : '')
+const nameIn = (line: string, words: readonly Word[], from: number): string => (words[from] ? unquoted(line.slice(words[from].from).trim()) : '')
 
 const screenNamed = (name: string, kind: 'screen' | 'overlay', { project }: ActionScope): Id => named(project.screens.filter((screen) => screen.kind === kind), name, kind).id
-
-function named<T extends { readonly name: string }>(things: readonly T[], name: string, what: string): T {
-  const found = things.find((each) => each.name.toLowerCase() === name.toLowerCase())
-  if (found) return found
-  throw new RheoError('unreadable', name, things.length === 0 ? `There is no ${what} yet.` : `There is no ${what} called “${name}”: ${things.map((each) => each.name).join(', ')}.`)
-}

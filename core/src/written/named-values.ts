@@ -1,5 +1,6 @@
-import { itemAt, RheoError, type Literal, type Parameter } from '../document'
+import { IDENTIFIER, itemAt, RheoError, type Literal, type Parameter } from '../document'
 import { piecesOf } from './pieces'
+import { unquoted } from './words'
 
 /** A parameter or variable as a line says it. */
 export interface NamedValue {
@@ -9,8 +10,6 @@ export interface NamedValue {
   /** Of a choice: all there are. It has the first of them where none is named: `M of S|M|L`. */
   readonly choices: readonly string[] | null
 }
-
-const NAME = /^[A-Za-z_][A-Za-z0-9_]*$/
 
 /**
  * Reads names with their values from a line: `title = Fog, tries = 0, open = no, size = M of S|M|L, tint = #24506f`. What a value looks
@@ -29,13 +28,13 @@ export function readNamedValues(line: string): readonly NamedValue[] {
 function namedValue(piece: string): NamedValue {
   const at = piece.indexOf('=')
   const name = (at < 0 ? piece : piece.slice(0, at)).trim()
-  if (!NAME.test(name)) throw new RheoError('unreadable', piece, `“${name}” is no name: a name is letters, digits and _, and starts with a letter.`)
+  if (!IDENTIFIER.test(name)) throw new RheoError('unreadable', piece, `“${name}” is no name: a name is letters, digits and _, and starts with a letter.`)
   return { name, ...valueOf(at < 0 ? '' : piece.slice(at + 1).trim()) }
 }
 
 function valueOf(text: string): Omit<NamedValue, 'name'> {
-  const quoted = /^(["'])(.*)\1$/.exec(text)
-  if (quoted) return { type: 'text', value: quoted[2] ?? '', choices: null }
+  const bare = unquoted(text)
+  if (bare !== text) return { type: 'text', value: bare, choices: null }
   if (text === 'yes' || text === 'no') return { type: 'yes/no', value: text === 'yes', choices: null }
   if (/^-?\d+(\.\d+)?$/.test(text)) return { type: 'number', value: Number(text), choices: null }
   if (/^#[0-9a-f]{6}$/i.test(text)) return { type: 'colour', value: text.toLowerCase(), choices: null }

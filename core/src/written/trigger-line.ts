@@ -1,5 +1,7 @@
 import { defaultTrigger, RheoError, type Id, type Named, type Trigger, type TriggerKind } from '../document'
+import { named } from './named'
 import { piecesOf } from './pieces'
+import { unquoted } from './words'
 
 /** A trigger, and the part it happens on; null for the component itself. */
 export interface SaidTrigger {
@@ -11,7 +13,7 @@ export interface SaidTrigger {
 export const TRIGGER_LINES = 'tap on field, after 1800, key Escape, message chosen'
 
 /**
- * Reads triggers from a line, with commas between: `tap on field, after 1800, key Escape, message chosen, tries changes`. Parts go
+ * Reads triggers from a line, with commas between: `tap on field, after 1800, key Escape, message chosen, changes tries`. Parts go
  * by their names. Throws a `RheoError` (`unreadable`) with the piece that cannot be read.
  *
  * @param kinds the triggers there are to choose from
@@ -27,13 +29,7 @@ function triggerIn(piece: string, kinds: readonly TriggerKind[], parts: readonly
   const [kind] = kinds.filter((each) => spoken === each || spoken.startsWith(`${each} `)).toSorted((a, b) => b.length - a.length)
   if (!kind) throw new RheoError('unreadable', piece, `“${piece}” is no trigger; there are ${kinds.join(', ')}.`)
   const [, said = '', on] = /^(.*?)(?:(?:^|\s)on (.+))?$/i.exec(piece.slice(kind.length).trim()) ?? []
-  return { trigger: withSaid(defaultTrigger(kind), said.trim().replace(/^(["'])(.*)\1$/, '$2'), piece), part: on === undefined ? null : partNamed(on.trim(), parts) }
-}
-
-function partNamed(name: string, parts: readonly Named[]): Id {
-  const part = parts.find((each) => each.name.toLowerCase() === name.toLowerCase())
-  if (!part) throw new RheoError('unreadable', name, `There is no part called “${name}”: ${parts.map((each) => each.name).join(', ')}.`)
-  return part.id
+  return { trigger: withSaid(defaultTrigger(kind), unquoted(said.trim()), piece), part: on === undefined ? null : named(parts, on.trim(), 'part').id }
 }
 
 /** A trigger with what is said of it besides: how long, which key, whose name. */

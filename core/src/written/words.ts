@@ -40,3 +40,6 @@ function wordAt(line: string, from: number): Word {
   const text = line.slice(from, to)
   return { text: text.endsWith(',') ? text.slice(0, -1) : text, isQuoted: false, from, to }
 }
+
+/** A text without the quotes it stands in. */
+export const unquoted = (text: string): string => text.replace(/^(["'])(.*)\1$/, '$2')

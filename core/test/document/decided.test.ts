@@ -49,7 +49,8 @@ describe('Cells of an axis that a variable decides', () => {
 
   test.each<readonly [Variable['type'], string]>([['yes/no', 'true'], ['number', '1'], ['text', '"ajar"'], ['choice', '"ajar"']])('lead by setting a variable of %s', (type, to) => {
     const component = tied([], type)
-    const [rule] = after(component, setCells(projectOf(component), component, [column('shut')], { go: 'state', state: 'ajar' }, newId)).rules
+    const edit = setCells(projectOf(component), component, [column('shut')], { go: 'state', state: 'ajar' }, newId)
+    const [rule] = after(component, edit).rules
     expect([rule!.target, rule!.actions]).toEqual([{ go: 'stay' }, [expect.objectContaining({ do: 'set', variable: 'v', to })]])
     expect(destinationsOf(component.axes[0]!, rule!)).toEqual(['ajar'])
   })

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { skerryLine } from '@rheoscope/core/demo'
-import { apply, inProject, renameComponent, setAt } from '@rheoscope/core/document'
+import { apply, inProject, setAt, renameComponent } from '@rheoscope/core/document'
 import { find } from '@rheoscope/core/reading'
 
 const found = (typed: string, most?: number) => find(skerryLine, typed, most).map(({ kind, name, owner }) => `${kind} ${name}${owner && owner.name !== name ? ` of ${owner.name}` : ''}`)

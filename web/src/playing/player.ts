@@ -109,7 +109,7 @@ export class Player {
     this.played = played
     this.atMs = ms
     this.remembered = this.remembered.filter(({ atMs }) => atMs <= ms)
-    this.publish({ isHeld: false, events: this.run.trace.length })
+    this.publish({ events: this.run.trace.length })
   }
 
   /** Lets virtual time follow the wall clock to `wallMs` and returns what is to be shown. */
@@ -139,8 +139,9 @@ export class Player {
   /** Something the person does to the specimen. While a witness plays it is left alone. */
   send(action: InputAction): void {
     if (this.state.witness) return
-    this.inputs = [...this.inputs.slice(0, this.played), { ...action, atMs: this.run.nowMs }]
-    this.played = this.inputs.length
+    // What was done later is not done again.
+    this.inputs.length = this.played
+    this.played = this.inputs.push({ ...action, atMs: this.run.nowMs })
     send(this.run, action)
     this.publish({ events: this.run.trace.length, ...(action.do === 'move' || action.do === 'exit' ? {} : { before: null }) })
   }

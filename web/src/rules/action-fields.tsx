@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addAction, batch, certain, EMPTY_MOTION, firstOf, messageOf, removeAction, setAction, setRuleField, type Action, type Motion, type Rule } from '@rheoscope/core/document'
+import { addAction, batch, certain, EMPTY_MOTION, firstOf, isDecidedOutside, messageOf, removeAction, setAction, setRuleField, type Action, type Motion, type Rule } from '@rheoscope/core/document'
 import { typeOf } from '@rheoscope/core/expression'
 import { readActions } from '@rheoscope/core/written'
 import { conditionScope } from '@rheoscope/core/machine'
@@ -112,7 +112,7 @@ function ActionKind({ rule, action, onChange }: { readonly rule: Rule; readonly 
     case 'drive': {
       const part = component.parts.find(({ id }) => id === action.instance)
       const inner = project.components.find(({ id }) => part?.kind === 'instance' && id === part.component)
-      const states = inner?.axes.filter(({ boundTo }) => boundTo === null || 'variable' in boundTo).flatMap((axis) => axis.states.map((state) => ({ value: `${axis.id} ${state.id}`, label: inner.axes.length > 1 ? `${axis.name}: ${state.name}` : state.name }))) ?? []
+      const states = inner?.axes.filter((axis) => !isDecidedOutside(axis)).flatMap((axis) => axis.states.map((state) => ({ value: `${axis.id} ${state.id}`, label: inner.axes.length > 1 ? `${axis.name}: ${state.name}` : state.name }))) ?? []
       const choose = (value: string) => {
         const [axis, state] = value.split(' ')
         onChange({ ...action, axis: certain(axis), state: certain(state) })

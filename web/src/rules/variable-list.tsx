@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Button, MenuItem } from '@mui/material'
-import { addVariable, batch, freeName, removeVariable, renameVariable, setVariableField, type Edit, type Project, type Variable, type VariableOwner } from '@rheoscope/core/document'
+import { addVariable, batch, freeName, IDENTIFIER, removeVariable, renameVariable, setVariableField, type Edit, type Project, type Variable, type VariableOwner } from '@rheoscope/core/document'
 import { CommitField } from '../fields/commit-field'
 import { LineMenu } from '../fields/line-menu'
 import { namedInLine } from '../fields/said-values'
@@ -15,8 +15,6 @@ const KINDS: readonly Pick<Variable, 'type' | 'start' | 'choices'>[] = [
 ]
 
 const USUAL_NAMES: Readonly<Record<Variable['type'], string>> = { 'yes/no': 'isSo', number: 'count', text: 'words', choice: 'chosen' }
-
-const NAME = /^[A-Za-z_][A-Za-z0-9_]*$/
 
 interface VariableListProps {
   readonly title: string
@@ -64,7 +62,7 @@ export function VariableList({ title, owner, variables, project, taken, make }: 
 function VariableRow({ owner, variable, project, taken, make }: Omit<VariableListProps, 'title' | 'variables'> & { readonly variable: Variable }) {
   const { id, name, type, start, choices } = variable
   const rename = (typed: string): string | null => {
-    if (!NAME.test(typed)) return 'A name is letters, digits and _, and starts with a letter.'
+    if (!IDENTIFIER.test(typed)) return 'A name is letters, digits and _, and starts with a letter.'
     if (taken.has(typed)) return 'That name is taken.'
     make(renameVariable(project, owner, variable, typed), `rename ${name}`)
     return null

@@ -76,7 +76,8 @@ const SHOWN_PROPERTIES = ['x', 'y', 'width', 'height', 'opacity', 'rotation', 'v
 function offers(project: Project, take: Take, part: { readonly screen: Id; readonly id: Id } | null, ms: number): readonly Expected[] {
   const run = orElse(() => replay(project, take.surface, take.inputs, ms, runOptionsOf(take)), null)
   if (!run) return []
-  const surface = part && screenShown(run)?.screen === part.screen ? screenShown(run) : null
+  const shown = screenShown(run)
+  const surface = part && shown?.screen === part.screen ? shown : null
   const own = part && surface && pathInside(surface.path, part.id)
   const inside = own === null ? [] : [...run.instances.keys()].filter((path) => isWithin(path, own))
   const states = inside.flatMap((path): Expected[] => {

@@ -10,7 +10,7 @@ import { useRoom, type Room } from '../theme/use-room'
 import { Easel } from '../bench/easel/easel'
 import { LinksPicture } from './links-picture'
 import { useStage } from './use-stage'
-import { screenShown, useStageRun } from './use-stage-run'
+import { useStageRun } from './use-stage-run'
 
 const FIRST_ROOM = { width: 600, height: 400 }
 
@@ -47,16 +47,14 @@ function Alive({ player, field }: { readonly player: Player; readonly field: Roo
 
 /** Whether the run takes one along to the screens it goes to, where it can go to another; and where it is while it is elsewhere. */
 function TakenAlong() {
-  const { project, then, player, path } = useStage()
-  const { isStaying, stay, goAlong } = useStageRun()
+  const { project, elsewhere, follow } = useStage()
+  const { isStaying, stay } = useStageRun()
   if (project.screens.length < 2) return null
-  const now = then ?? player?.current
-  const elsewhere = path === null && now ? screenShown(now) : null
-  const name = elsewhere && screenOf(project, elsewhere.screen)?.name
+  const there = elsewhere === null ? undefined : screenOf(project, elsewhere)
   return (
     <p className="screen-corner">
       <ToggleButton size="small" value="stay" selected={isStaying} title="Keep to this screen when the run goes to another" onChange={() => stay(!isStaying)}>Stay here</ToggleButton>
-      {elsewhere && name != null && <button className="plain underlined" onClick={() => goAlong(elsewhere.screen, '?show=run')}>running on {name}</button>}
+      {there && <button className="plain underlined" onClick={() => follow(there.id)}>running on {there.name}</button>}
     </p>
   )
 }

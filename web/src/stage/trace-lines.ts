@@ -1,5 +1,5 @@
 import { entryOf, type Id } from '@rheoscope/core/document'
-import { isWithin, surfaceOf } from '@rheoscope/core/machine'
+import { holderOf, isSurface, surfaceOf } from '@rheoscope/core/machine'
 import type { TraceRow } from './trace-bands'
 
 /** One line of the trace: a band, or what heads those of a screen. */
@@ -59,14 +59,20 @@ interface Above {
 }
 
 function under(rows: readonly TraceRow[], folded: ReadonlySet<string>, above: readonly Above[]): readonly TraceLine[] {
-  const lines: TraceLine[] = []
-  const known = new Map(rows.map((row) => [row.instance, { path: row.instance, place: row.place }]))
-  for (const row of rows) {
-    const holders = [...above, ...[...known.keys()].filter((path) => path !== row.instance && isWithin(row.instance, path)).map((path) => entryOf(known, path))]
-    if (holders.some(({ path }) => folded.has(path))) continue
-    const isHolder = rows.some(({ instance }) => instance !== row.instance && isWithin(instance, row.instance)) && !lines.some(({ path }) => path === row.instance)
+  const places = new Map(rows.map(({ instance, place }) => [instance, place]))
+  const around = new Map([...places.keys()].map((path) => [path, holdersOf(path).filter((each) => places.has(each))]))
+  const holding = new Set([...around.values()].flat())
+  return rows.flatMap((row): readonly TraceLine[] => {
+    const holders = [...above, ...entryOf(around, row.instance).map((path) => ({ path, place: entryOf(places, path) }))]
+    if (holders.some(({ path }) => folded.has(path))) return []
     const prefix = `${holders.at(-1)?.place ?? ''} ▸ `
-    lines.push({ path: row.instance, name: row.name.startsWith(prefix) ? row.name.slice(prefix.length) : row.name, depth: holders.length, row, isHolder })
-  }
-  return lines
+    // Of several bands of one instance the first holds.
+    return [{ path: row.instance, name: row.name.startsWith(prefix) ? row.name.slice(prefix.length) : row.name, depth: holders.length, row, isHolder: holding.delete(row.instance) }]
+  })
+}
+
+/** The paths of what holds an instance, the outermost first; its surface is none of them. */
+function holdersOf(path: string): readonly string[] {
+  const holder = holderOf(path)
+  return isSurface(holder) ? [] : [...holdersOf(holder), holder]
 }

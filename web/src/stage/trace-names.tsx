@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react'
+import { memo, useRef, useState } from 'react'
 import { MenuItem } from '@mui/material'
 import { FloatingMenu } from '../theme/floating'
 import { useRoving } from '../theme/use-roving'
@@ -6,7 +6,7 @@ import { ROW_PX, RULER_PX } from './trace-drawing'
 import { ORDERS, type TraceLine, type TraceOrder, type TraceOptions } from './trace-lines'
 
 /** What the bands are called, beside them; what others belong to folds them away. */
-export function TraceNames({ lines, folded, onFold }: { readonly lines: readonly TraceLine[]; readonly folded: ReadonlySet<string>; readonly onFold: (path: string) => void }) {
+export const TraceNames = memo(function TraceNames({ lines, folded, onFold }: { readonly lines: readonly TraceLine[]; readonly folded: ReadonlySet<string>; readonly onFold: (path: string) => void }) {
   const list = useRef<HTMLUListElement>(null)
   useRoving(list, 'button', { along: 'up and down' })
   return (
@@ -20,7 +20,7 @@ export function TraceNames({ lines, folded, onFold }: { readonly lines: readonly
       ))}
     </ul>
   )
-}
+})
 
 /** Which bands are shown, and in which order. */
 export function TraceTools({ view: { filter, order }, onFilter, onOrder }: { readonly view: TraceOptions; readonly onFilter: (filter: string) => void; readonly onOrder: (order: TraceOrder) => void }) {

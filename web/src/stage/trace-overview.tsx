@@ -24,7 +24,7 @@ export function TraceOverview({ player, rows, width, window: shown, onMove }: Tr
   useFrames(() => {
     const field = certain(canvas.current)
     const [from, to] = shown()
-    const now = [rows, Math.round(from), Math.round(to), Math.round(player.nowMs), width, document.documentElement.dataset.form]
+    const now = [rows, player.current.trace.length, Math.round(from), Math.round(to), Math.round(player.nowMs), width, document.documentElement.dataset.form]
     if (isSameList(now, last.current)) return
     last.current = now
     field.setAttribute('aria-valuemax', String(Math.round(player.nowMs)))

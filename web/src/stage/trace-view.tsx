@@ -1,5 +1,5 @@
 import { certain, isSameList, screenOf } from '@rheoscope/core/document'
-import { useMemo, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
+import { useCallback, useMemo, useRef, useState, type PointerEvent, type WheelEvent } from 'react'
 import { Link } from 'react-router'
 import { scaleLinear, type ScaleLinear } from 'd3-scale'
 import { marksOf } from '@rheoscope/core/run'
@@ -74,8 +74,7 @@ function Trace({ player, picked, onPick }: { readonly player: Player; readonly p
   const { seenMs, lookAt, arrange } = useStage()
   const canvas = useRef<HTMLCanvasElement>(null)
   const scroller = useRef<HTMLDivElement>(null)
-  const { rows, lines, view, setView, changed } = useLines(player)
-  const words = useMemo(() => describe(rows), [rows])
+  const { rows, lines, view, setView, changed, words } = useLines(player)
   const wholePx = RULER_PX + lines.length * ROW_PX + 6
   const height = Math.max(LEAST_HIGH_PX, useRoom(scroller, FIRST_ROOM).height)
   const width = Math.max(LEAST_PX, useRoom(canvas, FIRST_ROOM).width)
@@ -109,7 +108,7 @@ function Trace({ player, picked, onPick }: { readonly player: Player; readonly p
     const [from = 0, to = 0] = scale().domain()
     panTo(from + ((event.deltaX || event.deltaY) * (to - from)) / (width - NAMES_PX))
   }
-  const fold = (path: string) => setView({ ...view, folded: new Set(view.folded.has(path) ? [...view.folded].filter((each) => each !== path) : [...view.folded, path]) })
+  const fold = useCallback((path: string) => setView((before) => ({ ...before, folded: turned(before.folded, path) })), [setView])
   return (
     <>
       <div className="trace-scroller" ref={scroller}>
@@ -127,6 +126,9 @@ function Trace({ player, picked, onPick }: { readonly player: Player; readonly p
   )
 }
 
+/** With an item that was not there, without one that was. */
+const turned = (items: ReadonlySet<string>, item: string): ReadonlySet<string> => new Set(items.has(item) ? [...items].filter((each) => each !== item) : [...items, item])
+
 const AS_IT_CAME: TraceOptions = { order: 'as they came', filter: '', folded: new Set() }
 
 /** The lines of the trace as they are asked for, and where they have become different. */
@@ -135,13 +137,30 @@ function useLines(player: Player) {
   const { events, before } = usePlayerState(player)
   const [view, setView] = useState(AS_IT_CAME)
   const book = useMemo(() => new TraceRows(project, begunOn), [project, begunOn])
-  const rows = useMemo(() => book.of(player.current.trace),
+  const rows = useSteady(useMemo(() => book.of(player.current.trace),
     // The trace grows with the events.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [book, player, events])
-  const lines = useMemo(() => traceLines(rows, view, (screen) => screenOf(project, screen === '' ? begunOn : screen)?.name ?? '?'), [rows, view, project, begunOn])
-  const changed = useMemo(() => (before ? changedSpans(book.of(before), rows, player.nowMs) : NOTHING_CHANGED), [book, before, rows, player])
-  return { rows, lines, view, setView, changed }
+    [book, player, events]))
+  /** The rows stay the same while what they tell grows; only this order follows from that. */
+  const changes = view.order === 'latest change first' ? events : 0
+  const lines = useMemo(() => traceLines(rows, view, (screen) => screenOf(project, screen === '' ? begunOn : screen)?.name ?? '?'),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- see above
+    [rows, changes, view, project, begunOn])
+  const changed = useMemo(() => (before ? changedSpans(book.of(before), rows, player.nowMs) : NOTHING_CHANGED),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- see above
+    [book, before, rows, events, player])
+  const words = useMemo(() => describe(rows),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- see above
+    [rows, events])
+  return { rows, lines, view, setView, changed, words }
+}
+
+/** The list that was there before, as long as it has the very same items. */
+function useSteady<T>(list: readonly T[]): readonly T[] {
+  const [steady, setSteady] = useState(list)
+  if (steady === list || isSameList(steady, list)) return steady
+  setSteady(list)
+  return list
 }
 
 /** The part of the time that is in view: the latest moments, or what one has moved to, which is then looked at. */

@@ -25,6 +25,10 @@ export interface Stage {
   /** The screen the run began on, and the path of this one in it; null while the run shows another. */
   readonly begunOn: Id
   readonly path: string | null
+  /** The screen the run shows at the instant that is looked at, where that is another one. */
+  readonly elsewhere: Id | null
+  /** Goes along to a screen of the run, at the same size and instant. */
+  readonly follow: (screen: Id) => void
   /** The run as it was at the instant that is looked at; null while that is now. */
   readonly then: Run | null
   readonly session: ProjectSession
@@ -124,12 +128,14 @@ export function StageProvider({ screen: id, children }: { readonly screen: Id; r
   }, [project, goAlong, seenMs, size])
   useScreenChanges(onScreen?.screen ?? null, view.shown === 'run' && !isStaying, follow)
   const commands = useCommands(session, player, seenMs, setView)
+  const isHere = onScreen?.screen === id
+  const [path, elsewhere] = [isHere ? onScreen.path : null, isHere ? null : (onScreen?.screen ?? null)]
   const stage = useMemo((): Stage => ({
-    ...commands, project, screen, size, shown, player, begunOn, path: onScreen?.screen === id ? onScreen.path : null, then, session, seenMs, entryPoint, parts,
+    ...commands, project, screen, size, shown, player, begunOn, path, elsewhere, follow, then, session, seenMs, entryPoint, parts,
     isArranging: view.shown === 'arrange', showsLinks: view.shown === 'links',
     takes: project.takes.filter(({ surface }) => 'screen' in surface && surface.screen === begunOn),
     part: screen.parts.find((part) => part.id === parts[0] && part.parent !== null) ?? null,
-  }), [commands, project, screen, size, shown, player, begunOn, id, onScreen?.screen, onScreen?.path, then, session, seenMs, entryPoint, parts, view.shown])
+  }), [commands, project, screen, size, shown, player, begunOn, path, elsewhere, follow, then, session, seenMs, entryPoint, parts, view.shown])
   return <StageContext.Provider value={stage}>{children}</StageContext.Provider>
 }
 
@@ -153,7 +159,6 @@ function useCommands(session: ProjectSession, player: Player | null, seenMs: num
       act: (action: InputAction) => {
         if (seenMs !== null) {
           player?.goOnFrom(seenMs)
-          player?.hold(true)
           change({ seenMs: null })
         }
         player?.send(action)

@@ -36,6 +36,7 @@ export function screenContext(project: Project, screen: Screen, options: CheckOp
   const surface = { screen: screen.id }
   const things = thingsOnSurface(project, surface)
   const elsewhere = fromElsewhere(project, screen)
+  const comeTo = elsewhereText(elsewhere)
   const alike = new Map<string, StateSpace>()
   const memory = new MemoryAllowance()
   const groups = independentGroups(project, things).map((group): GroupOnScreen => {
@@ -43,7 +44,7 @@ export function screenContext(project: Project, screen: Screen, options: CheckOp
     const known = alike.get(signature)
     const stateSpace = known ?? new StateSpace(project, surface, group, { ...options, memory, outside: (network) => occasionsOf(elsewhere, network) })
     alike.set(signature, stateSpace)
-    return { things: group, stateSpace, isFirst: known === undefined, get never() { return neverReached(stateSpace, [signature, wordsOf(elsewhere)].join(' ')) } }
+    return { things: group, stateSpace, isFirst: known === undefined, get never() { return neverReached(stateSpace, `${signature} ${comeTo}`) } }
   })
   return { project, screen, things, groups }
 }
@@ -63,7 +64,7 @@ export const fromElsewhere = (project: Project, screen: Screen): FromElsewhere =
 })
 
 /** The same in words: screens of which they are the same are come to alike. */
-export const wordsOf = ({ set, isComeTo }: FromElsewhere): string => `${[...set].toSorted().join(' ')}${isComeTo ? ', again' : ''}`
+export const elsewhereText = ({ set, isComeTo }: FromElsewhere): string => `${[...set].toSorted().join(' ')}${isComeTo ? ', again' : ''}`
 
 /** The same as occasions: coming to a screen again, and other values that variables everyone shares can have then, or get while an overlay lies over it. */
 function occasionsOf({ set, isComeTo }: FromElsewhere, network: Network): Outside {

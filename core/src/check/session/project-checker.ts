@@ -2,7 +2,7 @@ import { isSameList, orElse, type Component, type Id, type Project, type Screen 
 import { compile, everythingInside, surfaceComponent } from '../../machine'
 import { contextOf, type CheckOptions } from '../ground/context'
 import { fillersOf } from '../ground/fillers'
-import { fromElsewhere, wordsOf } from '../ground/screen-context'
+import { elsewhereText, fromElsewhere } from '../ground/screen-context'
 import { checkingComponent, checkingProject, checkingScreen, finished, type Checking } from './checking'
 import type { Looked } from '../model/looked'
 
@@ -83,6 +83,6 @@ function dependenciesOf(project: Project, component: Component): readonly unknow
 function screenDependencies(project: Project, screen: Screen): readonly unknown[] {
   return orElse((): readonly unknown[] => {
     const surface = compile(project, surfaceComponent(project, { screen: screen.id }))
-    return [screen, project.variables, project.tables, ...everythingInside(surface), ...fillersOf(project, surface), wordsOf(fromElsewhere(project, screen))]
+    return [screen, project.variables, project.tables, ...everythingInside(surface), ...fillersOf(project, surface), elsewhereText(fromElsewhere(project, screen))]
   }, [project])
 }

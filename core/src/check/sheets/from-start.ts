@@ -144,10 +144,10 @@ function budgetOf(thing: Thing, ways: readonly (readonly Node[])[]): Omit<Budget
     const ms = (instants[index] ?? 0) - (instants[index - 1] ?? 0)
     return index === 0 || by === null ? [] : [{ ...wordsFor(by), ms }]
   }))
-  return { screen: screenOf(thing), ms: timed.reduce((sum, { instants }) => sum + (instants.at(-1) ?? 0), 0), pieces: joined(pieces.filter(({ kind, ms }) => ms > 0 || kind === 'person')) }
+  return { screen: screenBeneath(thing), ms: timed.reduce((sum, { instants }) => sum + (instants.at(-1) ?? 0), 0), pieces: joined(pieces.filter(({ kind, ms }) => ms > 0 || kind === 'person')) }
 }
 
-const screenOf = (thing: Thing): Id => (thing.holder ? screenOf(thing.holder) : (thing.shown?.screen ?? ''))
+const screenBeneath = (thing: Thing): Id => (thing.holder ? screenBeneath(thing.holder) : (thing.shown?.screen ?? ''))
 
 function wordsFor(occasion: Occasion): Omit<Piece, 'ms'> {
   switch (occasion.what) {

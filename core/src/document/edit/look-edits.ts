@@ -1,5 +1,5 @@
 import type { CombinationLook, Component } from '../component'
-import type { PropertyValues } from '../look'
+import type { Look, PropertyValues } from '../look'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
 import { inProject, inside, setAt, insertInto, removeFrom } from './place'
@@ -13,9 +13,12 @@ export interface LookClip {
 
 /** A look as something that can be pasted elsewhere, by the names of the parts. */
 export function lookClipOf(component: Component, place: OwnLookPlace): LookClip {
-  const look = lookAt(component, place)
-  return { format: 'rheoscope-look', parts: Object.fromEntries(component.parts.flatMap(({ id, name }) => (look[id] ? [[name, look[id]] as const] : []))) }
+  return { format: 'rheoscope-look', parts: lookByNames(component, lookAt(component, place)) }
 }
+
+/** What a look changes, by the names of the parts. */
+export const lookByNames = ({ parts }: Pick<Component, 'parts'>, look: Look): LookClip['parts'] =>
+  Object.fromEntries(parts.flatMap(({ id, name }) => (look[id] ? [[name, look[id]] as const] : [])))
 
 /**
  * Gives looks what a clip changes, on top of what they change already. Parts go by their names; those this component

@@ -1,14 +1,13 @@
 import { axisOf, stateOf, type Component, type State } from '../component'
 import { componentOf, type Project } from '../project'
 import type { NewId } from '../defaults'
-import { freeName, namesOf } from '../free-name'
-import type { PropertyValues } from '../look'
 import { statesHeldBy } from '../moves'
 import type { Id } from '../value'
 import { apply, batch, type Edit } from './edit'
+import { lookByNames, type LookClip } from './look-edits'
 import { inProject, insertInto, inside } from './place'
 import { pasteRules, retargeted, ruleClipOf, type RuleClip } from './rule-clip'
-import { freeHue, removeState } from './state-edits'
+import { freeHue, nameLike, removeState } from './state-edits'
 
 /** States with their looks and what happens in them, by the names of what they speak of, so that they can be given to other components. */
 export interface StateClip {
@@ -20,7 +19,7 @@ export interface StateClip {
 
 interface NamedState extends Omit<State, 'id' | 'look'> {
   /** What it changes, by the names of parts. */
-  readonly look: Readonly<Record<string, PropertyValues>>
+  readonly look: LookClip['parts']
 }
 
 /** Some states of an axis as a clip, in their order. */
@@ -30,7 +29,7 @@ export function stateClipOf(component: Component, axis: Id, ids: readonly Id[]):
   const names = new Set(states.map(({ name }) => name))
   return {
     format: 'rheoscope-states',
-    states: states.map(({ id: _id, look, ...state }) => ({ ...state, look: Object.fromEntries(component.parts.flatMap(({ id, name }) => (look[id] ? [[name, look[id]] as const] : []))) })),
+    states: states.map(({ id: _id, look, ...state }) => ({ ...state, look: lookByNames(component, look) })),
     rules: ruleClipOf(component, held).rules.map((rule) => ({ ...rule, states: rule.states.filter((name) => names.has(name)) })),
   }
 }
@@ -45,8 +44,7 @@ export function pasteStates(component: Component, axis: Id, before: Id | null, c
   if (!into || clip.states.length === 0) return null
   const states = clip.states.reduce<readonly State[]>((now, { look, ...state }) => {
     const all = { ...into, states: [...into.states, ...now] }
-    const name = freeName(state.name, namesOf(all.states), ' ', state.name.replace(/ \d+$/, ''))
-    return [...now, { ...state, id: newId(state.name), name, hue: all.states.some(({ hue }) => hue === state.hue) ? freeHue(all) : state.hue, look: Object.fromEntries(component.parts.flatMap((part) => (look[part.name] ? [[part.id, look[part.name] ?? {}] as const] : []))) }]
+    return [...now, { ...state, id: newId(state.name), name: nameLike(all, state.name), hue: all.states.some(({ hue }) => hue === state.hue) ? freeHue(all) : state.hue, look: Object.fromEntries(component.parts.flatMap((part) => (look[part.name] ? [[part.id, look[part.name] ?? {}] as const] : []))) }]
   }, [])
   const nameNow = new Map(clip.states.map(({ name }, index) => [name, states[index]?.name ?? name]))
   const rules = clip.rules.flatMap((rule) => {

@@ -25,7 +25,7 @@ export function addStates(component: Component, axis: Axis, named: readonly Pick
 
 /** A state once more, beside the one it is like: with its look, what it repeats, and every rule that holds in it. Where rules lead stays. */
 export function duplicateState(component: Component, axis: Axis, state: State, id: Id): Edit {
-  const name = freeName(state.name, namesOf(axis.states), ' ', state.name.replace(/ \d+$/, ''))
+  const name = nameLike(axis, state.name)
   const next = axis.states[axis.states.findIndex((each) => each.id === state.id) + 1]?.id ?? null
   const copy: State = { ...state, id, name, hue: freeHue(axis) }
   const also = component.rules.flatMap(({ id: rule, axis: of, within }): readonly Edit[] => {
@@ -138,6 +138,9 @@ function targetWithout(target: Target, state: Id): Target | null {
   const [first] = of
   return first ? (of.length > 1 ? { go: 'one of', of } : { go: 'state', state: first.state }) : null
 }
+
+/** A name no state of the axis has: the one wanted, or the next of its kind. */
+export const nameLike = ({ states }: Pick<Axis, 'states'>, wanted: string): string => freeName(wanted, namesOf(states), ' ', wanted.replace(/ \d+$/, ''))
 
 /** The first hue no state of the axis wears; starts over when all are worn. */
 export function freeHue(axis: Axis): number {

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Button, MenuItem } from '@mui/material'
-import { fieldOf, addParameter, axisForParameter, batch, freeName, inProject, namesOf, removeParameter, renameParameter, setAt, type Parameter } from '@rheoscope/core/document'
+import { fieldOf, addParameter, axisForParameter, batch, freeName, IDENTIFIER, inProject, namesOf, removeParameter, renameParameter, setAt, type Parameter } from '@rheoscope/core/document'
 import { CommitField } from '../../fields/commit-field'
 import { LineMenu } from '../../fields/line-menu'
 import { namedInLine } from '../../fields/said-values'
@@ -51,14 +51,12 @@ export function Parameters() {
   )
 }
 
-const NAME = /^[A-Za-z_][A-Za-z0-9_]*$/
-
 function ParameterRow({ parameter }: { readonly parameter: Parameter }) {
   const { component, make, select } = useStillBench()
   const set = <K extends keyof Parameter>(field: K, to: Parameter[K]) =>
     make(setAt(fieldOf(inProject('components', component.id, 'parameters', parameter.id), field), to), `set ${parameter.name}`)
   const rename = (name: string): string | null => {
-    if (!NAME.test(name)) return 'A name is letters, digits and _, and starts with a letter.'
+    if (!IDENTIFIER.test(name)) return 'A name is letters, digits and _, and starts with a letter.'
     if ([...component.parameters, ...component.variables].some((other) => other.id !== parameter.id && other.name === name)) return 'That name is taken.'
     make(renameParameter(component, parameter, name), `rename ${parameter.name}`)
     return null

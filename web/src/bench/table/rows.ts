@@ -21,9 +21,6 @@ export interface Bar {
 
 export const rowOf = (trigger: Trigger, part: Id | null): Row => ({ key: triggerRow(trigger, part), trigger, part })
 
-/** Whether an axis is decided by a parameter, so that no trigger can change it. What a variable decides, rules can change by setting that. */
-export const isDecidedOutside = ({ boundTo }: Axis): boolean => boundTo !== null && 'parameter' in boundTo
-
 /** The triggers that can be added as rows here. */
 export const OFFERED_TRIGGERS = ['tap', 'double tap', 'press', 'release', 'cancel', 'press outside', 'long press', 'enter', 'leave', 'drag start', 'drag', 'drag end', 'wheel', 'scroll', 'pinch', 'key', 'key up', 'focus', 'blur', 'entered', 'left', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden'] as const
 
