@@ -103,7 +103,14 @@ export class BenchHands extends Hands {
   async addPart(kind: string, values: Readonly<Record<string, string>> = {}, name = ''): Promise<void> {
     await this.clickButton('+ part')
     if (name === '' && Object.keys(values).length === 0) await this.choose(kind)
-    else await this.enter('New part in one line', [quoted(kind), ...(name === '' ? [] : [name]), lineOf(values)].join(' '), '[aria-label="Add a part"]')
+    else await this.enter('New parts in one line', [quoted(kind), ...(name === '' ? [] : [name]), lineOf(values)].join(' '), '[aria-label="Add a part"]')
+    await this.untilNothingFloats()
+  }
+
+  /** Adds parts in one line: `container row gap 8; > icon icon anchor; > text "Call the bridge"`. */
+  async addParts(line: string): Promise<void> {
+    await this.clickButton('+ part')
+    await this.enter('New parts in one line', line, '[aria-label="Add a part"]')
     await this.untilNothingFloats()
   }
 
@@ -125,18 +132,25 @@ export class BenchHands extends Hands {
     await this.untilNothingFloats()
   }
 
-  /** A data table of texts, typed in record by record. */
+  /** A data table as it is pasted from a spreadsheet; a single column of words has no head there, and is named. */
   async addTable(columns: readonly string[], records: readonly (readonly string[])[]): Promise<void> {
     await this.click('[aria-label="Add a data table"]')
-    for (const [index, column] of columns.entries()) {
-      if (index > 0) await this.clickButton('+ column')
-      await this.enter(`Name of column ${index > 0 ? 'column' : 'name'}`, column, '[role=dialog]')
-    }
-    for (const [index, cells] of records.entries()) {
-      if (index > 0) await this.clickButton('+ record')
-      for (const [column, cell] of cells.entries()) await this.enter(`${columns[column]} of record ${index + 1}`, cell, '[role=dialog]')
-    }
+    await this.until('its first cell has the focus', async () => this.driver.executeScript('return document.activeElement.closest(".data-grid td") !== null'))
+    const isOne = columns.length === 1
+    await this.paste([...(isOne ? [] : [columns]), ...records].map((row) => row.join('\t')).join('\n'))
+    await this.until('the records are there', async () => (await this.driver.findElements(By.css('.data-grid tbody tr'))).length === records.length)
+    if (isOne) await this.enter('Name of column name', columns[0]!, '[role=dialog]')
     await this.clickButton('Close')
+    await this.untilNothingFloats()
+  }
+
+  /** Pastes a text where the focus is. */
+  async paste(text: string): Promise<void> {
+    this.actions++
+    await this.driver.executeScript(`
+      const data = new DataTransfer()
+      data.setData('text', arguments[0])
+      document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))`, text)
   }
 
   /** Removes the selected parts, with the easel open. */
@@ -215,12 +229,18 @@ export class BenchHands extends Hands {
   }
 
   /** A further component or screen by the finder, under the name it gets when none is typed. */
-  async make(what: 'component' | 'screen'): Promise<void> {
+  async make(what: 'component' | 'screen', name = ''): Promise<void> {
     await this.openFinder()
-    await this.click(await this.byText(`New ${what}`, 'ul[@aria-label="Found"]/li/*[@class="finder-name"]'))
+    if (name === '') await this.click(await this.byText(`New ${what}`, 'ul[@aria-label="Found"]/li/*[@class="finder-name"]'))
+    else {
+      this.actions++
+      await (await this.find('.finder input')).sendKeys(`new ${what} ${name}`)
+      await this.byText(`New ${what} “${name}”`, 'ul[@aria-label="Found"]/li[1]/*[@class="finder-name"]')
+      await (await this.find('.finder input')).sendKeys(Key.ENTER)
+    }
     await this.untilNothingFloats()
     await this.find(what === 'component' ? '[aria-label="Trigger table"]' : '.trace-canvas')
-    await this.until('it is a new one', async () => new RegExp(`^${what} \\d+$`, 'i').test((await (await this.find('.crumbs input')).getAttribute('value')) ?? ''))
+    await this.until('it is a new one', async () => (name === '' ? new RegExp(`^${what} \\d+$`, 'i') : new RegExp(`^${name}$`)).test((await (await this.find('.crumbs input')).getAttribute('value')) ?? ''))
   }
 
   private async openFinder(): Promise<void> {
@@ -229,8 +249,8 @@ export class BenchHands extends Hands {
   }
 
   /** A further component, with one state. */
-  async newComponent(): Promise<void> {
-    await this.make('component')
+  async newComponent(name = ''): Promise<void> {
+    await this.make('component', name)
     await this.until('there is a new component', async () => (await this.driver.findElements(By.css('[data-column]'))).length === 1)
   }
 
@@ -244,7 +264,12 @@ export class BenchHands extends Hands {
 
   /** The same in one line, whichever group the fields are in. */
   async say(values: Readonly<Record<string, string>>): Promise<void> {
-    await this.setProperty('In one line', lineOf(values))
+    await this.sayLine(lineOf(values))
+  }
+
+  /** Says in one line what the selected parts are like, and others by their names: `opacity 0.5; ring state turning; plate as picture`. */
+  async sayLine(line: string): Promise<void> {
+    await this.setProperty('In one line', line)
   }
 
   async editInto(where: string): Promise<void> {

@@ -20,21 +20,14 @@ const unanswered = async (hands: BenchHands): Promise<number> => (await hands.al
 /** A three-quarter ring with two states, one of them turning for as long as it lasts. */
 async function makeRing(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Ring')
-  await hands.selectPart('frame')
-  await hands.setProperties({ width: '24', height: '24' })
-  await hands.selectPart('box')
-  await hands.click('.easel-picture, [aria-label="Open rest on the easel"]')
-  await hands.removeSelected()
-  await hands.closeEasel()
-  await hands.addPart('ellipse', { fill: 'none', stroke: '#ffffff', 'stroke width': '3', 'arc sweep': '270', width: '20', height: '20', x: '2', y: '2' })
+  await hands.sayLine('as ellipse 20x20 at 2,2 fill none stroke #ffffff stroke width 3 arc sweep 270; frame 24x24')
   await hands.addStates('turning')
   await hands.openGroup('Repeats in turning')
   await hands.setProperty('loop', '1500')
 }
 
 async function makeButton(hands: BenchHands): Promise<void> {
-  await hands.newComponent()
-  await hands.enter('Component name', 'Boarding button')
+  await hands.newComponent('Boarding button')
   await drawParts(hands)
   await giveStates(hands)
   await wireUp(hands)
@@ -42,33 +35,17 @@ async function makeButton(hands: BenchHands): Promise<void> {
 
 async function drawParts(hands: BenchHands): Promise<void> {
   await hands.addParameters('labelText = Board, doneText = Aboard')
-  await hands.selectPart('frame')
-  await hands.setProperties({ width: '208', height: '42' })
-  await hands.selectPart('box')
-  await hands.setProperties({ x: '0', y: '0', width: '208', height: '42' })
-  await hands.addPart('text', { text: '= labelText', fill: '#ffffff', weight: '700', alignment: 'center', 'width from': 'fixed', x: '0', width: '208' })
-  await hands.addPart('Ring', { opacity: '0', x: '92', y: '9' })
-  await hands.addPart('path', { stroke: '#ffffff', opacity: '0', x: '58', y: '15' })
+  await hands.sayLine('208x42 at 0,0; frame 208x42')
+  await hands.addParts('text "= labelText" #ffffff weight 700 alignment center width from fixed x 0 width 208; Ring at 92,9 opacity 0; path at 58,15 stroke #ffffff opacity 0')
 }
 
 async function giveStates(hands: BenchHands): Promise<void> {
-  await hands.selectPart('box')
   await hands.addStates('over', 'working', 'done')
-  await hands.setProperty('fill', '#3b6d91')
+  await hands.sayLine('box fill #3b6d91')
   await hands.click(await hands.column('working'))
-  await hands.setProperty('fill', '#767f8a')
-  await hands.selectPart('text')
-  await hands.setProperty('opacity', '0.12')
-  await hands.selectPart('ring')
-  await hands.setProperty('opacity', '1')
-  await hands.setProperty('state', 'turning')
+  await hands.sayLine('box fill #767f8a; text: opacity 0.12; ring opacity 1 state turning')
   await hands.click(await hands.column('done'))
-  await hands.selectPart('box')
-  await hands.setProperty('fill', '#2e7d5b')
-  await hands.selectPart('text')
-  await hands.setProperties({ text: '= doneText', x: '11' })
-  await hands.selectPart('path')
-  await hands.setProperty('opacity', '1')
+  await hands.sayLine('box fill #2e7d5b; text: x 11 text = doneText; path opacity 1')
 }
 
 async function wireUp(hands: BenchHands): Promise<void> {

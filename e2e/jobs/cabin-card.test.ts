@@ -46,73 +46,42 @@ const dimmed = (hands: BenchHands): Promise<number> =>
 async function makeSheet(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Sheet', '.crumbs')
   await hands.addVariables('openCabin', 'Shared variables')
-  await hands.selectPart('box')
-  await hands.press(Key.DELETE)
-  await hands.selectPart('frame')
-  await hands.setProperties({ width: '220', height: '260', fill: '#24506f' })
-  await hands.setProperty('transition name', 'plate')
-  await hands.addPart('text', { text: '= openCabin', x: '20', y: '20', size: '40', fill: '#ffffff' })
-  await hands.setProperty('transition name', 'number')
+  await hands.sayLine('as text "= openCabin" at 20,20 size 40 #ffffff transition name number; frame 220x260 #24506f transition name plate')
   await hands.addTrigger('hidden')
-  await hands.wire('hidden', 'rest', 'rest')
-  await hands.act('set a variable', { to: "''" })
+  await hands.answer('hidden', 'rest', "rest; set openCabin to ''")
 }
 
 async function makeOverlay(hands: BenchHands): Promise<void> {
-  await hands.make('screen')
-  await hands.enter('Screen name', 'Cabin', '.crumbs')
+  await hands.make('screen', 'Cabin')
   await hands.enter('width', '220', '.pane-left')
   await hands.enter('height', '260', '.pane-left')
   await hands.enter('shown', 'over another one', '.pane-right')
   await hands.enter('duration', '300', '[aria-label="The screen"]')
-  await put(hands, 'Sheet')
-  await hands.enter('x', '0', '[aria-label="Selected"]')
-  await hands.enter('y', '0', '[aria-label="Selected"]')
+  await put(hands, 'Sheet at 0,0')
 }
 
-async function put(hands: BenchHands, component: string): Promise<void> {
+async function put(hands: BenchHands, line: string): Promise<void> {
   await hands.click('[aria-label="Put something on the screen"]')
-  await hands.choose(component)
+  await hands.enter('New parts in one line', line)
 }
 
 /** A small card that opens its cabin, and steps back while another one is open. */
 async function makeCard(hands: BenchHands): Promise<void> {
-  await hands.make('component')
-  await hands.enter('Component name', 'Card', '.crumbs')
+  await hands.newComponent('Card')
   await hands.addParameters('number = "214"')
-  await hands.selectPart('box')
-  await hands.press(Key.DELETE)
-  await hands.selectPart('frame')
-  await hands.setProperties({ width: '200', height: '48', fill: '#e3ecf2' })
-  await hands.setProperty('transition name', 'plate')
-  await hands.addPart('text', { text: '= number', x: '12', y: '12' })
-  await hands.setProperty('transition name', 'number')
+  await hands.sayLine('as text "= number" at 12,12 #1d2b33 transition name number; frame 200x48 #e3ecf2 transition name plate')
   await hands.addStates('away')
-  await hands.selectPart('frame')
-  await hands.setProperties({ opacity: '0.4', 'receives input': 'no' })
+  await hands.sayLine('frame opacity 0.4 not receives input')
 
-  await hands.wire('tap', 'rest', 'rest')
-  await hands.actInLine('set openCabin to number; open Cabin')
+  await hands.answer('tap', 'rest', 'rest; set openCabin to number; open Cabin')
   await hands.addTriggers('changes openCabin')
-  await hands.wire('openCabin changes', 'rest', 'away')
-  for (const [from, to, condition] of [['rest', 'away', "openCabin != '' && openCabin != number"], ['away', 'rest', "openCabin == ''"]] as const) {
-    if (from === 'away') await hands.wire('openCabin changes', from, to)
-    await hands.enter('if', condition, '[aria-label="Rule"]')
-  }
+  await hands.answer('openCabin changes', 'rest', "away if openCabin != '' && openCabin != number")
+  await hands.answer('openCabin changes', 'away', "rest if openCabin == ''")
 }
 
 async function makeDeck(hands: BenchHands): Promise<void> {
-  await hands.newComponent()
-  await hands.enter('Component name', 'Deck', '.crumbs')
-  await hands.selectPart('box')
-  await hands.press(Key.DELETE)
-  await hands.selectPart('frame')
-  await hands.setProperties({ width: '200', height: '170' })
-  await hands.addPart('list')
-  await hands.enter('each as', 'Card', '[aria-label="Properties"]')
-  await hands.enter('table', 'table', '[aria-label="Properties"]')
-  await hands.setProperties({ x: '0', y: '0' })
-  await hands.make('screen')
-  await hands.enter('Screen name', 'Cabins', '.crumbs')
+  await hands.newComponent('Deck')
+  await hands.sayLine('as list each as Card table table at 0,0; frame 200x170')
+  await hands.make('screen', 'Cabins')
   await put(hands, 'Deck')
 }

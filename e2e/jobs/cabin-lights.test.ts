@@ -1,5 +1,4 @@
 import { expect, test } from '@jest/globals'
-import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
@@ -25,38 +24,22 @@ test('job 18, the cabin lights, from an empty project', async () => {
 /** A switch that slides for 800 ms and tells the others beside it. */
 async function makeLight(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Light', '.crumbs')
-  await hands.selectPart('frame')
-  await hands.setProperties({ width: '60', height: '28' })
-  await hands.selectPart('box')
-  await hands.setProperties({ x: '0', y: '0', width: '60', height: '28', fill: '#8a959b' })
+  await hands.sayLine('60x28 at 0,0 #8a959b; frame 60x28')
   await hands.addPart('ellipse', { x: '4', y: '4', width: '20', height: '20', fill: '#ffffff', 'receives input': 'no' })
   await hands.renameState('rest', 'off')
   await hands.addStates('on')
-  await hands.setProperty('x', '36')
-  await hands.selectPart('box')
-  await hands.setProperty('fill', '#b07d12')
+  await hands.sayLine('x 36; box fill #b07d12')
 
-  await hands.wire('tap', 'off', 'on')
-  await hands.actInLine('send lit to siblings')
+  await hands.answer('tap', 'off', 'on; send lit to siblings')
   await hands.wire('tap', 'on', 'off')
   await hands.addTriggers('message lit')
-  await hands.wire('message lit', 'on', 'off')
-  await hands.enter('applies to', 'the whole component', '[aria-label="Rule"]')
-  await hands.enter('duration', '800', '[aria-label="Rule"]')
-  await hands.enter('Easing', 'cubic-bezier(0.65, 0, 0.35, 1)', '[aria-label="Easing"]')
+  await hands.answer('message lit', 'on', 'off 800 cubic-bezier(0.65, 0, 0.35, 1) for all')
 }
 
 /** Three lights under one another, the first of which is on. */
 async function makeCabin(hands: BenchHands): Promise<void> {
-  await hands.selectPart('frame')
-  await hands.setProperties({ layout: 'column', gap: '8' })
-  await hands.selectPart('box')
-  await hands.press(Key.DELETE)
-  for (let count = 0; count < 3; count++) {
-    await hands.selectPart('frame')
-    await hands.addPart('Light')
-    if (count === 0) await hands.enter('state', 'on', '[aria-label="Properties"]')
-  }
+  await hands.sayLine('as Light state on; frame layout column gap 8')
+  await hands.addParts('Light; Light')
 }
 
 /** Which lights are lit, from the top, by where their knobs are going to be. */

@@ -36,13 +36,10 @@ test('job 13, the call-crew button, from an empty project', async () => {
 async function draw(hands: BenchHands): Promise<void> {
   await hands.say({ focusable: 'yes' })
   await hands.addPart('text', { text: 'Call the crew', fill: '#ffffff', 'receives input': 'no' })
+  await hands.addStates('down', 'asked', 'urgent')
   for (const [name, words, fill] of [['down', 'Hold for urgent', '#1a3a52'], ['asked', 'Somebody is coming', '#2e7d5b'], ['urgent', 'Urgent call', '#b5466b']] as const) {
-    await hands.click(await hands.column('rest'))
-    await hands.addStates(name)
-    await hands.selectPart('text')
-    await hands.setProperty('text', words)
-    await hands.selectPart('box')
-    await hands.setProperty('fill', fill)
+    if (name !== 'down') await hands.click(await hands.column(name))
+    await hands.sayLine(`"${words}"; box fill ${fill}`)
   }
 }
 

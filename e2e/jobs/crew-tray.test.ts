@@ -11,10 +11,7 @@ test('job 01, the crew options tray, from an empty project', async () => {
   await drawButton(hands)
   await drawTray(hands)
   await hands.addStates('open')
-  await hands.selectPart('tray')
-  await hands.say({ 'height from': 'content' })
-  await hands.selectPart('icon')
-  await hands.setProperty('rotation', '180')
+  await hands.sayLine('tray height from content; icon rotation 180')
   await wire(hands)
   expectAsFewAsEver('01', hands)
 
@@ -32,28 +29,14 @@ test('job 01, the crew options tray, from an empty project', async () => {
 
 /** A button of a word and an arrow. */
 async function drawButton(hands: BenchHands): Promise<void> {
-  await hands.renamePart('box', 'button')
-  await hands.setProperties({ x: '0', y: '0', width: '200', height: '40', 'pointer cursor': 'pointer' })
-  await hands.addPart('text', { text: 'Crew', x: '14', y: '10', fill: '#ffffff', 'receives input': 'no' })
-  await hands.addPart('icon', { x: '168', y: '8', fill: '#ffffff', 'receives input': 'no' })
-  await hands.setIcon('chevron-down')
+  await hands.sayLine('as box button 200x40 at 0,0 pointer cursor pointer')
+  await hands.addParts('text "Crew" at 14,10 #ffffff not receives input; icon icon chevron-down at 168,8 #ffffff not receives input')
 }
 
 /** A tray of two rows of an icon and words with a line between them, closed to nothing. */
 async function drawTray(hands: BenchHands): Promise<void> {
-  await hands.selectPart('frame')
-  await hands.addPart('container', { x: '0', y: '44', width: '200', height: '0', fill: '#ffffff', layout: 'column', gap: '0', align: 'stretch', clip: 'yes' }, 'tray')
-  for (const [index, words, icon] of [[1, 'Call the bridge', 'anchor'], [2, 'Sell a ticket', 'ticket']] as const) {
-    await hands.addPart('container', { gap: '10', 'padding top': '8', 'padding bottom': '8', 'padding left': '12', 'height from': 'content' }, `row ${index}`)
-    await hands.addPart('icon')
-    await hands.setIcon(icon)
-    await hands.selectPart(`row ${index}`)
-    await hands.addPart('text', { text: words })
-    await hands.selectPart('tray')
-    if (index === 2) continue
-    await hands.addPart('box', { height: '1', fill: '#d8cfbd' })
-    await hands.selectPart('tray')
-  }
+  const row = (index: number, words: string, icon: string) => `> container row ${index} gap 10 padding 8,12 height from content; >> icon icon ${icon}; >> text "${words}"`
+  await hands.addParts(`container tray 200x0 at 0,44 #ffffff layout column gap 0 align stretch clip; ${row(1, 'Call the bridge', 'anchor')}; > box height 1 #d8cfbd; ${row(2, 'Sell a ticket', 'ticket')}`)
 }
 
 /** One yes/no says whether it is open; the button turns it over. */
@@ -62,9 +45,8 @@ async function wire(hands: BenchHands): Promise<void> {
   await hands.click('[aria-label="Axes"]')
   await hands.choose('Let the variable isOpen decide state')
   await hands.addTriggers('tap on button')
-  for (const [from, to] of [['rest', 'open'], ['open', 'rest']] as const) await hands.wire('tap', from, to, 'button')
-  await hands.enter('applies to', 'the whole component', '[aria-label="Rule"]')
-  await hands.enter('duration', '260', '[aria-label="Rule"]')
+  await hands.answer('tap', 'rest', 'open 260 for all', 'button')
+  await hands.wire('tap', 'open', 'rest', 'button')
 }
 
 const heightOfTray = (hands: BenchHands): Promise<number> =>

@@ -11,7 +11,7 @@ test('job 17, the crossing mood, from an empty project', async () => {
   await hands.enter('Component name', 'Face', '.crumbs')
   await makeFace(hands)
   await hands.addTable(['mood'], ['rough', 'swell', 'calm', 'fair', 'splendid'].map((mood) => [mood]))
-  await hands.newComponent()
+  await hands.newComponent('Mood')
   await makeRow(hands)
   expectAsFewAsEver('17', hands)
 
@@ -38,54 +38,33 @@ const middlesOfFaces = (hands: BenchHands): Promise<readonly (readonly [number, 
 /** A face that says which it is when it is chosen, and comes in turned, lower and unseen. */
 async function makeFace(hands: BenchHands): Promise<void> {
   await hands.addParameters('mood = calm')
-  await hands.selectPart('frame')
-  await hands.setProperties({ width: '40', height: '40' })
-  await hands.selectPart('box')
-  await hands.setProperties({ x: '0', y: '0', width: '40', height: '40', fill: '#f6d365' })
+  await hands.sayLine('40x40 at 0,0 #f6d365; frame 40x40')
   await hands.editInto('…')
   await hands.choose('absent, before entering and after leaving')
   await hands.setProperties({ opacity: '0', rotation: '30', 'translate y': '6' })
   await hands.addStates('chosen')
   await hands.setProperty('fill', '#2e7d5b')
-  await hands.wire('tap', 'rest', 'chosen')
-  await hands.clickButton('+ action')
-  await hands.choose('send a message')
-  await hands.enter('send', 'felt', '[aria-label="Rule"]')
-  await hands.enter('with', 'mood', '[aria-label="Rule"]')
+  await hands.answer('tap', 'rest', 'chosen; send felt with mood')
 }
 
 /** A button that opens the row, and the row itself. */
 async function makeRow(hands: BenchHands): Promise<void> {
-  await hands.enter('Component name', 'Mood', '.crumbs')
   await hands.addVariables('asks = no, felt')
   await hands.setProperties({ x: '10', y: '0', width: '220', height: '44', fill: '#24506f' })
-  await hands.addPart('text', { text: 'How was it?', x: '20', y: '12', fill: '#ffffff' })
-  await hands.selectPart('frame')
-  await hands.addPart('list')
-  await hands.enter('each as', 'Face', '[aria-label="Properties"]')
-  await hands.enter('table', 'table', '[aria-label="Properties"]')
-  await hands.enter('only if', 'asks', '[aria-label="Properties"]')
-  await hands.enter('items take', '240', '[aria-label="Properties"]')
-  await hands.enter('stagger', '60', '[aria-label="Properties"]')
-  await hands.setProperties({ x: '10', y: '64', layout: 'row' })
+  await hands.addParts('text "How was it?" at 20,12 #ffffff; list each as Face table table items take 240 stagger 60 layout row at 10,64 only if = asks')
 
   await hands.addStates('asking', 'felt', 'thanked')
   await hands.click(await hands.column('thanked'))
-  await hands.selectPart('text')
-  await hands.setProperty('text', "= 'Thanks: ' + felt")
+  await hands.sayLine("text: text = 'Thanks: ' + felt")
   await wireRow(hands)
 }
 
 async function wireRow(hands: BenchHands): Promise<void> {
   await hands.addTriggers('message felt, after 600')
-  await hands.wire('tap', 'rest', 'asking')
-  await hands.actInLine('set asks to true')
-  await hands.wire('tap', 'asking', 'rest')
-  await hands.actInLine('set asks to false')
-  await hands.wire('message felt', 'asking', 'felt')
-  await hands.actInLine('set felt to payload')
-  await hands.wire('after', 'felt', 'thanked')
-  await hands.actInLine('set asks to false')
+  await hands.answer('tap', 'rest', 'asking; set asks to true')
+  await hands.answer('tap', 'asking', 'rest; set asks to false')
+  await hands.answer('message felt', 'asking', 'felt; set felt to payload')
+  await hands.answer('after', 'felt', 'thanked; set asks to false')
 }
 
 async function tapButton(hands: BenchHands): Promise<void> {

@@ -12,9 +12,9 @@ test('job 02, the deck filter, from an empty project', async () => {
   await hands.newProject()
   await hands.addTable(['what', 'kind'], [['Porpoises', 'sea'], ['Soup', 'food'], ['Waffles', 'food'], ['Wet stairs', 'safety']])
   await makeChip(hands)
-  await hands.newComponent()
+  await hands.newComponent('News')
   await makeLine(hands)
-  await hands.newComponent()
+  await hands.newComponent('Filter')
   await makeFilter(hands)
   expectAsFewAsEver('02', hands)
 
@@ -32,49 +32,30 @@ test('job 02, the deck filter, from an empty project', async () => {
 async function makeChip(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Chip', '.crumbs')
   await hands.addParameters('kind = sea, accent = #2f6f9f, isChosen = no')
-  await hands.renamePart('box', 'dot')
-  await hands.setProperties({ width: '12', height: '12', fill: '#5b666b' })
-  await hands.selectPart('frame')
-  await hands.setProperties({ width: '36', height: '36', fill: '#e9e2d3', layout: 'row', align: 'center', gap: '8', 'padding left': '12', 'padding right': '12', clip: 'yes' })
-  await hands.addPart('text', { text: '= kind', fill: '#ffffff', opacity: '0' })
-  await hands.wire('tap', 'rest', 'rest')
-  await hands.actInLine('send chosen with kind')
+  await hands.sayLine('as box dot 12x12 #5b666b; frame 36x36 #e9e2d3 layout row align center gap 8 padding left 12 padding right 12 clip')
+  await hands.addParts('text "= kind" #ffffff opacity 0')
+  await hands.answer('tap', 'rest', 'rest; send chosen with kind')
 
   await hands.click('[aria-label="Looks for each isChosen"]')
   await hands.click(await hands.column('yes'))
-  await hands.setProperty('opacity', '1')
-  await hands.selectPart('frame')
-  await hands.setProperties({ fill: '= accent', 'width from': 'content' })
+  await hands.sayLine('opacity 1; frame width from content fill = accent')
 }
 
 /** A line of news, which comes in from below. */
 async function makeLine(hands: BenchHands): Promise<void> {
-  await hands.enter('Component name', 'News', '.crumbs')
   await hands.addParameters('what = Nothing')
-  await hands.setProperties({ x: '0', y: '0', width: '200', height: '30', fill: '#e9f0f4' })
-  await hands.addPart('text', { text: '= what', x: '10', y: '5' })
-  await hands.selectPart('frame')
-  await hands.setProperties({ width: '200', height: '30' })
+  await hands.sayLine('200x30 at 0,0 #e9f0f4; frame 200x30')
+  await hands.addParts('text "= what" at 10,5')
   await hands.editInto('…')
   await hands.choose('absent, before entering and after leaving')
-  await hands.setProperties({ opacity: '0', 'translate y': '8' })
+  await hands.sayLine('frame opacity 0 translate y 8')
 }
 
 async function makeFilter(hands: BenchHands): Promise<void> {
-  await hands.enter('Component name', 'Filter', '.crumbs')
   await hands.addVariables('shown = sea')
-  await hands.selectPart('box')
-  await hands.press('\uE017')
-  for (const [index, [kind, accent]] of KINDS.entries()) {
-    await hands.selectPart('frame')
-    await hands.addPart('Chip', { x: String(index * 90), y: '0', kind, accent })
-    await hands.bindProperty('isChosen', `shown == '${kind}'`)
-  }
-  await hands.selectPart('frame')
-  await hands.addPart('list')
-  for (const [label, value] of [['each as', 'News'], ['table', 'table'], ['only if', 'item.kind == shown'], ['items take', '300'], ['easing', 'spring(0.25)']] as const) await hands.enter(label, value, '[aria-label="Properties"]')
-  await hands.setProperties({ x: '0', y: '50' })
+  const [first, ...others] = KINDS.map(([kind, accent], index) => `Chip at ${index * 90},0 kind ${kind} accent ${accent} isChosen "= shown == '${kind}'"`)
+  await hands.sayLine(`as ${first}`)
+  await hands.addParts([...others, 'list each as News table table items take 300 easing spring(0.25) at 0,50 only if = item.kind == shown'].join('; '))
   await hands.addTriggers('message chosen')
-  await hands.wire('message chosen', 'rest', 'rest')
-  await hands.actInLine('set shown to payload')
+  await hands.answer('message chosen', 'rest', 'rest; set shown to payload')
 }

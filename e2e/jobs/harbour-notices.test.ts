@@ -35,25 +35,13 @@ const heights = (hands: BenchHands): Promise<readonly number[]> =>
 async function makeCard(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Card', '.crumbs')
   await hands.addParameters('title = Fog, said = Nothing')
-  await hands.selectPart('box')
-  await hands.press('\uE017')
-  await hands.selectPart('frame')
-  await hands.setProperties({ width: '220', height: '36', fill: '#fbf8f1', clip: 'yes' })
-  await hands.addPart('text', { text: '= title', x: '12', y: '8' })
-  await hands.selectPart('frame')
+  await hands.sayLine('as text "= title" at 12,8 #1d2b33; frame 220x36 #fbf8f1 clip')
   await hands.addPart('text', { text: '= said', x: '12', y: '40', width: '196', height: '= body.natural.height', 'width from': 'fixed', 'height from': 'fixed' }, 'body')
   await hands.addStates('open')
-  await hands.selectPart('frame')
-  await hands.setProperty('height', '= 52 + body.natural.height')
+  await hands.sayLine('frame height = 52 + body.natural.height')
   await hands.wireAndBack('tap', 'rest', 'open')
 }
 
 async function makeList(hands: BenchHands): Promise<void> {
-  await hands.selectPart('box')
-  await hands.press('\uE017')
-  await hands.selectPart('frame')
-  await hands.setProperties({ width: '240', height: '260' })
-  await hands.addPart('list')
-  for (const [label, value] of [['each as', 'Card'], ['table', 'table'], ['items take', '220']] as const) await hands.enter(label, value, '[aria-label="Properties"]')
-  await hands.setProperties({ x: '10', y: '10' })
+  await hands.sayLine('as list each as Card table table items take 220 at 10,10; frame 240x260')
 }

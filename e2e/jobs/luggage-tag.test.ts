@@ -9,7 +9,7 @@ test('job 19, the luggage tag, from an empty project', async () => {
   const hands = application.hands()
   await hands.newProject()
   await makeTag(hands)
-  await hands.newComponent()
+  await hands.newComponent('Rack')
   await makeRack(hands)
   expectAsFewAsEver('19', hands)
 
@@ -50,11 +50,8 @@ async function hold(hands: BenchHands, from: Point, by: Point): Promise<void> {
 /** A tag that is larger and lighter while it is held. */
 async function makeTag(hands: BenchHands): Promise<void> {
   await hands.enter('Component name', 'Tag', '.crumbs')
-  await hands.setProperties({ x: '0', y: '0', width: '60', height: '30', fill: '#b07d12' })
-  await hands.selectPart('frame')
-  await hands.setProperties({ width: '60', height: '30' })
+  await hands.sayLine('60x30 at 0,0 #b07d12; frame 60x30')
   await hands.addStates('held')
-  await hands.selectPart('box')
   await hands.setProperties({ fill: '#c8901f', rotation: '-4' })
   await hands.addTrigger('press')
   await hands.wireAndBack('press', 'rest', 'held')
@@ -62,9 +59,7 @@ async function makeTag(hands: BenchHands): Promise<void> {
 
 /** A rack whose edges a tag cannot leave. */
 async function makeRack(hands: BenchHands): Promise<void> {
-  await hands.enter('Component name', 'Rack', '.crumbs')
   await hands.setProperties({ x: '0', y: '0', width: '240', height: '120', fill: '#e9e2d3' })
-  await hands.selectPart('frame')
   await hands.addPart('Tag', { x: '170', y: '80' })
   await hands.click(await hands.byText('Drag', 'summary'))
   for (const [label, value] of [['dragged', 'both ways'], ['limit to', 'what holds it'], ['on release', 'keep momentum'], ['settles in', '400']] as const) await hands.enter(label, value, '[aria-label="Drag"]')

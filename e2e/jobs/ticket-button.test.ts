@@ -35,29 +35,15 @@ test('job 16, the ticket button, from an empty project', async () => {
 
 /** A component that is nothing but an icon, as large as it is made. */
 async function makeIcon(hands: BenchHands, name: string): Promise<void> {
-  await hands.setProperties({ visible: '' })
-  await hands.selectPart('frame')
-  await hands.setProperties({ width: '24', height: '24' })
-  await hands.addPart('icon')
-  await hands.setIcon(name)
-  await hands.setProperties({ x: '0', y: '0', fill: '#ffffff', 'pin across': 'both', 'pin down': 'both' })
+  await hands.sayLine(`as icon icon ${name} 24x24 at 0,0 #ffffff pin across both pin down both; frame 24x24`)
 }
 
 async function drawButton(hands: BenchHands): Promise<void> {
   await hands.addParameters('label = Ticket, showIcon = yes, showLabel = yes, size = M of S|M|L')
-  await hands.click('[aria-label="Open rest on the easel"]')
-  await hands.selectPart('box')
-  await hands.removeSelected()
-  await hands.closeEasel()
-  await hands.selectPart('frame')
-  await hands.setProperties({ fill: '#24506f', layout: 'row', gap: '8', align: 'center', 'padding left': '16', 'padding right': '16', 'padding top': '10', 'padding bottom': '10', 'width from': 'content', 'height from': 'content' })
-  await hands.addPart('slot', { width: '20', height: '20' })
+  await hands.sayLine('as slot 20x20 visible "= showIcon"; frame #24506f layout row gap 8 align center padding 10,16 width from content height from content')
   await hands.enter('Name of slot', 'icon', '[aria-label="Parameters"]')
   await hands.enter('Value of icon', 'Component 1', '[aria-label="Parameters"]')
-  await hands.bindProperty('visible', 'showIcon')
-  await hands.selectPart('frame')
-  await hands.addPart('text', { text: '= label', fill: '#ffffff' })
-  await hands.bindProperty('visible', 'showLabel')
+  await hands.addParts('text "= label" #ffffff visible "= showLabel"')
 }
 
 /** A look for each size, which says how large the words, the icon and the room around them are. */
@@ -65,11 +51,6 @@ async function giveSizes(hands: BenchHands): Promise<void> {
   await hands.click('[aria-label="Looks for each size"]')
   for (const [size, words, icon, room] of [['S', '12', '14', '10'], ['L', '20', '28', '22']] as const) {
     await hands.click(await hands.column(size))
-    await hands.selectPart('text')
-    await hands.setProperty('size', words)
-    await hands.selectPart('slot')
-    await hands.setProperties({ width: icon, height: icon })
-    await hands.selectPart('frame')
-    await hands.setProperties({ 'padding left': room, 'padding right': room })
+    await hands.sayLine(`text: size ${words}; slot: ${icon}x${icon}; frame: padding left ${room} padding right ${room}`)
   }
 }

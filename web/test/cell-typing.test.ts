@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { newState } from '@rheoscope/core/document'
-import { problemOf, readingOf, typedIn } from '../src/bench/table/cell-typing'
+import { problemOf, readingOf, typedIn, type Typed } from '../src/bench/table/cell-typing'
 
 const states = (...names: readonly string[]) => names.map((name, index) => newState(`s${index}`, name, index % 8))
 const read = (text: string, ...names: readonly string[]) => {
@@ -75,5 +75,22 @@ describe('a time typed behind a state', () => {
     expect(typed('size 2', 'size 1', 'size 2')).toEqual(['size 2', undefined, undefined])
     expect(typed('2', 'rest', 'open')).toEqual(['2', undefined, undefined])
     expect(typed('2 80', 'rest', 'open')).toEqual(['2', 80, null])
+  })
+})
+
+describe('what is typed behind that', () => {
+  const typed = (text: string) => typedIn(text, states('rest', 'open', 'away if lost'))
+
+  test.each([
+    ['open 200 for all', { target: 'open', timing: { durationMs: 200, easing: null, isForAll: true } }],
+    ['open 200 ease for all and back', { target: 'open', isBoth: true, timing: { durationMs: 200, easing: 'ease', isForAll: true } }],
+    ['open if tries > 2', { target: 'open', guard: 'tries > 2' }],
+    ['open 200 and back if tries > 2; set tries to 0; send chosen', { target: 'open', isBoth: true, timing: { durationMs: 200, easing: null, isForAll: false }, guard: 'tries > 2', actions: 'set tries to 0; send chosen' }],
+    ['; set tries to if(tries > 2, 0, 1)', { actions: 'set tries to if(tries > 2, 0, 1)' }],
+    [' if tries > 2', { guard: 'tries > 2' }],
+    ['open;', { target: 'open' }],
+    ['away if lost', { target: 'away if lost' }],
+  ])('%s', (text, expected: Partial<Typed>) => {
+    expect(typed(text)).toEqual({ target: '', isBoth: false, timing: null, guard: null, actions: null, ...expected })
   })
 })

@@ -1,5 +1,5 @@
 export { pictureFile } from './picture'
-export { pastedRows, pasteRecords, rowsOf, tableFrom } from './delimited'
+export { pasteText, type Pasted, rowsOf, tableFrom } from './delimited'
 export { svgIn, SVG_LIMITS, type BroughtIn } from './svg-in'
 export { webAnimations, type ExportedLane, type ExportedMotion } from './web-animations'
 export { junitReport, type CheckedThing } from './junit'

@@ -1,5 +1,6 @@
 import { RheoError } from '../document'
 import type { Describable } from './describable'
+import { piecesOf } from './pieces'
 import { beginsProperty, readProperties, type SaidText } from './properties-line'
 import { wordsOf } from './words'
 
@@ -14,6 +15,30 @@ export interface SaidPart<K extends NewKind> {
   /** Null where the line gives it none. */
   readonly name: string | null
   readonly said: readonly SaidText[]
+}
+
+/** One of several new parts, with how many of those before it hold it. */
+export interface SaidPartWithin<K extends NewKind> extends SaidPart<K> {
+  readonly depth: number
+}
+
+/**
+ * Reads new parts from a line, with semicolons between, each as `readPart` has it; with `>` before it, it goes into the container
+ * before it, with `>>` into one inside that: `container row gap 8; > icon anchor; > text "Call the bridge"`. Throws a `RheoError` (`unreadable`).
+ */
+export function readParts<K extends NewKind>(line: string, kinds: readonly K[]): readonly SaidPartWithin<K>[] {
+  const pieces = piecesOf(line, ';')
+  if (pieces.length === 0) return [{ ...readPart(line, kinds), depth: 0 }]
+  const parts: SaidPartWithin<K>[] = []
+  for (const piece of pieces) {
+    const [, signs = '', said = ''] = /^((?:>\s*)*)(.*)$/s.exec(piece) ?? []
+    const depth = signs.replace(/\s/g, '').length
+    const part = { ...readPart(said, kinds), depth }
+    const before = parts.findLast((each) => each.depth < depth)
+    if (depth > 0 && (before?.depth !== depth - 1 || before.is.kind !== 'container')) throw new RheoError('unreadable', piece, `Before “${piece}” comes no container it could go into.`)
+    parts.push(part)
+  }
+  return parts
 }
 
 /**

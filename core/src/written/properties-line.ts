@@ -1,10 +1,11 @@
-import { RheoError, type PropertyDefinition } from '../document'
-import type { Describable } from './describable'
+import { RheoError } from '../document'
+import type { Describable, Sayable } from './describable'
+import { named } from './named'
 import { wordsOf, type Word } from './words'
 
-/** A property as a line says it: which, and the text of its value as one would type it into its field. */
+/** A property as a line says it: which, and the text of its value as one would type it into its field; of a thing that is chosen, its id. */
 export interface SaidText {
-  readonly definition: PropertyDefinition
+  readonly definition: Sayable
   readonly text: string
 }
 
@@ -28,7 +29,7 @@ export function readProperties(line: string, of: Describable): readonly SaidText
 }
 
 /** Whether a line goes on with a property here, so that a name has come to its end. */
-export const beginsProperty = (words: readonly Word[], at: number, definitions: readonly PropertyDefinition[]): boolean => {
+export const beginsProperty = (words: readonly Word[], at: number, definitions: readonly Sayable[]): boolean => {
   const word = words[at]
   if (!word) return true
   return word.isQuoted || SIZE.test(word.text) || isColour(word.text) || ['at', 'not'].includes(word.text) || word.text in TOGETHER || labelAt(words, at, definitions) !== null
@@ -69,7 +70,7 @@ class PropertiesReader {
     return names.map((name, index) => ({ definition: this.named(name, word?.text ?? name), text: texts[index] ?? '' }))
   }
 
-  private named(name: string, word: string): PropertyDefinition {
+  private named(name: string, word: string): Sayable {
     const definition = this.of.definitions.find((each) => each.name === name)
     if (!definition) throw unreadable(word, `“${word}” means nothing for a ${this.of.kind}.`)
     return definition
@@ -98,22 +99,24 @@ class PropertiesReader {
   }
 
   /** The property whose label stands here, which is passed; null when none does. */
-  private label(): PropertyDefinition | null {
+  private label(): Sayable | null {
     const found = labelAt(this.words, this.at, this.of.definitions)
     if (found) this.at += found.label.split(' ').length
     return found
   }
 
-  private valueOf(definition: PropertyDefinition): string {
+  private valueOf(definition: Sayable): string {
     const word = this.words[this.at]
-    const { type, label, choices = [] } = definition
+    const { type, label, choices = [], among } = definition
     if (type === 'yesNo' && !(word && (/^(yes|no)$/i.test(word.text) || word.text.startsWith('=')))) return 'yes'
-    const choice = choices.filter((each) => each.split(' ').every((part, index) => this.words[this.at + index]?.text === part)).toSorted((a, b) => b.length - a.length)[0]
+    const isAt = (each: string) => each.split(' ').every((part, index) => this.words[this.at + index]?.text.toLowerCase() === part.toLowerCase())
+    const choice = choices.filter(isAt).toSorted((a, b) => b.length - a.length)[0]
     if (type === 'choice' && choice !== undefined) {
       this.at += choice.split(' ').length
-      return choice
+      return among ? named(among.things, choice, among.what).id : choice
     }
-    return this.value(label)
+    const value = this.value(label)
+    return among ? named(among.things, value, among.what).id : value
   }
 
   /** The text of a value: one word, or from `=` to the end of the line. */
@@ -134,5 +137,5 @@ const unreadable = (word: string, sentence: string): RheoError => new RheoError(
 const isColour = (text: string): boolean => /^(#[0-9a-f]{3,8}|@\S+)$/i.test(text)
 
 /** The property with the longest label that stands at a word. */
-const labelAt = (words: readonly Word[], at: number, definitions: readonly PropertyDefinition[]): PropertyDefinition | null =>
+const labelAt = (words: readonly Word[], at: number, definitions: readonly Sayable[]): Sayable | null =>
   definitions.filter(({ label }) => label.split(' ').every((part, index) => words[at + index]?.isQuoted === false && words[at + index]?.text.toLowerCase() === part.toLowerCase())).toSorted((a, b) => b.label.length - a.label.length)[0] ?? null

@@ -3,9 +3,9 @@ import fc from 'fast-check'
 import { skerryLine } from '@rheoscope/core/demo'
 import {
   addAction, addColumn, addPart, addRecord, addTable, addVariable, apply, cellOf, cellText, componentsIn, invert, putPart, reaches, removeColumn, renameParameter, renameVariable, retypeColumn, setTableCell,
-  type Component, type Edit, type Part, type Project, type Screen,
+  type Component, type DataTable, type Edit, type Part, type Project, type Screen,
 } from '@rheoscope/core/document'
-import { pastedRows, pasteRecords, rowsOf, tableFrom } from '@rheoscope/core/exchange'
+import { pasteText, rowsOf, tableFrom } from '@rheoscope/core/exchange'
 import { attempt, requireProject } from '@rheoscope/core/schema'
 
 const counting = () => {
@@ -105,8 +105,8 @@ describe('what is pasted into a table', () => {
     const newId = counting()
     const table = tableFrom(csv, 'pasted', newId)
     const begun = after(skerryLine, addTable(table))
-    const rows = pastedRows(text, table.columns.length - from.column)
-    const { columns, records } = after(begun, pasteRecords(table, from, rows, newId)).tables.find(({ id }) => id === table.id)!
+    const pasted = pasteText(table, from, text, newId)!
+    const { columns, records } = after(begun, pasted.edit).tables.find(({ id }) => id === table.id)!
     return [columns.map(({ name }) => name), ...records.map(({ cells }) => columns.map(({ id }) => cells[id]))]
   }
 
@@ -120,6 +120,26 @@ describe('what is pasted into a table', () => {
 
   test('gets the columns it needs, and drops none', () => {
     expect(pasteInto('a\n1', { row: 0, column: 0 }, '2\tx\ty\n3\tz')).toEqual([['a', 'column 2', 'column 3'], [2, 'x', 'y'], [3, 'z', undefined]])
+  })
+
+  test.each([
+    ['what,kind\nSoup,food\nFog,weather', [['what', 'kind'], ['Soup', 'food'], ['Fog', 'weather']], '2 records pasted, 1 column added, the first row names the columns.'],
+    ['cabin\n214\n216', [['cabin'], [214], [216]], '2 records pasted, the first row names the columns.'],
+    ['rough\nswell', [['name'], ['rough'], ['swell']], '2 records pasted.'],
+    ['Soup\t4\nTea\t2', [['name', 'column 2'], ['Soup', 4], ['Tea', 2]], '2 records pasted, 1 column added.'],
+    ['kind,kind\na,b', [['name', 'column 2'], ['kind', 'kind'], ['a', 'b']], '2 records pasted, 1 column added.'],
+  ])('into a table with nothing in it: %s', (text, expected, says) => {
+    const table: DataTable = { id: 't', name: 'goods', columns: [{ id: 'c', name: 'name', type: 'text' }], records: [{ id: 'r', cells: {} }] }
+    const pasted = pasteText(table, { row: 0, column: 0 }, text, counting())!
+    const { columns, records } = after(skerryLine, addTable(table), pasted.edit).tables.find(({ id }) => id === 't')!
+    expect([columns.map(({ name }) => name), ...records.map(({ cells }) => columns.map(({ id }) => cells[id]))]).toEqual(expected)
+    expect(pasted.says).toBe(says)
+  })
+
+  test('is left to the cell when it is one', () => {
+    const [table] = skerryLine.tables
+    expect(pasteText(table!, { row: 0, column: 0 }, 'Rain, light', counting())).toBeNull()
+    expect(pasteText(table!, { row: 0, column: 0 }, '', counting())).toBeNull()
   })
 
   test('is refused when it would be too long', () => {

@@ -1,12 +1,19 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
+import { skerryLine } from '@rheoscope/core/demo'
 import { parameterDefinition, propertiesOf, RheoError, type PartKind } from '@rheoscope/core/document'
-import { readPart, readProperties } from '@rheoscope/core/written'
+import { describable, readParts, readPartsLine, type SaidText } from '@rheoscope/core/written'
 
 const of = (kind: PartKind) => ({ kind, definitions: propertiesOf(kind) })
 
+/** What a line says of a part of some kind that is alone. */
+const readProperties = (line: string, kind: PartKind): readonly SaidText[] => {
+  const part = { ...of(kind), id: 'p', name: 'part of it' }
+  return readPartsLine(line, part, [part], []).flatMap((each) => ('said' in each ? each.said : []))
+}
+
 const said = (line: string, kind: PartKind = 'box'): Readonly<Record<string, string>> =>
-  Object.fromEntries(readProperties(line, of(kind)).map(({ definition, text }) => [definition.name, text]))
+  Object.fromEntries(readProperties(line, kind).map(({ definition, text }) => [definition.name, text]))
 
 describe('a line of properties', () => {
   test.each<[string, PartKind, object]>([
@@ -36,7 +43,7 @@ describe('a line of properties', () => {
     ['at 12', 'box', /two numbers: at 12,30/],
     ['not fill', 'box', /something that is on or off/],
   ])('%s is refused in a sentence', (line, kind, sentence) => {
-    expect(() => readProperties(line, of(kind))).toThrow(sentence)
+    expect(() => readProperties(line, kind)).toThrow(sentence)
   })
 
   test('says every property of every kind by its label', () => {
@@ -44,7 +51,7 @@ describe('a line of properties', () => {
     for (const kind of kinds) {
       for (const definition of propertiesOf(kind)) {
         const text = definition.type === 'yesNo' ? 'no' : (definition.choices?.at(-1) ?? 'x')
-        expect(readProperties(`${definition.label} ${text} opacity 1`, of(kind))[0]).toEqual({ definition, text })
+        expect(readProperties(`${definition.label} ${text} opacity 1`, kind)[0]).toEqual({ definition, text })
       }
     }
   })
@@ -53,7 +60,7 @@ describe('a line of properties', () => {
     const pieces = fc.oneof(fc.constantFrom('fill', 'at', 'not', '12,30', '208x42', '"', "'", '=', '(', ')', 'radius', 'padding', ','), fc.string({ maxLength: 8 }))
     fc.assert(fc.property(fc.array(pieces, { maxLength: 12 }).map((all) => all.join(' ')), (line) => {
       try {
-        readProperties(line, of('text'))
+        readProperties(line, 'text')
       } catch (error) {
         expect(error).toBeInstanceOf(RheoError)
       }
@@ -79,12 +86,67 @@ describe('a line for a new part', () => {
     ['"Boarding" at 1,1', 'Boarding', null, { x: '1', y: '1' }],
     ['text', 'text', null, {}],
   ])('%s', (line, word, name, expected) => {
-    const read = readPart(line, kinds)
+    const read = readParts(line, kinds)[0]!
     expect([read.is.word, read.name, Object.fromEntries(read.said.map(({ definition, text }) => [definition.name, text]))]).toEqual([word, name, expected])
   })
 
   test('says what a part can be when it is none of that', () => {
-    expect(() => readPart('circle 10x10', kinds)).toThrow('A part begins with what it is: box, text, Boarding, Boarding button.')
-    expect(() => readPart('', kinds)).toThrow(/begins with what it is/)
+    expect(() => readParts('circle 10x10', kinds)).toThrow('A part begins with what it is: box, text, Boarding, Boarding button.')
+    expect(() => readParts('', kinds)).toThrow(/begins with what it is/)
+  })
+})
+
+describe('several new parts in a line', () => {
+  const kinds = (['container', 'box', 'text', 'icon'] as const).map((kind) => ({ word: kind, ...of(kind) }))
+  const read = (line: string) => readParts(line, kinds).map(({ is, name, depth }) => [depth, is.word, name])
+
+  test('go into the container before them where they are put into it', () => {
+    expect(read('container tray gap 4; > container row; >> icon; >>text "Call; the bridge"; > box line; box')).toEqual([
+      [0, 'container', 'tray'], [1, 'container', 'row'], [2, 'icon', null], [2, 'text', null], [1, 'box', 'line'], [0, 'box', null],
+    ])
+  })
+
+  test.each(['> box', 'box; > text', 'container; >> box', 'container; > box; >> box'])('are refused where nothing could hold them: %s', (line) => {
+    expect(() => read(line)).toThrow(/comes no container it could go into/)
+  })
+})
+
+describe('a line that speaks of several parts', () => {
+  const ring = { ...describable(skerryLine, 'instance', 'spinnerRing'), id: 'r', name: 'ring' }
+  const parts = [ring, ...(['box', 'text', 'container'] as const).map((kind, index) => ({ ...describable(skerryLine, kind), id: `p${index}`, name: ['plate', 'text', 'row 1'][index]! }))]
+  const [, plate, words] = parts
+  const read = (line: string, selected = plate!) => readPartsLine(line, selected, parts, [{ word: 'picture', ...of('picture') }])
+    .map((each) => ('said' in each ? [each.of.name, ...each.said.map(({ definition, text }) => `${definition.name} ${text}`)] : [each.of.name, 'as', each.as.is.word, each.as.name, each.as.said.length]))
+
+  test('goes from one to another by their names', () => {
+    expect(read('opacity 0.5; text opacity 0.12; fill #fff; row 1 gap 4; ring opacity 1')).toEqual([
+      ['plate', 'opacity 0.5'], ['text', 'opacity 0.12'], ['text', 'fill #fff'], ['row 1', 'gap 4'], ['ring', 'opacity 1'],
+    ])
+  })
+
+  test('takes a name that is a property as well for one behind which a colon stands', () => {
+    expect(read('text "Board"', words)).toEqual([['text', 'text Board']])
+    expect(read('text "Board"; text: fill #fff; "row 1": gap 2', plate)).toEqual([['text', 'text Board'], ['text', 'fill #fff'], ['row 1', 'gap 2']])
+    expect(() => read('"row 1" gap 4', plate)).toThrow('“row 1” means nothing for a box.')
+  })
+
+  test('says what a part becomes', () => {
+    expect(read('as picture buoy 40x56; text as picture')).toEqual([['plate', 'as', 'picture', 'buoy', 2], ['text', 'as', 'picture', null, 0]])
+    expect(() => read('as circle')).toThrow('A part begins with what it is: picture.')
+  })
+
+  test('puts what stands inside into a state by its name', () => {
+    const [axis] = skerryLine.components.find(({ id }) => id === 'spinnerRing')!.axes
+    expect(read(`ring ${axis!.name} ${axis!.states[1]!.name.toUpperCase()}`)).toEqual([['ring', `state:${axis!.id} ${axis!.states[1]!.id}`]])
+    expect(() => read(`ring ${axis!.name} away`)).toThrow(/There is no state called “away”/)
+  })
+
+  test('says what a list is a list of', () => {
+    const list = { ...describable(skerryLine, 'list'), id: 'l', name: 'list' }
+    const [card, table] = [skerryLine.components[0]!, skerryLine.tables[0]!]
+    const said = readPartsLine(`each as "${card.name}" table "${table.name}" items take 300 stagger 60 only if = item.kind == shown`, list, [list], [])
+    expect(said.flatMap((each) => ('said' in each ? each.said.map(({ definition, text }) => [definition.name, text]) : []))).toEqual([
+      ['component', card.id], ['table', table.id], ['durationMs', '300'], ['stagger', '60'], ['filter', '= item.kind == shown'],
+    ])
   })
 })

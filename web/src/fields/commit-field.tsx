@@ -2,11 +2,14 @@ import { useEffect, useId, useRef, useState, type FocusEvent, type KeyboardEvent
 import { CompletingInput } from './completing-input'
 import './fields.css'
 
+/** Why something cannot be taken, in a sentence; null when it was. */
+export type Refusal = string | null
+
 interface CommitFieldProps {
   readonly label: string
   readonly value: string
-  /** Takes what was typed; returns a sentence when it cannot be taken, and null when it was. */
-  readonly onCommit: (text: string) => string | null
+  /** Takes what was typed; returns a sentence when it cannot be taken, and null when it was. What has to be looked up first is promised. */
+  readonly onCommit: (text: string) => Refusal | Promise<Refusal>
   /** Makes another text of the present one for the up and down keys; absent where that means nothing. */
   readonly onStep?: (text: string, steps: number) => string
   readonly isMono?: boolean
@@ -26,26 +29,8 @@ interface CommitFieldProps {
 export function CommitField({ label, value, onCommit, onStep, isMono = false, hidesLabel = false, placeholder, list, names = [], isAllExpression = false, isOrder = false, isFocused = false }: CommitFieldProps) {
   const id = useId()
   const input = useRef<HTMLInputElement>(null)
-  const [text, setText] = useState(value)
-  const [problem, setProblem] = useState<string | null>(null)
-  const committed = useRef(value)
-  const isTyped = useRef(false)
-  useEffect(() => {
-    committed.current = value
-    isTyped.current = false
-    setText(value)
-    setProblem(null)
-  }, [value])
-
-  const commit = (typed: string) => {
-    isTyped.current = false
-    const refused = typed === committed.current ? null : onCommit(typed)
-    setProblem(refused)
-    if (refused !== null) return
-    if (isOrder) setText(value)
-    else committed.current = typed
-  }
-  const leave = () => isTyped.current && commit(text)
+  const { text, problem, isTyped, setText, type, commit, revert } = useTyping(value, isOrder, onCommit)
+  const leave = () => isTyped() && commit(text)
   usePressElsewhere(input, leave)
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     if (event.key === 'Enter') {
@@ -55,9 +40,7 @@ export function CommitField({ label, value, onCommit, onStep, isMono = false, hi
     } else if (event.key === 'Escape') {
       // The second time it leaves the field, so that the keys of the page are to be had again.
       if (text === value) event.currentTarget.blur()
-      setText(value)
-      setProblem(null)
-      isTyped.current = false
+      revert()
     } else if (onStep && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
       event.preventDefault()
       const stepped = onStep(text, (event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1))
@@ -67,10 +50,6 @@ export function CommitField({ label, value, onCommit, onStep, isMono = false, hi
     // Chords are the bench's as long as nothing is being typed here, and so is Escape when there is nothing to go back on.
     const isOthers = event.ctrlKey || event.metaKey || (event.key === 'Escape' && text === value)
     if (!isOthers) event.stopPropagation()
-  }
-  const type = (typed: string) => {
-    isTyped.current = true
-    setText(typed)
   }
   const attributes = {
     id, autoFocus: isFocused, className: isMono ? 'mono' : undefined, placeholder, 'data-typing': text === value ? undefined : '', 'aria-invalid': problem !== null,
@@ -85,6 +64,42 @@ export function CommitField({ label, value, onCommit, onStep, isMono = false, hi
       {problem && <span id={`${id}-problem`} className="field-problem" role="alert">{problem}</span>}
     </span>
   )
+}
+
+/** What is typed, until it is taken or gone back on, and why it could not be taken. */
+function useTyping(value: string, isOrder: boolean, onCommit: CommitFieldProps['onCommit']) {
+  const [text, setText] = useState(value)
+  const [problem, setProblem] = useState<string | null>(null)
+  const committed = useRef(value)
+  const isTyped = useRef(false)
+  useEffect(() => {
+    committed.current = value
+    isTyped.current = false
+    setText(value)
+    setProblem(null)
+  }, [value])
+  const settle = (typed: string, refused: Refusal) => {
+    setProblem(refused)
+    if (refused !== null) return
+    if (isOrder) setText(value)
+    else committed.current = typed
+  }
+  const commit = (typed: string) => {
+    isTyped.current = false
+    const answer = typed === committed.current ? null : onCommit(typed)
+    if (answer instanceof Promise) void answer.then((refused) => settle(typed, refused))
+    else settle(typed, answer)
+  }
+  const type = (typed: string) => {
+    isTyped.current = true
+    setText(typed)
+  }
+  const revert = () => {
+    isTyped.current = false
+    setText(value)
+    setProblem(null)
+  }
+  return { text, problem, isTyped: () => isTyped.current, setText, type, commit, revert }
 }
 
 /**

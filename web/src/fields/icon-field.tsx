@@ -1,24 +1,12 @@
 import { useEffect, useMemo, useState, type KeyboardEvent } from 'react'
 import { addIcon, firstOf, isExpression, type Edit, type Project, type Value } from '@rheoscope/core/document'
+import { loadIcons, type IconSet } from './icons'
 import { formatValue } from './parse-value'
 import { FloatingPanel } from '../theme/floating'
 import './pickers.css'
 
 /** So many icons are shown of what a search finds. */
 const MOST_SHOWN = 84
-
-/** The bundled set, by name; loaded when it is first asked for. */
-type IconSet = readonly { readonly name: string; readonly d: string }[]
-
-let loading: Promise<IconSet> | null = null
-
-function loadIcons(): Promise<IconSet> {
-  loading ??= import('@mdi/js').then((set) =>
-    Object.entries(set).flatMap(([key, d]) => (typeof d === 'string' && key.startsWith('mdi') ? [{ name: dashed(key.slice(3)), d }] : [])))
-  return loading
-}
-
-const dashed = (name: string): string => name.replace(/([a-z0-9])([A-Z])/g, '$1-$2').toLowerCase()
 
 /** Chooses an icon of the bundled set; the project keeps the outline of those it uses. */
 export function IconField({ label, value, project, onChange }: {

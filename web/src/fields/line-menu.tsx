@@ -1,7 +1,7 @@
 import { useRef, type KeyboardEvent, type ReactNode } from 'react'
 import { MenuList } from '@mui/material'
 import { FloatingPanel } from '../theme/floating'
-import { CommitField } from './commit-field'
+import { CommitField, type Refusal } from './commit-field'
 
 interface LineMenuProps {
   /** What it hangs from; null while it is closed. */
@@ -12,8 +12,8 @@ interface LineMenuProps {
   /** What the line is called, and an example of it. */
   readonly line: string
   readonly example: string
-  /** Takes what was typed; returns a sentence when it cannot be taken, and null when it was. */
-  readonly onLine: (text: string) => string | null
+  /** Takes what was typed; returns a sentence when it cannot be taken, and null when it was. What has to be looked up first is promised. */
+  readonly onLine: (text: string) => Refusal | Promise<Refusal>
   /** The items of the menu. */
   readonly children: ReactNode
 }

@@ -1,13 +1,21 @@
-import { messageOf, RheoError, type Token, type Value } from '@rheoscope/core/document'
-import type { Scope } from '@rheoscope/core/expression'
-import { readNamedValues, readProperties, type Describable, type NamedValue, type SaidText } from '@rheoscope/core/written'
+import { messageOf, RheoError, type Motion, type Project, type Value } from '@rheoscope/core/document'
+import { itemScope, type Scope } from '@rheoscope/core/expression'
+import { easingProblem } from '@rheoscope/core/motion'
+import { readNamedValues, type NamedValue, type SaidText } from '@rheoscope/core/written'
+import { conditionProblem } from './condition'
+import { wholeMs } from './ms-field'
 import { parseValue, type Parsed } from './parse-value'
 
-type Values = Readonly<Record<string, Value>>
-
-/** The values by property that a line says of a part, or why it cannot be taken. */
-export function valuesInLine(line: string, of: Describable, scope: Scope, tokens: readonly Token[]): Parsed<Values> {
-  return orProblem(() => valuesOf(readProperties(line, of), scope, tokens))
+/** What was said of a part, by where it is kept. */
+export interface SaidValues {
+  /** In looks. */
+  readonly properties: Readonly<Record<string, Value>>
+  /** In the part itself. */
+  readonly fields: Readonly<Record<string, string>>
+  /** In the motion of a list's items. */
+  readonly motion: Partial<Pick<Motion, 'durationMs' | 'easing' | 'stagger'>>
+  /** The icons it needs, by name. */
+  readonly icons: readonly string[]
 }
 
 /** The names with their values that a line says, none of which is taken, or why they cannot be. */
@@ -17,15 +25,41 @@ export const namedInLine = (line: string, taken: ReadonlySet<string>): Parsed<re
   return double ? { problem: `The name ${double.name} is taken.` } : { value: named }
 })
 
-/** The values of what was said, or the first problem among them. */
-export function valuesOf(said: readonly SaidText[], scope: Scope, tokens: readonly Token[]): Parsed<Values> {
-  const values: Record<string, Value> = {}
+/**
+ * The values of what was said, or the first problem among them.
+ *
+ * @param tableOf the table a list has so far
+ */
+export function valuesOf(said: readonly SaidText[], scope: Scope, { tokens, tables }: Pick<Project, 'tokens' | 'tables'>, tableOf: string | null = null): Parsed<SaidValues> {
+  const properties: Record<string, Value> = {}
+  const fields: Record<string, string> = {}
+  let motion: SaidValues['motion'] = {}
+  const icons: string[] = []
+  const table = said.find(({ definition }) => definition.name === 'table')?.text ?? tableOf
   for (const { definition, text } of said) {
-    const parsed = parseValue(definition, text, scope, tokens)
+    const { name, type, keptAs, among } = definition
+    const expr = text.replace(/^=\s*/, '')
+    const parsed: Parsed<Value> =
+      name === 'filter' ? orValue(conditionProblem(expr, { ...scope, ...itemScope(tables.find(({ id }) => id === table)) }, 'A filter'), expr)
+        : name === 'easing' ? orValue(easingProblem(text), text)
+        : keptAs === 'motion' ? timeOf(text)
+        : among || keptAs === 'field' ? { value: text }
+        : parseValue(definition, text, scope, tokens)
     if ('problem' in parsed) return parsed
-    values[definition.name] = parsed.value
+    const { value } = parsed
+    if (keptAs === 'field') fields[name] = String(value)
+    else if (keptAs === 'motion') motion = { ...motion, [name]: name === 'stagger' ? { stepMs: Number(value), from: 'first' } : value }
+    else properties[name] = value
+    if (type === 'icon' && typeof value === 'string' && value !== '') icons.push(value)
   }
-  return { value: values }
+  return { value: { properties, fields, motion, icons } }
+}
+
+const orValue = (problem: string | null, value: Value): Parsed<Value> => (problem === null ? { value } : { problem })
+
+function timeOf(text: string): Parsed<Value> {
+  const ms = wholeMs(text)
+  return typeof ms === 'string' ? { problem: ms } : { value: ms }
 }
 
 /** What reading a line gives, or the sentence it is refused with. */

@@ -86,8 +86,10 @@ function useChoices(project: Project, typed: string): readonly Choice[] {
       name: findable.name, kind: KIND_NAMES[findable.kind], of: findable.owner && findable.owner.name !== findable.name ? findable.owner.name : '', go: go(addressOf(project.id, findable)),
     }))
     const places = PLACES.filter(({ name }) => text === '' || name.toLowerCase().includes(text.toLowerCase())).map(({ name, at }): Choice => ({ name, kind: 'place', of: '', go: go(`/project/${project.id}${at}`) }))
-    const named = text === '' ? undefined : text
+    const [, wanted, name = ''] = /^new (component|screen)\b\s*(.*)$/i.exec(text) ?? []
+    const named = (wanted === undefined ? text : name) || undefined
     const called = named === undefined ? '' : ` “${named}”`
-    return [...found, ...places, { name: `New component${called}`, kind: '', of: '', go: () => create.component(named) }, { name: `New screen${called}`, kind: '', of: '', go: () => create.screen(named) }]
+    const fresh = (['component', 'screen'] as const).filter((kind) => wanted === undefined || wanted.toLowerCase() === kind).map((kind): Choice => ({ name: `New ${kind}${called}`, kind: '', of: '', go: () => create[kind](named) }))
+    return wanted === undefined ? [...found, ...places, ...fresh] : [...fresh, ...found, ...places]
   }, [project, typed, navigate, create])
 }

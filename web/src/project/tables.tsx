@@ -1,10 +1,10 @@
-import { useRef, useState } from 'react'
+import { useRef, useState, type ClipboardEvent } from 'react'
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material'
 import {
   addColumn, addRecord, addTable, cellOf, cellText, freeName, itemAt, namesOf, removeColumn, removeRecord, removeTable, renameColumn, renameTable,
   retypeColumn, RheoError, setTableCell, type DataTable,
 } from '@rheoscope/core/document'
-import { pastedRows, pasteRecords } from '@rheoscope/core/exchange'
+import { pasteText } from '@rheoscope/core/exchange'
 import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/choice-field'
 import { useImport } from '../imports/use-import'
@@ -57,7 +57,7 @@ export function Tables() {
 function TableGrid({ table, onClose }: { readonly table: DataTable; readonly onClose: () => void }) {
   const { project, make } = useEditing()
   const [shown, setShown] = useState(SHOWN_AT_ONCE)
-  const [problem, setProblem] = useState<string | null>(null)
+  const [told, setTold] = useState<Told | null>(null)
   const addOne = () => {
     make(addRecord(table.id, { id: newId('record'), cells: {} }), 'add a record')
     setShown(Math.max(shown, table.records.length + 1))
@@ -72,11 +72,11 @@ function TableGrid({ table, onClose }: { readonly table: DataTable; readonly onC
     <>
       <DialogTitle id="table-title"><CommitField label="Table name" hidesLabel value={table.name} onCommit={rename} /></DialogTitle>
       <DialogContent>
-        {problem !== null && <p className="field-problem" role="alert">{problem}</p>}
-        <p className="muted">Paste from a spreadsheet into any cell: the rows go from there to the right and down.</p>
+        {told?.isProblem === true && <p className="field-problem" role="alert">{told.sentence}</p>}
+        <p className="muted" role="status">{told?.isProblem === false ? told.sentence : 'Paste from a spreadsheet into any cell: the rows go from there to the right and down, and make the columns they need.'}</p>
         <table className="data-grid">
           <thead><tr>{table.columns.map((column) => <ColumnHead key={column.id} table={table} column={column} />)}<th /></tr></thead>
-          <tbody>{table.records.slice(0, shown).map((record, row) => <RecordRow key={record.id} table={table} row={row} onProblem={setProblem} />)}</tbody>
+          <tbody>{table.records.slice(0, shown).map((record, row) => <RecordRow key={record.id} table={table} row={row} onTold={setTold} />)}</tbody>
         </table>
         {table.records.length > shown && (
           <p className="muted">
@@ -114,29 +114,37 @@ function ColumnHead({ table, column }: { readonly table: DataTable; readonly col
   )
 }
 
-function RecordRow({ table, row, onProblem }: { readonly table: DataTable; readonly row: number; readonly onProblem: (sentence: string | null) => void }) {
+/** Nothing is in it yet, so that what is typed or pasted first goes into its first cell. */
+const isBlank = ({ records }: DataTable): boolean => records.length === 1 && records.every(({ cells }) => Object.keys(cells).length === 0)
+
+/** What came of something that was pasted. */
+interface Told {
+  readonly sentence: string
+  readonly isProblem: boolean
+}
+
+function RecordRow({ table, row, onTold }: { readonly table: DataTable; readonly row: number; readonly onTold: (told: Told) => void }) {
   const { make } = useEditing()
   const record = itemAt(table.records, row)
-  const paste = (column: number, rows: readonly (readonly string[])[]) => {
+  const paste = (event: ClipboardEvent, column: number) => {
     try {
-      onProblem(null)
-      make(pasteRecords(table, { row, column }, rows, newId), 'paste records')
+      const pasted = pasteText(table, { row, column }, event.clipboardData.getData('text'), newId)
+      if (!pasted) return
+      event.preventDefault()
+      make(pasted.edit, 'paste records')
+      onTold({ sentence: pasted.says, isProblem: false })
     } catch (error) {
       if (!(error instanceof RheoError)) throw error
-      onProblem(error.message)
+      event.preventDefault()
+      onTold({ sentence: error.message, isProblem: true })
     }
   }
   return (
     <tr>
       {table.columns.map((column, index) => (
-        <td key={column.id} onPaste={(event) => {
-          const rows = pastedRows(event.clipboardData.getData('text'), table.columns.length - index)
-          if (rows.length < 2 && (rows[0]?.length ?? 0) < 2) return
-          event.preventDefault()
-          paste(index, rows)
-        }}>
+        <td key={column.id} onPaste={(event) => paste(event, index)}>
           <CommitField
-            label={`${column.name} of record ${row + 1}`} hidesLabel isMono={column.type !== 'text'} value={cellText(record.cells[column.id])}
+            label={`${column.name} of record ${row + 1}`} hidesLabel isFocused={row === 0 && index === 0 && isBlank(table)} isMono={column.type !== 'text'} value={cellText(record.cells[column.id])}
             onCommit={(text) => (make(setTableCell(table.id, record.id, column.id, cellOf(column.type, text)), `set ${column.name}`), null)}
           />
         </td>

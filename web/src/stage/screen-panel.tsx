@@ -5,9 +5,12 @@ import type { Finding } from '@rheoscope/core/check'
 import { PartTree } from '../bench/tree/part-tree'
 import { useOfChecks } from '../checks/use-findings'
 import { newHolder, newPart } from '../bench/tree/part-kinds'
+import { askedToAdd } from '../bench/page/said-edits'
+import { useAsking } from '../bench/page/use-asking'
+import { useStillBench } from '../bench/page/use-bench'
 import { ChoiceField } from '../fields/choice-field'
+import { LineMenu } from '../fields/line-menu'
 import { newId } from '../session/new-id'
-import { FloatingMenu } from '../theme/floating'
 import { FurtherSizes } from './further-sizes'
 import { LengthFields } from './length-fields'
 import { useStage } from './use-stage'
@@ -51,24 +54,32 @@ function SizeFields({ screen }: { readonly screen: Screen }) {
 }
 
 function AddToScreen() {
-  const { project, screen, make, select, arrange } = useStage()
+  const { project, screen, make, select, selectParts, arrange } = useStage()
+  const bench = useStillBench()
+  const ask = useAsking()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const close = () => setAnchor(null)
   const add = (part: Part) => {
-    setAnchor(null)
+    close()
     make(addToScreen(screen.id, part), `put ${part.name} on ${screen.name}`)
     select(part.id)
     arrange(true)
   }
+  const take = (line: string) => ask(askedToAdd(bench, line), `put something on ${screen.name}`, (parts) => {
+    close()
+    selectParts(parts)
+    arrange(true)
+  })
   const at = { x: 24, y: 24 + 16 * (screen.parts.length - 1) }
   return (
     <>
-      <Button aria-haspopup="menu" aria-label="Put something on the screen" onClick={(event) => setAnchor(event.currentTarget)}>+</Button>
-      <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
+      <Button aria-haspopup="dialog" aria-label="Put something on the screen" onClick={(event) => setAnchor(event.currentTarget)}>+</Button>
+      <LineMenu anchor={anchor} onClose={close} label="Put something on the screen" line="New parts in one line" example='text heading "Boarding" at 20,12' onLine={take}>
         {project.components.map(({ id, name }) => <MenuItem key={id} onClick={() => add(instanceFor(project, screen, id, newId(name), at))}>{name}</MenuItem>)}
         <MenuItem divider disabled />
         {(['text', 'box', 'container'] as const).map((kind) => <MenuItem key={kind} onClick={() => add(newPart(newId(kind), kind, rootOf(screen), screen, screen.parts))}>a {kind}</MenuItem>)}
         <MenuItem onClick={() => add(newHolder(newId('list'), 'list', rootOf(screen), screen.parts))}>a list of records</MenuItem>
-      </FloatingMenu>
+      </LineMenu>
     </>
   )
 }

@@ -77,17 +77,28 @@ export function setCells(project: Project, component: Component, cells: readonly
 }
 
 /** Gives the rules in some cells a duration in ms, and an easing where one is said; null where none of them has a rule that moves anything. */
-export function timeCells(project: Project, component: Component, cells: readonly Cell[], { durationMs, easing }: { readonly durationMs: number; readonly easing: string | null }, newId: NewId): Edit | null {
-  const rules = new Set(cells.flatMap((cell) => ruleInCell(component, cell.axis, cell.state, rowOf(cell)) ?? []).filter(({ target }) => target.go !== 'ignored').map(({ id }) => id))
-  const timed = [...rules].map((rule): Edit => {
-    const context: MotionContext = { project, component, place: { of: 'rule', rule }, newId }
-    const lasting = setOfMotion(context, 'durationMs', durationMs)
-    if (easing === null) return lasting
-    const after = certain(componentOf(apply({ ...project, components: [component] }, lasting), component.id))
-    return batch(lasting, setOfMotion({ ...context, component: after }, 'easing', easing))
-  })
+export function timeCells(project: Project, component: Component, cells: readonly Cell[], timing: SaidTiming, newId: NewId): Edit | null {
+  const timed = rulesIn(component, cells).filter(({ target }) => target.go !== 'ignored').map(({ id }) => timeMotion({ project, component, place: { of: 'rule', rule: id }, newId }, timing))
   return timed.length > 0 ? batch(...timed) : null
 }
+
+/** How long a motion takes, in ms, and along which curve; null leaves that as it is. */
+interface SaidTiming {
+  readonly durationMs: number
+  readonly easing: string | null
+}
+
+/** Gives a motion a duration in ms, and an easing where one is said. */
+export function timeMotion(context: MotionContext, { durationMs, easing }: SaidTiming): Edit {
+  const { project, component } = context
+  const lasting = setOfMotion(context, 'durationMs', durationMs)
+  if (easing === null) return lasting
+  const after = certain(componentOf(apply({ ...project, components: [component] }, lasting), component.id))
+  return batch(lasting, setOfMotion({ ...context, component: after }, 'easing', easing))
+}
+
+/** The rules in some cells, each once. */
+export const rulesIn = (component: Component, cells: readonly Cell[]): readonly Rule[] => [...new Set(cells.flatMap((cell) => ruleInCell(component, cell.axis, cell.state, rowOf(cell)) ?? []))]
 
 /** Empties several cells. Null when all of them were. */
 export function emptyCells(project: Project, component: Component, cells: readonly Cell[]): Edit | null {

@@ -1,11 +1,13 @@
 import { certain, itemAt } from '../certain'
 import type { Component, State } from '../component'
+import type { PropertyValues } from '../look'
 import type { Loop } from '../motion'
 import { childrenOf, withDescendants, type Part } from '../part'
 import { propertyDefinition } from '../property'
 import type { Action } from '../rule'
 import type { Id, Value } from '../value'
 import { batch, type Edit } from './edit'
+import type { Path } from './path'
 import { inProject, inside, setAt, unsetAt, insertInto, removeFrom, moveWithin, type Place } from './place'
 import { lookAt, lookPath, lookPlaces, restingLooks, stageLooks, type LookPlace, type OwnLookPlace } from './look-place'
 import { motionOf, motionPath, motionPlaces, type MotionPlace } from './motion-edits'
@@ -141,3 +143,36 @@ export function reorderPart(component: Component, part: Part, towards: 'front' |
 /** Moves a part into another container. */
 export const reparent = (component: Id, part: Id, parent: Id): Edit =>
   setAt(inside(partPath(component, part), 'parent'), parent)
+
+/**
+ * Makes another kind of thing of something drawn, in its place and under its id: what it is said to be like goes on to hold as far as that
+ * kind has it, in every look and motion; what it lacks is as `fresh` says. An instance is as large as its component. Null for an instance,
+ * slot or list, for the root, and for what holds other parts unless it becomes a container.
+ *
+ * @param said what the base look says of it from now on, whatever it said before
+ */
+export function turnInto(component: Component, id: Id, fresh: Part, said: PropertyValues = {}): Edit | null {
+  const part = component.parts.find((each) => each.id === id)
+  if (!part || part.parent === null || HELD.includes(part.kind) || (childrenOf(component.parts, id).length > 0 && fresh.kind !== 'container')) return null
+  const has = (property: string) => propertyDefinition(property)?.kinds.includes(fresh.kind) === true && !(fresh.kind === 'instance' && (property === 'width' || property === 'height'))
+  const base = { ...fresh.base, ...Object.fromEntries(Object.entries(part.base).filter(([property]) => has(property))), ...said }
+  const { kind: _kind, ...kept } = part
+  return batch(
+    setAt(partPath(component.id, id), { ...kept, ...fresh, id, parent: part.parent, base }),
+    ...lookPlaces(component).flatMap((place) => withoutProperties(inside(lookPath(component, place), id), lookAt(component, place)[id], has)),
+    ...component.axes.flatMap((axis) => axis.states.flatMap(({ id: state, loop }) => (loop ? withoutProperties(inside(inProject('components', component.id, 'axes', axis.id, 'states', state), 'loop', 'to', id), loop.to[id], has) : []))),
+    ...motionPlaces(component).flatMap((place) => (motionOf(component, place)?.lanes ?? [])
+      .filter((lane) => lane.part === id && lane.property !== null && !has(lane.property))
+      .map((lane) => removeFrom(inside(certain(motionPath(component, place)), 'lanes'), lane.id))),
+  )
+}
+
+/** What stands for something elsewhere: rules put it into states and send it messages. */
+const HELD: readonly Part['kind'][] = ['instance', 'slot', 'list']
+
+/** Takes out of what is said of a part, at a path, what it is not any more. */
+function withoutProperties(path: Path, said: PropertyValues | undefined, has: (property: string) => boolean): readonly Edit[] {
+  const all = Object.keys(said ?? {})
+  const gone = all.filter((property) => !has(property))
+  return gone.length === all.length && gone.length > 0 ? [unsetAt(path)] : gone.map((property) => unsetAt([...path, property]))
+}

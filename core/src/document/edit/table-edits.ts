@@ -18,6 +18,9 @@ export const renameTable = (table: Id, name: string): Edit => setAt(inProject('t
 /** An edit that adds a column to a table. */
 export const addColumn = (table: Id, column: Column): Edit => insertInto(inProject('tables', table, 'columns'), column)
 
+/** An edit that says anew what a column is; what is in it stays as it is. */
+export const setColumn = (table: Id, column: Column): Edit => setAt(inProject('tables', table, 'columns', column.id), column)
+
 /** An edit that renames a column. */
 export const renameColumn = (table: Id, column: Id, name: string): Edit => setAt(inProject('tables', table, 'columns', column, 'name'), name)
 

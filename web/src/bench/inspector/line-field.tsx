@@ -1,23 +1,18 @@
 import type { Part, Value } from '@rheoscope/core/document'
-import type { Scope } from '@rheoscope/core/expression'
-import { describable } from '@rheoscope/core/written'
 import { CommitField } from '../../fields/commit-field'
-import { valuesInLine } from '../../fields/said-values'
-import { useBench } from '../page/use-bench'
+import { askedOfParts } from '../page/said-edits'
+import { useAsking } from '../page/use-asking'
+import { useBench, useStillBench } from '../page/use-bench'
 
-/** Where the selected part stands and how large it is, in one line; whatever else it is like can be said there as well, of all selected parts at once. */
-export function LineField({ part, scope }: { readonly part: Part; readonly scope: Scope }) {
-  const { project, parts, ownValue, make, propertyEdit } = useBench()
-  const take = (line: string): string | null => {
-    const read = valuesInLine(line, describable(project, part.kind, 'component' in part ? part.component : null), scope, project.tokens)
-    if ('problem' in read) return read.problem
-    const said = parts.flatMap(({ id }) => Object.entries(read.value).map(([property, value]) => ({ part: id, property, value })))
-    if (said.length > 0) make(propertyEdit(said), parts.length > 1 ? `set ${parts.length} parts` : `set ${part.name}`)
-    return null
-  }
+/** Where the selected part stands and how large it is, in one line; whatever else it is like can be said there as well, of all selected parts at once and of others by their names. */
+export function LineField({ part }: { readonly part: Part }) {
+  const { parts, ownValue } = useBench()
+  const still = useStillBench()
+  const ask = useAsking()
+  const take = (line: string) => ask(askedOfParts(still, line), parts.length > 1 ? `set ${parts.length} parts` : `set ${part.name}`)
   const shown = (property: string): Value | undefined => ownValue(part.id, property) ?? part.base[property]
   return (
-    <div className="property-line" title="Size and place, and whatever else: 208x42 at 0,0 fill #24506f radius 6 not visible">
+    <div className="property-line" title="Size and place, and whatever else: 208x42 at 0,0 fill #24506f radius 6 not visible. Others by name behind a semicolon: ring opacity 0. Another kind behind “as”: as picture">
       <CommitField label="In one line" hidesLabel isMono isOrder value={placeText(shown)} placeholder="208x42 at 0,0 fill #24506f" onCommit={take} />
     </div>
   )

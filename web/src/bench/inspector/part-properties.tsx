@@ -50,7 +50,7 @@ function PropertyList({ part }: { readonly part: Part }) {
   return (
     <>
       <h2 className="caption">{parts.length > 1 ? `${parts.length} parts` : part.name} <span className="muted">{where}</span></h2>
-      <LineField key={part.id} part={part} scope={scope} />
+      <LineField key={part.id} part={part} />
       {part.kind === 'instance' && <InstanceProperties part={part} />}
       {part.kind === 'list' && <ListProperties part={part} />}
       {part.kind === 'slot' && <p className="muted hint">Holds what “{component.parameters.find(({ id }) => id === part.slot)?.name ?? '?'}” names.</p>}

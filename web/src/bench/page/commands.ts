@@ -1,4 +1,4 @@
-import { batch, clipOf, componentOf, firstOf, groupParts, hasKeys, inProject, isFields, itemAt, lookClipOf, orElse, pasteClip, pasteLook, pasteRules, pasteStates, putPart, removeParts, reorderPart, setAt, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part, type RuleClip, type StateClip } from '@rheoscope/core/document'
+import { batch, clipOf, componentOf, firstOf, groupParts, hasKeys, inProject, isFields, itemAt, lookClipOf, orElse, pasteClip, pasteLook, pasteRules, pasteStates, putPart, removeParts, reorderPart, rootOf, setAt, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part, type RuleClip, type StateClip } from '@rheoscope/core/document'
 import { aligned, ALIGNMENTS, around, distributed, IDENTITY, itemOf, matrixTo, shownSize, transformed, type Alignment, type Frame, type Point } from '@rheoscope/core/scene'
 import { jsonOr } from '../../json'
 import { newId } from '../../session/new-id'
@@ -179,11 +179,13 @@ export function putInto(bench: Bench, holder: string | null, before: string | nu
 }
 
 /** Takes the selected parts out, with all that is inside them. */
-export function removeSelected({ component, view, make, select }: Bench): void {
+export function removeSelected({ component, view, isScreen, make, select }: Bench): void {
   const doomed = topmost(component, view.parts)
   if (doomed.length === 0) return
   make(removeParts(component, doomed.map(({ id }) => id)), `remove ${doomed.map(({ name }) => name).join(', ')}`)
-  select({ do: 'select parts', parts: [] })
+  const holder = doomed[0]?.parent
+  // What is done next is done to what held them; of a screen that is nothing in particular.
+  select({ do: 'select parts', parts: holder == null || (isScreen && holder === rootOf(component).id) ? [] : [holder] })
 }
 
 /** Puts the selected parts where `place` says; a single one is placed within its holder. */

@@ -29,26 +29,48 @@ export function problemOf(text: string, states: readonly State[]): string | null
   return reading.is === 'several' ? `“${text.trim()}” can be ${reading.states.map(({ name }) => name).join(' or ')}.` : null
 }
 
-/** A target with how long its motion takes, as typed into a cell; the target is empty where only the time is said. */
+/** What is typed into a cell, taken apart; the target is empty where only the rest is said. */
 export interface Typed {
   readonly target: string
   /** It leads back as well. */
   readonly isBoth: boolean
-  readonly timing: { readonly durationMs: number; readonly easing: string | null } | null
+  readonly timing: Timing | null
+  /** When it does: an expression. */
+  readonly guard: string | null
+  /** What it does besides, as a line of actions. */
+  readonly actions: string | null
+}
+
+interface Timing {
+  readonly durationMs: number
+  readonly easing: string | null
+  /** It is how long everything in the component takes that says nothing else. */
+  readonly isForAll: boolean
 }
 
 const TIMED = /^(.*?)\s+(\d+(?:\.\d+)?)\s*(ms|s)?(?:\s+(\S.*))?$/i
 
 const AND_BACK = /\s+and back\s*$/i
 
-/** Takes apart what is typed into a cell: `open 200 ease-out`, `open 0.2s and back`, or ` 200` for the time alone. What is the name of a state as a whole is neither a time nor a way back. */
+const FOR_ALL = /\s+for all\s*$/i
+
+/**
+ * Takes apart what is typed into a cell: `open 200 ease-out`, `open 0.2s and back`, ` 200` for the time alone, `open 200 for all` for
+ * everything in the component, `open if tries > 2`, `open; set tries to 0`. What is the name of a state as a whole is nothing but that.
+ */
 export function typedIn(text: string, states: readonly State[]): Typed {
-  const isName = states.some(({ name }) => name.trim().toLowerCase() === text.trim().toLowerCase())
-  if (isName) return { target: text, isBoth: false, timing: null }
-  const isBoth = AND_BACK.test(text)
-  const there = text.replace(AND_BACK, '')
-  const found = TIMED.exec(there)
-  if (!found) return { target: there, isBoth, timing: null }
+  const alone: Typed = { target: text, isBoth: false, timing: null, guard: null, actions: null }
+  if (states.some(({ name }) => name.trim().toLowerCase() === text.trim().toLowerCase())) return alone
+  const [, said = '', actions] = /^([^;]*)(?:;(.*))?$/s.exec(text) ?? []
+  const [, moved = '', guard] = /^(.*?)(?:\s+if\s+(\S.*))?$/is.exec(said) ?? []
+  const there = moved.replace(AND_BACK, '')
+  const timed = there.replace(FOR_ALL, '')
+  const rest = { isBoth: AND_BACK.test(moved), guard: guard?.trim() ?? null, actions: actions?.trim() === '' ? null : (actions?.trim() ?? null) }
+  const found = TIMED.exec(timed)
+  if (!found) return { target: there, timing: null, ...rest }
   const [, target = '', number = '', unit, easing = null] = found
-  return { target, isBoth, timing: { durationMs: Math.round(Number(number) * (unit?.toLowerCase() === 's' ? 1000 : 1)), easing } }
+  return { target, timing: { durationMs: Math.round(Number(number) * (unit?.toLowerCase() === 's' ? 1000 : 1)), easing, isForAll: FOR_ALL.test(there) }, ...rest }
 }
+
+/** Whether more is said than where it leads. */
+export const saysMore = ({ isBoth, timing, guard, actions }: Typed): boolean => isBoth || timing !== null || guard !== null || actions !== null

@@ -1,9 +1,13 @@
 import { useState, type FocusEvent, type KeyboardEvent } from 'react'
-import { apply, batch, cellBack, certain, componentOf, ruleInCell, setCells, setCellsAndBack, timeCells, triggerRow, type Cell, type Component, type Edit, type Id, type Project, type State } from '@rheoscope/core/document'
+import { addAction, apply, batch, cellBack, certain, componentOf, ruleInCell, rulesIn, setCells, setCellsAndBack, setRuleField, timeCells, timeMotion, triggerRow, type Cell, type Component, type Edit, type Id, type Project, type State } from '@rheoscope/core/document'
+import { conditionScope } from '@rheoscope/core/machine'
 import { easingProblem } from '@rheoscope/core/motion'
+import { readActions } from '@rheoscope/core/written'
+import { conditionProblem } from '../../fields/condition'
+import { orProblem } from '../../fields/said-values'
 import { newId } from '../../session/new-id'
 import { targetOf } from '../../theme/target-of'
-import { problemOf, readingOf, typedIn, type Typed } from './cell-typing'
+import { problemOf, readingOf, saysMore, typedIn, type Typed } from './cell-typing'
 import { rowsOf } from './rows'
 import { useStillBench } from '../page/use-bench'
 import { useCells } from './use-cells'
@@ -22,14 +26,17 @@ interface Typing extends CellTyping {
   readonly cells: readonly Cell[]
 }
 
-/** Where cells lead, whether back as well, and how long that takes, as one edit; null when nothing is said. */
-function editOf(project: Project, component: Component, cells: readonly Cell[], named: Id | null, { isBoth, timing }: Typed): Edit | null {
+/** What cells do, as one edit: where they lead, whether back as well, how long that takes, when, and what they do besides; null when nothing is said. */
+function editOf(project: Project, component: Component, cells: readonly Cell[], named: Id | null, { isBoth, timing, guard, actions }: Typed): Edit | null {
   const state = named ?? (isBoth ? leadsTo(component, cells[0]) : null)
   const pointed = state === null ? null : isBoth ? setCellsAndBack(project, component, cells, state, newId) : setCells(project, component, cells, { go: 'state', state }, newId)
   const after = pointed ? certain(componentOf(apply(project, pointed), component.id)) : component
   const timedCells = state !== null && isBoth ? [...cells, ...cells.slice(0, 1).map((cell) => cellBack(cell, state))] : cells
-  const timed = timing && timeCells(project, after, timedCells, timing, newId)
-  const edits = [pointed, timed].filter((edit) => edit !== null)
+  const timed = timing?.isForAll === true ? timeMotion({ project, component: after, place: { of: 'component' }, newId }, timing) : timing && timeCells(project, after, timedCells, timing, newId)
+  const rules = rulesIn(after, cells)
+  const guarded = guard === null ? [] : rules.map(({ id }) => setRuleField(component.id, id, 'guard', guard))
+  const acting = actions === null ? [] : rules.flatMap(({ id }) => readActions(actions, { project, component }).map((action) => addAction(component.id, id, { ...action, id: newId(action.do) })))
+  const edits = [pointed, timed, ...guarded, ...acting].filter((edit) => edit !== null)
   return edits.length > 0 ? batch(...edits) : null
 }
 
@@ -39,16 +46,18 @@ function leadsTo(component: Component, cell: Cell | undefined): Id | null {
   return rule?.target.go === 'state' ? rule.target.state : null
 }
 
-/** Why what is typed cannot be taken, in a sentence: its state or its easing; null when it can. */
-function problemIn(text: string, states: readonly State[]): string | null {
-  const { target, timing } = typedIn(text, states)
+/** Why what is typed cannot be taken, in a sentence; null when it can. */
+function problemIn(text: string, project: Project, component: Component, states: readonly State[]): string | null {
+  const { target, timing, guard, actions } = typedIn(text, states)
   const easing = timing?.easing == null ? null : easingProblem(timing.easing)
-  return (target.trim() === '' ? null : problemOf(target, states)) ?? easing
+  const condition = guard === null ? null : conditionProblem(guard, conditionScope(project, component), 'A condition')
+  const read = actions === null ? null : orProblem(() => ({ value: readActions(actions, { project, component }) }))
+  return (target.trim() === '' ? null : problemOf(target, states)) ?? easing ?? condition ?? (read && 'problem' in read ? read.problem : null)
 }
 
 /**
  * The keys of the selected cells: a state's name or the number of its column sets the target — at once when nothing
- * else can be meant, otherwise with Enter or on leaving the cell —, a space and a number with an easing behind it the time, `-` means nothing on purpose, `.` opens what else
+ * else can be meant, otherwise with Enter or on leaving the cell —, behind it or alone its time, condition and actions as `typedIn` has them, `-` means nothing on purpose, `.` opens what else
  * there is; arrows go from cell to cell, and with Shift select further ones.
  */
 export function useCellKeys(openMenu: () => void) {
@@ -60,7 +69,7 @@ export function useCellKeys(openMenu: () => void) {
   const finish = (what: Typing | null): void => {
     if (!what || what.problem !== null) return
     const typed = typedIn(what.text, axis.states)
-    const problem = problemIn(what.text, axis.states)
+    const problem = problemIn(what.text, project, component, axis.states)
     if (problem !== null) return setTyping({ ...what, problem })
     const reading = readingOf(typed.target, axis.states)
     setTyping(null)
@@ -69,9 +78,9 @@ export function useCellKeys(openMenu: () => void) {
   }
 
   const type = (what: Typing): void => {
-    const { target, isBoth, timing } = typedIn(what.text, axis.states)
-    const reading = readingOf(target, axis.states)
-    if (timing || isBoth || target.trim() === '') setTyping(what)
+    const typed = typedIn(what.text, axis.states)
+    const reading = readingOf(typed.target, axis.states)
+    if (saysMore(typed) || typed.target.trim() === '') setTyping(what)
     else if (reading.is === 'one' && reading.isSettled) finish(what)
     else setTyping(reading.is === 'none' ? { ...what, problem: problemOf(what.text, axis.states) } : what)
   }

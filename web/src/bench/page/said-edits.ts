@@ -1,0 +1,128 @@
+import { addIcon, addPart, axisOfProperty, batch, EMPTY_MOTION, freeName, namesOf, setAt, setOfMotion, startInstanceIn, turnInto, type Edit, type Id, type Part, type Project, type Said } from '@rheoscope/core/document'
+import { scopeOf } from '@rheoscope/core/expression'
+import { describable, readParts, readPartsLine, type NamedPart, type SaidPart } from '@rheoscope/core/written'
+import { loadIcons } from '../../fields/icons'
+import type { Parsed } from '../../fields/parse-value'
+import { orProblem, valuesOf, type SaidValues } from '../../fields/said-values'
+import { contextAt } from '../lanes/use-motion'
+import { addablesOf, holderFor, type Addable } from '../tree/addables'
+import type { Bench } from './use-bench'
+
+/** What a line asks for: an edit, with the icons it needs and the parts that are selected when it is made. */
+export interface Asked {
+  readonly edit: Edit
+  readonly icons: readonly string[]
+  readonly parts: readonly Id[]
+}
+
+/** What a line of new parts asks for, in the selected container: `container row gap 8; > icon anchor; > text "Call the bridge"`. */
+export function askedToAdd(bench: Bench, line: string): Parsed<Asked> {
+  return orProblem(() => {
+    const made: { readonly part: Part; readonly depth: number }[] = []
+    const edits: Edit[] = []
+    const icons: string[] = []
+    for (const said of readParts(line, possible(bench))) {
+      const holder = made.findLast(({ depth }) => depth < said.depth)?.part ?? holderFor(bench)
+      const fresh = freshPart(bench, said, holder, [...bench.component.parts, ...made.map((each) => each.part)])
+      if ('problem' in fresh) return fresh
+      const { bare, values, before } = fresh.value
+      const part = withSaid(bench, bare, values)
+      edits.push(...before, addPart(bench.component.id, part))
+      icons.push(...values.icons)
+      made.push({ part, depth: said.depth })
+    }
+    return { value: { edit: batch(...edits), icons, parts: made.filter(({ depth }) => depth === 0).map(({ part }) => part.id) } }
+  })
+}
+
+/** What a line asks for that says what the selected parts are to be like, and others by their names: `opacity 0.5; ring state turning; plate as picture 40x56`. */
+export function askedOfParts(bench: Bench, line: string): Parsed<Asked> {
+  const { project, component, parts } = bench
+  return orProblem(() => {
+    const named = component.parts.map((part): NamedPart & { readonly part: Part } => ({ ...describable(project, part.kind, 'component' in part ? part.component : null), id: part.id, name: part.name, part }))
+    const selected = named.find(({ id }) => id === parts[0]?.id)
+    if (!selected) return { problem: 'Select a part first.' }
+    const edits: Edit[] = []
+    const icons: string[] = []
+    const properties: Said[] = []
+    for (const said of readPartsLine(line, selected, named, possible(bench))) {
+      const { part } = said.of
+      if ('as' in said) {
+        const turned = turnedInto(bench, part, said.as)
+        if ('problem' in turned) return turned
+        edits.push(turned.value.edit)
+        icons.push(...turned.value.icons)
+        continue
+      }
+      const values = valuesOf(said.said, scopeOf(project, component), project, part.kind === 'list' ? part.table : null)
+      if ('problem' in values) return values
+      icons.push(...values.value.icons)
+      for (const { id } of said.of === selected ? parts : [part]) {
+        properties.push(...Object.entries(values.value.properties).filter(([property]) => !isStart(bench, property)).map(([property, value]) => ({ part: id, property, value })))
+        edits.push(...otherEdits(bench, id, values.value))
+      }
+    }
+    return { value: { edit: batch(...edits, ...(properties.length > 0 ? [bench.propertyEdit(properties)] : [])), icons, parts: parts.map(({ id }) => id) } }
+  })
+}
+
+/** The icons something needs that the project does not have yet. */
+export const lackingIcons = (project: Project, { icons }: Asked): readonly string[] =>
+  [...new Set(icons)].filter((wanted) => !project.icons.some(({ name }) => name === wanted))
+
+/** An edit with the outlines of icons of the bundled set; a sentence where there is none of a name. */
+export async function withIcons(edit: Edit, wanted: readonly string[]): Promise<Parsed<Edit>> {
+  const set = await loadIcons()
+  const missing = wanted.find((name) => !set.some((icon) => icon.name === name))
+  if (missing !== undefined) return { problem: `There is no icon called “${missing}”.` }
+  return { value: batch(...set.filter(({ name }) => wanted.includes(name)).map(({ name, d }) => addIcon(name, d)), edit) }
+}
+
+const possible = (bench: Bench): readonly Addable[] => addablesOf(bench).filter(({ isInside }) => isInside !== true)
+
+/** On a screen an instance begins in a state and goes on from there; a look keeps it in one. */
+const isStart = ({ isScreen }: Bench, property: string): boolean => isScreen && axisOfProperty(property) !== null
+
+/** What is not kept in looks: fields of the part, the motion of a list's items, the states instances on a screen begin in. */
+function otherEdits(bench: Bench, part: Id, { fields, motion, properties }: SaidValues): readonly Edit[] {
+  const { component } = bench
+  const context = contextAt(bench, { of: 'list', part })
+  return [
+    ...Object.entries(fields).map(([field, to]) => setAt(['components', component.id, 'parts', part, field], to === '' && field !== 'transitionName' ? null : to)),
+    ...(motion.durationMs === undefined ? [] : [setOfMotion(context, 'durationMs', motion.durationMs)]),
+    ...(motion.easing === undefined ? [] : [setOfMotion(context, 'easing', motion.easing)]),
+    ...(motion.stagger === undefined ? [] : [setOfMotion(context, 'stagger', motion.stagger)]),
+    ...Object.entries(properties).filter(([property]) => isStart(bench, property)).map(([property, state]) => startInstanceIn(component.id, part, axisOfProperty(property) ?? '', String(state))),
+  ]
+}
+
+/** A new part as it is without what was said of it, what that was, and what has to be there before the part is. */
+function freshPart({ project, component }: Bench, { is, name, said }: SaidPart<Addable>, holder: Part, others: readonly Part[]): Parsed<{ readonly bare: Part; readonly values: SaidValues; readonly before: readonly Edit[] }> {
+  const { part: made, before } = is.make(holder, others)
+  const bare = { ...made, name: name === null ? made.name : freeName(name, namesOf(others)) }
+  // What it says of itself may name it.
+  const values = valuesOf(said, scopeOf(project, { ...component, parts: [...others, bare] }), project)
+  return 'problem' in values ? values : { value: { bare, values: values.value, before: before ? [before] : [] } }
+}
+
+/** A part with what was said of it. */
+function withSaid(bench: Bench, part: Part, { properties, fields, motion }: SaidValues): Part {
+  const [starts, looks] = [true, false].map((isAtStart) => Object.fromEntries(Object.entries(properties).filter(([property]) => isStart(bench, property) === isAtStart)))
+  return {
+    ...part, ...fields, base: { ...part.base, ...looks },
+    ...(part.kind === 'instance' ? { start: Object.fromEntries(Object.entries(starts ?? {}).map(([property, state]) => [axisOfProperty(property) ?? '', String(state)])) } : {}),
+    ...(Object.keys(motion).length > 0 ? { motion: { ...EMPTY_MOTION, ...motion } } : {}),
+  }
+}
+
+/** What makes another kind of thing of a part. One that has no name of its own is called by what it is. */
+function turnedInto(bench: Bench, part: Part, said: SaidPart<Addable>): Parsed<Pick<Asked, 'edit' | 'icons'>> {
+  const { component } = bench
+  const fresh = freshPart(bench, said, part, component.parts.filter(({ id }) => id !== part.id))
+  if ('problem' in fresh) return fresh
+  const { bare, values, before } = fresh.value
+  const keepsName = said.name === null && !new RegExp(`^${part.kind}( \\d+)?$`).test(part.name)
+  const turned = turnInto(component, part.id, withSaid(bench, keepsName ? { ...bare, name: part.name } : bare, { ...values, properties: {} }), values.properties)
+  if (!turned) return { problem: `${part.name} cannot become ${said.is.word}: ${part.parent === null ? 'it holds everything' : 'it holds other parts, or stands for a component'}.` }
+  return { value: { edit: batch(...before, turned), icons: values.icons } }
+}
