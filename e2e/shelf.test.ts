@@ -1,4 +1,6 @@
 import { expect, test } from '@jest/globals'
+import { readFileSync } from 'node:fs'
+import { gzipSync } from 'node:zlib'
 import { By } from 'selenium-webdriver'
 import { useApplication } from './harness/application'
 import { BenchHands } from './harness/bench'
@@ -85,4 +87,12 @@ test('nine windows of a project are open at once, and the last is told what the 
   await hands.addState()
   await hands.driver.switchTo().window(last)
   await hands.cell('tap', 'over')
+})
+
+test('the shelf needs little before it is seen: what runs a project and what edits one come after', () => {
+  const built = new URL('../web/dist/', import.meta.url)
+  const page = readFileSync(new URL('index.html', built), 'utf8')
+  const needed = [...page.matchAll(/(?:src|href)="\/(assets\/[^"]+\.(?:js|css))"/g)].map((match) => gzipSync(readFileSync(new URL(match[1]!, built))).length)
+  expect(needed.length).toBeGreaterThan(3)
+  expect(needed.reduce((sum, size) => sum + size)).toBeLessThan(250_000)
 })

@@ -141,8 +141,28 @@ export class Checks {
 }
 
 /** Everything that is to be said of a component, wherever it stands. */
-export const findingsAbout = ({ components, screens, project }: ProjectFindings, component: Id): readonly Finding[] =>
-  [...(components[component]?.findings ?? []), ...[...Object.values(screens), project].flatMap(({ findings }) => findings).filter(({ about }) => about.component === component && about.screen === undefined)]
+export const findingsAbout = (found: ProjectFindings, component: Id): readonly Finding[] =>
+  [...(found.components[component]?.findings ?? []), ...(foundElsewhere(found).get(component) ?? [])]
+
+const known = new WeakMap<ProjectFindings, ReadonlyMap<Id, readonly Finding[]>>()
+
+/** What was found of components while screens and the project were looked at, by component. All that is shown of a component asks, so it is gathered once. */
+function foundElsewhere(found: ProjectFindings): ReadonlyMap<Id, readonly Finding[]> {
+  const before = known.get(found)
+  if (before) return before
+  const gathered = new Map<Id, Finding[]>()
+  for (const { findings } of [...Object.values(found.screens), found.project]) {
+    for (const finding of findings) {
+      const { component, screen } = finding.about
+      if (component === undefined || screen !== undefined) continue
+      const of = gathered.get(component)
+      if (of) of.push(finding)
+      else gathered.set(component, [finding])
+    }
+  }
+  known.set(found, gathered)
+  return gathered
+}
 
 /** Everything that is to be said of a screen, and of what stands on it together. */
 export const findingsOn = ({ screens, project }: ProjectFindings, screen: Id): readonly Finding[] =>

@@ -45,14 +45,14 @@ export function useRemedy({ id, remedy }: Finding): Remedy | null {
 
 const NONE: readonly Finding[] = []
 
-/** What is to be said of one component that nobody has accepted, the worst first, and how far it has been looked at. */
-export const useFindingsOf = (component: string): Open => useOpen(component, findingsAbout)
+/** What is to be said of one component that nobody has accepted, the worst first. */
+export const useFindingsOf = (component: string): readonly Finding[] => useOpen(component, findingsAbout)
 
 /** The same of what stands on a screen. */
-export const useFindingsOn = (screen: string): Open => useOpen(screen, findingsOn)
+export const useFindingsOn = (screen: string): readonly Finding[] => useOpen(screen, findingsOn)
 
-interface Open {
-  readonly findings: readonly Finding[]
+/** How far something has been looked at. */
+interface HowFar {
   readonly looking: Looking
   /** Whether it has been looked at by itself as it is now, or will not be; otherwise what is found is of what it was before. */
   readonly areCurrent: boolean
@@ -60,14 +60,32 @@ interface Open {
 
 const isOver = ({ is }: Looking): boolean => is !== 'looking' && is !== 'not yet'
 
-/** Those of the findings about a thing that nobody has accepted. They are those of the document as it is stored, whatever is being previewed. */
-function useOpen(id: string, about: (found: ProjectFindings, id: string) => readonly Finding[]): Open {
-  const state = useChecksState()
+/**
+ * Those of the findings about a thing that nobody has accepted. They are those of the document as it is stored, whatever is being previewed;
+ * nothing is drawn anew while they stay the same.
+ */
+function useOpen(id: string, about: (found: ProjectFindings, id: string) => readonly Finding[]): readonly Finding[] {
+  const checks = useChecks()
   const { accepted } = useOfSession('document')
-  const found = state?.findings
-  const findings = useMemo(() => (found ? about(found, id).filter((finding) => acceptanceOf({ accepted }, finding) === null) : NONE), [found, id, about, accepted])
+  const open = useMemo(() => {
+    let [of, last]: [ProjectFindings | null, readonly Finding[]] = [null, NONE]
+    return () => {
+      const found = checks?.getState().findings ?? null
+      if (found === of) return last
+      of = found
+      const now = found ? about(found, id).filter((finding) => acceptanceOf({ accepted }, finding) === null) : NONE
+      if (now.length !== last.length || now.some((finding, index) => finding !== last[index])) last = now
+      return last
+    }
+  }, [checks, id, about, accepted])
+  return useSyncExternalStore(checks?.subscribe ?? never, open)
+}
+
+/** How far a component or screen has been looked at. */
+export function useLookingAt(id: string): HowFar {
+  const state = useChecksState()
   const looking = useMemo(() => (state ? lookingAt(state, id) : NOT_YET), [state, id])
-  return { findings, looking, areCurrent: state !== null && isCurrent(state, id) }
+  return { looking, areCurrent: state !== null && isCurrent(state, id) }
 }
 
 /** How far all of the project has been looked at. */

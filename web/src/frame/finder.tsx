@@ -81,7 +81,7 @@ function useChoices(project: Project, typed: string): readonly Choice[] {
   const create = useCreating()
   return useMemo(() => {
     const text = typed.trim()
-    const go = (address: string) => () => void navigate(address)
+    const go = (address: string) => () => void navigate(address, { flushSync: true })
     const found = find(project, text).map((findable): Choice => ({
       name: findable.name, kind: KIND_NAMES[findable.kind], of: findable.owner && findable.owner.name !== findable.name ? findable.owner.name : '', go: go(addressOf(project.id, findable)),
     }))

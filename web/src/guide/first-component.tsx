@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react'
 import type { Component } from '@rheoscope/core/document'
 import { firstSteps, type FirstStep } from '@rheoscope/core/reading'
 import { useStillBench } from '../bench/page/use-bench'
-import { useFindingsOf } from '../checks/use-findings'
+import { useFindingsOf, useLookingAt } from '../checks/use-findings'
 import { endGuide, guidedProject } from './kept-guide'
 import './guide.css'
 
@@ -26,7 +26,8 @@ export function FirstComponent() {
 /** The steps; one is ticked when the component shows that it is done. */
 function Guide({ component, onLeave }: { readonly component: Component; readonly onLeave: () => void }) {
   const steps = useMemo(() => firstSteps(component), [component])
-  const { findings, areCurrent } = useFindingsOf(component.id)
+  const findings = useFindingsOf(component.id)
+  const { areCurrent } = useLookingAt(component.id)
   const current = steps.find(({ isDone }) => !isDone)?.step
   return (
     <section className="guide" aria-label="First component">

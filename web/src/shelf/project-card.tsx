@@ -1,11 +1,13 @@
-import { useRef } from 'react'
+import { lazy, Suspense, useRef } from 'react'
 import { Link } from 'react-router'
 import { useQuery } from '@tanstack/react-query'
 import type { ProjectSummary } from '@rheoscope/core/protocol'
 import { loadProject } from '../api/projects'
 import { useInView } from '../theme/use-in-view'
-import { Miniature } from './miniature'
 import { timeText } from './time-text'
+
+/** Loaded behind the shelf itself: it brings along all that runs a project. */
+const Miniature = lazy(async () => ({ default: (await import('./miniature')).Miniature }))
 
 /** One project on the shelf; it is loaded and runs only while it is in view. */
 export function ProjectCard({ summary, onRemove }: { readonly summary: ProjectSummary; readonly onRemove: () => void }) {
@@ -16,7 +18,7 @@ export function ProjectCard({ summary, onRemove }: { readonly summary: ProjectSu
   return (
     <article className="card" ref={card}>
       <Link className="card-open" to={`/project/${summary.id}`}>
-        <div className="card-picture">{isInView && project && <Miniature project={project} />}{stored.error && <span className="muted" role="alert">{stored.error.message}</span>}</div>
+        <div className="card-picture">{isInView && project && <Suspense><Miniature project={project} /></Suspense>}{stored.error && <span className="muted" role="alert">{stored.error.message}</span>}</div>
         <strong>{summary.name}</strong>
       </Link>
       <div className="card-foot muted">

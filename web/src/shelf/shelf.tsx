@@ -1,10 +1,9 @@
-import { useRef, useState } from 'react'
+import { lazy, Suspense, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { Button } from '@mui/material'
 import { addDemoProject, createProject } from '../api/projects'
 import { beginGuide } from '../guide/kept-guide'
 import { FormSwitch } from '../theme/form-switch'
-import { BinDialog } from './bin-dialog'
 import { ProjectCard } from './project-card'
 import { useMaking } from './use-making'
 import { useShelf } from './use-shelf'
@@ -12,6 +11,8 @@ import './shelf.css'
 
 /** Project files are JSON, so this is also what a picker offers. */
 const FILES = '.json,application/json'
+
+const BinDialog = lazy(async () => ({ default: (await import('./bin-dialog')).BinDialog }))
 
 const NEW_NAME = 'Untitled project'
 
@@ -69,7 +70,7 @@ export function Shelf() {
         )}
         {projects?.map((summary) => <ProjectCard key={summary.id} summary={summary} onRemove={() => shelf.remove(summary)} />)}
       </main>
-      <BinDialog shelf={shelf} isOpen={isBinOpen} onClose={() => setBinOpen(false)} />
+      <Suspense>{isBinOpen && <BinDialog shelf={shelf} isOpen={isBinOpen} onClose={() => setBinOpen(false)} />}</Suspense>
     </div>
   )
 }

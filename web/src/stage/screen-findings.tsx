@@ -3,13 +3,14 @@ import { Link } from 'react-router'
 import type { Finding } from '@rheoscope/core/check'
 import { FoundSoFar } from '../checks/check-status'
 import { LevelMark, Sentence } from '../checks/finding-words'
-import { useFindingsOn } from '../checks/use-findings'
+import { useFindingsOn, useLookingAt } from '../checks/use-findings'
 import { useStage } from './use-stage'
 
 /** What the checks have to say about this screen and what stands on it together. */
 export function ScreenFindings() {
   const { screen, project, player } = useStage()
-  const { findings, looking, areCurrent } = useFindingsOn(screen.id)
+  const findings = useFindingsOn(screen.id)
+  const { looking, areCurrent } = useLookingAt(screen.id)
   const isHere = ({ witness }: Finding) => witness !== null && 'screen' in witness.surface && witness.surface.screen === screen.id
   return (
     <section aria-label="Findings" aria-busy={!areCurrent}>

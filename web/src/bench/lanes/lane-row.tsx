@@ -42,7 +42,7 @@ export function LaneRow({ lane, behind, edgesMs, scale, labelWidth, plotWidth, i
   readonly isSelected: boolean
 }) {
   const { project, component, select } = useBench()
-  const { findings } = useFindingsOf(component.id)
+  const findings = useFindingsOf(component.id)
   const { part, property, delayMs, durationMs, repeats } = lane
   const label = propertyDefinition(property)?.label ?? property
   const endMs = repeats ? itemAt(scale.domain(), 1) : delayMs + durationMs

@@ -4,13 +4,14 @@ import type { Finding, Severity } from '@rheoscope/core/check'
 import { Acceptance } from '../../checks/acceptance'
 import { FoundSoFar, shortStatus } from '../../checks/check-status'
 import { LevelMark, Sentence } from '../../checks/finding-words'
-import { useFindingsOf, useRemedy } from '../../checks/use-findings'
+import { useFindingsOf, useRemedy, useLookingAt } from '../../checks/use-findings'
 import { useStillBench } from './use-bench'
 
 /** What the checks have to say about this component, each with its proof and, where there is one, its remedy. */
 export function FindingsPanel() {
   const { component, project } = useStillBench()
-  const { findings, looking, areCurrent } = useFindingsOf(component.id)
+  const findings = useFindingsOf(component.id)
+  const { looking, areCurrent } = useLookingAt(component.id)
   return (
     <section id="findings" aria-label="Findings" aria-busy={!areCurrent}>
       <div className="section-head">
@@ -56,7 +57,9 @@ function useShow({ about }: Finding): () => void {
 
 /** How many findings of each level there are, as signs that lead to them. */
 export function FindingCounts() {
-  const { findings, looking, areCurrent } = useFindingsOf(useStillBench().component.id)
+  const { component } = useStillBench()
+  const findings = useFindingsOf(component.id)
+  const { looking, areCurrent } = useLookingAt(component.id)
   const status = shortStatus(looking)
   const count = (level: Severity) => findings.filter((finding) => finding.level === level).length
   const counts = (['fault', 'risk', 'note'] as const).map((level) => ({ level, many: count(level) })).filter(({ many }) => many > 0)

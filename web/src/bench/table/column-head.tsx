@@ -27,7 +27,7 @@ export function ColumnHead({ state, column, line, isTarget, handlers, isNew, onN
   readonly onNamed: () => void
 }) {
   const { component, axis, view, player, select } = useStillBench()
-  const { findings } = useFindingsOf(component.id)
+  const findings = useFindingsOf(component.id)
   const isSelected = view.state === state.id
   const worst = findings.find(({ about, level }) => level !== 'note' && about.state === state.id && about.row === undefined)
   const isAlso = view.alsoStates.includes(state.id)

@@ -72,7 +72,7 @@ const holds = (states: Bar['states'], state: string | null): boolean => states.s
 /** What the checks say of the rule in a cell, or of the trigger in its states. */
 function useToldOf({ rule, states }: Bar, row: Row): Finding | undefined {
   const { component } = useBench()
-  const { findings } = useFindingsOf(component.id)
+  const findings = useFindingsOf(component.id)
   return findings.find(({ about }) => (rule !== null && about.rule === rule.id) || ((about.row === row.key || about.rows?.includes(row.key)) && states.some(({ id }) => about.states?.includes(id))))
 }
 

@@ -11,7 +11,7 @@ import { Tokens } from '../../project/tokens'
 /** The left side of the bench: the tree of parts, the parameters, and what the selected part is like. */
 export function PartsPane({ isFolded }: { readonly isFolded: boolean }) {
   const { component } = useStillBench()
-  const { findings } = useFindingsOf(component.id)
+  const findings = useFindingsOf(component.id)
   return (
     <aside className={isFolded ? 'is-folded-away' : 'pane pane-left'} aria-label="Parts and properties">
       <div className="pane-head">
