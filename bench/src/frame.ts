@@ -1,6 +1,7 @@
 import { EMPTY_MOTION, newProject, type Component, type Part, type Project } from '@rheoscope/core/document'
 import { formatColour, fromOklab, mixPremultiplied, parseColour, parseEasing, toOklab } from '@rheoscope/core/motion'
 import { drawListAt, send, startRun } from '@rheoscope/core/run'
+import { paint } from '@rheoscope/core/scene'
 import type { Report } from './report'
 import { median, timed } from './report'
 
@@ -50,14 +51,20 @@ export function frameReport(): Report {
     ours()
     theirs()
   }
-  const pairs = Array.from({ length: FRAMES }, () => ({ ours: timed(ours), theirs: timed(theirs) }))
-  const [frameMs, plainMs] = [median(pairs.map((pair) => pair.ours)), median(pairs.map((pair) => pair.theirs))]
+  const painted = () => {
+    const list = ours()
+    return timed(() => paint(list, 'bench'))
+  }
+  const pairs = Array.from({ length: FRAMES }, () => ({ ours: timed(ours), theirs: timed(theirs), painted: painted() }))
+  const [frameMs, plainMs, paintMs] = [median(pairs.map((pair) => pair.ours)), median(pairs.map((pair) => pair.theirs)), median(pairs.map((pair) => pair.painted))]
   return {
     name: `one frame of ${INSTANCES} instances × 8 moving properties`,
     figures: [
       { what: 'frame', value: frameMs, unit: 'ms', aim: 4 },
       { what: 'plain loop', value: plainMs, unit: 'ms' },
       { what: 'frame / plain loop', value: frameMs / plainMs, unit: '×', aim: 4 },
+      { what: 'paint', value: paintMs, unit: 'ms' },
+      { what: 'paint / frame', value: paintMs / frameMs, unit: '×' },
       { what: 'frame / 16.7 ms budget', value: frameMs / 16.7, unit: '×' },
     ],
   }

@@ -39,14 +39,18 @@ export interface Flow {
  * The flow of a project: every action that changes what screens are shown, from what it goes out, and each screen in the
  * column of how many steps it is from the start. Screens nothing leads to begin a count of their own, overlays nothing
  * opens and screens that only lead to one another have the last column.
+ *
+ * @param timing how long an action on a screen takes, in ms; null where that is not known yet
  */
-export function flowOf(project: Project): Flow {
-  const openings = project.screens.flatMap((screen) => openingsOn(project, screen))
-  const links = [...openings, ...closings(project, openings)]
+export function flowOf(project: Project, timing: Timing = (from, action) => Math.max(...timesOfShowing(project, from, action))): Flow {
+  const openings = project.screens.flatMap((screen) => openingsOn(project, screen, timing))
+  const links = [...openings, ...closings(project, openings, timing)]
   return { links, columns: columnsOf(project, openings) }
 }
 
-type ScreenAction = Extract<Action, { do: 'go to screen' | 'open overlay' | 'close overlay' }>
+export type ScreenAction = Extract<Action, { do: 'go to screen' | 'open overlay' | 'close overlay' }>
+
+type Timing = (from: Id, action: ScreenAction) => number | null
 
 /** Rules of one screen, or of something that is placed on it, with where it is. */
 interface Placed {
@@ -57,23 +61,23 @@ interface Placed {
 
 const leadsOn = (action: Action): action is ScreenAction => action.do === 'go to screen' || action.do === 'open overlay'
 
-function openingsOn(project: Project, screen: Screen): readonly FlowLink[] {
+function openingsOn(project: Project, screen: Screen, timing: Timing): readonly FlowLink[] {
   return placedOn(project, screen).flatMap(({ owner, instance, rules }) => rules.flatMap((rule) => rule.actions.filter(leadsOn).flatMap((action) => {
     if (!project.screens.some(({ id }) => id === action.screen)) return []
     const element = rule.trigger.on === 'message' && instance === '' ? senderOf(project, screen, rule.trigger.name) : { instance, part: rule.part }
-    return [linkOf(project, screen.id, action.screen, element, owner, rule, action)]
+    return [linkOf(screen.id, action.screen, element, owner, rule, action, timing)]
   })))
 }
 
 const closes = (screen: Id) => (action: Action): action is ScreenAction => action.do === 'close overlay' && action.screen === screen
 
 /** What closes each overlay leads back to whatever opens it. */
-function closings(project: Project, openings: readonly FlowLink[]): readonly FlowLink[] {
+function closings(project: Project, openings: readonly FlowLink[], timing: Timing): readonly FlowLink[] {
   return project.screens.flatMap((screen) => {
     if (screen.kind !== 'overlay') return []
     const openers = [...new Set(openings.filter(({ to, by }) => to === screen.id && by === 'open overlay').map(({ from }) => from))]
     return openers.flatMap((opener) => {
-      const own = placedOn(project, screen).flatMap(({ owner, instance, rules }) => rules.flatMap((rule) => rule.actions.filter(closes(screen.id)).map((action) => linkOf(project, screen.id, opener, { instance, part: rule.part }, owner, rule, action))))
+      const own = placedOn(project, screen).flatMap(({ owner, instance, rules }) => rules.flatMap((rule) => rule.actions.filter(closes(screen.id)).map((action) => linkOf(screen.id, opener, { instance, part: rule.part }, owner, rule, action, timing))))
       const { closesOnOutsideTap = false, closesOnEscape = false } = screen.overlay ?? {}
       const given = ([['tap outside', closesOnOutsideTap], ['Escape', closesOnEscape]] as const).filter(([, isSo]) => isSo)
       return [...own, ...given.map(([by]): FlowLink => ({ id: `${screen.id} ${opener} ${by}`, from: screen.id, to: opener, by, element: { instance: '', part: null }, rule: null, label: by }))]
@@ -81,9 +85,9 @@ function closings(project: Project, openings: readonly FlowLink[]): readonly Flo
   })
 }
 
-function linkOf(project: Project, from: Id, to: Id, element: FlowElement, owner: Placed['owner'], { id, trigger }: Rule, action: ScreenAction): FlowLink {
-  const ms = Math.max(...timesOfShowing(project, from, action))
-  const label = `${triggerWords(trigger)}${ms > 0 ? ` · ${ms.toLocaleString('en')} ms` : ''}`
+function linkOf(from: Id, to: Id, element: FlowElement, owner: Placed['owner'], { id, trigger }: Rule, action: ScreenAction, timing: Timing): FlowLink {
+  const ms = timing(from, action)
+  const label = `${triggerWords(trigger)}${ms !== null && ms > 0 ? ` · ${ms.toLocaleString('en')} ms` : ''}`
   return { id: `${from} ${element.instance} ${id} ${action.id}`, from, to, by: action.do, element, rule: { owner, id }, label }
 }
 

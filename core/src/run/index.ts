@@ -14,4 +14,4 @@ export {
 export { described, everyDescribed, focused, spokenText, type Described } from './described'
 export { marksOf, type TraceMark } from './marks'
 export { listEntrance } from './list-motion'
-export { timesOfShowing } from './showing'
+export { knownTimesOfShowing, timesOfShowing } from './showing'

@@ -119,11 +119,16 @@ const matrices = new WeakMap<ShownValues, Matrix>()
 export function matrixOf(values: ShownValues): Matrix {
   const known = matrices.get(values)
   if (known) return known
-  const { x, y, translateX, translateY, width, height, transformOriginX, transformOriginY, rotation, scaleX, scaleY } = values
-  const anchor = { x: width * transformOriginX, y: height * transformOriginY }
-  const matrix = placedAt({ x: x + translateX + anchor.x, y: y + translateY + anchor.y }, rotation, scaleX, scaleY, anchor)
+  const matrix = matrixFrom(values)
   matrices.set(values, matrix)
   return matrix
+}
+
+/** The same, not kept: of what is on its way it is never asked again. */
+export function matrixFrom(values: ShownValues): Matrix {
+  const { x, y, translateX, translateY, width, height, transformOriginX, transformOriginY, rotation, scaleX, scaleY } = values
+  const anchor = { x: width * transformOriginX, y: height * transformOriginY }
+  return placedAt({ x: x + translateX + anchor.x, y: y + translateY + anchor.y }, rotation, scaleX, scaleY, anchor)
 }
 
 /** The size of what an item shows, in px: an instance is as large as what it is of. */

@@ -1,6 +1,6 @@
 import { assetAddress, isGradient, type Paint } from '../document'
 import { isCrossFade, type Shown } from '../motion'
-import { matrixOf, type DrawItem, type DrawList, type ShownValues } from './draw-list'
+import { matrixFrom, type DrawItem, type DrawList, type ShownValues } from './draw-list'
 import { IDENTITY, type Matrix } from './matrix'
 import { fadeDefinition, filterDefinition } from './paint-effects'
 import { gradientDefinition } from './paint-gradient'
@@ -34,7 +34,7 @@ function build(item: DrawItem, scope: string): SvgNode {
   const own = shapes(item, id, definitions)
   const children = paint(item.children, scope)
   const attributes: Attributes = { 'data-part': item.key }
-  const matrix = matrixOf(values)
+  const matrix = matrixFrom(values)
   if (!isIdentity(matrix)) attributes.transform = `matrix(${matrix.map(round).join(' ')})`
   const opacity = values.opacity
   if (opacity < 1) attributes.opacity = round(opacity)

@@ -8,6 +8,8 @@ import { Thumbnail } from '../playing/thumbnail'
 import { newId } from '../session/new-id'
 import { useEditing } from '../session/use-editing'
 import { targetOf } from '../theme/target-of'
+import { useInView } from '../theme/use-in-view'
+import { usePrinting } from '../theme/use-printing'
 import { useRoving } from '../theme/use-roving'
 import { useRoom } from '../theme/use-room'
 import { FlowArrows } from './flow-arrows'
@@ -42,6 +44,7 @@ export function FlowMap({ project, shown, chosen, onChoose, followed, zoom, onZo
   const room = useRoom(field, FIRST_ROOM)
   const scale = zoom === 'fit' ? Math.max(LEAST_FIT, Math.min(1, room.width / sheet.width, room.height / sheet.height)) : zoom
   const [drag, setDrag] = useState<Drag | null>(null)
+  const isPrinting = usePrinting()
   useWheelZoom(field, onZoom)
   useRoving(field, '.flow-arrow, .flow-name a')
   const pointOf = (event: PointerEvent): Point => {
@@ -83,7 +86,7 @@ export function FlowMap({ project, shown, chosen, onChoose, followed, zoom, onZo
           {sheet.boxes.map((box) => (
             <ScreenOnSheet
               key={box.id} project={project} box={box} top={sheet.top} shownY={drag?.is === 'screen' && drag.id === box.id ? drag.y - drag.startY : 0} isTarget={drag?.is === 'arrow' && over(drag.to)?.id === box.id && drag.from !== box.id}
-              isShown={followed?.shown.has(box.id) === true} wasShown={followed?.screens.has(box.id) === true} onPress={press(box)} onGrip={grip(box)}
+              isShown={followed?.shown.has(box.id) === true} wasShown={followed?.screens.has(box.id) === true} isPrinting={isPrinting} onPress={press(box)} onGrip={grip(box)}
             />
           ))}
           <FlowArrows sheet={sheet} nameOf={(id) => project.screens.find((each) => each.id === id)?.name ?? id} chosen={chosen} onChoose={onChoose} followed={followed} drawn={drag?.is === 'arrow' ? { ...fromEdge(drag, shown), to: drag.to } : null} />
@@ -131,6 +134,7 @@ interface ScreenOnSheetProps {
   readonly isTarget: boolean
   readonly isShown: boolean
   readonly wasShown: boolean
+  readonly isPrinting: boolean
   readonly onPress: (event: PointerEvent) => void
   readonly onGrip: (event: PointerEvent) => void
 }
@@ -138,9 +142,11 @@ interface ScreenOnSheetProps {
 const STEP_PX = 10
 
 /** One screen: its name, by which it is moved and opened, and its picture, from which arrows are drawn. */
-function ScreenOnSheet({ project, box: { id, x, y, width, height, scale }, top, shownY, isTarget, isShown, wasShown, onPress, onGrip }: ScreenOnSheetProps) {
+function ScreenOnSheet({ project, box: { id, x, y, width, height, scale }, top, shownY, isTarget, isShown, wasShown, isPrinting, onPress, onGrip }: ScreenOnSheetProps) {
   const { make } = useEditing()
   const navigate = useNavigate()
+  const place = useRef<HTMLDivElement>(null)
+  const isSeen = useInView(place) || isPrinting
   const screen = project.screens.find((each) => each.id === id)
   if (!screen) return null
   const open = () => void navigate(`/project/${project.id}/screen/${id}`)
@@ -152,13 +158,13 @@ function ScreenOnSheet({ project, box: { id, x, y, width, height, scale }, top, 
   }
   const classes = ['flow-screen', isTarget && 'is-target', isShown && 'is-shown', wasShown && 'was-shown'].filter(Boolean).join(' ')
   return (
-    <div className={classes} style={{ left: x, top: y + shownY, width, height }}>
+    <div ref={place} className={classes} style={{ left: x, top: y + shownY, width, height }}>
       <span className="flow-name" onPointerDown={onGrip} title="Drag it up or down">
         <Link to={`/project/${project.id}/screen/${id}`} draggable={false} onKeyDown={onKeyDown}>{screen.name}</Link>
         {project.startScreen === id && <span className="muted"> starts here</span>}{(screen.entryPoints ?? []).length > 0 && <span className="muted"> {screen.entryPoints?.map(({ name }) => name).join(', ')}</span>}
       </span>
       <span className="flow-picture" style={{ height: screen.height * scale }} onPointerDown={onPress} onDoubleClick={open} title="Drag from an element to another screen; double click opens the screen">
-        <Thumbnail project={project} surface={{ screen: id }} isLively={false} />
+        {isSeen && <Thumbnail project={project} surface={{ screen: id }} isLively={false} />}
       </span>
     </div>
   )

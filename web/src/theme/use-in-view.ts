@@ -1,5 +1,4 @@
 import { useEffect, useState, type RefObject } from 'react'
-import { certain } from '@rheoscope/core/document'
 
 /** How far from the window something counts as in view, in px: it is ready when it comes. */
 const AHEAD_PX = 200
@@ -9,7 +8,7 @@ export function useInView(element: RefObject<HTMLElement | null>): boolean {
   const [isInView, setInView] = useState(false)
   useEffect(() => {
     const observer = new IntersectionObserver((entries) => setInView(entries.at(-1)?.isIntersecting ?? false), { rootMargin: `${AHEAD_PX}px` })
-    observer.observe(certain(element.current))
+    if (element.current) observer.observe(element.current)
     return () => observer.disconnect()
   }, [element])
   return isInView
