@@ -13,11 +13,14 @@ export interface Stay {
   readonly movedUntilMs: number
 }
 
-/** The states over time of one axis of one instance, by its place among the axes of its component. */
+/** The states over time of one axis of one instance, by its place among the axes of its component; or when one of its parts pulsed. */
 export interface Band {
   readonly instance: string
   readonly component: Id
+  /** -1 where it is a part that pulses. */
   readonly axis: number
+  /** The part that pulses; null where it is an axis that has states. */
+  readonly part: Id | null
   readonly stays: readonly Stay[]
 }
 
@@ -32,6 +35,8 @@ interface Reading {
   read: number
   readonly bands: OpenBand[]
   readonly of: Map<string, readonly OpenBand[]>
+  /** By the path of the instance and the part. */
+  readonly pulses: Map<string, OpenBand>
 }
 
 const readings = new WeakMap<Trace, Reading>()
@@ -41,7 +46,7 @@ const readings = new WeakMap<Trace, Reading>()
  * that has grown since it was last asked about is read on from there. `axisOf` says which axis of a component an id is.
  */
 export function bandsOf(trace: Trace, axisOf: (component: Id, axis: Id) => number): readonly Band[] {
-  const reading = readings.get(trace) ?? { read: 0, bands: [], of: new Map() }
+  const reading = readings.get(trace) ?? { read: 0, bands: [], of: new Map(), pulses: new Map() }
   readings.set(trace, reading)
   for (; reading.read < trace.length; reading.read++) read(reading, certain(trace[reading.read]), axisOf)
   return reading.bands
@@ -64,13 +69,33 @@ function read(reading: Reading, event: TraceEvent, axisOf: (component: Id, axis:
       stays.push({ state: event.to, rule: event.rule, fromMs: event.atMs, toMs: Infinity, movedUntilMs: event.settlesMs })
       return
     }
+    case 'pulse': {
+      const band = reading.pulses.get(`${event.instance}#${event.part}`) ?? begunToPulse(reading, event)
+      if (!band) return
+      end(band.stays, event.atMs)
+      band.stays.push({ state: PULSING, rule: null, fromMs: event.atMs, toMs: event.untilMs, movedUntilMs: event.untilMs })
+      return
+    }
     default:
       return
   }
 }
 
+/** What a part that pulses is in as long as it does. */
+export const PULSING = 'pulse'
+
+function begunToPulse(reading: Reading, { instance, part }: Extract<TraceEvent, { what: 'pulse' }>): OpenBand | null {
+  const component = reading.of.get(instance)?.[0]?.component ?? null
+  if (component === null) return null
+  const band: OpenBand = { instance, component, axis: -1, part, stays: [] }
+  // Beside what else is of its instance.
+  reading.bands.splice(reading.bands.findLastIndex((each) => each.instance === instance) + 1, 0, band)
+  reading.pulses.set(`${instance}#${part}`, band)
+  return band
+}
+
 function begun(reading: Reading, { instance, states, component }: Extract<TraceEvent, { what: 'appeared' }>): readonly OpenBand[] {
-  const bands = states.map((_state, axis): OpenBand => ({ instance, component, axis, stays: [] }))
+  const bands = states.map((_state, axis): OpenBand => ({ instance, component, axis, part: null, stays: [] }))
   reading.bands.push(...bands)
   reading.of.set(instance, bands)
   return bands
@@ -78,7 +103,7 @@ function begun(reading: Reading, { instance, states, component }: Extract<TraceE
 
 function end(stays: Stay[], atMs: number): void {
   const last = stays.at(-1)
-  if (last && last.toMs === Infinity) stays[stays.length - 1] = { ...last, toMs: atMs, movedUntilMs: Math.min(last.movedUntilMs, atMs) }
+  if (last && last.toMs > atMs) stays[stays.length - 1] = { ...last, toMs: atMs, movedUntilMs: Math.min(last.movedUntilMs, atMs) }
 }
 
 /** A length of time, in ms. */

@@ -1,5 +1,5 @@
 export { answersFor, type LikelyAnswer } from './likely-answers'
-export { bandsOf, differingSpans, type Band, type TimeSpan, type Stay } from './bands'
+export { bandsOf, PULSING, differingSpans, type Band, type TimeSpan, type Stay } from './bands'
 export { linksOn, type Link } from './links'
 export { expectationText } from './take-words'
 export { pathName } from './path-names'

@@ -1,5 +1,5 @@
 import { canSay, certain, hasToSay, isNamedByContent, isSaid, type Component, type Statement } from '../document'
-import type { DrawItem, DrawList } from '../scene'
+import { shownSize, type DrawItem, type DrawList } from '../scene'
 import { answering } from './pictures'
 import type { Run } from './run'
 import { textsIn } from './take'
@@ -26,13 +26,20 @@ export function described(run: Run): readonly Described[] {
   const visit = (list: DrawList): readonly Described[] => list.flatMap((item): readonly Described[] => {
     const { instance, part, kind, values, children } = item
     if (values.visible === false || values.opacity === 0) return []
-    const inside = visit(children)
+    const inside = isFolded(item) ? [] : visit(children)
     const own = { instance, part, hasFocus: focus?.part.thing === instance && focus.part.part === part }
     if (values.role !== 'none') return [{ ...own, role: values.role, name: nameOf(item), says: saysOf(certain(run.instances.get(instance)).compiled.component, item), inside }]
     if (kind === 'text') return [{ ...own, role: 'text', name: textsIn([item]).join(' '), says: {}, inside: [] }]
     return inside
   })
   return visit(answering(run))
+}
+
+/** Whether nothing of what is inside can be seen, because it is cut off at an edge that has no extent. */
+function isFolded(item: DrawItem): boolean {
+  if (item.values.clip !== true) return false
+  const { width, height } = shownSize(item)
+  return width === 0 || height === 0
 }
 
 const nameOf = (item: DrawItem): string =>

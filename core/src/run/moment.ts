@@ -221,7 +221,9 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
     const now = this.run.nowMs
     const after = pulse(this.at(path), part, motion, now)
     this.redraw(after)
-    return known(laneEndOf(after, part, now))
+    const untilMs = laneEndOf(after, part, now)
+    this.run.trace.push({ what: 'pulse', atMs: now, instance: path, part, untilMs })
+    return known(untilMs)
   }
 
   show(_path: string, { do: what, screen, motion }: Extract<Action, { do: 'go to screen' | 'open overlay' | 'close overlay' }>): Ends {

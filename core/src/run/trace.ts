@@ -21,6 +21,8 @@ export type TraceEvent =
     readonly settlesMs: number
   }
   | { readonly what: 'settled'; readonly atMs: number; readonly instance: string; readonly axis: Id; readonly state: Id }
+  /** A part of an instance began to pulse, until an instant. */
+  | { readonly what: 'pulse'; readonly atMs: number; readonly instance: string; readonly part: Id; readonly untilMs: number }
   /** An instance sent a message to others, by their paths. */
   | { readonly what: 'message'; readonly atMs: number; readonly instance: string; readonly name: string; readonly to: readonly string[] }
   /** A variable got another value: one everyone shares, or one of the instance's own. */

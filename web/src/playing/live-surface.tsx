@@ -103,7 +103,7 @@ function LivePicture({ player, label, className, field, mostZoom, room = null, c
         <polygon ref={ring} className="focus-ring" strokeWidth={2 / zoom} />
         <circle ref={finger} className="finger" r={7 / zoom} strokeWidth={2 / zoom} visibility="hidden" />
       </svg>
-      <SpokenSurface player={player} id={spoken} instead={readOut} onKeyDown={(event) => sendKey(player, event)} />
+      <SpokenSurface player={player} id={spoken} instead={readOut} onKeyDown={(event) => sendKey(player, event)} picture={picture} />
     </>
   )
 }

@@ -1,4 +1,4 @@
-import { useEffect, useState, type HTMLAttributes, type KeyboardEvent } from 'react'
+import { useEffect, useRef, useState, type HTMLAttributes, type KeyboardEvent, type RefObject } from 'react'
 import { answering, described, focusStops, shownFocus, type Described, type Run } from '@rheoscope/core/run'
 import { itemOf, matrixTo, shownSize, transformed, type Point } from '@rheoscope/core/scene'
 import type { Player } from './player'
@@ -13,18 +13,22 @@ interface SpokenSurfaceProps {
   /** The run that is shown instead of the live one. */
   readonly instead: Run | null
   readonly onKeyDown: (event: KeyboardEvent) => void
+  /** What it is read out of: each part said is where it is drawn there. */
+  readonly picture: RefObject<SVGSVGElement | null>
 }
 
 /**
  * The run as somebody who does not see it meets it: an element for each part that says something, with its role, name and
  * states as the drawing says (WAI-ARIA 1.2), in the order they are drawn. What changes in a status or an alert is announced.
  */
-export function SpokenSurface({ player, id, instead, onKeyDown }: SpokenSurfaceProps) {
+export function SpokenSurface({ player, id, instead, onKeyDown, picture }: SpokenSurfaceProps) {
+  const all = useRef<HTMLDivElement>(null)
   const [told, setTold] = useState<readonly Described[]>([])
   const [last] = useState({ ms: -Infinity, text: '' })
   useFrames((wallMs) => {
     if (wallMs - last.ms < LOOK_MS) return
     last.ms = wallMs
+    if (all.current && picture.current) standWhereDrawn(all.current, picture.current)
     const now = described(instead ?? player.current)
     const text = JSON.stringify(now)
     if (text === last.text) return
@@ -36,7 +40,7 @@ export function SpokenSurface({ player, id, instead, onKeyDown }: SpokenSurfaceP
     last.text = ''
   }, [last, player])
   return (
-    <div id={id} className="visually-hidden spoken" onKeyDown={instead ? undefined : onKeyDown}>
+    <div ref={all} id={id} className="spoken" onKeyDown={instead ? undefined : onKeyDown}>
       {told.map((each) => <Spoken key={keyOf(each)} of={each} id={id} player={instead ? null : player} />)}
     </div>
   )
@@ -44,15 +48,30 @@ export function SpokenSurface({ player, id, instead, onKeyDown }: SpokenSurfaceP
 
 const keyOf = ({ instance, part }: Described): string => `${instance} ${part}`
 
+/** How the picture calls a part. */
+const keyOfItem = ({ instance, part }: Described): string => `${instance}#${part}`
+
+/** Puts what is said of each part over where the picture has it, in the window: a magnifier and the outline of a screen reader follow it there. */
+function standWhereDrawn(said: HTMLElement, picture: SVGSVGElement): void {
+  const elements = [...said.querySelectorAll<HTMLElement>('[data-says]')]
+  if (elements.length === 0) return
+  const drawn = new Map([...picture.querySelectorAll<SVGElement>('[data-part]')].map((element) => [element.dataset.part, element]))
+  const frames = elements.map((element) => drawn.get(element.dataset.says)?.getBoundingClientRect() ?? picture.getBoundingClientRect())
+  elements.forEach((element, index) => {
+    const { left = 0, top = 0, width = 0, height = 0 } = frames[index] ?? {}
+    Object.assign(element.style, { left: `${left}px`, top: `${top}px`, width: `${width}px`, height: `${height}px` })
+  })
+}
+
 /** The id of the element that says what a part is. */
 export const spokenId = (surface: string, { instance, part }: Pick<Described, 'instance' | 'part'>): string => `${surface}-${instance}-${part}`.replaceAll(/[^\w-]/g, '_')
 
 function Spoken({ of, id, player }: Pick<SpokenSurfaceProps, 'id'> & { readonly of: Described; /** Null for what can only be heard. */ readonly player: Player | null }) {
   const { role, name, instance, part, inside } = of
-  if (role === 'text') return <span>{name} </span>
+  if (role === 'text') return <span data-says={keyOfItem(of)}>{name} </span>
   return (
     <div
-      id={spokenId(id, of)} role={role} tabIndex={-1} aria-label={name === '' ? undefined : name} {...saidBy(of, id)}
+      id={spokenId(id, of)} data-says={keyOfItem(of)} role={role} tabIndex={-1} aria-label={name === '' ? undefined : name} {...saidBy(of, id)}
       onClick={(event) => { event.stopPropagation(); if (player) tapPart(player, instance, part) }} onFocus={(event) => { event.stopPropagation(); if (player) focusPart(player, instance, part) }}
     >
       {inside.map((each) => <Spoken key={keyOf(each)} of={each} id={id} player={player} />)}

@@ -1,8 +1,8 @@
-import { componentOf, entryOf, holdsIn, latestMs, orElse, type Axis, type Component, type Id, type Project } from '@rheoscope/core/document'
+import { componentOf, entryOf, holdsIn, latestMs, newState, orElse, type Axis, type Component, type Id, type Project } from '@rheoscope/core/document'
 import { compile } from '@rheoscope/core/machine'
 import { fromToken, motionSources, resolveTiming, type Easing } from '@rheoscope/core/motion'
 import type { Trace } from '@rheoscope/core/run'
-import { bandsOf, pathName, type Stay } from '@rheoscope/core/reading'
+import { bandsOf, pathName, PULSING, type Band, type Stay } from '@rheoscope/core/reading'
 
 /** One band of the trace with all that it takes to draw it. */
 export interface TraceRow {
@@ -37,20 +37,20 @@ export class TraceRows {
 
   of(trace: Trace): readonly TraceRow[] {
     const bands = bandsOf(trace, (component, axis) => componentOf(this.project, component)?.axes.findIndex(({ id }) => id === axis) ?? -1)
-    return bands.flatMap(({ instance, component, axis, stays }) => {
+    return bands.flatMap(({ instance, component, axis, part, stays }) => {
       this.componentOfPath.set(instance, component)
-      const row = this.known.has(stays) ? entryOf(this.known, stays) : this.row(instance, component, axis, stays)
+      const row = this.known.has(stays) ? entryOf(this.known, stays) : this.row(instance, component, { axis, part }, stays)
       this.known.set(stays, row)
       return row ? [row] : []
     })
   }
 
-  private row(instance: string, id: string, index: number, stays: readonly Stay[]): TraceRow | null {
+  private row(instance: string, id: string, { axis: index, part }: Pick<Band, 'axis' | 'part'>, stays: readonly Stay[]): TraceRow | null {
     const { project } = this
     const component = componentOf(project, id)
-    const axis = component?.axes[index]
+    const axis = part === null ? component?.axes[index] : pulseOf(component, part)
     if (!component || !axis || axis.states.length < 2) return null
-    const isOne = component.axes.filter(({ states }) => states.length > 1).length === 1
+    const isOne = part === null && component.axes.filter(({ states }) => states.length > 1).length === 1
     const name = pathName(project, { screen: this.screen }, instance, (path) => this.componentOfPath.get(path))
     const eases = new Map<string, Easing>()
     return {
@@ -69,6 +69,12 @@ export class TraceRows {
       reads: (wanted) => readsOf(project, component).has(wanted),
     }
   }
+}
+
+/** A part that pulses as an axis that is at rest or does. */
+function pulseOf(component: Component | undefined, id: Id): Axis | undefined {
+  const part = component?.parts.find((each) => each.id === id)
+  return part && { id: `pulse ${id}`, name: `${part.name} pulses`, states: [newState('rest', 'at rest', 0), newState(PULSING, 'pulse', 5)], start: 'rest', boundTo: null }
 }
 
 function timersOf(project: Project, component: Component, axis: Axis): TraceRow['timersIn'] {
