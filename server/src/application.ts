@@ -22,7 +22,7 @@ export interface ApplicationOptions extends Stores {
   readonly database: Database
 }
 
-/** Longer than the proxies before it keep a connection they do not use, so that none is ended just as a request sets out on it. */
+/** Longer than the proxies before it keep a connection they do not use, so that none is ended just as a request starts on it. */
 export const CONNECTIONS = { keepAliveTimeout: 75_000 }
 
 /** The whole application behind one port: the interface, its files and the API. */

@@ -19,7 +19,7 @@ const BACKUP = 'backup\n'
 
 /**
  * Takes a folder for this process alone, until it lets go or ends, however it ends: what holds it is a listening socket,
- * which the system takes away with its process. Who has the folder stands in its file `open-by`, to be told and for nothing
+ * which the system takes away with its process. Who has the folder is in its file `open-by`, to be told and for nothing
  * else. Throws `in-use`.
  */
 export async function lockFolder(folder: string): Promise<FolderLock> {

@@ -3,7 +3,7 @@ import { BrokenDown } from './workers/broken-down'
 import { breakdownOf } from './workers/breakdown'
 import './shelf/shelf.css'
 
-/** What stands in place of a page that broke down: nothing stored is lost by it. The links load everything anew. */
+/** What is in place of a page that broke down: nothing stored is lost by it. The links load everything anew. */
 export function BrokenPage() {
   const error = useRouteError()
   const { detail } = breakdownOf('', error)

@@ -13,7 +13,7 @@ const FIELD = { width: 80, height: 60 }
 
 const SEA = { width: 3 * FIELD.width, height: 3 * FIELD.height, fill: '#1d2b33' }
 
-/** What stands in the middle: the tower, and the beam that turns about its foot. */
+/** What is in the middle: the tower, and the beam that turns about its foot. */
 const lamp = (prefix: string): readonly Part[] => [
   {
     id: `${prefix}Beam`, kind: 'path', name: 'beam', parent: `${prefix}Sea`,

@@ -5,7 +5,7 @@ import type { Id } from './value'
 const SIZED_FROM: Readonly<Record<string, string>> = { width: 'widthFrom', height: 'heightFrom' }
 
 /**
- * What has the last word on a place or size of a part, whatever its looks say: the row or column it stands in, or the part
+ * What takes precedence on a place or size of a part, whatever its looks say: the row or column it is in, or the part
  * itself where its content decides; null where its looks do.
  */
 export function laidOutBy({ parts }: Component, id: Id, property: string): Part | null {

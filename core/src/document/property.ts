@@ -203,10 +203,10 @@ export const parameterDefinition = ({ id, name, type, initial, choices }: Parame
 /** The property by which a look puts an axis of an instance into a state. */
 export const stateProperty = (axis: string): string => `state:${axis}`
 
-/** The axis a `state:…` property speaks of, or null for any other property. */
+/** The axis a `state:…` property refers to, or null for any other property. */
 export const axisOfProperty = (name: string): string | null => (name.startsWith('state:') ? name.slice(6) : null)
 
-/** The parameter a `param:…` property speaks of, or null for any other property. */
+/** The parameter a `param:…` property refers to, or null for any other property. */
 export const parameterOfProperty = (name: string): string | null => (name.startsWith('param:') ? name.slice(6) : null)
 
 const COLOUR = /^#([0-9a-f]{6}|[0-9a-f]{8})$/i

@@ -112,7 +112,7 @@ function translate(read: jsep.Expression, text: string): Expression {
 /** The function that takes a part rather than a value. */
 export const ANGLE_TO_POINTER = 'angleToPointer'
 
-/** What speaks of states rather than of values: `is(axis, state)` and `in(group)`, of the own component or, with the part before a dot, of an instance inside. */
+/** What refers to states rather than to values: `is(axis, state)` and `in(group)`, of the own component or, with the part before a dot, of an instance inside. */
 const SPEAKING = ['is', 'in'] as const
 
 /** The name under which an environment holds whether an axis is in a state, or in one of a group. */
@@ -141,7 +141,7 @@ function dottedName(read: jsep.Expression, text: string): string {
   throw new ExpressionError(0, 'A name is made of words joined by dots.')
 }
 
-/** Where a word first stands in a text as a whole word; the start when it does not. */
+/** Where a word first is in a text as a whole word; the start when it does not. */
 export function placeInText(text: string, word: string): number {
   const escaped = word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
   return Math.max(0, text.search(new RegExp(/^\w/.test(word) ? `(?<![\\w.])${escaped}(?!\\w)` : escaped)))

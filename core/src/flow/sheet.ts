@@ -30,5 +30,5 @@ export interface FlowSheet {
   readonly top: number
 }
 
-/** A box as it stands in its column, before the column has a place. */
+/** A box as it is in its column, before the column has a place. */
 export type Stacked = Omit<FlowBox, 'x' | 'column'>

@@ -78,7 +78,7 @@ export function textWidth(text: string, style: TextStyle): number {
   return em * style.sizePx + style.letterSpacingPx * count
 }
 
-/** The font a character is set in; null where none has it. An accent that no character has with it stands in the other font, and so does what is under it. */
+/** The font a character is set in; null where none has it. An accent that no character has with it is in the other font, and so is what is under it. */
 function fontFor(character: string, next: string | undefined, own: FontMetrics, style: TextStyle): FontMetrics | null {
   const isOwn = own.widths.has(character)
   const isAccented = next !== undefined && !own.widths.has(next) && ACCENT.test(next)

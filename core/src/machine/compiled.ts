@@ -50,7 +50,7 @@ export interface Situation {
   readonly environment: Environment
   readonly given: Given
   readonly contents: Contents
-  /** Just before it enters, or just after it has left: its absent look has the last word. */
+  /** Just before it enters, or just after it has left: its absent look takes precedence. */
   readonly isAbsent: boolean
 }
 

@@ -2,7 +2,7 @@ import { componentOf, type Axis, type Component, type Id, type Literal, type Pro
 import { inName, isName, namesOr, scopeOf, wordOf, type Scope } from '../expression'
 import type { Compiled } from './compiled'
 
-/** Some states of an axis that conditions can speak of: of the component itself, or of an instance inside, by its part. */
+/** Some states of an axis that conditions can refer to: of the component itself, or of an instance inside, by its part. */
 export interface Spoken {
   readonly part: Id | null
   readonly axis: number

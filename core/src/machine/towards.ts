@@ -23,7 +23,7 @@ export interface Change {
 }
 
 /**
- * The lanes of an instance once its targets change: what changes, and what a stage of the motion touches, sets out
+ * The lanes of an instance once its targets change: what changes, and what a stage of the motion touches, starts
  * from what it shows now; everything else keeps going where it was going.
  */
 export function lanesTowards(instance: Instance, change: Change): readonly Lane[] {

@@ -66,7 +66,7 @@ export interface LaneChange {
   readonly running: Lane | undefined
   /** What it passes through on the way. */
   readonly waypoints?: readonly Waypoint[]
-  /** The speed it sets out with, in units of its value per ms; null for that of its own easing. */
+  /** The speed it starts with, in units of its value per ms; null for that of its own easing. */
   readonly speed?: number | null
 }
 

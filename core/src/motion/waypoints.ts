@@ -72,7 +72,7 @@ export function seamsOf(waypoints: readonly Waypoint[]): readonly number[] {
 
 const STEP = 1e-4
 
-/** A way that sets out faster than so many times the way from start to end in its time is steep there. */
+/** A way that starts faster than so many times the way from start to end in its time is steep there. */
 const STEEP = 4
 
 /** How much of a leg's time counts for how fast it arrives, where it arrives ever faster. */
@@ -86,7 +86,7 @@ function speedAtEnd({ valueAt, share }: Leg): number | null {
   return Math.min(most, Math.max(-most, (after - before) / STEP)) / share
 }
 
-/** What dies away as a cubic Hermite curve does: it sets out with a speed of 1 and is nothing at the end. Its most is 4/27, a third of the way. */
+/** What dies away as a cubic Hermite curve does: it starts with a speed of 1 and is nothing at the end. Its most is 4/27, a third of the way. */
 const dyingAway = (t: number): number => t * (1 - t) ** 2
 
 /** How much of what there was before counts still, from all of it to none, evenly at both ends. */
@@ -94,7 +94,7 @@ const fading = (t: number): number => (t >= 1 ? 0 : (1 - t) ** 2 * (1 + 2 * t))
 
 /**
  * The same way, setting out at another speed (in units of value per unit of its own time): instead of its own, which dies
- * away as a cubic Hermite curve does, the other one does. Where its own sets out steeply, less of that is taken away, and it
+ * away as a cubic Hermite curve does, the other one does. Where its own starts steeply, less of that is taken away, and it
  * is faded in until it is not steep any more. It stays between where it starts, whatever it shows by itself, and those with 4/27 of the way the
  * speed would go in all the time, and is where it would be at the end.
  */

@@ -70,7 +70,7 @@ export function spokenText({ role, name, says }: Described): string {
 /** What is described, each before what is inside it. */
 export const everyDescribed = (list: readonly Described[]): readonly Described[] => list.flatMap((each) => [each, ...everyDescribed(each.inside)])
 
-/** What has the focus, and which of what it speaks of is the active one; nothing where nothing has it. */
+/** What has the focus, and which of what it refers to is the active one; nothing where nothing has it. */
 export function focused(told: readonly Described[]): readonly Described[] {
   const all = everyDescribed(told)
   const own = all.find(({ hasFocus }) => hasFocus)

@@ -4,7 +4,7 @@ import type { Instance } from '../machine'
 import { inverse, itemOf, matrixTo, transformed, type DrawList, type Point } from '../scene'
 
 /**
- * What the names that speak of the pointer stand for in an instance: its place in px from the instance's own top
+ * What the names that refer to the pointer stand for in an instance: its place in px from the instance's own top
  * left, and the direction to it from the anchor of a part, in degrees clockwise from up, 0 up to 360.
  */
 export function pointerNames(list: DrawList, { path, compiled }: Instance, at: Point, asked: readonly string[]): Readonly<Record<string, Literal>> {

@@ -16,7 +16,7 @@ export interface RunHand extends HandState<Pointed, FocusStop> {
 
 export const AT_REST: RunHand = { pointer: { at: null, kind: 'mouse', cursor: 'default' }, over: null, finger: null, pressed: null, longMs: null, focus: null, isFocusShown: false, spaceOn: null, tapped: null, kept: [], tabsFrom: [], lastIn: new Map() }
 
-/** When a gesture comes to something without anyone doing anything; Infinity when it will not. */
+/** When a gesture has an effect without anyone doing anything; Infinity when it will not. */
 export const gestureDueMs = (hand: RunHand): number => Math.min(longDueMs(hand), hand.tapped?.dueMs ?? Infinity)
 
 /** When a press becomes a long one. */

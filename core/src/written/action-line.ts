@@ -6,7 +6,7 @@ import { unquoted, wordsOf, type Word } from './words'
 /** An action that has no id yet. */
 export type SaidAction = Action extends infer Each ? (Each extends Action ? Omit<Each, 'id'> : never) : never
 
-/** What an action can speak of. */
+/** What an action can refer to. */
 export interface ActionScope {
   readonly project: Pick<Project, 'components' | 'screens' | 'variables'>
   readonly component: Pick<Component, 'parts' | 'variables'>
@@ -83,7 +83,7 @@ function putting(line: string, words: readonly Word[], { project, component }: A
   return { do: 'drive', instance: instance.id, axis: state.axis, state: state.id }
 }
 
-/** The rest of a line from a word on, without the quotes it stands in. */
+/** The rest of a line from a word on, without the quotes it is in. */
 const nameIn = (line: string, words: readonly Word[], from: number): string => (words[from] ? unquoted(line.slice(words[from].from).trim()) : '')
 
 const screenNamed = (name: string, kind: 'screen' | 'overlay', { project }: ActionScope): Id => named(project.screens.filter((screen) => screen.kind === kind), name, kind).id

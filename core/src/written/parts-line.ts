@@ -5,7 +5,7 @@ import { piecesOf } from './pieces'
 import { beginsProperty, readProperties, type SaidText } from './properties-line'
 import { unquoted, wordsOf } from './words'
 
-/** A part there is, as a line can speak of it. */
+/** A part there is, as a line can refer to it. */
 export interface NamedPart extends Describable, Named {}
 
 /** What a line says of one part: what it is to be like, or what it becomes. */

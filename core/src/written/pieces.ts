@@ -1,4 +1,4 @@
-/** What a sign separates that stands in no quotes; quotes open where a piece or a word begins. */
+/** What a sign separates that is in no quotes; quotes open where a piece or a word begins. */
 export function piecesOf(line: string, sign: ',' | ';'): readonly string[] {
   const pieces: string[] = []
   let [piece, quote] = ['', '']

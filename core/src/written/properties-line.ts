@@ -22,7 +22,7 @@ const TOGETHER: Readonly<Record<string, readonly (readonly string[])[]>> = {
  * Reads what a line says of a part: `208x42 at 0,0 fill #24506f, radius 6, not visible`. A property goes by its label, with
  * its value behind it: one word, one in quotes, one of its choices, or from `=` to the end of the line an expression. A size
  * (`208x42`) and `at x,y` stand for four; `radius` and `padding` for the corners and edges; a colour alone is the fill, and
- * what stands in quotes alone the text. Throws a `RheoError` (`unreadable`) with the word it is about.
+ * what is in quotes alone the text. Throws a `RheoError` (`unreadable`) with the word it is about.
  */
 export function readProperties(line: string, of: Describable): readonly SaidText[] {
   return new PropertiesReader(line, of).all()

@@ -1,6 +1,6 @@
-/** A word of a line, with where it stands in it. */
+/** A word of a line, with where it is in it. */
 export interface Word {
-  /** Without the quotes it stands in. */
+  /** Without the quotes it is in. */
   readonly text: string
   readonly isQuoted: boolean
   /** Where it begins and ends in the line, quotes included. */
@@ -11,7 +11,7 @@ export interface Word {
 const OPENING = '(['
 const CLOSING = ')]'
 
-/** The words of a line: what stands in quotes is one word, and so is what stands in parentheses. A comma or a semicolon at the end of a word is no part of it. */
+/** The words of a line: what is in quotes is one word, and so is what is in parentheses. A comma or a semicolon at the end of a word is no part of it. */
 export function wordsOf(line: string): readonly Word[] {
   const words: Word[] = []
   let at = 0
@@ -41,5 +41,5 @@ function wordAt(line: string, from: number): Word {
   return { text: text.endsWith(',') ? text.slice(0, -1) : text, isQuoted: false, from, to }
 }
 
-/** A text without the quotes it stands in. */
+/** A text without the quotes it is in. */
 export const unquoted = (text: string): string => text.replace(/^(["'])(.*)\1$/, '$2')

@@ -11,7 +11,7 @@ export function wholeMs(text: string): number | string {
   return ms >= 0 && ms <= LONGEST_MS ? ms : 'A time is from 0 ms to an hour.'
 }
 
-/** Steps a length of time that stands in a field. */
+/** Steps a length of time that is in a field. */
 export const stepMs = (by: number) => (text: string, steps: number): string => {
   const ms = wholeMs(text)
   return typeof ms === 'string' ? text : `${Math.max(0, ms + steps * by)} ms`

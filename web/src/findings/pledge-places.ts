@@ -2,7 +2,7 @@ import { group } from 'd3-array'
 import { certain, firstOf, orElse, type Id, type Literal, type Pledge, type Project, type State } from '@rheoscope/core/document'
 import { thingsOfPrototype, thingsOnSurface } from '@rheoscope/core/check'
 
-/** An axis of an instance that a promise can speak of. */
+/** An axis of an instance that a promise can refer to. */
 export interface Place {
   readonly key: string
   readonly instance: string
@@ -26,7 +26,7 @@ export function placesOf(project: Project, { surface, through }: Pick<Pledge, 's
     }), [])
 }
 
-/** What a promise can speak of. */
+/** What a promise can refer to. */
 export type Subject = { readonly key: string; readonly label: string } & (
   | { readonly is: 'screen'; readonly screen: Id }
   | { readonly is: 'place'; readonly place: Place }
@@ -50,7 +50,7 @@ export function subjectsOf({ variables }: Project, places: readonly Place[], scr
 export const statesOf = (subject: Subject | undefined): Place['states'] =>
   subject?.is === 'place' ? subject.place.states : subject?.is === 'group' ? firstOf(subject.places).states : []
 
-/** The values of a variable a promise can speak of: both of a yes/no, every choice, and for others those that rules give it. */
+/** The values of a variable a promise can refer to: both of a yes/no, every choice, and for others those that rules give it. */
 export function valuesOf({ variables, components, screens }: Project, name: string): readonly Literal[] {
   const variable = variables.find((each) => each.name === name)
   if (!variable) return []

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react'
 import { useSearchParams } from 'react-router'
 
-/** What is selected, as it stands in the address of the page: by names, those that are as usual left out. */
+/** What is selected, as it is in the address of the page: by names, those that are as usual left out. */
 export type Selection = Readonly<Record<string, string | undefined>>
 
 /** What is selected for so short a time is no place to go back to. */

@@ -4,7 +4,7 @@ import { drawList, startRun } from '@rheoscope/core/run'
 import { paint, type DrawList } from '@rheoscope/core/scene'
 import { patchChildren } from './patch'
 
-/** Which states of a component are to be seen, whether it is there at all, and what has the last word on top of that. */
+/** Which states of a component are to be seen, whether it is there at all, and what takes precedence on top of that. */
 export interface Still {
   /** The state of each axis, by axis; axes left out are at their start. */
   readonly standing: Readonly<Record<string, string>>

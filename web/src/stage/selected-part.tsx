@@ -10,7 +10,7 @@ import { CommitField } from '../fields/commit-field'
 import { FloatingMenu } from '../theme/floating'
 import { useStage } from './use-stage'
 
-/** What is selected, by name, with what it stands in and what brings it in line with others. */
+/** What is selected, by name, with what it is in and what brings it in line with others. */
 export function SelectedHead({ part }: { readonly part: Part }) {
   const { project } = useStage()
   const component = part.kind === 'instance' ? componentOf(project, part.component) : undefined
@@ -25,7 +25,7 @@ export function SelectedHead({ part }: { readonly part: Part }) {
 /** Everything that can be said of a part, as on the bench. */
 export const SelectedPart = ({ part }: { readonly part: Part }) => <PartProperties key={part.id} />
 
-/** What a part is called, and what it stands in. */
+/** What a part is called, and what it is in. */
 function NameAndHolder({ part }: { readonly part: Part }) {
   const { screen, make } = useStage()
   const rename = (name: string) => (name.trim() === '' ? 'Everything on a screen has a name.' : (make(renameOnScreen(screen.id, part.id, name.trim()), `rename ${part.name}`), null))
@@ -40,7 +40,7 @@ function NameAndHolder({ part }: { readonly part: Part }) {
 
 const ARRANGING = PART_COMMANDS.filter(({ name }) => /^(Align|Distribute|Same)/.test(name))
 
-/** Puts parts in line with one another, or one with what it stands in. */
+/** Puts parts in line with one another, or one with what it is in. */
 function LineUp() {
   const bench = useStillBench()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)

@@ -110,7 +110,7 @@ export class Manner {
     return known
   }
 
-  /** How long a motion takes when it sets out from rest; from a motion that still goes it may be shorter or longer. */
+  /** How long a motion takes when it starts from rest; from a motion that still goes it may be shorter or longer. */
   span(axis: NetAxis, changing: Changing): Span {
     const rested = this.timeOf(axis, changing)
     const policy = standsInTheWay(this.changed(axis, changing), axis.own, 0) ?? 'continue'

@@ -79,7 +79,7 @@ function keysNow(network: Network, { configuration }: Instant, keys: readonly Po
 
 const NO_MODIFIERS: Modifiers = {}
 
-/** A key that comes to something: because a rule listens to it, or because it taps. */
+/** A key that has an effect: because a rule listens to it, or because it taps. */
 export interface PossibleKey {
   readonly key: string
   readonly modifiers: Modifiers

@@ -8,7 +8,7 @@ const ANSWERING = ['visible', 'receivesInput', 'focusable']
 
 /**
  * The names each thing has to remember values of, because something it can do depends on them: conditions, axes that
- * are decided, what answers, what stands in lists, and whatever those are worked out from. All others only show.
+ * are decided, what answers, what is in lists, and whatever those are worked out from. All others only show.
  */
 export function namesThatMatter(things: readonly Thing[], watched: ReadonlyMap<Thing, readonly string[]> = new Map()): ReadonlyMap<Thing, ReadonlySet<string>> {
   const needed = new Map(things.map((thing) => [thing, new Set([...conditionsIn(thing.compiled.component), ...(watched.get(thing) ?? [])])]))

@@ -98,7 +98,7 @@ function wayOf({ network, configuration }: Instant, { at }: NetItem): Way {
   return { left: kept >= PRESENCE.moving ? network.span(spanOfPresence(kept)) : NO_SPAN, wasLeaving: isLeavingKept(kept) }
 }
 
-/** How long what comes or goes takes: anything up to that where it sets out on the way in or out. Where that is not followed, it may always do so. */
+/** How long what comes or goes takes: anything up to that where it starts on the way in or out. Where that is not followed, it may always do so. */
 function interrupted(instant: Instant, thing: Thing, span: Span): Span {
   const kept = instant.keptAt(itemOf(instant, thing).at)
   const isOnTheWay = isLeavingKept(kept) || isComingKept(kept) || (!instant.network.followsSurfaces && kept === PRESENCE.there && thing.shown?.kind === 'overlay')

@@ -101,7 +101,7 @@ export function contentsIn(project: Project, { compiled }: Pick<Thing, 'compiled
   return contentsOf(project, { compiled, environment, values, chain })
 }
 
-/** Whether what something stands in is a slot that can be filled otherwise. */
+/** Whether what something is in is a slot that can be filled otherwise. */
 const isRefilled = ({ compiled: { component } }: Thing, { part, compiled }: Content): boolean =>
   part.kind === 'slot' && saidOf(component, part.id).some(([property, value]) => property === 'content' && value !== compiled.component.id)
 

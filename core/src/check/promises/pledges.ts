@@ -58,7 +58,7 @@ interface Watching {
   readonly holds: (that: Pledged, place: SymbolicPlace) => boolean | null
 }
 
-/** The things a promise speaks of, with all that has to do with them, explored together; null when something is gone. */
+/** The things a promise refers to, with all that has to do with them, explored together; null when something is gone. */
 function watch(project: Project, pledge: Pledge, options: CheckOptions): Watching | null {
   try {
     const through = pledge.through === true && 'screen' in pledge.surface ? prototypeContext(project, options, pledge.surface.screen) : null

@@ -117,7 +117,7 @@ function movedBy(said: Readonly<Record<string, Value>>, dx: number, dy: number):
   }
 }
 
-/** What is said of a copied part: of the copies, where it speaks of other parts that were copied with it. */
+/** What is said of a copied part: of the copies, where it refers to other parts that were copied with it. */
 export const speakingOf = (base: PropertyValues, ids: ReadonlyMap<Id, Id>): PropertyValues =>
   Object.fromEntries(Object.entries(base).map(([property, value]) => [property, propertyDefinition(property)?.type === 'part' && typeof value === 'string' ? (ids.get(value) ?? value) : value]))
 

@@ -44,7 +44,7 @@ export function removeAxis(component: Component, axis: Id): Edit | null {
   )
 }
 
-/** Renames a parameter with everything of its component that speaks of it, and the axis it drives. */
+/** Renames a parameter with everything of its component that refers to it, and the axis it drives. */
 export function renameParameter(component: Component, parameter: Parameter, name: string): Edit {
   const driven = component.axes.filter(({ boundTo }) => boundTo !== null && 'parameter' in boundTo && boundTo.parameter === parameter.name)
   return batch(

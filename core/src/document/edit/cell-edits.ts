@@ -24,7 +24,7 @@ export interface Cell {
 
 const rowOf = ({ trigger, part }: Pick<Cell, 'trigger' | 'part'>): string => triggerRow(trigger, part)
 
-/** The rule that stands in a cell of the trigger table, the first in order; undefined where the cell is empty. */
+/** The rule that is in a cell of the trigger table, the first in order; undefined where the cell is empty. */
 export const ruleInCell = (component: Component, axis: Id, state: Id, row: string): Rule | undefined =>
   component.rules.find((rule) => rule.axis === axis && rowOf(rule) === row && holds(component, rule, state))
 

@@ -74,7 +74,7 @@ const takeBackEverywhere = (component: Component, part: Id, property: string): E
 /** Takes out a part, all that is inside it, and every word looks, rules and motions say about them. */
 export const removePart = (component: Component, part: Id): Edit => removeParts(component, [part])
 
-/** The same for several parts at once, also where what is said about one stands in what is said about another. */
+/** The same for several parts at once, also where what is said about one is in what is said about another. */
 export function removeParts(component: Component, parts: readonly Id[]): Edit {
   const doomed = [...new Set(parts.flatMap((part) => withDescendants(component.parts, part).map(({ id }) => id)))]
   const isDoomed = (id: Id | null): boolean => id !== null && doomed.includes(id)

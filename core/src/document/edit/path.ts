@@ -3,7 +3,7 @@ import { areIdentified, hasKeys, isIdentified, type Identified } from '../fields
 import { itemAt } from '../certain'
 
 /**
- * Where something stands in a project: property names and, inside lists, the identifiers of their items —
+ * Where something is in a project: property names and, inside lists, the identifiers of their items —
  * `['components', 'c1', 'axes', 'a1', 'start']`. Because items are named by identifier, a path still means
  * the same thing after others have inserted, moved or removed around it.
  */

@@ -8,7 +8,7 @@ import type { Motion } from '../motion'
 import { batch, type Edit } from './edit'
 import { addRule } from './rule-edits'
 
-/** Rules by the names of what they speak of, so that they can be given to other components. */
+/** Rules by the names of what they refer to, so that they can be given to other components. */
 export interface RuleClip {
   readonly format: 'rheoscope-rules'
   readonly rules: readonly NamedRule[]

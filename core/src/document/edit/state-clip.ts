@@ -9,7 +9,7 @@ import { inProject, insertInto, inside } from './place'
 import { pasteRules, retargeted, ruleClipOf, type RuleClip } from './rule-clip'
 import { freeHue, nameLike, removeState } from './state-edits'
 
-/** States with their looks and what happens in them, by the names of what they speak of, so that they can be given to other components. */
+/** States with their looks and what happens in them, by the names of what they refer to, so that they can be given to other components. */
 export interface StateClip {
   readonly format: 'rheoscope-states'
   readonly states: readonly NamedState[]

@@ -30,7 +30,7 @@ export const removeVariable = (owner: VariableOwner, variable: Id): Edit => remo
 export const setVariableField = <K extends 'start' | 'choices'>(owner: VariableOwner, variable: Id, field: K, to: Variable[K]): Edit =>
   setAt(fieldOf(inside(variablesPath(owner), variable), field), to)
 
-/** Renames a variable with everything that speaks of it: in its component or screen, or everywhere but where the name means something of their own. */
+/** Renames a variable with everything that refers to it: in its component or screen, or everywhere but where the name means something of their own. */
 export function renameVariable(project: Project, owner: VariableOwner, variable: Variable, name: string): Edit {
   const { name: from } = variable
   const isOwn = ({ variables, parameters = [] }: { readonly variables: Component['variables']; readonly parameters?: Component['parameters'] }) => [...variables, ...parameters].some((own) => own.name === from)

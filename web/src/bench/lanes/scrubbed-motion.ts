@@ -9,7 +9,7 @@ import { useBench } from '../page/use-bench'
 /** Of several outcomes the first one is shown. */
 const FIRST_OUTCOMES: Chance = { seed: 1, drawn: Array.from({ length: 100 }, () => 0) }
 
-/** A run that stands in a rule's source state and has just fired it; null when it cannot be put together. */
+/** A run that is in a rule's source state and has just fired it; null when it cannot be put together. */
 export function runOfMotion(project: Project, component: Component, rule: Rule, axis: string, from: string): Run | null {
   return orElse(() => {
     const run = standingIn(project, component, axis, from)

@@ -5,7 +5,7 @@ import { setsOf } from '../../explore/split'
 import type { About, Finding } from '../../model/finding'
 import type { ProjectCheck } from '../../ground/context'
 
-/** What stands in a project without anything using it: components, variables, parameters and tokens. */
+/** What is in a project without anything using it: components, variables, parameters and tokens. */
 export const unused: ProjectCheck = {
   name: 'unused', scope: 'project', levels: ['note'],
   means: 'components on no screen, parameters and tokens without use',
