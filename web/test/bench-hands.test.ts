@@ -95,7 +95,7 @@ describe('commands', () => {
     expect(hands.parts).toHaveLength(5)
     hands.run('Remove the parts')
     expect([hands.parts.map(({ id }) => id).includes('one'), hands.parts.length, hands.done.at(-1)]).toEqual([false, 3, 'remove inner'])
-    expect(hands.selected.at(-1)).toEqual({ do: 'select parts', parts: [] })
+    expect(hands.selected.at(-1)).toEqual({ do: 'select parts', parts: ['frame'] })
   })
 
   test('bring to the front as far as it goes', () => {
