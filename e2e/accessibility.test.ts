@@ -68,6 +68,25 @@ test.each(THEMES.flatMap((theme) => [['the shelf', theme, '/', '.shelf-head'], [
   expect(await violations(hands)).toEqual([])
 })
 
+test.each(THEMES)('nothing to be found in the bin and in a data table, in the %s theme', async (theme) => {
+  const hands = application.hands()
+  await hands.newProject()
+  const at = (await hands.driver.getCurrentUrl()).replace(/.*project\//, '').replace(/\/.*/, '')
+  await useTheme(hands, theme)
+  await hands.addTable(['goods', 'price'], [['Soup', '4']])
+  await hands.click('[aria-label="Data tables"] .table-line button')
+  await hands.find('.data-grid')
+  await hands.driver.sleep(300)
+  expect(await violations(hands)).toEqual([])
+  await hands.clickButton('Close')
+  await fetch(`${application.address}/api/projects/${at}`, { method: 'DELETE' })
+  await hands.driver.get(application.address)
+  await hands.click(await hands.find('.shelf-head .underlined'))
+  await hands.find('.bin li')
+  await hands.driver.sleep(300)
+  expect(await violations(hands)).toEqual([])
+})
+
 test('with colours of the person, what is selected and what has the focus is still told apart, and drawings keep their own', async () => {
   const hands = application.hands()
   await hands.askDevTools('Emulation.setEmulatedMedia', { features: [{ name: 'forced-colors', value: 'active' }] })

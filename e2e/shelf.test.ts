@@ -23,7 +23,7 @@ test('what is removed can be put back at once or from the bin, and is shown whil
   await hands.until('it is there again', async () => (await cardsOf(hands)).join() === 'Skerry Line')
   await hands.click('[aria-label="Remove Skerry Line"]')
   await hands.clickButton('Bin (1)')
-  await hands.click('[aria-label="Put Skerry Line back"]')
+  await hands.click('[aria-label="Put back Skerry Line"]')
   await hands.byText('There is nothing in it.')
   await hands.clickButton('Close')
   await hands.until('it is there again', async () => (await cardsOf(hands)).join() === 'Skerry Line')

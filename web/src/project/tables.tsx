@@ -75,7 +75,7 @@ function TableGrid({ table, onClose }: { readonly table: DataTable; readonly onC
         {told?.isProblem === true && <p className="field-problem" role="alert">{told.sentence}</p>}
         <p className="muted" role="status">{told?.isProblem === false ? told.sentence : 'Paste from a spreadsheet into any cell: the rows go from there to the right and down, and make the columns they need.'}</p>
         <table className="data-grid">
-          <thead><tr>{table.columns.map((column) => <ColumnHead key={column.id} table={table} column={column} />)}<th /></tr></thead>
+          <thead><tr>{table.columns.map((column) => <ColumnHead key={column.id} table={table} column={column} />)}<td /></tr></thead>
           <tbody>{table.records.slice(0, shown).map((record, row) => <RecordRow key={record.id} table={table} row={row} onTold={setTold} />)}</tbody>
         </table>
         {table.records.length > shown && (

@@ -29,7 +29,7 @@ function BinRow({ binned: { id, name, removedAt, keptUntil }, shelf }: { readonl
       <span className="grow" />
       {isAsking
         ? <>Delete for good? <button className="plain underlined" onClick={() => shelf.deleteForGood(id)}>Yes</button> <button className="plain underlined" onClick={() => setAsking(false)}>No</button></>
-        : <><button className="plain underlined" aria-label={`Put ${name} back`} onClick={() => shelf.putBack(id)}>Put back</button> <button className="plain underlined" aria-label={`Delete ${name} for good`} onClick={() => setAsking(true)}>Delete</button></>}
+        : <><button className="plain underlined" aria-label={`Put back ${name}`} onClick={() => shelf.putBack(id)}>Put back</button> <button className="plain underlined" aria-label={`Delete ${name} for good`} onClick={() => setAsking(true)}>Delete</button></>}
     </li>
   )
 }

@@ -8,7 +8,7 @@ import { witnessTo } from '../../ground/witness'
 /** States that have ways out, none of which ever leads back to where the axis starts, nor to a state marked final. */
 export const noWayBack: ComponentCheck = {
   name: 'no-way-back', scope: 'component', levels: ['risk'],
-  means: 'it has ways out, none of which ever leads to the start or a final state, nor to a dead end, which is told for itself',
+  means: 'it has ways out, none of which ever leads to the start or a final state, nor to a dead end, which is reported by itself',
   finds: ({ component, stateSpace, root, drivenTo }) =>
     component.axes.flatMap((axis): Finding[] => {
       const { open, closed } = stateSpace

@@ -10,7 +10,7 @@ const HANDS: Readonly<Record<Modality, string>> = { mouse: 'a mouse', touch: 'to
 /** States that somebody who works in one way alone can never reach, though others can. What follows from a tap that has no equivalent on the keyboard is said there. */
 export const reachableOnlyBy: ComponentCheck = {
   name: 'reachable-only-by', scope: 'component', levels: ['note'],
-  means: 'mouse, finger or keyboard alone never gets there, another does; what only follows from `no-keyboard-way` is told there',
+  means: 'mouse, finger or keyboard alone never gets there, another does; what only follows from `no-keyboard-way` is reported there',
   finds: (context) => {
     const { component, stateSpace, root } = context
     const isForPeople = component.rules.some(({ trigger }) => ['tap', 'press', 'enter', 'double tap', 'long press', 'key', 'drag start'].includes(trigger.on))
