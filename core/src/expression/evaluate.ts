@@ -1,6 +1,7 @@
 import { asNumber, certain, never, type Literal } from '../document'
 import { FUNCTIONS } from './functions'
 import { ANGLE_TO_POINTER, ExpressionError, parseExpression, type Expression } from './parse'
+import { orderOf } from './text-order'
 
 /** What names stand for when an expression is evaluated. */
 export type Environment = Readonly<Record<string, Literal>>
@@ -62,7 +63,7 @@ function valueOf(node: Expression, environment: Environment): Literal {
     case 'if':
       return of(node.test) === true ? of(node.yes) : of(node.no)
     case 'call':
-      return certain(FUNCTIONS[node.name]).call(...node.args.map((argument) => asNumber(of(argument))))
+      return certain(FUNCTIONS[node.name]).call(...node.args.map(of))
     case 'binary':
       return binary(node, of)
     default:
@@ -86,13 +87,13 @@ function binary({ operator, left, right }: Extract<Expression, { kind: 'binary' 
     case '%':
       return asNumber(a) % asNumber(b)
     case '<':
-      return asNumber(a) < asNumber(b)
+      return differenceOf(a, b) < 0
     case '<=':
-      return asNumber(a) <= asNumber(b)
+      return differenceOf(a, b) <= 0
     case '>':
-      return asNumber(a) > asNumber(b)
+      return differenceOf(a, b) > 0
     case '>=':
-      return asNumber(a) >= asNumber(b)
+      return differenceOf(a, b) >= 0
     case '==':
     case '===':
       return a === b
@@ -102,4 +103,11 @@ function binary({ operator, left, right }: Extract<Expression, { kind: 'binary' 
     default:
       return never(operator, 'operator')
   }
+}
+
+/** Below 0 where one value comes before another: of numbers the smaller, of texts as `orderOf` has them. NaN is neither before nor after anything. */
+function differenceOf(a: Literal, b: Literal): number {
+  if (typeof a === 'string' && typeof b === 'string') return orderOf(a, b)
+  const [one, other] = [asNumber(a), asNumber(b)]
+  return one === other ? 0 : one - other
 }

@@ -41,8 +41,8 @@ class Typing {
         return goWith(yes, no) ? known(yes, no) : this.fail('?', `One side of “?” is a ${yes}, the other a ${no}.`)
       }
       case 'call': {
-        const { argument, result } = certain(FUNCTIONS[node.name])
-        for (const arg of node.args) this.require(arg, argument, node.name)
+        const { parameters, result } = certain(FUNCTIONS[node.name])
+        node.args.forEach((arg, index) => this.require(arg, parameters[index] ?? lastOf(parameters), node.name))
         return result
       }
       case 'binary':
@@ -81,10 +81,19 @@ class Typing {
         if (a === 'yes/no' || b === 'yes/no') return this.fail(operator, '“+” cannot add a yes/no.')
         return a === 'text' || b === 'text' ? 'text' : a === 'anything' || b === 'anything' ? 'anything' : 'number'
       }
+      case '<':
+      case '<=':
+      case '>':
+      case '>=': {
+        // What nobody knows beforehand is held against a number unless the other is a text.
+        const wanted = [left, right].some((side) => this.of(side) === 'text') ? 'text' : 'number'
+        this.require(left, wanted, operator)
+        this.require(right, wanted, operator)
+        return 'yes/no'
+      }
       default:
         this.require(left, 'number', operator)
-        this.require(right, 'number', operator)
-        return ['<', '<=', '>', '>='].includes(operator) ? 'yes/no' : 'number'
+        return this.require(right, 'number', operator)
     }
   }
 

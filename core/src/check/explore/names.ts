@@ -54,7 +54,7 @@ export const saidOf = (component: Component, part: string): readonly (readonly [
   ...restingLooks(component).flatMap((place) => Object.entries(lookAt(component, place)[part] ?? {})),
 ]
 
-/** The values a name is held against, as far as expressions only compare it with constants; null when they do anything else with it. */
+/** The values a name is held against, as far as expressions only compare it with constants, texts only for being the same; null when they do anything else with it. */
 export function comparedWith(name: string, texts: readonly string[]): readonly Literal[] | null {
   const found: Literal[] = []
   for (const text of texts) {
@@ -64,7 +64,9 @@ export function comparedWith(name: string, texts: readonly string[]): readonly L
   return found
 }
 
-const COMPARISONS = ['==', '===', '!=', '!==', '<', '<=', '>', '>=']
+const EQUALITIES = ['==', '===', '!=', '!==']
+
+const COMPARISONS = [...EQUALITIES, '<', '<=', '>', '>=']
 
 function onlyCompares(node: Expression, name: string, found: Literal[]): boolean {
   const isName = (each: Expression) => each.kind === 'name' && each.name === name
@@ -84,7 +86,8 @@ function onlyCompares(node: Expression, name: string, found: Literal[]): boolean
       return all(...node.args)
     case 'binary': {
       const [one, other] = isName(node.left) ? [node.left, node.right] : [node.right, node.left]
-      if (!isName(one) || other.kind !== 'literal' || !COMPARISONS.includes(node.operator)) return all(node.left, node.right)
+      const compares = typeof (other.kind === 'literal' ? other.value : null) === 'string' ? EQUALITIES : COMPARISONS
+      if (!isName(one) || other.kind !== 'literal' || !compares.includes(node.operator)) return all(node.left, node.right)
       found.push(other.value)
       return true
     }

@@ -1,5 +1,5 @@
-import { itemAt, orElse, type Component, type Literal, type Parameter, type Project, type Variable } from '../../document'
-import { evaluate, namesIn, parseExpression, type Expression } from '../../expression'
+import { certain, itemAt, orElse, type Component, type Literal, type Parameter, type Project, type Variable } from '../../document'
+import { evaluate, FUNCTIONS, namesIn, parseExpression, type Expression } from '../../expression'
 
 /** More combinations than this are not tried; the guards then count as able to hold together. */
 const MOST_COMBINATIONS = 5000
@@ -21,7 +21,10 @@ function isEver(project: Project, component: Component, [first, second]: readonl
   const guards = [first, second].filter((guard) => guard !== null)
   return orElse(() => {
     const names = [...new Set(guards.flatMap(namesIn))]
-    const constants = guards.flatMap((guard) => constantsIn(parseExpression(guard)))
+    const read = guards.map(parseExpression)
+    // Which texts make a difference to what looks into them is not known.
+    if (read.some((guard) => looksIntoTexts(guard, (name) => isText(name, project, component)))) return true
+    const constants = read.flatMap(constantsIn)
     const domains = names.map((name) => domainOf(name, project, component, constants))
     if (domains.reduce((count, domain) => count * domain.length, 1) > MOST_COMBINATIONS) return true
     return combinations(domains).some((values) => {
@@ -32,8 +35,11 @@ function isEver(project: Project, component: Component, [first, second]: readonl
   }, false)
 }
 
+const namedIn = (name: string, project: Project, component: Component): Parameter | Variable | undefined =>
+  [...component.parameters, ...component.variables, ...project.variables].find((each) => each.name === name)
+
 function domainOf(name: string, project: Project, component: Component, constants: readonly Literal[]): readonly Literal[] {
-  const named: Parameter | Variable | undefined = [...component.parameters, ...component.variables, ...project.variables].find((each) => each.name === name)
+  const named = namedIn(name, project, component)
   if (named?.type === 'yes/no') return [true, false]
   if (named?.type === 'choice') return named.choices ?? []
   if (named?.type === 'number') {
@@ -42,6 +48,33 @@ function domainOf(name: string, project: Project, component: Component, constant
     return [(numbers[0] ?? 0) - 1, ...numbers, ...between, (numbers.at(-1) ?? 0) + 1]
   }
   return [...constants.filter((value) => typeof value === 'string'), '\u0000another']
+}
+
+/** Whether a name can be any text. */
+function isText(name: string, project: Project, component: Component): boolean {
+  const type = namedIn(name, project, component)?.type
+  return type !== 'yes/no' && type !== 'number'
+}
+
+/** Whether anything is asked of a text but whether it is the same as another one: what is in it, or what it comes before. */
+function looksIntoTexts(node: Expression, couldBeText: (name: string) => boolean): boolean {
+  const isAText = (each: Expression): boolean => (each.kind === 'literal' ? typeof each.value === 'string' : each.kind === 'name' ? couldBeText(each.name) : each.kind === 'call' && certain(FUNCTIONS[each.name]).result === 'text')
+  const any = (...nodes: readonly Expression[]) => nodes.some((each) => looksIntoTexts(each, couldBeText))
+  switch (node.kind) {
+    case 'literal':
+    case 'name':
+    case 'angleToPointer':
+      return false
+    case 'not':
+    case 'minus':
+      return any(node.of)
+    case 'if':
+      return any(node.test, node.yes, node.no)
+    case 'call':
+      return certain(FUNCTIONS[node.name]).parameters.includes('text') || any(...node.args)
+    case 'binary':
+      return (['<', '<=', '>', '>='].includes(node.operator) && [node.left, node.right].some(isAText)) || any(node.left, node.right)
+  }
 }
 
 const combinations = (domains: readonly (readonly Literal[])[]): readonly (readonly Literal[])[] =>

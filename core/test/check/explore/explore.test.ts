@@ -142,6 +142,7 @@ describe('values', () => {
     expect(comparedWith('n', ['n > 1 && n <= 4', 'm == 2'])).toEqual([1, 4])
     expect([-3, 1, 2, 3, 4, 99].map((value) => representative(value, [1, 4]))).toEqual([0, 1, 2.5, 2.5, 4, 5])
     expect(representative('Lamp Rock', ['Skerry Quay'])).toBe(representative('Outer Holm', ['Skerry Quay']))
+    expect([comparedWith('t', ["t == 'b' || t != 'c'"]), comparedWith('t', ["t < 'b'"]), comparedWith('t', ["contains(t, 'b')"])]).toEqual([['b', 'c'], null, null])
   })
 
   test('without end are any value, and what depends on them goes both ways', () => {
@@ -149,6 +150,18 @@ describe('values', () => {
     const found = explored(counter)
     expect(found.isFinished).toBe(true)
     expect(statesIn(found)).toEqual(['a', 'b'])
+  })
+
+  test('are told apart by what expressions find in a text, and by what it comes before', () => {
+    const searched = (guard: string, to: string) => statesIn(explored(small(wide, [
+      { on: tap, in: ['a'], to: { go: 'stay' }, actions: [{ id: 's', do: 'set', variable: 't', to }] }, { on: enter, in: ['a'], to: 'b', guard },
+    ], { variables: [{ id: 't', name: 't', type: 'text', start: 'Mast' }] })))
+    expect(searched("contains(lower(t), 'fog')", "'Fog'")).toEqual(['a', 'b'])
+    expect(searched("contains(t, 'fog')", "'Fog'")).toEqual(['a'])
+    expect(searched("t > 'lamp'", "'Buoy'")).toEqual(['a', 'b'])
+    expect(searched("t > 'nautical'", "'Buoy'")).toEqual(['a'])
+    // Longer and longer without end: any text it may be.
+    expect(searched('length(t) > 1000', "t + '!'")).toEqual(['a', 'b'])
   })
 
   test('a message takes its payload along', () => {
