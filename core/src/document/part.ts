@@ -1,6 +1,6 @@
 import { PropertyValues } from './look'
 import { Motion } from './motion'
-import { array, boolean, choice, kinds, number, object, optional, orNull, text, type Of } from './shape'
+import { array, boolean, choice, integer, kinds, number, object, optional, orNull, text, type Of } from './shape'
 import { ExpressionText, Id, Ms, Name, StatesByAxis } from './value'
 
 export const PART_KINDS = [
@@ -60,6 +60,10 @@ export const SlotPart = object({
 })
 export interface SlotPart extends Of<typeof SlotPart> {}
 
+/** What the items of a list are in order by: an expression over `item.column`. */
+export const ItemOrder = object({ by: ExpressionText, isDown: boolean })
+export interface ItemOrder extends Of<typeof ItemOrder> {}
+
 /** An instance of one component for each record of a table. */
 export const ListPart = object({
   ...ofEveryPart,
@@ -68,6 +72,10 @@ export const ListPart = object({
   table: orNull(Id),
   /** An expression over `item.column`; null keeps every record. */
   filter: orNull(ExpressionText),
+  /** The order of the items; where one is the same for two, the next decides, and at last the order of the records. */
+  order: optional(array(ItemOrder, { most: 8 })),
+  /** Items beyond so many are not there. */
+  most: optional(integer(0, 100_000)),
   /** How items enter, leave and travel to their new places. */
   motion: optional(Motion),
 })
@@ -75,6 +83,9 @@ export interface ListPart extends Of<typeof ListPart> {}
 
 export const Part = kinds('kind', PlainPart, InstancePart, SlotPart, ListPart)
 export type Part = Of<typeof Part>
+
+/** Everything that decides which items a list has, and in which order. */
+export const expressionsOfList = ({ filter, order = [] }: ListPart): readonly string[] => [...(filter === null ? [] : [filter]), ...order.map(({ by }) => by)]
 
 /** Parts of the tree directly inside `parent`, in painting order (the last is on top). */
 export const childrenOf = (parts: readonly Part[], parent: Id | null): readonly Part[] =>

@@ -1,5 +1,5 @@
 import { certain, componentOf, isExpression, isToken, orElse, parameterProperty, reaches, stateProperty, theOne, type Axis, type DataTable, type ListPart, type Literal, type Project, type Value } from '../document'
-import { evaluate, wordOf, type Environment } from '../expression'
+import { evaluate, orderOf, wordOf, type Environment } from '../expression'
 import { compile } from './compile'
 import type { Compiled, HolderPart, Values } from './compiled'
 
@@ -52,12 +52,39 @@ function itemsOf(project: Project, { component }: Compiled, part: ListPart, envi
   if (!table || !filling) return []
   const inner = compile(project, filling)
   const said = theOne(component.parts, ({ id }) => id === part.id).base
-  return table.records.flatMap((record): Content[] => {
-    const around = { ...environment, ...itemEnvironment(table, record) }
-    if (part.filter !== null && worth(part.filter, around) !== true) return []
-    return [{ step: `${part.id}:${record.id}`, part, compiled: inner, parameters: parametersOfItem(inner, said, around), states: {} }]
-  })
+  return recordsShown(table, part, environment).map(({ record, around }): Content =>
+    ({ step: `${part.id}:${record.id}`, part, compiled: inner, parameters: parametersOfItem(inner, said, around), states: {} }))
 }
+
+/** A record, with what expressions of its item can read. */
+interface ShownRecord {
+  readonly record: DataTable['records'][number]
+  readonly around: Environment
+}
+
+/** The records a list keeps, in its order and up to as many as it shows. */
+function recordsShown(table: DataTable, { filter, order = [], most = Infinity }: ListPart, environment: Environment): readonly ShownRecord[] {
+  const kept = table.records
+    .map((record): ShownRecord => ({ record, around: { ...environment, ...itemEnvironment(table, record) } }))
+    .filter(({ around }) => filter === null || worth(filter, around) === true)
+  if (order.length === 0) return kept.slice(0, most)
+  const keyed = kept.map((shown) => ({ shown, keys: order.map(({ by }) => worth(by, shown.around)) }))
+  const before = (a: readonly Literal[], b: readonly Literal[]): number => {
+    const at = order.findIndex((_each, index) => comesBefore(certain(a[index]), certain(b[index])) !== 0)
+    return at < 0 ? 0 : comesBefore(certain(a[at]), certain(b[at])) * (order[at]?.isDown === true ? -1 : 1)
+  }
+  return keyed.toSorted((a, b) => before(a.keys, b.keys)).slice(0, most).map(({ shown }) => shown)
+}
+
+/** Below 0 where one value comes before another: numbers by size, texts as `orderOf` has them, no before yes; those of different kinds by kind, and what cannot be worked out last. */
+function comesBefore(a: Literal, b: Literal): number {
+  if (typeof a === 'string' && typeof b === 'string') return orderOf(a, b)
+  const [one, other] = [a, b].map((value) => (value === null || Number.isNaN(value) ? KINDS.length : KINDS.indexOf(typeof value)))
+  if (one !== other) return Number(one) - Number(other)
+  return one === KINDS.length ? 0 : Number(a) - Number(b)
+}
+
+const KINDS: readonly string[] = ['boolean', 'number', 'string']
 
 /** The names a record gives to expressions: `item.` and the column's name. */
 export function itemEnvironment(table: DataTable, record: DataTable['records'][number]): Record<string, Literal> {

@@ -1,4 +1,4 @@
-import { decidedBy, isExpression, lookAt, orElse, restingLooks, stageLooks, type Component, type Value } from '../document'
+import { decidedBy, expressionsOfList, isExpression, lookAt, orElse, restingLooks, stageLooks, type Component, type Value } from '../document'
 import { namesIn } from '../expression'
 import { isForItems } from './compiled'
 
@@ -26,8 +26,8 @@ export function namesOfBehaviour(component: Component): readonly string[] {
 
 /** The names that decide which items the lists of a component have, and what they are given. */
 export function namesOfLists({ parts }: Component): ReadonlySet<string> {
-  const texts = parts.flatMap((part) => (part.kind === 'list' ? [part.filter, ...Object.values(part.base).flatMap(expressionsIn)] : []))
-  return new Set(namesOf([], texts.filter((text) => text !== null)))
+  const texts = parts.flatMap((part) => (part.kind === 'list' ? [...expressionsOfList(part), ...Object.values(part.base).flatMap(expressionsIn)] : []))
+  return new Set(namesOf([], texts))
 }
 
 const expressionsIn = (value: Value): readonly string[] => (isExpression(value) ? [value.expr] : [])

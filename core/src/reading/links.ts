@@ -1,4 +1,4 @@
-import { isExpression, type Component, type Id, type Part, type Project, type Screen } from '../document'
+import { expressionsOfList, isExpression, type Component, type Id, type Part, type Project, type Screen } from '../document'
 import { namesOr } from '../expression'
 import { compile, namesOfBehaviour, surfaceComponent, type Compiled } from '../machine'
 
@@ -61,7 +61,7 @@ function isMeantFor(recipient: string, from: Id | null, to: Id | null): boolean 
 function partVoice(project: Project, part: Part, own: ReadonlySet<string>): readonly Voice[] {
   const id = part.kind === 'instance' || part.kind === 'list' ? part.component : null
   const component = project.components.find((each) => each.id === id)
-  const said = [...Object.values(part.base).flatMap((value) => (isExpression(value) ? [value.expr] : [])), ...(part.kind === 'list' && part.filter !== null ? [part.filter] : [])]
+  const said = [...Object.values(part.base).flatMap((value) => (isExpression(value) ? [value.expr] : [])), ...(part.kind === 'list' ? expressionsOfList(part) : [])]
   const asked = said.flatMap(namesOr).filter((name) => own.has(name))
   if (!component) return asked.length > 0 && part.parent !== null ? [{ part: part.id, sends: [], hears: new Set(), sets: new Set(), reads: new Set(asked) }] : []
   const compiled = compile(project, component)

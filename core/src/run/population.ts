@@ -68,10 +68,17 @@ export function arrange(moment: Moment, path: string): void {
   const now = byStep(withinLimit(run, path, contentsOf(run.project, { compiled, environment, values: targets.values, chain: chainOf(run, path) })))
   run.population.held.set(path, now)
   const { gone, come } = moment.arranger.arrange(path, before ?? null, now)
-  const moved = before && [...gone, ...come].find(({ part }) => part.kind === 'list')
-  const isOther = gone.length > 0 || come.length > 0
+  const moved = before && [...gone, ...come, ...reordered(before, now)].find(({ part }) => part.kind === 'list')
+  const isOther = gone.length > 0 || come.length > 0 || moved !== undefined
   layOut(run, path, isOther ? contentsFor(run, path) : certain(run.instances.get(path)).contents, moved ? listPace(instance, moved.part) : null)
   if (before) for (const content of come) enter(moment, path, content, come)
+}
+
+/** What stays, where it is in another order than before; nothing where it is not. */
+function reordered(before: ReadonlyMap<string, Content>, now: ReadonlyMap<string, Content>): readonly Content[] {
+  const stays = [...now.values()].filter(({ step }) => before.has(step))
+  const was = [...before.keys()].filter((step) => now.has(step))
+  return stays.some(({ step }, index) => step !== was[index]) ? stays : []
 }
 
 /** As much of what is to stand inside an instance as there is room for beside everything else. */

@@ -42,6 +42,8 @@ export function describable({ components, tables }: Pick<Project, 'components' |
         said('each as', { name: 'component', keptAs: 'field', ...choiceAmong('component', components) }),
         said('table', { name: 'table', keptAs: 'field', ...choiceAmong('table', tables) }),
         said('only if', { name: 'filter', type: 'text', keptAs: 'field' }),
+        said('order', { name: 'order', type: 'text', keptAs: 'field' }),
+        said('at most', { name: 'most', type: 'number', keptAs: 'field' }),
         ...LIST_MOTION,
       ] : []),
       TRANSITION_NAME,

@@ -103,7 +103,7 @@ class Reader {
       case 'slot':
         return { ...each, kind, slot: after('of')! }
       case 'list':
-        return { ...each, kind, component: after('of')!, table: after('from')!, filter: after('if') ?? null, motion: { ...EMPTY_MOTION, durationMs: 0 } }
+        return { ...each, kind, component: after('of')!, table: after('from')!, filter: after('if') ?? null, ...(after('by') === undefined ? {} : { order: [{ by: after('by')!, isDown: words.includes('down') }] }), ...(after('most') === undefined ? {} : { most: Number(after('most')) }), motion: { ...EMPTY_MOTION, durationMs: 0 } }
       default:
         return { ...each, kind: kind as 'box' }
     }

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { skerryLine } from '@rheoscope/core/demo'
 import { parameterDefinition, propertiesOf, RheoError, type PartKind } from '@rheoscope/core/document'
-import { describable, readParts, readPartsLine, type SaidText } from '@rheoscope/core/written'
+import { describable, orderText, readOrder, readParts, readPartsLine, type SaidText } from '@rheoscope/core/written'
 
 const of = (kind: PartKind) => ({ kind, definitions: propertiesOf(kind) })
 
@@ -148,5 +148,27 @@ describe('a line that speaks of several parts', () => {
     expect(said.flatMap((each) => ('said' in each ? each.said.map(({ definition, text }) => [definition.name, text]) : []))).toEqual([
       ['component', card.id], ['table', table.id], ['durationMs', '300'], ['stagger', '60'], ['filter', '= item.kind == shown'],
     ])
+  })
+})
+
+describe('what items are in order by', () => {
+  const table = { columns: [{ id: 'c1', name: 'price', type: 'number' as const }, { id: 'c2', name: 'long name', type: 'text' as const }] }
+  const scope = { 'item.price': 'number', 'item.longName': 'text', shown: 'text' } as const
+
+  test.each<[string, readonly (readonly [by: string, isDown: boolean])[], string]>([
+    ['price down, longName', [['item.price', true], ['item.longName', false]], 'price down, longName'],
+    ['item.longName == shown down', [['item.longName == shown', true]], 'item.longName == shown down'],
+    ["slice(item.longName, 1, 2) up, lower(item.longName + ', ')", [['slice(item.longName, 1, 2)', false], ["lower(item.longName + ', ')", false]], "slice(item.longName, 1, 2), lower(item.longName + ', ')"],
+    ['', [], ''],
+  ])('%s', (text, expected, written) => {
+    const order = readOrder(text, table, scope)
+    expect(order.map(({ by, isDown }) => [by, isDown])).toEqual(expected)
+    expect(orderText(order)).toBe(written)
+    expect(readOrder(orderText(order), table, scope)).toEqual(order)
+  })
+
+  test('is refused where it cannot be read', () => {
+    expect(() => readOrder('prize down', table, scope)).toThrow(/Nothing is called “prize”/)
+    expect(() => readOrder('price,, longName', table, scope)).toThrow('Between two commas stands what to order by: price down, name.')
   })
 })

@@ -1,17 +1,17 @@
-import { messageOf, RheoError, type Motion, type Project, type Value } from '@rheoscope/core/document'
+import { messageOf, RheoError, type DataTable, type ItemOrder, type Motion, type Project, type Value } from '@rheoscope/core/document'
 import { itemScope, type Scope } from '@rheoscope/core/expression'
 import { easingProblem } from '@rheoscope/core/motion'
-import { readNamedValues, type NamedValue, type SaidText } from '@rheoscope/core/written'
+import { readNamedValues, readOrder, type NamedValue, type SaidText } from '@rheoscope/core/written'
 import { conditionProblem } from './condition'
 import { wholeMs } from './ms-field'
-import { parseValue, type Parsed } from './parse-value'
+import { parseNumber, parseValue, type Parsed } from './parse-value'
 
 /** What was said of a part, by where it is kept. */
 export interface SaidValues {
   /** In looks. */
   readonly properties: Readonly<Record<string, Value>>
   /** In the part itself. */
-  readonly fields: Readonly<Record<string, string>>
+  readonly fields: Readonly<Record<string, string | number | readonly ItemOrder[]>>
   /** In the motion of a list's items. */
   readonly motion: Partial<Pick<Motion, 'durationMs' | 'easing' | 'stagger'>>
   /** The icons it needs, by name. */
@@ -32,15 +32,28 @@ export const namedInLine = (line: string, taken: ReadonlySet<string>): Parsed<re
  */
 export function valuesOf(said: readonly SaidText[], scope: Scope, { tokens, tables }: Pick<Project, 'tokens' | 'tables'>, tableOf: string | null = null): Parsed<SaidValues> {
   const properties: Record<string, Value> = {}
-  const fields: Record<string, string> = {}
+  const fields: Record<string, string | number | readonly ItemOrder[]> = {}
   let motion: SaidValues['motion'] = {}
   const icons: string[] = []
   const table = said.find(({ definition }) => definition.name === 'table')?.text ?? tableOf
+  const shown = tables.find(({ id }) => id === table)
   for (const { definition, text } of said) {
     const { name, type, keptAs, among } = definition
+    if (name === 'order') {
+      const order = orderOr(text, shown, scope)
+      if ('problem' in order) return order
+      fields.order = order.value
+      continue
+    }
+    if (name === 'most') {
+      const most = countOf(text)
+      if ('problem' in most) return most
+      fields.most = most.value
+      continue
+    }
     const expr = text.replace(/^=\s*/, '')
     const parsed: Parsed<Value> =
-      name === 'filter' ? orValue(conditionProblem(expr, { ...scope, ...itemScope(tables.find(({ id }) => id === table)) }, 'A filter'), expr)
+      name === 'filter' ? orValue(conditionProblem(expr, { ...scope, ...itemScope(shown) }, 'A filter'), expr)
         : name === 'easing' ? orValue(easingProblem(text), text)
         : keptAs === 'motion' ? timeOf(text)
         : among || keptAs === 'field' ? { value: text }
@@ -53,6 +66,17 @@ export function valuesOf(said: readonly SaidText[], scope: Scope, { tokens, tabl
     if (type === 'icon' && typeof value === 'string' && value !== '') icons.push(value)
   }
   return { value: { properties, fields, motion, icons } }
+}
+
+/** What items are in order by, or why it cannot be read. */
+export const orderOr = (text: string, table: DataTable | undefined, scope: Scope): Parsed<readonly ItemOrder[]> =>
+  orProblem(() => ({ value: readOrder(text, table, { ...scope, ...itemScope(table) }) }))
+
+/** How many items there are at most. */
+export function countOf(text: string): Parsed<number> {
+  const count = parseNumber(text)
+  if ('problem' in count) return count
+  return Number.isInteger(count.value) && count.value >= 0 ? count : { problem: 'A whole number, 0 or more.' }
 }
 
 const orValue = (problem: string | null, value: Value): Parsed<Value> => (problem === null ? { value } : { problem })

@@ -1,4 +1,4 @@
-import { axisOfProperty, certain, isExpression, lookAt, orElse, parameterOfProperty, restingLooks, type Component, type Literal, type Value } from '../../document'
+import { axisOfProperty, certain, expressionsOfList, isExpression, lookAt, orElse, parameterOfProperty, restingLooks, type Component, type Literal, type Value } from '../../document'
 import { namesOr, parseExpression, type Expression } from '../../expression'
 import { namesOfBehaviour } from '../../machine'
 import type { Thing } from './things'
@@ -43,7 +43,7 @@ export function namesThatMatter(things: readonly Thing[], watched: ReadonlyMap<T
 /** The names that decide what a component does of itself. */
 function conditionsIn(component: Component): readonly string[] {
   const setOrSent = component.rules.map((rule) => ({ ...rule, actions: [] }))
-  const filters = component.parts.flatMap((part) => (part.kind === 'list' && part.filter !== null ? namesOr(part.filter) : part.kind === 'slot' ? component.parameters.filter(({ id }) => id === part.slot).map(({ name }) => name) : []))
+  const filters = component.parts.flatMap((part) => (part.kind === 'list' ? expressionsOfList(part).flatMap(namesOr) : part.kind === 'slot' ? component.parameters.filter(({ id }) => id === part.slot).map(({ name }) => name) : []))
   const answering = component.parts.flatMap(({ id }) => saidOf(component, id).flatMap(([property, value]) => (isExpression(value) && ANSWERING.includes(property) ? namesOr(value.expr) : [])))
   return [...namesOfBehaviour({ ...component, rules: setOrSent, axes: component.axes, pairs: [], motion: null }), ...filters, ...answering].filter((name) => !name.startsWith('item.'))
 }

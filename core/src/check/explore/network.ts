@@ -1,4 +1,4 @@
-import { certain, decidedBy, placeOf, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
+import { certain, decidedBy, expressionsOfList, placeOf, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
 import { isShared, namesOr } from '../../expression'
 import { axisAt, keptAt, policiesOf, timesOf, type TimerRule } from '../../machine'
 import { Domain } from './domain'
@@ -312,7 +312,7 @@ export class Network {
       const texts = [
         ...rules.flatMap(({ guard, trigger }) => [guard, 'pauseWhile' in trigger ? trigger.pauseWhile : null]),
         ...actions.flatMap((action) => (action.do === 'set' ? [action.to] : action.do === 'send' ? [action.payload] : [])),
-        ...parts.flatMap((part) => (part.kind === 'list' ? [part.filter] : [])),
+        ...parts.flatMap((part) => (part.kind === 'list' ? expressionsOfList(part) : [])),
         ...parts.flatMap(({ id }) => saidOf(component, id).flatMap(([, value]) => (typeof value === 'object' && value !== null && 'expr' in value ? [value.expr] : []))),
       ].filter((text) => text !== null)
       const compared = comparedWith(name, texts)

@@ -1,4 +1,4 @@
-import { axisOfProperty, certain, isExpression, parameterOfProperty, theOne, type Id, type Project, type Rule, type TriggerKind } from '../../document'
+import { axisOfProperty, certain, expressionsOfList, isExpression, parameterOfProperty, theOne, type Id, type Project, type Rule, type TriggerKind } from '../../document'
 import type { Compiled } from '../../machine'
 import { isShared } from '../../expression'
 import { recipientsOf } from '../../semantics'
@@ -49,7 +49,7 @@ function passesOn(thing: Thing, around: Thing, part: Id | null): boolean {
 function isHandled(thing: Thing, holder: Thing, needed: ReadonlySet<string>): boolean {
   const { component } = holder.compiled
   const part = theOne(component.parts, ({ id }) => id === thing.part)
-  if (part.kind === 'list' ? part.filter !== null : thing.isItem) return true
+  if (part.kind === 'list' ? expressionsOfList(part).length > 0 : thing.isItem) return true
   if (component.rules.some(({ actions }) => actions.some((action) => action.do === 'drive' && action.instance === thing.step))) return true
   if (holder.compiled.rulesOn.get('settled')?.some(({ trigger }) => trigger.on === 'settled' && trigger.inside === true)) return true
   if ([...holder.compiled.spoken.values()].some((said) => said.part === thing.part)) return true

@@ -107,7 +107,7 @@ const isRefilled = ({ compiled: { component } }: Thing, { part, compiled }: Cont
 
 /** What a thing can hold: with a list, an item for each record, whatever its filter says. */
 function everyContent(project: Project, thing: Thing, chain: readonly Id[]): readonly Content[] {
-  const holders = thing.compiled.holders.map((holder) => (holder.part.kind === 'list' ? { ...holder, part: { ...holder.part, filter: null } } : holder))
+  const holders = thing.compiled.holders.map((holder) => (holder.part.kind === 'list' ? { ...holder, part: { ...holder.part, filter: null, order: [], most: Infinity } } : holder))
   const isFull = holders.every(({ part }) => part.kind !== 'list' || part.component === null || componentOf(project, part.component) !== undefined)
   return isFull ? contentsIn(project, { compiled: { ...thing.compiled, holders } }, thing.states, thing.environment, chain) : []
 }

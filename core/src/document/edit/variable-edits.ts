@@ -83,10 +83,12 @@ function renamer(from: string, to: string): Renamer {
 }
 
 function partUses(path: Place<Part>, part: Part, within: Renamer): readonly Edit[] {
-  const filter = part.kind === 'list' ? part.filter : null
+  const { filter, order } = part.kind === 'list' ? part : { filter: null, order: undefined }
+  const inOrder = order?.map((each) => ({ ...each, by: within(each.by) }))
   return [
     ...renamedValues(part.base, inside(path, 'base'), within),
     ...(filter !== null && within(filter) !== filter ? [setAt(inside(path, 'filter'), within(filter))] : []),
+    ...(inOrder && inOrder.some(({ by }, index) => by !== order?.[index]?.by) ? [setAt(inside(path, 'order'), inOrder)] : []),
   ]
 }
 

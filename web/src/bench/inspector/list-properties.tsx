@@ -1,10 +1,12 @@
 import { useMemo } from 'react'
-import { EMPTY_MOTION, inProject, motionAt, parameterDefinition, setAt, setOfMotion, setProperty, takeBackFromBase, type Motion, type MotionSetting, type Part, type Value } from '@rheoscope/core/document'
+import { EMPTY_MOTION, inProject, motionAt, parameterDefinition, setAt, setOfMotion, setProperty, takeBackFromBase, unsetAt, type Motion, type MotionSetting, type Part, type Value } from '@rheoscope/core/document'
 import { itemScope, scopeOf } from '@rheoscope/core/expression'
 import { easingProblem, resolveTiming } from '@rheoscope/core/motion'
+import { orderText } from '@rheoscope/core/written'
 import { CommitField } from '../../fields/commit-field'
 import { ComponentField } from '../../fields/component-field'
 import { conditionProblem } from '../../fields/condition'
+import { countOf, orderOr } from '../../fields/said-values'
 import { formatValue, parseValue } from '../../fields/parse-value'
 import { ChoiceField } from '../../fields/choice-field'
 import { contextAt } from '../lanes/use-motion'
@@ -20,6 +22,20 @@ export function ListProperties({ part }: { readonly part: Extract<Part, { kind: 
   const scope = useMemo(() => ({ ...scopeOf(project, component), ...itemScope(table) }), [project, component, table])
   const set = (field: 'component' | 'table' | 'filter', to: string | null) =>
     make(setAt(inProject('components', component.id, 'parts', part.id, field), to), `set the ${field} of ${part.name}`)
+  const at = inProject('components', component.id, 'parts', part.id)
+  const setOrder = (text: string): string | null => {
+    const read = orderOr(text, table, scope)
+    if ('problem' in read) return read.problem
+    make(read.value.length === 0 ? unsetAt([...at, 'order']) : setAt([...at, 'order'], read.value), `set the order of ${part.name}`)
+    return null
+  }
+  const setMost = (text: string): string | null => {
+    if (text.trim() === '') return make(unsetAt([...at, 'most']), `set how many items ${part.name} has`), null
+    const read = countOf(text)
+    if ('problem' in read) return read.problem
+    make(setAt([...at, 'most'], read.value), `set how many items ${part.name} has`)
+    return null
+  }
   const setFilter = (text: string): string | null => {
     const expr = text.trim().replace(/^=\s*/, '')
     if (expr === '') {
@@ -34,6 +50,8 @@ export function ListProperties({ part }: { readonly part: Extract<Part, { kind: 
       <ComponentField label="each as" value={part.component ?? ''} project={project} outside={component.id} onChange={(id) => set('component', id === '' ? null : id)} />
       <ChoiceField label="table" value={part.table ?? ''} choices={[{ value: '', label: 'none' }, ...project.tables.map(({ id, name }) => ({ value: id, label: name }))]} onChange={(id) => set('table', id === '' ? null : id)} />
       <CommitField label="only if" isMono value={part.filter ?? ''} placeholder="every record" names={Object.keys(scope)} isAllExpression onCommit={setFilter} />
+      <CommitField label="order" isMono value={orderText(part.order ?? [])} placeholder="as the records are" names={Object.keys(scope)} isAllExpression onCommit={setOrder} />
+      <CommitField label="at most" isMono value={part.most === undefined ? '' : String(part.most)} placeholder="all" onCommit={setMost} />
       {inner?.parameters.filter(({ type }) => type !== 'slot').map((parameter) => {
         const definition = parameterDefinition(parameter)
         const said = part.base[definition.name]
