@@ -61,6 +61,17 @@ describe('what cannot be worked out', () => {
     expect(found(acting([{ id: 's', do: 'send', message: 'm', payload: 'seats - 1', recipient: 'holder' }], 'text'), 'value-unreadable')).toMatchObject({ level: 'fault', about: { rule: 'r0' } })
   })
 
+  test('is reported of what lists keep and are in order by, where it cannot be worked out', () => {
+    const listing = (said: Partial<Extract<Part, { kind: 'list' }>>) => {
+      const holder: Component = { ...small({ a: {} }, []), id: 'bar', name: 'Bar', ...framed([{ id: 'ports', kind: 'list', name: 'ports', parent: 'frame', component: 'small', table: 't', filter: null, base: {}, ...said }]) }
+      const project: Project = { ...projectOf(small(wide, [there, back]), holder), tables: [{ id: 't', name: 'ports', columns: [{ id: 'c', name: 'name', type: 'text' }], records: [] }] }
+      return check(holder, project).filter(({ kind }) => kind === 'value-unreadable').map(({ sentence, about }) => [about.part, sentence])
+    }
+    expect(listing({ filter: "contains(item.name, 'Quay')", order: [{ by: 'length(item.name)', isDown: true }] })).toEqual([])
+    expect(listing({ filter: 'length(item.name)' })).toEqual([['ports', 'What decides which records “ports” shows cannot be worked out, so it shows none. It is a number, not a yes/no.']])
+    expect(listing({ order: [{ by: 'item.depth', isDown: false }] })[0]).toEqual(['ports', expect.stringMatching(/^What “ports” is in order by cannot be worked out, so it orders nothing\. Nothing is called “item\.depth”\./)])
+  })
+
   test('does not include what comes with a message, where nobody knows what that is', () => {
     expect(found(small(wide, [{ on: { on: 'message', name: 'm' }, in: ['a'], to: 'b', guard: 'payload > 3' }, back]), 'value-unreadable')).toBeUndefined()
   })

@@ -18,6 +18,13 @@ interface LineMenuProps {
   readonly children: ReactNode
 }
 
+/** A menu of more than these is longer than any window; the line takes the names of all. */
+export const MOST_LISTED = 60
+
+/** How many of a long menu are not listed, and how they are to be had. */
+export const NotListed = ({ count }: { readonly count: number }) =>
+  count > 0 && <li className="muted hint line-menu-rest" role="none">{count.toLocaleString('en')} more: type the name into the line.</li>
+
 /** Things to be added by a click, with a line above to say one in: the focus is in the line, arrow down leads to the menu. */
 export function LineMenu({ anchor, onClose, label, line, example, onLine, children }: LineMenuProps) {
   const list = useRef<HTMLUListElement>(null)

@@ -9,7 +9,7 @@ import { askedToAdd } from '../bench/page/said-edits'
 import { useAsking } from '../bench/page/use-asking'
 import { useStillBench } from '../bench/page/use-bench'
 import { ChoiceField } from '../fields/choice-field'
-import { LineMenu } from '../fields/line-menu'
+import { LineMenu, MOST_LISTED, NotListed } from '../fields/line-menu'
 import { newId } from '../session/new-id'
 import { FurtherSizes } from './further-sizes'
 import { LengthFields } from './length-fields'
@@ -75,7 +75,8 @@ function AddToScreen() {
     <>
       <Button aria-haspopup="dialog" aria-label="Put something on the screen" onClick={(event) => setAnchor(event.currentTarget)}>+</Button>
       <LineMenu anchor={anchor} onClose={close} label="Put something on the screen" line="New parts in one line" example='text heading "Boarding" at 20,12' onLine={take}>
-        {project.components.map(({ id, name }) => <MenuItem key={id} onClick={() => add(instanceFor(project, screen, id, newId(name), at))}>{name}</MenuItem>)}
+        {anchor && project.components.slice(0, MOST_LISTED).map(({ id, name }) => <MenuItem key={id} onClick={() => add(instanceFor(project, screen, id, newId(name), at))}>{name}</MenuItem>)}
+        <NotListed count={project.components.length - MOST_LISTED} />
         <MenuItem divider disabled />
         {(['text', 'box', 'container'] as const).map((kind) => <MenuItem key={kind} onClick={() => add(newPart(newId(kind), kind, rootOf(screen), screen, screen.parts))}>a {kind}</MenuItem>)}
         <MenuItem onClick={() => add(newHolder(newId('list'), 'list', rootOf(screen), screen.parts))}>a list of records</MenuItem>

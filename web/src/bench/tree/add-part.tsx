@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { Button, MenuItem } from '@mui/material'
 import { addPart, batch } from '@rheoscope/core/document'
-import { LineMenu } from '../../fields/line-menu'
+import { LineMenu, MOST_LISTED, NotListed } from '../../fields/line-menu'
 import { askedToAdd } from '../page/said-edits'
 import { useAsking } from '../page/use-asking'
 import { useStillBench } from '../page/use-bench'
@@ -27,15 +27,17 @@ export function AddPart() {
     close()
     select({ do: 'select parts', parts })
   })
+  const all = anchor ? addablesOf(bench) : []
   return (
     <>
       <Button aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>+ part</Button>
       <LineMenu anchor={anchor} onClose={close} label="Add a part" line="New parts in one line" example='text heading "Boarding" at 20,12' onLine={take}>
-        {anchor && addablesOf(bench).map((each) => (
+        {all.slice(0, MOST_LISTED).map((each) => (
           <MenuItem key={`${each.kind} ${each.word}`} disabled={each.isInside === true} onClick={() => add(each)}>
             <PartGlyph kind={each.kind} /> {each.word} {each.isInside === true && <span className="muted">has {component.name} inside</span>}
           </MenuItem>
         ))}
+        <NotListed count={all.length - MOST_LISTED} />
         <MenuItem onClick={() => { close(); svg.chooseFile() }}><PartGlyph kind="path" /> parts of an SVG file …</MenuItem>
       </LineMenu>
       {svg.elements}

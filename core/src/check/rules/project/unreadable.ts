@@ -1,5 +1,5 @@
 import { isToken, messageOf, type Action, type Component, type Motion, type Project, type Rule } from '../../../document'
-import { goWith, startEnvironment, typeOf, typeOfNamed, type ExpressionType, type Scope } from '../../../expression'
+import { goWith, itemScope, startEnvironment, typeOf, typeOfNamed, type ExpressionType, type Scope } from '../../../expression'
 import { conditionScope, NO_CONTENTS, NOTHING_GIVEN, surfaceComponent } from '../../../machine'
 import { easingProblem, parseEasing } from '../../../motion'
 import type { ComponentCheck } from '../../ground/context'
@@ -27,7 +27,7 @@ export const valueUnreadable: ComponentCheck = {
         })
       }
     }
-    return [...found.values(), ...unreadableRules(project, component, ({ axis, id }) => ({ component: component.id, axis, rule: id }))]
+    return [...found.values(), ...unreadableLists(project, component, { component: component.id }), ...unreadableRules(project, component, ({ axis, id }) => ({ component: component.id, axis, rule: id }))]
   },
 }
 
@@ -35,8 +35,25 @@ export const valueUnreadable: ComponentCheck = {
 export const unreadableOnScreen: ScreenCheck = {
   name: 'value-unreadable', scope: 'screen', levels: ['fault'],
   means: 'an expression or value on the screen that cannot be worked out',
-  finds: ({ project, screen }: ScreenContext): readonly Finding[] =>
-    unreadableRules(project, surfaceComponent(project, { screen: screen.id }), ({ id }) => ({ screen: screen.id, rule: id })),
+  finds: ({ project, screen }: ScreenContext): readonly Finding[] => {
+    const surface = surfaceComponent(project, { screen: screen.id })
+    return [...unreadableLists(project, surface, { screen: screen.id }), ...unreadableRules(project, surface, ({ id }) => ({ screen: screen.id, rule: id }))]
+  },
+}
+
+/** Lists whose condition keeps nothing because it cannot be worked out, or whose order is none for the same reason. */
+function unreadableLists(project: Project, component: Component, about: About): readonly Finding[] {
+  return component.parts.flatMap((part): readonly Finding[] => {
+    if (part.kind !== 'list') return []
+    const table = project.tables.find(({ id }) => id === part.table)
+    const scope = { ...conditionScope(project, component), ...itemScope(table) }
+    const kept = part.filter === null ? null : typeProblem(part.filter, scope, 'yes/no')
+    const ordered = (part.order ?? []).flatMap(({ by }) => typeProblem(by, scope, 'anything') ?? [])[0] ?? null
+    const sentences = [kept === null ? null : `What decides which records “${part.name}” shows cannot be worked out, so it shows none. ${kept}`, ordered === null ? null : `What “${part.name}” is in order by cannot be worked out, so it orders nothing. ${ordered}`]
+    return sentences.flatMap((sentence, index): Finding[] => (sentence === null ? [] : [{
+      id: `value-unreadable ${component.id} ${part.id} ${index === 0 ? 'filter' : 'order'}`, kind: 'value-unreadable', level: 'fault', sentence, about: { ...about, part: part.id }, remedy: null, witness: null, numbers: {},
+    }]))
+  })
 }
 
 /** Conditions that cannot be worked out, and actions that do nothing because what they set or send cannot, or is not what can be set. */
