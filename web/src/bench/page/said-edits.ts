@@ -1,10 +1,9 @@
-import { addIcon, addPart, axisOfProperty, batch, EMPTY_MOTION, freeName, namesOf, setAt, setOfMotion, startInstanceIn, turnInto, type Edit, type Id, type Part, type Project, type Said } from '@rheoscope/core/document'
+import { addIcon, addPart, axisOfProperty, batch, EMPTY_MOTION, freeName, namesOf, setAt, startInstanceIn, turnInto, type Edit, type Id, type Part, type Project, type Said } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
 import { describable, readParts, readPartsLine, type NamedPart, type SaidPart } from '@rheoscope/core/written'
 import { loadIcons } from '../../fields/icons'
 import type { Parsed } from '../../fields/parse-value'
 import { orProblem, valuesOf, type SaidValues } from '../../fields/said-values'
-import { contextAt } from '../lanes/use-motion'
 import { addablesOf, holderFor, type Addable } from '../tree/addables'
 import type { Bench } from './use-bench'
 
@@ -86,15 +85,23 @@ const isStart = ({ isScreen }: Bench, property: string): boolean => isScreen && 
 /** What is not kept in looks: fields of the part, the motion of a list's items, the states instances on a screen begin in. */
 function otherEdits(bench: Bench, part: Id, { fields, motion, properties }: SaidValues): readonly Edit[] {
   const { component } = bench
-  const context = contextAt(bench, { of: 'list', part })
+  const at = ['components', component.id, 'parts', part]
+  const list = component.parts.find(({ id }) => id === part)
+  const before = (list?.kind === 'list' ? list.motion : undefined) ?? EMPTY_MOTION
   return [
-    ...Object.entries(fields).map(([field, to]) => setAt(['components', component.id, 'parts', part, field], to === '' && field !== 'transitionName' ? null : to)),
-    ...(motion.durationMs === undefined ? [] : [setOfMotion(context, 'durationMs', motion.durationMs)]),
-    ...(motion.easing === undefined ? [] : [setOfMotion(context, 'easing', motion.easing)]),
-    ...(motion.stagger === undefined ? [] : [setOfMotion(context, 'stagger', motion.stagger)]),
+    ...Object.entries(keptFields(fields)).map(([field, to]) => setAt([...at, field], to)),
+    ...(Object.keys(motion).length === 0 ? [] : [setAt([...at, 'motion'], { ...before, ...motion })]),
     ...Object.entries(properties).filter(([property]) => isStart(bench, property)).map(([property, state]) => startInstanceIn(component.id, part, axisOfProperty(property) ?? '', String(state))),
   ]
 }
+
+/** Fields of a part as they are kept: what is said to be nothing is left out, but a condition is none. */
+function keptFields(fields: SaidValues['fields']): Readonly<Record<string, unknown>> {
+  const isNothing = (to: unknown) => to === '' || (Array.isArray(to) && to.length === 0)
+  return Object.fromEntries(Object.entries(fields).map(([field, to]) => [field, isNothing(to) ? (field === 'filter' ? null : undefined) : to]))
+}
+
+const withoutUndefined = (fields: Readonly<Record<string, unknown>>) => Object.fromEntries(Object.entries(fields).filter(([, to]) => to !== undefined))
 
 /** A new part as it is without what was said of it, what that was, and what has to be there before the part is. */
 function freshPart({ project, component }: Bench, { is, name, said }: SaidPart<Addable>, holder: Part, others: readonly Part[]): Parsed<{ readonly bare: Part; readonly values: SaidValues; readonly before: readonly Edit[] }> {
@@ -109,7 +116,7 @@ function freshPart({ project, component }: Bench, { is, name, said }: SaidPart<A
 function withSaid(bench: Bench, part: Part, { properties, fields, motion }: SaidValues): Part {
   const [starts, looks] = [true, false].map((isAtStart) => Object.fromEntries(Object.entries(properties).filter(([property]) => isStart(bench, property) === isAtStart)))
   return {
-    ...part, ...fields, base: { ...part.base, ...looks },
+    ...part, ...withoutUndefined(keptFields(fields)), base: { ...part.base, ...looks },
     ...(part.kind === 'instance' ? { start: Object.fromEntries(Object.entries(starts ?? {}).map(([property, state]) => [axisOfProperty(property) ?? '', String(state)])) } : {}),
     ...(Object.keys(motion).length > 0 ? { motion: { ...EMPTY_MOTION, ...motion } } : {}),
   }
