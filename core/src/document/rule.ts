@@ -54,6 +54,9 @@ export const Action = kinds(
 )
 export type Action = Of<typeof Action>
 
+/** An action that changes which screens are shown. */
+export type ShowAction = Extract<Action, { do: 'go to screen' | 'open overlay' | 'close overlay' }>
+
 export const Rule = object({
   id: Id,
   axis: Id,

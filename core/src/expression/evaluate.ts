@@ -1,6 +1,6 @@
 import { asNumber, certain, never, type Literal } from '../document'
 import { FUNCTIONS } from './functions'
-import { ANGLE_TO_POINTER, ExpressionError, parseExpression, type Expression } from './parse'
+import { ANGLE_TO_POINTER, ExpressionError, operandsOf, parseExpression, type Expression } from './parse'
 import { orderOf } from './text-order'
 
 /** What names stand for when an expression is evaluated. */
@@ -20,27 +20,9 @@ export const partsWithAngle = (names: Iterable<string>): readonly string[] =>
 export function namesIn(text: string): readonly string[] {
   const names = new Set<string>()
   const visit = (node: Expression): void => {
-    switch (node.kind) {
-      case 'literal':
-        return
-      case 'name':
-        names.add(node.name)
-        return
-      case ANGLE_TO_POINTER:
-        names.add(angleName(node.part))
-        return
-      case 'not':
-      case 'minus':
-        return visit(node.of)
-      case 'binary':
-        return [node.left, node.right].forEach(visit)
-      case 'if':
-        return [node.test, node.yes, node.no].forEach(visit)
-      case 'call':
-        return node.args.forEach(visit)
-      default:
-        return never(node, 'expression')
-    }
+    if (node.kind === 'name') names.add(node.name)
+    else if (node.kind === ANGLE_TO_POINTER) names.add(angleName(node.part))
+    operandsOf(node).forEach(visit)
   }
   visit(parseExpression(text))
   return [...names]

@@ -1,4 +1,4 @@
-export { inName, isName, parseExpression, placeInText, ExpressionError, type Expression } from './parse'
+export { EQUALITIES, inName, isName, operandsOf, ORDERINGS, parseExpression, placeInText, ExpressionError, type Expression } from './parse'
 export { goWith, typeOf, type ExpressionType, type Scope } from './types'
 export { angleName, evaluate, namesIn, partsWithAngle, type Environment } from './evaluate'
 export { namesOr } from './names'

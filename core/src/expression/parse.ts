@@ -1,6 +1,6 @@
 import jsep from 'jsep'
 import { LRUCache } from 'lru-cache'
-import { isFields, RheoError } from '../document'
+import { isFields, never, RheoError } from '../document'
 import { FUNCTIONS } from './functions'
 
 /** An expression as a tree: the subset of ECMAScript that values and guards are written in. */
@@ -14,9 +14,34 @@ export type Expression =
   | { readonly kind: 'angleToPointer'; readonly part: string }
   | { readonly kind: 'call'; readonly name: string; readonly args: readonly Expression[] }
 
-export const BINARY_OPERATORS = ['+', '-', '*', '/', '%', '<', '<=', '>', '>=', '==', '===', '!=', '!==', '&&', '||'] as const
+export const EQUALITIES = ['==', '===', '!=', '!=='] as const
+
+export const ORDERINGS = ['<', '<=', '>', '>='] as const
+
+export const BINARY_OPERATORS = ['+', '-', '*', '/', '%', ...ORDERINGS, ...EQUALITIES, '&&', '||'] as const
 
 export type BinaryOperator = (typeof BINARY_OPERATORS)[number]
+
+/** The expressions an expression is made of, in the order they are written. */
+export function operandsOf(node: Expression): readonly Expression[] {
+  switch (node.kind) {
+    case 'literal':
+    case 'name':
+    case ANGLE_TO_POINTER:
+      return []
+    case 'not':
+    case 'minus':
+      return [node.of]
+    case 'binary':
+      return [node.left, node.right]
+    case 'if':
+      return [node.test, node.yes, node.no]
+    case 'call':
+      return node.args
+    default:
+      return never(node, 'expression')
+  }
+}
 
 /** An error in an expression, with where in the text it stands (characters from the start). */
 export class ExpressionError extends RheoError {

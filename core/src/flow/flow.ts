@@ -1,4 +1,4 @@
-import { componentOf, latestMs, type Action, type Component, type Id, type Part, type Project, type Rule, type Screen, type Trigger } from '../document'
+import { componentOf, latestMs, type Action, type Component, type Id, type Part, type Project, type Rule, type Screen, type ShowAction, type Trigger } from '../document'
 import { pathInside } from '../machine'
 import { linksOn } from '../reading'
 import { timesOfShowing } from '../run'
@@ -48,9 +48,7 @@ export function flowOf(project: Project, timing: Timing = (from, action) => Math
   return { links, columns: columnsOf(project, openings) }
 }
 
-export type ScreenAction = Extract<Action, { do: 'go to screen' | 'open overlay' | 'close overlay' }>
-
-type Timing = (from: Id, action: ScreenAction) => number | null
+type Timing = (from: Id, action: ShowAction) => number | null
 
 /** Rules of one screen, or of something that is placed on it, with where it is. */
 interface Placed {
@@ -59,7 +57,7 @@ interface Placed {
   readonly rules: readonly Rule[]
 }
 
-const leadsOn = (action: Action): action is ScreenAction => action.do === 'go to screen' || action.do === 'open overlay'
+const leadsOn = (action: Action): action is ShowAction => action.do === 'go to screen' || action.do === 'open overlay'
 
 function openingsOn(project: Project, screen: Screen, timing: Timing): readonly FlowLink[] {
   return placedOn(project, screen).flatMap(({ owner, instance, rules }) => rules.flatMap((rule) => rule.actions.filter(leadsOn).flatMap((action) => {
@@ -69,7 +67,7 @@ function openingsOn(project: Project, screen: Screen, timing: Timing): readonly 
   })))
 }
 
-const closes = (screen: Id) => (action: Action): action is ScreenAction => action.do === 'close overlay' && action.screen === screen
+const closes = (screen: Id) => (action: Action): action is ShowAction => action.do === 'close overlay' && action.screen === screen
 
 /** What closes each overlay leads back to whatever opens it. */
 function closings(project: Project, openings: readonly FlowLink[], timing: Timing): readonly FlowLink[] {
@@ -85,7 +83,7 @@ function closings(project: Project, openings: readonly FlowLink[], timing: Timin
   })
 }
 
-function linkOf(from: Id, to: Id, element: FlowElement, owner: Placed['owner'], { id, trigger }: Rule, action: ScreenAction, timing: Timing): FlowLink {
+function linkOf(from: Id, to: Id, element: FlowElement, owner: Placed['owner'], { id, trigger }: Rule, action: ShowAction, timing: Timing): FlowLink {
   const ms = timing(from, action)
   const label = `${triggerWords(trigger)}${ms !== null && ms > 0 ? ` · ${ms.toLocaleString('en')} ms` : ''}`
   return { id: `${from} ${element.instance} ${id} ${action.id}`, from, to, by: action.do, element, rule: { owner, id }, label }

@@ -1,4 +1,4 @@
-import { certain, componentOf, isExpression, isToken, orElse, parameterProperty, reaches, stateProperty, theOne, type Axis, type DataTable, type ListPart, type Literal, type Project, type Value } from '../document'
+import { certain, componentOf, isExpression, isToken, itemAt, orElse, parameterProperty, reaches, stateProperty, theOne, type Axis, type DataTable, type ListPart, type Literal, type Project, type Value } from '../document'
 import { evaluate, orderOf, wordOf, type Environment } from '../expression'
 import { compile } from './compile'
 import type { Compiled, HolderPart, Values } from './compiled'
@@ -69,10 +69,8 @@ function recordsShown(table: DataTable, { filter, order = [], most = Infinity }:
     .filter(({ around }) => filter === null || worth(filter, around) === true)
   if (order.length === 0) return kept.slice(0, most)
   const keyed = kept.map((shown) => ({ shown, keys: order.map(({ by }) => worth(by, shown.around)) }))
-  const before = (a: readonly Literal[], b: readonly Literal[]): number => {
-    const at = order.findIndex((_each, index) => comesBefore(certain(a[index]), certain(b[index])) !== 0)
-    return at < 0 ? 0 : comesBefore(certain(a[at]), certain(b[at])) * (order[at]?.isDown === true ? -1 : 1)
-  }
+  const before = (a: readonly Literal[], b: readonly Literal[]): number =>
+    order.reduce((so, { isDown }, index) => so || comesBefore(itemAt(a, index), itemAt(b, index)) * (isDown ? -1 : 1), 0)
   return keyed.toSorted((a, b) => before(a.keys, b.keys)).slice(0, most).map(({ shown }) => shown)
 }
 

@@ -17,7 +17,7 @@ export interface TargetChange {
 
 const MEMORY = 512
 
-/** A size that depends on one that depends on it is given up after n rounds. */
+/** A size that depends on one that depends on it is given up after so many iterations. */
 const MOST_ROUNDS = 4
 
 /** Works out targets and remembers them by all they depend on. */

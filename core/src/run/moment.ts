@@ -1,4 +1,4 @@
-import { orElse, sameValue, tiedTo, type Action, type Id, type InterruptionPolicy, type Literal, type Rule, type TriggerKind } from '../document'
+import { orElse, sameValue, tiedTo, type Action, type Id, type InterruptionPolicy, type Literal, type Rule, type ShowAction, type TriggerKind } from '../document'
 import { evaluate, isShared, type Environment } from '../expression'
 import {
   changeEnvironment, changeState, changeTimer, completed, holderOf, isBeginning, isSurface, laneEndOf, motionEndMs, pathInside, pulse, saidOfStates, settle, settlesMs, standsInTheWay, surfaceOf, timerDueMs, timesOf,
@@ -226,7 +226,7 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
     return known(untilMs)
   }
 
-  show(_path: string, { do: what, screen, motion }: Extract<Action, { do: 'go to screen' | 'open overlay' | 'close overlay' }>): Ends {
+  show(_path: string, { do: what, screen, motion }: ShowAction): Ends {
     switch (what) {
       case 'go to screen':
         return known(goToScreen(this, screen, motion))

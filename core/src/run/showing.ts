@@ -1,9 +1,7 @@
-import { componentOf, isSameList, propertiesOf, screenOf, type Action, type Component, type Id, type Part, type Project, type Screen } from '../document'
+import { componentOf, isSameList, propertiesOf, screenOf, type Component, type Id, type Part, type Project, type Screen, type ShowAction } from '../document'
 import { advanceTo } from './advance'
 import { Moment } from './moment'
 import { startRun } from './start'
-
-type ShowAction = Extract<Action, { do: 'go to screen' | 'open overlay' | 'close overlay' }>
 
 /**
  * How long a screen or overlay takes to come or go for an action on a screen, from rest, in ms: for each of the ways one
@@ -15,7 +13,7 @@ export function timesOfShowing(of: Project, from: Id, action: ShowAction): reado
   const project = whatShows(of)
   const here = screenOf(project, from)
   const ms = timesIn(project, from, action)
-  if (here) workedOut.set(here, [...(workedOut.get(here) ?? []).filter((each) => isSameList(each.of.components, project.components)), { of: project, action, ms }])
+  if (here) workedOut.set(here, [...(workedOut.get(here) ?? []).filter((each) => isAlike(each.of, project)), { of: project, action, ms }])
   return ms
 }
 
@@ -24,10 +22,13 @@ export function knownTimesOfShowing(of: Project, from: Id, action: ShowAction): 
   const project = whatShows(of)
   const here = screenOf(project, from)
   const isStillGood = ({ of: then, action: asked }: Known): boolean =>
-    asked.do === action.do && asked.screen === action.screen && asked.motion === action.motion && screenOf(then, action.screen) === screenOf(project, action.screen)
-    && then.motion === project.motion && then.tokens === project.tokens && then.variables === project.variables && isSameList(then.components, project.components)
+    asked.do === action.do && asked.screen === action.screen && asked.motion === action.motion && screenOf(then, action.screen) === screenOf(project, action.screen) && isAlike(then, project)
   return (here && workedOut.get(here)?.find(isStillGood)?.ms) ?? null
 }
+
+/** Whether all of a project that has to do with every time is what it was. */
+const isAlike = (then: Project, now: Project): boolean =>
+  then.motion === now.motion && then.tokens === now.tokens && then.variables === now.variables && isSameList(then.components, now.components)
 
 /** Times that were worked out, with what of the project they follow from. */
 interface Known {

@@ -1,4 +1,4 @@
-import type { Action, Id, InterruptionPolicy, Literal, Modifiers, Rule, TriggerKind } from '../document'
+import type { Action, Id, InterruptionPolicy, Literal, Modifiers, Rule, ShowAction, TriggerKind } from '../document'
 import type { Compiled, Content, Kept, TimerChange, TimerRule } from '../machine'
 
 /** A part of a thing, or the thing as a whole where `part` is null. A thing is an instance, however its ground knows it. */
@@ -140,7 +140,7 @@ export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> 
   /** Lets a part go through a motion of its own and says when that ends. */
   pulse(thing: T, action: Extract<Action, { do: 'pulse' }>): Ends
   /** Shows another screen, opens or closes an overlay, and says when that is done. */
-  show(thing: T, action: Extract<Action, { do: 'go to screen' | 'open overlay' | 'close overlay' }>): Ends
+  show(thing: T, action: ShowAction): Ends
   /** Keeps what is left of the actions of a rule, from a group on, until those it waits for have ended; what was left of them before is not done. */
   /** Keeps what a message carried with the rule of an axis that waits, or gives it back; undefined where nobody knows. */
   keepPayload(thing: T, axis: number, payload: Literal | undefined): void

@@ -57,9 +57,7 @@ const EXPLANATIONS: ReadonlyMap<string, Explanation> = new Map([
   ...at('semantics', 'Screens, overlays and entry points', { 'shown': 'As a screen, which takes the place of another, or over one.', 'enters': 'How the screen comes in, and goes the same way back.', 'backdrop opacity': 'How dark what is beneath an overlay becomes, from 0 to 1.', 'run begins': 'Which entry point the run begins by.' }),
   ...at('semantics', 'Transition names', { 'transition name': 'Parts of the same name on two screens change into one another instead of one going and the other coming.' }),
   ...at('semantics', 'Scrolling', { 'scrolls': 'Which way what does not fit can be scrolled.' }),
-  ...at('semantics', 'Lists', { 'table': 'The table of which it has an item for each record.', 'each as': 'The component each item is an instance of.', order: 'What the items are in order by: columns or expressions with commas between, each with “down” behind it to begin with the greatest.',
-    'at most': 'Items beyond so many are not shown.',
-    'items take': 'How long items take to come, to go and to move, in ms.' }),
+  ...at('semantics', 'Lists', { 'table': 'The table of which it has an item for each record.', 'each as': 'The component each item is an instance of.', 'order': 'What the items are in order by: columns or expressions with commas between, each with “down” behind it to begin with the greatest.', 'at most': 'Items beyond so many are not shown.', 'items take': 'How long items take to come, to go and to move, in ms.' }),
 ])
 
 /** What a field of that name is for; undefined for one that nothing is said of. */

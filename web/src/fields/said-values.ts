@@ -11,12 +11,16 @@ export interface SaidValues {
   /** In looks. */
   readonly properties: Readonly<Record<string, Value>>
   /** In the part itself. */
-  readonly fields: Readonly<Record<string, string | number | readonly ItemOrder[]>>
+  readonly fields: Readonly<Record<string, SaidField>>
   /** In the motion of a list's items. */
-  readonly motion: Partial<Pick<Motion, 'durationMs' | 'easing' | 'stagger'>>
+  readonly motion: SaidMotion
   /** The icons it needs, by name. */
   readonly icons: readonly string[]
 }
+
+type SaidField = string | number | readonly ItemOrder[]
+
+type SaidMotion = Partial<Pick<Motion, 'durationMs' | 'easing' | 'stagger'>>
 
 /** The names with their values that a line says, none of which is taken, or why they cannot be. */
 export const namedInLine = (line: string, taken: ReadonlySet<string>): Parsed<readonly NamedValue[]> => orProblem<readonly NamedValue[]>(() => {
@@ -32,40 +36,51 @@ export const namedInLine = (line: string, taken: ReadonlySet<string>): Parsed<re
  */
 export function valuesOf(said: readonly SaidText[], scope: Scope, { tokens, tables }: Pick<Project, 'tokens' | 'tables'>, tableOf: string | null = null): Parsed<SaidValues> {
   const properties: Record<string, Value> = {}
-  const fields: Record<string, string | number | readonly ItemOrder[]> = {}
-  let motion: SaidValues['motion'] = {}
+  const fields: Record<string, SaidField> = {}
+  const motion: SaidMotion[] = []
   const icons: string[] = []
-  const table = said.find(({ definition }) => definition.name === 'table')?.text ?? tableOf
-  const shown = tables.find(({ id }) => id === table)
+  const named = said.find(({ definition }) => definition.name === 'table')?.text ?? tableOf
+  const table = tables.find(({ id }) => id === named)
   for (const { definition, text } of said) {
-    const { name, type, keptAs, among } = definition
-    if (name === 'order') {
-      const order = orderOr(text, shown, scope)
-      if ('problem' in order) return order
-      fields.order = order.value
-      continue
+    const { name, type, keptAs } = definition
+    if (keptAs === 'field') {
+      const parsed = fieldOf(name, text, table, scope)
+      if ('problem' in parsed) return parsed
+      fields[name] = parsed.value
+    } else if (keptAs === 'motion') {
+      const parsed = motionOf(name, text)
+      if ('problem' in parsed) return parsed
+      motion.push(parsed.value)
+    } else {
+      const parsed: Parsed<Value> = definition.among ? { value: text } : parseValue(definition, text, scope, tokens)
+      if ('problem' in parsed) return parsed
+      properties[name] = parsed.value
+      if (type === 'icon' && typeof parsed.value === 'string' && parsed.value !== '') icons.push(parsed.value)
     }
-    if (name === 'most') {
-      const most = countOf(text)
-      if ('problem' in most) return most
-      fields.most = most.value
-      continue
-    }
-    const expr = text.replace(/^=\s*/, '')
-    const parsed: Parsed<Value> =
-      name === 'filter' ? orValue(conditionProblem(expr, { ...scope, ...itemScope(shown) }, 'A filter'), expr)
-        : name === 'easing' ? orValue(easingProblem(text), text)
-        : keptAs === 'motion' ? timeOf(text)
-        : among || keptAs === 'field' ? { value: text }
-        : parseValue(definition, text, scope, tokens)
-    if ('problem' in parsed) return parsed
-    const { value } = parsed
-    if (keptAs === 'field') fields[name] = String(value)
-    else if (keptAs === 'motion') motion = { ...motion, [name]: name === 'stagger' ? { stepMs: Number(value), from: 'first' } : value }
-    else properties[name] = value
-    if (type === 'icon' && typeof value === 'string' && value !== '') icons.push(value)
   }
-  return { value: { properties, fields, motion, icons } }
+  return { value: { properties, fields, motion: Object.assign({}, ...motion), icons } }
+}
+
+function fieldOf(name: string, text: string, table: DataTable | undefined, scope: Scope): Parsed<SaidField> {
+  switch (name) {
+    case 'order':
+      return orderOr(text, table, scope)
+    case 'most':
+      return countOf(text)
+    case 'filter': {
+      const condition = text.replace(/^=\s*/, '')
+      return orValue(conditionProblem(condition, { ...scope, ...itemScope(table) }, 'A filter'), condition)
+    }
+    default:
+      return { value: text }
+  }
+}
+
+function motionOf(name: string, text: string): Parsed<SaidMotion> {
+  if (name === 'easing') return orValue(easingProblem(text), { easing: text })
+  const ms = wholeMs(text)
+  if (typeof ms === 'string') return { problem: ms }
+  return { value: name === 'stagger' ? { stagger: { stepMs: ms, from: 'first' } } : { durationMs: ms } }
 }
 
 /** What items are in order by, or why it cannot be read. */
@@ -79,12 +94,7 @@ export function countOf(text: string): Parsed<number> {
   return Number.isInteger(count.value) && count.value >= 0 ? count : { problem: 'A whole number, 0 or more.' }
 }
 
-const orValue = (problem: string | null, value: Value): Parsed<Value> => (problem === null ? { value } : { problem })
-
-function timeOf(text: string): Parsed<Value> {
-  const ms = wholeMs(text)
-  return typeof ms === 'string' ? { problem: ms } : { value: ms }
-}
+const orValue = <T>(problem: string | null, value: T): Parsed<T> => (problem === null ? { value } : { problem })
 
 /** What reading a line gives, or the sentence it is refused with. */
 export function orProblem<T>(read: () => Parsed<T>): Parsed<T> {

@@ -1,6 +1,7 @@
-import { useEffect, useRef, useState, type HTMLAttributes, type KeyboardEvent, type RefObject } from 'react'
-import { answering, described, focusStops, shownFocus, type Described, type Run } from '@rheoscope/core/run'
-import { itemOf, matrixTo, shownSize, transformed, type Point } from '@rheoscope/core/scene'
+import { useEffect, useLayoutEffect, useRef, useState, type HTMLAttributes, type KeyboardEvent, type RefObject } from 'react'
+import { isSameList } from '@rheoscope/core/document'
+import { answering, described, drawList, focusStops, shownFocus, type Described, type Run } from '@rheoscope/core/run'
+import { itemOf, matrixTo, shownSize, transformed, type DrawList, type Point } from '@rheoscope/core/scene'
 import type { Player } from './player'
 import { useFrames } from './use-frames'
 
@@ -24,17 +25,23 @@ interface SpokenSurfaceProps {
 export function SpokenSurface({ player, id, instead, onKeyDown, picture }: SpokenSurfaceProps) {
   const all = useRef<HTMLDivElement>(null)
   const [told, setTold] = useState<readonly Described[]>([])
-  const [last] = useState({ ms: -Infinity, text: '' })
+  const [last] = useState<Last>({ ms: -Infinity, text: '', list: [], place: '', hasChanged: false })
   useFrames((wallMs) => {
     if (wallMs - last.ms < LOOK_MS) return
     last.ms = wallMs
-    if (all.current && picture.current) standWhereDrawn(all.current, picture.current)
-    const now = described(instead ?? player.current)
+    const run = instead ?? player.current
+    const [list, place] = [drawList(run), placeOf(picture.current)]
+    const hasChanged = place !== last.place || !isSameList(list, last.list)
+    // What has changed last is in the picture by the next time at the latest.
+    if (hasChanged || last.hasChanged) standWhereDrawn(all.current, picture.current)
+    Object.assign(last, { list, place, hasChanged })
+    const now = described(run)
     const text = JSON.stringify(now)
     if (text === last.text) return
     last.text = text
     setTold(now)
   })
+  useLayoutEffect(() => standWhereDrawn(all.current, picture.current), [told, picture])
   // Another run is read out anew.
   useEffect(() => {
     last.text = ''
@@ -46,13 +53,29 @@ export function SpokenSurface({ player, id, instead, onKeyDown, picture }: Spoke
   )
 }
 
+/** What was looked at last, and when: nothing is done anew while it stays the same. */
+interface Last {
+  ms: number
+  text: string
+  list: DrawList
+  place: string
+  hasChanged: boolean
+}
+
+/** Where a picture is in the window, and how large. */
+function placeOf(picture: SVGSVGElement | null): string {
+  const { x, y, width, height } = picture?.getBoundingClientRect() ?? {}
+  return [x, y, width, height].join(' ')
+}
+
 const keyOf = ({ instance, part }: Described): string => `${instance} ${part}`
 
 /** How the picture calls a part. */
 const keyOfItem = ({ instance, part }: Described): string => `${instance}#${part}`
 
 /** Puts what is said of each part over where the picture has it, in the window: a magnifier and the outline of a screen reader follow it there. */
-function standWhereDrawn(said: HTMLElement, picture: SVGSVGElement): void {
+function standWhereDrawn(said: HTMLElement | null, picture: SVGSVGElement | null): void {
+  if (!said || !picture) return
   const elements = [...said.querySelectorAll<HTMLElement>('[data-says]')]
   if (elements.length === 0) return
   const drawn = new Map([...picture.querySelectorAll<SVGElement>('[data-part]')].map((element) => [element.dataset.part, element]))

@@ -1,4 +1,4 @@
-import { certain, tiedTo, type Action, type Id, type InterruptionPolicy, type Literal, type Rule } from '../../document'
+import { certain, tiedTo, type Action, type Id, type InterruptionPolicy, type Literal, type Rule, type ShowAction } from '../../document'
 import { evaluate, namesOr } from '../../expression'
 import { BACK_DEPTH, isBeginning, keepState, keptAt, saidOfStates, TIMER, timerAfter, timerStatus, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
 import {
@@ -13,7 +13,7 @@ import type { NetAxis, NetItem, Network } from './network'
 import { isLeavingKept, keptWait, PRESENCE, type Configuration, type Deadline, type Draw, type Mark, type Consequence } from './occasion'
 import { beginPresence, dismissPresence, fill, keepPresence, rank } from './presence'
 import type { Answering, Spot } from './spots'
-import { show, type ShowAction } from './surfaces'
+import { show } from './surfaces'
 import { surfaceThing, type Thing } from './things'
 import { handIn, keepHand, numberOf } from './hand'
 

@@ -1,4 +1,4 @@
-import { certain, type Action, type Id, type Literal, type Motion, type Rule } from '../../document'
+import { certain, type Action, type Id, type Literal, type Motion, type Rule, type ShowAction } from '../../document'
 import {
   changePresence, changeState, isWithin, laneEndOf, motionEndMs, pulse, standsInTheWay, startInstance, type Content, type Instance,
 } from '../../machine'
@@ -8,7 +8,6 @@ import { recipientsOf } from '../../semantics'
 import { NO_SPAN, type NetAxis, type Network, type Span } from './network'
 import type { Configuration } from './occasion'
 import { answeringOf, type Answering } from './spots'
-import type { ShowAction } from './surfaces'
 import { contentsIn, type Thing } from './things'
 
 /** What a thing holds, by the last steps of their paths. */

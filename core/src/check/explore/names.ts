@@ -1,5 +1,5 @@
 import { axisOfProperty, certain, expressionsOfList, isExpression, lookAt, orElse, parameterOfProperty, restingLooks, type Component, type Literal, type Value } from '../../document'
-import { namesOr, parseExpression, type Expression } from '../../expression'
+import { EQUALITIES, namesOr, operandsOf, ORDERINGS, parseExpression, type Expression } from '../../expression'
 import { namesOfBehaviour } from '../../machine'
 import type { Thing } from './things'
 
@@ -64,35 +64,21 @@ export function comparedWith(name: string, texts: readonly string[]): readonly L
   return found
 }
 
-const EQUALITIES = ['==', '===', '!=', '!==']
-
-const COMPARISONS = [...EQUALITIES, '<', '<=', '>', '>=']
-
 function onlyCompares(node: Expression, name: string, found: Literal[]): boolean {
   const isName = (each: Expression) => each.kind === 'name' && each.name === name
-  const all = (...nodes: readonly Expression[]) => nodes.every((each) => onlyCompares(each, name, found))
-  switch (node.kind) {
-    case 'literal':
-    case 'angleToPointer':
-      return true
-    case 'name':
-      return node.name !== name
-    case 'not':
-    case 'minus':
-      return all(node.of)
-    case 'if':
-      return all(node.test, node.yes, node.no)
-    case 'call':
-      return all(...node.args)
-    case 'binary': {
-      const [one, other] = isName(node.left) ? [node.left, node.right] : [node.right, node.left]
-      const compares = typeof (other.kind === 'literal' ? other.value : null) === 'string' ? EQUALITIES : COMPARISONS
-      if (!isName(one) || other.kind !== 'literal' || !compares.includes(node.operator)) return all(node.left, node.right)
+  if (isName(node)) return false
+  if (node.kind === 'binary') {
+    const [one, other] = isName(node.left) ? [node.left, node.right] : [node.right, node.left]
+    if (isName(one) && other.kind === 'literal' && comparing(other.value).some((each) => each === node.operator)) {
       found.push(other.value)
       return true
     }
   }
+  return operandsOf(node).every((each) => onlyCompares(each, name, found))
 }
+
+/** What compares with a constant: of a text only whether it is that one. */
+const comparing = (constant: Literal) => (typeof constant === 'string' ? EQUALITIES : [...EQUALITIES, ...ORDERINGS])
 
 /** Stands for every text that nothing is compared with. */
 const SOME_OTHER = '\u0000other'

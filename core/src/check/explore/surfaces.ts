@@ -1,4 +1,4 @@
-import type { Action } from '../../document'
+import type { ShowAction } from '../../document'
 import { keptAt } from '../../machine'
 import type { Ends } from '../../semantics'
 import type { Instant } from './instant'
@@ -6,8 +6,6 @@ import { NO_SPAN, type NetItem, type Span } from './network'
 import { isComingKept, isLeavingKept, keptComing, keptLeaving, PRESENCE, spanOfPresence } from './occasion'
 import { beginSurface, vanish } from './presence'
 import type { Thing } from './things'
-
-export type ShowAction = Extract<Action, { do: 'go to screen' | 'open overlay' | 'close overlay' }>
 
 /** Shows another screen, opens or closes an overlay, as a run does; says when that is done. */
 export function show(instant: Instant, action: ShowAction): Ends {

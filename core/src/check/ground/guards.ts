@@ -1,5 +1,5 @@
 import { certain, itemAt, orElse, type Component, type Literal, type Parameter, type Project, type Variable } from '../../document'
-import { evaluate, FUNCTIONS, namesIn, parseExpression, type Expression } from '../../expression'
+import { evaluate, FUNCTIONS, namesIn, operandsOf, ORDERINGS, parseExpression, type Expression } from '../../expression'
 
 /** More combinations than this are not tried; the guards then count as able to hold together. */
 const MOST_COMBINATIONS = 5000
@@ -59,44 +59,15 @@ function isText(name: string, project: Project, component: Component): boolean {
 /** Whether anything is asked of a text but whether it is the same as another one: what is in it, or what it comes before. */
 function looksIntoTexts(node: Expression, couldBeText: (name: string) => boolean): boolean {
   const isAText = (each: Expression): boolean => (each.kind === 'literal' ? typeof each.value === 'string' : each.kind === 'name' ? couldBeText(each.name) : each.kind === 'call' && certain(FUNCTIONS[each.name]).result === 'text')
-  const any = (...nodes: readonly Expression[]) => nodes.some((each) => looksIntoTexts(each, couldBeText))
-  switch (node.kind) {
-    case 'literal':
-    case 'name':
-    case 'angleToPointer':
-      return false
-    case 'not':
-    case 'minus':
-      return any(node.of)
-    case 'if':
-      return any(node.test, node.yes, node.no)
-    case 'call':
-      return certain(FUNCTIONS[node.name]).parameters.includes('text') || any(...node.args)
-    case 'binary':
-      return (['<', '<=', '>', '>='].includes(node.operator) && [node.left, node.right].some(isAText)) || any(node.left, node.right)
-  }
+  const looks = (node.kind === 'call' && certain(FUNCTIONS[node.name]).parameters.includes('text')) || (node.kind === 'binary' && ORDERINGS.some((each) => each === node.operator) && operandsOf(node).some(isAText))
+  return looks || operandsOf(node).some((each) => looksIntoTexts(each, couldBeText))
 }
 
 const combinations = (domains: readonly (readonly Literal[])[]): readonly (readonly Literal[])[] =>
   domains.reduce<readonly (readonly Literal[])[]>((all, domain) => all.flatMap((head) => domain.map((value) => [...head, value])), [[]])
 
 function constantsIn(node: Expression): readonly Literal[] {
-  switch (node.kind) {
-    case 'literal':
-      return [node.value]
-    case 'name':
-      return []
-    case 'angleToPointer':
-      return []
-    case 'not':
-      return constantsIn(node.of)
-    case 'minus':
-      return constantsIn(node.of).map((value) => (typeof value === 'number' ? -value : value))
-    case 'binary':
-      return [node.left, node.right].flatMap(constantsIn)
-    case 'if':
-      return [node.test, node.yes, node.no].flatMap(constantsIn)
-    case 'call':
-      return node.args.flatMap(constantsIn)
-  }
+  if (node.kind === 'literal') return [node.value]
+  const inside = operandsOf(node).flatMap(constantsIn)
+  return node.kind === 'minus' ? inside.map((value) => (typeof value === 'number' ? -value : value)) : inside
 }

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { EMPTY_MOTION, inProject, motionAt, parameterDefinition, setAt, setOfMotion, setProperty, takeBackFromBase, unsetAt, type Motion, type MotionSetting, type Part, type Value } from '@rheoscope/core/document'
+import { EMPTY_MOTION, inProject, motionAt, parameterDefinition, setAt, setOfMotion, setProperty, takeBackFromBase, type Motion, type MotionSetting, type Part, type Value } from '@rheoscope/core/document'
 import { itemScope, scopeOf } from '@rheoscope/core/expression'
 import { easingProblem, resolveTiming } from '@rheoscope/core/motion'
 import { orderText } from '@rheoscope/core/written'
@@ -20,18 +20,16 @@ export function ListProperties({ part }: { readonly part: Extract<Part, { kind: 
   const table = project.tables.find(({ id }) => id === part.table)
   const inner = project.components.find(({ id }) => id === part.component)
   const scope = useMemo(() => ({ ...scopeOf(project, component), ...itemScope(table) }), [project, component, table])
-  const set = (field: 'component' | 'table' | 'filter', to: string | null) =>
-    make(setAt(inProject('components', component.id, 'parts', part.id, field), to), `set the ${field} of ${part.name}`)
   const at = inProject('components', component.id, 'parts', part.id)
+  const set = (field: 'component' | 'table' | 'filter', to: string | null) => make(setAt([...at, field], to), `set the ${field} of ${part.name}`)
   const setOrder = (text: string): string | null => {
     const read = orderOr(text, table, scope)
     if ('problem' in read) return read.problem
-    make(read.value.length === 0 ? unsetAt([...at, 'order']) : setAt([...at, 'order'], read.value), `set the order of ${part.name}`)
+    make(setAt([...at, 'order'], read.value.length === 0 ? undefined : read.value), `set the order of ${part.name}`)
     return null
   }
   const setMost = (text: string): string | null => {
-    if (text.trim() === '') return make(unsetAt([...at, 'most']), `set how many items ${part.name} has`), null
-    const read = countOf(text)
+    const read = text.trim() === '' ? { value: undefined } : countOf(text)
     if ('problem' in read) return read.problem
     make(setAt([...at, 'most'], read.value), `set how many items ${part.name} has`)
     return null

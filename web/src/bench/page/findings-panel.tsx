@@ -4,7 +4,7 @@ import type { Finding, Severity } from '@rheoscope/core/check'
 import { Acceptance } from '../../checks/acceptance'
 import { FoundSoFar, shortStatus } from '../../checks/check-status'
 import { LevelMark, Sentence } from '../../checks/finding-words'
-import { useFindingsOf, useRemedy, useLookingAt } from '../../checks/use-findings'
+import { useFindingsOf, useLookingAt, useRemedy } from '../../checks/use-findings'
 import { useStillBench } from './use-bench'
 
 /** What the checks have to say about this component, each with its proof and, where there is one, its remedy. */

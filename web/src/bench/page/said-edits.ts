@@ -57,7 +57,7 @@ export function askedOfParts(bench: Bench, line: string): Parsed<Asked> {
       if ('problem' in values) return values
       icons.push(...values.value.icons)
       for (const { id } of said.of === selected ? parts : [part]) {
-        properties.push(...Object.entries(values.value.properties).filter(([property]) => !isStart(bench, property)).map(([property, value]) => ({ part: id, property, value })))
+        properties.push(...Object.entries(inLooks(bench, values.value)).map(([property, value]) => ({ part: id, property, value })))
         edits.push(...otherEdits(bench, id, values.value))
       }
     }
@@ -79,11 +79,20 @@ export async function withIcons(edit: Edit, wanted: readonly string[]): Promise<
 
 const possible = (bench: Bench): readonly Addable[] => addablesOf(bench).filter(({ isInside }) => isInside !== true)
 
-/** On a screen an instance begins in a state and goes on from there; a look keeps it in one. */
-const isStart = ({ isScreen }: Bench, property: string): boolean => isScreen && axisOfProperty(property) !== null
+/** What is kept in looks: everything on the bench; on a screen an instance begins in a state and goes on from there. */
+const inLooks = ({ isScreen }: Bench, { properties }: SaidValues): SaidValues['properties'] =>
+  (isScreen ? Object.fromEntries(Object.entries(properties).filter(([property]) => axisOfProperty(property) === null)) : properties)
+
+/** The state each axis of an instance on a screen begins in, by the axis. */
+const startsOf = ({ isScreen }: Bench, { properties }: SaidValues): Readonly<Record<Id, Id>> =>
+  Object.fromEntries(Object.entries(isScreen ? properties : {}).flatMap(([property, state]) => {
+    const axis = axisOfProperty(property)
+    return axis === null ? [] : [[axis, String(state)]]
+  }))
 
 /** What is not kept in looks: fields of the part, the motion of a list's items, the states instances on a screen begin in. */
-function otherEdits(bench: Bench, part: Id, { fields, motion, properties }: SaidValues): readonly Edit[] {
+function otherEdits(bench: Bench, part: Id, said: SaidValues): readonly Edit[] {
+  const { fields, motion } = said
   const { component } = bench
   const at = ['components', component.id, 'parts', part]
   const list = component.parts.find(({ id }) => id === part)
@@ -91,7 +100,7 @@ function otherEdits(bench: Bench, part: Id, { fields, motion, properties }: Said
   return [
     ...Object.entries(keptFields(fields)).map(([field, to]) => setAt([...at, field], to)),
     ...(Object.keys(motion).length === 0 ? [] : [setAt([...at, 'motion'], { ...before, ...motion })]),
-    ...Object.entries(properties).filter(([property]) => isStart(bench, property)).map(([property, state]) => startInstanceIn(component.id, part, axisOfProperty(property) ?? '', String(state))),
+    ...Object.entries(startsOf(bench, said)).map(([axis, state]) => startInstanceIn(component.id, part, axis, state)),
   ]
 }
 
@@ -113,11 +122,11 @@ function freshPart({ project, component }: Bench, { is, name, said }: SaidPart<A
 }
 
 /** A part with what was said of it. */
-function withSaid(bench: Bench, part: Part, { properties, fields, motion }: SaidValues): Part {
-  const [starts, looks] = [true, false].map((isAtStart) => Object.fromEntries(Object.entries(properties).filter(([property]) => isStart(bench, property) === isAtStart)))
+function withSaid(bench: Bench, part: Part, said: SaidValues): Part {
+  const { fields, motion } = said
   return {
-    ...part, ...withoutUndefined(keptFields(fields)), base: { ...part.base, ...looks },
-    ...(part.kind === 'instance' ? { start: Object.fromEntries(Object.entries(starts ?? {}).map(([property, state]) => [axisOfProperty(property) ?? '', String(state)])) } : {}),
+    ...part, ...withoutUndefined(keptFields(fields)), base: { ...part.base, ...inLooks(bench, said) },
+    ...(part.kind === 'instance' ? { start: startsOf(bench, said) } : {}),
     ...(Object.keys(motion).length > 0 ? { motion: { ...EMPTY_MOTION, ...motion } } : {}),
   }
 }
