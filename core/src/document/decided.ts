@@ -1,6 +1,8 @@
 import { placeOf, type Axis, type Component, type State } from './component'
 import type { Project } from './project'
 import { statesNamed, type Action, type Rule, type Variable } from './rule'
+import { settablesOf, type Settable } from './item'
+import { isTable, type Worth } from './table'
 import type { Id, Literal } from './value'
 
 /** The parameter or variable that decides an axis; null when none does. */
@@ -15,10 +17,11 @@ export const isDecidedOutside = ({ boundTo }: Pick<Axis, 'boundTo'>): boolean =>
  * first for no and the second for yes; for a number the one at that place, counted from 0. Null when nothing decides
  * the axis or no state goes with the value.
  */
-export function decidedState(axis: Pick<Axis, 'boundTo' | 'states'>, environment: Readonly<Record<string, Literal>>): State | null {
+export function decidedState(axis: Pick<Axis, 'boundTo' | 'states'>, environment: Readonly<Record<string, Worth>>): State | null {
   const name = decidedBy(axis)
   if (name === null) return null
-  const value = environment[name]
+  const worth = environment[name]
+  const value = isTable(worth) ? undefined : worth
   const named = axis.states.find(({ name }) => name === value)
   if (named) return named
   if (typeof value === 'boolean') return axis.states[value ? 1 : 0] ?? null
@@ -32,13 +35,17 @@ export function decidingValue({ states }: Pick<Axis, 'states'>, state: Id, type:
 }
 
 /** The variable an axis is tied to and what it is, of the kind it is of now, where it decides on a state; null for an axis that is tied to none, or a variable nobody knows. */
-export function tiedTo(axis: Axis, state: Id, environment: Readonly<Record<string, Literal>>): { readonly variable: string; readonly value: Literal } | null {
+export function tiedTo(axis: Axis, state: Id, environment: Readonly<Record<string, Worth>>): { readonly variable: string; readonly value: Literal } | null {
   if (axis.boundTo === null || !('variable' in axis.boundTo)) return null
   const { variable } = axis.boundTo
   const now = environment[variable]
-  if (now === undefined) return null
+  if (now === undefined || isTable(now)) return null
   return { variable, value: decidingValue(axis, state, typeof now === 'boolean' ? 'yes/no' : typeof now === 'number' ? 'number' : 'text') }
 }
+
+/** What decides an axis and rules can set: a variable, or a column of an item; undefined where nothing does, or it is gone. */
+export const decidingSettable = (project: Project, component: Pick<Component, 'id' | 'variables'>, { boundTo }: Pick<Axis, 'boundTo'>): Settable | undefined =>
+  boundTo === null || !('variable' in boundTo) ? undefined : settablesOf(project, component).find(({ name }) => name === boundTo.variable)
 
 /** The variable that decides an axis, a component's own before those everyone shares; undefined where none does, or it is gone. */
 export function decidingVariable({ variables: shared }: Pick<Project, 'variables'>, { variables }: Pick<Component, 'variables'>, { boundTo }: Pick<Axis, 'boundTo'>): Variable | undefined {

@@ -1,5 +1,5 @@
 import { Motion } from './motion'
-import { array, boolean, choice, either, kinds, list, number, object, optional, orNull, text, type Of } from './shape'
+import { array, boolean, choice, either, kinds, list, number, object, optional, orNull, record, text, type Of } from './shape'
 import { Trigger } from './trigger'
 import { ExpressionText, Id, Identifier, Literal, Name } from './value'
 
@@ -51,8 +51,61 @@ export const Action = kinds(
   object({ ...ofEveryAction, do: choice('pulse'), part: Id, motion: Motion }),
   /** The keyboard focus goes to a part, or to what can have it inside that. */
   object({ ...ofEveryAction, do: choice('focus'), part: Id }),
+  /** A record more, with what its columns hold; columns that are not named are empty. */
+  object({ ...ofEveryAction, do: choice('add record'), table: Id, cells: record(/./, ExpressionText) }),
+  /** Every record for which a condition holds gets another value in a column; all of them where there is no condition. */
+  object({ ...ofEveryAction, do: choice('set records'), table: Id, column: Id, to: ExpressionText, where: orNull(ExpressionText) }),
+  /** `table` null is the record of the item the rule stands in, and no other. */
+  object({ ...ofEveryAction, do: choice('remove records'), table: orNull(Id), where: orNull(ExpressionText) }),
+  object({ ...ofEveryAction, do: choice('move records'), table: orNull(Id), where: orNull(ExpressionText), to: choice('first', 'up', 'down', 'last') }),
+  /** The table is what the project says again. */
+  object({ ...ofEveryAction, do: choice('restore table'), table: Id }),
 )
 export type Action = Of<typeof Action>
+
+/** An action that changes the records of a table; giving a column of the own item a value is a `set`. */
+export type RecordAction = Extract<Action, { do: 'add record' | 'set records' | 'remove records' | 'move records' | 'restore table' }>
+
+/** The texts of an action that are expressions. */
+export function expressionsOfAction(action: Action): readonly string[] {
+  switch (action.do) {
+    case 'set':
+      return [action.to]
+    case 'send':
+      return action.payload === null ? [] : [action.payload]
+    case 'add record':
+      return Object.values(action.cells)
+    case 'set records':
+      return [action.to, ...(action.where === null ? [] : [action.where])]
+    case 'remove records':
+    case 'move records':
+      return action.where === null ? [] : [action.where]
+    default:
+      return []
+  }
+}
+
+/** An action with its expressions changed; the very same where none of them is. */
+export function withExpressions<T extends Action>(action: T, change: (expression: string) => string): T {
+  const orNone = (expression: string | null) => expression && change(expression)
+  const isOther = expressionsOfAction(action).some((text) => change(text) !== text)
+  if (!isOther) return action
+  switch (action.do) {
+    case 'set':
+      return { ...action, to: change(action.to) }
+    case 'send':
+      return { ...action, payload: orNone(action.payload) }
+    case 'add record':
+      return { ...action, cells: Object.fromEntries(Object.entries(action.cells).map(([column, text]) => [column, change(text)])) }
+    case 'set records':
+      return { ...action, to: change(action.to), where: orNone(action.where) }
+    case 'remove records':
+    case 'move records':
+      return { ...action, where: orNone(action.where) }
+    default:
+      return action
+  }
+}
 
 /** An action that changes which screens are shown. */
 export type ShowAction = Extract<Action, { do: 'go to screen' | 'open overlay' | 'close overlay' }>

@@ -47,15 +47,5 @@ export const Screen = object({
 })
 export interface Screen extends Of<typeof Screen> {}
 
-export const Column = object({ id: Id, name: Name, type: choice('text', 'number', 'yes/no', 'colour', 'picture') })
-export interface Column extends Of<typeof Column> {}
-
-/** A row of a table: its cells by column. */
-export const DataRecord = object({ id: Id, cells: record(/./, Literal) })
-export interface DataRecord extends Of<typeof DataRecord> {}
-
-export const DataTable = object({ id: Id, name: Name, columns: list(Column), records: list(DataRecord) })
-export interface DataTable extends Of<typeof DataTable> {}
-
 export const Token = object({ id: Id, name: Name, type: choice('duration', 'easing', 'colour', 'size'), value: Literal })
 export interface Token extends Of<typeof Token> {}

@@ -1,6 +1,7 @@
 import jsep from 'jsep'
 import { LRUCache } from 'lru-cache'
 import { isFields, never, RheoError } from '../document'
+import { AGGREGATE_NAMES, AGGREGATES, type AggregateName } from './aggregates'
 import { FUNCTIONS } from './functions'
 
 /** An expression as a tree: the subset of ECMAScript that values and guards are written in. */
@@ -13,6 +14,18 @@ export type Expression =
   /** The direction from a part, by its name as one word, to the pointer. */
   | { readonly kind: 'angleToPointer'; readonly part: string }
   | { readonly kind: 'call'; readonly name: string; readonly args: readonly Expression[] }
+  | AggregateExpression
+
+/** What the records of a table come to; `of` is asked of each of them, and reads its columns as `record.name`. */
+export interface AggregateExpression {
+  readonly kind: 'aggregate'
+  readonly name: AggregateName
+  /** The table, by its name as one word. */
+  readonly table: string
+  readonly of: Expression | null
+  /** The column that is read of the record that was found, by its name as one word. */
+  readonly column: string | null
+}
 
 export const EQUALITIES = ['==', '===', '!=', '!=='] as const
 
@@ -38,6 +51,8 @@ export function operandsOf(node: Expression): readonly Expression[] {
       return [node.test, node.yes, node.no]
     case 'call':
       return node.args
+    case 'aggregate':
+      return node.of ? [node.of] : []
     default:
       return never(node, 'expression')
   }
@@ -96,8 +111,11 @@ function translate(read: jsep.Expression, text: string): Expression {
       if (node.value instanceof RegExp) break
       return { kind: 'literal', value: node.value }
     case 'Identifier':
-    case 'MemberExpression':
-      return { kind: 'name', name: dottedName(node, text) }
+      return { kind: 'name', name: node.name }
+    case 'MemberExpression': {
+      const of = nodeOf(node.object)
+      return of.type === 'CallExpression' ? found(of, node, text) : { kind: 'name', name: dottedName(node, text) }
+    }
     case 'UnaryExpression':
       if (node.operator === '!') return { kind: 'not', of: inner(node.argument) }
       if (node.operator === '-') return { kind: 'minus', of: inner(node.argument) }
@@ -115,9 +133,11 @@ function translate(read: jsep.Expression, text: string): Expression {
       if (name === ANGLE_TO_POINTER) return { kind: ANGLE_TO_POINTER, part: partNamed(node.arguments, text) }
       const spoken = SPEAKING.find((each) => each === name)
       if (spoken) return { kind: 'name', name: stateName(spoken, node.arguments, text) }
+      const aggregate = AGGREGATE_NAMES.find((each) => each === name)
+      if (aggregate) return aggregated(aggregate, node.arguments, text)
       const args = node.arguments.map(inner)
       const known = Object.hasOwn(FUNCTIONS, name) ? FUNCTIONS[name] : undefined
-      if (!known) throw new ExpressionError(placeInText(text, name), `There is no function “${name}”. Known: ${[...Object.keys(FUNCTIONS), ANGLE_TO_POINTER, ...SPEAKING].join(', ')}.`)
+      if (!known) throw new ExpressionError(placeInText(text, name), `There is no function “${name}”. Known: ${[...Object.keys(FUNCTIONS), ...AGGREGATE_NAMES, ANGLE_TO_POINTER, ...SPEAKING].join(', ')}.`)
       if (args.length < known.least || args.length > known.most) {
         throw new ExpressionError(placeInText(text, name), `“${name}” takes ${known.takes}.`)
       }
@@ -132,6 +152,26 @@ function translate(read: jsep.Expression, text: string): Expression {
   }
   const what = 'operator' in node ? `“${String(node.operator)}”` : node.type
   throw new ExpressionError('operator' in node ? placeInText(text, String(node.operator)) : 0, `${what} cannot be used in an expression.`)
+}
+
+function aggregated(name: AggregateName, args: readonly jsep.Expression[], text: string, column: string | null = null): Expression {
+  const [table, of, ...more] = args
+  const { takes, isAlone } = AGGREGATES[name]
+  const fail = (sentence: string): never => {
+    throw new ExpressionError(placeInText(text, name), sentence)
+  }
+  if (!table || more.length > 0 || (!of && !isAlone)) return fail(`“${name}” takes ${takes}.`)
+  const named = nodeOf(table)
+  if (named.type !== 'Identifier') return fail(`“${name}” takes ${takes}; the table goes by its name as one word.`)
+  if (name === 'first' && column === null) return fail('“first” is followed by the column that is read: first(table, condition).column.')
+  return { kind: 'aggregate', name, table: named.name, of: of ? translate(of, text) : null, column }
+}
+
+/** `first(table, condition).column`. */
+function found(call: jsep.CallExpression, { property, computed }: jsep.MemberExpression, text: string): Expression {
+  const [name, column] = [nodeOf(call.callee), nodeOf(property)]
+  if (name.type !== 'Identifier' || name.name !== 'first' || column.type !== 'Identifier' || computed) throw new ExpressionError(0, 'Only what “first” finds has columns to read: first(table, condition).column.')
+  return aggregated('first', call.arguments, text, column.name)
 }
 
 /** The function that takes a part rather than a value. */

@@ -1,9 +1,6 @@
-import { orElse, type Component, type DataTable, type Literal, type Parameter, type Project, type Variable } from '../document'
+import { cellIn, columnsOf, emptyCell, ofItem, orElse, tablesShownBy, wordOf, type Column, type Component, type DataTable, type Literal, type Parameter, type Project, type Variable, type Worth } from '../document'
+import { columnName, isTableName, nameOfTable } from './tables'
 import { typeOf, type ExpressionType, type Scope } from './types'
-
-/** A name as one word that expressions can use: `open note` becomes `openNote`; what cannot be part of a word is left out. */
-export const wordOf = (name: string): string =>
-  name.replace(/[^A-Za-z0-9_]+(.)?/g, (_all, next: string | undefined) => (next ?? '').toUpperCase()).replace(/^(?=\d)/, '_')
 
 /** The names the expressions of a component can use: its parameters, its own variables, the project's, and the natural sizes of its parts. */
 export function scopeOf(project: Project, component: Component): Scope {
@@ -27,7 +24,7 @@ function payloadType(project: Project, component: Component): ExpressionType {
 }
 
 /** The names there are before it is known what messages carry. */
-function namesOf(project: Project, component: Pick<Component, 'parameters' | 'variables' | 'parts'>): Scope {
+function namesOf(project: Project, component: Pick<Component, 'id' | 'parameters' | 'variables' | 'parts'>): Scope {
   const scope: Record<string, ExpressionType> = {}
   // Its own names come first, because they are what is most likely meant.
   for (const named of [...component.parameters, ...component.variables, ...project.variables]) scope[named.name] ??= typeOfNamed(named)
@@ -36,16 +33,29 @@ function namesOf(project: Project, component: Pick<Component, 'parameters' | 'va
     scope[`${wordOf(part.name)}.natural.width`] = 'number'
     scope[`${wordOf(part.name)}.natural.height`] = 'number'
   }
-  return scope
+  for (const table of tablesShownBy(project, component.id)) for (const [name, type] of Object.entries(itemScope(table))) scope[name] = (scope[name] ?? type) === type ? type : 'anything'
+  return { ...scope, ...tableScope(project.tables) }
 }
 
-/** Whether a component means by a name the variable of the project's that everyone shares, because none of its own goes by it. */
+/** The tables whose records can be asked together, with the types of their columns. */
+export const tableScope = (tables: readonly DataTable[]): Scope =>
+  Object.fromEntries(tables.toReversed().flatMap((table) => [
+    [nameOfTable(table), 'anything' as const], ...[...columnsOf(table)].map(([word, column]) => [columnName(wordOf(table.name), word), typeOfColumn(column)] as const),
+  ]))
+
+const typeOfColumn = ({ type }: Column): ExpressionType => (type === 'number' || type === 'yes/no' ? type : 'text')
+
+/** Whether a component means by a name what everyone shares: a table, or a variable of the project's where none of its own goes by that name. */
 export const isShared = (project: Project, { parameters, variables }: Pick<Component, 'parameters' | 'variables'>, name: string): boolean =>
-  project.variables.some((variable) => variable.name === name) && ![...variables, ...parameters].some((each) => each.name === name)
+  isTableName(name) || project.variables.some((variable) => variable.name === name) && ![...variables, ...parameters].some((each) => each.name === name)
 
 /** The names the records of a table add to those. */
 export const itemScope = (table: DataTable | undefined): Scope =>
-  Object.fromEntries((table?.columns ?? []).map(({ name, type }) => [`item.${wordOf(name)}`, type === 'number' || type === 'yes/no' ? type : 'text']))
+  Object.fromEntries(table ? [...columnsOf(table)].map(([word, column]) => [ofItem(word), typeOfColumn(column)]) : [])
+
+/** What expressions of an item read of its record. */
+export const itemEnvironment = (table: DataTable, record: DataTable['records'][number]): Record<string, Literal> =>
+  Object.fromEntries([...columnsOf(table)].map(([word, column]) => [ofItem(word), cellIn(record, column)]))
 
 /**
  * What an instance knows of the person using it: whether it is pointed at, pressed, or has the focus, and whether that is
@@ -55,14 +65,27 @@ export const itemScope = (table: DataTable | undefined): Scope =>
 export const CIRCUMSTANCES = { hovered: false, pressed: false, focused: false, focusVisible: false, 'pointer.x': 0, 'pointer.y': 0, 'wheel.x': 0, 'wheel.y': 0, 'scroll.x': 0, 'scroll.y': 0, 'pinch.scale': 1, 'pinch.turn': 0, key: '', repeats: false, payload: '' } as const
 
 /** What those names stand for when an instance appears, with what the shared variables are by then. */
-export function startEnvironment(project: Project, component: Component, shared: Readonly<Record<string, Literal>> = {}): Record<string, Literal> {
-  const environment: Record<string, Literal> = { ...CIRCUMSTANCES }
+export function startEnvironment(project: Project, component: Component, shared: Readonly<Record<string, Worth>> = {}): Record<string, Worth> {
+  const environment: Record<string, Worth> = { ...CIRCUMSTANCES, ...tablesAtStart(project), ...itemAlone(project, component) }
+  for (const name of Object.keys(environment)) if (isTableName(name)) environment[name] = shared[name] ?? environment[name] ?? null
   for (const { name, start } of project.variables) environment[name] = shared[name] ?? start
   for (const variable of component.variables) environment[variable.name] = variable.start
   for (const parameter of component.parameters) environment[parameter.name] = parameter.initial
   return environment
 }
 
+/** The tables as the project has them, by name. */
+export const tablesAtStart = ({ tables }: Pick<Project, 'tables'>): Readonly<Record<string, DataTable>> =>
+  Object.fromEntries(tables.toReversed().map((table) => [nameOfTable(table), table]))
+
+/** What a component that can be an item reads of its record where it stands alone: what the first record has. */
+function itemAlone(project: Project, { id }: Component): Readonly<Record<string, Literal>> {
+  return Object.fromEntries(tablesShownBy(project, id).toReversed().flatMap((table) => {
+    const [first] = table.records
+    return [...columnsOf(table)].map(([word, column]) => [ofItem(word), first ? cellIn(first, column) : emptyCell(column)])
+  }))
+}
+
 /** The type of what a parameter or variable stands for. */
-export const typeOfNamed = ({ type }: Parameter | Variable): ExpressionType =>
+export const typeOfNamed = ({ type }: Pick<Parameter | Variable, 'type'>): ExpressionType =>
   type === 'number' || type === 'yes/no' ? type : 'text'

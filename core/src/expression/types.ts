@@ -1,6 +1,8 @@
 import { certain, lastOf, never } from '../document'
+import { AGGREGATES } from './aggregates'
 import { FUNCTIONS } from './functions'
-import { ANGLE_TO_POINTER, ExpressionError, parseExpression, placeInText, type Expression } from './parse'
+import { ANGLE_TO_POINTER, ExpressionError, parseExpression, placeInText, type AggregateExpression, type Expression } from './parse'
+import { columnName, isTableName, ofRecord, tableName } from './tables'
 
 /** `anything` is what nobody knows beforehand, such as what comes with a message from outside: it goes with whatever is asked for. */
 export type ExpressionType = 'number' | 'text' | 'yes/no' | 'anything'
@@ -13,6 +15,15 @@ export type Scope = Readonly<Record<string, ExpressionType>>
  * types do not go together.
  */
 export const typeOf = (text: string, scope: Scope): ExpressionType => new Typing(text, scope).of(parseExpression(text))
+
+/** The names of a scope that can be written as they are. */
+export const namesToWrite = (scope: Scope): readonly string[] => Object.keys(scope).filter((name) => !isTableName(name))
+
+/** The names a scope adds where the records of a table are asked about. */
+export function recordScope(scope: Scope, table: string): Scope {
+  const before = columnName(table, '')
+  return Object.fromEntries(Object.entries(scope).flatMap(([name, type]) => (name.startsWith(before) ? [[ofRecord(name.slice(before.length)), type]] : [])))
+}
 
 /** Whether something of one type can be of the other. */
 export const goWith = (one: ExpressionType, other: ExpressionType): boolean => one === other || one === 'anything' || other === 'anything'
@@ -45,6 +56,8 @@ class Typing {
         node.args.forEach((arg, index) => this.require(arg, parameters[index] ?? lastOf(parameters), node.name))
         return result
       }
+      case 'aggregate':
+        return this.ofAggregate(node)
       case 'binary':
         return this.ofBinary(node)
       default:
@@ -52,12 +65,27 @@ class Typing {
     }
   }
 
+  private ofAggregate({ name, table, of, column }: AggregateExpression): ExpressionType {
+    if (!Object.hasOwn(this.scope, tableName(table))) {
+      const tables = Object.keys(this.scope).filter((each) => isTableName(each) && each.endsWith(')')).map((each) => each.slice(tableName('').length - 1, -1))
+      return this.fail(table, `No data table is called “${table}”. ${tables.length > 0 ? `There are: ${tables.join(', ')}.` : 'There is none yet.'}`)
+    }
+    const columns = recordScope(this.scope, table)
+    const { asks, result } = AGGREGATES[name]
+    if (of) new Typing(this.text, { ...this.scope, ...columns }).require(of, asks, name)
+    if (result !== null) return result
+    const type = column === null ? undefined : columns[ofRecord(column)]
+    return type ?? this.fail(column ?? name, `The data table ${table} has no column “${column ?? ''}”. ${columnsIn(columns)}`)
+  }
+
   private ofName(name: string): ExpressionType {
     const type = Object.hasOwn(this.scope, name) ? this.scope[name] : undefined
     if (type) return type
-    const measures = Object.keys(this.scope).filter((each) => each.includes('.natural.'))
-    const spoken = Object.keys(this.scope).filter((each) => each.endsWith(')'))
-    const known = Object.keys(this.scope).filter((each) => !measures.includes(each) && !spoken.includes(each))
+    const names = namesToWrite(this.scope)
+    if (name.startsWith(ofRecord(''))) return this.fail(name, names.some((each) => each.startsWith(ofRecord(''))) ? `No column is called “${name}”. ${columnsIn(this.scope)}` : '“record” is a record of a table that is asked about, such as in count(goods, record.price > 3).')
+    const measures = names.filter((each) => each.includes('.natural.'))
+    const spoken = names.filter((each) => each.endsWith(')'))
+    const known = names.filter((each) => !measures.includes(each) && !spoken.includes(each))
     const measured = measures.length > 0 ? ` Sizes of content, such as ${lastOf(measures)}, are known too.` : ''
     const asked = spoken.length > 0 ? ` Of states: ${spoken.slice(0, 6).join(', ')}${spoken.length > 6 ? ', …' : ''}.` : ''
     return this.fail(name, `Nothing is called “${name}”. ${known.length > 0 ? `Known here: ${known.join(', ')}.` : 'No names are known here yet.'}${measured}${asked}`)
@@ -97,7 +125,7 @@ class Typing {
     }
   }
 
-  private require(node: Expression, wanted: ExpressionType, operator: string): ExpressionType {
+  require(node: Expression, wanted: ExpressionType, operator: string): ExpressionType {
     const type = this.of(node)
     return goWith(type, wanted) ? wanted : this.fail(operator, `“${operator}” needs a ${wanted}, not a ${type}.`)
   }
@@ -105,4 +133,9 @@ class Typing {
   private fail(word: string, sentence: string): never {
     throw new ExpressionError(placeInText(this.text, word), sentence)
   }
+}
+
+const columnsIn = (scope: Scope): string => {
+  const columns = Object.keys(scope).filter((name) => name.startsWith(ofRecord('')))
+  return columns.length > 0 ? `Known: ${columns.join(', ')}.` : 'It has no columns yet.'
 }

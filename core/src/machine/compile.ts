@@ -1,4 +1,5 @@
 import { componentOf, propertiesOf, RheoError, rootOf, type Component, type Part, type Project, type Rule, type TriggerKind } from '../document'
+import { nameOfTable } from '../expression'
 import type { Compiled, CompiledPart, HolderPart, TimerRule } from './compiled'
 import { namesOfBehaviour, namesOfLists, namesOfValues } from './names-read'
 import { slotsOf } from './slots'
@@ -32,9 +33,17 @@ export function compile(project: Project, component: Component, holders: readonl
 function isStillGood({ project: old, compiled }: Cached, project: Project, seen = new Set<Component>()): boolean {
   if (old === project || seen.has(compiled.component)) return true
   seen.add(compiled.component)
-  if (old.tokens !== project.tokens || old.motion !== project.motion || old.variables !== project.variables || old.icons !== project.icons) return false
+  if (old.tokens !== project.tokens || old.motion !== project.motion || old.variables !== project.variables || old.icons !== project.icons || !areNamedAlike(old.tables, project.tables)) return false
   return compiled.inner.every((inner) => componentOf(project, inner.component.id) === inner.component && isStillGood({ project: old, compiled: inner }, project, seen))
 }
+
+/** Whether lists and expressions mean the same tables. */
+const areNamedAlike = (some: Project['tables'], others: Project['tables']): boolean =>
+  some === others || (some.length === others.length && some.every(({ id, name }, index) => others[index]?.id === id && others[index].name === name))
+
+/** The names of the tables whose records lists show. */
+const tablesOfLists = ({ tables }: Project, { parts }: Component): readonly string[] =>
+  tables.filter(({ id }) => parts.some((part) => part.kind === 'list' && part.table === id)).map(nameOfTable)
 
 function build(project: Project, component: Component, holders: readonly string[]): Compiled {
   const parts = treeOf(component)
@@ -46,7 +55,7 @@ function build(project: Project, component: Component, holders: readonly string[
     if (!found) throw new RheoError('gone', `components/${component.id}/parts/${part.id}`, `“${part.name}” is an instance of a component that is gone.`)
     return [compile(project, found, holders)]
   })
-  const [ofValues, ofLists] = [namesOfValues(component), namesOfLists(component)]
+  const [ofValues, ofLists] = [namesOfValues(component), new Set([...namesOfLists(component), ...tablesOfLists(project, component)])]
   const ofBehaviour = namesOfBehaviour(component)
   const resolver = new Resolver(project, component, parts, ofValues)
   return {

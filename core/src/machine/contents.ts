@@ -1,7 +1,8 @@
-import { certain, componentOf, isExpression, isToken, itemAt, orElse, parameterProperty, reaches, stateProperty, theOne, type Axis, type DataTable, type ListPart, type Literal, type Project, type Value } from '../document'
-import { evaluate, orderOf, wordOf, type Environment } from '../expression'
+import { certain, componentOf, isExpression, isTable, isToken, itemAt, ofItem, orElse, parameterProperty, reaches, stateProperty, theOne, type Axis, type DataTable, type ListPart, type Literal, type Project, type Value } from '../document'
+import { evaluate, itemEnvironment, nameOfTable, orderOf, type Environment } from '../expression'
 import { compile } from './compile'
 import type { Compiled, HolderPart, Values } from './compiled'
+import { itemStep } from './paths'
 
 /** Something that stands inside an instance, as its holder has it. */
 export interface Content {
@@ -9,8 +10,8 @@ export interface Content {
   readonly step: string
   readonly part: HolderPart['part']
   readonly compiled: Compiled
-  /** What the holder gives it for its parameters, by name. */
-  readonly parameters: Readonly<Record<string, Literal>>
+  /** What the holder gives it for its parameters, and for what an item reads of its record, by name; undefined where nobody knows, which is never so in a run. */
+  readonly parameters: Readonly<Record<string, Literal | undefined>>
   /** The states the holder puts its axes into; axes it leaves alone are not there. */
   readonly states: Readonly<Record<string, string>>
 }
@@ -52,20 +53,29 @@ function itemsOf(project: Project, { component }: Compiled, part: ListPart, envi
   if (!table || !filling) return []
   const inner = compile(project, filling)
   const said = theOne(component.parts, ({ id }) => id === part.id).base
-  return recordsShown(table, part, environment).map(({ record, around }): Content =>
-    ({ step: `${part.id}:${record.id}`, part, compiled: inner, parameters: parametersOfItem(inner, said, around), states: {} }))
+  const now = environment[nameOfTable(table)]
+  return recordsShown(isTable(now) ? now : table, part, environment).map(({ record, item, around }): Content =>
+    ({ step: itemStep(part.id, record.id), part, compiled: inner, parameters: { ...readOf(item, inner), ...parametersOfItem(inner, said, item, around) }, states: {} }))
 }
+
+/** What an item reads of its record by itself. */
+const readOf = (item: Readonly<Record<string, Literal>>, { reads }: Compiled): Readonly<Record<string, Literal>> =>
+  Object.fromEntries(Object.entries(item).filter(([name]) => reads.has(name)))
 
 /** A record, with what expressions of its item can read. */
 interface ShownRecord {
   readonly record: DataTable['records'][number]
+  readonly item: Readonly<Record<string, Literal>>
   readonly around: Environment
 }
 
 /** The records a list keeps, in its order and up to as many as it shows. */
 function recordsShown(table: DataTable, { filter, order = [], most = Infinity }: ListPart, environment: Environment): readonly ShownRecord[] {
   const kept = table.records
-    .map((record): ShownRecord => ({ record, around: { ...environment, ...itemEnvironment(table, record) } }))
+    .map((record): ShownRecord => {
+      const item = itemEnvironment(table, record)
+      return { record, item, around: { ...environment, ...item } }
+    })
     .filter(({ around }) => filter === null || worth(filter, around) === true)
   if (order.length === 0) return kept.slice(0, most)
   const keyed = kept.map((shown) => ({ shown, keys: order.map(({ by }) => worth(by, shown.around)) }))
@@ -84,20 +94,13 @@ function comesBefore(a: Literal, b: Literal): number {
 
 const KINDS: readonly string[] = ['boolean', 'number', 'string']
 
-/** The names a record gives to expressions: `item.` and the column's name. */
-export function itemEnvironment(table: DataTable, record: DataTable['records'][number]): Record<string, Literal> {
-  return Object.fromEntries(table.columns.map((column) => [`item.${wordOf(column.name)}`, record.cells[column.id] ?? EMPTY[column.type]]))
-}
-
-const EMPTY: Readonly<Record<DataTable['columns'][number]['type'], Literal>> = { text: '', number: 0, 'yes/no': false, colour: '#000000', picture: '' }
-
 /** What an item's parameters are: what the list says, or else what the column of the same name holds. */
-function parametersOfItem(inner: Compiled, said: Readonly<Record<string, Value>>, around: Environment): Readonly<Record<string, Literal>> {
+function parametersOfItem(inner: Compiled, said: Readonly<Record<string, Value>>, item: Readonly<Record<string, Literal>>, around: Environment): Readonly<Record<string, Literal>> {
   return Object.fromEntries(inner.component.parameters.map(({ id, name, initial }) => {
     const value = said[parameterProperty(id)]
     if (isExpression(value)) return [name, worth(value.expr, around) ?? initial]
     if (value !== undefined && !isToken(value)) return [name, value]
-    return [name, around[`item.${name}`] ?? initial]
+    return [name, item[ofItem(name)] ?? initial]
   }))
 }
 

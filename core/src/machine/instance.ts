@@ -1,4 +1,5 @@
-import { certain, decidedState, placeOf, stateOf, type InterruptionPolicy, type Literal } from '../document'
+import { certain, decidedState, placeOf, stateOf, type InterruptionPolicy } from '../document'
+import type { Environment } from '../expression'
 import type { Size } from '../layout'
 import { laneEndMs, laneValue, type Lane, type Shown } from '../motion'
 import { axisAt, NO_CONTENTS, NOTHING_GIVEN, type Compiled, type Contents, type Given, type Measured, type Situation, type Targets } from './compiled'
@@ -18,7 +19,7 @@ export interface Instance {
   /** The state of each axis, as `numbers` have it. */
   readonly states: readonly string[]
   /** Parameters and variables by name. */
-  readonly environment: Readonly<Record<string, Literal>>
+  readonly environment: Environment
   /** Where its holder puts it and how large it makes it. */
   readonly given: Given
   /** What stands inside, as its layout knows it. */
@@ -40,7 +41,7 @@ export interface Instance {
 export interface InstanceStart {
   readonly path: string
   readonly compiled: Compiled
-  readonly environment: Readonly<Record<string, Literal>>
+  readonly environment: Environment
   /** Where axes begin, when not at their own start state. */
   readonly states: Readonly<Record<string, string>>
   readonly isAbsent?: boolean

@@ -1,4 +1,4 @@
-import { decidedBy, expressionsOfList, isExpression, lookAt, orElse, restingLooks, stageLooks, type Component, type Value } from '../document'
+import { decidedBy, expressionsOfAction, expressionsOfList, isExpression, lookAt, orElse, restingLooks, stageLooks, type Component, type Value } from '../document'
 import { namesIn } from '../expression'
 import { isForItems } from './compiled'
 
@@ -17,7 +17,7 @@ export function namesOfBehaviour(component: Component): readonly string[] {
   const awaited = rules.flatMap(({ trigger }) => (trigger.on === 'changes' ? [trigger.name] : []))
   const ofRules = rules.flatMap(({ guard, trigger, actions }) => [
     guard, 'pauseWhile' in trigger ? trigger.pauseWhile : null,
-    ...actions.flatMap((action) => (action.do === 'set' ? [action.to] : action.do === 'send' ? [action.payload] : [])),
+    ...actions.flatMap(expressionsOfAction),
   ])
   const ofStages = stageLooks(component).flatMap((place) => Object.values(lookAt(component, place)).flatMap((said) => Object.values(said).flatMap(expressionsIn)))
   const texts = [...ofRules, ...ofStages].filter((text) => text !== null)

@@ -22,6 +22,12 @@ export const isWithin = (path: string, holder: string): boolean =>
 /** The path of what a step inside an instance leads to. */
 export const pathInside = (holder: string, step: string): string => (holder === '' ? step : `${holder}/${step}`)
 
+/** The step to the item of a list that shows a record. */
+export const itemStep = (list: string, record: string): string => `${list}:${record}`
+
+/** The record that the item of a list shows, by the step to it. */
+export const recordIn = (step: string, list: string): string => step.slice(list.length + 1)
+
 /** The path of what holds an instance; the surface for one directly on it. */
 export const holderOf = (path: string): string => path.slice(0, Math.max(0, path.lastIndexOf('/')))
 

@@ -1,5 +1,5 @@
-import { componentOf, type Axis, type Component, type Id, type Literal, type Project } from '../document'
-import { inName, isName, namesOr, scopeOf, wordOf, type Scope } from '../expression'
+import { componentOf, wordOf, type Axis, type Component, type Id, type Literal, type Project } from '../document'
+import { inName, isName, namesOr, scopeOf, type Scope } from '../expression'
 import type { Compiled } from './compiled'
 
 /** Some states of an axis that conditions can refer to: of the component itself, or of an instance inside, by its part. */

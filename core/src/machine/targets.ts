@@ -1,9 +1,9 @@
 import {
-  axisOfProperty, certain, groupsAround, INITIAL_VALUES, isExpression, isSameList, isToken, messageOf, parameterOfProperty, propertyDefinition, RheoError, rootOf, sameValue,
-  valueProblem, type Axis, type Component, type Literal, type Look, type Part, type PartKind, type Project, type PropertyDefinition, type PropertyValues,
-  type Value,
+  wordOf, axisOfProperty, certain, groupsAround, INITIAL_VALUES, isExpression, isSameList, isTable, isToken, messageOf, parameterOfProperty, propertyDefinition, RheoError, rootOf, sameValue,
+  valueProblem, type Axis, type Component, type DataTable, type Literal, type Look, type Part, type PartKind, type Project, type PropertyDefinition, type PropertyValues,
+  type Value, type Worth,
 } from '../document'
-import { evaluate, wordOf, type Environment } from '../expression'
+import { evaluate, type Environment } from '../expression'
 import { layOut, needsLayout, unconstrainedSize, type LayoutNode, type Rectangle, type Size } from '../layout'
 import {
   isForItems, NOTHING_GIVEN, type CompiledPart, type Contents, type Given, type Measured, type Situation, type Targets, type ValueProblem, type Values,
@@ -49,7 +49,7 @@ export class Resolver {
 
   private keyOf({ states, environment, given, contents, isAbsent }: Situation): string {
     let key = isAbsent ? `absent ${states.join(' ')}` : states.join(' ')
-    if (this.reads.length > 0) key += JSON.stringify(this.reads.map((name) => environment[name]))
+    if (this.reads.length > 0) key += JSON.stringify(this.reads.map((name) => orNumber(environment[name])))
     if (given !== NOTHING_GIVEN) key += `|${given.x} ${given.y} ${given.width} ${given.height}`
     for (const [step, { signature, isLeaving }] of contents) if (!isLeaving) key += `|${step} ${signature}`
     return key
@@ -131,7 +131,8 @@ export class Resolver {
 
   private fillingOf(slot: string, environment: Environment): Literal {
     const name = this.component.parameters.find(({ id }) => id === slot)?.name
-    return (name === undefined ? undefined : environment[name]) ?? ''
+    const filling = name === undefined ? undefined : environment[name]
+    return isTable(filling) ? '' : (filling ?? '')
   }
 
   /** What a value said about a property comes to. Throws when it cannot be worked out. */
@@ -170,6 +171,17 @@ export class Resolver {
     }
     return given
   }
+}
+
+const numbers = new WeakMap<DataTable, string>()
+let lastNumber = 0
+
+/** A value as it is; of a table, which may be large, a word that no other one has. */
+function orNumber(worth: Worth | undefined): Literal | undefined {
+  if (!isTable(worth)) return worth
+  const known = numbers.get(worth) ?? `table ${++lastNumber}`
+  numbers.set(worth, known)
+  return known
 }
 
 /** What is said about a part in one situation, and what that comes to. */

@@ -1,4 +1,5 @@
-import { certain, placeOf, propertyDefinition, type Id, type Literal, type Motion, type Rule } from '../document'
+import { certain, placeOf, propertyDefinition, type Id, type Motion, type Rule } from '../document'
+import type { Environment } from '../expression'
 import { formOf, laneEndMs, motionSources, startLane, type Lane, type MotionSources, type ResolvedTiming } from '../motion'
 import { axisAt, type Targets } from './compiled'
 import { cyclesOf } from './cycle'
@@ -83,7 +84,7 @@ export function changeSurroundings(instance: Instance, change: Partial<Pick<Inst
 }
 
 /** The instance with other values for its names; what depends on them changes at once. */
-export function changeEnvironment(instance: Instance, environment: Readonly<Record<string, Literal>>): Instance {
+export function changeEnvironment(instance: Instance, environment: Environment): Instance {
   const targets = targetsOf({ ...instance, environment })
   if (targets === instance.targets) return { ...instance, environment }
   const changed = changesBetween(instance.targets, targets)

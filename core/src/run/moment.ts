@@ -1,13 +1,13 @@
-import { orElse, sameValue, tiedTo, type Action, type Id, type InterruptionPolicy, type Literal, type Rule, type ShowAction, type TriggerKind } from '../document'
-import { evaluate, isShared, type Environment } from '../expression'
+import { isTable, orElse, sameValue, tiedTo, type Action, type DataTable, type Id, type InterruptionPolicy, type Literal, type Rule, type ShowAction, type TriggerKind, type Worth } from '../document'
+import { evaluate, isShared, isTableName, type AskedRecord, type Environment } from '../expression'
 import {
   changeEnvironment, changeState, changeTimer, completed, holderOf, isBeginning, isSurface, laneEndOf, motionEndMs, pathInside, pulse, saidOfStates, settle, settlesMs, standsInTheWay, surfaceOf, timerDueMs, timesOf,
   type Compiled, type Content, type Instance, type Kept, type TimerChange, type TimerRule,
 } from '../machine'
 import { motionSources } from '../motion'
 import {
-  Arranger, DOUBLE_TAP_MS, Interpreter, isAmong, isSameLevel, Person, recipientsOf, turnOf,
-  type Ends, type Ground, type HandChange, type KeyInput, type EventTarget, type Names, type Note,
+  addedRecord, Arranger, DOUBLE_TAP_MS, Interpreter, isAmong, isSameLevel, Person, recipientsOf, turnOf,
+  type Ends, type Ground, type HandChange, type KeyInput, type EventTarget, type ItemOf, type Names, type Note,
 } from '../semantics'
 import { carriedWithin, isTied, treeOf } from './carry'
 import { drawBetween, drawOne } from './chance'
@@ -16,7 +16,7 @@ import { focusStops, levelKey, nextStop, stopIn, stopsBefore, tabStops, type Foc
 import { listenersTo, readersOf } from './listeners'
 import { answering } from './pictures'
 import { isNear, pointAt, type Pointed } from './pointer'
-import { arrange, begin, passOnChanges, dismiss, forget, keepInstance, markShown, takeBack, within } from './population'
+import { arrange, begin, passOnChanges, dismiss, forget, itemAt, keepInstance, markShown, takeBack, within } from './population'
 import type { Run } from './run'
 import type { RunHand } from './run-hand'
 import { answeringSurfaces } from './shown'
@@ -127,8 +127,23 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
     return orElse(() => evaluate(condition, this.knownTo(path, condition)) === true, false)
   }
 
-  worth(path: string, expression: string): Literal {
-    return evaluate(expression, this.knownTo(path, expression))
+  worth(path: string, expression: string, asked: AskedRecord | null = null): Literal {
+    return evaluate(expression, this.knownTo(path, expression), asked)
+  }
+
+  tableAsDrawn(table: Id): DataTable | undefined {
+    return this.run.project.tables.find(({ id }) => id === table)
+  }
+
+  itemOf(path: string): ItemOf | null {
+    return itemAt(this.run, path)
+  }
+
+  newRecordId(_path: string, { records }: DataTable): Id {
+    let id: Id
+    do id = addedRecord(++this.run.recordsAdded)
+    while (records.some((record) => record.id === id))
+    return id
   }
 
   /** What names stand for in an expression of an instance. */
@@ -143,18 +158,23 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
     return false
   }
 
-  named(path: string, name: string): Literal | undefined {
-    return this.at(path).environment[name]
+  named(path: string, name: string): Worth | undefined {
+    // Only who reads a table is given it anew.
+    return isTableName(name) ? this.run.shared[name] : this.at(path).environment[name]
   }
 
-  give(path: string, variable: string, value: Literal | undefined): readonly string[] {
+  give(path: string, variable: string, value: Worth | undefined): readonly string[] {
     if (value === undefined) return []
     const { run } = this
     const owner = run.instances.get(path)
     const isForAll = owner !== undefined && isShared(run.project, owner.compiled.component, variable)
     const before = isForAll ? run.shared[variable] : owner?.environment[variable]
     if (isForAll) run.shared = { ...run.shared, [variable]: value }
-    if (!sameValue(before, value)) run.trace.push({ what: 'variable', atMs: run.nowMs, instance: path, name: variable, value, isShared: isForAll })
+    if (!sameValue(before, value)) {
+      run.trace.push(isTable(value)
+        ? { what: 'records', atMs: run.nowMs, instance: path, table: value.id, records: value.records }
+        : { what: 'variable', atMs: run.nowMs, instance: path, name: variable, value, isShared: isForAll })
+    }
     return isForAll ? [...new Set([path, ...readersOf(run.population.listeners, variable)])] : [path]
   }
 

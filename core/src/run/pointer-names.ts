@@ -1,5 +1,5 @@
-import type { Literal } from '../document'
-import { angleName, partsWithAngle, wordOf } from '../expression'
+import { wordOf, type Literal } from '../document'
+import { angleName, partsWithAngle } from '../expression'
 import type { Instance } from '../machine'
 import { inverse, itemOf, matrixTo, transformed, type DrawList, type Point } from '../scene'
 

@@ -1,10 +1,10 @@
 import { certain, sameValue } from '../document'
 import { startEnvironment } from '../expression'
 import {
-  changePresence, changeSurroundings, contentsOf, holderOf, isSurface, isWithin, measuredAs, instanceDueMs, NOTHING_GIVEN, pathInside, startInstance, stepOf,
+  changePresence, changeSurroundings, contentsOf, holderOf, isSurface, isWithin, measuredAs, instanceDueMs, NOTHING_GIVEN, pathInside, recordIn, startInstance, stepOf,
   type Content, type Contents, type Instance, type InstanceStart, type Pace,
 } from '../machine'
-import { isSameContent } from '../semantics'
+import { isSameContent, type ItemOf } from '../semantics'
 import { addTo } from './agenda'
 import { listEntrance, listPace } from './list-motion'
 import { enlist, strike } from './listeners'
@@ -95,7 +95,8 @@ function withinLimit(run: Run, path: string, contents: readonly Content[]): read
 export function begin(run: Run, holder: string, { step, part, compiled, parameters, states }: Content, isLate: boolean): string {
   const path = pathInside(holder, step)
   const { isMotionReduced } = certain(run.instances.get(holder))
-  const environment = { ...startEnvironment(run.project, compiled.component, run.shared), ...parameters }
+  const environment = startEnvironment(run.project, compiled.component, run.shared)
+  for (const [name, value] of Object.entries(parameters)) if (value !== undefined) environment[name] = value
   place(run, { path, compiled, environment, states, atMs: run.nowMs, isMotionReduced, isAbsent: isLate && part.kind === 'list' })
   return path
 }
@@ -126,6 +127,16 @@ export function dismiss(run: Run, holder: string, content: Content, together: re
 
 function leavingFrom(run: Run, holder: string): readonly Content[] {
   return run.population.leaving.get(holder) ?? []
+}
+
+/** The record that an item of a list shows; null for what is no item. */
+export function itemAt(run: Run, path: string): ItemOf | null {
+  if (isSurface(path)) return null
+  const holder = holderOf(path)
+  const step = stepOf(path)
+  const part = run.population.held.get(holder)?.get(step)?.part ?? leavingFrom(run, holder).find((content) => content.step === step)?.part
+  const table = part?.kind === 'list' ? run.project.tables.find(({ id }) => id === part.table) : undefined
+  return part && table ? { table, record: recordIn(step, part.id) } : null
 }
 
 /** An instance and everything inside it. */

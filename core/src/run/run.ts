@@ -1,4 +1,4 @@
-import type { Chance, Id, Literal, Project, Rule, TriggerKind } from '../document'
+import type { Chance, Id, Literal, Project, Rule, TriggerKind, Worth } from '../document'
 import type { Content, Instance, Surface } from '../machine'
 import type { LoopGuard } from '../semantics'
 import type { Appointment } from './agenda'
@@ -82,8 +82,10 @@ export interface Run {
   /** All instances there are, by path. */
   readonly instances: Map<string, Instance>
   readonly population: Population
-  /** What the variables everyone shares stand for, by name. */
-  shared: Readonly<Record<string, Literal>>
+  /** What the variables everyone shares stand for, and what the tables hold, by name. */
+  shared: Readonly<Record<string, Worth>>
+  /** How many records have been added. */
+  recordsAdded: number
   /** When something is due for whom. */
   readonly agenda: Appointment[]
   postponed: readonly Postponed[]

@@ -1,5 +1,5 @@
 import { LIMITS, RheoError, type Id, type Literal, type Project } from '../document'
-import { startEnvironment } from '../expression'
+import { startEnvironment, tablesAtStart } from '../expression'
 import { atSize, compile, surfaceComponent, type Surface } from '../machine'
 import { USUAL_CHANCE } from './chance'
 import { noListeners } from './listeners'
@@ -31,7 +31,8 @@ const emptyRun = (project: Project, surface: Surface, { isMotionReduced = false,
   nowMs: 0,
   instances: new Map(),
   population: { held: new Map(), leaving: new Map(), order: new Map(), nextOrder: 0, shownAt: new Map(), nextShown: 0, admitted: 0, isCutOff: false, listeners: noListeners() },
-  shared: { ...Object.fromEntries(project.variables.map(({ name, start }) => [name, start])), ...variablesOf(project, surface, entryPoint) },
+  recordsAdded: 0,
+  shared: { ...tablesAtStart(project), ...Object.fromEntries(project.variables.map(({ name, start }) => [name, start])), ...variablesOf(project, surface, entryPoint) },
   agenda: [], postponed: [], payloads: new Map(), loop: { fired: [], isStopped: false }, touched: '',
   surfaces: [firstSurface(surface)], history: [],
   grip: null, hand: AT_REST,

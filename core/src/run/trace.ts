@@ -1,4 +1,4 @@
-import type { Id, InputAction, Literal, TriggerKind } from '../document'
+import type { DataTable, Id, InputAction, Literal, TriggerKind } from '../document'
 
 /** What happened in a run, in order. Instants are whole milliseconds from its start. */
 export type TraceEvent =
@@ -27,6 +27,8 @@ export type TraceEvent =
   | { readonly what: 'message'; readonly atMs: number; readonly instance: string; readonly name: string; readonly to: readonly string[] }
   /** A variable got another value: one everyone shares, or one of the instance's own. */
   | { readonly what: 'variable'; readonly atMs: number; readonly instance: string; readonly name: string; readonly value: Literal; readonly isShared: boolean }
+  /** The records of a table became others; all of them. */
+  | { readonly what: 'records'; readonly atMs: number; readonly instance: string; readonly table: Id; readonly records: DataTable['records'] }
   /** A screen or overlay appeared, or began to go. */
   | { readonly what: 'surface'; readonly atMs: number; readonly screen: Id; readonly instance: string; readonly isShown: boolean }
   /** The run stopped, because immediate rules would have gone on for ever. */

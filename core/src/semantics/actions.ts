@@ -1,6 +1,8 @@
-import { orElse, type Action } from '../document'
+import { orElse, type Action, type RecordAction } from '../document'
+import { nameOfTable } from '../expression'
 import type { Ends, Ground } from './ground'
 import type { Interpreter } from './interpreter'
+import { changedTable, tableNow } from './records'
 import type { Step } from './step'
 
 /** Does something; what it returns says, once the step has taken effect, when it has ended, and is null where that takes no time. What cannot be worked out, or is about something gone, is a finding and passed over. */
@@ -16,6 +18,13 @@ function doing<T>(interpreter: Interpreter<T>, ground: Ground<T>, step: Step<T>,
       interpreter.assign(thing, action.variable, value)
       return null
     }
+    case 'add record':
+    case 'set records':
+    case 'remove records':
+    case 'move records':
+    case 'restore table':
+      changeRecords(interpreter, ground, thing, action)
+      return null
     case 'send': {
       const payload = action.payload === null ? '' : ground.worth(thing, action.payload)
       const to = ground.recipients(thing, action.recipient)
@@ -47,6 +56,21 @@ function doing<T>(interpreter: Interpreter<T>, ground: Ground<T>, step: Step<T>,
       return () => ends
     }
   }
+}
+
+/** Changes the records of a table for everyone. */
+function changeRecords<T>(interpreter: Interpreter<T>, ground: Ground<T>, thing: T, action: RecordAction): void {
+  const item = ground.itemOf(thing)
+  const whole = action.table === null ? item?.table : ground.tableAsDrawn(action.table)
+  if (!whole) return
+  const table = tableNow(ground, thing, whole)
+  const changed = table && changedTable(table, action, {
+    whole, own: item?.record ?? null,
+    worth: (expression, record) => ground.worth(thing, expression, record ? { table, record } : undefined),
+    newId: () => ground.newRecordId(thing, table),
+  })
+  ground.note({ what: 'set', thing, name: nameOfTable(whole), value: changed })
+  interpreter.assign(thing, nameOfTable(whole), changed)
 }
 
 function atOnce<T>(ground: Ground<T>): Ends {

@@ -1,9 +1,9 @@
-import { sameValue, type Literal } from '../document'
+import { sameValue, type Worth } from '../document'
 import type { Ground } from './ground'
 import type { Interpreter, IsMeant } from './interpreter'
 
 /** What tells a thing, if it waits for that, which of some names stand for something else than before a step; nothing where none do. */
-export function changesIn<T>(interpreter: Interpreter<T>, ground: Ground<T>, thing: T, before: ReadonlyMap<string, Literal | undefined>): readonly (() => void)[] {
+export function changesIn<T>(interpreter: Interpreter<T>, ground: Ground<T>, thing: T, before: ReadonlyMap<string, Worth | undefined>): readonly (() => void)[] {
   if (!ground.isThere(thing) || !ground.compiledOf(thing).rulesOn.has('changes')) return []
   const values = new Map([...before].map(([name, was]) => [name, { was, is: ground.named(thing, name) }] as const)
     .filter(([, { was, is }]) => was === undefined || is === undefined || !sameValue(was, is)).map(([name, { is }]) => [name, is]))
@@ -11,7 +11,7 @@ export function changesIn<T>(interpreter: Interpreter<T>, ground: Ground<T>, thi
 }
 
 /** Tells a thing which names have come to stand for something else, and for what; undefined where nobody knows. */
-function tellChanges<T>(interpreter: Interpreter<T>, ground: Ground<T>, thing: T, values: ReadonlyMap<string, Literal | undefined>): void {
+function tellChanges<T>(interpreter: Interpreter<T>, ground: Ground<T>, thing: T, values: ReadonlyMap<string, Worth | undefined>): void {
   if (!ground.isThere(thing)) return
   const isMeant: IsMeant = (trigger) => {
     if (trigger.on !== 'changes' || !values.has(trigger.name)) return false

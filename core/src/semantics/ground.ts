@@ -1,4 +1,5 @@
-import type { Action, Id, InterruptionPolicy, Literal, Modifiers, Rule, ShowAction, TriggerKind } from '../document'
+import type { Action, DataTable, Id, InterruptionPolicy, Literal, Modifiers, Rule, ShowAction, TriggerKind, Worth } from '../document'
+import type { AskedRecord } from '../expression'
 import type { Compiled, Content, Kept, TimerChange, TimerRule } from '../machine'
 
 /** A part of a thing, or the thing as a whole where `part` is null. A thing is an instance, however its ground knows it. */
@@ -19,13 +20,20 @@ export type Note<T> =
   | { readonly what: 'fired'; readonly thing: T; readonly axis: number; readonly rule: Rule }
   | { readonly what: 'settled'; readonly thing: T; readonly axis: number }
   /** An action is about to give a variable a value; undefined where nobody knows which. */
-  | { readonly what: 'set'; readonly thing: T; readonly name: string; readonly value: Literal | undefined }
+  | { readonly what: 'set'; readonly thing: T; readonly name: string; readonly value: Worth | undefined }
   | { readonly what: 'message'; readonly thing: T; readonly name: string; readonly to: readonly T[] }
   /** Rules set one another off without end; these. */
   | { readonly what: 'stopped'; readonly thing: T; readonly rules: readonly Rule[] }
 
 /** What names are to stand for; undefined where nobody knows. */
-export type Names = Readonly<Record<string, Literal | undefined>>
+export type Names = Readonly<Record<string, Worth | undefined>>
+
+/** The record of a table that an item shows. */
+export interface ItemOf {
+  /** As the project has it. */
+  readonly table: DataTable
+  readonly record: Id
+}
 
 /** Where something is, with the way outward that events on it take. */
 export interface Placed<T> {
@@ -104,18 +112,24 @@ export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> 
 
   /** Whether a condition holds. One that cannot be worked out never does. */
   isTrue(thing: T, condition: string): boolean
-  /** What an expression comes to; undefined where nobody knows. Throws `RheoError` when it cannot be worked out. */
-  worth(thing: T, expression: string): Literal | undefined
+  /** What an expression comes to, asked about a record or about none; undefined where nobody knows. Throws `RheoError` when it cannot be worked out. */
+  worth(thing: T, expression: string, asked?: AskedRecord): Literal | undefined
+  /** The table of that id as the project has it; undefined where it is gone. */
+  tableAsDrawn(table: Id): DataTable | undefined
+  /** What a thing is an item of; null for one that is none. */
+  itemOf(thing: T): ItemOf | null
+  /** An id for a record more of a table as it is now; undefined where nobody keeps so many apart. */
+  newRecordId(thing: T, table: DataTable): Id | undefined
   /** Whether something is so that depends on what nobody knows. */
   guess(): boolean
   /** One of several outcomes, by its place, as likely as its weight is large. */
   choose(weights: readonly number[]): number
   /** What a name of a thing stands for; undefined where nobody knows. */
-  named(thing: T, name: string): Literal | undefined
+  named(thing: T, name: string): Worth | undefined
   /** The variable an axis is tied to, with what it is where it decides on a state; null for one tied to none. */
   tied(thing: T, axis: number, state: Id): { readonly variable: string; readonly value: Literal } | null
   /** Gives a variable of a thing, or of everyone, a value; says to whom it means something, itself first. */
-  give(thing: T, variable: string, value: Literal | undefined): readonly T[]
+  give(thing: T, variable: string, value: Worth | undefined): readonly T[]
   /** Lets names stand for something else to some things, all of which mean the same by them; says which are news to whom. */
   write(things: readonly T[], names: Names): ReadonlyMap<T, readonly string[]>
 

@@ -1,6 +1,7 @@
 export { groupsOf } from './action-groups'
-export type { Ends, Ground, HandChange, HandState, KeyInput, EventTarget, Names, Note, Placed, Pressed } from './ground'
+export type { Ends, Ground, HandChange, HandState, ItemOf, KeyInput, EventTarget, Names, Note, Placed, Pressed } from './ground'
 export { Arranger, isSameContent } from './arranger'
+export { addedRecord } from './records'
 export { recipientsOf } from './recipients'
 export { Interpreter, rulesAt, type Firing, type IsMeant } from './interpreter'
 export { IMMEDIATE_LIMIT, type LoopGuard } from './loop'

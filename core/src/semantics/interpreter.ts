@@ -1,4 +1,4 @@
-import { decidedBy, decidedState, holdsIn, leadsFrom, type Id, type Literal, type Rule, type Trigger, type TriggerKind } from '../document'
+import { asLiteral, decidedBy, decidedState, holdsIn, isTable, leadsFrom, type Id, type Literal, type Rule, type Trigger, type TriggerKind, type Worth } from '../document'
 import { axisAt, cameFrom, queuedRule, stateKept, type Compiled, type TimerRule } from '../machine'
 import { groupsOf } from './action-groups'
 import { act } from './actions'
@@ -6,6 +6,7 @@ import { changesIn } from './changes'
 import type { Ends, Ground, EventTarget, Names } from './ground'
 import { endlessWith, type LoopGuard } from './loop'
 import { rulesPassedBy } from './passing'
+import { tableWithItem } from './records'
 import { isOfInside, settleWithInside, waitsForInside } from './settling'
 import { Step, type Move } from './step'
 import { beginAllTimers, beginTimers, countTimers, elapse, holdTimers, stopTimers } from './timers'
@@ -188,9 +189,13 @@ export class Interpreter<T> {
     return this.step?.moved.flatMap((move) => (move.thing === thing ? [move.axis] : [])) ?? []
   }
 
-  /** Gives a variable a value, for everyone it means something to. */
-  assign(thing: T, variable: string, value: Literal | undefined): void {
-    this.write(this.ground.give(thing, variable, value), { [variable]: value })
+  /** Gives a variable a value, or a table its records, for everyone it means something to; or a column of the record of an item. */
+  assign(thing: T, name: string, value: Worth | undefined): void {
+    const changed = isTable(value) ? null : tableWithItem(this.ground, thing, name, value)
+    this.asStep(() => {
+      for (const [shared, worth] of Object.entries(changed ?? { [name]: value })) this.write(this.ground.give(thing, shared, worth), { [shared]: worth })
+      if (changed) this.name(thing, { [name]: value })
+    })
   }
 
   /** Lets names of a thing stand for something else, at once. */
@@ -213,8 +218,10 @@ export class Interpreter<T> {
     holdTimers(this.ground, thing, news)
     for (const [index, axis] of this.ground.compiledOf(thing).component.axes.entries()) {
       const name = decidedBy(axis)
-      const value = name !== null && news.includes(name) ? this.ground.named(thing, name) : undefined
-      const to = name !== null && value !== undefined ? decidedState(axis, { [name]: value }) : null
+      if (name === null || !news.includes(name)) continue
+      const value = this.ground.named(thing, name)
+      // Where nobody knows the value, the axis can come to any state, or stay.
+      const to = value === undefined ? axis.states.find(() => this.ground.guess()) : decidedState(axis, { [name]: value })
       if (to && to.id !== this.stateOf(thing, index)) this.step?.move({ thing, axis: index, to: to.id, rule: null })
     }
   }
@@ -418,7 +425,7 @@ export class Interpreter<T> {
     const slot = slots.axes[axis]?.queued ?? -1
     if (slot < 0) return
     this.ground.keepNumber(thing, slot, rule === null ? 0 : component.rules.indexOf(rule) + 1)
-    this.ground.keepPayload(thing, axis, rule?.trigger.on === 'message' ? this.ground.named(thing, 'payload') : undefined)
+    this.ground.keepPayload(thing, axis, rule?.trigger.on === 'message' ? asLiteral(this.ground.named(thing, 'payload')) : undefined)
   }
 
   private isEndless(thing: T, rule: Rule): boolean {

@@ -1,4 +1,4 @@
-import type { Id, Literal, Rule } from '../document'
+import type { Id, Worth, Rule } from '../document'
 import type { Ends } from './ground'
 
 /** That an axis is to go to a state, by a rule or because something drives it there. */
@@ -28,7 +28,7 @@ export class Step<T> {
   /** What is told once all has taken effect, each as a step of its own. */
   readonly told: (() => void)[] = []
   /** What names stood for before the step, of those that may have come to stand for something else; undefined where nobody knows. */
-  readonly before = new Map<T, Map<string, Literal | undefined>>()
+  readonly before = new Map<T, Map<string, Worth | undefined>>()
   private fresh = new Map<T, Set<string>>()
   private readonly followers = new Map<T, () => void>()
 
@@ -58,8 +58,8 @@ export class Step<T> {
   }
 
   /** A name of a thing may stand for something else now. */
-  rename(thing: T, name: string, before: Literal | undefined): void {
-    const values = this.before.get(thing) ?? new Map<string, Literal | undefined>()
+  rename(thing: T, name: string, before: Worth | undefined): void {
+    const values = this.before.get(thing) ?? new Map<string, Worth | undefined>()
     if (!values.has(name)) values.set(name, before)
     this.before.set(thing, values)
     this.fresh.set(thing, new Set([...(this.fresh.get(thing) ?? []), name]))

@@ -1,6 +1,7 @@
-import { isDecidedOutside, RheoError, type Action, type Axis, type Component, type Id, type Part, type Project } from '../document'
+import { isDecidedOutside, RheoError, settablesOf, type Action, type Axis, type Component, type Id, type Part, type Project } from '../document'
 import { named } from './named'
 import { piecesOf } from './pieces'
+import { readRecordAction, RECORD_LINES } from './record-line'
 import { unquoted, wordsOf, type Word } from './words'
 
 /** An action that has no id yet. */
@@ -8,12 +9,12 @@ export type SaidAction = Action extends infer Each ? (Each extends Action ? Omit
 
 /** What an action can refer to. */
 export interface ActionScope {
-  readonly project: Pick<Project, 'components' | 'screens' | 'variables'>
-  readonly component: Pick<Component, 'parts' | 'variables'>
+  readonly project: Project
+  readonly component: Pick<Component, 'id' | 'parts' | 'variables'>
 }
 
 /** How an action can be said in a line, with an example. */
-const ACTION_LINES = 'set tries to tries + 1, send chosen with label to siblings, go to Home, open Note, close Note, focus field, put ring into spinning'
+const ACTION_LINES = `set tries to tries + 1, send chosen with label to siblings, go to Home, open Note, close Note, focus field, put ring into spinning; of records: ${RECORD_LINES}`
 
 /** Reads actions from a line, with semicolons between; each as `readAction` has it. */
 export function readActions(line: string, scope: ActionScope): readonly SaidAction[] {
@@ -24,12 +25,14 @@ export function readActions(line: string, scope: ActionScope): readonly SaidActi
 
 /**
  * Reads an action from a line: `set tries to tries + 1`, `send chosen with label to siblings`, `go to Home`, `open Note`, `close Note`,
- * `focus field`, `put ring into spinning`. Names are read without regard to capital letters. Throws a `RheoError` (`unreadable`) that
+ * `focus field`, `put ring into spinning`, or what `readRecordAction` reads. Names are read without regard to capital letters. Throws a `RheoError` (`unreadable`) that
  * says what there is to choose from.
  */
 function readAction(line: string, scope: ActionScope): SaidAction {
   const words = wordsOf(line)
   const [verb, second] = words.map(({ text }) => text.toLowerCase())
+  const ofRecords = readRecordAction(line, scope.project.tables)
+  if (ofRecords) return ofRecords
   switch (verb) {
     case 'set':
       return setting(line, words, scope)
@@ -51,7 +54,7 @@ function readAction(line: string, scope: ActionScope): SaidAction {
 }
 
 function setting(line: string, words: readonly Word[], { project, component }: ActionScope): SaidAction {
-  const variable = named([...component.variables, ...project.variables], words[1]?.text ?? '', 'variable')
+  const variable = named(settablesOf(project, component), words[1]?.text ?? '', 'variable')
   const value = words[2]
   const begins = value && (value.text === 'to' || value.text === '=') ? words[3] : value
   if (!begins) throw new RheoError('unreadable', line, `Write what ${variable.name} becomes: set ${variable.name} to …`)

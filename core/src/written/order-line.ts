@@ -1,5 +1,5 @@
-import { RheoError, type DataTable, type ItemOrder } from '../document'
-import { typeOf, wordOf, type Scope } from '../expression'
+import { RheoError, wordOf, type DataTable, type ItemOrder } from '../document'
+import { typeOf, type Scope } from '../expression'
 import { expressionsOf } from './pieces'
 
 /**

@@ -1,6 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { apply, newScreen, renameAxisSpokenOf, renameGroupSpokenOf, renameStateSpokenOf, removeGroup, removeState, type Component, type Part, type Project } from '@rheoscope/core/document'
-import { wordOf } from '@rheoscope/core/expression'
+import { apply, newScreen, renameAxisSpokenOf, renameGroupSpokenOf, renameStateSpokenOf, removeGroup, removeState, wordOf, type Component, type Part, type Project } from '@rheoscope/core/document'
 import { requireProject } from '@rheoscope/core/schema'
 import { projectOf, small, tap } from '../run/small-component'
 

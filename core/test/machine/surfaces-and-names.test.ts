@@ -63,7 +63,7 @@ describe('the names a component uses', () => {
     const item = withParts('item')
     const project = { ...projectOf(withParts('holder', list), item), tables: [{ id: 't', name: 't', columns: [{ id: 'c', name: 'depth', type: 'number' as const }, { id: 'd', name: 'name', type: 'text' as const }], records: [] }] }
     const { listReads, reads } = compile(project, project.components[0]!)
-    expect([...listReads].toSorted()).toEqual(['item.depth', 'item.name', 'least', 'suffix'])
+    expect([...listReads].toSorted()).toEqual(['item.depth', 'item.name', 'least', 'suffix', 'table(t)'])
     expect(reads.has('least')).toBe(true)
     expect([...compile(projectOf(withParts('plain', { ...list, filter: null, base: {} }), item), withParts('plain')).listReads]).toEqual([])
   })

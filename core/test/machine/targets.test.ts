@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import type { Component, Look, Part, Project, PropertyValues } from '@rheoscope/core/document'
-import { compile, itemEnvironment, NOTHING_GIVEN } from '@rheoscope/core/machine'
+import { itemEnvironment } from '@rheoscope/core/expression'
+import { compile, NOTHING_GIVEN } from '@rheoscope/core/machine'
 import { projectOf, small } from '../run/small-component'
 
 const instance = (base: PropertyValues): Part => ({ id: 'i', kind: 'instance', name: 'i', parent: 'frame', component: 'inner', start: {}, base })

@@ -45,7 +45,7 @@ describe('the examples of the page on lines can be read', () => {
   test('of triggers and actions', () => {
     const examples = examplesUnder('Rules')
     expect(readTriggers(examples[0]!, TRIGGER_KINDS, [{ id: 'f', name: 'field' }])).toHaveLength(5)
-    const component = { parts: [{ id: 'field', name: 'field', kind: 'box', parent: null, base: {} }, { id: 'ring', name: 'ring', kind: 'instance', component: 'spinnerRing', start: {}, parent: null, base: {} }], variables: [{ id: 't', name: 'tries', type: 'number', start: 0 }] } as const
+    const component = { id: 'asked', parts: [{ id: 'field', name: 'field', kind: 'box', parent: null, base: {} }, { id: 'ring', name: 'ring', kind: 'instance', component: 'spinnerRing', start: {}, parent: null, base: {} }], variables: [{ id: 't', name: 'tries', type: 'number', start: 0 }] } as const
     const [screen] = skerryLine.screens
     const home = { ...skerryLine, screens: [{ ...screen!, name: 'Home' }, { ...screen!, id: 'cabin', name: 'Cabin', kind: 'overlay' as const }] }
     expect(readActions(examples.at(-1)!, { project: home, component })).toHaveLength(7)

@@ -63,7 +63,7 @@ function TableGrid({ table, onClose }: { readonly table: DataTable; readonly onC
     setShown(Math.max(shown, table.records.length + 1))
   }
   const isUsed = project.components.some(({ parts }) => parts.some((part) => part.kind === 'list' && part.table === table.id))
-  const rename = (name: string): string | null => (name.trim() === '' ? 'A table has a name.' : (make(renameTable(table.id, name.trim()), 'rename the table'), null))
+  const rename = (name: string): string | null => (name.trim() === '' ? 'A table has a name.' : (make(renameTable(project, table, name.trim()), 'rename the table'), null))
   const remove = () => {
     onClose()
     make(removeTable(table.id), `remove the table ${table.name}`)
@@ -96,11 +96,11 @@ function TableGrid({ table, onClose }: { readonly table: DataTable; readonly onC
 }
 
 function ColumnHead({ table, column }: { readonly table: DataTable; readonly column: DataTable['columns'][number] }) {
-  const { make } = useEditing()
+  const { project, make } = useEditing()
   const rename = (name: string): string | null => {
     if (name.trim() === '') return 'A column has a name.'
     if (table.columns.some((other) => other.id !== column.id && other.name === name.trim())) return 'That name is taken.'
-    make(renameColumn(table.id, column.id, name.trim()), 'rename a column')
+    make(renameColumn(project, table, column, name.trim()), 'rename a column')
     return null
   }
   return (

@@ -1,9 +1,7 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addAction, batch, certain, EMPTY_MOTION, firstOf, isDecidedOutside, messageOf, removeAction, setAction, setRuleField, type Action, type Motion, type Rule } from '@rheoscope/core/document'
-import { typeOf } from '@rheoscope/core/expression'
+import { addAction, batch, certain, EMPTY_MOTION, firstOf, isDecidedOutside, removeAction, setAction, setRuleField, settablesOf, tablesShownBy, type Action, type Motion, type Rule } from '@rheoscope/core/document'
 import { readActions } from '@rheoscope/core/written'
-import { conditionScope } from '@rheoscope/core/machine'
 import { fromToken } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/choice-field'
@@ -11,6 +9,8 @@ import { LineMenu } from '../fields/line-menu'
 import { orProblem } from '../fields/said-values'
 import { newId } from '../session/new-id'
 import { MsField } from '../fields/ms-field'
+import { ExpressionField } from './expression-field'
+import { cellsFor, RecordFields, startOf } from './record-fields'
 import { SurfaceMotionFields } from './surface-motion-fields'
 import { useRuleHome } from './rule-home'
 import './rules.css'
@@ -19,7 +19,9 @@ import './rules.css'
 export function ActionFields({ rule }: { readonly rule: Rule }) {
   const { project, component, owner, part, make } = useRuleHome()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
-  const variables = [...component.variables, ...project.variables]
+  const variables = settablesOf(project, component)
+  const [table] = project.tables
+  const isItem = tablesShownBy(project, component.id).length > 0
   const instances = component.parts.filter((part) => part.kind === 'instance')
   const pulsed = part?.parent != null ? part : component.parts[1]
   const focused = component.parts.find(({ base }) => base.focusable === true) ?? component.parts[1]
@@ -54,6 +56,11 @@ export function ActionFields({ rule }: { readonly rule: Rule }) {
         {screen && <MenuItem onClick={() => add({ id: newId('go to screen'), do: 'go to screen', screen: screen.id, motion: null })}>go to a screen</MenuItem>}
         {overlay && <MenuItem onClick={() => add({ id: newId('open overlay'), do: 'open overlay', screen: overlay.id, motion: null })}>open an overlay</MenuItem>}
         {(overlay ?? project.screens.find(({ kind }) => kind === 'overlay')) && <MenuItem onClick={() => add({ id: newId('close overlay'), do: 'close overlay', screen: certain((project.screens.find(({ id, kind }) => id === component.id && kind === 'overlay') ?? overlay)).id, motion: null })}>close an overlay</MenuItem>}
+        {table && <MenuItem onClick={() => add({ id: newId('add record'), do: 'add record', table: table.id, cells: cellsFor(project, component, table) })}>add a record</MenuItem>}
+        {table?.columns[0] && <MenuItem onClick={() => add({ id: newId('set records'), do: 'set records', table: table.id, column: firstOf(table.columns).id, to: startOf(firstOf(table.columns)), where: null })}>set a column of records</MenuItem>}
+        {table && <MenuItem onClick={() => add({ id: newId('remove records'), do: 'remove records', table: isItem ? null : table.id, where: null })}>remove records</MenuItem>}
+        {table && <MenuItem onClick={() => add({ id: newId('move records'), do: 'move records', table: isItem ? null : table.id, where: null, to: 'first' })}>move records</MenuItem>}
+        {table && <MenuItem onClick={() => add({ id: newId('restore table'), do: 'restore table', table: table.id })}>restore a table</MenuItem>}
         {focused && <MenuItem onClick={() => add({ id: newId('focus'), do: 'focus', part: focused.id })}>move the focus to {focused.name}</MenuItem>}
         {pulsed && <MenuItem onClick={() => add({ id: newId('pulse'), do: 'pulse', part: pulsed.id, motion: pulseOf(pulsed.id, newId('stage')) })}>pulse {pulsed.name}</MenuItem>}
       </LineMenu>
@@ -78,18 +85,21 @@ function ActionRow({ rule, action, isFirst }: { readonly rule: Rule; readonly ac
       <ActionKind rule={rule} action={action} onChange={set} />
       <div className="action-order">
         {!isFirst && <CheckField label="together with the one before" value={action.together === true} onChange={(together) => set({ ...action, together })} />}
-        {action.do !== 'set' && action.do !== 'send' && action.do !== 'focus' && <CheckField label="the next one waits for its end" value={action.awaited === true} onChange={(awaited) => set({ ...action, awaited })} />}
+        {takesTime(action) && <CheckField label="the next one waits for its end" value={action.awaited === true} onChange={(awaited) => set({ ...action, awaited })} />}
       </div>
       <button className="plain muted underlined" onClick={() => make(removeAction(owner, rule.id, action.id), 'remove an action')}>Remove the action</button>
     </fieldset>
   )
 }
 
+/** Whether an action has an end that others can wait for. */
+const takesTime = ({ do: what }: Action): boolean => what === 'drive' || what === 'pulse' || what === 'go to screen' || what === 'open overlay' || what === 'close overlay'
+
 function ActionKind({ rule, action, onChange }: { readonly rule: Rule; readonly action: Action; readonly onChange: (to: Action) => void }) {
   const { project, component } = useRuleHome()
   switch (action.do) {
     case 'set': {
-      const names = [...component.variables, ...project.variables].map(({ name }) => name)
+      const names = settablesOf(project, component).map(({ name }) => name)
       return (
         <>
           <ChoiceField label="set" value={action.variable} choices={names} onChange={(variable) => onChange({ ...action, variable })} />
@@ -119,6 +129,12 @@ function ActionKind({ rule, action, onChange }: { readonly rule: Rule; readonly 
       }
       return <ChoiceField label={part?.name ?? 'gone'} value={`${action.axis} ${action.state}`} choices={states} onChange={choose} />
     }
+    case 'add record':
+    case 'set records':
+    case 'remove records':
+    case 'move records':
+    case 'restore table':
+      return <RecordFields action={action} onChange={onChange} />
     case 'focus':
       return <ChoiceField label="focus" value={action.part} choices={component.parts.map(({ id, name }) => ({ value: id, label: name }))} onChange={(part) => onChange({ ...action, part })} />
     case 'pulse':
@@ -174,23 +190,4 @@ function CheckField({ label, value, onChange }: { readonly label: string; readon
       <input type="checkbox" checked={value} onChange={(event) => onChange(event.target.checked)} /> {label}
     </label>
   )
-}
-
-function ExpressionField({ label, value, isOptional = false, onChange }: { readonly label: string; readonly value: string; readonly isOptional?: boolean; readonly onChange: (to: string) => void }) {
-  const { project, component } = useRuleHome()
-  const take = (text: string): string | null => {
-    const expr = text.trim().replace(/^=\s*/, '')
-    if (expr === '' && isOptional) {
-      onChange('')
-      return null
-    }
-    try {
-      typeOf(expr, conditionScope(project, component))
-    } catch (error) {
-      return messageOf(error)
-    }
-    onChange(expr)
-    return null
-  }
-  return <CommitField label={label} isMono value={value} names={Object.keys(conditionScope(project, component))} isAllExpression placeholder={isOptional ? 'nothing' : 'an expression'} onCommit={take} />
 }

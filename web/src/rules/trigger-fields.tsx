@@ -1,4 +1,4 @@
-import { certain, isFromUser, latestMs, setRuleField, theOne, type KeyTrigger, type Rule, type TimerTrigger, type Trigger } from '@rheoscope/core/document'
+import { certain, isFromUser, latestMs, setRuleField, settablesOf, theOne, type KeyTrigger, type Rule, type TimerTrigger, type Trigger } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
 import { conditionScope } from '@rheoscope/core/machine'
 import { CommitField } from '../fields/commit-field'
@@ -50,7 +50,7 @@ function KindFields({ trigger, onChange }: { readonly trigger: Trigger; readonly
     case 'settled':
       return <ChoiceField label="what" value={trigger.inside === true ? 'with what is inside' : 'by itself'} choices={['by itself', 'with what is inside']} onChange={(what) => onChange(what === 'by itself' ? { on: 'settled' } : { on: 'settled', inside: true })} />
     case 'changes': {
-      const names = [...component.variables, ...project.variables, ...component.parameters].map(({ name }) => name)
+      const names = [...settablesOf(project, component), ...component.parameters].map(({ name }) => name)
       return (
         <>
           <ChoiceField label="what" value={trigger.name} choices={['', ...names]} onChange={(name) => onChange({ ...trigger, name })} />

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addExpectation, certain, itemAt, orElse, removeExpectation, setExpectationTime, type Expectation, type Id, type Project, type Take } from '@rheoscope/core/document'
+import { addExpectation, asLiteral, certain, itemAt, orElse, removeExpectation, setExpectationTime, type Expectation, type Id, type Project, type Take } from '@rheoscope/core/document'
 import { isWithin, pathInside } from '@rheoscope/core/machine'
 import { drawList, replay, runOptionsOf, textsIn, type PlayedTake } from '@rheoscope/core/run'
 import { expectationText } from '@rheoscope/core/reading'
@@ -87,7 +87,7 @@ function offers(project: Project, take: Take, part: { readonly screen: Id; reado
   const settled = inside.slice(0, 1).map((instance): Expected => ({ what: 'settled', instance }))
   const item = part && surface ? itemOf(drawList(run), surface.path, part.id) : undefined
   const places = surface && item ? SHOWN_PROPERTIES.map((property): Expected => ({ what: 'property', instance: surface.path, part: item.part, property, value: item.values[property] })) : []
-  const variables = project.variables.map(({ name }): Expected => ({ what: 'variable', name, value: run.shared[name] ?? null }))
+  const variables = project.variables.map(({ name }): Expected => ({ what: 'variable', name, value: asLiteral(run.shared[name]) ?? null }))
   const texts = [...new Set(textsIn(drawList(run)))].filter((text) => text !== '')
   return [...states, ...settled, ...variables, ...texts.map((text): Expected => ({ what: 'text', text })), ...places]
 }

@@ -1,4 +1,4 @@
-import { componentOf, type Variable } from '@rheoscope/core/document'
+import { asLiteral, componentOf, type Variable } from '@rheoscope/core/document'
 import { pathInside } from '@rheoscope/core/machine'
 import type { Run } from '@rheoscope/core/run'
 import { ParameterValue } from '../fields/parameter-value'
@@ -39,7 +39,7 @@ function LiveVariable({ live: { path, variable, isShared, label }, player, then 
   usePlayerState(player)
   const run = then ?? player.current
   const { id, name, type, start, choices } = variable
-  const value = (isShared ? run.shared[name] : run.instances.get(path)?.environment[name]) ?? start
+  const value = asLiteral(isShared ? run.shared[name] : run.instances.get(path)?.environment[name]) ?? start
   return (
     <ParameterValue
       parameter={{ id, name, type, initial: start, ...(choices ? { choices } : {}) }} label={label} value={value}

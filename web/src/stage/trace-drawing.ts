@@ -210,6 +210,8 @@ function labelOf(mark: TraceMark): string {
       return mark.name
     case 'variable':
       return `${mark.name} = ${mark.value === true ? 'yes' : mark.value === false ? 'no' : String(mark.value)}`
+    case 'records':
+      return `${mark.records.length.toLocaleString('en')} ${mark.records.length === 1 ? 'record' : 'records'}`
     case 'surface':
       return mark.isShown ? 'comes' : 'goes'
     case 'stopped':

@@ -1,7 +1,7 @@
 import { certain } from '../../document'
 import { keptAt } from '../../machine'
 import { MemoryAllowance, OBJECT_BYTES, USUAL_LIMIT, type Effort } from './effort'
-import { movesIn, type Outside, type Modality } from './moves'
+import { driftsIn, movesIn, type Outside, type Modality } from './moves'
 import type { Network } from './network'
 import type { Configuration, Deadline, Mark, Occasion, Consequence } from './occasion'
 import { KnownPlaces, type KnownConfiguration } from './known-places'
@@ -182,7 +182,8 @@ class Search {
   }
 
   private stepsFrom(place: SymbolicPlace): readonly PossibleStep[] {
-    const free: readonly Occasion[] = [...movesIn(this.space.network, this.space.looking(place.standing), this.ways), ...this.outside]
+    const looking = this.space.looking(place.standing)
+    const free: readonly Occasion[] = [...movesIn(this.space.network, looking, this.ways), ...driftsIn(this.space.network, looking), ...this.outside]
     return [
       ...place.deadlines.flatMap((deadline) => this.stepsOf(place, deadline)),
       ...free.map((occasion) => this.step(place, occasion, null)),

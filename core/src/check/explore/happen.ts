@@ -2,6 +2,7 @@ import { certain, sameValue } from '../../document'
 import { axisAt } from '../../machine'
 import { isAmong } from '../../semantics'
 import { forgetHand, numberOf } from './hand'
+import { drift } from './holding'
 import type { Instant } from './instant'
 import { stageOfWait, type Occasion, type Consequence, type UserOccasion } from './occasion'
 import { arrive, beginAnew, vanish } from './presence'
@@ -38,6 +39,8 @@ function bringAbout(instant: Instant, occasion: Occasion): void {
       return vanish(instant, occasion.item)
     case 'come':
       return arrive(instant, occasion.item)
+    case 'drift':
+      return drift(instant, occasion.item)
     case 'return':
       forgetHand(network, configuration)
       return beginAnew(instant)

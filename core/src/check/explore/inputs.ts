@@ -1,4 +1,4 @@
-import { certain, type Chance, type Input, type InputAction, type Project } from '../../document'
+import { asLiteral, certain, type Chance, type Input, type InputAction, type Project } from '../../document'
 import { axisAt, keptAt, type Surface } from '../../machine'
 import { advanceTo, answering, chanceIn, forkFromHere, nextDueMs, send, shownFocus, shownSurfaces, startRun, USUAL_CHANCE, type Run } from '../../run'
 import { pointOn, type Hit, type Point } from '../../scene'
@@ -103,10 +103,11 @@ function doIt(run: Run, network: Network, occasion: Occasion, send: (action: Inp
     case 'late tap':
       return true
     case 'message':
+    case 'drift':
     case 'return':
       return false
     case 'name': {
-      const value = occasion.name.domain.valueOf(occasion.value)
+      const value = asLiteral(occasion.name.domain.valueOf(occasion.value))
       if (value === undefined) return false
       send({ do: 'parameter', instance: occasion.name.thing?.path ?? '', name: occasion.name.name, value })
       return true

@@ -1,20 +1,21 @@
-import { certain, tiedTo, type Action, type Id, type InterruptionPolicy, type Literal, type Rule, type ShowAction } from '../../document'
-import { evaluate, namesOr } from '../../expression'
+import { asLiteral, certain, tiedTo, type Action, type DataTable, type Id, type InterruptionPolicy, type Literal, type Rule, type ShowAction, type Worth } from '../../document'
+import { evaluate, namesOr, type AskedRecord, type Environment } from '../../expression'
 import { BACK_DEPTH, isBeginning, keepState, keptAt, saidOfStates, TIMER, timerAfter, timerStatus, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
 import {
   Arranger, Interpreter, isAmong, isSameLevel, Person,
-  type Ends, type Ground, type HandChange, type HandState, type EventTarget, type Names, type Note,
+  type Ends, type Ground, type HandChange, type HandState, type EventTarget, type ItemOf, type Names, type Note,
 } from '../../semantics'
 import { UNKNOWN } from './domain'
 import { holdsTrue, UNSURE, type Sure } from './sureness'
-import { NOTHING_HELD, type Held, type Manner } from './manner'
+import { namesOrUnknown, NOTHING_HELD, withUnsure, type Held } from './holding'
+import type { Manner } from './manner'
 import { markOf } from './mark-of'
 import type { NetAxis, NetItem, Network } from './network'
 import { isLeavingKept, keptWait, PRESENCE, type Configuration, type Deadline, type Draw, type Mark, type Consequence } from './occasion'
-import { beginPresence, dismissPresence, fill, keepPresence, rank } from './presence'
+import { beginPresence, dismissPresence, fill, freeRecordId, keepPresence, rank } from './presence'
 import type { Answering, Spot } from './spots'
 import { show } from './surfaces'
-import { surfaceThing, type Thing } from './things'
+import { itemOfThing, surfaceThing, type Thing } from './things'
 import { handIn, keepHand, numberOf } from './hand'
 
 /** So many of the states an axis came from are told apart. */
@@ -86,8 +87,8 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   }
 
   /** What the kept names of a thing stand for; those nobody knows are left out. */
-  namesOf(thing: Thing): Readonly<Record<string, Literal>> {
-    const known: Record<string, Literal> = {}
+  namesOf(thing: Thing): Environment {
+    const known: Record<string, Worth> = {}
     for (const [name, kept] of this.network.namesOfThing(thing)) {
       const value = kept.domain.valueOf(this.keptAt(kept.at))
       if (value !== undefined) known[name] = value
@@ -126,12 +127,12 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     return place
   }
 
-  private environmentOf(thing: Thing): Readonly<Record<string, Literal>> {
+  private environmentOf(thing: Thing): Environment {
     return this.manner.environment(this.situationOf(thing), thing, () => this.namesOf(thing))
   }
 
   /** What names stand for in an expression of a thing. */
-  private knownTo(thing: Thing, expression: string): Readonly<Record<string, Literal>> {
+  private knownTo(thing: Thing, expression: string): Environment {
     const environment = this.environmentOf(thing)
     if (thing.compiled.spoken.size === 0) return environment
     const stateOf = (part: Id | null, axis: number) => {
@@ -197,7 +198,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     return axis && axis.boundTo !== null ? tiedTo(axis, state, this.environmentOf(thing)) : null
   }
 
-  named(thing: Thing, name: string): Literal | undefined {
+  named(thing: Thing, name: string): Worth | undefined {
     const kept = this.network.nameFor(thing, name)
     return kept?.domain.valueOf(this.keptAt(kept.at))
   }
@@ -214,7 +215,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   }
 
   /** Says whether a name may stand for something else now. */
-  private writeOne(thing: Thing, name: string, value: Literal | undefined): boolean {
+  private writeOne(thing: Thing, name: string, value: Worth | undefined): boolean {
     const kept = this.network.nameFor(thing, name)
     if (!kept) return false
     const after = kept.domain.numberOf(value)
@@ -282,7 +283,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
 
   payloadKept(thing: Thing, own: number): Literal | undefined {
     const at = this.network.payloadAt(thing, own)
-    return at < 0 ? undefined : this.network.nameFor(thing, 'payload')?.domain.valueOf(this.keptAt(at))
+    return at < 0 ? undefined : asLiteral(this.network.nameFor(thing, 'payload')?.domain.valueOf(this.keptAt(at)))
   }
 
   postpone(thing: Thing, rule: Rule, group: number, [least, most]: Ends): void {
@@ -327,18 +328,27 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     return !this.network.surfaces.some((other) => other.shown?.kind === 'overlay' && other.shown.isModal && other !== surface && lies(other) > lies(surface) && this.isThere(other) && !this.isLeaving(other))
   }
 
-  worth(thing: Thing, expression: string): Literal | undefined {
-    return namesOr(expression).some(this.unknownOf(thing)) ? undefined : evaluate(expression, this.knownTo(thing, expression))
+  worth(thing: Thing, expression: string, asked: AskedRecord | null = null): Literal | undefined {
+    return namesOr(expression).some(this.unknownOf(thing)) ? undefined : evaluate(expression, this.knownTo(thing, expression), asked)
   }
+
+  tableAsDrawn(table: Id): DataTable | undefined {
+    return this.network.project.tables.find(({ id }) => id === table)
+  }
+
+  newRecordId = (_thing: Thing, table: DataTable): Id | undefined => freeRecordId(this, table)
+
+  itemOf = (thing: Thing): ItemOf | null => itemOfThing(this.network.project, thing)
 
   note(note: Note<Thing>): void {
     const mark = markOf(note, this.network, this.configuration)
     if (mark) this.marks.push(mark)
   }
 
-  /** What a thing holds of what is looked at. */
+  /** What a thing holds of what is looked at; of lists nobody knows the items of, those that are there. */
   heldBy(thing: Thing): Held {
-    return this.manner.insideOf(thing).length === 0 ? NOTHING_HELD : this.manner.holding(this.situationOf(thing), thing, () => ({ states: this.statesOf(thing), names: this.namesOf(thing) }))
+    if (this.manner.insideOf(thing).length === 0) return NOTHING_HELD
+    return withUnsure(this, thing, this.manner.holding(this.situationOf(thing), thing, () => ({ states: this.statesOf(thing), names: namesOrUnknown(this, thing) })))
   }
 
   holder({ holder }: Thing): Thing | null {

@@ -130,6 +130,7 @@ function nameOf(occasion: Occasion): string {
       return `name ${occasion.name.at} ${occasion.value}`
     case 'gone':
     case 'come':
+    case 'drift':
       return `${occasion.what} ${occasion.item.index}`
     case 'put':
       return `put ${occasion.axis.index} ${occasion.state}`

@@ -1,27 +1,18 @@
-import { certain, type Action, type Id, type Literal, type Motion, type Rule, type ShowAction } from '../../document'
+import { certain, type Action, type Id, type Motion, type Rule, type ShowAction } from '../../document'
+import type { Environment } from '../../expression'
 import {
-  changePresence, changeState, isWithin, laneEndOf, motionEndMs, pulse, standsInTheWay, startInstance, type Content, type Instance,
+  changePresence, changeState, isWithin, laneEndOf, motionEndMs, pulse, standsInTheWay, startInstance, type Instance,
 } from '../../machine'
 import { formOf, resolveTiming, staggerDelayMs, type MotionSources } from '../../motion'
 import { listEntrance, timesOfShowing } from '../../run'
 import { recipientsOf } from '../../semantics'
+import { heldIn, type Held, type Situated } from './holding'
 import { NO_SPAN, type NetAxis, type Network, type Span } from './network'
 import type { Configuration } from './occasion'
 import { answeringOf, type Answering } from './spots'
-import { contentsIn, type Thing } from './things'
+import type { Thing } from './things'
 
-/** What a thing holds, by the last steps of their paths. */
-export type Held = ReadonlyMap<string, Content>
-
-export const NOTHING_HELD: Held = new Map()
-
-type Names = Readonly<Record<string, Literal>>
-
-/** The states of a thing and what its names stand for. */
-export interface Situated {
-  readonly states: readonly Id[]
-  readonly names: Names
-}
+type Names = Environment
 
 /** A change of state whose time is wanted. */
 export interface Changing {
@@ -86,14 +77,12 @@ export class Manner {
   holding(key: string, thing: Thing, situation: () => Situated): Held {
     const known = this.held.get(key)
     if (known) return known
-    const { states, names } = situation()
-    const isLookedAt = ({ step, compiled }: Content) => this.insideAt(thing, step)?.compiled.component.id === compiled.component.id
-    const held = new Map(contentsIn(this.network.project, thing, states, { ...thing.environment, ...names }).filter(isLookedAt).map((content) => [content.step, content]))
+    const held = heldIn(thing, this.insideOf(thing), situation())
     this.held.set(key, held)
     return held
   }
 
-  answering(key: string, thing: Thing, situation: () => Situated): Answering {
+  answering(key: string, thing: Thing, situation: () => { readonly states: readonly Id[]; readonly names: Names }): Answering {
     const known = this.answers.get(key)
     if (known) return known
     const { states, names } = situation()

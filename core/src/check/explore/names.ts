@@ -1,6 +1,7 @@
-import { axisOfProperty, certain, expressionsOfList, isExpression, lookAt, orElse, parameterOfProperty, restingLooks, type Component, type Literal, type Value } from '../../document'
-import { EQUALITIES, namesOr, operandsOf, ORDERINGS, parseExpression, type Expression } from '../../expression'
-import { namesOfBehaviour } from '../../machine'
+import { axisOfProperty, certain, expressionsOfAction, expressionsOfList, isExpression, isOfItem, lookAt, orElse, parameterOfProperty, restingLooks, type Component, type Literal, type Value } from '../../document'
+import { EQUALITIES, isTableName, nameOfTable, namesOr, ofRecord, operandsOf, ORDERINGS, parseExpression, type Expression } from '../../expression'
+import { namesOfBehaviour, type Compiled } from '../../machine'
+import { changingTables, tablesChangedBy } from './tables'
 import type { Thing } from './things'
 
 /** What decides whether a part answers. */
@@ -11,9 +12,12 @@ const ANSWERING = ['visible', 'receivesInput', 'focusable']
  * are decided, what answers, what is in lists, and whatever those are worked out from. All others only show.
  */
 export function namesThatMatter(things: readonly Thing[], watched: ReadonlyMap<Thing, readonly string[]> = new Map()): ReadonlyMap<Thing, ReadonlySet<string>> {
-  const needed = new Map(things.map((thing) => [thing, new Set([...conditionsIn(thing.compiled.component), ...(watched.get(thing) ?? [])])]))
+  const needed = new Map(things.map((thing) => [thing, new Set([...conditionsIn(thing.compiled), ...(watched.get(thing) ?? [])])]))
   const needsPayload = () => [...needed.values()].some((names) => names.has('payload'))
   const isNeeded = (name: string) => [...needed.values()].some((names) => names.has(name))
+  const [first] = things
+  if (!first) return needed
+  const { project } = first.compiled
   for (let grows = true; grows;) {
     grows = false
     const add = (thing: Thing, names: readonly string[]) => {
@@ -26,6 +30,7 @@ export function namesThatMatter(things: readonly Thing[], watched: ReadonlyMap<T
         if (action.do === 'set' && isNeeded(action.variable)) add(thing, namesOr(action.to))
         if (action.do === 'send' && action.payload !== null && needsPayload()) add(thing, namesOr(action.payload))
       }
+      for (const table of tablesChangedBy(project, component)) if (isNeeded(nameOfTable(table))) add(thing, valuesOfRecords(component))
       for (const inner of things) {
         if (inner.holder !== thing || !inner.part) continue
         const names = certain(needed.get(inner))
@@ -41,12 +46,19 @@ export function namesThatMatter(things: readonly Thing[], watched: ReadonlyMap<T
 }
 
 /** The names that decide what a component does of itself. */
-function conditionsIn(component: Component): readonly string[] {
+function conditionsIn({ component, project, listReads }: Compiled): readonly string[] {
   const setOrSent = component.rules.map((rule) => ({ ...rule, actions: [] }))
   const filters = component.parts.flatMap((part) => (part.kind === 'list' ? expressionsOfList(part).flatMap(namesOr) : part.kind === 'slot' ? component.parameters.filter(({ id }) => id === part.slot).map(({ name }) => name) : []))
   const answering = component.parts.flatMap(({ id }) => saidOf(component, id).flatMap(([property, value]) => (isExpression(value) && ANSWERING.includes(property) ? namesOr(value.expr) : [])))
-  return [...namesOfBehaviour({ ...component, rules: setOrSent, axes: component.axes, pairs: [], motion: null }), ...filters, ...answering].filter((name) => !name.startsWith('item.'))
+  const own = [...namesOfBehaviour({ ...component, rules: setOrSent, axes: component.axes, pairs: [], motion: null }), ...answering]
+  const changing = changingTables(project)
+  const listed = [...filters.filter((name) => !isOfItem(name)), ...[...listReads].filter(isTableName)]
+  return [...own, ...listed].filter((name) => !isTableName(name) || changing.has(name))
 }
+
+/** The names that decide what a component writes into records. */
+const valuesOfRecords = ({ rules }: Component): readonly string[] =>
+  rules.flatMap(({ actions }) => actions.flatMap((action) => ('table' in action || (action.do === 'set' && isOfItem(action.variable)) ? expressionsOfAction(action).flatMap(namesOr) : []))).filter((name) => !name.startsWith(ofRecord('')))
 
 /** Everything the base look and the looks of states say about a part. */
 export const saidOf = (component: Component, part: string): readonly (readonly [property: string, value: Value])[] => [

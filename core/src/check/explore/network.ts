@@ -1,4 +1,4 @@
-import { certain, decidedBy, expressionsOfList, placeOf, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
+import { certain, decidedBy, expressionsOfAction, expressionsOfList, placeOf, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
 import { isShared, namesOr } from '../../expression'
 import { axisAt, keptAt, policiesOf, timesOf, type TimerRule } from '../../machine'
 import { Domain } from './domain'
@@ -311,7 +311,7 @@ export class Network {
       const actions = rules.flatMap((rule) => rule.actions)
       const texts = [
         ...rules.flatMap(({ guard, trigger }) => [guard, 'pauseWhile' in trigger ? trigger.pauseWhile : null]),
-        ...actions.flatMap((action) => (action.do === 'set' ? [action.to] : action.do === 'send' ? [action.payload] : [])),
+        ...actions.flatMap(expressionsOfAction),
         ...parts.flatMap((part) => (part.kind === 'list' ? expressionsOfList(part) : [])),
         ...parts.flatMap(({ id }) => saidOf(component, id).flatMap(([, value]) => (typeof value === 'object' && value !== null && 'expr' in value ? [value.expr] : []))),
       ].filter((text) => text !== null)

@@ -14,6 +14,8 @@ export type Occasion =
   /** An item of a list, or a screen or overlay, has come to the end of its way out, or in. */
   | { readonly what: 'gone' | 'come'; readonly item: NetItem }
   | { readonly what: 'long' | 'late tap' }
+  /** An item comes or goes of which nobody knows whether it is there. */
+  | { readonly what: 'drift'; readonly item: NetItem }
   | UserOccasion
   | { readonly what: 'message'; readonly thing: Thing; readonly name: string }
   /** The screen was left and is come to again: all there begins anew, but for what everyone shares. */

@@ -1,9 +1,10 @@
-import { certain, decidedState } from '../../document'
+import { certain, decidedState, type DataTable, type Id } from '../../document'
 import { axisAt, keptAt, type Content } from '../../machine'
 import type { Instant } from './instant'
 import type { NetAxis, NetItem } from './network'
 import { keptLeaving, PRESENCE, type Configuration } from './occasion'
-import type { Thing } from './things'
+import { addedIds } from './tables'
+import { itemOfThing, type Thing } from './things'
 
 /** What stands on its own begins, with what is inside it; of several screens the one where a run does. */
 export function beginAnew(instant: Instant): void {
@@ -120,4 +121,11 @@ export function rank(ranksAt: ReadonlyMap<Thing, number>, configuration: Configu
   const others = [...ranksAt.values()].filter((at) => at !== own)
   if (before > 0) for (const at of others) if (keptAt(configuration, at) > before) configuration[at] = keptAt(configuration, at) - 1
   configuration[own] = isThere ? others.filter((at) => keptAt(configuration, at) > 0).length + 1 : 0
+}
+
+/** An id for a record more of a table: the first that no record has, and no item that is still on its way out. Undefined where so many are not told apart. */
+export function freeRecordId(instant: Instant, table: DataTable): Id | undefined {
+  const { project, things } = instant.network
+  const isHad = (id: Id) => table.records.some((record) => record.id === id) || things.some((thing) => itemOfThing(project, thing)?.record === id && instant.isThere(thing))
+  return addedIds(project, certain(instant.tableAsDrawn(table.id))).find((id) => !isHad(id))
 }

@@ -1,9 +1,10 @@
-import { axisOfProperty, certain, expressionsOfList, isExpression, parameterOfProperty, theOne, type Id, type Project, type Rule, type TriggerKind } from '../../document'
+import { axisOfProperty, certain, expressionsOfList, isExpression, parameterOfProperty, theOne, type Id, type ListPart, type Project, type Rule, type TriggerKind } from '../../document'
 import type { Compiled } from '../../machine'
-import { isShared } from '../../expression'
+import { isShared, nameOfTable } from '../../expression'
 import { recipientsOf } from '../../semantics'
 import { namesThatMatter, saidOf } from './names'
 import { wayFrom } from './spots'
+import { changingTables, tablesChangedBy } from './tables'
 import type { Thing } from './things'
 
 const PRESSING: readonly TriggerKind[] = ['tap', 'double tap', 'press', 'release', 'cancel', 'long press', 'drag start', 'drag', 'drag end', 'wheel', 'scroll', 'pinch']
@@ -26,7 +27,7 @@ export function independentGroups(project: Project, things: readonly Thing[]): r
     if (thing.holder && isHandled(thing, thing.holder, certain(matters.get(thing)))) join(thing, thing.holder)
     for (const other of heardBy(thing, things)) join(thing, other)
   }
-  for (const { name } of project.variables) {
+  for (const name of [...project.variables.map(({ name }) => name), ...changingTables(project)]) {
     const reading = things.filter((thing) => certain(matters.get(thing)).has(name) && isShared(project, thing.compiled.component, name))
     const setting = things.filter((thing) => setsOf(thing).has(name) && isShared(project, thing.compiled.component, name))
     if (setting.length > 0 && reading.length > 0) for (const thing of [...setting, ...reading]) join(thing, certain(reading[0]))
@@ -49,7 +50,7 @@ function passesOn(thing: Thing, around: Thing, part: Id | null): boolean {
 function isHandled(thing: Thing, holder: Thing, needed: ReadonlySet<string>): boolean {
   const { component } = holder.compiled
   const part = theOne(component.parts, ({ id }) => id === thing.part)
-  if (part.kind === 'list' ? expressionsOfList(part).length > 0 : thing.isItem) return true
+  if (part.kind === 'list' ? expressionsOfList(part).length > 0 || isListChanging(thing.compiled.project, part) : thing.isItem) return true
   if (component.rules.some(({ actions }) => actions.some((action) => action.do === 'drive' && action.instance === thing.step))) return true
   if (holder.compiled.rulesOn.get('settled')?.some(({ trigger }) => trigger.on === 'settled' && trigger.inside === true)) return true
   if ([...holder.compiled.spoken.values()].some((said) => said.part === thing.part)) return true
@@ -60,6 +61,10 @@ function isHandled(thing: Thing, holder: Thing, needed: ReadonlySet<string>): bo
   })
   return hands || ancestry(holder, part.id).some((id) => changing(id).some(([property]) => property === 'visible' || property === 'receivesInput'))
 }
+
+/** Whether records come to a list, go or become others. */
+const isListChanging = (project: Project, { table }: ListPart): boolean =>
+  project.tables.some((each) => each.id === table && changingTables(project).has(nameOfTable(each)))
 
 /** A part and those around it in its component. */
 function ancestry({ compiled }: Pick<Thing, 'compiled'>, part: string): readonly string[] {
@@ -77,11 +82,11 @@ function heardBy(thing: Thing, things: readonly Thing[]): readonly Thing[] {
   }))
 }
 
-/** The variables a thing gives values to. */
-export function setsOf({ compiled: { component } }: { readonly compiled: Pick<Compiled, 'component'> }): ReadonlySet<string> {
+/** The variables a thing gives values to, and the tables it changes. */
+export function setsOf({ compiled: { component, project } }: { readonly compiled: Pick<Compiled, 'component' | 'project'> }): ReadonlySet<string> {
   const set = component.rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' ? [action.variable] : [])))
   const tied = component.axes.flatMap(({ boundTo }) => (boundTo !== null && 'variable' in boundTo ? [boundTo.variable] : []))
-  return new Set([...set, ...tied])
+  return new Set([...set, ...tied, ...tablesChangedBy(project, component).map(nameOfTable)])
 }
 
 /** The same for groups that behave alike: of the same components, with the same values for what matters, placed alike. */

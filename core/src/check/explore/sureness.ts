@@ -1,5 +1,5 @@
-import { orElse, type Literal } from '../../document'
-import { evaluate, namesOr } from '../../expression'
+import { orElse } from '../../document'
+import { evaluate, namesOr, type Environment } from '../../expression'
 
 /** An answer that depends on what nobody knows. */
 export const UNSURE = 'unsure'
@@ -7,7 +7,7 @@ export const UNSURE = 'unsure'
 export type Sure = boolean | typeof UNSURE
 
 /** Whether a condition holds. One that cannot be worked out never does, as in a run. */
-export function holdsTrue(condition: string, environment: Readonly<Record<string, Literal>>, isUnknown: (name: string) => boolean): Sure {
+export function holdsTrue(condition: string, environment: Environment, isUnknown: (name: string) => boolean): Sure {
   if (namesOr(condition).some(isUnknown)) return UNSURE
   return orElse(() => evaluate(condition, environment) === true, false)
 }

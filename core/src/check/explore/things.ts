@@ -1,8 +1,10 @@
 import { componentOf, componentsOn, LIMITS, RheoError, screenOf, stateOf, type Id, type Project, type Screen } from '../../document'
-import { startEnvironment, type Environment } from '../../expression'
-import { compile, contentsOf, isModal, NO_CONTENTS, NOTHING_GIVEN, overlayComponent, pathInside, startInstance, surfaceComponent, surfacePath, type Compiled, type Content, type Surface } from '../../machine'
+import { nameOfTable, startEnvironment, type Environment } from '../../expression'
+import { compile, contentsOf, isModal, NO_CONTENTS, NOTHING_GIVEN, overlayComponent, pathInside, recordIn, startInstance, surfaceComponent, surfacePath, type Compiled, type Content, type Surface } from '../../machine'
+import type { ItemOf } from '../../semantics'
 import { ledTo } from './leads'
 import { saidOf } from './names'
+import { addedIds } from './tables'
 
 /** An instance that can stand on a surface: the surface itself, what stands on it, what stands inside that, items of lists that may come. */
 export interface Thing {
@@ -51,6 +53,13 @@ export function thingsOfPrototype(project: Project, start: Id): readonly Thing[]
   }, [])
 }
 
+/** The record that a thing shows where it is an item of a list; null for what is none. */
+export function itemOfThing({ tables }: Project, { holder, part, step }: Thing): ItemOf | null {
+  const list = holder?.compiled.component.parts.find(({ id }) => id === part)
+  const table = list?.kind === 'list' ? tables.find(({ id }) => id === list.table) : undefined
+  return list && table ? { table, record: recordIn(step, list.id) } : null
+}
+
 /** What a thing stands on, however deep. */
 export const surfaceThing = (thing: Thing): Thing => (thing.holder ? surfaceThing(thing.holder) : thing)
 
@@ -80,7 +89,8 @@ function placed(project: Project, compiled: Compiled, { path: rootPath, shown, b
     if (before.length + things.length > LIMITS.checkedInstances) throw new RheoError('too-large', placed.path, `More than ${LIMITS.checkedInstances.toLocaleString('en')} instances stand on it, or can: that is more than checks look at.`)
     const present = new Set(contentsIn(project, placed, placed.states, placed.environment, chain).map(({ step }) => step))
     for (const content of everyContent(project, placed, chain)) {
-      const environment = { ...startEnvironment(project, content.compiled.component), ...content.parameters }
+      const environment = startEnvironment(project, content.compiled.component)
+      for (const [name, value] of Object.entries(content.parameters)) if (value !== undefined) environment[name] = value
       const path = pathInside(placed.path, content.step)
       const item = { isItem: content.part.kind === 'list' || isRefilled(placed, content), startsThere: placed.startsThere && present.has(content.step) }
       place({ path, compiled: content.compiled, holder: placed, step: content.step, part: content.part.id, ...item, environment, shown: null }, content.states, [...chain, content.compiled.component.id])
@@ -105,11 +115,17 @@ export function contentsIn(project: Project, { compiled }: Pick<Thing, 'compiled
 const isRefilled = ({ compiled: { component } }: Thing, { part, compiled }: Content): boolean =>
   part.kind === 'slot' && saidOf(component, part.id).some(([property, value]) => property === 'content' && value !== compiled.component.id)
 
-/** What a thing can hold: with a list, an item for each record, whatever its filter says. */
+/** What a thing knows, with every record its lists may come to show. */
+function withAdded(project: Project, { environment, compiled }: Thing): Environment {
+  const shown = project.tables.filter((table) => compiled.listReads.has(nameOfTable(table)))
+  return { ...environment, ...Object.fromEntries(shown.map((table) => [nameOfTable(table), { ...table, records: [...table.records, ...addedIds(project, table).map((id) => ({ id, cells: {} }))] }])) }
+}
+
+/** What a thing can hold: with a list, an item for each record there is or can be, whatever its filter says. */
 function everyContent(project: Project, thing: Thing, chain: readonly Id[]): readonly Content[] {
   const holders = thing.compiled.holders.map((holder) => (holder.part.kind === 'list' ? { ...holder, part: { ...holder.part, filter: null, order: [], most: Infinity } } : holder))
   const isFull = holders.every(({ part }) => part.kind !== 'list' || part.component === null || componentOf(project, part.component) !== undefined)
-  return isFull ? contentsIn(project, { compiled: { ...thing.compiled, holders } }, thing.states, thing.environment, chain) : []
+  return isFull ? contentsIn(project, { compiled: { ...thing.compiled, holders } }, thing.states, withAdded(project, thing), chain) : []
 }
 
 /** Every instance there can be on a surface. Throws `gone` or `contains-itself` when it cannot be put together. */

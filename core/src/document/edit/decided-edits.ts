@@ -1,10 +1,11 @@
 import type { Axis, Component } from '../component'
-import { decidingValue, decidingVariable, destinationsOf, isDeciding } from '../decided'
+import { decidingSettable, decidingValue, destinationsOf, isDeciding } from '../decided'
 import type { NewId } from '../defaults'
 import type { PairMotion } from '../motion'
+import type { Settable } from '../item'
 import { leadsFrom, statesHeldBy } from '../moves'
 import type { Project } from '../project'
-import { leads, type Action, type Rule, type Target, type Variable } from '../rule'
+import { leads, type Action, type Rule, type Target } from '../rule'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
 import { fieldOf, inProject, insertInto, inside, setAt } from './place'
@@ -26,7 +27,7 @@ export const isSettable = ({ target }: Pick<Rule, 'target'>): boolean => target.
  * each state they lead to, with their motions as those of the pairs of states, where none is said yet. Those that lead back
  * or leave it to chance stay where they are.
  */
-export function settingInstead(component: Ruled, axis: Axis, variable: Pick<Variable, 'name' | 'type'>, newId: NewId): Decided {
+export function settingInstead(component: Ruled, axis: Axis, variable: Settable, newId: NewId): Decided {
   const moving = component.rules.filter((rule) => rule.axis === axis.id && leads(rule))
   const pairs = moving.flatMap((rule) => (rule.motion === null ? [] : statesHeldBy(component, rule).flatMap(({ id: from }) => {
     const { motion } = rule
@@ -41,7 +42,7 @@ export function settingInstead(component: Ruled, axis: Axis, variable: Pick<Vari
 }
 
 /** A rule as those that set a variable to what goes with where it leads, one for each such state. */
-function settingRules(component: Ruled, axis: Axis, variable: Pick<Variable, 'name' | 'type'>, rule: Rule, newId: NewId): readonly Rule[] {
+function settingRules(component: Ruled, axis: Axis, variable: Settable, rule: Rule, newId: NewId): readonly Rule[] {
   const held = statesHeldBy(component, rule)
   const leading = held.map(({ id }) => ({ from: id, to: isSettable(rule) ? (leadsFrom(axis, rule, id)[0] ?? null) : null }))
   const ends = [...new Set(leading.map(({ to }) => to))]
@@ -55,7 +56,7 @@ function settingRules(component: Ruled, axis: Axis, variable: Pick<Variable, 'na
 }
 
 /** An action that lets a variable decide on a state. */
-const setsTo = (axis: Axis, { name, type }: Pick<Variable, 'name' | 'type'>, state: Id, newId: NewId): Action =>
+const setsTo = (axis: Axis, { name, type }: Settable, state: Id, newId: NewId): Action =>
   ({ id: newId('set'), do: 'set', variable: name, to: JSON.stringify(decidingValue(axis, state, type)) })
 
 /** Actions with one more, done as late as what waits for nothing is. */
@@ -64,7 +65,7 @@ function withSet(actions: readonly Action[], set: Action): readonly Action[] {
 }
 
 /** Lets a variable decide an axis; rules that moved it set the variable from now on. */
-export function tieAxis(component: Component, axis: Axis, variable: Variable, newId: NewId): Edit {
+export function tieAxis(component: Component, axis: Axis, variable: Settable, newId: NewId): Edit {
   const { rules, pairs } = settingInstead(component, axis, variable, newId)
   const own = inProject('components', component.id)
   return batch(
@@ -90,7 +91,7 @@ export const untieAxis = (component: Component, axis: Axis): Edit =>
 /** A rule that is to lead somewhere: where a variable decides its axis, it sets that to what goes with the state. */
 export function leading(project: Project, component: Component, rule: Rule, wanted: Target, newId: NewId): Rule {
   const axis = component.axes.find(({ id }) => id === rule.axis)
-  const variable = axis && decidingVariable(project, component, axis)
+  const variable = axis && decidingSettable(project, component, axis)
   if (!axis || !variable) return { ...rule, target: wanted }
   const others = rule.actions.filter((action) => !isDeciding(axis, action))
   if (wanted.go !== 'state') return { ...rule, target: wanted, actions: others }

@@ -1,7 +1,7 @@
 import type { Axis, Component } from '../component'
 import { decidingVariable, isDeciding } from '../decided'
 import type { Project } from '../project'
-import type { Action, Rule } from '../rule'
+import { withExpressions, type Rule } from '../rule'
 import type { Id } from '../value'
 import { batch, type Edit } from './edit'
 import { inProject, inside, setAt } from './place'
@@ -54,13 +54,8 @@ function renamed({ owner, rules }: { readonly owner: RuleOwner; readonly rules: 
   return rules.flatMap((rule): readonly Edit[] => [
     ...(rule.guard !== null && within(rule.guard) !== rule.guard ? [setAt(inside(rulePath(owner, rule.id), 'guard'), within(rule.guard))] : []),
     ...rule.actions.flatMap((action) => {
-      const next = actionWith(action, within)
+      const next = withExpressions(action, within)
       return next === action ? [] : [setAction(owner, rule.id, next)]
     }),
   ])
-}
-
-function actionWith(action: Action, within: (text: string) => string): Action {
-  if (action.do === 'set') return within(action.to) === action.to ? action : { ...action, to: within(action.to) }
-  return action.do === 'send' && action.payload !== null && within(action.payload) !== action.payload ? { ...action, payload: within(action.payload) } : action
 }

@@ -1,7 +1,15 @@
-import type { DataTable } from '../screen'
+import { ofItem, tablesShownBy } from '../item'
+import type { Part } from '../part'
+import type { Project } from '../project'
+import { withExpressions, type Rule } from '../rule'
+import type { DataTable } from '../table'
 import type { Id, Literal } from '../value'
+import { wordOf } from '../word'
 import { batch, type Edit } from './edit'
+import { renaming, renamingColumn, renamingTable, reworded, rewordedPart, rewordedScreen, type Rewording } from './expression-uses'
 import { inProject, setAt, unsetAt, insertInto, removeFrom } from './place'
+import { setAction, type RuleOwner } from './rule-edits'
+import { renamedNames } from './variable-edits'
 
 type Column = DataTable['columns'][number]
 type TableRecord = DataTable['records'][number]
@@ -12,8 +20,11 @@ export const addTable = (table: DataTable): Edit => insertInto(inProject('tables
 /** An edit that takes out a table. */
 export const removeTable = (table: Id): Edit => removeFrom(inProject('tables'), table)
 
-/** An edit that renames a table. */
-export const renameTable = (table: Id, name: string): Edit => setAt(inProject('tables', table, 'name'), name)
+/** Renames a table with whatever asks its records. */
+export function renameTable({ components, screens }: Project, { id, name: from }: DataTable, name: string): Edit {
+  const within = renamingTable(wordOf(from), wordOf(name))
+  return batch(setAt(inProject('tables', id, 'name'), name), ...components.flatMap((component) => reworded(component, within)), ...screens.flatMap((screen) => rewordedScreen(screen, within)))
+}
 
 /** An edit that adds a column to a table. */
 export const addColumn = (table: Id, column: Column): Edit => insertInto(inProject('tables', table, 'columns'), column)
@@ -21,8 +32,42 @@ export const addColumn = (table: Id, column: Column): Edit => insertInto(inProje
 /** An edit that says anew what a column is; what is in it stays as it is. */
 export const setColumn = (table: Id, column: Column): Edit => setAt(inProject('tables', table, 'columns', column.id), column)
 
-/** An edit that renames a column. */
-export const renameColumn = (table: Id, column: Id, name: string): Edit => setAt(inProject('tables', table, 'columns', column, 'name'), name)
+/** Renames a column with whatever reads it: items of lists, what says which they are and in which order, and what asks the records. */
+export function renameColumn(project: Project, table: DataTable, column: Column, name: string): Edit {
+  const [from, to] = [wordOf(column.name), wordOf(name)]
+  const asked = renamingColumn(wordOf(table.name), from, to)
+  const ofItems = both(asked, renaming(ofItem(from), ofItem(to)))
+  const ofRecords = renaming(`record.${from}`, `record.${to}`)
+  return batch(
+    setAt(inProject('tables', table.id, 'columns', column.id, 'name'), name),
+    ...project.components.flatMap((component) => {
+      const isItem = tablesShownBy(project, component.id).includes(table)
+      const within = isItem ? ofItems : asked
+      return [
+        ...reworded(component, within),
+        ...(isItem ? renamedNames(component, ofItem(from), ofItem(to)) : []),
+        ...listsOf(table, component).flatMap((part) => rewordedPart(inProject('components', component.id, 'parts', part.id), part, ofItems)),
+        ...rewordedActions(component.id, component.rules, table, both(within, ofRecords)),
+      ]
+    }),
+    ...project.screens.flatMap((screen) => [
+      ...rewordedScreen(screen, asked),
+      ...listsOf(table, screen).flatMap((part) => rewordedPart(inProject('screens', screen.id, 'parts', part.id), part, ofItems)),
+      ...rewordedActions({ screen: screen.id }, screen.rules, table, both(asked, ofRecords)),
+    ]),
+  )
+}
+
+const both = (one: Rewording, other: Rewording): Rewording => (expr) => other(one(expr))
+
+const listsOf = ({ id }: DataTable, { parts }: { readonly parts: readonly Part[] }): readonly Part[] => parts.filter((part) => part.kind === 'list' && part.table === id)
+
+/** What actions say of the records of a table, said otherwise. */
+const rewordedActions = (owner: RuleOwner, rules: readonly Rule[], { id }: DataTable, within: Rewording): readonly Edit[] =>
+  rules.flatMap((rule) => rule.actions.flatMap((action): Edit[] => {
+    const isAbout = action.do === 'set records' || ((action.do === 'remove records' || action.do === 'move records') && action.where !== null)
+    return isAbout && action.table === id && withExpressions(action, within) !== action ? [setAction(owner, rule.id, withExpressions(action, within))] : []
+  }))
 
 /** An edit that adds a record to a table. */
 export const addRecord = (table: Id, record: TableRecord): Edit => insertInto(inProject('tables', table, 'records'), record)

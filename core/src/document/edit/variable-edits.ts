@@ -1,15 +1,13 @@
 import type { Component } from '../component'
-import type { PropertyValues } from '../look'
-import type { Part } from '../part'
 import type { Pledge, Pledged } from '../pledge'
 import type { Project } from '../project'
-import type { Action, Variable } from '../rule'
+import type { Rule, Variable } from '../rule'
 import type { Screen } from '../screen'
-import { isExpression, sameValue, type Id } from '../value'
+import { sameValue, type Id } from '../value'
 import { batch, type Edit } from './edit'
 import { fieldOf, inProject, inside, setAt, insertInto, removeFrom, type Place } from './place'
-import { lookAt, lookPath, lookPlaces } from './look-place'
-import { rulePath, setAction, type RuleOwner } from './rule-edits'
+import { renaming, reworded, rewordedScreen } from './expression-uses'
+import { rulePath, type RuleOwner } from './rule-edits'
 
 /** Whose variables: those of each instance of a component, those of a screen, or those everyone shares. */
 export type VariableOwner = { readonly component: Id } | { readonly screen: Id } | 'everyone'
@@ -46,24 +44,23 @@ export function renameVariable(project: Project, owner: VariableOwner, variable:
 }
 
 /** What a component says of a name, said of another one: in values, conditions, triggers and actions, and for the axes it decides. */
-export function renamedUses(component: Component, from: string, to: string): readonly Edit[] {
-  const within = renamer(from, to)
-  return [
-    ...component.parts.flatMap((part) => partUses(inProject('components', component.id, 'parts', part.id), part, within)),
-    ...lookPlaces(component).flatMap((place) => Object.entries(lookAt(component, place)).flatMap(([part, said]) => renamedValues(said, inside(lookPath(component, place), part), within))),
-    ...component.rules.flatMap((rule) => ruleUses(component.id, rule, from, to, within)),
-    ...component.axes.flatMap(({ id, boundTo }): Edit[] =>
-      boundTo !== null && 'variable' in boundTo && boundTo.variable === from ? [setAt(inProject('components', component.id, 'axes', id, 'boundTo'), { variable: to })] : []),
-  ]
-}
+export const renamedUses = (component: Component, from: string, to: string): readonly Edit[] => [...reworded(component, renaming(from, to)), ...renamedNames(component, from, to)]
 
-function renamedOnScreen({ id, parts, rules }: Screen, from: string, to: string): readonly Edit[] {
-  const within = renamer(from, to)
-  return [
-    ...parts.flatMap((part) => partUses(inProject('screens', id, 'parts', part.id), part, within)),
-    ...rules.flatMap((rule) => ruleUses({ screen: id }, rule, from, to, within)),
-  ]
-}
+/** The same of what it waits for, sets and is decided by, which is no expression. */
+export const renamedNames = (component: Component, from: string, to: string): readonly Edit[] => [
+  ...component.rules.flatMap((rule) => namedIn(component.id, rule, from, to)),
+  ...component.axes.flatMap(({ id, boundTo }): Edit[] =>
+    boundTo !== null && 'variable' in boundTo && boundTo.variable === from ? [setAt(inProject('components', component.id, 'axes', id, 'boundTo'), { variable: to })] : []),
+]
+
+const renamedOnScreen = (screen: Screen, from: string, to: string): readonly Edit[] =>
+  [...rewordedScreen(screen, renaming(from, to)), ...screen.rules.flatMap((rule) => namedIn({ screen: screen.id }, rule, from, to))]
+
+/** What a rule names that it waits for or sets. */
+const namedIn = (owner: RuleOwner, { id, trigger, actions }: Rule, from: string, to: string): readonly Edit[] => [
+  ...(trigger.on === 'changes' && trigger.name === from ? [setAt(inside(rulePath(owner, id), 'trigger', 'name'), to)] : []),
+  ...actions.flatMap((action): Edit[] => (action.do === 'set' && action.variable === from ? [{ edit: 'set', path: [...rulePath(owner, id), 'actions', action.id, 'variable'], to }] : [])),
+]
 
 const renamedInEntryPoints = ({ id, entryPoints = [] }: Screen, from: string, to: string): readonly Edit[] =>
   entryPoints.filter(({ variables }) => from in variables).map((way): Edit => setAt(inProject('screens', id, 'entryPoints', way.id, 'variables'), Object.fromEntries(Object.entries(way.variables).map(([name, value]) => [name === from ? to : name, value]))))
@@ -72,45 +69,4 @@ function renamedInPromise({ id, says }: Pledge, from: string, to: string): reado
   const renamed = (that: Pledged): Pledged => (that.what === 'variable' && that.name === from ? { ...that, name: to } : that)
   const next = { ...says, that: renamed(says.that), ...(says.kind === 'after' ? { then: renamed(says.then) } : {}) }
   return sameValue(next, says) ? [] : [setAt(inProject('promises', id, 'says'), next)]
-}
-
-type Renamer = (expr: string) => string
-
-/** Renames a name where it stands as a word of its own: not as a part of another name, not as a function, and not in a text between quotes. */
-function renamer(from: string, to: string): Renamer {
-  const quotedOrNamed = new RegExp(`"(?:[^"\\\\]|\\\\.)*"|'(?:[^'\\\\]|\\\\.)*'|(?<![\\w$.])${from.replace(/[$.*+?^{}()|[\]\\]/g, '\\$&')}(?![\\w$.]|\\s*\\()`, 'g')
-  return (expr) => expr.replace(quotedOrNamed, (found) => (found === from ? to : found))
-}
-
-function partUses(path: Place<Part>, part: Part, within: Renamer): readonly Edit[] {
-  const { filter, order } = part.kind === 'list' ? part : { filter: null, order: undefined }
-  const inOrder = order?.map((each) => ({ ...each, by: within(each.by) }))
-  return [
-    ...renamedValues(part.base, inside(path, 'base'), within),
-    ...(filter !== null && within(filter) !== filter ? [setAt(inside(path, 'filter'), within(filter))] : []),
-    ...(inOrder && inOrder.some(({ by }, index) => by !== order?.[index]?.by) ? [setAt(inside(path, 'order'), inOrder)] : []),
-  ]
-}
-
-const renamedValues = (said: PropertyValues, path: Place<PropertyValues>, within: Renamer): readonly Edit[] =>
-  Object.entries(said).flatMap(([property, value]): Edit[] =>
-    isExpression(value) && within(value.expr) !== value.expr ? [setAt(inside(path, property), { expr: within(value.expr) })] : [])
-
-function ruleUses(owner: RuleOwner, rule: Component['rules'][number], from: string, to: string, within: Renamer): readonly Edit[] {
-  const path = rulePath(owner, rule.id)
-  const { trigger } = rule
-  const said: Edit[] = []
-  if (rule.guard !== null && within(rule.guard) !== rule.guard) said.push(setAt(inside(path, 'guard'), within(rule.guard)))
-  if (trigger.on === 'changes' && trigger.name === from) said.push(setAt(inside(path, 'trigger', 'name'), to))
-  if ('pauseWhile' in trigger && trigger.pauseWhile !== null && within(trigger.pauseWhile) !== trigger.pauseWhile) said.push(setAt(inside(path, 'trigger', 'pauseWhile'), within(trigger.pauseWhile)))
-  for (const action of rule.actions) {
-    const next = renamedAction(action, from, to, within)
-    if (next !== action) said.push(setAction(owner, rule.id, next))
-  }
-  return said
-}
-
-function renamedAction(action: Action, from: string, to: string, within: Renamer): Action {
-  if (action.do === 'set' && (action.variable === from || within(action.to) !== action.to)) return { ...action, variable: action.variable === from ? to : action.variable, to: within(action.to) }
-  return action.do === 'send' && action.payload !== null && within(action.payload) !== action.payload ? { ...action, payload: within(action.payload) } : action
 }

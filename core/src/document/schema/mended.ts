@@ -1,4 +1,4 @@
-import { decidedBy, decidingVariable } from '../decided'
+import { decidedBy, decidingSettable } from '../decided'
 import { newProject, type NewId } from '../defaults'
 import { listAt, settingInstead, valueAt, type Edit } from '../edit'
 import { RheoError } from '../error'
@@ -87,7 +87,7 @@ function decidedAt(value: unknown, [list = '', id = '', , ruleId = '']: readonly
   const rule = component?.rules.find((each) => each.id === ruleId)
   const axis = component?.axes.find((each) => each.id === rule?.axis)
   if (!component || !axis) return null
-  const variable = decidingVariable(project, component, axis)
+  const variable = decidingSettable(project, component, axis)
   const told = variable ? `set the variable ${variable.name}, which decides it, where they moved it before` : `stay where they are, because ${decidedBy(axis) ?? ''} decides it`
   const stays = (each: Rule): Rule => (each.axis === axis.id && leads(each) ? { ...each, target: { go: 'stay' } } : each)
   const decided = variable ? settingInstead(component, axis, variable, freeIds(project)) : { rules: component.rules.map(stays), pairs: component.pairs }

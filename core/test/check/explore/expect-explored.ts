@@ -11,6 +11,9 @@ import { told, toldOf } from './told'
 
 const sizeOf = ({ parts }: Component) => ({ width: Number(parts[0]!.base.width ?? 200), height: Number(parts[0]!.base.height ?? 100) })
 
+/** Items of records that were added are not told apart: a run numbers them on and on, an exploration anew. */
+const alike = (words: string): string => words.replace(/added-\d+/g, 'added-1')
+
 /** The states of all axes of a network, by path and axis, as they are before something happens. */
 class Standing {
   private readonly states = new Map<string, string>()
@@ -24,8 +27,8 @@ class Standing {
   /** Those of the thing something happens to; with items that come and go in between, the others are not known in between. */
   before(path: string): string {
     const { axes, items } = this.network
-    const known = items.size > 0 ? axes.filter(({ thing }) => thing.path === path) : axes
-    return known.map(({ thing, own }) => this.states.get(`${thing.path} ${own}`) ?? '?').join(' ')
+    const known = items.size > 0 ? axes.filter(({ thing }) => thing.path === alike(path)).map(({ own }) => ({ at: path, own })) : axes.map(({ thing, own }) => ({ at: thing.path, own }))
+    return known.map(({ at, own }) => this.states.get(`${at} ${own}`) ?? '?').join(' ')
   }
 }
 
@@ -34,7 +37,7 @@ function toldOfStep({ from, outcome }: Travelled, network: Network): readonly st
   const standing = new Standing(network)
   for (const axis of network.axes) standing.put(axis.thing.path, axis.own, stateIn(axis, from.place.configuration))
   return outcome.marks.flatMap((mark) => {
-    const said = told(mark, network).map((words) => `${standing.before('axis' in mark ? mark.axis.thing.path : 'item' in mark ? mark.item.thing.path : mark.thing.path)}: ${words}`)
+    const said = told(mark, network).map((words) => `${standing.before('axis' in mark ? mark.axis.thing.path : 'item' in mark ? mark.item.thing.path : mark.thing.path)}: ${alike(words)}`)
     if (mark.what === 'entered') standing.put(mark.axis.thing.path, mark.axis.own, mark.axis.states[mark.to]!)
     return said
   })
@@ -46,8 +49,8 @@ function toldOfRun(trace: Trace, network: Network): readonly string[] {
   return trace.flatMap((event) => {
     if (event.what === 'appeared') event.states.forEach((state, own) => standing.put(event.instance, own, state))
     if (!('instance' in event)) return []
-    const said = toldOf([event], network).map((words) => `${standing.before(event.instance)}: ${words}`)
-    const thing = network.things.find(({ path }) => path === event.instance)
+    const said = toldOf([{ ...event, instance: alike(event.instance) }], network).map((words) => `${standing.before(event.instance)}: ${words}`)
+    const thing = network.things.find(({ path }) => path === alike(event.instance))
     if (event.what === 'state' && thing) standing.put(event.instance, network.axisOf(thing, event.axis)!.own, event.to)
     return said
   })

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { decidingValue, decidingVariable, orElse, theOne, type Chance, type Component, type Id, type Literal, type Project, type Rule } from '@rheoscope/core/document'
+import { decidingValue, decidingSettable, orElse, theOne, type Chance, type Component, type Id, type Literal, type Project, type Rule } from '@rheoscope/core/document'
 import { changesBetween, partAt } from '@rheoscope/core/machine'
 import { laneEndMs } from '@rheoscope/core/motion'
 import { advanceTo, drawListAt, fireByHand, fork, startRun, type Run } from '@rheoscope/core/run'
@@ -31,7 +31,7 @@ export function movesOfMotion(project: Project, component: Component, rule: Rule
 /** The variable that decides an axis as it is in a state of it. */
 function decidingOn(project: Project, component: Component, axisId: string, state: string): Readonly<Record<string, Literal>> {
   const axis = theOne(component.axes, ({ id }) => id === axisId)
-  const variable = decidingVariable(project, component, axis)
+  const variable = decidingSettable(project, component, axis)
   return variable ? { [variable.name]: decidingValue(axis, state, variable.type) } : {}
 }
 

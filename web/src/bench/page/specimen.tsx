@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { rootOf, type Component, type Parameter, type Project } from '@rheoscope/core/document'
+import { asLiteral, rootOf, type Component, type Parameter, type Project } from '@rheoscope/core/document'
 import { timersOf } from '@rheoscope/core/machine'
 import type { DrawList } from '@rheoscope/core/scene'
 import { stillLife, surfaceSize } from '../../paint/look-picture'
@@ -128,6 +128,6 @@ function FocusReadOut({ player }: { readonly player: Player }) {
 /** A parameter as this specimen has it; the document is left alone. */
 function SpecimenParameter({ player, parameter }: { readonly player: Player; readonly parameter: Parameter }) {
   usePlayerState(player)
-  const value = player.current.instances.get('')?.environment[parameter.name] ?? parameter.initial
+  const value = asLiteral(player.current.instances.get('')?.environment[parameter.name]) ?? parameter.initial
   return <ParameterField parameter={parameter} label={parameter.name} value={value} onChange={(to) => player.send({ do: 'parameter', instance: '', name: parameter.name, value: to })} />
 }

@@ -1,7 +1,6 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addAxis, isSettable, removeAxis, renameAxisSpokenOf, tieAxis, untieAxis, type Axis, type Variable } from '@rheoscope/core/document'
-import { wordOf } from '@rheoscope/core/expression'
+import { addAxis, isOfItem, isSettable, removeAxis, renameAxisSpokenOf, settablesOf, tieAxis, untieAxis, wordOf, type Axis, type Settable } from '@rheoscope/core/document'
 import { CommitField } from '../../fields/commit-field'
 import { newId } from '../../session/new-id'
 import { useStillBench } from '../page/use-bench'
@@ -20,7 +19,7 @@ export function AxisMenu() {
     make(edit, 'add an axis')
     show(added.id, added.start)
   }
-  const decide = (variable: Variable | null) => {
+  const decide = (variable: Settable | null) => {
     setAnchor(null)
     make(variable === null ? untieAxis(component, axis) : tieAxis(component, axis, variable, newId), `set what decides ${axis.name}`)
   }
@@ -42,9 +41,9 @@ export function AxisMenu() {
         ))}
         <MenuItem onClick={add}>Another axis</MenuItem>
         {axis.boundTo !== null && <MenuItem onClick={() => decide(null)}>Let rules alone decide {axis.name}</MenuItem>}
-        {[...component.variables, ...project.variables].filter(({ name }) => !isTiedTo(axis, name)).map((variable) => (
-          <MenuItem key={`tie ${variable.id}`} disabled={isOpenEnded} onClick={() => decide(variable)}>
-            Let the variable {variable.name} decide {axis.name} {isOpenEnded && <span className="muted">not while a rule leads back or leaves it to chance</span>}
+        {settablesOf(project, component).filter(({ name }) => !isTiedTo(axis, name)).map((variable) => (
+          <MenuItem key={`tie ${variable.name}`} disabled={isOpenEnded} onClick={() => decide(variable)}>
+            Let {isOfItem(variable.name) ? 'the column' : 'the variable'} {variable.name} decide {axis.name} {isOpenEnded && <span className="muted">not while a rule leads back or leaves it to chance</span>}
           </MenuItem>
         ))}
         <MenuItem disabled={component.axes.length === 1} onClick={remove}>Remove {axis.name} with its rules</MenuItem>

@@ -1,7 +1,6 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { addGroup, addStates, batch, clearLook, duplicateState, HUES, lookClipOf, moveState, removeState, renameStateSpokenOf, setFinal, setHue, setStartState, withFreeNames, type State } from '@rheoscope/core/document'
-import { wordOf } from '@rheoscope/core/expression'
+import { addGroup, addStates, batch, clearLook, duplicateState, HUES, lookClipOf, moveState, removeState, renameStateSpokenOf, setFinal, setHue, setStartState, withFreeNames, wordOf, type State } from '@rheoscope/core/document'
 import { useFindingsOf } from '../../checks/use-findings'
 import { newId } from '../../session/new-id'
 import { LookPicture } from '../../paint/look-picture'

@@ -1,7 +1,6 @@
 import { useState } from 'react'
 import { MenuItem } from '@mui/material'
-import { defaultTrigger, removeGroup, renameGroupSpokenOf, setGroupStates, type Axis, type Group, type Id } from '@rheoscope/core/document'
-import { wordOf } from '@rheoscope/core/expression'
+import { defaultTrigger, removeGroup, renameGroupSpokenOf, setGroupStates, wordOf, type Axis, type Group, type Id } from '@rheoscope/core/document'
 import { FloatingMenu } from '../../theme/floating'
 import { groupOf } from '../page/bench-state'
 import { rowOf } from './rows'

@@ -1,4 +1,4 @@
-import { axisOfProperty, inProject, isToken, parameterOfProperty, propertyDefinition, removeFrom, statesNamed, unsetAt, type Action, type Component, type Edit, type Look, type Motion, type Project, type Rule } from '../../../document'
+import { axisOfProperty, inProject, isToken, parameterOfProperty, propertyDefinition, removeFrom, statesNamed, unsetAt, type Action, type Component, type Edit, type Look, type Motion, type Project, type RecordAction, type Rule } from '../../../document'
 import { scopeOf } from '../../../expression'
 import type { CheckContext, ComponentCheck } from '../../ground/context'
 import type { About, Finding } from '../../model/finding'
@@ -82,6 +82,12 @@ function lostIn(project: Project, component: Component, action: Action): string 
       const states = inner?.axes.find(({ id }) => id === action.axis)?.states
       return states?.some(({ id }) => id === action.state) ? null : 'puts an instance into a state that is gone'
     }
+    case 'add record':
+    case 'set records':
+    case 'remove records':
+    case 'move records':
+    case 'restore table':
+      return lostOfTable(project, action)
     case 'focus':
     case 'pulse':
       return component.parts.some(({ id }) => id === action.part) ? null : action.do === 'focus' ? 'moves the focus to a part that is gone' : 'pulses a part that is gone'
@@ -90,4 +96,13 @@ function lostIn(project: Project, component: Component, action: Action): string 
     case 'close overlay':
       return project.screens.some(({ id }) => id === action.screen) ? null : 'leads to a screen that is gone'
   }
+}
+
+/** What an action on records means that is no longer there. */
+function lostOfTable({ tables }: Project, action: RecordAction): string | null {
+  if (action.table === null) return null
+  const table = tables.find(({ id }) => id === action.table)
+  if (!table) return 'changes the records of a data table that is gone'
+  const columns = action.do === 'add record' ? Object.keys(action.cells) : action.do === 'set records' ? [action.column] : []
+  return columns.every((column) => table.columns.some(({ id }) => id === column)) ? null : `writes into a column of “${table.name}” that is gone`
 }

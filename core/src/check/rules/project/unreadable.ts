@@ -1,5 +1,5 @@
-import { isToken, messageOf, type Action, type Component, type Motion, type Project, type Rule } from '../../../document'
-import { goWith, itemScope, startEnvironment, typeOf, typeOfNamed, type ExpressionType, type Scope } from '../../../expression'
+import { isToken, messageOf, settablesOf, wordOf, type Action, type Component, type Id, type Motion, type Project, type RecordAction, type Rule } from '../../../document'
+import { goWith, itemScope, recordScope, startEnvironment, typeOf, typeOfNamed, type ExpressionType, type Scope } from '../../../expression'
 import { conditionScope, NO_CONTENTS, NOTHING_GIVEN, surfaceComponent } from '../../../machine'
 import { easingProblem, parseEasing } from '../../../motion'
 import type { ComponentCheck } from '../../ground/context'
@@ -67,17 +67,56 @@ function unreadableRules(project: Project, component: Component, about: (rule: R
     const actions = rule.actions.flatMap((action): readonly Finding[] => {
       const problem = actionProblem(project, component, action, scope)
       if (problem === null) return []
-      return [finding(rule, `${rule.id} ${action.id}`, action.do === 'set' ? `A rule on ${on} cannot set ${action.variable}. ${problem}` : `A rule on ${on} sends a message with what cannot be worked out, so it is not sent. ${problem}`)]
+      return [finding(rule, `${rule.id} ${action.id}`, `A rule on ${on} ${whatFails(action)} ${problem}`)]
     })
     return guard === null ? actions : [finding(rule, rule.id, `The condition of a rule on ${on} cannot be worked out, so it never fires. ${guard}`), ...actions]
   })
 }
 
-function actionProblem(project: Project, { variables }: Component, action: Action, scope: Scope): string | null {
-  if (action.do === 'send') return action.payload === null ? null : typeProblem(action.payload, scope, 'anything')
-  if (action.do !== 'set') return null
-  const named = [...variables, ...project.variables].find(({ name }) => name === action.variable)
-  return named ? typeProblem(action.to, scope, typeOfNamed(named)) : null
+function whatFails(action: Action): string {
+  switch (action.do) {
+    case 'set':
+      return `cannot set ${action.variable}.`
+    case 'send':
+      return 'sends a message with what cannot be worked out, so it is not sent.'
+    default:
+      return 'changes the records of a table by what cannot be worked out, so it changes none.'
+  }
+}
+
+function actionProblem(project: Project, component: Component, action: Action, scope: Scope): string | null {
+  switch (action.do) {
+    case 'send':
+      return action.payload === null ? null : typeProblem(action.payload, scope, 'anything')
+    case 'set': {
+      const named = settablesOf(project, component).find(({ name }) => name === action.variable)
+      return named ? typeProblem(action.to, scope, typeOfNamed(named)) : null
+    }
+    case 'add record':
+    case 'set records':
+    case 'remove records':
+    case 'move records':
+      return recordProblem(project, action, scope)
+    default:
+      return null
+  }
+}
+
+/** What is the matter with the conditions and values of an action on records. */
+function recordProblem({ tables }: Project, action: RecordAction, scope: Scope): string | null {
+  const table = tables.find(({ id }) => id === action.table)
+  if (!table) return null
+  const asking = { ...scope, ...recordScope(scope, wordOf(table.name)) }
+  const typeIn = (column: Id): ExpressionType => {
+    const type = table.columns.find(({ id }) => id === column)?.type
+    return type === undefined ? 'anything' : typeOfNamed({ type: type === 'picture' ? 'text' : type })
+  }
+  const problems = [
+    ...(action.do === 'add record' ? Object.entries(action.cells).map(([column, to]) => typeProblem(to, scope, typeIn(column))) : []),
+    ...(action.do === 'set records' ? [typeProblem(action.to, asking, typeIn(action.column))] : []),
+    ...('where' in action && action.where !== null ? [typeProblem(action.where, asking, 'yes/no')] : []),
+  ]
+  return problems.find((problem) => problem !== null) ?? null
 }
 
 /** Why an expression is not of a type, as a sentence; null when it is. */

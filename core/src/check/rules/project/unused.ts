@@ -1,4 +1,4 @@
-import { inProject, isExpression, orElse, removeFrom, type Component, type Project } from '../../../document'
+import { expressionsOfAction, inProject, isExpression, orElse, removeFrom, type Component, type Project } from '../../../document'
 import { compile } from '../../../machine'
 import { namesOr } from '../../../expression'
 import { setsOf } from '../../explore/split'
@@ -48,9 +48,9 @@ interface Named {
 
 /** Every variable of a project, with whether anything gives it a value and whether anything depends on it. */
 function variablesIn(project: Project): readonly Named[] {
-  const holders = project.components.map((component) => ({ component, reads: readsOf(project, component), sets: setsOf({ compiled: { component } }) }))
+  const holders = project.components.map((component) => ({ component, reads: readsOf(project, component), sets: setsOf({ compiled: { component, project } }) }))
   const screens = project.screens.map((screen) => ({
-    reads: new Set([...screen.rules.flatMap(({ guard, actions }) => [...namesOr(guard ?? ''), ...actions.flatMap((action) => (action.do === 'set' ? namesOr(action.to) : []))]), ...screen.parts.flatMap((part) => Object.values(part.base).flatMap((value) => (isExpression(value) ? namesOr(value.expr) : [])))]),
+    reads: new Set([...screen.rules.flatMap(({ guard, actions }) => [...namesOr(guard ?? ''), ...actions.flatMap(expressionsOfAction).flatMap(namesOr)]), ...screen.parts.flatMap((part) => Object.values(part.base).flatMap((value) => (isExpression(value) ? namesOr(value.expr) : [])))]),
     sets: new Set(screen.rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' ? [action.variable] : [])))),
     entryPoints: screen.entryPoints ?? [],
   }))

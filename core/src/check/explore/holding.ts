@@ -1,0 +1,84 @@
+import { certain, expressionsOfList, isExpression, isOfItem, parameterProperty, type Id, type ListPart } from '../../document'
+import { nameOfTable, namesOr } from '../../expression'
+import { keptAt, type Content } from '../../machine'
+import type { Names } from '../../semantics'
+import { UNKNOWN } from './domain'
+import type { Instant } from './instant'
+import { saidOf } from './names'
+import type { NetItem } from './network'
+import { contentsIn, type Thing } from './things'
+
+/** What a thing holds, by the last steps of their paths. */
+export type Held = ReadonlyMap<string, Content>
+
+export const NOTHING_HELD: Held = new Map()
+
+/** The states of a thing and what its names stand for; undefined where nobody knows. */
+export interface Situated {
+  readonly states: readonly Id[]
+  readonly names: Names
+}
+
+/** What a thing holds of some things, as far as that is known: of lists nobody knows the items of, none. What it gives them is undefined where nobody knows. */
+export function heldIn(thing: Thing, inside: readonly Thing[], { states, names }: Situated): Held {
+  const known: Record<string, NonNullable<Names[string]>> = {}
+  const unknown = new Set<string>()
+  for (const [name, value] of Object.entries(names)) if (value === undefined) unknown.add(name)
+  for (const [name, value] of Object.entries(names)) if (value != null) known[name] = value
+  const unsure = unsureLists(thing, unknown)
+  const isLookedAt = ({ step, part, compiled }: Content) => !unsure.has(part.id) && inside.some((inner) => inner.step === step && inner.compiled.component.id === compiled.component.id)
+  const contents = contentsIn(thing.compiled.project, thing, states, { ...thing.environment, ...known }).filter(isLookedAt)
+  return new Map(contents.map((content) => [content.step, unknown.size === 0 ? content : { ...content, parameters: { ...content.parameters, ...unknownOf(thing, content, unknown) } }]))
+}
+
+/** The lists of a thing of which nobody knows which items they have. */
+const unsureLists = ({ compiled: { component, project } }: Thing, unknown: ReadonlySet<string>): ReadonlySet<Id> =>
+  new Set(component.parts.flatMap((part) => {
+    if (part.kind !== 'list' || unknown.size === 0) return []
+    const table = project.tables.find(({ id }) => id === part.table)
+    return [...expressionsOfList(part).flatMap(namesOr), ...(table ? [nameOfTable(table)] : [])].some((name) => unknown.has(name)) ? [part.id] : []
+  }))
+
+/** What a thing gives something inside by expressions with names that nobody knows. */
+function unknownOf({ compiled: { component } }: Thing, { part, compiled }: Content, unknown: ReadonlySet<string>): Readonly<Record<string, undefined>> {
+  const said = saidOf(component, part.id)
+  return Object.fromEntries(compiled.component.parameters.flatMap(({ id, name }) =>
+    (said.some(([property, value]) => property === parameterProperty(id) && isExpression(value) && namesOr(value.expr).some((each) => unknown.has(each))) ? [[name, undefined]] : [])))
+}
+
+/** An item of a list nobody knows the items of, with everything it is given unknown. */
+function unsureItem({ network }: Instant, holder: Thing, thing: Thing): Content {
+  const { step, part, compiled } = thing
+  const list = certain(holder.compiled.component.parts.find((each): each is ListPart => each.id === part && each.kind === 'list'))
+  const given = new Set(compiled.component.parameters.map(({ name }) => name))
+  const names = [...network.namesOfThing(thing).keys()].filter((name) => given.has(name) || isOfItem(name))
+  return { step, part: list, compiled, parameters: Object.fromEntries(names.map((name) => [name, undefined])), states: {} }
+}
+
+/** What a thing holds, with the items that are there of lists nobody knows the items of. */
+export function withUnsure(instant: Instant, thing: Thing, held: Held): Held {
+  const unsure = instant.manner.insideOf(thing).filter((inner) => isUnsure(instant, inner) && instant.isThere(inner) && !instant.isLeaving(inner))
+  return unsure.length === 0 ? held : new Map([...held, ...unsure.map((inner) => [inner.step, unsureItem(instant, thing, inner)] as const)])
+}
+
+/** Whether something is an item of a list nobody knows the items of. */
+export function isUnsure({ network, configuration }: Instant, { holder, part }: Thing): boolean {
+  if (!holder || part === null) return false
+  const unknown = new Set([...network.namesOfThing(holder)].flatMap(([name, { at }]) => (configuration[at] === UNKNOWN ? [name] : [])))
+  return unknown.size > 0 && unsureLists(holder, unknown).has(part)
+}
+
+/** What the kept names of a thing stand for; undefined where nobody knows. */
+export const namesOrUnknown = ({ network, configuration }: Instant, thing: Thing): Names =>
+  Object.fromEntries([...network.namesOfThing(thing)].map(([name, { domain, at }]) => [name, domain.valueOf(keptAt(configuration, at))]))
+
+/** An item comes or goes of which nobody knows whether it is there. */
+export function drift(instant: Instant, { thing }: NetItem): void {
+  const { holder } = thing
+  if (!holder || !instant.isThere(holder)) return
+  const had = instant.heldBy(holder)
+  const has = new Map(had)
+  if (!has.delete(thing.step)) has.set(thing.step, unsureItem(instant, holder, thing))
+  instant.isExact = false
+  instant.interpreter.asStep(() => instant.arranger.arrange(holder, had, has))
+}

@@ -1,0 +1,56 @@
+import type { Component } from './component'
+import type { Part } from './part'
+import type { Project } from './project'
+import type { Parameter, Variable } from './rule'
+import { cellIn, type Column, type DataRecord, type DataTable } from './table'
+import type { Id, Literal } from './value'
+import { wordOf } from './word'
+
+/** How a column is read of the record of an item, by its name as one word. */
+export const ofItem = (column: string): string => `item.${column}`
+
+/** Whether a name is that of a column of an item. */
+export const isOfItem = (name: string): boolean => name.startsWith(ofItem(''))
+
+const words = new WeakMap<DataTable['columns'], ReadonlyMap<string, Column>>()
+
+/** The columns of a table by their names as one word; of two with one word the first is meant. */
+export function columnsOf({ columns }: Pick<DataTable, 'columns'>): ReadonlyMap<string, Column> {
+  const known = words.get(columns) ?? new Map(columns.toReversed().map((column) => [wordOf(column.name), column]))
+  words.set(columns, known)
+  return known
+}
+
+/** What a name like `record.price` or `item.price` reads of a record; undefined where it is of no column. */
+export function readOf(table: DataTable, record: DataRecord, name: string): Literal | undefined {
+  const column = columnsOf(table).get(name.slice(name.indexOf('.') + 1))
+  return column && cellIn(record, column)
+}
+
+/** The tables of whose records a component shows one where it is an item of a list. */
+export function tablesShownBy({ tables, components, screens }: Pick<Project, 'tables' | 'components' | 'screens'>, component: Id): readonly DataTable[] {
+  if (tables.length === 0) return []
+  const shown = new Set([...components, ...screens].flatMap(({ parts }) => listsIn(parts).flatMap((list) => (list.component === component && list.table !== null ? [list.table] : []))))
+  return tables.filter(({ id }) => shown.has(id))
+}
+
+type List = Extract<Part, { kind: 'list' }>
+
+const lists = new WeakMap<readonly Part[], readonly List[]>()
+
+function listsIn(parts: readonly Part[]): readonly List[] {
+  const known = lists.get(parts) ?? parts.filter((part) => part.kind === 'list')
+  lists.set(parts, known)
+  return known
+}
+
+/** What rules can set, and what can decide an axis: a variable, or a column of the record of an item. */
+export type Settable = Pick<Variable, 'name' | 'type'>
+
+/** What the rules of a component can set, its own variables first. */
+export const settablesOf = (project: Project, component: Pick<Component, 'id' | 'variables'>): readonly Settable[] =>
+  [...component.variables, ...project.variables, ...tablesShownBy(project, component.id).flatMap((table) => [...columnsOf(table)].map(([word, { type }]) => ({ name: ofItem(word), type: typeInItem(type) })))]
+    .filter(({ name }, index, all) => all.findIndex((each) => each.name === name) === index)
+
+/** The type of what a column of an item holds, as that of a variable. */
+const typeInItem = (type: Column['type']): Exclude<Parameter['type'], 'colour' | 'slot'> => (type === 'number' || type === 'yes/no' ? type : 'text')

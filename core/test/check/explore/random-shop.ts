@@ -1,0 +1,106 @@
+import fc from 'fast-check'
+import { EMPTY_MOTION, newProject, type Action, type Component, type DataTable, type Part, type Project, type Rule, type Trigger } from '@rheoscope/core/document'
+
+/** What a rule of a small shop does to its table, in few words. */
+type PlainAction = 'add' | 'set item' | 'set own' | 'set all' | 'remove own' | 'remove some' | 'move own' | 'restore' | 'turn' | 'say'
+
+interface PlainRule {
+  readonly on: 'tap' | 'after' | 'changes' | 'hears'
+  readonly in: number | 'any'
+  readonly to: number | 'stay'
+  readonly if: (typeof CONDITIONS)[number] | null
+  readonly does: PlainAction
+  readonly value: number
+}
+
+/** A list of items over a table of few records, with a bar that changes it too. */
+export interface PlainShop {
+  readonly records: readonly { readonly n: number; readonly on: boolean }[]
+  readonly filter: (typeof FILTERS)[number]
+  readonly isTied: boolean
+  readonly wayOutMs: number
+  readonly item: readonly PlainRule[]
+  readonly bar: readonly PlainRule[]
+}
+
+const CONDITIONS = ['count(goods) > 1', 'any(goods, record.on)', 'sum(goods, record.n) > 2', 'first(goods, record.on).n == 1'] as const
+const FILTERS = [null, 'item.on', 'item.n < 2', '!item.on || item.n > 0'] as const
+
+const ruleFor = (does: readonly PlainAction[]): fc.Arbitrary<PlainRule> => fc.record<PlainRule>({
+  on: fc.constantFrom('tap', 'tap', 'tap', 'after', 'changes', 'hears'), in: fc.constantFrom<number | 'any'>(0, 0, 1, 'any'), to: fc.constantFrom<number | 'stay'>(0, 1, 'stay'),
+  if: fc.option(fc.constantFrom(...CONDITIONS), { freq: 2 }), does: fc.constantFrom(...does), value: fc.integer({ min: 0, max: 2 }),
+})
+
+/** Rules under which more becomes of a table than is told apart: it grows, and its items count. */
+const GROWS: PlainRule = { on: 'tap', in: 'any', to: 'stay', if: null, does: 'add', value: 1 }
+const COUNTS: PlainRule = { on: 'tap', in: 'any', to: 'stay', if: null, does: 'set own', value: 2 }
+
+/** Shops of which some have tables that grow, and items that count. */
+export const shops: fc.Arbitrary<PlainShop> = fc.tuple(fc.constantFrom('little', 'little', 'grows', 'counts'), fc.record<PlainShop>({
+  records: fc.array(fc.record({ n: fc.integer({ min: 0, max: 2 }), on: fc.boolean() }), { minLength: 1, maxLength: 3 }),
+  filter: fc.constantFrom(...FILTERS), isTied: fc.boolean(), wayOutMs: fc.constantFrom(0, 3),
+  item: fc.array(ruleFor(['set item', 'set own', 'remove own', 'move own', 'turn', 'say']), { minLength: 1, maxLength: 3 }),
+  bar: fc.array(ruleFor(['add', 'set all', 'remove some', 'restore', 'turn', 'say']), { minLength: 1, maxLength: 3 }),
+})).map(([becomes, shop]) => ({ ...shop, ...(becomes === 'grows' ? { bar: [GROWS, ...shop.bar] } : becomes === 'counts' ? { item: [COUNTS, ...shop.item] } : {}) }))
+
+function actionOf({ does, value }: PlainRule, id: string): readonly Action[] {
+  const said = { id: `do${id}` }
+  switch (does) {
+    case 'add':
+      return [{ ...said, do: 'add record', table: 'goods', cells: { n: String(value), on: 'false' } }]
+    case 'set item':
+      return [{ ...said, do: 'set', variable: 'item.on', to: '!item.on' }]
+    case 'set own':
+      return [{ ...said, do: 'set', variable: 'item.n', to: value === 2 ? 'item.n + 1' : String(value) }]
+    case 'set all':
+      return [{ ...said, do: 'set records', table: 'goods', column: value === 0 ? 'on' : 'n', to: value === 0 ? '!record.on' : `record.n > 1 ? 0 : ${value}`, where: value === 1 ? 'record.on' : null }]
+    case 'remove own':
+      return [{ ...said, do: 'remove records', table: null, where: null }]
+    case 'remove some':
+      return [{ ...said, do: 'remove records', table: 'goods', where: value === 0 ? 'record.on' : `record.n == ${value}` }]
+    case 'move own':
+      return [{ ...said, do: 'move records', table: null, where: null, to: 'first' }]
+    case 'restore':
+      return [{ ...said, do: 'restore table', table: 'goods' }]
+    case 'say':
+      return [{ ...said, do: 'send', message: 'word', payload: null, recipient: 'everyone' }]
+    case 'turn':
+      return []
+  }
+}
+
+function ruleOf(rule: PlainRule, id: string, changing: string, isDecided: boolean): Rule {
+  const triggers: Readonly<Record<PlainRule['on'], Trigger>> = {
+    tap: { on: 'tap' }, after: { on: 'after', ms: 2, since: 'entering', pauseWhile: null }, changes: { on: 'changes', name: changing, to: null }, hears: { on: 'message', name: 'word' },
+  }
+  return {
+    id, axis: 'axis', trigger: triggers[rule.on], part: null, within: rule.in === 'any' ? { except: [] } : { only: [`s${rule.in}`] }, guard: rule.if, actions: actionOf(rule, id),
+    target: rule.to === 'stay' || isDecided ? { go: 'stay' } : { go: 'state', state: `s${rule.to}` }, motion: null, letThrough: false,
+  }
+}
+
+const plain = { combinations: [], parameters: [], variables: [], pairs: [], absent: {}, motion: { ...EMPTY_MOTION, durationMs: 2, delayMs: 0, easing: 'linear', policy: 'ignore' as const } }
+
+const axisOf = (frame: string, boundTo: Component['axes'][number]['boundTo']): Component['axes'][number] => ({
+  id: 'axis', name: 'axis', start: 's0', boundTo, states: [0, 1].map((state) => ({ id: `s${state}`, name: `s${state}`, hue: 0, final: false, loop: null, look: { [frame]: { radiusTopLeft: state + 1 } } })),
+})
+
+export function shopWith({ records, filter, isTied, wayOutMs, item, bar }: PlainShop): Project {
+  const goods: DataTable = {
+    id: 'goods', name: 'goods', columns: [{ id: 'n', name: 'n', type: 'number' }, { id: 'on', name: 'on', type: 'yes/no' }],
+    records: records.map((cells, index) => ({ id: `record${index}`, cells })),
+  }
+  const line: Component = {
+    ...plain, id: 'line', name: 'Line', absent: wayOutMs > 0 ? { itemFrame: { opacity: 0 } } : {},
+    parts: [{ id: 'itemFrame', kind: 'container', name: 'frame', parent: null, base: { width: 40, height: 10, fill: '#000000' } }],
+    axes: [axisOf('itemFrame', isTied ? { variable: 'item.on' } : null)], rules: item.map((rule, index) => ruleOf(rule, `item${index}`, 'item.on', isTied)),
+  }
+  const list: Part = { id: 'list', kind: 'list', name: 'list', parent: 'root', component: 'line', table: 'goods', filter, base: { y: 20, width: 40, height: 100, layout: 'column' }, motion: { ...EMPTY_MOTION, durationMs: wayOutMs, easing: 'linear' } }
+  const shop: Component = {
+    ...plain, id: 'shop', name: 'Shop',
+    parts: [{ id: 'root', kind: 'container', name: 'root', parent: null, base: { width: 100, height: 140, fill: '#ffffff' } }, list],
+    axes: [axisOf('root', null)], rules: bar.map((rule, index) => ruleOf(rule, `bar${index}`, 'v', false)),
+    variables: [{ id: 'v', name: 'v', type: 'number', start: 0 }],
+  }
+  return { ...newProject('random', 'Random'), components: [line, shop], tables: [goods] }
+}
