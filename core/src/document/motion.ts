@@ -71,6 +71,16 @@ export const Motion = object({
 })
 export interface Motion extends Of<typeof Motion> {}
 
+/** How a property travels to another value of its expression, or to where layout puts it, whatever makes it other. A number in a text counts. */
+export const Glide = object({
+  id: Id,
+  property: text(200),
+  delayMs: timing.delayMs, durationMs: timing.durationMs, easing: timing.easing, rotationDirection: timing.rotationDirection, colourSpace: timing.colourSpace,
+  velocity: optional(choice('keep', 'reset')),
+  reducedMotion: optional(ReducedForm),
+})
+export interface Glide extends Of<typeof Glide> {}
+
 /** The motion of every change from one state to another; null stands for any state. */
 export const PairMotion = object({ id: Id, axis: Id, from: orNull(Id), to: orNull(Id), motion: Motion })
 export interface PairMotion extends Of<typeof PairMotion> {}

@@ -1,6 +1,6 @@
 import { PropertyValues } from './look'
-import { Motion } from './motion'
-import { array, boolean, choice, integer, kinds, number, object, optional, orNull, text, type Of } from './shape'
+import { Glide, Motion } from './motion'
+import { array, boolean, choice, integer, kinds, list, number, object, optional, orNull, text, type Of } from './shape'
 import { ExpressionText, Id, Ms, Name, StatesByAxis } from './value'
 
 export const PART_KINDS = [
@@ -33,6 +33,7 @@ const ofEveryPart = {
   base: PropertyValues,
   transitionName: optional(Name),
   drag: optional(Drag),
+  glides: optional(list(Glide)),
   /** All inside it is one stop for Tab: what had the focus there last, or else the first. */
   keepsFocus: optional(boolean),
   locked: optional(boolean),

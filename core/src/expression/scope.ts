@@ -32,10 +32,14 @@ function namesOf(project: Project, component: Pick<Component, 'id' | 'parameters
   for (const part of component.parts) {
     scope[`${wordOf(part.name)}.natural.width`] = 'number'
     scope[`${wordOf(part.name)}.natural.height`] = 'number'
+    for (const reading of READINGS) scope[`${wordOf(part.name)}.${reading}`] ??= 'number'
   }
   for (const table of tablesShownBy(project, component.id)) for (const [name, type] of Object.entries(itemScope(table))) scope[name] = (scope[name] ?? type) === type ? type : 'anything'
   return { ...scope, ...tableScope(project.tables) }
 }
+
+/** What can be read of where a part stands, in px: its edges in its component, and its size. */
+export const READINGS = ['left', 'top', 'width', 'height'] as const
 
 /** The tables whose records can be asked together, with the types of their columns. */
 export const tableScope = (tables: readonly DataTable[]): Scope =>

@@ -85,8 +85,9 @@ class Typing {
     if (name.startsWith(ofRecord(''))) return this.fail(name, names.some((each) => each.startsWith(ofRecord(''))) ? `No column is called “${name}”. ${columnsIn(this.scope)}` : '“record” is a record of a table that is asked about, such as in count(goods, record.price > 3).')
     const measures = names.filter((each) => each.includes('.natural.'))
     const spoken = names.filter((each) => each.endsWith(')'))
-    const known = names.filter((each) => !measures.includes(each) && !spoken.includes(each))
-    const measured = measures.length > 0 ? ` Sizes of content, such as ${lastOf(measures)}, are known too.` : ''
+    const readings = names.filter((each) => /^\w+\.(left|top|width|height)$/.test(each) && Object.hasOwn(this.scope, `${each.slice(0, each.indexOf('.'))}.natural.width`))
+    const known = names.filter((each) => !measures.includes(each) && !spoken.includes(each) && !readings.includes(each))
+    const measured = measures.length > 0 ? ` Sizes of content, such as ${lastOf(measures)}, and where parts stand, such as ${readings[0] ?? ''}, are known too.` : ''
     const asked = spoken.length > 0 ? ` Of states: ${spoken.slice(0, 6).join(', ')}${spoken.length > 6 ? ', …' : ''}.` : ''
     return this.fail(name, `Nothing is called “${name}”. ${known.length > 0 ? `Known here: ${known.join(', ')}.` : 'No names are known here yet.'}${measured}${asked}`)
   }

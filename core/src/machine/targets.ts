@@ -3,7 +3,7 @@ import {
   valueProblem, type Axis, type Component, type DataTable, type Literal, type Look, type Part, type PartKind, type Project, type PropertyDefinition, type PropertyValues,
   type Value, type Worth,
 } from '../document'
-import { evaluate, type Environment } from '../expression'
+import { evaluate, READINGS, type Environment } from '../expression'
 import { layOut, needsLayout, unconstrainedSize, type LayoutNode, type Rectangle, type Size } from '../layout'
 import {
   isForItems, NOTHING_GIVEN, type CompiledPart, type Contents, type Given, type Measured, type Situation, type Targets, type ValueProblem, type Values,
@@ -24,6 +24,7 @@ const MOST_ROUNDS = 4
 export class Resolver {
   private readonly reads: readonly string[]
   private readonly measured: readonly CompiledPart[]
+  private readonly readings: readonly Reading[]
   private readonly known = new Map<string, Targets>()
 
   constructor(
@@ -33,6 +34,7 @@ export class Resolver {
     /** The names its values use. */
     names: readonly string[],
   ) {
+    this.readings = parts.flatMap((part) => READINGS.flatMap((what) => (names.includes(`${wordOf(part.part.name)}.${what}`) ? [{ name: `${wordOf(part.part.name)}.${what}`, part, what }] : [])))
     this.reads = names.filter((name) => !isNatural(name))
     this.measured = parts.filter(({ part }) => names.some((name) => name.startsWith(`${wordOf(part.name)}.natural.`)))
   }
@@ -57,22 +59,37 @@ export class Resolver {
 
   private resolve(situation: Situation): Targets {
     const looks = [...looksIn(this.component, situation.states), ...(situation.isAbsent ? [this.component.absent] : [])]
-    let natural: Record<string, Literal> = Object.fromEntries(this.measured.flatMap(({ part }) => naturalNames(part, { width: 0, height: 0 })))
+    const readings = this.readings.filter(({ name }) => !Object.hasOwn(situation.environment, name))
+    let natural: Record<string, Literal> = Object.fromEntries([...this.measured.flatMap(({ part }) => naturalNames(part, { width: 0, height: 0 })), ...readings.map(({ name }): [string, Literal] => [name, 0])])
     for (let round = 1; ; round++) {
       const { problems, values, root } = this.said(looks, { ...situation.environment, ...natural }, situation)
       const places = needsLayout(root) ? layOut(root) : null
-      const measured = Object.fromEntries(this.measured.flatMap(({ part, index }) =>
-        naturalNames(part, unconstrainedSize(certain(nodeIn(root, part.id)), places?.get(part.id)?.width ?? certain(values[index]).width))))
+      const measured = Object.fromEntries([
+        ...this.measured.flatMap(({ part, index }) => naturalNames(part, unconstrainedSize(certain(nodeIn(root, part.id)), places?.get(part.id)?.width ?? certain(values[index]).width))),
+        ...readings.map(({ name, part, what }): [string, Literal] => [name, this.readingOf(part, what, values, places)]),
+      ])
       if (round < MOST_ROUNDS && !sameValue(natural, measured)) {
         natural = measured
         continue
       }
+      const [unsettled] = readings.filter(({ name }) => natural[name] !== measured[name])
+      if (unsettled) problems.push({ part: unsettled.part.part.id, property: unsettled.what, sentence: `What reads ${unsettled.name} decides it as well, so it comes to no value.` })
       return {
         problems,
         values: places ? values.map((own, index) => ({ ...own, ...places.get(certain(this.parts[index]).part.id) })) : values,
         given: this.givenIn(places, situation.contents),
       }
     }
+  }
+
+  /** Where a part stands in its component once all is laid out, or how large it is, in px. */
+  private readingOf({ part, index }: CompiledPart, what: Reading['what'], values: readonly Values[], places: ReadonlyMap<string, Rectangle> | null): number {
+    const own = { ...certain(values[index]), ...places?.get(part.id) }
+    if (what === 'width' || what === 'height') return own[what]
+    const around = part.parent === null ? undefined : this.parts.find((each) => each.part.id === part.parent)
+    // The outermost part stands where its holder puts it, which is not its component's affair.
+    if (!around) return 0
+    return (what === 'left' ? own.x : own.y) + this.readingOf(around, what, values, places)
   }
 
   private said(looks: readonly Look[], environment: Environment, { given, contents, isAbsent }: Situation) {
@@ -213,6 +230,13 @@ function isComputed(said: PropertyValues): boolean {
 const TOLERANCE = 0.02
 
 const isClose = (a: number, b: number): boolean => Math.abs(a - b) < TOLERANCE
+
+/** A name for where a part stands, or for its size. */
+interface Reading {
+  readonly name: string
+  readonly part: CompiledPart
+  readonly what: (typeof READINGS)[number]
+}
 
 const isNatural = (name: string): boolean => /\.natural\.(width|height)$/.test(name)
 

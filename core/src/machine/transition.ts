@@ -3,6 +3,7 @@ import type { Environment } from '../expression'
 import { formOf, laneEndMs, motionSources, startLane, type Lane, type MotionSources, type ResolvedTiming } from '../motion'
 import { axisAt, type Targets } from './compiled'
 import { cyclesOf } from './cycle'
+import { glideOf, glideTo } from './glide'
 import { shownValue, targetsOf, type Instance } from './instance'
 import { keepState } from './slots'
 import { changesBetween, type TargetChange } from './targets'
@@ -70,8 +71,11 @@ export function changeSurroundings(instance: Instance, change: Partial<Pick<Inst
   const changed = changesBetween(instance.targets, targets)
   const stands = (lane: Lane) => !changed.some(({ part, property }) => part === lane.part && property === lane.property)
   const kept = instance.lanes.filter(stands)
-  const set = changed.flatMap(({ part, property }): Lane[] => {
+  const set = changed.flatMap((change): Lane[] => {
+    const { part, property } = change
     const definition = propertyDefinition(property)
+    const glide = glideOf(instance, change) && glideTo(instance, change, targets, atMs)
+    if (glide !== undefined) return glide ? [glide] : []
     const begun = instance.lanes.find((lane) => lane.part === part && lane.property === property && lane.startMs === atMs)
     const leader = begun ?? pace
     if (!definition || !leader) return []
@@ -83,13 +87,14 @@ export function changeSurroundings(instance: Instance, change: Partial<Pick<Inst
   return { ...surrounded, targets, lanes: [...kept, ...set] }
 }
 
-/** The instance with other values for its names; what depends on them changes at once. */
-export function changeEnvironment(instance: Instance, environment: Environment): Instance {
+/** The instance with other values for its names; what depends on them changes at once, or glides. */
+export function changeEnvironment(instance: Instance, environment: Environment, atMs: number): Instance {
   const targets = targetsOf({ ...instance, environment })
   if (targets === instance.targets) return { ...instance, environment }
   const changed = changesBetween(instance.targets, targets)
   const stands = (lane: Lane) => !changed.some(({ part, property }) => part === lane.part && property === lane.property)
-  return { ...instance, environment, targets, lanes: instance.lanes.filter(stands) }
+  const glides = changed.flatMap((change) => glideTo(instance, change, targets, atMs) ?? [])
+  return { ...instance, environment, targets, lanes: [...instance.lanes.filter(stands), ...glides] }
 }
 
 /** The instance once the motion of an axis has ended: its lanes are gone. */

@@ -67,6 +67,18 @@ export function interpolateNumber(a: number, b: number, min = -Infinity, max = I
   return (p) => (p === 1 ? b : Math.min(max, Math.max(min, a + way * p)))
 }
 
+/** A text with one number in it, in three: what stands before the number, the number, what stands after it. */
+const NUMBERED = /^([^\d]*?)(-?\d+(?:\.(\d+))?)([^\d]*)$/
+
+/** From one text to another that differ in one number alone: that counts, with the decimals it has at the end; null for others. */
+export function counting(from: Literal, to: Literal): Interpolator | null {
+  const [, before, first, , after] = NUMBERED.exec(typeof from === 'string' ? from : '') ?? []
+  const [, begins, last, decimals = '', ends] = NUMBERED.exec(typeof to === 'string' ? to : '') ?? []
+  if (first === undefined || last === undefined || before !== begins || after !== ends) return null
+  const between = interpolateNumber(Number(first), Number(last))
+  return (p) => (p === 1 ? to : `${before}${between(p).toFixed(decimals.length)}${after}`)
+}
+
 /** From one angle in degrees to another, turning as told; ends at exactly b. */
 export function interpolateAngle(a: number, b: number, turn: RotationDirection): (p: number) => number {
   const way = turnBetween(a, b, turn)

@@ -68,6 +68,8 @@ export interface LaneChange {
   readonly waypoints?: readonly Waypoint[]
   /** The speed it starts with, in units of its value per ms; null for that of its own easing. */
   readonly speed?: number | null
+  /** What lies between two values where that is not what usually does; null where it does not apply. */
+  readonly between?: ((from: Literal, to: Literal) => Interpolator | null) | undefined
 }
 
 const EVEN: Easing = (t) => t
@@ -96,9 +98,9 @@ export function startLane(change: LaneChange): Lane | null {
 }
 
 /** How a change gets to its target; null when it does not travel. */
-function wayOf({ definition, shown, to, timing, waypoints = [], speed = null }: LaneChange, from: Literal, durationMs: number): Pick<Lane, 'ease' | 'valueAt'> | null {
+function wayOf({ definition, shown, to, timing, waypoints = [], speed = null, between: unusual }: LaneChange, from: Literal, durationMs: number): Pick<Lane, 'ease' | 'valueAt'> | null {
   if (waypoints.length > 0) return { ease: EVEN, valueAt: throughWaypoints(definition, from, waypoints, to, timing.ease, timing) }
-  const between = isCrossFade(shown) ? crossFadeFrom(shown, to) : interpolate(definition, from, to, timing)
+  const between = isCrossFade(shown) ? crossFadeFrom(shown, to) : (unusual?.(from, to) ?? interpolate(definition, from, to, timing))
   if (between === null) return null
   if (speed === null) return { ease: timing.ease, valueAt: between }
   return { ease: EVEN, valueAt: carrying((t) => between(timing.ease(t)), speed * durationMs, definition) }

@@ -184,7 +184,7 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
       const instance = this.run.instances.get(path)
       const changes = Object.entries(names).flatMap(([name, value]) => (!instance || value === undefined || instance.environment[name] === value ? [] : [[name, value] as const]))
       if (!instance || changes.length === 0) continue
-      this.redraw(changeEnvironment(instance, { ...instance.environment, ...Object.fromEntries(changes) }))
+      this.redraw(changeEnvironment(instance, { ...instance.environment, ...Object.fromEntries(changes) }, this.run.nowMs))
       news.set(path, changes.map(([name]) => name))
     }
     return news

@@ -5,4 +5,5 @@ export { readParts, type NewKind, type SaidPart, type SaidPartWithin } from './p
 export { readNamedValues, type NamedValue } from './named-values'
 export { orderText, readOrder } from './order-line'
 export { readActions } from './action-line'
+export { readGlide, readGlideTiming, type SaidGlide } from './glide-line'
 export { readTriggers, TRIGGER_LINES } from './trigger-line'

@@ -10,6 +10,7 @@ import { useReadout } from '../../playing/use-frames'
 import { EditsGoInto, intoText } from './edits-go-into'
 import { ContinuousMotion } from './continuous-motion'
 import { DragFields } from './drag-fields'
+import { GlideFields } from './glide-fields'
 import { InstanceProperties } from './instance-properties'
 import { LineField } from './line-field'
 import { ListProperties } from './list-properties'
@@ -64,6 +65,7 @@ function PropertyList({ part }: { readonly part: Part }) {
         )
       })}
       <CarryField part={part} />
+      <GlideFields part={part} />
       <DragFields part={part} />
       {part.kind === 'container' && <KeepsFocusField part={part} />}
       {!bench.isScreen && part.kind !== 'instance' && part.kind !== 'list' && part.kind !== 'slot' && <ContinuousMotion part={part} />}
