@@ -4,7 +4,7 @@ import { array, boolean, choice, integer, kinds, list, number, object, optional,
 import { ExpressionText, Id, Ms, Name, StatesByAxis } from './value'
 
 export const PART_KINDS = [
-  'box', 'ellipse', 'path', 'text', 'picture', 'icon', 'container', 'instance', 'slot', 'list',
+  'box', 'ellipse', 'path', 'text', 'field', 'picture', 'icon', 'container', 'instance', 'slot', 'list',
 ] as const
 
 export type PartKind = (typeof PART_KINDS)[number]
@@ -82,8 +82,35 @@ export const ListPart = object({
 })
 export interface ListPart extends Of<typeof ListPart> {}
 
-export const Part = kinds('kind', PlainPart, InstancePart, SlotPart, ListPart)
+/** A text that people write: what it holds is a variable, or a column of the record of an item. */
+export const FieldPart = object({
+  ...ofEveryPart,
+  kind: choice('field'),
+  /** The name of what it writes into; null where it writes nothing yet. */
+  writes: orNull(Name),
+  /** What is written is valid only where this holds as well as what its kind asks for. */
+  accepts: optional(ExpressionText),
+  /** What is typed is written once typing has paused for so long. */
+  waitsMs: optional(Ms),
+})
+export interface FieldPart extends Of<typeof FieldPart> {}
+
+export const Part = kinds('kind', PlainPart, FieldPart, InstancePart, SlotPart, ListPart)
 export type Part = Of<typeof Part>
+
+const fields = new WeakMap<readonly Part[], readonly FieldPart[]>()
+
+/** The fields among the parts of something, in their order. */
+export function textFieldsOf({ parts }: { readonly parts: readonly Part[] }): readonly FieldPart[] {
+  const known = fields.get(parts) ?? parts.filter((part) => part.kind === 'field')
+  fields.set(parts, known)
+  return known
+}
+
+/** What a part is drawn as: a field as the text it holds. */
+export const drawnAs = (kind: PartKind): DrawnKind => (kind === 'field' ? 'text' : kind)
+
+export type DrawnKind = Exclude<PartKind, 'field'>
 
 /** Everything that decides which items a list has, and in which order. */
 export const expressionsOfList = ({ filter, order = [] }: ListPart): readonly string[] => [...(filter === null ? [] : [filter]), ...order.map(({ by }) => by)]

@@ -47,13 +47,14 @@ export interface PropertyDefinition {
 }
 
 const every: readonly PartKind[] = [
-  'box', 'ellipse', 'path', 'text', 'picture', 'icon', 'container', 'instance', 'slot', 'list',
+  'box', 'ellipse', 'path', 'text', 'field', 'picture', 'icon', 'container', 'instance', 'slot', 'list',
 ]
-const drawn: readonly PartKind[] = ['box', 'ellipse', 'path', 'text', 'icon', 'container']
+const drawn: readonly PartKind[] = ['box', 'ellipse', 'path', 'text', 'field', 'icon', 'container']
 const framed: readonly PartKind[] = ['box', 'container', 'picture']
 const holders: readonly PartKind[] = ['container', 'list']
 const lines: readonly PartKind[] = ['box', 'ellipse', 'path', 'container']
-const text: readonly PartKind[] = ['text']
+const text: readonly PartKind[] = ['text', 'field']
+const field: readonly PartKind[] = ['field']
 
 type Extra = Partial<Pick<PropertyDefinition, 'unit' | 'choices' | 'min' | 'max'>>
 
@@ -125,7 +126,15 @@ const DEFINITIONS = [
   define('pictureFit', 'fit', 'choice', 'paint', 'contain', ['picture'], { choices: ['contain', 'cover', 'stretch'] }),
   define('icon', 'icon', 'icon', 'paint', '', ['icon']),
 
-  define('text', 'text', 'text', 'text', '', text),
+  define('text', 'text', 'text', 'text', '', ['text']),
+  define('placeholder', 'placeholder', 'text', 'text', '', field),
+  define('fieldKind', 'kind', 'choice', 'text', 'text', field, { choices: ['text', 'search', 'number', 'password', 'email', 'telephone'] }),
+  define('lines', 'lines', 'choice', 'text', 'one', field, { choices: ['one', 'several'] }),
+  define('longest', 'longest', 'number', 'text', 1000, field, { min: 0, max: 100_000 }),
+  define('readOnly', 'read only', 'yesNo', 'text', false, field),
+  define('placeholderColour', 'placeholder colour', 'colour', 'paint', '#6b7680', field),
+  define('caretColour', 'caret colour', 'colour', 'paint', '#1d2b33', field),
+  define('selectionColour', 'selection colour', 'colour', 'paint', '#bcd4e6', field),
   define('fontFamily', 'family', 'choice', 'text', 'sans', text, { choices: ['sans', 'mono'] }),
   define('fontSize', 'size', 'length', 'text', 16, text, { unit: 'px', min: 1 }),
   define('fontWeight', 'weight', 'choice', 'text', '400', text, { choices: ['400', '600', '700'] }),

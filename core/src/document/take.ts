@@ -1,5 +1,5 @@
 import { Chance } from './chance'
-import { array, boolean, choice, either, kinds, list, number, object, optional, text, type Of } from './shape'
+import { array, boolean, choice, either, integer, kinds, list, number, object, optional, text, type Of } from './shape'
 import { Modifiers } from './trigger'
 import { Id, Literal, Ms, Name } from './value'
 
@@ -22,18 +22,20 @@ const inputs = {
   /** A key goes down or comes up; `repeat` where it is held. */
   key: { do: choice('key', 'key up'), key: Name, modifiers: Modifiers, repeat: optional(boolean) },
   /** Put an axis of an instance into a state by hand. */
+  /** What a field holds once somebody has written into it; `selection` is what is selected in it then, as places between characters (UTF-16 code units). */
+  type: { do: choice('type'), instance: InstancePath, part: Id, text: text(100_000, { empty: true }), selection: optional(array(integer(0, 100_000), { least: 2, most: 2 })) },
   put: { do: choice('put'), instance: InstancePath, axis: Id, state: Id },
   parameter: { do: choice('parameter'), instance: InstancePath, name: Name, value: Literal },
 }
 
 /** Something a person does. Positions are in px from the top left of the surface. */
-export const InputAction = kinds('do', object(inputs.pointer), object(inputs.exit), object(inputs.wheel), object(inputs.pinch), object(inputs.key), object(inputs.put), object(inputs.parameter))
+export const InputAction = kinds('do', object(inputs.pointer), object(inputs.exit), object(inputs.wheel), object(inputs.pinch), object(inputs.key), object(inputs.type), object(inputs.put), object(inputs.parameter))
 export type InputAction = Of<typeof InputAction>
 
 const at = { atMs: Ms }
 
 /** An input with the instant it happens at, in whole milliseconds from the start of the run. */
-export const Input = kinds('do', object({ ...at, ...inputs.pointer }), object({ ...at, ...inputs.exit }), object({ ...at, ...inputs.wheel }), object({ ...at, ...inputs.pinch }), object({ ...at, ...inputs.key }), object({ ...at, ...inputs.put }), object({ ...at, ...inputs.parameter }))
+export const Input = kinds('do', object({ ...at, ...inputs.pointer }), object({ ...at, ...inputs.exit }), object({ ...at, ...inputs.wheel }), object({ ...at, ...inputs.pinch }), object({ ...at, ...inputs.key }), object({ ...at, ...inputs.type }), object({ ...at, ...inputs.put }), object({ ...at, ...inputs.parameter }))
 export type Input = InputAction & { readonly atMs: number }
 
 export const Expected = kinds(

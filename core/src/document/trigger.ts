@@ -49,7 +49,7 @@ export const Trigger = kinds(
   LongPressTrigger,
   TimerTrigger,
   KeyTrigger,
-  object({ on: choice('focus', 'blur', 'shown', 'hidden') }),
+  object({ on: choice('focus', 'blur', 'submit', 'shown', 'hidden') }),
   /** `inside`: everything that stands inside has come to rest as well. */
   object({ on: choice('settled'), inside: optional(boolean) }),
   /** A state is entered or left, or any of a group from or to one beyond it. */
@@ -74,7 +74,7 @@ export type TriggerKind = Trigger['on']
 
 export const TRIGGER_KINDS: readonly TriggerKind[] = [
   'tap', 'double tap', 'press', 'release', 'cancel', 'press outside', 'long press', 'enter', 'leave', 'drag start', 'drag', 'drag end', 'wheel', 'scroll', 'pinch',
-  'key', 'key up', 'focus', 'blur', 'entered', 'left', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden',
+  'key', 'key up', 'focus', 'blur', 'submit', 'entered', 'left', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden',
 ]
 
 /** A trigger of each kind with its usual settings. */

@@ -1,4 +1,4 @@
-import { addAsset, addComponent, addIcon, addToken, batch, componentsOn, freeName, hasKeys, inProject, insertInto, namesOf, type Action, type Component, type Edit, type Id, type Named, type NewId, type Project } from '../document'
+import { addAsset, addComponent, addIcon, addToken, batch, componentsOn, freeName, hasKeys, inProject, insertInto, namesOf, textFieldsOf, type Action, type Component, type Edit, type Id, type Named, type NewId, type Project } from '../document'
 import { namesOfBehaviour, namesOfLists, namesOfValues } from '../machine'
 
 /** What components use of their project, themselves and what is inside them included. */
@@ -34,7 +34,7 @@ function gather(value: unknown, into: Set<unknown>): void {
   else if (hasKeys(value)) Object.values(value).forEach((each) => gather(each, into))
 }
 
-const setsOf = ({ rules }: Component): readonly string[] => rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' ? [action.variable] : [])))
+const setsOf = ({ rules, parts }: Component): readonly string[] => [...rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' ? [action.variable] : []))), ...textFieldsOf({ parts }).flatMap(({ writes }) => writes ?? [])]
 
 /** What of the needed another project has already, under the same name. */
 export function alreadyIn(to: Project, { components, tokens, tables }: Needed): readonly Named[] {

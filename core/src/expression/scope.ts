@@ -32,6 +32,7 @@ function namesOf(project: Project, component: Pick<Component, 'id' | 'parameters
   for (const part of component.parts) {
     scope[`${wordOf(part.name)}.natural.width`] = 'number'
     scope[`${wordOf(part.name)}.natural.height`] = 'number'
+    if (part.kind === 'field') for (const reading of ['isEmpty', 'isValid']) scope[`${wordOf(part.name)}.${reading}`] ??= 'yes/no'
     for (const reading of READINGS) scope[`${wordOf(part.name)}.${reading}`] ??= 'number'
   }
   for (const table of tablesShownBy(project, component.id)) for (const [name, type] of Object.entries(itemScope(table))) scope[name] = (scope[name] ?? type) === type ? type : 'anything'

@@ -1,13 +1,14 @@
-import { decidedBy, expressionsOfAction, expressionsOfList, isExpression, lookAt, orElse, restingLooks, stageLooks, type Component, type Value } from '../document'
+import { decidedBy, expressionsOfAction, expressionsOfList, textFieldsOf, isExpression, lookAt, orElse, restingLooks, stageLooks, type Component, type Value } from '../document'
 import { namesIn } from '../expression'
 import { isForItems } from './compiled'
+import { throughFields } from './field'
 
 /** The names that decide what parts are to be like: those of the expressions in the base look and every other, and the parameters of slots. */
 export function namesOfValues(component: Component): readonly string[] {
   const slots = component.parameters.filter(({ type }) => type === 'slot').map(({ name }) => name)
   const looks = restingLooks(component).flatMap((place) => Object.values(lookAt(component, place)))
   const ofParts = component.parts.flatMap((part) => Object.entries(part.base).flatMap(([property, value]) => (isForItems(part, property) ? [] : [value])))
-  return namesOf(slots, [...ofParts, ...looks.flatMap((said) => Object.values(said))].flatMap(expressionsIn))
+  return throughFields(component, namesOf([...slots, ...textFieldsOf(component).flatMap(({ writes }) => writes ?? [])], [...ofParts, ...looks.flatMap((said) => Object.values(said))].flatMap(expressionsIn)))
 }
 
 /** The names a component uses besides those of its values and lists: in conditions, timers, actions, keyframes, axes that are decided, and what it waits to change. */
@@ -21,13 +22,13 @@ export function namesOfBehaviour(component: Component): readonly string[] {
   ])
   const ofStages = stageLooks(component).flatMap((place) => Object.values(lookAt(component, place)).flatMap((said) => Object.values(said).flatMap(expressionsIn)))
   const texts = [...ofRules, ...ofStages].filter((text) => text !== null)
-  return namesOf([...decided, ...awaited], texts)
+  return throughFields(component, namesOf([...decided, ...awaited], texts))
 }
 
 /** The names that decide which items the lists of a component have, and what they are given. */
-export function namesOfLists({ parts }: Component): ReadonlySet<string> {
-  const texts = parts.flatMap((part) => (part.kind === 'list' ? [...expressionsOfList(part), ...Object.values(part.base).flatMap(expressionsIn)] : []))
-  return new Set(namesOf([], texts))
+export function namesOfLists(component: Component): ReadonlySet<string> {
+  const texts = component.parts.flatMap((part) => (part.kind === 'list' ? [...expressionsOfList(part), ...Object.values(part.base).flatMap(expressionsIn)] : []))
+  return new Set(throughFields(component, namesOf([], texts)))
 }
 
 const expressionsIn = (value: Value): readonly string[] => (isExpression(value) ? [value.expr] : [])

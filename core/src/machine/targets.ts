@@ -1,9 +1,10 @@
 import {
-  wordOf, axisOfProperty, certain, groupsAround, INITIAL_VALUES, isExpression, isSameList, isTable, isToken, messageOf, parameterOfProperty, propertyDefinition, RheoError, rootOf, sameValue,
+  wordOf, axisOfProperty, certain, drawnAs, groupsAround, INITIAL_VALUES, isExpression, isSameList, isTable, isToken, messageOf, parameterOfProperty, propertyDefinition, RheoError, rootOf, sameValue,
   valueProblem, type Axis, type Component, type DataTable, type Literal, type Look, type Part, type PartKind, type Project, type PropertyDefinition, type PropertyValues,
   type Value, type Worth,
 } from '../document'
 import { evaluate, READINGS, type Environment } from '../expression'
+import { fieldReadings, heldBy, shownOf } from './field'
 import { layOut, needsLayout, unconstrainedSize, type LayoutNode, type Rectangle, type Size } from '../layout'
 import {
   isForItems, NOTHING_GIVEN, type CompiledPart, type Contents, type Given, type Measured, type Situation, type Targets, type ValueProblem, type Values,
@@ -61,8 +62,9 @@ export class Resolver {
     const looks = [...looksIn(this.component, situation.states), ...(situation.isAbsent ? [this.component.absent] : [])]
     const readings = this.readings.filter(({ name }) => !Object.hasOwn(situation.environment, name))
     let natural: Record<string, Literal> = Object.fromEntries([...this.measured.flatMap(({ part }) => naturalNames(part, { width: 0, height: 0 })), ...readings.map(({ name }): [string, Literal] => [name, 0])])
+    const fields = fieldReadings(this.component, situation.environment)
     for (let round = 1; ; round++) {
-      const { problems, values, root } = this.said(looks, { ...situation.environment, ...natural }, situation)
+      const { problems, values, root } = this.said(looks, { ...situation.environment, ...fields, ...natural }, situation)
       const places = needsLayout(root) ? layOut(root) : null
       const measured = Object.fromEntries([
         ...this.measured.flatMap(({ part, index }) => naturalNames(part, unconstrainedSize(certain(nodeIn(root, part.id)), places?.get(part.id)?.width ?? certain(values[index]).width))),
@@ -100,7 +102,7 @@ export class Resolver {
     const nodeOf = ({ part, index, children }: CompiledPart): LayoutNode => {
       const own = certain(values[index])
       const inside = [...contents].filter(([, content]) => content.part === part.id && !content.isLeaving)
-      const node = { id: part.id, kind: part.kind, values: own, reference: drawnSize(part, own) }
+      const node = { id: part.id, kind: drawnAs(part.kind), values: own, reference: drawnSize(part, own) }
       if (part.kind === 'list') return { ...node, children: inside.map(([step, content]) => itemNode(step, content)) }
       const [content] = inside
       if (content) return { ...node, children: [], measure: measureOf(content[1]) }
@@ -114,7 +116,7 @@ export class Resolver {
   private valuesOf(compiled: CompiledPart, looks: readonly Look[], environment: Environment, problems: ValueProblem[]): Values {
     const { part } = compiled
     const said = [part.base, ...looks.flatMap((look): PropertyValues[] => (look[part.id] ? [certain(look[part.id])] : []))]
-    if (part.kind === 'slot' || said.some(isComputed)) return this.workedOut(compiled, said, environment, problems)
+    if (part.kind === 'slot' || part.kind === 'field' || said.some(isComputed)) return this.workedOut(compiled, said, environment, problems)
     const known = knownValues.get(part.base)?.find((each) => each.kind === part.kind && each.tokens === this.project.tokens && each.icons === this.project.icons && isSameList(each.said, said))
     if (known) return known.values
     const before = problems.length
@@ -130,6 +132,7 @@ export class Resolver {
     const values: Record<string, Literal> & Values = { ...initialValues(part.kind, properties) }
     if (part.kind === 'instance' || part.kind === 'slot') Object.assign(values, { widthFrom: 'content', heightFrom: 'content' })
     if (part.kind === 'slot') values.content = this.fillingOf(part.slot, environment)
+    if (part.kind === 'field') Object.assign(values, FIELD_VALUES)
     for (const said of allSaid) {
       for (const [property, value] of Object.entries(said)) {
         if (isForItems(part, property) || (!(property in values) && !belongsToInstance(property))) continue
@@ -143,6 +146,7 @@ export class Resolver {
       }
     }
     if (values.scroll !== undefined && values.scroll !== 'none') Object.assign(values, { clip: true })
+    if (part.kind === 'field') fillIn(values, heldBy(part, environment))
     return values
   }
 
@@ -230,6 +234,15 @@ function isComputed(said: PropertyValues): boolean {
 const TOLERANCE = 0.02
 
 const isClose = (a: number, b: number): boolean => Math.abs(a - b) < TOLERANCE
+
+/** What a field is to be like as long as nothing else is said of it. */
+const FIELD_VALUES = { role: 'textbox', focusable: true, cursor: 'text' }
+
+/** A field shows what it holds, or in another colour what it says while it holds nothing. */
+function fillIn(values: Record<string, Literal> & Values, held: string): void {
+  const { placeholder, placeholderColour, fieldKind, lines } = values
+  Object.assign(values, { text: held === '' ? placeholder : shownOf(held, fieldKind), textWrap: lines === 'several', ...(held === '' ? { fill: placeholderColour } : {}), ...(values.disabled ? { focusable: false } : {}) })
+}
 
 /** A name for where a part stands, or for its size. */
 interface Reading {

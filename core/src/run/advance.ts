@@ -8,15 +8,17 @@ import { Moment } from './moment'
 import { drawnAt } from './pictures'
 import type { Run } from './run'
 import { gestureDueMs } from './run-hand'
+import { type, typedDueMs, writeTyped } from './typing'
 import { cancel, exit, finishGesture, lookUnderPointer, pinch, point, wheel } from './user-input'
 
-/** Lets the clock run to an instant; everything that falls due on the way happens at its time: gestures first, then instances, then actions that waited. */
+/** Lets the clock run to an instant; everything that falls due on the way happens at its time: what was typed and gestures first, then instances, then actions that waited. */
 export function advanceTo(run: Run, ms: number): void {
   for (;;) {
-    const [gesture, instance, actions] = [gestureDueMs(run.hand), firstDueMs(run.agenda), actionsDueMs(run)]
-    const due = Math.min(gesture, instance, actions)
+    const [gesture, instance, actions, typed] = [gestureDueMs(run.hand), firstDueMs(run.agenda), actionsDueMs(run), typedDueMs(run)]
+    const due = Math.min(gesture, instance, actions, typed)
     if (run.loop.isStopped || due > ms) break
-    if (gesture === due) happen(run, due, finishGesture)
+    if (typed === due) happen(run, due, writeTyped)
+    else if (gesture === due) happen(run, due, finishGesture)
     else if (instance === due) happenNext(run)
     else happen(run, due, (moment) => moment.goOn())
   }
@@ -32,6 +34,7 @@ export function send(run: Run, input: InputAction): void {
   take(moment, input)
   moment.interpreter.tellWaiting()
   lookUnderPointer(moment)
+  writeTyped(moment)
   moment.interpreter.tellWaiting()
 }
 
@@ -53,6 +56,8 @@ function take(moment: Moment, input: InputAction): void {
       return moment.interpreter.put(input.instance, input.axis, input.state)
     case 'parameter':
       return nameByHand(moment, input)
+    case 'type':
+      return type(moment, input)
     case 'key':
       return moment.person.key(input, moment.hand.focus)
     case 'key up':
@@ -67,7 +72,7 @@ function nameByHand({ run, interpreter }: Moment, { instance, name, value }: { r
 
 /** When something next happens without anyone doing anything; Infinity when nothing will. What the agenda has that is not so any more is taken out of it. */
 export function nextDueMs(run: Run): number {
-  const others = Math.min(gestureDueMs(run.hand), actionsDueMs(run))
+  const others = Math.min(gestureDueMs(run.hand), actionsDueMs(run), typedDueMs(run))
   while (!run.loop.isStopped) {
     const due = firstDueMs(run.agenda)
     if (due === Infinity || isDue(run, due)) return Math.min(due, others)

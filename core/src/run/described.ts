@@ -1,5 +1,6 @@
-import { canSay, certain, hasToSay, isNamedByContent, isSaid, type Component, type Statement } from '../document'
+import { canSay, certain, textFieldsOf, hasToSay, isNamedByContent, isSaid, type Component, type Statement } from '../document'
 import { shownSize, type DrawItem, type DrawList } from '../scene'
+import { heldBy } from '../machine'
 import { answering } from './pictures'
 import type { Run } from './run'
 import { textsIn } from './take'
@@ -14,6 +15,8 @@ export interface Described {
   readonly name: string
   readonly says: Says
   readonly hasFocus: boolean
+  /** What a field holds; null of anything else. */
+  readonly holds: string | null
   readonly inside: readonly Described[]
 }
 
@@ -27,12 +30,19 @@ export function described(run: Run): readonly Described[] {
     const { instance, part, kind, values, children } = item
     if (values.visible === false || values.opacity === 0) return []
     const inside = isFolded(item) ? [] : visit(children)
-    const own = { instance, part, hasFocus: focus?.part.thing === instance && focus.part.part === part }
+    const own = { instance, part, hasFocus: focus?.part.thing === instance && focus.part.part === part, holds: heldIn(run, item) }
     if (values.role !== 'none') return [{ ...own, role: values.role, name: nameOf(item), says: saysOf(certain(run.instances.get(instance)).compiled.component, item), inside }]
     if (kind === 'text') return [{ ...own, role: 'text', name: textsIn([item]).join(' '), says: {}, inside: [] }]
     return inside
   })
   return visit(answering(run))
+}
+
+/** What a field holds now; null for what is no field. */
+function heldIn(run: Run, { instance, part }: DrawItem): string | null {
+  const { compiled, environment } = certain(run.instances.get(instance))
+  const field = textFieldsOf(compiled.component).find(({ id }) => id === part)
+  return field ? (run.typed.find((typed) => typed.path === instance && typed.part === part)?.text ?? heldBy(field, environment)) : null
 }
 
 /** Whether nothing of what is inside can be seen, because it is cut off at an edge that has no extent. */
@@ -59,11 +69,11 @@ const YES_NO: readonly (readonly [statement: Statement, yes: string, no: string]
 ]
 
 /** The same in words, as a screen reader might say it: “Gangway, switch, not checked”. */
-export function spokenText({ role, name, says }: Described): string {
+export function spokenText({ role, name, says, holds }: Described): string {
   if (role === 'text') return name
   const yesNo = YES_NO.flatMap(([statement, yes, no]) => (says[statement] === undefined ? [] : [statement === 'checked' && says.partlyChecked === true ? 'partly checked' : says[statement] === true ? yes : no]))
   const value = says.valueText !== undefined && says.valueText !== '' ? says.valueText : says.valueNow
-  const words = [name, role, ...yesNo, value, says.current !== undefined && says.current !== 'no' && 'current', says.modal === true && 'modal', says.disabled === true && 'disabled']
+  const words = [name, role, holds, ...yesNo, value, says.current !== undefined && says.current !== 'no' && 'current', says.modal === true && 'modal', says.disabled === true && 'disabled']
   return words.filter((word) => word !== undefined && word !== false && word !== '').join(', ')
 }
 

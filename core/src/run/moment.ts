@@ -1,7 +1,7 @@
-import { isTable, orElse, sameValue, tiedTo, type Action, type DataTable, type Id, type InterruptionPolicy, type Literal, type Rule, type ShowAction, type TriggerKind, type Worth } from '../document'
+import { textFieldsOf, isTable, orElse, sameValue, tiedTo, type Action, type DataTable, type Id, type InterruptionPolicy, type Literal, type Rule, type ShowAction, type TriggerKind, type Worth } from '../document'
 import { evaluate, isShared, isTableName, type AskedRecord, type Environment } from '../expression'
 import {
-  changeEnvironment, changeState, changeTimer, completed, holderOf, isBeginning, isSurface, laneEndOf, motionEndMs, pathInside, pulse, saidOfStates, settle, settlesMs, standsInTheWay, surfaceOf, timerDueMs, timesOf,
+  changeEnvironment, changeState, changeTimer, completed, fieldReadings, holderOf, isBeginning, isSurface, laneEndOf, motionEndMs, pathInside, pulse, saidOfStates, settle, settlesMs, standsInTheWay, surfaceOf, timerDueMs, timesOf,
   type Compiled, type Content, type Instance, type Kept, type TimerChange, type TimerRule,
 } from '../machine'
 import { motionSources } from '../motion'
@@ -149,8 +149,8 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
   /** What names stand for in an expression of an instance. */
   private knownTo(path: string, expression: string): Environment {
     const { environment, compiled } = this.at(path)
-    if (compiled.spoken.size === 0) return environment
-    return { ...environment, ...saidOfStates(compiled, expression, (part, axis) => this.run.instances.get(part === null ? path : pathInside(path, part))?.states[axis]) }
+    if (compiled.spoken.size === 0 && textFieldsOf(compiled.component).length === 0) return environment
+    return { ...environment, ...fieldReadings(compiled.component, environment), ...saidOfStates(compiled, expression, (part, axis) => this.run.instances.get(part === null ? path : pathInside(path, part))?.states[axis]) }
   }
 
   /** Nothing is unknown in a run. */

@@ -8,6 +8,7 @@ import type { Frames } from './pictures'
 import type { RunHand } from './run-hand'
 import type { ShownSurface } from './shown'
 import type { TraceEvent } from './trace'
+import type { Typed } from './typing'
 
 /** An event a level is offered, with how long the trace was then. */
 export interface Offered {
@@ -89,6 +90,8 @@ export interface Run {
   /** When something is due for whom. */
   readonly agenda: Appointment[]
   postponed: readonly Postponed[]
+  /** What was typed into fields that wait until typing has paused. */
+  typed: readonly Typed[]
   /** What messages carried whose rules wait for a motion to end, by instance and axis. */
   payloads: ReadonlyMap<string, Literal>
   /** What has fired at this instant. */

@@ -1,4 +1,4 @@
-import { certain, isSameList, type DefinedValues, type PartKind } from '../document'
+import { certain, drawnAs, isSameList, type DefinedValues, type DrawnKind } from '../document'
 import { cycleValue, pathInside, type CompiledPart, type Instance } from '../machine'
 import { keepsPace, laneProgress, shownAtProgress, type Lane, type Shown } from '../motion'
 import { placedAt, type Matrix } from './matrix'
@@ -19,7 +19,7 @@ export interface DrawItem {
   /** Path of the instance the part belongs to. */
   readonly instance: string
   readonly part: string
-  readonly kind: PartKind
+  readonly kind: DrawnKind
   readonly values: ShownValues
   readonly children: DrawList
 }
@@ -81,14 +81,14 @@ const known = new WeakMap<ShownValues, DrawItem>()
 function itemFor(path: string, part: CompiledPart, values: ShownValues, children: DrawList): DrawItem {
   const { id, kind } = part.part
   const last = known.get(values)
-  if (last && last.part === id && last.instance === path && last.kind === kind && isSameList(last.children, children)) return last
+  if (last && last.part === id && last.instance === path && last.kind === drawnAs(kind) && isSameList(last.children, children)) return last
   const item = newItem(path, part, values, children)
   known.set(values, item)
   return item
 }
 
 const newItem = (path: string, { part: { id, kind } }: CompiledPart, values: ShownValues, children: DrawList): DrawItem =>
-  ({ key: `${path}#${id}`, instance: path, part: id, kind, values, children })
+  ({ key: `${path}#${id}`, instance: path, part: id, kind: drawnAs(kind), values, children })
 
 /** What every part shows; parts nothing moves in are their targets themselves. */
 export function shownValues(instance: Instance, atMs: number): readonly ShownValues[] {

@@ -137,9 +137,22 @@ export class Person<T, P extends Placed<T>, F extends Placed<T>> {
     if (focus && this.hearKey('key', focus.way, input, false)) return
     const next = this.ground.focusAfter(input)
     if (next !== undefined) return this.focus(next, true)
+    if (focus && this.writesInto(focus, input)) return
     if (focus && isPlain(input) && input.key === ' ') return this.ground.hold({ spaceOn: focus })
     if (focus && isPlain(input) && input.key === 'Enter' && this.interpreter.dispatch('tap', focus.way)) return
     this.hearAnywhere('key', input)
+  }
+
+  /** Whether a key is for the field that has the focus: it writes there, moves the caret, or submits what one line holds. */
+  private writesInto(focus: F, input: KeyInput): boolean {
+    const [level] = focus.way
+    const part = level && this.ground.isThere(level.thing) ? this.ground.compiledOf(level.thing).component.parts.find(({ id }) => id === level.part) : undefined
+    if (part?.kind !== 'field') return false
+    if (input.key === 'Enter' && part.base.lines !== 'several') {
+      if (isPlain(input)) this.interpreter.dispatch('submit', focus.way)
+      return true
+    }
+    return EDITING.includes(input.key) || ([...input.key].length === 1 && input.modifiers.control !== true && input.modifiers.meta !== true) || input.key === 'Enter'
   }
 
   keyUp(input: KeyInput, focus: F | null): void {
@@ -223,6 +236,9 @@ export const keepsTapBack = (rules: readonly Rule[]): boolean => rules.some(({ t
 const wayOf = <T>(placed: Placed<T> | null | undefined): readonly EventTarget<T>[] => placed?.way ?? []
 
 const MODIFIERS = ['shift', 'control', 'alt', 'meta'] as const
+
+/** Keys that a field has for itself besides those that write. */
+const EDITING: readonly string[] = ['Backspace', 'Delete', 'ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown', 'Home', 'End', 'PageUp', 'PageDown']
 
 /** Keys that do nothing of themselves. */
 const MODIFIER_KEYS: readonly string[] = ['Shift', 'Control', 'Alt', 'Meta']

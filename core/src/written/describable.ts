@@ -38,6 +38,7 @@ export function describable({ components, tables }: Pick<Project, 'components' |
       ...(inner?.parameters ?? []).filter(({ type }) => type !== 'slot').map(parameterDefinition),
       ...(kind === 'instance' ? (inner?.axes ?? []).filter(({ boundTo }) => boundTo === null) : []).map(({ id, name, states }) =>
         said(name, { name: stateProperty(id), ...choiceAmong('state', states) })),
+      ...(kind === 'field' ? [said('writes', { name: 'writes', type: 'text', keptAs: 'field' })] : []),
       ...(kind === 'list' ? [
         said('each as', { name: 'component', keptAs: 'field', ...choiceAmong('component', components) }),
         said('table', { name: 'table', keptAs: 'field', ...choiceAmong('table', tables) }),

@@ -15,7 +15,7 @@ const [root, box] = begun.parts as readonly [Part, Part]
 const state = begun.axes[0]!.states[0]!.id
 const project = { ...skerryLine, components: [...skerryLine.components, begun] }
 
-const fresh = (kind: Exclude<PartKind, 'instance' | 'slot' | 'list'>): Part => ({ id: 'fresh', name: `a new ${kind}`, kind, parent: root.id, base: {} })
+const fresh = (kind: Exclude<PartKind, 'instance' | 'slot' | 'list' | 'field'>): Part => ({ id: 'fresh', name: `a new ${kind}`, kind, parent: root.id, base: {} })
 
 describe('a part that becomes another kind of thing', () => {
   const look = setProperty(begun, { look: 'state', axis: begun.axes[0]!.id, state }, box.id, 'opacity', 0.5)

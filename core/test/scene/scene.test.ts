@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { skerryLine } from '@rheoscope/core/demo'
-import type { PartKind } from '@rheoscope/core/document'
+import type { DrawnKind } from '@rheoscope/core/document'
 import { propertiesOf } from '@rheoscope/core/document'
 import { pictureFile } from '@rheoscope/core/exchange'
 import { advanceTo, drawList, send, startRun } from '@rheoscope/core/run'
@@ -9,7 +9,7 @@ import {
   handlePoint, HANDLES, inverse, matrixOf, matrixTo, paint, partsAt, pointOn, resized, toMarkup, transformed, turned, type DrawItem,
 } from '@rheoscope/core/scene'
 
-const item = (kind: PartKind, values: Record<string, unknown>, children: readonly DrawItem[] = []): DrawItem => ({
+const item = (kind: DrawnKind, values: Record<string, unknown>, children: readonly DrawItem[] = []): DrawItem => ({
   key: `#${kind}`, instance: '', part: kind, kind, children,
   values: { ...Object.fromEntries(propertiesOf(kind).map(({ name, initial }) => [name, initial])), ...values } as DrawItem['values'],
 })

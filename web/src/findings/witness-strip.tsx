@@ -50,7 +50,7 @@ function framesOf(project: Project, witness: Witness): readonly Frame[] {
 /** The first frame and the last ones, as many as fit. */
 const thinned = (frames: readonly Frame[]): readonly Frame[] => (frames.length < MOST_FRAMES ? frames : [firstOf(frames), ...frames.slice(-(MOST_FRAMES - 2))])
 
-const WORDS: Readonly<Record<Input['do'], string>> = { move: 'point', press: 'press', release: 'release', exit: 'leave', cancel: 'lose the pointer', wheel: 'scroll', pinch: 'pinch', key: 'key', 'key up': 'let go', put: 'put', parameter: 'set' }
+const WORDS: Readonly<Record<Input['do'], string>> = { move: 'point', press: 'press', release: 'release', exit: 'leave', cancel: 'lose the pointer', wheel: 'scroll', pinch: 'pinch', key: 'key', 'key up': 'let go', type: 'write', put: 'put', parameter: 'set' }
 
 /** What is done at one instant, in a few words. */
 function doneIn(inputs: readonly Input[]): string {

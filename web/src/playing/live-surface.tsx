@@ -73,6 +73,7 @@ function LivePicture({ player, label, className, field, mostZoom, room = null, c
     const outline = focusOutline(run, list)
     const shownFinger = player.getState().witness === null ? null : at
     const active = isPast ? null : shownFocus(run)
+    if (!isPast) enterField(run, picture.current, spoken)
     const seen = `${cursor} ${shownFinger?.x} ${shownFinger?.y} ${outline} ${active?.instance} ${active?.part}`
     if (seen === lastSeen.current) return
     lastSeen.current = seen
@@ -179,6 +180,12 @@ function useWheel(player: Player, picture: RefObject<SVGSVGElement | null>, isPa
  */
 function sendKey(player: Player, event: KeyboardEvent): void {
   const input = { key: event.key, modifiers: modifiersOf(event), ...(event.repeat ? { repeat: true } : {}) }
+  // What a field does with a key is the browser's.
+  const isWritten = event.target instanceof Element && event.target.matches('.spoken-field') && !['Tab', 'Escape'].includes(event.key) && !(event.key === 'Enter' && event.target.matches('input'))
+  if (isWritten) {
+    if (isHeard(player.current, input)) player.send({ do: 'key', ...input })
+    return
+  }
   if ((event.ctrlKey || event.metaKey) && !isHeard(player.current, input)) return
   if (event.key === 'Escape') return player.send({ do: 'key', ...input })
   const before = shownFocus(player.current)
@@ -189,6 +196,13 @@ function sendKey(player: Player, event: KeyboardEvent): void {
   const end = (event.shiftKey ? stops.at(-1) : stops[0])?.part
   const wentRound = before !== null && after !== null && after.instance === end?.thing && after.part === end.part
   if (event.key !== 'Tab' || (stops.length > 0 && !wentRound)) event.preventDefault()
+}
+
+/** Where a field of the run has the focus, its native one has that of the page. */
+function enterField({ hand: { focus } }: Run, picture: SVGSVGElement | null, spoken: string): void {
+  if (focus?.part.part == null || document.activeElement !== picture) return
+  const field = document.getElementById(spokenId(spoken, { instance: focus.part.thing, part: focus.part.part }))
+  if (field?.matches('.spoken-field')) field.focus({ preventScroll: true })
 }
 
 /** That a key comes up goes to the run where it can mean something. */

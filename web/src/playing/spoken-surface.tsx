@@ -1,8 +1,10 @@
 import { useEffect, useLayoutEffect, useRef, useState, type HTMLAttributes, type KeyboardEvent, type RefObject } from 'react'
 import { isSameList } from '@rheoscope/core/document'
-import { answering, described, drawList, focusStops, shownFocus, type Described, type Run } from '@rheoscope/core/run'
+import { answering, described, drawList, type Described, type Run } from '@rheoscope/core/run'
 import { itemOf, matrixTo, shownSize, transformed, type DrawList, type Point } from '@rheoscope/core/scene'
+import { focusPart } from './focus-part'
 import type { Player } from './player'
+import { SpokenField } from './spoken-field'
 import { useFrames } from './use-frames'
 
 /** What is read out is looked at so often, in ms: oftener nobody could listen. */
@@ -48,7 +50,7 @@ export function SpokenSurface({ player, id, instead, onKeyDown, picture }: Spoke
   }, [last, player])
   return (
     <div ref={all} id={id} className="spoken" onKeyDown={instead ? undefined : onKeyDown}>
-      {told.map((each) => <Spoken key={keyOf(each)} of={each} id={id} player={instead ? null : player} />)}
+      {told.map((each) => <Spoken key={keyOf(each)} of={each} id={id} player={instead ? null : player} run={instead ?? player.current} picture={picture} onKeyDown={onKeyDown} />)}
     </div>
   )
 }
@@ -81,23 +83,38 @@ function standWhereDrawn(said: HTMLElement | null, picture: SVGSVGElement | null
   const drawn = new Map([...picture.querySelectorAll<SVGElement>('[data-part]')].map((element) => [element.dataset.part, element]))
   const frames = elements.map((element) => drawn.get(element.dataset.says)?.getBoundingClientRect() ?? picture.getBoundingClientRect())
   elements.forEach((element, index) => {
+    if (element.classList.contains('spoken-field')) return lieOver(element, drawn.get(element.dataset.says))
     const { left = 0, top = 0, width = 0, height = 0 } = frames[index] ?? {}
     Object.assign(element.style, { left: `${left}px`, top: `${top}px`, width: `${width}px`, height: `${height}px` })
   })
 }
 
+/** Lays a field over where it is drawn, with all that turns and stretches it. */
+function lieOver(field: HTMLElement, drawn: SVGElement | undefined): void {
+  const matrix = drawn instanceof SVGGraphicsElement ? drawn.getScreenCTM() : null
+  if (matrix) field.style.transform = `matrix(${[matrix.a, matrix.b, matrix.c, matrix.d, matrix.e, matrix.f].join(', ')})`
+}
+
 /** The id of the element that says what a part is. */
 export const spokenId = (surface: string, { instance, part }: Pick<Described, 'instance' | 'part'>): string => `${surface}-${instance}-${part}`.replaceAll(/[^\w-]/g, '_')
 
-function Spoken({ of, id, player }: Pick<SpokenSurfaceProps, 'id'> & { readonly of: Described; /** Null for what can only be heard. */ readonly player: Player | null }) {
+interface SpokenProps extends Pick<SpokenSurfaceProps, 'id' | 'picture' | 'onKeyDown'> {
+  readonly of: Described
+  /** Null for what can only be heard. */
+  readonly player: Player | null
+  readonly run: Run
+}
+
+function Spoken({ of, id, player, ...around }: SpokenProps) {
   const { role, name, instance, part, inside } = of
+  if (of.holds !== null) return <SpokenField of={of} id={spokenId(id, of)} says={keyOfItem(of)} player={player} {...around} />
   if (role === 'text') return <span data-says={keyOfItem(of)}>{name} </span>
   return (
     <div
       id={spokenId(id, of)} data-says={keyOfItem(of)} role={role} tabIndex={-1} aria-label={name === '' ? undefined : name} {...saidBy(of, id)}
       onClick={(event) => { event.stopPropagation(); if (player) tapPart(player, instance, part) }} onFocus={(event) => { event.stopPropagation(); if (player) focusPart(player, instance, part) }}
     >
-      {inside.map((each) => <Spoken key={keyOf(each)} of={each} id={id} player={player} />)}
+      {inside.map((each) => <Spoken key={keyOf(each)} of={each} id={id} player={player} {...around} />)}
     </div>
   )
 }
@@ -127,17 +144,6 @@ function tapPart(player: Player, instance: string, part: string): void {
   player.send({ do: 'press', ...at })
   player.send({ do: 'release', ...at })
   player.send({ do: 'exit', pointer: 'touch' })
-}
-
-/** Brings the focus of the run to a part, by as many Tabs as lead there. */
-function focusPart(player: Player, instance: string, part: string): void {
-  const stops = focusStops(answering(player.current)).map((stop) => stop.part)
-  const wanted = stops.findIndex((stop) => stop.thing === instance && stop.part === part)
-  for (let tabs = 0; wanted >= 0 && tabs <= stops.length; tabs++) {
-    const now = shownFocus(player.current)
-    if (now?.instance === instance && now.part === part) return
-    player.send({ do: 'key', key: 'Tab', modifiers: {} })
-  }
 }
 
 /** To a tenth of a px. */

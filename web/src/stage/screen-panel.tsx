@@ -78,7 +78,7 @@ function AddToScreen() {
         {anchor && project.components.slice(0, MOST_LISTED).map(({ id, name }) => <MenuItem key={id} onClick={() => add(instanceFor(project, screen, id, newId(name), at))}>{name}</MenuItem>)}
         <NotListed count={project.components.length - MOST_LISTED} />
         <MenuItem divider disabled />
-        {(['text', 'box', 'container'] as const).map((kind) => <MenuItem key={kind} onClick={() => add(newPart(newId(kind), kind, rootOf(screen), screen, screen.parts))}>a {kind}</MenuItem>)}
+        {(['text', 'field', 'box', 'container'] as const).map((kind) => <MenuItem key={kind} onClick={() => add(newPart(newId(kind), kind, rootOf(screen), screen, screen.parts))}>a {kind}</MenuItem>)}
         <MenuItem onClick={() => add(newHolder(newId('list'), 'list', rootOf(screen), screen.parts))}>a list of records</MenuItem>
       </LineMenu>
     </>

@@ -116,6 +116,8 @@ function inputText(input: Input): string {
     case 'key':
     case 'key up':
       return `${input.do} ${input.key === ' ' ? 'Space' : input.key}`
+    case 'type':
+      return input.text === '' ? 'empty a field' : `write “${input.text}”`
     case 'put':
       return 'put into a state'
     case 'parameter':

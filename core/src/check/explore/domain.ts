@@ -5,6 +5,9 @@ import { isToldApart } from './tables'
 /** More values than these are not told apart, and more tables. */
 const MOST_VALUES = { values: 48, tables: 1024 }
 
+/** What is written where nothing asks for just that. */
+const ANOTHER = '\u0000another'
+
 /** The number that stands for a value nobody knows. */
 export const UNKNOWN = 0
 
@@ -35,6 +38,14 @@ export class Domain {
     const known = this.tables.get(said) ?? this.values.push(table)
     this.tables.set(said, known)
     return known
+  }
+
+  /** The numbers of what can be written into a field: nothing, each text it is held against and another one; or anything, where more is asked of it. */
+  get written(): readonly number[] {
+    if (this.constants === null) return [UNKNOWN, this.numberOf('')]
+    const numbers = this.constants.filter((each) => typeof each === 'number')
+    const beside = numbers.flatMap((each) => [each - 1, each, each + 1])
+    return [...new Set([...(numbers.length > 0 ? beside : ['', ...this.constants.filter((each) => typeof each === 'string'), ANOTHER]).map((each) => this.numberOf(each))])]
   }
 
   /** Undefined for a value nobody knows. */

@@ -1,6 +1,7 @@
-import { certain, sameValue } from '../../document'
+import { certain, sameValue, textFieldsOf } from '../../document'
 import { axisAt } from '../../machine'
 import { isAmong } from '../../semantics'
+import { UNKNOWN } from './domain'
 import { forgetHand, numberOf } from './hand'
 import { drift } from './holding'
 import type { Instant } from './instant'
@@ -92,6 +93,11 @@ function act(instant: Instant, occasion: UserOccasion | { readonly what: 'long' 
       return person.long()
     case 'late tap':
       return person.lateTap()
+    case 'type': {
+      const { thing } = occasion.spot.at
+      instant.isExact &&= occasion.value !== UNKNOWN && !waits(occasion.spot)
+      return instant.interpreter.assign(thing, occasion.name.name, occasion.name.domain.valueOf(occasion.value))
+    }
     case 'focus':
       if (occasion.spot === null && network.matters.outside) return person.press(network.beside)
       return person.focus(occasion.spot, occasion.spot !== null)
@@ -100,6 +106,9 @@ function act(instant: Instant, occasion: UserOccasion | { readonly what: 'long' 
       return press(instant, occasion)
   }
 }
+
+/** Whether what is written somewhere is kept only once typing has paused. */
+const waits = ({ at: { thing, part } }: Spot): boolean => textFieldsOf(thing.compiled.component).some(({ id, waitsMs = 0 }) => id === part && waitsMs > 0)
 
 /** How far nobody knows. */
 const TURNED = {

@@ -102,6 +102,8 @@ function doIt(run: Run, network: Network, occasion: Occasion, send: (action: Inp
     case 'long':
     case 'late tap':
       return true
+    case 'type':
+      return write(occasion, send)
     case 'message':
     case 'drift':
     case 'return':
@@ -199,4 +201,12 @@ function pointFor(run: Run, network: Pick<Network, 'spots' | 'matters'>, { at }:
     const first = hits.find(isListened)
     return first?.instance === instance && first.part === part
   })
+}
+
+/** Writes into a field; says whether it is known what. */
+function write({ spot: { at: { thing, part } }, name, value }: Extract<Occasion, { what: 'type' }>, send: (action: InputAction) => void): boolean {
+  const text = asLiteral(name.domain.valueOf(value))
+  if (text === undefined || part === null) return false
+  send({ do: 'type', instance: thing.path, part, text: String(text).replace('\u0000', '') })
+  return true
 }

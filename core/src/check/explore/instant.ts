@@ -1,6 +1,6 @@
-import { asLiteral, certain, tiedTo, type Action, type DataTable, type Id, type InterruptionPolicy, type Literal, type Rule, type ShowAction, type Worth } from '../../document'
+import { asLiteral, certain, textFieldsOf, tiedTo, type Action, type DataTable, type Id, type InterruptionPolicy, type Literal, type Rule, type ShowAction, type Worth } from '../../document'
 import { evaluate, namesOr, type AskedRecord, type Environment } from '../../expression'
-import { BACK_DEPTH, isBeginning, keepState, keptAt, saidOfStates, TIMER, timerAfter, timerStatus, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
+import { BACK_DEPTH, fieldReadings, isBeginning, keepState, keptAt, saidOfStates, throughFields, TIMER, timerAfter, timerStatus, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
 import {
   Arranger, Interpreter, isAmong, isSameLevel, Person,
   type Ends, type Ground, type HandChange, type HandState, type EventTarget, type ItemOf, type Names, type Note,
@@ -134,19 +134,20 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   /** What names stand for in an expression of a thing. */
   private knownTo(thing: Thing, expression: string): Environment {
     const environment = this.environmentOf(thing)
-    if (thing.compiled.spoken.size === 0) return environment
+    if (thing.compiled.spoken.size === 0 && textFieldsOf(thing.compiled.component).length === 0) return environment
     const stateOf = (part: Id | null, axis: number) => {
       const meant = part === null ? thing : this.manner.insideAt(thing, part)
       return meant && (part === null || !this.network.has(meant) || this.isThere(meant)) ? this.statesOf(meant)[axis] : undefined
     }
-    return { ...environment, ...saidOfStates(thing.compiled, expression, stateOf) }
+    return { ...environment, ...fieldReadings(thing.compiled.component, environment), ...saidOfStates(thing.compiled, expression, stateOf) }
   }
 
   private unknownOf(thing: Thing): (name: string) => boolean {
-    return (name) => {
+    const isUnknown = (name: string): boolean => {
       const kept = this.network.nameFor(thing, name)
-      return kept ? this.configuration[kept.at] === 0 : name.startsWith('pointer.') || name.startsWith('angleToPointer(')
+      return kept ? this.configuration[kept.at] === UNKNOWN : name.startsWith('pointer.') || name.startsWith('angleToPointer(')
     }
+    return (name) => throughFields(thing.compiled.component, [name]).some(isUnknown)
   }
 
   isSettled(thing: Thing, own: number): boolean {

@@ -139,6 +139,8 @@ function nameOf(occasion: Occasion): string {
       return `${occasion.what} ${occasion.key} ${JSON.stringify(occasion.modifiers)} ${occasion.repeat} ${occasion.spot?.index ?? -1}`
     case 'turn':
       return `${occasion.turn} ${occasion.spot.index}`
+    case 'type':
+      return `type ${occasion.spot.index} ${occasion.value}`
     case 'focus':
       return `focus ${occasion.spot?.index ?? -1}`
     case 'point':

@@ -1,4 +1,4 @@
-import type { Modifiers, Rule } from '../../document'
+import { certain, textFieldsOf, type Modifiers, type Rule } from '../../document'
 import { namesOr } from '../../expression'
 import { keptAt } from '../../machine'
 import { isUnsure } from './holding'
@@ -29,6 +29,7 @@ export function movesIn(network: Network, instant: Instant, ways: readonly Modal
     ...(touch ? pressing(network, instant, open, 'touch') : []),
     ...(ways.includes('keyboard') ? typing(network, instant, open, !ways.includes('mouse')) : []),
     ...(mouse || touch ? turning(open) : []),
+    ...writing(network, instant, open),
   ]
 }
 
@@ -54,6 +55,22 @@ function pressing(network: Network, { configuration }: Instant, open: readonly S
   if (configuration[network.handAt.pressed] === 0) return pressed.map((spot) => ({ what: 'press', spot, pointer }))
   const more = [...(network.matters.drag ? ['drag'] as const : []), ...(network.matters.cancel ? ['cancel'] as const : [])]
   return [...places.map((spot): UserOccasion => ({ what: 'release', spot, pointer })), ...more.map((what): UserOccasion => ({ what, spot: null, pointer }))]
+}
+
+/** Writing into the fields there are, and submitting what one line holds: whoever points has a keyboard for that as well. */
+function writing(network: Network, instant: Instant, open: readonly Spot[]): readonly UserOccasion[] {
+  return open.flatMap((spot): readonly UserOccasion[] => {
+    const { thing, part } = spot.at
+    const field = textFieldsOf(thing.compiled.component).find(({ id }) => id === part)
+    if (!field || !instant.canFocus(spot)) return []
+    const name = field.writes === null ? undefined : network.nameFor(thing, field.writes)
+    const isSubmitted = spot.way.some((level) => level.thing.compiled.rulesOn.get('submit')?.some((rule) => rule.part === level.part))
+    const hasFocus = !network.matters.focus || instant.hand.focus === spot
+    return [
+      ...(name?.domain.written ?? []).map((value): UserOccasion => ({ what: 'type', spot, name: certain(name), value })),
+      ...(isSubmitted && hasFocus ? [{ what: 'key' as const, key: 'Enter', modifiers: NO_MODIFIERS, repeat: false, spot }] : []),
+    ]
+  })
 }
 
 const TURNS = ['wheel', 'scroll', 'pinch'] as const

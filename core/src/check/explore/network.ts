@@ -1,4 +1,4 @@
-import { certain, decidedBy, expressionsOfAction, expressionsOfList, placeOf, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
+import { certain, decidedBy, expressionsOfAction, expressionsOfList, placeOf, textFieldsOf, wordOf, type Component, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
 import { isShared, namesOr } from '../../expression'
 import { axisAt, keptAt, policiesOf, timesOf, type TimerRule } from '../../machine'
 import { Domain } from './domain'
@@ -315,12 +315,23 @@ export class Network {
         ...parts.flatMap((part) => (part.kind === 'list' ? expressionsOfList(part) : [])),
         ...parts.flatMap(({ id }) => saidOf(component, id).flatMap(([, value]) => (typeof value === 'object' && value !== null && 'expr' in value ? [value.expr] : []))),
       ].filter((text) => text !== null)
+      const asked = askedOfFields(component, name, texts)
+      if (asked === null) return null
+      constants.push(...asked)
       const compared = comparedWith(name, texts)
       if (compared === null) return null
       constants.push(...compared)
     }
     return constants
   }
+}
+
+/** What is asked of the fields that write a name: whether it is nothing; null where it is asked for more. */
+function askedOfFields(component: Component, name: string, texts: readonly string[]): readonly Literal[] | null {
+  const names = new Set(texts.flatMap(namesOr))
+  const fields = textFieldsOf(component).filter(({ writes }) => writes === name).map((field) => wordOf(field.name))
+  if (fields.some((word) => names.has(`${word}.isValid`))) return null
+  return fields.some((word) => names.has(`${word}.isEmpty`)) ? [''] : []
 }
 
 /** Of more that hear keys anywhere the order is not kept. */

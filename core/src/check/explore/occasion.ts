@@ -28,6 +28,8 @@ export type UserOccasion =
   | { readonly what: 'point' | 'press' | 'release' | 'tap' | 'drag' | 'cancel'; readonly spot: Spot | null; readonly pointer: 'mouse' | 'touch' }
   | { readonly what: 'turn'; readonly turn: 'wheel' | 'scroll' | 'pinch'; readonly spot: Spot }
   | { readonly what: 'focus'; readonly spot: Spot | null }
+  /** Something is written into a field, which is kept under a name from then on. */
+  | { readonly what: 'type'; readonly spot: Spot; readonly name: NetName; readonly value: number }
   /** `spot` is where the focus is put first, where nothing depends on that. */
   | { readonly what: 'key' | 'key up'; readonly key: string; readonly modifiers: Modifiers; readonly repeat: boolean; readonly spot: Spot | null }
 

@@ -1,4 +1,4 @@
-import { axisOfProperty, certain, expressionsOfList, isExpression, parameterOfProperty, theOne, type Id, type ListPart, type Project, type Rule, type TriggerKind } from '../../document'
+import { axisOfProperty, certain, expressionsOfList, textFieldsOf, isExpression, parameterOfProperty, theOne, type Id, type ListPart, type Project, type Rule, type TriggerKind } from '../../document'
 import type { Compiled } from '../../machine'
 import { isShared, nameOfTable } from '../../expression'
 import { recipientsOf } from '../../semantics'
@@ -86,7 +86,8 @@ function heardBy(thing: Thing, things: readonly Thing[]): readonly Thing[] {
 export function setsOf({ compiled: { component, project } }: { readonly compiled: Pick<Compiled, 'component' | 'project'> }): ReadonlySet<string> {
   const set = component.rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' ? [action.variable] : [])))
   const tied = component.axes.flatMap(({ boundTo }) => (boundTo !== null && 'variable' in boundTo ? [boundTo.variable] : []))
-  return new Set([...set, ...tied, ...tablesChangedBy(project, component).map(nameOfTable)])
+  const written = textFieldsOf(component).flatMap(({ writes }) => writes ?? [])
+  return new Set([...set, ...tied, ...written, ...tablesChangedBy(project, component).map(nameOfTable)])
 }
 
 /** The same for groups that behave alike: of the same components, with the same values for what matters, placed alike. */

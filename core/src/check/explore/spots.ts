@@ -1,4 +1,4 @@
-import { certain, theOne, type Id } from '../../document'
+import { certain, textFieldsOf, theOne, type Id } from '../../document'
 import { NO_CONTENTS, NOTHING_GIVEN } from '../../machine'
 import { keepsTapBack, rulesAt, type EventTarget } from '../../semantics'
 import type { Thing } from './things'
@@ -50,7 +50,8 @@ export function spotsOf(things: readonly Thing[], mattersFocus: boolean): readon
     const listened = component.rules.map(({ part }) => part ?? root.part.id)
     const focusable = component.parts.filter(({ id }) => canFocus(thing, id)).map(({ id }) => id)
     const dragged = component.parts.filter(({ drag }) => drag !== undefined).map(({ id }) => id)
-    const touched = new Set([...listened, ...dragged])
+    const written = textFieldsOf(component).map(({ id }) => id)
+    const touched = new Set([...listened, ...dragged, ...written])
     for (const part of new Set([...touched, ...(mattersFocus ? focusable : [])])) {
       if (!component.parts.some(({ id }) => id === part)) continue
       spots.push({ index: spots.length, at: { thing, part }, way: wayFrom(thing, part), isListened: touched.has(part), canFocus: focusable.includes(part) })
@@ -63,6 +64,7 @@ function canFocus({ compiled }: Thing, id: Id): boolean {
   const { component } = compiled
   const looks = component.axes.flatMap(({ states }) => states.map(({ look }) => look))
   const part = theOne(component.parts, (each) => each.id === id)
+  if (part.kind === 'field') return part.base.focusable !== false
   return [part.base, ...looks.map((look) => look[id] ?? {})].some(({ focusable }) => focusable !== undefined && focusable !== false)
 }
 

@@ -1,4 +1,4 @@
-import { decidedBy, isOfItem, tablesShownBy, type Component, type DataTable, type Id, type Project, type Screen } from '../../document'
+import { decidedBy, textFieldsOf, isOfItem, tablesShownBy, type Component, type DataTable, type Id, type Project, type Screen } from '../../document'
 import { nameOfTable } from '../../expression'
 import { addedRecord } from '../../semantics'
 
@@ -12,15 +12,15 @@ const MOST_IN_COLUMN = 3
 export const addedIds = (project: Project, table: DataTable): readonly Id[] =>
   isAddedTo(project, table.id) ? Array.from({ length: Math.max(0, MOST_RECORDS - table.records.length) }, (_each, index) => addedRecord(index + 1)).filter((id) => !table.records.some((record) => record.id === id)) : []
 
-type Ruled = Pick<Component | Screen, 'id' | 'rules'> & Partial<Pick<Component, 'axes'>>
+type Ruled = Pick<Component | Screen, 'id' | 'rules' | 'parts'> & Partial<Pick<Component, 'axes'>>
 
 /** The tables that something of a component or screen changes. */
-export function tablesChangedBy(project: Project, { id, rules, axes = [] }: Ruled): readonly DataTable[] {
+export function tablesChangedBy(project: Project, { id, rules, parts, axes = [] }: Ruled): readonly DataTable[] {
   const { tables } = project
   if (tables.length === 0) return []
   const actions = rules.flatMap((rule) => rule.actions)
   const named = new Set(actions.flatMap((action) => ('table' in action && action.table !== null ? [action.table] : [])))
-  const changesItem = actions.some((action) => ('table' in action && action.table === null) || (action.do === 'set' && isOfItem(action.variable))) || axes.some((axis) => isOfItem(decidedBy(axis) ?? ''))
+  const changesItem = actions.some((action) => ('table' in action && action.table === null) || (action.do === 'set' && isOfItem(action.variable))) || axes.some((axis) => isOfItem(decidedBy(axis) ?? '')) || textFieldsOf({ parts }).some(({ writes }) => isOfItem(writes ?? ''))
   const own = changesItem ? tablesShownBy(project, id) : []
   return tables.filter((table) => named.has(table.id) || own.includes(table))
 }

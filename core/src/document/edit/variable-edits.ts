@@ -1,4 +1,5 @@
 import type { Component } from '../component'
+import { textFieldsOf } from '../part'
 import type { Pledge, Pledged } from '../pledge'
 import type { Project } from '../project'
 import type { Rule, Variable } from '../rule'
@@ -49,12 +50,17 @@ export const renamedUses = (component: Component, from: string, to: string): rea
 /** The same of what it waits for, sets and is decided by, which is no expression. */
 export const renamedNames = (component: Component, from: string, to: string): readonly Edit[] => [
   ...component.rules.flatMap((rule) => namedIn(component.id, rule, from, to)),
+  ...writtenBy(component, 'components', from, to),
   ...component.axes.flatMap(({ id, boundTo }): Edit[] =>
     boundTo !== null && 'variable' in boundTo && boundTo.variable === from ? [setAt(inProject('components', component.id, 'axes', id, 'boundTo'), { variable: to })] : []),
 ]
 
 const renamedOnScreen = (screen: Screen, from: string, to: string): readonly Edit[] =>
-  [...rewordedScreen(screen, renaming(from, to)), ...screen.rules.flatMap((rule) => namedIn({ screen: screen.id }, rule, from, to))]
+  [...rewordedScreen(screen, renaming(from, to)), ...screen.rules.flatMap((rule) => namedIn({ screen: screen.id }, rule, from, to)), ...writtenBy(screen, 'screens', from, to)]
+
+/** What fields write into. */
+const writtenBy = ({ id, parts }: Component | Screen, list: 'components' | 'screens', from: string, to: string): readonly Edit[] =>
+  textFieldsOf({ parts }).filter(({ writes }) => writes === from).map((part): Edit => ({ edit: 'set', path: [list, id, 'parts', part.id, 'writes'], to }))
 
 /** What a rule names that it waits for or sets. */
 const namedIn = (owner: RuleOwner, { id, trigger, actions }: Rule, from: string, to: string): readonly Edit[] => [

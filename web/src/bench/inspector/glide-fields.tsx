@@ -1,5 +1,5 @@
 import { inProject, propertyDefinition, removeFrom, setAt, type Glide, type Part, type ReducedForm } from '@rheoscope/core/document'
-import { fromToken, resolveTiming } from '@rheoscope/core/motion'
+import { easingProblem, fromToken, resolveTiming } from '@rheoscope/core/motion'
 import { readGlide, readGlideTiming } from '@rheoscope/core/written'
 import { ChoiceField } from '../../fields/choice-field'
 import { CommitField } from '../../fields/commit-field'
@@ -12,7 +12,7 @@ export function GlideFields({ part }: { readonly part: Part }) {
   const { component, make } = useBench()
   const { glides = [] } = part
   const add = (line: string): string | null => {
-    const read = orProblem(() => ({ value: readGlide(line, part) }))
+    const read = orProblem(() => ({ value: readGlide(line, part, easingProblem) }))
     if ('problem' in read) return read.problem
     const glide: Glide = { id: newId('glide'), ...read.value }
     const others = glides.filter(({ property }) => property !== glide.property)
@@ -36,7 +36,7 @@ function GlideRow({ part, glide }: { readonly part: Part; readonly glide: Glide 
   const { durationMs, easing } = resolveTiming([{ lanes: [], keyframes: [], ...glide }, project.motion], project.tokens, part.id, glide.property)
   const own = { ms: glide.durationMs === undefined ? durationMs : fromToken<number>(glide.durationMs, project.tokens), ease: glide.easing === undefined ? easing : fromToken<string>(glide.easing, project.tokens) }
   const take = (text: string): string | null => {
-    const read = orProblem(() => ({ value: readGlideTiming(text) }))
+    const read = orProblem(() => ({ value: readGlideTiming(text, easingProblem) }))
     if ('problem' in read) return read.problem
     const { durationMs: _ms, easing: _ease, ...others } = glide
     set({ ...others, ...read.value })

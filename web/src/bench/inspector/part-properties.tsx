@@ -10,6 +10,7 @@ import { useReadout } from '../../playing/use-frames'
 import { EditsGoInto, intoText } from './edits-go-into'
 import { ContinuousMotion } from './continuous-motion'
 import { DragFields } from './drag-fields'
+import { FieldProperties } from './field-properties'
 import { GlideFields } from './glide-fields'
 import { InstanceProperties } from './instance-properties'
 import { LineField } from './line-field'
@@ -54,6 +55,7 @@ function PropertyList({ part }: { readonly part: Part }) {
       <LineField key={part.id} part={part} />
       {part.kind === 'instance' && <InstanceProperties part={part} />}
       {part.kind === 'list' && <ListProperties part={part} />}
+      {part.kind === 'field' && <FieldProperties part={part} />}
       {part.kind === 'slot' && <p className="muted hint">Holds what “{component.parameters.find(({ id }) => id === part.slot)?.name ?? '?'}” names.</p>}
       {GROUPS.map(({ group, title }) => {
         const inGroup = definitions.filter((definition) => definition.group === group && isOffered(definition))
