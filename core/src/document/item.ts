@@ -27,10 +27,12 @@ export function readOf(table: DataTable, record: DataRecord, name: string): Lite
   return column && cellIn(record, column)
 }
 
-/** The tables of whose records a component shows one where it is an item of a list. */
+/** The tables of whose records a component shows one where it is an item of a list; of a component that stands nowhere yet, all it could. */
 export function tablesShownBy({ tables, components, screens }: Pick<Project, 'tables' | 'components' | 'screens'>, component: Id): readonly DataTable[] {
   if (tables.length === 0) return []
-  const shown = new Set([...components, ...screens].flatMap(({ parts }) => listsIn(parts).flatMap((list) => (list.component === component && list.table !== null ? [list.table] : []))))
+  const owners = [...components, ...screens]
+  const shown = new Set(owners.flatMap(({ parts }) => listsIn(parts).flatMap((list) => (list.component === component && list.table !== null ? [list.table] : []))))
+  if (shown.size === 0 && !owners.some(({ parts }) => placedIn(parts).has(component))) return tables
   return tables.filter(({ id }) => shown.has(id))
 }
 
@@ -41,6 +43,15 @@ const lists = new WeakMap<readonly Part[], readonly List[]>()
 function listsIn(parts: readonly Part[]): readonly List[] {
   const known = lists.get(parts) ?? parts.filter((part) => part.kind === 'list')
   lists.set(parts, known)
+  return known
+}
+
+const placed = new WeakMap<readonly Part[], ReadonlySet<Id>>()
+
+/** The components that stand somewhere as they are. */
+function placedIn(parts: readonly Part[]): ReadonlySet<Id> {
+  const known = placed.get(parts) ?? new Set(parts.flatMap((part) => (part.kind === 'instance' ? [part.component] : [])))
+  placed.set(parts, known)
   return known
 }
 

@@ -10,7 +10,7 @@ import { Take } from './take'
 import { Id, Ms, Name } from './value'
 
 /** The version of the document model this code writes. Older ones are migrated when read. */
-export const DOCUMENT_VERSION = 5
+export const DOCUMENT_VERSION = 6
 
 /** The kinds of picture that can be used, by media type. */
 export const PICTURE_TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/svg+xml'] as const

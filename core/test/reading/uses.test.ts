@@ -31,6 +31,6 @@ test('a group is what stands before the last stroke of a name', () => {
 })
 
 test('the last entry that touched a component or screen says how late it was changed', () => {
-  const entry = (path: readonly string[]) => ({ id: 'e', what: 'do', label: '', edit: { edit: 'set', path, to: 1 }, inverse: { edit: 'unset', path }, author: { id: 'a', name: 'A' }, madeAt: '', version: 5 } as const)
+  const entry = (path: readonly string[]) => ({ id: 'e', what: 'do', label: '', edit: { edit: 'set', path, to: 1 }, inverse: { edit: 'unset', path }, author: { id: 'a', name: 'A' }, madeAt: '', version: 6 } as const)
   expect([...lastChanges([entry(['components', 'a', 'name']), entry(['screens', 's', 'name']), entry(['components', 'a', 'parts']), entry(['name'])])]).toEqual([['a', 2], ['s', 1]])
 })

@@ -83,7 +83,7 @@ function listIn({ inside }: AnyShape, path: Path): Extract<AnyShape['inside'], {
 }
 
 /** Fields of parts, rules and states from which nothing else of a component follows. */
-const OF_ITS_OWN = new Set(['look', 'motion', 'loop', 'guard', 'actions', 'trigger', 'hue', 'final', 'drag', 'letThrough'])
+const OF_ITS_OWN = new Set(['look', 'motion', 'loop', 'guard', 'actions', 'hue', 'final', 'drag', 'letThrough'])
 
 /** Whether nothing else of a component or screen follows from what is at a place of it. */
 function isLocal([, , field, , inner, property, ofState]: Path): boolean {

@@ -11,6 +11,8 @@ const MIGRATIONS: Readonly<Record<number, (file: Fields) => Fields>> = {
   2: (file) => ({ ...file, promises: [] }),
   3: toVersion4,
   4: toVersion5,
+  // Fields, glides and actions on records came; what was there is what it was.
+  5: (file) => file,
 }
 
 /** A project of an older version as one of a newer, the present one unless another is named. Throws `foreign` for a version there never was. */
