@@ -74,7 +74,7 @@ export function spokenText({ role, name, says, holds }: Described): string {
   const yesNo = YES_NO.flatMap(([statement, yes, no]) => (says[statement] === undefined ? [] : [statement === 'checked' && says.partlyChecked === true ? 'partly checked' : says[statement] === true ? yes : no]))
   const value = says.valueText !== undefined && says.valueText !== '' ? says.valueText : says.valueNow
   const words = [name, role, holds, ...yesNo, value, says.current !== undefined && says.current !== 'no' && 'current', says.modal === true && 'modal', says.disabled === true && 'disabled']
-  return words.filter((word) => word !== undefined && word !== false && word !== '').join(', ')
+  return words.filter((word) => word != null && word !== false && word !== '').join(', ')
 }
 
 /** What is described, each before what is inside it. */

@@ -40,7 +40,7 @@ function step(run: Run, piece: string): readonly Seen[] {
 }
 
 function inputsOf(run: Run, piece: string): readonly InputAction[] | null {
-  const [, touch, word = '', rest = ''] = /^(touch |pen )?(tap|press|release|move|exit|cancel|wheel|pinch|key up|key|put|set)(?: (.*))?$/.exec(piece) ?? []
+  const [, touch, word = '', rest = ''] = /^(touch |pen )?(tap|press|release|move|exit|cancel|wheel|pinch|key up|key|type|put|set)(?: (.*))?$/.exec(piece) ?? []
   const pointer = (touch?.trim() ?? 'mouse') as PointerKind
   const at = (): Point => placeOf(run, rest)
   switch (word) {
@@ -65,6 +65,10 @@ function inputsOf(run: Run, piece: string): readonly InputAction[] | null {
       return rest.endsWith(' held') ? [{ do: 'key', ...keyOf(rest.replace(' held', '')), repeat: true }] : [{ do: 'key', ...keyOf(rest) }]
     case 'key up':
       return [{ do: 'key up', ...keyOf(rest) }]
+    case 'type': {
+      const [part = '', text = ''] = rest.split(' = ')
+      return [{ do: 'type', instance: '', part, text: String(literalOf(text)) }]
+    }
     case 'put': {
       const [axis = '', state = ''] = rest.split(' ')
       return [{ do: 'put', instance: '', axis, state }]

@@ -3,6 +3,7 @@ import {
   type Action, type Axis, type Chance, type Component, type Drag, type Look, type Motion, type Part, type Project, type PropertyValues, type Rule, type Target, type Trigger, type TriggerKind,
 } from '@rheoscope/core/document'
 import type { RunOptions } from '@rheoscope/core/run'
+import { readActions } from '@rheoscope/core/written'
 import { keyOf, literalOf, lookOf, pieces, unquote, valueOf, type ScenarioText } from './scenario-lines'
 
 type Draft<T> = { -readonly [K in keyof T]: T[K] extends readonly (infer Item)[] ? Item[] : T[K] }
@@ -54,6 +55,8 @@ class Reader {
         return this.loop(rest)
       case 'drag':
         return this.drag(rest)
+      case 'glide':
+        return this.glide(rest)
       case 'chance':
         this.chance = { seed: 1, drawn: rest.split(' ').map(Number) }
         return
@@ -90,10 +93,10 @@ class Reader {
     }))
   }
 
-  /** `name [kind] [keeping] [of component] [in holder] [from table] [if "…"] [property=value …]`; boxes and ellipses are black unless they say otherwise. */
+  /** `name [kind] [keeping] [of component] [in holder] [from table] [writes variable] [waits ms] [accepts "…"] [if "…"] [property=value …]`; boxes and ellipses are black unless they say otherwise. */
   private part([name = '', ...words]: readonly string[]): Part {
     const after = (word: string) => (words.includes(word) ? unquote(words[words.indexOf(word) + 1]!) : undefined)
-    const kind = words.find((word) => /^(box|ellipse|path|text|container|instance|slot|list)$/.test(word)) ?? 'box'
+    const kind = words.find((word) => /^(box|ellipse|path|text|field|container|instance|slot|list)$/.test(word)) ?? 'box'
     const painted: PropertyValues = kind === 'box' || kind === 'ellipse' ? { fill: '#000000' } : {}
     const base = { ...painted, ...this.values(words.filter((word) => word.includes('=') && !word.startsWith('"'))) }
     const each = { id: name, name, parent: after('in') ?? 'frame', base, ...(words.includes('keeping') ? { keepsFocus: true } : {}) }
@@ -102,6 +105,8 @@ class Reader {
         return { ...each, kind, component: after('of')!, start: {} }
       case 'slot':
         return { ...each, kind, slot: after('of')! }
+      case 'field':
+        return { ...each, kind, writes: after('writes') ?? null, ...(after('waits') === undefined ? {} : { waitsMs: Number(after('waits')) }), ...(after('accepts') === undefined ? {} : { accepts: after('accepts')! }) }
       case 'list':
         return { ...each, kind, component: after('of')!, table: after('from')!, filter: after('if') ?? null, ...(after('by') === undefined ? {} : { order: [{ by: after('by')!, isDown: words.includes('down') }] }), ...(after('most') === undefined ? {} : { most: Number(after('most')) }), motion: { ...EMPTY_MOTION, durationMs: 0 } }
       default:
@@ -111,7 +116,7 @@ class Reader {
 
   /** `[axis:] state state … [by parameter|variable name]` */
   private axis(text: string): Axis {
-    const [, name = 'state', list = '', kind, by] = /^(?:(\w+): )?(.*?)(?: by (parameter|variable) (\w+))?$/.exec(text) ?? []
+    const [, name = 'state', list = '', kind, by] = /^(?:(\w+): )?(.*?)(?: by (parameter|variable) ([\w.]+))?$/.exec(text) ?? []
     const states = list.split(' ').map((state, hue) => newState(state, state, hue))
     return { id: name, name, states, start: states[0]!.id, boundTo: kind === undefined ? null : kind === 'parameter' ? { parameter: by! } : { variable: by! } }
   }
@@ -155,14 +160,15 @@ class Reader {
     else this.component.variables.push({ id: name, name, type, start })
   }
 
-  /** `name column: cell, cell, …` with the records r1, r2, … */
+  /** `name column: cell, cell, …` with the records r1, r2, …; a further line for a further column. */
   private table(text: string): void {
     const [, name = '', column = '', cells = ''] = /^(\w+) (\w+): (.*)$/.exec(text) ?? []
     const values = pieces(cells).map(literalOf)
     const type = typeof values[0] === 'number' ? 'number' : typeof values[0] === 'boolean' ? 'yes/no' : 'text'
-    this.project.tables.push({
-      id: name, name, columns: [{ id: column, name: column, type }], records: values.map((value, index) => ({ id: `r${index + 1}`, cells: { [column]: value } })),
-    })
+    const before = this.project.tables.find((table) => table.id === name)
+    const records = values.map((value, index) => ({ id: `r${index + 1}`, cells: { ...before?.records[index]?.cells, [column]: value } }))
+    const table = { id: name, name, columns: [...(before?.columns ?? []), { id: column, name: column, type } as const], records }
+    this.project.tables = [...this.project.tables.filter((each) => each !== before), table]
   }
 
   /** `trigger [on part]: states → target[, motion or condition, …]` */
@@ -185,7 +191,7 @@ class Reader {
   private detail(line: string): void {
     const [word = '', ...others] = line.split(' ')
     const rest = others.join(' ')
-    if (word === 'do') this.changeRule((rule) => ({ ...rule, actions: [...rule.actions, actionOf(rest, rule.actions.length)] }))
+    if (word === 'do') this.changeRule((rule) => ({ ...rule, actions: [...rule.actions, this.recordAction(rest, rule.actions.length) ?? actionOf(rest, rule.actions.length)] }))
     else if (word === 'items') this.component.parts[this.component.parts.length - 1] = { ...this.component.parts.at(-1)!, motion: motionOf(pieces(rest)) } as Part
     else this.changeRule((rule) => ({ ...rule, motion: withDetail(rule.motion ?? EMPTY_MOTION, word, rest) }))
   }
@@ -200,6 +206,20 @@ class Reader {
     const motion = motionOf(pieces(said))!
     if (from === undefined) this.component.motion = motion
     else this.component.pairs.push({ id: `${from}-${to}`, axis: this.component.axes[0]!.id, from: from === 'any' ? null : from, to: to === 'any' ? null : to!, motion })
+  }
+
+  /** What is done to records, as the product reads it from a line; null for any other action. */
+  private recordAction(text: string, index: number): Action | null {
+    if (!/^(add to|remove|move|restore) |^set \S+ of /.test(text)) return null
+    const [said] = readActions(text, { project: this.project as Project, component: this.component as Component })
+    return said ? { ...said, id: `action${index + 1}` } : null
+  }
+
+  /** `part.property: 200 ms, linear[, velocity keep]` */
+  private glide(text: string): void {
+    const [, name = '', property = '', said = ''] = /^(\w+)\.(\w+): (.*)$/.exec(text) ?? []
+    const { lanes: _lanes, keyframes: _keyframes, ...timing } = motionOf(pieces(said))!
+    this.component.parts = this.component.parts.map((part) => (part.id === name ? { ...part, glides: [...(part.glides ?? []), { ...timing, id: `glide${property}`, property }] } : part))
   }
 
   /** `state: part.property=value, 1000 ms, linear[, back and forth][, 2 times]` */

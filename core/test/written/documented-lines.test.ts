@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { readFileSync } from 'node:fs'
 import { TRIGGER_KINDS, type PartKind } from '@rheoscope/core/document'
 import { skerryLine } from '@rheoscope/core/demo'
-import { describable, readActions, readNamedValues, readParts, readPartsLine, readTriggers } from '@rheoscope/core/written'
+import { describable, readActions, readGlide, readNamedValues, readParts, readPartsLine, readTriggers } from '@rheoscope/core/written'
 
 const page = readFileSync(new URL('../../../docs/lines.md', import.meta.url), 'utf8')
 
@@ -49,5 +49,9 @@ describe('the examples of the page on lines can be read', () => {
     const [screen] = skerryLine.screens
     const home = { ...skerryLine, screens: [{ ...screen!, name: 'Home' }, { ...screen!, id: 'cabin', name: 'Cabin', kind: 'overlay' as const }] }
     expect(readActions(examples.at(-1)!, { project: home, component })).toHaveLength(7)
+    const goods = { id: 'goods', name: 'Goods', columns: [{ id: 'name', name: 'name', type: 'text' as const }, { id: 'price', name: 'price', type: 'number' as const }], records: [] }
+    const onRecords = examples.find((line) => line.startsWith('add to Goods'))
+    expect(readActions(onRecords!, { project: { ...home, tables: [goods] }, component }).map(({ do: what }) => what)).toEqual(['add record', 'set records', 'remove records', 'remove records', 'move records', 'restore table'])
+    expect(readGlide(examples.find((line) => line.startsWith('width 240'))!, { id: 'bar', name: 'bar', kind: 'box', parent: null, base: {} }, () => null)).toEqual({ property: 'width', durationMs: 240, easing: 'ease-out' })
   })
 })

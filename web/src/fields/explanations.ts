@@ -31,6 +31,13 @@ const EXPLANATIONS: ReadonlyMap<string, Explanation> = new Map([
     'arc start': 'The angle its arc begins at, in degrees from the top, clockwise.', 'arc sweep': 'How far its arc goes round, in degrees; 360 is all round.', 'outline': 'The path in SVG notation.', 'picture': 'Which of the pictures of the project is shown.', 'fit': 'Contain shows all of the picture, cover fills its frame, stretch distorts it.', 'icon': 'Which of the icons of the project is shown.', 'shadow': 'Shadows it casts: across, down, blur and colour of each.',
     'stroke dash': 'Lengths of dashes and gaps in turn, in px: 4 2.', 'fill rule': 'What counts as inside where the outline crosses itself.', 'inner radius': 'Makes a ring of it: the hole as a share of its size.', 'blur': 'Blur radius in px, as in CSS.',
   }),
+  ...at('semantics', 'Fields', {
+    'placeholder': 'Shown while nothing is written; no name for the field.', 'kind': 'What is written: it chooses the keyboard of a touch device, and what is valid.', 'lines': 'One line is submitted with Enter; several take it for a new line.', 'longest': 'How many characters fit at most.', 'read only': 'What it holds can be read and copied, not changed.',
+    'placeholder colour': 'The colour of the placeholder.', 'caret colour': 'The colour of the line where the next character goes.', 'selection colour': 'The colour behind what is selected.',
+    'writes': 'The variable, or column of the item, that holds what is written.', 'after a pause of': 'What is typed is written once nothing has been typed for so long, in ms; 0 writes at once.', 'valid if': 'What has to be so besides what its kind asks for.',
+  }),
+  ...at('semantics', 'Glides', { '+ glide': 'The property, how long it takes and along which easing: width 240 ease-out.' }),
+  ...at('semantics', 'Records', { 'where': 'Which records are meant, by a condition over record.column; all of them where there is none.', 'restore': 'The table that is to be what the project says again.' }),
   ...at('semantics', 'What is announced', {
     'role': 'What it is to somebody who hears the screen: a button, a switch, a tab.', 'accessible name': 'What it is called to somebody who hears the screen.', 'focusable': 'The Tab key comes to it.', 'disabled': 'It is said to be out of use.',
     'controls': 'The part it opens or changes.', 'active descendant': 'The part inside that has the focus while it keeps that of the keyboard.', 'value': 'Where a slider or a meter stands.', 'least value': 'The least it can stand at.', 'greatest value': 'The greatest it can stand at.', 'partly checked': 'Some of what it stands for is on and some is not.', 'value in words': 'What is read out instead of the number.', 'current': 'It stands for where one is: the page, the step, the date.',

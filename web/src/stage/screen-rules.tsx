@@ -6,7 +6,7 @@ import { newId } from '../session/new-id'
 import { FloatingMenu } from '../theme/floating'
 import { useStage } from './use-stage'
 
-const OF_PARTS: readonly TriggerKind[] = ['tap', 'double tap', 'long press', 'press', 'release', 'cancel', 'press outside', 'enter', 'leave', 'wheel', 'scroll', 'pinch', 'focus', 'blur']
+const OF_PARTS: readonly TriggerKind[] = ['tap', 'double tap', 'long press', 'press', 'release', 'cancel', 'press outside', 'enter', 'leave', 'wheel', 'scroll', 'pinch', 'focus', 'blur', 'submit']
 const OF_THE_SCREEN: readonly TriggerKind[] = ['message', 'changes', 'key', 'key up', 'press outside', 'after', 'every', 'shown', 'hidden']
 
 /** What the screen does when something comes of the selected part, or, while none is selected, of the screen as a whole. */

@@ -22,7 +22,7 @@ export interface Bar {
 export const rowOf = (trigger: Trigger, part: Id | null): Row => ({ key: triggerRow(trigger, part), trigger, part })
 
 /** The triggers that can be added as rows here. */
-export const OFFERED_TRIGGERS = ['tap', 'double tap', 'press', 'release', 'cancel', 'press outside', 'long press', 'enter', 'leave', 'drag start', 'drag', 'drag end', 'wheel', 'scroll', 'pinch', 'key', 'key up', 'focus', 'blur', 'entered', 'left', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden'] as const
+export const OFFERED_TRIGGERS = ['tap', 'double tap', 'press', 'release', 'cancel', 'press outside', 'long press', 'enter', 'leave', 'drag start', 'drag', 'drag end', 'wheel', 'scroll', 'pinch', 'key', 'key up', 'focus', 'blur', 'submit', 'entered', 'left', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden'] as const
 
 /** A trigger as the head of its row and its cells name it; the axes are where its group is looked for. */
 export function triggerTitle(trigger: Trigger, axes: readonly Axis[] = []): string {
