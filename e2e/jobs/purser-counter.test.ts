@@ -103,7 +103,7 @@ async function makeScreens(hands: BenchHands): Promise<void> {
   await hands.answer('tap', 'rest', 'rest; go to Basket', 'basket')
 
   await hands.newComponent('Till')
-  await hands.sayLine(`as text back "Back" at 24,516 #24506f role button accessible name Back focusable; frame 312x560 #ffffff`)
+  await hands.sayLine('as text back "Back" at 24,516 #24506f role button accessible name Back focusable; frame 312x560 #ffffff')
   await hands.addParts(`${LIST} only if item.added; ${BADGE}; text empty "Empty" at 100,516 #8a3c2c role button accessible name Empty focusable`)
   await hands.addTriggers('tap on back, tap on empty')
   await hands.answer('tap', 'rest', 'rest; go to Counter', 'back')

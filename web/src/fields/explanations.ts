@@ -34,7 +34,7 @@ const EXPLANATIONS: ReadonlyMap<string, Explanation> = new Map([
   ...at('semantics', 'Fields', {
     'placeholder': 'Shown while nothing is written; no name for the field.', 'kind': 'What is written: it chooses the keyboard of a touch device, and what is valid.', 'lines': 'One line is submitted with Enter; several take it for a new line.', 'longest': 'How many characters fit at most.', 'read only': 'What it holds can be read and copied, not changed.',
     'placeholder colour': 'The colour of the placeholder.', 'caret colour': 'The colour of the line where the next character goes.', 'selection colour': 'The colour behind what is selected.',
-    'writes': 'The variable, or column of the item, that holds what is written.', 'after a pause of': 'What is typed is written once nothing has been typed for so long, in ms; 0 writes at once.', 'valid if': 'What has to be so besides what its kind asks for.',
+    'writes': 'The variable, or column of the item, that holds what is written.', 'pause': 'What is typed is written once nothing has been typed for so long, in ms; 0 writes at once.', 'valid if': 'What has to be so besides what its kind asks for.',
   }),
   ...at('semantics', 'Glides', { '+ glide': 'The property, how long it takes and along which easing: width 240 ease-out.' }),
   ...at('semantics', 'Records', { 'where': 'Which records are meant, by a condition over record.column; all of them where there is none.', 'restore': 'The table that is to be what the project says again.' }),

@@ -33,7 +33,7 @@ export function FieldProperties({ part }: { readonly part: FieldPart }) {
     <details open>
       <summary>Writing</summary>
       <ChoiceField label="writes" value={part.writes ?? ''} choices={[{ value: '', label: 'nothing' }, ...names, ...gone, { value: NEW, label: 'a new variable' }]} onChange={write} />
-      <MsField label="after a pause of" ms={part.waitsMs ?? 0} step={50} onChange={(ms) => make(setAt([...path, 'waitsMs'], ms === 0 ? undefined : ms), `set when ${part.name} writes`)} />
+      <MsField label="pause" ms={part.waitsMs ?? 0} step={50} onChange={(ms) => make(setAt([...path, 'waitsMs'], ms === 0 ? undefined : ms), `set when ${part.name} writes`)} />
       <CommitField label="valid if" isMono value={part.accepts ?? ''} placeholder="its kind fits" isAllExpression names={Object.keys(scopeOf(project, component))} onCommit={accept} />
     </details>
   )

@@ -23,7 +23,7 @@ export function GlideFields({ part }: { readonly part: Part }) {
     <details role="group" aria-label="Glides" open={glides.length > 0}>
       <summary>Glides</summary>
       {glides.map((glide) => <GlideRow key={glide.id} part={part} glide={glide} />)}
-      <CommitField label="+ glide" isMono isOrder value="" placeholder="width 240 ease-out" onCommit={add} />
+      <CommitField label="+ glide" isMono isOrder value="" placeholder="width 240" onCommit={add} />
     </details>
   )
 }
@@ -43,15 +43,14 @@ function GlideRow({ part, glide }: { readonly part: Part; readonly glide: Glide 
     return null
   }
   return (
-    <fieldset className="action">
-      <legend className="visually-hidden">Glide of {label}</legend>
+    <>
       <CommitField label={label} isMono value={`${own.ms} ms ${own.ease}`} onCommit={take} />
       <ChoiceField label="reduced motion" value={glide.reducedMotion ?? 'skip movement'} choices={REDUCED} onChange={(reducedMotion) => set({ ...glide, reducedMotion })} />
       <label className="check">
         <input type="checkbox" checked={glide.velocity === 'keep'} onChange={(event) => set({ ...glide, velocity: event.target.checked ? 'keep' : 'reset' })} /> carries the speed it has
       </label>
       <button className="plain muted underlined" onClick={() => make(removeFrom(path, glide.id), `let ${label} of ${part.name} not glide`)}>Remove the glide</button>
-    </fieldset>
+    </>
   )
 }
 
