@@ -3,6 +3,7 @@ import type { Component, Part, Project, Rule } from '@rheoscope/core/document'
 import { advanceTo, described, drawList, send, spokenText, startRun, textsIn, type Run } from '@rheoscope/core/run'
 import { itemOf } from '@rheoscope/core/scene'
 import { contextOf } from '../../src/check/ground/context'
+import { noName } from '../../src/check/rules/access/no-name'
 import { projectOf, small, tap, type SmallRule } from './small-component'
 
 /** A field over a frame, that writes the variable `query`. */
@@ -115,6 +116,15 @@ describe('a field', () => {
     type(run, '12.5.')
     expect(run.instances.get('')?.environment.query).toBe(12.5)
   })
+})
+
+test('a field without a name for those who do not see it is told, and can be called what its placeholder says', () => {
+  const found = (base: Part['base']) => {
+    const component = form([], {}, base)
+    return noName.finds(contextOf(projectOf(component), component))
+  }
+  expect(found({})).toEqual([])
+  expect(found({ accessibleName: '' })).toMatchObject([{ kind: 'no-name', sentence: 'One can write into “search”, and it has no name for those who do not see it; a placeholder is none.', remedy: { label: 'It is called “Find a port”' } }])
 })
 
 describe('what can be written is looked at', () => {

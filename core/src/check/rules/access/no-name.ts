@@ -1,4 +1,4 @@
-import { batch, firstOf, inProject, rootOf, setAt } from '../../../document'
+import { batch, firstOf, inProject, rootOf, setAt, textFieldsOf, type FieldPart } from '../../../document'
 import type { DrawItem } from '../../../scene'
 import { textsIn } from '../../../run'
 import { allNamed, answersIn, stateAtRest, TOUCHING, whereIn, type Answer } from '../../ground/answers'
@@ -6,14 +6,15 @@ import type { CheckContext, ComponentCheck } from '../../ground/context'
 import type { Finding, Remedy } from '../../model/finding'
 import { aboutParts, keyOf, several, together, type Several } from '../../ground/several'
 
-/** Parts one can tap that say what they are, and tell a screen reader nothing else: neither a name nor any text inside them (ARIA, accessible name). */
+/** Fields without a name, and parts one can tap that say what they are, and tell a screen reader nothing else: neither a name nor any text inside them (ARIA, accessible name). */
 export const noName: ComponentCheck = {
   name: 'no-name', scope: 'component', levels: ['note'],
   means: 'says what it is, and neither its name nor any text',
   finds: (context) => {
+    const nameless = textFieldsOf(context.component).filter(({ base }) => base.accessibleName === undefined || base.accessibleName === '').map((field) => namelessField(context, field))
     const found = several(tapped(context).filter((answer) => saysWhatItIs(answer) && !hasName(answer)))
-    if (!found) return []
-    return [finding(context, 'no-name', found, found.parts.length === 1
+    if (!found) return nameless
+    return [...nameless, finding(context, 'no-name', found, found.parts.length === 1
       ? `${partsIn(context, found)} answers in ${whereOf(context, found)}, and has neither a name nor any text for those who do not see it.`
       : `${partsIn(context, found)} answer to being touched, and have neither a name nor any text for those who do not see them.`, null)]
   },
@@ -31,6 +32,18 @@ export const noRole: ComponentCheck = {
       : `${partsIn(context, found)} answer to being touched, and do not say what they are: buttons, switches, links.`,
     together(found.all.map((answer) => asButton(context, answer)), 'They are buttons'))]
   },
+}
+
+/** A field that nobody can tell the purpose of who does not see it: its placeholder goes as soon as something is written (WCAG 3.3.2). */
+function namelessField({ component }: CheckContext, { id, name, base }: FieldPart): Finding {
+  const said = typeof base.placeholder === 'string' && base.placeholder !== '' ? base.placeholder : name
+  return {
+    id: `no-name ${component.id} ${id}`, kind: 'no-name', level: 'note',
+    sentence: `One can write into “${name}”, and it has no name for those who do not see it${said === name ? '' : '; a placeholder is none'}.`,
+    about: { component: component.id, part: id },
+    remedy: { label: `It is called “${said}”`, edit: setAt(inProject('components', component.id, 'parts', id, 'base', 'accessibleName'), said) },
+    witness: null, numbers: {},
+  }
 }
 
 const tapped = (context: CheckContext): readonly Answer[] =>
