@@ -141,6 +141,8 @@ export function itemAt(run: Run, path: string): ItemOf | null {
 
 /** An instance and everything inside it. */
 export function within(run: Run, path: string): readonly string[] {
+  const holdsNothing = !isSurface(path) && (run.population.held.get(path)?.size ?? 0) === 0 && leavingFrom(run, path).length === 0
+  if (holdsNothing) return run.instances.has(path) ? [path] : []
   return [...run.instances.keys()].filter((known) => isWithin(known, path))
 }
 

@@ -1,0 +1,63 @@
+import { expect, test } from '@jest/globals'
+import { Key, type WebElement } from 'selenium-webdriver'
+import { useApplication } from './harness/application'
+import type { BenchHands } from './harness/bench'
+
+const application = useApplication()
+
+/** A component with a field that writes a variable of its own, and what it holds shown beside it. */
+async function withField(hands: BenchHands): Promise<void> {
+  await hands.newProject()
+  await hands.sayLine('as field search 200x21 at 0,0 #1d2b33 placeholder "Find a port" accessible name Search; frame 240x80')
+  await hands.enter('writes', 'a new variable', '[aria-label="Properties"]')
+  await hands.addParts("text held '= upper(search)' at 0,40 #8a3c2c")
+  await hands.until('it is drawn', async () => (await hands.words()).includes('Find a port'))
+}
+
+/** Puts the caret into the field, where it is drawn. */
+async function enter(hands: BenchHands): Promise<WebElement> {
+  const field = await hands.find('.spoken-field')
+  const { x, y } = await hands.driver.executeScript<{ readonly x: number; readonly y: number }>('const { x, y } = arguments[0].getBoundingClientRect(); return { x: x + 6, y: y + 6 }', field)
+  await hands.driver.actions().move({ x: Math.round(x), y: Math.round(y) }).click().perform()
+  await hands.until('the field has the focus', async () => hands.driver.executeScript('return document.activeElement === arguments[0]', field))
+  return field
+}
+
+test('what is written into a field is drawn, kept under its variable, and read out', async () => {
+  const hands = application.hands()
+  await withField(hands)
+  const field = await enter(hands)
+  await field.sendKeys('lund')
+  await hands.until('it is drawn, and what follows from it', async () => (await hands.words()).join() === 'lund,LUND')
+  expect(await hands.driver.executeScript('return [arguments[0].getAttribute("aria-label"), arguments[0].value]', field)).toEqual(['Search', 'lund'])
+  await field.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE)
+  await hands.until('the placeholder is back', async () => (await hands.words()).includes('Find a port'))
+  // Letters are the field’s own, not shortcuts of the bench.
+  await field.sendKeys('?,/')
+  await hands.until('they are written', async () => (await hands.words()).includes('?,/'))
+  expect(await hands.driver.findElements({ css: '[role=dialog]' })).toEqual([])
+})
+
+test('a composition is written once it is done', async () => {
+  const hands = application.hands()
+  await withField(hands)
+  await enter(hands)
+  await hands.askDevTools('Input.imeSetComposition', { text: 'みなと', selectionStart: 3, selectionEnd: 3 })
+  await hands.driver.sleep(300)
+  expect((await hands.words()).filter((words) => words === 'みなと' || words === '港')).toEqual([])
+  await hands.askDevTools('Input.insertText', { text: '港' })
+  await hands.until('it is written', async () => (await hands.words()).join() === '港,港')
+})
+
+test('the field lies over its drawing whatever the size of the specimen, and Tab leaves it', async () => {
+  const hands = application.hands()
+  await withField(hands)
+  const field = await enter(hands)
+  const [native, drawn] = await hands.driver.executeScript<readonly (readonly number[])[]>(`
+    const boxOf = (element) => { const { left, width } = element.getBoundingClientRect(); return [left, width] }
+    const key = arguments[0].dataset.says
+    return [boxOf(arguments[0]), boxOf(document.querySelector('.specimen-picture [data-part="' + CSS.escape(key) + '"]'))]`, field)
+  expect(Math.abs(native![0]! - drawn![0]!)).toBeLessThan(1)
+  await field.sendKeys(Key.TAB)
+  await hands.until('it has lost the focus', async () => hands.driver.executeScript('return document.activeElement !== arguments[0]', field))
+})
