@@ -204,8 +204,24 @@ function chainOf(run: Run, path: string): readonly string[] {
 
 /** How an item enters or leaves among those that do so together. */
 function turnOf(instance: Instance, content: Content, together: readonly Content[]): ReturnType<typeof listEntrance> {
-  const items = together.filter(({ part }) => part === content.part)
-  return listEntrance(instance, content.part, items.indexOf(content), items.length)
+  const places = knownPlaces.get(together) ?? placesAmong(together)
+  knownPlaces.set(together, places)
+  const items = certain(places.get(content.part))
+  return listEntrance(instance, content.part, certain(items.get(content)), items.size)
+}
+
+type Places = ReadonlyMap<Content['part'], ReadonlyMap<Content, number>>
+
+const knownPlaces = new WeakMap<readonly Content[], Places>()
+
+/** The places of some items among those of their lists. */
+function placesAmong(together: readonly Content[]): Places {
+  const places = new Map<Content['part'], Map<Content, number>>()
+  for (const content of together) {
+    const items = places.get(content.part) ?? new Map<Content, number>()
+    places.set(content.part, items.set(content, items.size))
+  }
+  return places
 }
 
 const byStep = (contents: readonly Content[]): ReadonlyMap<string, Content> => new Map(contents.map((content) => [content.step, content]))
