@@ -3,6 +3,7 @@ import type { Component, Part, Project, Rule } from '@rheoscope/core/document'
 import { advanceTo, described, drawList, send, spokenText, startRun, textsIn, type Run } from '@rheoscope/core/run'
 import { itemOf } from '@rheoscope/core/scene'
 import { contextOf } from '../../src/check/ground/context'
+import { stateUnreachable } from '../../src/check/rules/reach/state-unreachable'
 import { noName } from '../../src/check/rules/access/no-name'
 import { projectOf, small, tap, type SmallRule } from './small-component'
 
@@ -145,6 +146,12 @@ describe('what can be written is looked at', () => {
   test('anything where a text is looked into', () => {
     expect(reached([{ on: tap, guard: 'contains(query, "u") && length(query) > 3', in: ['rest'], to: 'found' }])).toContain('r0')
     expect(reached([{ on: tap, guard: 'search.isValid && !search.isEmpty', in: ['rest'], to: 'found' }])).toContain('r0')
+  })
+
+  test('a state that goes with what can be written is not called unreachable', () => {
+    const plain = form([])
+    const component: Component = { ...plain, axes: plain.axes.map((axis) => ({ ...axis, boundTo: { variable: 'query' } })) }
+    expect(stateUnreachable.finds(contextOf(projectOf(component), component))).toEqual([])
   })
 
   test('what one line holds is submitted', () => {

@@ -1,7 +1,8 @@
-import { RheoError, type Component, type Literal, type Project, type Rule } from '../../document'
+import { RheoError, textFieldsOf, type Component, type Literal, type Part, type Project, type Rule } from '../../document'
 import { evaluate, namesOr } from '../../expression'
 
 interface Owner {
+  readonly parts: readonly Part[]
   readonly rules: readonly Rule[]
   readonly variables: Component['variables']
   readonly parameters?: Component['parameters']
@@ -9,7 +10,7 @@ interface Owner {
 
 /**
  * Every value a variable can ever have, as a component knows it by name: the one it starts with, those that rules set it to
- * and those a screen is come into with. Null when that cannot be told, because it is set to what is worked out.
+ * and those a screen is come into with. Null when that cannot be told, because it is set to what is worked out, or somebody writes it.
  */
 export function valuesGiven(project: Project, component: Component, name: string): readonly Literal[] | null {
   const own = component.variables.find((variable) => variable.name === name)
@@ -18,7 +19,7 @@ export function valuesGiven(project: Project, component: Component, name: string
   const components = own ? [component] : project.components.filter((each) => !hasOwn(each, name))
   const screens = own ? [] : project.screens.filter((each) => !hasOwn(each, name))
   const set = [...components, ...screens].flatMap(({ rules }) => rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' && action.variable === name ? [action.to] : []))))
-  if (set.some((text) => namesOr(text).length > 0)) return null
+  if (set.some((text) => namesOr(text).length > 0) || [...components, ...screens].some((owner) => textFieldsOf(owner).some(({ writes }) => writes === name))) return null
   const entered = own ? [] : project.screens.flatMap(({ entryPoints = [] }) => entryPoints.flatMap(({ variables }): Literal[] => (name in variables ? [variables[name] ?? null] : [])))
   return [...new Set<Literal>([variable.start, ...set.flatMap(constantOf), ...entered])]
 }
