@@ -30,8 +30,8 @@ async function atTheFindings(hands: BenchHands): Promise<void> {
 test('a fault is seen to happen, mended by its remedy, and accepted with a reason until it changes', async () => {
   const hands = application.hands()
   await atTheFindings(hands)
-  expect(await words(hands, '.finding-detail')).toContain('working is left after 120 ms, but its 160 ms motion needs 40 ms more')
-  expect((await hands.driver.findElements({ css: '.witness-frames li' })).length).toBeGreaterThan(2)
+  await hands.until('it is told', async () => (await words(hands, '.finding-detail')).includes('working is left after 120 ms, but its 160 ms motion needs 40 ms more'), 90_000)
+  await hands.until('and shown', async () => (await hands.driver.findElements({ css: '.witness-frames li' })).length > 2)
   await hands.clickButton('Play it')
   await hands.until('it is held at the cut', async () => (await words(hands, '.witness-controls')).includes('cut here, 40 ms before its motion ends'))
 
