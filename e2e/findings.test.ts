@@ -30,6 +30,7 @@ async function atTheFindings(hands: BenchHands): Promise<void> {
 test('a fault is seen to happen, mended by its remedy, and accepted with a reason until it changes', async () => {
   const hands = application.hands()
   await atTheFindings(hands)
+  await hands.until('everything is checked', async () => (await (await hands.find('.findings-list')).getAttribute('aria-busy')) === 'false', 90_000)
   await hands.until('it is told', async () => (await words(hands, '.finding-detail')).includes('working is left after 120 ms, but its 160 ms motion needs 40 ms more'), 90_000)
   await hands.until('and shown', async () => (await hands.driver.findElements({ css: '.witness-frames li' })).length > 2)
   await hands.clickButton('Play it')
