@@ -347,6 +347,38 @@ describe('a session', () => {
     expect(here.getState().connection).toBe('saved')
   })
 
+  test('what is announced twice while it is read is taken in once', async () => {
+    const server = new FakeServer()
+    const [session, other] = [open(server), open(server, memory(), 'ole')]
+    for (const name of ['Berth', 'Cabin']) other.dispatch(renameProject(name), name)
+    await until(() => server.entries.length === 2)
+    await Promise.all([session.catchUp(1), session.catchUp(2), session.catchUp(Infinity)])
+    expect([session.revision, session.getState().project]).toEqual([2, server.project(start)])
+    // An edit that is stored while the log is read, on what another has stored meanwhile.
+    other.dispatch(renameProject('Bunk'), 'Bunk')
+    await until(() => server.entries.length === 3)
+    const reading = session.catchUp(3)
+    session.dispatch(renameProject('Deck'), 'Deck')
+    await until(() => session.getState().unsaved === 0)
+    await reading
+    expect([session.revision, session.getState().project]).toEqual([4, server.project(start)])
+  })
+
+  test('what is undone twice in one breath reads the log once', async () => {
+    const server = new FakeServer()
+    const [first, other] = [open(server), open(server, memory(), 'ole')]
+    for (const name of ['one', 'two']) first.dispatch(renameProject(name), name)
+    await until(() => server.entries.length === 2)
+    await other.catchUp(2)
+    for (const name of ['Berth', 'Bunk', 'Cabin', 'Deck']) other.dispatch(addComponent(newComponent(newId, name)), name)
+    await until(() => server.entries.length === 6)
+    const again = open(server)
+    await Promise.all([again.undo(), again.undo()])
+    const known = again.getState().history.entries.map(({ id }) => id)
+    expect(known).toEqual([...new Set(known)])
+    expect(again.getState().project.name).toBe('start')
+  })
+
   test('what was undone stays undone over a rebase and over a reload', async () => {
     const [server, kept] = [new FakeServer(), memory()]
     const here = open(server, kept)

@@ -200,7 +200,10 @@ export class ProjectSession {
     if (this.state.connection === 'removed') this.goOn()
     if (revision <= this.confirmed.revision || this.isSending) return
     try {
-      const missed = await this.options.server.log(this.confirmed.revision)
+      const base = this.confirmed.revision
+      const read = await this.options.server.log(base)
+      // Some of these may have been taken in while they were read: by what was sent, or by another catching up.
+      const missed = read.slice(this.confirmed.revision - base)
       if (!this.isSending && missed.length > 0) this.takeIn(missed)
     } catch (error) {
       if (mishapOf(error) === 'removed') this.noteRemoval()
@@ -235,7 +238,10 @@ export class ProjectSession {
 
   /** Learns of entries before those that are known, for what can be undone. */
   private async readOn(): Promise<void> {
-    const { entries, from } = await this.options.server.history(this.knownFrom)
+    const before = this.knownFrom
+    const { entries, from } = await this.options.server.history(before)
+    // Two who asked at once are told the same.
+    if (this.knownFrom !== before) return
     this.knownFrom = from
     this.confirmed = { ...this.confirmed, history: historyOf(this.options.author.id, [...entries, ...this.confirmed.history.entries]) }
   }
