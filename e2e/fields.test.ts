@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals'
-import { Key, type WebElement } from 'selenium-webdriver'
+import { Key } from 'selenium-webdriver'
 import { useApplication } from './harness/application'
 import type { BenchHands } from './harness/bench'
 
@@ -14,19 +14,10 @@ async function withField(hands: BenchHands): Promise<void> {
   await hands.until('it is drawn', async () => (await hands.words()).includes('Find a port'))
 }
 
-/** Puts the caret into the field, where it is drawn. */
-async function enter(hands: BenchHands): Promise<WebElement> {
-  const field = await hands.find('.spoken-field')
-  const { x, y } = await hands.driver.executeScript<{ readonly x: number; readonly y: number }>('const { x, y } = arguments[0].getBoundingClientRect(); return { x: x + 6, y: y + 6 }', field)
-  await hands.driver.actions().move({ x: Math.round(x), y: Math.round(y) }).click().perform()
-  await hands.until('the field has the focus', async () => hands.driver.executeScript('return document.activeElement === arguments[0]', field))
-  return field
-}
-
 test('what is written into a field is drawn, kept under its variable, and read out', async () => {
   const hands = application.hands()
   await withField(hands)
-  const field = await enter(hands)
+  const field = await hands.enterField()
   await field.sendKeys('lund')
   await hands.until('it is drawn, and what follows from it', async () => (await hands.words()).join() === 'lund,LUND')
   expect(await hands.driver.executeScript('return [arguments[0].getAttribute("aria-label"), arguments[0].value]', field)).toEqual(['Search', 'lund'])
@@ -41,7 +32,7 @@ test('what is written into a field is drawn, kept under its variable, and read o
 test('a composition is written once it is done', async () => {
   const hands = application.hands()
   await withField(hands)
-  await enter(hands)
+  await hands.enterField()
   await hands.askDevTools('Input.imeSetComposition', { text: 'みなと', selectionStart: 3, selectionEnd: 3 })
   await hands.driver.sleep(300)
   expect((await hands.words()).filter((words) => words === 'みなと' || words === '港')).toEqual([])
@@ -52,7 +43,7 @@ test('a composition is written once it is done', async () => {
 test('the field lies over its drawing whatever the size of the specimen, and Tab leaves it', async () => {
   const hands = application.hands()
   await withField(hands)
-  const field = await enter(hands)
+  const field = await hands.enterField()
   const [native, drawn] = await hands.driver.executeScript<readonly (readonly number[])[]>(`
     const boxOf = (element) => { const { left, width } = element.getBoundingClientRect(); return [left, width] }
     const key = arguments[0].dataset.says

@@ -331,6 +331,15 @@ export class BenchHands extends Hands {
     await this.tap(await this.byText(words, `*[name()="tspan"][ancestor::*[contains(@class, "${within}")]]`))
   }
 
+  /** Puts the caret into the field of a run, where it is drawn; this is using what was made, not making it. */
+  async enterField(): Promise<WebElement> {
+    const field = await this.find('.spoken-field')
+    const { x, y } = await this.driver.executeScript<{ readonly x: number; readonly y: number }>('const { x, y } = arguments[0].getBoundingClientRect(); return { x: x + 6, y: y + 6 }', field)
+    await this.driver.actions().move({ x: Math.round(x), y: Math.round(y) }).click().perform()
+    await this.until('the field has the focus', async () => this.driver.executeScript('return document.activeElement === arguments[0]', field))
+    return field
+  }
+
   /** The words to be read in a picture. */
   words(within = '.specimen-picture'): Promise<readonly string[]> {
     return this.driver.executeScript('return [...document.querySelectorAll(arguments[0] + " text")].filter((each) => each.getBoundingClientRect().width > 0).map((each) => each.textContent)', within)

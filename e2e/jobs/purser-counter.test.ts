@@ -57,10 +57,7 @@ async function preview(hands: BenchHands): Promise<void> {
 
 /** Writes into the field, as it stands over its drawing. */
 async function type(hands: BenchHands, text: string): Promise<void> {
-  const field = await hands.find('.spoken-field')
-  const { x, y } = await hands.driver.executeScript<{ readonly x: number; readonly y: number }>('const { x, y } = arguments[0].getBoundingClientRect(); return { x: x + 8, y: y + 8 }', field)
-  await hands.driver.actions().move({ x: Math.round(x), y: Math.round(y) }).click().perform()
-  await hands.until('the field has the focus', async () => hands.driver.executeScript('return document.activeElement === arguments[0]', field))
+  const field = await hands.enterField()
   await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text === '' ? Key.DELETE : text)
 }
 

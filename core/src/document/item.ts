@@ -1,8 +1,8 @@
 import type { Component } from './component'
 import type { Part } from './part'
 import type { Project } from './project'
-import type { Parameter, Variable } from './rule'
-import { cellIn, type Column, type DataRecord, type DataTable } from './table'
+import type { Variable } from './rule'
+import { cellIn, typeOfCell, type Column, type DataRecord, type DataTable } from './table'
 import type { Id, Literal } from './value'
 import { wordOf } from './word'
 
@@ -60,8 +60,5 @@ export type Settable = Pick<Variable, 'name' | 'type'>
 
 /** What the rules of a component can set, its own variables first. */
 export const settablesOf = (project: Project, component: Pick<Component, 'id' | 'variables'>): readonly Settable[] =>
-  [...component.variables, ...project.variables, ...tablesShownBy(project, component.id).flatMap((table) => [...columnsOf(table)].map(([word, { type }]) => ({ name: ofItem(word), type: typeInItem(type) })))]
+  [...component.variables, ...project.variables, ...tablesShownBy(project, component.id).flatMap((table) => [...columnsOf(table)].map(([word, { type }]) => ({ name: ofItem(word), type: typeOfCell({ type }) })))]
     .filter(({ name }, index, all) => all.findIndex((each) => each.name === name) === index)
-
-/** The type of what a column of an item holds, as that of a variable. */
-const typeInItem = (type: Column['type']): Exclude<Parameter['type'], 'colour' | 'slot'> => (type === 'number' || type === 'yes/no' ? type : 'text')

@@ -28,3 +28,6 @@ export const cellIn = ({ cells }: DataRecord, { id, type }: Pick<Column, 'id' | 
 
 /** What an expression reads of a record that is not there. */
 export const emptyCell = ({ type }: Pick<Column, 'type'>): Literal => EMPTY[type]
+
+/** The type of what a column holds, as expressions and variables have it. */
+export const typeOfCell = ({ type }: Pick<Column, 'type'>): 'number' | 'yes/no' | 'text' => (type === 'number' || type === 'yes/no' ? type : 'text')

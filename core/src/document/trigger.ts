@@ -42,6 +42,17 @@ export interface KeyTrigger extends Of<typeof KeyTrigger> {}
 /** When a timer comes at the latest, in ms. */
 export const latestMs = ({ ms, mostMs = ms }: TimerTrigger): number => mostMs
 
+/** A change of state that hangs on how far something is dragged or scrolled instead of on time. */
+const DraggedTrigger = object({
+  on: choice('while dragged'),
+  /** How far it has come, from 0 to 1. */
+  by: ExpressionText,
+  /** Let go, it goes on to its end where this is true, and back where it is not; null has it go on from half way. */
+  keptIf: orNull(ExpressionText),
+})
+const ScrolledTrigger = object({ on: choice('while scrolled'), by: ExpressionText })
+export type LeadingTrigger = Of<typeof DraggedTrigger | typeof ScrolledTrigger>
+
 export const Trigger = kinds(
   'on',
   PlainPointerTrigger,
@@ -49,6 +60,8 @@ export const Trigger = kinds(
   LongPressTrigger,
   TimerTrigger,
   KeyTrigger,
+  DraggedTrigger,
+  ScrolledTrigger,
   object({ on: choice('focus', 'blur', 'submit', 'shown', 'hidden') }),
   /** `inside`: everything that stands inside has come to rest as well. */
   object({ on: choice('settled'), inside: optional(boolean) }),
@@ -73,12 +86,16 @@ export function oppositeOf(trigger: Trigger): Trigger {
 export type TriggerKind = Trigger['on']
 
 export const TRIGGER_KINDS: readonly TriggerKind[] = [
-  'tap', 'double tap', 'press', 'release', 'cancel', 'press outside', 'long press', 'enter', 'leave', 'drag start', 'drag', 'drag end', 'wheel', 'scroll', 'pinch',
+  'tap', 'double tap', 'press', 'release', 'cancel', 'press outside', 'long press', 'enter', 'leave', 'drag start', 'drag', 'drag end', 'while dragged', 'wheel', 'scroll', 'while scrolled', 'pinch',
   'key', 'key up', 'focus', 'blur', 'submit', 'entered', 'left', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden',
 ]
 
-/** A trigger of each kind with its usual settings. */
-export function defaultTrigger(kind: TriggerKind): Trigger {
+/**
+ * A trigger of each kind with its usual settings.
+ *
+ * @param about the part it listens to, or the outermost one, as a word: what a hand leads comes all the way within 100 px of it
+ */
+export function defaultTrigger(kind: TriggerKind, about: string | null = null): Trigger {
   switch (kind) {
     case 'double tap':
       return { on: kind, tapWaits: false }
@@ -90,6 +107,10 @@ export function defaultTrigger(kind: TriggerKind): Trigger {
     case 'key':
     case 'key up':
       return { on: kind, key: 'Enter', modifiers: {}, anywhere: false }
+    case 'while dragged':
+      return { on: kind, by: about === null ? '0' : `${about}.dragX / 100`, keptIf: null }
+    case 'while scrolled':
+      return { on: kind, by: about === null ? '0' : `${about}.scrollY / 100` }
     case 'changes':
       return { on: kind, name: '', to: null }
     case 'message':
@@ -118,6 +139,9 @@ export function triggerRow(trigger: Trigger, part: Id | null): string {
       return `message ${trigger.name}`
     case 'settled':
       return trigger.inside === true ? 'settled with what is inside' : 'settled'
+    case 'while dragged':
+    case 'while scrolled':
+      return `${trigger.on}${about} by ${trigger.by}`
     case 'shown':
     case 'hidden':
       return trigger.on
@@ -133,6 +157,27 @@ export function triggerRow(trigger: Trigger, part: Id | null): string {
 function chordText({ key, modifiers: { shift, control, alt, meta } }: Pick<KeyTrigger, 'key' | 'modifiers'>): string {
   const held = [shift && 'Shift', control && 'Control', alt && 'Alt', meta && 'Meta'].filter(Boolean)
   return [...held, key ?? 'any'].join('+')
+}
+
+/** Whether a change of state hangs on a hand instead of on time. */
+export const isLeading = (trigger: Trigger): trigger is LeadingTrigger => trigger.on === 'while dragged' || trigger.on === 'while scrolled'
+
+/** The texts of a trigger that are expressions. */
+export function expressionsOfTrigger(trigger: Trigger): readonly string[] {
+  const texts = isLeading(trigger) ? [trigger.by, trigger.on === 'while dragged' ? trigger.keptIf : null] : ['pauseWhile' in trigger ? trigger.pauseWhile : null]
+  return texts.filter((text) => text !== null)
+}
+
+/** A trigger with its expressions changed; the very same where none of them is. */
+export function withTriggerExpressions<T extends Trigger>(trigger: T, change: (expression: string) => string): T {
+  if (!expressionsOfTrigger(trigger).some((text) => change(text) !== text)) return trigger
+  const orNone = (expression: string | null) => expression && change(expression)
+  return {
+    ...trigger,
+    ...('by' in trigger ? { by: change(trigger.by) } : {}),
+    ...('keptIf' in trigger ? { keptIf: orNone(trigger.keptIf) } : {}),
+    ...('pauseWhile' in trigger ? { pauseWhile: orNone(trigger.pauseWhile) } : {}),
+  }
 }
 
 /** Whether a person makes this happen, rather than time or another rule. */

@@ -1,4 +1,4 @@
-import { addAsset, addComponent, addIcon, addToken, batch, componentsOn, freeName, hasKeys, inProject, insertInto, namesOf, textFieldsOf, type Action, type Component, type Edit, type Id, type Named, type NewId, type Project } from '../document'
+import { addAsset, addComponent, addIcon, addToken, batch, componentsOn, freeName, hasKeys, inProject, insertInto, namesGivenBy, namesOf, type Action, type Component, type Edit, type Id, type Named, type NewId, type Project } from '../document'
 import { namesOfBehaviour, namesOfLists, namesOfValues } from '../machine'
 
 /** What components use of their project, themselves and what is inside them included. */
@@ -19,7 +19,7 @@ export function neededBy(project: Project, ids: readonly Id[]): Needed {
   const components = [...new Set([...asked, ...asked.flatMap((component) => componentsOn(project, component))])]
   const said = new Set<unknown>()
   for (const component of components) gather(component, said)
-  const names = new Set(components.flatMap((component) => [...namesOfValues(component), ...namesOfBehaviour(component), ...namesOfLists(component), ...setsOf(component)]))
+  const names = new Set(components.flatMap((component) => [...namesOfValues(component), ...namesOfBehaviour(component), ...namesOfLists(component), ...namesGivenBy(component)]))
   const isSaid = ({ id }: { readonly id: Id }) => said.has(id)
   return {
     components, tokens: project.tokens.filter(isSaid), tables: project.tables.filter(isSaid), assets: project.assets.filter(isSaid), screens: project.screens.filter(isSaid),
@@ -33,8 +33,6 @@ function gather(value: unknown, into: Set<unknown>): void {
   else if (Array.isArray(value)) value.forEach((each) => gather(each, into))
   else if (hasKeys(value)) Object.values(value).forEach((each) => gather(each, into))
 }
-
-const setsOf = ({ rules, parts }: Component): readonly string[] => [...rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' ? [action.variable] : []))), ...textFieldsOf({ parts }).flatMap(({ writes }) => writes ?? [])]
 
 /** What of the needed another project has already, under the same name. */
 export function alreadyIn(to: Project, { components, tokens, tables }: Needed): readonly Named[] {

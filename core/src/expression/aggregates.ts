@@ -1,4 +1,4 @@
-import { asNumber, emptyCell, keysOf, type Literal } from '../document'
+import { asNumber, emptyCell, type AggregateName, type Literal } from '../document'
 
 /** What the records of a table can be asked together. */
 export interface Aggregate {
@@ -15,8 +15,6 @@ export interface Aggregate {
 const ofNumbers: Aggregate = { takes: 'a table, and a number of each record', isAlone: false, asks: 'number', result: 'number' }
 const ofConditions: Aggregate = { takes: 'a table, and a condition', isAlone: false, asks: 'yes/no', result: 'yes/no' }
 
-export type AggregateName = 'count' | 'sum' | 'least' | 'greatest' | 'average' | 'any' | 'every' | 'first'
-
 export const AGGREGATES: Readonly<Record<AggregateName, Aggregate>> = {
   count: { takes: 'a table, and a condition if not all its records are counted', isAlone: true, asks: 'yes/no', result: 'number' },
   sum: ofNumbers,
@@ -27,8 +25,6 @@ export const AGGREGATES: Readonly<Record<AggregateName, Aggregate>> = {
   every: ofConditions,
   first: { takes: 'a table, and a condition if not its first record is meant', isAlone: true, asks: 'yes/no', result: null },
 }
-
-export const AGGREGATE_NAMES = keysOf(AGGREGATES)
 
 /** What numbers of each record come to; 0 where there are none. */
 export function ofAll(name: 'sum' | 'least' | 'greatest' | 'average', values: readonly Literal[]): number {

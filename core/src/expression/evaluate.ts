@@ -2,6 +2,7 @@ import { asNumber, cellIn, certain, columnsOf, emptyCell, isTable, never, readOf
 import { ofAll } from './aggregates'
 import { FUNCTIONS } from './functions'
 import { ANGLE_TO_POINTER, ExpressionError, operandsOf, parseExpression, type AggregateExpression, type Expression } from './parse'
+import { isHandReading } from './readings'
 import { ofRecord, tableName } from './tables'
 import { orderOf } from './text-order'
 
@@ -56,7 +57,7 @@ class Evaluation {
       case 'literal':
         return node.value
       case 'name':
-        return this.named(node.name, asked)
+        return this.named(node.name, asked, isHandReading(node.name) ? 0 : undefined)
       case ANGLE_TO_POINTER:
         return this.named(angleName(node.part), null, 0)
       case 'not':

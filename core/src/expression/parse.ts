@@ -1,7 +1,7 @@
 import jsep from 'jsep'
 import { LRUCache } from 'lru-cache'
-import { isFields, never, RheoError } from '../document'
-import { AGGREGATE_NAMES, AGGREGATES, type AggregateName } from './aggregates'
+import { AGGREGATE_NAMES, isFields, literally, never, RheoError, type AggregateName } from '../document'
+import { AGGREGATES } from './aggregates'
 import { FUNCTIONS } from './functions'
 
 /** An expression as a tree: the subset of ECMAScript that values and guards are written in. */
@@ -208,6 +208,6 @@ function dottedName(read: jsep.Expression, text: string): string {
 
 /** Where a word first is in a text as a whole word; the start when it does not. */
 export function placeInText(text: string, word: string): number {
-  const escaped = word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
+  const escaped = literally(word)
   return Math.max(0, text.search(new RegExp(/^\w/.test(word) ? `(?<![\\w.])${escaped}(?!\\w)` : escaped)))
 }

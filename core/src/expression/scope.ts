@@ -1,4 +1,5 @@
-import { cellIn, columnsOf, emptyCell, ofItem, orElse, tablesShownBy, wordOf, type Column, type Component, type DataTable, type Literal, type Parameter, type Project, type Variable, type Worth } from '../document'
+import { cellIn, columnsOf, emptyCell, ofItem, orElse, tablesShownBy, typeOfCell, wordOf, type Component, type DataTable, type Literal, type Parameter, type Project, type Variable, type Worth } from '../document'
+import { FIELD_READINGS, HAND_READINGS, READINGS } from './readings'
 import { columnName, isTableName, nameOfTable } from './tables'
 import { typeOf, type ExpressionType, type Scope } from './types'
 
@@ -32,23 +33,18 @@ function namesOf(project: Project, component: Pick<Component, 'id' | 'parameters
   for (const part of component.parts) {
     scope[`${wordOf(part.name)}.natural.width`] = 'number'
     scope[`${wordOf(part.name)}.natural.height`] = 'number'
-    if (part.kind === 'field') for (const reading of ['isEmpty', 'isValid']) scope[`${wordOf(part.name)}.${reading}`] ??= 'yes/no'
-    for (const reading of READINGS) scope[`${wordOf(part.name)}.${reading}`] ??= 'number'
+    if (part.kind === 'field') for (const reading of FIELD_READINGS) scope[`${wordOf(part.name)}.${reading}`] ??= 'yes/no'
+    for (const reading of [...READINGS, ...HAND_READINGS]) scope[`${wordOf(part.name)}.${reading}`] ??= 'number'
   }
   for (const table of tablesShownBy(project, component.id)) for (const [name, type] of Object.entries(itemScope(table))) scope[name] = (scope[name] ?? type) === type ? type : 'anything'
   return { ...scope, ...tableScope(project.tables) }
 }
 
-/** What can be read of where a part stands, in px: its edges in its component, and its size. */
-export const READINGS = ['left', 'top', 'width', 'height'] as const
-
 /** The tables whose records can be asked together, with the types of their columns. */
 export const tableScope = (tables: readonly DataTable[]): Scope =>
   Object.fromEntries(tables.toReversed().flatMap((table) => [
-    [nameOfTable(table), 'anything' as const], ...[...columnsOf(table)].map(([word, column]) => [columnName(wordOf(table.name), word), typeOfColumn(column)] as const),
+    [nameOfTable(table), 'anything' as const], ...[...columnsOf(table)].map(([word, column]) => [columnName(wordOf(table.name), word), typeOfCell(column)] as const),
   ]))
-
-const typeOfColumn = ({ type }: Column): ExpressionType => (type === 'number' || type === 'yes/no' ? type : 'text')
 
 /** Whether a component means by a name what everyone shares: a table, or a variable of the project's where none of its own goes by that name. */
 export const isShared = (project: Project, { parameters, variables }: Pick<Component, 'parameters' | 'variables'>, name: string): boolean =>
@@ -56,7 +52,7 @@ export const isShared = (project: Project, { parameters, variables }: Pick<Compo
 
 /** The names the records of a table add to those. */
 export const itemScope = (table: DataTable | undefined): Scope =>
-  Object.fromEntries(table ? [...columnsOf(table)].map(([word, column]) => [ofItem(word), typeOfColumn(column)]) : [])
+  Object.fromEntries(table ? [...columnsOf(table)].map(([word, column]) => [ofItem(word), typeOfCell(column)]) : [])
 
 /** What expressions of an item read of its record. */
 export const itemEnvironment = (table: DataTable, record: DataTable['records'][number]): Record<string, Literal> =>

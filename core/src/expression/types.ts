@@ -2,6 +2,7 @@ import { certain, lastOf, never } from '../document'
 import { AGGREGATES } from './aggregates'
 import { FUNCTIONS } from './functions'
 import { ANGLE_TO_POINTER, ExpressionError, parseExpression, placeInText, type AggregateExpression, type Expression } from './parse'
+import { READINGS } from './readings'
 import { columnName, isTableName, ofRecord, tableName } from './tables'
 
 /** `anything` is what nobody knows beforehand, such as what comes with a message from outside: it goes with whatever is asked for. */
@@ -85,7 +86,7 @@ class Typing {
     if (name.startsWith(ofRecord(''))) return this.fail(name, names.some((each) => each.startsWith(ofRecord(''))) ? `No column is called “${name}”. ${columnsIn(this.scope)}` : '“record” is a record of a table that is asked about, such as in count(goods, record.price > 3).')
     const measures = names.filter((each) => each.includes('.natural.'))
     const spoken = names.filter((each) => each.endsWith(')'))
-    const readings = names.filter((each) => /^\w+\.(left|top|width|height)$/.test(each) && Object.hasOwn(this.scope, `${each.slice(0, each.indexOf('.'))}.natural.width`))
+    const readings = names.filter((each) => READINGS.some((reading) => each.endsWith(`.${reading}`)) && Object.hasOwn(this.scope, `${each.slice(0, each.indexOf('.'))}.natural.width`))
     const known = names.filter((each) => !measures.includes(each) && !spoken.includes(each) && !readings.includes(each))
     const measured = measures.length > 0 ? ` Sizes of content, such as ${lastOf(measures)}, and where parts stand, such as ${readings[0] ?? ''}, are known too.` : ''
     const asked = spoken.length > 0 ? ` Of states: ${spoken.slice(0, 6).join(', ')}${spoken.length > 6 ? ', …' : ''}.` : ''

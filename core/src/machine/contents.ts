@@ -2,6 +2,7 @@ import { certain, componentOf, isExpression, isTable, isToken, itemAt, ofItem, o
 import { evaluate, itemEnvironment, nameOfTable, orderOf, type Environment } from '../expression'
 import { compile } from './compile'
 import type { Compiled, HolderPart, Values } from './compiled'
+import { withFields } from './field'
 import { itemStep } from './paths'
 
 /** Something that stands inside an instance, as its holder has it. */
@@ -26,8 +27,11 @@ export interface Holding {
 }
 
 /** What stands inside an instance. A slot filled with something that holds the slot's own component stays empty. */
-export const contentsOf = (project: Project, holding: Holding): readonly Content[] =>
-  holding.compiled.holders.flatMap((holder) => contentsIn(project, holding, holder))
+export function contentsOf(project: Project, holding: Holding): readonly Content[] {
+  const { compiled, environment } = holding
+  const asked = { ...holding, environment: withFields(compiled.component, environment) }
+  return compiled.holders.flatMap((holder) => contentsIn(project, asked, holder))
+}
 
 function contentsIn(project: Project, { compiled, values, environment, chain }: Holding, { part, index }: HolderPart): readonly Content[] {
   const own = certain(values[index])

@@ -1,8 +1,5 @@
 import { asLiteral, textFieldsOf, isExpression, orElse, wordOf, type Component, type FieldPart, type Literal } from '../document'
-import { evaluate, namesOr, type Environment } from '../expression'
-
-/** What can be asked of a field: `query.isEmpty`, `query.isValid`, by its name as one word. */
-export const FIELD_READINGS = ['isEmpty', 'isValid'] as const
+import { evaluate, FIELD_READINGS, namesOr, type Environment } from '../expression'
 
 /** What a field holds, as text. */
 export function heldBy({ writes }: FieldPart, environment: Environment): string {
@@ -13,14 +10,15 @@ export function heldBy({ writes }: FieldPart, environment: Environment): string 
 /** What a field shows of what it holds: of a password only how long it is. */
 export const shownOf = (text: string, kind: unknown): string => (kind === 'password' ? '•'.repeat([...text].length) : text)
 
-/** What expressions of a component can ask of its fields; nothing where it has none. */
-export function fieldReadings(component: Component, environment: Environment): Readonly<Record<string, boolean>> {
+/** What names stand for, with what expressions of a component can ask of its fields; the very same where it has none. */
+export function withFields(component: Component, environment: Environment): Environment {
   const fields = textFieldsOf(component)
-  return Object.fromEntries(fields.flatMap((field) => {
+  if (fields.length === 0) return environment
+  return { ...environment, ...Object.fromEntries(fields.flatMap((field) => {
     const text = heldBy(field, environment)
     const word = wordOf(field.name)
     return [[`${word}.isEmpty`, text === ''], [`${word}.isValid`, isValid(field, text, environment)]] as const
-  }))
+  })) }
 }
 
 /** What a name asks of a field is worked out of what that writes into; other names stay. */

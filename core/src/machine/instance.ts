@@ -4,6 +4,7 @@ import type { Size } from '../layout'
 import { laneEndMs, laneValue, type Lane, type Shown } from '../motion'
 import { axisAt, NO_CONTENTS, NOTHING_GIVEN, type Compiled, type Contents, type Given, type Measured, type Situation, type Targets } from './compiled'
 import { cycleValue, cyclesOf, type Cycle } from './cycle'
+import type { Led } from './led'
 import { NOT_DRAGGED, shifted, type Dragged } from './shifted'
 import { timerDueMs } from './timer'
 
@@ -32,6 +33,8 @@ export interface Instance {
   readonly targets: Targets
   readonly lanes: readonly Lane[]
   readonly cycles: readonly Cycle[]
+  /** Axes that a hand leads towards another state, one each. */
+  readonly led: readonly Led[]
   /** What happens to the motion of each axis when another one is to start. */
   readonly policies: readonly InterruptionPolicy[]
   /** When it is gone, once it has begun to leave; null while it stays. */
@@ -65,7 +68,7 @@ export function startInstance({ path, compiled, environment, states: given, isAb
     path, compiled, ...situation, targets, isMotionReduced,
     numbers, clocks: Array.from({ length: axes.length + compiled.timers.length }, () => Infinity),
     dragged: NOT_DRAGGED,
-    lanes: [], cycles: [],
+    lanes: [], cycles: [], led: [],
     policies: axes.map(() => 'continue'),
     goneMs: null,
   }

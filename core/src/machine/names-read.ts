@@ -1,4 +1,4 @@
-import { decidedBy, expressionsOfAction, expressionsOfList, textFieldsOf, isExpression, lookAt, orElse, restingLooks, stageLooks, type Component, type Value } from '../document'
+import { decidedBy, expressionsOfAction, expressionsOfList, expressionsOfTrigger, textFieldsOf, isExpression, lookAt, orElse, restingLooks, stageLooks, type Component, type Value } from '../document'
 import { namesIn } from '../expression'
 import { isForItems } from './compiled'
 import { throughFields } from './field'
@@ -17,7 +17,7 @@ export function namesOfBehaviour(component: Component): readonly string[] {
   const decided = axes.flatMap((axis) => decidedBy(axis) ?? [])
   const awaited = rules.flatMap(({ trigger }) => (trigger.on === 'changes' ? [trigger.name] : []))
   const ofRules = rules.flatMap(({ guard, trigger, actions }) => [
-    guard, 'pauseWhile' in trigger ? trigger.pauseWhile : null,
+    guard, ...expressionsOfTrigger(trigger),
     ...actions.flatMap(expressionsOfAction),
   ])
   const ofStages = stageLooks(component).flatMap((place) => Object.values(lookAt(component, place)).flatMap((said) => Object.values(said).flatMap(expressionsIn)))

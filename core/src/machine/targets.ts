@@ -4,7 +4,7 @@ import {
   type Value, type Worth,
 } from '../document'
 import { evaluate, READINGS, type Environment } from '../expression'
-import { fieldReadings, heldBy, shownOf } from './field'
+import { heldBy, shownOf, withFields } from './field'
 import { layOut, needsLayout, unconstrainedSize, type LayoutNode, type Rectangle, type Size } from '../layout'
 import {
   isForItems, NOTHING_GIVEN, type CompiledPart, type Contents, type Given, type Measured, type Situation, type Targets, type ValueProblem, type Values,
@@ -62,9 +62,9 @@ export class Resolver {
     const looks = [...looksIn(this.component, situation.states), ...(situation.isAbsent ? [this.component.absent] : [])]
     const readings = this.readings.filter(({ name }) => !Object.hasOwn(situation.environment, name))
     let natural: Record<string, Literal> = Object.fromEntries([...this.measured.flatMap(({ part }) => naturalNames(part, { width: 0, height: 0 })), ...readings.map(({ name }): [string, Literal] => [name, 0])])
-    const fields = fieldReadings(this.component, situation.environment)
+    const environment = withFields(this.component, situation.environment)
     for (let round = 1; ; round++) {
-      const { problems, values, root } = this.said(looks, { ...situation.environment, ...fields, ...natural }, situation)
+      const { problems, values, root } = this.said(looks, { ...environment, ...natural }, situation)
       const places = needsLayout(root) ? layOut(root) : null
       const measured = Object.fromEntries([
         ...this.measured.flatMap(({ part, index }) => naturalNames(part, unconstrainedSize(certain(nodeIn(root, part.id)), places?.get(part.id)?.width ?? certain(values[index]).width))),

@@ -5,15 +5,25 @@ import { axisAt, type Targets } from './compiled'
 import { cyclesOf } from './cycle'
 import { glideOf, glideTo } from './glide'
 import { shownValue, targetsOf, type Instance } from './instance'
+import { goOnFromLed, letBack } from './led'
 import { keepState } from './slots'
 import { changesBetween, type TargetChange } from './targets'
 import { FROM_OUTSIDE, lanesTowards } from './towards'
 
 /**
  * The instance after one of its axes has gone to another state: the state changes at once, then what is shown sets
- * out from where it is towards the new targets. Going to the state it is in enters it afresh.
+ * out from where it is towards the new targets. Going to the state it is in enters it afresh. Where a hand has led it
+ * there and let go, it goes on from where it was led; where one leads it elsewhere, that is given up.
  */
-export function changeState(instance: Instance, axisIndex: number, to: string, rule: Rule | null, atMs: number): Instance {
+export function changeState(before: Instance, axisIndex: number, to: string, rule: Rule | null, atMs: number): Instance {
+  const led = before.led.find(({ axis }) => axis === axisIndex)
+  const isLedThere = led !== undefined && led.rule === rule && led.to === to && led.restMs !== null
+  const instance = led && !isLedThere ? letBack(before, axisIndex, atMs) : before
+  const after = changedState(instance, axisIndex, to, rule, atMs)
+  return led && isLedThere ? goOnFromLed(instance, after, led, atMs) : after
+}
+
+function changedState(instance: Instance, axisIndex: number, to: string, rule: Rule | null, atMs: number): Instance {
   const { compiled } = instance
   const axis = axisAt(compiled, axisIndex)
   const from = certain(instance.states[axisIndex])

@@ -22,17 +22,39 @@ export interface Lane {
   readonly from: Literal
   readonly to: Literal
   readonly valueAt: Interpolator
+  /** What its time is while a hand leads it, and until what that began has ended; null where it goes by the clock. */
+  readonly led: LedTime | null
   /** Where the change it reverses came from, and how much it is shortened (CSS Transitions § 3.1). */
   readonly reversingFrom: Literal
   readonly shortening: number
 }
 
-/** When a lane has come to its end, in ms of the run. */
-export const laneEndMs = (lane: Lane): number => lane.startMs + lane.delayMs + lane.durationMs
+/** The time of a lane that does not go by the clock: from one of its own instants to another, in so many ms of the run. */
+export interface LedTime {
+  readonly sinceMs: number
+  readonly tookMs: number
+  readonly fromMs: number
+  readonly toMs: number
+  readonly ease: Easing
+  /** It stays where it has come to until it is led on or let go. */
+  readonly isHeld: boolean
+}
+
+/** When a lane has come to its end, in ms of the run; Infinity while it is held. */
+export const laneEndMs = (lane: Lane): number => (lane.led ? (lane.led.isHeld ? Infinity : lane.led.sinceMs + lane.led.tookMs) : ownEndMs(lane))
+
+const ownEndMs = ({ startMs, delayMs, durationMs }: Lane): number => startMs + delayMs + durationMs
+
+/** Which instant of its own a lane is at, at an instant of the run, in ms. */
+export function ownMs({ led }: Pick<Lane, 'led'>, atMs: number): number {
+  if (!led) return atMs
+  const { sinceMs, tookMs, fromMs, toMs, ease } = led
+  return atMs >= sinceMs + tookMs ? toMs : fromMs + (toMs - fromMs) * ease(Math.max(0, atMs - sinceMs) / tookMs)
+}
 
 /** Eased progress at an instant: 0 while it waits, 1 from its end on. */
 export function laneProgress(lane: Lane, atMs: number): number {
-  const elapsed = atMs - lane.startMs - lane.delayMs
+  const elapsed = ownMs(lane, atMs) - lane.startMs - lane.delayMs
   if (elapsed >= lane.durationMs) return 1
   if (elapsed <= 0) return elapsed < 0 ? 0 : lane.ease(0)
   return lane.ease(elapsed / lane.durationMs)
@@ -45,14 +67,16 @@ export function laneValue(lane: Lane, atMs: number): Shown {
 
 /** The same where its progress at that instant is known. What is to be seen shows when the lane begins, not while it waits. */
 export function shownAtProgress(lane: Lane, atMs: number, progress: number): Shown {
+  const own = ownMs(lane, atMs)
   const begins = lane.startMs + lane.delayMs
-  if (atMs >= begins + lane.durationMs) return lane.to
-  return atMs < begins && typeof lane.from === 'boolean' ? lane.from : lane.valueAt(progress)
+  if (own >= ownEndMs(lane)) return lane.to
+  if (lane.led && own <= lane.startMs) return lane.from
+  return own < begins && typeof lane.from === 'boolean' ? lane.from : lane.valueAt(progress)
 }
 
 /** Whether two lanes are equally far at every instant. */
 export const keepsPace = (a: Lane, b: Lane): boolean =>
-  a.startMs === b.startMs && a.delayMs === b.delayMs && a.durationMs === b.durationMs && a.ease === b.ease
+  a.led === b.led && a.startMs === b.startMs && a.delayMs === b.delayMs && a.durationMs === b.durationMs && a.ease === b.ease
 
 export interface LaneChange {
   readonly part: number
@@ -91,7 +115,7 @@ export function startLane(change: LaneChange): Lane | null {
   const valueAt: Interpolator = timing.switchAt === null ? way.valueAt : () => from
   return {
     part: change.part, property: definition.name, axis: change.axis,
-    startMs: atMs, delayMs: timing.delayMs, durationMs, timing, ease: way.ease, seams: seamsOf(change.waypoints ?? []), from, to, valueAt,
+    startMs: atMs, delayMs: timing.delayMs, durationMs, timing, ease: way.ease, seams: seamsOf(change.waypoints ?? []), from, to, valueAt, led: null,
     reversingFrom: reversing ? running.to : from,
     shortening,
   }

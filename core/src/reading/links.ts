@@ -1,4 +1,4 @@
-import { expressionsOfList, isExpression, textFieldsOf, type Component, type Id, type Part, type Project, type Screen } from '../document'
+import { expressionsOfList, isExpression, namesGivenBy, type Component, type Id, type Part, type Project, type Screen } from '../document'
 import { namesOr } from '../expression'
 import { compile, namesOfBehaviour, surfaceComponent, type Compiled } from '../machine'
 
@@ -83,7 +83,7 @@ function voiceOf(project: Project, part: Id | null, components: readonly Compone
       return recipient === 'everyone' || component === outermost ? [{ message, to: recipient }] : []
     }),
     hears: new Set(components.flatMap(({ rules }) => rules.flatMap(({ trigger }) => (trigger.on === 'message' ? [trigger.name] : [])))),
-    sets: new Set([...actions.flatMap(({ action, component }) => (action.do === 'set' && isOwn(component, action.variable) ? [action.variable] : [])), ...components.flatMap((component) => textFieldsOf(component).flatMap(({ writes }) => (writes !== null && isOwn(component, writes) ? [writes] : []))), ...tied]),
+    sets: new Set([...components.flatMap((component) => namesGivenBy(component).filter((name) => isOwn(component, name))), ...tied]),
     reads: new Set([...components.flatMap((component) => (part === null ? namesOfBehaviour(component) : [...compile(project, component).reads]).filter((name) => isOwn(component, name))), ...tied]),
   }
 }

@@ -2,12 +2,14 @@ import { certain, firstOf, type Drag, type PointerKind } from '../document'
 import { dragTo, letGo, partAt, shiftOf, type Instance } from '../machine'
 import { inverse, itemOf, matrixTo, transformed, type DrawList, type Frame, type Matrix, type Point } from '../scene'
 import type { FocusStop } from './focus'
+import { scrolled, tellScrolling } from './leading'
 import type { Moment } from './moment'
 import { answering } from './pictures'
 import { replace } from './population'
 import type { Run } from './run'
 import type { EventTarget } from '../semantics'
 import { scrollAreas, scrollDrag, shiftToReveal, type Reach, type ScrollArea } from './scrolling'
+import { sampled, speedOf, type Sample } from './speed'
 
 /** What is being dragged: how it is held, how far it may go and how fast it has gone of late. */
 export interface Grip {
@@ -25,21 +27,16 @@ export interface Grip {
   readonly samples: readonly Sample[]
 }
 
-interface Sample extends Point {
-  readonly atMs: number
-}
-
-/** Only how it went in the last so many ms counts for a throw; what is thrown goes as far as it would in so many ms more. */
-const RECENT_MS = 100
+/** What is thrown goes as far as it would in so many ms more. */
 const THROW_MS = 240
 
-/** Takes hold of the deepest part along a way that can be dragged, or of what an area scrolls; says whether there is one. A mouse does not take hold of an area. */
-export function grab(run: Run, way: readonly EventTarget<string>[], at: Point, kind: PointerKind): boolean {
+/** Takes hold of the deepest part along a way that can be dragged, or of what an area scrolls; says where on the way that is, or -1 for nowhere. A mouse does not take hold of an area. */
+export function grab(run: Run, way: readonly EventTarget<string>[], at: Point, kind: PointerKind): number {
   const list = answering(run)
   run.grip = null
-  for (const level of way) {
+  for (const [place, level] of way.entries()) {
     const { thing: path, part: id } = level
-    if (kind !== 'mouse' && grabArea(run, list, level, at)) return true
+    if (kind !== 'mouse' && grabArea(run, list, level, at)) return place
     const instance = run.instances.get(path)
     const part = instance && id !== null ? instance.compiled.partIndex.get(id) : undefined
     const held = instance && part !== undefined ? partAt(instance.compiled, part) : undefined
@@ -51,9 +48,9 @@ export function grab(run: Run, way: readonly EventTarget<string>[], at: Point, k
       path, parts: [part], isArea: false, drag: held.drag, toHolder, grabbedShift: shiftOf(instance, part, run.nowMs),
       grabbedAt: transformed(toHolder, at), reach: reachOf(list, instance, part, held.drag, toHolder), samples: [],
     }
-    return true
+    return place
   }
-  return false
+  return -1
 }
 
 function grabArea(run: Run, list: DrawList, level: EventTarget<string>, at: Point): boolean {
@@ -77,7 +74,7 @@ export function dragAlong(moment: Moment, at: Point): void {
   const now = transformed(grip.toHolder, at)
   const by = { x: drag.along === 'down' ? 0 : now.x - grabbedAt.x, y: drag.along === 'across' ? 0 : now.y - grabbedAt.y }
   const shift = within(reach, { x: grabbedShift.x + by.x, y: grabbedShift.y + by.y })
-  moment.run.grip = { ...grip, samples: [...grip.samples.filter((sample) => sample.atMs > atMs - RECENT_MS), { ...shift, atMs }] }
+  moment.run.grip = { ...grip, samples: sampled(grip.samples, shift, atMs) }
   shiftTo(moment, instance, grip.parts, shift)
   if (grip.isArea) tellScrolled(moment, grip.path, grip.parts)
 }
@@ -111,7 +108,7 @@ export function letGoOf(moment: Moment): void {
   const aim = within(reach, { x: shift.x + speed.x * THROW_MS, y: shift.y + speed.y * THROW_MS })
   const rest = restFor(drag, reach, aim, placeOf(instance, part))
   shown(moment, instance, parts.reduce((now, each) => letGo(now, { part: each, rest, speed, least: reach.least, most: reach.most, drag, atMs }), instance))
-  if (grip.isArea) tellScrolled(moment, grip.path, parts)
+  if (grip.isArea) tellScrolled(moment, grip.path, parts, drag)
 }
 
 function shiftArea(moment: Moment, { instance, content, reach }: ScrollArea, by: Point): boolean {
@@ -127,14 +124,16 @@ function shiftTo(moment: Moment, instance: Instance, parts: readonly number[], t
   shown(moment, instance, parts.reduce((now, part) => dragTo(now, part, to), instance))
 }
 
-/** Tells the area whose content is shifted, and whatever holds it, how far that is scrolled, in px. */
-function tellScrolled(moment: Moment, path: string, content: readonly number[]): void {
+/** Tells the area whose content is shifted, and whatever holds it, how far that is scrolled, in px, or is to be once it has coasted. */
+function tellScrolled(moment: Moment, path: string, content: readonly number[], coasting: Drag | null = null): void {
   const instance = moment.run.instances.get(path)
   const first = firstOf(content)
   const area = instance && partAt(instance.compiled, first).parent
   if (!area) return
   const { x, y } = instance.dragged.get(first) ?? { x: 0, y: 0 }
   moment.person.turn('scroll', [{ thing: path, part: area }, { thing: path, part: null }], { 'scroll.x': 0 - x, 'scroll.y': 0 - y })
+  tellScrolling(moment)
+  scrolled(moment, path, area, coasting)
 }
 
 function shown(moment: Moment, before: Instance, after: Instance): void {
@@ -172,15 +171,6 @@ function reachOf(list: DrawList, instance: Instance, part: number, { limitTo: in
 
 const within = ({ least, most }: Reach, { x, y }: Point): Point =>
   ({ x: Math.min(most.x, Math.max(least.x, x)), y: Math.min(most.y, Math.max(least.y, y)) })
-
-/** The speed in px per ms over the last moves; none when the pointer has stood still. */
-function speedOf(samples: readonly Sample[], atMs: number): Point {
-  const recent = samples.filter((sample) => sample.atMs > atMs - RECENT_MS)
-  const [first, last] = [recent[0], recent.at(-1)]
-  if (!first || !last || last.atMs <= first.atMs) return { x: 0, y: 0 }
-  const tookMs = last.atMs - first.atMs
-  return { x: (last.x - first.x) / tookMs, y: (last.y - first.y) / tookMs }
-}
 
 /** Where something that is let go comes to rest. */
 function restFor(drag: Drag, { least, most }: Reach, aim: Point, place: Point): Point {

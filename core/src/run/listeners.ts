@@ -41,10 +41,15 @@ export const listenersTo = ({ byTrigger }: Listeners, trigger: TriggerKind): rea
 export const readersOf = ({ byName }: Listeners, name: string): readonly string[] => [...(byName.get(name) ?? [])]
 
 /** Those that want to know where the pointer is, with the names by which they ask. */
-export function listenersToPointer({ byName }: Listeners): ReadonlyMap<string, readonly string[]> {
+export const listenersToPointer = (listeners: Listeners): ReadonlyMap<string, readonly string[]> => whoAsks(listeners, /^pointer\.|^angleToPointer\(/)
+
+/** Those that want to know how far something is scrolled, or can be, with the names by which they ask. */
+export const listenersToScrolling = (listeners: Listeners): ReadonlyMap<string, readonly string[]> => whoAsks(listeners, /\.scroll(able)?[XY]$/)
+
+function whoAsks({ byName }: Listeners, what: RegExp): ReadonlyMap<string, readonly string[]> {
   const found = new Map<string, string[]>()
   for (const [name, paths] of byName) {
-    if (!/^pointer\.|^angleToPointer\(/.test(name)) continue
+    if (!what.test(name)) continue
     for (const path of paths) found.set(path, [...(found.get(path) ?? []), name])
   }
   return found

@@ -1,7 +1,7 @@
-import { textFieldsOf, isTable, orElse, sameValue, tiedTo, type Action, type DataTable, type Id, type InterruptionPolicy, type Literal, type Rule, type ShowAction, type TriggerKind, type Worth } from '../document'
+import { asNumber, isTable, orElse, sameValue, tiedTo, type Action, type DataTable, type Id, type InterruptionPolicy, type Literal, type PointerKind, type Rule, type ShowAction, type TriggerKind, type Worth } from '../document'
 import { evaluate, isShared, isTableName, type AskedRecord, type Environment } from '../expression'
 import {
-  changeEnvironment, changeState, changeTimer, completed, fieldReadings, holderOf, isBeginning, isSurface, laneEndOf, motionEndMs, pathInside, pulse, saidOfStates, settle, settlesMs, standsInTheWay, surfaceOf, timerDueMs, timesOf,
+  changeEnvironment, changeState, changeTimer, completed, holderOf, isBeginning, isSurface, laneEndOf, motionEndMs, pathInside, pulse, saidOfStates, settle, settlesMs, standsInTheWay, surfaceOf, timerDueMs, timesOf, withFields,
   type Compiled, type Content, type Instance, type Kept, type TimerChange, type TimerRule,
 } from '../machine'
 import { motionSources } from '../motion'
@@ -12,6 +12,7 @@ import {
 import { carriedWithin, isTied, treeOf } from './carry'
 import { drawBetween, drawOne } from './chance'
 import { dragAlong, grab, letGoOf, reveal } from './dragging'
+import { beginHaul, forgetHaul, haulOn, letGoOfHaul, levelLed } from './leading'
 import { focusStops, levelKey, nextStop, stopIn, stopsBefore, tabStops, type FocusStop } from './focus'
 import { listenersTo, readersOf } from './listeners'
 import { answering } from './pictures'
@@ -148,9 +149,10 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
 
   /** What names stand for in an expression of an instance. */
   private knownTo(path: string, expression: string): Environment {
-    const { environment, compiled } = this.at(path)
-    if (compiled.spoken.size === 0 && textFieldsOf(compiled.component).length === 0) return environment
-    return { ...environment, ...fieldReadings(compiled.component, environment), ...saidOfStates(compiled, expression, (part, axis) => this.run.instances.get(part === null ? path : pathInside(path, part))?.states[axis]) }
+    const { environment: own, compiled } = this.at(path)
+    const environment = withFields(compiled.component, own)
+    if (compiled.spoken.size === 0) return environment
+    return { ...environment, ...saidOfStates(compiled, expression, (part, axis) => this.run.instances.get(part === null ? path : pathInside(path, part))?.states[axis]) }
   }
 
   /** Nothing is unknown in a run. */
@@ -373,13 +375,32 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
 
   dragAlong(isFirst: boolean): boolean {
     const { pointer: { at, kind }, pressed } = this.hand
-    const isGrabbed = isFirst && pressed !== null && grab(this.run, pressed.on.way, pressed.on.at, kind)
+    const isHeld = isFirst && pressed !== null && this.takeHold(pressed.on, kind)
     if (at) dragAlong(this, at)
-    return isGrabbed
+    if (at) haulOn(this, at)
+    return isHeld
   }
 
-  letGo(): void {
+  /** A drag takes along what is innermost: what can be dragged or scrolled, what a rule lets it lead, or both where that is the same. */
+  private takeHold({ way, at }: Pointed, kind: PointerKind): boolean {
+    const level = levelLed(this, way)
+    const grabbed = grab(this.run, way.slice(0, level + 1), at, kind)
+    const leads = beginHaul(this, way, at, grabbed >= 0 && grabbed < level ? way.length : level)
+    return leads || grabbed >= 0
+  }
+
+  letGo(isTakenAway: boolean): void {
+    letGoOfHaul(this, isTakenAway)
     letGoOf(this)
+  }
+
+  dragIsOver(): void {
+    forgetHaul(this)
+  }
+
+  /** What an expression of an instance comes to as a number; 0 where it comes to none. */
+  numberOf(path: string, expression: string): number {
+    return orElse(() => asNumber(this.worth(path, expression)), 0)
   }
 
   private stateOf(path: string, axis: number): Id {

@@ -1,7 +1,7 @@
 import { certain, sameValue } from '../document'
 import { startEnvironment } from '../expression'
 import {
-  changePresence, changeSurroundings, contentsOf, fieldReadings, holderOf, isSurface, isWithin, measuredAs, instanceDueMs, NOTHING_GIVEN, pathInside, recordIn, startInstance, stepOf,
+  changePresence, changeSurroundings, contentsOf, holderOf, isSurface, isWithin, measuredAs, instanceDueMs, NOTHING_GIVEN, pathInside, recordIn, startInstance, stepOf,
   type Content, type Contents, type Instance, type InstanceStart, type Pace,
 } from '../machine'
 import { isSameContent, type ItemOf } from '../semantics'
@@ -65,7 +65,7 @@ export function arrange(moment: Moment, path: string): void {
   if (instance.compiled.holders.length === 0) return
   const { compiled, targets, environment } = instance
   const before = run.population.held.get(path)
-  const now = byStep(withinLimit(run, path, contentsOf(run.project, { compiled, environment: { ...environment, ...fieldReadings(compiled.component, environment) }, values: targets.values, chain: chainOf(run, path) })))
+  const now = byStep(withinLimit(run, path, contentsOf(run.project, { compiled, environment, values: targets.values, chain: chainOf(run, path) })))
   run.population.held.set(path, now)
   const { gone, come } = moment.arranger.arrange(path, before ?? null, now)
   const moved = before && [...gone, ...come, ...reordered(before, now)].find(({ part }) => part.kind === 'list')

@@ -3,6 +3,7 @@ import type { Content, Instance, Surface } from '../machine'
 import type { LoopGuard } from '../semantics'
 import type { Appointment } from './agenda'
 import type { Grip } from './dragging'
+import type { Haul } from './leading'
 import { copyOfListeners, type Listeners } from './listeners'
 import type { Frames } from './pictures'
 import type { RunHand } from './run-hand'
@@ -103,6 +104,7 @@ export interface Run {
   /** The screens on the way here, with the instance that led away from each. */
   history: readonly { readonly screen: Id; readonly origin: string }[]
   grip: Grip | null
+  haul: Haul | null
   hand: RunHand
   readonly trace: TraceEvent[]
   /** Null when they are not kept. */

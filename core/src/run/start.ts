@@ -2,6 +2,7 @@ import { LIMITS, RheoError, type Id, type Literal, type Project } from '../docum
 import { startEnvironment, tablesAtStart } from '../expression'
 import { atSize, compile, surfaceComponent, type Surface } from '../machine'
 import { USUAL_CHANCE } from './chance'
+import { tellScrolling } from './leading'
 import { noListeners } from './listeners'
 import { Moment } from './moment'
 import { noFrames } from './pictures'
@@ -18,9 +19,11 @@ export function startRun(whole: Project, surface: Surface, options: RunOptions =
   const run = emptyRun(project, surface, options)
   const environment = { ...startEnvironment(project, component, run.shared), ...options.parameters }
   place(run, { path: '', compiled: compile(project, component), environment, states, atMs: 0, isAbsent, isMotionReduced })
-  const { interpreter } = new Moment(run)
-  interpreter.appear('')
-  interpreter.tellWaiting()
+  const moment = new Moment(run)
+  moment.interpreter.appear('')
+  moment.interpreter.tellWaiting()
+  tellScrolling(moment)
+  moment.interpreter.tellWaiting()
   return run
 }
 
@@ -35,7 +38,7 @@ const emptyRun = (project: Project, surface: Surface, { isMotionReduced = false,
   shared: { ...tablesAtStart(project), ...Object.fromEntries(project.variables.map(({ name, start }) => [name, start])), ...variablesOf(project, surface, entryPoint) },
   agenda: [], postponed: [], typed: [], payloads: new Map(), loop: { fired: [], isStopped: false }, touched: '',
   surfaces: [firstSurface(surface)], history: [],
-  grip: null, hand: AT_REST,
+  grip: null, haul: null, hand: AT_REST,
   trace: [], offered: keepsOffered ? [] : null,
   frames: noFrames(),
 })

@@ -1,5 +1,5 @@
-import { asLiteral, textFieldsOf, type Id, type InputAction } from '../document'
-import { writtenAs } from '../machine'
+import { asLiteral, textFieldsOf, type FieldPart, type Id, type InputAction } from '../document'
+import { writtenAs, type Instance } from '../machine'
 import type { Moment } from './moment'
 import type { Run } from './run'
 
@@ -15,7 +15,7 @@ export interface Typed {
 export function type(moment: Moment, { instance: path, part, text }: Extract<InputAction, { do: 'type' }>): void {
   const { run } = moment
   const instance = run.instances.get(path)
-  const field = instance && textFieldsOf(instance.compiled.component).find(({ id }) => id === part)
+  const field = fieldAt(instance, part)
   const values = instance?.targets.values[instance.compiled.partIndex.get(part) ?? -1]
   if (!field || !values || values.readOnly || values.disabled) return
   const cut = [...text].slice(0, values.longest).join('')
@@ -26,11 +26,13 @@ export function type(moment: Moment, { instance: path, part, text }: Extract<Inp
 
 function write({ run, interpreter }: Moment, { path, part, text }: Typed): void {
   const instance = run.instances.get(path)
-  const writes = instance && textFieldsOf(instance.compiled.component).find(({ id }) => id === part)?.writes
-  if (writes == null) return
-  const value = writtenAs(text, asLiteral(instance?.environment[writes]))
+  const writes = fieldAt(instance, part)?.writes
+  if (!instance || writes == null) return
+  const value = writtenAs(text, asLiteral(instance.environment[writes]))
   if (value !== undefined) interpreter.assign(path, writes, value)
 }
+
+const fieldAt = (instance: Instance | undefined, part: Id): FieldPart | undefined => instance && textFieldsOf(instance.compiled.component).find(({ id }) => id === part)
 
 /** Writes what has waited long enough, and what is in a field that has lost the focus. */
 export function writeTyped(moment: Moment): void {

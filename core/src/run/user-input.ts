@@ -3,6 +3,7 @@ import { cursorOver, partsAt, type Point } from '../scene'
 import { isSameLevel } from '../semantics'
 import { scroll } from './dragging'
 import { firstFocusOf, focusStops, stopsBefore } from './focus'
+import { tellScrolling } from './leading'
 import { listenersToPointer } from './listeners'
 import type { Moment } from './moment'
 import { answering, drawList } from './pictures'
@@ -78,6 +79,7 @@ export function lookUnderPointer(moment: Moment): void {
   const { run, person } = moment
   const { at, kind } = run.hand.pointer
   mindLayers(moment)
+  tellScrolling(moment)
   const { focus, isFocusShown } = run.hand
   if (focus && !focusStops(answering(run)).some(({ part }) => isSameLevel(part, focus.part))) person.focus(null, isFocusShown)
   if (!at) return

@@ -192,5 +192,8 @@ export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> 
   underTap(tap: P): P | null
   /** Takes along what is held; says whether anything is, the first time. */
   dragAlong(isFirst: boolean): boolean
-  letGo(): void
+  /** The drag is let go, or taken away by the system. */
+  letGo(isTakenAway: boolean): void
+  /** The drag is over for whoever has asked how far it went. */
+  dragIsOver(): void
 }

@@ -63,7 +63,7 @@ export class Person<T, P extends Placed<T>, F extends Placed<T>> {
     this.interpreter.dispatch('release', on.way)
     const way = common(on.way, wayOf(over))
     if (way.length > 0 && !isSpent) this.tap({ ...on, way })
-    if (drags) this.endDrag(on)
+    if (drags) this.endDrag(on, false)
   }
 
   /** The system takes the pointer away: whatever it was in the middle of ends, and nothing is tapped. Where nobody answers that, it counts as a release. */
@@ -74,12 +74,13 @@ export class Person<T, P extends Placed<T>, F extends Placed<T>> {
     const { on, drags } = pressed
     this.tell('pressed', on.way, [])
     if (!this.interpreter.dispatch('cancel', on.way)) this.interpreter.dispatch('release', on.way)
-    if (drags) this.endDrag(on)
+    if (drags) this.endDrag(on, true)
   }
 
-  private endDrag(on: P): void {
-    this.ground.letGo()
+  private endDrag(on: P, isTakenAway: boolean): void {
+    this.ground.letGo(isTakenAway)
     this.interpreter.dispatch('drag end', on.way)
+    this.ground.dragIsOver()
   }
 
   /** The press has moved far enough to drag, so that it is no long one; what can be dragged along its way comes along. */

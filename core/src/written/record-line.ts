@@ -1,4 +1,4 @@
-import { RheoError, type Column, type DataTable, type RecordAction } from '../document'
+import { literally, RheoError, type Column, type DataTable, type RecordAction } from '../document'
 import { named } from './named'
 import { expressionsOf } from './pieces'
 import { unquoted, wordsOf, type Word } from './words'
@@ -48,7 +48,7 @@ function adding(line: string, words: readonly Word[], tables: Tables): SaidRecor
 
 /** The column whose name a text begins with; of several the longest. */
 function columnAt({ name, columns }: DataTable, said: string): Column {
-  const found = columns.filter((column) => new RegExp(`^${column.name.replace(/[$.*+?^{}()|[\]\\]/g, '\\$&')}(?![\\w.])`, 'i').test(said)).toSorted((a, b) => b.name.length - a.name.length)[0]
+  const found = columns.filter((column) => new RegExp(`^${literally(column.name)}(?![\\w.])`, 'i').test(said)).toSorted((a, b) => b.name.length - a.name.length)[0]
   if (found) return found
   throw new RheoError('unreadable', said, `${name} has these columns: ${columns.map((column) => column.name).join(', ')}.`)
 }

@@ -1,4 +1,4 @@
-import { defaultTrigger, RheoError, type Id, type Named, type Trigger, type TriggerKind } from '../document'
+import { defaultTrigger, isLeading, RheoError, wordOf, type Id, type LeadingTrigger, type Named, type Trigger, type TriggerKind } from '../document'
 import { named } from './named'
 import { piecesOf } from './pieces'
 import { unquoted } from './words'
@@ -28,8 +28,19 @@ function triggerIn(piece: string, kinds: readonly TriggerKind[], parts: readonly
   const spoken = piece.toLowerCase()
   const [kind] = kinds.filter((each) => spoken === each || spoken.startsWith(`${each} `)).toSorted((a, b) => b.length - a.length)
   if (!kind) throw new RheoError('unreadable', piece, `“${piece}” is no trigger; there are ${kinds.join(', ')}.`)
+  const usual = defaultTrigger(kind)
+  if (isLeading(usual)) return leadingIn(usual.on, piece, parts)
   const [, said = '', on] = /^(.*?)(?:(?:^|\s)on (.+))?$/i.exec(piece.slice(kind.length).trim()) ?? []
-  return { trigger: withSaid(defaultTrigger(kind), unquoted(said.trim()), piece), part: on === undefined ? null : named(parts, on.trim(), 'part').id }
+  return { trigger: withSaid(usual, unquoted(said.trim()), piece), part: on === undefined ? null : named(parts, on.trim(), 'part').id }
+}
+
+/** What a hand leads, by an expression: `while dragged on sheet by sheet.dragY / 200 kept if sheet.speedY > 500`. */
+function leadingIn(kind: LeadingTrigger['on'], piece: string, parts: readonly Named[]): SaidTrigger {
+  const [, on, by, keptIf] = /^.*?(?:\s+on (.+?))?(?:\s+by (.+?))?(?:\s+kept if (.+))?$/i.exec(piece.slice(kind.length)) ?? []
+  if (keptIf !== undefined && kind === 'while scrolled') throw new RheoError('unreadable', piece, 'What is scrolled stays where it is; only a drag is kept or not.')
+  const part = on === undefined ? null : named(parts, on.trim(), 'part')
+  const about = part ?? parts[0]
+  return { trigger: { ...defaultTrigger(kind, about ? wordOf(about.name) : null), ...(by === undefined ? {} : { by }), ...(keptIf === undefined ? {} : { keptIf }) }, part: part?.id ?? null }
 }
 
 /** A trigger with what is said of it besides: how long, which key, whose name. */

@@ -171,19 +171,19 @@ class Reader {
     this.project.tables = [...this.project.tables.filter((each) => each !== before), table]
   }
 
-  /** `trigger [on part]: states → target[, motion or condition, …]` */
+  /** `trigger [on part]: states → target[, motion or condition, by how far, kept if what, …]` */
   private rule(text: string): Rule {
     const [, trigger = '', on, from = '', target = '', more = ''] = /^(.+?)(?: on (\w+))?: (.+?) → ([^,]+)(?:, (.*))?$/.exec(text) ?? []
     const said = pieces(more)
     const axisNamed = said.find((piece) => piece.startsWith('axis '))?.slice(5)
-    const guard = said.find((piece) => piece.startsWith('if '))
+    const [guard, by, keptIf] = ['if ', 'by ', 'kept if '].map((word) => said.find((piece) => piece.startsWith(word))?.slice(word.length))
     const within = from === 'any' ? { except: [] } : from.startsWith('any but ') ? { except: from.slice(8).split(' ') } : { only: from.split(' ') }
     return {
-      id: `rule${this.component.rules.length + 1}`, trigger: triggerOf(trigger), part: on ?? null, within,
+      id: `rule${this.component.rules.length + 1}`, trigger: { ...triggerOf(trigger), ...(by ? { by: unquote(by) } : {}), ...(keptIf ? { keptIf: unquote(keptIf) } : {}) } as Trigger, part: on ?? null, within,
       axis: axisNamed ?? '',
-      guard: guard ? unquote(guard.slice(3)) : null, actions: [], target: targetOf(target), letThrough: said.includes('let through'),
+      guard: guard ? unquote(guard) : null, actions: [], target: targetOf(target), letThrough: said.includes('let through'),
       ...(said.includes('also after leaving') ? { alsoAfterLeaving: true } : {}),
-      motion: motionOf(said.filter((piece) => !/^(axis |if |let through|also after leaving)/.test(piece))),
+      motion: motionOf(said.filter((piece) => !/^(axis |if |by |kept if |let through|also after leaving)/.test(piece))),
     }
   }
 
@@ -253,7 +253,7 @@ class Reader {
 }
 
 function triggerOf(text: string): Trigger {
-  const [, kind = '', rest = ''] = /^(double tap|long press|drag start|drag end|press outside|key up|\w+)(?: (.*))?$/.exec(text) ?? []
+  const [, kind = '', rest = ''] = /^(double tap|long press|drag start|drag end|while dragged|while scrolled|press outside|key up|\w+)(?: (.*))?$/.exec(text) ?? []
   const trigger = defaultTrigger(kind as TriggerKind)
   switch (trigger.on) {
     case 'double tap':

@@ -60,6 +60,7 @@ const EXPLANATIONS: ReadonlyMap<string, Explanation> = new Map([
   ...at('semantics', 'Keyframes', { 'share': 'How long the way to the keyframe takes, relative to the others; the last way counts 1.' }),
   ...at('semantics', 'after and every', { 'counted from': 'Whether the time counts from when the state is entered, or from when its motion has ended.', 'held while': 'A condition; while it is true the clock of the rule stands.' }),
   ...at('semantics', 'long press', { 'held for': 'How long it has to be pressed, in ms.' }),
+  ...at('semantics', 'while dragged and while scrolled', { 'by': 'How far the change has come, from 0 to 1, such as sheet.dragY / 200.', 'kept if': 'Let go, it goes on to its end where this is true, and back where it is not.' }),
   ...at('semantics', 'drag start, drag and drag end', { 'dragged': 'Which way it follows the pointer.', 'limit to': 'What it cannot be dragged out of.', 'on release': 'Whether it keeps its momentum or stands still.', 'snap to': 'Where it comes to rest.' }),
   ...at('semantics', 'Screens, overlays and entry points', { 'shown': 'As a screen, which takes the place of another, or over one.', 'enters': 'How the screen comes in, and goes the same way back.', 'backdrop opacity': 'How dark what is beneath an overlay becomes, from 0 to 1.', 'run begins': 'Which entry point the run begins by.' }),
   ...at('semantics', 'Transition names', { 'transition name': 'Parts of the same name on two screens change into one another instead of one going and the other coming.' }),

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { asPaint, asShadows, isExpression, isToken, type Edit, type Paint, type Project, type PropertyDefinition, type Value } from '@rheoscope/core/document'
-import type { Scope } from '@rheoscope/core/expression'
+import { namesToWrite, type Scope } from '@rheoscope/core/expression'
 import { ChoiceField } from './choice-field'
 import { CommitField } from './commit-field'
 import { GradientField } from './gradient-field'
@@ -53,7 +53,7 @@ export function PropertyField({ definition, value, scope, project, onChange }: {
   return (
     <span className={isPaint ? (type === 'paint' ? 'field-paint has-gradient' : 'field-paint') : undefined}>
       <CommitField
-        label={label} value={isWriting && !isExpression(value) ? '= ' : formatValue(value, tokens)} isMono={type !== 'text'} names={Object.keys(scope)} {...(isNumber ? { onStep: step } : {})}
+        label={label} value={isWriting && !isExpression(value) ? '= ' : formatValue(value, tokens)} isMono={type !== 'text'} names={namesToWrite(scope)} {...(isNumber ? { onStep: step } : {})}
         onCommit={(text) => { const problem = take(text); if (problem === null) setWriting(false); return problem }}
       />
       {isPaint && <Swatch label={label} value={value} onChange={onChange} />}

@@ -1,13 +1,14 @@
 import { certain, type Modifiers } from '@rheoscope/core/document'
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react'
 import { answering, drawList, focusStops, isHeard, listensTo, shownFocus, type Run } from '@rheoscope/core/run'
-import { corners, isOnScrolling, itemOf, matrixTo, paint, type DrawList, type Point } from '@rheoscope/core/scene'
+import { corners, isOnScrolling, itemOf, matrixTo, paint, type DrawList } from '@rheoscope/core/scene'
 import { surfaceSize } from '../paint/look-picture'
 import { patchChildren } from '../paint/patch'
 import { pointIn } from '../paint/point-in'
 import type { Player } from './player'
 import { PrimaryPointer } from './primary-pointer'
 import { spokenId, SpokenSurface } from './spoken-surface'
+import { tidyPoint } from './tidy-point'
 import { TwoFingers } from './two-fingers'
 import { useFrames } from './use-frames'
 import { usePlayerState } from './use-player'
@@ -134,8 +135,6 @@ function CutOff({ player }: { readonly player: Player }) {
   const { cutOff } = usePlayerState(player)
   return cutOff === null ? null : <p className="cut-off" role="status">{cutOff}</p>
 }
-
-const tidyPoint = ({ x, y }: Point): Point => ({ x: Math.round(x * 10) / 10, y: Math.round(y * 10) / 10 })
 
 /** Where something listens to it, two fingers pinch, and what the first was in the middle of is over; says whether an event was of that. */
 function pinch(player: Player, { primary, fingers }: { readonly primary: PrimaryPointer; readonly fingers: TwoFingers }, { type, pointerId, clientX, clientY }: PointerEvent, picture: SVGSVGElement | null): boolean {

@@ -4,6 +4,7 @@ import { FONT_FAMILIES, itemOf, type DrawItem } from '@rheoscope/core/scene'
 import { pointIn } from '../paint/point-in'
 import { focusPart } from './focus-part'
 import type { Player } from './player'
+import { tidyPoint } from './tidy-point'
 
 interface SpokenFieldProps {
   readonly of: Described
@@ -53,8 +54,7 @@ export function SpokenField({ of, id, says, player, run, picture, onKeyDown }: S
   const write = ({ value, selectionStart, selectionEnd }: HTMLInputElement | HTMLTextAreaElement) =>
     player?.send({ do: 'type', instance, part, text: value, selection: [selectionStart ?? value.length, selectionEnd ?? value.length] })
   const point = (what: 'move' | 'press' | 'release') => (event: { readonly clientX: number; readonly clientY: number; readonly pointerType: string }) => {
-    const { x, y } = pointIn(picture.current, event)
-    player?.send({ do: what, x: Math.round(x * 10) / 10, y: Math.round(y * 10) / 10, pointer: event.pointerType === 'touch' ? 'touch' : 'mouse' })
+    player?.send({ do: what, ...tidyPoint(pointIn(picture.current, event)), pointer: event.pointerType === 'touch' ? 'touch' : 'mouse' })
   }
   const attributes = {
     id, ref: element, 'data-says': says, className: 'spoken-field', tabIndex: -1, 'aria-label': name === '' ? undefined : name, defaultValue: holds ?? '',

@@ -1,10 +1,11 @@
 import { useEffect, useLayoutEffect, useRef, useState, type HTMLAttributes, type KeyboardEvent, type RefObject } from 'react'
 import { isSameList } from '@rheoscope/core/document'
 import { answering, described, drawList, type Described, type Run } from '@rheoscope/core/run'
-import { itemOf, matrixTo, shownSize, transformed, type DrawList, type Point } from '@rheoscope/core/scene'
+import { itemOf, matrixTo, shownSize, transformed, type DrawList } from '@rheoscope/core/scene'
 import { focusPart } from './focus-part'
 import type { Player } from './player'
 import { SpokenField } from './spoken-field'
+import { tidyPoint } from './tidy-point'
 import { useFrames } from './use-frames'
 
 /** What is read out is looked at so often, in ms: oftener nobody could listen. */
@@ -140,11 +141,8 @@ function tapPart(player: Player, instance: string, part: string): void {
   const matrix = item && matrixTo(list, instance, part)
   if (!item || !matrix) return
   const { width, height } = shownSize(item)
-  const at = { ...tidy(transformed(matrix, { x: width / 2, y: height / 2 })), pointer: 'touch' as const }
+  const at = { ...tidyPoint(transformed(matrix, { x: width / 2, y: height / 2 })), pointer: 'touch' as const }
   player.send({ do: 'press', ...at })
   player.send({ do: 'release', ...at })
   player.send({ do: 'exit', pointer: 'touch' })
 }
-
-/** To a tenth of a px. */
-const tidy = ({ x, y }: Point): Point => ({ x: Math.round(x * 10) / 10, y: Math.round(y * 10) / 10 })

@@ -10,7 +10,8 @@ import { orProblem } from '../fields/said-values'
 import { newId } from '../session/new-id'
 import { MsField } from '../fields/ms-field'
 import { ExpressionField } from './expression-field'
-import { cellsFor, RecordFields, startOf } from './record-fields'
+import { cellsFor, RecordFields } from './record-fields'
+import { startText } from './start-text'
 import { SurfaceMotionFields } from './surface-motion-fields'
 import { useRuleHome } from './rule-home'
 import './rules.css'
@@ -57,7 +58,7 @@ export function ActionFields({ rule }: { readonly rule: Rule }) {
         {overlay && <MenuItem onClick={() => add({ id: newId('open overlay'), do: 'open overlay', screen: overlay.id, motion: null })}>open an overlay</MenuItem>}
         {(overlay ?? project.screens.find(({ kind }) => kind === 'overlay')) && <MenuItem onClick={() => add({ id: newId('close overlay'), do: 'close overlay', screen: certain((project.screens.find(({ id, kind }) => id === component.id && kind === 'overlay') ?? overlay)).id, motion: null })}>close an overlay</MenuItem>}
         {table && <MenuItem onClick={() => add({ id: newId('add record'), do: 'add record', table: table.id, cells: cellsFor(project, component, table) })}>add a record</MenuItem>}
-        {table?.columns[0] && <MenuItem onClick={() => add({ id: newId('set records'), do: 'set records', table: table.id, column: firstOf(table.columns).id, to: startOf(firstOf(table.columns)), where: null })}>set a column of records</MenuItem>}
+        {table?.columns[0] && <MenuItem onClick={() => add({ id: newId('set records'), do: 'set records', table: table.id, column: firstOf(table.columns).id, to: startText(firstOf(table.columns).type), where: null })}>set a column of records</MenuItem>}
         {table && <MenuItem onClick={() => add({ id: newId('remove records'), do: 'remove records', table: isItem ? null : table.id, where: null })}>remove records</MenuItem>}
         {table && <MenuItem onClick={() => add({ id: newId('move records'), do: 'move records', table: isItem ? null : table.id, where: null, to: 'first' })}>move records</MenuItem>}
         {table && <MenuItem onClick={() => add({ id: newId('restore table'), do: 'restore table', table: table.id })}>restore a table</MenuItem>}
@@ -73,8 +74,6 @@ const pulseOf = (part: string, stage: string): Motion => ({
   ...EMPTY_MOTION, durationMs: 240, easing: 'ease-in-out',
   keyframes: [{ id: stage, share: 1, easing: 'ease-in-out', matchVelocity: false, look: { [part]: { scaleX: 1.08, scaleY: 1.08 } } }],
 })
-
-const startText = (type: string): string => ({ 'yes/no': 'true', number: '0' })[type] ?? "''"
 
 function ActionRow({ rule, action, isFirst }: { readonly rule: Rule; readonly action: Action; readonly isFirst: boolean }) {
   const { owner, make } = useRuleHome()

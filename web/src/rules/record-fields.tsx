@@ -1,7 +1,8 @@
-import { columnsOf, ofItem, tablesShownBy, wordOf, type Action, type Column, type Component, type DataTable, type Project, type RecordAction } from '@rheoscope/core/document'
+import { columnsOf, ofItem, tablesShownBy, wordOf, type Action, type Component, type DataTable, type Project, type RecordAction } from '@rheoscope/core/document'
 import { recordScope, tableScope } from '@rheoscope/core/expression'
 import { ChoiceField } from '../fields/choice-field'
 import { ExpressionField } from './expression-field'
+import { startText } from './start-text'
 import { useRuleHome } from './rule-home'
 
 const PLACES = ['first', 'up', 'down', 'last'] as const
@@ -54,7 +55,7 @@ function SetFields({ action, onChange }: RecordFieldsProps<Extract<RecordAction,
   return (
     <>
       <TableField label="in" table={action.table} onChange={(to) => onChange({ ...action, table: to.id, column: to.columns[0]?.id ?? action.column })} />
-      <ChoiceField label="set" value={action.column} choices={columns.map(({ id, name }) => ({ value: id, label: name }))} onChange={(column) => onChange({ ...action, column, to: startOf(columns.find(({ id }) => id === column)) })} />
+      <ChoiceField label="set" value={action.column} choices={columns.map(({ id, name }) => ({ value: id, label: name }))} onChange={(column) => onChange({ ...action, column, to: startText(columns.find(({ id }) => id === column)?.type) })} />
       <ExpressionField label="to" value={action.to} more={more} onChange={(to) => onChange({ ...action, to })} />
       <WhereField table={table} where={action.where} onChange={(where) => onChange({ ...action, where })} />
     </>
@@ -94,6 +95,3 @@ function WhereField({ table, where, onChange }: { readonly table: DataTable | un
 }
 
 const tableOf = (project: Project, id: string | null): DataTable | undefined => project.tables.find((table) => table.id === id)
-
-/** What a column is set to before anybody says otherwise. */
-export const startOf = (column: Column | undefined): string => (column?.type === 'number' ? '0' : column?.type === 'yes/no' ? 'true' : "''")

@@ -1,10 +1,11 @@
 import { certain, isFromUser, latestMs, setRuleField, settablesOf, theOne, type KeyTrigger, type Rule, type TimerTrigger, type Trigger } from '@rheoscope/core/document'
-import { scopeOf } from '@rheoscope/core/expression'
+import { namesToWrite, scopeOf } from '@rheoscope/core/expression'
 import { conditionScope } from '@rheoscope/core/machine'
 import { CommitField } from '../fields/commit-field'
 import { conditionProblem } from '../fields/condition'
 import { ChoiceField } from '../fields/choice-field'
 import { MsField, SpanField } from '../fields/ms-field'
+import { ExpressionField } from './expression-field'
 import { useRuleHome } from './rule-home'
 
 /** What there is to say about the trigger of a rule besides its kind. */
@@ -58,6 +59,15 @@ function KindFields({ trigger, onChange }: { readonly trigger: Trigger; readonly
         </>
       )
     }
+    case 'while dragged':
+      return (
+        <>
+          <ExpressionField label="by" value={trigger.by} onChange={(by) => onChange({ ...trigger, by })} />
+          <ConditionField label="kept if" value={trigger.keptIf} empty="half way" onChange={(keptIf) => onChange({ ...trigger, keptIf })} />
+        </>
+      )
+    case 'while scrolled':
+      return <ExpressionField label="by" value={trigger.by} onChange={(by) => onChange({ ...trigger, by })} />
     case 'message':
       return <CommitField label="named" value={trigger.name} onCommit={(name) => (name.trim() === '' ? 'A message has a name.' : (onChange({ ...trigger, name: name.trim() }), null))} />
     default:
@@ -85,7 +95,7 @@ export function ConditionField({ label, value, empty, speaksOfStates = false, on
     if (problem === null) onChange(condition)
     return problem
   }
-  return <CommitField label={label} value={value ?? empty} isMono names={Object.keys(scope)} isAllExpression onCommit={take} />
+  return <CommitField label={label} value={value ?? empty} isMono names={namesToWrite(scope)} isAllExpression onCommit={take} />
 }
 
 /** A timer that comes between two times; one of a single time says no other. */

@@ -5,6 +5,7 @@ import { UNKNOWN } from './domain'
 import { forgetHand, numberOf } from './hand'
 import { drift } from './holding'
 import type { Instant } from './instant'
+import { lead } from './leading'
 import { stageOfWait, type Occasion, type Consequence, type UserOccasion } from './occasion'
 import { arrive, beginAnew, vanish } from './presence'
 import type { Spot } from './spots'
@@ -86,6 +87,7 @@ function act(instant: Instant, occasion: UserOccasion | { readonly what: 'long' 
       return
     case 'turn':
       person.turn(occasion.turn, occasion.spot.way, TURNED[occasion.turn])
+      if (occasion.turn === 'scroll') lead(instant, 'while scrolled', occasion.spot.way)
       return
     case 'drag':
       return person.drag()

@@ -1,6 +1,6 @@
-import { certain, expressionsOfList, isExpression, isOfItem, parameterProperty, type Id, type ListPart } from '../../document'
+import { certain, expressionsOfList, isExpression, isOfItem, parameterProperty, type Id, type ListPart, type Worth } from '../../document'
 import { nameOfTable, namesOr } from '../../expression'
-import { keptAt, type Content } from '../../machine'
+import { keptAt, throughFields, type Content } from '../../machine'
 import type { Names } from '../../semantics'
 import { UNKNOWN } from './domain'
 import type { Instant } from './instant'
@@ -21,10 +21,12 @@ export interface Situated {
 
 /** What a thing holds of some things, as far as that is known: of lists nobody knows the items of, none. What it gives them is undefined where nobody knows. */
 export function heldIn(thing: Thing, inside: readonly Thing[], { states, names }: Situated): Held {
-  const known: Record<string, NonNullable<Names[string]>> = {}
+  const known: Record<string, Worth> = {}
   const unknown = new Set<string>()
-  for (const [name, value] of Object.entries(names)) if (value === undefined) unknown.add(name)
-  for (const [name, value] of Object.entries(names)) if (value != null) known[name] = value
+  for (const [name, value] of Object.entries(names)) {
+    if (value === undefined) unknown.add(name)
+    else known[name] = value
+  }
   const unsure = unsureLists(thing, unknown)
   const isLookedAt = ({ step, part, compiled }: Content) => !unsure.has(part.id) && inside.some((inner) => inner.step === step && inner.compiled.component.id === compiled.component.id)
   const contents = contentsIn(thing.compiled.project, thing, states, { ...thing.environment, ...known }).filter(isLookedAt)
@@ -36,14 +38,15 @@ const unsureLists = ({ compiled: { component, project } }: Thing, unknown: Reado
   new Set(component.parts.flatMap((part) => {
     if (part.kind !== 'list' || unknown.size === 0) return []
     const table = project.tables.find(({ id }) => id === part.table)
-    return [...expressionsOfList(part).flatMap(namesOr), ...(table ? [nameOfTable(table)] : [])].some((name) => unknown.has(name)) ? [part.id] : []
+    const asked = throughFields(component, expressionsOfList(part).flatMap(namesOr))
+    return [...asked, ...(table ? [nameOfTable(table)] : [])].some((name) => unknown.has(name)) ? [part.id] : []
   }))
 
 /** What a thing gives something inside by expressions with names that nobody knows. */
 function unknownOf({ compiled: { component } }: Thing, { part, compiled }: Content, unknown: ReadonlySet<string>): Readonly<Record<string, undefined>> {
   const said = saidOf(component, part.id)
   return Object.fromEntries(compiled.component.parameters.flatMap(({ id, name }) =>
-    (said.some(([property, value]) => property === parameterProperty(id) && isExpression(value) && namesOr(value.expr).some((each) => unknown.has(each))) ? [[name, undefined]] : [])))
+    (said.some(([property, value]) => property === parameterProperty(id) && isExpression(value) && throughFields(component, namesOr(value.expr)).some((each) => unknown.has(each))) ? [[name, undefined]] : [])))
 }
 
 /** An item of a list nobody knows the items of, with everything it is given unknown. */
@@ -57,16 +60,22 @@ function unsureItem({ network }: Instant, holder: Thing, thing: Thing): Content 
 
 /** What a thing holds, with the items that are there of lists nobody knows the items of. */
 export function withUnsure(instant: Instant, thing: Thing, held: Held): Held {
-  const unsure = instant.manner.insideOf(thing).filter((inner) => isUnsure(instant, inner) && instant.isThere(inner) && !instant.isLeaving(inner))
+  const lists = unsureListsNow(instant, thing)
+  if (lists.size === 0) return held
+  const unsure = instant.manner.insideOf(thing).filter((inner) => inner.part !== null && lists.has(inner.part) && instant.isThere(inner) && !instant.isLeaving(inner))
   return unsure.length === 0 ? held : new Map([...held, ...unsure.map((inner) => [inner.step, unsureItem(instant, thing, inner)] as const)])
 }
 
-/** Whether something is an item of a list nobody knows the items of. */
-export function isUnsure({ network, configuration }: Instant, { holder, part }: Thing): boolean {
-  if (!holder || part === null) return false
-  const unknown = new Set([...network.namesOfThing(holder)].flatMap(([name, { at }]) => (configuration[at] === UNKNOWN ? [name] : [])))
-  return unknown.size > 0 && unsureLists(holder, unknown).has(part)
+/** The lists of a thing of which nobody knows now which items they have. */
+function unsureListsNow({ network, configuration }: Instant, thing: Thing): ReadonlySet<Id> {
+  if (!thing.compiled.holders.some(({ part }) => part.kind === 'list')) return NONE
+  return unsureLists(thing, new Set([...network.namesOfThing(thing)].flatMap(([name, { at }]) => (configuration[at] === UNKNOWN ? [name] : []))))
 }
+
+const NONE: ReadonlySet<Id> = new Set()
+
+/** Whether something is an item of a list nobody knows the items of. */
+export const isUnsure = (instant: Instant, { holder, part }: Thing): boolean => holder !== null && part !== null && unsureListsNow(instant, holder).has(part)
 
 /** What the kept names of a thing stand for; undefined where nobody knows. */
 export const namesOrUnknown = ({ network, configuration }: Instant, thing: Thing): Names =>

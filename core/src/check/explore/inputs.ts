@@ -1,6 +1,6 @@
-import { asLiteral, certain, type Chance, type Input, type InputAction, type Project } from '../../document'
+import { asLiteral, certain, isLeading, type Chance, type Input, type InputAction, type PointerKind, type Project, type Rule } from '../../document'
 import { axisAt, keptAt, type Surface } from '../../machine'
-import { advanceTo, answering, chanceIn, forkFromHere, nextDueMs, send, shownFocus, shownSurfaces, startRun, USUAL_CHANCE, type Run } from '../../run'
+import { advanceTo, answering, chanceIn, forkFromHere, nextDueMs, send as sendTo, shownFocus, shownSurfaces, startRun, USUAL_CHANCE, type Run } from '../../run'
 import { pointOn, type Hit, type Point } from '../../scene'
 import type { Node } from './explore'
 import type { Network } from './network'
@@ -35,14 +35,24 @@ export function enact(project: Project, surface: Surface, network: Network, node
   const inputs: Input[] = []
   const act = (action: InputAction) => {
     inputs.push({ ...action, atMs: run.nowMs })
-    send(run, action)
+    sendTo(run, action)
   }
   for (const [index, { by }] of way.entries()) {
     advanceTo(run, certain(instants[index]))
-    if (index > 0 && by !== null && !doIt(run, network, by, act)) return null
+    if (index > 0 && by !== null && !doIt(run, network, by, act, leadsIn(certain(way[index])))) return null
   }
   advanceTo(run, Math.max(run.nowMs, instants.at(-1) ?? 0))
   return { inputs, chance, run }
+}
+
+/** The rules of a step that a hand leads to their end. */
+const leadsIn = ({ outcome: { marks } }: Node): readonly Led[] =>
+  marks.flatMap((mark) => (mark.what === 'fired' && isLeading(mark.rule.trigger) ? [{ path: mark.thing.path, rule: mark.rule }] : []))
+
+/** A rule of an instance that a hand leads to its end. */
+interface Led {
+  readonly path: string
+  readonly rule: Rule
 }
 
 /** What a run has to draw so that it goes a way at some instants. A timer that does not come on the way comes as late as it can. */
@@ -66,7 +76,8 @@ const PACE_MS = 100
  * Goes on from where a run has come to one node to the next, at a person's pace; null when that does not lead to the
  * same states. Quicker than `enact`, and enough where only the states matter. A person waits `paceMs` where that is given.
  */
-export function enactOn({ inputs, chance, run: before }: Enacted, network: Network, { by, place }: Node, paceMs: number | null = null): Enacted | null {
+export function enactOn({ inputs, chance, run: before }: Enacted, network: Network, node: Node, paceMs: number | null = null): Enacted | null {
+  const { by, place } = node
   const run = forkFromHere(before)
   const dueMs = nextDueMs(run)
   const more: Input[] = []
@@ -77,9 +88,9 @@ export function enactOn({ inputs, chance, run: before }: Enacted, network: Netwo
     advanceTo(run, paceMs !== null ? run.nowMs + paceMs : dueMs > run.nowMs + PACE_MS ? run.nowMs + PACE_MS : run.nowMs)
     const act = (action: InputAction) => {
       more.push({ ...action, atMs: run.nowMs })
-      send(run, action)
+      sendTo(run, action)
     }
-    if (by === null || !doIt(run, network, by, act)) return null
+    if (by === null || !doIt(run, network, by, act, leadsIn(node))) return null
   }
   const isThere = network.axes.every(({ thing, own, states, at }) => {
     const instance = run.instances.get(thing.path)
@@ -90,8 +101,8 @@ export function enactOn({ inputs, chance, run: before }: Enacted, network: Netwo
 
 const isOfItself = ({ what }: Occasion): boolean => what === 'settle' || what === 'timer' || what === 'wait' || what === 'gone' || what === 'come' || what === 'long' || what === 'late tap'
 
-/** Does what an occasion asks of a person; says whether it can be done. */
-function doIt(run: Run, network: Network, occasion: Occasion, send: (action: InputAction) => void): boolean {
+/** Does what an occasion asks of a person, who leads rules to their end with it where there are some; says whether it can be done. */
+function doIt(run: Run, network: Network, occasion: Occasion, send: (action: InputAction) => void, leads: readonly Led[]): boolean {
   switch (occasion.what) {
     case 'begin':
     case 'settle':
@@ -133,6 +144,7 @@ function doIt(run: Run, network: Network, occasion: Occasion, send: (action: Inp
       send({ do: 'cancel', pointer: occasion.pointer })
       return true
     case 'turn':
+      if (leads.length > 0) return leadByWheel(run, network, occasion.spot, leads, send)
       return withPoint(run, network, occasion.spot, send, (point) => send(occasion.turn === 'pinch' ? { do: 'pinch', ...point, scale: 1.5, turn: 15 } : { do: 'wheel', ...point, deltaX: 0, deltaY: 100 }))
     case 'point':
       if (occasion.spot === null) send({ do: 'exit', pointer: 'mouse' })
@@ -147,7 +159,7 @@ function doIt(run: Run, network: Network, occasion: Occasion, send: (action: Inp
     case 'press':
     case 'tap':
     case 'release':
-      return press(run, network, occasion, send)
+      return leads.length > 0 ? leadByDrag(run, occasion.pointer, leads, send) : press(run, network, occasion, send)
   }
 }
 
@@ -165,6 +177,42 @@ function press(run: Run, network: Network, { what, spot, pointer }: Extract<Occa
     if (what !== 'press') send({ do: 'release', ...point, pointer })
     if (what !== 'press') leave()
   })
+}
+
+/** So far, in px, a person drags or scrolls to see what comes of it. */
+const FAR_PX = [24, 60, 120, 240, 480, 960]
+
+const WAYS = [{ x: 0, y: -1 }, { x: 0, y: 1 }, { x: 1, y: 0 }, { x: -1, y: 0 }]
+
+const REACHES = FAR_PX.flatMap((px) => WAYS.map(({ x, y }) => ({ x: x * px, y: y * px })))
+
+/** Whether some inputs lead rules to their end. */
+function isLedBy(run: Run, leads: readonly Led[], inputs: readonly InputAction[]): boolean {
+  const tried = forkFromHere(run)
+  for (const input of inputs) sendTo(tried, input)
+  return leads.every(({ path, rule }) => tried.trace.some((event) => event.what === 'fired' && event.instance === path && event.rule === rule.id))
+}
+
+/** Drags as far as it takes for what is led to go on by itself once it is let go. */
+function leadByDrag(run: Run, pointer: PointerKind, leads: readonly Led[], send: (action: InputAction) => void): boolean {
+  const { at } = run.hand.pointer
+  if (!at) return false
+  const dragged = REACHES.map(({ x, y }): readonly InputAction[] => [
+    ...[0.5, 1].map((share): InputAction => ({ do: 'move', x: at.x + x * share, y: at.y + y * share, pointer })),
+    { do: 'release', x: at.x + x, y: at.y + y, pointer }, ...(pointer === 'touch' ? [{ do: 'exit' as const, pointer }] : []),
+  ])
+  const inputs = dragged.find((each) => isLedBy(run, leads, each))
+  inputs?.forEach(send)
+  return inputs !== undefined
+}
+
+/** Turns the wheel at a spot as far as it takes. */
+function leadByWheel(run: Run, network: Network, spot: Spot, leads: readonly Led[], send: (action: InputAction) => void): boolean {
+  const point = pointFor(run, network, spot)
+  const turned = point ? REACHES.map(({ x, y }): readonly InputAction[] => [{ do: 'wheel', ...point, deltaX: x, deltaY: y }]) : []
+  const inputs = turned.find((each) => isLedBy(run, leads, each))
+  inputs?.forEach(send)
+  return inputs !== undefined
 }
 
 function goToFocus(run: Run, spot: Spot | null, send: (action: InputAction) => void): boolean {

@@ -1,11 +1,12 @@
-import { asLiteral, certain, textFieldsOf, tiedTo, type Action, type DataTable, type Id, type InterruptionPolicy, type Literal, type Rule, type ShowAction, type Worth } from '../../document'
-import { evaluate, namesOr, type AskedRecord, type Environment } from '../../expression'
-import { BACK_DEPTH, fieldReadings, isBeginning, keepState, keptAt, saidOfStates, throughFields, TIMER, timerAfter, timerStatus, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
+import { asLiteral, certain, tiedTo, type Action, type DataTable, type Id, type InterruptionPolicy, type Literal, type Rule, type ShowAction, type Worth } from '../../document'
+import { evaluate, isHandReading, namesOr, type AskedRecord, type Environment } from '../../expression'
+import { BACK_DEPTH, isBeginning, keepState, keptAt, saidOfStates, throughFields, TIMER, timerAfter, timerStatus, withFields, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
 import {
-  Arranger, Interpreter, isAmong, isSameLevel, Person,
+  Arranger, Interpreter, isAmong, isSameLevel, Person, rulesAt,
   type Ends, type Ground, type HandChange, type HandState, type EventTarget, type ItemOf, type Names, type Note,
 } from '../../semantics'
 import { UNKNOWN } from './domain'
+import { lead } from './leading'
 import { holdsTrue, UNSURE, type Sure } from './sureness'
 import { namesOrUnknown, NOTHING_HELD, withUnsure, type Held } from './holding'
 import type { Manner } from './manner'
@@ -133,19 +134,19 @@ export class Instant implements Ground<Thing, Spot, Spot> {
 
   /** What names stand for in an expression of a thing. */
   private knownTo(thing: Thing, expression: string): Environment {
-    const environment = this.environmentOf(thing)
-    if (thing.compiled.spoken.size === 0 && textFieldsOf(thing.compiled.component).length === 0) return environment
+    const environment = withFields(thing.compiled.component, this.environmentOf(thing))
+    if (thing.compiled.spoken.size === 0) return environment
     const stateOf = (part: Id | null, axis: number) => {
       const meant = part === null ? thing : this.manner.insideAt(thing, part)
       return meant && (part === null || !this.network.has(meant) || this.isThere(meant)) ? this.statesOf(meant)[axis] : undefined
     }
-    return { ...environment, ...fieldReadings(thing.compiled.component, environment), ...saidOfStates(thing.compiled, expression, stateOf) }
+    return { ...environment, ...saidOfStates(thing.compiled, expression, stateOf) }
   }
 
   private unknownOf(thing: Thing): (name: string) => boolean {
     const isUnknown = (name: string): boolean => {
       const kept = this.network.nameFor(thing, name)
-      return kept ? this.configuration[kept.at] === UNKNOWN : name.startsWith('pointer.') || name.startsWith('angleToPointer(')
+      return kept ? this.configuration[kept.at] === UNKNOWN : name.startsWith('pointer.') || isHandReading(name) || name.startsWith('angleToPointer(')
     }
     return (name) => throughFields(thing.compiled.component, [name]).some(isUnknown)
   }
@@ -352,17 +353,11 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     return withUnsure(this, thing, this.manner.holding(this.situationOf(thing), thing, () => ({ states: this.statesOf(thing), names: namesOrUnknown(this, thing) })))
   }
 
-  holder({ holder }: Thing): Thing | null {
-    return holder && this.network.has(holder) ? holder : null
-  }
+  holder = ({ holder }: Thing): Thing | null => (holder && this.network.has(holder) ? holder : null)
 
-  allInside(thing: Thing): readonly Thing[] {
-    return this.manner.allInside(thing).filter((inner) => this.isThere(inner))
-  }
+  allInside = (thing: Thing): readonly Thing[] => this.manner.allInside(thing).filter((inner) => this.isThere(inner))
 
-  fill(thing: Thing): void {
-    fill(this, thing)
-  }
+  fill = (thing: Thing): void => fill(this, thing)
 
   begin(thing: Thing, content: Content): Thing {
     return beginPresence(this, thing, content)
@@ -473,8 +468,12 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   dragAlong(): boolean {
     this.isExact = false
     this.hold({ longMs: null })
-    return this.hand.pressed?.on.way.some(({ thing, part }) => thing.compiled.component.parts.some(({ id, drag }) => id === part && drag !== undefined)) ?? false
+    return this.hand.pressed?.on.way.some(({ thing, part }) => rulesAt(thing.compiled, part, 'while dragged').length > 0 || thing.compiled.component.parts.some(({ id, drag }) => id === part && drag !== undefined)) ?? false
   }
 
-  letGo(): void {}
+  letGo(isTakenAway: boolean): void {
+    if (!isTakenAway) lead(this, 'while dragged', this.hand.pressed?.on.way ?? [])
+  }
+
+  dragIsOver(): void {}
 }

@@ -1,4 +1,4 @@
-import { certain, type Action, type Id, type Motion, type Rule, type ShowAction } from '../../document'
+import { certain, isLeading, type Action, type Id, type Motion, type Rule, type ShowAction } from '../../document'
 import type { Environment } from '../../expression'
 import {
   changePresence, changeState, isWithin, laneEndOf, motionEndMs, pulse, standsInTheWay, startInstance, type Instance,
@@ -102,7 +102,9 @@ export class Manner {
   span(axis: NetAxis, changing: Changing): Span {
     const rested = this.timeOf(axis, changing)
     const policy = standsInTheWay(this.changed(axis, changing), axis.own, 0) ?? 'continue'
-    const { left } = changing
+    const { left, rule } = changing
+    // Somebody may have led it to its end already, or nearly nowhere.
+    if (rule && isLeading(rule.trigger)) return { least: 0, most: Math.max(rested, left.most), policy }
     if (left.most <= 0 || left.policy === 'skip to end') return { least: rested, most: rested, policy }
     return { least: 0, most: Math.max(rested, left.most), policy }
   }

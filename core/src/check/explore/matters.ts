@@ -25,7 +25,7 @@ export function whatMatters(rules: readonly Rule[], asks: (name: string) => bool
   const focusVisible = asks('focusVisible')
   return {
     hover: listens('enter', 'leave') || hover || press,
-    press: listens('press', 'release', 'cancel', 'long press', 'drag start', 'drag', 'drag end') || press,
+    press: listens('press', 'release', 'cancel', 'long press', 'drag start', 'drag', 'drag end', 'while dragged') || press,
     finger: hover,
     focus: listens('focus', 'blur') || asks('focused') || focusVisible,
     shown: focusVisible,
@@ -33,6 +33,6 @@ export function whatMatters(rules: readonly Rule[], asks: (name: string) => bool
     cancel: listens('cancel'),
     outside: listens('press outside'),
     twice: listens('double tap'),
-    drag: listens('drag start', 'drag', 'drag end'),
+    drag: listens('drag start', 'drag', 'drag end', 'while dragged'),
   }
 }

@@ -73,11 +73,14 @@ function writing(network: Network, instant: Instant, open: readonly Spot[]): rea
   })
 }
 
+/** What is told that something scrolls. */
+const SCROLLING = ['scroll', 'while scrolled'] as const
+
 const TURNS = ['wheel', 'scroll', 'pinch'] as const
 
 /** Turning the wheel, scrolling and pinching where something listens to that. */
 const turning = (open: readonly Spot[]): readonly UserOccasion[] =>
-  open.flatMap((spot) => TURNS.filter((turn) => spot.way.some(({ thing, part }) => thing.compiled.rulesOn.get(turn)?.some((rule) => rule.part === part))).map((turn): UserOccasion => ({ what: 'turn', turn, spot })))
+  open.flatMap((spot) => TURNS.filter((turn) => spot.way.some(({ thing, part }) => (turn === 'scroll' ? SCROLLING : [turn]).some((each) => thing.compiled.rulesOn.get(each)?.some((rule) => rule.part === part)))).map((turn): UserOccasion => ({ what: 'turn', turn, spot })))
 
 function typing(network: Network, instant: Instant, open: readonly Spot[], isAlone: boolean): readonly UserOccasion[] {
   if (!network.matters.focus) {

@@ -1,4 +1,4 @@
-import { certain, decidedBy, expressionsOfAction, expressionsOfList, placeOf, textFieldsOf, wordOf, type Component, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
+import { certain, decidedBy, expressionsOfAction, expressionsOfList, expressionsOfTrigger, placeOf, textFieldsOf, wordOf, type Component, type Id, type InterruptionPolicy, type Literal, type Project, type Rule } from '../../document'
 import { isShared, namesOr } from '../../expression'
 import { axisAt, keptAt, policiesOf, timesOf, type TimerRule } from '../../machine'
 import { Domain } from './domain'
@@ -310,7 +310,7 @@ export class Network {
       }
       const actions = rules.flatMap((rule) => rule.actions)
       const texts = [
-        ...rules.flatMap(({ guard, trigger }) => [guard, 'pauseWhile' in trigger ? trigger.pauseWhile : null]),
+        ...rules.flatMap(({ guard, trigger }) => [guard, ...expressionsOfTrigger(trigger)]),
         ...actions.flatMap(expressionsOfAction),
         ...parts.flatMap((part) => (part.kind === 'list' ? expressionsOfList(part) : [])),
         ...parts.flatMap(({ id }) => saidOf(component, id).flatMap(([, value]) => (typeof value === 'object' && value !== null && 'expr' in value ? [value.expr] : []))),

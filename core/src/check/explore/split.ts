@@ -1,4 +1,4 @@
-import { axisOfProperty, certain, expressionsOfList, textFieldsOf, isExpression, parameterOfProperty, theOne, type Id, type ListPart, type Project, type Rule, type TriggerKind } from '../../document'
+import { axisOfProperty, certain, expressionsOfList, isExpression, namesGivenBy, parameterOfProperty, theOne, type Id, type ListPart, type Project, type Rule, type TriggerKind } from '../../document'
 import type { Compiled } from '../../machine'
 import { isShared, nameOfTable } from '../../expression'
 import { recipientsOf } from '../../semantics'
@@ -7,7 +7,7 @@ import { wayFrom } from './spots'
 import { changingTables, tablesChangedBy } from './tables'
 import type { Thing } from './things'
 
-const PRESSING: readonly TriggerKind[] = ['tap', 'double tap', 'press', 'release', 'cancel', 'long press', 'drag start', 'drag', 'drag end', 'wheel', 'scroll', 'pinch']
+const PRESSING: readonly TriggerKind[] = ['tap', 'double tap', 'press', 'release', 'cancel', 'long press', 'drag start', 'drag', 'drag end', 'while dragged', 'wheel', 'scroll', 'pinch']
 
 /**
  * Things in groups that have nothing to do with one another: no message, no variable, no look that puts the one into a
@@ -84,10 +84,8 @@ function heardBy(thing: Thing, things: readonly Thing[]): readonly Thing[] {
 
 /** The variables a thing gives values to, and the tables it changes. */
 export function setsOf({ compiled: { component, project } }: { readonly compiled: Pick<Compiled, 'component' | 'project'> }): ReadonlySet<string> {
-  const set = component.rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' ? [action.variable] : [])))
   const tied = component.axes.flatMap(({ boundTo }) => (boundTo !== null && 'variable' in boundTo ? [boundTo.variable] : []))
-  const written = textFieldsOf(component).flatMap(({ writes }) => writes ?? [])
-  return new Set([...set, ...tied, ...written, ...tablesChangedBy(project, component).map(nameOfTable)])
+  return new Set([...namesGivenBy(component), ...tied, ...tablesChangedBy(project, component).map(nameOfTable)])
 }
 
 /** The same for groups that behave alike: of the same components, with the same values for what matters, placed alike. */

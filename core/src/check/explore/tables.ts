@@ -1,9 +1,9 @@
-import { decidedBy, textFieldsOf, isOfItem, tablesShownBy, type Component, type DataTable, type Id, type Project, type Screen } from '../../document'
+import { decidedBy, isOfItem, namesGivenBy, tablesShownBy, type Component, type DataTable, type Id, type Project, type Screen } from '../../document'
 import { nameOfTable } from '../../expression'
 import { addedRecord } from '../../semantics'
 
 /** So many records of a table are told apart, where records are added to it. */
-export const MOST_RECORDS = 8
+const MOST_RECORDS = 8
 
 /** So many values are told apart of a column that changes. */
 const MOST_IN_COLUMN = 3
@@ -20,7 +20,7 @@ export function tablesChangedBy(project: Project, { id, rules, parts, axes = [] 
   if (tables.length === 0) return []
   const actions = rules.flatMap((rule) => rule.actions)
   const named = new Set(actions.flatMap((action) => ('table' in action && action.table !== null ? [action.table] : [])))
-  const changesItem = actions.some((action) => ('table' in action && action.table === null) || (action.do === 'set' && isOfItem(action.variable))) || axes.some((axis) => isOfItem(decidedBy(axis) ?? '')) || textFieldsOf({ parts }).some(({ writes }) => isOfItem(writes ?? ''))
+  const changesItem = actions.some((action) => 'table' in action && action.table === null) || namesGivenBy({ rules, parts }).some(isOfItem) || axes.some((axis) => isOfItem(decidedBy(axis) ?? ''))
   const own = changesItem ? tablesShownBy(project, id) : []
   return tables.filter((table) => named.has(table.id) || own.includes(table))
 }
@@ -35,13 +35,17 @@ interface Changing {
 const known = new WeakMap<Project, Changing>()
 
 function changingIn(project: Project): Changing {
+  const changing = known.get(project) ?? lookedThrough(project)
+  known.set(project, changing)
+  return changing
+}
+
+function lookedThrough(project: Project): Changing {
   const owners = [...project.components, ...project.screens]
-  const changing = known.get(project) ?? {
+  return {
     names: new Set(owners.flatMap((owner) => tablesChangedBy(project, owner)).map(nameOfTable)),
     addedTo: new Set(owners.flatMap(({ rules }) => rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'add record' ? [action.table] : []))))),
   }
-  known.set(project, changing)
-  return changing
 }
 
 const isAddedTo = (project: Project, table: Id): boolean => changingIn(project).addedTo.has(table)

@@ -7,7 +7,7 @@ import { rectangleOf } from './placed'
 import type { RestingConfiguration } from './resting-configurations'
 
 /** What a person does to something they see. */
-export const TOUCHING: readonly Rule['trigger']['on'][] = ['tap', 'double tap', 'press', 'release', 'cancel', 'long press', 'drag start', 'drag', 'drag end']
+export const TOUCHING: readonly Rule['trigger']['on'][] = ['tap', 'double tap', 'press', 'release', 'cancel', 'long press', 'drag start', 'drag', 'drag end', 'while dragged']
 
 /** A part of the component itself that answers in a resting configuration, and with which rules. */
 export interface Answer {

@@ -1,4 +1,4 @@
-import { firstOf, RheoError, statesMeant, textFieldsOf, type Component, type Pledge, type Pledged, type Project } from '../../document'
+import { firstOf, namesGivenBy, RheoError, statesMeant, type Pledge, type Pledged, type Project } from '../../document'
 import { axisAt, keptAt, type Surface } from '../../machine'
 import { StateSpace, Facts } from '../ground/state-space'
 import type { CheckOptions, ProjectCheck } from '../ground/context'
@@ -68,7 +68,7 @@ function watch(project: Project, pledge: Pledge, options: CheckOptions): Watchin
     if (spoken.some((thing) => thing === undefined)) return null
     const groups = independentGroups(project, things)
     const names = namesIn(pledge)
-    const own = groups.filter((group) => group.some((thing) => spoken.includes(thing)) || (names.length > 0 && (group.includes(firstOf(things)) || group.some(({ compiled }) => gives(compiled.component, names)))))
+    const own = groups.filter((group) => group.some((thing) => spoken.includes(thing)) || (names.length > 0 && (group.includes(firstOf(things)) || group.some(({ compiled }) => namesGivenBy(compiled.component).some((name) => names.includes(name))))))
     const all = things.filter((thing) => own.some((group) => group.includes(thing)))
     return explored(project, pledge.surface, all.length > 0 ? all : [firstOf(things)], names, options)
   } catch (error) {
@@ -100,10 +100,6 @@ function instancesIn({ says }: Pledge): readonly string[] {
   const of = (that: Pledged): readonly string[] => (that.what === 'state' ? [that.instance] : that.what === 'count' ? that.of.map(({ instance }) => instance) : [])
   return [...of(says.that), ...(says.kind === 'after' ? of(says.then) : [])]
 }
-
-/** Whether something of a component gives one of some variables a value. */
-const gives = (component: Component, names: readonly string[]): boolean =>
-  component.rules.some(({ actions }) => actions.some((action) => action.do === 'set' && names.includes(action.variable))) || textFieldsOf(component).some(({ writes }) => writes !== null && names.includes(writes))
 
 const namesIn = ({ says }: Pledge): readonly string[] => [says.that, ...(says.kind === 'after' ? [says.then] : [])].flatMap((that) => (that.what === 'variable' ? [that.name] : []))
 

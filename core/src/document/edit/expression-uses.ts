@@ -1,9 +1,12 @@
+import { AGGREGATE_NAMES } from '../aggregate-names'
 import type { Component } from '../component'
 import type { PropertyValues } from '../look'
 import type { Part } from '../part'
 import { withExpressions, type Rule } from '../rule'
 import type { Screen } from '../screen'
+import { withTriggerExpressions } from '../trigger'
 import { isExpression } from '../value'
+import { literally } from '../word'
 import type { Edit } from './edit'
 import { lookAt, lookPath, lookPlaces } from './look-place'
 import { inProject, inside, setAt, type Place } from './place'
@@ -46,7 +49,8 @@ function rewordedRule(owner: RuleOwner, rule: Rule, within: Rewording): readonly
   const { trigger } = rule
   const said: Edit[] = []
   if (rule.guard !== null && within(rule.guard) !== rule.guard) said.push(setAt(inside(path, 'guard'), within(rule.guard)))
-  if ('pauseWhile' in trigger && trigger.pauseWhile !== null && within(trigger.pauseWhile) !== trigger.pauseWhile) said.push(setAt(inside(path, 'trigger', 'pauseWhile'), within(trigger.pauseWhile)))
+  const reworded = withTriggerExpressions(trigger, within)
+  if (reworded !== trigger) said.push(setAt(inside(path, 'trigger'), reworded))
   for (const action of rule.actions) {
     const next = withExpressions(action, within)
     if (next !== action) said.push(setAction(owner, rule.id, next))
@@ -57,19 +61,17 @@ function rewordedRule(owner: RuleOwner, rule: Rule, within: Rewording): readonly
 /** What is quoted in an expression, or a name with its dots. */
 const quotedOr = (pattern: string): RegExp => new RegExp(`"(?:[^"\\\\]|\\\\.)*"|'(?:[^'\\\\]|\\\\.)*'|${pattern}`, 'g')
 
-const literal = (text: string): string => text.replace(/[$.*+?^{}()|[\]\\]/g, '\\$&')
-
 /** Renames a name where it stands as a word of its own: not as a part of another name, not as a function, and not in a text between quotes. */
 export function renaming(from: string, to: string): Rewording {
-  const pattern = quotedOr(`(?<![\\w$.])${literal(from)}(?![\\w$.]|\\s*\\()`)
+  const pattern = quotedOr(`(?<![\\w$.])${literally(from)}(?![\\w$.]|\\s*\\()`)
   return (expr) => expr.replace(pattern, (found) => (found === from ? to : found))
 }
 
-const AGGREGATE = 'count|sum|least|greatest|average|any|every|first'
+const AGGREGATE = AGGREGATE_NAMES.join('|')
 
 /** Renames a table, by its name as one word, wherever its records are asked. */
 export function renamingTable(from: string, to: string): Rewording {
-  const pattern = quotedOr(`(?<![\\w$.])((?:${AGGREGATE})\\(\\s*)${literal(from)}(?=\\s*[,)])`)
+  const pattern = quotedOr(`(?<![\\w$.])((?:${AGGREGATE})\\(\\s*)${literally(from)}(?=\\s*[,)])`)
   return (expr) => expr.replace(pattern, (found, before?: string) => (before === undefined ? found : `${before}${to}`))
 }
 
@@ -85,7 +87,7 @@ export const renamingColumn = (table: string, from: string, to: string): Rewordi
       const end = closingAt(expr, begin)
       const inner = expr.slice(begin, end)
       const rest = expr.slice(end)
-      const read = text.startsWith('first') && asked === table ? rest.replace(new RegExp(`^\\)\\s*\\.\\s*${literal(from)}(?!\\w)`), `).${to}`) : rest
+      const read = text.startsWith('first') && asked === table ? rest.replace(new RegExp(`^\\)\\s*\\.\\s*${literally(from)}(?!\\w)`), `).${to}`) : rest
       // What is asked inside is asked of a table of its own.
       return expr.slice(0, begin) + (asked === table ? named(inner) : within(inner)) + within(read)
     }

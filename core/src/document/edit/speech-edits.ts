@@ -3,6 +3,7 @@ import { decidingVariable, isDeciding } from '../decided'
 import type { Project } from '../project'
 import { withExpressions, type Rule } from '../rule'
 import type { Id } from '../value'
+import { literally } from '../word'
 import { batch, type Edit } from './edit'
 import { inProject, inside, setAt } from './place'
 import { renameAxis } from './axis-edits'
@@ -14,7 +15,7 @@ type Word = (name: string) => string
 
 /** Renames a state with every condition and action that asks for it, in its component and in whatever holds that. */
 export const renameStateSpokenOf = (project: Project, component: Component, axis: Axis, state: Id, name: string, word: Word): Edit =>
-  batch(renameState(component.id, axis.id, state, name), ...deciding(project, component, axis, nameOf(axis.states, state), name), ...spoken(project, component, `is\\(\\s*{}${literal(word(axis.name))}\\s*,\\s*${literal(word(nameOf(axis.states, state)))}\\s*\\)`, (before) => `is(${before}${word(axis.name)}, ${word(name)})`, word))
+  batch(renameState(component.id, axis.id, state, name), ...deciding(project, component, axis, nameOf(axis.states, state), name), ...spoken(project, component, `is\\(\\s*{}${literally(word(axis.name))}\\s*,\\s*${literally(word(nameOf(axis.states, state)))}\\s*\\)`, (before) => `is(${before}${word(axis.name)}, ${word(name)})`, word))
 
 /** What sets or holds the name of a state in the variable that decides its axis, with another name. */
 function deciding(project: Project, component: Component, axis: Axis, from: string, to: string): readonly Edit[] {
@@ -31,22 +32,20 @@ function deciding(project: Project, component: Component, axis: Axis, from: stri
 
 /** Renames a group in the same way. */
 export const renameGroupSpokenOf = (project: Project, component: Component, axis: Axis, group: Id, name: string, word: Word): Edit =>
-  batch(renameGroup(component.id, axis.id, group, name), ...spoken(project, component, `in\\(\\s*{}${literal(word(nameOf(axis.groups ?? [], group)))}\\s*\\)`, (before) => `in(${before}${word(name)})`, word))
+  batch(renameGroup(component.id, axis.id, group, name), ...spoken(project, component, `in\\(\\s*{}${literally(word(nameOf(axis.groups ?? [], group)))}\\s*\\)`, (before) => `in(${before}${word(name)})`, word))
 
 /** Renames an axis in the same way. */
 export const renameAxisSpokenOf = (project: Project, component: Component, axis: Axis, name: string, word: Word): Edit =>
-  batch(renameAxis(component.id, axis.id, name), ...spoken(project, component, `is\\(\\s*{}${literal(word(axis.name))}(?=\\s*,)`, (before) => `is(${before}${word(name)}`, word))
+  batch(renameAxis(component.id, axis.id, name), ...spoken(project, component, `is\\(\\s*{}${literally(word(axis.name))}(?=\\s*,)`, (before) => `is(${before}${word(name)}`, word))
 
 const nameOf = (of: readonly { readonly id: Id; readonly name: string }[], id: Id): string => of.find((each) => each.id === id)?.name ?? ''
-
-const literal = (text: string): string => text.replace(/[$.*+?^{}()|[\]\\]/g, '\\$&')
 
 /** What rules say by a pattern, said otherwise: in a component by itself, in what holds it with the name of the part before a dot; `{}` is where that stands. */
 function spoken(project: Project, component: Component, pattern: string, said: (before: string) => string, word: Word): readonly Edit[] {
   const own = renamed({ owner: component.id, rules: component.rules }, new RegExp(pattern.replace('{}', ''), 'g'), said(''))
   const holders = [...project.components.map((each) => ({ owner: each.id, ...each })), ...project.screens.map((each) => ({ owner: { screen: each.id }, ...each }))]
   return [...own, ...holders.flatMap(({ owner, parts, rules }) => parts.filter((part) => part.kind === 'instance' && part.component === component.id).flatMap(({ name }) =>
-    renamed({ owner, rules }, new RegExp(pattern.replace('{}', literal(`${word(name)}.`)), 'g'), said(`${word(name)}.`))))]
+    renamed({ owner, rules }, new RegExp(pattern.replace('{}', literally(`${word(name)}.`)), 'g'), said(`${word(name)}.`))))]
 }
 
 function renamed({ owner, rules }: { readonly owner: RuleOwner; readonly rules: readonly Rule[] }, from: RegExp, to: string): readonly Edit[] {

@@ -123,7 +123,7 @@ function renamedAt(value: unknown, path: readonly string[]): Step | null {
 
 /** Lists whose items nothing refers to by id, or only in one way, so that one can be given another. */
 const REFERRED: Readonly<Record<string, (node: Readonly<Record<string, unknown>>, from: string, to: string) => object | null>> = {
-  tables: (node, from, to) => (node.kind === 'list' && node.table === from ? { ...node, table: to } : null),
+  tables: (node, from, to) => (node.table === from ? { ...node, table: to } : null),
   tokens: (node, from, to) => (node.token === from ? { ...node, token: to } : null),
   screens: (node, from, to) => (node.screen === from ? { ...node, screen: to } : node.startScreen === from ? { ...node, startScreen: to } : null),
   variables: () => null, icons: () => null, takes: () => null, accepted: () => null, promises: () => null,

@@ -1,5 +1,5 @@
 import { addVariable, batch, freeName, inProject, inside, namesOf, setAt, settablesOf, wordOf, type FieldPart } from '@rheoscope/core/document'
-import { scopeOf } from '@rheoscope/core/expression'
+import { namesToWrite, scopeOf } from '@rheoscope/core/expression'
 import { ChoiceField } from '../../fields/choice-field'
 import { CommitField } from '../../fields/commit-field'
 import { conditionProblem } from '../../fields/condition'
@@ -34,7 +34,7 @@ export function FieldProperties({ part }: { readonly part: FieldPart }) {
       <summary>Writing</summary>
       <ChoiceField label="writes" value={part.writes ?? ''} choices={[{ value: '', label: 'nothing' }, ...names, ...gone, { value: NEW, label: 'a new variable' }]} onChange={write} />
       <MsField label="pause" ms={part.waitsMs ?? 0} step={50} onChange={(ms) => make(setAt([...path, 'waitsMs'], ms === 0 ? undefined : ms), `set when ${part.name} writes`)} />
-      <CommitField label="valid if" isMono value={part.accepts ?? ''} placeholder="its kind fits" isAllExpression names={Object.keys(scopeOf(project, component))} onCommit={accept} />
+      <CommitField label="valid if" isMono value={part.accepts ?? ''} placeholder="its kind fits" isAllExpression names={namesToWrite(scopeOf(project, component))} onCommit={accept} />
     </details>
   )
 }

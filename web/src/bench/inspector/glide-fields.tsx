@@ -1,5 +1,5 @@
-import { inProject, propertyDefinition, removeFrom, setAt, type Glide, type Part, type ReducedForm } from '@rheoscope/core/document'
-import { easingProblem, fromToken, resolveTiming } from '@rheoscope/core/motion'
+import { EMPTY_MOTION, inProject, propertyDefinition, removeFrom, setAt, type Glide, type Part, type ReducedForm } from '@rheoscope/core/document'
+import { easingProblem, resolveTiming } from '@rheoscope/core/motion'
 import { readGlide, readGlideTiming } from '@rheoscope/core/written'
 import { ChoiceField } from '../../fields/choice-field'
 import { CommitField } from '../../fields/commit-field'
@@ -33,8 +33,7 @@ function GlideRow({ part, glide }: { readonly part: Part; readonly glide: Glide 
   const path = inProject('components', component.id, 'parts', part.id, 'glides')
   const label = propertyDefinition(glide.property)?.label ?? glide.property
   const set = (to: Glide) => make(setAt([...path, glide.id], to), `set how ${label} of ${part.name} glides`)
-  const { durationMs, easing } = resolveTiming([{ lanes: [], keyframes: [], ...glide }, project.motion], project.tokens, part.id, glide.property)
-  const own = { ms: glide.durationMs === undefined ? durationMs : fromToken<number>(glide.durationMs, project.tokens), ease: glide.easing === undefined ? easing : fromToken<string>(glide.easing, project.tokens) }
+  const { durationMs, easing } = resolveTiming([{ ...EMPTY_MOTION, ...glide }, project.motion], project.tokens, part.id, glide.property)
   const take = (text: string): string | null => {
     const read = orProblem(() => ({ value: readGlideTiming(text, easingProblem) }))
     if ('problem' in read) return read.problem
@@ -44,7 +43,7 @@ function GlideRow({ part, glide }: { readonly part: Part; readonly glide: Glide 
   }
   return (
     <>
-      <CommitField label={label} isMono value={`${own.ms} ms ${own.ease}`} onCommit={take} />
+      <CommitField label={label} isMono value={`${durationMs} ms ${easing}`} onCommit={take} />
       <ChoiceField label="reduced motion" value={glide.reducedMotion ?? 'skip movement'} choices={REDUCED} onChange={(reducedMotion) => set({ ...glide, reducedMotion })} />
       <label className="check">
         <input type="checkbox" checked={glide.velocity === 'keep'} onChange={(event) => set({ ...glide, velocity: event.target.checked ? 'keep' : 'reset' })} /> carries the speed it has

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { EMPTY_MOTION, inProject, motionAt, parameterDefinition, setAt, setOfMotion, setProperty, takeBackFromBase, type Motion, type MotionSetting, type Part, type Value } from '@rheoscope/core/document'
-import { itemScope, scopeOf } from '@rheoscope/core/expression'
+import { itemScope, namesToWrite, scopeOf } from '@rheoscope/core/expression'
 import { easingProblem, resolveTiming } from '@rheoscope/core/motion'
 import { orderText } from '@rheoscope/core/written'
 import { CommitField } from '../../fields/commit-field'
@@ -47,8 +47,8 @@ export function ListProperties({ part }: { readonly part: Extract<Part, { kind: 
       <summary>Items</summary>
       <ComponentField label="each as" value={part.component ?? ''} project={project} outside={component.id} onChange={(id) => set('component', id === '' ? null : id)} />
       <ChoiceField label="table" value={part.table ?? ''} choices={[{ value: '', label: 'none' }, ...project.tables.map(({ id, name }) => ({ value: id, label: name }))]} onChange={(id) => set('table', id === '' ? null : id)} />
-      <CommitField label="only if" isMono value={part.filter ?? ''} placeholder="every record" names={Object.keys(scope)} isAllExpression onCommit={setFilter} />
-      <CommitField label="order" isMono value={orderText(part.order ?? [])} placeholder="as the records are" names={Object.keys(scope)} isAllExpression onCommit={setOrder} />
+      <CommitField label="only if" isMono value={part.filter ?? ''} placeholder="every record" names={namesToWrite(scope)} isAllExpression onCommit={setFilter} />
+      <CommitField label="order" isMono value={orderText(part.order ?? [])} placeholder="as the records are" names={namesToWrite(scope)} isAllExpression onCommit={setOrder} />
       <CommitField label="at most" isMono value={part.most === undefined ? '' : String(part.most)} placeholder="all" onCommit={setMost} />
       {inner?.parameters.filter(({ type }) => type !== 'slot').map((parameter) => {
         const definition = parameterDefinition(parameter)
@@ -64,7 +64,7 @@ export function ListProperties({ part }: { readonly part: Extract<Part, { kind: 
           make(setProperty(component, { look: 'base' }, part.id, definition.name, typed(parameter.type, parsed.value)), `set ${parameter.name} of the items`)
           return null
         }
-        return <CommitField key={parameter.id} label={parameter.name} isMono value={formatValue(said, project.tokens)} placeholder={isColumn ? 'the column of that name' : formatValue(parameter.initial)} names={Object.keys(scope)} onCommit={take} />
+        return <CommitField key={parameter.id} label={parameter.name} isMono value={formatValue(said, project.tokens)} placeholder={isColumn ? 'the column of that name' : formatValue(parameter.initial)} names={namesToWrite(scope)} onCommit={take} />
       })}
       <ListMotion part={part} />
     </details>

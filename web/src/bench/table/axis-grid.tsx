@@ -12,7 +12,7 @@ import { CellMenu } from './cell-menu'
 import { ColumnHead } from './column-head'
 import { GridRow } from './grid-row'
 import { bracketLines, GroupBrackets } from './group-brackets'
-import { OFFERED_TRIGGERS, rowOf, rowsOf, type Row } from './rows'
+import { OFFERED_TRIGGERS, rowOf, rowsOf, usualRow, type Row } from './rows'
 import { useStillBench } from '../page/use-bench'
 import { useCellDrag } from './use-cell-drag'
 import { useColumnDrag } from './use-column-drag'
@@ -135,10 +135,10 @@ function AddTrigger() {
     <>
       <button className="plain muted" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>+ trigger</button>
       <LineMenu anchor={anchor} onClose={() => setAnchor(null)} label="Add a trigger" line="New triggers in one line" example={TRIGGER_LINES} onLine={take}>
-        {OFFERED_TRIGGERS.map((kind) => <MenuItem key={kind} onClick={() => add(rowOf(defaultTrigger(kind), null))}>{kind}</MenuItem>)}
+        {OFFERED_TRIGGERS.map((kind) => <MenuItem key={kind} onClick={() => add(usualRow(component, kind, null))}>{kind}</MenuItem>)}
         {part?.parent != null &&
           OFFERED_TRIGGERS.filter((kind) => isFromUser(defaultTrigger(kind))).map((kind) => (
-            <MenuItem key={`${kind} part`} onClick={() => add(rowOf(defaultTrigger(kind), part.id))}>{kind} on {part.name}</MenuItem>
+            <MenuItem key={`${kind} part`} onClick={() => add(usualRow(component, kind, part.id))}>{kind} on {part.name}</MenuItem>
           ))}
       </LineMenu>
     </>

@@ -1,6 +1,6 @@
 import {
-  defaultTrigger, holdsIn, triggerRow, TRIGGER_KINDS,
-  type Axis, type Component, type Id, type Rule, type State, type Trigger,
+  defaultTrigger, holdsIn, rootOf, triggerRow, TRIGGER_KINDS, wordOf,
+  type Axis, type Component, type Id, type Rule, type State, type Trigger, type TriggerKind,
 } from '@rheoscope/core/document'
 import type { BenchState } from '../page/bench-state'
 
@@ -21,8 +21,12 @@ export interface Bar {
 
 export const rowOf = (trigger: Trigger, part: Id | null): Row => ({ key: triggerRow(trigger, part), trigger, part })
 
+/** The row of a trigger with its usual settings. */
+export const usualRow = (component: Component, kind: TriggerKind, part: Id | null): Row =>
+  rowOf(defaultTrigger(kind, wordOf((component.parts.find(({ id }) => id === part) ?? rootOf(component)).name)), part)
+
 /** The triggers that can be added as rows here. */
-export const OFFERED_TRIGGERS = ['tap', 'double tap', 'press', 'release', 'cancel', 'press outside', 'long press', 'enter', 'leave', 'drag start', 'drag', 'drag end', 'wheel', 'scroll', 'pinch', 'key', 'key up', 'focus', 'blur', 'submit', 'entered', 'left', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden'] as const
+export const OFFERED_TRIGGERS = ['tap', 'double tap', 'press', 'release', 'cancel', 'press outside', 'long press', 'enter', 'leave', 'drag start', 'drag', 'drag end', 'while dragged', 'wheel', 'scroll', 'while scrolled', 'pinch', 'key', 'key up', 'focus', 'blur', 'submit', 'entered', 'left', 'after', 'every', 'settled', 'changes', 'message', 'shown', 'hidden'] as const
 
 /** A trigger as the head of its row and its cells name it; the axes are where its group is looked for. */
 export function triggerTitle(trigger: Trigger, axes: readonly Axis[] = []): string {
@@ -39,6 +43,9 @@ export function triggerTitle(trigger: Trigger, axes: readonly Axis[] = []): stri
       return trigger.inside === true ? 'all settled' : 'settled'
     case 'changes':
       return trigger.name === '' ? 'changes' : `${trigger.name} changes${trigger.to === null ? '' : ` to ${String(trigger.to)}`}`
+    case 'while dragged':
+    case 'while scrolled':
+      return `${trigger.on} by ${trigger.by}`
     case 'message':
       return trigger.name === '' ? 'message' : `message ${trigger.name}`
     default:

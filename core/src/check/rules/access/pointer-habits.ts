@@ -6,7 +6,7 @@ import { overlap, placedIn, rectangleOf } from '../../ground/placed'
 import { aboutParts, keyOf } from '../../ground/several'
 import { witnessOfRule } from '../../ground/witness'
 
-const DRAGS: readonly TriggerKind[] = ['drag start', 'drag', 'drag end']
+const DRAGS: readonly TriggerKind[] = ['drag start', 'drag', 'drag end', 'while dragged']
 
 const PLAIN: readonly TriggerKind[] = ['tap', 'double tap', 'long press', 'press', 'release', 'key', 'key up']
 

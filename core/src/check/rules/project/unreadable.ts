@@ -1,4 +1,4 @@
-import { isToken, messageOf, settablesOf, wordOf, type Action, type Component, type Id, type Motion, type Project, type RecordAction, type Rule } from '../../../document'
+import { isLeading, isToken, messageOf, settablesOf, typeOfCell, wordOf, type Action, type Component, type Id, type LeadingTrigger, type Motion, type Project, type RecordAction, type Rule } from '../../../document'
 import { goWith, itemScope, recordScope, startEnvironment, typeOf, typeOfNamed, type ExpressionType, type Scope } from '../../../expression'
 import { conditionScope, NO_CONTENTS, NOTHING_GIVEN, surfaceComponent } from '../../../machine'
 import { easingProblem, parseEasing } from '../../../motion'
@@ -64,14 +64,23 @@ function unreadableRules(project: Project, component: Component, about: (rule: R
   return component.rules.flatMap((rule) => {
     const { on } = rule.trigger
     const guard = rule.guard === null ? null : typeProblem(rule.guard, scope, 'yes/no')
+    const leading = isLeading(rule.trigger) ? leadingProblem(rule.trigger, scope) : null
     const actions = rule.actions.flatMap((action): readonly Finding[] => {
       const problem = actionProblem(project, component, action, scope)
       if (problem === null) return []
       return [finding(rule, `${rule.id} ${action.id}`, `A rule on ${on} ${whatFails(action)} ${problem}`)]
     })
-    return guard === null ? actions : [finding(rule, rule.id, `The condition of a rule on ${on} cannot be worked out, so it never fires. ${guard}`), ...actions]
+    return [
+      ...(guard === null ? [] : [finding(rule, rule.id, `The condition of a rule on ${on} cannot be worked out, so it never fires. ${guard}`)]),
+      ...(leading === null ? [] : [finding(rule, `${rule.id} by`, `How far a rule ${on} has come cannot be worked out, so it leads nowhere. ${leading}`)]),
+      ...actions,
+    ]
   })
 }
+
+/** What is the matter with how far a drag or scroll has led, or with what decides on its end. */
+const leadingProblem = (trigger: LeadingTrigger, scope: Scope): string | null =>
+  typeProblem(trigger.by, scope, 'number') ?? (trigger.on === 'while dragged' && trigger.keptIf !== null ? typeProblem(trigger.keptIf, scope, 'yes/no') : null)
 
 function whatFails(action: Action): string {
   switch (action.do) {
@@ -108,8 +117,8 @@ function recordProblem({ tables }: Project, action: RecordAction, scope: Scope):
   if (!table) return null
   const asking = { ...scope, ...recordScope(scope, wordOf(table.name)) }
   const typeIn = (column: Id): ExpressionType => {
-    const type = table.columns.find(({ id }) => id === column)?.type
-    return type === undefined ? 'anything' : typeOfNamed({ type: type === 'picture' ? 'text' : type })
+    const found = table.columns.find(({ id }) => id === column)
+    return found ? typeOfCell(found) : 'anything'
   }
   const problems = [
     ...(action.do === 'add record' ? Object.entries(action.cells).map(([column, to]) => typeProblem(to, scope, typeIn(column))) : []),

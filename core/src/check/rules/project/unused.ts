@@ -1,4 +1,4 @@
-import { expressionsOfAction, textFieldsOf, inProject, isExpression, orElse, removeFrom, type Component, type Project } from '../../../document'
+import { expressionsOfAction, inProject, isExpression, namesGivenBy, orElse, removeFrom, type Component, type Project } from '../../../document'
 import { compile } from '../../../machine'
 import { namesOr } from '../../../expression'
 import { setsOf } from '../../explore/split'
@@ -51,7 +51,7 @@ function variablesIn(project: Project): readonly Named[] {
   const holders = project.components.map((component) => ({ component, reads: readsOf(project, component), sets: setsOf({ compiled: { component, project } }) }))
   const screens = project.screens.map((screen) => ({
     reads: new Set([...screen.rules.flatMap(({ guard, actions }) => [...namesOr(guard ?? ''), ...actions.flatMap(expressionsOfAction).flatMap(namesOr)]), ...screen.parts.flatMap((part) => Object.values(part.base).flatMap((value) => (isExpression(value) ? namesOr(value.expr) : [])))]),
-    sets: new Set(screen.rules.flatMap(({ actions }) => actions.flatMap((action) => (action.do === 'set' ? [action.variable] : []))).concat(textFieldsOf(screen).flatMap(({ writes }) => writes ?? []))),
+    sets: new Set(namesGivenBy(screen)),
     entryPoints: screen.entryPoints ?? [],
   }))
   const everywhere = [...holders, ...screens]

@@ -1,0 +1,156 @@
+import { certain, propertyDefinition, sameValue, type Id, type Literal, type Rule } from '../document'
+import { laneEndMs, laneSpeed, motionSources, ownMs, resolveTiming, startLane, type Easing, type Lane, type LedTime } from '../motion'
+import { axisAt, partAt } from './compiled'
+import { shownValue, targetsOf, type Instance } from './instance'
+import { changesBetween } from './targets'
+import { FROM_OUTSIDE, lanesTowards } from './towards'
+
+/** An axis that a hand leads towards another state: it shows a fraction of the motion there, and is in its own state until it is let go. */
+export interface Led {
+  readonly axis: number
+  readonly to: Id
+  readonly rule: Rule
+  readonly beganMs: number
+  /** How long the motion takes by the clock; 0 where everything jumps. */
+  readonly lengthMs: number
+  readonly fraction: number
+  /** Where it has been led of late. */
+  readonly samples: readonly Sample[]
+  /** How long the rest of the way takes once it has been let go, at most; null while it is held. */
+  readonly restMs: number | null
+}
+
+interface Sample {
+  readonly fraction: number
+  readonly atMs: number
+}
+
+/** Only how it went in the last so many ms counts for the speed it is let go with. */
+const RECENT_MS = 100
+
+/** A cubic between two values rises all along while it sets out no steeper than so many times their slope (Fritsch and Carlson 1980). */
+const STEEPEST = 3
+
+const EVEN: Easing = (t) => t
+
+/** The instance with an axis led towards another state from now on, having come nowhere yet. What is led moves for whoever would rather have things not move, too: the hand moves it. */
+export function takeLead(instance: Instance, axisIndex: number, to: Id, rule: Rule, atMs: number): Instance {
+  const { compiled } = instance
+  const from = certain(instance.states[axisIndex])
+  const targets = targetsOf({ ...instance, states: instance.states.with(axisIndex, to) })
+  const sources = motionSources(compiled.project, compiled.component, axisAt(compiled, axisIndex).id, from, to, rule)
+  const lanes = lanesTowards({ ...instance, isMotionReduced: false }, { targets, changes: changesBetween(instance.targets, targets), axis: axisIndex, sources, atMs })
+  const isNew = (lane: Lane) => !instance.lanes.includes(lane)
+  const lengthMs = Math.max(0, ...lanes.filter(isNew).map((lane) => laneEndMs(lane) - atMs))
+  const held = heldAt(atMs, atMs)
+  return {
+    ...instance,
+    lanes: lanes.map((lane) => (isNew(lane) ? { ...lane, led: held } : lane)),
+    led: [...instance.led.filter(({ axis }) => axis !== axisIndex), { axis: axisIndex, to, rule, beganMs: atMs, lengthMs, fraction: 0, samples: [], restMs: null }],
+  }
+}
+
+/** The instance with an axis led to a fraction of its way, at once or in so many ms. */
+export function leadTo(instance: Instance, axisIndex: number, fraction: number, atMs: number, pace: { readonly ms: number; readonly ease: Easing } | null = null): Instance {
+  const led = ledOn(instance, axisIndex)
+  if (!led) return instance
+  const toMs = led.beganMs + fraction * led.lengthMs
+  const [held] = heldLanes(instance, axisIndex)
+  const time = pace && held ? { ...heldAt(toMs, atMs), fromMs: ownMs(held, atMs), tookMs: pace.ms, ease: pace.ease } : heldAt(toMs, atMs)
+  const samples = [...led.samples.filter((sample) => sample.atMs > atMs - RECENT_MS), { fraction, atMs }]
+  return { ...withTime(instance, axisIndex, () => time), led: instance.led.map((each) => (each === led ? { ...led, fraction, samples } : each)) }
+}
+
+/** The instance with what leads an axis about to be let go, to go on to its end: by the speed of the hand, or in so many ms where those are given. */
+export function readyToGoOn(instance: Instance, axisIndex: number, atMs: number, ms: number | null = null): Instance {
+  const led = ledOn(instance, axisIndex)
+  if (!led) return instance
+  const restMs = ms ?? restOf(led, 1, atMs).tookMs
+  return { ...instance, led: instance.led.map((each) => (each === led ? { ...led, restMs } : each)) }
+}
+
+/** The instance in the state it was led to, going on from where it was led. What it was not led to goes as it would by itself. */
+export function goOnFromLed(before: Instance, after: Instance, led: Led, atMs: number): Instance {
+  const released = { ...after, led: after.led.filter((each) => each !== led) }
+  if (before.isMotionReduced) return released
+  const { tookMs, ease } = restOf(led, 1, atMs)
+  const own = heldLanes(before, led.axis)
+  const restMs = led.restMs ?? tookMs
+  const time: LedTime = { sinceMs: atMs, tookMs: restMs, fromMs: own[0] ? ownMs(own[0], atMs) : atMs, toMs: led.beganMs + led.lengthMs, ease: restMs === tookMs ? ease : EVEN, isHeld: false }
+  const lanes = released.lanes.filter((lane) => !isHeld(lane, led.axis)).flatMap((lane): Lane[] => {
+    const same = own.find((each) => each.part === lane.part && each.property === lane.property && sameValue(each.to, lane.to))
+    if (!same || lane.axis !== led.axis) return [lane]
+    return restMs > 0 ? [{ ...same, led: time }] : []
+  })
+  const endMs = lanes.reduce((end, lane) => (lane.axis === led.axis ? Math.max(end, laneEndMs(lane)) : end), atMs)
+  return { ...released, lanes, clocks: released.clocks.with(led.axis, endMs) }
+}
+
+/** The instance with what leads an axis given up: what is shown goes back to the state the axis is in. */
+export function letBack(instance: Instance, axisIndex: number, atMs: number): Instance {
+  const led = ledOn(instance, axisIndex)
+  if (!led) return instance
+  const { tookMs, ease } = restOf(led, 0, atMs)
+  const lanes = instance.lanes.flatMap((lane): Lane[] => {
+    if (!isHeld(lane, axisIndex)) return [lane]
+    const target = certain(instance.targets.values[lane.part])[lane.property] ?? null
+    if (instance.isMotionReduced) return []
+    if (!sameValue(lane.from, target)) return backTo(instance, lane, target, atMs)
+    const time: LedTime = { sinceMs: atMs, tookMs, fromMs: ownMs(lane, atMs), toMs: led.beganMs, ease, isHeld: false }
+    return tookMs > 0 ? [{ ...lane, axis: FROM_OUTSIDE, led: time }] : []
+  })
+  return { ...instance, lanes, led: instance.led.filter((each) => each !== led) }
+}
+
+/** How an axis of an instance is led; undefined where nothing leads it. */
+export const ledOn = (instance: Instance, axisIndex: number): Led | undefined => instance.led.find(({ axis }) => axis === axisIndex)
+
+/** The way back of what was taken hold of while it was on its way: to where it was going. */
+function backTo(instance: Instance, lane: Lane, to: Literal, atMs: number): Lane[] {
+  const definition = propertyDefinition(lane.property)
+  const state = certain(instance.states[lane.axis])
+  const { project, component } = instance.compiled
+  const sources = motionSources(project, component, axisAt(instance.compiled, lane.axis).id, state, state, null)
+  const timing = resolveTiming(sources, project.tokens, partAt(instance.compiled, lane.part).id, lane.property)
+  const shown = shownValue(instance, lane.part, lane.property, atMs)
+  const started = definition && startLane({ part: lane.part, definition, axis: FROM_OUTSIDE, atMs, shown, to, timing, running: undefined, speed: laneSpeed(lane, atMs) })
+  return started ? [started] : []
+}
+
+const isHeld = ({ axis, led }: Lane, axisIndex: number): boolean => axis === axisIndex && led?.isHeld === true
+
+const heldLanes = ({ lanes }: Instance, axisIndex: number): readonly Lane[] => lanes.filter((lane) => isHeld(lane, axisIndex))
+
+const heldAt = (ownMs: number, atMs: number): LedTime => ({ sinceMs: atMs, tookMs: 0, fromMs: ownMs, toMs: ownMs, ease: EVEN, isHeld: true })
+
+const withTime = (instance: Instance, axisIndex: number, time: () => LedTime): Instance => {
+  const led = time()
+  return { ...instance, lanes: instance.lanes.map((lane) => (isHeld(lane, axisIndex) ? { ...lane, led } : lane)) }
+}
+
+/**
+ * How the rest of the way goes once it is let go: as far as by the clock, sooner when it is thrown, setting out with the
+ * speed of the hand and arriving with that of the clock (a cubic of Hermite's).
+ */
+function restOf({ fraction, lengthMs, samples }: Led, goal: 0 | 1, atMs: number): { readonly tookMs: number; readonly ease: Easing } {
+  const way = goal - fraction
+  if (way === 0 || lengthMs === 0) return { tookMs: 0, ease: EVEN }
+  const speed = speedOf(samples, atMs)
+  const byClockMs = Math.abs(way) * lengthMs
+  const tookMs = Math.round(speed / way > 0 ? Math.min(byClockMs, (STEEPEST * way) / speed) : byClockMs)
+  const [out, home] = [(speed * tookMs) / way, tookMs / byClockMs]
+  return { tookMs, ease: (t) => Math.min(1, Math.max(-fractionBehind(fraction, way), hermite(t, out, home))) }
+}
+
+/** How far what goes the wrong way at first may go, as a share of the way: to the other end. */
+const fractionBehind = (fraction: number, way: number): number => (way > 0 ? fraction : 1 - fraction) / Math.abs(way)
+
+/** From 0 to 1, setting out and arriving with some slopes. */
+const hermite = (t: number, out: number, home: number): number => (t ** 3 - 2 * t ** 2 + t) * out + (3 * t ** 2 - 2 * t ** 3) + (t ** 3 - t ** 2) * home
+
+/** The speed of the hand over the last moves, in fractions per ms; none when it has stood still. */
+function speedOf(samples: readonly Sample[], atMs: number): number {
+  const recent = samples.filter((sample) => sample.atMs > atMs - RECENT_MS)
+  const [first, last] = [recent[0], recent.at(-1)]
+  return !first || !last || last.atMs <= first.atMs ? 0 : (last.fraction - first.fraction) / (last.atMs - first.atMs)
+}
