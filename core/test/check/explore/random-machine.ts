@@ -3,7 +3,7 @@ import { EMPTY_MOTION, newProject, newScreen, type Component, type InterruptionP
 
 /** A rule of a small machine, in few words. */
 export interface PlainRule {
-  readonly on: 'tap' | 'after' | 'settled' | 'hears' | 'changes' | 'entered' | 'left' | 'shown'
+  readonly on: 'tap' | 'after' | 'settled' | 'hears' | 'changes' | 'entered' | 'left' | 'shown' | 'led right' | 'led left'
   readonly ms: number
   /** So much longer a timer may take. */
   readonly more: number
@@ -83,8 +83,13 @@ export const prototypes: fc.Arbitrary<PlainPrototype> = fc.integer({ min: 2, max
 /** Two or three machines that share the variable `v`, which starts at 0. */
 export const machines = fc.array(machine, { minLength: 1, maxLength: 3 })
 
+/** Two or three machines some of whose rules a drag leads, to either side. */
+export const ledMachines = fc.tuple(machines, fc.infiniteStream(fc.constantFrom('led right', 'led left', null))).map(([all, led]) =>
+  all.map((plain) => ({ ...plain, rules: plain.rules.map((rule): PlainRule => ({ ...rule, on: typeof rule.to === 'number' && rule.on !== 'left' ? (led.next().value ?? rule.on) : rule.on })) })))
+
 function ruleOf(rule: PlainRule, index: number, recipient: 'siblings' | 'everyone'): Rule {
   const trigger: Trigger = rule.on === 'after' ? { on: 'after', ms: rule.ms, ...(rule.more > 0 ? { mostMs: rule.ms + rule.more } : {}), since: rule.ofGroup ? 'entering the first' : 'entering', pauseWhile: null }
+    : rule.on === 'led right' || rule.on === 'led left' ? { on: 'while dragged', by: `${rule.on === 'led left' ? '-' : ''}frame.dragX / 40`, keptIf: rule.more > 0 ? 'frame.speedX * frame.speedX > 40000' : null }
     : rule.on === 'hears' ? { on: 'message', name: 'word' } : rule.on === 'changes' ? { on: 'changes', name: 'v', to: null } : rule.on === 'entered' || rule.on === 'left' ? { on: rule.on, ...(rule.ofGroup ? { group: 'group' } : {}) } : { on: rule.on }
   const target: Target = typeof rule.to === 'object' ? { go: 'one of', of: rule.to.map((state) => ({ state: `s${state}`, weight: 1 })) } : typeof rule.to === 'number' ? { go: 'state', state: `s${rule.to}` } : rule.to === 'next' ? { go: 'next', loops: true } : { go: rule.to }
   return {

@@ -7,7 +7,7 @@ import { contextOf } from '../../../src/check/ground/context'
 import { thingsOn } from '../../../src/check/explore'
 import { screenContext } from '../../../src/check/ground/screen-context'
 import { expectExplored } from './expect-explored'
-import { machines, projectWith } from './random-machine'
+import { ledMachines, machines, projectWith } from './random-machine'
 
 /** So many runs on each surface, each of thirty inputs. */
 const RUNS = Number(process.env.RHEOSCOPE_RANDOM_RUNS ?? 6)
@@ -25,8 +25,8 @@ test.each(skerryLine.screens.filter(({ id }) => id !== 'wall').map((screen) => [
   for (const { stateSpace, isFirst } of screenContext(skerryLine, screen).groups) if (isFirst) expectExplored(stateSpace, RUNS)
 })
 
-test('whatever anybody does to random machines, the exploration has seen it happen', () => {
-  fc.assert(fc.property(machines, (plain) => {
+test.each([['random machines', machines], ['random machines that drags lead', ledMachines]] as const)('whatever anybody does to %s, the exploration has seen it happen', (_name, made) => {
+  fc.assert(fc.property(made, (plain) => {
     const [project, surface] = [projectWith(plain), { screen: 'screen' }]
     const things = thingsOn(project, compile(project, surfaceComponent(project, surface))).slice(1)
     expectExplored(new StateSpace(project, surface, things, { limit: LIMIT }), 1)
