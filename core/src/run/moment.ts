@@ -389,7 +389,7 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
     return leads || grabbed >= 0
   }
 
-  letGo(isTakenAway: boolean): void {
+  letGo(_of: Pointed, isTakenAway: boolean): void {
     letGoOfHaul(this, isTakenAway)
     letGoOf(this)
   }

@@ -192,8 +192,8 @@ export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> 
   underTap(tap: P): P | null
   /** Takes along what is held; says whether anything is, the first time. */
   dragAlong(isFirst: boolean): boolean
-  /** The drag is let go, or taken away by the system. */
-  letGo(isTakenAway: boolean): void
+  /** A drag is let go, or taken away by the system. */
+  letGo(of: P, isTakenAway: boolean): void
   /** The drag is over for whoever has asked how far it went. */
   dragIsOver(): void
 }

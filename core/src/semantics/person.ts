@@ -78,7 +78,7 @@ export class Person<T, P extends Placed<T>, F extends Placed<T>> {
   }
 
   private endDrag(on: P, isTakenAway: boolean): void {
-    this.ground.letGo(isTakenAway)
+    this.ground.letGo(on, isTakenAway)
     this.interpreter.dispatch('drag end', on.way)
     this.ground.dragIsOver()
   }

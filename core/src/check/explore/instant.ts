@@ -471,8 +471,8 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     return this.hand.pressed?.on.way.some(({ thing, part }) => rulesAt(thing.compiled, part, 'while dragged').length > 0 || thing.compiled.component.parts.some(({ id, drag }) => id === part && drag !== undefined)) ?? false
   }
 
-  letGo(isTakenAway: boolean): void {
-    if (!isTakenAway) lead(this, 'while dragged', this.hand.pressed?.on.way ?? [])
+  letGo({ way }: Spot, isTakenAway: boolean): void {
+    if (!isTakenAway) lead(this, 'while dragged', way)
   }
 
   dragIsOver(): void {}

@@ -89,7 +89,7 @@ export const ledMachines = fc.tuple(machines, fc.infiniteStream(fc.constantFrom(
 
 function ruleOf(rule: PlainRule, index: number, recipient: 'siblings' | 'everyone'): Rule {
   const trigger: Trigger = rule.on === 'after' ? { on: 'after', ms: rule.ms, ...(rule.more > 0 ? { mostMs: rule.ms + rule.more } : {}), since: rule.ofGroup ? 'entering the first' : 'entering', pauseWhile: null }
-    : rule.on === 'led right' || rule.on === 'led left' ? { on: 'while dragged', by: `${rule.on === 'led left' ? '-' : ''}frame.dragX / 40`, keptIf: rule.more > 0 ? 'frame.speedX * frame.speedX > 40000' : null }
+    : rule.on === 'led right' || rule.on === 'led left' ? { on: 'while dragged', by: `${rule.on === 'led left' ? '-' : ''}frame.dragX / 12`, keptIf: rule.more > 0 ? 'frame.speedX * frame.speedX > 40000' : null }
     : rule.on === 'hears' ? { on: 'message', name: 'word' } : rule.on === 'changes' ? { on: 'changes', name: 'v', to: null } : rule.on === 'entered' || rule.on === 'left' ? { on: rule.on, ...(rule.ofGroup ? { group: 'group' } : {}) } : { on: rule.on }
   const target: Target = typeof rule.to === 'object' ? { go: 'one of', of: rule.to.map((state) => ({ state: `s${state}`, weight: 1 })) } : typeof rule.to === 'number' ? { go: 'state', state: `s${rule.to}` } : rule.to === 'next' ? { go: 'next', loops: true } : { go: rule.to }
   return {
