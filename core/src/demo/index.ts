@@ -7,6 +7,7 @@ import { cabinWarmth } from './cabin-warmth'
 import { crewCall } from './crew-call'
 import { crewTray } from './crew-tray'
 import { crossingMood, moodFace, moods } from './crossing-mood'
+import { deckTabs } from './deck-tabs'
 import { deckFilter, deckNews, filterChip, newsLine } from './deck-filter'
 import { drillNotice } from './drill-notice'
 import { engineStart } from './engine-start'
@@ -29,6 +30,7 @@ import { spinnerRing } from './spinner-ring'
 import { demoPromises } from './promises'
 import { demoTakes } from './takes'
 import { tideTable } from './tide-table'
+import { weatherSheet } from './weather-sheet'
 import { anchorIcon, ticketButton, ticketIcon } from './ticket-button'
 
 const withoutScreens: Project = {
@@ -38,7 +40,7 @@ const withoutScreens: Project = {
     gangwaySwitch, gangwayPost, lighthouse, lighthouseBeam, crossingMood, moodFace, cabinLights, cabinLight, engineStart,
     crewTray, seenFromTheDeck, harbourNotices, noticeCard, readOn, luggageRack, luggageTag, drillNotice,
     deckFilter, filterChip, newsLine, cabinDeck, cabinCard, cabinSheet, safetyRound, safetyCard, roundSwitch, tideTable,
-    fareTabs, seatChoice, landingList, cabinWarmth, galleyMenu,
+    fareTabs, seatChoice, landingList, cabinWarmth, galleyMenu, deckTabs, weatherSheet,
   ],
   variables: cabinVariables,
   tables: [moods, notices, deckNews, cabins],

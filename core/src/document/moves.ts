@@ -37,6 +37,9 @@ export function leadsFrom({ states }: Axis, { target }: Rule, from: Id): readonl
   }
 }
 
+/** Where a hand can lead from a state by a rule; null where that is nowhere, or depends on the past or on chance. */
+export const ledTo = (axis: Axis, rule: Rule, from: Id): Id | null => (rule.target.go === 'one of' ? null : (leadsFrom(axis, rule, from)[0] ?? null))
+
 /** The states of its axis a rule holds in. */
 export const statesHeldBy = ({ axes }: Pick<Component, 'axes'>, rule: Rule): readonly State[] =>
   axes.flatMap((axis) => (axis.id === rule.axis ? axis.states.filter(({ id }) => holdsIn(rule, id, axis)) : []))

@@ -129,8 +129,8 @@ const withTime = (instance: Instance, axisIndex: number, time: () => LedTime): I
 }
 
 /**
- * How the rest of the way goes once it is let go: as far as by the clock, sooner when it is thrown, setting out with the
- * speed of the hand and arriving with that of the clock (a cubic of Hermite's).
+ * How the rest of the way goes once it is let go: in the time it takes by the clock, sooner when it is thrown, setting out
+ * with the speed of the hand and coming to rest softly (a cubic of Hermite's).
  */
 function restOf({ fraction, lengthMs, samples }: Led, goal: 0 | 1, atMs: number): { readonly tookMs: number; readonly ease: Easing } {
   const way = goal - fraction
@@ -138,15 +138,15 @@ function restOf({ fraction, lengthMs, samples }: Led, goal: 0 | 1, atMs: number)
   const speed = speedOf(samples, atMs)
   const byClockMs = Math.abs(way) * lengthMs
   const tookMs = Math.round(speed / way > 0 ? Math.min(byClockMs, (STEEPEST * way) / speed) : byClockMs)
-  const [out, home] = [(speed * tookMs) / way, tookMs / byClockMs]
-  return { tookMs, ease: (t) => Math.min(1, Math.max(-fractionBehind(fraction, way), hermite(t, out, home))) }
+  const out = (speed * tookMs) / way
+  return { tookMs, ease: (t) => Math.min(1, Math.max(-fractionBehind(fraction, way), settingOut(t, out))) }
 }
 
 /** How far what goes the wrong way at first may go, as a share of the way: to the other end. */
 const fractionBehind = (fraction: number, way: number): number => (way > 0 ? fraction : 1 - fraction) / Math.abs(way)
 
-/** From 0 to 1, setting out and arriving with some slopes. */
-const hermite = (t: number, out: number, home: number): number => (t ** 3 - 2 * t ** 2 + t) * out + (3 * t ** 2 - 2 * t ** 3) + (t ** 3 - t ** 2) * home
+/** From 0 to 1, setting out with some slope and arriving with none. */
+const settingOut = (t: number, slope: number): number => (t ** 3 - 2 * t ** 2 + t) * slope + (3 * t ** 2 - 2 * t ** 3)
 
 /** The speed of the hand over the last moves, in fractions per ms; none when it has stood still. */
 function speedOf(samples: readonly Sample[], atMs: number): number {

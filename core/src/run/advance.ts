@@ -3,6 +3,7 @@ import { instanceDueMs } from '../machine'
 import type { DrawList } from '../scene'
 import { groupsOf, isOnKey, type KeyInput } from '../semantics'
 import { firstDueMs, takeFirst } from './agenda'
+import { scrollByKey } from './dragging'
 import { listenersTo } from './listeners'
 import { Moment } from './moment'
 import { drawnAt } from './pictures'
@@ -59,7 +60,8 @@ function take(moment: Moment, input: InputAction): void {
     case 'type':
       return type(moment, input)
     case 'key':
-      return moment.person.key(input, moment.hand.focus)
+      if (!moment.person.key(input, moment.hand.focus)) scrollByKey(moment, input)
+      return
     case 'key up':
       return moment.person.keyUp(input, moment.hand.focus)
   }

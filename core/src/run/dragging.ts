@@ -7,7 +7,7 @@ import type { Moment } from './moment'
 import { answering } from './pictures'
 import { replace } from './population'
 import type { Run } from './run'
-import type { EventTarget } from '../semantics'
+import type { EventTarget, KeyInput } from '../semantics'
 import { scrollAreas, scrollDrag, shiftToReveal, type Reach, type ScrollArea } from './scrolling'
 import { sampled, speedOf, type Sample } from './speed'
 
@@ -83,6 +83,38 @@ export function dragAlong(moment: Moment, at: Point): void {
 export function scroll(moment: Moment, way: readonly EventTarget<string>[], by: Point): boolean {
   const { run } = moment
   return scrollAreas(answering(run), way, (path) => run.instances.get(path)).some((area) => shiftArea(moment, area, { x: -by.x, y: -by.y }))
+}
+
+/** A key nobody answers scrolls the innermost area around what has the focus that still can be, as in a browser. */
+export function scrollByKey(moment: Moment, { key, modifiers: { control, alt, meta } }: KeyInput): void {
+  const { run } = moment
+  const way = run.hand.focus?.way ?? []
+  const [area] = scrollAreas(answering(run), way, (path) => run.instances.get(path))
+  const by = area && !control && !alt && !meta ? scrolledBy(key, certain(area.instance.targets.values[area.part])) : undefined
+  if (by) scroll(moment, way, by)
+}
+
+const LINE_PX = 40
+
+/** How far a key scrolls an area, in px; undefined for one that does not. */
+function scrolledBy(key: string, { height }: { readonly height: number }): Point | undefined {
+  const pagePx = height - LINE_PX
+  switch (key) {
+    case 'ArrowDown':
+    case 'ArrowUp':
+      return { x: 0, y: key === 'ArrowDown' ? LINE_PX : -LINE_PX }
+    case 'ArrowRight':
+    case 'ArrowLeft':
+      return { x: key === 'ArrowRight' ? LINE_PX : -LINE_PX, y: 0 }
+    case 'PageDown':
+    case 'PageUp':
+      return { x: 0, y: key === 'PageDown' ? pagePx : -pagePx }
+    case 'Home':
+    case 'End':
+      return { x: 0, y: key === 'End' ? Infinity : -Infinity }
+    default:
+      return undefined
+  }
 }
 
 /** Scrolls whatever holds what has the focus so that it is to be seen. */

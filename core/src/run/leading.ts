@@ -1,6 +1,6 @@
-import { certain, firstOf, wordOf, type Drag, type Id, type LeadingTrigger, type Rule } from '../document'
+import { certain, firstOf, ledTo, wordOf, type Drag, type Id, type LeadingTrigger, type Rule } from '../document'
 import type { HAND_READINGS } from '../expression'
-import { leadTo, ledOn, letBack, partAt, readyToGoOn, takeLead, type Instance } from '../machine'
+import { axisAt, leadTo, ledOn, letBack, partAt, readyToGoOn, takeLead, type Instance } from '../machine'
 import { parseEasing } from '../motion'
 import { inverse, matrixTo, transformed, type Matrix, type Point } from '../scene'
 import type { EventTarget } from '../semantics'
@@ -152,25 +152,25 @@ export function scrolled(moment: Moment, path: string, part: Id, coasting: Drag 
 function leadOn(moment: Moment, path: string, parts: readonly (Id | null)[], on: LeadingTrigger['on'], from: readonly Id[] | null, coasting: Drag | null = null): void {
   const { run } = moment
   const axes = run.instances.get(path)?.compiled.component.axes ?? []
-  for (const [axis, { id }] of axes.entries()) {
+  for (const [index, axis] of axes.entries()) {
     const instance = run.instances.get(path)
-    if (!instance || (from && from[axis] !== instance.states[axis])) continue
-    const led = ledOn(instance, axis)
+    if (!instance || (from && from[index] !== instance.states[index])) continue
+    const led = ledOn(instance, index)
     if (led && led.rule.trigger.on !== on) continue
-    const rules = leadable(moment, path, parts, on).filter((each) => each.axis === id)
+    const rules = leadable(moment, path, parts, on).filter((each) => each.axis === axis.id)
     const [far] = [...(led ? [led.rule] : []), ...rules].flatMap((rule) => {
       const fraction = fractionOf(moment, path, rule)
       return fraction > 0 ? [{ rule, fraction }] : []
     })
     if (!far) {
-      if (led) redraw(run, on === 'while dragged' ? leadTo(instance, axis, 0, run.nowMs) : letBack(leadTo(instance, axis, 0, run.nowMs), axis, run.nowMs))
+      if (led) redraw(run, on === 'while dragged' ? leadTo(instance, index, 0, run.nowMs) : letBack(leadTo(instance, index, 0, run.nowMs), index, run.nowMs))
       continue
     }
-    const to = destinationOf(far.rule)
-    if (to === null || (led?.rule !== far.rule && isInTheWay(moment, path, axis))) continue
-    const free = led && led.rule !== far.rule ? letBack(leadTo(instance, axis, 0, run.nowMs), axis, run.nowMs) : instance
-    const taken = led?.rule === far.rule ? free : takeLead(free, axis, to, far.rule, run.nowMs)
-    redraw(run, leadTo(taken, axis, far.fraction, run.nowMs, coasting && { ms: coasting.settleMs, ease: parseEasing(coasting.easing).ease }))
+    const to = ledTo(axis, far.rule, certain(instance.states[index]))
+    if (to === null || (led?.rule !== far.rule && isInTheWay(moment, path, index))) continue
+    const free = led && led.rule !== far.rule ? letBack(leadTo(instance, index, 0, run.nowMs), index, run.nowMs) : instance
+    const taken = led?.rule === far.rule ? free : takeLead(free, index, to, far.rule, run.nowMs)
+    redraw(run, leadTo(taken, index, far.fraction, run.nowMs, coasting && { ms: coasting.settleMs, ease: parseEasing(coasting.easing).ease }))
   }
 }
 
@@ -179,13 +179,13 @@ const isInTheWay = (moment: Moment, path: string, axis: number): boolean => ['ig
 
 /** The rules of some parts of an instance that could lead somewhere now. */
 function leadable(moment: Moment, path: string, parts: readonly (Id | null)[], on: LeadingTrigger['on']): readonly Rule[] {
-  const compiled = moment.run.instances.get(path)?.compiled
-  const rules = compiled?.rulesOn.get(on)?.filter((rule) => parts.includes(rule.part) && destinationOf(rule) !== null) ?? []
-  return rules.filter((rule) => moment.interpreter.canFire(path, { axis: compiled?.component.axes.findIndex(({ id }) => id === rule.axis) ?? -1, rule }))
+  const instance = moment.run.instances.get(path)
+  const rules = instance?.compiled.rulesOn.get(on)?.filter((rule) => parts.includes(rule.part)) ?? []
+  return rules.filter((rule) => {
+    const axis = instance?.compiled.component.axes.findIndex(({ id }) => id === rule.axis) ?? -1
+    return instance !== undefined && ledTo(axisAt(instance.compiled, axis), rule, certain(instance.states[axis])) !== null && moment.interpreter.canFire(path, { axis, rule })
+  })
 }
-
-/** Where a rule leads that can be led along; null for one that leaves that to the moment. */
-const destinationOf = ({ target }: Rule): Id | null => (target.go === 'state' ? target.state : null)
 
 /** How far a rule has come, from 0 to 1; nowhere where that cannot be worked out. */
 function fractionOf(moment: Moment, path: string, { trigger }: Rule): number {

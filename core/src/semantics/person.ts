@@ -131,17 +131,21 @@ export class Person<T, P extends Placed<T>, F extends Placed<T>> {
 
   /**
    * A key goes to what has the focus and outward; then Tab moves the focus, Enter taps, Space will when it comes up, and
-   * others go to whoever listens everywhere. One that is held says so, and taps once. `focus` is what has it.
+   * others go to whoever listens everywhere. One that is held says so, and taps once. `focus` is what has it. Says whether
+   * anything came of it.
    */
-  key(input: KeyInput, focus: F | null): void {
+  key(input: KeyInput, focus: F | null): boolean {
     if (!this.ground.hand.isFocusShown && !MODIFIER_KEYS.includes(input.key)) this.focus(this.ground.hand.focus, true)
-    if (focus && this.hearKey('key', focus.way, input, false)) return
+    if (focus && this.hearKey('key', focus.way, input, false)) return true
     const next = this.ground.focusAfter(input)
-    if (next !== undefined) return this.focus(next, true)
-    if (focus && this.writesInto(focus, input)) return
-    if (focus && isPlain(input) && input.key === ' ') return this.ground.hold({ spaceOn: focus })
-    if (focus && isPlain(input) && input.key === 'Enter' && this.interpreter.dispatch('tap', focus.way)) return
-    this.hearAnywhere('key', input)
+    if (next !== undefined) this.focus(next, true)
+    if (next !== undefined || (focus && this.writesInto(focus, input))) return true
+    if (focus && isPlain(input) && input.key === ' ') {
+      this.ground.hold({ spaceOn: focus })
+      return true
+    }
+    if (focus && isPlain(input) && input.key === 'Enter' && this.interpreter.dispatch('tap', focus.way)) return true
+    return this.hearAnywhere('key', input)
   }
 
   /** Whether a key is for the field that has the focus: it writes there, moves the caret, or submits what one line holds. */
@@ -165,8 +169,8 @@ export class Person<T, P extends Placed<T>, F extends Placed<T>> {
     this.hearAnywhere('key up', input)
   }
 
-  private hearAnywhere(trigger: 'key' | 'key up', input: KeyInput): void {
-    for (const thing of this.ground.hearers(trigger)) if (this.hearKey(trigger, [{ thing, part: null }], input, true)) return
+  private hearAnywhere(trigger: 'key' | 'key up', input: KeyInput): boolean {
+    return this.ground.hearers(trigger).some((thing) => this.hearKey(trigger, [{ thing, part: null }], input, true))
   }
 
   private hearKey(trigger: 'key' | 'key up', way: readonly EventTarget<T>[], input: KeyInput, anywhere: boolean): boolean {

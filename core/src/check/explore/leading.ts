@@ -1,4 +1,4 @@
-import type { LeadingTrigger, Rule } from '../../document'
+import { certain, ledTo, type LeadingTrigger, type Rule } from '../../document'
 import { rulesAt, type EventTarget } from '../../semantics'
 import type { Instant } from './instant'
 import type { Thing } from './things'
@@ -8,9 +8,9 @@ export function lead(instant: Instant, on: LeadingTrigger['on'], way: readonly E
   const { interpreter } = instant
   for (const { thing, part } of way) {
     if (!instant.isThere(thing)) continue
-    for (const [axis, { id }] of thing.compiled.component.axes.entries()) {
-      const rules = rulesAt(thing.compiled, part, on).filter((rule) => rule.axis === id && rule.target.go === 'state')
-      const rule = rules.find((each) => interpreter.canFire(thing, { axis, rule: each }) && instant.guess() && isKept(instant, thing, each))
+    for (const [axis, own] of thing.compiled.component.axes.entries()) {
+      const rules = rulesAt(thing.compiled, part, on).filter((rule) => rule.axis === own.id)
+      const rule = rules.find((each) => ledTo(own, each, certain(instant.statesOf(thing)[axis])) !== null && interpreter.canFire(thing, { axis, rule: each }) && instant.guess() && isKept(instant, thing, each))
       if (rule) interpreter.fire(thing, { axis, rule })
     }
   }

@@ -28,7 +28,7 @@ export function movesIn(network: Network, instant: Instant, ways: readonly Modal
     ...(mouse ? pressing(network, instant, open, 'mouse') : []),
     ...(touch ? pressing(network, instant, open, 'touch') : []),
     ...(ways.includes('keyboard') ? typing(network, instant, open, !ways.includes('mouse')) : []),
-    ...(mouse || touch ? turning(open) : []),
+    ...(mouse || touch ? turning(open) : ways.includes('keyboard') ? turning(open.filter((spot) => instant.canFocus(spot))).filter(({ turn }) => turn === 'scroll') : []),
     ...writing(network, instant, open),
   ]
 }
@@ -79,8 +79,8 @@ const SCROLLING = ['scroll', 'while scrolled'] as const
 const TURNS = ['wheel', 'scroll', 'pinch'] as const
 
 /** Turning the wheel, scrolling and pinching where something listens to that. */
-const turning = (open: readonly Spot[]): readonly UserOccasion[] =>
-  open.flatMap((spot) => TURNS.filter((turn) => spot.way.some(({ thing, part }) => (turn === 'scroll' ? SCROLLING : [turn]).some((each) => thing.compiled.rulesOn.get(each)?.some((rule) => rule.part === part)))).map((turn): UserOccasion => ({ what: 'turn', turn, spot })))
+const turning = (open: readonly Spot[]): readonly Extract<UserOccasion, { what: 'turn' }>[] =>
+  open.flatMap((spot) => TURNS.filter((turn) => spot.way.some(({ thing, part }) => (turn === 'scroll' ? SCROLLING : [turn]).some((each) => thing.compiled.rulesOn.get(each)?.some((rule) => rule.part === part)))).map((turn) => ({ what: 'turn' as const, turn, spot })))
 
 function typing(network: Network, instant: Instant, open: readonly Spot[], isAlone: boolean): readonly UserOccasion[] {
   if (!network.matters.focus) {

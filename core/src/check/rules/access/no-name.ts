@@ -47,7 +47,7 @@ function namelessField({ component }: CheckContext, { id, name, base }: FieldPar
 }
 
 const tapped = (context: CheckContext): readonly Answer[] =>
-  answersIn(context).filter(({ rules }) => rules.some(({ trigger }) => TOUCHING.includes(trigger.on) && trigger.on !== 'drag start'))
+  answersIn(context).filter(({ rules }) => rules.some(({ trigger }) => TOUCHING.includes(trigger.on) && trigger.on !== 'drag start' && trigger.on !== 'while dragged'))
 
 const partsIn = (context: CheckContext, { parts }: Several): string => allNamed(context, parts)
 

@@ -1,4 +1,4 @@
-import { axisOf, firstOf, holdsIn, leads, rootOf, type Axis, type Component, type Id, type Rule, type TriggerKind } from '../../../document'
+import { axisOf, firstOf, holdsIn, leads, movesOf, rootOf, type Axis, type Component, type Id, type Rule, type TriggerKind } from '../../../document'
 import { allNamed, named, wayDown } from '../../ground/answers'
 import { stateNames, type CheckContext, type ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
@@ -23,7 +23,7 @@ export const dragOnly: ComponentCheck = {
     const { component } = context
     const dragging = component.rules.filter((rule) => DRAGS.includes(rule.trigger.on) && doesSomething(rule))
     const plain = component.rules.filter((rule) => PLAIN.includes(rule.trigger.on) && doesSomething(rule))
-    const alone = dragging.filter((rule) => !plain.some((other) => doesTheSame(rule, other)))
+    const alone = dragging.filter((rule) => !leadThere(component, rule, plain) && !plain.some((other) => doesTheSame(rule, other)))
     // Moving a part about is what a drag does by itself.
     const movable = component.parts.filter(({ drag }) => drag !== undefined && plain.length === 0)
     const parts = [...new Set(alone.map(({ part }) => part ?? rootOf(component).id))]
@@ -41,7 +41,17 @@ function dragged(context: CheckContext, parts: readonly Id[], rule: Rule | null)
   }
 }
 
-/** Whether a rule leads where another one does, or does one of the things it does. */
+/** Whether rules lead wherever another one does. */
+function leadThere(component: Component, rule: Rule, others: readonly Rule[]): boolean {
+  const axis = axisOf(component, rule.axis)
+  if (!axis || !leads(rule)) return false
+  const goals = (of: readonly Rule[]) => new Set(movesOf({ ...component, rules: of }, axis).map(({ to }) => to))
+  const reached = goals(others)
+  const led = goals([rule])
+  return led.size > 0 && [...led].every((to) => reached.has(to))
+}
+
+/** Whether a rule leads by chance or back as another one does, or does one of the things it does. */
 const doesTheSame = (rule: Rule, other: Rule): boolean =>
   (leads(rule) && other.axis === rule.axis && JSON.stringify(other.target) === JSON.stringify(rule.target)) || rule.actions.some((action) => other.actions.some((also) => sameAction(action, also)))
 
