@@ -21,6 +21,7 @@ import { mastLamp } from './mast-lamp'
 import { ICONS, PICTURES } from './pictures'
 import { portChooser } from './port-chooser'
 import { harbourNotices, noticeCard, notices, readOn } from './read-on'
+import { basketBadge, goods, goodsBasket, goodsCounter, goodsLine } from './purser-counter'
 import { routePanel } from './route-panel'
 import { roundSwitch, safetyCard, safetyRound } from './safety-round'
 import { screensOf } from './screens'
@@ -40,10 +41,10 @@ const withoutScreens: Project = {
     gangwaySwitch, gangwayPost, lighthouse, lighthouseBeam, crossingMood, moodFace, cabinLights, cabinLight, engineStart,
     crewTray, seenFromTheDeck, harbourNotices, noticeCard, readOn, luggageRack, luggageTag, drillNotice,
     deckFilter, filterChip, newsLine, cabinDeck, cabinCard, cabinSheet, safetyRound, safetyCard, roundSwitch, tideTable,
-    fareTabs, seatChoice, landingList, cabinWarmth, galleyMenu, deckTabs, weatherSheet,
+    fareTabs, seatChoice, landingList, cabinWarmth, galleyMenu, deckTabs, weatherSheet, goodsLine, basketBadge, goodsCounter, goodsBasket,
   ],
   variables: cabinVariables,
-  tables: [moods, notices, deckNews, cabins],
+  tables: [moods, notices, deckNews, cabins, goods],
   assets: Object.values(PICTURES),
   icons: ICONS,
 }

@@ -59,12 +59,18 @@ function cabinOverlay(project: Project): Screen {
   return withInstances(project, { ...empty, parts: [{ ...rootOf(empty), base: size }] }, [['cabinSheet', 0, 0]])
 }
 
+/** Where the first screen leads on, and where the words for it stand. */
+const LINKS = [['Cabins', 'cabins', 24, 620], ['On the crossing', 'crossing', 24, 660], ['Tides', 'tides', 24, 700], ['Decks and weather', 'decks', 200, 620], ['Purser’s counter', 'counter', 200, 660]] as const
+
 /** The screens of the scenario, with the components that stand on them. */
 export function screensOf(project: Project): readonly Screen[] {
-  const home = withLink(withLink(withLink(withHeading(screen('home', 'Home', 'phone', '#fbf8f1'), 'Skerry Line'), 'Cabins', { x: 24, y: 620 }, 'cabins', null), 'On the crossing', { x: 24, y: 660 }, 'crossing', null), 'Tides', { x: 24, y: 700 }, 'tides', null)
+  const home = LINKS.reduce<Screen>((of, [words, to, x, y]) => withLink(of, words, { x, y }, to, null), withHeading(screen('home', 'Home', 'phone', '#fbf8f1'), 'Skerry Line'))
   const crossing = fromTheRight(withLink(withHeading(screen('crossing', 'Crossing', 'phone', '#fbf8f1'), 'On the crossing'), 'Home', BACK, 'home', null))
   const cabins = fromTheRight(withLink(withHeading(screen('cabins', 'Cabins', 'phone', '#fbf8f1'), { expr: "openCabin == '' ? 'Cabins' : 'Cabin ' + openCabin" }), 'Home', BACK, 'home', null))
   const tides = fromTheRight(withLink(withHeading(screen('tides', 'Tides', 'phone', '#fbf8f1'), 'Tides'), 'Home', BACK, 'home', null))
+  const decks = fromTheRight(withLink(withHeading(screen('decks', 'Decks', 'phone', '#fbf8f1'), 'Decks and weather'), 'Home', BACK, 'home', null))
+  const counter = fromTheRight(withLink(withLink(withHeading(screen('counter', 'Counter', 'phone', '#fbf8f1'), 'Purser’s counter'), 'Home', BACK, 'home', null), 'Your basket', { ...BACK, x: 250 }, 'basket', null))
+  const basket = fromTheRight(withLink(withHeading(screen('basket', 'Basket', 'phone', '#fbf8f1'), 'Your basket'), 'The counter', BACK, 'counter', null))
   const asking: Rule = { ...screenRule('tides-asks', { on: 'shown' }, null), actions: [{ id: 'tides-asks-it', do: 'send', message: 'ask', payload: null, recipient: { instance: 'tides-tideTable' } }] }
   const kiosk = withHeading(screen('kiosk', 'Quay kiosk', 'kiosk', '#fbf8f1'), 'Skerry Quay')
   const purser = withHeading(screen('purser', 'Purser', 'tablet', '#f4efe4'), 'Purser')
@@ -73,6 +79,9 @@ export function screensOf(project: Project): readonly Screen[] {
     withInstances(project, crossing, [['soundChart', 35, 100], ['crewCall', 105, 330], ['crossingMood', 55, 410], ['deckFilter', 43, 560]]),
     withInstances(project, cabins, [['cabinDeck', 24, 100], ['cabinLights', 93, 370], ['mastLamp', 93, 560]]),
     withInstances(project, { ...tides, rules: [...tides.rules, asking] }, [['tideTable', 55, 110]]),
+    withInstances(project, decks, [['deckTabsComponent', 35, 90], ['weatherSheet', 24, 284]]),
+    withInstances(project, counter, [['goodsCounter', 39, 100]]),
+    withInstances(project, basket, [['goodsBasket', 39, 100]]),
     withInstances(project, purser, [['engineStart', 40, 120], ['gangwayPost', 40, 220], ['lighthouse', 40, 340], ['crewTray', 400, 120], ['luggageRack', 400, 340], ['safetyRound', 40, 640], ['routePanel', 400, 640]]),
     withInstances(project, kiosk, [['harbourNotices', 40, 110], ['readOn', 380, 110], ['seenFromTheDeck', 700, 110], ['drillNotice', 380, 360]]),
     partsWall(project, project.components.filter(({ id }) => !INSIDE_OTHERS.includes(id))),
@@ -81,4 +90,4 @@ export function screensOf(project: Project): readonly Screen[] {
 }
 
 /** Components that only stand inside others. */
-const INSIDE_OTHERS = ['spinnerRing', 'ticketIcon', 'anchorIcon', 'moodFace', 'cabinLight', 'noticeCard', 'luggageTag', 'filterChip', 'newsLine', 'cabinCard', 'cabinSheet', 'safetyCard', 'roundSwitch']
+const INSIDE_OTHERS = ['spinnerRing', 'ticketIcon', 'anchorIcon', 'moodFace', 'cabinLight', 'noticeCard', 'luggageTag', 'filterChip', 'newsLine', 'cabinCard', 'cabinSheet', 'safetyCard', 'roundSwitch', 'goodsLine', 'basketBadge']

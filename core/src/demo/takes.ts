@@ -5,6 +5,17 @@ const tapAt = (atMs: number, x: number, y: number): Take['inputs'] => [
   { atMs, do: 'move', x, y, pointer: mouse }, { atMs: atMs + 40, do: 'press', x, y, pointer: mouse }, { atMs: atMs + 110, do: 'release', x, y, pointer: mouse },
 ]
 
+/** A finger goes down and, in so many equal steps of 16 ms, somewhere else. */
+const dragTo = (atMs: number, from: readonly [x: number, y: number], to: readonly [x: number, y: number], steps = 12): Take['inputs'] => {
+  const at = (step: number) => ({ x: from[0] + ((to[0] - from[0]) * step) / steps, y: from[1] + ((to[1] - from[1]) * step) / steps })
+  const endMs = atMs + steps * 16
+  return [
+    { atMs, do: 'press', ...at(0), pointer: 'touch' },
+    ...Array.from({ length: steps }, (_step, index): Take['inputs'][number] => ({ atMs: atMs + (index + 1) * 16, do: 'move', ...at(index + 1), pointer: 'touch' })),
+    { atMs: endMs + 20, do: 'release', ...at(steps), pointer: 'touch' }, { atMs: endMs + 20, do: 'exit', pointer: 'touch' },
+  ]
+}
+
 /** One recorded run for each screen that says what is to come of it. */
 export const demoTakes: readonly Take[] = [
   {
@@ -78,6 +89,38 @@ export const demoTakes: readonly Take[] = [
     expectations: [
       { id: 'wallBoards', byMs: 600, expect: { what: 'state', instance: 'wall-boardingButton', axis: 'boarding', state: 'working' } },
       { id: 'wallEngine', byMs: 600, expect: { what: 'state', instance: 'wall-engineStart', axis: 'engineAxis', state: 'engineIdle' } },
+    ],
+  },
+  {
+    id: 'takeCounter', name: 'Soup and a map go into the basket', surface: { screen: 'counter' }, endsAtMs: 5000, reducedMotion: false,
+    inputs: [
+      ...tapAt(200, 100, 122), { atMs: 500, do: 'type', instance: 'counter-goodsCounter', part: 'counterFind', text: 'soup' }, ...tapAt(1200, 321, 178),
+      ...tapAt(1800, 100, 122), { atMs: 2000, do: 'type', instance: 'counter-goodsCounter', part: 'counterFind', text: '' }, ...tapAt(2600, 321, 228), ...tapAt(3800, 290, 812),
+    ],
+    expectations: [
+      { id: 'counterSoup', byMs: 1100, expect: { what: 'text', text: 'Fish soup' } },
+      { id: 'counterSum', byMs: 3600, expect: { what: 'text', text: '€ 12.40' } },
+      { id: 'basketMap', byMs: 5000, expect: { what: 'text', text: 'Deck map' } },
+      { id: 'basketOffers', byMs: 5000, expect: { what: 'text', text: 'Put it all back' } },
+    ],
+  },
+  {
+    id: 'takeDecks', name: 'The panels follow a finger, the line the tab', surface: { screen: 'decks' }, endsAtMs: 3000, reducedMotion: false,
+    inputs: [...tapAt(200, 156, 108), ...dragTo(1200, [300, 200], [90, 200])],
+    expectations: [
+      { id: 'decksSaloon', byMs: 1000, expect: { what: 'state', instance: 'decks-deckTabsComponent', axis: 'deckTabsAxis', state: 'saloonDeckShown' } },
+      { id: 'decksPromenade', byMs: 2400, expect: { what: 'state', instance: 'decks-deckTabsComponent', axis: 'deckTabsAxis', state: 'promenadeDeckShown' } },
+      { id: 'decksAt', byMs: 2400, expect: { what: 'settled', instance: 'decks-deckTabsComponent' } },
+    ],
+  },
+  {
+    id: 'takeWeather', name: 'The sheet follows the finger up, its head shrinks', surface: { screen: 'decks' }, endsAtMs: 4000, reducedMotion: false,
+    inputs: [...dragTo(200, [195, 640], [195, 560]), ...dragTo(1200, [195, 510], [195, 440]), { atMs: 2200, do: 'wheel', x: 195, y: 560, deltaX: 0, deltaY: 80 }, { atMs: 3000, do: 'wheel', x: 195, y: 560, deltaX: 0, deltaY: -80 }],
+    expectations: [
+      { id: 'weatherMiddle', byMs: 1000, expect: { what: 'state', instance: 'decks-weatherSheet', axis: 'sheetAxis', state: 'sheetMiddle' } },
+      { id: 'weatherHigh', byMs: 2100, expect: { what: 'state', instance: 'decks-weatherSheet', axis: 'sheetAxis', state: 'sheetHigh' } },
+      { id: 'weatherSmall', byMs: 2800, expect: { what: 'state', instance: 'decks-weatherSheet', axis: 'sheetHeaderAxis', state: 'headSmall' } },
+      { id: 'weatherTall', byMs: 4000, expect: { what: 'state', instance: 'decks-weatherSheet', axis: 'sheetHeaderAxis', state: 'headTall' } },
     ],
   },
 ]

@@ -7,7 +7,7 @@ const HEADER = 'sheetHeaderAxis'
 const WIDTH = 342
 
 /** The heights of the sheet, by where its upper edge is. */
-const HEIGHTS = [['sheetLow', 'low', 400], ['sheetMiddle', 'middle', 240], ['sheetHigh', 'high', 56]] as const
+const HEIGHTS = [['sheetLow', 'low', 300], ['sheetMiddle', 'middle', 170], ['sheetHigh', 'high', 48]] as const
 
 const HOURS = [
   ['07', 'Fog on the sound', '4°'], ['09', 'Fog lifting', '6°'], ['11', 'Sun and a breeze', '9°'], ['13', 'Breeze from the west', '11°'], ['15', 'Clouds over Skarv', '10°'],
@@ -56,15 +56,15 @@ export const weatherSheet: Component = {
   id: 'weatherSheet',
   name: 'Weather sheet',
   parts: [
-    { id: 'sheetFrame', kind: 'container', name: 'frame', parent: null, base: { width: WIDTH, height: 540, clip: true, fill: '#cfe0ea', ...rounded(16) } },
+    { id: 'sheetFrame', kind: 'container', name: 'frame', parent: null, base: { width: WIDTH, height: 400, clip: true, fill: '#cfe0ea', ...rounded(16) } },
     { id: 'sheetPlace', kind: 'text', name: 'place', parent: 'sheetFrame', base: { x: 20, y: 18, width: 240, height: 26, text: 'Between Skerry and Skarv', fontSize: 18, fontWeight: '700', fill: '#1d2b33' } },
-    { id: 'sheetSheet', kind: 'container', name: 'sheet', parent: 'sheetFrame', base: { x: 0, y: 400, width: WIDTH, height: 484, fill: '#ffffff', ...rounded(18) } },
+    { id: 'sheetSheet', kind: 'container', name: 'sheet', parent: 'sheetFrame', base: { x: 0, y: 300, width: WIDTH, height: 352, fill: '#ffffff', ...rounded(18) } },
     { id: 'sheetHead', kind: 'container', name: 'head', parent: 'sheetSheet', base: { x: 0, y: 0, width: WIDTH, height: 100, fill: '#ffffff', cursor: 'grab', role: 'button', accessibleName: '6° Fog, lifting by nine; higher or lower', focusable: true, ...rounded(18) } },
     { id: 'sheetGrip', kind: 'box', name: 'grip', parent: 'sheetHead', base: { x: WIDTH / 2 - 20, y: 8, width: 40, height: 4, fill: '#8a959b', receivesInput: false, ...rounded(2) } },
     { id: 'sheetDegrees', kind: 'text', name: 'degrees', parent: 'sheetHead', base: { x: 20, y: 24, width: 90, height: 48, text: '6°', fontSize: 38, fontWeight: '400', fill: '#1d2b33', receivesInput: false } },
     { id: 'sheetNow', kind: 'text', name: 'now', parent: 'sheetHead', base: { x: 100, y: 38, width: 220, height: 24, text: 'Fog, lifting by nine', fontSize: 16, fill: '#1d2b33', receivesInput: false } },
-    { id: 'sheetBody', kind: 'container', name: 'body', parent: 'sheetSheet', base: { x: 0, y: 100, width: WIDTH, height: 384, clip: true, scroll: 'down', role: 'group', accessibleName: 'Hours', focusable: true } },
-    { id: 'sheetHours', kind: 'container', name: 'hours', parent: 'sheetBody', base: { x: 16, y: 0, width: WIDTH - 32, height: HOURS.length * 44 + 80, layout: 'column' } },
+    { id: 'sheetBody', kind: 'container', name: 'body', parent: 'sheetSheet', base: { x: 0, y: 100, width: WIDTH, height: 252, clip: true, scroll: 'down', role: 'group', accessibleName: 'Hours', focusable: true } },
+    { id: 'sheetHours', kind: 'container', name: 'hours', parent: 'sheetBody', base: { x: 16, y: 0, width: WIDTH - 32, height: HOURS.length * 44, layout: 'column' } },
     ...HOURS.flatMap(hour),
   ],
   axes: [
@@ -73,7 +73,7 @@ export const weatherSheet: Component = {
       id: HEADER, name: 'header', start: 'headTall', boundTo: null,
       states: [
         state('headTall', 'tall', 3, {}),
-        state('headSmall', 'small', 4, { sheetHead: { height: 56 }, sheetDegrees: { y: 16, fontSize: 24, height: 32 }, sheetNow: { x: 72, y: 20 }, sheetBody: { y: 56, height: 428 } }),
+        state('headSmall', 'small', 4, { sheetHead: { height: 56 }, sheetDegrees: { y: 16, fontSize: 24, height: 32 }, sheetNow: { x: 72, y: 20 }, sheetBody: { y: 56, height: 296 } }),
       ],
     },
   ],

@@ -160,6 +160,10 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
     return false
   }
 
+  guessState(): boolean {
+    return false
+  }
+
   named(path: string, name: string): Worth | undefined {
     // Only who reads a table is given it anew.
     return isTableName(name) ? this.run.shared[name] : this.at(path).environment[name]

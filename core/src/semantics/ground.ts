@@ -122,6 +122,8 @@ export interface Ground<T, P extends Placed<T> = Placed<T>, F extends Placed<T> 
   newRecordId(thing: T, table: DataTable): Id | undefined
   /** Whether something is so that depends on what nobody knows. */
   guess(): boolean
+  /** Whether a name nobody knows puts an axis into a state. */
+  guessState(): boolean
   /** One of several outcomes, by its place, as likely as its weight is large. */
   choose(weights: readonly number[]): number
   /** What a name of a thing stands for; undefined where nobody knows. */

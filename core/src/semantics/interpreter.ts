@@ -221,7 +221,7 @@ export class Interpreter<T> {
       if (name === null || !news.includes(name)) continue
       const value = this.ground.named(thing, name)
       // Where nobody knows the value, the axis can come to any state, or stay.
-      const to = value === undefined ? axis.states.find(() => this.ground.guess()) : decidedState(axis, { [name]: value })
+      const to = value === undefined ? axis.states.find(() => this.ground.guessState()) : decidedState(axis, { [name]: value })
       if (to && to.id !== this.stateOf(thing, index)) this.step?.move({ thing, axis: index, to: to.id, rule: null })
     }
   }

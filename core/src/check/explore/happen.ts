@@ -50,6 +50,7 @@ function bringAbout(instant: Instant, occasion: Occasion): void {
       return interpreter.deliver(occasion.thing, occasion.name, undefined)
     case 'name': {
       const { name, readers, domain } = occasion.name
+      instant.isOneByOne = occasion.value === UNKNOWN
       return interpreter.assign(certain(readers[0]), name, domain.valueOf(occasion.value))
     }
     case 'put': {

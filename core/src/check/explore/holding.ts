@@ -1,12 +1,13 @@
-import { certain, expressionsOfList, isExpression, isOfItem, parameterProperty, type Id, type ListPart, type Worth } from '../../document'
-import { nameOfTable, namesOr } from '../../expression'
-import { keptAt, throughFields, type Content } from '../../machine'
+import { certain, expressionsOfList, isExpression, isOfItem, isTable, parameterProperty, type Id, type ListPart, type Worth } from '../../document'
+import { itemEnvironment, nameOfTable, namesOr } from '../../expression'
+import { keptAt, throughFields, type Compiled, type Content } from '../../machine'
 import type { Names } from '../../semantics'
 import { UNKNOWN } from './domain'
+import { mayStay } from './fleeting'
 import type { Instant } from './instant'
 import { saidOf } from './names'
-import type { NetItem } from './network'
-import { contentsIn, type Thing } from './things'
+import type { NetItem, Network } from './network'
+import { contentsIn, itemOfThing, type Thing } from './things'
 
 /** What a thing holds, by the last steps of their paths. */
 export type Held = ReadonlyMap<string, Content>
@@ -34,13 +35,27 @@ export function heldIn(thing: Thing, inside: readonly Thing[], { states, names }
 }
 
 /** The lists of a thing of which nobody knows which items they have. */
-const unsureLists = ({ compiled: { component, project } }: Thing, unknown: ReadonlySet<string>): ReadonlySet<Id> =>
-  new Set(component.parts.flatMap((part) => {
-    if (part.kind !== 'list' || unknown.size === 0) return []
+const unsureLists = ({ compiled }: Thing, unknown: ReadonlySet<string>): ReadonlySet<Id> =>
+  new Set(unknown.size === 0 ? [] : listsOf(compiled).flatMap(({ part, asks }) => (asks.some((name) => unknown.has(name)) ? [part] : [])))
+
+/** The lists of a component, with the names that decide which items they have. */
+function listsOf(compiled: Compiled): readonly AskingList[] {
+  const { component, project } = compiled
+  const known = asking.get(compiled) ?? component.parts.flatMap((part): AskingList[] => {
+    if (part.kind !== 'list') return []
     const table = project.tables.find(({ id }) => id === part.table)
-    const asked = throughFields(component, expressionsOfList(part).flatMap(namesOr))
-    return [...asked, ...(table ? [nameOfTable(table)] : [])].some((name) => unknown.has(name)) ? [part.id] : []
-  }))
+    return [{ part: part.id, asks: [...throughFields(component, expressionsOfList(part).flatMap(namesOr)), ...(table ? [nameOfTable(table)] : [])] }]
+  })
+  asking.set(compiled, known)
+  return known
+}
+
+interface AskingList {
+  readonly part: Id
+  readonly asks: readonly string[]
+}
+
+const asking = new WeakMap<Compiled, readonly AskingList[]>()
 
 /** What a thing gives something inside by expressions with names that nobody knows. */
 function unknownOf({ compiled: { component } }: Thing, { part, compiled }: Content, unknown: ReadonlySet<string>): Readonly<Record<string, undefined>> {
@@ -49,20 +64,44 @@ function unknownOf({ compiled: { component } }: Thing, { part, compiled }: Conte
     (said.some(([property, value]) => property === parameterProperty(id) && isExpression(value) && throughFields(component, namesOr(value.expr)).some((each) => unknown.has(each))) ? [[name, undefined]] : [])))
 }
 
-/** An item of a list nobody knows the items of, with everything it is given unknown. */
-function unsureItem({ network }: Instant, holder: Thing, thing: Thing): Content {
-  const { step, part, compiled } = thing
-  const list = certain(holder.compiled.component.parts.find((each): each is ListPart => each.id === part && each.kind === 'list'))
-  const given = new Set(compiled.component.parameters.map(({ name }) => name))
-  const names = [...network.namesOfThing(thing).keys()].filter((name) => given.has(name) || isOfItem(name))
-  return { step, part: list, compiled, parameters: Object.fromEntries(names.map((name) => [name, undefined])), states: {} }
+/** An item of a list nobody knows the items of: what its record holds is known as long as its table is, and nothing else of what it is given. */
+function unsureItem({ network, configuration }: Instant, holder: Thing, thing: Thing): Content {
+  const { step, compiled } = thing
+  const { list, names, table: tableName, record: id } = listed(network, holder, thing)
+  const kept = tableName === null ? undefined : network.nameFor(holder, tableName)
+  const table = kept?.domain.valueOf(keptAt(configuration, kept.at))
+  const record = isTable(table) ? table.records.find((each) => each.id === id) : undefined
+  const columns = isTable(table) && record ? itemEnvironment(table, record) : {}
+  return { step, part: list, compiled, parameters: Object.fromEntries(names.map((name) => [name, columns[name]])), states: {} }
 }
 
-/** What a thing holds, with the items that are there of lists nobody knows the items of. */
+/** The list an item is of, the names it is given, and the record it shows. */
+interface Listed {
+  readonly network: Network
+  readonly list: ListPart
+  readonly names: readonly string[]
+  readonly table: string | null
+  readonly record: Id | null
+}
+
+function listed(network: Network, holder: Thing, thing: Thing): Listed {
+  const known = listings.get(thing)
+  if (known?.network === network) return known
+  const list = certain(holder.compiled.component.parts.find((each): each is ListPart => each.id === thing.part && each.kind === 'list'))
+  const given = new Set(thing.compiled.component.parameters.map(({ name }) => name))
+  const item = itemOfThing(network.project, thing)
+  const found = { network, list, names: [...network.namesOfThing(thing).keys()].filter((name) => given.has(name) || isOfItem(name)), table: item && nameOfTable(item.table), record: item?.record ?? null }
+  listings.set(thing, found)
+  return found
+}
+
+const listings = new WeakMap<Thing, Listed>()
+
+/** What a thing holds, with the items that are there of lists nobody knows the items of; all that may be, where nothing follows from one's going. */
 export function withUnsure(instant: Instant, thing: Thing, held: Held): Held {
   const lists = unsureListsNow(instant, thing)
   if (lists.size === 0) return held
-  const unsure = instant.manner.insideOf(thing).filter((inner) => inner.part !== null && lists.has(inner.part) && instant.isThere(inner) && !instant.isLeaving(inner))
+  const unsure = instant.manner.insideOf(thing).filter((inner) => inner.part !== null && lists.has(inner.part) && (mayStay(instant.network, inner) || (instant.isThere(inner) && !instant.isLeaving(inner))))
   return unsure.length === 0 ? held : new Map([...held, ...unsure.map((inner) => [inner.step, unsureItem(instant, thing, inner)] as const)])
 }
 

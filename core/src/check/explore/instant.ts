@@ -1,12 +1,13 @@
 import { asLiteral, certain, tiedTo, type Action, type DataTable, type Id, type InterruptionPolicy, type Literal, type Rule, type ShowAction, type Worth } from '../../document'
 import { evaluate, isHandReading, namesOr, type AskedRecord, type Environment } from '../../expression'
-import { BACK_DEPTH, isBeginning, keepState, keptAt, saidOfStates, throughFields, TIMER, timerAfter, timerStatus, withFields, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
+import { isBeginning, keepState, keptAt, saidOfStates, throughFields, TIMER, timerAfter, timerStatus, withFields, type Compiled, type Content, type Kept, type TimerChange, type TimerRule } from '../../machine'
 import {
   Arranger, Interpreter, isAmong, isSameLevel, Person, rulesAt,
   type Ends, type Ground, type HandChange, type HandState, type EventTarget, type ItemOf, type Names, type Note,
 } from '../../semantics'
 import { UNKNOWN } from './domain'
 import { lead } from './leading'
+import { forgetOrigins } from './origins'
 import { holdsTrue, UNSURE, type Sure } from './sureness'
 import { namesOrUnknown, NOTHING_HELD, withUnsure, type Held } from './holding'
 import type { Manner } from './manner'
@@ -18,12 +19,6 @@ import type { Answering, Spot } from './spots'
 import { show } from './surfaces'
 import { itemOfThing, surfaceThing, type Thing } from './things'
 import { handIn, keepHand, numberOf } from './hand'
-
-/** So many of the states an axis came from are told apart. */
-const ORIGINS_KEPT = 2
-
-/** Stands for states an axis came from that nobody remembers. */
-const SOME_ORIGIN = -1
 
 /**
  * What happens at one instant, from a configuration to the next: the ground that rules and actions change, packed as the
@@ -41,6 +36,9 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   asked = 0
   /** Nothing that has happened depends on what nobody knows: a value, how long something takes, where a hand is exactly. */
   isExact = true
+  /** What comes from outside can come again at once, so that of the axes a name decides which nobody knows one alone need follow. */
+  isOneByOne = false
+  private hasGuessedState = false
   private readonly started = new Set<number>()
   /** Items of lists that are gone once they have been told. */
   readonly leaving = new Set<NetItem>()
@@ -113,6 +111,12 @@ export class Instant implements Ground<Thing, Spot, Spot> {
 
   guess(): boolean {
     return this.decide(UNSURE)
+  }
+
+  guessState(): boolean {
+    const is = !(this.isOneByOne && this.hasGuessedState) && this.decide(UNSURE)
+    this.hasGuessedState ||= is
+    return is
   }
 
   private decide(answer: Sure): boolean {
@@ -244,7 +248,7 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     const left = axis.motionAt < 0 || this.isEnding(axis) ? 0 : this.keptAt(axis.motionAt)
     const before = this.statesOf(thing)
     keepState(thing.compiled, own, to, rule?.target.go === 'back', { numbers: this.configuration, offset: this.network.offsetOf(thing) })
-    this.forgetOrigins(thing, own)
+    forgetOrigins(this, thing, own)
     let span = 0
     if (axis.motionAt >= 0) {
       span = this.network.spanIndex(this.manner.span(axis, { states: before, from, to, rule, names: this.namesOf(thing), left: this.network.span(left) }))
@@ -255,22 +259,6 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     }
     this.markShown(thing)
     this.marks.push({ what: 'entered', axis, from, to, rule, span, left })
-  }
-
-  /** Of the states an axis came from the last are kept; which others there were is guessed once it comes to that. */
-  private forgetOrigins(thing: Thing, own: number): void {
-    const from = certain(thing.compiled.slots.axes[own]).from
-    if (from < 0) return
-    const first = this.network.offsetOf(thing) + from
-    const isMore = Array.from({ length: BACK_DEPTH }, (_each, index) => this.keptAt(first + index)).slice(ORIGINS_KEPT).some((kept) => kept !== 0)
-    this.configuration.fill(0, first + ORIGINS_KEPT, first + BACK_DEPTH)
-    if (isMore) this.configuration[first + ORIGINS_KEPT] = SOME_ORIGIN
-    if (isMore) this.isExact = false
-    if (this.keptAt(first) !== SOME_ORIGIN) return
-    const { length } = this.axis(thing, own).states
-    const guessed = Array.from({ length }, (_each, index) => index + 1).find(() => this.guess()) ?? 0
-    this.configuration[first] = guessed
-    if (guessed > 0) this.configuration[first + 1] = SOME_ORIGIN
   }
 
   /** What a thing shows is newer than what any other one does. */

@@ -1,6 +1,7 @@
 import { certain, textFieldsOf, type Modifiers, type Rule } from '../../document'
 import { namesOr } from '../../expression'
 import { keptAt } from '../../machine'
+import { mayStay } from './fleeting'
 import { isUnsure } from './holding'
 import type { Instant } from './instant'
 import { comparedWith } from './names'
@@ -35,7 +36,7 @@ export function movesIn(network: Network, instant: Instant, ways: readonly Modal
 
 /** The items that may come or go because nobody knows what is in their list. */
 export const driftsIn = ({ items }: Network, instant: Instant): readonly Occasion[] =>
-  [...items.values()].filter(({ thing }) => thing.holder !== null && instant.isThere(thing.holder) && isUnsure(instant, thing) && !instant.isLeaving(thing)).map((item) => ({ what: 'drift', item }))
+  [...items.values()].filter(({ thing }) => thing.holder !== null && instant.isThere(thing.holder) && isUnsure(instant, thing) && !instant.isLeaving(thing) && !mayStay(instant.network, thing)).map((item) => ({ what: 'drift', item }))
 
 function pointing(network: Network, { configuration }: Instant, open: readonly Spot[]): readonly UserOccasion[] {
   if (!network.matters.hover) return []

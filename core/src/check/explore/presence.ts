@@ -1,5 +1,6 @@
 import { certain, decidedState, type DataTable, type Id } from '../../document'
 import { axisAt, keptAt, type Content } from '../../machine'
+import { isFleeting } from './fleeting'
 import type { Instant } from './instant'
 import type { NetAxis, NetItem } from './network'
 import { keptLeaving, PRESENCE, type Configuration } from './occasion'
@@ -81,7 +82,7 @@ export function keepPresence(instant: Instant, thing: Thing, content: Content): 
 export function dismissPresence(instant: Instant, thing: Thing, content: Content): void {
   const item = itemIn(instant, thing, content)
   if (!item) return
-  const mostMs = content.part.kind === 'list' ? instant.manner.wayOut(item.thing, instant.statesOf(item.thing)) : 0
+  const mostMs = content.part.kind === 'list' && !isFleeting(instant.network, item.thing) ? instant.manner.wayOut(item.thing, instant.statesOf(item.thing)) : 0
   if (mostMs > 0) {
     instant.configuration[item.at] = keptLeaving(instant.network.spanIndex({ least: 0, most: mostMs, policy: 'continue' }))
     instant.isExact = false
