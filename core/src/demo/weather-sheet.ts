@@ -63,12 +63,12 @@ export const weatherSheet: Component = {
     { id: 'sheetGrip', kind: 'box', name: 'grip', parent: 'sheetHead', base: { x: WIDTH / 2 - 20, y: 8, width: 40, height: 4, fill: '#8a959b', receivesInput: false, ...rounded(2) } },
     { id: 'sheetDegrees', kind: 'text', name: 'degrees', parent: 'sheetHead', base: { x: 20, y: 24, width: 90, height: 48, text: '6°', fontSize: 38, fontWeight: '400', fill: '#1d2b33', receivesInput: false } },
     { id: 'sheetNow', kind: 'text', name: 'now', parent: 'sheetHead', base: { x: 100, y: 38, width: 220, height: 24, text: 'Fog, lifting by nine', fontSize: 16, fill: '#1d2b33', receivesInput: false } },
-    { id: 'sheetBody', kind: 'container', name: 'body', parent: 'sheetSheet', base: { x: 0, y: 100, width: WIDTH, height: 252, clip: true, scroll: 'down', role: 'group', accessibleName: 'Hours', focusable: true } },
+    { id: 'sheetBody', kind: 'container', name: 'body', parent: 'sheetSheet', base: { x: 0, y: 100, width: WIDTH, height: 252, clip: true, scroll: 'down', role: 'group', accessibleName: 'Hours', focusable: false } },
     { id: 'sheetHours', kind: 'container', name: 'hours', parent: 'sheetBody', base: { x: 16, y: 0, width: WIDTH - 32, height: HOURS.length * 44, layout: 'column' } },
     ...HOURS.flatMap(hour),
   ],
   axes: [
-    { id: SHEET, name: 'height', start: 'sheetLow', boundTo: null, states: HEIGHTS.map(([id, name, y], index) => state(id, name, index, index === 0 ? {} : { sheetSheet: { y } })) },
+    { id: SHEET, name: 'height', start: 'sheetLow', boundTo: null, states: HEIGHTS.map(([id, name, y], index) => state(id, name, index, index === 0 ? {} : { sheetSheet: { y }, sheetBody: { focusable: true } })) },
     {
       id: HEADER, name: 'header', start: 'headTall', boundTo: null,
       states: [

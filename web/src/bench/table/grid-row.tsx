@@ -1,6 +1,6 @@
 import { useRef, type PointerEvent } from 'react'
 import type { Finding } from '@rheoscope/core/check'
-import { destinationsOf, firstOf, itemAt, lastOf, latestMs, type Axis, type Rule, type State } from '@rheoscope/core/document'
+import { destinationsOf, firstOf, isLeading, itemAt, lastOf, latestMs, type Axis, type Rule, type State } from '@rheoscope/core/document'
 import { timersOf } from '@rheoscope/core/machine'
 import { useFindingsOf } from '../../checks/use-findings'
 import { useFrames } from '../../playing/use-frames'
@@ -33,6 +33,7 @@ export function GridRow({ row, line, drag, typing }: GridRowProps) {
     <div className="grid-row" role="row">
       <div className="row-head" role="rowheader" style={{ gridRow: line, gridColumn: 1 }}>
         {triggerTitle(trigger, component.axes)}
+        {isLeading(trigger) && <code className="row-by" title={trigger.by}>{trigger.by}</code>}
         {about && <span className="muted">{about}</span>}
       </div>
       {barsOf(component, axis, row).map((bar) => <Cell key={bar.column} bar={bar} row={row} line={line} drag={drag} typing={typing && bar.states.some(({ id }) => id === typing.state) ? typing : null} />)}
@@ -49,7 +50,8 @@ function Cell({ bar, row, line, drag, typing }: GridRowProps & { readonly bar: B
   const told = useToldOf(bar, row)
   const isTold = told !== undefined && told.kind !== 'unanswered'
   const source = row.part === null ? '' : ` on ${component.parts.find(({ id }) => id === row.part)?.name ?? '?'}`
-  const where = `${triggerTitle(row.trigger, component.axes)}${source} in ${states.map(({ name }) => name).join(', ')}`
+  const by = isLeading(row.trigger) ? ` by ${row.trigger.by}` : ''
+  const where = `${triggerTitle(row.trigger, component.axes)}${by}${source} in ${states.map(({ name }) => name).join(', ')}`
   return (
     <div
       className={['cell', isSelected && 'is-selected', rule === null && 'is-empty', rule === null && view.showsGaps && 'is-gap', rule?.target.go === 'ignored' && 'is-quiet', isTold && 'is-told'].filter(Boolean).join(' ')}

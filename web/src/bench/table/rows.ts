@@ -43,9 +43,6 @@ export function triggerTitle(trigger: Trigger, axes: readonly Axis[] = []): stri
       return trigger.inside === true ? 'all settled' : 'settled'
     case 'changes':
       return trigger.name === '' ? 'changes' : `${trigger.name} changes${trigger.to === null ? '' : ` to ${String(trigger.to)}`}`
-    case 'while dragged':
-    case 'while scrolled':
-      return `${trigger.on} by ${trigger.by}`
     case 'message':
       return trigger.name === '' ? 'message' : `message ${trigger.name}`
     default:

@@ -29,7 +29,8 @@ interface Typing extends CellTyping {
 /** What cells do, as one edit: where they lead, whether back as well, how long that takes, when, and what they do besides; null when nothing is said. */
 function editOf(project: Project, component: Component, cells: readonly Cell[], named: Id | null, { isBoth, timing, guard, actions }: Typed): Edit | null {
   const state = named ?? (isBoth ? leadsTo(component, cells[0]) : null)
-  const pointed = state === null ? null : isBoth ? setCellsAndBack(project, component, cells, state, newId) : setCells(project, component, cells, { go: 'state', state }, newId)
+  const staying = cells.filter((cell) => actions !== null && !ruleInCell(component, cell.axis, cell.state, triggerRow(cell.trigger, cell.part)))
+  const pointed = state === null ? (staying.length > 0 ? setCells(project, component, staying, { go: 'stay' }, newId) : null) : isBoth ? setCellsAndBack(project, component, cells, state, newId) : setCells(project, component, cells, { go: 'state', state }, newId)
   const after = pointed ? certain(componentOf(apply(project, pointed), component.id)) : component
   const timedCells = state !== null && isBoth ? [...cells, ...cells.slice(0, 1).map((cell) => cellBack(cell, state))] : cells
   const timed = timing?.isForAll === true ? timeMotion({ project, component: after, place: { of: 'component' }, newId }, timing) : timing && timeCells(project, after, timedCells, timing, newId)
