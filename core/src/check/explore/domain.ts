@@ -17,11 +17,14 @@ export class Domain {
   /** The numbers of tables, by their records as JSON. */
   private readonly tables = new Map<string, number>()
 
-  /** What its values are compared with, when that is all that matters about them. */
-  constructor(private readonly constants: readonly Literal[] | null) {}
+  /**
+   * @param constants what its values are compared with, when that is all that matters about them
+   * @param isLeftOpen none of its values is told apart
+   */
+  constructor(private readonly constants: readonly Literal[] | null, private readonly isLeftOpen = false) {}
 
   numberOf(value: Worth | undefined): number {
-    if (value === undefined) return UNKNOWN
+    if (value === undefined || this.isLeftOpen) return UNKNOWN
     if (isTable(value)) return this.numberOfTable(value)
     const told = this.constants === null ? value : representative(value, this.constants)
     const known = this.values.findIndex((each) => sameValue(each, told))

@@ -1,9 +1,7 @@
-import { decidedBy, isOfItem, type TriggerKind } from '../../document'
+import { decidedBy, isOfItem } from '../../document'
+import { OF_ITSELF } from './loose'
 import type { Network } from './network'
 import type { Thing } from './things'
-
-/** What is told of a thing other than by a person. */
-const OF_ITSELF: readonly TriggerKind[] = ['shown', 'hidden', 'settled', 'entered', 'left', 'changes', 'message', 'after', 'every']
 
 /**
  * Whether all that a thing is follows from what it is given and from what others share, so that nothing is lost when it

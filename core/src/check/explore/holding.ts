@@ -105,6 +105,12 @@ export function withUnsure(instant: Instant, thing: Thing, held: Held): Held {
   return unsure.length === 0 ? held : new Map([...held, ...unsure.map((inner) => [inner.step, unsureItem(instant, thing, inner)] as const)])
 }
 
+/** What is held, with nothing known of what is given what nobody knows: it may be given something else. The very same where there is no such. */
+export const withoutUnknown = (held: Held): Held =>
+  ([...held.values()].some(givesUnknown) ? new Map([...held].map(([step, content]) => [step, givesUnknown(content) ? { ...content, parameters: {} } : content])) : held)
+
+const givesUnknown = ({ parameters }: Content): boolean => Object.values(parameters).includes(undefined)
+
 /** The lists of a thing of which nobody knows now which items they have. */
 function unsureListsNow({ network, configuration }: Instant, thing: Thing): ReadonlySet<Id> {
   if (!thing.compiled.holders.some(({ part }) => part.kind === 'list')) return NONE

@@ -1,3 +1,4 @@
+export { isFleeting } from './fleeting'
 export { MemoryAllowance, USUAL_LIMIT, USUAL_MEMORY_BYTES, type Effort } from './effort'
 export { after, explore, inSteps, isPassing, marksOfStep, readingWhen, type Explored, type ExploreOptions, type Node, type SymbolicPlace, type Travelled } from './explore'
 export { enact, enactOn, type Enacted } from './inputs'

@@ -9,7 +9,8 @@ import { UNKNOWN } from './domain'
 import { lead } from './leading'
 import { forgetOrigins } from './origins'
 import { holdsTrue, UNSURE, type Sure } from './sureness'
-import { namesOrUnknown, NOTHING_HELD, withUnsure, type Held } from './holding'
+import { namesOrUnknown, NOTHING_HELD, withoutUnknown, withUnsure, type Held } from './holding'
+import { isLeftOpen } from './loose'
 import type { Manner } from './manner'
 import { markOf } from './mark-of'
 import type { NetAxis, NetItem, Network } from './network'
@@ -39,6 +40,8 @@ export class Instant implements Ground<Thing, Spot, Spot> {
   /** What comes from outside can come again at once, so that of the axes a name decides which nobody knows one alone need follow. */
   isOneByOne = false
   private hasGuessedState = false
+  /** What is left open has become something else, which is to be handed on though nobody knew it before. */
+  private isBlurred = false
   private readonly started = new Set<number>()
   /** Items of lists that are gone once they have been told. */
   readonly leaving = new Set<NetItem>()
@@ -195,7 +198,8 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     const had = this.heldBy(thing)
     return () => {
       const has = this.heldBy(thing)
-      if (had !== has && this.isThere(thing)) this.arranger.arrange(thing, had, has)
+      const before = this.isBlurred ? withoutUnknown(had) : had
+      if (before !== has && this.isThere(thing)) this.arranger.arrange(thing, before, has)
     }
   }
 
@@ -225,8 +229,9 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     const kept = this.network.nameFor(thing, name)
     if (!kept) return false
     const after = kept.domain.numberOf(value)
-    if (after === UNKNOWN) this.isExact = false
-    else if (after === this.keptAt(kept.at)) return false
+    if (after !== UNKNOWN && after === this.keptAt(kept.at)) return false
+    this.isExact &&= after !== UNKNOWN
+    this.isBlurred ||= isLeftOpen(this.network.project, name, kept.thing)
     this.configuration[kept.at] = after
     return true
   }

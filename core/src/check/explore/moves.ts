@@ -1,9 +1,11 @@
 import { certain, textFieldsOf, type Modifiers, type Rule } from '../../document'
 import { namesOr } from '../../expression'
 import { keptAt } from '../../machine'
+import { UNKNOWN } from './domain'
 import { mayStay } from './fleeting'
 import { isUnsure } from './holding'
 import type { Instant } from './instant'
+import { isLeftOpen } from './loose'
 import { comparedWith } from './names'
 import type { Network } from './network'
 import type { Occasion, UserOccasion } from './occasion'
@@ -34,9 +36,11 @@ export function movesIn(network: Network, instant: Instant, ways: readonly Modal
   ]
 }
 
-/** The items that may come or go because nobody knows what is in their list. */
-export const driftsIn = ({ items }: Network, instant: Instant): readonly Occasion[] =>
-  [...items.values()].filter(({ thing }) => thing.holder !== null && instant.isThere(thing.holder) && isUnsure(instant, thing) && !instant.isLeaving(thing) && !mayStay(instant.network, thing)).map((item) => ({ what: 'drift', item }))
+/** What may change because nobody knows better: items come and go of lists nobody knows the items of, and what is left open becomes something else. */
+export const driftsIn = (network: Network, instant: Instant): readonly Occasion[] => [
+  ...network.names.flatMap((name): Occasion[] => (isLeftOpen(network.project, name.name, name.thing) ? [{ what: 'name', name, value: UNKNOWN }] : [])),
+  ...[...network.items.values()].filter(({ thing }) => thing.holder !== null && instant.isThere(thing.holder) && isUnsure(instant, thing) && !instant.isLeaving(thing) && !mayStay(instant.network, thing)).map((item) => ({ what: 'drift' as const, item })),
+]
 
 function pointing(network: Network, { configuration }: Instant, open: readonly Spot[]): readonly UserOccasion[] {
   if (!network.matters.hover) return []

@@ -3,6 +3,7 @@ import { isShared, namesOr } from '../../expression'
 import { axisAt, keptAt, policiesOf, timesOf, type TimerRule } from '../../machine'
 import { Domain } from './domain'
 import { handSlots, type HandSlots } from './hand-slots'
+import { isLeftOpen } from './loose'
 import { whatMatters, type Matters } from './matters'
 import { keysIn } from './moves'
 import { comparedWith, namesThatMatter, saidOf } from './names'
@@ -292,7 +293,7 @@ export class Network {
         found.set(key, known)
       }
     }
-    return [...found.values()].map((each) => ({ ...each, at: this.keep(), domain: new Domain(watched.has(each.name) ? null : this.constantsOf(each.name, each.readers)) }))
+    return [...found.values()].map((each) => ({ ...each, at: this.keep(), domain: new Domain(watched.has(each.name) ? null : this.constantsOf(each.name, each.readers), each.thing === null && isLeftOpen(this.project, each.name, null)) }))
   }
 
   /** What a name is compared with, when that is all that is ever done with it. */

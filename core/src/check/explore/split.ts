@@ -2,6 +2,7 @@ import { axisOfProperty, certain, expressionsOfList, isExpression, namesGivenBy,
 import type { Compiled } from '../../machine'
 import { isShared, nameOfTable } from '../../expression'
 import { recipientsOf } from '../../semantics'
+import { isLoose, looseTables } from './loose'
 import { namesThatMatter, saidOf } from './names'
 import { wayFrom } from './spots'
 import { changingTables, tablesChangedBy } from './tables'
@@ -27,13 +28,13 @@ export function independentGroups(project: Project, things: readonly Thing[]): r
     if (thing.holder && isHandled(thing, thing.holder, certain(matters.get(thing)))) join(thing, thing.holder)
     for (const other of heardBy(thing, things)) join(thing, other)
   }
-  for (const name of [...project.variables.map(({ name }) => name), ...changingTables(project)]) {
+  for (const name of [...project.variables.map(({ name }) => name), ...[...changingTables(project)].filter((table) => !looseTables(project).has(table))]) {
     const reading = things.filter((thing) => certain(matters.get(thing)).has(name) && isShared(project, thing.compiled.component, name))
     const setting = things.filter((thing) => setsOf(thing).has(name) && isShared(project, thing.compiled.component, name))
     if (setting.length > 0 && reading.length > 0) for (const thing of [...setting, ...reading]) join(thing, certain(reading[0]))
   }
   const found = new Map<Thing, Thing[]>()
-  for (const thing of things) if (thing.startsThere || (thing.holder !== null && find(thing) === find(thing.holder))) found.set(find(thing), [...(found.get(find(thing)) ?? []), thing])
+  for (const thing of things) if (thing.startsThere || isLoose(thing) || (thing.holder !== null && find(thing) === find(thing.holder))) found.set(find(thing), [...(found.get(find(thing)) ?? []), thing])
   return [...found.values()]
 }
 
@@ -50,7 +51,7 @@ function passesOn(thing: Thing, around: Thing, part: Id | null): boolean {
 function isHandled(thing: Thing, holder: Thing, needed: ReadonlySet<string>): boolean {
   const { component } = holder.compiled
   const part = theOne(component.parts, ({ id }) => id === thing.part)
-  if (part.kind === 'list' ? expressionsOfList(part).length > 0 || isListChanging(thing.compiled.project, part) : thing.isItem) return true
+  if (part.kind === 'list' ? !isLoose(thing) && (expressionsOfList(part).length > 0 || isListChanging(thing.compiled.project, part)) : thing.isItem) return true
   if (component.rules.some(({ actions }) => actions.some((action) => action.do === 'drive' && action.instance === thing.step))) return true
   if (holder.compiled.rulesOn.get('settled')?.some(({ trigger }) => trigger.on === 'settled' && trigger.inside === true)) return true
   if ([...holder.compiled.spoken.values()].some((said) => said.part === thing.part)) return true

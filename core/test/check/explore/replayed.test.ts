@@ -4,7 +4,7 @@ import { skerryLine } from '@rheoscope/core/demo'
 import type { Project } from '@rheoscope/core/document'
 import { compile, keptAt, surfaceComponent, type Surface } from '@rheoscope/core/machine'
 import type { Run } from '@rheoscope/core/run'
-import { enact, explore, Network, thingsOn, MODALITIES, wayTo, type Node, type SymbolicPlace, type Thing, type Modality } from '../../../src/check/explore'
+import { enact, explore, isFleeting, Network, thingsOn, MODALITIES, wayTo, type Node, type SymbolicPlace, type Thing, type Modality } from '../../../src/check/explore'
 import { differentGroups, surfaces } from './demo-groups'
 import { machines, projectWith } from './random-machine'
 import { told, toldOf } from './told'
@@ -42,8 +42,11 @@ function goFirstWays(project: Project, surface: Surface, things: readonly Thing[
   }
 }
 
-/** What a run and a place of an exploration keep of each thing that stands there, in the same slots. */
-const numbersOf = (run: Run, { things }: Network): string => things.map(({ path }) => run.instances.get(path)?.numbers.join(' ') ?? 'gone').join()
+/** What a run and a place of an exploration keep of each thing that stands there, in the same slots. What has nothing of its own to lose counts as gone on its way out. */
+const numbersOf = (run: Run, network: Network): string => network.things.map((thing) => {
+  const instance = run.instances.get(thing.path)
+  return !instance || (instance.goneMs !== null && network.items.has(thing) && isFleeting(network, thing)) ? 'gone' : instance.numbers.join(' ')
+}).join()
 const numbersIn = (network: Network, { configuration }: SymbolicPlace): string => network.things.map((thing) => {
   const item = network.items.get(thing)
   const [from, { size }] = [network.offsetOf(thing), thing.compiled.slots]
