@@ -18,9 +18,19 @@ const openSheet = async (hands: BenchHands, sheet: string) => {
   await hands.click(`.sheet-tabs a[href$="${sheet}"]`)
 }
 
-/** The demo with a timer below its motion, at its findings. */
-async function atTheFindings(hands: BenchHands): Promise<void> {
-  await hands.openDemo('boardingButton')
+/** The boarding button in a project with little else, which is soon looked at. */
+async function openAlone(hands: BenchHands): Promise<void> {
+  const named = ['boardingButton', 'spinnerRing']
+  const few = { ...skerryLine, name: 'Boarding alone', components: skerryLine.components.filter(({ id }) => named.includes(id)), screens: [], takes: [], promises: [], startScreen: null, assets: [] }
+  const made = await fetch(`${application.address}/api/projects/file`, { method: 'POST', headers: { 'content-type': 'application/vnd.rheoscope+json' }, body: JSON.stringify(few) })
+  const { project } = (await made.json()) as { readonly project: { readonly id: string } }
+  await hands.driver.get(`${application.address}/project/${project.id}/component/boardingButton`)
+}
+
+/** A project whose boarding button has a timer below its motion, at its findings; without more being said, with little else in it. */
+async function atTheFindings(hands: BenchHands, isWholeDemo = false): Promise<void> {
+  if (isWholeDemo) await hands.openDemo('boardingButton')
+  else await openAlone(hands)
   await hands.click(await hands.cell('after', 'working'))
   await hands.enter('after', '120', '[aria-label="Rule"]')
   await hands.untilFindings('the cut is found', (kinds) => kinds.includes('never-completes'))
@@ -89,7 +99,7 @@ test('a budget says what a way takes and what that is made of', async () => {
 
 test('a promise is made in a sentence with slots, and its breaking can be seen', async () => {
   const hands = application.hands()
-  await atTheFindings(hands)
+  await atTheFindings(hands, true)
   await openSheet(hands, 'promises')
   await hands.until('those that are kept say so', async () => (await words(hands, '.promises')).split('kept').length === skerryLine.promises.length + 1, 90_000)
   await pick(hands, 'Where', 'in Boarding button')
@@ -105,15 +115,7 @@ test('a promise is made in a sentence with slots, and its breaking can be seen',
 
 test('a complete check goes on at the server and is kept', async () => {
   const hands = application.hands()
-  const named = ['boardingButton', 'spinnerRing']
-  const few = { ...skerryLine, name: 'Boarding alone', components: skerryLine.components.filter(({ id }) => named.includes(id)), screens: [], takes: [], promises: [], startScreen: null, assets: [] }
-  const made = await fetch(`${application.address}/api/projects/file`, { method: 'POST', headers: { 'content-type': 'application/vnd.rheoscope+json' }, body: JSON.stringify(few) })
-  const { project } = (await made.json()) as { readonly project: { readonly id: string } }
-  await hands.driver.get(`${application.address}/project/${project.id}/component/boardingButton`)
-  await hands.click(await hands.cell('after', 'working'))
-  await hands.enter('after', '120', '[aria-label="Rule"]')
-  await hands.untilFindings('the cut is found', (kinds) => kinds.includes('never-completes'))
-  await hands.click('#findings .section-head a')
+  await atTheFindings(hands)
   await hands.clickButton('Run full check')
   await hands.until('it is done', async () => (await words(hands, '.complete-check')).includes('Complete check at revision'), 120_000)
   expect(await words(hands, '.complete-check')).toMatch(/2 faults among \d+ findings/)
@@ -133,7 +135,7 @@ test('what is wrong on a screen is said on the stage, and on the thing itself', 
 
 test('from the start: how screens are come to, what a way there takes, and a promise about another screen', async () => {
   const hands = application.hands()
-  await atTheFindings(hands)
+  await atTheFindings(hands, true)
   await openSheet(hands, 'coverage')
   await hands.until('the start has been looked at', async () => (await hands.find('.coverage-legend [value="start"]')).isEnabled(), 190_000)
   await hands.clickButton('from the start')

@@ -51,7 +51,7 @@ try {
   await keep('bench-easel')
   await hands.closeEasel()
 
-  for (const [component, name] of [['routePanel', 'job-05-route-panel'], ['portChooser', 'job-09-port-chooser'], ['tideTable', 'job-25-tide-table'], ['lighthouse', 'job-15-lighthouse'], ['cabinLights', 'job-18-cabin-lights']] as const) {
+  for (const [component, name] of [['routePanel', 'job-05-route-panel'], ['deckTabsComponent', 'job-23-deck-tabs'], ['tideTable', 'job-25-tide-table'], ['lighthouse', 'job-15-lighthouse'], ['cabinLights', 'job-18-cabin-lights']] as const) {
     await open(component)
     await hands.untilFindings('they are there', (kinds) => kinds.length === 0)
     if (component === 'tideTable') await hands.click(await hands.cell('after', 'loading'))

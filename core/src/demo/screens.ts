@@ -79,13 +79,13 @@ export function screensOf(project: Project): readonly Screen[] {
     withInstances(project, crossing, [['soundChart', 35, 100], ['crewCall', 105, 330], ['crossingMood', 55, 410], ['deckFilter', 43, 560]]),
     withInstances(project, cabins, [['cabinDeck', 24, 100], ['cabinLights', 93, 370], ['mastLamp', 93, 560]]),
     withInstances(project, { ...tides, rules: [...tides.rules, asking] }, [['tideTable', 55, 110]]),
-    withInstances(project, decks, [['deckTabsComponent', 35, 90], ['weatherSheet', 24, 284]]),
-    withInstances(project, counter, [['goodsCounter', 39, 100]]),
-    withInstances(project, basket, [['goodsBasket', 39, 100]]),
     withInstances(project, purser, [['engineStart', 40, 120], ['gangwayPost', 40, 220], ['lighthouse', 40, 340], ['crewTray', 400, 120], ['luggageRack', 400, 340], ['safetyRound', 40, 640], ['routePanel', 400, 640]]),
     withInstances(project, kiosk, [['harbourNotices', 40, 110], ['readOn', 380, 110], ['seenFromTheDeck', 700, 110], ['drillNotice', 380, 360]]),
     partsWall(project, project.components.filter(({ id }) => !INSIDE_OTHERS.includes(id))),
     cabinOverlay(project),
+    withInstances(project, decks, [['deckTabsComponent', 35, 90], ['weatherSheet', 24, 284]]),
+    withInstances(project, counter, [['goodsCounter', 39, 100]]),
+    withInstances(project, basket, [['goodsBasket', 39, 100]]),
   ]
 }
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { skerryLine } from '@rheoscope/core/demo'
-import { certain, componentOf, RheoError, TRIGGER_KINDS } from '@rheoscope/core/document'
+import { certain, componentOf, RheoError, TRIGGER_KINDS, wordOf } from '@rheoscope/core/document'
 import { readActions, readNamedValues, readTriggers } from '@rheoscope/core/written'
 
 const button = certain(componentOf(skerryLine, 'boardingButton'))
@@ -48,6 +48,17 @@ describe('triggers', () => {
       { trigger: { on: 'tap' }, part: button.parts[0]!.id }, { trigger: { on: 'long press', thresholdMs: 700 }, part: null }, { trigger: { on: 'key', key: 'Escape' } }, { trigger: { on: 'key', key: ' ' } }, { trigger: { on: 'key', key: null } },
       { trigger: { on: 'after', ms: 1800 } }, { trigger: { on: 'message', name: 'chosen' } }, { trigger: { on: 'changes', name: 'openCabin' } }, { trigger: { on: 'double tap' }, part: button.parts.find(({ name }) => name === 'tick')!.id },
     ])
+  })
+
+  test('that a hand leads say by how far, and when they are kept', () => {
+    const [root, tick] = [button.parts[0]!, button.parts.find(({ name }) => name === 'tick')!]
+    expect(read('while dragged on tick by tick.dragY / 200 kept if tick.speedY > 500, while scrolled by 1 - frame.scrollY / 80, while dragged on tick')).toEqual([
+      { trigger: { on: 'while dragged', by: 'tick.dragY / 200', keptIf: 'tick.speedY > 500' }, part: tick.id },
+      { trigger: { on: 'while scrolled', by: '1 - frame.scrollY / 80' }, part: null },
+      { trigger: { on: 'while dragged', by: 'tick.dragX / 100', keptIf: null }, part: tick.id },
+    ])
+    expect(read('while scrolled')).toEqual([{ trigger: { on: 'while scrolled', by: `${wordOf(root.name)}.scrollY / 100` }, part: null }])
+    expect(refusal(() => read('while scrolled by 1 kept if true'))).toContain('only a drag is kept or not')
   })
 
   test.each([['', 'Write what happens'], ['tap, fly', '“fly” is no trigger'], ['tap on mast', 'There is no part called “mast”'], ['after a while', 'is no time'], ['tap twice', 'Nothing more can be said']])('of “%s” it is said why not', (line, why) => expect(refusal(() => read(line))).toContain(why))
