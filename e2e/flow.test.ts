@@ -39,7 +39,7 @@ test('screens stand in the columns of their steps, an arrow shows its rule, and 
   const target = await hands.driver.findElement(screenNamed('Purser'))
   await hands.drag(ticket, target)
   await hands.until('an arrow leads there', async () => (await arrows(hands)).some((each) => each.endsWith('from Home to Purser')))
-  await hands.until('it is a step from the start', async () => (await hands.driver.executeScript<string>('return document.querySelector(".flow-side").innerText')).includes('6 of 8 are reached from Home.'))
+  await hands.until('it is a step from the start', async () => (await hands.driver.executeScript<string>('return document.querySelector(".flow-side").innerText')).includes('9 of 11 are reached from Home.'))
 })
 
 test('a screen stays where it is put within its column', async () => {

@@ -43,7 +43,7 @@ test('job 24, the weather sheet, from an empty project', async () => {
 
   // By keyboard the same, also for those who prefer that nothing moves.
   await hands.click(await hands.byText('reduced motion', 'label'))
-  await (await hands.find('.specimen-picture')).sendKeys(Key.TAB, Key.ARROW_DOWN)
+  await (await hands.find('.specimen-picture')).sendKeys(Key.TAB, Key.chord(Key.SHIFT, Key.TAB), Key.ARROW_DOWN)
   await hands.untilSpecimenIs('middle')
   await (await hands.find('.specimen-picture')).sendKeys(Key.ARROW_DOWN)
   await hands.untilSpecimenIs('low')

@@ -52,7 +52,7 @@ const BADGE_AXIS = 'badgeAxis'
 export const basketBadge: Component = {
   ...BARE,
   id: 'basketBadge',
-  name: 'Basket badge',
+  name: 'Goods badge',
   parts: [
     { id: 'badgeFrame', kind: 'container', name: 'frame', parent: null, base: { width: 132, height: 36, fill: '#ffffff', ...rounded(18) } },
     { id: 'badgeDot', kind: 'ellipse', name: 'dot', parent: 'badgeFrame', base: { x: 4, y: 4, width: 28, height: 28, fill: '#b5466b' } },
