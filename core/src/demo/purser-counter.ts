@@ -90,7 +90,7 @@ export const goodsCounter: Component = {
     { id: 'counterPlate', kind: 'box', name: 'find plate', parent: 'counterFrame', base: { x: 0, y: 4, width: 168, height: 36, fill: '#ffffff', stroke: '#5b666b', strokeWidth: 1, receivesInput: false, ...rounded(18) } },
     {
       id: 'counterFind', kind: 'field', name: 'find', parent: 'counterFrame', writes: 'query',
-      base: { x: 14, y: 10, width: 142, height: 24, placeholder: 'What are you after?', accessibleName: 'Find goods', fieldKind: 'search', fontSize: 15, fill: '#1d2b33' },
+      base: { x: 14, y: 10, width: 142, height: 24, placeholder: 'What are you after?', accessibleName: 'Find goods', fontSize: 15, fill: '#1d2b33' },
     },
     badge('counterBadge', 'counterFrame'),
     list('counterLines', 'counterFrame', 'contains(lower(item.goods), lower(trim(query)))'),

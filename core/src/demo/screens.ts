@@ -60,7 +60,7 @@ function cabinOverlay(project: Project): Screen {
 }
 
 /** Where the first screen leads on, and where the words for it stand. */
-const LINKS = [['Cabins', 'cabins', 24, 620], ['On the crossing', 'crossing', 24, 660], ['Tides', 'tides', 24, 700], ['Decks and weather', 'decks', 200, 620], ['Purser’s counter', 'counter', 200, 660]] as const
+const LINKS = [['Cabins', 'cabins', 24, 620], ['On the crossing', 'crossing', 24, 660], ['Tides', 'tides', 24, 700], ['Decks and weather', 'decks', 200, 620]] as const
 
 /** The screens of the scenario, with the components that stand on them. */
 export function screensOf(project: Project): readonly Screen[] {
@@ -69,8 +69,8 @@ export function screensOf(project: Project): readonly Screen[] {
   const cabins = fromTheRight(withLink(withHeading(screen('cabins', 'Cabins', 'phone', '#fbf8f1'), { expr: "openCabin == '' ? 'Cabins' : 'Cabin ' + openCabin" }), 'Home', BACK, 'home', null))
   const tides = fromTheRight(withLink(withHeading(screen('tides', 'Tides', 'phone', '#fbf8f1'), 'Tides'), 'Home', BACK, 'home', null))
   const decks = fromTheRight(withLink(withHeading(screen('decks', 'Decks', 'phone', '#fbf8f1'), 'Decks and weather'), 'Home', BACK, 'home', null))
-  const counter = fromTheRight(withLink(withLink(withHeading(screen('counter', 'Counter', 'phone', '#fbf8f1'), 'Purser’s counter'), 'Home', BACK, 'home', null), 'Your basket', { ...BACK, x: 250 }, 'basket', null))
-  const basket = fromTheRight(withLink(withHeading(screen('basket', 'Basket', 'phone', '#fbf8f1'), 'Your basket'), 'The counter', BACK, 'counter', null))
+  const counter = fromTheRight(withLink(withHeading(screen('counter', 'Counter', 'phone', '#fbf8f1'), 'Purser’s counter'), 'Your basket', { ...BACK, x: 250 }, 'basket', null))
+  const basket = fromTheRight(withLink(withHeading(screen('basket', 'Basket', 'phone', '#fbf8f1'), 'Your basket'), 'Home', BACK, 'home', null))
   const asking: Rule = { ...screenRule('tides-asks', { on: 'shown' }, null), actions: [{ id: 'tides-asks-it', do: 'send', message: 'ask', payload: null, recipient: { instance: 'tides-tideTable' } }] }
   const kiosk = withHeading(screen('kiosk', 'Quay kiosk', 'kiosk', '#fbf8f1'), 'Skerry Quay')
   const purser = withHeading(screen('purser', 'Purser', 'tablet', '#f4efe4'), 'Purser')
