@@ -25,7 +25,7 @@ test.each(skerryLine.screens.filter(({ id }) => id !== 'wall').map((screen) => [
   for (const { stateSpace, isFirst } of screenContext(skerryLine, screen).groups) if (isFirst) expectExplored(stateSpace, RUNS)
 })
 
-test.each([['random machines', machines, 1], ['random machines that drags lead', ledMachines, 8]] as const)('whatever anybody does to %s, the exploration has seen it happen', (_name, made, runs) => {
+test.each([['random machines', machines, 1], ['random machines that drags lead', ledMachines, 4]] as const)('whatever anybody does to %s, the exploration has seen it happen', (_name, made, runs) => {
   fc.assert(fc.property(made, (plain) => {
     const [project, surface] = [projectWith(plain), { screen: 'screen' }]
     const things = thingsOn(project, compile(project, surfaceComponent(project, surface))).slice(1)
