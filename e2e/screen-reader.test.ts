@@ -42,7 +42,7 @@ const CALLED: Readonly<Record<string, string>> = { img: 'image', textbox: 'textb
 const ROLES = new Set(['button', 'link', 'switch', 'checkbox', 'radiogroup', 'radio', 'listbox', 'option', 'combobox', 'textbox', 'slider', 'spinbutton', 'tablist', 'tab', 'tabpanel', 'menu', 'menuitem', 'dialog', 'tooltip', 'status', 'alert', 'image', 'group', 'region'])
 
 /** The same of what the drawing says; the tools of the browser do not tell the words of a value. */
-function said({ role, name, says }: Described): string {
+function said({ role, name, says, holds }: Described): string {
   const yesNo = STATES.flatMap((state) => {
     const value = (says as Readonly<Record<string, unknown>>)[state]
     if (state === 'checked' && says.partlyChecked === true) return ['checked=mixed']
@@ -50,7 +50,7 @@ function said({ role, name, says }: Described): string {
     return value === undefined || (state === 'disabled' && value === false) ? [] : [`${state}=${String(value)}`]
   })
   const modal = role === 'dialog' && says.modal === undefined ? ['modal=false'] : []
-  return [CALLED[role] ?? role, name, ...[...yesNo, ...modal].toSorted(), ...(says.valueNow === undefined ? [] : [`value=${String(says.valueNow)}`])].join(', ')
+  return [CALLED[role] ?? role, name, ...[...yesNo, ...modal].toSorted(), ...(says.valueNow === undefined ? [] : [`value=${String(says.valueNow)}`]), ...(holds === null || holds === '' ? [] : [`value=${holds}`])].join(', ')
 }
 
 function toldAt(take: Take, ms: number): readonly string[] {
