@@ -164,7 +164,7 @@ export const isLeading = (trigger: Trigger): trigger is LeadingTrigger => trigge
 
 /** The texts of a trigger that are expressions. */
 export function expressionsOfTrigger(trigger: Trigger): readonly string[] {
-  const texts = isLeading(trigger) ? [trigger.by, trigger.on === 'while dragged' ? trigger.keptIf : null] : ['pauseWhile' in trigger ? trigger.pauseWhile : null]
+  const texts = ['by' in trigger ? trigger.by : null, 'keptIf' in trigger ? trigger.keptIf : null, 'pauseWhile' in trigger ? trigger.pauseWhile : null]
   return texts.filter((text) => text !== null)
 }
 

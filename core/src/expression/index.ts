@@ -4,6 +4,6 @@ export { angleName, evaluate, namesIn, partsWithAngle, type AskedRecord, type En
 export { namesOr } from './names'
 export { FUNCTIONS } from './functions'
 export { orderOf } from './text-order'
-export { FIELD_READINGS, HAND_READINGS, isHandReading, READINGS } from './readings'
+export { DRAG_READINGS, FIELD_READINGS, isHandReading, isScrollReading, READINGS } from './readings'
 export { isTableName, nameOfTable, ofRecord, tableName } from './tables'
 export { CIRCUMSTANCES, isShared, itemEnvironment, itemScope, scopeOf, startEnvironment, tablesAtStart, tableScope, typeOfNamed } from './scope'

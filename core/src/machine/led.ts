@@ -1,7 +1,8 @@
 import { certain, propertyDefinition, sameValue, type Id, type Literal, type Rule } from '../document'
-import { laneEndMs, laneSpeed, motionSources, ownMs, resolveTiming, startLane, type Easing, type Lane, type LedTime } from '../motion'
+import { EVEN, laneEndMs, laneSpeed, motionSources, ownMs, resolveTiming, startLane, type Easing, type Lane, type LedTime } from '../motion'
 import { axisAt, partAt } from './compiled'
 import { shownValue, targetsOf, type Instance } from './instance'
+import { rateOf, sampled, type Sample } from './recent'
 import { changesBetween } from './targets'
 import { FROM_OUTSIDE, lanesTowards } from './towards'
 
@@ -14,24 +15,19 @@ export interface Led {
   /** How long the motion takes by the clock; 0 where everything jumps. */
   readonly lengthMs: number
   readonly fraction: number
-  /** Where it has been led of late. */
-  readonly samples: readonly Sample[]
-  /** How long the rest of the way takes once it has been let go, at most; null while it is held. */
-  readonly restMs: number | null
+  /** The fractions it has been led to of late. */
+  readonly samples: readonly Sample<number>[]
+  /** How the rest of the way goes once it has been let go to go on; null while it is held. */
+  readonly rest: Rest | null
 }
 
-interface Sample {
-  readonly fraction: number
-  readonly atMs: number
+interface Rest {
+  readonly tookMs: number
+  readonly ease: Easing
 }
-
-/** Only how it went in the last so many ms counts for the speed it is let go with. */
-const RECENT_MS = 100
 
 /** A cubic between two values rises all along while it sets out no steeper than so many times their slope (Fritsch and Carlson 1980). */
 const STEEPEST = 3
-
-const EVEN: Easing = (t) => t
 
 /** The instance with an axis led towards another state from now on, having come nowhere yet. What is led moves for whoever would rather have things not move, too: the hand moves it. */
 export function takeLead(instance: Instance, axisIndex: number, to: Id, rule: Rule, atMs: number): Instance {
@@ -46,7 +42,7 @@ export function takeLead(instance: Instance, axisIndex: number, to: Id, rule: Ru
   return {
     ...instance,
     lanes: lanes.map((lane) => (isNew(lane) ? { ...lane, led: held } : lane)),
-    led: [...instance.led.filter(({ axis }) => axis !== axisIndex), { axis: axisIndex, to, rule, beganMs: atMs, lengthMs, fraction: 0, samples: [], restMs: null }],
+    led: [...instance.led.filter(({ axis }) => axis !== axisIndex), { axis: axisIndex, to, rule, beganMs: atMs, lengthMs, fraction: 0, samples: [], rest: null }],
   }
 }
 
@@ -57,30 +53,31 @@ export function leadTo(instance: Instance, axisIndex: number, fraction: number, 
   const toMs = led.beganMs + fraction * led.lengthMs
   const [held] = heldLanes(instance, axisIndex)
   const time = pace && held ? { ...heldAt(toMs, atMs), fromMs: ownMs(held, atMs), tookMs: pace.ms, ease: pace.ease } : heldAt(toMs, atMs)
-  const samples = [...led.samples.filter((sample) => sample.atMs > atMs - RECENT_MS), { fraction, atMs }]
-  return { ...withTime(instance, axisIndex, () => time), led: instance.led.map((each) => (each === led ? { ...led, fraction, samples } : each)) }
+  return {
+    ...instance,
+    lanes: instance.lanes.map((lane) => (isHeld(lane, axisIndex) ? { ...lane, led: time } : lane)),
+    led: instance.led.map((each) => (each === led ? { ...led, fraction, samples: sampled(led.samples, fraction, atMs) } : each)),
+  }
 }
 
 /** The instance with what leads an axis about to be let go, to go on to its end: by the speed of the hand, or in so many ms where those are given. */
 export function readyToGoOn(instance: Instance, axisIndex: number, atMs: number, ms: number | null = null): Instance {
   const led = ledOn(instance, axisIndex)
   if (!led) return instance
-  const restMs = ms ?? restOf(led, 1, atMs).tookMs
-  return { ...instance, led: instance.led.map((each) => (each === led ? { ...led, restMs } : each)) }
+  const rest = ms === null ? restOf(led, 1, atMs) : { tookMs: ms, ease: EVEN }
+  return { ...instance, led: instance.led.map((each) => (each === led ? { ...led, rest } : each)) }
 }
 
 /** The instance in the state it was led to, going on from where it was led. What it was not led to goes as it would by itself. */
-export function goOnFromLed(before: Instance, after: Instance, led: Led, atMs: number): Instance {
+export function goOnFromLed(before: Instance, after: Instance, led: Led, { tookMs, ease }: Rest, atMs: number): Instance {
   const released = { ...after, led: after.led.filter((each) => each !== led) }
   if (before.isMotionReduced) return released
-  const { tookMs, ease } = restOf(led, 1, atMs)
   const own = heldLanes(before, led.axis)
-  const restMs = led.restMs ?? tookMs
-  const time: LedTime = { sinceMs: atMs, tookMs: restMs, fromMs: own[0] ? ownMs(own[0], atMs) : atMs, toMs: led.beganMs + led.lengthMs, ease: restMs === tookMs ? ease : EVEN, isHeld: false }
+  const time: LedTime = { sinceMs: atMs, tookMs, fromMs: own[0] ? ownMs(own[0], atMs) : atMs, toMs: led.beganMs + led.lengthMs, ease, isHeld: false }
   const lanes = released.lanes.filter((lane) => !isHeld(lane, led.axis)).flatMap((lane): Lane[] => {
     const same = own.find((each) => each.part === lane.part && each.property === lane.property && sameValue(each.to, lane.to))
     if (!same || lane.axis !== led.axis) return [lane]
-    return restMs > 0 ? [{ ...same, led: time }] : []
+    return tookMs > 0 ? [{ ...same, led: time }] : []
   })
   const endMs = lanes.reduce((end, lane) => (lane.axis === led.axis ? Math.max(end, laneEndMs(lane)) : end), atMs)
   return { ...released, lanes, clocks: released.clocks.with(led.axis, endMs) }
@@ -123,19 +120,14 @@ const heldLanes = ({ lanes }: Instance, axisIndex: number): readonly Lane[] => l
 
 const heldAt = (ownMs: number, atMs: number): LedTime => ({ sinceMs: atMs, tookMs: 0, fromMs: ownMs, toMs: ownMs, ease: EVEN, isHeld: true })
 
-const withTime = (instance: Instance, axisIndex: number, time: () => LedTime): Instance => {
-  const led = time()
-  return { ...instance, lanes: instance.lanes.map((lane) => (isHeld(lane, axisIndex) ? { ...lane, led } : lane)) }
-}
-
 /**
  * How the rest of the way goes once it is let go: in the time it takes by the clock, sooner when it is thrown, setting out
  * with the speed of the hand and coming to rest softly (a cubic of Hermite's).
  */
-function restOf({ fraction, lengthMs, samples }: Led, goal: 0 | 1, atMs: number): { readonly tookMs: number; readonly ease: Easing } {
+function restOf({ fraction, lengthMs, samples }: Led, goal: 0 | 1, atMs: number): Rest {
   const way = goal - fraction
   if (way === 0 || lengthMs === 0) return { tookMs: 0, ease: EVEN }
-  const speed = speedOf(samples, atMs)
+  const speed = rateOf(samples, atMs, (each) => each)
   const byClockMs = Math.abs(way) * lengthMs
   const tookMs = Math.round(speed / way > 0 ? Math.min(byClockMs, (STEEPEST * way) / speed) : byClockMs)
   const out = (speed * tookMs) / way
@@ -147,10 +139,3 @@ const fractionBehind = (fraction: number, way: number): number => (way > 0 ? fra
 
 /** From 0 to 1, setting out with some slope and arriving with none. */
 const settingOut = (t: number, slope: number): number => (t ** 3 - 2 * t ** 2 + t) * slope + (3 * t ** 2 - 2 * t ** 3)
-
-/** The speed of the hand over the last moves, in fractions per ms; none when it has stood still. */
-function speedOf(samples: readonly Sample[], atMs: number): number {
-  const recent = samples.filter((sample) => sample.atMs > atMs - RECENT_MS)
-  const [first, last] = [recent[0], recent.at(-1)]
-  return !first || !last || last.atMs <= first.atMs ? 0 : (last.fraction - first.fraction) / (last.atMs - first.atMs)
-}

@@ -5,7 +5,7 @@ import { axisAt, type Targets } from './compiled'
 import { cyclesOf } from './cycle'
 import { glideOf, glideTo } from './glide'
 import { shownValue, targetsOf, type Instance } from './instance'
-import { goOnFromLed, letBack } from './led'
+import { goOnFromLed, ledOn, letBack } from './led'
 import { keepState } from './slots'
 import { changesBetween, type TargetChange } from './targets'
 import { FROM_OUTSIDE, lanesTowards } from './towards'
@@ -16,11 +16,9 @@ import { FROM_OUTSIDE, lanesTowards } from './towards'
  * there and let go, it goes on from where it was led; where one leads it elsewhere, that is given up.
  */
 export function changeState(before: Instance, axisIndex: number, to: string, rule: Rule | null, atMs: number): Instance {
-  const led = before.led.find(({ axis }) => axis === axisIndex)
-  const isLedThere = led !== undefined && led.rule === rule && led.to === to && led.restMs !== null
-  const instance = led && !isLedThere ? letBack(before, axisIndex, atMs) : before
-  const after = changedState(instance, axisIndex, to, rule, atMs)
-  return led && isLedThere ? goOnFromLed(instance, after, led, atMs) : after
+  const led = ledOn(before, axisIndex)
+  if (led?.rest && led.rule === rule && led.to === to) return goOnFromLed(before, changedState(before, axisIndex, to, rule, atMs), led, led.rest, atMs)
+  return changedState(letBack(before, axisIndex, atMs), axisIndex, to, rule, atMs)
 }
 
 function changedState(instance: Instance, axisIndex: number, to: string, rule: Rule | null, atMs: number): Instance {

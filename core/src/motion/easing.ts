@@ -9,6 +9,9 @@ import { steps, type StepJump } from './steps'
 /** Progress of time in, progress of the change out; 0 ↦ 0 and 1 ↦ 1 but for `steps` and `linear(…)` that say otherwise. */
 export type Easing = (t: number) => number
 
+/** As time goes. */
+export const EVEN: Easing = (t) => t
+
 export interface ParsedEasing {
   readonly ease: Easing
   /** How long a physical spring takes; undefined where the motion's duration decides. */
@@ -16,7 +19,7 @@ export interface ParsedEasing {
 }
 
 const KEYWORDS: Readonly<Record<string, Easing>> = {
-  linear: (t) => t,
+  linear: EVEN,
   ease: cubicBezier(0.25, 0.1, 0.25, 1),
   'ease-in': cubicBezier(0.42, 0, 1, 1),
   'ease-out': cubicBezier(0, 0, 0.58, 1),

@@ -1,4 +1,4 @@
-export { parseEasing, easingProblem, EASING_KEYWORDS, type Easing, type ParsedEasing } from './easing'
+export { EVEN, parseEasing, easingProblem, EASING_KEYWORDS, type Easing, type ParsedEasing } from './easing'
 export { cubicBezier } from './bezier'
 export { steps, type StepJump } from './steps'
 export { linearEasing } from './linear-easing'

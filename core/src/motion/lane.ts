@@ -1,5 +1,5 @@
 import { sameValue, type Literal, type PropertyDefinition } from '../document'
-import type { Easing } from './easing'
+import { EVEN, type Easing } from './easing'
 import { crossFadeFrom, interpolate, isCrossFade, type Interpolator, type Shown } from './interpolate'
 import type { ResolvedTiming } from './timing'
 import { carrying, seamsOf, throughWaypoints, type Waypoint } from './waypoints'
@@ -95,8 +95,6 @@ export interface LaneChange {
   /** What lies between two values where that is not what usually does; null where it does not apply. */
   readonly between?: ((from: Literal, to: Literal) => Interpolator | null) | undefined
 }
-
-const EVEN: Easing = (t) => t
 
 /**
  * The lane for a change of target, or null when the property changes at once. A change back to where the running

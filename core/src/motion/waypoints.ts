@@ -1,5 +1,5 @@
 import { certain, type Literal, type PropertyDefinition } from '../document'
-import type { Easing } from './easing'
+import { EVEN, type Easing } from './easing'
 import { interpolate, type Interpolator, type Mixing } from './interpolate'
 
 /** A stage a lane comes past on its way. */
@@ -28,8 +28,6 @@ function stopsOf(waypoints: readonly Waypoint[], target: Stop): readonly Stop[] 
   }
   return stops
 }
-
-const EVEN: Easing = (t) => t
 
 /** One leg of a way: when it begins and how long it takes, as shares of the whole. */
 interface Leg {

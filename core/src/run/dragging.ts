@@ -1,5 +1,5 @@
 import { certain, firstOf, type Drag, type PointerKind } from '../document'
-import { dragTo, letGo, partAt, shiftOf, type Instance } from '../machine'
+import { dragTo, letGo, partAt, sampled, shiftOf, type Instance, type Sample } from '../machine'
 import { inverse, itemOf, matrixTo, transformed, type DrawList, type Frame, type Matrix, type Point } from '../scene'
 import type { FocusStop } from './focus'
 import { scrolled, tellScrolling } from './leading'
@@ -9,7 +9,7 @@ import { replace } from './population'
 import type { Run } from './run'
 import type { EventTarget, KeyInput } from '../semantics'
 import { scrollAreas, scrollDrag, shiftToReveal, type Reach, type ScrollArea } from './scrolling'
-import { sampled, speedOf, type Sample } from './speed'
+import { speedOf } from './speed'
 
 /** What is being dragged: how it is held, how far it may go and how fast it has gone of late. */
 export interface Grip {
@@ -24,7 +24,7 @@ export interface Grip {
   readonly grabbedAt: Point
   readonly grabbedShift: Point
   readonly reach: Reach
-  readonly samples: readonly Sample[]
+  readonly samples: readonly Sample<Point>[]
 }
 
 /** What is thrown goes as far as it would in so many ms more. */

@@ -1,16 +1,17 @@
 import { certain, firstOf, ledTo, wordOf, type Drag, type Id, type LeadingTrigger, type Rule } from '../document'
-import type { HAND_READINGS } from '../expression'
-import { axisAt, leadTo, ledOn, letBack, partAt, readyToGoOn, takeLead, type Instance } from '../machine'
+import { DRAG_READINGS } from '../expression'
+import { axisAt, leadTo, ledOn, letBack, partAt, readyToGoOn, sampled, takeLead, type Instance, type Led, type Sample } from '../machine'
 import { parseEasing } from '../motion'
 import { inverse, matrixTo, transformed, type Matrix, type Point } from '../scene'
 import type { EventTarget } from '../semantics'
 import { listenersToScrolling } from './listeners'
 import type { Moment } from './moment'
 import { answering } from './pictures'
-import { keepInstance } from './population'
+import { redraw } from './population'
 import type { Run } from './run'
 import { scrollAreas } from './scrolling'
-import { sampled, speedOf, type Sample } from './speed'
+import { speedOf } from './speed'
+import { tidy } from './tidy'
 
 /** A drag as what it may lead knows it, from where it began. */
 export interface Haul {
@@ -27,10 +28,8 @@ interface HauledPart {
   /** From the surface to what holds the part. */
   readonly toHolder: Matrix
   readonly grabbedAt: Point
-  readonly samples: readonly Sample[]
+  readonly samples: readonly Sample<Point>[]
 }
-
-type HandReading = (typeof HAND_READINGS)[number]
 
 /** Where along a way the innermost rule is that a drag can lead now; past its end where none is. */
 export function levelLed(moment: Moment, way: readonly EventTarget<string>[]): number {
@@ -50,13 +49,11 @@ export function beginHaul(moment: Moment, way: readonly EventTarget<string>[], a
 function hauled(run: Run, { thing: path, part }: EventTarget<string>, at: Point): HauledPart[] {
   const compiled = run.instances.get(path)?.compiled
   const own = compiled?.component.parts.find(({ id }) => id === part)
-  if (!compiled || !own || !asks(compiled.reads, own.name, ['dragX', 'dragY', 'speedX', 'speedY'])) return []
+  if (!compiled || !own || !DRAG_READINGS.some((reading) => compiled.reads.has(`${wordOf(own.name)}.${reading}`))) return []
   const holder = matrixTo(answering(run), path, own.parent ?? own.id)
   const toHolder = holder && inverse(holder)
   return toHolder ? [{ path, part: own.id, word: wordOf(own.name), toHolder, grabbedAt: transformed(toHolder, at), samples: [] }] : []
 }
-
-const asks = (reads: ReadonlySet<string>, name: string, readings: readonly HandReading[]): boolean => readings.some((reading) => reads.has(`${wordOf(name)}.${reading}`))
 
 /** Takes the drag on to a point: what asks how far it has come is told, then what it leads follows. */
 export function haulOn(moment: Moment, at: Point): void {
@@ -65,7 +62,7 @@ export function haulOn(moment: Moment, at: Point): void {
   if (!haul) return
   const parts = haul.parts.map((part): HauledPart => ({ ...part, samples: sampled(part.samples, draggedBy(run, part, at), atMs) }))
   run.haul = { ...haul, parts }
-  for (const { path, word, samples } of parts) tellDragged(moment, path, word, certain(samples.at(-1)), speedOf(samples, atMs))
+  for (const { path, word, samples } of parts) tellDragged(moment, path, word, certain(samples.at(-1)).value, speedOf(samples, atMs))
   if (haul.leads) leadOn(moment, haul.leads.path, haul.leads.parts, 'while dragged', haul.leads.states)
 }
 
@@ -90,19 +87,24 @@ function tellDragged({ interpreter }: Moment, path: string, word: string, by: Po
 
 /** The drag is let go: what it leads goes on to its end where its rule says so, unless the drag was taken away, and back where it does not. */
 export function letGoOfHaul(moment: Moment, isTakenAway: boolean): void {
-  const { run, interpreter } = moment
+  const { run } = moment
   const { haul } = run
   if (!haul) return
-  for (const { path, word, samples } of haul.parts) tellDragged(moment, path, word, samples.at(-1) ?? NOWHERE, speedOf(samples, run.nowMs))
-  const path = haul.leads?.path
-  for (const led of path === undefined ? [] : (run.instances.get(path)?.led ?? [])) {
-    if (path === undefined || led.rule.trigger.on !== 'while dragged') continue
-    if (!isTakenAway && isKept(moment, path, led.rule.trigger, led.fraction)) {
-      redraw(run, readyToGoOn(certain(run.instances.get(path)), led.axis, run.nowMs))
-      if (interpreter.canFire(path, led)) interpreter.fire(path, led)
-    }
+  for (const { path, word, samples } of haul.parts) tellDragged(moment, path, word, samples.at(-1)?.value ?? NOWHERE, speedOf(samples, run.nowMs))
+  if (!haul.leads) return
+  const { path } = haul.leads
+  for (const led of ledBy(run, path, 'while dragged')) {
+    if (!isTakenAway && isKept(moment, path, led)) goOn(moment, path, led)
     giveUp(run, path, led.axis)
   }
+}
+
+const ledBy = ({ instances }: Run, path: string, on: LeadingTrigger['on']): readonly Led[] => instances.get(path)?.led.filter(({ rule }) => rule.trigger.on === on) ?? []
+
+/** What leads an axis is let go and goes on to its end, by the speed of the hand or in so many ms where those are given. */
+function goOn({ run, interpreter }: Moment, path: string, led: Led, ms: number | null = null): void {
+  redraw(run, readyToGoOn(certain(run.instances.get(path)), led.axis, run.nowMs, ms))
+  if (interpreter.canFire(path, led)) interpreter.fire(path, led)
 }
 
 /** The drag is over for whoever asks: what cannot be dragged itself has been dragged nowhere. */
@@ -117,8 +119,8 @@ const NOWHERE: Point = { x: 0, y: 0 }
 
 const HALF_WAY = 0.5
 
-const isKept = (moment: Moment, path: string, trigger: Extract<LeadingTrigger, { on: 'while dragged' }>, fraction: number): boolean =>
-  trigger.keptIf === null ? fraction >= HALF_WAY : moment.isTrue(path, trigger.keptIf)
+const isKept = (moment: Moment, path: string, { rule: { trigger }, fraction }: Led): boolean =>
+  trigger.on !== 'while dragged' || trigger.keptIf === null ? fraction >= HALF_WAY : moment.isTrue(path, trigger.keptIf)
 
 /** Lets whoever asks know how far its parts are scrolled, and can be, in px. */
 export function tellScrolling(moment: Moment): void {
@@ -138,12 +140,11 @@ export function tellScrolling(moment: Moment): void {
 
 /** Something has scrolled, or coasts on from there as long as its drag says: what that leads follows, and is there once it has come to its end. */
 export function scrolled(moment: Moment, path: string, part: Id, coasting: Drag | null): void {
-  const { run, interpreter } = moment
+  const { run } = moment
   leadOn(moment, path, [part, null], 'while scrolled', null, coasting)
-  for (const led of run.instances.get(path)?.led ?? []) {
-    if (led.rule.trigger.on !== 'while scrolled' || led.fraction < 1) continue
-    redraw(run, readyToGoOn(certain(run.instances.get(path)), led.axis, run.nowMs, coasting?.settleMs ?? 0))
-    if (interpreter.canFire(path, led)) interpreter.fire(path, led)
+  for (const led of ledBy(run, path, 'while scrolled')) {
+    if (led.fraction < 1) continue
+    goOn(moment, path, led, coasting?.settleMs ?? 0)
     giveUp(run, path, led.axis)
   }
 }
@@ -151,26 +152,22 @@ export function scrolled(moment: Moment, path: string, part: Id, coasting: Drag 
 /** Leads each axis by the first of its rules that has come anywhere; one that leads already goes first. */
 function leadOn(moment: Moment, path: string, parts: readonly (Id | null)[], on: LeadingTrigger['on'], from: readonly Id[] | null, coasting: Drag | null = null): void {
   const { run } = moment
-  const axes = run.instances.get(path)?.compiled.component.axes ?? []
-  for (const [index, axis] of axes.entries()) {
-    const instance = run.instances.get(path)
-    if (!instance || (from && from[index] !== instance.states[index])) continue
+  const { nowMs: atMs } = run
+  const pace = coasting && { ms: coasting.settleMs, ease: parseEasing(coasting.easing).ease }
+  const rules = leadable(moment, path, parts, on)
+  for (const [index, axis] of run.instances.get(path)?.compiled.component.axes.entries() ?? []) {
+    const instance = certain(run.instances.get(path))
     const led = ledOn(instance, index)
-    if (led && led.rule.trigger.on !== on) continue
-    const rules = leadable(moment, path, parts, on).filter((each) => each.axis === axis.id)
-    const [far] = [...(led ? [led.rule] : []), ...rules].flatMap((rule) => {
-      const fraction = fractionOf(moment, path, rule)
-      return fraction > 0 ? [{ rule, fraction }] : []
-    })
-    if (!far) {
-      if (led) redraw(run, on === 'while dragged' ? leadTo(instance, index, 0, run.nowMs) : letBack(leadTo(instance, index, 0, run.nowMs), index, run.nowMs))
+    if ((from && from[index] !== instance.states[index]) || (led && led.rule.trigger.on !== on)) continue
+    const far = [...(led ? [led.rule] : []), ...rules.filter((rule) => rule.axis === axis.id)].map((rule) => ({ rule, fraction: fractionOf(moment, path, rule) })).find(({ fraction }) => fraction > 0)
+    if (far && far.rule === led?.rule) {
+      redraw(run, leadTo(instance, index, far.fraction, atMs, pace))
       continue
     }
-    const to = ledTo(axis, far.rule, certain(instance.states[index]))
-    if (to === null || (led?.rule !== far.rule && isInTheWay(moment, path, index))) continue
-    const free = led && led.rule !== far.rule ? letBack(leadTo(instance, index, 0, run.nowMs), index, run.nowMs) : instance
-    const taken = led?.rule === far.rule ? free : takeLead(free, index, to, far.rule, run.nowMs)
-    redraw(run, leadTo(taken, index, far.fraction, run.nowMs, coasting && { ms: coasting.settleMs, ease: parseEasing(coasting.easing).ease }))
+    const back = leadTo(instance, index, 0, atMs)
+    const to = far ? ledTo(axis, far.rule, certain(instance.states[index])) : null
+    if (far && to !== null && !isInTheWay(moment, path, index)) redraw(run, leadTo(takeLead(letBack(back, index, atMs), index, to, far.rule, atMs), index, far.fraction, atMs, pace))
+    else if (!far && led) redraw(run, on === 'while dragged' ? back : letBack(back, index, atMs))
   }
 }
 
@@ -198,10 +195,3 @@ function giveUp(run: Run, path: string, axis: number): void {
   const instance = run.instances.get(path)
   if (instance && ledOn(instance, axis)) redraw(run, letBack(instance, axis, run.nowMs))
 }
-
-function redraw(run: Run, instance: Instance): void {
-  run.frames.drawn = null
-  keepInstance(run, instance)
-}
-
-const tidy = (value: number): number => Math.round(value * 1000) / 1000

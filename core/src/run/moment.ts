@@ -17,7 +17,7 @@ import { focusStops, levelKey, nextStop, stopIn, stopsBefore, tabStops, type Foc
 import { listenersTo, readersOf } from './listeners'
 import { answering } from './pictures'
 import { isNear, pointAt, type Pointed } from './pointer'
-import { arrange, begin, passOnChanges, dismiss, forget, itemAt, keepInstance, markShown, takeBack, within } from './population'
+import { arrange, begin, passOnChanges, dismiss, forget, itemAt, keepInstance, markShown, redraw, takeBack, within } from './population'
 import type { Run } from './run'
 import type { RunHand } from './run-hand'
 import { answeringSurfaces } from './shown'
@@ -84,7 +84,7 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
   }
 
   skipToEnd(path: string, axis: number): void {
-    this.redraw(completed(this.at(path), axis))
+    redraw(this.run, completed(this.at(path), axis))
   }
 
   following(path: string): () => void {
@@ -103,7 +103,7 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
       what: 'state', atMs, instance: path, axis: axisId(before, axis), from: this.stateOf(path, axis), to, rule: rule?.id ?? null, settlesMs: motionEndMs(after, axis, atMs),
     })
     markShown(this.run, path)
-    this.redraw(after)
+    redraw(this.run, after)
   }
 
   isSettled(path: string, axis: number): boolean {
@@ -111,7 +111,7 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
   }
 
   rest(path: string, axis: number): void {
-    this.redraw(settle(this.at(path), axis, this.run.nowMs))
+    redraw(this.run, settle(this.at(path), axis, this.run.nowMs))
   }
 
   time(path: string, timer: TimerRule, change: TimerChange): void {
@@ -190,7 +190,7 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
       const instance = this.run.instances.get(path)
       const changes = Object.entries(names).flatMap(([name, value]) => (!instance || value === undefined || instance.environment[name] === value ? [] : [[name, value] as const]))
       if (!instance || changes.length === 0) continue
-      this.redraw(changeEnvironment(instance, { ...instance.environment, ...Object.fromEntries(changes) }, this.run.nowMs))
+      redraw(this.run, changeEnvironment(instance, { ...instance.environment, ...Object.fromEntries(changes) }, this.run.nowMs))
       news.set(path, changes.map(([name]) => name))
     }
     return news
@@ -246,7 +246,7 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
   pulse(path: string, { part, motion }: Extract<Action, { do: 'pulse' }>): Ends {
     const now = this.run.nowMs
     const after = pulse(this.at(path), part, motion, now)
-    this.redraw(after)
+    redraw(this.run, after)
     const untilMs = laneEndOf(after, part, now)
     this.run.trace.push({ what: 'pulse', atMs: now, instance: path, part, untilMs })
     return known(untilMs)
@@ -428,12 +428,6 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
   private vanish(path: string): void {
     forget(this.run, path)
     this.run.frames.drawn = null
-  }
-
-  /** What an instance shows may be other. */
-  private redraw(after: Instance): void {
-    this.run.frames.drawn = null
-    keepInstance(this.run, after)
   }
 }
 

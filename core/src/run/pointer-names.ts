@@ -2,6 +2,7 @@ import { wordOf, type Literal } from '../document'
 import { angleName, partsWithAngle } from '../expression'
 import type { Instance } from '../machine'
 import { inverse, itemOf, matrixTo, transformed, type DrawList, type Point } from '../scene'
+import { tidy } from './tidy'
 
 /**
  * What the names that refer to the pointer stand for in an instance: its place in px from the instance's own top
@@ -25,5 +26,3 @@ export function pointerNames(list: DrawList, { path, compiled }: Instance, at: P
 }
 
 const directionTo = (x: number, y: number): number => tidy(((Math.atan2(x, -y) * 180) / Math.PI + 360) % 360)
-
-const tidy = (value: number): number => Math.round(value * 1000) / 1000

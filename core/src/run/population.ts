@@ -33,6 +33,12 @@ export function keepInstance(run: Run, instance: Instance): void {
   addTo(run.agenda, { dueMs: instanceDueMs(instance), order: certain(run.population.order.get(instance.path)), path: instance.path })
 }
 
+/** The same of one that may show something else now. */
+export function redraw(run: Run, instance: Instance): void {
+  run.frames.drawn = null
+  keepInstance(run, instance)
+}
+
 /** Carries to what stands inside and around an instance how it has come to be since. */
 export function passOnChanges(moment: Moment, before: Instance): void {
   const { run } = moment

@@ -6,7 +6,8 @@ import { UNKNOWN } from './domain'
 import { mayStay } from './fleeting'
 import type { Instant } from './instant'
 import { saidOf } from './names'
-import type { NetItem, Network } from './network'
+import type { NetItem } from './network'
+import { oncePerNetwork } from './once'
 import { contentsIn, itemOfThing, type Thing } from './things'
 
 /** What a thing holds, by the last steps of their paths. */
@@ -67,7 +68,7 @@ function unknownOf({ compiled: { component } }: Thing, { part, compiled }: Conte
 /** An item of a list nobody knows the items of: what its record holds is known as long as its table is, and nothing else of what it is given. */
 function unsureItem({ network, configuration }: Instant, holder: Thing, thing: Thing): Content {
   const { step, compiled } = thing
-  const { list, names, table: tableName, record: id } = listed(network, holder, thing)
+  const { list, names, table: tableName, record: id } = listed(network, thing)
   const kept = tableName === null ? undefined : network.nameFor(holder, tableName)
   const table = kept?.domain.valueOf(keptAt(configuration, kept.at))
   const record = isTable(table) ? table.records.find((each) => each.id === id) : undefined
@@ -75,27 +76,13 @@ function unsureItem({ network, configuration }: Instant, holder: Thing, thing: T
   return { step, part: list, compiled, parameters: Object.fromEntries(names.map((name) => [name, columns[name]])), states: {} }
 }
 
-/** The list an item is of, the names it is given, and the record it shows. */
-interface Listed {
-  readonly network: Network
-  readonly list: ListPart
-  readonly names: readonly string[]
-  readonly table: string | null
-  readonly record: Id | null
-}
-
-function listed(network: Network, holder: Thing, thing: Thing): Listed {
-  const known = listings.get(thing)
-  if (known?.network === network) return known
-  const list = certain(holder.compiled.component.parts.find((each): each is ListPart => each.id === thing.part && each.kind === 'list'))
+/** The list an item is of, the names it is given, and the table and record it shows. */
+const listed = oncePerNetwork((network, thing) => {
+  const list = certain(thing.holder?.compiled.component.parts.find((each): each is ListPart => each.id === thing.part && each.kind === 'list'))
   const given = new Set(thing.compiled.component.parameters.map(({ name }) => name))
   const item = itemOfThing(network.project, thing)
-  const found = { network, list, names: [...network.namesOfThing(thing).keys()].filter((name) => given.has(name) || isOfItem(name)), table: item && nameOfTable(item.table), record: item?.record ?? null }
-  listings.set(thing, found)
-  return found
-}
-
-const listings = new WeakMap<Thing, Listed>()
+  return { list, names: [...network.namesOfThing(thing).keys()].filter((name) => given.has(name) || isOfItem(name)), table: item && nameOfTable(item.table), record: item?.record }
+})
 
 /** What a thing holds, with the items that are there of lists nobody knows the items of; all that may be, where nothing follows from one's going. */
 export function withUnsure(instant: Instant, thing: Thing, held: Held): Held {

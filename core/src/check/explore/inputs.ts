@@ -193,6 +193,13 @@ function isLedBy(run: Run, leads: readonly Led[], inputs: readonly InputAction[]
   return leads.every(({ path, rule }) => tried.trace.some((event) => event.what === 'fired' && event.instance === path && event.rule === rule.id))
 }
 
+/** Does the first of several things that leads rules to their end; says whether one does. */
+function doFirst(run: Run, leads: readonly Led[], ways: readonly (readonly InputAction[])[], send: (action: InputAction) => void): boolean {
+  const inputs = ways.find((each) => isLedBy(run, leads, each))
+  inputs?.forEach(send)
+  return inputs !== undefined
+}
+
 /** Drags as far as it takes for what is led to go on by itself once it is let go. */
 function leadByDrag(run: Run, pointer: PointerKind, leads: readonly Led[], send: (action: InputAction) => void): boolean {
   const { at } = run.hand.pointer
@@ -201,18 +208,14 @@ function leadByDrag(run: Run, pointer: PointerKind, leads: readonly Led[], send:
     ...[0.5, 1].map((share): InputAction => ({ do: 'move', x: at.x + x * share, y: at.y + y * share, pointer })),
     { do: 'release', x: at.x + x, y: at.y + y, pointer }, ...(pointer === 'touch' ? [{ do: 'exit' as const, pointer }] : []),
   ])
-  const inputs = dragged.find((each) => isLedBy(run, leads, each))
-  inputs?.forEach(send)
-  return inputs !== undefined
+  return doFirst(run, leads, dragged, send)
 }
 
 /** Turns the wheel at a spot as far as it takes. */
 function leadByWheel(run: Run, network: Network, spot: Spot, leads: readonly Led[], send: (action: InputAction) => void): boolean {
   const point = pointFor(run, network, spot)
   const turned = point ? REACHES.map(({ x, y }): readonly InputAction[] => [{ do: 'wheel', ...point, deltaX: x, deltaY: y }]) : []
-  const inputs = turned.find((each) => isLedBy(run, leads, each))
-  inputs?.forEach(send)
-  return inputs !== undefined
+  return doFirst(run, leads, turned, send)
 }
 
 function goToFocus(run: Run, spot: Spot | null, send: (action: InputAction) => void): boolean {

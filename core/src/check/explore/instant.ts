@@ -346,11 +346,17 @@ export class Instant implements Ground<Thing, Spot, Spot> {
     return withUnsure(this, thing, this.manner.holding(this.situationOf(thing), thing, () => ({ states: this.statesOf(thing), names: namesOrUnknown(this, thing) })))
   }
 
-  holder = ({ holder }: Thing): Thing | null => (holder && this.network.has(holder) ? holder : null)
+  holder({ holder }: Thing): Thing | null {
+    return holder && this.network.has(holder) ? holder : null
+  }
 
-  allInside = (thing: Thing): readonly Thing[] => this.manner.allInside(thing).filter((inner) => this.isThere(inner))
+  allInside(thing: Thing): readonly Thing[] {
+    return this.manner.allInside(thing).filter((inner) => this.isThere(inner))
+  }
 
-  fill = (thing: Thing): void => fill(this, thing)
+  fill(thing: Thing): void {
+    fill(this, thing)
+  }
 
   begin(thing: Thing, content: Content): Thing {
     return beginPresence(this, thing, content)

@@ -1,14 +1,11 @@
-import { decidedBy, expressionsOfAction, isOfItem, type Component, type DataTable, type ListPart, type Project, type TriggerKind } from '../../document'
+import { decidedBy, expressionsOfAction, isFromUser, isOfItem, type Component, type DataTable, type ListPart, type Project } from '../../document'
 import { isTableName, nameOfTable, namesOr } from '../../expression'
 import { namesOfBehaviour } from '../../machine'
 import { changingTables } from './tables'
-import type { Thing } from './things'
+import { itemOfThing, type Thing } from './things'
 
 /** The records of a table of no more than these are explored together. */
 const TOGETHER = 4
-
-/** What is told of a thing other than by a person. */
-export const OF_ITSELF: readonly TriggerKind[] = ['shown', 'hidden', 'settled', 'entered', 'left', 'changes', 'message', 'after', 'every']
 
 /**
  * The tables of which each record is looked at alone, by name: they have many records, and the items that show them go by
@@ -36,17 +33,17 @@ function goesByItsRecord(component: Component): boolean {
   return parameters.length === 0 && variables.length === 0
     && parts.every(({ kind }) => kind !== 'instance' && kind !== 'slot' && kind !== 'list' && kind !== 'field')
     && axes.every((axis) => axis.states.length === 1 || isOfItem(decidedBy(axis) ?? ''))
-    && rules.every(({ trigger, target }) => !OF_ITSELF.includes(trigger.on) && target.go !== 'back')
+    && rules.every(({ trigger, target }) => isFromUser(trigger) && target.go !== 'back')
     && actions.every((action) => action.do === 'pulse' || (action.do === 'set' && isOfItem(action.variable)))
     && actions.every((action) => action.awaited !== true && expressionsOfAction(action).flatMap(namesOr).every(isOfItem))
     && namesOfBehaviour(component).every(isOfItem)
 }
 
 /** Whether a thing is an item that is looked at alone. */
-export function isLoose({ isItem, holder, part, compiled: { project } }: Thing): boolean {
-  const list = isItem ? holder?.compiled.component.parts.find(({ id }) => id === part) : undefined
-  const table = list?.kind === 'list' ? project.tables.find(({ id }) => id === list.table) : undefined
-  return table !== undefined && looseTables(project).has(nameOfTable(table))
+export function isLoose(thing: Thing): boolean {
+  const { isItem, compiled: { project } } = thing
+  const item = isItem ? itemOfThing(project, thing) : null
+  return item !== null && looseTables(project).has(nameOfTable(item.table))
 }
 
 /** Whether what a name stands for is left open: a table as a whole, or what the record of an item holds that is looked at alone. */

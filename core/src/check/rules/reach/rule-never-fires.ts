@@ -1,5 +1,4 @@
 import { holdsIn, inProject, removeFrom, theOne, triggerRow, type Rule } from '../../../document'
-import { isHandReading } from '../../../expression'
 import { stateNames, type CheckContext, type ComponentCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 import { tour, witnessTo } from '../../ground/witness'
@@ -36,7 +35,7 @@ export const ruleNeverFires: ComponentCheck = {
 function canBeAsked({ component, root }: CheckContext, { target, trigger, axis }: Rule): boolean {
   if (target.go === 'ignored' || component.axes.every(({ id }) => id !== axis)) return false
   if (trigger.on === 'shown' || trigger.on === 'hidden' || (trigger.on === 'changes' && !(trigger.name in root.environment))) return false
-  return !(trigger.on === 'changes' && (trigger.name.startsWith('pointer.') || isHandReading(trigger.name)))
+  return !(trigger.on === 'changes' && trigger.name.startsWith('pointer.'))
 }
 
 /** Whether another rule answers first, which is a finding of its own. */
