@@ -54,6 +54,14 @@ describe('a part that becomes another kind of thing', () => {
     }
   })
 
+  test('stops being written in when it was a field', () => {
+    const field: Part = { id: 'field', name: 'Search', kind: 'field', parent: root.id, writes: 'query', accepts: 'query != ""', waitsMs: 200, base: { text: 'Search', height: 20 } }
+    const held = { ...begun, parts: [...begun.parts, field] }
+    const of = { ...skerryLine, components: [...skerryLine.components, held] }
+    const turned = componentOf(made(of, turnInto(held, 'field', fresh('text'))!), begun.id)!.parts.at(-1)!
+    expect(turned).toEqual({ id: 'field', name: 'a new text', kind: 'text', parent: root.id, base: { text: 'Search', height: 20 } })
+  })
+
   test('is not the root, nor what stands for a component, nor what holds others', () => {
     expect(turnInto(begun, root.id, fresh('box'))).toBeNull()
     const button = skerryLine.components.find(({ parts }) => parts.some(({ kind }) => kind === 'instance'))!

@@ -156,9 +156,8 @@ export function turnInto(component: Component, id: Id, fresh: Part, said: Proper
   if (!part || part.parent === null || HELD.includes(part.kind) || (childrenOf(component.parts, id).length > 0 && fresh.kind !== 'container')) return null
   const has = (property: string) => propertyDefinition(property)?.kinds.includes(fresh.kind) === true && !(fresh.kind === 'instance' && (property === 'width' || property === 'height'))
   const base = { ...fresh.base, ...Object.fromEntries(Object.entries(part.base).filter(([property]) => has(property))), ...said }
-  const { kind: _kind, ...kept } = part
   return batch(
-    setAt(partPath(component.id, id), { ...kept, ...fresh, id, parent: part.parent, base }),
+    setAt(partPath(component.id, id), { ...ofAnyKind(part), ...fresh, id, parent: part.parent, base }),
     ...lookPlaces(component).flatMap((place) => withoutProperties(inside(lookPath(component, place), id), lookAt(component, place)[id], has)),
     ...component.axes.flatMap((axis) => axis.states.flatMap(({ id: state, loop }) => (loop ? withoutProperties(inside(inProject('components', component.id, 'axes', axis.id, 'states', state), 'loop', 'to', id), loop.to[id], has) : []))),
     ...motionPlaces(component).flatMap((place) => (motionOf(component, place)?.lanes ?? [])
@@ -169,6 +168,16 @@ export function turnInto(component: Component, id: Id, fresh: Part, said: Proper
 
 /** What stands for something elsewhere: rules put it into states and send it messages. */
 const HELD: readonly Part['kind'][] = ['instance', 'slot', 'list']
+
+/** What a part is whatever its kind: what one writes in a field goes with the field. */
+function ofAnyKind(part: Part): Omit<Part, 'kind'> {
+  if (part.kind === 'field') {
+    const { kind: _kind, writes: _writes, accepts: _accepts, waitsMs: _waitsMs, ...left } = part
+    return left
+  }
+  const { kind: _kind, ...left } = part
+  return left
+}
 
 /** Takes out of what is said of a part, at a path, what it is not any more. */
 function withoutProperties(path: Path, said: PropertyValues | undefined, has: (property: string) => boolean): readonly Edit[] {
