@@ -3,6 +3,7 @@ import { By, Key } from 'selenium-webdriver'
 import axe, { type AxeResults } from 'axe-core'
 import { useApplication } from './harness/application'
 import type { BenchHands } from './harness/bench'
+import { littleDemo } from './harness/little-demo'
 
 const application = useApplication()
 
@@ -40,7 +41,6 @@ const there = (hands: BenchHands, css: string) => hands.until(`there is somethin
 /** The places of a project, with what has to be there before one is looked at. */
 const PLACES = [
   ['contents', '', '.content-card'], ['flow', '/flow', '.flow-arrow'],
-  ['findings', '/findings', '.finding-row'], ['coverage', '/findings/coverage', '.coverage-card'], ['budgets', '/findings/budgets', '.budget-path'], ['promises', '/findings/promises', '.promise'], ['criteria', '/findings/criteria', '.criteria-sheet td'],
   ['the bench', '/component/boardingButton', '[aria-label="Trigger table"] .cell'], ['the easel', '/component/boardingButton?at=easel', '.easel-picture'], ['the map', '/component/boardingButton?at=map', '.map-node'],
   ['the stage', '/screen/purser', '.trace-canvas'], ['the stage, arranged', '/screen/purser?show=arrange&part=purser-gangwayPost', '.easel-picture'], ['the links', '/screen/purser?show=links', '.links-picture, .screen-view .hint'], ['the preview', '/preview/home', '.screen-picture'],
 ] as const
@@ -55,6 +55,19 @@ test.each(PLACES)('nothing to be found on %s', async (_name, at, shown) => {
     demoAt = (await hands.driver.getCurrentUrl()).replace(/\/component.*/, '')
   }
   await hands.driver.get(`${demoAt}${at}`)
+  await there(hands, shown)
+  expect(await violationsInBothThemes(hands)).toEqual(NOTHING)
+})
+
+/** The sheets of findings, of a project that is soon looked at. */
+const SHEETS = [['findings', '', '.finding-row'], ['coverage', '/coverage', '.coverage-card'], ['budgets', '/budgets', '.budget-path'], ['promises', '/promises', '.promise'], ['criteria', '/criteria', '.criteria-sheet td']] as const
+
+let littleAt: string | undefined
+
+test.each(SHEETS)('nothing to be found on %s', async (_name, at, shown) => {
+  const hands = application.hands()
+  littleAt ??= await littleDemo(application.address)
+  await hands.driver.get(`${littleAt}/findings${at}`)
   await there(hands, shown)
   expect(await violationsInBothThemes(hands)).toEqual(NOTHING)
 })

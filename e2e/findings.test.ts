@@ -1,9 +1,9 @@
 import { expect, test } from '@jest/globals'
 import { By } from 'selenium-webdriver'
 import { skerryLine } from '@rheoscope/core/demo'
-import type { Component, Project } from '@rheoscope/core/document'
 import { useApplication } from './harness/application'
 import type { BenchHands } from './harness/bench'
+import { FEW_SCREENS, littleDemo } from './harness/little-demo'
 
 const application = useApplication()
 
@@ -19,23 +19,8 @@ const openSheet = async (hands: BenchHands, sheet: string) => {
   await hands.click(`.sheet-tabs a[href$="${sheet}"]`)
 }
 
-/** The boarding button in a project with little else, which is soon looked at: alone, or with the screens around it and all that stands on those. */
-async function openAmong(hands: BenchHands, names: readonly string[]): Promise<void> {
-  const screens = skerryLine.screens.filter(({ id }) => names.includes(id)).map((screen) => ({ ...screen, rules: screen.rules.filter(({ actions }) => actions.every((action) => action.do !== 'go to screen' || names.includes(action.screen))) }))
-  const used = new Set(['boardingButton'])
-  const use = (parts: Component['parts']) => parts.forEach((part) => ('component' in part && part.component !== null ? used.add(part.component) : null))
-  screens.forEach(({ parts }) => use(parts))
-  for (const id of used) use(skerryLine.components.find((each) => each.id === id)!.parts)
-  const few: Project = {
-    ...skerryLine, name: 'Boarding', screens, components: skerryLine.components.filter(({ id }) => used.has(id)), takes: [], assets: [],
-    startScreen: screens.length > 0 ? 'home' : null, promises: screens.length > 0 ? skerryLine.promises : [],
-  }
-  const made = await fetch(`${application.address}/api/projects/file`, { method: 'POST', headers: { 'content-type': 'application/vnd.rheoscope+json' }, body: JSON.stringify(few) })
-  const { project } = (await made.json()) as { readonly project: { readonly id: string } }
-  await hands.driver.get(`${application.address}/project/${project.id}/component/boardingButton`)
-}
-
-const SCREENS = ['home', 'cabins', 'cabin', 'tides']
+/** The boarding button in a project with little else: alone, or with some screens. */
+const openAmong = async (hands: BenchHands, screens: readonly string[]) => hands.driver.get(`${await littleDemo(application.address, screens)}/component/boardingButton`)
 
 /** A project whose boarding button has a timer below its motion, at its findings. */
 async function atTheFindings(hands: BenchHands, screens: readonly string[] = []): Promise<void> {
@@ -108,7 +93,7 @@ test('a budget says what a way takes and what that is made of', async () => {
 
 test('a promise is made in a sentence with slots, and its breaking can be seen', async () => {
   const hands = application.hands()
-  await atTheFindings(hands, SCREENS)
+  await atTheFindings(hands, FEW_SCREENS)
   await openSheet(hands, 'promises')
   await hands.until('those that are kept say so', async () => (await words(hands, '.promises')).split('kept').length === skerryLine.promises.length + 1, 90_000)
   await pick(hands, 'Where', 'in Boarding button')
@@ -144,7 +129,7 @@ test('what is wrong on a screen is said on the stage, and on the thing itself', 
 
 test('from the start: how screens are come to, what a way there takes, and a promise about another screen', async () => {
   const hands = application.hands()
-  await atTheFindings(hands, SCREENS)
+  await atTheFindings(hands, FEW_SCREENS)
   await openSheet(hands, 'coverage')
   await hands.until('the start has been looked at', async () => (await hands.find('.coverage-legend [value="start"]')).isEnabled(), 190_000)
   await hands.clickButton('from the start')

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { By, Key } from 'selenium-webdriver'
 import { useApplication } from './harness/application'
 import { BenchHands } from './harness/bench'
+import { littleDemo } from './harness/little-demo'
 import { startServer } from './harness/server'
 
 const application = useApplication()
@@ -25,9 +26,9 @@ describe('checks that cannot be loaded', () => {
 
   test('have failed, wherever something is said of them, and can be tried again', async () => {
     const hands = application.hands()
-    const id = await demo()
+    const { pathname } = new URL(await littleDemo(application.address))
     await withBroken(hands, BROKEN)
-    await hands.click(`.card-open[href="/project/${id}"]`)
+    await hands.click(`.card-open[href="${pathname}"]`)
     await says(hands, '.contents-side', /code cannot be loaded/)
     await hands.click('[data-item=boardingButton] a')
     await says(hands, '.finding-counts', /^checks failed$/)
