@@ -1,16 +1,16 @@
 /** Puts every kind of fault into every component of the demo project, and prints how many were found, missed, and raised where there was nothing. */
 import { skerryLine } from '@rheoscope/core/demo'
 import { fieldOf, sow, type Sown } from '../core/test/check/seeding/seeding'
-import { SEEDS } from '../core/test/check/seeding/seeds'
+import { SEEDS, withSeedTables } from '../core/test/check/seeding/seeds'
 
-const field = fieldOf({ ...skerryLine, screens: [], promises: [], startScreen: null })
+const field = fieldOf(withSeedTables({ ...skerryLine, screens: [], promises: [], startScreen: null }))
 /** The kinds asked for; all when none is. */
 const only = process.argv.slice(2)
 const total = { put: 0, found: 0, missed: 0, falsely: 0 }
 
 process.stdout.write(`${'kind'.padEnd(26)}    put  found missed  false\n`)
 for (const seed of SEEDS.filter(({ kind }) => only.length === 0 || only.includes(kind))) {
-  const sown = field.project.components.flatMap((component): Sown[] => {
+  const sown = skerryLine.components.flatMap((component): Sown[] => {
     const one = sow(field, component, seed)
     return one ? [one] : []
   })

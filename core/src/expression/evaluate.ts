@@ -3,7 +3,7 @@ import { ofAll } from './aggregates'
 import { FUNCTIONS } from './functions'
 import { ANGLE_TO_POINTER, ExpressionError, operandsOf, parseExpression, type AggregateExpression, type Expression } from './parse'
 import { isHandReading } from './readings'
-import { ofRecord, tableName } from './tables'
+import { isOfRecord, tableName } from './tables'
 import { orderOf } from './text-order'
 
 /** What names stand for when an expression is evaluated: values, and tables under their names as `tableName` has them. */
@@ -26,6 +26,9 @@ const MOST_ASKED = 1_000_000
  */
 export const evaluate = (text: string, environment: Environment, asked: AskedRecord | null = null): Literal => new Evaluation(environment).of(parseExpression(text), asked)
 
+/** The value of an expression that has been read, asked about no record; throws as `evaluate`. */
+export const valueOfTree = (node: Expression, environment: Environment): Literal => new Evaluation(environment).of(node, null)
+
 /** The name under which an environment holds the direction from a part to the pointer, in degrees clockwise from up. */
 export const angleName = (part: string): string => `${ANGLE_TO_POINTER}(${part})`
 
@@ -37,7 +40,7 @@ export const partsWithAngle = (names: Iterable<string>): readonly string[] =>
 export function namesIn(text: string): readonly string[] {
   const names = new Set<string>()
   const visit = (node: Expression, asksRecords: boolean): void => {
-    if (node.kind === 'name' && !(asksRecords && node.name.startsWith(ofRecord('')))) names.add(node.name)
+    if (node.kind === 'name' && !(asksRecords && isOfRecord(node.name))) names.add(node.name)
     else if (node.kind === ANGLE_TO_POINTER) names.add(angleName(node.part))
     else if (node.kind === 'aggregate') names.add(tableName(node.table))
     for (const inner of operandsOf(node)) visit(inner, asksRecords || node.kind === 'aggregate')
@@ -78,7 +81,7 @@ class Evaluation {
   }
 
   private named(name: string, asked: AskedRecord | null, otherwise?: Literal): Literal {
-    const read = asked && name.startsWith(ofRecord('')) ? readOf(asked.table, asked.record, name) : undefined
+    const read = asked && isOfRecord(name) ? readOf(asked.table, asked.record, name) : undefined
     if (read !== undefined) return read
     const worth = Object.hasOwn(this.environment, name) ? (this.environment[name] ?? null) : otherwise
     if (worth === undefined || isTable(worth)) throw new ExpressionError(0, `Nothing is called “${name}”.`)

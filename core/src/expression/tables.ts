@@ -14,3 +14,6 @@ export const columnName = (table: string, column: string): string => `${tableNam
 
 /** How a column is read of the record that is asked about, by its name as one word. */
 export const ofRecord = (column: string): string => `record.${column}`
+
+/** Whether a name reads a column of the record that is asked about. */
+export const isOfRecord = (name: string): boolean => name.startsWith(ofRecord(''))

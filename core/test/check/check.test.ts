@@ -19,13 +19,13 @@ const only = (component: Component, kind: string): Finding => check(component).f
 /** What is so in the document itself, where there is nothing to play. */
 const WITHOUT_WITNESS = [
   'there-and-back-differ', 'seam', 'easing-invalid', 'too-long', 'too-short', 'no-reduced-form', 'no-name', 'label-in-name', 'no-role', 'says-no-state', 'contrast-unknown', 'target-small', 'leaves-bounds', 'cut-off', 'parameter-not-everywhere', 'dangling', 'value-unreadable',
-  'screen-unreachable', 'overlay-unreachable', 'out-of-family', 'unused', 'never-set', 'set-but-never-read',
+  'screen-unreachable', 'overlay-unreachable', 'out-of-family', 'unused', 'never-set', 'set-but-never-read', 'column-never-set', 'total-never-changes', 'left-open',
 ]
 
 /** What one edit mends, in the example at least. */
 const WITH_REMEDY = [
   'combination-unreachable', 'no-way-out', 'rule-never-fires', 'rules-compete', 'unanswered', 'some-but-not-all', 'never-completes', 'may-be-cut-short', 'ends-elsewhere', 'jumps', 'there-and-back-differ', 'wrong-way-round', 'seam',
-  'lanes-out-of-step', 'overshoots-bounds', 'vanishes-by-itself', 'too-long', 'too-short', 'no-reduced-form', 'hidden-takes-input', 'covered', 'looks-dead', 'no-keyboard-way', 'no-role', 'says-no-state', 'focus-trapped', 'leaves-bounds', 'cut-off', 'parameter-not-everywhere', 'dangling', 'out-of-family',
+  'lanes-out-of-step', 'overshoots-bounds', 'vanishes-by-itself', 'too-long', 'too-short', 'no-reduced-form', 'hidden-takes-input', 'covered', 'looks-dead', 'no-keyboard-way', 'no-role', 'says-no-state', 'focus-trapped', 'leaves-bounds', 'cut-off', 'parameter-not-everywhere', 'dangling', 'out-of-family', 'text-too-wide',
 ]
 
 const ALL_CHECKS: readonly Pick<ComponentCheck, 'name' | 'levels'>[] = Object.values(CHECKS).flat()

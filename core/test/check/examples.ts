@@ -1,4 +1,4 @@
-import { newProject, newScreen, type Action, type Component, type Part, type Pledge, type Project, type Screen, type State, type Variable } from '@rheoscope/core/document'
+import { newProject, newScreen, type Action, type Component, type DataTable, type Part, type Pledge, type Project, type Screen, type State, type Variable } from '@rheoscope/core/document'
 import { after, enter, leave, small, tap, type SmallRule, type SmallState } from '../run/small-component'
 
 /** A project that has a finding, and the nearest one that has not. */
@@ -166,7 +166,61 @@ export const EXAMPLES: readonly Example[] = [
   { kind: 'never-set', has: variableUse([{ ...there, guard: 'n == 0' }, back]), hasNot: variableUse([{ ...there, guard: 'n == 0' }, { ...back, actions: set('n', '1') }]) },
   { kind: 'set-but-never-read', has: variableUse([{ ...there, actions: set('n', '1') }, back]), hasNot: variableUse([{ ...there, actions: set('n', '1') }, { ...back, guard: 'n > 0' }]) },
   { kind: 'promise-broken', has: lamps(false), hasNot: lamps(true) },
+  pair('text-too-wide', written(40), written(140)),
+  { kind: 'list-stays-empty', has: shelf({ filter: 'item.count > 5' }), hasNot: shelf({ filter: 'item.count > 5', sets: 'count' }) },
+  { kind: 'column-never-set', has: shelf({ filter: 'item.count < 5' }), hasNot: shelf({ filter: 'item.price < 5' }) },
+  { kind: 'total-never-changes', has: shelf({ total: 'sum(goods, record.price)', sets: 'count' }), hasNot: shelf({ total: 'sum(goods, record.price * record.count)', sets: 'count' }) },
+  { kind: 'record-missing', has: chosenOf('any'), hasNot: chosenOf('others') },
+  { kind: 'left-open', has: harbour(12), hasNot: harbour(2) },
+  pair('never-led-whole', led('box.dragX / 2000'), led('box.dragX / 200')),
+  pair('jumps-when-let-go', led('box.dragX / 200', { ms: 0 }), led('box.dragX / 200')),
 ]
+
+/** A field of some width that says what is to be written there. */
+function written(width: number): Component {
+  const field: Part = { id: 'field', kind: 'field', name: 'field', parent: 'frame', writes: 'sought', base: { x: 0, y: 0, width, height: 20, fontSize: 14, placeholder: 'Name of a ship', accessibleName: 'Ship' } }
+  return small({ a: {} }, [], { ...parts(field), variables: [{ id: 'sought', name: 'sought', type: 'text', start: '' }] })
+}
+
+/** A list of goods with a button that counts the first of them, or does something else. */
+function shelf({ filter = null, total = '1', sets }: { readonly filter?: string | null; readonly total?: string; readonly sets?: string }): Project {
+  const goods: DataTable = {
+    id: 'goods', name: 'goods',
+    columns: [{ id: 'name', name: 'name', type: 'text' }, { id: 'price', name: 'price', type: 'number' }, { id: 'count', name: 'count', type: 'number' }],
+    records: [{ id: 'rope', cells: { name: 'Rope', price: 3, count: 1 } }, { id: 'lamp', cells: { name: 'Lamp', price: 9, count: 1 } }],
+  }
+  const line: Component = { ...small({ a: {} }, [], parts()), id: 'line', name: 'Line' }
+  const list: Part = { id: 'list', kind: 'list', name: 'list', parent: 'frame', component: 'line', table: 'goods', filter, base: { x: 0, y: 60, width: 100, height: 100, layout: 'column' } }
+  const actions: readonly Action[] = sets === undefined ? [] : [{ id: 'sets', do: 'set records', table: 'goods', column: sets, to: '6', where: null }]
+  const holder = small({ a: {}, b: { look: { box: { x: { expr: total } } } } }, [{ ...there, actions }, back], parts(list))
+  return { ...alone(holder, line), tables: [goods] }
+}
+
+/** Goods one can choose one of, whose price is then told, and remove: any of them, or all but the one that is chosen. */
+function chosenOf(removes: 'any' | 'others'): Project {
+  const shelved = shelf({})
+  const [holder, line] = shelved.components
+  const remove: Action = { id: 'remove', do: 'remove records', table: 'goods', where: removes === 'any' ? 'true' : 'record.name != chosen' }
+  const tells: Part = text('price', { text: { expr: 'first(goods, record.name == chosen).price' } })
+  const rules = small({ a: {} }, [{ on: tap, to: { go: 'stay' }, actions: set('chosen', "'Lamp'") }, { on: key('Delete'), to: { go: 'stay' }, actions: [remove] }]).rules
+  return { ...shelved, components: [{ ...holder!, parts: [...holder!.parts, tells], rules, variables: [{ id: 'chosen', name: 'chosen', type: 'text', start: '' }] }, line!] }
+}
+
+/** A berth for each of so many ships, which one taps when they have come in. */
+function harbour(ships: number): Project {
+  const table: DataTable = {
+    id: 'ships', name: 'ships', columns: [{ id: 'in', name: 'in port', type: 'yes/no' }],
+    records: Array.from({ length: ships }, (_each, index) => ({ id: `ship${index}`, cells: { in: index === 0 } })),
+  }
+  const berth: Component = { ...small({ a: {} }, [{ on: tap, to: { go: 'stay' }, actions: set('item.inPort', '!item.inPort') }], parts()), id: 'berth', name: 'Berth' }
+  const list: Part = { id: 'list', kind: 'list', name: 'list', parent: 'frame', component: 'berth', table: 'ships', filter: null, base: { x: 0, y: 60, width: 100, height: 100, layout: 'column' } }
+  return { ...alone(small({ a: {} }, [], parts(list)), berth), tables: [table] }
+}
+
+/** A box that a drag leads across, or a key. */
+function led(by: string, more: Partial<SmallRule> = {}): Component {
+  return small({ a: {}, b: { look: { box: { x: 60 } } } }, [{ on: { on: 'while dragged', by, keptIf: null }, in: ['a'], to: 'b', part: 'box', ...more }, { on: { ...key('Enter'), anywhere: true }, in: ['a'], to: 'b' }, back])
+}
 
 /** A lamp inside that goes on with a change, and off again on the way back, or does not. */
 function roundTrip(putsBack: boolean): Project {

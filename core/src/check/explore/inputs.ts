@@ -184,7 +184,8 @@ const FAR_PX = [24, 60, 120, 240, 480, 960]
 
 const WAYS = [{ x: 0, y: -1 }, { x: 0, y: 1 }, { x: 1, y: 0 }, { x: -1, y: 0 }]
 
-const REACHES = FAR_PX.flatMap((px) => WAYS.map(({ x, y }) => ({ x: x * px, y: y * px })))
+/** The ways a person drags or turns the wheel to see what comes of it, the nearest first, in px. */
+export const REACHES = FAR_PX.flatMap((px) => WAYS.map(({ x, y }) => ({ x: x * px, y: y * px })))
 
 /** Whether some inputs lead rules to their end. */
 function isLedBy(run: Run, leads: readonly Led[], inputs: readonly InputAction[]): boolean {

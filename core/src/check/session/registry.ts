@@ -1,3 +1,8 @@
+import { columnNeverSet, totalNeverChanges } from '../rules/records/columns-and-totals'
+import { leftOpen, leftOpenOnScreen } from '../rules/records/left-open'
+import { recordMissing } from '../rules/records/record-missing'
+import { listStaysEmpty, listStaysEmptyOnScreen } from '../rules/records/list-stays-empty'
+import { textTooWide, textTooWideOnScreen } from '../rules/picture/text-too-wide'
 import { coveredAtSize, cutOffAtSize } from '../rules/picture/at-further-sizes'
 import { cannotBePaused } from '../rules/timing/cannot-be-paused'
 import { combinationUnreachable } from '../rules/reach/combination-unreachable'
@@ -11,6 +16,8 @@ import { endsElsewhere } from '../rules/picture/ends-elsewhere'
 import { flashes } from '../rules/access/flashes'
 import { focusInvisible, focusTrapped } from '../rules/access/focus-invisible'
 import { hiddenTakesInput } from '../rules/input/hidden-takes-input'
+import { jumpsWhenLetGo } from '../rules/picture/jumps-when-let-go'
+import { neverLedWhole } from '../rules/timing/never-led-whole'
 import { jumps } from '../rules/picture/jumps'
 import { labelInName } from '../rules/access/label-in-name'
 import { lanesOutOfStep } from '../rules/timing/lanes-out-of-step'
@@ -65,17 +72,17 @@ const OF_COMPONENTS: readonly ComponentCheck[] = [
   restsDifferently, thereAndBackDiffer, wrongWayRound, seam, easingInvalid, lanesOutOfStep, overshootsBounds, squashed, textGhosts, tooLong, tooShort,
   flashes, cannotBePaused, noReducedForm, hiddenTakesInput, covered, looksDead, looksLive, disabledAnswers, noKeyboardWay, noName, noRole, saysNoState,
   labelInName, dragOnly, actsOnPress, focusLeadsAway, hoverStays, vanishesByItself, focusInvisible, focusTrapped, targetSmall, contrastLow,
-  contrastUnknown, slowToAnswer, leavesBounds, parameterNotEverywhere, twoHandsOnOne, valueUnreadable, notFinished,
+  contrastUnknown, slowToAnswer, leavesBounds, parameterNotEverywhere, twoHandsOnOne, valueUnreadable, textTooWide, listStaysEmpty, recordMissing, neverLedWhole, jumpsWhenLetGo, leftOpen, notFinished,
 ]
 
 /** Every question about a screen. */
 const OF_SCREENS: readonly ScreenCheck[] = [
-  ...WRONG_TOGETHER, unreachableHere, outsideScreen, cutOffAtSize, coveredAtSize, unreadableOnScreen, overlayVanishes, screenNotFinished,
+  ...WRONG_TOGETHER, unreachableHere, outsideScreen, cutOffAtSize, coveredAtSize, unreadableOnScreen, textTooWideOnScreen, listStaysEmptyOnScreen, leftOpenOnScreen, overlayVanishes, screenNotFinished,
 ]
 
 /** Every question about a whole project. */
 const OF_PROJECTS: readonly ProjectCheck[] = [
-  screenUnreachable, overlayUnreachable, outOfFamily, unused, unusedVariables, neverSet, setButNeverRead, brokenPromises,
+  screenUnreachable, overlayUnreachable, outOfFamily, unused, unusedVariables, neverSet, setButNeverRead, columnNeverSet, totalNeverChanges, brokenPromises,
 ]
 
 /** Every question about what becomes of a prototype. What they find goes by the kinds that others raise of components. */

@@ -26,11 +26,14 @@ export function fieldOf(project: Project): Field {
   return { project, checker, before: new Set(allOf(checker.check(project)).map(({ id }) => id)) }
 }
 
+/** What is said of a project and of no component of it. */
+const OF_THE_WHOLE = ['promise-broken', 'column-never-set', 'total-never-changes']
+
 /** Puts a fault into a component and looks at what is said; null where there is no place for it. */
 export function sow({ project, checker, before }: Field, component: Component, seed: Seed): Sown | null {
   const faulty = seed.into(project, component)
   if (!faulty) return null
-  const looked = [...Object.values(checker.components(faulty)), ...(seed.kind === 'promise-broken' ? [checker.whole(faulty)] : [])]
+  const looked = [...Object.values(checker.components(faulty)), ...(OF_THE_WHOLE.includes(seed.kind) ? [checker.whole(faulty)] : [])]
   for (const { sentence, detail } of looked.flatMap(({ failures }) => failures)) throw new Error(`${sentence}\n${detail}`)
   const found = looked.flatMap(({ findings }) => findings)
   const own = found.filter(({ kind, about, id }) => kind === seed.kind && !before.has(id) && (about.component === component.id || about.component === undefined))

@@ -1,4 +1,4 @@
-import { EMPTY_MOTION, newState, type Action, type Axis, type Component, type Loop, type Edit, type Id, type Motion, type Part, type Project, type Rule, type State, type Target, type Trigger } from '@rheoscope/core/document'
+import { EMPTY_MOTION, newComponent, newState, wordOf, type Action, type Axis, type Component, type DataTable, type Loop, type Edit, type Id, type Motion, type Part, type Project, type Rule, type State, type Target, type Trigger } from '@rheoscope/core/document'
 import { apply } from '@rheoscope/core/document'
 
 /** A fault of one kind put into a component; null where there is no place for it. */
@@ -61,10 +61,15 @@ class Sowing {
     this.rule(key('F9'), to, this.start, { ms })
   }
 
-  part(kind: 'box' | 'text', base: Part['base'], more: Partial<Part> = {}): Id {
+  part(kind: 'box' | 'text' | 'field', base: Part['base'], more: Partial<Part> = {}): Id {
     const id = `seed-part${this.count++}`
     this.put(['parts'], { id, kind, name: id, parent: this.root.id, base: { x: 0, y: 0, width: 60, height: 40, inLayout: false, ...(kind === 'box' ? { fill: '#ffffff' } : {}), ...base }, ...more } as Part)
     return id
+  }
+
+  list(component: Id, table: Id, filter: string | null): void {
+    const id = `seed-part${this.count++}`
+    this.put(['parts'], { id, kind: 'list', name: id, parent: this.root.id, component, table, filter, base: { x: 0, y: 0, width: 60, height: 40, inLayout: false, opacity: 0 } } as Part)
   }
 
   put(path: readonly string[], item: { readonly id: Id }): void {
@@ -99,6 +104,29 @@ const turning = (durationMs: number, part: Id, to: Part['base'], more: Partial<L
 
 const isLaidOut = ({ parts }: Component): Part | undefined =>
   parts.find((part) => part.kind !== 'instance' && part.base.inLayout !== false && parts.some(({ id, base }) => id === part.parent && (base.layout === 'row' || base.layout === 'column')))
+
+/** What is there and nobody sees. */
+const UNSEEN = { opacity: 0 } as const
+
+/** A project with goods and berths of its own, and what shows one of each, for seeds about records. */
+export function withSeedTables(project: Project): Project {
+  const table = (id: Id, many: number): DataTable => ({
+    id, name: id,
+    columns: [{ id: 'name', name: 'name', type: 'text' }, { id: 'price', name: 'price', type: 'number' }, { id: 'count', name: 'count', type: 'number' }],
+    records: Array.from({ length: many }, (_each, index) => ({ id: `${id}${index}`, cells: { name: index === 0 ? 'Rope' : 'Lamp', price: index, count: 1 } })),
+  })
+  const line = (id: Id): Component => ({ ...newComponent(partIds(id), id), id })
+  const berth = line('seedBerth')
+  const counts: Rule = { id: 'seed-counts', axis: berth.axes[0]!.id, trigger: { on: 'tap' }, part: null, within: { except: [] }, guard: null, actions: [{ id: 'seed-more', do: 'set', variable: 'item.count', to: 'item.count == 1 ? 2 : 1' }], target: { go: 'stay' }, motion: null, letThrough: false }
+  const harbour = line('seedHarbour')
+  const berths: Part = { id: 'seed-berths', kind: 'list', name: 'berths', parent: harbour.parts[0]!.id, component: 'seedBerth', table: 'seedBerths', filter: null, base: {} }
+  return { ...project, tables: [...project.tables, table('seedGoods', 2), table('seedBerths', 5)], components: [...project.components, line('seedLine'), { ...berth, rules: [counts] }, { ...harbour, parts: [...harbour.parts, berths] }] }
+}
+
+const partIds = (prefix: string): (() => Id) => {
+  let count = 0
+  return () => `${prefix}${count++}`
+}
 
 /** Every kind of fault and risk, and most kinds of note, as something that can be put into a component. */
 export const SEEDS: readonly Seed[] = [
@@ -317,6 +345,35 @@ export const SEEDS: readonly Seed[] = [
   }),
   seed('dangling', (sow) => sow.thereAndBack(sow.state({ x: 4 }, {}, 'nowhere'))),
   seed('value-unreadable', (sow) => sow.thereAndBack(sow.state({ translateX: { expr: 'nowhere + 1' } }))),
+  seed('text-too-wide', (sow) => {
+    sow.put(['variables'], { id: 'seedSought', name: 'seedSought', type: 'text', start: '' } as { id: string })
+    sow.part('field', { width: 30, height: 20, fontSize: 14, placeholder: 'Name of a ship', accessibleName: 'Ship', receivesInput: false, ...UNSEEN }, { writes: 'seedSought' } as Partial<Part>)
+  }),
+  seed('never-led-whole', (sow) => {
+    const [part, to] = [sow.part('box', UNSEEN), sow.state()]
+    sow.rule({ on: 'while dragged', by: `${wordOf(part)}.dragX / 5000`, keptIf: null }, sow.start, to, { part, ms: 200 })
+    sow.thereAndBack(to, 200)
+  }),
+  seed('jumps-when-let-go', (sow) => {
+    const part = sow.part('box', { fill: '#24506f' })
+    const states = [newState('seedRest', 'rest', 0), { ...newState('seedLed', 'led', 1), look: { [part]: { width: 10 } } }]
+    sow.put(['axes'], { id: 'seedAxis', name: 'seed', start: 'seedRest', boundTo: null, states } as { id: string })
+    sow.rule({ on: 'while dragged', by: `${wordOf(part)}.dragX / 100`, keptIf: null }, 'seedRest', 'seedLed', { part, axis: 'seedAxis' })
+    for (const [name, from, to] of [['F8', 'seedRest', 'seedLed'], ['F9', 'seedLed', 'seedRest']] as const) sow.rule(key(name), from, to, { axis: 'seedAxis' })
+  }),
+  seed('list-stays-empty', (sow) => sow.list('seedLine', 'seedGoods', 'item.count > 5')),
+  seed('column-never-set', (sow) => void sow.part('box', { width: { expr: 'sum(seedGoods, record.count)' }, receivesInput: false, ...UNSEEN })),
+  seed('total-never-changes', (sow) => {
+    sow.part('box', { width: { expr: 'sum(seedGoods, record.price)' }, receivesInput: false, ...UNSEEN })
+    sow.rule(key('F8'), sow.start, { go: 'stay' }, { actions: [{ id: 'seed-count', do: 'set records', table: 'seedGoods', column: 'count', to: '2', where: null }] })
+  }),
+  seed('record-missing', (sow) => {
+    sow.put(['variables'], { id: 'seedChosen', name: 'seedChosen', type: 'text', start: '' } as { id: string })
+    sow.part('box', { width: { expr: 'first(seedGoods, record.name == seedChosen).price' }, receivesInput: false, ...UNSEEN })
+    sow.rule(key('F8'), sow.start, { go: 'stay' }, { actions: [{ id: 'seed-choose', do: 'set', variable: 'seedChosen', to: "'Lamp'" }] })
+    sow.rule(key('F9'), sow.start, { go: 'stay' }, { actions: [{ id: 'seed-remove', do: 'remove records', table: 'seedGoods', where: 'true' }] })
+  }),
+  seed('left-open', (sow) => sow.list('seedBerth', 'seedBerths', null)),
   {
     kind: 'promise-broken',
     into: (project, component) => {
