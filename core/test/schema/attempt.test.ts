@@ -40,7 +40,7 @@ describe('what no project can be is refused with its place', () => {
     ['something of another id', set(['components', 'boardingButton', 'parts', 'label'], { ...button!.parts[1], id: 'other' }), 'invalid', 'components/boardingButton/parts/label/id'],
     ['a screen by the id of a component', addScreen(skerryLine, { ...skerryLine.screens[0]!, id: 'boardingButton', name: 'x' }), 'taken', 'screens/boardingButton'],
     ['a part by the id of another', addPart('boardingButton', { id: 'label', kind: 'box', name: 'x', parent: 'plate', base: {} }), 'taken', 'components/boardingButton/parts/label'],
-    ['a name that is taken', renamePart('boardingButton', 'label', 'plate'), 'name-taken', 'components/boardingButton/parts/label/name'],
+    ['a name that is taken', renamePart(button!, 'label', 'plate'), 'name-taken', 'components/boardingButton/parts/label/name'],
     ['a state by a name that is taken', addState(button!, button!.axes[0]!, 'new', 'rest', null), 'name-taken', 'components/boardingButton/axes/boarding/states/new/name'],
     ['a start state that is missing', set(['components', 'boardingButton', 'axes', 'boarding', 'start'], 'nowhere'), 'incoherent', 'components/boardingButton/axes/boarding/start'],
     ['a part that holds itself', set(['components', 'boardingButton', 'parts', 'label', 'parent'], 'label'), 'incoherent', 'components/boardingButton/parts/label/parent'],

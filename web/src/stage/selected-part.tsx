@@ -28,7 +28,7 @@ export const SelectedPart = ({ part }: { readonly part: Part }) => <PartProperti
 /** What a part is called, and what it is in. */
 function NameAndHolder({ part }: { readonly part: Part }) {
   const { screen, make } = useStage()
-  const rename = (name: string) => (name.trim() === '' ? 'Everything on a screen has a name.' : (make(renameOnScreen(screen.id, part.id, name.trim()), `rename ${part.name}`), null))
+  const rename = (name: string) => (name.trim() === '' ? 'Everything on a screen has a name.' : (make(renameOnScreen(screen, part.id, name.trim()), `rename ${part.name}`), null))
   const holders = screen.parts.filter(({ id, kind }) => kind === 'container' && !isPartWithin(screen.parts, id, part.id)).map(({ id, name }) => ({ value: id, label: name }))
   return (
     <>

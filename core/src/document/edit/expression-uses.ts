@@ -5,8 +5,8 @@ import type { Part } from '../part'
 import { withExpressions, type Rule } from '../rule'
 import type { Screen } from '../screen'
 import { withTriggerExpressions } from '../trigger'
-import { isExpression } from '../value'
-import { literally } from '../word'
+import { isExpression, type Id } from '../value'
+import { literally, wordOf } from '../word'
 import type { Edit } from './edit'
 import { lookAt, lookPath, lookPlaces } from './look-place'
 import { inProject, inside, setAt, type Place } from './place'
@@ -65,6 +65,25 @@ const quotedOr = (pattern: string): RegExp => new RegExp(`"(?:[^"\\\\]|\\\\.)*"|
 export function renaming(from: string, to: string): Rewording {
   const pattern = quotedOr(`(?<![\\w$.])${literally(from)}(?![\\w$.]|\\s*\\()`)
   return (expr) => expr.replace(pattern, (found) => (found === from ? to : found))
+}
+
+/** Renames a part, by its name as one word, wherever something is read of it or of what stands there: `line.width`, `is(line.tide, high)`, `angleToPointer(line)`. */
+function renamingPart(from: string, to: string): Rewording {
+  const pattern = quotedOr(`(?<![\\w$.])${literally(from)}(?=\\s*\\.)|(?<![\\w$.])angleToPointer\\(\\s*${literally(from)}(?=\\s*\\))`)
+  return (expr) => expr.replace(pattern, (found) => (/^["']/.test(found) ? found : `${found.slice(0, found.length - from.length)}${to}`))
+}
+
+/** What stands before the dot of a name that is read of no part. */
+const OF_NO_PART = ['item', 'record', 'pointer']
+
+/** What is read of a part that gets another name, and waited for, in its component or on its screen. Of two parts with one word the first is meant. */
+export function renamedReadings({ parts, rules }: Pick<Component | Screen, 'parts' | 'rules'>, part: Id, name: string, rewordedBy: (within: Rewording) => readonly Edit[], owner: RuleOwner): readonly Edit[] {
+  const from = wordOf(parts.find(({ id }) => id === part)?.name ?? '')
+  const to = wordOf(name)
+  if (from === to || OF_NO_PART.includes(from) || parts.find((each) => wordOf(each.name) === from)?.id !== part) return []
+  const awaited = rules.flatMap(({ id, trigger }): readonly Edit[] =>
+    (trigger.on === 'changes' && trigger.name.startsWith(`${from}.`) ? [setAt(inside(rulePath(owner, id), 'trigger', 'name'), `${to}${trigger.name.slice(from.length)}`)] : []))
+  return [...rewordedBy(renamingPart(from, to)), ...awaited]
 }
 
 const AGGREGATE = AGGREGATE_NAMES.join('|')

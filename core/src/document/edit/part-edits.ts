@@ -7,6 +7,7 @@ import { propertyDefinition } from '../property'
 import type { Action } from '../rule'
 import type { Id, Value } from '../value'
 import { batch, type Edit } from './edit'
+import { renamedReadings, reworded } from './expression-uses'
 import type { Path } from './path'
 import { inProject, inside, setAt, unsetAt, insertInto, removeFrom, moveWithin, type Place } from './place'
 import { lookAt, lookPath, lookPlaces, restingLooks, stageLooks, type LookPlace, type OwnLookPlace } from './look-place'
@@ -19,9 +20,9 @@ const partPath = (component: Id, part: Id) => inProject('components', component,
 export const addPart = (component: Id, part: Part, before: Id | null = null): Edit =>
   insertInto(inProject('components', component, 'parts'), part, before)
 
-/** An edit that renames a part. */
-export const renamePart = (component: Id, part: Id, name: string): Edit =>
-  setAt(inside(partPath(component, part), 'name'), name)
+/** Renames a part with everything its component reads of it. */
+export const renamePart = (component: Component, part: Id, name: string): Edit =>
+  batch(setAt(inside(partPath(component.id, part), 'name'), name), ...renamedReadings(component, part, name, (within) => reworded(component, within), component.id))
 
 /** Says a property of a part in one look. */
 export function setProperty(component: Component, place: LookPlace, part: Id, property: string, value: Value): Edit {

@@ -10,6 +10,7 @@ import type { Trigger } from '../trigger'
 import { sameValue, type Id, type Value } from '../value'
 import { speakingOf } from './arrange-edits'
 import { batch, type Edit } from './edit'
+import { renamedReadings, rewordedScreen } from './expression-uses'
 import { fieldOf, inProject, inside, insertInto, removeFrom, setAt, setFields } from './place'
 import { isAbout } from './part-edits'
 import { removeAction, removeRule } from './rule-edits'
@@ -122,8 +123,9 @@ export function entranceOf(screen: Screen): Entrance | null {
   return ENTRANCES.find((entrance) => sameValue(absentFor(screen, entrance), screen.absent)) ?? null
 }
 
-/** An edit that renames a part on a screen. */
-export const renameOnScreen = (screen: Id, part: Id, name: string): Edit => setAt(inside(screenPath(screen), 'parts', part, 'name'), name)
+/** Renames a part on a screen with everything the screen reads of it. */
+export const renameOnScreen = (screen: Screen, part: Id, name: string): Edit =>
+  batch(setAt(inside(screenPath(screen.id), 'parts', part, 'name'), name), ...renamedReadings(screen, part, name, (within) => rewordedScreen(screen, within), { screen: screen.id }))
 
 /** Says properties of a part on a screen. */
 export const setOnScreen = (screen: Id, part: Id, said: Readonly<Record<string, Value>>): Edit =>

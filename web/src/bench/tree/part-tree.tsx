@@ -86,7 +86,7 @@ function Branch({ part, depth, drag, findingsOf }: { readonly part: Part; readon
     select({ do: 'select parts', parts: adds ? (isSelected ? view.parts.filter((id) => id !== part.id) : [...view.parts, part.id]) : [part.id] })
   const rename = (name: string) => {
     setRenaming(false)
-    if (name.trim() !== '' && name !== part.name) make(renamePart(component.id, part.id, name.trim()), `rename ${part.name}`)
+    if (name.trim() !== '' && name !== part.name) make(renamePart(component, part.id, name.trim()), `rename ${part.name}`)
   }
   return (
     <li role="treeitem" aria-selected={isSelected} aria-level={depth + 1}>
