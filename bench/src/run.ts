@@ -5,12 +5,13 @@ import { checkReport } from './check'
 import { completeReport } from './complete'
 import { eventReport } from './events'
 import { exploreReport } from './explore'
+import { filterReport } from './filter'
 import { frameReport } from './frame'
 import { printed } from './report'
 import { wallReport } from './wall'
 
 const ALONE = '--complete'
 
-const [reports, next] = process.argv[2] === ALONE ? [[completeReport], null] as const : [[frameReport, eventReport, wallReport, checkReport, exploreReport], ALONE] as const
+const [reports, next] = process.argv[2] === ALONE ? [[completeReport], null] as const : [[frameReport, eventReport, filterReport, wallReport, checkReport, exploreReport], ALONE] as const
 for (const report of reports) process.stdout.write(`${printed(report())}\n`)
 if (next !== null) spawnSync(process.execPath, [fileURLToPath(import.meta.url), next], { stdio: 'inherit' })

@@ -55,8 +55,15 @@ export const itemScope = (table: DataTable | undefined): Scope =>
   Object.fromEntries(table ? [...columnsOf(table)].map(([word, column]) => [ofItem(word), typeOfCell(column)]) : [])
 
 /** What expressions of an item read of its record. */
-export const itemEnvironment = (table: DataTable, record: DataTable['records'][number]): Record<string, Literal> =>
-  Object.fromEntries([...columnsOf(table)].map(([word, column]) => [ofItem(word), cellIn(record, column)]))
+export function itemEnvironment(table: DataTable, record: DataTable['records'][number]): Readonly<Record<string, Literal>> {
+  const known = items.get(record)
+  if (known?.columns === table.columns) return known.item
+  const item = Object.fromEntries([...columnsOf(table)].map(([word, column]) => [ofItem(word), cellIn(record, column)]))
+  items.set(record, { columns: table.columns, item })
+  return item
+}
+
+const items = new WeakMap<DataTable['records'][number], { readonly columns: DataTable['columns']; readonly item: Readonly<Record<string, Literal>> }>()
 
 /**
  * What an instance knows of the person using it: whether it is pointed at, pressed, or has the focus, and whether that is

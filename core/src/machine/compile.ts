@@ -65,6 +65,7 @@ function build(project: Project, component: Component, holders: readonly string[
     awaiting: component.rules.filter(({ actions }) => actions.some(({ awaited }) => awaited)),
     spoken: new Map([...spokenIn(project, component)].filter(([name]) => ofBehaviour.includes(name))),
     targetsOf: (situation) => resolver.targetsOf(situation),
+    readsPlaces: resolver.readsPlaces,
     valueOf: (property, value, around) => resolver.valueOf(property, value, around),
     reads: new Set([...ofValues, ...ofLists, ...ofBehaviour]),
     listReads: ofLists,

@@ -109,6 +109,8 @@ export interface Compiled {
   readonly holders: readonly HolderPart[]
   /** What is known to stand inside before anything runs. */
   readonly inner: readonly Compiled[]
+  /** Whether any value of it is worked out of where its parts stand, or how large they are. */
+  readonly readsPlaces: boolean
   readonly targetsOf: (situation: Situation) => Targets
   /** What a value said about a property comes to. Throws when it cannot be worked out. */
   readonly valueOf: (property: string, value: Value, environment: Environment) => Literal

@@ -58,31 +58,36 @@ function itemsOf(project: Project, { component }: Compiled, part: ListPart, envi
   const inner = compile(project, filling)
   const said = theOne(component.parts, ({ id }) => id === part.id).base
   const now = environment[nameOfTable(table)]
-  return recordsShown(isTable(now) ? now : table, part, environment).map(({ record, item, around }): Content =>
+  const around = oneByOne(environment)
+  return recordsShown(isTable(now) ? now : table, part, around).map(({ record, item }): Content =>
     ({ step: itemStep(part.id, record.id), part, compiled: inner, parameters: { ...readOf(item, inner), ...parametersOfItem(inner, said, item, around) }, states: {} }))
 }
 
+type Item = Readonly<Record<string, Literal>>
+
+/** What expressions about an item can read, which is good until the next one is asked about: a copy of all for each of thousands takes long. */
+function oneByOne(environment: Environment): (item: Item) => Environment {
+  const around = { ...environment }
+  return (item) => Object.assign(around, item)
+}
+
 /** What an item reads of its record by itself. */
-const readOf = (item: Readonly<Record<string, Literal>>, { reads }: Compiled): Readonly<Record<string, Literal>> =>
+const readOf = (item: Item, { reads }: Compiled): Readonly<Record<string, Literal>> =>
   Object.fromEntries(Object.entries(item).filter(([name]) => reads.has(name)))
 
-/** A record, with what expressions of its item can read. */
+/** A record, with what its item reads of it. */
 interface ShownRecord {
   readonly record: DataTable['records'][number]
-  readonly item: Readonly<Record<string, Literal>>
-  readonly around: Environment
+  readonly item: Item
 }
 
 /** The records a list keeps, in its order and up to as many as it shows. */
-function recordsShown(table: DataTable, { filter, order = [], most = Infinity }: ListPart, environment: Environment): readonly ShownRecord[] {
+function recordsShown(table: DataTable, { filter, order = [], most = Infinity }: ListPart, around: (item: Item) => Environment): readonly ShownRecord[] {
   const kept = table.records
-    .map((record): ShownRecord => {
-      const item = itemEnvironment(table, record)
-      return { record, item, around: { ...environment, ...item } }
-    })
-    .filter(({ around }) => filter === null || worth(filter, around) === true)
+    .map((record): ShownRecord => ({ record, item: itemEnvironment(table, record) }))
+    .filter(({ item }) => filter === null || worth(filter, around(item)) === true)
   if (order.length === 0) return kept.slice(0, most)
-  const keyed = kept.map((shown) => ({ shown, keys: order.map(({ by }) => worth(by, shown.around)) }))
+  const keyed = kept.map((shown) => ({ shown, keys: order.map(({ by }) => worth(by, around(shown.item))) }))
   const before = (a: readonly Literal[], b: readonly Literal[]): number =>
     order.reduce((so, { isDown }, index) => so || comesBefore(itemAt(a, index), itemAt(b, index)) * (isDown ? -1 : 1), 0)
   return keyed.toSorted((a, b) => before(a.keys, b.keys)).slice(0, most).map(({ shown }) => shown)
@@ -99,10 +104,10 @@ function comesBefore(a: Literal, b: Literal): number {
 const KINDS: readonly string[] = ['boolean', 'number', 'string']
 
 /** What an item's parameters are: what the list says, or else what the column of the same name holds. */
-function parametersOfItem(inner: Compiled, said: Readonly<Record<string, Value>>, item: Readonly<Record<string, Literal>>, around: Environment): Readonly<Record<string, Literal>> {
+function parametersOfItem(inner: Compiled, said: Readonly<Record<string, Value>>, item: Item, around: (item: Item) => Environment): Readonly<Record<string, Literal>> {
   return Object.fromEntries(inner.component.parameters.map(({ id, name, initial }) => {
     const value = said[parameterProperty(id)]
-    if (isExpression(value)) return [name, worth(value.expr, around) ?? initial]
+    if (isExpression(value)) return [name, worth(value.expr, around(item)) ?? initial]
     if (value !== undefined && !isToken(value)) return [name, value]
     return [name, item[ofItem(name)] ?? initial]
   }))

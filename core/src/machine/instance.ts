@@ -81,15 +81,26 @@ export const targetsOf = (situation: Situation & Pick<Instance, 'compiled' | 'dr
 
 /** An instance as the layout of its holder sees it, through the part that holds it: there is room for it as soon as it enters, and none once it leaves. */
 export function measuredAs(part: string, instance: Instance): Measured {
+  const known = measured.get(instance)
+  if (known?.part === part) return known
   const { compiled, states, environment, contents } = instance
+  const rootAt = (given: Given) => certain(compiled.targetsOf({ states, environment, contents, given, isAbsent: false }).values[0])
+  const own = rootAt(NOTHING_GIVEN)
+  const free = { width: own.width, height: own.height }
+  const isAsHighAtAnyWidth = !compiled.readsPlaces && own.layout === 'free' && own.widthFrom === 'fixed' && own.heightFrom === 'fixed'
   const measure = (width: number | null): Size => {
-    const given = width === null ? NOTHING_GIVEN : { ...NOTHING_GIVEN, width }
-    const root = certain(compiled.targetsOf({ states, environment, contents, given, isAbsent: false }).values[0])
+    if (width === null) return free
+    if (isAsHighAtAnyWidth) return { width, height: free.height }
+    const root = rootAt({ ...NOTHING_GIVEN, width })
     return { width: root.width, height: root.height }
   }
-  const [free, held] = [measure(null), measure(instance.given.width)]
-  return { part, measure, isLeaving: instance.goneMs !== null, signature: `${free.width} ${free.height} ${held.width} ${held.height}` }
+  const held = instance.given.width === null ? free : measure(instance.given.width)
+  const found: Measured = { part, measure, isLeaving: instance.goneMs !== null, signature: `${free.width} ${free.height} ${held.width} ${held.height}` }
+  measured.set(instance, found)
+  return found
 }
+
+const measured = new WeakMap<Instance, Measured>()
 
 /** What a property of a part shows at an instant. */
 export function shownValue(instance: Instance, part: number, property: string, atMs: number): Shown {

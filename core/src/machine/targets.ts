@@ -18,6 +18,55 @@ export interface TargetChange {
 
 const MEMORY = 512
 
+const placed = new WeakMap<Targets, Map<string, Targets>>()
+
+/** Targets with the outermost part at another place; the very same ones for the same place. */
+function placedAs(targets: Targets, x: number | null, y: number | null): Targets {
+  const known = placed.get(targets) ?? new Map<string, Targets>()
+  placed.set(targets, known)
+  const key = `${x} ${y}`
+  const before = known.get(key)
+  if (before) return before
+  const [root, ...inner] = targets.values
+  const now = { ...targets, values: [{ ...certain(root), ...(x === null ? {} : { x }), ...(y === null ? {} : { y }) }, ...inner] }
+  if (known.size >= MEMORY) known.clear()
+  known.set(key, now)
+  standing.set(now, targets)
+  return now
+}
+
+/** Targets that were placed, to those they are but for their place. */
+const standing = new WeakMap<Targets, Targets>()
+
+/** Whether two targets differ in nothing but where the outermost part is. */
+const areElsewhereAlike = (one: Targets, other: Targets): boolean => (standing.get(one) ?? one) === (standing.get(other) ?? other)
+
+const textOfContents = new WeakMap<Contents, string>()
+
+/** What stands inside and takes room, as a text that is the same as long as all of it measures the same. */
+function contentsText(contents: Contents): string {
+  const known = textOfContents.get(contents)
+  if (known !== undefined) return known
+  let text = ''
+  for (const [step, { signature, isLeaving }] of contents) if (!isLeaving) text += `|${step} ${signature}`
+  textOfContents.set(contents, text)
+  return text
+}
+
+type Held = readonly (readonly [step: string, content: Measured])[]
+
+/** What stands inside and takes room, by the part that holds it. */
+function heldByPart(contents: Contents): ReadonlyMap<string, Held> {
+  const held = new Map<string, [string, Measured][]>()
+  for (const [step, content] of contents) {
+    if (content.isLeaving) continue
+    const of = held.get(content.part)
+    if (of) of.push([step, content])
+    else held.set(content.part, [[step, content]])
+  }
+  return held
+}
+
 /** A size that depends on one that depends on it is given up after so many iterations. */
 const MOST_ROUNDS = 4
 
@@ -40,7 +89,20 @@ export class Resolver {
     this.measured = parts.filter(({ part }) => names.some((name) => name.startsWith(`${wordOf(part.name)}.natural.`)))
   }
 
+  /** Whether any value of it is worked out of where its parts stand, or how large they are. */
+  get readsPlaces(): boolean {
+    return this.readings.length > 0 || this.measured.length > 0
+  }
+
   targetsOf(situation: Situation): Targets {
+    const { x, y, width, height } = situation.given
+    if (x === null && y === null) return this.wherever(situation)
+    // Where it stands is nothing to what is inside.
+    return placedAs(this.wherever({ ...situation, given: width === null && height === null ? NOTHING_GIVEN : { x: null, y: null, width, height } }), x, y)
+  }
+
+  /** Targets of what stands where its own look says. */
+  private wherever(situation: Situation): Targets {
     const key = this.keyOf(situation)
     const known = this.known.get(key)
     if (known) return known
@@ -53,9 +115,8 @@ export class Resolver {
   private keyOf({ states, environment, given, contents, isAbsent }: Situation): string {
     let key = isAbsent ? `absent ${states.join(' ')}` : states.join(' ')
     if (this.reads.length > 0) key += JSON.stringify(this.reads.map((name) => orNumber(environment[name])))
-    if (given !== NOTHING_GIVEN) key += `|${given.x} ${given.y} ${given.width} ${given.height}`
-    for (const [step, { signature, isLeaving }] of contents) if (!isLeaving) key += `|${step} ${signature}`
-    return key
+    if (given !== NOTHING_GIVEN) key += `|${given.width} ${given.height}`
+    return contents.size === 0 ? key : `${key}${contentsText(contents)}`
   }
 
   private resolve(situation: Situation): Targets {
@@ -78,7 +139,7 @@ export class Resolver {
       if (unsettled) problems.push({ part: unsettled.part.part.id, property: unsettled.what, sentence: `What reads ${unsettled.name} decides it as well, so it comes to no value.` })
       return {
         problems,
-        values: places ? values.map((own, index) => ({ ...own, ...places.get(certain(this.parts[index]).part.id) })) : values,
+        values: places ? values.map((own, index) => placedAt(own, places.get(certain(this.parts[index]).part.id))) : values,
         given: this.givenIn(places, situation.contents),
       }
     }
@@ -98,10 +159,11 @@ export class Resolver {
     const problems: ValueProblem[] = []
     const values = this.parts.map((compiled) => this.valuesOf(compiled, looks, environment, problems))
     const [own] = values
-    if (own && (isAbsent || given !== NOTHING_GIVEN)) values[0] = { ...own, ...(isAbsent ? { receivesInput: false } : {}), ...(given === NOTHING_GIVEN ? {} : placedRoot(given)) }
+    if (own && (isAbsent || given !== NOTHING_GIVEN)) values[0] = { ...own, ...(isAbsent ? { receivesInput: false } : {}), ...(given === NOTHING_GIVEN ? {} : sizedRoot(given)) }
+    const held = heldByPart(contents)
     const nodeOf = ({ part, index, children }: CompiledPart): LayoutNode => {
       const own = certain(values[index])
-      const inside = [...contents].filter(([, content]) => content.part === part.id && !content.isLeaving)
+      const inside = held.get(part.id) ?? []
       const node = { id: part.id, kind: drawnAs(part.kind), values: own, reference: drawnSize(part, own) }
       if (part.kind === 'list') return { ...node, children: inside.map(([step, content]) => itemNode(step, content)) }
       const [content] = inside
@@ -116,14 +178,15 @@ export class Resolver {
   private valuesOf(compiled: CompiledPart, looks: readonly Look[], environment: Environment, problems: ValueProblem[]): Values {
     const { part } = compiled
     const said = [part.base, ...looks.flatMap((look): PropertyValues[] => (look[part.id] ? [certain(look[part.id])] : []))]
-    if (part.kind === 'slot' || part.kind === 'field' || said.some(isComputed)) return this.workedOut(compiled, said, environment, problems)
-    const known = knownValues.get(part.base)?.find((each) => each.kind === part.kind && each.tokens === this.project.tokens && each.icons === this.project.icons && isSameList(each.said, said))
+    if (part.kind === 'slot' || said.some(isComputed)) return this.workedOut(compiled, said, environment, problems)
+    const held = part.kind === 'field' ? heldBy(part, environment) : null
+    const known = knownValues.get(part.base)?.find((each) => each.kind === part.kind && each.held === held && each.tokens === this.project.tokens && each.icons === this.project.icons && isSameList(each.said, said))
     if (known) return known.values
     const before = problems.length
     const values = this.workedOut(compiled, said, environment, problems)
     if (problems.length === before) {
       const { tokens, icons } = this.project
-      knownValues.set(part.base, [{ kind: part.kind, said, tokens, icons, values }, ...(knownValues.get(part.base) ?? [])].slice(0, KNOWN_LOOKS))
+      knownValues.set(part.base, [{ kind: part.kind, held, said, tokens, icons, values }, ...(knownValues.get(part.base) ?? [])].slice(0, KNOWN_LOOKS))
     }
     return values
   }
@@ -208,6 +271,8 @@ function orNumber(worth: Worth | undefined): Literal | undefined {
 /** What is said about a part in one situation, and what that comes to. */
 interface KnownValues {
   readonly kind: PartKind
+  /** The text a field holds; null of anything else. */
+  readonly held: string | null
   readonly said: readonly PropertyValues[]
   readonly tokens: Project['tokens']
   readonly icons: Project['icons']
@@ -257,15 +322,18 @@ const naturalNames = ({ name }: Part, { width, height }: Size): [string, Literal
   [`${wordOf(name)}.natural.width`, width], [`${wordOf(name)}.natural.height`, height],
 ]
 
+/** Values where a layout has put them; the very same ones where that is where they are. */
+const placedAt = (own: Values, place: Rectangle | undefined): Values =>
+  (!place || (own.x === place.x && own.y === place.y && own.width === place.width && own.height === place.height) ? own : { ...own, ...place })
+
 /** A length that is said is meant, unless the same word says where it comes from. */
 function sizeAsSaid(values: Record<string, Literal>, property: string, said: PropertyValues): void {
   if (property === 'width' && said.widthFrom === undefined) values.widthFrom = 'fixed'
   if (property === 'height' && said.heightFrom === undefined) values.heightFrom = 'fixed'
 }
 
-function placedRoot({ x, y, width, height }: Given): Record<string, Literal> {
+function sizedRoot({ width, height }: Given): Record<string, Literal> {
   return {
-    ...(x === null ? {} : { x }), ...(y === null ? {} : { y }),
     ...(width === null ? {} : { width, widthFrom: 'fixed' }), ...(height === null ? {} : { height, heightFrom: 'fixed' }),
   }
 }
@@ -336,9 +404,13 @@ export function changesBetween(from: Targets, to: Targets): readonly TargetChang
   const found: TargetChange[] = []
   for (const [part, before] of from.values.entries()) {
     const after = certain(to.values[part])
-    for (const property of new Set([...Object.keys(before), ...Object.keys(after)])) {
-      if (!sameValue(before[property], after[property])) found.push({ part, property })
+    if (before === after) continue
+    if (part === 0 && areElsewhereAlike(from, to)) {
+      found.push(...(['x', 'y'] as const).flatMap((property) => (before[property] === after[property] ? [] : [{ part, property }])))
+      continue
     }
+    for (const property in before) if (!sameValue(before[property], after[property])) found.push({ part, property })
+    for (const property in after) if (!(property in before)) found.push({ part, property })
   }
   const of = changes.get(from) ?? new WeakMap<Targets, readonly TargetChange[]>()
   changes.set(from, of.set(to, found))

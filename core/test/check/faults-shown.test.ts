@@ -47,6 +47,7 @@ const SHOWS: Readonly<Record<string, (shown: Shown) => boolean>> = {
     const changes = trace.filter((event) => event.what === 'variable')
     return changes.length === 2 && changes[0]!.atMs === changes[1]!.atMs
   },
+  'list-stays-empty': ({ finding, run }) => [...run.instances.keys()].every((path) => !path.startsWith(`${finding.about.part!}:`)),
   'promise-broken': ({ run }) => ['port', 'starboard'].every((instance) => run.instances.get(instance)!.states[0] === 'on'),
 }
 
