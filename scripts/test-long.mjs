@@ -1,6 +1,6 @@
 /**
  * `npm run test:long`: the suites that take long, each with more of everything and with examples it has not tried before:
- * hostile requests, random inputs on every screen, random machines against the plain search, random edits, a fault of every
+ * hostile requests, random inputs on every screen, random machines against the plain search, random tables, random edits, a fault of every
  * kind in every component, killed servers, many of them over one database, and what `docs/operating.md` says. Says how long each took; ends with 1 when one fails.
  */
 import { spawnSync } from 'node:child_process'
@@ -12,6 +12,7 @@ const SUITES = [
   ['20,000 hostile requests', jest('unit', 'server/test/hostile'), { RHEOSCOPE_FUZZ: '20000' }],
   ['10,000 hostile entries', jest('unit', 'server/test/accepted'), { RHEOSCOPE_ENTRIES: '10000' }],
   ['5,000 random machines and 1,000 prototypes against the plain search', jest('unit', 'core/test/check/explore'), { RHEOSCOPE_MACHINES: '5000', RHEOSCOPE_PROTOTYPES: '1000', RHEOSCOPE_RANDOM_RUNS: '60', RHEOSCOPE_WAYS: '40' }],
+  ['2,000 random tables with what is written and done to them', jest('unit', 'core/test/check/explore/records'), { RHEOSCOPE_SHOPS: '2000' }],
   ['checks after edits against checks from scratch', jest('unit', 'core/test/check/incremental'), { RHEOSCOPE_EDITED: '60' }],
   ['10,000 random inputs on every screen', jest('unit', 'core/test/run/random-inputs'), { RHEOSCOPE_RANDOM_RUNS: '100' }],
   ['every property with other examples', jest('unit', 'core/test', 'web/test'), {}],

@@ -219,7 +219,7 @@ function harbour(ships: number): Project {
 
 /** A box that a drag leads across, or a key. */
 function led(by: string, more: Partial<SmallRule> = {}): Component {
-  return small({ a: {}, b: { look: { box: { x: 60 } } } }, [{ on: { on: 'while dragged', by, keptIf: null }, in: ['a'], to: 'b', part: 'box', ...more }, { on: { ...key('Enter'), anywhere: true }, in: ['a'], to: 'b' }, back])
+  return small({ a: {}, b: { look: { box: { x: 60 } } } }, [{ on: { on: 'while dragged', by, keptIf: null }, in: ['a'], to: 'b', part: 'box', ...more }, { on: { ...key('Enter'), anywhere: true }, in: ['a'], to: 'b' }, back], parts())
 }
 
 /** A lamp inside that goes on with a change, and off again on the way back, or does not. */

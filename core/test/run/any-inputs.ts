@@ -22,8 +22,17 @@ export function anyInputs({ width, height }: Size, count = 100): fc.Arbitrary<St
   return fc.array(fc.tuple(fc.integer({ min: 0, max: 700 }), input), { minLength: count, maxLength: count })
 }
 
-/** What people do with what is there: taps, long presses, drags and double taps at some places, and keys, at any instant. */
-export function anyGestures(places: readonly Point[], count: number): fc.Arbitrary<Steps> {
+/** Texts people write, of which some are what conditions ask for. */
+const TEXTS = ['', 'a', 'ab', 'b', 'zz', '7']
+
+/** A field people can write into. */
+export interface Written {
+  readonly instance: string
+  readonly part: string
+}
+
+/** What people do with what is there: taps, long presses, drags and double taps at some places, keys, and texts in some fields, at any instant. */
+export function anyGestures(places: readonly Point[], count: number, fields: readonly Written[] = []): fc.Arbitrary<Steps> {
   const waitMs = fc.integer({ min: 0, max: 900 })
   const pointer = fc.constantFrom<'mouse' | 'touch'>('mouse', 'touch')
   const place = fc.constantFrom(...places)
@@ -34,6 +43,7 @@ export function anyGestures(places: readonly Point[], count: number): fc.Arbitra
     { arbitrary: fc.tuple(tap, waitMs).map(([[press, release], ms]): Steps => (press && release ? [press, [ms, release[1]]] : [])), weight: 2 },
     { arbitrary: fc.tuple(waitMs, place, place, pointer).map(([ms, from, to, kind]): Steps => [[ms, { do: 'press', ...from, pointer: kind }], [30, { do: 'move', ...to, pointer: kind }], [30, { do: 'release', ...to, pointer: kind }]]), weight: 1 },
     { arbitrary: fc.tuple(waitMs, place).map(([ms, at]): Steps => [[ms, { do: 'move', ...at, pointer: 'mouse' }]]), weight: 2 },
+    ...(fields.length > 0 ? [{ arbitrary: fc.tuple(waitMs, fc.constantFrom(...fields), fc.constantFrom(...TEXTS)).map(([ms, field, text]): Steps => [[ms, { do: 'type', ...field, text }]]), weight: 4 }] : []),
     { arbitrary: fc.tuple(waitMs, fc.constantFrom('Tab', 'Enter', ' ', 'Escape', 'ArrowRight', 'ArrowLeft')).map(([ms, key]): Steps => [[ms, { do: 'key', key, modifiers: {} }]]), weight: 3 },
   )
   return fc.array(gesture, { minLength: count, maxLength: count }).map((all) => all.flat())

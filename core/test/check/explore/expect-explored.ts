@@ -1,12 +1,12 @@
 import { expect } from '@jest/globals'
 import fc from 'fast-check'
-import type { Component, Project } from '@rheoscope/core/document'
+import { textFieldsOf, type Component, type Project } from '@rheoscope/core/document'
 import { surfaceComponent, type Surface } from '@rheoscope/core/machine'
 import { advanceTo, answering, send, startRun, type Trace } from '@rheoscope/core/run'
 import { pointOn, type Point } from '@rheoscope/core/scene'
 import type { StateSpace } from '../../../src/check/ground/state-space'
 import { stateIn, type Network, type Travelled } from '../../../src/check/explore'
-import { anyGestures, anyInputs } from '../../run/any-inputs'
+import { anyGestures, anyInputs, type Written } from '../../run/any-inputs'
 import { told, toldOf } from './told'
 
 const sizeOf = ({ parts }: Component) => ({ width: Number(parts[0]!.base.width ?? 200), height: Number(parts[0]!.base.height ?? 100) })
@@ -62,11 +62,14 @@ function placesOn(project: Project, surface: Surface, { spots }: Network): reado
   return [{ x: -1, y: -1 }, ...spots.flatMap(({ at: { thing, part } }) => (part === null ? [] : (pointOn(list, thing.path, part) ?? [])))]
 }
 
+const fieldsOf = ({ things }: Network): readonly Written[] =>
+  things.flatMap(({ path, compiled: { component } }) => textFieldsOf(component).map(({ id }) => ({ instance: path, part: id })))
+
 /** Lets people do anything; nothing may happen that was not explored. */
 export function expectExplored({ project, surface, open: { network, isFinished, steps } }: StateSpace, runs: number): void {
   if (!isFinished) return
   const explored = new Set(steps.flatMap((step) => toldOfStep(step, network)))
-  const anything = fc.oneof(anyInputs(sizeOf(surfaceComponent(project, surface)), 30), anyGestures(placesOn(project, surface, network), 20))
+  const anything = fc.oneof(anyInputs(sizeOf(surfaceComponent(project, surface)), 30), anyGestures(placesOn(project, surface, network), 20, fieldsOf(network)))
   fc.assert(fc.property(anything, (inputs) => {
     const run = startRun(project, surface)
     for (const [waitMs, input] of inputs) {

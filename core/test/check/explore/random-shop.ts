@@ -8,27 +8,31 @@ interface PlainRule {
   readonly on: 'tap' | 'after' | 'changes' | 'hears'
   readonly in: number | 'any'
   readonly to: number | 'stay'
-  readonly if: (typeof CONDITIONS)[number] | null
+  readonly if: (typeof ASKED)[number] | null
   readonly does: PlainAction
   readonly value: number
 }
 
-/** A list of items over a table of few records, with a bar that changes it too. */
+/** A list of items over a table of few records, with a bar that changes it too, and a field. */
 export interface PlainShop {
   readonly records: readonly { readonly n: number; readonly on: boolean }[]
   readonly filter: (typeof FILTERS)[number]
   readonly isTied: boolean
   readonly wayOutMs: number
+  /** The field waits until typing has paused. */
+  readonly waits: boolean
   readonly item: readonly PlainRule[]
   readonly bar: readonly PlainRule[]
 }
 
 const CONDITIONS = ['count(goods) > 1', 'any(goods, record.on)', 'sum(goods, record.n) > 2', 'first(goods, record.on).n == 1'] as const
-const FILTERS = [null, 'item.on', 'item.n < 2', '!item.on || item.n > 0'] as const
+/** What is in the field asks for something too, of whoever holds it. */
+const ASKED = [...CONDITIONS, 'sought == "a"', 'length(sought) > 1', 'sought == ""', 'field.isEmpty'] as const
+const FILTERS = [null, null, 'item.on', 'item.n < 2', '!item.on || item.n > 0', 'sought == "a" || item.on', 'item.on && contains("ab", sought)'] as const
 
-const ruleFor = (does: readonly PlainAction[]): fc.Arbitrary<PlainRule> => fc.record<PlainRule>({
+const ruleFor = (does: readonly PlainAction[], conditions: readonly (typeof ASKED)[number][]): fc.Arbitrary<PlainRule> => fc.record<PlainRule>({
   on: fc.constantFrom('tap', 'tap', 'tap', 'after', 'changes', 'hears'), in: fc.constantFrom<number | 'any'>(0, 0, 1, 'any'), to: fc.constantFrom<number | 'stay'>(0, 1, 'stay'),
-  if: fc.option(fc.constantFrom(...CONDITIONS), { freq: 2 }), does: fc.constantFrom(...does), value: fc.integer({ min: 0, max: 2 }),
+  if: fc.option(fc.constantFrom(...conditions), { freq: 2 }), does: fc.constantFrom(...does), value: fc.integer({ min: 0, max: 2 }),
 })
 
 /** Rules under which more becomes of a table than is told apart: it grows, and its items count. */
@@ -38,9 +42,9 @@ const COUNTS: PlainRule = { on: 'tap', in: 'any', to: 'stay', if: null, does: 's
 /** Shops of which some have tables that grow, and items that count. */
 export const shops: fc.Arbitrary<PlainShop> = fc.tuple(fc.constantFrom('little', 'little', 'grows', 'counts'), fc.record<PlainShop>({
   records: fc.array(fc.record({ n: fc.integer({ min: 0, max: 2 }), on: fc.boolean() }), { minLength: 1, maxLength: 3 }),
-  filter: fc.constantFrom(...FILTERS), isTied: fc.boolean(), wayOutMs: fc.constantFrom(0, 3),
-  item: fc.array(ruleFor(['set item', 'set own', 'remove own', 'move own', 'turn', 'say']), { minLength: 1, maxLength: 3 }),
-  bar: fc.array(ruleFor(['add', 'set all', 'remove some', 'restore', 'turn', 'say']), { minLength: 1, maxLength: 3 }),
+  filter: fc.constantFrom(...FILTERS), isTied: fc.boolean(), wayOutMs: fc.constantFrom(0, 3), waits: fc.boolean(),
+  item: fc.array(ruleFor(['set item', 'set own', 'remove own', 'move own', 'turn', 'say'], CONDITIONS), { minLength: 1, maxLength: 3 }),
+  bar: fc.array(ruleFor(['add', 'set all', 'remove some', 'restore', 'turn', 'say'], ASKED), { minLength: 1, maxLength: 3 }),
 })).map(([becomes, shop]) => ({ ...shop, ...(becomes === 'grows' ? { bar: [GROWS, ...shop.bar] } : becomes === 'counts' ? { item: [COUNTS, ...shop.item] } : {}) }))
 
 function actionOf({ does, value }: PlainRule, id: string): readonly Action[] {
@@ -85,7 +89,7 @@ const axisOf = (frame: string, boundTo: Component['axes'][number]['boundTo']): C
   id: 'axis', name: 'axis', start: 's0', boundTo, states: [0, 1].map((state) => ({ id: `s${state}`, name: `s${state}`, hue: 0, final: false, loop: null, look: { [frame]: { radiusTopLeft: state + 1 } } })),
 })
 
-export function shopWith({ records, filter, isTied, wayOutMs, item, bar }: PlainShop): Project {
+export function shopWith({ records, filter, isTied, wayOutMs, waits, item, bar }: PlainShop): Project {
   const goods: DataTable = {
     id: 'goods', name: 'goods', columns: [{ id: 'n', name: 'n', type: 'number' }, { id: 'on', name: 'on', type: 'yes/no' }],
     records: records.map((cells, index) => ({ id: `record${index}`, cells })),
@@ -96,11 +100,12 @@ export function shopWith({ records, filter, isTied, wayOutMs, item, bar }: Plain
     axes: [axisOf('itemFrame', isTied ? { variable: 'item.on' } : null)], rules: item.map((rule, index) => ruleOf(rule, `item${index}`, 'item.on', isTied)),
   }
   const list: Part = { id: 'list', kind: 'list', name: 'list', parent: 'root', component: 'line', table: 'goods', filter, base: { y: 20, width: 40, height: 100, layout: 'column' }, motion: { ...EMPTY_MOTION, durationMs: wayOutMs, easing: 'linear' } }
+  const field: Part = { id: 'field', kind: 'field', name: 'field', parent: 'root', writes: 'sought', base: { x: 50, width: 40, height: 15 }, ...(waits ? { waitsMs: 3 } : {}) }
   const shop: Component = {
     ...plain, id: 'shop', name: 'Shop',
-    parts: [{ id: 'root', kind: 'container', name: 'root', parent: null, base: { width: 100, height: 140, fill: '#ffffff' } }, list],
-    axes: [axisOf('root', null)], rules: bar.map((rule, index) => ruleOf(rule, `bar${index}`, 'v', false)),
-    variables: [{ id: 'v', name: 'v', type: 'number', start: 0 }],
+    parts: [{ id: 'root', kind: 'container', name: 'root', parent: null, base: { width: 100, height: 140, fill: '#ffffff' } }, field, list],
+    axes: [axisOf('root', null)], rules: bar.map((rule, index) => ruleOf(rule, `bar${index}`, 'sought', false)),
+    variables: [{ id: 'sought', name: 'sought', type: 'text', start: '' }],
   }
   return { ...newProject('random', 'Random'), components: [line, shop], tables: [goods] }
 }
