@@ -4,7 +4,7 @@ import {
 } from '../../document'
 import { isOfRecord, operandsOf, parseExpression, type AggregateExpression, type Expression } from '../../expression'
 
-type Owner = Component | Screen
+export type Owner = Component | Screen
 
 /** An expression of a component or screen, with what it belongs to. */
 export interface Worded {
@@ -57,7 +57,7 @@ export function changesOf(project: Project, table: DataTable): TableChanges {
 }
 
 /** The column that a name like `item.price` or `record.price` reads; none where the table has no such column. */
-const columnNamed = (table: DataTable, name: string): readonly Id[] => {
+export const columnNamed = (table: DataTable, name: string): readonly Id[] => {
   const column = columnsOf(table).get(name.slice(name.indexOf('.') + 1))
   return column ? [column.id] : []
 }

@@ -17,8 +17,9 @@ export interface LedByHand {
   readonly at: Point
 }
 
-/** So long after one another, in ms, a hand is seen to be elsewhere. */
-const PACE_MS = 16
+/** So long after one another, in ms, a hand is seen to be elsewhere, on its way in so many steps. */
+const PACE_MS = 80
+const SHARES = [0.25, 0.5, 0.75, 1]
 
 /** The rules of a component that a hand leads somewhere. */
 export const ledRulesOf = ({ component }: CheckContext): readonly Rule[] =>
@@ -81,7 +82,7 @@ function leadBy(atRest: RestingConfiguration, rule: Rule, at: Point, reach: Poin
   else {
     act({ do: 'move', ...at, pointer: 'mouse' })
     act({ do: 'press', ...at, pointer: 'mouse' })
-    for (const share of [0.5, 1]) {
+    for (const share of SHARES) {
       advanceTo(run, run.nowMs + PACE_MS)
       act({ do: 'move', x: at.x + reach.x * share, y: at.y + reach.y * share, pointer: 'mouse' })
     }

@@ -1,5 +1,5 @@
 import { cellIn, sameValue, type Column, type DataTable, type Project } from '../../../document'
-import { changesOf, columnsRead, everyExpression, totalsIn } from '../../ground/asked-records'
+import { changesOf, columnsRead, everyExpression, totalsIn, type Owner } from '../../ground/asked-records'
 import type { ProjectCheck } from '../../ground/context'
 import type { Finding } from '../../model/finding'
 
@@ -36,7 +36,7 @@ export const totalNeverChanges: ProjectCheck = {
   finds: (project) => project.tables.flatMap((table) => [...project.components, ...project.screens].flatMap((owner) => fixedTotals(project, table, owner))),
 }
 
-function fixedTotals(project: Project, table: DataTable, owner: Project['components'][number] | Project['screens'][number]): readonly Finding[] {
+function fixedTotals(project: Project, table: DataTable, owner: Owner): readonly Finding[] {
   const { comeAndGo, columns } = changesOf(project, table)
   // What stands in a table that never changes is read as it stands there.
   if (comeAndGo || columns.size === 0) return []

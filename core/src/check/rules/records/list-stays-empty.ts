@@ -1,5 +1,7 @@
-import { firstOf, type ListPart } from '../../../document'
+import { firstOf, isOfItem, orElse, type ListPart, type Project } from '../../../document'
+import { evaluate, itemEnvironment, namesOr } from '../../../expression'
 import { keptAt } from '../../../machine'
+import { changesOf, columnNamed } from '../../ground/asked-records'
 import type { ComponentCheck } from '../../ground/context'
 import type { ScreenCheck } from '../../ground/screen-context'
 import type { StateSpace } from '../../ground/state-space'
@@ -26,6 +28,15 @@ export const listStaysEmptyOnScreen: ScreenCheck = {
   },
 }
 
+/** Whether its condition holds for no record as the project has them, and goes by nothing that ever changes. */
+function isDecided(project: Project, { table: id, filter, component }: ListPart): boolean {
+  const table = project.tables.find((each) => each.id === id)
+  if (!table || filter === null || component === null || table.records.length === 0) return false
+  const { comeAndGo, columns } = changesOf(project, table)
+  const isFixed = (name: string) => isOfItem(name) && !columnNamed(table, name).some((column) => columns.has(column))
+  return !comeAndGo && namesOr(filter).every(isFixed) && table.records.every((record) => orElse(() => evaluate(filter, itemEnvironment(table, record)), null) === false)
+}
+
 function emptyIn(stateSpace: StateSpace, holder: Thing, about: About): readonly Finding[] {
   const lists = holder.compiled.component.parts.filter((part): part is ListPart => part.kind === 'list' && part.filter !== null)
   return lists.filter((list) => isAlwaysEmpty(stateSpace, holder, list)).map((list): Finding => {
@@ -42,8 +53,10 @@ function emptyIn(stateSpace: StateSpace, holder: Thing, about: About): readonly 
 }
 
 /** Whether there is an item for a record there is or can be, and none ever comes. */
-function isAlwaysEmpty({ open }: StateSpace, holder: Thing, { id }: ListPart): boolean {
+function isAlwaysEmpty({ open, project }: StateSpace, holder: Thing, list: ListPart): boolean {
+  if (isDecided(project, list)) return true
   const { network, explored } = open
+  const { id } = list
   const items = [...network.items.values()].filter(({ thing }) => thing.holder === holder && thing.part === id)
   return items.length > 0 && open.isFinished && explored.nodes.every(({ place }) => items.every(({ at }) => keptAt(place.configuration, at) === PRESENCE.gone))
 }
