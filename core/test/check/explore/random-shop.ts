@@ -4,7 +4,7 @@ import { EMPTY_MOTION, newProject, type Action, type Component, type DataTable, 
 /** What a rule of a small shop does to its table, in few words. */
 type PlainAction = 'add' | 'set item' | 'set own' | 'set all' | 'remove own' | 'remove some' | 'move own' | 'restore' | 'turn' | 'say'
 
-interface PlainRule {
+export interface PlainRule {
   readonly on: 'tap' | 'after' | 'changes' | 'hears'
   readonly in: number | 'any'
   readonly to: number | 'stay'
@@ -27,7 +27,7 @@ export interface PlainShop {
 
 const CONDITIONS = ['count(goods) > 1', 'any(goods, record.on)', 'sum(goods, record.n) > 2', 'first(goods, record.on).n == 1'] as const
 /** What is in the field asks for something too, of whoever holds it. */
-const ASKED = [...CONDITIONS, 'sought == "a"', 'length(sought) > 1', 'sought == ""', 'field.isEmpty'] as const
+const ASKED = [...CONDITIONS, 'count(goods) < 3', 'sought == "a"', 'length(sought) > 1', 'sought == ""', 'field.isEmpty'] as const
 const FILTERS = [null, null, 'item.on', 'item.n < 2', '!item.on || item.n > 0', 'sought == "a" || item.on', 'item.on && contains("ab", sought)'] as const
 
 const ruleFor = (does: readonly PlainAction[], conditions: readonly (typeof ASKED)[number][]): fc.Arbitrary<PlainRule> => fc.record<PlainRule>({
@@ -46,6 +46,18 @@ export const shops: fc.Arbitrary<PlainShop> = fc.tuple(fc.constantFrom('little',
   item: fc.array(ruleFor(['set item', 'set own', 'remove own', 'move own', 'turn', 'say'], CONDITIONS), { minLength: 1, maxLength: 3 }),
   bar: fc.array(ruleFor(['add', 'set all', 'remove some', 'restore', 'turn', 'say'], ASKED), { minLength: 1, maxLength: 3 }),
 })).map(([becomes, shop]) => ({ ...shop, ...(becomes === 'grows' ? { bar: [GROWS, ...shop.bar] } : becomes === 'counts' ? { item: [COUNTS, ...shop.item] } : {}) }))
+
+/** Rules of a shop that can be tried through: taps alone, with few values. */
+const tried = (does: readonly PlainAction[], asked: readonly (typeof ASKED)[number][] = CONDITIONS): fc.Arbitrary<readonly PlainRule[]> =>
+  fc.array(ruleFor(does, asked), { minLength: 1, maxLength: 4 })
+    .map((rules) => rules.map((rule): PlainRule => ({ ...rule, on: 'tap', value: rule.does === 'set own' ? rule.value % 2 : rule.value, if: rule.does === 'add' ? 'count(goods) < 3' : rule.if })))
+
+/** Shops of no more than three records in which nothing takes time. */
+export const triedShops: fc.Arbitrary<PlainShop> = fc.record<PlainShop>({
+  records: fc.array(fc.record({ n: fc.integer({ min: 0, max: 2 }), on: fc.boolean() }), { minLength: 1, maxLength: 3 }),
+  filter: fc.constantFrom(null, 'item.on', 'item.n < 2', '!item.on || item.n > 0', 'sought == "a" || item.on'), isTied: fc.boolean(), wayOutMs: fc.constant(0), waits: fc.constant(false),
+  item: tried(['set item', 'set own', 'remove own', 'move own', 'turn']), bar: tried(['add', 'set all', 'remove some', 'restore', 'turn'], [...CONDITIONS, 'sought == "a"', 'sought == ""', 'field.isEmpty']),
+})
 
 function actionOf({ does, value }: PlainRule, id: string): readonly Action[] {
   const said = { id: `do${id}` }
@@ -83,26 +95,28 @@ function ruleOf(rule: PlainRule, id: string, changing: string, isDecided: boolea
   }
 }
 
-const plain = { combinations: [], parameters: [], variables: [], pairs: [], absent: {}, motion: { ...EMPTY_MOTION, durationMs: 2, delayMs: 0, easing: 'linear', policy: 'ignore' as const } }
+const plain = { combinations: [], parameters: [], variables: [], pairs: [], absent: {} }
 
 const axisOf = (frame: string, boundTo: Component['axes'][number]['boundTo']): Component['axes'][number] => ({
   id: 'axis', name: 'axis', start: 's0', boundTo, states: [0, 1].map((state) => ({ id: `s${state}`, name: `s${state}`, hue: 0, final: false, loop: null, look: { [frame]: { radiusTopLeft: state + 1 } } })),
 })
 
-export function shopWith({ records, filter, isTied, wayOutMs, waits, item, bar }: PlainShop): Project {
+/** A shop whose states change in so many ms, which lets nothing in. */
+export function shopWith({ records, filter, isTied, wayOutMs, waits, item, bar }: PlainShop, changeMs = 2): Project {
+  const motion = { ...EMPTY_MOTION, durationMs: changeMs, delayMs: 0, easing: 'linear', policy: 'ignore' as const }
   const goods: DataTable = {
     id: 'goods', name: 'goods', columns: [{ id: 'n', name: 'n', type: 'number' }, { id: 'on', name: 'on', type: 'yes/no' }],
     records: records.map((cells, index) => ({ id: `record${index}`, cells })),
   }
   const line: Component = {
-    ...plain, id: 'line', name: 'Line', absent: wayOutMs > 0 ? { itemFrame: { opacity: 0 } } : {},
+    ...plain, motion, id: 'line', name: 'Line', absent: wayOutMs > 0 ? { itemFrame: { opacity: 0 } } : {},
     parts: [{ id: 'itemFrame', kind: 'container', name: 'frame', parent: null, base: { width: 40, height: 10, fill: '#000000' } }],
     axes: [axisOf('itemFrame', isTied ? { variable: 'item.on' } : null)], rules: item.map((rule, index) => ruleOf(rule, `item${index}`, 'item.on', isTied)),
   }
   const list: Part = { id: 'list', kind: 'list', name: 'list', parent: 'root', component: 'line', table: 'goods', filter, base: { y: 20, width: 40, height: 100, layout: 'column' }, motion: { ...EMPTY_MOTION, durationMs: wayOutMs, easing: 'linear' } }
   const field: Part = { id: 'field', kind: 'field', name: 'field', parent: 'root', writes: 'sought', base: { x: 50, width: 40, height: 15 }, ...(waits ? { waitsMs: 3 } : {}) }
   const shop: Component = {
-    ...plain, id: 'shop', name: 'Shop',
+    ...plain, motion, id: 'shop', name: 'Shop',
     parts: [{ id: 'root', kind: 'container', name: 'root', parent: null, base: { width: 100, height: 140, fill: '#ffffff' } }, field, list],
     axes: [axisOf('root', null)], rules: bar.map((rule, index) => ruleOf(rule, `bar${index}`, 'sought', false)),
     variables: [{ id: 'sought', name: 'sought', type: 'text', start: '' }],
