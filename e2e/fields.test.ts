@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { Key } from 'selenium-webdriver'
+import { newProject, newState, type Project } from '@rheoscope/core/document'
 import { useApplication } from './harness/application'
 import type { BenchHands } from './harness/bench'
 
@@ -51,4 +52,42 @@ test('the field lies over its drawing whatever the size of the specimen, and Tab
   expect(Math.abs(native![0]! - drawn![0]!)).toBeLessThan(1)
   await field.sendKeys(Key.TAB)
   await hands.until('it has lost the focus', async () => hands.driver.executeScript('return document.activeElement !== arguments[0]', field))
+})
+
+/** Berths of a table of two, each with a field for how many sleep there, and how many that are together. */
+function berths(): Project {
+  const axes = [{ id: 'axis', name: 'axis', start: 'rest', boundTo: null, states: [newState('rest', 'rest', 0)] }]
+  const plain = { axes, rules: [], combinations: [], parameters: [], variables: [], pairs: [], motion: null, absent: {} }
+  const column = { layout: 'column' } as const
+  return {
+    ...newProject('berths', 'Berths'),
+    tables: [{ id: 'berths', name: 'berths', columns: [{ id: 'deck', name: 'deck', type: 'text' }, { id: 'guests', name: 'guests', type: 'number' }], records: [{ id: 'upper', cells: { deck: 'Upper', guests: 1 } }, { id: 'lower', cells: { deck: 'Lower', guests: 2 } }] }],
+    components: [
+      { ...plain, id: 'berth', name: 'Berth', parts: [
+        { id: 'frame', kind: 'container', name: 'frame', parent: null, base: { width: 200, height: 24 } },
+        { id: 'deck', kind: 'text', name: 'deck', parent: 'frame', base: { width: 90, height: 20, text: { expr: 'item.deck' } } },
+        { id: 'guests', kind: 'field', name: 'guests', parent: 'frame', writes: 'item.guests', base: { x: 100, width: 90, height: 20, fieldKind: 'number', accessibleName: { expr: '"Guests, " + item.deck' } } },
+      ] },
+      { ...plain, id: 'cabin', name: 'Cabin', parts: [
+        { id: 'ground', kind: 'container', name: 'ground', parent: null, base: { width: 200, height: 120 } },
+        { id: 'list', kind: 'list', name: 'list', parent: 'ground', component: 'berth', table: 'berths', filter: null, base: { width: 200, height: 60, ...column } },
+        { id: 'sum', kind: 'text', name: 'sum', parent: 'ground', base: { y: 80, width: 200, height: 20, text: { expr: 'sum(berths, record.guests) + " guests"' } } },
+      ] },
+    ],
+  }
+}
+
+test('a field in an item writes the record of that item and no other', async () => {
+  const hands = application.hands()
+  const made = await fetch(`${application.address}/api/projects/file`, { method: 'POST', headers: { 'content-type': 'application/vnd.rheoscope+json' }, body: JSON.stringify(berths()) })
+  const { project } = (await made.json()) as { readonly project: { readonly id: string } }
+  await hands.driver.get(`${application.address}/project/${project.id}/component/cabin`)
+  await hands.until('both are drawn', async () => (await hands.words()).join() === 'Upper,1,Lower,2,3 guests')
+  const lower = await hands.enterField(1)
+  expect(await lower.getAttribute('aria-label')).toBe('Guests, Lower')
+  await lower.sendKeys(Key.chord(Key.CONTROL, 'a'), '14')
+  await hands.until('the lower one has more', async () => (await hands.words()).join() === 'Upper,1,Lower,14,15 guests')
+  const upper = await hands.enterField(0)
+  await upper.sendKeys(Key.END, '0')
+  await hands.until('and the upper one', async () => (await hands.words()).join() === 'Upper,10,Lower,14,24 guests')
 })

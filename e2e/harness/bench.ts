@@ -332,8 +332,10 @@ export class BenchHands extends Hands {
   }
 
   /** Puts the caret into the field of a run, where it is drawn; this is using what was made, not making it. */
-  async enterField(): Promise<WebElement> {
-    const field = await this.find('.spoken-field')
+  async enterField(place = 0): Promise<WebElement> {
+    await this.find('.spoken-field')
+    const field = (await this.driver.findElements({ css: '.spoken-field' }))[place]
+    if (!field) throw new Error(`There is no field number ${place + 1}.`)
     const { x, y } = await this.driver.executeScript<{ readonly x: number; readonly y: number }>('const { x, y } = arguments[0].getBoundingClientRect(); return { x: x + 6, y: y + 6 }', field)
     await this.driver.actions().move({ x: Math.round(x), y: Math.round(y) }).click().perform()
     await this.until('the field has the focus', async () => this.driver.executeScript('return document.activeElement === arguments[0]', field))

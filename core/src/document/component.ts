@@ -49,7 +49,7 @@ export const Component = object({
   name: Name,
   /** The tree in painting order; the first is the root container. */
   parts: list(Part, { least: 1 }),
-  axes: list(Axis),
+  axes: list(Axis, { least: 1 }),
   rules: list(Rule),
   combinations: list(CombinationLook),
   parameters: list(Parameter),
