@@ -75,7 +75,8 @@ class Reader {
   private keep(): void {
     const [first] = this.component.axes
     const rules = this.component.rules.map((rule) => ({ ...rule, axis: rule.axis || first!.id }))
-    this.project.components.push({ ...this.component, rules } as Component)
+    const axes = first ? this.component.axes : [LONE]
+    this.project.components.push({ ...this.component, axes, rules } as Component)
   }
 
   private newComponent(name: string): Draft<Component> {
@@ -351,3 +352,6 @@ export function projectOf({ given }: ScenarioText): { readonly project: Project;
   const { isMotionReduced, chance } = reader
   return { project, surface: project.components.at(-1)!.id, options: { isMotionReduced, ...(chance ? { chance } : {}) } }
 }
+
+/** What a component is in of which no states are said. */
+const LONE: Component['axes'][number] = { id: 'axis', name: 'axis', start: 'rest', boundTo: null, states: [{ id: 'rest', name: 'rest', hue: 0, look: {}, final: false, loop: null }] }
