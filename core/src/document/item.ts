@@ -21,19 +21,47 @@ export function columnsOf({ columns }: Pick<DataTable, 'columns'>): ReadonlyMap<
   return known
 }
 
-/** What a name like `record.price` or `item.price` reads of a record; undefined where it is of no column. */
+/** The column that a name like `record.price` or `item.price` reads; undefined where it is of no column. */
+export const columnNamed = (table: DataTable, name: string): Column | undefined => columnsOf(table).get(name.slice(name.indexOf('.') + 1))
+
+/** What such a name reads of a record. */
 export function readOf(table: DataTable, record: DataRecord, name: string): Literal | undefined {
-  const column = columnsOf(table).get(name.slice(name.indexOf('.') + 1))
+  const column = columnNamed(table, name)
   return column && cellIn(record, column)
 }
 
 /** The tables of whose records a component shows one where it is an item of a list; of a component that stands nowhere yet, all it could. */
-export function tablesShownBy({ tables, components, screens }: Pick<Project, 'tables' | 'components' | 'screens'>, component: Id): readonly DataTable[] {
+export function tablesShownBy(project: Holding, component: Id): readonly DataTable[] {
+  const { tables } = project
   if (tables.length === 0) return []
-  const owners = [...components, ...screens]
-  const shown = new Set(owners.flatMap(({ parts }) => listsIn(parts).flatMap((list) => (list.component === component && list.table !== null ? [list.table] : []))))
-  if (shown.size === 0 && !owners.some(({ parts }) => placedIn(parts).has(component))) return tables
-  return tables.filter(({ id }) => shown.has(id))
+  const { shown, placed } = standingIn(project)
+  const own = shown.get(component)
+  if (!own && !placed.has(component)) return tables
+  return tables.filter(({ id }) => own?.has(id) === true)
+}
+
+type Holding = Pick<Project, 'tables' | 'components' | 'screens'>
+
+/** What stands where in a project: the tables components are items for, and the components that stand somewhere as they are. */
+interface Standing {
+  readonly shown: ReadonlyMap<Id, ReadonlySet<Id>>
+  readonly placed: ReadonlySet<Id>
+}
+
+const standing = new WeakMap<Holding, Standing>()
+
+function standingIn(project: Holding): Standing {
+  const known = standing.get(project)
+  if (known) return known
+  const shown = new Map<Id, Set<Id>>()
+  const placed = new Set<Id>()
+  for (const { parts } of [...project.components, ...project.screens]) {
+    for (const { component, table } of listsIn(parts)) if (component !== null && table !== null) shown.set(component, (shown.get(component) ?? new Set<Id>()).add(table))
+    for (const component of placedIn(parts)) placed.add(component)
+  }
+  const found = { shown, placed }
+  standing.set(project, found)
+  return found
 }
 
 type List = Extract<Part, { kind: 'list' }>

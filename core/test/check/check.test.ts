@@ -146,6 +146,16 @@ describe('checking while editing', () => {
     expect(checker.component(edited, ticket())).toBe(checker.component(edited, ticket()))
   })
 
+  test('looks again at what records decide when something else begins to change them', () => {
+    const { has } = EXAMPLES.find(({ kind }) => kind === 'list-stays-empty')!
+    const sets = small({ a: {} }, [{ on: tap, to: { go: 'stay' }, actions: [{ id: 'sets', do: 'set records', table: 'goods', column: 'count', to: '6', where: null }] }])
+    const other = { ...sets, id: 'other', name: 'Other' }
+    const checker = new ProjectChecker()
+    const kindsOf = (project: Project) => checker.component(project, project.components[0]!).findings.map(({ kind }) => kind)
+    expect(kindsOf(has)).toContain('list-stays-empty')
+    expect(kindsOf({ ...has, components: [...has.components, other] })).not.toContain('list-stays-empty')
+  })
+
   test('a component that cannot be put together is a finding, not a crash', () => {
     const broken = apply(skerryLine, { edit: 'remove', path: ['components'], id: 'spinnerRing' })
     expect(new ProjectChecker().components(broken).boardingButton!.findings[0]).toMatchObject({ kind: 'dangling', level: 'fault' })

@@ -31,7 +31,7 @@ export function heldIn(thing: Thing, inside: readonly Thing[], { states, names }
   }
   const unsure = unsureLists(thing, unknown)
   const isLookedAt = ({ step, part, compiled }: Content) => !unsure.has(part.id) && inside.some((inner) => inner.step === step && inner.compiled.component.id === compiled.component.id)
-  const contents = contentsIn(thing.compiled.project, thing, states, { ...thing.environment, ...known }).filter(isLookedAt)
+  const contents = contentsIn(thing.project, thing, states, { ...thing.environment, ...known }).filter(isLookedAt)
   return new Map(contents.map((content) => [content.step, unknown.size === 0 ? content : { ...content, parameters: { ...content.parameters, ...unknownOf(thing, content, unknown) } }]))
 }
 

@@ -3,7 +3,7 @@ export { MemoryAllowance, USUAL_LIMIT, USUAL_MEMORY_BYTES, type Effort } from '.
 export { after, explore, inSteps, isPassing, marksOfStep, readingWhen, type Explored, type ExploreOptions, type Node, type SymbolicPlace, type Travelled } from './explore'
 export { enact, enactOn, REACHES, type Enacted } from './inputs'
 export { lateIn, type Late } from './lateness'
-export { isLoose } from './loose'
+export { isLoose, looseTables } from './loose'
 export { MODALITIES, type Outside, type Modality } from './moves'
 export { Network, type NetAxis, type NetworkOptions, type NetName } from './network'
 export { KnownPlaces } from './known-places'

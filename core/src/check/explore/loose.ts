@@ -41,7 +41,7 @@ function goesByItsRecord(component: Component): boolean {
 
 /** Whether a thing is an item that is looked at alone. */
 export function isLoose(thing: Thing): boolean {
-  const { isItem, compiled: { project } } = thing
+  const { isItem, project } = thing
   const item = isItem ? itemOfThing(project, thing) : null
   return item !== null && looseTables(project).has(nameOfTable(item.table))
 }

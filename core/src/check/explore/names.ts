@@ -1,6 +1,6 @@
 import { axisOfProperty, certain, expressionsOfAction, expressionsOfList, isExpression, isOfItem, lookAt, orElse, parameterOfProperty, restingLooks, type Component, type Literal, type Value } from '../../document'
-import { EQUALITIES, isTableName, nameOfTable, namesOr, ofRecord, operandsOf, ORDERINGS, parseExpression, type Expression } from '../../expression'
-import { namesOfBehaviour, type Compiled } from '../../machine'
+import { EQUALITIES, isOfRecord, isTableName, nameOfTable, namesOr, operandsOf, ORDERINGS, parseExpression, type Expression } from '../../expression'
+import { namesOfBehaviour } from '../../machine'
 import { changingTables, tablesChangedBy } from './tables'
 import type { Thing } from './things'
 
@@ -12,12 +12,12 @@ const ANSWERING = ['visible', 'receivesInput', 'focusable']
  * are decided, what answers, what is in lists, and whatever those are worked out from. All others only show.
  */
 export function namesThatMatter(things: readonly Thing[], watched: ReadonlyMap<Thing, readonly string[]> = new Map()): ReadonlyMap<Thing, ReadonlySet<string>> {
-  const needed = new Map(things.map((thing) => [thing, new Set([...conditionsIn(thing.compiled), ...(watched.get(thing) ?? [])])]))
+  const needed = new Map(things.map((thing) => [thing, new Set([...conditionsIn(thing), ...(watched.get(thing) ?? [])])]))
   const needsPayload = () => [...needed.values()].some((names) => names.has('payload'))
   const isNeeded = (name: string) => [...needed.values()].some((names) => names.has(name))
   const [first] = things
   if (!first) return needed
-  const { project } = first.compiled
+  const { project } = first
   for (let grows = true; grows;) {
     grows = false
     const add = (thing: Thing, names: readonly string[]) => {
@@ -46,7 +46,7 @@ export function namesThatMatter(things: readonly Thing[], watched: ReadonlyMap<T
 }
 
 /** The names that decide what a component does of itself. */
-function conditionsIn({ component, project, listReads }: Compiled): readonly string[] {
+function conditionsIn({ project, compiled: { component, listReads } }: Thing): readonly string[] {
   const setOrSent = component.rules.map((rule) => ({ ...rule, actions: [] }))
   const filters = component.parts.flatMap((part) => (part.kind === 'list' ? expressionsOfList(part).flatMap(namesOr) : part.kind === 'slot' ? component.parameters.filter(({ id }) => id === part.slot).map(({ name }) => name) : []))
   const answering = component.parts.flatMap(({ id }) => saidOf(component, id).flatMap(([property, value]) => (isExpression(value) && ANSWERING.includes(property) ? namesOr(value.expr) : [])))
@@ -58,7 +58,7 @@ function conditionsIn({ component, project, listReads }: Compiled): readonly str
 
 /** The names that decide what a component writes into records. */
 const valuesOfRecords = ({ rules }: Component): readonly string[] =>
-  rules.flatMap(({ actions }) => actions.flatMap((action) => ('table' in action || (action.do === 'set' && isOfItem(action.variable)) ? expressionsOfAction(action).flatMap(namesOr) : []))).filter((name) => !name.startsWith(ofRecord('')))
+  rules.flatMap(({ actions }) => actions.flatMap((action) => ('table' in action || (action.do === 'set' && isOfItem(action.variable)) ? expressionsOfAction(action).flatMap(namesOr) : []))).filter((name) => !isOfRecord(name))
 
 /** Everything the base look and the looks of states say about a part. */
 export const saidOf = (component: Component, part: string): readonly (readonly [property: string, value: Value])[] => [

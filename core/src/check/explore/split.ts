@@ -51,7 +51,7 @@ function passesOn(thing: Thing, around: Thing, part: Id | null): boolean {
 function isHandled(thing: Thing, holder: Thing, needed: ReadonlySet<string>): boolean {
   const { component } = holder.compiled
   const part = theOne(component.parts, ({ id }) => id === thing.part)
-  if (part.kind === 'list' ? !isLoose(thing) && (expressionsOfList(part).length > 0 || isListChanging(thing.compiled.project, part)) : thing.isItem) return true
+  if (part.kind === 'list' ? !isLoose(thing) && (expressionsOfList(part).length > 0 || isListChanging(thing.project, part)) : thing.isItem) return true
   if (component.rules.some(({ actions }) => actions.some((action) => action.do === 'drive' && action.instance === thing.step))) return true
   if (holder.compiled.rulesOn.get('settled')?.some(({ trigger }) => trigger.on === 'settled' && trigger.inside === true)) return true
   if ([...holder.compiled.spoken.values()].some((said) => said.part === thing.part)) return true
@@ -84,7 +84,7 @@ function heardBy(thing: Thing, things: readonly Thing[]): readonly Thing[] {
 }
 
 /** The variables a thing gives values to, and the tables it changes. */
-export function setsOf({ compiled: { component, project } }: { readonly compiled: Pick<Compiled, 'component' | 'project'> }): ReadonlySet<string> {
+export function setsOf({ project, compiled: { component } }: { readonly project: Project; readonly compiled: Pick<Compiled, 'component'> }): ReadonlySet<string> {
   const tied = component.axes.flatMap(({ boundTo }) => (boundTo !== null && 'variable' in boundTo ? [boundTo.variable] : []))
   return new Set([...namesGivenBy(component), ...tied, ...tablesChangedBy(project, component).map(nameOfTable)])
 }

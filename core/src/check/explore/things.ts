@@ -10,6 +10,8 @@ import { addedIds } from './tables'
 export interface Thing {
   readonly index: number
   readonly path: string
+  /** As it is now; what is compiled may have been so of an earlier one. */
+  readonly project: Project
   readonly compiled: Compiled
   readonly holder: Thing | null
   /** The last step of its path, and the part of its holder it goes by. */
@@ -93,11 +95,11 @@ function placed(project: Project, compiled: Compiled, { path: rootPath, shown, b
       for (const [name, value] of Object.entries(content.parameters)) if (value !== undefined) environment[name] = value
       const path = pathInside(placed.path, content.step)
       const item = { isItem: content.part.kind === 'list' || isRefilled(placed, content), startsThere: placed.startsThere && present.has(content.step) }
-      place({ path, compiled: content.compiled, holder: placed, step: content.step, part: content.part.id, ...item, environment, shown: null }, content.states, [...chain, content.compiled.component.id])
+      place({ path, project, compiled: content.compiled, holder: placed, step: content.step, part: content.part.id, ...item, environment, shown: null }, content.states, [...chain, content.compiled.component.id])
     }
   }
   const environment = startEnvironment(project, compiled.component)
-  place({ path: rootPath, compiled, holder: null, step: '', part: null, isItem: false, startsThere: true, environment, shown }, {}, [compiled.component.id])
+  place({ path: rootPath, project, compiled, holder: null, step: '', part: null, isItem: false, startsThere: true, environment, shown }, {}, [compiled.component.id])
   return things
 }
 

@@ -1,13 +1,19 @@
 import {
-  columnsOf, decidedBy, expressionsOfAction, expressionsOfList, expressionsOfTrigger, isExpression, isOfItem, lookAt, lookPlaces, namesGivenBy, orElse, tablesShownBy, wordOf,
-  type Action, type Component, type DataTable, type Id, type Project, type PropertyValues, type Screen,
+  columnNamed, componentOf, decidedBy, expressionsOfAction, expressionsOfList, expressionsOfTrigger, isExpression, isOfItem, lookAt, lookPlaces, namesGivenBy, ofItem, orElse, tablesShownBy, wordOf,
+  type Action, type Component, type DataTable, type Id, type ListPart, type Project, type PropertyValues, type Screen,
 } from '../../document'
-import { isOfRecord, operandsOf, parseExpression, type AggregateExpression, type Expression } from '../../expression'
+import { isOfRecord, nameOfTable, ofRecord, operandsOf, parseExpression, type AggregateExpression, type Expression } from '../../expression'
+import { looseTables } from '../explore'
 
 export type Owner = Component | Screen
 
 /** An expression of a component or screen, with what it belongs to. */
-export interface Worded {
+export interface Worded extends Said {
+  /** What it says; null where it cannot be read. */
+  readonly tree: Expression | null
+}
+
+interface Said {
   readonly text: string
   readonly part?: Id
   readonly rule?: Id
@@ -15,9 +21,17 @@ export interface Worded {
   readonly ofEach?: Id
 }
 
-/** Every expression of a component or screen. */
+const worded = new WeakMap<Owner, readonly Worded[]>()
+
+/** Every expression of a component or screen; read once for as long as that stays what it is. */
 export function everyExpression(owner: Owner): readonly Worded[] {
-  const valued = (part: Id, said: PropertyValues): readonly Worded[] => Object.values(said).flatMap((value) => (isExpression(value) ? [{ text: value.expr, part }] : []))
+  const known = worded.get(owner) ?? saidIn(owner).map((said) => ({ ...said, tree: orElse(() => parseExpression(said.text), null) }))
+  worded.set(owner, known)
+  return known
+}
+
+function saidIn(owner: Owner): readonly Said[] {
+  const valued = (part: Id, said: PropertyValues): readonly Said[] => Object.values(said).flatMap((value) => (isExpression(value) ? [{ text: value.expr, part }] : []))
   return [
     ...owner.parts.flatMap((part) => [...valued(part.id, part.base), ...(part.kind === 'list' ? expressionsOfList(part).map((text) => ({ text, part: part.id })) : [])]),
     ...('axes' in owner ? lookPlaces(owner).flatMap((place) => Object.entries(lookAt(owner, place)).flatMap(([part, said]) => valued(part, said))) : []),
@@ -28,7 +42,7 @@ export function everyExpression(owner: Owner): readonly Worded[] {
   ]
 }
 
-function ofEach(action: Action): Pick<Worded, 'ofEach'> {
+function ofEach(action: Action): Pick<Said, 'ofEach'> {
   const isOfEach = action.do === 'set records' || action.do === 'remove records' || action.do === 'move records'
   return isOfEach && action.table !== null ? { ofEach: action.table } : {}
 }
@@ -41,8 +55,25 @@ export interface TableChanges {
   readonly columns: ReadonlySet<Id>
 }
 
-/** What rules, fields and axes change of a table, anywhere in a project. */
+const changes = new WeakMap<Project, Map<Id, TableChanges>>()
+
+/** What rules, fields and axes change of a table, anywhere in a project; worked out once for that. */
 export function changesOf(project: Project, table: DataTable): TableChanges {
+  const ofProject = changes.get(project) ?? new Map<Id, TableChanges>()
+  changes.set(project, ofProject)
+  const known = ofProject.get(table.id) ?? changesIn(project, table)
+  ofProject.set(table.id, known)
+  return known
+}
+
+/** The same of all tables, as a text that is the same as long as that is. */
+export const changesText = (project: Project): string =>
+  project.tables.map((table) => {
+    const { comeAndGo, columns } = changesOf(project, table)
+    return `${table.id} ${comeAndGo} ${[...columns].toSorted().join(' ')} ${looseTables(project).has(nameOfTable(table))}`
+  }).join('|')
+
+function changesIn(project: Project, table: DataTable): TableChanges {
   const owners: readonly Owner[] = [...project.components, ...project.screens]
   const ownersOfItems = owners.filter(({ id }) => tablesShownBy(project, id).includes(table))
   const actions = owners.flatMap((owner) => owner.rules.flatMap((rule) => rule.actions.filter((action) => 'table' in action && (action.table === table.id || (action.table === null && ownersOfItems.includes(owner))))))
@@ -51,41 +82,43 @@ export function changesOf(project: Project, table: DataTable): TableChanges {
     comeAndGo: actions.some((action) => action.do === 'add record' || action.do === 'remove records'),
     columns: new Set([
       ...actions.flatMap((action) => (action.do === 'set records' ? [action.column] : action.do === 'add record' ? Object.keys(action.cells) : [])),
-      ...given.flatMap((name) => columnNamed(table, name)),
+      ...given.flatMap((name) => columnIds(table, name)),
     ]),
   }
 }
 
-/** The column that a name like `item.price` or `record.price` reads; none where the table has no such column. */
-export const columnNamed = (table: DataTable, name: string): readonly Id[] => {
-  const column = columnsOf(table).get(name.slice(name.indexOf('.') + 1))
+/** The id of the column that a name reads; none where the table has no such column. */
+const columnIds = (table: DataTable, name: string): readonly Id[] => {
+  const column = columnNamed(table, name)
   return column ? [column.id] : []
 }
 
 /** The columns of a table that anything in a project reads, with the first that does. */
 export function columnsRead(project: Project, table: DataTable): ReadonlyMap<Id, Owner> {
   const read = new Map<Id, Owner>()
-  for (const owner of [...project.screens, ...project.components].toReversed()) {
-    const isItem = tablesShownBy(project, owner.id).includes(table)
-    const lists = owner.parts.filter((part) => part.kind === 'list' && part.table === table.id)
-    const shown = lists.flatMap((list) => project.components.filter(({ id }) => list.kind === 'list' && id === list.component).flatMap(({ parameters }) => parameters.map(({ name }) => name)))
-    const decided = isItem && 'axes' in owner ? owner.axes.flatMap((axis) => decidedBy(axis) ?? []) : []
-    const awaited = isItem ? owner.rules.flatMap(({ trigger }) => (trigger.on === 'changes' ? [trigger.name] : [])) : []
-    const said = everyExpression(owner).flatMap(({ text, part, ofEach: asked }) => columnsIn(text, table, { ofRecord: asked === table.id, ofItem: isItem || lists.some(({ id }) => id === part) }))
-    for (const column of [...said, ...[...decided, ...awaited].filter(isOfItem).flatMap((name) => columnNamed(table, name)), ...shown.flatMap((name) => columnNamed(table, `item.${name}`))]) read.set(column, owner)
-  }
+  for (const owner of [...project.components, ...project.screens]) for (const column of columnsReadBy(project, table, owner)) if (!read.has(column)) read.set(column, owner)
   return read
 }
 
-/** The columns of a table that an expression reads. */
-function columnsIn(text: string, table: DataTable, { ofRecord, ofItem }: { readonly ofRecord: boolean; readonly ofItem: boolean }): readonly Id[] {
-  const visit = (node: Expression, isAsked: boolean): readonly Id[] => {
-    const own = node.kind === 'name' && ((isAsked && isOfRecord(node.name)) || (ofItem && isOfItem(node.name))) ? columnNamed(table, node.name) : []
-    const isOf = node.kind === 'aggregate' && node.table === wordOf(table.name)
-    const found = isOf && node.column !== null ? columnNamed(table, `record.${node.column}`) : []
-    return [...own, ...found, ...operandsOf(node).flatMap((inner) => visit(inner, node.kind === 'aggregate' ? isOf : isAsked))]
-  }
-  return orElse(() => visit(parseExpression(text), ofRecord), [])
+function columnsReadBy(project: Project, table: DataTable, owner: Owner): readonly Id[] {
+  const isItem = tablesShownBy(project, owner.id).includes(table)
+  const lists = owner.parts.filter((part): part is ListPart => part.kind === 'list' && part.table === table.id)
+  const given = lists.flatMap(({ component }) => (component === null ? [] : (componentOf(project, component)?.parameters ?? []).map(({ name }) => ofItem(name))))
+  const decided = 'axes' in owner ? owner.axes.flatMap((axis) => decidedBy(axis) ?? []) : []
+  const awaited = owner.rules.flatMap(({ trigger }) => (trigger.on === 'changes' ? [trigger.name] : []))
+  const own = isItem ? [...decided, ...awaited].filter(isOfItem) : []
+  return [
+    ...everyExpression(owner).flatMap(({ tree, part, ofEach: asked }) => (tree ? columnsIn(tree, table, { isAsked: asked === table.id, isOfItem: isItem || lists.some(({ id }) => id === part) }) : [])),
+    ...[...own, ...given].flatMap((name) => columnIds(table, name)),
+  ]
+}
+
+/** The columns of a table that an expression reads, asked of each of its records or of an item of it, or not. */
+function columnsIn(node: Expression, table: DataTable, reads: { readonly isAsked: boolean; readonly isOfItem: boolean }): readonly Id[] {
+  if (node.kind === 'name') return (reads.isAsked && isOfRecord(node.name)) || (reads.isOfItem && isOfItem(node.name)) ? columnIds(table, node.name) : []
+  const inside = node.kind === 'aggregate' ? { ...reads, isAsked: node.table === wordOf(table.name) } : reads
+  const found = node.kind === 'aggregate' && inside.isAsked && node.column !== null ? columnIds(table, ofRecord(node.column)) : []
+  return [...found, ...operandsOf(node).flatMap((inner) => columnsIn(inner, table, inside))]
 }
 
 /** A question about all the records of a table. */
@@ -97,15 +130,13 @@ export interface Total {
 }
 
 /** The questions an expression asks of all the records of a table. */
-export function totalsIn(text: string, table: DataTable): readonly Total[] {
-  const visit = (node: Expression): readonly Total[] => (node.kind === 'aggregate' && node.table === wordOf(table.name) ? [totalOf(node, table)] : operandsOf(node).flatMap(visit))
-  return orElse(() => visit(parseExpression(text)), [])
-}
+export const totalsIn = (node: Expression, table: DataTable): readonly Total[] =>
+  (node.kind === 'aggregate' && node.table === wordOf(table.name) ? [totalOf(node, table)] : operandsOf(node).flatMap((inner) => totalsIn(inner, table)))
 
 function totalOf(asks: AggregateExpression, table: DataTable): Total {
   const names = asks.of ? namesWithin(asks.of) : []
   const columns = names.filter(isOfRecord)
-  return { asks, columns: [...columns, ...(asks.column === null ? [] : [`record.${asks.column}`])].flatMap((name) => columnNamed(table, name)), isOpen: columns.length < names.length }
+  return { asks, columns: [...columns, ...(asks.column === null ? [] : [ofRecord(asks.column)])].flatMap((name) => columnIds(table, name)), isOpen: columns.length < names.length }
 }
 
 /** The names within an expression; what asks the records of another table counts as a name. */

@@ -16,6 +16,8 @@ export interface CheckContext {
   /** The component itself, and everything inside it that it has to do with. */
   readonly root: Thing
   readonly stateSpace: StateSpace
+  /** Some of it, with each value of some names told apart, and nothing from outside. */
+  readonly stateSpaceFor: (things: readonly Thing[], watched: readonly string[]) => StateSpace
   /** How it looks wherever it can come to rest. */
   readonly resting: RestingConfigurations
   /** States of an axis in which holders put it, or start it, from outside. */
@@ -45,13 +47,15 @@ export function contextOf(project: Project, component: Component, options: Check
   const { isInComponent, drivenTo } = heldAs(project, component.id)
   let stateSpace: StateSpace | undefined
   let resting: RestingConfigurations | undefined
+  const memory = new MemoryAllowance()
   const stateSpaceOf = (): StateSpace => {
     const [group] = independentGroups(project, thingsOn(project, compiled))
-    return new StateSpace(project, surface, certain(group), { ...options, memory: new MemoryAllowance(), outside: (network) => fromAnywhere(network, firstOf(certain(group)), drivenTo) })
+    return new StateSpace(project, surface, certain(group), { ...options, memory, outside: (network) => fromAnywhere(network, firstOf(certain(group)), drivenTo) })
   }
   return {
     project, component, compiled, surface, drivenTo,
     isHeld: isInComponent,
+    stateSpaceFor: (things, watched) => new StateSpace(project, surface, things, { ...options, memory, watched }),
     get root() {
       return this.stateSpace.root
     },

@@ -1,6 +1,7 @@
 import { isSameList, type Id } from '../../document'
 import type { Compiled } from '../../machine'
 import type { Thing } from '../explore'
+import { changesText } from './asked-records'
 import { fillersOf } from './fillers'
 import type { StateSpace } from './state-space'
 
@@ -21,7 +22,7 @@ const remembered = new WeakMap<Compiled, Remembered>()
 export function neverReached(stateSpace: StateSpace, name: string): NeverReached | null {
   const { project, root: { compiled }, things } = stateSpace
   if (!areOneInstance(things)) return lookedFor(stateSpace)
-  const follows = [project.tables, ...fillersOf(project, compiled)]
+  const follows = [project.tables, changesText(project), ...fillersOf(project, compiled)]
   const last = remembered.get(compiled)
   const { byName } = last && isSameList(last.follows, follows) ? last : { byName: new Map<string, NeverReached>() }
   remembered.set(compiled, { follows, byName })

@@ -106,7 +106,7 @@ function setsOn(project: Project, screen: Screen): readonly string[] {
     const follows = [project.tables, ...fillers]
     const last = known.get(compiled)
     if (last && isSameList(last.follows, follows)) return last.sets
-    const sets = [...new Set((fillers.length > 0 ? thingsOn(project, compiled).map((thing) => thing.compiled) : everythingInside(compiled)).flatMap((each) => [...setsOf({ compiled: each })]))]
+    const sets = [...new Set((fillers.length > 0 ? thingsOn(project, compiled).map((thing) => thing.compiled) : everythingInside(compiled)).flatMap((each) => [...setsOf({ project, compiled: each })]))]
     known.set(compiled, { follows, sets })
     return sets
   }, [])

@@ -1,5 +1,6 @@
 import { isSameList, orElse, type Component, type Id, type Project, type Screen } from '../../document'
 import { compile, everythingInside, surfaceComponent } from '../../machine'
+import { changesText } from '../ground/asked-records'
 import { contextOf, type CheckOptions } from '../ground/context'
 import { fillersOf } from '../ground/fillers'
 import { elsewhereText, fromElsewhere } from '../ground/screen-context'
@@ -75,7 +76,7 @@ export class ProjectChecker {
 function dependenciesOf(project: Project, component: Component): readonly unknown[] {
   return orElse(() => {
     const { compiled, drivenTo, isHeld } = contextOf(project, component)
-    return [compiled, ...fillersOf(project, compiled), isHeld, project.tables, project.limits?.longestMs, project.limits?.shortestMs, ...component.axes.map((axis) => [...drivenTo(axis.id)].join(' '))]
+    return [compiled, ...fillersOf(project, compiled), isHeld, project.tables, changesText(project), project.limits?.longestMs, project.limits?.shortestMs, ...component.axes.map((axis) => [...drivenTo(axis.id)].join(' '))]
   }, [project])
 }
 
@@ -83,6 +84,6 @@ function dependenciesOf(project: Project, component: Component): readonly unknow
 function screenDependencies(project: Project, screen: Screen): readonly unknown[] {
   return orElse((): readonly unknown[] => {
     const surface = compile(project, surfaceComponent(project, { screen: screen.id }))
-    return [screen, project.variables, project.tables, ...everythingInside(surface), ...fillersOf(project, surface), elsewhereText(fromElsewhere(project, screen))]
+    return [screen, project.variables, project.tables, changesText(project), ...everythingInside(surface), ...fillersOf(project, surface), elsewhereText(fromElsewhere(project, screen))]
   }, [project])
 }

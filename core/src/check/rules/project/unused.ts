@@ -48,7 +48,7 @@ interface Named {
 
 /** Every variable of a project, with whether anything gives it a value and whether anything depends on it. */
 function variablesIn(project: Project): readonly Named[] {
-  const holders = project.components.map((component) => ({ component, reads: readsOf(project, component), sets: setsOf({ compiled: { component, project } }) }))
+  const holders = project.components.map((component) => ({ component, reads: readsOf(project, component), sets: setsOf({ project, compiled: { component } }) }))
   const screens = project.screens.map((screen) => ({
     reads: new Set([...screen.rules.flatMap(({ guard, actions }) => [...namesOr(guard ?? ''), ...actions.flatMap(expressionsOfAction).flatMap(namesOr)]), ...screen.parts.flatMap((part) => Object.values(part.base).flatMap((value) => (isExpression(value) ? namesOr(value.expr) : [])))]),
     sets: new Set(namesGivenBy(screen)),

@@ -1,7 +1,8 @@
-import { cellIn, sameValue, type Column, type DataTable, type Project } from '../../../document'
+import { cellIn, sameValue, type Column, type DataTable, type Id } from '../../../document'
+import type { Expression } from '../../../expression'
 import { changesOf, columnsRead, everyExpression, totalsIn, type Owner } from '../../ground/asked-records'
 import type { ProjectCheck } from '../../ground/context'
-import type { Finding } from '../../model/finding'
+import type { About, Finding } from '../../model/finding'
 
 /** Columns that something depends on, hold the same in every record, and are never given anything else. */
 export const columnNeverSet: ProjectCheck = {
@@ -16,7 +17,7 @@ export const columnNeverSet: ProjectCheck = {
       return [{
         id: `column-never-set ${table.id} ${column.id}`, kind: 'column-never-set', level: 'note',
         sentence: `“${owner.name}” goes by ${column.name} of ${table.name}, which is the same in all its records, and nothing ever sets it.`,
-        about: 'axes' in owner ? { component: owner.id } : { screen: owner.id },
+        about: aboutOwner(owner),
         remedy: null, witness: null, numbers: { records: table.records.length },
       }]
     })
@@ -33,18 +34,21 @@ function isAlike({ records }: DataTable, column: Column): boolean {
 export const totalNeverChanges: ProjectCheck = {
   name: 'total-never-changes', scope: 'project', levels: ['note'],
   means: 'a sum, count or other total of records that neither come nor go, of columns nothing sets, in a table something does change',
-  finds: (project) => project.tables.flatMap((table) => [...project.components, ...project.screens].flatMap((owner) => fixedTotals(project, table, owner))),
+  finds: (project) => project.tables.flatMap((table) => {
+    const { comeAndGo, columns } = changesOf(project, table)
+    // What stands in a table that never changes is read as it stands there.
+    return comeAndGo || columns.size === 0 ? [] : [...project.components, ...project.screens].flatMap((owner) => fixedTotals(owner, table, columns))
+  }),
 }
 
-function fixedTotals(project: Project, table: DataTable, owner: Owner): readonly Finding[] {
-  const { comeAndGo, columns } = changesOf(project, table)
-  // What stands in a table that never changes is read as it stands there.
-  if (comeAndGo || columns.size === 0) return []
-  const fixed = everyExpression(owner).filter(({ text }) => totalsIn(text, table).some(({ isOpen, columns: asked }) => !isOpen && !asked.some((column) => columns.has(column))))
-  return fixed.map(({ text, part, rule }, index): Finding => ({
+function fixedTotals(owner: Owner, table: DataTable, set: ReadonlySet<Id>): readonly Finding[] {
+  const isFixed = (tree: Expression) => totalsIn(tree, table).some(({ isOpen, columns }) => !isOpen && !columns.some((column) => set.has(column)))
+  return everyExpression(owner).filter(({ tree }) => tree && isFixed(tree)).map(({ text, part, rule }, index): Finding => ({
     id: `total-never-changes ${owner.id} ${table.id} ${part ?? rule ?? ''} ${index}`, kind: 'total-never-changes', level: 'note',
     sentence: `${text} in “${owner.name}” can never be other than at the start: the records of ${table.name} neither come nor go, and nothing sets what it asks of them.`,
-    about: { ...('axes' in owner ? { component: owner.id } : { screen: owner.id }), ...(part === undefined ? {} : { part }), ...(rule === undefined ? {} : { rule }) },
+    about: { ...aboutOwner(owner), ...(part === undefined ? {} : { part }), ...(rule === undefined ? {} : { rule }) },
     remedy: null, witness: null, numbers: {},
   }))
 }
+
+const aboutOwner = (owner: Owner): About => ('axes' in owner ? { component: owner.id } : { screen: owner.id })

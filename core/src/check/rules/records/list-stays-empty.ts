@@ -1,7 +1,7 @@
-import { firstOf, isOfItem, orElse, type ListPart, type Project } from '../../../document'
+import { columnNamed, firstOf, isOfItem, orElse, type ListPart, type Project } from '../../../document'
 import { evaluate, itemEnvironment, namesOr } from '../../../expression'
 import { keptAt } from '../../../machine'
-import { changesOf, columnNamed } from '../../ground/asked-records'
+import { changesOf } from '../../ground/asked-records'
 import type { ComponentCheck } from '../../ground/context'
 import type { ScreenCheck } from '../../ground/screen-context'
 import type { StateSpace } from '../../ground/state-space'
@@ -33,7 +33,7 @@ function isDecided(project: Project, { table: id, filter, component }: ListPart)
   const table = project.tables.find((each) => each.id === id)
   if (!table || filter === null || component === null || table.records.length === 0) return false
   const { comeAndGo, columns } = changesOf(project, table)
-  const isFixed = (name: string) => isOfItem(name) && !columnNamed(table, name).some((column) => columns.has(column))
+  const isFixed = (name: string) => isOfItem(name) && !columns.has(columnNamed(table, name)?.id ?? '')
   return !comeAndGo && namesOr(filter).every(isFixed) && table.records.every((record) => orElse(() => evaluate(filter, itemEnvironment(table, record)), null) === false)
 }
 

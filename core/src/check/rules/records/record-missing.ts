@@ -1,10 +1,11 @@
 import { isTable, orElse, type DataTable } from '../../../document'
 import { isOfRecord, nameOfTable, valueOfTree, type AggregateExpression, type Environment } from '../../../expression'
 import { keptAt } from '../../../machine'
-import { after, independentGroups, MemoryAllowance, setsOf, thingsOn, type Configuration, type Network, type Thing } from '../../explore'
+import { after, independentGroups, setsOf, thingsOn, type Configuration, type Network, type Thing } from '../../explore'
 import { changesOf, everyExpression, namesWithin, totalsIn, type Worded } from '../../ground/asked-records'
+import { oneOfEach } from '../../ground/answers'
 import { listed, type CheckContext, type ComponentCheck } from '../../ground/context'
-import { StateSpace } from '../../ground/state-space'
+import type { StateSpace } from '../../ground/state-space'
 import { witnessTo } from '../../ground/witness'
 import type { Finding } from '../../model/finding'
 
@@ -24,12 +25,11 @@ interface Spoken extends Worded {
 }
 
 function spokenOf({ project, component }: CheckContext): readonly Spoken[] {
-  const removedFrom = project.tables.filter((table) => changesOf(project, table).comeAndGo)
-  const all = removedFrom.flatMap((table) => everyExpression(component).flatMap((worded) => totalsIn(worded.text, table).flatMap(({ asks }): Spoken[] => {
+  const all = project.tables.flatMap((table) => everyExpression(component).flatMap((worded) => (worded.tree ? totalsIn(worded.tree, table) : []).flatMap(({ asks }): Spoken[] => {
     const names = asks.of ? namesWithin(asks.of).filter((name) => !isOfRecord(name)) : []
     return asks.name === 'first' && names.length > 0 ? [{ ...worded, table, asks, names }] : []
-  })))
-  return all.filter(({ text }, index) => all.findIndex((other) => other.text === text) === index)
+  }))).filter(({ table }) => changesOf(project, table).comeAndGo)
+  return oneOfEach(all, ({ text }) => text)
 }
 
 function missingOf(context: CheckContext, { table, asks, names, text, part, rule }: Spoken): readonly Finding[] {
@@ -53,10 +53,10 @@ function missingOf(context: CheckContext, { table, asks, names, text, part, rule
 }
 
 /** All that has to do with some names, explored with each value of theirs told apart. */
-function watching({ project, compiled, surface }: CheckContext, watched: readonly string[]): StateSpace {
+function watching({ project, compiled, stateSpaceFor }: CheckContext, watched: readonly string[]): StateSpace {
   const hasToDo = (thing: Thing) => thing.holder === null || [...setsOf(thing)].some((name) => watched.includes(name))
   const things = independentGroups(project, thingsOn(project, compiled)).filter((group) => group.some(hasToDo)).flat()
-  return new StateSpace(project, surface, things.toSorted((a, b) => a.index - b.index), { watched, memory: new MemoryAllowance() })
+  return stateSpaceFor(things.toSorted((a, b) => a.index - b.index), watched)
 }
 
 /** What names stand for in a configuration, as far as that is known. */
