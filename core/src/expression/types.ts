@@ -3,7 +3,7 @@ import { AGGREGATES } from './aggregates'
 import { FUNCTIONS } from './functions'
 import { ANGLE_TO_POINTER, ExpressionError, parseExpression, placeInText, type AggregateExpression, type Expression } from './parse'
 import { READINGS } from './readings'
-import { columnName, isTableName, ofRecord, tableName } from './tables'
+import { columnName, isOfRecord, isTableName, ofRecord, tableName } from './tables'
 
 /** `anything` is what nobody knows beforehand, such as what comes with a message from outside: it goes with whatever is asked for. */
 export type ExpressionType = 'number' | 'text' | 'yes/no' | 'anything'
@@ -83,7 +83,7 @@ class Typing {
     const type = Object.hasOwn(this.scope, name) ? this.scope[name] : undefined
     if (type) return type
     const names = namesToWrite(this.scope)
-    if (name.startsWith(ofRecord(''))) return this.fail(name, names.some((each) => each.startsWith(ofRecord(''))) ? `No column is called “${name}”. ${columnsIn(this.scope)}` : '“record” is a record of a table that is asked about, such as in count(goods, record.price > 3).')
+    if (isOfRecord(name)) return this.fail(name, names.some(isOfRecord) ? `No column is called “${name}”. ${columnsIn(this.scope)}` : '“record” is a record of a table that is asked about, such as in count(goods, record.price > 3).')
     const measures = names.filter((each) => each.includes('.natural.'))
     const spoken = names.filter((each) => each.endsWith(')'))
     const readings = names.filter((each) => READINGS.some((reading) => each.endsWith(`.${reading}`)) && Object.hasOwn(this.scope, `${each.slice(0, each.indexOf('.'))}.natural.width`))
@@ -138,6 +138,6 @@ class Typing {
 }
 
 const columnsIn = (scope: Scope): string => {
-  const columns = Object.keys(scope).filter((name) => name.startsWith(ofRecord('')))
+  const columns = Object.keys(scope).filter(isOfRecord)
   return columns.length > 0 ? `Known: ${columns.join(', ')}.` : 'It has no columns yet.'
 }

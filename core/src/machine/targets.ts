@@ -31,15 +31,8 @@ function placedAs(targets: Targets, x: number | null, y: number | null): Targets
   const now = { ...targets, values: [{ ...certain(root), ...(x === null ? {} : { x }), ...(y === null ? {} : { y }) }, ...inner] }
   if (known.size >= MEMORY) known.clear()
   known.set(key, now)
-  standing.set(now, targets)
   return now
 }
-
-/** Targets that were placed, to those they are but for their place. */
-const standing = new WeakMap<Targets, Targets>()
-
-/** Whether two targets differ in nothing but where the outermost part is. */
-const areElsewhereAlike = (one: Targets, other: Targets): boolean => (standing.get(one) ?? one) === (standing.get(other) ?? other)
 
 const textOfContents = new WeakMap<Contents, string>()
 
@@ -405,10 +398,6 @@ export function changesBetween(from: Targets, to: Targets): readonly TargetChang
   for (const [part, before] of from.values.entries()) {
     const after = certain(to.values[part])
     if (before === after) continue
-    if (part === 0 && areElsewhereAlike(from, to)) {
-      found.push(...(['x', 'y'] as const).flatMap((property) => (before[property] === after[property] ? [] : [{ part, property }])))
-      continue
-    }
     for (const property in before) if (!sameValue(before[property], after[property])) found.push({ part, property })
     for (const property in after) if (!(property in before)) found.push({ part, property })
   }

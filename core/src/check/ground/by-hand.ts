@@ -31,7 +31,9 @@ const known = new WeakMap<CheckContext, Map<Id, LedByHand | null>>()
 export function ledFarthest(context: CheckContext, rule: Rule): LedByHand | null {
   const ofContext = known.get(context) ?? new Map<Id, LedByHand | null>()
   known.set(context, ofContext)
-  const found = ofContext.get(rule.id) ?? farthest(context, rule)
+  const before = ofContext.get(rule.id)
+  if (before !== undefined) return before
+  const found = farthest(context, rule)
   ofContext.set(rule.id, found)
   return found
 }

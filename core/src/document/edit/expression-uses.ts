@@ -67,24 +67,24 @@ export function renaming(from: string, to: string): Rewording {
   return (expr) => expr.replace(pattern, (found) => (found === from ? to : found))
 }
 
-/** Renames a part, by its name as one word, wherever something is read of it or of what stands there: `line.width`, `is(line.tide, high)`, `angleToPointer(line)`. */
-function renamingPart(from: string, to: string): Rewording {
-  const pattern = quotedOr(`(?<![\\w$.])${literally(from)}(?=\\s*\\.)|(?<![\\w$.])angleToPointer\\(\\s*${literally(from)}(?=\\s*\\))`)
-  return (expr) => expr.replace(pattern, (found) => (/^["']/.test(found) ? found : `${found.slice(0, found.length - from.length)}${to}`))
-}
-
 /** What stands before the dot of a name that is read of no part. */
 const OF_NO_PART = ['item', 'record', 'pointer']
 
-/** What is read of a part that gets another name, and waited for, in its component or on its screen. Of two parts with one word the first is meant. */
-export function renamedReadings({ parts, rules }: Pick<Component | Screen, 'parts' | 'rules'>, part: Id, name: string, rewordedBy: (within: Rewording) => readonly Edit[], owner: RuleOwner): readonly Edit[] {
+/**
+ * Renames a part wherever something is read of it or of what stands there: `line.width`, `is(line.tide, high)`, `angleToPointer(line)`. Of
+ * two parts whose names are one word the first is meant.
+ */
+export function renamingPart(parts: readonly Part[], part: Id, name: string): Rewording {
   const from = wordOf(parts.find(({ id }) => id === part)?.name ?? '')
-  const to = wordOf(name)
-  if (from === to || OF_NO_PART.includes(from) || parts.find((each) => wordOf(each.name) === from)?.id !== part) return []
-  const awaited = rules.flatMap(({ id, trigger }): readonly Edit[] =>
-    (trigger.on === 'changes' && trigger.name.startsWith(`${from}.`) ? [setAt(inside(rulePath(owner, id), 'trigger', 'name'), `${to}${trigger.name.slice(from.length)}`)] : []))
-  return [...rewordedBy(renamingPart(from, to)), ...awaited]
+  if (OF_NO_PART.includes(from) || parts.find((each) => wordOf(each.name) === from)?.id !== part) return (expr) => expr
+  const pattern = quotedOr(`(?<![\\w$.])${literally(from)}(?=\\s*\\.)|(?<![\\w$.])angleToPointer\\(\\s*${literally(from)}(?=\\s*\\))`)
+  return (expr) => expr.replace(pattern, (found) => (/^["']/.test(found) ? found : `${found.slice(0, found.length - from.length)}${wordOf(name)}`))
 }
+
+/** What rules wait to change, said otherwise. */
+export const rewordedAwaited = (owner: RuleOwner, rules: readonly Rule[], within: Rewording): readonly Edit[] =>
+  rules.flatMap(({ id, trigger }): readonly Edit[] =>
+    (trigger.on === 'changes' && within(trigger.name) !== trigger.name ? [setAt(inside(rulePath(owner, id), 'trigger', 'name'), within(trigger.name))] : []))
 
 const AGGREGATE = AGGREGATE_NAMES.join('|')
 

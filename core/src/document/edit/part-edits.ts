@@ -7,7 +7,7 @@ import { propertyDefinition } from '../property'
 import type { Action } from '../rule'
 import type { Id, Value } from '../value'
 import { batch, type Edit } from './edit'
-import { renamedReadings, reworded } from './expression-uses'
+import { renamingPart, reworded, rewordedAwaited } from './expression-uses'
 import type { Path } from './path'
 import { inProject, inside, setAt, unsetAt, insertInto, removeFrom, moveWithin, type Place } from './place'
 import { lookAt, lookPath, lookPlaces, restingLooks, stageLooks, type LookPlace, type OwnLookPlace } from './look-place'
@@ -21,8 +21,10 @@ export const addPart = (component: Id, part: Part, before: Id | null = null): Ed
   insertInto(inProject('components', component, 'parts'), part, before)
 
 /** Renames a part with everything its component reads of it. */
-export const renamePart = (component: Component, part: Id, name: string): Edit =>
-  batch(setAt(inside(partPath(component.id, part), 'name'), name), ...renamedReadings(component, part, name, (within) => reworded(component, within), component.id))
+export function renamePart(component: Component, part: Id, name: string): Edit {
+  const within = renamingPart(component.parts, part, name)
+  return batch(setAt(inside(partPath(component.id, part), 'name'), name), ...reworded(component, within), ...rewordedAwaited(component.id, component.rules, within))
+}
 
 /** Says a property of a part in one look. */
 export function setProperty(component: Component, place: LookPlace, part: Id, property: string, value: Value): Edit {

@@ -10,7 +10,7 @@ import type { Trigger } from '../trigger'
 import { sameValue, type Id, type Value } from '../value'
 import { speakingOf } from './arrange-edits'
 import { batch, type Edit } from './edit'
-import { renamedReadings, rewordedScreen } from './expression-uses'
+import { renamingPart, rewordedAwaited, rewordedScreen } from './expression-uses'
 import { fieldOf, inProject, inside, insertInto, removeFrom, setAt, setFields } from './place'
 import { isAbout } from './part-edits'
 import { removeAction, removeRule } from './rule-edits'
@@ -124,8 +124,10 @@ export function entranceOf(screen: Screen): Entrance | null {
 }
 
 /** Renames a part on a screen with everything the screen reads of it. */
-export const renameOnScreen = (screen: Screen, part: Id, name: string): Edit =>
-  batch(setAt(inside(screenPath(screen.id), 'parts', part, 'name'), name), ...renamedReadings(screen, part, name, (within) => rewordedScreen(screen, within), { screen: screen.id }))
+export function renameOnScreen(screen: Screen, part: Id, name: string): Edit {
+  const within = renamingPart(screen.parts, part, name)
+  return batch(setAt(inside(screenPath(screen.id), 'parts', part, 'name'), name), ...rewordedScreen(screen, within), ...rewordedAwaited({ screen: screen.id }, screen.rules, within))
+}
 
 /** Says properties of a part on a screen. */
 export const setOnScreen = (screen: Id, part: Id, said: Readonly<Record<string, Value>>): Edit =>

@@ -5,7 +5,9 @@ import { stateChangesIn, endOf, interruptedAt, lanesOf, partName, wayOf, type St
 import type { CheckContext, ComponentCheck } from '../../ground/context'
 import { after, enactOn, type Enacted } from '../../explore'
 import type { Trace } from '../../../run'
+import type { DrawItem, DrawList } from '../../../scene'
 import { inMs, type Finding, type Witness } from '../../model/finding'
+import { everythingIn } from '../../ground/placed'
 import { confirmed, witnessOf } from '../../ground/witness'
 
 /** Steps smaller than these are not seen: px, degrees, shares of opacity and scale, and differences in OKLab. */
@@ -122,6 +124,30 @@ export function jumpOf(before: Shown, now: Shown | Literal, { part, property }: 
   return by !== null && by > certain(TOLERANCE.colour) ? { part, property: definition.label, by, unit: 'colour' } : null
 }
 
+/** By how much something jumps, for a sentence; nothing of a colour. */
+export const amountOf = ({ by, unit }: Jump): string => (unit === 'colour' ? '' : ` by ${Math.round(by * 100) / 100}${unit && ` ${unit}`}`)
+
+/** A jump of something that is drawn. */
+export interface SeenJump {
+  readonly item: DrawItem
+  readonly property: string
+  readonly jump: Jump
+}
+
+/** The first property of what is meant that is seen to jump from one picture to the next. */
+export function jumpBetween(before: DrawList, now: DrawList, isMeant: (item: DrawItem) => boolean): SeenJump | null {
+  const were = new Map(everythingIn(before).map(({ item }) => [item.key, item]))
+  for (const { item } of everythingIn(now)) {
+    const was = were.get(item.key)
+    if (!was || !isMeant(item)) continue
+    for (const [property, value] of Object.entries(item.values)) {
+      const jump = jumpOf(was.values[property] ?? null, value ?? null, { part: 0, property })
+      if (jump) return { item, property, jump }
+    }
+  }
+  return null
+}
+
 /** How far two colours are apart in OKLab; null unless both are plain colours. */
 export function colourDifference(a: unknown, b: unknown): number | null {
   if (typeof a !== 'string' || typeof b !== 'string') return null
@@ -137,7 +163,6 @@ interface When {
 
 function finding(context: CheckContext, change: StateChange, { jump, atMs, by }: When): Finding {
   const { component, stateSpace } = context
-  const amount = jump.unit === 'colour' ? '' : ` by ${Math.round(jump.by * 100) / 100}${jump.unit && ` ${jump.unit}`}`
   const when = by ? `when ${wayOf(by)} comes ${inMs(atMs)} after ${wayOf(change)} has begun` : `as soon as ${wayOf(change)} begins`
   const isReduced = change.before.isMotionReduced
   const enacted = isReduced ? null : by ? interrupting(context, change, by, atMs) : stateSpace.enact(stateSpace.closed, after(change.step))
@@ -146,7 +171,7 @@ function finding(context: CheckContext, change: StateChange, { jump, atMs, by }:
   return {
     id: `jumps ${component.id} ${change.axis.id} ${change.from.id} ${change.to.id} ${by ? by.to.id : ''}${isReduced ? ' reduced' : ''}`,
     kind: 'jumps', level: 'risk',
-    sentence: `${jump.property} of ${partName(change.before, jump.part)} jumps${amount} ${when}${isReduced ? ', for people who asked for less motion' : ''}.`,
+    sentence: `${jump.property} of ${partName(change.before, jump.part)} jumps${amountOf(jump)} ${when}${isReduced ? ', for people who asked for less motion' : ''}.`,
     about: { component: component.id, axis: change.axis.id, state: change.from.id, ...(change.rule ? { rule: change.rule.id } : {}), part: itemAt(change.before.compiled.parts, jump.part).part.id },
     remedy: by ? { label: 'Set out from where it is', edit: retargeting(context, change) } : null,
     witness: witness && confirmed(context.project, witness, (trace) => jumpsIn(trace, change, by)), numbers: { atMs, by: jump.by },

@@ -1,4 +1,4 @@
-import { inProject, setAt, textFieldsOf, type FieldPart, type Id } from '../../../document'
+import { textFieldsOf, type Edit, type FieldPart, type Path } from '../../../document'
 import { wordsSize } from '../../../layout'
 import { drawList, startRun } from '../../../run'
 import { itemOf, type DrawList } from '../../../scene'
@@ -6,8 +6,8 @@ import { oneOfEach, stateAtRest } from '../../ground/answers'
 import type { ComponentCheck } from '../../ground/context'
 import { restingWitness } from '../../ground/resting-witness'
 import type { ScreenCheck } from '../../ground/screen-context'
-import { confirmed, witnessOf } from '../../ground/witness'
-import type { Finding } from '../../model/finding'
+import { confirmed, witnessOf, type Shows } from '../../ground/witness'
+import type { About, Finding, Witness } from '../../model/finding'
 
 /** What reaches past its field by less than this, in px, is not missed. */
 const LEAST_PX = 1
@@ -21,11 +21,10 @@ export const textTooWide: ComponentCheck = {
   finds: (context) => {
     const { component } = context
     const lost = context.resting.all.flatMap((atRest) => textFieldsOf(component).flatMap((field) => lostOf(atRest.list, field).map((each) => ({ ...each, field, atRest }))))
-    return oneOfEach(lost, ({ field }) => field.id).map(({ atRest, field, ...each }) => ({
-      ...finding(component, 'components', field, each),
-      about: { component: component.id, ...stateAtRest(context, atRest), part: field.id, property: each.side },
-      witness: restingWitness(context, atRest, [], 'not all of it is to be read', (_trace, _offered, run) => lostOf(drawList(run), field).length > 0),
-    }))
+    return oneOfEach(lost, ({ field }) => field.id).map(({ atRest, field, ...each }) => {
+      const witness = restingWitness(context, atRest, [], CAPTION, isLost(field))
+      return finding(['components', component.id], field, each, { component: component.id, ...stateAtRest(context, atRest) }, witness)
+    })
   },
 }
 
@@ -38,11 +37,10 @@ export const textTooWideOnScreen: ScreenCheck = {
     if (fields.length === 0) return []
     const surface = { screen: screen.id }
     const list = drawList(startRun(project, surface))
-    return fields.flatMap((field) => lostOf(list, field).map((each): Finding => ({
-      ...finding(screen, 'screens', field, each),
-      about: { screen: screen.id, part: field.id, property: each.side },
-      witness: confirmed(project, witnessOf({ surface, inputs: [], chance: null, lookAtMs: 0, caption: 'not all of it is to be read' }), (_trace, _offered, run) => lostOf(drawList(run), field).length > 0),
-    })))
+    return fields.flatMap((field) => lostOf(list, field).map((each) => {
+      const witness = confirmed(project, witnessOf({ surface, inputs: [], chance: null, lookAtMs: 0, caption: CAPTION }), isLost(field))
+      return finding(['screens', screen.id], field, each, surface, witness)
+    }))
   },
 }
 
@@ -65,12 +63,17 @@ function lostOf(list: DrawList, { id }: FieldPart): readonly Lost[] {
   return neededPx - values[side] < LEAST_PX ? [] : [{ side, neededPx: Math.ceil(neededPx), hasPx: Math.floor(values[side]), isPlaceholder: text === values.placeholder }]
 }
 
-function finding(owner: { readonly id: Id }, list: 'components' | 'screens', { id, name, base }: FieldPart, { side, neededPx, hasPx, isPlaceholder }: Lost): Finding {
+const CAPTION = 'not all of it is to be read'
+
+const isLost = (field: FieldPart): Shows => (_trace, _offered, run) => lostOf(drawList(run), field).length > 0
+
+function finding(owner: Path, { id, name, base }: FieldPart, { side, neededPx, hasPx, isPlaceholder }: Lost, about: About, witness: Witness | null): Finding {
   const [adjective, comparative] = side === 'width' ? ['wide', 'wider'] : ['high', 'higher']
-  const edit = list === 'components' ? setAt(inProject('components', owner.id, 'parts', id, 'base', side), neededPx) : setAt(inProject('screens', owner.id, 'parts', id, 'base', side), neededPx)
+  const edit: Edit = { edit: 'set', path: [...owner, 'parts', id, 'base', side], to: neededPx }
   return {
-    id: `text-too-wide ${owner.id} ${id}`, kind: 'text-too-wide', level: 'risk',
+    id: `text-too-wide ${owner.at(-1)} ${id}`, kind: 'text-too-wide', level: 'risk',
     sentence: `${isPlaceholder ? 'The placeholder of' : 'What stands in'} “${name}” is ${neededPx} px ${adjective}, the field ${hasPx} px: not all of it can be read until somebody writes there.`,
-    about: {}, remedy: typeof base[side] === 'number' ? { label: `Make it ${neededPx - hasPx} px ${comparative}`, edit } : null, witness: null, numbers: { neededPx, hasPx },
+    about: { ...about, part: id, property: side },
+    remedy: typeof base[side] === 'number' ? { label: `Make it ${neededPx - hasPx} px ${comparative}`, edit } : null, witness, numbers: { neededPx, hasPx },
   }
 }

@@ -1,13 +1,12 @@
 import { theOne } from '../../../document'
 import { isWithin } from '../../../machine'
 import { chanceIn, drawList, drawListAt, play, startRun } from '../../../run'
-import type { DrawItem, DrawList } from '../../../scene'
 import { isByItself, type Facts, type Seen } from '../../ground/state-space'
 import type { PrototypeCheck } from '../../ground/context'
 import { after, readingWhen, type Thing } from '../../explore'
 import { inMs, type Finding } from '../../model/finding'
 import type { CutTimes } from './never-completes'
-import { jumpOf } from '../picture/jumps'
+import { jumpBetween } from '../picture/jumps'
 import { prototypeContext, surfacesOf, type PrototypeContext } from '../../ground/prototype'
 import { confirmed, witnessOf, witnessTo } from '../../ground/witness'
 
@@ -65,8 +64,9 @@ function jumping({ project, moving }: PrototypeContext, surface: Thing): readonl
     const { inputs, chance, run } = enacted
     const before = startRun(project, moving.surface, chanceIn({ chance }))
     play(before, inputs.filter(({ atMs }) => atMs < run.nowMs), Math.max(0, run.nowMs - 1))
-    const jump = firstJump(drawListAt(before, run.nowMs), drawList(run), surface.path)
-    if (!jump) continue
+    const found = jumpBetween(drawListAt(before, run.nowMs), drawList(run), ({ instance }) => isWithin(instance, surface.path))
+    if (!found) continue
+    const jump = found.jump.property
     const { name, id, kind } = theOne(project.screens, (screen) => screen.id === surface.shown?.screen)
     const witness = confirmed(project, witnessOf({ surface: moving.surface, inputs, chance, lookAtMs: run.nowMs, caption: `${jump} jumps here` }), (trace) => trace.some((event) => event.what === 'surface' && event.screen === id && event.isShown && event.atMs === run.nowMs))
     return [{
@@ -77,19 +77,3 @@ function jumping({ project, moving }: PrototypeContext, surface: Thing): readonl
   }
   return []
 }
-
-/** The first property of a surface that is at another value from one picture to the next, in words. */
-function firstJump(before: DrawList, now: DrawList, path: string): string | null {
-  const were = new Map(everyItem(before).map((item) => [item.key, item]))
-  for (const item of everyItem(now)) {
-    const was = were.get(item.key)
-    if (!was || !isWithin(item.instance, path)) continue
-    for (const [property, value] of Object.entries(item.values)) {
-      const jump = jumpOf(was.values[property] ?? null, value ?? null, { part: 0, property })
-      if (jump) return jump.property
-    }
-  }
-  return null
-}
-
-const everyItem = (list: DrawList): readonly DrawItem[] => list.flatMap((item) => [item, ...everyItem(item.children)])
