@@ -1,16 +1,24 @@
 import type { Component } from './component'
+import type { Part } from './part'
 import { componentOf, type Project } from './project'
 import type { Id } from './value'
 
 /** The components a component has instances of, by parts, lists and what it fills slots with at first. */
 export function componentsIn(component: Pick<Component, 'parts' | 'parameters'>): readonly Id[] {
-  const fromParts = component.parts.flatMap((part) => {
+  const fromSlots = component.parameters.flatMap(({ type, initial }) => (type === 'slot' && typeof initial === 'string' && initial !== '' ? [initial] : []))
+  return [...componentsOfParts(component.parts), ...fromSlots]
+}
+
+const placed = new WeakMap<readonly Part[], readonly Id[]>()
+
+function componentsOfParts(parts: readonly Part[]): readonly Id[] {
+  const known = placed.get(parts) ?? parts.flatMap((part) => {
     const said = Object.entries(part.base).flatMap(([property, value]) => (property.startsWith('param:') && typeof value === 'string' ? [value] : []))
     if (part.kind === 'instance') return [part.component, ...said]
     return part.kind === 'list' && part.component !== null ? [part.component] : []
   })
-  const fromSlots = component.parameters.flatMap(({ type, initial }) => (type === 'slot' && typeof initial === 'string' && initial !== '' ? [initial] : []))
-  return [...fromParts, ...fromSlots]
+  placed.set(parts, known)
+  return known
 }
 
 /** The components that stand on a surface, or inside one that does, at any depth; those that are gone are left out. */

@@ -74,7 +74,7 @@ export const Project = object({
 export interface Project extends Of<typeof Project> {}
 
 /** The component with that id; undefined when there is none. */
-export const componentOf = (project: Project, id: Id): Component | undefined =>
+export const componentOf = (project: Pick<Project, 'components'>, id: Id): Component | undefined =>
   itemWithId(project.components, id)
 
 /** The screen or overlay with that id; undefined when there is none. */

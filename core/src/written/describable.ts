@@ -1,4 +1,4 @@
-import { parameterDefinition, propertiesOf, stateProperty, type Id, type Named, type PartKind, type Project, type PropertyDefinition } from '../document'
+import { componentOf, parameterDefinition, propertiesOf, stateProperty, type Id, type Named, type PartKind, type Project, type PropertyDefinition } from '../document'
 
 /** Something a line can say of a part. */
 export interface Sayable extends PropertyDefinition {
@@ -30,8 +30,9 @@ const LIST_MOTION: readonly Sayable[] = [
  * What a part of some kind can be said to be like: its properties, the states and parameters of the component that is inside it, what a
  * list is a list of. A component in a slot is not said by its text.
  */
-export function describable({ components, tables }: Pick<Project, 'components' | 'tables'>, kind: PartKind, component: Id | null = null): Describable {
-  const inner = components.find(({ id }) => id === component)
+export function describable(project: Pick<Project, 'components' | 'tables'>, kind: PartKind, component: Id | null = null): Describable {
+  const { components, tables } = project
+  const inner = component === null ? undefined : componentOf(project, component)
   return {
     kind,
     definitions: [

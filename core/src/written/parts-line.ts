@@ -18,16 +18,16 @@ export type SaidOfPart<P extends NamedPart, K extends NewKind> =
  * `opacity 0.12; ring opacity 1; plate: fill #767f8a`. A colon is only needed behind a name that is a property as well. Behind `as`
  * comes what a part becomes, as `readPart` has it: `as picture 40x56`. Throws a `RheoError` (`unreadable`) with the word it is about.
  *
- * @param kinds what a part can become
+ * @param kinds what a part can become, asked for only where one does
  */
-export function readPartsLine<P extends NamedPart, K extends NewKind>(line: string, selected: P, parts: readonly P[], kinds: readonly K[]): readonly SaidOfPart<P, K>[] {
+export function readPartsLine<P extends NamedPart, K extends NewKind>(line: string, selected: P, parts: readonly P[], kinds: () => readonly K[]): readonly SaidOfPart<P, K>[] {
   let of = selected
   return piecesOf(line, ';').map((piece) => {
     const named = namedAt(piece, of, parts)
     of = named?.part ?? of
     const rest = named?.rest ?? piece
     const [, becoming] = /^as\s+(\S.*)$/is.exec(rest) ?? []
-    return becoming === undefined ? { of, said: readProperties(rest, of) } : { of, as: readPart(becoming, kinds) }
+    return becoming === undefined ? { of, said: readProperties(rest, of) } : { of, as: readPart(becoming, kinds()) }
   })
 }
 

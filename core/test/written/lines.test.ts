@@ -9,7 +9,7 @@ const of = (kind: PartKind) => ({ kind, definitions: propertiesOf(kind) })
 /** What a line says of a part of some kind that is alone. */
 const readProperties = (line: string, kind: PartKind): readonly SaidText[] => {
   const part = { ...of(kind), id: 'p', name: 'part of it' }
-  return readPartsLine(line, part, [part], []).flatMap((each) => ('said' in each ? each.said : []))
+  return readPartsLine(line, part, [part], () => []).flatMap((each) => ('said' in each ? each.said : []))
 }
 
 const said = (line: string, kind: PartKind = 'box'): Readonly<Record<string, string>> =>
@@ -115,7 +115,7 @@ describe('a line that speaks of several parts', () => {
   const ring = { ...describable(skerryLine, 'instance', 'spinnerRing'), id: 'r', name: 'ring' }
   const parts = [ring, ...(['box', 'text', 'container'] as const).map((kind, index) => ({ ...describable(skerryLine, kind), id: `p${index}`, name: ['plate', 'text', 'row 1'][index]! }))]
   const [, plate, words] = parts
-  const read = (line: string, selected = plate!) => readPartsLine(line, selected, parts, [{ word: 'picture', ...of('picture') }])
+  const read = (line: string, selected = plate!) => readPartsLine(line, selected, parts, () => [{ word: 'picture', ...of('picture') }])
     .map((each) => ('said' in each ? [each.of.name, ...each.said.map(({ definition, text }) => `${definition.name} ${text}`)] : [each.of.name, 'as', each.as.is.word, each.as.name, each.as.said.length]))
 
   test('goes from one to another by their names', () => {
@@ -144,7 +144,7 @@ describe('a line that speaks of several parts', () => {
   test('says what a list is a list of', () => {
     const list = { ...describable(skerryLine, 'list'), id: 'l', name: 'list' }
     const [card, table] = [skerryLine.components[0]!, skerryLine.tables[0]!]
-    const said = readPartsLine(`each as "${card.name}" table "${table.name}" items take 300 stagger 60 only if = item.kind == shown`, list, [list], [])
+    const said = readPartsLine(`each as "${card.name}" table "${table.name}" items take 300 stagger 60 only if = item.kind == shown`, list, [list], () => [])
     expect(said.flatMap((each) => ('said' in each ? each.said.map(({ definition, text }) => [definition.name, text]) : []))).toEqual([
       ['component', card.id], ['table', table.id], ['durationMs', '300'], ['stagger', '60'], ['filter', '= item.kind == shown'],
     ])

@@ -120,7 +120,7 @@ export class Checks {
   /** What was found of an earlier revision is what is known for now, but not of what there is now. */
   private take({ looked, components, screens, project, done, total }: FoundSince, isOfNow: boolean): void {
     const before = this.state.findings
-    const findings = { components: { ...before.components, ...components }, screens: { ...before.screens, ...screens }, project: project ?? before.project }
+    const findings = { components: withNew(before.components, components), screens: withNew(before.screens, screens), project: project ?? before.project }
     if (!isOfNow) return this.publish({ findings })
     const isComplete = project !== null
     this.publish({ findings: isComplete ? this.ofWhatIsThere(findings) : findings, isComplete, current: new Set([...this.state.current, ...looked]), progress: { done, total } })
@@ -140,27 +140,34 @@ export class Checks {
   }
 }
 
+/** What is known of each, with what is known anew; the same where nothing is. */
+const withNew = <T>(known: Readonly<Record<Id, T>>, fresh: Readonly<Record<Id, T>>): Readonly<Record<Id, T>> => (Object.keys(fresh).length === 0 ? known : { ...known, ...fresh })
+
 /** Everything that is to be said of a component, wherever it stands. */
-export const findingsAbout = (found: ProjectFindings, component: Id): readonly Finding[] =>
-  [...(found.components[component]?.findings ?? []), ...(foundElsewhere(found).get(component) ?? [])]
+export const findingsAbout = ({ components, screens, project }: ProjectFindings, component: Id): readonly Finding[] => [
+  ...(components[component]?.findings ?? []),
+  ...byComponent(screens, () => Object.values(screens).flatMap(({ findings }) => findings), component),
+  ...byComponent(project, () => project.findings, component),
+]
 
-const known = new WeakMap<ProjectFindings, ReadonlyMap<Id, readonly Finding[]>>()
+const known = new WeakMap<object, ReadonlyMap<Id, readonly Finding[]>>()
 
-/** What was found of components while screens and the project were looked at, by component. All that is shown of a component asks, so it is gathered once. */
-function foundElsewhere(found: ProjectFindings): ReadonlyMap<Id, readonly Finding[]> {
-  const before = known.get(found)
-  if (before) return before
+/** What was found of a component while `what` was looked at. All that is shown of components asks, so it is gathered once for each `what` as it is. */
+function byComponent(what: object, findings: () => readonly Finding[], component: Id): readonly Finding[] {
+  const gathered = known.get(what) ?? groupedByComponent(findings())
+  known.set(what, gathered)
+  return gathered.get(component) ?? []
+}
+
+function groupedByComponent(findings: readonly Finding[]): ReadonlyMap<Id, readonly Finding[]> {
   const gathered = new Map<Id, Finding[]>()
-  for (const { findings } of [...Object.values(found.screens), found.project]) {
-    for (const finding of findings) {
-      const { component, screen } = finding.about
-      if (component === undefined || screen !== undefined) continue
-      const of = gathered.get(component)
-      if (of) of.push(finding)
-      else gathered.set(component, [finding])
-    }
+  for (const finding of findings) {
+    const { component, screen } = finding.about
+    if (component === undefined || screen !== undefined) continue
+    const of = gathered.get(component)
+    if (of) of.push(finding)
+    else gathered.set(component, [finding])
   }
-  known.set(found, gathered)
   return gathered
 }
 

@@ -41,6 +41,8 @@ function FinderList({ onClose }: Pick<FinderProps, 'onClose'>) {
     getOptionLabel: ({ name, kind, of }) => `${kind} ${name} ${of}`, filterOptions: (options) => options,
     inputValue: typed, onInputChange: (_event, text, why) => { if (why === 'input') setTyped(text) },
     onChange: (_event, choice) => {
+      // Where a field is taken away that has the focus, all that has been drawn is laid out at once: it gives the focus up before.
+      if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
       onClose()
       choice?.go()
     },

@@ -44,7 +44,7 @@ export function askedOfParts(bench: Bench, line: string): Parsed<Asked> {
     const edits: Edit[] = []
     const icons: string[] = []
     const properties: Said[] = []
-    for (const said of readPartsLine(line, selected, named, possible(bench))) {
+    for (const said of readPartsLine(line, selected, named, () => possible(bench))) {
       const { part } = said.of
       if ('as' in said) {
         const turned = turnedInto(bench, part, said.as)
