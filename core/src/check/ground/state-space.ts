@@ -118,6 +118,11 @@ export class StateSpace {
     return [...this.known.values()].filter(({ isFinished }) => !isFinished)
   }
 
+  /** What is kept of them, before anything has been looked at. */
+  get network(): Network {
+    return this.space().network
+  }
+
   get ways(): readonly Modality[] {
     return this.options.ways ?? MODALITIES
   }

@@ -34,10 +34,12 @@ function found(stateSpaces: readonly StateSpace[], about: About, name: string): 
   }]
 }
 
-/** The tables that an exploration does not tell apart, or of which it looks at each record alone. */
-function tablesLeftOpen({ closed: { network, explored }, project }: StateSpace): readonly DataTable[] {
+/** The tables that an exploration does not tell apart, or of which it looks at each record alone. Where no table is kept there is nothing to look through. */
+function tablesLeftOpen(stateSpace: StateSpace): readonly DataTable[] {
+  const { project, network } = stateSpace
   if (project.tables.length === 0) return []
   const alone = new Set(network.things.flatMap((thing) => (isLoose(thing) ? [itemOfThing(project, thing)?.table] : [])))
-  const isOpen = (table: DataTable) => network.names.some(({ name, at, domain }) => name === nameOfTable(table) && explored.nodes.some(({ place }) => domain.valueOf(keptAt(place.configuration, at)) === undefined))
+  const keptOf = (table: DataTable) => network.names.filter(({ name }) => name === nameOfTable(table))
+  const isOpen = (table: DataTable) => keptOf(table).some(({ at, domain }) => stateSpace.closed.explored.nodes.some(({ place }) => domain.valueOf(keptAt(place.configuration, at)) === undefined))
   return project.tables.filter((table) => alone.has(table) || isOpen(table))
 }
