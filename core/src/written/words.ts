@@ -1,3 +1,5 @@
+import { jsonOf } from './json'
+
 /** A word of a line, with where it is in it. */
 export interface Word {
   /** Without the quotes it is in. */
@@ -11,7 +13,10 @@ export interface Word {
 const OPENING = '(['
 const CLOSING = ')]'
 
-/** The words of a line: what is in quotes is one word, and so is what is in parentheses. A comma or a semicolon at the end of a word is no part of it. */
+/**
+ * The words of a line: what is in quotes is one word, and so is what is in parentheses. A comma or a semicolon at the end of a word is
+ * no part of it. In double quotes a backslash is as in JSON: `\"` is a quote, `\n` the end of a line.
+ */
 export function wordsOf(line: string): readonly Word[] {
   const words: Word[] = []
   let at = 0
@@ -27,9 +32,9 @@ export function wordsOf(line: string): readonly Word[] {
 }
 
 function wordAt(line: string, from: number): Word {
-  const quote = line.charAt(from)
-  const closing = quote === '"' || quote === "'" ? line.indexOf(quote, from + 1) : -1
-  if (closing >= 0) return { text: line.slice(from + 1, closing), isQuoted: true, from, to: closing + 1 }
+  QUOTED.lastIndex = from
+  const [inQuotes] = QUOTED.exec(line) ?? []
+  if (inQuotes !== undefined) return { text: unquoted(inQuotes), isQuoted: true, from, to: from + inQuotes.length }
   let depth = 0
   let to = from
   while (to < line.length && (depth > 0 || !/[\s;]/.test(line.charAt(to)))) {
@@ -41,5 +46,15 @@ function wordAt(line: string, from: number): Word {
   return { text: text.endsWith(',') ? text.slice(0, -1) : text, isQuoted: false, from, to }
 }
 
+const QUOTED = /"(?:[^"\\]|\\.)*"|'[^']*'/y
+
 /** A text without the quotes it is in. */
-export const unquoted = (text: string): string => text.replace(/^(["'])(.*)\1$/, '$2')
+export function unquoted(text: string): string {
+  const [, quote, inside] = /^(["'])(.*)\1$/s.exec(text) ?? []
+  if (inside === undefined) return text
+  // Somebody's backslash that means nothing else is a backslash.
+  return quote === '"' && inside.includes('\\') ? String(jsonOf(text) ?? inside) : inside
+}
+
+/** A text in double quotes that reads as it is, whatever is in it. */
+export const quoted = (text: string): string => JSON.stringify(text)

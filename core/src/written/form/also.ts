@@ -1,0 +1,49 @@
+import { fieldsOf, hasKeys, orElse, RheoError, sameValue } from '../../document'
+import { jsonOf } from '../json'
+import type { FormLine, WrittenLine } from './form-lines'
+
+const ALSO = 'also '
+
+/** What cannot be said in words, as a line of JSON; none where nothing is left. */
+export const also = (left: object | null): readonly WrittenLine[] => (left === null ? [] : [{ text: `${ALSO}${JSON.stringify(left)}`, inside: [] }])
+
+/** Whether a line says something in JSON. */
+export const isAlso = ({ text }: FormLine): boolean => text.startsWith(ALSO)
+
+/** What was read, with what lines of JSON below it say. Throws a `RheoError` (`unreadable`). */
+export const alsoIn = <T extends object>(read: T, inside: readonly FormLine[]): T =>
+  inside.filter(isAlso).reduce((merged, { text }) => mergedWith(merged, jsonIn(text.slice(ALSO.length))), read)
+
+/** An object in JSON. Throws a `RheoError` (`unreadable`) for anything else. */
+export function jsonIn(text: string): object {
+  const value = jsonOf(text)
+  if (isOpen(value)) return value
+  throw new RheoError('unreadable', text, 'Here comes an object in JSON: {"locked": true}.')
+}
+
+/** What of a thing is not, or otherwise, in what is read back of it; null where nothing is. Where it cannot be read back, that is all of it. */
+export function leftOver(whole: object, read: () => object): object | null {
+  return between(whole, orElse(read, {}))
+}
+
+function between(whole: object, read: object): object | null {
+  const fields: Record<string, unknown> = {}
+  for (const [key, value] of Object.entries(whole)) {
+    const other: unknown = fieldsOf(read)[key]
+    if (sameValue(value, other)) continue
+    fields[key] = isOpen(value) && isOpen(other) && Object.keys(other).every((inner) => Object.hasOwn(value, inner)) ? between(value, other) : value
+  }
+  return Object.keys(fields).length === 0 ? null : fields
+}
+
+const isOpen = (value: unknown): value is object => hasKeys(value) && !Array.isArray(value)
+
+function mergedWith<T extends object>(read: T, more: object): T {
+  const merged: Record<string, unknown> = Object.fromEntries(Object.entries(read))
+  for (const [key, value] of Object.entries(more)) {
+    const before = Object.hasOwn(merged, key) ? merged[key] : undefined
+    merged[key] = isOpen(before) && isOpen(value) ? mergedWith(before, value) : value
+  }
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what is read is validated as part of its project
+  return merged as T
+}

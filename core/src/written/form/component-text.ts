@@ -1,0 +1,189 @@
+import { orElse, PART_KINDS, RheoError, type Axis, type CombinationLook, type Component, type Id, type Named, type PairMotion, type Parameter, type Part, type Project, type Rule, type Screen, type Variable } from '../../document'
+import { clausesOf, halves } from '../pieces'
+import { wordsOf } from '../words'
+import { also, alsoIn, isAlso, leftOver } from './also'
+import { axisLine, readAxis, withLooks } from './axis-text'
+import type { FormLine, WrittenLine } from './form-lines'
+import { formed, idClause, listed, motionLine, motionOf, readMotionLine, withoutId } from './motion-text'
+import { readValued, valuedLine } from './named-text'
+import { idOf, nameText, referenceText, referred } from './names'
+import { lookLines, readLook } from './look-text'
+import { inTreeOrder, isOfPart, partLines, readPartLine } from './part-text'
+import type { FormScope } from './said-text'
+import { readRule, ruleLine } from './rule-text'
+import { triggerKindAt } from './trigger-text'
+
+/** Reads one line, and says what is wrong with it where it cannot; the others are read all the same. */
+export type Attempt = <T>(line: FormLine, read: () => T) => T | undefined
+
+export const STOP: Attempt = (_line, read) => read()
+
+/** A component with everything in it. */
+export function componentLine(project: Project, component: Component): WrittenLine {
+  const scope: FormScope = { project, owner: component }
+  const { id, name, axes, combinations, pairs, motion, absent } = component
+  const text = listed([`component ${nameText(name)}`, ...idClause(id, madeId(project.components, component))])
+  const inside = [
+    ...component.parameters.map((parameter, index) => valuedLine('parameter', parameter, parameter.initial, 'initial', component.parameters.slice(0, index), project.components)),
+    ...variableLines(project, component.variables, 'variable'),
+    ...rootLines(scope),
+    ...axes.map((axis, index) => axisLine(scope, axis, axes.slice(0, index))),
+    ...combinations.map((combination, index) => combinationLine(scope, combination, index)),
+    ...absentLines(scope, absent),
+    ...(motion ? [motionLine(scope, 'motion', motion)] : []),
+    ...pairs.map((pair, index) => pairLine(scope, pair, index)),
+    ...component.rules.map((rule, index) => ruleLine(scope, rule, component.rules.slice(0, index))),
+  ]
+  return withLeft(component, text, inside, () => {
+    const line = lineOf(text, inside)
+    return readComponent(project, line, skeletonOf(line, headOf(line, earlier(project.components, id)), project, STOP), STOP)
+  })
+}
+
+/** What comes before something in its list. */
+export const earlier = <T extends Named>(all: readonly T[], id: Id): readonly T[] => all.slice(0, all.findIndex((each) => each.id === id))
+
+/** The identifier that is made of a name where none is said. */
+export const madeId = (all: readonly Named[], { id, name }: Named): Id => idOf(name, earlier(all, id).map((each) => each.id))
+
+export const lineOf = (text: string, inside: readonly WrittenLine[]): FormLine => ({ number: 0, indent: 0, text, inside: formed(inside) })
+
+export const withLeft = (whole: object, text: string, inside: readonly WrittenLine[], read: () => object): WrittenLine => ({ text, inside: [...inside, ...also(leftOver(whole, read))] })
+
+export const variableLines = (project: Project, variables: readonly Variable[], keyword: string): readonly WrittenLine[] =>
+  variables.map((variable, index) => valuedLine(keyword, variable, variable.start, 'start', variables.slice(0, index), project.components))
+
+export function rootLines(scope: FormScope): readonly WrittenLine[] {
+  const all = inTreeOrder(scope.owner.parts)
+  return all.filter(({ parent }) => parent === null).map((part) => partLines(scope, part, all))
+}
+
+export const absentLines = (scope: FormScope, absent: Component['absent']): readonly WrittenLine[] => (Object.keys(absent).length === 0 ? [] : [{ text: 'absent', inside: lookLines(scope, absent) }])
+
+function combinationLine(scope: FormScope, { id, states, look }: CombinationLook, index: number): WrittenLine {
+  const axes = 'axes' in scope.owner ? scope.owner.axes : []
+  const said = Object.entries(states).map(([axis, state]) => `${referenceText(axes, axis)} ${referenceText(axes.find((each) => each.id === axis)?.states ?? [], state)}`)
+  return { text: `combination ${listed([...said, ...idClause(id, `combination${index + 1}`)])}`, inside: lookLines(scope, look) }
+}
+
+function pairLine(scope: FormScope, { id, axis, from, to, motion }: PairMotion, index: number): WrittenLine {
+  const axes = 'axes' in scope.owner ? scope.owner.axes : []
+  const of = axes.find((each) => each.id === axis)
+  const named = [...(of?.states ?? []), ...(of?.groups ?? [])]
+  const name = (state: Id | null) => (state === null ? 'any' : referenceText(named, state, ['any']))
+  return motionLine(scope, `motion ${name(from)} -> ${name(to)}`, motion, [...(of === axes[0] ? [] : [`axis ${referenceText(axes, axis)}`]), ...idClause(id, `pair${index + 1}`)])
+}
+
+/** A component as it can be referred to: its name, its axes, its parameters and variables. */
+export function skeletonOf(line: FormLine, { id, name }: Named, { components }: Pick<Project, 'components'>, attempt: Attempt): Component {
+  const axes: Axis[] = []
+  const parameters: Parameter[] = []
+  const variables: Variable[] = []
+  for (const each of line.inside) {
+    const keyword = keywordOf(each)
+    attempt(each, () => {
+      if (keyword === 'states') axes.push(readAxis(each, axes))
+      // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what is read is validated as part of its project
+      else if (keyword === 'parameter') parameters.push(readValued(each, keyword, 'initial', parameters, components) as Parameter)
+      // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- as above
+      else if (keyword === 'variable') variables.push(readValued(each, keyword, 'start', variables, components) as Variable)
+    })
+  }
+  return { id, name, parts: [], axes, rules: [], combinations: [], parameters, variables, pairs: [], motion: null, absent: {} }
+}
+
+export const keywordOf = ({ text }: FormLine): string => /^[^\s:]*/.exec(text)?.[0] ?? ''
+
+/** What the head of a line says: the name, the identifier, and the words behind the name. Throws a `RheoError` (`unreadable`) where there is no name. */
+export function headOf({ text }: FormLine, before: readonly { readonly id: Id }[]): Named & { readonly words: readonly string[] } {
+  const [head = '', ...clauses] = clausesOf(text)
+  const [, name, ...words] = wordsOf(head)
+  if (!name) throw new RheoError('unreadable', text, 'It lacks its name.')
+  return { id: withoutId(clauses, idOf(name.text, before.map(({ id }) => id))).id, name: name.text, words: words.map((word) => word.text) }
+}
+
+/** A component with all that its lines say. */
+export function readComponent(project: Project, line: FormLine, skeleton: Component, attempt: Attempt): Component {
+  const owner = { ...skeleton, parts: partsIn(project, skeleton, line, attempt) }
+  const scope: FormScope = { project, owner }
+  const axes = [...owner.axes]
+  const [combinations, pairs, rules]: [CombinationLook[], PairMotion[], Rule[]] = [[], [], []]
+  let [motion, absent]: [Component['motion'], Component['absent']] = [null, {}]
+  let axisAt = 0
+  for (const each of line.inside) {
+    attempt(each, () => {
+      switch (keywordOf(each)) {
+        case 'parameter':
+        case 'variable':
+        case 'also':
+          return
+        case 'states': {
+          const axis = axes[axisAt]
+          if (axis) axes[axisAt] = withLooks(scope, axis, each.inside)
+          axisAt++
+          return
+        }
+        case 'combination':
+          combinations.push(combinationOf(scope, each, combinations.length))
+          return
+        case 'absent':
+          absent = readLook(scope, each.inside)
+          return
+        case 'motion':
+          if (each.text.includes('->')) pairs.push(pairOf(scope, each, pairs.length))
+          else motion = motionOf(scope, each)
+          return
+        default:
+          if (!isPart(each)) rules.push(ruleOf(scope, each, rules))
+      }
+    })
+  }
+  return alsoIn({ ...owner, axes, combinations, pairs, rules, motion, absent }, line.inside)
+}
+
+export const isPart = (line: FormLine): boolean => PART_KINDS.some((kind) => kind === keywordOf(line))
+
+export function ruleOf(scope: FormScope, line: FormLine, before: readonly Rule[]): Rule {
+  if (triggerKindAt(line.text)) return readRule(scope, line, before)
+  const word = keywordOf(line)
+  throw new RheoError('unreadable', word, `A line begins with a kind of part, a trigger, or states, parameter, variable, motion, combination, absent; not with “${word}”.`)
+}
+
+/** The parts of lines and of those below them, each before what is inside it. */
+export function partsIn(project: Project, owner: Component | Screen, line: FormLine, attempt: Attempt): readonly Part[] {
+  const parts: Part[] = []
+  const add = (each: FormLine, parent: Id | null): void => {
+    const part = attempt(each, () => readPartLine({ project, owner: { ...owner, parts } }, each, parent, parts))
+    if (!part) return
+    parts.push(part)
+    for (const inner of each.inside) {
+      if (isPart(inner)) add(inner, part.id)
+      else if (!isAlso(inner) && !isOfPart(inner)) attempt(inner, () => { throw new RheoError('unreadable', keywordOf(inner), `Inside a part stand parts: ${PART_KINDS.join(', ')}.`) })
+    }
+  }
+  for (const each of line.inside) if (isPart(each)) add(each, null)
+  return parts
+}
+
+function combinationOf(scope: FormScope, { text, inside }: FormLine, index: number): CombinationLook {
+  const axes = 'axes' in scope.owner ? scope.owner.axes : []
+  const { id, others } = withoutId(clausesOf(text.slice('combination'.length)), `combination${index + 1}`)
+  const states = others.map((clause): readonly [Id, Id] => {
+    const [first, second] = wordsOf(clause)
+    const axis = referred(axes, first?.text ?? '', 'axis')
+    return [axis, referred(axes.find((each) => each.id === axis)?.states ?? [], second?.text ?? '', 'state')]
+  })
+  return { id, states: Object.fromEntries(states), look: readLook(scope, inside.filter((line) => !isAlso(line))) }
+}
+
+function pairOf(scope: FormScope, { text, inside }: FormLine, index: number): PairMotion {
+  const axes = 'axes' in scope.owner ? scope.owner.axes : []
+  const [head, body] = orElse(() => halves(text, ':'), [text, ''] as const)
+  const { id, others } = withoutId(clausesOf(body), `pair${index + 1}`)
+  const named = others.find((clause) => clause.startsWith('axis '))
+  const axis = named === undefined ? axes[0] : axes.find((each) => each.id === referred(axes, wordsOf(named)[1]?.text ?? '', 'axis'))
+  const things = [...(axis?.states ?? []), ...(axis?.groups ?? [])]
+  const [from = '', to = ''] = halves(head.slice('motion'.length), '->')
+  const stateOf = (said: string) => (said === 'any' ? null : referred(things, wordsOf(said)[0]?.text ?? '', 'state'))
+  return { id, axis: axis?.id ?? '', from: stateOf(from), to: stateOf(to), motion: readMotionLine(scope, others.filter((clause) => clause !== named), inside) }
+}

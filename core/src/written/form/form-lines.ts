@@ -1,0 +1,60 @@
+import { RheoError } from '../../document'
+
+/** A line of a written form, with the lines that stand further in below it. */
+export interface FormLine {
+  /** From 1. */
+  readonly number: number
+  /** How many letters it stands further in than the edge. */
+  readonly indent: number
+  readonly text: string
+  readonly inside: readonly FormLine[]
+}
+
+/** Why a line cannot be read. */
+export interface FormProblem {
+  readonly line: number
+  /** From 1. */
+  readonly column: number
+  readonly sentence: string
+}
+
+/** How long a written form may be, in UTF-16 code units. */
+const LONGEST = 20_000_000
+
+type Growing = Omit<FormLine, 'inside'> & { readonly inside: Growing[] }
+
+/** The lines of a text, those that stand further in inside the one above them. Empty lines and those that begin with `#` are passed over. Throws a `RheoError` (`too-large`). */
+export function formLines(text: string): readonly FormLine[] {
+  if (text.length > LONGEST) throw new RheoError('too-large', '', `A written form has up to ${LONGEST.toLocaleString('en')} letters.`)
+  const roots: Growing[] = []
+  const open: Growing[] = []
+  for (const [index, raw] of text.split(/\r\n?|\n/).entries()) {
+    const said = raw.trim()
+    if (said === '' || said.startsWith('#')) continue
+    const line: Growing = { number: index + 1, indent: raw.length - raw.trimStart().length, text: said, inside: [] }
+    while ((open.at(-1)?.indent ?? -1) >= line.indent) open.pop()
+    const holder = open.at(-1)
+    if (holder) holder.inside.push(line)
+    else roots.push(line)
+    open.push(line)
+  }
+  return roots
+}
+
+/** The text of lines, each two letters further in than what it is inside. */
+export const textOfLines = (lines: readonly WrittenLine[]): string => lines.map((line) => `${written(line, 0)}\n`).join('')
+
+/** A line that is to be written. */
+export interface WrittenLine {
+  readonly text: string
+  readonly inside: readonly WrittenLine[]
+}
+
+const written = ({ text, inside }: WrittenLine, depth: number): string =>
+  [`${'  '.repeat(depth)}${text}`, ...inside.map((line) => written(line, depth + 1))].join('\n')
+
+/** Where of a line something is that a `RheoError` is about: where its place stands in it, or at its beginning. */
+export function problemIn({ number, indent, text }: FormLine, { place, message }: RheoError): FormProblem {
+  const at = place === '' ? -1 : text.indexOf(place)
+  return { line: number, column: indent + Math.max(0, at) + 1, sentence: message }
+}

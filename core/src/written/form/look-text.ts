@@ -1,0 +1,32 @@
+import { itemAt, type Look } from '../../document'
+import { readProperties } from '../properties-line'
+import { wordsOf } from '../words'
+import { also, alsoIn, leftOver } from './also'
+import type { FormLine, WrittenLine } from './form-lines'
+import { referenceText, referred } from './names'
+import { innerOf, propertiesText, saidOf, sayableOf, type FormScope } from './said-text'
+
+/** What a look says, a line for each part. */
+export function lookLines(scope: FormScope, look: Look): readonly WrittenLine[] {
+  const { parts } = scope.owner
+  return Object.entries(look).map(([id, said]) => {
+    const part = parts.find((each) => each.id === id)
+    const of = part ? sayableOf(scope, part.kind, innerOf(part)) : sayableOf(scope, 'box', null)
+    const properties = propertiesText(scope, of, said)
+    const text = `${referenceText(parts, id)}:${properties === '' ? '' : ` ${properties}`}`
+    return { text, inside: also(leftOver(said, () => itemAt(Object.values(readLook(scope, [{ number: 0, indent: 0, text, inside: [] }])), 0))) }
+  })
+}
+
+/** A look of such lines. Throws a `RheoError` (`unreadable`). */
+export function readLook(scope: FormScope, lines: readonly FormLine[]): Look {
+  return Object.fromEntries(lines.map(({ text, inside }) => {
+    const { parts } = scope.owner
+    const [first] = wordsOf(text)
+    const [, name = '', rest = ''] = (first?.isQuoted === true ? [text, first.text, text.slice(first.to).replace(/^:\s*/, '')] : /^([^:]*):\s*(.*)$/s.exec(text)) ?? []
+    const id = referred(parts, name, 'part')
+    const part = parts.find((each) => each.id === id)
+    const { base } = saidOf(readProperties(rest, part ? sayableOf(scope, part.kind, innerOf(part)) : sayableOf(scope, 'box', null)), scope)
+    return [id, alsoIn(base, inside)]
+  }))
+}

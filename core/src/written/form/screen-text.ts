@@ -1,0 +1,101 @@
+import { RheoError, type Project, type Rule, type Screen, type ScreenSize, type Variable } from '../../document'
+import { clausesOf, halves } from '../pieces'
+import { wordsOf } from '../words'
+import { alsoIn } from './also'
+import { absentLines, earlier, headOf, isPart, keywordOf, lineOf, madeId, partsIn, rootLines, ruleOf, STOP, variableLines, withLeft, type Attempt } from './component-text'
+import type { FormLine, WrittenLine } from './form-lines'
+import { readLook } from './look-text'
+import { idClause, listed, motionLine, motionOf, withoutId } from './motion-text'
+import { readValued } from './named-text'
+import { idOf, nameText, referenceText, referred } from './names'
+import { ruleLine } from './rule-text'
+import type { FormScope } from './said-text'
+
+/** A screen or overlay with everything on it. */
+export function screenLine(project: Project, screen: Screen): WrittenLine {
+  const scope: FormScope = { project, owner: screen }
+  const { id, name, kind, device, width, height, motion, absent, rules } = screen
+  const text = listed([`${kind} ${nameText(name)} ${device} ${width}x${height}`, ...idClause(id, madeId(project.screens, screen))])
+  const inside = [
+    ...variableLines(project, screen.variables, 'variable'),
+    ...rootLines(scope),
+    ...(screen.sizes ?? []).map((size, index): WrittenLine => ({ text: listed([`size ${nameText(size.name)} ${size.width}x${size.height}`, ...idClause(size.id, idOf(size.name, (screen.sizes ?? []).slice(0, index).map((each) => each.id)))]), inside: [] })),
+    ...(screen.overlay ? [{ text: overlayText(scope, screen.overlay), inside: [] }] : []),
+    ...(absent ? absentLines(scope, absent) : []),
+    ...(motion ? [motionLine(scope, 'motion', motion)] : []),
+    ...rules.map((rule, index) => ruleLine(scope, rule, rules.slice(0, index))),
+  ]
+  return withLeft(screen, text, inside, () => {
+    const line = lineOf(text, inside)
+    return readScreen(project, line, screenSkeleton(line, headOf(line, earlier(project.screens, id)), STOP), STOP)
+  })
+}
+
+/** A screen as it can be referred to. */
+export function screenSkeleton(line: FormLine, { id, name, words }: ReturnType<typeof headOf>, attempt: Attempt): Screen {
+  const [device = 'free', size = ''] = words
+  const [, width, height] = /^(\d+(?:\.\d+)?)x(\d+(?:\.\d+)?)$/.exec(size) ?? []
+  const variables: Variable[] = []
+  for (const each of line.inside) {
+    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what is read is validated as part of its project
+    if (keywordOf(each) === 'variable') attempt(each, () => variables.push(readValued(each, 'variable', 'start', variables, []) as Variable))
+  }
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- as above
+  return { id, name, kind: keywordOf(line) as Screen['kind'], device: device as Screen['device'], width: Number(width ?? 390), height: Number(height ?? 844), parts: [], rules: [], variables, overlay: null, motion: null }
+}
+
+/** A screen with all that its lines say. */
+export function readScreen(project: Project, line: FormLine, skeleton: Screen, attempt: Attempt): Screen {
+  const owner = { ...skeleton, parts: partsIn(project, skeleton, line, attempt) }
+  const scope: FormScope = { project, owner }
+  const rules: Rule[] = []
+  const sizes: ScreenSize[] = []
+  let [motion, absent, overlay]: [Screen['motion'], Screen['absent'], Screen['overlay']] = [null, undefined, null]
+  for (const each of line.inside) {
+    attempt(each, () => {
+      switch (keywordOf(each)) {
+        case 'variable':
+        case 'also':
+          return
+        case 'size':
+          sizes.push(sizeOf(each, sizes))
+          return
+        case 'over':
+          overlay = overlayOf(scope, each)
+          return
+        case 'absent':
+          absent = readLook(scope, each.inside)
+          return
+        case 'motion':
+          motion = motionOf(scope, each)
+          return
+        default:
+          if (!isPart(each)) rules.push(ruleOf(scope, each, rules))
+      }
+    })
+  }
+  return alsoIn({ ...owner, rules, motion, overlay, ...(absent ? { absent } : {}), ...(sizes.length > 0 ? { sizes } : {}) }, line.inside)
+}
+
+function overlayText({ owner }: FormScope, { backdropOpacity, closesOnOutsideTap, closesOnEscape, at, firstFocus }: NonNullable<Screen['overlay']>): string {
+  return `over: ${listed([`backdrop ${backdropOpacity}`, ...(closesOnOutsideTap ? ['closes on outside tap'] : []), ...(closesOnEscape ? ['closes on Escape'] : []), ...(at === undefined ? [] : [`at ${at}`]), ...(firstFocus === undefined ? [] : [`focus ${referenceText(owner.parts, firstFocus)}`])])}`
+}
+
+function overlayOf({ owner }: FormScope, { text }: FormLine): NonNullable<Screen['overlay']> {
+  const clauses = clausesOf(halves(text, ':')[1])
+  const after = (word: string) => clauses.find((clause) => clause.startsWith(`${word} `))?.slice(word.length + 1)
+  const [at, focus] = [after('at'), after('focus')]
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what is read is validated as part of its project
+  return {
+    backdropOpacity: Number(after('backdrop') ?? 0), closesOnOutsideTap: clauses.includes('closes on outside tap'), closesOnEscape: clauses.includes('closes on Escape'),
+    ...(at === undefined ? {} : { at }), ...(focus === undefined ? {} : { firstFocus: referred(owner.parts, wordsOf(focus)[0]?.text ?? '', 'part') }),
+  } as NonNullable<Screen['overlay']>
+}
+
+function sizeOf({ text }: FormLine, before: readonly ScreenSize[]): ScreenSize {
+  const [head = '', ...clauses] = clausesOf(text)
+  const [, name, size] = wordsOf(head)
+  const [width = NaN, height = NaN] = (size?.text ?? '').split('x').map(Number)
+  if (!name || Number.isNaN(width) || Number.isNaN(height)) throw new RheoError('unreadable', head, 'A size has a name, a width and a height: size "small phone" 360x740.')
+  return { id: withoutId(clauses, idOf(name.text, before.map(({ id }) => id))).id, name: name.text, width, height }
+}

@@ -1,0 +1,81 @@
+import { describe, expect, it } from '@jest/globals'
+import fc from 'fast-check'
+import { skerryLine } from '@rheoscope/core/demo'
+import { certain, componentsOn, serialise, type Component, type Project } from '@rheoscope/core/document'
+import { readProject } from '@rheoscope/core/schema'
+import { readWritten, writtenProject } from '@rheoscope/core/written'
+import { reworded } from './any-names'
+
+const RUNS = Number(process.env.RHEOSCOPE_WRITTEN ?? 20)
+
+function readBack(project: Project): Project {
+  const { project: read, problems } = readWritten(writtenProject(project))
+  expect(problems).toEqual([])
+  return read
+}
+
+const component = (text: string): Component => certain(readWritten(text).project.components[0])
+
+describe('the written form of a project', () => {
+  it('is read back as the same project, and written again as the same text', () => {
+    const text = writtenProject(skerryLine)
+    expect(readBack(skerryLine)).toEqual(skerryLine)
+    expect(writtenProject(readBack(skerryLine))).toBe(text)
+  })
+
+  it('says everything of the components and screens of the demo in words', () => {
+    expect(writtenProject(skerryLine)).not.toMatch(/^\s+(also|(id \S+ )?action) \{/m)
+  })
+
+  it('is as exact whatever things are called and whatever they say', () => {
+    const withOne = skerryLine.screens.map((screen): Project => ({ ...skerryLine, screens: [{ ...screen, rules: [] }], startScreen: null, components: componentsOn(skerryLine, screen).map((each) => ({ ...each, rules: each.rules.filter(({ actions }) => actions.every((action) => !('screen' in action))) })), takes: [], promises: [], assets: [] }))
+    fc.assert(fc.property(fc.constantFrom(...withOne).chain(reworded), (project) => {
+      const back = readBack(project)
+      expect(back).toEqual(project)
+      expect(writtenProject(back)).toBe(writtenProject(project))
+    }), { numRuns: RUNS })
+  })
+
+  it('makes a project that is valid', () => {
+    expect(readProject(serialise(readBack(skerryLine)))).toEqual(skerryLine)
+  })
+
+  it('reads what a person would write, identifiers and all left out', () => {
+    const { name, parts, axes, rules, parameters } = component([
+      'component Boarding button',
+      '  parameter labelText: text "Board"',
+      '  container plate 208x42 fill #24506f radius 6 cursor pointer role button focusable accessible name "= labelText"',
+      '    text label "= labelText" alignment center weight 700 fill #ffffff',
+      '    # The tick is drawn by hand.',
+      '    path tick at 58,15 stroke #ffffff opacity 0 outline "M1 6 L5 10 L13 1"',
+      '  states boarding: rest, over, working, done',
+      '    look over',
+      '      plate: fill #3b6d91',
+      '  tap: rest, over -> working, 160 ms ease-in-out',
+      '  after 1800: working -> done, 160 ms',
+      '  tap on plate: working -> ignored',
+    ].join('\n').replace('component Boarding button', 'component "Boarding button"').replace('cursor pointer', 'pointer cursor pointer'))
+    expect({ name, parts: parts.map((part) => [part.id, part.parent]), parameters: parameters.map((each) => each.initial) }).toEqual({ name: 'Boarding button', parts: [['plate', null], ['label', 'plate'], ['tick', 'plate']], parameters: ['Board'] })
+    expect(axes[0]?.states.map(({ id, look }) => [id, look])).toEqual([['rest', {}], ['over', { plate: { fill: '#3b6d91' } }], ['working', {}], ['done', {}]])
+    expect(rules.map(({ trigger, part, within, target, motion }) => [trigger.on, part, within, target, motion?.durationMs])).toEqual([
+      ['tap', null, { only: ['rest', 'over'] }, { go: 'state', state: 'working' }, 160],
+      ['after', null, { only: ['working'] }, { go: 'state', state: 'done' }, 160],
+      ['tap', 'plate', { only: ['working'] }, { go: 'ignored' }, undefined],
+    ])
+  })
+
+  it('tells every line that cannot be read, with its place, and loses no other', () => {
+    const { project, problems } = readWritten(['component Lamp', '  container plate 20x20 glow 3', '  container frame 20x20', '  states light: off, on', '    look onn', '  tap: off -> onn', '  tap on frame: off -> on', '  shine: off'].join('\n'))
+    expect(problems.map(({ line, column }) => [line, column])).toEqual([[2, 25], [4, 3], [6, 15], [8, 3]])
+    expect(problems[2]?.sentence).toBe('There is no state called “onn”: off, on.')
+    expect(project.components[0]?.rules).toHaveLength(1)
+    expect(project.components[0]?.parts.map(({ name }) => name)).toEqual(['frame'])
+  })
+
+  it('refuses a megabyte of nonsense', () => {
+    const nonsense = Array.from({ length: 20_000 }, (_each, index) => `${' '.repeat(index % 7)}component "${index}" (({{ ; -> : , ' = @ # ${index}`).join('\n')
+    const { problems } = readWritten(nonsense)
+    expect(problems.length).toBeGreaterThan(0)
+    expect(problems.length).toBeLessThanOrEqual(100)
+  })
+})
