@@ -15,6 +15,7 @@ const SUITES = [
   ['2,000 random tables with what is written and done to them', jest('unit', 'core/test/check/explore/records'), { RHEOSCOPE_SHOPS: '2000' }],
   ['checks after edits against checks from scratch', jest('unit', 'core/test/check/incremental'), { RHEOSCOPE_EDITED: '60' }],
   ['10,000 random inputs on every screen', jest('unit', 'core/test/run/random-inputs'), { RHEOSCOPE_RANDOM_RUNS: '100' }],
+  ['10,000 random projects in the written form', jest('unit', 'core/test/written/form'), { RHEOSCOPE_WRITTEN: '10000' }],
   ['every property with other examples', jest('unit', 'core/test', 'web/test'), {}],
   ['a fault of every kind in every component', ['npx', ['tsx', 'scripts/seed-faults.ts']], {}],
   ['50 windows at 8 processes that are killed, for 10 minutes; with root also a full disk', jest('e2e', 'e2e/shared-database', '--forceExit'), { RHEOSCOPE_PROCESSES: '8', RHEOSCOPE_WINDOWS: '50', RHEOSCOPE_SECONDS: '600', ...(process.getuid?.() === 0 ? { RHEOSCOPE_DISK_MB: '1500' } : {}) }],

@@ -1,9 +1,10 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { Command, InvalidArgumentError, Option } from 'commander'
 import { MODALITIES, type Severity, type Modality } from '@rheoscope/core/check'
-import { RheoError } from '@rheoscope/core/document'
-import { readProject } from '@rheoscope/core/schema'
+import { RheoError, serialise, type Project } from '@rheoscope/core/document'
+import { openedText } from '@rheoscope/core/exchange'
 import { checkReport, FORMATS, LEVELS, type Format } from './check-report'
+import { writtenOf } from './written-of'
 import { takeFrom, takeReport, type TakeFormat } from './take-report'
 
 /** Exit codes: no findings, findings at or above the level asked for or something a take misses, could not run or a check broke down. */
@@ -23,14 +24,14 @@ const listOf = <Item extends string>(text: string, known: readonly Item[]): read
 program
   .command('check')
   .description('check the components and screens of a project file')
-  .argument('<file>', 'a .rheo.json file')
+  .argument('<file>', 'a .rheo.json or .rheo file')
   .addOption(new Option('--screen <name>', 'look only at one screen and what stands on it, by its name or id'))
   .addOption(new Option('--ways <ways>', 'the ways in which people work').default(MODALITIES, MODALITIES.join(',')).argParser((text) => listOf(text, MODALITIES)))
   .addOption(new Option('--format <format>', 'how to print the findings').choices(FORMATS).default('text'))
   .addOption(new Option('--fail-on <level>', 'the least level that makes it fail').choices(LEVELS).default('fault'))
   .addOption(new Option('--max-level <level>', 'the former name of --fail-on').choices(LEVELS).hideHelp())
   .action((file: string, { screen, ways, format, failOn, maxLevel }: { screen?: string; ways: readonly Modality[]; format: Format; failOn: Severity; maxLevel?: Severity }) => {
-    const project = readProject(readFileSync(file, 'utf8'))
+    const project = projectIn(file)
     const { text, isFound, failures } = checkReport(project, { file, format, level: maxLevel ?? failOn, ways, ...(screen === undefined ? {} : { screen }) })
     process.stdout.write(text)
     process.stderr.write(failures.map((sentence) => `${sentence}\n`).join(''))
@@ -40,15 +41,33 @@ program
 program
   .command('run')
   .description('play a take of a project file and say what it comes to')
-  .argument('<file>', 'a .rheo.json file')
+  .argument('<file>', 'a .rheo.json or .rheo file')
   .requiredOption('--take <take>', 'the name of a take in it, or a file with one')
   .addOption(new Option('--format <format>', 'how to print what it comes to; as data with the whole trace').choices(['text', 'json']).default('text'))
   .action((file: string, { take: named, format }: { take: string; format: TakeFormat }) => {
-    const project = readProject(readFileSync(file, 'utf8'))
+    const project = projectIn(file)
     const take = takeFrom(project, named, () => (existsSync(named) ? readFileSync(named, 'utf8') : null))
     const { text, isMet } = takeReport(project, take, format)
     process.stdout.write(text)
     process.exitCode = isMet ? CLEAN : FOUND
+  })
+
+program
+  .command('write')
+  .description('print a project, or one component of it, in its written form')
+  .argument('<file>', 'a .rheo.json or .rheo file')
+  .addOption(new Option('--component <name>', 'only this component, by its name or id'))
+  .action((file: string, { component }: { component?: string }) => {
+    process.stdout.write(writtenOf(projectIn(file), component))
+  })
+
+program
+  .command('read')
+  .description('print what a written form says as a project file')
+  .argument('<file>', 'a .rheo file')
+  .addOption(new Option('--into <file>', 'a project whose things of the same names are replaced; the others stay'))
+  .action((file: string, { into }: { into?: string }) => {
+    process.stdout.write(serialise(openedText(readFileSync(file, 'utf8'), into === undefined ? null : projectIn(into)).project))
   })
 
 try {
@@ -57,6 +76,11 @@ try {
   const sentence = error instanceof RheoError ? error.message : isOfSystem(error) ? `The file cannot be read: ${error.message}.` : `Rheoscope broke down: ${error instanceof Error ? String(error.stack) : JSON.stringify(error)}`
   process.stderr.write(`${sentence}\n`)
   process.exitCode = FAILED
+}
+
+/** The project a file holds, in whichever of its two forms. */
+function projectIn(file: string): Project {
+  return openedText(readFileSync(file, 'utf8')).project
 }
 
 /** Whether the operating system refused something, such as reading a file. */

@@ -1,6 +1,7 @@
 import express, { Router } from 'express'
 import { PICTURE_LIMITS, RheoError, starterProject, type NewId, type Project } from '@rheoscope/core/document'
-import { EntryShape, openedFile, validated } from '@rheoscope/core/schema'
+import { openedText } from '@rheoscope/core/exchange'
+import { EntryShape, validated } from '@rheoscope/core/schema'
 import { array, integer, list, number, object, optional, text } from '@rheoscope/core/shape'
 import { skerryLine } from '@rheoscope/core/demo'
 import type { Announcements } from './announcements'
@@ -11,6 +12,9 @@ import type { ProjectStore } from './project-store'
 
 /** The media type of a project file. A page of another origin cannot send it without asking first. */
 export const PROJECT_FILE = 'application/vnd.rheoscope+json'
+
+/** The media type of a project in its written form. */
+export const WRITTEN_FORM = 'text/vnd.rheoscope'
 
 const Creation = object({ name: text(200, { pattern: /^\S(.*\S)?$/s }) })
 
@@ -116,9 +120,9 @@ export function api({ store, assets, outcomes, checks }: Stores, announcements: 
     response.status(201).json(await store.add(await assets.takeOut(renamed(skerryLine))))
   })
 
-  router.post('/projects/file', express.text({ limit: '64mb', type: PROJECT_FILE }), async (request, response) => {
+  router.post('/projects/file', express.text({ limit: '64mb', type: [PROJECT_FILE, WRITTEN_FORM] }), async (request, response) => {
     const text: unknown = request.body
-    const { project, differs } = openedFile(typeof text === 'string' ? text : '')
+    const { project, differs } = openedText(typeof text === 'string' ? text : '')
     response.status(201).json({ ...await store.add(await assets.takeOut(renamed(project))), differs })
   })
 

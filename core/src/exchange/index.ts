@@ -1,3 +1,4 @@
+export { openedText } from './project-file'
 export { pictureFile } from './picture'
 export { pasteText, type Pasted, rowsOf, tableFrom } from './delimited'
 export { svgIn, SVG_LIMITS, type BroughtIn } from './svg-in'

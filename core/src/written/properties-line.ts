@@ -137,5 +137,31 @@ const unreadable = (word: string, sentence: string): RheoError => new RheoError(
 const isColour = (text: string): boolean => /^(#[0-9a-f]{3,8}|@\S+)$/i.test(text)
 
 /** The property with the longest label that stands at a word. */
-const labelAt = (words: readonly Word[], at: number, definitions: readonly Sayable[]): Sayable | null =>
-  definitions.filter(({ label }) => label.split(' ').every((part, index) => words[at + index]?.isQuoted === false && words[at + index]?.text.toLowerCase() === part.toLowerCase())).toSorted((a, b) => b.label.length - a.label.length)[0] ?? null
+function labelAt(words: readonly Word[], at: number, definitions: readonly Sayable[]): Sayable | null {
+  const isAt = (word: string, index: number) => words[at + index]?.isQuoted === false && words[at + index]?.text.toLowerCase() === word
+  return labelsIn(definitions).get(words[at]?.text.toLowerCase() ?? '')?.find((label) => label.words.every(isAt))?.definition ?? null
+}
+
+/** A property by the words of its label, in small letters. */
+interface Label {
+  readonly definition: Sayable
+  readonly words: readonly string[]
+}
+
+const known = new WeakMap<readonly Sayable[], ReadonlyMap<string, readonly Label[]>>()
+
+/** The labels that begin with a word, the longest first. */
+function labelsIn(definitions: readonly Sayable[]): ReadonlyMap<string, readonly Label[]> {
+  const before = known.get(definitions)
+  if (before) return before
+  const labels = new Map<string, Label[]>()
+  for (const definition of definitions.toSorted((a, b) => b.label.length - a.label.length)) {
+    const words = definition.label.toLowerCase().split(' ')
+    const [first = ''] = words
+    const others = labels.get(first)
+    if (others) others.push({ definition, words })
+    else labels.set(first, [{ definition, words }])
+  }
+  known.set(definitions, labels)
+  return labels
+}

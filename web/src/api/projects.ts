@@ -15,7 +15,7 @@ export const createProject = (name: string): Promise<StoredProject> => post('/pr
 export const addDemoProject = (): Promise<StoredProject> => post('/projects/demo', {})
 
 export const openProjectFile = (text: string): Promise<StoredProject> =>
-  request('/projects/file', { method: 'POST', headers: { 'content-type': 'application/vnd.rheoscope+json' }, body: text })
+  request('/projects/file', { method: 'POST', headers: { 'content-type': /^\s*\{/.test(text) ? 'application/vnd.rheoscope+json' : 'text/vnd.rheoscope' }, body: text })
 
 /** Puts a project into the bin. */
 export const removeProject = (id: string): Promise<void> => request(address(id), { method: 'DELETE' })

@@ -11,6 +11,7 @@ export interface Chapter {
 export const CHAPTERS: readonly Chapter[] = [
   { at: 'first-steps', title: 'First steps' },
   { at: 'lines', title: 'Lines' },
+  { at: 'written-form', title: 'Written form' },
   { at: 'semantics', title: 'What a run does' },
   { at: 'checks', title: 'Checks' },
   { at: 'limits', title: 'Limits' },
@@ -28,7 +29,7 @@ export interface Section {
   readonly words: string
 }
 
-const FILES = import.meta.glob<string>('../../../docs/{first-steps,lines,semantics,checks,limits,vocabulary,file-format}.md', { query: '?raw', import: 'default' })
+const FILES = import.meta.glob<string>('../../../docs/{first-steps,lines,written-form,semantics,checks,limits,vocabulary,file-format}.md', { query: '?raw', import: 'default' })
 
 const read = new Map<string, Promise<readonly Section[]>>()
 

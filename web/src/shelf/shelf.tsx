@@ -10,7 +10,7 @@ import { useShelf } from './use-shelf'
 import './shelf.css'
 
 /** Project files are JSON, so this is also what a picker offers. */
-const FILES = '.json,application/json'
+const FILES = '.json,.rheo,application/json'
 
 const BinDialog = lazy(async () => ({ default: (await import('./bin-dialog')).BinDialog }))
 

@@ -6,7 +6,7 @@ import { axisLine, readAxis, withLooks } from './axis-text'
 import type { FormLine, WrittenLine } from './form-lines'
 import { formed, idClause, listed, motionLine, motionOf, readMotionLine, withoutId } from './motion-text'
 import { readValued, valuedLine } from './named-text'
-import { idOf, nameText, referenceText, referred } from './names'
+import { earlier, idOf, nameText, referenceText, referred } from './names'
 import { lookLines, readLook } from './look-text'
 import { inTreeOrder, isOfPart, partLines, readPartLine } from './part-text'
 import type { FormScope } from './said-text'
@@ -39,9 +39,6 @@ export function componentLine(project: Project, component: Component): WrittenLi
     return readComponent(project, line, skeletonOf(line, headOf(line, earlier(project.components, id)), project, STOP), STOP)
   })
 }
-
-/** What comes before something in its list. */
-export const earlier = <T extends Named>(all: readonly T[], id: Id): readonly T[] => all.slice(0, all.findIndex((each) => each.id === id))
 
 /** The identifier that is made of a name where none is said. */
 export const madeId = (all: readonly Named[], { id, name }: Named): Id => idOf(name, earlier(all, id).map((each) => each.id))

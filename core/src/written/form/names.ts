@@ -23,6 +23,9 @@ export function freeId(stem: string, taken: Iterable<Id>): Id {
   return id
 }
 
+/** What comes before something in its list. */
+export const earlier = <T extends Named>(all: readonly T[], id: Id): readonly T[] => all.slice(0, all.findIndex((each) => each.id === id))
+
 /** How something is referred to: by its name, or, where it has none there, by its identifier. */
 export const referenceText = (things: readonly Named[], id: Id, keywords: readonly string[] = []): string => {
   const name = things.find((each) => each.id === id)?.name

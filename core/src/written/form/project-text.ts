@@ -1,8 +1,10 @@
-import { DOCUMENT_VERSION, itemAt, newProject, RheoError, type Component, type Named, type Project, type Screen, type Token, type Variable } from '../../document'
+import { DOCUMENT_VERSION, newProject, RheoError, type Component, type Named, type Pledge, type Project, type Screen, type Token, type Variable } from '../../document'
 import { clausesOf } from '../pieces'
 import { quoted, wordsOf } from '../words'
 import { also, alsoIn, jsonIn, leftOver } from './also'
 import { componentLine, headOf, lineOf, readComponent, skeletonOf, STOP, variableLines, type Attempt } from './component-text'
+import { promiseLine, readPromise, readTake, takeLine } from './take-text'
+import { iconLine, readIcon, readTable, tableLine } from './table-text'
 import { readScreen, screenLine, screenSkeleton } from './screen-text'
 import { formLines, problemIn, textOfLines, type FormLine, type FormProblem, type WrittenLine } from './form-lines'
 import { formed, listed, motionLine, readMotionLine } from './motion-text'
@@ -10,17 +12,20 @@ import { referenceText, referred } from './names'
 import { readValued, valuedLine } from './named-text'
 
 /** What of a project is kept in JSON, each thing in a line behind its word. */
-const IN_JSON = { table: 'tables', picture: 'assets', icon: 'icons', take: 'takes', accepted: 'accepted', promise: 'promises' } as const
+const IN_JSON = { picture: 'assets', accepted: 'accepted' } as const
 
 /** A project in its written form: `readWritten` reads it back as it is. */
 export const writtenProject = (project: Project): string => textOfLines([
   projectLine(project),
   ...project.tokens.map((token, index) => valuedLine('token', token, token.value, 'value', project.tokens.slice(0, index), [])),
   ...variableLines(project, project.variables, 'shared'),
-  ...kept(project, 'table'), ...kept(project, 'picture'), ...kept(project, 'icon'),
+  ...project.tables.map((table, index) => tableLine(table, project.tables.slice(0, index))),
+  ...kept(project, 'picture'), ...project.icons.map((icon, index) => iconLine(icon, project.icons.slice(0, index))),
   ...project.components.map((component) => componentLine(project, component)),
   ...project.screens.map((screen) => screenLine(project, screen)),
-  ...kept(project, 'take'), ...kept(project, 'promise'), ...kept(project, 'accepted'),
+  ...project.takes.map((take, index) => takeLine(project, take, project.takes.slice(0, index))),
+  ...project.promises.map((pledge, index) => promiseLine(project, pledge, index)),
+  ...kept(project, 'accepted'),
 ])
 
 /** One component of a project in its written form. */
@@ -57,63 +62,102 @@ export interface ReadProjectText {
 /** So many problems are told at once. */
 const MOST_PROBLEMS = 100
 
-/** Reads a project from its written form. What cannot be read is told, with its place, and left out; it is not validated yet. Throws a `RheoError` (`too-large`). */
-export function readWritten(text: string): ReadProjectText {
-  const problems: FormProblem[] = []
-  const attempt: Attempt = (line, read) => {
+/**
+ * Reads a project from its written form. What cannot be read is told, with its place, and left out; it is not validated yet. Throws a `RheoError` (`too-large`).
+ *
+ * @param into a project whose things of the same names are replaced; the others stay, and the text can refer to all of them
+ */
+export const readWritten = (text: string, into: Project | null = null): ReadProjectText => new ProjectReader(formLines(text), into ?? newProject('project', 'Project')).read()
+
+class ProjectReader {
+  private readonly problems: FormProblem[] = []
+
+  constructor(private readonly lines: readonly FormLine[], private readonly into: Project) {}
+
+  read(): ReadProjectText {
+    const { into } = this
+    const [components, screens] = [this.heads(into.components, 'component'), this.heads(into.screens, 'screen', 'overlay')]
+    const valued: Project = {
+      ...into, version: DOCUMENT_VERSION,
+      tokens: together(into.tokens, this.valued<Token>('token', 'value')), variables: together(into.variables, this.valued<Variable>('shared', 'start')),
+      tables: together(into.tables, this.each('table', readTable)), icons: together(into.icons, this.each('icon', readIcon)),
+      ...Object.fromEntries(Object.entries(IN_JSON).map(([word, list]) => [list, [...into[list], ...this.each(word, ({ text }) => jsonIn(text.slice(word.length)))]])),
+    }
+    // What a slot is filled with at first can be a component further down.
+    const named = { ...valued, components: together(into.components, components.map(({ line, head }) => skeletonOf(lineOf(line.text, []), head, valued, STOP))) }
+    const skeletons = components.map(({ line, head }) => ({ line, skeleton: skeletonOf(line, head, named, this.attempt) }))
+    const surfaces = screens.map(({ line, head }) => ({ line, skeleton: screenSkeleton(line, head, this.attempt) }))
+    const headed = this.headed({ ...valued, components: together(into.components, skeletons.map(({ skeleton }) => skeleton)), screens: together(into.screens, surfaces.map(({ skeleton }) => skeleton)) })
+    const project: Project = {
+      ...headed,
+      components: together(into.components, skeletons.map(({ line, skeleton }) => this.attempt(line, () => readComponent(headed, line, skeleton, this.attempt)) ?? skeleton)),
+      screens: together(into.screens, surfaces.map(({ line, skeleton }) => this.attempt(line, () => readScreen(headed, line, skeleton, this.attempt)) ?? skeleton)),
+      takes: together(into.takes, this.each('take', (line, before) => readTake(headed, line, before))),
+      promises: [...into.promises, ...this.each<Pledge>('promise', (line, before) => readPromise(headed, line, before.length))],
+    }
+    for (const line of this.lines) if (!WORDS.includes(wordOfLine(line))) this.attempt(line, () => beginsWithNothing(line))
+    return { project, problems: this.problems.toSorted((a, b) => a.line - b.line) }
+  }
+
+  private readonly attempt: Attempt = (line, read) => {
     try {
       return read()
     } catch (error) {
       if (!(error instanceof RheoError)) throw error
-      if (problems.length < MOST_PROBLEMS) problems.push(problemIn(line, error))
+      if (this.problems.length < MOST_PROBLEMS) this.problems.push(problemIn(line, error))
       return undefined
     }
   }
-  const lines = formLines(text)
-  const linesOf = (...words: readonly string[]) => lines.filter((line) => words.includes(wordOfLine(line)))
-  const valued = <T extends Named>(word: string, field: string) => linesOf(word).reduce<readonly T[]>((before, line) => {
-    const read = attempt(line, () => readValued(line, word, field, before, []))
-    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what is read is validated as part of its project
-    return read ? [...before, read as T] : before
-  }, [])
-  let project: Project = { ...newProject('project', 'Project'), version: DOCUMENT_VERSION, tokens: valued<Token>('token', 'value'), variables: valued<Variable>('shared', 'start') }
-  for (const [word, list] of Object.entries(IN_JSON)) {
-    project = { ...project, [list]: linesOf(word).flatMap((line): readonly unknown[] => attempt(line, () => [jsonIn(line.text.slice(word.length))]) ?? []) }
-  }
-  const [components, screens] = [linesOf('component'), linesOf('screen', 'overlay')]
-  const heads = headsOf(components, attempt)
-  // What a slot is filled with at first can be a component further down.
-  const named = { ...project, components: heads.map(({ line, head }) => skeletonOf(lineOf(line.text, []), head, project, STOP)) }
-  const surfaces = headsOf(screens, attempt)
-  project = {
-    ...project,
-    components: heads.map(({ line, head }) => skeletonOf(line, head, named, attempt)),
-    screens: surfaces.map(({ line, head }) => screenSkeleton(line, head, attempt)),
-  }
-  const [first] = linesOf('project')
-  if (first) project = { ...project, ...attempt(first, () => readHead(first, project)) }
-  const known = project
-  project = {
-    ...known,
-    components: known.components.map((skeleton, index) => attempt(itemAt(heads, index).line, () => readComponent(known, itemAt(heads, index).line, skeleton, attempt)) ?? skeleton),
-    screens: known.screens.map((skeleton, index) => attempt(itemAt(surfaces, index).line, () => readScreen(known, itemAt(surfaces, index).line, skeleton, attempt)) ?? skeleton),
-  }
-  const odd = lines.filter((line) => !WORDS.includes(wordOfLine(line)))
-  for (const line of odd) attempt(line, () => { throw new RheoError('unreadable', wordOfLine(line), `A text begins its lines with ${listed(WORDS)}; not with “${wordOfLine(line)}”.`) })
-  return { project, problems: problems.toSorted((a, b) => a.line - b.line) }
-}
 
-const WORDS: readonly string[] = ['project', 'token', 'shared', 'component', 'screen', 'overlay', ...Object.keys(IN_JSON)]
+  private linesOf(...words: readonly string[]): readonly FormLine[] {
+    return this.lines.filter((line) => words.includes(wordOfLine(line)))
+  }
+
+  /** What each line that begins with a word says, told those before it. */
+  private each<T>(word: string, read: (line: FormLine, before: readonly T[]) => T): readonly T[] {
+    const found: T[] = []
+    for (const line of this.linesOf(word)) this.attempt(line, () => found.push(read(line, found)))
+    return found
+  }
+
+  private valued<T extends Named>(word: string, field: string): readonly T[] {
+    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what is read is validated as part of its project
+    return this.each<T>(word, (line, before) => readValued(line, word, field, before, []) as T)
+  }
+
+  /** What the heads of lines say; what is called like something there was keeps the identifier of that. */
+  private heads(there: readonly Named[], ...words: readonly string[]): readonly Head[] {
+    const heads: Head[] = []
+    for (const line of this.linesOf(...words)) {
+      this.attempt(line, () => {
+        const head = headOf(line, [...there, ...heads.map((each) => each.head)])
+        heads.push({ line, head: { ...head, id: there.find(({ name }) => name === head.name)?.id ?? head.id } })
+      })
+    }
+    return heads
+  }
+
+  private headed(project: Project): Project {
+    const [line] = this.linesOf('project')
+    return line ? { ...project, ...this.attempt(line, () => readHead(line, project)) } : project
+  }
+}
 
 interface Head {
   readonly line: FormLine
   readonly head: ReturnType<typeof headOf>
 }
 
-/** What the heads of lines say, each with an identifier of its own. */
-const headsOf = (lines: readonly FormLine[], attempt: Attempt): readonly Head[] => lines.reduce<readonly Head[]>((before, line) => {
-  const head = attempt(line, () => headOf(line, before.map((each) => each.head)))
-  return head ? [...before, { line, head }] : before
-}, [])
+/** Things there are with others in the place of those of the same names, under their identifiers, and the rest behind them. */
+function together<T extends Named>(there: readonly T[], others: readonly T[]): readonly T[] {
+  const replaced = there.map((each) => { const other = others.find(({ name }) => name === each.name); return other ? { ...other, id: each.id } : each })
+  return [...replaced, ...others.filter(({ name }) => !there.some((each) => each.name === name))]
+}
+
+function beginsWithNothing(line: FormLine): never {
+  throw new RheoError('unreadable', wordOfLine(line), `A line at the edge begins with ${listed(WORDS)}; not with “${wordOfLine(line)}”.`)
+}
+
+const WORDS: readonly string[] = ['project', 'token', 'shared', 'table', 'icon', 'component', 'screen', 'overlay', 'take', 'promise', ...Object.keys(IN_JSON)]
 
 const wordOfLine = ({ text }: FormLine): string => /^\S*/.exec(text)?.[0] ?? ''

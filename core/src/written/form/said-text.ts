@@ -21,7 +21,19 @@ const OF_EVERY_PART: readonly Sayable[] = [text('id', 'id'), text(CALLED, 'name'
 export const BEGINS = 'begins '
 
 /** What a part can be said to be in the written form: as in a line, and besides what only the document keeps. */
-export function sayableOf({ project, owner }: FormScope, kind: PartKind, component: Id | null): Describable {
+export function sayableOf(scope: FormScope, kind: PartKind, component: Id | null): Describable {
+  if (kind === 'slot') return sayables(scope, kind, component)
+  const known = sayable.get(scope.project) ?? new Map<string, Describable>()
+  sayable.set(scope.project, known)
+  const key = `${kind} ${component ?? ''}`
+  const found = known.get(key) ?? sayables(scope, kind, component)
+  known.set(key, found)
+  return found
+}
+
+const sayable = new WeakMap<Project, Map<string, Describable>>()
+
+function sayables({ project, owner }: FormScope, kind: PartKind, component: Id | null): Describable {
   const inner = project.components.find(({ id }) => id === component)
   const among = (label: string, name: string, what: string, things: readonly Named[]): Sayable => ({ ...text(label, name), type: 'choice', choices: things.map((thing) => thing.name), among: { what, things } })
   const slots = 'parameters' in owner ? owner.parameters.filter(({ type }) => type === 'slot') : []

@@ -2,8 +2,9 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { skerryLine } from '@rheoscope/core/demo'
 import { certain, componentsOn, serialise, type Component, type Project } from '@rheoscope/core/document'
+import { openedText } from '@rheoscope/core/exchange'
 import { readProject } from '@rheoscope/core/schema'
-import { readWritten, writtenProject } from '@rheoscope/core/written'
+import { readWritten, writtenComponent, writtenProject } from '@rheoscope/core/written'
 import { reworded } from './any-names'
 
 const RUNS = Number(process.env.RHEOSCOPE_WRITTEN ?? 20)
@@ -72,10 +73,49 @@ describe('the written form of a project', () => {
     expect(project.components[0]?.parts.map(({ name }) => name)).toEqual(['frame'])
   })
 
+  it('loses nothing but a line that is broken, and what is inside it', () => {
+    const lines = writtenProject(skerryLine).split('\n')
+    const isInside = (index: number) => /^ {2}\S/.test(lines[index]!) && !/^ {2}(container|states|parameter|variable)/.test(lines[index]!)
+    const ends = (index: number) => { const next = lines.findIndex((line, at) => at > index && !/^ {3}/.test(line)); return next < 0 ? lines.length : next }
+    const heads = lines.flatMap((line, index) => (line.startsWith('component ') ? [index] : []))
+    fc.assert(fc.property(fc.constantFrom(...lines.flatMap((_line, index) => (isInside(index) && index > heads[0]! && index < heads.at(-1)! ? [index] : []))), (broken) => {
+      const { project, problems } = readWritten(lines.map((line, index) => (index === broken ? '  ((nonsense "' : line)).join('\n'))
+      expect(problems.length).toBeGreaterThan(0)
+      expect(problems.every(({ line }) => line > broken && line <= ends(broken))).toBe(true)
+      const own = heads.findLastIndex((head) => head < broken)
+      expect(project.components.filter((_each, index) => index !== own)).toEqual(skerryLine.components.filter((_each, index) => index !== own))
+    }), { numRuns: RUNS })
+  })
+
   it('refuses a megabyte of nonsense', () => {
     const nonsense = Array.from({ length: 20_000 }, (_each, index) => `${' '.repeat(index % 7)}component "${index}" (({{ ; -> : , ' = @ # ${index}`).join('\n')
     const { problems } = readWritten(nonsense)
     expect(problems.length).toBeGreaterThan(0)
     expect(problems.length).toBeLessThanOrEqual(100)
+  })
+})
+
+describe('a component in its written form', () => {
+  it('takes the place of the one of its name in a project, and leaves the rest', () => {
+    const [button] = skerryLine.components
+    const text = writtenComponent(skerryLine, certain(button)).replace('after 1800: working -> done', 'after 900: working -> done')
+    const { project, problems } = readWritten(text, skerryLine)
+    expect(problems).toEqual([])
+    expect(project.components[0]?.rules.find(({ id }) => id === 'finish')?.trigger).toMatchObject({ on: 'after', ms: 900 })
+    expect({ ...project, components: project.components.slice(1) }).toEqual({ ...skerryLine, components: skerryLine.components.slice(1) })
+  })
+
+  it('keeps its identifier where the text says none, and may be new', () => {
+    const { project } = readWritten('component "Mast lamp"\n  container frame 10x10\n  states lamp: dark, lit\ncomponent Buoy\n  container frame 10x10\n    instance top of "Mast lamp" begins lamp lit\n  states state: rest', skerryLine)
+    expect(project.components.find(({ name }) => name === 'Mast lamp')?.id).toBe('mastLamp')
+    expect(project.components.at(-1)).toMatchObject({ name: 'Buoy', id: 'buoy', parts: [{}, { component: 'mastLamp', start: { lamp: 'lit' } }] })
+  })
+
+  it('is opened as a file, or refused with every line that is wrong', () => {
+    expect(openedText(writtenProject(skerryLine)).project).toEqual(skerryLine)
+    expect(openedText(serialise(skerryLine)).project).toEqual(skerryLine)
+    expect(() => openedText('component Lamp\n  container plate 20x20 glow 3\n  shine: off')).toThrow('Line 2, column 25: ')
+    expect(() => openedText('component Lamp\n  container plate 20x20 glow 3\n  shine: off')).toThrow('Line 3, column 3: ')
+    expect(() => openedText('hello')).toThrow('A line at the edge begins with')
   })
 })

@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react'
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, ToggleButton, ToggleButtonGroup } from '@mui/material'
 import { firstOf, serialise } from '@rheoscope/core/document'
 import { pictureFile, webAnimations } from '@rheoscope/core/exchange'
+import { writtenComponent, writtenProject } from '@rheoscope/core/written'
 import { saveFile } from '../../session/save-file'
 import { stillLife } from '../../paint/look-picture'
 import { runOfMotion } from '../lanes/scrubbed-motion'
@@ -17,6 +18,8 @@ interface Format {
 /** What can be handed over. Adding a format is adding an entry. */
 const FORMATS: readonly Format[] = [
   { name: 'Project file', extension: 'rheo.json', type: 'application/json', text: ({ project }) => serialise(project) },
+  { name: 'Component as text', extension: 'rheo', type: 'text/plain', text: ({ project, component }) => writtenComponent(project, component) },
+  { name: 'Project as text', extension: 'rheo', type: 'text/plain', text: ({ project }) => writtenProject(project) },
   { name: 'This look as SVG', extension: 'svg', type: 'image/svg+xml', text: ({ project, component, axis, state }) => pictureFile(stillLife(project, component.id, { standing: { [axis.id]: state.id } })) },
   { name: 'This motion as keyframes', extension: 'keyframes.json', type: 'application/json', text: motionText },
 ]
