@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { skerryLine } from '@rheoscope/core/demo'
 import { serialise } from '@rheoscope/core/document'
+import { writtenProject } from '@rheoscope/core/written'
 import { useApplication } from './harness/application'
 import { BenchHands } from './harness/bench'
 import { startServer } from './harness/server'
@@ -44,6 +45,22 @@ test('a good file opens as a project of its own', async () => {
   await (await hands.find('input[type=file]')).sendKeys(file('good.rheo.json', good))
   await hands.find('.content-card')
   expect(await hands.driver.getCurrentUrl()).not.toContain('skerryLine')
+})
+
+test('a project in its written form opens, and is refused with every line that is wrong', async () => {
+  const hands = application.hands()
+  await hands.driver.get(application.address)
+  await hands.find('.card')
+  const written = writtenProject(skerryLine)
+  await (await hands.find('input[type=file]')).sendKeys(file('wrong.rheo', written.replace('box mast 10x80', 'box mast 10by80').replace('enter: dark -> lit', 'enter: dark -> lid')))
+  expect(await problemShown(hands)).toMatch(/Line \d+, column \d+: “10by80” says nothing of a box; a name of several words stands in quotes\.\nLine \d+, column \d+: There is no state called “lid”: dark, lit\./)
+  await (await hands.find('input[type=file]')).sendKeys(file('good.rheo', written))
+  await hands.find('.content-card')
+  await hands.driver.get(`${await hands.driver.getCurrentUrl()}/component/mastLamp`)
+  await hands.clickButton('Hand over')
+  await hands.click(await hands.byText('Component as text', 'button'))
+  const [, lamp = ''] = /^(component "Mast lamp"\n(?: .*\n)*)/m.exec(written) ?? []
+  await hands.until('the component stands there as text', async () => (await (await hands.find('.hand-over-text')).getText()).trim() === lamp.trim())
 })
 
 test('an expression or easing that cannot be read says so beside itself, and the old one stays', async () => {

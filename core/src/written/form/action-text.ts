@@ -1,6 +1,7 @@
 import { EMPTY_MOTION, orElse, sameValue, type Action } from '../../document'
 import { readActions } from '../action-line'
 import { wordsOf } from '../words'
+import { jsonText } from '../json'
 import { jsonIn } from './also'
 import type { FormLine, WrittenLine } from './form-lines'
 import { formed, motionLine, motionOf } from './motion-text'
@@ -18,7 +19,7 @@ export function actionLine(scope: FormScope, action: Action, made: string): Writ
   const inside = 'motion' in action && action.motion ? [motionLine(scope, 'motion', action.motion)] : []
   const read = line === null ? null : orElse(() => readAction(scope, { number: 0, indent: 0, text: line, inside: formed(inside) }, made), null)
   if (line !== null && sameValue(read, action)) return { text: line, inside }
-  return { text: `${flags}${IN_JSON}${JSON.stringify({ ...said, ...(together === false ? { together } : {}), ...(awaited === false ? { awaited } : {}) })}`, inside: [] }
+  return { text: `${flags}${IN_JSON}${jsonText({ ...said, ...(together === false ? { together } : {}), ...(awaited === false ? { awaited } : {}) })}`, inside: [] }
 }
 
 function wordsOfAction({ project, owner }: FormScope, action: Action): string | null {
@@ -46,7 +47,7 @@ function wordsOfAction({ project, owner }: FormScope, action: Action): string | 
       return `pulse ${nameText(nameOf(owner.parts, action.part))}`
     case 'add record': {
       const columns = project.tables.find(({ id }) => id === action.table)?.columns ?? []
-      const cells = Object.entries(action.cells).map(([column, to]) => `${nameText(nameOf(columns, column))} ${to}`)
+      const cells = columns.flatMap(({ id, name }) => (action.cells[id] === undefined ? [] : [`${nameText(name)} ${action.cells[id]}`]))
       return `add to ${nameText(nameOf(project.tables, action.table))}${cells.length === 0 ? '' : ` with ${cells.join(', ')}`}`
     }
     case 'set records': {

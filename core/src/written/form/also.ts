@@ -1,11 +1,11 @@
 import { fieldsOf, hasKeys, orElse, RheoError, sameValue } from '../../document'
-import { jsonOf } from '../json'
+import { jsonOf, jsonText } from '../json'
 import type { FormLine, WrittenLine } from './form-lines'
 
 const ALSO = 'also '
 
 /** What cannot be said in words, as a line of JSON; none where nothing is left. */
-export const also = (left: object | null): readonly WrittenLine[] => (left === null ? [] : [{ text: `${ALSO}${JSON.stringify(left)}`, inside: [] }])
+export const also = (left: object | null): readonly WrittenLine[] => (left === null ? [] : [{ text: `${ALSO}${jsonText(left)}`, inside: [] }])
 
 /** Whether a line says something in JSON. */
 export const isAlso = ({ text }: FormLine): boolean => text.startsWith(ALSO)

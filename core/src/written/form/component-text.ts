@@ -8,7 +8,7 @@ import { formed, idClause, listed, motionLine, motionOf, readMotionLine, without
 import { readValued, valuedLine } from './named-text'
 import { earlier, idOf, nameText, referenceText, referred } from './names'
 import { lookLines, readLook } from './look-text'
-import { inTreeOrder, isOfPart, partLines, readPartLine } from './part-text'
+import { barePart, inTreeOrder, isOfPart, partLines, readPartLine } from './part-text'
 import type { FormScope } from './said-text'
 import { readRule, ruleLine } from './rule-text'
 import { triggerKindAt } from './trigger-text'
@@ -59,7 +59,7 @@ export const absentLines = (scope: FormScope, absent: Component['absent']): read
 
 function combinationLine(scope: FormScope, { id, states, look }: CombinationLook, index: number): WrittenLine {
   const axes = 'axes' in scope.owner ? scope.owner.axes : []
-  const said = Object.entries(states).map(([axis, state]) => `${referenceText(axes, axis)} ${referenceText(axes.find((each) => each.id === axis)?.states ?? [], state)}`)
+  const said = axes.filter((axis) => axis.id in states).map((axis) => `${referenceText(axes, axis.id)} ${referenceText(axis.states, states[axis.id] ?? '')}`)
   return { text: `combination ${listed([...said, ...idClause(id, `combination${index + 1}`)])}`, inside: lookLines(scope, look) }
 }
 
@@ -150,7 +150,8 @@ export function ruleOf(scope: FormScope, line: FormLine, before: readonly Rule[]
 export function partsIn(project: Project, owner: Component | Screen, line: FormLine, attempt: Attempt): readonly Part[] {
   const parts: Part[] = []
   const add = (each: FormLine, parent: Id | null): void => {
-    const part = attempt(each, () => readPartLine({ project, owner: { ...owner, parts } }, each, parent, parts))
+    const scope = { project, owner: { ...owner, parts } }
+    const part = attempt(each, () => readPartLine(scope, each, parent, parts)) ?? barePart(scope, each, parent, parts)
     if (!part) return
     parts.push(part)
     for (const inner of each.inside) {

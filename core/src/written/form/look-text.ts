@@ -6,10 +6,11 @@ import type { FormLine, WrittenLine } from './form-lines'
 import { referenceText, referred } from './names'
 import { innerOf, propertiesText, saidOf, sayableOf, type FormScope } from './said-text'
 
-/** What a look says, a line for each part. */
+/** What a look says, a line for each part, in the order of the parts. */
 export function lookLines(scope: FormScope, look: Look): readonly WrittenLine[] {
   const { parts } = scope.owner
-  return Object.entries(look).map(([id, said]) => {
+  const place = new Map(parts.map(({ id }, index) => [id, index]))
+  return Object.entries(look).toSorted(([a], [b]) => (place.get(a) ?? Infinity) - (place.get(b) ?? Infinity) || (a < b ? -1 : 1)).map(([id, said]) => {
     const part = parts.find((each) => each.id === id)
     const of = part ? sayableOf(scope, part.kind, innerOf(part)) : sayableOf(scope, 'box', null)
     const properties = propertiesText(scope, of, said)

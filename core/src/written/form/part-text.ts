@@ -1,4 +1,4 @@
-import { EMPTY_MOTION, fieldsOf, PART_KINDS, RheoError, type Drag, type Glide, type Id, type Part, type PartKind } from '../../document'
+import { EMPTY_MOTION, fieldsOf, orElse, PART_KINDS, RheoError, type Drag, type Glide, type Id, type Part, type PartKind } from '../../document'
 import { clausesOf, halves } from '../pieces'
 import { readPart } from '../part-line'
 import { beginsProperty } from '../properties-line'
@@ -96,6 +96,13 @@ export function readPartLine(scope: FormScope, line: FormLine, parent: Id | null
   return readPartText(scope, line.text, parent, before, line.inside)
 }
 
+/** The part of a line that cannot be read, as far as its kind, its name and its component say, so that others can refer to it; null where they say nothing. */
+export function barePart(scope: FormScope, { text }: FormLine, parent: Id | null, before: readonly Part[]): Part | null {
+  const [kind, name] = wordsOf(text)
+  const [component = ''] = /\s(?:of|each as) (?:"(?:[^"\\]|\\.)*"|\S+)/.exec(text) ?? []
+  return orElse(() => readPartText(scope, `${kind?.text ?? ''} ${text.slice(name?.from, name?.to)}${component}`, parent, before, []), null)
+}
+
 function readPartText(scope: FormScope, text: string, parent: Id | null, before: readonly Part[], inside: readonly FormLine[]): Part {
   const words = wordsOf(text)
   const kind = PART_KINDS.find((each) => each === words[0]?.text)
@@ -104,6 +111,8 @@ function readPartText(scope: FormScope, text: string, parent: Id | null, before:
   const at = words.findIndex((_word, index) => (kind === 'instance' ? isWord(index, 'of') : kind === 'list' && isWord(index - 1, 'each') && isWord(index, 'as')))
   const component = at < 0 ? null : referred(scope.project.components, words[at + 1]?.text ?? '', 'component')
   const { name, said } = readPart(text, [{ word: kind, ...sayableOf(scope, kind, component) }])
+  const [, first, second] = words
+  if (name?.includes(' ') === true && first?.isQuoted === false) throw new RheoError('unreadable', second?.text ?? name, `“${second?.text ?? name}” says nothing of ${/^[aeiou]/.test(kind) ? 'an' : 'a'} ${kind}; a name of several words stands in quotes.`)
   const { base, fields, start } = saidOf(said, scope)
   const called = fields.name === undefined ? name ?? kind : String(fields.name)
   const of = { ...EMPTY_OF_KIND[kind], ...(kind === 'instance' ? { start } : {}) }

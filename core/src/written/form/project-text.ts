@@ -1,6 +1,7 @@
 import { DOCUMENT_VERSION, newProject, RheoError, type Component, type Named, type Pledge, type Project, type Screen, type Token, type Variable } from '../../document'
 import { clausesOf } from '../pieces'
 import { quoted, wordsOf } from '../words'
+import { jsonText } from '../json'
 import { also, alsoIn, jsonIn, leftOver } from './also'
 import { componentLine, headOf, lineOf, readComponent, skeletonOf, STOP, variableLines, type Attempt } from './component-text'
 import { promiseLine, readPromise, readTake, takeLine } from './take-text'
@@ -31,7 +32,7 @@ export const writtenProject = (project: Project): string => textOfLines([
 /** One component of a project in its written form. */
 export const writtenComponent = (project: Project, component: Component): string => textOfLines([componentLine(project, component)])
 
-const kept = (project: Project, word: keyof typeof IN_JSON): readonly WrittenLine[] => project[IN_JSON[word]].map((each) => ({ text: `${word} ${JSON.stringify(each)}`, inside: [] }))
+const kept = (project: Project, word: keyof typeof IN_JSON): readonly WrittenLine[] => project[IN_JSON[word]].map((each) => ({ text: `${word} ${jsonText(each)}`, inside: [] }))
 
 function projectLine(project: Project): WrittenLine {
   const { id, name, motion, startScreen, limits } = project

@@ -1,5 +1,5 @@
 import { itemAt, orElse, RheoError, sameValue, type Input, type Pledge, type Pledged, type Project, type Take } from '../../document'
-import { jsonOf } from '../json'
+import { jsonOf, jsonText } from '../json'
 import { clausesOf, halves } from '../pieces'
 import { quoted, wordsOf, type Word } from '../words'
 import { also, alsoIn, jsonIn, leftOver } from './also'
@@ -26,7 +26,7 @@ const saying = (kind: string, fields: object): string =>
 const wordsOfKind = (kind: string): readonly string[] => Object.entries(WORDS).find(([each]) => each === kind)?.[1] ?? []
 
 const wordFor = (value: unknown): string =>
-  (typeof value === 'string' ? (/^[A-Za-z][\w./-]*$/.test(value) && !['yes', 'no', 'none'].includes(value) ? value : quoted(value)) : typeof value === 'boolean' ? (value ? 'yes' : 'no') : value === null ? 'none' : typeof value === 'object' ? `(${JSON.stringify(value)})` : JSON.stringify(value))
+  (typeof value === 'string' ? (/^[A-Za-z][\w./-]*$/.test(value) && !['yes', 'no', 'none'].includes(value) ? value : quoted(value)) : typeof value === 'boolean' ? (value ? 'yes' : 'no') : value === null ? 'none' : typeof value === 'object' ? `(${jsonText(value)})` : JSON.stringify(value))
 
 function said(text: string): { readonly kind: string; readonly fields: Readonly<Record<string, unknown>> } {
   const words = wordsOf(text)
@@ -66,7 +66,7 @@ function surfaceAt({ components, screens }: Surfaces, [kind, name]: readonly (Wo
 function inputText(input: Input): string {
   const { atMs, do: kind } = input
   const text = `${atMs}: ${saying(kind, input)}`
-  return sameValue(orElse(() => inputOf(text), null), input) ? text : `${atMs}: ${INPUT}${JSON.stringify(input)}`
+  return sameValue(orElse(() => inputOf(text), null), input) ? text : `${atMs}: ${INPUT}${jsonText(input)}`
 }
 
 function inputOf(text: string): Input {

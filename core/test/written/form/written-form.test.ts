@@ -24,6 +24,11 @@ describe('the written form of a project', () => {
     expect(writtenProject(readBack(skerryLine))).toBe(text)
   })
 
+  it('is the same text in whatever order the keys of the document stand', () => {
+    const turned = (node: unknown): unknown => (Array.isArray(node) ? node.map(turned) : typeof node === 'object' && node !== null ? Object.fromEntries(Object.entries(node).toReversed().map(([key, value]) => [key, turned(value)])) : node)
+    expect(writtenProject(turned(skerryLine) as Project)).toBe(writtenProject(skerryLine))
+  })
+
   it('says everything of the components and screens of the demo in words', () => {
     expect(writtenProject(skerryLine)).not.toMatch(/^\s+(also|(id \S+ )?action) \{/m)
   })
@@ -70,7 +75,7 @@ describe('the written form of a project', () => {
     expect(problems.map(({ line, column }) => [line, column])).toEqual([[2, 25], [4, 3], [6, 15], [8, 3]])
     expect(problems[2]?.sentence).toBe('There is no state called “onn”: off, on.')
     expect(project.components[0]?.rules).toHaveLength(1)
-    expect(project.components[0]?.parts.map(({ name }) => name)).toEqual(['frame'])
+    expect(project.components[0]?.parts.map(({ name }) => name)).toEqual(['plate', 'frame'])
   })
 
   it('loses nothing but a line that is broken, and what is inside it', () => {
