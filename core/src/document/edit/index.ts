@@ -1,5 +1,6 @@
 export * from './edit'
 export * from './path'
+export { editsBetween } from './edits-between'
 export * from './place'
 export * from './look-place'
 export * from './part-edits'
