@@ -34,41 +34,41 @@ const groupText = ({ states }: Axis, { id, name, states: inside }: Group, before
   `group ${nameText(name)}: ${listed([...inside.map((state) => referenceText(states, state)), ...idClause(id, idOf(name, before.map((each) => each.id)))])}`
 
 /** An axis with its states and groups, before anything is known of parts. Throws a `RheoError` (`unreadable`). */
-export function readAxis({ text, inside }: FormLine, before: readonly Axis[]): Axis {
+export function readAxis({ text, inside }: FormLine, before: readonly Axis[], known: readonly Axis[] = []): Axis {
   const [head, body] = halves(text, ':')
   const [, axisName, by, kind, decider] = wordsOf(head)
   const name = axisName?.text ?? 'state'
-  const { id, others } = withoutId(clausesOf(body), idOf(name, before.map((each) => each.id)))
+  const { id, others } = withoutId(clausesOf(body), idOf(name, before.map((each) => each.id), known))
+  const old = known.find((each) => each.id === id)
   const states: State[] = []
-  for (const clause of others) if (!clause.startsWith('starts at ')) states.push(stateOf(clause, states))
+  for (const clause of others) if (!clause.startsWith('starts at ')) states.push(stateOf(clause, states, old?.states ?? []))
   const [first] = states
   if (!first) throw new RheoError('unreadable', text, 'Behind the colon come the names of its states: rest, over.')
   const started = others.find((clause) => clause.startsWith('starts at '))
   const boundTo = by === undefined ? null : kind?.text === 'parameter' ? { parameter: decider?.text ?? '' } : { variable: decider?.text ?? '' }
   const axis: Axis = { id, name, states, start: started === undefined ? first.id : referred(states, wordsOf(started)[2]?.text ?? '', 'state'), boundTo }
   const groups: Group[] = []
-  for (const line of inside.filter(isGroup)) groups.push(groupOf(axis, line, groups))
+  for (const line of inside.filter(isGroup)) groups.push(groupOf(axis, line, groups, old?.groups ?? []))
   return groups.length === 0 ? axis : { ...axis, groups }
 }
 
-function stateOf(clause: string, before: readonly State[]): State {
+function stateOf(clause: string, before: readonly State[], known: readonly State[]): State {
   const [first, ...others] = wordsOf(clause)
   const said = others.map(({ text }) => text)
   const name = first?.text ?? ''
   const after = (word: string) => (said.includes(word) ? said[said.indexOf(word) + 1] : undefined)
-  const known = ['final', 'hue', 'id']
-  const odd = said.find((word, index) => !known.includes(word) && !['hue', 'id'].includes(said[index - 1] ?? ''))
+  const odd = said.find((word, index) => !['final', 'hue', 'id'].includes(word) && !['hue', 'id'].includes(said[index - 1] ?? ''))
   if (odd !== undefined) throw new RheoError('unreadable', odd, `“${odd}” says nothing of a state; a name of several words stands in quotes.`)
-  const state = newState(after('id') ?? idOf(name, before.map(({ id }) => id)), name, before.length)
+  const state = newState(after('id') ?? idOf(name, before.map(({ id }) => id), known), name, before.length)
   return { ...state, hue: after('hue') === undefined ? state.hue : Number(after('hue')), final: said.includes('final') }
 }
 
 const isGroup = ({ text }: FormLine): boolean => text.startsWith('group ')
 
-function groupOf({ states }: Axis, { text }: FormLine, before: readonly Group[]): Group {
+function groupOf({ states }: Axis, { text }: FormLine, before: readonly Group[], known: readonly Group[]): Group {
   const [head, body] = halves(text, ':')
   const name = wordsOf(head)[1]?.text ?? ''
-  const { id, others } = withoutId(clausesOf(body), idOf(name, before.map((each) => each.id)))
+  const { id, others } = withoutId(clausesOf(body), idOf(name, before.map((each) => each.id), known))
   return { id, name, states: others.map((clause) => referred(states, wordsOf(clause)[0]?.text ?? '', 'state')), look: {} }
 }
 

@@ -1,4 +1,4 @@
-import { orElse, PART_KINDS, RheoError, type Axis, type CombinationLook, type Component, type Id, type Named, type PairMotion, type Parameter, type Part, type Project, type Rule, type Screen, type Variable } from '../../document'
+import { orElse, PART_KINDS, RheoError, type Axis, type CombinationLook, type Component, type Id, type Named, type PairMotion, type Parameter, type Part, type Project, type Rule, type Variable } from '../../document'
 import { clausesOf, halves } from '../pieces'
 import { wordsOf } from '../words'
 import { also, alsoIn, isAlso, leftOver } from './also'
@@ -11,6 +11,7 @@ import { lookLines, readLook } from './look-text'
 import { barePart, inTreeOrder, isOfPart, partLines, readPartLine } from './part-text'
 import type { FormScope } from './said-text'
 import { readRule, ruleLine } from './rule-text'
+import { withOldIds } from './same-things'
 import { triggerKindAt } from './trigger-text'
 
 /** Reads one line, and says what is wrong with it where it cannot; the others are read all the same. */
@@ -72,18 +73,18 @@ function pairLine(scope: FormScope, { id, axis, from, to, motion }: PairMotion, 
 }
 
 /** A component as it can be referred to: its name, its axes, its parameters and variables. */
-export function skeletonOf(line: FormLine, { id, name }: Named, { components }: Pick<Project, 'components'>, attempt: Attempt): Component {
+export function skeletonOf(line: FormLine, { id, name }: Named, { components }: Pick<Project, 'components'>, attempt: Attempt, old: Component | null = null): Component {
   const axes: Axis[] = []
   const parameters: Parameter[] = []
   const variables: Variable[] = []
   for (const each of line.inside) {
     const keyword = keywordOf(each)
     attempt(each, () => {
-      if (keyword === 'states') axes.push(readAxis(each, axes))
+      if (keyword === 'states') axes.push(readAxis(each, axes, old?.axes))
       // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what is read is validated as part of its project
-      else if (keyword === 'parameter') parameters.push(readValued(each, keyword, 'initial', parameters, components) as Parameter)
+      else if (keyword === 'parameter') parameters.push(readValued(each, keyword, 'initial', parameters, components, old?.parameters) as Parameter)
       // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- as above
-      else if (keyword === 'variable') variables.push(readValued(each, keyword, 'start', variables, components) as Variable)
+      else if (keyword === 'variable') variables.push(readValued(each, keyword, 'start', variables, components, old?.variables) as Variable)
     })
   }
   return { id, name, parts: [], axes, rules: [], combinations: [], parameters, variables, pairs: [], motion: null, absent: {} }
@@ -100,8 +101,8 @@ export function headOf({ text }: FormLine, before: readonly { readonly id: Id }[
 }
 
 /** A component with all that its lines say. */
-export function readComponent(project: Project, line: FormLine, skeleton: Component, attempt: Attempt): Component {
-  const owner = { ...skeleton, parts: partsIn(project, skeleton, line, attempt) }
+export function readComponent(project: Project, line: FormLine, skeleton: Component, attempt: Attempt, old: Component | null = null): Component {
+  const owner = { ...skeleton, parts: partsIn({ project, owner: skeleton, old }, line, attempt) }
   const scope: FormScope = { project, owner }
   const axes = [...owner.axes]
   const [combinations, pairs, rules]: [CombinationLook[], PairMotion[], Rule[]] = [[], [], []]
@@ -135,7 +136,8 @@ export function readComponent(project: Project, line: FormLine, skeleton: Compon
       }
     })
   }
-  return alsoIn({ ...owner, axes, combinations, pairs, rules, motion, absent }, line.inside)
+  const read = alsoIn({ ...owner, axes, combinations, pairs, rules, motion, absent }, line.inside)
+  return old ? withOldIds(read, old) : read
 }
 
 export const isPart = (line: FormLine): boolean => PART_KINDS.some((kind) => kind === keywordOf(line))
@@ -147,10 +149,10 @@ export function ruleOf(scope: FormScope, line: FormLine, before: readonly Rule[]
 }
 
 /** The parts of lines and of those below them, each before what is inside it. */
-export function partsIn(project: Project, owner: Component | Screen, line: FormLine, attempt: Attempt): readonly Part[] {
+export function partsIn({ project, owner, old = null }: FormScope, line: FormLine, attempt: Attempt): readonly Part[] {
   const parts: Part[] = []
   const add = (each: FormLine, parent: Id | null): void => {
-    const scope = { project, owner: { ...owner, parts } }
+    const scope: FormScope = { project, owner: { ...owner, parts }, old }
     const part = attempt(each, () => readPartLine(scope, each, parent, parts)) ?? barePart(scope, each, parent, parts)
     if (!part) return
     parts.push(part)

@@ -37,10 +37,10 @@ function literalText(type: Valued['type'], value: Literal, components: readonly 
 }
 
 /** Reads what `valuedLine` writes; the value goes into `field`. Throws a `RheoError` (`unreadable`). */
-export function readValued(line: FormLine, keyword: string, field: string, before: readonly Named[], components: readonly Named[]): object {
+export function readValued(line: FormLine, keyword: string, field: string, before: readonly Named[], components: readonly Named[], known: readonly Named[] = []): object {
   const [head, body] = halves(line.text, ':')
   const name = unquoted(head.slice(keyword.length).trim())
-  const { id, others: [first = '', ...others] } = withoutId(clausesOf(body), idOf(name, before.map((each) => each.id)))
+  const { id, others: [first = '', ...others] } = withoutId(clausesOf(body), idOf(name, before.map((each) => each.id), known))
   const [, type = '', said = ''] = /^(yes\/no|text|number|choice|colour|slot|duration|easing|size)\s*(.*)$/s.exec(first) ?? []
   if (type === '') throw new RheoError('unreadable', first, `Behind the colon comes what ${name} is, and its value: text "Board", number 0, yes/no no, choice "M", colour #24506f.`)
   const more = Object.fromEntries(others.map((clause) => {

@@ -7,16 +7,22 @@ const PLAIN = /^[\p{L}_][\p{L}\p{N}_-]*$/u
 export const nameText = (name: string, keywords: readonly string[] = []): string =>
   (PLAIN.test(name) && !keywords.includes(name.toLowerCase()) ? name : quoted(name))
 
-/** The identifier that is made from a name where none is said; others of the same things have others. */
-export function idOf(name: string, taken: Iterable<Id>): Id {
+/**
+ * The identifier something has where none is said: that of what was called so before, or one made from its name. Others of the same things have others.
+ *
+ * @param known what there was before
+ */
+export function idOf(name: string, taken: readonly Id[], known: readonly Named[] = []): Id {
+  const before = known.find((each) => each.name === name && !taken.includes(each.id))
+  if (before) return before.id
   const words = name.normalize('NFKD').match(/[A-Za-z0-9]+/g) ?? []
   const [first = 'thing', ...more] = words
   const stem = `${first.charAt(0).toLowerCase()}${first.slice(1)}${more.map((word) => `${word.charAt(0).toUpperCase()}${word.slice(1)}`).join('')}`.slice(0, 48)
-  return freeId(/^[a-z]/i.test(stem) ? stem : `n${stem}`, taken)
+  return freeId(/^[a-z]/i.test(stem) ? stem : `n${stem}`, [...taken, ...known.map(({ id: other }) => other)])
 }
 
 /** The first of `stem`, `stem2`, `stem3`, … that is not taken. */
-export function freeId(stem: string, taken: Iterable<Id>): Id {
+function freeId(stem: string, taken: readonly Id[]): Id {
   const others = new Set(taken)
   let id = stem
   for (let n = 2; others.has(id); n++) id = `${stem}${n}`

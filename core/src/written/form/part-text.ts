@@ -118,7 +118,7 @@ function readPartText(scope: FormScope, text: string, parent: Id | null, before:
   const of = { ...EMPTY_OF_KIND[kind], ...(kind === 'instance' ? { start } : {}) }
   const [dragged, items, glides] = [inside.find(isDrag), inside.find(isItems), inside.filter(isGlide)]
   const part = {
-    id: idOf(called, before.map(({ id }) => id)), kind, ...of, ...fields, name: called, parent, base,
+    id: idOf(called, before.map(({ id }) => id), scope.old?.parts), kind, ...of, ...fields, name: called, parent, base,
     ...(dragged ? { drag: dragOf(scope, dragged) } : {}), ...(glides.length > 0 ? { glides: glides.map((line, index) => glideOf(scope, line, index)) } : {}),
     ...(items ? { motion: motionOf(scope, items) } : {}),
   }

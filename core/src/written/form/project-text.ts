@@ -1,4 +1,4 @@
-import { DOCUMENT_VERSION, newProject, RheoError, type Component, type Named, type Pledge, type Project, type Screen, type Token, type Variable } from '../../document'
+import { componentOf, DOCUMENT_VERSION, newProject, RheoError, screenOf, type Component, type Named, type Pledge, type Project, type Screen, type Token, type Variable } from '../../document'
 import { clausesOf } from '../pieces'
 import { quoted, wordsOf } from '../words'
 import { jsonText } from '../json'
@@ -11,6 +11,7 @@ import { formLines, problemIn, textOfLines, type FormLine, type FormProblem, typ
 import { formed, listed, motionLine, readMotionLine } from './motion-text'
 import { referenceText, referred } from './names'
 import { readValued, valuedLine } from './named-text'
+import { calledAs } from './same-things'
 
 /** What of a project is kept in JSON, each thing in a line behind its word. */
 const IN_JSON = { picture: 'assets', accepted: 'accepted' } as const
@@ -66,9 +67,16 @@ const MOST_PROBLEMS = 100
 /**
  * Reads a project from its written form. What cannot be read is told, with its place, and left out; it is not validated yet. Throws a `RheoError` (`too-large`).
  *
- * @param into a project whose things of the same names are replaced; the others stay, and the text can refer to all of them
+ * @param into a project whose components, screens and other things of the same names become what the text says; the others stay, and the text can
+ * refer to all of them. What is called as it was keeps its identifier, and so does what is in the place of something that is gone: it has been renamed
  */
-export const readWritten = (text: string, into: Project | null = null): ReadProjectText => new ProjectReader(formLines(text), into ?? newProject('project', 'Project')).read()
+export function readWritten(text: string, into: Project | null = null): ReadProjectText {
+  const lines = formLines(text)
+  if (into === null) return new ProjectReader(lines, newProject('project', 'Project')).read()
+  const { project } = new ProjectReader(lines, into).read()
+  const called = <T extends Named>(old: readonly T[], read: readonly T[]) => old.map((each) => { const now = read.find(({ id }) => id === each.id); return now ? calledAs(each, now) : each })
+  return new ProjectReader(lines, { ...into, components: called(into.components, project.components), screens: called(into.screens, project.screens) }).read()
+}
 
 class ProjectReader {
   private readonly problems: FormProblem[] = []
@@ -86,13 +94,13 @@ class ProjectReader {
     }
     // What a slot is filled with at first can be a component further down.
     const named = { ...valued, components: together(into.components, components.map(({ line, head }) => skeletonOf(lineOf(line.text, []), head, valued, STOP))) }
-    const skeletons = components.map(({ line, head }) => ({ line, skeleton: skeletonOf(line, head, named, this.attempt) }))
-    const surfaces = screens.map(({ line, head }) => ({ line, skeleton: screenSkeleton(line, head, this.attempt) }))
+    const skeletons = components.map(({ line, head }) => ({ line, skeleton: skeletonOf(line, head, named, this.attempt, componentOf(into, head.id)) }))
+    const surfaces = screens.map(({ line, head }) => ({ line, skeleton: screenSkeleton(line, head, this.attempt, screenOf(into, head.id)) }))
     const headed = this.headed({ ...valued, components: together(into.components, skeletons.map(({ skeleton }) => skeleton)), screens: together(into.screens, surfaces.map(({ skeleton }) => skeleton)) })
     const project: Project = {
       ...headed,
-      components: together(into.components, skeletons.map(({ line, skeleton }) => this.attempt(line, () => readComponent(headed, line, skeleton, this.attempt)) ?? skeleton)),
-      screens: together(into.screens, surfaces.map(({ line, skeleton }) => this.attempt(line, () => readScreen(headed, line, skeleton, this.attempt)) ?? skeleton)),
+      components: together(into.components, skeletons.map(({ line, skeleton }) => this.attempt(line, () => readComponent(headed, line, skeleton, this.attempt, componentOf(into, skeleton.id))) ?? skeleton)),
+      screens: together(into.screens, surfaces.map(({ line, skeleton }) => this.attempt(line, () => readScreen(headed, line, skeleton, this.attempt, screenOf(into, skeleton.id))) ?? skeleton)),
       takes: together(into.takes, this.each('take', (line, before) => readTake(headed, line, before))),
       promises: [...into.promises, ...this.each<Pledge>('promise', (line, before) => readPromise(headed, line, before.length))],
     }

@@ -8,6 +8,8 @@ import { readValueText, valueText } from './value-text'
 export interface FormScope {
   readonly project: Project
   readonly owner: Component | Screen
+  /** What the owner was before; what is called as it was then keeps its identifier. */
+  readonly old?: Component | Screen | null
 }
 
 const yesNo = (label: string, name: string): Sayable => ({ name, label, type: 'yesNo', group: 'answer', initial: false, kinds: [], keptAs: 'field' })

@@ -10,6 +10,7 @@ import { readValued } from './named-text'
 import { earlier, idOf, nameText, referenceText, referred } from './names'
 import { ruleLine } from './rule-text'
 import type { FormScope } from './said-text'
+import { withOldIds } from './same-things'
 
 /** A screen or overlay with everything on it. */
 export function screenLine(project: Project, screen: Screen): WrittenLine {
@@ -32,21 +33,21 @@ export function screenLine(project: Project, screen: Screen): WrittenLine {
 }
 
 /** A screen as it can be referred to. */
-export function screenSkeleton(line: FormLine, { id, name, words }: ReturnType<typeof headOf>, attempt: Attempt): Screen {
+export function screenSkeleton(line: FormLine, { id, name, words }: ReturnType<typeof headOf>, attempt: Attempt, old: Screen | null = null): Screen {
   const [device = 'free', size = ''] = words
   const [, width, height] = /^(\d+(?:\.\d+)?)x(\d+(?:\.\d+)?)$/.exec(size) ?? []
   const variables: Variable[] = []
   for (const each of line.inside) {
     // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what is read is validated as part of its project
-    if (keywordOf(each) === 'variable') attempt(each, () => variables.push(readValued(each, 'variable', 'start', variables, []) as Variable))
+    if (keywordOf(each) === 'variable') attempt(each, () => variables.push(readValued(each, 'variable', 'start', variables, [], old?.variables) as Variable))
   }
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- as above
   return { id, name, kind: keywordOf(line) as Screen['kind'], device: device as Screen['device'], width: Number(width ?? 390), height: Number(height ?? 844), parts: [], rules: [], variables, overlay: null, motion: null }
 }
 
 /** A screen with all that its lines say. */
-export function readScreen(project: Project, line: FormLine, skeleton: Screen, attempt: Attempt): Screen {
-  const owner = { ...skeleton, parts: partsIn(project, skeleton, line, attempt) }
+export function readScreen(project: Project, line: FormLine, skeleton: Screen, attempt: Attempt, old: Screen | null = null): Screen {
+  const owner = { ...skeleton, parts: partsIn({ project, owner: skeleton, old }, line, attempt) }
   const scope: FormScope = { project, owner }
   const rules: Rule[] = []
   const sizes: ScreenSize[] = []
@@ -74,7 +75,8 @@ export function readScreen(project: Project, line: FormLine, skeleton: Screen, a
       }
     })
   }
-  return alsoIn({ ...owner, rules, motion, overlay, ...(absent ? { absent } : {}), ...(sizes.length > 0 ? { sizes } : {}) }, line.inside)
+  const read = alsoIn({ ...owner, rules, motion, overlay, ...(absent ? { absent } : {}), ...(sizes.length > 0 ? { sizes } : {}) }, line.inside)
+  return old ? withOldIds(read, old) : read
 }
 
 function overlayText({ owner }: FormScope, { backdropOpacity, closesOnOutsideTap, closesOnEscape, at, firstFocus }: NonNullable<Screen['overlay']>): string {

@@ -113,7 +113,7 @@ describe('a component in its written form', () => {
   it('keeps its identifier where the text says none, and may be new', () => {
     const { project } = readWritten('component "Mast lamp"\n  container frame 10x10\n  states lamp: dark, lit\ncomponent Buoy\n  container frame 10x10\n    instance top of "Mast lamp" begins lamp lit\n  states state: rest', skerryLine)
     expect(project.components.find(({ name }) => name === 'Mast lamp')?.id).toBe('mastLamp')
-    expect(project.components.at(-1)).toMatchObject({ name: 'Buoy', id: 'buoy', parts: [{}, { component: 'mastLamp', start: { lamp: 'lit' } }] })
+    expect(project.components.at(-1)).toMatchObject({ name: 'Buoy', id: 'buoy', parts: [{}, { component: 'mastLamp', start: { lampAxis: 'lit' } }] })
   })
 
   it('is opened as a file, or refused with every line that is wrong', () => {
