@@ -24,7 +24,7 @@ function benchOf(component: Component, parts: readonly Id[] = []) {
     const [axis] = now.axes
     return {
       project, component: now, axis: axis!, state: axis!.states[0]!, rule: null, parts: now.parts.filter(({ id }) => parts.includes(id)), editedStates: [axis!.states[0]!],
-      view: { parts, isEaselOpen: true, isMapOpen: false, showsGaps: false, row: null, rowsBy: 'trigger', addedRows: [] } as Partial<BenchState> as BenchState,
+      view: { parts, isEaselOpen: true, shownAs: 'table', showsGaps: false, row: null, rowsBy: 'trigger', addedRows: [] } as Partial<BenchState> as BenchState,
       select: (action: BenchAction) => void selected.push(action),
       make: (edit: Edit | null, label: string) => {
         if (!edit) return

@@ -35,7 +35,7 @@ export function RuleMap() {
   return (
     <div className="map" aria-label={`Map of ${axis.name}`} role="group">
       <div className="map-head">
-        <button className="plain underlined" title="Back to the table (,)" onClick={() => select({ do: 'show the map', shows: false })}>as a table</button>
+        <button className="plain underlined" title="Back to the table (,)" onClick={() => select({ do: 'show as', as: 'table' })}>as a table</button>
         {component.axes.length > 1 && component.axes.map((each) => (
           <button key={each.id} className="plain map-axis" aria-pressed={each.id === axis.id} onClick={() => select({ do: 'select axis', axis: each.id, state: each.start })}>{each.name}</button>
         ))}

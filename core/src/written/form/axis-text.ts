@@ -2,7 +2,7 @@ import { HUES, newState, RheoError, type Axis, type Group, type State } from '..
 import { clausesOf, halves } from '../pieces'
 import { wordsOf } from '../words'
 import { also, alsoIn, isAlso, leftOver } from './also'
-import type { FormLine, WrittenLine } from './form-lines'
+import { AT_ONCE, type Attempt, type FormLine, type WrittenLine } from './form-lines'
 import { formed, idClause, listed, loopLine, readLoop, withoutId } from './motion-text'
 import { idOf, nameText, referenceText, referred } from './names'
 import { lookLines, readLook } from './look-text'
@@ -22,7 +22,7 @@ export function axisLine(scope: FormScope, axis: Axis, before: readonly Axis[]):
     ...states.filter(({ look }) => Object.keys(look).length > 0).map((state): WrittenLine => ({ text: `look ${referenceText(states, state.id)}`, inside: lookLines(scope, state.look) })),
     ...states.flatMap(({ id: state, loop }) => (loop ? [loopLine(scope, referenceText(states, state), loop)] : [])),
   ]
-  const read = () => withLooks(scope, readAxis({ number: 0, indent: 0, text, inside: formed(inside) }, before), formed(inside))
+  const read = () => withLooks(scope, readAxis({ number: 0, indent: 0, text, inside: formed(inside) }, before), formed(inside), AT_ONCE)
   return { text, inside: [...inside, ...also(leftOver(axis, read))] }
 }
 
@@ -72,21 +72,29 @@ function groupOf({ states }: Axis, { text }: FormLine, before: readonly Group[],
   return { id, name, states: others.map((clause) => referred(states, wordsOf(clause)[0]?.text ?? '', 'state')), look: {} }
 }
 
-/** An axis with the looks and loops that the lines below it say, once parts are known. Throws a `RheoError` (`unreadable`). */
-export function withLooks(scope: FormScope, axis: Axis, inside: readonly FormLine[]): Axis {
+/** An axis with the looks and loops that the lines below it say, once parts are known. Each line is attempted by itself. */
+export function withLooks(scope: FormScope, axis: Axis, inside: readonly FormLine[], attempt: Attempt): Axis {
   const { states, groups = [] } = axis
   const change = new Map<string, Partial<State>>()
-  const changed = (state: string, said: Partial<State>) => change.set(state, { ...change.get(state), ...said })
+  const changed = (state: string, said: Partial<State>): void => void change.set(state, { ...change.get(state), ...said })
   const looks = new Map<string, Group['look']>()
-  for (const line of inside.filter((each) => !isAlso(each))) {
+  const take = (line: FormLine): void => {
     const [keyword, name] = wordsOf(line.text)
-    if (keyword?.text === 'look') changed(referred(states, name?.text ?? '', 'state'), { look: readLook(scope, line.inside) })
-    else if (keyword?.text === 'loop') {
-      const [head, body] = halves(line.text, ':')
-      changed(referred(states, wordsOf(head)[1]?.text ?? '', 'state'), { loop: readLoop(scope, clausesOf(body), line.inside) })
-    } else if (isGroup(line)) looks.set(referred(groups, wordsOf(halves(line.text, ':')[0])[1]?.text ?? '', 'group'), readLook(scope, line.inside))
-    else throw new RheoError('unreadable', keyword?.text ?? '', 'Below states come looks, loops and groups: look over, loop turning: 900 ms, group busy: working.')
+    const look = () => readLook(scope, line.inside, attempt)
+    switch (keyword?.text) {
+      case 'look':
+        return changed(referred(states, name?.text ?? '', 'state'), { look: look() })
+      case 'loop': {
+        const [head, body] = halves(line.text, ':')
+        return changed(referred(states, wordsOf(head)[1]?.text ?? '', 'state'), { loop: readLoop(scope, clausesOf(body), line.inside) })
+      }
+      case 'group':
+        return void looks.set(referred(groups, wordsOf(halves(line.text, ':')[0])[1]?.text ?? '', 'group'), look())
+      default:
+        throw new RheoError('unreadable', keyword?.text ?? '', 'Below states come looks, loops and groups: look over, loop turning: 900 ms, group busy: working.')
+    }
   }
+  for (const line of inside) if (!isAlso(line)) attempt(line, () => take(line))
   return alsoIn({
     ...axis, states: states.map((state) => ({ ...state, ...change.get(state.id) })),
     ...(axis.groups === undefined ? {} : { groups: groups.map((group) => ({ ...group, look: looks.get(group.id) ?? group.look })) }),

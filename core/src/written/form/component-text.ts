@@ -3,7 +3,7 @@ import { clausesOf, halves } from '../pieces'
 import { wordsOf } from '../words'
 import { also, alsoIn, isAlso, leftOver } from './also'
 import { axisLine, readAxis, withLooks } from './axis-text'
-import type { FormLine, WrittenLine } from './form-lines'
+import { AT_ONCE, type Attempt, type FormLine, type WrittenLine } from './form-lines'
 import { formed, idClause, listed, motionLine, motionOf, readMotionLine, withoutId } from './motion-text'
 import { readValued, valuedLine } from './named-text'
 import { earlier, idOf, nameText, referenceText, referred } from './names'
@@ -13,11 +13,6 @@ import type { FormScope } from './said-text'
 import { readRule, ruleLine } from './rule-text'
 import { withOldIds } from './same-things'
 import { triggerKindAt } from './trigger-text'
-
-/** Reads one line, and says what is wrong with it where it cannot; the others are read all the same. */
-export type Attempt = <T>(line: FormLine, read: () => T) => T | undefined
-
-export const STOP: Attempt = (_line, read) => read()
 
 /** A component with everything in it. */
 export function componentLine(project: Project, component: Component): WrittenLine {
@@ -37,7 +32,7 @@ export function componentLine(project: Project, component: Component): WrittenLi
   ]
   return withLeft(component, text, inside, () => {
     const line = lineOf(text, inside)
-    return readComponent(project, line, skeletonOf(line, headOf(line, earlier(project.components, id)), project, STOP), STOP)
+    return readComponent(project, line, skeletonOf(line, headOf(line, earlier(project.components, id)), project, AT_ONCE), AT_ONCE)
   })
 }
 
@@ -117,7 +112,7 @@ export function readComponent(project: Project, line: FormLine, skeleton: Compon
           return
         case 'states': {
           const axis = axes[axisAt]
-          if (axis) axes[axisAt] = withLooks(scope, axis, each.inside)
+          if (axis) axes[axisAt] = withLooks(scope, axis, each.inside, attempt)
           axisAt++
           return
         }

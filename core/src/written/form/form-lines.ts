@@ -58,3 +58,9 @@ export function problemIn({ number, indent, text }: FormLine, { place, message }
   const at = place === '' ? -1 : text.indexOf(place)
   return { line: number, column: indent + Math.max(0, at) + 1, sentence: message }
 }
+
+/** Reads one line, and says what is wrong with it where it cannot; the others are read all the same. */
+export type Attempt = <T>(line: FormLine, read: () => T) => T | undefined
+
+/** What cannot be read is thrown. */
+export const AT_ONCE: Attempt = (_line, read) => read()

@@ -1,8 +1,8 @@
-import { itemAt, type Look } from '../../document'
+import { itemAt, type Id, type Look, type PropertyValues } from '../../document'
 import { readProperties } from '../properties-line'
 import { wordsOf } from '../words'
 import { also, alsoIn, leftOver } from './also'
-import type { FormLine, WrittenLine } from './form-lines'
+import { AT_ONCE, type Attempt, type FormLine, type WrittenLine } from './form-lines'
 import { referenceText, referred } from './names'
 import { innerOf, propertiesText, saidOf, sayableOf, type FormScope } from './said-text'
 
@@ -19,15 +19,17 @@ export function lookLines(scope: FormScope, look: Look): readonly WrittenLine[] 
   })
 }
 
-/** A look of such lines. Throws a `RheoError` (`unreadable`). */
-export function readLook(scope: FormScope, lines: readonly FormLine[]): Look {
-  return Object.fromEntries(lines.map(({ text, inside }) => {
-    const { parts } = scope.owner
-    const [first] = wordsOf(text)
-    const [, name = '', rest = ''] = (first?.isQuoted === true ? [text, first.text, text.slice(first.to).replace(/^:\s*/, '')] : /^([^:]*):\s*(.*)$/s.exec(text)) ?? []
-    const id = referred(parts, name, 'part')
-    const part = parts.find((each) => each.id === id)
-    const { base } = saidOf(readProperties(rest, part ? sayableOf(scope, part.kind, innerOf(part)) : sayableOf(scope, 'box', null)), scope)
-    return [id, alsoIn(base, inside)]
-  }))
+/** A look of such lines, each attempted by itself. */
+export function readLook(scope: FormScope, lines: readonly FormLine[], attempt: Attempt = AT_ONCE): Look {
+  return Object.fromEntries(lines.flatMap((line) => { const said = attempt(line, () => lookLine(scope, line)); return said ? [said] : [] }))
+}
+
+function lookLine(scope: FormScope, { text, inside }: FormLine): readonly [Id, PropertyValues] {
+  const { parts } = scope.owner
+  const [first] = wordsOf(text)
+  const [, name = '', rest = ''] = (first?.isQuoted === true ? [text, first.text, text.slice(first.to).replace(/^:\s*/, '')] : /^([^:]*):\s*(.*)$/s.exec(text)) ?? []
+  const id = referred(parts, name, 'part')
+  const part = parts.find((each) => each.id === id)
+  const { base } = saidOf(readProperties(rest, part ? sayableOf(scope, part.kind, innerOf(part)) : sayableOf(scope, 'box', null)), scope)
+  return [id, alsoIn(base, inside)]
 }

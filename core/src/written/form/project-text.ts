@@ -3,11 +3,11 @@ import { clausesOf } from '../pieces'
 import { quoted, wordsOf } from '../words'
 import { jsonText } from '../json'
 import { also, alsoIn, jsonIn, leftOver } from './also'
-import { componentLine, headOf, lineOf, readComponent, skeletonOf, STOP, variableLines, type Attempt } from './component-text'
+import { componentLine, headOf, lineOf, readComponent, skeletonOf, variableLines } from './component-text'
 import { promiseLine, readPromise, readTake, takeLine } from './take-text'
 import { iconLine, readIcon, readTable, tableLine } from './table-text'
 import { readScreen, screenLine, screenSkeleton } from './screen-text'
-import { formLines, problemIn, textOfLines, type FormLine, type FormProblem, type WrittenLine } from './form-lines'
+import { AT_ONCE, formLines, problemIn, textOfLines, type Attempt, type FormLine, type FormProblem, type WrittenLine } from './form-lines'
 import { formed, listed, motionLine, readMotionLine } from './motion-text'
 import { referenceText, referred } from './names'
 import { readValued, valuedLine } from './named-text'
@@ -93,7 +93,7 @@ class ProjectReader {
       ...Object.fromEntries(Object.entries(IN_JSON).map(([word, list]) => [list, [...into[list], ...this.each(word, ({ text }) => jsonIn(text.slice(word.length)))]])),
     }
     // What a slot is filled with at first can be a component further down.
-    const named = { ...valued, components: together(into.components, components.map(({ line, head }) => skeletonOf(lineOf(line.text, []), head, valued, STOP))) }
+    const named = { ...valued, components: together(into.components, components.map(({ line, head }) => skeletonOf(lineOf(line.text, []), head, valued, AT_ONCE))) }
     const skeletons = components.map(({ line, head }) => ({ line, skeleton: skeletonOf(line, head, named, this.attempt, componentOf(into, head.id)) }))
     const surfaces = screens.map(({ line, head }) => ({ line, skeleton: screenSkeleton(line, head, this.attempt, screenOf(into, head.id)) }))
     const headed = this.headed({ ...valued, components: together(into.components, skeletons.map(({ skeleton }) => skeleton)), screens: together(into.screens, surfaces.map(({ skeleton }) => skeleton)) })

@@ -2,8 +2,8 @@ import { RheoError, type Project, type Rule, type Screen, type ScreenSize, type 
 import { clausesOf, halves } from '../pieces'
 import { wordsOf } from '../words'
 import { alsoIn } from './also'
-import { absentLines, headOf, isPart, keywordOf, lineOf, madeId, partsIn, rootLines, ruleOf, STOP, variableLines, withLeft, type Attempt } from './component-text'
-import type { FormLine, WrittenLine } from './form-lines'
+import { absentLines, headOf, isPart, keywordOf, lineOf, madeId, partsIn, rootLines, ruleOf, variableLines, withLeft } from './component-text'
+import { AT_ONCE, type Attempt, type FormLine, type WrittenLine } from './form-lines'
 import { readLook } from './look-text'
 import { idClause, listed, motionLine, motionOf, withoutId } from './motion-text'
 import { readValued } from './named-text'
@@ -28,7 +28,7 @@ export function screenLine(project: Project, screen: Screen): WrittenLine {
   ]
   return withLeft(screen, text, inside, () => {
     const line = lineOf(text, inside)
-    return readScreen(project, line, screenSkeleton(line, headOf(line, earlier(project.screens, id)), STOP), STOP)
+    return readScreen(project, line, screenSkeleton(line, headOf(line, earlier(project.screens, id)), AT_ONCE), AT_ONCE)
   })
 }
 

@@ -72,7 +72,7 @@ describe('the written form of a project', () => {
 
   it('tells every line that cannot be read, with its place, and loses no other', () => {
     const { project, problems } = readWritten(['component Lamp', '  container plate 20x20 glow 3', '  container frame 20x20', '  states light: off, on', '    look onn', '  tap: off -> onn', '  tap on frame: off -> on', '  shine: off'].join('\n'))
-    expect(problems.map(({ line, column }) => [line, column])).toEqual([[2, 25], [4, 3], [6, 15], [8, 3]])
+    expect(problems.map(({ line, column }) => [line, column])).toEqual([[2, 25], [5, 10], [6, 15], [8, 3]])
     expect(problems[2]?.sentence).toBe('There is no state called “onn”: off, on.')
     expect(project.components[0]?.rules).toHaveLength(1)
     expect(project.components[0]?.parts.map(({ name }) => name)).toEqual(['plate', 'frame'])

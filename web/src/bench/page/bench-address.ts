@@ -19,12 +19,12 @@ export function benchAt(component: Component, { axis: axisId, state: stateId, ro
     axis: axis.id, state, alsoStates: [],
     row: rule ? triggerRow(rule.trigger, rule.part) : row === NO_CELL ? null : (row ?? firstRow(component, axis)),
     parts: parts ?? [(component.parts[1] ?? rootOf(component)).id],
-    isEaselOpen: at === 'easel', isMapOpen: at === 'map', into: into === undefined ? usualInto(axis) : intoFrom(into), motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, alsoCells: [], rowsBy: 'trigger', showsGaps: false, addedRows: keptRows(component.id),
+    isEaselOpen: at === 'easel', shownAs: at === 'map' || at === 'text' ? at : 'table', into: into === undefined ? usualInto(axis) : intoFrom(into), motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, alsoCells: [], rowsBy: 'trigger', showsGaps: false, addedRows: keptRows(component.id),
   }
 }
 
 /** What of a bench is selected otherwise than it is as usual, for its address. */
-export function selectionOn({ axis, state, row, parts, isEaselOpen, isMapOpen, into }: BenchState, usual: BenchState): Selection {
+export function selectionOn({ axis, state, row, parts, isEaselOpen, shownAs, into }: BenchState, usual: BenchState): Selection {
   const isSame = (a: readonly Id[], b: readonly Id[]) => a.length === b.length && a.every((id, index) => id === b[index])
   return {
     ...(axis === usual.axis ? {} : { axis }),
@@ -32,7 +32,7 @@ export function selectionOn({ axis, state, row, parts, isEaselOpen, isMapOpen, i
     ...(row === usual.row ? {} : { row: row ?? NO_CELL }),
     ...(isSame(parts, usual.parts) ? {} : { part: parts.join(' ') }),
     ...(into === 'look' ? {} : { into: intoText(into) }),
-    ...(isEaselOpen ? { at: 'easel' } : isMapOpen ? { at: 'map' } : {}),
+    ...(isEaselOpen ? { at: 'easel' } : shownAs === 'table' ? {} : { at: shownAs }),
   }
 }
 

@@ -42,11 +42,14 @@ export interface BenchState {
   readonly rowsBy: 'trigger' | 'part'
   /** Cells that answer nothing are marked. */
   readonly showsGaps: boolean
-  /** The rules are shown as a map instead of a table. */
-  readonly isMapOpen: boolean
+  /** What stands in the middle: the trigger table, the rules as a map, or the component as text. */
+  readonly shownAs: ShownAs
   /** Rows without rules as yet, by axis. */
   readonly addedRows: readonly { readonly axis: Id; readonly row: Row }[]
 }
+
+/** What can stand in the middle of the bench. */
+export type ShownAs = 'table' | 'map' | 'text'
 
 export type BenchAction =
   /** Selects what a bench has selected, and opens what it has open; everything else stays. */
@@ -60,7 +63,7 @@ export type BenchAction =
   | { readonly do: 'select cells to'; readonly state: Id; readonly row: string; readonly states: readonly Id[]; readonly rows: readonly string[] }
   | { readonly do: 'sort rows'; readonly by: 'trigger' | 'part' }
   | { readonly do: 'show gaps'; readonly shows: boolean }
-  | { readonly do: 'show the map'; readonly shows: boolean }
+  | { readonly do: 'show as'; readonly as: ShownAs }
   | { readonly do: 'select parts'; readonly parts: readonly Id[] }
   | { readonly do: 'select lane'; readonly lane: BenchState['lane'] }
   | { readonly do: 'open easel'; readonly state: Id }
@@ -100,8 +103,8 @@ export const stageOf = (into: Into): Extract<Into, { stage: Id }> | null => (typ
 export function benchReducer(state: BenchState, action: BenchAction): BenchState {
   switch (action.do) {
     case 'go to': {
-      const { axis, state: column, row, parts, isEaselOpen, isMapOpen, into } = action.view
-      return { ...state, axis, state: column, row, parts, isEaselOpen, isMapOpen, into, alsoStates: [], alsoCells: [], lane: null, scrubMs: null, isLooping: false, comparedWith: null, tool: 'select' }
+      const { axis, state: column, row, parts, isEaselOpen, shownAs, into } = action.view
+      return { ...state, axis, state: column, row, parts, isEaselOpen, shownAs, into, alsoStates: [], alsoCells: [], lane: null, scrubMs: null, isLooping: false, comparedWith: null, tool: 'select' }
     }
     case 'select axis':
       return { ...state, axis: action.axis, state: action.state, alsoStates: [], alsoCells: [], row: null, lane: null, scrubMs: null, isLooping: false, into: groupOf(state.into) === null ? state.into : 'look' }
@@ -126,14 +129,14 @@ export function benchReducer(state: BenchState, action: BenchAction): BenchState
       return { ...state, rowsBy: action.by }
     case 'show gaps':
       return { ...state, showsGaps: action.shows }
-    case 'show the map':
-      return { ...state, isMapOpen: action.shows, isEaselOpen: false }
+    case 'show as':
+      return { ...state, shownAs: action.as, isEaselOpen: false }
     case 'select parts':
       return { ...state, parts: action.parts, tool: state.tool === 'points' && action.parts[0] !== state.parts[0] ? 'select' : state.tool }
     case 'select lane':
       return { ...state, lane: action.lane }
     case 'open easel':
-      return { ...state, state: action.state, alsoStates: [], isEaselOpen: true, isMapOpen: false, lane: null, scrubMs: null, comparedWith: null }
+      return { ...state, state: action.state, alsoStates: [], isEaselOpen: true, shownAs: 'table', lane: null, scrubMs: null, comparedWith: null }
     case 'close easel':
       return { ...state, isEaselOpen: false, tool: 'select', comparedWith: null }
     case 'use tool':

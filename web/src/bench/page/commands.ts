@@ -18,6 +18,8 @@ const always = () => true
 const hasParts = ({ component, view }: Bench): boolean => topmost(component, view.parts).length > 0
 const hasSeveral = (least: number) => ({ component, view }: Bench): boolean => topmost(component, view.parts).length >= least
 
+const showAs = (as: 'map' | 'text') => ({ view, select }: Bench): void => select({ do: 'show as', as: view.shownAs === as ? 'table' : as })
+
 const ALIGN_KEYS: Readonly<Record<Alignment, string | null>> = {
   left: 'Shift Alt ArrowLeft', right: 'Shift Alt ArrowRight', top: 'Shift Alt ArrowUp', bottom: 'Shift Alt ArrowDown', centre: null, middle: null,
 }
@@ -56,7 +58,8 @@ export const COMMANDS: readonly Command[] = [
   { name: 'Start the specimen over', key: 'r', isPossible: ({ player }) => player !== null, run: ({ player }) => player?.startOver() },
   { name: 'Open the easel', key: 'e', isPossible: ({ view }) => !view.isEaselOpen, run: ({ select, state }) => select({ do: 'open easel', state: state.id }) },
   { name: 'Back to the table', key: 'Escape', isPossible: ({ view }) => view.isEaselOpen, run: ({ select }) => select({ do: 'close easel' }) },
-  { name: 'Show the rules as a map, or as a table', key: ',', isPossible: always, run: ({ view, select }) => select({ do: 'show the map', shows: !view.isMapOpen }) },
+  { name: 'Show the rules as a map, or as a table', key: ',', isPossible: always, run: showAs('map') },
+  { name: 'Show the component as text, or as a table', key: 't', isPossible: ({ isScreen }) => !isScreen, run: showAs('text') },
   { name: 'Mark the gaps in the table, or not', key: null, isPossible: always, run: ({ view, select }) => select({ do: 'show gaps', shows: !view.showsGaps }) },
   { name: 'Edit this look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'look' }) },
   { name: 'Edit the base look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'base' }) },

@@ -111,7 +111,8 @@ function BelowRows() {
       <AddTrigger />
       <button className="plain muted" title="The order of the rows" onClick={() => select({ do: 'sort rows', by: view.rowsBy === 'trigger' ? 'part' : 'trigger' })}>rows by {view.rowsBy}</button>
       <button className="plain muted" aria-pressed={view.showsGaps} title="Mark the cells that answer nothing" onClick={() => select({ do: 'show gaps', shows: !view.showsGaps })}>{view.showsGaps ? 'hide gaps' : 'show gaps'}</button>
-      <button className="plain muted" title="The same rules as a map (,)" onClick={() => select({ do: 'show the map', shows: true })}>as a map</button>
+      <button className="plain muted" title="The same rules as a map (,)" onClick={() => select({ do: 'show as', as: 'map' })}>as a map</button>
+      <button className="plain muted" title="The whole component as text (T)" onClick={() => select({ do: 'show as', as: 'text' })}>as text</button>
       {view.row === null && component.axes.length === 1 && <span className="muted hint">Drag from a cell to a column to say where a trigger leads; or select a cell and type a state’s name or number.</span>}
     </div>
   )
