@@ -1,4 +1,4 @@
-import { jsonOf } from './json'
+import { jsonOr } from '../document'
 
 /** A word of a line, with where it is in it. */
 export interface Word {
@@ -53,7 +53,7 @@ export function unquoted(text: string): string {
   const [, quote, inside] = /^(["'])(.*)\1$/s.exec(text) ?? []
   if (inside === undefined) return text
   // Somebody's backslash that means nothing else is a backslash.
-  return quote === '"' && inside.includes('\\') ? String(jsonOf(text) ?? inside) : inside
+  return quote === '"' && inside.includes('\\') ? String(jsonOr(text, inside)) : inside
 }
 
 /** A text in double quotes that reads as it is, whatever is in it. */

@@ -1,6 +1,6 @@
 import { useMemo, useState, type CSSProperties } from 'react'
 import { fieldsOf } from '@rheoscope/core/document'
-import { jsonOr } from '../json'
+import { jsonOr } from '@rheoscope/core/document'
 
 export type PanelSide = 'left' | 'right' | 'foot'
 

@@ -1,5 +1,5 @@
 import { fieldsOf, LAST_WITHOUT_AUTHORS, type Author, type Entry } from '@rheoscope/core/document'
-import { jsonOr } from '../json'
+import { jsonOr } from '@rheoscope/core/document'
 import type { SetAside } from './sending'
 
 /** What a window has not got to the server: edits that are still to be stored, and those that could not be. */

@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { hasKeys, messageOf } from '@rheoscope/core/document'
 import type { ProjectSummary } from '@rheoscope/core/protocol'
 import { deleteForGood, listBin, listProjects, putBack, removeProject } from '../api/projects'
-import { jsonOr } from '../json'
+import { jsonOr } from '@rheoscope/core/document'
 
 /** How often a server that is away is asked again, in ms. */
 const ASK_AGAIN_MS = 3000

@@ -4,7 +4,10 @@ import type { Edit } from './edit'
 import type { Path } from './path'
 
 /** What tells kinds of one thing apart: a value of another kind takes the place of the old one as a whole. */
-const TAGS = ['kind', 'on', 'do', 'go', 'what', 'expr', 'token', 'gradient', 'parameter', 'variable', 'only', 'except', 'screen', 'component'] as const
+const TAGS = ['kind', 'on', 'do', 'go', 'what', 'gradient', 'parameter', 'variable', 'only', 'except', 'screen', 'component'] as const
+
+/** What makes one value of all that stands beside it: another takes its place as a whole. */
+const WHOLE = ['expr', 'token'] as const
 
 /**
  * The least that makes one value of a project another, by the identifiers of what is in its lists: fields that are otherwise, things that
@@ -18,7 +21,9 @@ export function editsBetween(path: Path, before: unknown, after: unknown): reado
   return isFields(before) && isFields(after) && areAlike(before, after) ? editsOfFields(path, before, after) : [{ edit: 'set', path, to: after }]
 }
 
-const areAlike = (before: Fields, after: Fields): boolean => TAGS.every((tag) => Object.hasOwn(before, tag) === Object.hasOwn(after, tag) && (tag === 'expr' || tag === 'token' ? !Object.hasOwn(before, tag) : typeof before[tag] !== 'string' || before[tag] === after[tag]))
+const areAlike = (before: Fields, after: Fields): boolean =>
+  !WHOLE.some((key) => Object.hasOwn(before, key) || Object.hasOwn(after, key))
+  && TAGS.every((tag) => Object.hasOwn(before, tag) === Object.hasOwn(after, tag) && (typeof before[tag] !== 'string' || before[tag] === after[tag]))
 
 const areUnique = (list: unknown): list is readonly (Fields & Identified)[] => areIdentified(list) && new Set(list.map(({ id }) => id)).size === list.length
 

@@ -1,10 +1,10 @@
 import { EMPTY_MOTION, orElse, sameValue, type Action } from '../../document'
 import { readActions } from '../action-line'
-import { wordsOf } from '../words'
 import { jsonText } from '../json'
+import { wordsOf } from '../words'
 import { jsonIn } from './also'
-import type { FormLine, WrittenLine } from './form-lines'
-import { formed, motionLine, motionOf } from './motion-text'
+import { formLine, type FormLine, type WrittenLine } from './form-lines'
+import { motionLine, motionOf } from './motion-text'
 import { nameText, referred } from './names'
 import type { FormScope } from './said-text'
 
@@ -17,7 +17,7 @@ export function actionLine(scope: FormScope, action: Action, made: string): Writ
   const words = wordsOfAction(scope, action)
   const line = words === null ? null : `${flags}${words}`
   const inside = 'motion' in action && action.motion ? [motionLine(scope, 'motion', action.motion)] : []
-  const read = line === null ? null : orElse(() => readAction(scope, { number: 0, indent: 0, text: line, inside: formed(inside) }, made), null)
+  const read = line === null ? null : orElse(() => readAction(scope, formLine(line, inside), made), null)
   if (line !== null && sameValue(read, action)) return { text: line, inside }
   return { text: `${flags}${IN_JSON}${jsonText({ ...said, ...(together === false ? { together } : {}), ...(awaited === false ? { awaited } : {}) })}`, inside: [] }
 }
@@ -77,7 +77,6 @@ function readAction(scope: FormScope, { text, inside }: FormLine, made: string):
   const below = inside.find((line) => line.text.startsWith('motion'))
   const motion = below ? { motion: motionOf(scope, below) } : {}
   const [verb, part] = wordsOf(words)
-
   if (verb?.text === 'pulse') return { do: 'pulse', part: referred(scope.owner.parts, part?.text ?? '', 'part'), motion: EMPTY_MOTION, ...motion, ...flags }
   const [said] = readActions(words, { project: scope.project, component: { ...scope.owner } })
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- an action with its identifier is one

@@ -1,5 +1,5 @@
-import { fieldsOf, hasKeys, orElse, RheoError, sameValue } from '../../document'
-import { jsonOf, jsonText } from '../json'
+import { fieldsOf, isFields, jsonOr, orElse, RheoError, sameValue } from '../../document'
+import { jsonText } from '../json'
 import type { FormLine, WrittenLine } from './form-lines'
 
 const ALSO = 'also '
@@ -16,8 +16,8 @@ export const alsoIn = <T extends object>(read: T, inside: readonly FormLine[]): 
 
 /** An object in JSON. Throws a `RheoError` (`unreadable`) for anything else. */
 export function jsonIn(text: string): object {
-  const value = jsonOf(text)
-  if (isOpen(value)) return value
+  const value = jsonOr(text, null)
+  if (isFields(value)) return value
   throw new RheoError('unreadable', text, 'Here comes an object in JSON: {"locked": true}.')
 }
 
@@ -31,18 +31,16 @@ function between(whole: object, read: object): object | null {
   for (const [key, value] of Object.entries(whole)) {
     const other: unknown = fieldsOf(read)[key]
     if (sameValue(value, other)) continue
-    fields[key] = isOpen(value) && isOpen(other) && Object.keys(other).every((inner) => Object.hasOwn(value, inner)) ? between(value, other) : value
+    fields[key] = isFields(value) && isFields(other) && Object.keys(other).every((inner) => Object.hasOwn(value, inner)) ? between(value, other) : value
   }
   return Object.keys(fields).length === 0 ? null : fields
 }
-
-const isOpen = (value: unknown): value is object => hasKeys(value) && !Array.isArray(value)
 
 function mergedWith<T extends object>(read: T, more: object): T {
   const merged: Record<string, unknown> = Object.fromEntries(Object.entries(read))
   for (const [key, value] of Object.entries(more)) {
     const before = Object.hasOwn(merged, key) ? merged[key] : undefined
-    merged[key] = isOpen(before) && isOpen(value) ? mergedWith(before, value) : value
+    merged[key] = isFields(before) && isFields(value) ? mergedWith(before, value) : value
   }
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what is read is validated as part of its project
   return merged as T

@@ -2,10 +2,11 @@ import { HUES, newState, RheoError, type Axis, type Group, type State } from '..
 import { clausesOf, halves } from '../pieces'
 import { wordsOf } from '../words'
 import { also, alsoIn, isAlso, leftOver } from './also'
-import { AT_ONCE, type Attempt, type FormLine, type WrittenLine } from './form-lines'
-import { formed, idClause, listed, loopLine, readLoop, withoutId } from './motion-text'
-import { idOf, nameText, referenceText, referred } from './names'
+import { behind, listed, ownIdClause, withoutId } from './clauses'
+import { AT_ONCE, formed, formLine, type Attempt, type FormLine, type WrittenLine } from './form-lines'
 import { lookLines, readLook } from './look-text'
+import { loopLine, readLoop } from './motion-text'
+import { idOf, nameText, referenceText, referred } from './names'
 import type { FormScope } from './said-text'
 
 /** `states boarding by parameter phase: rest, over final, starts at over`, with groups, looks and loops below. */
@@ -15,38 +16,38 @@ export function axisLine(scope: FormScope, axis: Axis, before: readonly Axis[]):
   const text = `states ${nameText(name, ['by'])}${by}: ${listed([
     ...states.map((state, index) => stateText(state, index, states.slice(0, index))),
     ...(start === states[0]?.id ? [] : [`starts at ${referenceText(states, start)}`]),
-    ...idClause(id, idOf(name, before.map((each) => each.id))),
+    ...ownIdClause({ id, name }, before),
   ])}`
   const inside = [
     ...groups.map((group, index): WrittenLine => ({ text: groupText(axis, group, groups.slice(0, index)), inside: lookLines(scope, group.look) })),
     ...states.filter(({ look }) => Object.keys(look).length > 0).map((state): WrittenLine => ({ text: `look ${referenceText(states, state.id)}`, inside: lookLines(scope, state.look) })),
     ...states.flatMap(({ id: state, loop }) => (loop ? [loopLine(scope, referenceText(states, state), loop)] : [])),
   ]
-  const read = () => withLooks(scope, readAxis({ number: 0, indent: 0, text, inside: formed(inside) }, before), formed(inside), AT_ONCE)
+  const read = () => withLooks(scope, readAxis(formLine(text, inside), before), formed(inside), AT_ONCE)
   return { text, inside: [...inside, ...also(leftOver(axis, read))] }
 }
 
 function stateText({ id, name, hue, final }: State, index: number, before: readonly State[]): string {
-  return [nameText(name, ['id']), ...(final ? ['final'] : []), ...(hue === index % HUES ? [] : [`hue ${hue}`]), ...idClause(id, idOf(name, before.map((each) => each.id)))].join(' ')
+  return [nameText(name, ['id']), ...(final ? ['final'] : []), ...(hue === index % HUES ? [] : [`hue ${hue}`]), ...ownIdClause({ id, name }, before)].join(' ')
 }
 
 const groupText = ({ states }: Axis, { id, name, states: inside }: Group, before: readonly Group[]): string =>
-  `group ${nameText(name)}: ${listed([...inside.map((state) => referenceText(states, state)), ...idClause(id, idOf(name, before.map((each) => each.id)))])}`
+  `group ${nameText(name)}: ${listed([...inside.map((state) => referenceText(states, state)), ...ownIdClause({ id, name }, before)])}`
 
 /** An axis with its states and groups, before anything is known of parts. Throws a `RheoError` (`unreadable`). */
 export function readAxis({ text, inside }: FormLine, before: readonly Axis[], known: readonly Axis[] = []): Axis {
   const [head, body] = halves(text, ':')
   const [, axisName, by, kind, decider] = wordsOf(head)
   const name = axisName?.text ?? 'state'
-  const { id, others } = withoutId(clausesOf(body), idOf(name, before.map((each) => each.id), known))
+  const { id, others } = withoutId(clausesOf(body), idOf(name, before, known))
   const old = known.find((each) => each.id === id)
   const states: State[] = []
   for (const clause of others) if (!clause.startsWith('starts at ')) states.push(stateOf(clause, states, old?.states ?? []))
   const [first] = states
   if (!first) throw new RheoError('unreadable', text, 'Behind the colon come the names of its states: rest, over.')
-  const started = others.find((clause) => clause.startsWith('starts at '))
+  const started = behind(others, 'starts at')
   const boundTo = by === undefined ? null : kind?.text === 'parameter' ? { parameter: decider?.text ?? '' } : { variable: decider?.text ?? '' }
-  const axis: Axis = { id, name, states, start: started === undefined ? first.id : referred(states, wordsOf(started)[2]?.text ?? '', 'state'), boundTo }
+  const axis: Axis = { id, name, states, start: started === undefined ? first.id : referred(states, wordsOf(started)[0]?.text ?? '', 'state'), boundTo }
   const groups: Group[] = []
   for (const line of inside.filter(isGroup)) groups.push(groupOf(axis, line, groups, old?.groups ?? []))
   return groups.length === 0 ? axis : { ...axis, groups }
@@ -59,7 +60,7 @@ function stateOf(clause: string, before: readonly State[], known: readonly State
   const after = (word: string) => (said.includes(word) ? said[said.indexOf(word) + 1] : undefined)
   const odd = said.find((word, index) => !['final', 'hue', 'id'].includes(word) && !['hue', 'id'].includes(said[index - 1] ?? ''))
   if (odd !== undefined) throw new RheoError('unreadable', odd, `“${odd}” says nothing of a state; a name of several words stands in quotes.`)
-  const state = newState(after('id') ?? idOf(name, before.map(({ id }) => id), known), name, before.length)
+  const state = newState(after('id') ?? idOf(name, before, known), name, before.length)
   return { ...state, hue: after('hue') === undefined ? state.hue : Number(after('hue')), final: said.includes('final') }
 }
 
@@ -68,7 +69,7 @@ const isGroup = ({ text }: FormLine): boolean => text.startsWith('group ')
 function groupOf({ states }: Axis, { text }: FormLine, before: readonly Group[], known: readonly Group[]): Group {
   const [head, body] = halves(text, ':')
   const name = wordsOf(head)[1]?.text ?? ''
-  const { id, others } = withoutId(clausesOf(body), idOf(name, before.map((each) => each.id), known))
+  const { id, others } = withoutId(clausesOf(body), idOf(name, before, known))
   return { id, name, states: others.map((clause) => referred(states, wordsOf(clause)[0]?.text ?? '', 'state')), look: {} }
 }
 

@@ -3,14 +3,15 @@ import { clausesOf, halves } from '../pieces'
 import { wordsOf } from '../words'
 import { also, alsoIn, isAlso, leftOver } from './also'
 import { axisLine, readAxis, withLooks } from './axis-text'
-import { AT_ONCE, type Attempt, type FormLine, type WrittenLine } from './form-lines'
-import { formed, idClause, listed, motionLine, motionOf, readMotionLine, withoutId } from './motion-text'
-import { readValued, valuedLine } from './named-text'
-import { earlier, idOf, nameText, referenceText, referred } from './names'
+import { headOf, idClause, listed, ownIdClause, withoutId } from './clauses'
+import { AT_ONCE, formLine, type Attempt, type FormLine, type WrittenLine } from './form-lines'
 import { lookLines, readLook } from './look-text'
+import { motionLine, motionOf, readMotionLine } from './motion-text'
+import { readValued, valuedLine } from './named-text'
+import { earlier, nameText, referenceText, referred } from './names'
 import { barePart, inTreeOrder, isOfPart, partLines, readPartLine } from './part-text'
+import { axesOf, axisIn, namedIn, readRule, ruleLine, stateAt } from './rule-text'
 import type { FormScope } from './said-text'
-import { readRule, ruleLine } from './rule-text'
 import { withOldIds } from './same-things'
 import { triggerKindAt } from './trigger-text'
 
@@ -18,7 +19,7 @@ import { triggerKindAt } from './trigger-text'
 export function componentLine(project: Project, component: Component): WrittenLine {
   const scope: FormScope = { project, owner: component }
   const { id, name, axes, combinations, pairs, motion, absent } = component
-  const text = listed([`component ${nameText(name)}`, ...idClause(id, madeId(project.components, component))])
+  const text = listed([`component ${nameText(name)}`, ...ownIdClause(component, earlier(project.components, id))])
   const inside = [
     ...component.parameters.map((parameter, index) => valuedLine('parameter', parameter, parameter.initial, 'initial', component.parameters.slice(0, index), project.components)),
     ...variableLines(project, component.variables, 'variable'),
@@ -31,15 +32,10 @@ export function componentLine(project: Project, component: Component): WrittenLi
     ...component.rules.map((rule, index) => ruleLine(scope, rule, component.rules.slice(0, index))),
   ]
   return withLeft(component, text, inside, () => {
-    const line = lineOf(text, inside)
-    return readComponent(project, line, skeletonOf(line, headOf(line, earlier(project.components, id)), project, AT_ONCE), AT_ONCE)
+    const line = formLine(text, inside)
+    return readComponent(project, line, skeletonOf(line, headOf(text, earlier(project.components, id)), project, AT_ONCE), AT_ONCE)
   })
 }
-
-/** The identifier that is made of a name where none is said. */
-export const madeId = (all: readonly Named[], { id, name }: Named): Id => idOf(name, earlier(all, id).map((each) => each.id))
-
-export const lineOf = (text: string, inside: readonly WrittenLine[]): FormLine => ({ number: 0, indent: 0, text, inside: formed(inside) })
 
 export const withLeft = (whole: object, text: string, inside: readonly WrittenLine[], read: () => object): WrittenLine => ({ text, inside: [...inside, ...also(leftOver(whole, read))] })
 
@@ -54,16 +50,15 @@ export function rootLines(scope: FormScope): readonly WrittenLine[] {
 export const absentLines = (scope: FormScope, absent: Component['absent']): readonly WrittenLine[] => (Object.keys(absent).length === 0 ? [] : [{ text: 'absent', inside: lookLines(scope, absent) }])
 
 function combinationLine(scope: FormScope, { id, states, look }: CombinationLook, index: number): WrittenLine {
-  const axes = 'axes' in scope.owner ? scope.owner.axes : []
+  const axes = axesOf(scope)
   const said = axes.filter((axis) => axis.id in states).map((axis) => `${referenceText(axes, axis.id)} ${referenceText(axis.states, states[axis.id] ?? '')}`)
   return { text: `combination ${listed([...said, ...idClause(id, `combination${index + 1}`)])}`, inside: lookLines(scope, look) }
 }
 
 function pairLine(scope: FormScope, { id, axis, from, to, motion }: PairMotion, index: number): WrittenLine {
-  const axes = 'axes' in scope.owner ? scope.owner.axes : []
+  const axes = axesOf(scope)
   const of = axes.find((each) => each.id === axis)
-  const named = [...(of?.states ?? []), ...(of?.groups ?? [])]
-  const name = (state: Id | null) => (state === null ? 'any' : referenceText(named, state, ['any']))
+  const name = (state: Id | null) => (state === null ? 'any' : referenceText(namedIn(of), state, ['any']))
   return motionLine(scope, `motion ${name(from)} -> ${name(to)}`, motion, [...(of === axes[0] ? [] : [`axis ${referenceText(axes, axis)}`]), ...idClause(id, `pair${index + 1}`)])
 }
 
@@ -86,14 +81,6 @@ export function skeletonOf(line: FormLine, { id, name }: Named, { components }: 
 }
 
 export const keywordOf = ({ text }: FormLine): string => /^[^\s:]*/.exec(text)?.[0] ?? ''
-
-/** What the head of a line says: the name, the identifier, and the words behind the name. Throws a `RheoError` (`unreadable`) where there is no name. */
-export function headOf({ text }: FormLine, before: readonly { readonly id: Id }[]): Named & { readonly words: readonly string[] } {
-  const [head = '', ...clauses] = clausesOf(text)
-  const [, name, ...words] = wordsOf(head)
-  if (!name) throw new RheoError('unreadable', text, 'It lacks its name.')
-  return { id: withoutId(clauses, idOf(name.text, before.map(({ id }) => id))).id, name: name.text, words: words.map((word) => word.text) }
-}
 
 /** A component with all that its lines say. */
 export function readComponent(project: Project, line: FormLine, skeleton: Component, attempt: Attempt, old: Component | null = null): Component {
@@ -161,24 +148,22 @@ export function partsIn({ project, owner, old = null }: FormScope, line: FormLin
 }
 
 function combinationOf(scope: FormScope, { text, inside }: FormLine, index: number): CombinationLook {
-  const axes = 'axes' in scope.owner ? scope.owner.axes : []
+  const axes = axesOf(scope)
   const { id, others } = withoutId(clausesOf(text.slice('combination'.length)), `combination${index + 1}`)
   const states = others.map((clause): readonly [Id, Id] => {
     const [first, second] = wordsOf(clause)
     const axis = referred(axes, first?.text ?? '', 'axis')
     return [axis, referred(axes.find((each) => each.id === axis)?.states ?? [], second?.text ?? '', 'state')]
   })
-  return { id, states: Object.fromEntries(states), look: readLook(scope, inside.filter((line) => !isAlso(line))) }
+  return { id, states: Object.fromEntries(states), look: readLook(scope, inside) }
 }
 
 function pairOf(scope: FormScope, { text, inside }: FormLine, index: number): PairMotion {
-  const axes = 'axes' in scope.owner ? scope.owner.axes : []
+  const axes = axesOf(scope)
   const [head, body] = orElse(() => halves(text, ':'), [text, ''] as const)
   const { id, others } = withoutId(clausesOf(body), `pair${index + 1}`)
-  const named = others.find((clause) => clause.startsWith('axis '))
-  const axis = named === undefined ? axes[0] : axes.find((each) => each.id === referred(axes, wordsOf(named)[1]?.text ?? '', 'axis'))
-  const things = [...(axis?.states ?? []), ...(axis?.groups ?? [])]
+  const axis = axisIn(axes, others)
   const [from = '', to = ''] = halves(head.slice('motion'.length), '->')
-  const stateOf = (said: string) => (said === 'any' ? null : referred(things, wordsOf(said)[0]?.text ?? '', 'state'))
-  return { id, axis: axis?.id ?? '', from: stateOf(from), to: stateOf(to), motion: readMotionLine(scope, others.filter((clause) => clause !== named), inside) }
+  const stateOf = (said: string) => (said === 'any' ? null : stateAt(axis, said))
+  return { id, axis: axis?.id ?? '', from: stateOf(from), to: stateOf(to), motion: readMotionLine(scope, others.filter((clause) => !clause.startsWith('axis ')), inside) }
 }

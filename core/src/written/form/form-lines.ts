@@ -50,6 +50,12 @@ export interface WrittenLine {
   readonly inside: readonly WrittenLine[]
 }
 
+/** A line that is to be written, as it would be read. */
+export const formLine = (text: string, inside: readonly WrittenLine[] = []): FormLine => ({ number: 0, indent: 0, text, inside: formed(inside) })
+
+/** The same of several. */
+export const formed = (lines: readonly WrittenLine[]): readonly FormLine[] => lines.map(({ text, inside }) => formLine(text, inside))
+
 const written = ({ text, inside }: WrittenLine, depth: number): string =>
   [`${'  '.repeat(depth)}${text}`, ...inside.map((line) => written(line, depth + 1))].join('\n')
 

@@ -2,7 +2,7 @@ import { itemAt, type Id, type Look, type PropertyValues } from '../../document'
 import { readProperties } from '../properties-line'
 import { wordsOf } from '../words'
 import { also, alsoIn, leftOver } from './also'
-import { AT_ONCE, type Attempt, type FormLine, type WrittenLine } from './form-lines'
+import { AT_ONCE, formLine, type Attempt, type FormLine, type WrittenLine } from './form-lines'
 import { referenceText, referred } from './names'
 import { innerOf, propertiesText, saidOf, sayableOf, type FormScope } from './said-text'
 
@@ -15,7 +15,7 @@ export function lookLines(scope: FormScope, look: Look): readonly WrittenLine[] 
     const of = part ? sayableOf(scope, part.kind, innerOf(part)) : sayableOf(scope, 'box', null)
     const properties = propertiesText(scope, of, said)
     const text = `${referenceText(parts, id)}:${properties === '' ? '' : ` ${properties}`}`
-    return { text, inside: also(leftOver(said, () => itemAt(Object.values(readLook(scope, [{ number: 0, indent: 0, text, inside: [] }])), 0))) }
+    return { text, inside: also(leftOver(said, () => itemAt(Object.values(readLook(scope, [formLine(text)])), 0))) }
   })
 }
 

@@ -1,10 +1,11 @@
 import { EMPTY_MOTION, isToken, orElse, propertyDefinition, RheoError, type Loop, type Motion, type Timing, type TokenValue } from '../../document'
 import { clausesOf, halves } from '../pieces'
 import { quoted, unquoted, wordsOf } from '../words'
-import { also, alsoIn, isAlso, leftOver } from './also'
-import type { FormLine, WrittenLine } from './form-lines'
-import { referenceText, referred } from './names'
+import { also, alsoIn, leftOver } from './also'
+import { idClause, listed, withoutId } from './clauses'
+import { formed, type FormLine, type WrittenLine } from './form-lines'
 import { lookLines, readLook } from './look-text'
+import { referenceText, referred } from './names'
 import type { FormScope } from './said-text'
 import { tokenNamed } from './value-text'
 
@@ -36,11 +37,6 @@ export function motionText(scope: FormScope, motion: Motion): MotionText {
     ],
   }
 }
-
-export const listed = (clauses: readonly string[]): string => clauses.filter((clause) => clause !== '').join(', ')
-
-/** Says an identifier where it is not the one that is made where none is said. */
-export const idClause = (id: string, made: string): readonly string[] => (id === made ? [] : [`id ${id}`])
 
 /** A property by its label, or by its name where that says nothing. */
 const propertyText = (name: string): string => (/^\w+$/.test(propertyDefinition(name)?.name ?? '') ? name : quoted(name))
@@ -141,12 +137,6 @@ function keyframeOf(scope: FormScope, { text, inside }: FormLine, index: number)
   return { id, share, ...(easing === undefined ? {} : { easing }), matchVelocity: others.includes('matches velocity'), look: readLook(scope, inside) }
 }
 
-/** Clauses without the one that says an identifier, and that, or the one that is made where none is said. */
-export function withoutId(clauses: readonly string[], made: string): { readonly id: string; readonly others: readonly string[] } {
-  const said = clauses.find((clause) => clause.startsWith('id '))
-  return { id: said?.slice('id '.length) ?? made, others: clauses.filter((clause) => clause !== said) }
-}
-
 /** A motion as a line of its own, with what its words do not say in JSON. */
 export function motionLine(scope: FormScope, head: string, motion: Motion, more: readonly string[] = []): WrittenLine {
   const { clauses, inside } = motionText(scope, motion)
@@ -160,9 +150,6 @@ export const readMotionLine = (scope: FormScope, clauses: readonly string[], ins
 /** The motion of a line that says nothing else: what comes behind its colon, where it has one. */
 export const motionOf = (scope: FormScope, { text, inside }: FormLine): Motion => readMotionLine(scope, clausesOf(orElse(() => halves(text, ':')[1], '')), inside)
 
-/** Lines that are to be written, as they would be read. */
-export const formed = (lines: readonly WrittenLine[]): readonly FormLine[] => lines.map(({ text, inside }) => ({ number: 0, indent: 0, text, inside: formed(inside) }))
-
 /** The loop of a state: `loop working: 900 ms linear, back and forth, 3 times`, with the look it goes to below. */
 export function loopLine(scope: FormScope, state: string, loop: Loop): WrittenLine {
   const { durationMs, easing, direction, count, to, rotationDirection } = loop
@@ -175,5 +162,5 @@ export function readLoop(scope: FormScope, clauses: readonly string[], inside: r
   const times = clauses.find((clause) => /^\d+ times$/.test(clause))
   const direction = clauses.includes('back and forth') ? 'back and forth' : 'forward'
   const { durationMs = 1000, easing = 'linear', rotationDirection } = readMotion(scope, clauses.filter((clause) => clause !== times && clause !== direction), [])
-  return { durationMs, easing, direction, count: times === undefined ? null : Number.parseInt(times, 10), to: readLook(scope, inside.filter((line) => !isAlso(line))), ...(rotationDirection === undefined ? {} : { rotationDirection }) }
+  return { durationMs, easing, direction, count: times === undefined ? null : Number.parseInt(times, 10), to: readLook(scope, inside), ...(rotationDirection === undefined ? {} : { rotationDirection }) }
 }

@@ -2,8 +2,8 @@ import { RheoError, type Literal, type Named, type Parameter, type Token, type V
 import { clausesOf, halves } from '../pieces'
 import { quoted, unquoted } from '../words'
 import { also, alsoIn, leftOver } from './also'
-import type { FormLine, WrittenLine } from './form-lines'
-import { idClause, listed, withoutId } from './motion-text'
+import { listed, ownIdClause, withoutId } from './clauses'
+import { formLine, type FormLine, type WrittenLine } from './form-lines'
 import { idOf, nameText, referenceText, referred } from './names'
 
 /** What is called by a name and has a value: a parameter, a variable, a token. */
@@ -23,11 +23,9 @@ const RANGE = { least: 'min', most: 'max', step: 'step' } as const
 export function valuedLine(keyword: string, valued: Valued, value: Literal, field: string, before: readonly Named[], components: readonly Named[]): WrittenLine {
   const { id, name, type, choices } = valued
   const ranged = Object.entries(RANGE).flatMap(([word, bound]) => (valued[bound] === undefined ? [] : [`${word} ${valued[bound]}`]))
-  const text = `${keyword} ${nameText(name)}: ${listed([`${type} ${literalText(type, value, components)}`, ...ranged, ...(choices ? [`of ${choices.map((choice) => quoted(choice)).join(' ')}`] : []), ...idClause(id, idOf(name, before.map((each) => each.id)))])}`
-  return { text, inside: also(leftOver({ ...valued, [field]: value }, () => readValued(lineOf(text), keyword, field, before, components))) }
+  const text = `${keyword} ${nameText(name)}: ${listed([`${type} ${literalText(type, value, components)}`, ...ranged, ...(choices ? [`of ${choices.map((choice) => quoted(choice)).join(' ')}`] : []), ...ownIdClause({ id, name }, before)])}`
+  return { text, inside: also(leftOver({ ...valued, [field]: value }, () => readValued(formLine(text), keyword, field, before, components))) }
 }
-
-const lineOf = (text: string): FormLine => ({ number: 0, indent: 0, text, inside: [] })
 
 function literalText(type: Valued['type'], value: Literal, components: readonly Named[]): string {
   if (type === 'slot') return value === '' ? 'nothing' : referenceText(components, String(value), ['nothing'])
@@ -40,7 +38,7 @@ function literalText(type: Valued['type'], value: Literal, components: readonly 
 export function readValued(line: FormLine, keyword: string, field: string, before: readonly Named[], components: readonly Named[], known: readonly Named[] = []): object {
   const [head, body] = halves(line.text, ':')
   const name = unquoted(head.slice(keyword.length).trim())
-  const { id, others: [first = '', ...others] } = withoutId(clausesOf(body), idOf(name, before.map((each) => each.id), known))
+  const { id, others: [first = '', ...others] } = withoutId(clausesOf(body), idOf(name, before, known))
   const [, type = '', said = ''] = /^(yes\/no|text|number|choice|colour|slot|duration|easing|size)\s*(.*)$/s.exec(first) ?? []
   if (type === '') throw new RheoError('unreadable', first, `Behind the colon comes what ${name} is, and its value: text "Board", number 0, yes/no no, choice "M", colour #24506f.`)
   const more = Object.fromEntries(others.map((clause) => {

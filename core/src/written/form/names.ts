@@ -1,4 +1,5 @@
-import { RheoError, type Id, type Named } from '../../document'
+import { freeName, type Id, type Identified, type Named } from '../../document'
+import { calledSo, noneCalled } from '../named'
 import { quoted } from '../words'
 
 const PLAIN = /^[\p{L}_][\p{L}\p{N}_-]*$/u
@@ -10,23 +11,17 @@ export const nameText = (name: string, keywords: readonly string[] = []): string
 /**
  * The identifier something has where none is said: that of what was called so before, or one made from its name. Others of the same things have others.
  *
- * @param known what there was before
+ * @param before those that stand before it
+ * @param known what there was when the text was written
  */
-export function idOf(name: string, taken: readonly Id[], known: readonly Named[] = []): Id {
-  const before = known.find((each) => each.name === name && !taken.includes(each.id))
-  if (before) return before.id
+export function idOf(name: string, before: readonly Identified[], known: readonly Named[] = []): Id {
+  const taken = new Set(before.map(({ id }) => id))
+  const same = known.find((each) => each.name === name && !taken.has(each.id))
+  if (same) return same.id
   const words = name.normalize('NFKD').match(/[A-Za-z0-9]+/g) ?? []
   const [first = 'thing', ...more] = words
   const stem = `${first.charAt(0).toLowerCase()}${first.slice(1)}${more.map((word) => `${word.charAt(0).toUpperCase()}${word.slice(1)}`).join('')}`.slice(0, 48)
-  return freeId(/^[a-z]/i.test(stem) ? stem : `n${stem}`, [...taken, ...known.map(({ id: other }) => other)])
-}
-
-/** The first of `stem`, `stem2`, `stem3`, … that is not taken. */
-function freeId(stem: string, taken: readonly Id[]): Id {
-  const others = new Set(taken)
-  let id = stem
-  for (let n = 2; others.has(id); n++) id = `${stem}${n}`
-  return id
+  return freeName(/^[a-z]/i.test(stem) ? stem : `n${stem}`, new Set([...taken, ...known.map(({ id }) => id)]), '')
 }
 
 /** What comes before something in its list. */
@@ -39,11 +34,11 @@ export const referenceText = (things: readonly Named[], id: Id, keywords: readon
 }
 
 /** What a word refers to. Throws a `RheoError` (`unreadable`) that says what there is. */
-export function referred(things: readonly Named[], word: string, what: string): Id {
-  const known = things.find(({ id }) => `~${id}` === word)
-  if (known) return known.id
-  const found = things.find(({ name }) => name === word) ?? things.find(({ name }) => name.toLowerCase() === word.toLowerCase())
-  if (found) return found.id
-  const said = things.map(({ name }) => name)
-  throw new RheoError('unreadable', word, said.length === 0 ? `There is no ${what} yet.` : `There is no ${what} called “${word}”: ${said.slice(0, 12).join(', ')}${said.length > 12 ? ', …' : ''}.`)
+export const referred = (things: readonly Named[], word: string, what: string): Id => {
+  const found = calledSo(things, word)
+  if (!found) throw noneCalled(things, word, what, MOST_SAID)
+  return found.id
 }
+
+/** So many names are said of those there are. */
+const MOST_SAID = 12

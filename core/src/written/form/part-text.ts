@@ -1,11 +1,12 @@
 import { EMPTY_MOTION, fieldsOf, orElse, PART_KINDS, RheoError, type Drag, type Glide, type Id, type Part, type PartKind } from '../../document'
-import { clausesOf, halves } from '../pieces'
 import { readPart } from '../part-line'
 import { beginsProperty } from '../properties-line'
+import { clausesOf, halves } from '../pieces'
 import { quoted, wordsOf } from '../words'
 import { also, alsoIn, leftOver } from './also'
-import type { FormLine, WrittenLine } from './form-lines'
-import { formed, idClause, listed, motionLine, motionOf, motionText, readMotion, withoutId } from './motion-text'
+import { allBehind, behind, idClause, listed, ownIdClause, withoutId } from './clauses'
+import { formed, formLine, type FormLine, type WrittenLine } from './form-lines'
+import { motionLine, motionOf, motionText, readMotion } from './motion-text'
 import { idOf, nameText, referred } from './names'
 import { BEGINS, innerOf, isSaying, propertiesText, saidOf, sayableOf, sayingText, type FormScope } from './said-text'
 
@@ -43,13 +44,12 @@ function dragText(scope: FormScope, { along, limitTo, snapTo, points, keepsMomen
 
 function dragOf(scope: FormScope, { text }: FormLine): Drag {
   const clauses = clausesOf(halves(text, ':')[1])
-  const after = (word: string) => clauses.filter((clause) => clause.startsWith(`${word} `)).map((clause) => clause.slice(word.length + 1))
   const isWord = (clause: string) => /^(both|across|down|keeps momentum|(within|to|point) .*)$/.test(clause)
   const { durationMs, easing } = readMotion(scope, clauses.filter((clause) => !isWord(clause)), [])
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what is read is validated as part of its project
   return {
-    along: clauses.find((clause) => clause === 'across' || clause === 'down') ?? 'both', limitTo: after('within')[0] ?? 'nothing', snapTo: after('to')[0] ?? 'anywhere',
-    points: after('point').map((said) => ({ x: Number(said.split(' ')[0]), y: Number(said.split(' ')[1]) })),
+    along: clauses.find((clause) => clause === 'across' || clause === 'down') ?? 'both', limitTo: behind(clauses, 'within') ?? 'nothing', snapTo: behind(clauses, 'to') ?? 'anywhere',
+    points: allBehind(clauses, 'point').map((said) => ({ x: Number(said.split(' ')[0]), y: Number(said.split(' ')[1]) })),
     keepsMomentum: clauses.includes('keeps momentum'), settleMs: typeof durationMs === 'number' ? durationMs : 0, easing: typeof easing === 'string' ? easing : 'ease',
   } as Drag
 }
@@ -57,7 +57,7 @@ function dragOf(scope: FormScope, { text }: FormLine): Drag {
 function glideLine(scope: FormScope, glide: Glide, index: number): WrittenLine {
   const { id, property, ...timing } = glide
   const text = `glide ${nameText(property)}: ${listed([...motionText(scope, { ...EMPTY_MOTION, ...timing }).clauses, ...idClause(id, `glide${index + 1}`)])}`
-  return { text, inside: also(leftOver(glide, () => glideOf(scope, { number: 0, indent: 0, text, inside: [] }, index))) }
+  return { text, inside: also(leftOver(glide, () => glideOf(scope, formLine(text), index))) }
 }
 
 function glideOf(scope: FormScope, { text, inside }: FormLine, index: number): Glide {
@@ -69,7 +69,6 @@ function glideOf(scope: FormScope, { text, inside }: FormLine, index: number): G
 
 function partText(scope: FormScope, part: Part, before: readonly Part[]): string {
   const of = sayableOf(scope, part.kind, innerOf(part))
-  const taken = before.map(({ id }) => id)
   const isFree = !beginsProperty(wordsOf(part.name), 0, of.definitions)
   const name = isFree && nameText(part.name) === part.name ? part.name : part.kind === 'text' ? `called ${quoted(part.name)}` : quoted(part.name)
   const start = 'start' in part ? part.start : {}
@@ -79,7 +78,7 @@ function partText(scope: FormScope, part: Part, before: readonly Part[]): string
     const words = sayingText(definition, value, scope)
     return isSaying(scope, of, words, definition.name.startsWith(BEGINS) ? { start: { [definition.name.slice(BEGINS.length)]: value } } : { fields: { [definition.name]: value } }) ? [words] : []
   })
-  return [part.kind, name, ...fields, propertiesText(scope, of, part.base), ...(part.id === idOf(part.name, taken) ? [] : [`id ${part.id}`])].filter((piece) => piece !== '').join(' ')
+  return [part.kind, name, ...fields, propertiesText(scope, of, part.base), ...ownIdClause(part, before)].filter((piece) => piece !== '').join(' ')
 }
 
 const isSimple = (value: unknown): value is string | number | boolean => ['string', 'number', 'boolean'].includes(typeof value)
@@ -118,7 +117,7 @@ function readPartText(scope: FormScope, text: string, parent: Id | null, before:
   const of = { ...EMPTY_OF_KIND[kind], ...(kind === 'instance' ? { start } : {}) }
   const [dragged, items, glides] = [inside.find(isDrag), inside.find(isItems), inside.filter(isGlide)]
   const part = {
-    id: idOf(called, before.map(({ id }) => id), scope.old?.parts), kind, ...of, ...fields, name: called, parent, base,
+    id: idOf(called, before, scope.old?.parts), kind, ...of, ...fields, name: called, parent, base,
     ...(dragged ? { drag: dragOf(scope, dragged) } : {}), ...(glides.length > 0 ? { glides: glides.map((line, index) => glideOf(scope, line, index)) } : {}),
     ...(items ? { motion: motionOf(scope, items) } : {}),
   }

@@ -1,17 +1,18 @@
-import { componentOf, DOCUMENT_VERSION, newProject, RheoError, screenOf, type Component, type Named, type Pledge, type Project, type Screen, type Token, type Variable } from '../../document'
+import { componentOf, DOCUMENT_VERSION, newProject, orElse, RheoError, screenOf, type Component, type Named, type Pledge, type Project, type Screen, type Token, type Variable } from '../../document'
+import { jsonText } from '../json'
 import { clausesOf } from '../pieces'
 import { quoted, wordsOf } from '../words'
-import { jsonText } from '../json'
 import { also, alsoIn, jsonIn, leftOver } from './also'
-import { componentLine, headOf, lineOf, readComponent, skeletonOf, variableLines } from './component-text'
-import { promiseLine, readPromise, readTake, takeLine } from './take-text'
-import { iconLine, readIcon, readTable, tableLine } from './table-text'
-import { readScreen, screenLine, screenSkeleton } from './screen-text'
-import { AT_ONCE, formLines, problemIn, textOfLines, type Attempt, type FormLine, type FormProblem, type WrittenLine } from './form-lines'
-import { formed, listed, motionLine, readMotionLine } from './motion-text'
-import { referenceText, referred } from './names'
+import { behind, headOf, listed, withoutId, type Head } from './clauses'
+import { componentLine, readComponent, skeletonOf, variableLines } from './component-text'
+import { AT_ONCE, formLine, formLines, problemIn, textOfLines, type Attempt, type FormLine, type FormProblem, type WrittenLine } from './form-lines'
+import { motionLine, motionOf } from './motion-text'
 import { readValued, valuedLine } from './named-text'
+import { referenceText, referred } from './names'
 import { calledAs } from './same-things'
+import { readScreen, screenLine, screenSkeleton } from './screen-text'
+import { iconLine, readIcon, readTable, tableLine } from './table-text'
+import { promiseLine, readPromise, readTake, takeLine } from './take-text'
 
 /** What of a project is kept in JSON, each thing in a line behind its word. */
 const IN_JSON = { picture: 'assets', accepted: 'accepted' } as const
@@ -39,7 +40,7 @@ function projectLine(project: Project): WrittenLine {
   const { id, name, motion, startScreen, limits } = project
   const text = listed([`project ${quoted(name)}`, ...(startScreen === null ? [] : [`starts on ${referenceText(project.screens, startScreen)}`]), `id ${id}`])
   const inside = [motionLine({ project, owner: NOTHING }, 'motion', motion)]
-  return { text, inside: [...inside, ...also(leftOver({ id, name, motion, startScreen, ...(limits ? { limits } : {}) }, () => readHead({ number: 0, indent: 0, text, inside: formed(inside) }, project)))] }
+  return { text, inside: [...inside, ...also(leftOver({ id, name, motion, startScreen, ...(limits ? { limits } : {}) }, () => readHead(formLine(text, inside), project)))] }
 }
 
 /** What a line stands in that is about the whole project: nothing. */
@@ -47,12 +48,10 @@ const NOTHING: Screen = { id: '', name: '', kind: 'screen', device: 'free', widt
 
 function readHead({ text, inside }: FormLine, project: Project): Pick<Project, 'id' | 'name' | 'motion' | 'startScreen'> {
   const [head = '', ...clauses] = clausesOf(text)
-  const name = wordsOf(head)[1]?.text ?? ''
-  const id = clauses.find((clause) => clause.startsWith('id '))?.slice('id '.length) ?? 'project'
-  const started = clauses.find((clause) => clause.startsWith('starts on '))
+  const { id, others } = withoutId(clauses, 'project')
+  const started = behind(others, 'starts on')
   const motion = inside.find((line) => line.text.startsWith('motion'))
-  const said = motion ? clausesOf(motion.text.replace(/^motion:?/, '')) : []
-  return alsoIn({ id, name, startScreen: started === undefined ? null : referred(project.screens, wordsOf(started)[2]?.text ?? '', 'screen'), motion: motion ? readMotionLine({ project, owner: NOTHING }, said, motion.inside) : newProject('', '').motion }, inside)
+  return alsoIn({ id, name: wordsOf(head)[1]?.text ?? '', startScreen: started === undefined ? null : referred(project.screens, wordsOf(started)[0]?.text ?? '', 'screen'), motion: motion ? motionOf({ project, owner: NOTHING }, motion) : newProject('', '').motion }, inside)
 }
 
 /** A project as a text says it, with what of the text cannot be read. */
@@ -78,6 +77,12 @@ export function readWritten(text: string, into: Project | null = null): ReadProj
   return new ProjectReader(lines, { ...into, components: called(into.components, project.components), screens: called(into.screens, project.screens) }).read()
 }
 
+/** What the first component of a text is called; null where it says none. */
+export function componentNameIn(text: string): string | null {
+  const line = formLines(text).find((each) => wordOfLine(each) === 'component')
+  return line ? orElse(() => headOf(line.text, []).name, null) : null
+}
+
 class ProjectReader {
   private readonly problems: FormProblem[] = []
 
@@ -93,7 +98,7 @@ class ProjectReader {
       ...Object.fromEntries(Object.entries(IN_JSON).map(([word, list]) => [list, [...into[list], ...this.each(word, ({ text }) => jsonIn(text.slice(word.length)))]])),
     }
     // What a slot is filled with at first can be a component further down.
-    const named = { ...valued, components: together(into.components, components.map(({ line, head }) => skeletonOf(lineOf(line.text, []), head, valued, AT_ONCE))) }
+    const named = { ...valued, components: together(into.components, components.map(({ line, head }) => skeletonOf(formLine(line.text), head, valued, AT_ONCE))) }
     const skeletons = components.map(({ line, head }) => ({ line, skeleton: skeletonOf(line, head, named, this.attempt, componentOf(into, head.id)) }))
     const surfaces = screens.map(({ line, head }) => ({ line, skeleton: screenSkeleton(line, head, this.attempt, screenOf(into, head.id)) }))
     const headed = this.headed({ ...valued, components: together(into.components, skeletons.map(({ skeleton }) => skeleton)), screens: together(into.screens, surfaces.map(({ skeleton }) => skeleton)) })
@@ -135,11 +140,11 @@ class ProjectReader {
   }
 
   /** What the heads of lines say; what is called like something there was keeps the identifier of that. */
-  private heads(there: readonly Named[], ...words: readonly string[]): readonly Head[] {
-    const heads: Head[] = []
+  private heads(there: readonly Named[], ...words: readonly string[]): readonly HeadedLine[] {
+    const heads: HeadedLine[] = []
     for (const line of this.linesOf(...words)) {
       this.attempt(line, () => {
-        const head = headOf(line, [...there, ...heads.map((each) => each.head)])
+        const head = headOf(line.text, [...there, ...heads.map((each) => each.head)])
         heads.push({ line, head: { ...head, id: there.find(({ name }) => name === head.name)?.id ?? head.id } })
       })
     }
@@ -152,9 +157,9 @@ class ProjectReader {
   }
 }
 
-interface Head {
+interface HeadedLine {
   readonly line: FormLine
-  readonly head: ReturnType<typeof headOf>
+  readonly head: Head
 }
 
 /** Things there are with others in the place of those of the same names, under their identifiers, and the rest behind them. */

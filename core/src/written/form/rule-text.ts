@@ -3,8 +3,9 @@ import { clausesOf, halves } from '../pieces'
 import { wordsOf } from '../words'
 import { actionLine, readActionLines } from './action-text'
 import { also, alsoIn, isAlso, leftOver } from './also'
-import type { FormLine, WrittenLine } from './form-lines'
-import { formed, idClause, isOfMotion, listed, motionText, withInside, withMotionClause, withoutId } from './motion-text'
+import { behind, idClause, listed, withoutId } from './clauses'
+import { formLine, type FormLine, type WrittenLine } from './form-lines'
+import { isOfMotion, motionText, withInside, withMotionClause } from './motion-text'
 import { referenceText, referred } from './names'
 import type { FormScope } from './said-text'
 import { readTrigger, triggerText } from './trigger-text'
@@ -13,10 +14,16 @@ import { readTrigger, triggerText } from './trigger-text'
 const STATE_WORDS = ['any', 'none', 'state', 'one', 'next', 'previous', 'stay', 'back', 'ignored']
 
 /** The axes of an owner; a screen has one whose single state nobody names. */
-const axesOf = ({ owner }: FormScope): readonly Axis[] => ('axes' in owner ? owner.axes : [])
+export const axesOf = ({ owner }: FormScope): readonly Axis[] => ('axes' in owner ? owner.axes : [])
 
 /** The states of an axis, and the groups of them, which have names of their own. */
-const namedIn = (axis: Axis | undefined): readonly Named[] => [...(axis?.states ?? []), ...(axis?.groups ?? [])]
+export const namedIn = (axis: Axis | undefined): readonly Named[] => [...(axis?.states ?? []), ...(axis?.groups ?? [])]
+
+/** The axis that clauses name; the first where they name none. Throws a `RheoError` (`unreadable`). */
+export function axisIn(axes: readonly Axis[], clauses: readonly string[]): Axis | undefined {
+  const named = behind(clauses, 'axis')
+  return named === undefined ? axes[0] : axes.find(({ id }) => id === referred(axes, wordsOf(named)[0]?.text ?? named, 'axis'))
+}
 
 /** A rule: `tap on plate: rest, over -> working, 160 ms ease-out, if tries < 3`, with what it does and its lanes and keyframes below. */
 export function ruleLine(scope: FormScope, rule: Rule, before: readonly Rule[]): WrittenLine {
@@ -33,7 +40,7 @@ export function ruleLine(scope: FormScope, rule: Rule, before: readonly Rule[]):
     ...idClause(rule.id, madeId(before)),
   ])}`
   const inside = [...actions.map((action, index) => actionLine(scope, action, `action${index + 1}`)), ...(motion?.inside ?? [])]
-  const left = leftOver(rule, () => readRule(scope, { number: 0, indent: 0, text, inside: formed(inside) }, before))
+  const left = leftOver(rule, () => readRule(scope, formLine(text, inside), before))
   return { text, inside: [...inside, ...also(left)] }
 }
 
@@ -70,8 +77,7 @@ export function readRule(scope: FormScope, { text, inside }: FormLine, before: r
   const [from, rest] = halves(body, '->')
   const [target = '', ...said] = clausesOf(rest)
   const { id, others } = withoutId(said, madeId(before))
-  const named = others.find((clause) => clause.startsWith('axis '))?.slice('axis '.length)
-  const axis = named === undefined ? axes[0] : axes.find((each) => each.id === referred(axes, wordsOf(named)[0]?.text ?? named, 'axis'))
+  const axis = axisIn(axes, others)
   const { trigger, part } = readTrigger(scope, axis, head)
   let [motion, guard, letThrough, alsoAfterLeaving]: [Motion | null, string | null, boolean, boolean] = [null, null, false, false]
   for (const clause of others) {
@@ -101,7 +107,8 @@ function readWithin(axis: Axis | undefined, text: string): Within {
   return text.startsWith('any but ') ? { except: names(text.slice('any but '.length)) } : { only: names(text) }
 }
 
-function stateAt(axis: Axis | undefined, said: string): Id {
+/** The state or group of that name. Throws a `RheoError` (`unreadable`). */
+export function stateAt(axis: Axis | undefined, said: string): Id {
   const [word] = wordsOf(said)
   return referred(namedIn(axis), word?.isQuoted === true ? word.text : said, 'state')
 }

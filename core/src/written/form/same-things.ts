@@ -1,4 +1,4 @@
-import { areIdentified, fieldsOf, isFields, sameValue, type Identified } from '../../document'
+import { areIdentified, fieldsOf, freeName, isFields, sameValue, type Identified } from '../../document'
 
 type Fields = Readonly<Record<string, unknown>>
 
@@ -42,7 +42,9 @@ function matched(read: readonly (Fields & Identified)[], old: readonly (Fields &
   return read.map((each) => {
     const match = found.get(each)
     if (match) return { ...withOldIds(each, match), id: match.id }
-    return taken.has(each.id) ? { ...each, id: freeId(each.id, taken) } : each
+    const id = freeName(each.id, taken, '-')
+    taken.add(id)
+    return id === each.id ? each : { ...each, id }
   })
 }
 
@@ -59,13 +61,6 @@ function likeness(a: Fields, b: Fields): number {
 function bare(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(bare)
   return isFields(value) ? Object.fromEntries(Object.entries(value).filter(([key]) => key !== 'id').map(([key, inner]) => [key, bare(inner)])) : value
-}
-
-function freeId(stem: string, taken: Set<string>): string {
-  let id = stem
-  for (let n = 2; taken.has(id); n++) id = `${stem}-${n}`
-  taken.add(id)
-  return id
 }
 
 /**

@@ -2,12 +2,13 @@ import { RheoError, type Project, type Rule, type Screen, type ScreenSize, type 
 import { clausesOf, halves } from '../pieces'
 import { wordsOf } from '../words'
 import { alsoIn } from './also'
-import { absentLines, headOf, isPart, keywordOf, lineOf, madeId, partsIn, rootLines, ruleOf, variableLines, withLeft } from './component-text'
-import { AT_ONCE, type Attempt, type FormLine, type WrittenLine } from './form-lines'
+import { behind, headOf, listed, ownIdClause, type Head } from './clauses'
+import { absentLines, isPart, keywordOf, partsIn, rootLines, ruleOf, variableLines, withLeft } from './component-text'
+import { AT_ONCE, formLine, type Attempt, type FormLine, type WrittenLine } from './form-lines'
 import { readLook } from './look-text'
-import { idClause, listed, motionLine, motionOf, withoutId } from './motion-text'
+import { motionLine, motionOf } from './motion-text'
 import { readValued } from './named-text'
-import { earlier, idOf, nameText, referenceText, referred } from './names'
+import { earlier, nameText, referenceText, referred } from './names'
 import { ruleLine } from './rule-text'
 import type { FormScope } from './said-text'
 import { withOldIds } from './same-things'
@@ -15,26 +16,26 @@ import { withOldIds } from './same-things'
 /** A screen or overlay with everything on it. */
 export function screenLine(project: Project, screen: Screen): WrittenLine {
   const scope: FormScope = { project, owner: screen }
-  const { id, name, kind, device, width, height, motion, absent, rules } = screen
-  const text = listed([`${kind} ${nameText(name)} ${device} ${width}x${height}`, ...idClause(id, madeId(project.screens, screen))])
+  const { id, name, kind, device, width, height, sizes = [], motion, absent, rules } = screen
+  const text = listed([`${kind} ${nameText(name)} ${device} ${width}x${height}`, ...ownIdClause(screen, earlier(project.screens, id))])
   const inside = [
     ...variableLines(project, screen.variables, 'variable'),
     ...rootLines(scope),
-    ...(screen.sizes ?? []).map((size, index): WrittenLine => ({ text: listed([`size ${nameText(size.name)} ${size.width}x${size.height}`, ...idClause(size.id, idOf(size.name, (screen.sizes ?? []).slice(0, index).map((each) => each.id)))]), inside: [] })),
+    ...sizes.map((size, index): WrittenLine => ({ text: listed([`size ${nameText(size.name)} ${size.width}x${size.height}`, ...ownIdClause(size, sizes.slice(0, index))]), inside: [] })),
     ...(screen.overlay ? [{ text: overlayText(scope, screen.overlay), inside: [] }] : []),
     ...(absent ? absentLines(scope, absent) : []),
     ...(motion ? [motionLine(scope, 'motion', motion)] : []),
     ...rules.map((rule, index) => ruleLine(scope, rule, rules.slice(0, index))),
   ]
   return withLeft(screen, text, inside, () => {
-    const line = lineOf(text, inside)
-    return readScreen(project, line, screenSkeleton(line, headOf(line, earlier(project.screens, id)), AT_ONCE), AT_ONCE)
+    const line = formLine(text, inside)
+    return readScreen(project, line, screenSkeleton(line, headOf(text, earlier(project.screens, id)), AT_ONCE), AT_ONCE)
   })
 }
 
 /** A screen as it can be referred to. */
-export function screenSkeleton(line: FormLine, { id, name, words }: ReturnType<typeof headOf>, attempt: Attempt, old: Screen | null = null): Screen {
-  const [device = 'free', size = ''] = words
+export function screenSkeleton(line: FormLine, { id, name, words }: Head, attempt: Attempt, old: Screen | null = null): Screen {
+  const [device = 'free', size = ''] = words.map((word) => word.text)
   const [, width, height] = /^(\d+(?:\.\d+)?)x(\d+(?:\.\d+)?)$/.exec(size) ?? []
   const variables: Variable[] = []
   for (const each of line.inside) {
@@ -85,19 +86,17 @@ function overlayText({ owner }: FormScope, { backdropOpacity, closesOnOutsideTap
 
 function overlayOf({ owner }: FormScope, { text }: FormLine): NonNullable<Screen['overlay']> {
   const clauses = clausesOf(halves(text, ':')[1])
-  const after = (word: string) => clauses.find((clause) => clause.startsWith(`${word} `))?.slice(word.length + 1)
-  const [at, focus] = [after('at'), after('focus')]
+  const [at, focus] = [behind(clauses, 'at'), behind(clauses, 'focus')]
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what is read is validated as part of its project
   return {
-    backdropOpacity: Number(after('backdrop') ?? 0), closesOnOutsideTap: clauses.includes('closes on outside tap'), closesOnEscape: clauses.includes('closes on Escape'),
+    backdropOpacity: Number(behind(clauses, 'backdrop') ?? 0), closesOnOutsideTap: clauses.includes('closes on outside tap'), closesOnEscape: clauses.includes('closes on Escape'),
     ...(at === undefined ? {} : { at }), ...(focus === undefined ? {} : { firstFocus: referred(owner.parts, wordsOf(focus)[0]?.text ?? '', 'part') }),
   } as NonNullable<Screen['overlay']>
 }
 
 function sizeOf({ text }: FormLine, before: readonly ScreenSize[]): ScreenSize {
-  const [head = '', ...clauses] = clausesOf(text)
-  const [, name, size] = wordsOf(head)
+  const { id, name, words: [size] } = headOf(text, before)
   const [width = NaN, height = NaN] = (size?.text ?? '').split('x').map(Number)
-  if (!name || Number.isNaN(width) || Number.isNaN(height)) throw new RheoError('unreadable', head, 'A size has a name, a width and a height: size "small phone" 360x740.')
-  return { id: withoutId(clauses, idOf(name.text, before.map(({ id }) => id))).id, name: name.text, width, height }
+  if (Number.isNaN(width) || Number.isNaN(height)) throw new RheoError('unreadable', text, 'A size has a name, a width and a height: size "small phone" 360x740.')
+  return { id, name, width, height }
 }

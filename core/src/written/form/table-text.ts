@@ -1,10 +1,9 @@
-import { RheoError, type Column, type DataRecord, type DataTable, type IconOutline, type Literal } from '../../document'
-import { jsonOf } from '../json'
+import { jsonOr, RheoError, type Column, type DataRecord, type DataTable, type IconOutline, type Literal } from '../../document'
 import { clausesOf, halves } from '../pieces'
 import { quoted, unquoted, wordsOf } from '../words'
 import { also, alsoIn, leftOver } from './also'
-import type { FormLine, WrittenLine } from './form-lines'
-import { formed, idClause, listed, withoutId } from './motion-text'
+import { headOf, idClause, listed, ownIdClause, withoutId } from './clauses'
+import { formLine, type FormLine, type WrittenLine } from './form-lines'
 import { earlier, idOf, nameText } from './names'
 
 /** A cell that nothing was written into. */
@@ -13,36 +12,29 @@ const EMPTY = '-'
 /** `table goods`, with its columns and records below: `column price: number`, `record "Oil", 3, no`. */
 export function tableLine(table: DataTable, before: readonly DataTable[]): WrittenLine {
   const { columns, records } = table
-  const text = listed([`table ${nameText(table.name)}`, ...idClause(table.id, idOf(table.name, before.map(({ id }) => id)))])
+  const text = listed([`table ${nameText(table.name)}`, ...ownIdClause(table, before)])
   const inside = [
-    ...columns.map((column): WrittenLine => ({ text: `column ${nameText(column.name)}: ${listed([column.type, ...idClause(column.id, idOf(column.name, earlier(columns, column.id).map(({ id }) => id)))])}`, inside: [] })),
+    ...columns.map((column): WrittenLine => ({ text: `column ${nameText(column.name)}: ${listed([column.type, ...ownIdClause(column, earlier(columns, column.id))])}`, inside: [] })),
     ...records.map((record, index) => recordLine(columns, record, index)),
   ]
-  return { text, inside: [...inside, ...also(leftOver(table, () => readTable({ number: 0, indent: 0, text, inside: formed(inside) }, before)))] }
+  return { text, inside: [...inside, ...also(leftOver(table, () => readTable(formLine(text, inside), before)))] }
 }
 
 function recordLine(columns: readonly Column[], record: DataRecord, index: number): WrittenLine {
   const cells = columns.map(({ id }) => (Object.hasOwn(record.cells, id) ? cellText(record.cells[id] ?? null) : EMPTY))
   const text = `record ${listed([...cells, ...idClause(record.id, `record${index + 1}`)])}`
-  return { text, inside: also(leftOver(record, () => recordOf(columns, { number: 0, indent: 0, text, inside: [] }, index))) }
+  return { text, inside: also(leftOver(record, () => recordOf(columns, formLine(text), index))) }
 }
 
 const cellText = (cell: Literal): string => (typeof cell === 'boolean' ? (cell ? 'yes' : 'no') : typeof cell === 'string' ? quoted(cell) : JSON.stringify(cell))
 
 /** Reads a table. Throws a `RheoError` (`unreadable`). */
 export function readTable({ text, inside }: FormLine, before: readonly DataTable[]): DataTable {
-  const { id, name } = namedHead(text, before)
+  const { id, name } = headOf(text, before)
   const columns: Column[] = []
   for (const line of inside.filter(isColumn)) columns.push(columnOf(line, columns))
   const records = inside.filter((line) => line.text.startsWith('record')).map((line, index) => recordOf(columns, line, index))
   return alsoIn({ id, name, columns, records }, inside)
-}
-
-function namedHead(text: string, before: readonly { readonly id: string }[]): { readonly id: string; readonly name: string } {
-  const [head = '', ...clauses] = clausesOf(text)
-  const name = wordsOf(head)[1]?.text
-  if (name === undefined) throw new RheoError('unreadable', text, 'It lacks its name.')
-  return { id: withoutId(clauses, idOf(name, before.map((each) => each.id))).id, name }
 }
 
 const isColumn = ({ text }: FormLine): boolean => text.startsWith('column')
@@ -50,7 +42,7 @@ const isColumn = ({ text }: FormLine): boolean => text.startsWith('column')
 function columnOf({ text }: FormLine, before: readonly Column[]): Column {
   const [head, body] = halves(text, ':')
   const name = wordsOf(head)[1]?.text ?? ''
-  const { id, others: [type = ''] } = withoutId(clausesOf(body), idOf(name, before.map((each) => each.id)))
+  const { id, others: [type = ''] } = withoutId(clausesOf(body), idOf(name, before))
   const known = TYPES.find((each) => each === type)
   if (!known) throw new RheoError('unreadable', type, `A column is of ${TYPES.join(', ')}.`)
   return { id, name, type: known }
@@ -69,18 +61,18 @@ function recordOf(columns: readonly Column[], { text, inside }: FormLine, index:
 
 function cellOf(said: string): Literal {
   if (said === 'yes' || said === 'no') return said === 'yes'
-  const value = said.startsWith('"') ? unquoted(said) : jsonOf(said)
+  const value = said.startsWith('"') ? unquoted(said) : jsonOr(said, null)
   if (typeof value !== 'string' && typeof value !== 'number') throw new RheoError('unreadable', said, 'A cell is a text in quotes, a number, yes, no, or - where nothing is written.')
   return value
 }
 
 /** `icon anchor "M12 2 …"`: an outline in a field of 24 by 24. */
 export function iconLine({ id, name, d }: IconOutline, before: readonly IconOutline[]): WrittenLine {
-  return { text: listed([`icon ${nameText(name)} ${quoted(d)}`, ...idClause(id, idOf(name, before.map((each) => each.id)))]), inside: [] }
+  return { text: listed([`icon ${nameText(name)} ${quoted(d)}`, ...ownIdClause({ id, name }, before)]), inside: [] }
 }
 
 /** Reads an icon. Throws a `RheoError` (`unreadable`). */
 export function readIcon({ text }: FormLine, before: readonly IconOutline[]): IconOutline {
-  const [head = ''] = clausesOf(text)
-  return { ...namedHead(text, before), d: wordsOf(head)[2]?.text ?? '' }
+  const { id, name, words: [outline] } = headOf(text, before)
+  return { id, name, d: outline?.text ?? '' }
 }

@@ -1,11 +1,11 @@
-import { itemAt, orElse, RheoError, sameValue, type Input, type Pledge, type Pledged, type Project, type Take } from '../../document'
-import { jsonOf, jsonText } from '../json'
+import { itemAt, jsonOr, orElse, RheoError, sameValue, type Input, type Pledge, type Pledged, type Project, type Take } from '../../document'
+import { jsonText } from '../json'
 import { clausesOf, halves } from '../pieces'
 import { quoted, wordsOf, type Word } from '../words'
 import { also, alsoIn, jsonIn, leftOver } from './also'
-import type { FormLine, WrittenLine } from './form-lines'
-import { formed, idClause, listed, withoutId } from './motion-text'
-import { idOf, nameText, referenceText, referred } from './names'
+import { behind, headOf, idClause, listed, ownIdClause, withoutId } from './clauses'
+import { formLine, type FormLine, type WrittenLine } from './form-lines'
+import { nameText, referenceText, referred } from './names'
 
 type Surfaces = Pick<Project, 'components' | 'screens'>
 
@@ -40,7 +40,7 @@ function valueOfWord({ text, isQuoted }: Word): unknown {
   if (isQuoted) return text
   if (text === 'yes' || text === 'no') return text === 'yes'
   if (text === 'none') return null
-  return jsonOf(text.replace(/^\((.*)\)$/s, '$1')) ?? text
+  return jsonOr(text.replace(/^\((.*)\)$/s, '$1'), text)
 }
 
 /** `take "One light at a time" on Cabins, ends at 2000`, with what is done and expected below. */
@@ -48,13 +48,13 @@ export function takeLine(project: Surfaces, take: Take, before: readonly Take[])
   const { id, name, surface, endsAtMs, reducedMotion, entryPoint, size } = take
   const text = listed([
     `take ${nameText(name)} on ${surfaceText(project, surface)}`, `ends at ${endsAtMs}`, ...(reducedMotion ? ['reduced motion'] : []),
-    ...(entryPoint === undefined ? [] : [`enters by ~${entryPoint}`]), ...(size === undefined ? [] : [`size ${nameText(size)}`]), ...idClause(id, idOf(name, before.map((each) => each.id))),
+    ...(entryPoint === undefined ? [] : [`enters by ~${entryPoint}`]), ...(size === undefined ? [] : [`size ${nameText(size)}`]), ...ownIdClause({ id, name }, before),
   ])
   const inside = [
     ...take.inputs.map((input): WrittenLine => ({ text: inputText(input), inside: [] })),
     ...take.expectations.map(({ id: expected, byMs, expect }, index): WrittenLine => ({ text: `by ${byMs}: ${listed([saying(expect.what, expect), ...idClause(expected, `expectation${index + 1}`)])}`, inside: [] })),
   ]
-  return { text, inside: [...inside, ...also(leftOver(take, () => readTake(project, { number: 0, indent: 0, text, inside: formed(inside) }, before)))] }
+  return { text, inside: [...inside, ...also(leftOver(take, () => readTake(project, formLine(text, inside), before)))] }
 }
 
 const surfaceText = ({ components, screens }: Surfaces, surface: Take['surface']): string => ('screen' in surface ? `screen ${referenceText(screens, surface.screen)}` : `component ${referenceText(components, surface.component)}`)
@@ -80,12 +80,8 @@ function inputOf(text: string): Input {
 
 /** Reads a take. Throws a `RheoError` (`unreadable`). */
 export function readTake(project: Surfaces, { text, inside }: FormLine, before: readonly Take[]): Take {
-  const [head = '', ...clauses] = clausesOf(text)
-  const [, name, , ...surface] = wordsOf(head)
-  if (!name) throw new RheoError('unreadable', text, 'It lacks its name.')
-  const { id, others } = withoutId(clauses, idOf(name.text, before.map((each) => each.id)))
-  const after = (word: string) => others.find((clause) => clause.startsWith(`${word} `))?.slice(word.length + 1)
-  const [entry, size] = [after('enters by'), after('size')]
+  const { id, name, words: [, ...surface], clauses } = headOf(text, before)
+  const [entry, size] = [behind(clauses, 'enters by'), behind(clauses, 'size')]
   const expectations = inside.filter(({ text: line }) => line.startsWith('by ')).map(({ text: line }, index) => {
     const [at, body] = halves(line, ':')
     const { id: expected, others: [first = ''] } = withoutId(clausesOf(body), `expectation${index + 1}`)
@@ -94,8 +90,8 @@ export function readTake(project: Surfaces, { text, inside }: FormLine, before: 
     return { id: expected, byMs: Number(at.slice('by '.length)), expect: { what: kind, ...fields } as Take['expectations'][number]['expect'] }
   })
   return alsoIn<Take>({
-    id, name: name.text, surface: surfaceAt(project, surface), inputs: inside.filter((line) => /^\d/.test(line.text)).map((line) => inputOf(line.text)),
-    endsAtMs: Number(after('ends at') ?? 0), expectations, reducedMotion: others.includes('reduced motion'),
+    id, name, surface: surfaceAt(project, surface), inputs: inside.filter((line) => /^\d/.test(line.text)).map((line) => inputOf(line.text)),
+    endsAtMs: Number(behind(clauses, 'ends at') ?? 0), expectations, reducedMotion: clauses.includes('reduced motion'),
     ...(entry === undefined ? {} : { entryPoint: entry.replace(/^~/, '') }), ...(size === undefined ? {} : { size: wordsOf(size)[0]?.text ?? '' }),
   }, inside)
 }
@@ -105,7 +101,7 @@ export function promiseLine(project: Surfaces, pledge: Pledge, index: number): W
   const { id, surface, through, says } = pledge
   const what = says.kind === 'after' ? `after ${pledgedText(says.that)}, then ${pledgedText(says.then)}, within ${says.withinMs}` : `${says.kind} ${pledgedText(says.that)}`
   const text = `promise on ${surfaceText(project, surface)}${through === true ? ' through' : ''}: ${listed([what, ...idClause(id, `promise${index + 1}`)])}`
-  return { text, inside: also(leftOver(pledge, () => readPromise(project, { number: 0, indent: 0, text, inside: [] }, index))) }
+  return { text, inside: also(leftOver(pledge, () => readPromise(project, formLine(text), index))) }
 }
 
 function pledgedText(pledged: Pledged): string {
@@ -124,10 +120,9 @@ export function readPromise(project: Surfaces, { text, inside }: FormLine, index
   const says = KINDS.find((each) => first.startsWith(`${each} `))
   if (!says) throw new RheoError('unreadable', first, `A promise says ${KINDS.join(', ')}.`)
   const that = pledgedIn(first.slice(says.length + 1))
-  const after = (word: string) => others.find((clause) => clause.startsWith(`${word} `))?.slice(word.length + 1) ?? ''
   const pledge = {
     id, surface: surfaceAt(project, [kind, name]), ...(through?.text === 'through' ? { through: true } : {}),
-    says: says === 'after' ? { kind: says, that, then: pledgedIn(after('then')), withinMs: Number(after('within')) } : { kind: says, that },
+    says: says === 'after' ? { kind: says, that, then: pledgedIn(behind(others, 'then') ?? ''), withinMs: Number(behind(others, 'within') ?? '') } : { kind: says, that },
   }
   return alsoIn(pledge, inside)
 }

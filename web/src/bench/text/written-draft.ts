@@ -1,5 +1,5 @@
 import { batch, componentOf, editsBetween, type Component, type Edit, type Project } from '@rheoscope/core/document'
-import { readWritten, type FormProblem } from '@rheoscope/core/written'
+import { componentNameIn, readWritten, type FormProblem } from '@rheoscope/core/written'
 
 /** A text somebody is writing, and what the component was that it said last. */
 export interface Draft {
@@ -20,13 +20,10 @@ export interface ReadDraft {
 /** The least edits that make of a component what a draft says of it. It is the component it was, whatever it is called now. */
 export function readDraft(draft: Draft): ReadDraft {
   const { text, project, component } = draft
-  const [, name = component.name] = /^component +(.+?)(?:, id [\w-]+)?$/m.exec(text) ?? []
-  const called = { ...component, name: calledIn(name) }
+  const called = { ...component, name: componentNameIn(text) ?? component.name }
   const { project: read, problems } = readWritten(text, { ...project, components: project.components.map((each) => (each.id === component.id ? called : each)) })
   const now = componentOf(read, component.id)
   if (problems.length > 0 || !now) return { edit: null, made: draft, problems }
   const edits = editsBetween(['components', component.id], component, now)
   return { edit: edits.length === 0 ? null : batch(...edits), made: { text, project: read, component: now }, problems }
 }
-
-const calledIn = (name: string): string => (name.startsWith('"') ? name.slice(1, -1).replaceAll('\\"', '"') : name)
