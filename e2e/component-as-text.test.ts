@@ -2,39 +2,81 @@ import { expect, test } from '@jest/globals'
 import { Key } from 'selenium-webdriver'
 import { useApplication } from './harness/application'
 import type { BenchHands } from './harness/bench'
+import { replaceInText, selectInText, textIn } from './harness/written-text'
 
 const application = useApplication()
 
-const textOf = async (hands: BenchHands): Promise<string> => hands.driver.executeScript('return document.querySelector("textarea.written-text").value')
+const specimen = (hands: BenchHands): Promise<string> => hands.driver.executeScript('return document.querySelector(".specimen-picture").innerHTML')
 
-/** Puts another text in the place of some of it, as somebody who selects that and types. */
-async function replace(hands: BenchHands, wanted: string, by: string): Promise<void> {
-  await hands.driver.executeScript('const field = document.querySelector("textarea.written-text"); field.focus(); const at = field.value.indexOf(arguments[0]); field.setSelectionRange(at, at + arguments[0].length)', wanted)
-  await hands.press(by)
+const underlined = async (hands: BenchHands): Promise<number> => (await hands.driver.findElements({ css: '.written-text .cm-lintRange-error' })).length
+
+async function openText(hands: BenchHands): Promise<string> {
+  await hands.openDemo('boardingButton')
+  await hands.press('t')
+  await hands.until('the text stands there', async () => (await textIn(hands)).startsWith('component "Boarding button"\n'))
+  return textIn(hands)
 }
 
 test('a component is changed as text: seen at once, kept, told where it cannot be read, taken back in one', async () => {
   const hands = application.hands()
-  await hands.openDemo('boardingButton')
-  await hands.press('t')
-  await hands.until('the text stands there', async () => (await textOf(hands)).startsWith('component "Boarding button"\n'))
-  const before = await textOf(hands)
+  const before = await openText(hands)
+  expect(before).not.toMatch(/ id \w/)
 
-  await replace(hands, 'plate 208x42', 'plate 240x42')
-  await hands.until('what is shown follows before it is kept', async () => (await hands.driver.executeScript<string>('return document.querySelector(".specimen-picture").getAttribute("aria-label") + document.querySelector(".specimen-picture").innerHTML')).includes('240'))
-  await replace(hands, 'after 1800: working -> done', 'after 900: working -> don')
+  await replaceInText(hands, 'plate 208x42', 'plate 240x42')
+  await hands.until('what is shown follows before it is kept', async () => (await specimen(hands)).includes('240'))
+  await replaceInText(hands, 'after 1800: working -> done', 'after 900: working -> don')
   expect(await (await hands.find('.written-problems')).getText()).toMatch(/There is no state called “don”: rest, over, working, done\./)
-  await hands.click('.written-problems button')
-  await replace(hands, 'working -> don,', 'working -> done,')
-  await hands.until('it can be read again', async () => (await hands.driver.findElements({ css: '.written-problems' })).length === 0)
-  await replace(hands, 'states boarding: rest, over', 'states boarding: rest, hovered')
-  for (let uses = 0; uses < 6 && (await textOf(hands)).includes(' over'); uses++) await replace(hands, ' over', ' hovered')
+  await replaceInText(hands, 'plate 240x42', 'plate 260x42')
+  await hands.until('what can be read is seen beside what cannot', async () => (await specimen(hands)).includes('260'))
+  expect(await underlined(hands)).toBe(1)
+  await hands.click(await hands.byText('Write done', 'button'))
+  await hands.until('it can be read again', async () => (await underlined(hands)) === 0 && (await hands.driver.findElements({ css: '.written-problems' })).length === 0)
+  await replaceInText(hands, 'states boarding: rest, over', 'states boarding: rest, hovered')
+  for (let uses = 0; uses < 6 && (await textIn(hands)).includes(' over'); uses++) await replaceInText(hands, ' over', ' hovered')
 
   await hands.clickButton('as a table')
   await hands.byText('hovered')
   await hands.clickButton('as text')
-  await hands.until('the text says what was changed, and nothing else', async () => (await textOf(hands)) === before.replace('208x42', '240x42').replace('after 1800', 'after 900').replaceAll(' over', ' hovered').replace('states boarding: rest, hovered', 'states boarding: rest, hovered id over'))
-  await hands.driver.executeScript('document.activeElement.blur()')
-  for (let undo = 0; undo < 12 && (await textOf(hands)) !== before; undo++) await hands.chord(Key.CONTROL, 'z')
-  expect(await textOf(hands)).toBe(before)
+  await hands.until('the text says what was changed, and nothing else', async () => (await textIn(hands)) === before.replace('208x42', '260x42').replace('after 1800', 'after 900').replaceAll(' over', ' hovered'))
+  await hands.press(Key.ESCAPE)
+  for (let undo = 0; undo < 12 && (await textIn(hands)) !== before; undo++) await hands.chord(Key.CONTROL, 'z')
+  expect(await textIn(hands)).toBe(before)
+})
+
+test('what is selected on one side is marked on the other, and words are completed', async () => {
+  const hands = application.hands()
+  await openText(hands)
+  const marked = () => hands.driver.executeScript<readonly string[]>('return [...document.querySelectorAll(".written-text .text-marked")].map((line) => line.textContent.trim())')
+  await hands.selectPart('tick')
+  await hands.until('its line is marked', async () => (await marked()).some((line) => line.startsWith('path tick')))
+  await selectInText(hands, 'ring: turn')
+  await hands.until('the part of the line is selected in its state', async () => (await (await hands.find('.inspector, [aria-label="Properties"]')).getText()).includes('ring in working'))
+
+  await hands.press(Key.END, ' vi')
+  await hands.until('the word is offered with what it is now', async () => (await (await hands.find('.cm-tooltip-autocomplete')).getText()).includes('visible'))
+  await hands.press(Key.ESCAPE)
+  await selectInText(hands, 'tap: working -> ignored')
+  await hands.press('tap: done -> r')
+  await hands.find('.cm-tooltip-autocomplete')
+  await hands.press(Key.TAB)
+  await hands.until('the state is written out', async () => (await textIn(hands)).includes('tap: done -> rest\n'))
+})
+
+test('what another window changes comes into the text while one writes, and the caret stays', async () => {
+  const hands = application.hands()
+  await openText(hands)
+  const address = await hands.driver.getCurrentUrl()
+  const first = await hands.driver.getWindowHandle()
+  await selectInText(hands, 'working -> done')
+  await hands.press('working -> d')
+  await hands.driver.switchTo().newWindow('window')
+  await hands.driver.get(address.replace(/&?as=text/, ''))
+  await hands.clickButton('as a table').catch(() => undefined)
+  await hands.selectPart('plate')
+  await hands.setProperty('fill', '#b5466b')
+  await hands.driver.close()
+  await hands.driver.switchTo().window(first)
+  await hands.until('the colour has come into the text', async () => (await textIn(hands)).includes('#b5466b'))
+  await hands.press('one')
+  await hands.until('what was being written goes on where it was', async () => (await textIn(hands)).includes('after 1800: working -> done') && (await underlined(hands)) === 0)
 })

@@ -66,8 +66,9 @@ describe('what is given up', () => {
   })
 
   test('is told of promises as far as they were asked to be looked into', () => {
-    const said = (limit: number) => new ProjectChecker({ limit }).whole(skerryLine).findings.filter(({ kind, level }) => kind === 'promise-broken' && level === 'note').length
-    expect([said(1), said(20_000)]).toEqual([7, 0])
+    const few: Project = { ...skerryLine, screens: [], takes: [], startScreen: null, promises: skerryLine.promises.filter(({ surface }) => 'component' in surface && surface.component !== 'tideTable') }
+    const said = (limit: number) => new ProjectChecker({ limit }).whole(few).findings.filter(({ kind, level }) => kind === 'promise-broken' && level === 'note').length
+    expect([said(1), said(20_000)]).toEqual([2, 0])
   })
 })
 

@@ -15,6 +15,8 @@ export interface FormProblem {
   readonly line: number
   /** From 1. */
   readonly column: number
+  /** How many letters of the line it is about; 0 for the whole line. */
+  readonly length: number
   readonly sentence: string
 }
 
@@ -62,7 +64,7 @@ const written = ({ text, inside }: WrittenLine, depth: number): string =>
 /** Where of a line something is that a `RheoError` is about: where its place stands in it, or at its beginning. */
 export function problemIn({ number, indent, text }: FormLine, { place, message }: RheoError): FormProblem {
   const at = place === '' ? -1 : text.indexOf(place)
-  return { line: number, column: indent + Math.max(0, at) + 1, sentence: message }
+  return { line: number, column: indent + Math.max(0, at) + 1, length: at < 0 ? 0 : place.length, sentence: message }
 }
 
 /** Reads one line, and says what is wrong with it where it cannot; the others are read all the same. */

@@ -1,4 +1,4 @@
-import { componentOf, DOCUMENT_VERSION, newProject, orElse, RheoError, screenOf, type Component, type Named, type Pledge, type Project, type Screen, type Token, type Variable } from '../../document'
+import { componentOf, DOCUMENT_VERSION, newProject, orElse, RheoError, sameValue, screenOf, type Component, type Named, type Pledge, type Project, type Screen, type Token, type Variable } from '../../document'
 import { jsonText } from '../json'
 import { clausesOf } from '../pieces'
 import { quoted, wordsOf } from '../words'
@@ -33,6 +33,20 @@ export const writtenProject = (project: Project): string => textOfLines([
 
 /** One component of a project in its written form. */
 export const writtenComponent = (project: Project, component: Component): string => textOfLines([componentLine(project, component)])
+
+/**
+ * The same for somebody who has it before their eyes: without identifiers, which `readWritten` finds by the names in the project it reads into. Where it
+ * would find others, they stand there all the same.
+ */
+export function writtenPlainly(project: Project, component: Component): string {
+  const whole = writtenComponent(project, component)
+  const plain = whole.replace(IDENTIFIERS, (found, isQuoted: string | undefined) => (isQuoted === undefined ? '' : found))
+  const { project: read, problems } = readWritten(plain, project)
+  return problems.length === 0 && sameValue(componentOf(read, component.id), component) ? plain : whole
+}
+
+/** What is in quotes, which stays as it is, or a clause that says an identifier. */
+const IDENTIFIERS = /("(?:[^"\\]|\\.)*")|(?<=^ *)id [\w-]+ (?=\S)|,? id [\w-]+(?=,|$)/gm
 
 const kept = (project: Project, word: keyof typeof IN_JSON): readonly WrittenLine[] => project[IN_JSON[word]].map((each) => ({ text: `${word} ${jsonText(each)}`, inside: [] }))
 

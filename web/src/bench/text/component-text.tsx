@@ -1,7 +1,15 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import type { Id } from '@rheoscope/core/document'
-import { writtenComponent, type FormProblem } from '@rheoscope/core/written'
-import { useStillBench } from '../page/use-bench'
+import type { Diagnostic } from '@codemirror/lint'
+import { Text } from '@codemirror/state'
+import type { EditorView } from '@codemirror/view'
+import { useCallback, useEffect, useMemo, useRef, useState, type MouseEvent, type RefObject } from 'react'
+import { holdsIn, sameValue, triggerRow, type Id } from '@rheoscope/core/document'
+import { linesAbout, mendOf, writtenPlainly, type FormProblem, type Mend } from '@rheoscope/core/written'
+import { useFindingsOf } from '../../checks/use-findings'
+import { useStillBench, type Bench } from '../page/use-bench'
+import { followed } from './followed'
+import { foundIn } from './found-in-text'
+import { markedBeside } from './marked-beside'
+import { TextEditor } from './text-editor'
 import { readDraft, type Draft } from './written-draft'
 import './text.css'
 
@@ -15,30 +23,33 @@ const NONE: readonly FormProblem[] = []
 
 /** The component as text, to be changed there: what can be read is seen at once, and kept when typing pauses. */
 export function ComponentText() {
-  const { project, component, session, select } = useStillBench()
-  const field = useRef<HTMLTextAreaElement>(null)
-  const [draft, setDraft] = useState<Draft | null>(() => unread.get(component.id) ?? null)
-  const written = useMemo(() => writtenComponent(project, component), [project, component])
+  const bench = useStillBench()
+  const { project, component, session, select } = bench
+  const editor = useRef<EditorView>(null)
+  const [typed, setTyped] = useState<Draft | null>(() => unread.get(component.id) ?? null)
+  const draft = useMemo(() => typed && withOthers(typed, bench), [typed, bench])
+  const written = useMemo(() => writtenPlainly(project, component), [project, component])
   const read = useMemo(() => draft && readDraft(draft), [draft])
   const { edit = null, problems = NONE } = read ?? {}
+  const text = draft?.text ?? written
 
   const keep = useCallback(() => {
     if (!read?.edit) return
     session.dispatch(read.edit, 'change the text')
-    setDraft((now) => now && { ...read.made, text: now.text })
+    setTyped(read.made)
   }, [read, session])
   const leaving = useRef(keep)
 
   useEffect(() => {
     leaving.current = () => {
       keep()
-      if (draft && problems.length > 0) unread.set(component.id, draft)
+      if (read && problems.length > 0) unread.set(component.id, read.made)
       else unread.delete(component.id)
     }
     session.preview(edit)
     const pause = edit ? setTimeout(keep, PAUSE_MS) : undefined
     return () => clearTimeout(pause)
-  }, [edit, keep, session, draft, problems, component.id])
+  }, [edit, keep, session, read, problems, component.id])
   useEffect(() => () => {
     leaving.current()
     session.preview(null)
@@ -47,37 +58,92 @@ export function ComponentText() {
   const leave = () => {
     if (problems.length > 0) return
     keep()
-    setDraft(null)
+    setTyped(null)
   }
+
+  const shown = read?.component ?? component
+  const abouts = useMemo(() => linesAbout(text, shown), [text, shown])
+  const about = useMemo(() => ({ project, component: shown, marked: markedBeside(abouts, bench) }), [project, shown, abouts, bench])
+  const findings = useFindingsOf(component.id)
+  const mendable = useMemo(() => problems.map((problem) => ({ problem, mend: mendOf(project, shown, text, problem) })), [problems, project, shown, text])
+  const underlined = useMemo(() => [...mendable.map((each) => unreadable(text, each)), ...foundIn(text, abouts, findings)], [mendable, text, abouts, findings])
+  const goTo = (line: number) => selectAt(bench, abouts.find((each) => each.line === line))
 
   return (
     <div className="written">
       <div className="written-head">
         <button className="plain underlined" title="Back to the table (T)" onClick={() => select({ do: 'show as', as: 'table' })}>as a table</button>
-        <span className="muted" role="status">{problems.length === 0 ? 'What you type is seen at once.' : `${problems.length === 1 ? 'A line' : `${problems.length} lines`} cannot be read; nothing is changed until ${problems.length === 1 ? 'it' : 'they'} can.`}</span>
+        <span className="muted" role="status">{saidOf(problems)}</span>
       </div>
-      <textarea
-        ref={field} className="written-text mono" aria-label="The component as text" spellCheck={false} autoCapitalize="off" wrap="off" data-typing
-        value={draft?.text ?? written} onChange={({ target }) => setDraft({ ...(draft ?? { project, component }), text: target.value })} onBlur={leave}
-      />
-      {problems.length > 0 && (
-        <ul className="written-problems" aria-label="Lines that cannot be read">
-          {problems.map((problem) => (
-            <li key={`${problem.line} ${problem.column}`}>
-              <button className="plain" onMouseDown={(event) => event.preventDefault()} onClick={() => putCaret(field.current, problem)}><span className="mono">{problem.line}</span> {problem.sentence}</button>
-            </li>
-          ))}
-        </ul>
-      )}
+      <TextEditor label="The component as text" text={text} about={about} problems={underlined} editor={editor} onType={(now) => setTyped({ ...(draft ?? { project, component }), text: now })} onBlur={leave} onLine={goTo} />
+      <Unreadable lines={mendable} editor={editor} />
     </div>
   )
 }
 
+/** The lines that cannot be read: each leads to its place, and can be mended where it is clear how. */
+function Unreadable({ lines, editor }: { readonly lines: readonly Mendable[]; readonly editor: RefObject<EditorView | null> }) {
+  if (lines.length === 0) return null
+  return (
+    <ul className="written-problems" aria-label="Lines that cannot be read">
+      {lines.map(({ problem, mend }) => (
+        <li key={`${problem.line} ${problem.column}`}>
+          <button className="plain" onMouseDown={stayInText} onClick={() => putCaret(editor.current, problem)}><span className="mono">{problem.line}</span> {problem.sentence}</button>
+          {mend && <button className="plain underlined" onMouseDown={stayInText} onClick={() => mendIn(editor.current, mend)}>{mend.label}</button>}
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+const saidOf = ({ length }: readonly FormProblem[]): string =>
+  (length === 0 ? 'What you type is seen at once.' : `${length === 1 ? 'A line' : `${length} lines`} cannot be read; what ${length === 1 ? 'it is' : 'they are'} about stays as it was.`)
+
+/** A draft with what others have changed of the component since it was read last. */
+function withOthers(draft: Draft, { project, component }: Pick<Bench, 'project' | 'component'>): Draft {
+  if (sameValue(draft.component, component)) return draft
+  const changes = followed(writtenPlainly(draft.project, draft.component), draft.text, writtenPlainly(project, component))
+  return { project, component, text: changes.apply(Text.of(draft.text.split('\n'))).toString() }
+}
+
+interface Mendable {
+  readonly problem: FormProblem
+  readonly mend: Mend | null
+}
+
+/** Where a line cannot be read, with what would most likely mend it. */
+function unreadable(text: string, { problem, mend }: Mendable): Diagnostic {
+  const line = Text.of(text.split('\n')).line(problem.line)
+  const from = Math.min(line.from + problem.column - 1, line.to)
+  return {
+    from, to: problem.length === 0 ? line.to : Math.min(from + problem.length, line.to), severity: 'error', message: problem.sentence,
+    actions: mend ? [{ name: mend.label, apply: (view) => mendIn(view, mend) }] : [],
+  }
+}
+
+function mendIn(view: EditorView | null, { from, to, insert }: Mend): void {
+  view?.dispatch({ changes: { from, to, insert }, selection: { anchor: from + insert.length }, userEvent: 'input' })
+}
+
+/** A press that leaves the focus in the text. */
+const stayInText = (event: MouseEvent): void => event.preventDefault()
+
+/** Selects on the bench what a line is about. */
+function selectAt({ component, axis, select }: Bench, about: ReturnType<typeof linesAbout>[number] | undefined): void {
+  if (!about) return
+  const on = component.axes.find(({ id }) => id === about.axis)
+  const rule = component.rules.find(({ id }) => id === about.rule)
+  const state = on?.states.find(({ id }) => id === about.state || (rule && holdsIn(rule, id, on))) ?? null
+  if (on && state && on.id !== axis.id) select({ do: 'select axis', axis: on.id, state: state.id })
+  if (rule && state) select({ do: 'select cell', state: state.id, row: triggerRow(rule.trigger, rule.part) })
+  else if (state) select({ do: 'select state', state: state.id })
+  if (about.part !== null && component.parts.some(({ id }) => id === about.part)) select({ do: 'select parts', parts: [about.part] })
+}
+
 /** Puts the caret where a line cannot be read. */
-function putCaret(field: HTMLTextAreaElement | null, { line, column }: FormProblem): void {
-  if (!field) return
-  const before = field.value.split('\n').slice(0, line - 1)
-  const at = before.reduce((sum, each) => sum + each.length + 1, 0) + column - 1
-  field.focus()
-  field.setSelectionRange(at, at)
+function putCaret(view: EditorView | null, { line, column }: FormProblem): void {
+  if (!view) return
+  const { from, to } = view.state.doc.line(line)
+  view.dispatch({ selection: { anchor: Math.min(from + column - 1, to) }, scrollIntoView: true })
+  view.focus()
 }

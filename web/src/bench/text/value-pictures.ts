@@ -1,0 +1,96 @@
+import { RangeSetBuilder } from '@codemirror/state'
+import { Decoration, ViewPlugin, WidgetType, type DecorationSet, type EditorView, type ViewUpdate } from '@codemirror/view'
+import type { Project } from '@rheoscope/core/document'
+import { easingProblem, parseEasing } from '@rheoscope/core/motion'
+import { aboutText, shownText } from './shown-text'
+
+/** What has a picture: a colour, a token, an easing. */
+const PICTURED = /#[0-9a-fA-F]{3,8}\b|"?@([\w-]+|[^"]+(?="))|\b(?:ease-in-out|ease-in|ease-out|ease|linear|(?:cubic-bezier|spring|steps|linear)\([^()]*\))(?![\w-])/g
+
+class Swatch extends WidgetType {
+  constructor(private readonly colour: string) {
+    super()
+  }
+
+  override eq(other: Swatch): boolean {
+    return other.colour === this.colour
+  }
+
+  override toDOM(): HTMLElement {
+    return swatch(this.colour)
+  }
+}
+
+class Curve extends WidgetType {
+  constructor(private readonly easing: string) {
+    super()
+  }
+
+  override eq(other: Curve): boolean {
+    return other.easing === this.easing
+  }
+
+  override toDOM(): HTMLElement {
+    return curve(this.easing)
+  }
+}
+
+/** A little square of a colour. */
+export function swatch(colour: string): HTMLElement {
+  const square = document.createElement('span')
+  square.className = 'text-swatch'
+  square.setAttribute('aria-hidden', 'true')
+  square.style.backgroundColor = colour
+  return square
+}
+
+const SIZE = 14
+
+/** A little picture of how far an easing is at each instant. */
+export function curve(easing: string): HTMLElement {
+  const { ease } = parseEasing(easing)
+  const holder = document.createElement('span')
+  holder.className = 'text-curve'
+  holder.setAttribute('aria-hidden', 'true')
+  const points = Array.from({ length: SIZE + 1 }, (_each, step) => `${step},${(1 - ease(step / SIZE)) * (SIZE - 4) + 2}`)
+  const svg = document.createElementNS('http://www.w3.org/2000/svg', 'svg')
+  const line = document.createElementNS('http://www.w3.org/2000/svg', 'polyline')
+  svg.setAttribute('viewBox', `0 0 ${SIZE} ${SIZE}`)
+  line.setAttribute('points', points.join(' '))
+  svg.append(line)
+  holder.append(svg)
+  return holder
+}
+
+function pictureOf({ tokens }: Pick<Project, 'tokens'>, found: string, token: string | undefined): WidgetType | null {
+  if (found.startsWith('#')) return new Swatch(found)
+  const named = tokens.find(({ name }) => name === token)
+  if (named?.type === 'colour') return new Swatch(String(named.value))
+  const easing = token === undefined ? found : named?.type === 'easing' ? String(named.value) : ''
+  return easingProblem(easing) === null ? new Curve(easing) : null
+}
+
+function picturesIn(view: EditorView): DecorationSet {
+  const { project } = view.state.field(aboutText)
+  const pictures = new RangeSetBuilder<Decoration>()
+  for (const { from, to } of view.visibleRanges) {
+    for (const { 0: found, 1: token, index } of view.state.sliceDoc(from, to).matchAll(PICTURED)) {
+      const widget = pictureOf(project, found, token)
+      if (widget) pictures.add(from + index, from + index, Decoration.widget({ widget, side: -1 }))
+    }
+  }
+  return pictures.finish()
+}
+
+/** Colours and easings with a picture in front of each. */
+export const valuePictures = ViewPlugin.fromClass(class {
+  decorations: DecorationSet
+
+  constructor(view: EditorView) {
+    this.decorations = picturesIn(view)
+  }
+
+  update(update: ViewUpdate): void {
+    if (update.docChanged || update.viewportChanged || update.transactions.some((each) => each.effects.some((effect) => effect.is(shownText)))) this.decorations = picturesIn(update.view)
+  }
+}, { decorations: ({ decorations }) => decorations })
