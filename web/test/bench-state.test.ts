@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { benchReducer, type BenchState } from '../src/bench/page/bench-state'
 import { completed, completionFor } from '../src/fields/completion'
 
-const state = { axis: 'axis', state: 'b', row: 'tap', alsoStates: [], alsoCells: [], parts: [], isEaselOpen: false, into: 'look', motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, rowsBy: 'trigger', showsGaps: false, shownAs: 'table', addedRows: [] } as const satisfies BenchState
+const state = { axis: 'axis', state: 'b', row: 'tap', alsoStates: [], alsoCells: [], parts: [], isEaselOpen: false, into: 'look', motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, rowsBy: 'trigger', showsGaps: false, line: null, shownAs: 'table', addedRows: [] } as const satisfies BenchState
 
 const order = { states: ['a', 'b', 'c'], rows: ['tap', 'enter', 'leave'] }
 

@@ -9,7 +9,7 @@ import { readDraft } from '../src/bench/text/written-draft'
 const button = certain(componentOf(skerryLine, 'boardingButton'))
 const text = writtenPlainly(skerryLine, button)
 
-const read = (changed: string) => readDraft({ text: changed, project: skerryLine, component: button })
+const read = (changed: string) => readDraft({ text: changed, project: skerryLine, owner: button })
 
 function made(changed: string): Component {
   const { edit } = read(changed)

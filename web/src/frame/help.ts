@@ -40,7 +40,8 @@ const BENCH: Help = {
     { what: 'Say where a trigger leads', how: 'Drag its cell to the column of the state, or type the name of the state into the cell, with a duration, a condition and actions behind it: open 200 if tries > 2; set tries to 0.' },
     { what: 'Lead there and back', how: 'Hold Alt while you drop, or type “over 200 ease-out and back”: leave undoes enter, release undoes press.' },
     { what: 'Say what a part is like', how: 'Type into the line above its fields: 208x42 at 0,0 fill #24506f; others by name behind a semicolon: ring opacity 0. “+ part” takes such a line for new ones: text heading "Boarding" at 20,12. The handbook has a chapter on lines.' },
-    { what: 'Write it', how: 'The whole component as text, in place of the table: what you type is seen at once. The handbook has a chapter on the written form.', keys: ['T'] },
+    { what: 'Write it', how: 'The whole component as text, in place of the table: what you type is seen at once, Tab takes the word that is offered. The handbook has a chapter on the written form.', keys: ['T'] },
+    { what: 'Write one line', how: 'A rule, a part, a look: after 1800: working -> done; over plate: fill #3b6d91. You see what it changes before Enter. Rows copied from a spreadsheet paste as parts, states or rules.', keys: [':'] },
     { what: 'Add several states', how: 'Behind “+”, type their names with commas between.' },
     { what: 'Say the same for several states', how: 'Pull the edge of a cell over the next columns.' },
     { what: 'Time a motion', how: 'In the lanes below: pull an end, or type.' },
@@ -55,6 +56,7 @@ const STAGE: Help = {
   lines: [
     { what: 'Place components', how: '“+” beside “On this screen”.', keys: ['A arrange or run'] },
     { what: 'Arrange', how: 'Drag, pull the handles, drag over several; Ctrl C and V also between screens, components and projects.', keys: ['D duplicate', 'Ctrl G group', 'Ctrl K all commands'] },
+    { what: 'Write one line', how: 'instance pay of "Boarding button" at 20,600; tap on pay: any -> stay.', keys: [':'] },
     { what: 'Run', how: 'Use the screen with mouse, touch and keyboard.', keys: ['H pause', 'R start over'] },
     { what: 'Look back', how: 'Click in the trace below.' },
     { what: 'See what affects what', how: 'Links.', keys: ['K'] },

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useState } from 'react'
 import { useParams } from 'react-router'
-import { PART_COMMANDS } from '../bench/page/commands'
+import { LINE_COMMANDS, PART_COMMANDS } from '../bench/page/commands'
+import { OneLine } from '../bench/text/one-line'
 import { Palette } from '../bench/page/palette'
 import { useBenchKeys } from '../bench/page/use-bench-keys'
 import { PanelEdges } from '../frame/panel-edge'
@@ -52,7 +53,7 @@ function Stage() {
     <ScreenBench>
       <div className="stage" style={panels.style}>
         <StageBar />
-        <Notices />
+        <div><Notices /><OneLine /></div>
         <ArrangingKeys />
         <div className="stage-body">
           <ScreenPanel isFolded={panels.sizes.left === 0} />
@@ -82,11 +83,10 @@ function ArrangingKeys() {
   const { isArranging } = useStage()
   const [isOpen, setOpen] = useState(false)
   const open = useCallback(() => setOpen(true), [])
-  useBenchKeys(isArranging ? PART_COMMANDS : NO_COMMANDS, open)
-  return <Palette commands={PART_COMMANDS} isOpen={isOpen} onClose={() => setOpen(false)} />
+  const commands = isArranging ? PART_COMMANDS : LINE_COMMANDS
+  useBenchKeys(commands, open, isArranging)
+  return <Palette commands={commands} isOpen={isOpen} onClose={() => setOpen(false)} />
 }
-
-const NO_COMMANDS: typeof PART_COMMANDS = []
 
 /** The keys of the stage, wherever the focus is but in a field. */
 function useStageKeys(): void {

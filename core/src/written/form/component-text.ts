@@ -80,7 +80,7 @@ export function skeletonOf(line: FormLine, { id, name }: Named, { components }: 
   return { id, name, parts: [], axes, rules: [], combinations: [], parameters, variables, pairs: [], motion: null, absent: {} }
 }
 
-export const keywordOf = ({ text }: FormLine): string => /^[^\s:]*/.exec(text)?.[0] ?? ''
+export const keywordOf = ({ text }: Pick<FormLine, 'text'>): string => /^[^\s:]*/.exec(text)?.[0] ?? ''
 
 /** A component with all that its lines say. */
 export function readComponent(project: Project, line: FormLine, skeleton: Component, attempt: Attempt, old: Component | null = null): Component {
@@ -122,7 +122,7 @@ export function readComponent(project: Project, line: FormLine, skeleton: Compon
   return old ? withOldIds(read, old) : read
 }
 
-export const isPart = (line: FormLine): boolean => PART_KINDS.some((kind) => kind === keywordOf(line))
+export const isPart = (line: Pick<FormLine, 'text'>): boolean => PART_KINDS.some((kind) => kind === keywordOf(line))
 
 export function ruleOf(scope: FormScope, line: FormLine, before: readonly Rule[]): Rule {
   if (triggerKindAt(line.text)) return readRule(scope, line, before)

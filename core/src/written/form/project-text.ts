@@ -35,15 +35,20 @@ export const writtenProject = (project: Project): string => textOfLines([
 export const writtenComponent = (project: Project, component: Component): string => textOfLines([componentLine(project, component)])
 
 /**
- * The same for somebody who has it before their eyes: without identifiers, which `readWritten` finds by the names in the project it reads into. Where it
- * would find others, they stand there all the same.
+ * A component or screen for somebody who has it before their eyes: without identifiers, which `readWritten` finds by the names in the project it reads
+ * into. Where it would find others, they stand there all the same.
  */
-export function writtenPlainly(project: Project, component: Component): string {
-  const whole = writtenComponent(project, component)
+export function writtenPlainly(project: Project, owner: Component | Screen): string {
+  const whole = textOfLines(['axes' in owner ? componentLine(project, owner) : screenLine(project, owner)])
   const plain = whole.replace(IDENTIFIERS, (found, isQuoted: string | undefined) => (isQuoted === undefined ? '' : found))
   const { project: read, problems } = readWritten(plain, project)
-  return problems.length === 0 && sameValue(componentOf(read, component.id), component) ? plain : whole
+  return problems.length === 0 && sameValue(sameIn(read, owner), owner) ? plain : whole
 }
+
+/** What a component or screen is in a project; undefined where it is not there. */
+export const sameIn = <T extends Component | Screen>({ components, screens }: Project, { id }: T): T | undefined =>
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- identifiers of components are those of components
+  ([...components, ...screens] as readonly (Component | Screen)[]).find((each) => each.id === id) as T | undefined
 
 /** What is in quotes, which stays as it is, or a clause that says an identifier. */
 const IDENTIFIERS = /("(?:[^"\\]|\\.)*")|(?<=^ *)id [\w-]+ (?=\S)|,? id [\w-]+(?=,|$)/gm
@@ -91,9 +96,9 @@ export function readWritten(text: string, into: Project | null = null): ReadProj
   return new ProjectReader(lines, { ...into, components: called(into.components, project.components), screens: called(into.screens, project.screens) }).read()
 }
 
-/** What the first component of a text is called; null where it says none. */
-export function componentNameIn(text: string): string | null {
-  const line = formLines(text).find((each) => wordOfLine(each) === 'component')
+/** What the first component or screen of a text is called; null where it says none. */
+export function nameIn(text: string): string | null {
+  const line = formLines(text).find((each) => ['component', 'screen', 'overlay'].includes(wordOfLine(each)))
   return line ? orElse(() => headOf(line.text, []).name, null) : null
 }
 

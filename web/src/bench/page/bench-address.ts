@@ -19,7 +19,7 @@ export function benchAt(component: Component, { axis: axisId, state: stateId, ro
     axis: axis.id, state, alsoStates: [],
     row: rule ? triggerRow(rule.trigger, rule.part) : row === NO_CELL ? null : (row ?? firstRow(component, axis)),
     parts: parts ?? [(component.parts[1] ?? rootOf(component)).id],
-    isEaselOpen: at === 'easel', shownAs: at === 'map' || at === 'text' ? at : 'table', into: into === undefined ? usualInto(axis) : intoFrom(into), motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, alsoCells: [], rowsBy: 'trigger', showsGaps: false, addedRows: keptRows(component.id),
+    isEaselOpen: at === 'easel', shownAs: at === 'map' || at === 'text' ? at : 'table', into: into === undefined ? usualInto(axis) : intoFrom(into), motionScope: 'rule', lane: null, scrubMs: null, isLooping: false, comparedRule: null, tool: 'select', gridPx: null, comparedWith: null, alsoCells: [], rowsBy: 'trigger', showsGaps: false, line: null, addedRows: keptRows(component.id),
   }
 }
 

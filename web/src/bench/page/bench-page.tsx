@@ -7,6 +7,7 @@ import { NotHere } from '../../not-here'
 import { Notices } from '../../session/notices'
 import { useOfSession } from '../../session/use-session'
 import { FindingsPanel } from './findings-panel'
+import { OneLine } from '../text/one-line'
 import { MotionScore } from '../lanes/motion-score'
 import { COMMANDS } from './commands'
 import { Palette } from './palette'
@@ -40,7 +41,7 @@ function Bench() {
     <div className="bench" style={panels.style}>
       <TopBar onPalette={openPalette} />
       <Palette commands={COMMANDS} isOpen={isPaletteOpen} onClose={() => setPaletteOpen(false)} />
-      <div><Notices /><FirstComponent /></div>
+      <div><Notices /><FirstComponent /><OneLine /></div>
       <div className="bench-body">
         <PartsPane isFolded={panels.sizes.left === 0} />
         <ResponseGrid />

@@ -44,6 +44,8 @@ export interface BenchState {
   readonly showsGaps: boolean
   /** What stands in the middle: the trigger table, the rules as a map, or the component as text. */
   readonly shownAs: ShownAs
+  /** The line that is open to be written, as it begins; null while none is. */
+  readonly line: string | null
   /** Rows without rules as yet, by axis. */
   readonly addedRows: readonly { readonly axis: Id; readonly row: Row }[]
 }
@@ -76,6 +78,7 @@ export type BenchAction =
   | { readonly do: 'use tool'; readonly tool: Tool }
   | { readonly do: 'set the grid'; readonly px: number | null }
   | { readonly do: 'compare with'; readonly state: Id | null }
+  | { readonly do: 'write a line'; readonly line: string | null }
   | { readonly do: 'add row'; readonly axis: Id; readonly row: Row }
 
 /** The cells of the rectangle from the selected cell to another one, without the selected one; the opposite corner comes last. */
@@ -118,10 +121,9 @@ export function benchReducer(state: BenchState, action: BenchAction): BenchState
     case 'select cell':
       return { ...state, state: action.state, alsoStates: [], alsoCells: [], row: action.row, lane: null, scrubMs: null, isLooping: false, motionScope: 'rule', into: stageOf(state.into) ? 'look' : state.into }
     case 'add cell to selection': {
-      const { row, state: column } = action
-      if (state.row === null || (row === state.row && column === state.state)) return state
-      const others = state.alsoCells.filter((cell) => cell.row !== row || cell.state !== column)
-      return { ...state, alsoCells: others.length < state.alsoCells.length ? others : [...others, { row, state: column }] }
+      if (state.row === null || (action.row === state.row && action.state === state.state)) return state
+      const others = state.alsoCells.filter((cell) => cell.row !== action.row || cell.state !== action.state)
+      return { ...state, alsoCells: others.length < state.alsoCells.length ? others : [...others, { row: action.row, state: action.state }] }
     }
     case 'select cells to':
       return { ...state, alsoCells: between(state, action) }
@@ -155,6 +157,8 @@ export function benchReducer(state: BenchState, action: BenchAction): BenchState
       return { ...state, isLooping: action.isLooping, scrubMs: null }
     case 'compare motions':
       return { ...state, comparedRule: action.rule }
+    case 'write a line':
+      return { ...state, line: action.line }
     case 'add row':
       return { ...state, addedRows: [...state.addedRows.filter(({ axis, row }) => axis !== action.axis || row.key !== action.row.key), { axis: action.axis, row: action.row }] }
   }

@@ -24,8 +24,14 @@ const ALIGN_KEYS: Readonly<Record<Alignment, string | null>> = {
   left: 'Shift Alt ArrowLeft', right: 'Shift Alt ArrowRight', top: 'Shift Alt ArrowUp', bottom: 'Shift Alt ArrowDown', centre: null, middle: null,
 }
 
+/** What can be done wherever something is open that has a written form. */
+export const LINE_COMMANDS: readonly Command[] = [
+  { name: 'Write a line', key: ':', isPossible: always, run: ({ select }) => select({ do: 'write a line', line: '' }) },
+]
+
 /** What can be done with parts, on the easel and on the stage, in the order the palette lists it. */
 export const PART_COMMANDS: readonly Command[] = [
+  ...LINE_COMMANDS,
   { name: 'Draw a path', key: 'p', isPossible: ({ view }) => view.isEaselOpen, run: ({ select }) => select({ do: 'use tool', tool: 'draw a path' }) },
   { name: 'Move the points of the path', key: null, isPossible: ({ view, parts }) => view.isEaselOpen && parts[0]?.kind === 'path', run: ({ select }) => select({ do: 'use tool', tool: 'points' }) },
   { name: 'Duplicate', key: 'd', isPossible: hasParts, run: duplicate },
@@ -71,7 +77,9 @@ export const COMMANDS: readonly Command[] = [
 
 /** The command a key event asks for, if it is possible. */
 export function commandOf(event: KeyboardEvent, bench: Bench, commands = COMMANDS): Command | undefined {
-  const held = [(event.ctrlKey || event.metaKey) && 'Ctrl', event.shiftKey && 'Shift', event.altKey && 'Alt'].filter(Boolean)
+  // Which signs need Shift differs from keyboard to keyboard.
+  const isShifted = event.shiftKey && !/^[^a-z]$/i.test(event.key)
+  const held = [(event.ctrlKey || event.metaKey) && 'Ctrl', isShifted && 'Shift', event.altKey && 'Alt'].filter(Boolean)
   const pressed = [...held, event.key.length === 1 ? event.key.toLowerCase() : event.key].join(' ')
   return commands.find(({ key, isPossible }) => key === pressed && isPossible(bench))
 }

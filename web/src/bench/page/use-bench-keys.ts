@@ -2,14 +2,14 @@ import { useEffect } from 'react'
 import { batch, clipOf, removeRule, removeStates, ruleClipOf, stateClipOf, topmost, triggerRow, type Rule } from '@rheoscope/core/document'
 import { isTurnedOff } from '../../frame/letter-keys'
 import { isTyping, keepsChords } from '../../theme/typing'
+import { linesOfRows } from '../text/rows-of-text'
 import { commandOf, pasteText, removeSelected, type Command } from './commands'
 import { useStillBench, type Bench } from './use-bench'
 
-/** The keys of some commands and the clipboard for parts, rules and states, wherever the focus is; nothing while there are no commands. */
-export function useBenchKeys(commands: readonly Command[], openPalette: () => void): void {
+/** The keys of some commands, and, unless it is left alone, the clipboard for parts, rules and states, wherever the focus is. */
+export function useBenchKeys(commands: readonly Command[], openPalette: () => void, hasClipboard = true): void {
   const bench = useStillBench()
   useEffect(() => {
-    if (commands.length === 0) return undefined
     const onKeyDown = (event: KeyboardEvent) => {
       const isPalette = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k'
       const command = commandOf(event, bench, commands)
@@ -33,17 +33,23 @@ export function useBenchKeys(commands: readonly Command[], openPalette: () => vo
       if (event.type === 'cut') removeSelected(bench)
     }
     const onPaste = (event: ClipboardEvent) => {
-      if (!isTyping(event.target) && pasteText(bench, event.clipboardData?.getData('text/plain') ?? '')) event.preventDefault()
+      const text = event.clipboardData?.getData('text/plain') ?? ''
+      if (isTyping(event.target)) return
+      const lines = linesOfRows(text, bench.axis.name)
+      if (lines !== null) bench.select({ do: 'write a line', line: lines })
+      if (lines !== null || pasteText(bench, text)) event.preventDefault()
     }
     window.addEventListener('keydown', onKeyDown)
-    for (const type of ['copy', 'cut'] as const) document.addEventListener(type, onCopy)
-    document.addEventListener('paste', onPaste)
+    if (hasClipboard) {
+      for (const type of ['copy', 'cut'] as const) document.addEventListener(type, onCopy)
+      document.addEventListener('paste', onPaste)
+    }
     return () => {
       window.removeEventListener('keydown', onKeyDown)
       for (const type of ['copy', 'cut'] as const) document.removeEventListener(type, onCopy)
       document.removeEventListener('paste', onPaste)
     }
-  }, [bench, commands, openPalette])
+  }, [bench, commands, openPalette, hasClipboard])
 }
 
 /** A field keeps its own keys, and all of them while something is typed into it; other chords are the bench's. */

@@ -110,7 +110,7 @@ export function useCellKeys(openMenu: () => void) {
     }
     const atRest: Readonly<Record<string, () => void>> = { '-': () => set({ go: 'ignored' }), '.': openMenu, ContextMenu: openMenu, Delete: empty, Backspace: empty }
     const act: (() => unknown) | undefined = moves[event.key] ?? (own ? whileTyping : atRest)[event.key]
-    const isLetter = event.key.length === 1
+    const isLetter = event.key.length === 1 && (own !== null || event.key !== ':')
     if (act) {
       // At the edge of the table the arrow keys go on to the heads.
       if (act() === false) return

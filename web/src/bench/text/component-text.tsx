@@ -2,7 +2,7 @@ import type { Diagnostic } from '@codemirror/lint'
 import { Text } from '@codemirror/state'
 import type { EditorView } from '@codemirror/view'
 import { useCallback, useEffect, useMemo, useRef, useState, type MouseEvent, type RefObject } from 'react'
-import { holdsIn, sameValue, triggerRow, type Id } from '@rheoscope/core/document'
+import { holdsIn, sameValue, triggerRow, type Component, type Id } from '@rheoscope/core/document'
 import { linesAbout, mendOf, writtenPlainly, type FormProblem, type Mend } from '@rheoscope/core/written'
 import { useFindingsOf } from '../../checks/use-findings'
 import { useStillBench, type Bench } from '../page/use-bench'
@@ -17,7 +17,7 @@ import './text.css'
 const PAUSE_MS = 800
 
 /** What could not be read when somebody left it, by component: it stands there when they come back. */
-const unread = new Map<Id, Draft>()
+const unread = new Map<Id, Draft<Component>>()
 
 const NONE: readonly FormProblem[] = []
 
@@ -26,7 +26,7 @@ export function ComponentText() {
   const bench = useStillBench()
   const { project, component, session, select } = bench
   const editor = useRef<EditorView>(null)
-  const [typed, setTyped] = useState<Draft | null>(() => unread.get(component.id) ?? null)
+  const [typed, setTyped] = useState<Draft<Component> | null>(() => unread.get(component.id) ?? null)
   const draft = useMemo(() => typed && withOthers(typed, bench), [typed, bench])
   const written = useMemo(() => writtenPlainly(project, component), [project, component])
   const read = useMemo(() => draft && readDraft(draft), [draft])
@@ -61,9 +61,9 @@ export function ComponentText() {
     setTyped(null)
   }
 
-  const shown = read?.component ?? component
+  const shown = read?.owner ?? component
   const abouts = useMemo(() => linesAbout(text, shown), [text, shown])
-  const about = useMemo(() => ({ project, component: shown, marked: markedBeside(abouts, bench) }), [project, shown, abouts, bench])
+  const about = useMemo(() => ({ project, component: shown, before: '', marked: markedBeside(abouts, bench) }), [project, shown, abouts, bench])
   const findings = useFindingsOf(component.id)
   const mendable = useMemo(() => problems.map((problem) => ({ problem, mend: mendOf(project, shown, text, problem) })), [problems, project, shown, text])
   const underlined = useMemo(() => [...mendable.map((each) => unreadable(text, each)), ...foundIn(text, abouts, findings)], [mendable, text, abouts, findings])
@@ -75,7 +75,7 @@ export function ComponentText() {
         <button className="plain underlined" title="Back to the table (T)" onClick={() => select({ do: 'show as', as: 'table' })}>as a table</button>
         <span className="muted" role="status">{saidOf(problems)}</span>
       </div>
-      <TextEditor label="The component as text" text={text} about={about} problems={underlined} editor={editor} onType={(now) => setTyped({ ...(draft ?? { project, component }), text: now })} onBlur={leave} onLine={goTo} />
+      <TextEditor label="The component as text" text={text} about={about} problems={underlined} editor={editor} onType={(now) => setTyped({ ...(draft ?? { project, owner: component }), text: now })} onBlur={leave} onLine={goTo} />
       <Unreadable lines={mendable} editor={editor} />
     </div>
   )
@@ -100,10 +100,10 @@ const saidOf = ({ length }: readonly FormProblem[]): string =>
   (length === 0 ? 'What you type is seen at once.' : `${length === 1 ? 'A line' : `${length} lines`} cannot be read; what ${length === 1 ? 'it is' : 'they are'} about stays as it was.`)
 
 /** A draft with what others have changed of the component since it was read last. */
-function withOthers(draft: Draft, { project, component }: Pick<Bench, 'project' | 'component'>): Draft {
-  if (sameValue(draft.component, component)) return draft
-  const changes = followed(writtenPlainly(draft.project, draft.component), draft.text, writtenPlainly(project, component))
-  return { project, component, text: changes.apply(Text.of(draft.text.split('\n'))).toString() }
+function withOthers(draft: Draft<Component>, { project, component }: Pick<Bench, 'project' | 'component'>): Draft<Component> {
+  if (sameValue(draft.owner, component)) return draft
+  const changes = followed(writtenPlainly(draft.project, draft.owner), draft.text, writtenPlainly(project, component))
+  return { project, owner: component, text: changes.apply(Text.of(draft.text.split('\n'))).toString() }
 }
 
 interface Mendable {

@@ -6,6 +6,8 @@ import type { Component, Project } from '@rheoscope/core/document'
 export interface AboutText {
   readonly project: Project
   readonly component: Component
+  /** What stands before it where it is only a part of a text. */
+  readonly before: string
   /** From 1. */
   readonly marked: readonly number[]
 }

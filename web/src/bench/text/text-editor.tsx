@@ -18,9 +18,12 @@ interface TextEditorProps {
   readonly problems: readonly Diagnostic[]
   readonly editor: RefObject<EditorView | null>
   readonly onType: (text: string) => void
-  readonly onBlur: () => void
+  readonly onBlur?: () => void
   /** Somebody has gone to another line. */
-  readonly onLine: (line: number) => void
+  readonly onLine?: (line: number) => void
+  /** Enter does this, and Shift and Enter begin a line; otherwise Enter does. */
+  readonly onEnter?: () => void
+  readonly onEscape?: () => void
 }
 
 /** A text in the written form, to be written in: coloured, completed, with what cannot be read underlined and what is selected beside it marked. */
@@ -56,7 +59,7 @@ export function TextEditor({ label, text, about, problems, editor, ...told }: Te
   return <div ref={holder} className="written-text mono" />
 }
 
-type Handlers = RefObject<Pick<TextEditorProps, 'onType' | 'onBlur' | 'onLine'>>
+type Handlers = RefObject<Pick<TextEditorProps, 'onType' | 'onBlur' | 'onLine' | 'onEnter' | 'onEscape'>>
 
 function editorState({ text, about, label }: Pick<TextEditorProps, 'text' | 'about' | 'label'>, handlers: Handlers): EditorState {
   const [marked = 1] = about.marked
@@ -66,15 +69,15 @@ function editorState({ text, about, label }: Pick<TextEditorProps, 'text' | 'abo
     extensions: [
       aboutText.init(() => about), markedLines, writtenLanguage, valuePictures,
       history(), drawSelection(), EditorState.tabSize.of(2),
-      autocompletion({ override: [offered], icons: false, selectOnOpen: false, addToOptions: [{ render: picture, position: 20 }] }),
-      keymap.of([{ key: 'Tab', run: take }, ...completionKeymap, { key: 'Escape', run: leave }, ...historyKeymap, ...defaultKeymap]),
+      autocompletion({ override: [offered], icons: false, selectOnOpen: false, interactionDelay: 0, addToOptions: [{ render: picture, position: 20 }] }),
+      keymap.of([{ key: 'Tab', run: take }, ...completionKeymap, { key: 'Escape', run: (view) => leave(view, handlers) }, { key: 'Enter', run: () => { handlers.current.onEnter?.(); return handlers.current.onEnter !== undefined } }, ...historyKeymap, ...defaultKeymap]),
       EditorView.contentAttributes.of({ 'aria-label': label, 'data-typing': '', spellcheck: 'false', autocapitalize: 'off' }),
       EditorView.cspNonce.of(document.querySelector<HTMLMetaElement>('meta[name=style-nonce]')?.content ?? ''),
       EditorView.updateListener.of((update) => {
         const isOwn = !update.transactions.some((each) => each.annotation(Transaction.remote) === true)
         if (update.docChanged && isOwn) handlers.current.onType(update.state.doc.toString())
-        if (update.selectionSet && isOwn && update.view.hasFocus) handlers.current.onLine(update.state.doc.lineAt(update.state.selection.main.head).number)
-        if (update.focusChanged && !update.view.hasFocus) handlers.current.onBlur()
+        if (update.selectionSet && isOwn && update.view.hasFocus) handlers.current.onLine?.(update.state.doc.lineAt(update.state.selection.main.head).number)
+        if (update.focusChanged && !update.view.hasFocus) handlers.current.onBlur?.()
       }),
     ],
   })
@@ -95,8 +98,9 @@ function take(view: EditorView): boolean {
 }
 
 /** Gives the focus to what stands before the text: the keys of a text hold whoever goes by keyboard. */
-function leave(view: EditorView): boolean {
-  view.dom.closest('.written')?.querySelector('button')?.focus()
+function leave(view: EditorView, { current: { onEscape } }: Handlers): boolean {
+  if (onEscape) onEscape()
+  else view.dom.closest('.written')?.querySelector('button')?.focus()
   return true
 }
 
@@ -105,8 +109,9 @@ interface OfferedWord extends Offered {
 }
 
 function offered({ state, pos, explicit }: CompletionContext): CompletionResult | null {
-  const { project, component } = state.field(aboutText)
-  const { from, options } = completionsAt(project, component, state.doc.toString(), pos)
+  const { project, component, before } = state.field(aboutText)
+  const { from: place, options } = completionsAt(project, component, before + state.doc.toString(), before.length + pos)
+  const from = place - before.length
   if (!explicit && from === pos && !/(?:->|:| on) $/.test(state.sliceDoc(state.doc.lineAt(pos).from, pos))) return null
   const words = options.map((of): OfferedWord => ({ label: of.text, of, ...(of.detail === undefined ? {} : { detail: of.detail }) }))
   return words.length === 0 ? null : { from, options: words, filter: true }

@@ -1,49 +1,58 @@
 import { Chunk } from '@codemirror/merge'
 import { Text } from '@codemirror/state'
-import { batch, componentOf, editsBetween, type Component, type Edit, type Project } from '@rheoscope/core/document'
-import { componentNameIn, readWritten, writtenPlainly, type FormProblem, type ReadProjectText } from '@rheoscope/core/written'
+import { batch, editsBetween, type Component, type Edit, type Project, type Screen } from '@rheoscope/core/document'
+import { nameIn, readWritten, sameIn, withLines, writtenPlainly, type FormProblem, type LinesPlace, type ReadProjectText } from '@rheoscope/core/written'
 
 /** A text somebody is writing, and what the component was that it said last. */
-export interface Draft {
+export interface Draft<T extends Owner> {
   readonly text: string
   readonly project: Project
-  readonly component: Component
+  readonly owner: T
 }
 
+type Owner = Component | Screen
+
 /** What a draft comes to. */
-export interface ReadDraft {
+export interface ReadDraft<T extends Owner> {
   /** Null where nothing is to be changed, or the lines that can be read say nothing without the others. */
   readonly edit: Edit | null
   /** The draft with what it says now, for once the edit has been made: what others change meanwhile is not what it changes back. */
-  readonly made: Draft
+  readonly made: Draft<T>
   readonly problems: readonly FormProblem[]
-  /** The component as far as it can be read. */
-  readonly component: Component
+  /** The same as far as it can be read. */
+  readonly owner: T
 }
 
 /** So often lines that cannot be read are put back to what they were: others can have been about what they said. */
 const MOST_ROUNDS = 4
 
-/** The least edits that make of a component what a draft says of it. It is the component it was, whatever it is called now. A line that cannot be read counts as it was. */
-export function readDraft(draft: Draft): ReadDraft {
-  const { project, component } = draft
+/** The least edits that make of a component or screen what a draft says of it. It is the same, whatever it is called now. A line that cannot be read counts as it was. */
+export function readDraft<T extends Owner>(draft: Draft<T>): ReadDraft<T> {
+  const { project, owner } = draft
   const first = read(draft, draft.text)
-  const was = first.problems.length > 0 ? writtenPlainly(project, component) : ''
+  const was = first.problems.length > 0 ? writtenPlainly(project, owner) : ''
   let [text, now] = [draft.text, first]
   for (let round = 0; now.problems.length > 0 && round < MOST_ROUNDS; round++) {
     text = withLinesAsTheyWere(was, text, now.problems)
     now = read(draft, text)
   }
   const { problems } = first
-  if (now.problems.length > 0 || !now.component) return { edit: null, made: draft, problems, component: first.component ?? component }
-  const edits = editsBetween(['components', component.id], component, now.component)
-  return { edit: edits.length === 0 ? null : batch(...edits), made: { text: draft.text, project: now.project, component: now.component }, problems, component: now.component }
+  if (now.problems.length > 0 || !now.owner) return { edit: null, made: draft, problems, owner: first.owner ?? owner }
+  const edits = editsBetween(['axes' in owner ? 'components' : 'screens', owner.id], owner, now.owner)
+  return { edit: edits.length === 0 ? null : batch(...edits), made: { text: draft.text, project: now.project, owner: now.owner }, problems, owner: now.owner }
 }
 
-function read({ project, component }: Draft, text: string): ReadProjectText & { readonly component: Component | undefined } {
-  const called = { ...component, name: componentNameIn(text) ?? component.name }
-  const { project: now, problems } = readWritten(text, { ...project, components: project.components.map((each) => (each.id === component.id ? called : each)) })
-  return { project: now, problems, component: componentOf(now, component.id) }
+function read<T extends Owner>({ project, owner }: Draft<T>, text: string): ReadProjectText & { readonly owner: T | undefined } {
+  const name = nameIn(text) ?? owner.name
+  const called = <E extends Owner>(each: E): E => (each.id === owner.id ? { ...each, name } : each)
+  const now = readWritten(text, { ...project, components: project.components.map(called), screens: project.screens.map(called) })
+  return { ...now, owner: sameIn(now.project, owner) }
+}
+
+/** The edits that put further lines into what there is, each where it belongs; with what of them cannot be read. */
+export function editOfLines(project: Project, owner: Owner, lines: string, place: LinesPlace): Pick<ReadDraft<Owner>, 'edit' | 'problems'> {
+  const { edit, problems } = readDraft({ text: withLines(writtenPlainly(project, owner), lines, place), project, owner })
+  return { edit: problems.length > 0 ? null : edit, problems }
 }
 
 /** A text with the lines that cannot be read as they were before; those that are new are left out, with what is inside them. */
