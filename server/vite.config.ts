@@ -1,6 +1,8 @@
 import { defineConfig } from 'vite'
+import { demoBeside } from '../scripts/demo-beside'
 
 export default defineConfig({
+  plugins: [demoBeside],
   build: { ssr: true, rollupOptions: { input: { main: 'src/main.ts', 'check-child': 'src/check-child.ts' } }, outDir: 'dist', emptyOutDir: true, target: 'node20', minify: false },
   // Of the cache another version is nearer to what is built than to the core.
   ssr: { noExternal: [/^@rheoscope\//, 'lru-cache'] },

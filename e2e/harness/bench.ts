@@ -147,6 +147,7 @@ export class BenchHands extends Hands {
   /** Pastes a text where the focus is. */
   async paste(text: string): Promise<void> {
     this.actions++
+    this.time.keys(2)
     await this.driver.executeScript(`
       const data = new DataTransfer()
       data.setData('text', arguments[0])

@@ -1,6 +1,7 @@
 import { By, Key, Origin, error, until, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { Command } from 'selenium-webdriver/lib/command.js'
 import { DEV_TOOLS, DEV_TOOLS_ANSWER } from './browser'
+import { timeOf, type HandTime } from './hand-time'
 
 const PATIENCE_MS = 20_000
 
@@ -60,7 +61,12 @@ export class Hands {
   /** How an element was found, to find it again when the page has painted it anew. */
   private readonly ways = new WeakMap<WebElement, By>()
 
-  constructor(readonly driver: WebDriver) {}
+  /** How long somebody would take for what these hands do. */
+  readonly time: HandTime
+
+  constructor(readonly driver: WebDriver) {
+    this.time = timeOf(driver)
+  }
 
   /** The first element a CSS selector finds, once it is there. */
   find(css: string): Promise<WebElement> {
@@ -101,11 +107,11 @@ export class Hands {
 
   /** Taps the middle of a place as a person who uses what was made: it is no action of making it. */
   async tap(place: Place): Promise<void> {
-    await whileItStands(this.finder(place), async (element) => {
+    await this.time.aside(() => whileItStands(this.finder(place), async (element) => {
       const middle = await this.driver.executeAsyncScript<Point | null>(MIDDLE_AT_REST, element)
       if (middle === null) throw new error.StaleElementReferenceError('what was to be tapped has been painted anew')
       await this.driver.actions().move(middle).click().perform()
-    })
+    }))
   }
 
   async clickButton(text: string): Promise<void> {
@@ -122,6 +128,8 @@ export class Hands {
   async enter(label: string, value: string, within = 'body'): Promise<void> {
     this.actions++
     await whileItStands(() => this.fieldAndKind(label, within), async ([field, kind]) => {
+      // Somebody opens a choice, or clicks into a field, before what is done by the driver.
+      if (kind !== 'checkbox') this.time.point(2, 1, 0)
       if (kind === 'select') await (await field.findElement(By.xpath(`.//option[normalize-space()=${JSON.stringify(value)}]`))).click()
       else if (kind === 'checkbox') await field.click()
       else await field.sendKeys(Key.chord(Key.CONTROL, 'a'), value, Key.ENTER)

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
-import { PICTURES } from '../../core/src/demo/pictures'
+import { skerryLine } from '@rheoscope/core/demo'
 import { useApplication } from '../harness/application'
 import { expectAsFewAsEver } from './counts'
 
@@ -10,7 +10,7 @@ const application = useApplication()
 
 test('job 03, the buoy marker, from an empty project', async () => {
   const folder = mkdtempSync(path.join(tmpdir(), 'rheoscope-pictures-'))
-  const [dark, lit] = Object.values(PICTURES).map(({ name, data }) => {
+  const [dark, lit] = skerryLine.assets.map(({ name, data }) => {
     const file = path.join(folder, name.replace(' ', '-'))
     writeFileSync(file, Buffer.from(data!, 'base64'))
     return file

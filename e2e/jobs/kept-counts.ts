@@ -1,11 +1,13 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 
-/** What a job takes from an empty project by hand, in actions: the best so far, and what is aimed at. */
+/** What a job takes from an empty project by hand, in actions and in s of somebody who knows how: the best so far, and what is aimed at. */
 export interface Count {
   readonly name: string
   readonly best: number
   readonly aim: number | null
+  readonly bestS: number | null
+  readonly aimS: number | null
 }
 
 type Counts = Readonly<Record<string, Count>>

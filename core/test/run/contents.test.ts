@@ -3,7 +3,7 @@ import { newProject, type Component, type Part, type Project } from '@rheoscope/
 import { explore, Network, thingsOnSurface } from '@rheoscope/core/check/explore'
 import { advanceTo, drawList, send, startRun } from '@rheoscope/core/run'
 import { itemOf, type DrawItem } from '@rheoscope/core/scene'
-import { rule, state, timed, to } from '../../src/demo/building'
+import { rule, state, timed, to } from './building'
 
 const bare = { combinations: [], parameters: [], variables: [], pairs: [], motion: null, absent: {}, rules: [] }
 const lone = [{ id: 'axis', name: 'state', start: 'rest', boundTo: null, states: [state('rest', 'rest', 0, {})] }]

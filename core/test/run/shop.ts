@@ -1,5 +1,5 @@
 import { newProject, type Action, type Component, type DataTable, type Part, type Project } from '@rheoscope/core/document'
-import { rule, state, timed } from '../../src/demo/building'
+import { rule, state, timed } from './building'
 
 const bare = { combinations: [], parameters: [], variables: [], pairs: [], motion: null, absent: {}, rules: [] }
 const lone = [{ id: 'axis', name: 'state', start: 'rest', boundTo: null, states: [state('rest', 'rest', 0, {})] }]

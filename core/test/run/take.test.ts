@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { demoTakes, skerryLine } from '@rheoscope/core/demo'
+import { skerryLine } from '@rheoscope/core/demo'
 import {
   absentFor, addScreen, addTake, addToScreen, apply, duplicateScreen, entranceOf, ENTRANCES, instanceFor, invert, newScreen, removeFromScreen, removeScreen, resizeScreen, setOnScreen, trimTake, type Take,
 } from '@rheoscope/core/document'
@@ -8,25 +8,25 @@ import { differences, drawList, playTake, startRun } from '@rheoscope/core/run'
 import { bandsOf, differingSpans } from '@rheoscope/core/reading'
 
 describe('takes', () => {
-  test.each(demoTakes.map((take) => [take.name, take] as const))('“%s” comes about', (_name, take) => {
+  test.each(skerryLine.takes.map((take) => [take.name, take] as const))('“%s” comes about', (_name, take) => {
     const { results } = playTake(skerryLine, take)
     expect(results.map(({ isMet, seen }) => [isMet, seen])).toEqual(results.map(({ seen }) => [true, seen]))
     expect(results.length).toBeGreaterThan(1)
   })
 
   test('what does not come about is said with what was seen', () => {
-    const [take] = demoTakes
+    const [take] = skerryLine.takes
     const impatient: Take = { ...take!, expectations: [{ id: 'soon', byMs: 600, expect: { what: 'state', instance: 'home-boardingButton', axis: 'boarding', state: 'done' } }, { id: 'text', byMs: 600, expect: { what: 'text', text: 'Aboard' } }] }
     expect(playTake(skerryLine, impatient).results.map(({ isMet, seen }) => [isMet, seen.split(' | ').includes('Board') || seen])).toEqual([[false, 'working'], [false, true]])
   })
 
   test('played again they give the same trace, bit for bit', () => {
-    for (const take of demoTakes) expect(JSON.stringify(playTake(skerryLine, take).trace)).toBe(JSON.stringify(playTake(skerryLine, take).trace))
+    for (const take of skerryLine.takes) expect(JSON.stringify(playTake(skerryLine, take).trace)).toBe(JSON.stringify(playTake(skerryLine, take).trace))
   })
 })
 
 test('a run as bands: every stay begins where the one before ends, and motions end within them', () => {
-  const { trace } = playTake(skerryLine, demoTakes[2]!)
+  const { trace } = playTake(skerryLine, skerryLine.takes[2]!)
   const band = bandsOf(trace, () => 0).find(({ instance }) => instance === 'purser-engineStart')
   expect(band!.stays.map(({ state }) => state)).toEqual(['engineIdle', 'engineRequesting', 'engineWarming', 'engineRunning', 'engineIdle'])
   band!.stays.slice(1).forEach((stay, index) => expect(stay.fromMs).toBe(band!.stays[index]!.toMs))

@@ -1,4 +1,4 @@
-import type { Literal, Modifiers, Value } from '@rheoscope/core/document'
+import type { Literal, Modifiers } from '@rheoscope/core/document'
 
 /** One example of `docs/semantics.md`: what is given, line by line, and what happens and is to be seen when. */
 export interface ScenarioText {
@@ -38,31 +38,12 @@ export function pieces(line: string, separator = ','): readonly string[] {
   return found.map((piece) => piece.trim()).filter((piece) => piece !== '')
 }
 
-/** A value as an example writes it: yes, no, a number, JSON, `= an expression`, or text with or without quotes. */
-export function valueOf(text: string): Value {
-  const unquoted = unquote(text)
-  if (unquoted.startsWith('= ')) return { expr: unquoted.slice(2) }
-  return literalOf(text)
-}
-
+/** A value as an example writes it: yes, no, a number, JSON, or text with or without quotes. */
 export function literalOf(text: string): Literal {
   if (text === 'yes' || text === 'no') return text === 'yes'
-  if (text.startsWith('"')) return unquote(text)
+  if (text.startsWith('"')) return text.replace(/^"(.*)"$/s, '$1')
   if (/^[[{]/.test(text) || text === 'null') return JSON.parse(text) as Literal
   return text !== '' && Number.isFinite(Number(text)) ? Number(text) : text
-}
-
-export const unquote = (text: string): string => text.replace(/^"(.*)"$/s, '$1')
-
-/** `part.property=value`s as a look. */
-export function lookOf(text: string): Readonly<Record<string, Readonly<Record<string, Value>>>> {
-  const look: Record<string, Record<string, Value>> = {}
-  for (const piece of pieces(text, ' ')) {
-    const [, part, property, value] = /^([\w-]+)\.([\w:-]+)=(.*)$/s.exec(piece) ?? []
-    if (part === undefined) throw new Error(`“${piece}” is no part.property=value.`)
-    look[part] = { ...look[part], [property!]: valueOf(value!) }
-  }
-  return look
 }
 
 export function keyOf(text: string): { readonly key: string; readonly modifiers: Modifiers } {

@@ -101,7 +101,7 @@ class Completing {
 
   private beginnings(holder: FormLine | undefined): readonly Completion[] {
     if (!holder) return words('component')
-    if (isPart(holder)) return words(...PART_KINDS, 'drag:', 'glide')
+    if (isPart(holder)) return words(...PART_KINDS, 'drag:', 'glide', 'items:', 'order:')
     if (triggerKindAt(holder.text)) return words(...ACTIONS)
     switch (keywordOf(holder)) {
       case 'component':

@@ -1,7 +1,7 @@
-import { EMPTY_MOTION, fieldsOf, orElse, PART_KINDS, RheoError, type Drag, type Glide, type Id, type Part, type PartKind } from '../../document'
+import { EMPTY_MOTION, fieldsOf, orElse, PART_KINDS, RheoError, type Drag, type Glide, type Id, type ItemOrder, type Part, type PartKind } from '../../document'
 import { readPart } from '../part-line'
 import { beginsProperty } from '../properties-line'
-import { clausesOf, halves } from '../pieces'
+import { clausesOf, expressionsOf, halves } from '../pieces'
 import { quoted, wordsOf } from '../words'
 import { also, alsoIn, leftOver } from './also'
 import { allBehind, behind, idClause, listed, ownIdClause, withoutId } from './clauses'
@@ -29,11 +29,12 @@ function ownLines(scope: FormScope, part: Part): readonly WrittenLine[] {
     ...(part.drag ? [{ text: dragText(scope, part.drag), inside: [] }] : []),
     ...(part.glides ?? []).map((glide, index) => glideLine(scope, glide, index)),
     ...(part.kind === 'list' && part.motion ? [motionLine(scope, 'items', part.motion)] : []),
+    ...(part.kind === 'list' && part.order ? [{ text: `order: ${part.order.map(({ by, isDown }) => `${by}${isDown ? ' down' : ''}`).join(', ')}`, inside: [] }] : []),
   ]
 }
 
 /** Whether a line below a part says something of that part. */
-export const isOfPart = ({ text }: FormLine): boolean => /^(drag|glide|items)\b/.test(text)
+export const isOfPart = ({ text }: FormLine): boolean => /^(drag|glide|items|order)\b/.test(text)
 
 function dragText(scope: FormScope, { along, limitTo, snapTo, points, keepsMomentum, settleMs, easing }: Drag): string {
   return `drag: ${listed([
@@ -53,6 +54,9 @@ function dragOf(scope: FormScope, { text }: FormLine): Drag {
     keepsMomentum: clauses.includes('keeps momentum'), settleMs: typeof durationMs === 'number' ? durationMs : 0, easing: typeof easing === 'string' ? easing : 'ease',
   } as Drag
 }
+
+/** What items are in order by: expressions with commas between, `down` behind those where the greatest comes first. */
+const orderOf = ({ text }: FormLine): readonly ItemOrder[] => expressionsOf(halves(text, ':')[1]).map((each) => ({ by: each.replace(/ down$/, ''), isDown: each.endsWith(' down') }))
 
 function glideLine(scope: FormScope, glide: Glide, index: number): WrittenLine {
   const { id, property, ...timing } = glide
@@ -88,6 +92,7 @@ const EMPTY_OF_KIND: Readonly<Partial<Record<PartKind, object>>> = { instance: {
 
 const isDrag = ({ text }: FormLine): boolean => text.startsWith('drag')
 const isGlide = ({ text }: FormLine): boolean => text.startsWith('glide ')
+const isOrder = ({ text }: FormLine): boolean => text.startsWith('order:')
 const isItems = ({ text }: FormLine): boolean => text.startsWith('items')
 
 /** What a part line says, without what is inside it. Throws a `RheoError` (`unreadable`). */
@@ -115,11 +120,11 @@ function readPartText(scope: FormScope, text: string, parent: Id | null, before:
   const { base, fields, start } = saidOf(said, scope)
   const called = fields.name === undefined ? name ?? kind : String(fields.name)
   const of = { ...EMPTY_OF_KIND[kind], ...(kind === 'instance' ? { start } : {}) }
-  const [dragged, items, glides] = [inside.find(isDrag), inside.find(isItems), inside.filter(isGlide)]
+  const [dragged, items, order, glides] = [inside.find(isDrag), inside.find(isItems), inside.find(isOrder), inside.filter(isGlide)]
   const part = {
     id: idOf(called, before, scope.old?.parts), kind, ...of, ...fields, name: called, parent, base,
     ...(dragged ? { drag: dragOf(scope, dragged) } : {}), ...(glides.length > 0 ? { glides: glides.map((line, index) => glideOf(scope, line, index)) } : {}),
-    ...(items ? { motion: motionOf(scope, items) } : {}),
+    ...(items ? { motion: motionOf(scope, items) } : {}), ...(order ? { order: orderOf(order) } : {}),
   }
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what is read is validated as part of its project
   return alsoIn(part, inside) as unknown as Part

@@ -1,6 +1,6 @@
-import { EMPTY_MOTION, type Action, type Axis, type Look, type Motion, type Rule, type State, type Target, type Trigger } from '../document'
+import { EMPTY_MOTION, type Action, type Axis, type Look, type Motion, type Rule, type State, type Target, type Trigger } from '@rheoscope/core/document'
 
-/** Shorthand for the demo components: what every one of them would otherwise spell out. */
+/** Shorthand for components: what every one of them would otherwise spell out. */
 
 export const to = (state: string): Target => ({ go: 'state', state })
 
