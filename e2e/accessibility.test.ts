@@ -41,7 +41,7 @@ const there = (hands: BenchHands, css: string) => hands.until(`there is somethin
 /** The places of a project, with what has to be there before one is looked at. */
 const PLACES = [
   ['contents', '', '.content-card'], ['flow', '/flow', '.flow-arrow'],
-  ['the bench', '/component/boardingButton', '[aria-label="Trigger table"] .cell'], ['the easel', '/component/boardingButton?at=easel', '.easel-picture'], ['the map', '/component/boardingButton?at=map', '.map-node'],
+  ['the bench', '/component/boardingButton', '[aria-label="Trigger table"] .cell'], ['the easel', '/component/boardingButton?at=easel', '.easel-picture'], ['the map', '/component/boardingButton?at=map', '.map-node'], ['the text', '/component/boardingButton?at=text', '.written-text .cm-line'],
   ['the stage', '/screen/purser', '.trace-canvas'], ['the stage, arranged', '/screen/purser?show=arrange&part=purser-gangwayPost', '.easel-picture'], ['the links', '/screen/purser?show=links', '.links-picture, .screen-view .hint'], ['the preview', '/preview/home', '.screen-picture'],
 ] as const
 

@@ -51,7 +51,12 @@ try {
   await keep('bench-easel')
   await hands.closeEasel()
 
-  for (const [component, name] of [['routePanel', 'job-05-route-panel'], ['deckTabsComponent', 'job-23-deck-tabs'], ['tideTable', 'job-25-tide-table'], ['lighthouse', 'job-15-lighthouse'], ['cabinLights', 'job-18-cabin-lights']] as const) {
+  await hands.selectPart('ring')
+  await hands.clickButton('as text')
+  await hands.find('.written-text .text-marked')
+  await keep('bench-text')
+
+  for (const [component, name] of [['routePanel', 'job-05-route-panel'], ['deckTabsComponent', 'job-23-deck-tabs'], ['tideTable', 'job-25-tide-table'], ['lighthouse', 'job-15-lighthouse']] as const) {
     await open(component)
     await hands.untilFindings('they are there', (kinds) => kinds.length === 0)
     if (component === 'tideTable') await hands.click(await hands.cell('after', 'loading'))

@@ -71,7 +71,7 @@ function editorState({ text, about, label }: Pick<TextEditorProps, 'text' | 'abo
       history(), drawSelection(), EditorState.tabSize.of(2),
       autocompletion({ override: [offered], icons: false, selectOnOpen: false, interactionDelay: 0, addToOptions: [{ render: picture, position: 20 }] }),
       keymap.of([{ key: 'Tab', run: take }, ...completionKeymap, { key: 'Escape', run: (view) => leave(view, handlers) }, { key: 'Enter', run: () => { handlers.current.onEnter?.(); return handlers.current.onEnter !== undefined } }, ...historyKeymap, ...defaultKeymap]),
-      EditorView.contentAttributes.of({ 'aria-label': label, 'data-typing': '', spellcheck: 'false', autocapitalize: 'off' }),
+      EditorView.contentAttributes.of({ 'aria-label': label, 'data-typing': '', tabindex: '0', spellcheck: 'false', autocapitalize: 'off' }),
       EditorView.cspNonce.of(document.querySelector<HTMLMetaElement>('meta[name=style-nonce]')?.content ?? ''),
       EditorView.updateListener.of((update) => {
         const isOwn = !update.transactions.some((each) => each.annotation(Transaction.remote) === true)
