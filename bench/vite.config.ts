@@ -1,5 +1,5 @@
 import { defineConfig } from 'vite'
-import { demoBeside } from '../scripts/demo-beside'
+import { demoBeside } from '../scripts/demo-beside.ts'
 
 export default defineConfig({
   plugins: [demoBeside],

@@ -11,7 +11,7 @@ const jest = (project, ...patterns) => ['node', ['--experimental-vm-modules', '-
 const SUITES = [
   ['20,000 hostile requests', jest('unit', 'server/test/hostile'), { RHEOSCOPE_FUZZ: '20000' }],
   ['10,000 hostile entries', jest('unit', 'server/test/accepted'), { RHEOSCOPE_ENTRIES: '10000' }],
-  ['5,000 random machines and 1,000 prototypes against the plain search', jest('unit', 'core/test/check/explore'), { RHEOSCOPE_MACHINES: '5000', RHEOSCOPE_PROTOTYPES: '1000', RHEOSCOPE_RANDOM_RUNS: '60', RHEOSCOPE_WAYS: '40' }],
+  ['5,000 random machines and 1,000 prototypes against the plain search', jest('unit', 'core/test/check/explore'), { RHEOSCOPE_MACHINES: '5000', RHEOSCOPE_PROTOTYPES: '1000', RHEOSCOPE_RANDOM_RUNS: '60', RHEOSCOPE_WAYS: '40', NODE_OPTIONS: '--max-old-space-size=8192' }],
   ['2,000 random tables with what is written and done to them', jest('unit', 'core/test/check/explore/records'), { RHEOSCOPE_SHOPS: '2000' }],
   ['checks after edits against checks from scratch', jest('unit', 'core/test/check/incremental'), { RHEOSCOPE_EDITED: '60' }],
   ['10,000 random inputs on every screen', jest('unit', 'core/test/run/random-inputs'), { RHEOSCOPE_RANDOM_RUNS: '100' }],

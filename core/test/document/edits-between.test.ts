@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { skerryLine } from '@rheoscope/core/demo'
-import { apply, batch, editsBetween, type Component, type Edit, type Project } from '@rheoscope/core/document'
+import { apply, batch, editsBetween, RheoError, type Component, type Edit, type Project } from '@rheoscope/core/document'
+import { attempt } from '@rheoscope/core/schema'
 import { anyEdit } from './any-edit'
 
 const [button] = skerryLine.components as [Component, ...Component[]]
@@ -9,6 +10,12 @@ const little: Project = { ...skerryLine, components: skerryLine.components.slice
 const between = (after: Component): readonly Edit[] => editsBetween(['components', button.id], button, after)
 
 describe('the edits between two versions', () => {
+  test('leave no list empty on the way where all of it is replaced', () => {
+    const [axis] = button.axes
+    const other = { ...axis!, states: axis!.states.map((state) => ({ ...state, id: `${state.id}2` })), start: `${axis!.start}2` }
+    expect(attempt(skerryLine, batch(...between({ ...button, rules: [], axes: [other] })))).not.toBeInstanceOf(RheoError)
+  })
+
   test('make the one the other, whatever was done in between', () => {
     fc.assert(fc.property(fc.array(fc.nat(), { minLength: 1, maxLength: 8 }), (seeds) => {
       const after = seeds.reduce<Project>((project, seed) => apply(project, fc.sample(anyEdit(project), { numRuns: 1, seed })[0]!), little)

@@ -44,9 +44,10 @@ function editsOfList(path: Path, before: readonly Identified[], after: readonly 
     if (!old.has(item.id)) return [{ edit: 'insert', path, item, before: next }]
     return resting.has(item.id) ? [] : [{ edit: 'move', path, id: item.id, before: next }]
   })
+  const removed = before.filter(({ id }) => !wanted.has(id)).map(({ id }): Edit => ({ edit: 'remove', path, id }))
   return [
-    ...before.filter(({ id }) => !wanted.has(id)).map(({ id }): Edit => ({ edit: 'remove', path, id })),
-    ...placed,
+    // A list that may not be empty never is: where all of it goes, others come first.
+    ...(removed.length === before.length ? [...placed, ...removed] : [...removed, ...placed]),
     ...before.flatMap((item) => (wanted.has(item.id) ? editsBetween([...path, item.id], item, wanted.get(item.id)) : [])),
   ]
 }

@@ -23,7 +23,7 @@ export function valueText({ type, choices = [] }: Pick<PropertyDefinition, 'type
 }
 
 /** Reads what `valueText` writes: by the type of the property, after `=` an expression and after `@` a token. Throws a `RheoError` (`unreadable`). */
-export function readValueText({ type, label }: Pick<PropertyDefinition, 'type' | 'label'>, text: string, tokens: Tokens): Value {
+export function readValueText({ type, label, choices }: Pick<PropertyDefinition, 'type' | 'label' | 'choices'>, text: string, tokens: Tokens): Value {
   if (text.startsWith('=')) return { expr: text.slice(1).trim() }
   if (text.startsWith('@')) return { token: tokenNamed(text.slice(1), tokens) }
   const wrong = (wanted: string) => new RheoError('unreadable', text, `${label} takes ${wanted}, not “${text}”.`)
@@ -45,6 +45,9 @@ export function readValueText({ type, label }: Pick<PropertyDefinition, 'type' |
       if (inside === undefined) throw wrong('shadows(0 2 4 0 #00000040)')
       return inside.split(',').filter((each) => each.trim() !== '').map((each) => shadowIn(each.trim(), wrong))
     }
+    case 'choice':
+      if (choices?.includes(text) === false) throw wrong(`one of ${choices.join(', ')}`)
+      return text
     case 'dash':
       return text.split(' ').filter((each) => each !== '').map(Number)
     default:

@@ -1,6 +1,7 @@
 import { Chunk } from '@codemirror/merge'
 import { Text } from '@codemirror/state'
-import { batch, editsBetween, type Component, type Edit, type Project, type Screen } from '@rheoscope/core/document'
+import { attempt } from '@rheoscope/core/schema'
+import { batch, editsBetween, RheoError, type Component, type Edit, type Project, type Screen } from '@rheoscope/core/document'
 import { nameIn, readWritten, sameIn, withLines, writtenPlainly, type FormProblem, type LinesPlace, type ReadProjectText } from '@rheoscope/core/written'
 
 /** A text somebody is writing, and what the component was that it said last. */
@@ -33,13 +34,19 @@ export function readDraft<T extends Owner>(draft: Draft<T>): ReadDraft<T> {
   const was = first.problems.length > 0 ? writtenPlainly(project, owner) : ''
   let [text, now] = [draft.text, first]
   for (let round = 0; now.problems.length > 0 && round < MOST_ROUNDS; round++) {
-    text = withLinesAsTheyWere(was, text, now.problems)
+    const readable = withLinesAsTheyWere(was, text, now.problems)
+    if (readable === null) break
+    text = readable
     now = read(draft, text)
   }
-  const { problems } = first
-  if (now.problems.length > 0 || !now.owner) return { edit: null, made: draft, problems, owner: first.owner ?? owner }
+  const nothing = (problems: readonly FormProblem[]) => ({ edit: null, made: draft, problems, owner: first.owner ?? owner })
+  if (now.problems.length > 0 || !now.owner) return nothing(first.problems)
   const edits = editsBetween(['axes' in owner ? 'components' : 'screens', owner.id], owner, now.owner)
-  return { edit: edits.length === 0 ? null : batch(...edits), made: { text: draft.text, project: now.project, owner: now.owner }, problems, owner: now.owner }
+  const made = { text: draft.text, project: now.project, owner: now.owner }
+  if (edits.length === 0) return { edit: null, made, problems: first.problems, owner: now.owner }
+  const after = attempt(project, batch(...edits))
+  if (after instanceof RheoError) return nothing([{ line: 1, column: 1, length: 0, sentence: after.message }, ...first.problems])
+  return { edit: batch(...edits), made, problems: first.problems, owner: now.owner }
 }
 
 function read<T extends Owner>({ project, owner }: Draft<T>, text: string): ReadProjectText & { readonly owner: T | undefined } {
@@ -55,8 +62,8 @@ export function editOfLines(project: Project, owner: Owner, lines: string, place
   return { edit: problems.length > 0 ? null : edit, problems }
 }
 
-/** A text with the lines that cannot be read as they were before; those that are new are left out, with what is inside them. */
-function withLinesAsTheyWere(before: string, text: string, problems: readonly FormProblem[]): string {
+/** A text with the lines that cannot be read as they were before; those that are new are left out. Null where it is open what they were: where others are gone. */
+function withLinesAsTheyWere(before: string, text: string, problems: readonly FormProblem[]): string | null {
   const [old, now] = [Text.of(before.split('\n')), Text.of(text.split('\n'))]
   const lines: (string | null)[] = text.split('\n')
   const was = before.split('\n')
@@ -64,10 +71,12 @@ function withLinesAsTheyWere(before: string, text: string, problems: readonly Fo
   for (const { line } of problems) {
     const at = now.line(Math.min(line, now.lines)).from
     const chunk = chunks.find(({ fromB, endB }) => at >= fromB && at <= endB)
-    if (!chunk) continue
+    if (!chunk) return null
     const [fromA, fromB] = [old.lineAt(Math.min(chunk.fromA, old.length)).number, now.lineAt(chunk.fromB).number]
     const countA = chunk.fromA === chunk.toA ? 0 : old.lineAt(Math.min(chunk.endA, old.length)).number - fromA + 1
+    const countB = now.lineAt(Math.min(chunk.endB, now.length)).number - fromB + 1
     const place = line - fromB
+    if (countA > countB) return null
     lines[line - 1] = place < countA ? was[fromA + place - 1] ?? null : null
   }
   return lines.filter((line) => line !== null).join('\n')
