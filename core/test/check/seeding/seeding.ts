@@ -18,12 +18,13 @@ export interface Sown {
 export interface Field {
   readonly project: Project
   readonly checker: ProjectChecker
-  readonly before: ReadonlySet<string>
+  /** By the id of each finding, its sentence: one about many things can come to be about one more. */
+  readonly before: ReadonlyMap<string, string>
 }
 
 export function fieldOf(project: Project): Field {
   const checker = new ProjectChecker()
-  return { project, checker, before: new Set(allOf(checker.check(project)).map(({ id }) => id)) }
+  return { project, checker, before: new Map(allOf(checker.check(project)).map(({ id, sentence }) => [id, sentence])) }
 }
 
 /** What is said of a project and of no component of it. */
@@ -36,7 +37,7 @@ export function sow({ project, checker, before }: Field, component: Component, s
   const looked = [...Object.values(checker.components(faulty)), ...(OF_THE_WHOLE.includes(seed.kind) ? [checker.whole(faulty)] : [])]
   for (const { sentence, detail } of looked.flatMap(({ failures }) => failures)) throw new Error(`${sentence}\n${detail}`)
   const found = looked.flatMap(({ findings }) => findings)
-  const own = found.filter(({ kind, about, id }) => kind === seed.kind && !before.has(id) && (about.component === component.id || about.component === undefined))
+  const own = found.filter(({ kind, about, id, sentence }) => kind === seed.kind && before.get(id) !== sentence && (about.component === component.id || about.component === undefined))
   const falsely = found.filter(({ id, level, about }) => level !== 'note' && !before.has(id) && !isAbout(faulty, about, component.id))
   const witnessed = own.find(({ witness }) => witness !== null)
   return { kind: seed.kind, component: component.id, isFound: own.length > 0, falsely: falsely.map(({ sentence }) => sentence), isPlayed: witnessed ? plays(faulty, witnessed) : null }

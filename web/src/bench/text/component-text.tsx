@@ -2,7 +2,7 @@ import type { Diagnostic } from '@codemirror/lint'
 import { Text } from '@codemirror/state'
 import type { EditorView } from '@codemirror/view'
 import { useCallback, useEffect, useMemo, useRef, useState, type MouseEvent, type RefObject } from 'react'
-import { holdsIn, sameValue, triggerRow, type Component, type Id } from '@rheoscope/core/document'
+import { holdsIn, sameValue, triggerRow, type Component } from '@rheoscope/core/document'
 import { linesAbout, mendOf, writtenPlainly, type FormProblem, type Mend } from '@rheoscope/core/written'
 import { useFindingsOf } from '../../checks/use-findings'
 import { useStillBench, type Bench } from '../page/use-bench'
@@ -16,8 +16,8 @@ import './text.css'
 /** What has been typed is kept once typing has paused for so long, in ms. */
 const PAUSE_MS = 800
 
-/** What could not be read when somebody left it, by component: it stands there when they come back. */
-const unread = new Map<Id, Draft<Component>>()
+/** What could not be read when somebody left it, by project and component: it stands there when they come back. */
+const unread = new Map<string, Draft<Component>>()
 
 const NONE: readonly FormProblem[] = []
 
@@ -26,7 +26,8 @@ export function ComponentText() {
   const bench = useStillBench()
   const { project, component, session, select } = bench
   const editor = useRef<EditorView>(null)
-  const [typed, setTyped] = useState<Draft<Component> | null>(() => unread.get(component.id) ?? null)
+  const place = `${project.id} ${component.id}`
+  const [typed, setTyped] = useState<Draft<Component> | null>(() => unread.get(place) ?? null)
   const draft = useMemo(() => typed && withOthers(typed, bench), [typed, bench])
   const written = useMemo(() => writtenPlainly(project, component), [project, component])
   const read = useMemo(() => draft && readDraft(draft), [draft])
@@ -43,13 +44,13 @@ export function ComponentText() {
   useEffect(() => {
     leaving.current = () => {
       keep()
-      if (read && problems.length > 0) unread.set(component.id, read.made)
-      else unread.delete(component.id)
+      if (read && problems.length > 0) unread.set(place, read.made)
+      else unread.delete(place)
     }
     session.preview(edit)
     const pause = edit ? setTimeout(keep, PAUSE_MS) : undefined
     return () => clearTimeout(pause)
-  }, [edit, keep, session, read, problems, component.id])
+  }, [edit, keep, session, read, problems, place])
   useEffect(() => () => {
     leaving.current()
     session.preview(null)
