@@ -7,31 +7,18 @@ import { aboutText, shownText } from './shown-text'
 /** What has a picture: a colour, a token, an easing. */
 const PICTURED = /#[0-9a-fA-F]{3,8}\b|"?@([\w-]+|[^"]+(?="))|\b(?:ease-in-out|ease-in|ease-out|ease|linear|(?:cubic-bezier|spring|steps|linear)\([^()]*\))(?![\w-])/g
 
-class Swatch extends WidgetType {
-  constructor(private readonly colour: string) {
+/** A picture in front of what it is of. */
+class Picture extends WidgetType {
+  constructor(private readonly of: string, private readonly draw: (of: string) => HTMLElement) {
     super()
   }
 
-  override eq(other: Swatch): boolean {
-    return other.colour === this.colour
+  override eq(other: Picture): boolean {
+    return other.of === this.of && other.draw === this.draw
   }
 
   override toDOM(): HTMLElement {
-    return swatch(this.colour)
-  }
-}
-
-class Curve extends WidgetType {
-  constructor(private readonly easing: string) {
-    super()
-  }
-
-  override eq(other: Curve): boolean {
-    return other.easing === this.easing
-  }
-
-  override toDOM(): HTMLElement {
-    return curve(this.easing)
+    return this.draw(this.of)
   }
 }
 
@@ -63,11 +50,11 @@ export function curve(easing: string): HTMLElement {
 }
 
 function pictureOf({ tokens }: Pick<Project, 'tokens'>, found: string, token: string | undefined): WidgetType | null {
-  if (found.startsWith('#')) return new Swatch(found)
+  if (found.startsWith('#')) return new Picture(found, swatch)
   const named = tokens.find(({ name }) => name === token)
-  if (named?.type === 'colour') return new Swatch(String(named.value))
+  if (named?.type === 'colour') return new Picture(String(named.value), swatch)
   const easing = token === undefined ? found : named?.type === 'easing' ? String(named.value) : ''
-  return easingProblem(easing) === null ? new Curve(easing) : null
+  return easingProblem(easing) === null ? new Picture(easing, curve) : null
 }
 
 function picturesIn(view: EditorView): DecorationSet {
