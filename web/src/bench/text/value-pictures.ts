@@ -5,7 +5,7 @@ import { easingProblem, parseEasing } from '@rheoscope/core/motion'
 import { aboutText, shownText } from './shown-text'
 
 /** What has a picture: a colour, a token, an easing. */
-const PICTURED = /#[0-9a-fA-F]{3,8}\b|"?@([\w-]+|[^"]+(?="))|\b(?:ease-in-out|ease-in|ease-out|ease|linear|(?:cubic-bezier|spring|steps|linear)\([^()]*\))(?![\w-])/g
+const PICTURED = /#[0-9a-fA-F]{3,8}\b|"?@([\w-]+|[^"]+(?="))|\b(?:(?:cubic-bezier|spring|steps|linear)\([^()]*\)|(?:ease-in-out|ease-in|ease-out|ease|linear)(?![\w(-]))/g
 
 /** A picture in front of what it is of. */
 class Picture extends WidgetType {
