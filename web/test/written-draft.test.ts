@@ -37,6 +37,15 @@ describe('a draft', () => {
 
   it('says nothing where what cannot be read is all around', () => expect(read(text.replace('container plate', 'container slab'))).toMatchObject({ edit: null }))
 
+  it.each([['all but a letter is gone', 'c'], ['what is left cannot be a component', 'component "Boarding button"\n']])('takes nothing away where %s', (_what, changed) => {
+    expect(read(changed)).toMatchObject({ edit: null, problems: [{ line: 1 }] })
+  })
+
+  it('makes another component of one, written from nothing', () => {
+    const now = made('component "Fog horn"\n  container horn 120x48\n    text word 120x20 text "Sound"\n  states horn: quiet, loud\n  tap: quiet -> loud, 120 ms\n')
+    expect(now).toMatchObject({ id: button.id, name: 'Fog horn', parts: [{ name: 'horn' }, { name: 'word' }], axes: [{ states: [{ name: 'quiet' }, { name: 'loud' }] }], rules: [{ trigger: { on: 'tap' } }] })
+  })
+
   it('is the component it was under another name', () => expect(made(text.replace('"Boarding button"', '"Gangway button"'))).toMatchObject({ id: button.id, name: 'Gangway button' }))
 })
 
