@@ -3,14 +3,14 @@ import { Text } from '@codemirror/state'
 import type { EditorView } from '@codemirror/view'
 import { useCallback, useEffect, useMemo, useRef, useState, type MouseEvent, type RefObject } from 'react'
 import { holdsIn, sameValue, triggerRow, type Component } from '@rheoscope/core/document'
-import { linesAbout, mendOf, writtenPlainly, type FormProblem, type Mend } from '@rheoscope/core/written'
+import { linesAbout, mendOf, type FormProblem, type Mend } from '@rheoscope/core/written'
 import { useFindingsOf } from '../../checks/use-findings'
 import { useStillBench, type Bench } from '../page/use-bench'
 import { followed } from './followed'
 import { foundIn } from './found-in-text'
 import { markedBeside } from './marked-beside'
 import { TextEditor } from './text-editor'
-import { readDraft, type Draft } from './written-draft'
+import { plainText, readDraft, type Draft } from './written-draft'
 import './text.css'
 
 /** What has been typed is kept once typing has paused for so long, in ms. */
@@ -29,7 +29,7 @@ export function ComponentText() {
   const place = `${project.id} ${component.id}`
   const [typed, setTyped] = useState<Draft<Component> | null>(() => unread.get(place) ?? null)
   const draft = useMemo(() => typed && withOthers(typed, bench), [typed, bench])
-  const written = useMemo(() => writtenPlainly(project, component), [project, component])
+  const written = useMemo(() => plainText(project, component), [project, component])
   const read = useMemo(() => draft && readDraft(draft), [draft])
   const { edit = null, problems = NONE } = read ?? {}
   const text = draft?.text ?? written
@@ -103,7 +103,7 @@ const saidOf = ({ length }: readonly FormProblem[]): string =>
 /** A draft with what others have changed of the component since it was read last. */
 function withOthers(draft: Draft<Component>, { project, component }: Pick<Bench, 'project' | 'component'>): Draft<Component> {
   if (sameValue(draft.owner, component)) return draft
-  const changes = followed(writtenPlainly(draft.project, draft.owner), draft.text, writtenPlainly(project, component))
+  const changes = followed(plainText(draft.project, draft.owner), draft.text, plainText(project, component))
   return { project, owner: component, text: changes.apply(Text.of(draft.text.split('\n'))).toString() }
 }
 

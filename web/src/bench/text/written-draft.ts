@@ -24,6 +24,17 @@ export interface ReadDraft<T extends Owner> {
   readonly owner: T
 }
 
+const known = new WeakMap<Owner, { readonly project: Project; readonly text: string }>()
+
+/** The written form of a component or screen, written once for as long as both stay the same. */
+export function plainText(project: Project, owner: Owner): string {
+  const before = known.get(owner)
+  if (before?.project === project) return before.text
+  const text = writtenPlainly(project, owner)
+  known.set(owner, { project, text })
+  return text
+}
+
 /** So often lines that cannot be read are put back to what they were: others can have been about what they said. */
 const MOST_ROUNDS = 4
 
@@ -31,7 +42,7 @@ const MOST_ROUNDS = 4
 export function readDraft<T extends Owner>(draft: Draft<T>): ReadDraft<T> {
   const { project, owner } = draft
   const first = read(draft, draft.text)
-  const was = first.problems.length > 0 ? writtenPlainly(project, owner) : ''
+  const was = first.problems.length > 0 ? plainText(project, owner) : ''
   let [text, now] = [draft.text, first]
   for (let round = 0; now.problems.length > 0 && round < MOST_ROUNDS; round++) {
     const readable = withLinesAsTheyWere(was, text, now.problems)
@@ -58,7 +69,7 @@ function read<T extends Owner>({ project, owner }: Draft<T>, text: string): Read
 
 /** The edits that put further lines into what there is, each where it belongs; with what of them cannot be read. */
 export function editOfLines(project: Project, owner: Owner, lines: string, place: LinesPlace): Pick<ReadDraft<Owner>, 'edit' | 'problems'> {
-  const { edit, problems } = readDraft({ text: withLines(writtenPlainly(project, owner), lines, place), project, owner })
+  const { edit, problems } = readDraft({ text: withLines(plainText(project, owner), lines, place), project, owner })
   return { edit: problems.length > 0 ? null : edit, problems }
 }
 
