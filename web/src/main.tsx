@@ -17,6 +17,7 @@ import '@fontsource/atkinson-hyperlegible-mono/400.css'
 import '@fontsource/atkinson-hyperlegible-mono/600.css'
 import './theme/paper.css'
 import './theme/forced-colours.css'
+import { styleNonce } from './theme/style-nonce'
 import { theme } from './theme/theme'
 import { BrokenPage } from './broken-page'
 import { logErrors } from './session/error-log'
@@ -25,8 +26,7 @@ import { Shelf } from './shelf/shelf'
 
 logErrors()
 
-const nonce = document.querySelector<HTMLMetaElement>('meta[name=style-nonce]')?.content ?? ''
-const styles = createCache({ key: 'rheo', nonce })
+const styles = createCache({ key: 'rheo', nonce: styleNonce() })
 const queries = new QueryClient()
 
 /** Where one can go in a project. */

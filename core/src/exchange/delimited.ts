@@ -1,9 +1,13 @@
 import Papa from 'papaparse'
 import { addColumn, addRecord, batch, cellOf, freeName, itemAt, LIMITS, RheoError, setColumn, setTableCell, type DataTable, type Edit, type NewId } from '../document'
 
-/** The rows of delimited values: tabs as spreadsheets put them on the clipboard, commas or semicolons as in CSV (RFC 4180). Empty rows are left out. */
-export const rowsOf = (text: string): readonly (readonly string[])[] =>
-  Papa.parse<string[]>(text, { skipEmptyLines: 'greedy' }).data
+/**
+ * The rows of delimited values: tabs as spreadsheets put them on the clipboard, commas or semicolons as in CSV (RFC 4180). Empty rows are left out.
+ *
+ * @param delimiter what parts cells; empty where that is to be found out
+ */
+export const rowsOf = (text: string, delimiter = ''): readonly (readonly string[])[] =>
+  Papa.parse<string[]>(text, { skipEmptyLines: 'greedy', delimiter }).data
 
 /** A table from delimited values, the first row naming the columns. The type of a column is what fits all its cells. Throws `too-large` beyond `LIMITS.tableRows`. */
 export function tableFrom(text: string, name: string, newId: NewId): DataTable {

@@ -5,6 +5,8 @@ import { calledSo } from '../named'
 import { wordsOf } from '../words'
 import { isPart, keywordOf } from './component-text'
 import { formLine, type FormLine } from './form-lines'
+import { LINE_WORDS } from './line-words'
+import { MOTION_WORDS } from './motion-text'
 import { nameText } from './names'
 import { namedIn } from './rule-text'
 import { innerOf, sayableOf } from './said-text'
@@ -47,10 +49,10 @@ function linesAbove(before: string, indent: number): readonly FormLine[] {
   const above: FormLine[] = []
   let depth = indent
   for (const line of before.split('\n').toReversed()) {
-    const in_ = line.length - line.trimStart().length
-    if (line.trim() === '' || line.trim().startsWith('#') || in_ >= depth) continue
+    const further = line.length - line.trimStart().length
+    if (line.trim() === '' || line.trim().startsWith('#') || further >= depth) continue
     above.push(formLine(line.trim()))
-    depth = in_
+    depth = further
   }
   return above
 }
@@ -63,9 +65,7 @@ const named = (things: readonly { readonly name: string }[], is: Completion['is'
 
 const EASINGS: readonly Completion[] = [...EASING_KEYWORDS, 'spring(1, 170, 26)', 'cubic-bezier(0.3, 0, 0, 1)', 'steps(4)'].map((text) => ({ text, is: 'easing' }))
 
-const ACTIONS = ['set', 'send', 'go to', 'open', 'close', 'focus', 'pulse', 'put', 'add to', 'remove from', 'remove item', 'move in', 'restore', 'together', 'lane', 'keyframe']
-
-const OF_MOTION = ['delay', 'takes', 'stagger', 'policy', 'velocity', 'reduced', 'turns', 'mixes', 'switch at']
+const ACTIONS = ['set', 'send', 'go to', 'open', 'close', 'focus', 'pulse', 'put', 'add to', 'remove from', 'remove item', 'move in', 'restore', 'together', ...LINE_WORDS.motion]
 
 class Completing {
   constructor(private readonly project: Project, private readonly component: Component, private readonly above: readonly FormLine[]) {}
@@ -101,13 +101,13 @@ class Completing {
 
   private beginnings(holder: FormLine | undefined): readonly Completion[] {
     if (!holder) return words('component')
-    if (isPart(holder)) return words(...PART_KINDS, 'drag:', 'glide', 'items:', 'order:')
+    if (isPart(holder)) return words(...PART_KINDS, ...LINE_WORDS.part.map((word) => (word === 'glide' ? word : `${word}:`)))
     if (triggerKindAt(holder.text)) return words(...ACTIONS)
     switch (keywordOf(holder)) {
       case 'component':
-        return words(...PART_KINDS, 'states', 'parameter', 'variable', ...TRIGGER_KINDS, 'motion', 'combination', 'absent')
+        return words(...PART_KINDS, ...LINE_WORDS.component, ...TRIGGER_KINDS)
       case 'states':
-        return words('look', 'loop', 'group')
+        return words(...LINE_WORDS.states)
       default:
         return this.parts().map((option) => ({ ...option, text: `${option.text}:` }))
     }
@@ -148,8 +148,8 @@ class Completing {
     if (asked) return this.valuesOf(asked, now[asked.name])
     const isDenied = before.endsWith(' not')
     const open = definitions.filter(({ label, type }) => (isDenied ? type === 'yesNo' : !before.includes(` ${label.toLowerCase()} `)))
-    const said_ = (value: Value | undefined, definition: Sayable) => (value === undefined ? {} : { detail: orElse(() => valueText(definition, value, this.project.tokens), '') })
-    return [...open.map((definition): Completion => ({ text: definition.label, is: 'property', ...said_(now[definition.name], definition) })), ...(isDenied ? [] : words('at', 'not'))]
+    const asItIs = (value: Value | undefined, definition: Sayable) => (value === undefined ? {} : { detail: orElse(() => valueText(definition, value, this.project.tokens), '') })
+    return [...open.map((definition): Completion => ({ text: definition.label, is: 'property', ...asItIs(now[definition.name], definition) })), ...(isDenied ? [] : words('at', 'not'))]
   }
 
   private valuesOf({ type, among, choices, name }: Sayable, now: Value | undefined): readonly Completion[] {
@@ -232,7 +232,7 @@ class Completing {
       case 'delay':
         return this.tokens('duration')
     }
-    return behind.startsWith('if ') ? this.names() : [...EASINGS, ...words(...OF_MOTION)]
+    return behind.startsWith('if ') ? this.names() : [...EASINGS, ...words(...MOTION_WORDS)]
   }
 
   private ofAction(said: string): readonly Completion[] {

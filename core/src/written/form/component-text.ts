@@ -5,6 +5,7 @@ import { also, alsoIn, isAlso, leftOver } from './also'
 import { axisLine, readAxis, withLooks } from './axis-text'
 import { headOf, idClause, listed, ownIdClause, withoutId } from './clauses'
 import { AT_ONCE, formLine, type Attempt, type FormLine, type WrittenLine } from './form-lines'
+import { LINE_WORDS } from './line-words'
 import { lookLines, readLook } from './look-text'
 import { motionLine, motionOf, readMotionLine } from './motion-text'
 import { readValued, valuedLine } from './named-text'
@@ -127,7 +128,7 @@ export const isPart = (line: Pick<FormLine, 'text'>): boolean => PART_KINDS.some
 export function ruleOf(scope: FormScope, line: FormLine, before: readonly Rule[]): Rule {
   if (triggerKindAt(line.text)) return readRule(scope, line, before)
   const word = keywordOf(line)
-  throw new RheoError('unreadable', word, `A line begins with a kind of part, a trigger, or states, parameter, variable, motion, combination, absent; not with “${word}”.`)
+  throw new RheoError('unreadable', word, `A line begins with a kind of part, a trigger, or ${LINE_WORDS.component.join(', ')}; not with “${word}”.`)
 }
 
 /** The parts of lines and of those below them, each before what is inside it. */

@@ -5,6 +5,7 @@ import { wordsOf } from '../words'
 import { isPart, keywordOf } from './component-text'
 import { formLines, type FormLine } from './form-lines'
 import { isOfMotion } from './motion-text'
+import { partNameIn } from './part-text'
 import { triggerKindAt } from './trigger-text'
 
 /** What of a component a line is about; what it is not about is null. */
@@ -38,9 +39,7 @@ function aboutInside(component: Component, whole: FormLine): readonly LineAbout[
 }
 
 function aboutParts(component: Component, line: FormLine): readonly LineAbout[] {
-  const words = wordsOf(line.text)
-  const called = words.findIndex(({ text, isQuoted }) => text === 'called' && !isQuoted)
-  const part = calledSo(component.parts, words[called < 0 ? 1 : called + 1]?.text ?? '')?.id ?? null
+  const part = calledSo(component.parts, partNameIn(line))?.id ?? null
   return [{ ...NOTHING, part, line: line.number }, ...line.inside.flatMap((inner) => (isPart(inner) ? aboutParts(component, inner) : [{ ...NOTHING, part, line: inner.number }]))]
 }
 

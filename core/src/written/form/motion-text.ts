@@ -18,6 +18,9 @@ export interface MotionText {
 /** The words a clause of a motion begins with, and the field each is about; what comes behind it is its value. */
 const CLAUSES = { policy: 'policy', velocity: 'velocity', reduced: 'reducedMotion', 'switch at': 'switchAt', turns: 'rotationDirection', mixes: 'colourSpace' } as const
 
+/** The words a clause of a motion begins with, all of them. */
+export const MOTION_WORDS: readonly string[] = ['takes', 'delay', 'stagger', ...Object.keys(CLAUSES)]
+
 type Worded = Pick<Motion, (typeof CLAUSES)[keyof typeof CLAUSES]>
 
 /** A motion in the written form: `160 ms ease-in-out, delay 40 ms, policy finish first`, with its lanes and keyframes below. */

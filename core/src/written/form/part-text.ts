@@ -6,9 +6,10 @@ import { quoted, wordsOf } from '../words'
 import { also, alsoIn, leftOver } from './also'
 import { allBehind, behind, idClause, listed, ownIdClause, withoutId } from './clauses'
 import { formed, formLine, type FormLine, type WrittenLine } from './form-lines'
+import { LINE_WORDS } from './line-words'
 import { motionLine, motionOf, motionText, readMotion } from './motion-text'
 import { idOf, nameText, referred } from './names'
-import { BEGINS, innerOf, isSaying, propertiesText, saidOf, sayableOf, sayingText, type FormScope } from './said-text'
+import { BEGINS, CALLED, innerOf, isSaying, propertiesText, saidOf, sayableOf, sayingText, type FormScope } from './said-text'
 
 /** The parts of something, each before what is inside it: the order in which they are written. */
 export const inTreeOrder = (parts: readonly Part[], parent: Id | null = null): readonly Part[] =>
@@ -34,7 +35,9 @@ function ownLines(scope: FormScope, part: Part): readonly WrittenLine[] {
 }
 
 /** Whether a line below a part says something of that part. */
-export const isOfPart = ({ text }: FormLine): boolean => /^(drag|glide|items|order)\b/.test(text)
+export const isOfPart = ({ text }: FormLine): boolean => OF_PART.test(text)
+
+const OF_PART = new RegExp(`^(?:${LINE_WORDS.part.join('|')})\\b`)
 
 function dragText(scope: FormScope, { along, limitTo, snapTo, points, keepsMomentum, settleMs, easing }: Drag): string {
   return `drag: ${listed([
@@ -74,7 +77,7 @@ function glideOf(scope: FormScope, { text, inside }: FormLine, index: number): G
 function partText(scope: FormScope, part: Part, before: readonly Part[]): string {
   const of = sayableOf(scope, part.kind, innerOf(part))
   const isFree = !beginsProperty(wordsOf(part.name), 0, of.definitions)
-  const name = isFree && nameText(part.name) === part.name ? part.name : part.kind === 'text' ? `called ${quoted(part.name)}` : quoted(part.name)
+  const name = isFree && nameText(part.name) === part.name ? part.name : part.kind === 'text' ? `${CALLED} ${quoted(part.name)}` : quoted(part.name)
   const start = 'start' in part ? part.start : {}
   const fields = of.definitions.filter(({ keptAs, name: field }) => keptAs === 'field' && field !== 'id' && field !== 'name').flatMap((definition) => {
     const value: unknown = definition.name.startsWith(BEGINS) ? start[definition.name.slice(BEGINS.length)] : fieldsOf(part)[definition.name]
@@ -98,6 +101,13 @@ const isItems = ({ text }: FormLine): boolean => text.startsWith('items')
 /** What a part line says, without what is inside it. Throws a `RheoError` (`unreadable`). */
 export function readPartLine(scope: FormScope, line: FormLine, parent: Id | null, before: readonly Part[]): Part {
   return readPartText(scope, line.text, parent, before, line.inside)
+}
+
+/** What the part of a line is called; empty where it has no name of its own. */
+export function partNameIn({ text }: Pick<FormLine, 'text'>): string {
+  const words = wordsOf(text)
+  const called = words.findIndex((word) => !word.isQuoted && word.text === CALLED)
+  return words[called < 0 ? 1 : called + 1]?.text ?? ''
 }
 
 /** The part of a line that cannot be read, as far as its kind, its name and its component say, so that others can refer to it; null where they say nothing. */

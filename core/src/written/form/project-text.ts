@@ -46,9 +46,9 @@ export function writtenPlainly(project: Project, owner: Component | Screen): str
 }
 
 /** What a component or screen is in a project; undefined where it is not there. */
-export const sameIn = <T extends Component | Screen>({ components, screens }: Project, { id }: T): T | undefined =>
-  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- identifiers of components are those of components
-  ([...components, ...screens] as readonly (Component | Screen)[]).find((each) => each.id === id) as T | undefined
+export const sameIn = <T extends Component | Screen>(project: Project, owner: T): T | undefined =>
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- what has axes is a component, and what has none a screen
+  ('axes' in owner ? componentOf(project, owner.id) : screenOf(project, owner.id)) as T | undefined
 
 /** What is in quotes, which stays as it is, or a clause that says an identifier. */
 const IDENTIFIERS = /("(?:[^"\\]|\\.)*")|(?<=^ *)id [\w-]+ (?=\S)|,? id [\w-]+(?=,|$)/gm

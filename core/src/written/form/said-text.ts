@@ -16,7 +16,7 @@ const yesNo = (label: string, name: string): Sayable => ({ name, label, type: 'y
 const text = (label: string, name: string): Sayable => ({ name, label, type: 'text', group: 'answer', initial: '', kinds: [], keptAs: 'field' })
 const number = (label: string, name: string): Sayable => ({ ...text(label, name), type: 'number' })
 
-const CALLED = 'called'
+export const CALLED = 'called'
 
 const OF_EVERY_PART: readonly Sayable[] = [text('id', 'id'), text(CALLED, 'name'), yesNo('locked', 'locked'), yesNo('hidden', 'hidden'), yesNo('keeps focus', 'keepsFocus')]
 

@@ -4,6 +4,7 @@ import { unquoted, wordsOf } from '../words'
 import { isPart, keywordOf } from './component-text'
 import { formLine, formLines, textOfLines, type FormLine, type WrittenLine } from './form-lines'
 import { nameText } from './names'
+import { partNameIn } from './part-text'
 import { triggerKindAt } from './trigger-text'
 
 /** Where lines go that do not say it themselves. */
@@ -40,13 +41,13 @@ function withLine(owner: WrittenLine, line: FormLine, place: LinesPlace): Writte
       return changed(owner, (each) => headOf(each) === headOf(line), () => line, line)
   }
   if (triggerKindAt(line.text)) return withRule(owner, line)
-  return isOfPart(owner, headOf(line)) && place.state !== null ? withLook(owner, place.state, [line]) : withStateAt(owner, line)
+  return hasPart(owner, headOf(line)) && place.state !== null ? withLook(owner, place.state, [line]) : withStateAt(owner, line)
 }
 
 /** `over plate: fill red`: a state, then what a part is like in it. */
 function withStateAt(owner: WrittenLine, line: FormLine): WrittenLine {
   const [state, part] = wordsOf(headOf(line))
-  return state && part && isOfPart(owner, part.text) ? withLook(owner, state.text, [formLine(line.text.slice(part.from), line.inside)]) : { ...owner, inside: [...owner.inside, line] }
+  return state && part && hasPart(owner, part.text) ? withLook(owner, state.text, [formLine(line.text.slice(part.from), line.inside)]) : { ...owner, inside: [...owner.inside, line] }
 }
 
 /** The line that says the same thing as a new one says it now; the new one behind the others where there is none. */
@@ -93,26 +94,20 @@ function rest({ text }: FormLine): readonly FormLine[] {
   return part ? [formLine(text.slice(part.from))] : []
 }
 
-const nameOfPart = ({ text }: WrittenLine): string => {
-  const words = wordsOf(text)
-  const called = words.findIndex((word) => !word.isQuoted && word.text === 'called')
-  return words[called < 0 ? 1 : called + 1]?.text ?? ''
-}
-
-const isOfPart = (owner: WrittenLine, name: string): boolean =>
-  owner.inside.some((each) => isPart(each) && (nameOfPart(each) === unquoted(name) || isOfPart(each, name)))
+const hasPart = (owner: WrittenLine, name: string): boolean =>
+  owner.inside.some((each) => isPart(each) && (partNameIn(each) === unquoted(name) || hasPart(each, name)))
 
 function withPart(owner: WrittenLine, line: FormLine, holder: string | null): WrittenLine {
-  const name = nameOfPart(line)
-  if (isOfPart(owner, name)) return partChanged(owner, name, (part) => line.inside.reduce<WrittenLine>((whole, inner) => (isPart(inner) ? withPart(whole, inner, name) : { ...whole, inside: [...whole.inside, inner] }), { ...part, text: `${part.text} ${line.text.slice(wordsOf(line.text)[1]?.to).trim()}`.trim() }))
-  const outermost = owner.inside.find((each) => isPart(each))
-  const into = holder !== null && isOfPart(owner, holder) ? holder : outermost && nameOfPart(outermost)
+  const name = partNameIn(line)
+  if (hasPart(owner, name)) return partChanged(owner, name, (part) => line.inside.reduce<WrittenLine>((whole, inner) => (isPart(inner) ? withPart(whole, inner, name) : { ...whole, inside: [...whole.inside, inner] }), { ...part, text: `${part.text} ${line.text.slice(wordsOf(line.text)[1]?.to).trim()}`.trim() }))
+  const outermost = owner.inside.find(isPart)
+  const into = holder !== null && hasPart(owner, holder) ? holder : outermost && partNameIn(outermost)
   return into === undefined || isPart(owner) ? { ...owner, inside: [...owner.inside, line] } : partChanged(owner, into, (part) => ({ ...part, inside: [...part.inside, line] }))
 }
 
 const partChanged = (owner: WrittenLine, name: string, change: (part: WrittenLine) => WrittenLine): WrittenLine => ({
   ...owner,
-  inside: owner.inside.map((each) => (!isPart(each) ? each : nameOfPart(each) === name ? change(each) : partChanged(each, name, change))),
+  inside: owner.inside.map((each) => (!isPart(each) ? each : partNameIn(each) === name ? change(each) : partChanged(each, name, change))),
 })
 
 /** The look of a state with lines about parts: what it says of a part already comes first, so that what is said anew holds. */

@@ -29,10 +29,9 @@ export function ComponentText() {
   const place = `${project.id} ${component.id}`
   const [typed, setTyped] = useState<Draft<Component> | null>(() => unread.get(place) ?? null)
   const draft = useMemo(() => typed && withOthers(typed, bench), [typed, bench])
-  const written = useMemo(() => plainText(project, component), [project, component])
   const read = useMemo(() => draft && readDraft(draft), [draft])
   const { edit = null, problems = NONE } = read ?? {}
-  const text = draft?.text ?? written
+  const text = draft?.text ?? plainText(project, component)
 
   const keep = useCallback(() => {
     if (!read?.edit) return

@@ -10,6 +10,8 @@ import './text.css'
 
 const NONE = [] as const
 
+const EXAMPLES = 'after 1800: working -> done, 160 ms; over plate: fill #3b6d91; text label "Board" at 0,11. Enter makes it, Esc leaves.'
+
 /** A line of the written form, to be put into what is open: what it changes is shown before it is made. Several lines can be pasted. */
 export function OpenLine({ first }: { readonly first: string }) {
   const { component, isScreen, session, select, state, view } = useStillBench()
@@ -24,19 +26,20 @@ export function OpenLine({ first }: { readonly first: string }) {
 
   useEffect(() => {
     session.preview(edit)
-    return () => session.preview(null)
   }, [session, edit])
+  useEffect(() => () => session.preview(null), [session])
 
+  const isEmpty = lines.trim() === ''
   const close = () => select({ do: 'write a line', line: null })
   const make = () => {
-    if (lines.trim() !== '' && !edit) return
+    if (!isEmpty && !edit) return
     if (edit) session.dispatch(edit, 'write a line')
     close()
   }
   return (
     <div className="one-line">
       <TextEditor label="A line" text={lines} about={about} problems={NONE} editor={editor} onType={setLines} onEnter={make} onEscape={close} />
-      <p role="status">{lines.trim() === '' ? 'after 1800: working -> done, 160 ms; over plate: fill #3b6d91; text label "Board" at 0,11. Enter makes it, Esc leaves.' : problems[0]?.sentence ?? (edit ? whatChanges(owner, edit) : 'It is so already.')}</p>
+      <p role="status">{isEmpty ? EXAMPLES : problems[0]?.sentence ?? (edit ? whatChanges(owner, edit) : 'It is so already.')}</p>
       <button className="plain underlined" disabled={!edit} onClick={make}>Make it</button>
       <button className="plain underlined" onClick={close}>Leave</button>
     </div>

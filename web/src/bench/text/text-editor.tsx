@@ -1,11 +1,12 @@
 import { acceptCompletion, autocompletion, completionKeymap, completionStatus, moveCompletionSelection, selectedCompletion, type Completion as Offered, type CompletionContext, type CompletionResult } from '@codemirror/autocomplete'
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands'
 import { setDiagnostics, type Diagnostic } from '@codemirror/lint'
-import { EditorState, Transaction } from '@codemirror/state'
+import { EditorState, Text, Transaction } from '@codemirror/state'
 import { drawSelection, EditorView, keymap } from '@codemirror/view'
 import { useEffect, useRef, type RefObject } from 'react'
 import { certain } from '@rheoscope/core/document'
 import { completionsAt, type Completion } from '@rheoscope/core/written'
+import { styleNonce } from '../../theme/style-nonce'
 import { changesBetween } from './followed'
 import { aboutText, markedLines, shownText, type AboutText } from './shown-text'
 import { curve, swatch, valuePictures } from './value-pictures'
@@ -50,8 +51,7 @@ export function TextEditor({ label, text, about, problems, editor, ...told }: Te
     if (!view) return
     const now = view.state.doc.toString()
     if (now !== text) view.dispatch({ changes: changesBetween(now, text), annotations: [Transaction.remote.of(true), Transaction.addToHistory.of(false)] })
-    view.dispatch({ effects: shownText.of(about) })
-    view.dispatch(setDiagnostics(view.state, problems.filter(({ to }) => to <= view.state.doc.length)))
+    view.dispatch({ effects: shownText.of(about) }, setDiagnostics(view.state, problems.filter(({ to }) => to <= view.state.doc.length)))
     const [line] = about.marked
     if (!view.hasFocus && line !== undefined && line <= view.state.doc.lines) view.dispatch({ effects: EditorView.scrollIntoView(view.state.doc.line(line).from, { y: 'nearest', yMargin: 40 }) })
   }, [editor, text, about, problems])
@@ -63,16 +63,18 @@ type Handlers = RefObject<Pick<TextEditorProps, 'onType' | 'onBlur' | 'onLine' |
 
 function editorState({ text, about, label }: Pick<TextEditorProps, 'text' | 'about' | 'label'>, handlers: Handlers): EditorState {
   const [marked = 1] = about.marked
+  const doc = Text.of(text.split('\n'))
+  const line = doc.line(marked)
   return EditorState.create({
-    doc: text,
-    selection: { anchor: placeOf(text, marked) },
+    doc,
+    selection: { anchor: line.to - line.text.trimStart().length },
     extensions: [
       aboutText.init(() => about), markedLines, writtenLanguage, valuePictures,
       history(), drawSelection(), EditorState.tabSize.of(2),
       autocompletion({ override: [offered], icons: false, selectOnOpen: false, interactionDelay: 0, addToOptions: [{ render: picture, position: 20 }] }),
       keymap.of([{ key: 'Tab', run: take }, ...completionKeymap, { key: 'Escape', run: (view) => leave(view, handlers) }, { key: 'Enter', run: () => { handlers.current.onEnter?.(); return handlers.current.onEnter !== undefined } }, ...historyKeymap, ...defaultKeymap]),
       EditorView.contentAttributes.of({ 'aria-label': label, 'data-typing': '', tabindex: '0', spellcheck: 'false', autocapitalize: 'off' }),
-      EditorView.cspNonce.of(document.querySelector<HTMLMetaElement>('meta[name=style-nonce]')?.content ?? ''),
+      EditorView.cspNonce.of(styleNonce()),
       EditorView.updateListener.of((update) => {
         const isOwn = !update.transactions.some((each) => each.annotation(Transaction.remote) === true)
         if (update.docChanged && isOwn) handlers.current.onType(update.state.doc.toString())
@@ -81,13 +83,6 @@ function editorState({ text, about, label }: Pick<TextEditorProps, 'text' | 'abo
       }),
     ],
   })
-}
-
-/** Where the words of a line begin. */
-const placeOf = (text: string, number: number): number => {
-  const lines = text.split('\n')
-  const line = lines[number - 1] ?? ''
-  return lines.slice(0, number - 1).reduce((sum, each) => sum + each.length + 1, line.length - line.trimStart().length)
 }
 
 /** Takes the word that is gone to, or the first of those that are offered; where none is, the key leads on to what comes behind the text. */

@@ -54,16 +54,16 @@ export function readDraft<T extends Owner>(draft: Draft<T>): ReadDraft<T> {
   if (now.problems.length > 0 || !now.owner) return nothing(first.problems)
   const edits = editsBetween(['axes' in owner ? 'components' : 'screens', owner.id], owner, now.owner)
   const made = { text: draft.text, project: now.project, owner: now.owner }
-  if (edits.length === 0) return { edit: null, made, problems: first.problems, owner: now.owner }
-  const after = attempt(project, batch(...edits))
+  const edit = edits.length === 0 ? null : batch(...edits)
+  const after = edit && attempt(project, edit)
   if (after instanceof RheoError) return nothing([{ line: 1, column: 1, length: 0, sentence: after.message }, ...first.problems])
-  return { edit: batch(...edits), made, problems: first.problems, owner: now.owner }
+  return { edit, made, problems: first.problems, owner: now.owner }
 }
 
 function read<T extends Owner>({ project, owner }: Draft<T>, text: string): ReadProjectText & { readonly owner: T | undefined } {
   const name = nameIn(text) ?? owner.name
   const called = <E extends Owner>(each: E): E => (each.id === owner.id ? { ...each, name } : each)
-  const now = readWritten(text, { ...project, components: project.components.map(called), screens: project.screens.map(called) })
+  const now = readWritten(text, 'axes' in owner ? { ...project, components: project.components.map(called) } : { ...project, screens: project.screens.map(called) })
   return { ...now, owner: sameIn(now.project, owner) }
 }
 
@@ -75,9 +75,9 @@ export function editOfLines(project: Project, owner: Owner, lines: string, place
 
 /** A text with the lines that cannot be read as they were before; those that are new are left out. Null where it is open what they were: where others are gone. */
 function withLinesAsTheyWere(before: string, text: string, problems: readonly FormProblem[]): string | null {
-  const [old, now] = [Text.of(before.split('\n')), Text.of(text.split('\n'))]
-  const lines: (string | null)[] = text.split('\n')
-  const was = before.split('\n')
+  const [was, is] = [before.split('\n'), text.split('\n')]
+  const [old, now] = [Text.of(was), Text.of(is)]
+  const lines: (string | null)[] = [...is]
   const chunks = Chunk.build(old, now)
   for (const { line } of problems) {
     const at = now.line(Math.min(line, now.lines)).from

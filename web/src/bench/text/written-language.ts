@@ -1,8 +1,7 @@
 import { HighlightStyle, indentService, StreamLanguage, syntaxHighlighting, type StreamParser, type StringStream } from '@codemirror/language'
 import { tags } from '@lezer/highlight'
 import { PART_KINDS, TRIGGER_KINDS } from '@rheoscope/core/document'
-
-const HEADS = ['component', 'states', 'parameter', 'variable', 'combination', 'absent', 'motion', 'look', 'loop', 'group', 'lane', 'keyframe', 'drag', 'glide', 'items', 'also']
+import { LINE_WORDS } from '@rheoscope/core/written'
 
 interface Place {
   /** Nothing but spaces was before in the line. */
@@ -10,7 +9,7 @@ interface Place {
 }
 
 const longestFirst = (words: readonly string[]): string => words.toSorted((a, b) => b.length - a.length).join('|')
-const HEAD = new RegExp(`^(?:${longestFirst([...HEADS, ...PART_KINDS, ...TRIGGER_KINDS])})(?=[\\s:]|$)`)
+const HEAD = new RegExp(`^(?:${longestFirst(['component', 'also', ...Object.values(LINE_WORDS).flat(), ...PART_KINDS, ...TRIGGER_KINDS])})(?=[\\s:]|$)`)
 
 /** The written form, as far as it is coloured: what a line begins with, texts, numbers, colours and tokens, and signs. */
 const parser: StreamParser<Place> = {
