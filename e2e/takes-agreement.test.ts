@@ -15,12 +15,15 @@ import type { BenchHands } from './harness/bench'
 
 const application = useApplication()
 
+/** The takes played, as a page or a worker asks for it. */
+const PLAYED = "Promise.all([import('/project.js'), import('/playing.js')]).then(([{ default: project }]) => playTakes(project))"
+
 test('the takes of the demo project give the same traces, byte for byte, in the page, in a worker and in Node', async () => {
-  const { address, close } = await served({ '/': '<!doctype html><title>Playing</title>', '/playing.js': bundled(), '/worker.js': "import '/playing.js'; postMessage(playDemoTakes())" })
+  const { address, close } = await served({ '/': '<!doctype html><title>Playing</title>', '/playing.js': bundled(), '/project.js': `export default ${JSON.stringify(skerryLine)}`, '/worker.js': `${PLAYED}.then(postMessage)` })
   const { driver } = application.browser
   await driver.get(address)
-  const inPage = await driver.executeAsyncScript<string[]>("const done = arguments[0]; import('/playing.js').then(() => done(playDemoTakes()))")
-  const inWorker = await driver.executeAsyncScript<string[]>("const done = arguments[0]; new Worker('/worker.js', { type: 'module' }).onmessage = ({ data }) => done(data)")
+  const inPage = await driver.executeAsyncScript<string[]>(`const done = arguments[0]; ${PLAYED}.then(done, (error) => done(String(error)))`)
+  const inWorker = await driver.executeAsyncScript<string[]>("const done = arguments[0]; Object.assign(new Worker('/worker.js', { type: 'module' }), { onmessage: ({ data }) => done(data), onerror: ({ message }) => done(message) })")
   close()
   const inNode = skerryLine.takes.map((take) => JSON.stringify(playTake(skerryLine, take).trace))
   expect(inPage).toEqual(inNode)
@@ -28,7 +31,7 @@ test('the takes of the demo project give the same traces, byte for byte, in the 
   process.stdout.write(`takes in three places: ${inNode.length}, ${inNode.join('').length} bytes of trace\n`)
 })
 
-/** The player and the demo project as one script. */
+/** The player as one script. */
 function bundled(): string {
   const folder = mkdtempSync(path.join(tmpdir(), 'rheoscope-playing-'))
   execFileSync('npx', ['vite', 'build', '--config', 'e2e/harness/play-in-page.vite.ts', '--outDir', folder], { cwd: path.resolve(import.meta.dirname, '..'), stdio: 'ignore' })

@@ -1,7 +1,7 @@
-/** Built for the page by the tests: plays every take of the demo project with the code of this build. */
-import { skerryLine } from '@rheoscope/core/demo'
+/** Built for the page by the tests: plays every take of a project with the code of this build. */
+import type { Project } from '@rheoscope/core/document'
 import { playTake } from '@rheoscope/core/run'
 
-const play = (): readonly string[] => skerryLine.takes.map((take) => JSON.stringify(playTake(skerryLine, take).trace))
+const play = (project: Project): readonly string[] => project.takes.map((take) => JSON.stringify(playTake(project, take).trace))
 
-Object.assign(globalThis, { playDemoTakes: play })
+Object.assign(globalThis, { playTakes: play })
