@@ -4,6 +4,7 @@ import { MODALITIES, type Severity, type Modality } from '@rheoscope/core/check'
 import { RheoError, serialise, type Project } from '@rheoscope/core/document'
 import { openedText } from '@rheoscope/core/exchange'
 import { checkReport, FORMATS, LEVELS, type Format } from './check-report'
+import { textIn, writeBeside } from './beside'
 import { writtenOf } from './written-of'
 import { takeFrom, takeReport, type TakeFormat } from './take-report'
 
@@ -57,8 +58,10 @@ program
   .description('print a project, or one component of it, in its written form')
   .argument('<file>', 'a .rheo.json or .rheo file')
   .addOption(new Option('--component <name>', 'only this component, by its name or id'))
-  .action((file: string, { component }: { component?: string }) => {
-    process.stdout.write(writtenOf(projectIn(file), component))
+  .addOption(new Option('--out <file>', 'write it there, and the pictures beside it as files'))
+  .action((file: string, { component, out }: { component?: string; out?: string }) => {
+    if (out === undefined) process.stdout.write(writtenOf(projectIn(file), component))
+    else writeBeside(out, projectIn(file), component)
   })
 
 program
@@ -67,7 +70,7 @@ program
   .argument('<file>', 'a .rheo file')
   .addOption(new Option('--into <file>', 'a project whose things of the same names are replaced; the others stay'))
   .action((file: string, { into }: { into?: string }) => {
-    process.stdout.write(serialise(openedText(readFileSync(file, 'utf8'), into === undefined ? null : projectIn(into)).project))
+    process.stdout.write(serialise(openedText(textIn(file), into === undefined ? null : projectIn(into)).project))
   })
 
 try {
@@ -80,7 +83,7 @@ try {
 
 /** The project a file holds, in whichever of its two forms. */
 function projectIn(file: string): Project {
-  return openedText(readFileSync(file, 'utf8')).project
+  return openedText(textIn(file)).project
 }
 
 /** Whether the operating system refused something, such as reading a file. */

@@ -4,7 +4,7 @@ import { Look } from './look'
 import { Part } from './part'
 import { Parameter, Rule, Variable } from './rule'
 import { array, boolean, either, integer, list, nothing, object, optional, orNull, type Of } from './shape'
-import { Id, Name, StatesByAxis } from './value'
+import { Id, Name, Note, StatesByAxis } from './value'
 
 export const State = object({
   id: Id,
@@ -15,6 +15,7 @@ export const State = object({
   /** Meant to have no way out. */
   final: boolean,
   loop: orNull(Loop),
+  note: optional(Note),
 })
 export interface State extends Of<typeof State> {}
 
@@ -37,6 +38,7 @@ export const Axis = object({
   groups: optional(list(Group)),
   /** The parameter or variable (by name) that decides the state from outside; null lets rules decide. */
   boundTo: either(object({ parameter: Name }), object({ variable: Name }), nothing),
+  note: optional(Note),
 })
 export interface Axis extends Of<typeof Axis> {}
 
@@ -47,6 +49,7 @@ export interface CombinationLook extends Of<typeof CombinationLook> {}
 export const Component = object({
   id: Id,
   name: Name,
+  note: optional(Note),
   /** The tree in painting order; the first is the root container. */
   parts: list(Part, { least: 1 }),
   axes: list(Axis, { least: 1 }),

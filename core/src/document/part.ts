@@ -1,7 +1,7 @@
 import { PropertyValues } from './look'
 import { Glide, Motion } from './motion'
 import { array, boolean, choice, integer, kinds, list, number, object, optional, orNull, text, type Of } from './shape'
-import { ExpressionText, Id, Ms, Name, StatesByAxis } from './value'
+import { ExpressionText, Id, Ms, Name, Note, StatesByAxis } from './value'
 
 export const PART_KINDS = [
   'box', 'ellipse', 'path', 'text', 'field', 'picture', 'icon', 'container', 'instance', 'slot', 'list',
@@ -36,6 +36,7 @@ const ofEveryPart = {
   glides: optional(list(Glide)),
   /** All inside it is one stop for Tab: what had the focus there last, or else the first. */
   keepsFocus: optional(boolean),
+  note: optional(Note),
   locked: optional(boolean),
   hidden: optional(boolean),
 }

@@ -1,6 +1,6 @@
 import { array, boolean, choice, integer, kinds, object, optional, type Of } from './shape'
 import { InstancePath, SurfaceOf } from './take'
-import { Id, Literal, Ms, Name } from './value'
+import { Id, Literal, Ms, Name, Note } from './value'
 
 /** A state, or a group of them, by its id. */
 export const PledgedState = object({ instance: InstancePath, axis: Id, state: Id })
@@ -23,6 +23,7 @@ export const Pledge = object({
   surface: SurfaceOf,
   /** From that screen on through the whole prototype, wherever it leads; instances elsewhere go by the paths a run has for them. */
   through: optional(boolean),
+  note: optional(Note),
   says: kinds(
     'kind',
     object({

@@ -1,7 +1,7 @@
 import { Motion } from './motion'
 import { array, boolean, choice, either, kinds, list, number, object, optional, orNull, record, text, type Of } from './shape'
 import { Trigger } from './trigger'
-import { ExpressionText, Id, Identifier, Literal, Name } from './value'
+import { ExpressionText, Id, Identifier, Literal, Name, Note } from './value'
 
 /** The states a rule holds in: some, or all but some; a group stands for all of its own. */
 export const Within = either(object({ only: array(Id) }), object({ except: array(Id) }))
@@ -126,6 +126,7 @@ export const Rule = object({
   letThrough: boolean,
   /** Actions that wait for others are done though the state this led to has been left meanwhile. */
   alsoAfterLeaving: optional(boolean),
+  note: optional(Note),
 })
 export interface Rule extends Of<typeof Rule> {}
 
@@ -138,6 +139,7 @@ export const Variable = object({
   type: choice('yes/no', 'number', 'text', 'choice'),
   start: Literal,
   ...range,
+  note: optional(Note),
 })
 export interface Variable extends Of<typeof Variable> {}
 
@@ -148,6 +150,7 @@ export const Parameter = object({
   type: choice('text', 'number', 'yes/no', 'choice', 'colour', 'slot'),
   initial: Literal,
   ...range,
+  note: optional(Note),
 })
 export interface Parameter extends Of<typeof Parameter> {}
 

@@ -3,7 +3,7 @@ import { Motion } from './motion'
 import { Part } from './part'
 import { Rule, Variable } from './rule'
 import { boolean, choice, list, number, object, optional, orNull, record, type Of } from './shape'
-import { Id, Literal, Name } from './value'
+import { Id, Literal, Name, Note } from './value'
 
 /** The axis the rules of a screen belong to. It has one state, because a screen only ever is shown. */
 export const SCREEN_AXIS = 'screen'
@@ -20,6 +20,7 @@ export interface ScreenSize extends Of<typeof ScreenSize> {}
 export const Screen = object({
   id: Id,
   name: Name,
+  note: optional(Note),
   kind: choice('screen', 'overlay'),
   device: choice('phone', 'tablet', 'desktop', 'kiosk', 'free'),
   width: number({ above: 0, max: 20_000 }),
@@ -47,5 +48,5 @@ export const Screen = object({
 })
 export interface Screen extends Of<typeof Screen> {}
 
-export const Token = object({ id: Id, name: Name, type: choice('duration', 'easing', 'colour', 'size'), value: Literal })
+export const Token = object({ id: Id, name: Name, type: choice('duration', 'easing', 'colour', 'size'), value: Literal, note: optional(Note) })
 export interface Token extends Of<typeof Token> {}

@@ -1,5 +1,5 @@
-import { choice, list, object, record, type Of } from './shape'
-import { Id, Literal, Name } from './value'
+import { choice, list, object, optional, record, type Of } from './shape'
+import { Id, Literal, Name, Note } from './value'
 
 export const Column = object({ id: Id, name: Name, type: choice('text', 'number', 'yes/no', 'colour', 'picture') })
 export interface Column extends Of<typeof Column> {}
@@ -8,7 +8,7 @@ export interface Column extends Of<typeof Column> {}
 export const DataRecord = object({ id: Id, cells: record(/./, Literal) })
 export interface DataRecord extends Of<typeof DataRecord> {}
 
-export const DataTable = object({ id: Id, name: Name, columns: list(Column), records: list(DataRecord) })
+export const DataTable = object({ id: Id, name: Name, columns: list(Column), records: list(DataRecord), note: optional(Note) })
 export interface DataTable extends Of<typeof DataTable> {}
 
 /** What a name can stand for: a value, or a table with the records it has at an instant. */

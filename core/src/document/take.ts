@@ -1,7 +1,7 @@
 import { Chance } from './chance'
 import { array, boolean, choice, either, integer, kinds, list, number, object, optional, text, type Of } from './shape'
 import { Modifiers } from './trigger'
-import { Id, Literal, Ms, Name } from './value'
+import { Id, Literal, Ms, Name, Note } from './value'
 
 export const PointerKind = choice('mouse', 'touch', 'pen')
 export type PointerKind = Of<typeof PointerKind>
@@ -68,5 +68,6 @@ export const Take = object({
   size: optional(Name),
   /** What decided where the run had a choice; as usual when it is left out. */
   chance: optional(Chance),
+  note: optional(Note),
 })
 export interface Take extends Of<typeof Take> {}

@@ -9,6 +9,9 @@ export const Id = withDescription(text(64, { pattern: ID_PATTERN }), 'An identif
 /** What something is called. */
 export const Name = text(200)
 
+/** What somebody says of a thing, for whoever works on it next; nothing follows from it. */
+export const Note = text(20_000)
+
 /** What a name that expressions can use is like. */
 export const IDENTIFIER = /^[A-Za-z_][A-Za-z0-9_]*$/
 

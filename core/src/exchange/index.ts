@@ -1,5 +1,6 @@
 export { openedText } from './project-file'
 export { pictureFile } from './picture'
+export { picturesBeside, withPicturesBeside, type PictureFile } from './pictures-beside'
 export { pasteText, type Pasted, rowsOf, tableFrom } from './delimited'
 export { svgIn, SVG_LIMITS, type BroughtIn } from './svg-in'
 export { webAnimations, type ExportedLane, type ExportedMotion } from './web-animations'

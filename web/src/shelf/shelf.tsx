@@ -1,6 +1,7 @@
 import { lazy, Suspense, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { Button } from '@mui/material'
+import { PICTURE_TYPES } from '@rheoscope/core/document'
 import { addDemoProject, createProject } from '../api/projects'
 import { beginGuide } from '../guide/kept-guide'
 import { FormSwitch } from '../theme/form-switch'
@@ -9,8 +10,8 @@ import { useMaking } from './use-making'
 import { useShelf } from './use-shelf'
 import './shelf.css'
 
-/** Project files are JSON, so this is also what a picker offers. */
-const FILES = '.json,.rheo,application/json'
+/** Project files, and the pictures that lie beside a written one. */
+const FILES = `.json,.rheo,application/json,${PICTURE_TYPES.join(',')}`
 
 const BinDialog = lazy(async () => ({ default: (await import('./bin-dialog')).BinDialog }))
 
@@ -30,7 +31,7 @@ export function Shelf() {
   const pick = () => picker.current?.click()
   const isEmpty = projects?.length === 0
   return (
-    <div className="shelf" onDragOver={(event) => event.preventDefault()} onDrop={(event) => { event.preventDefault(); making.openFile(event.dataTransfer.files[0]) }}>
+    <div className="shelf" onDragOver={(event) => event.preventDefault()} onDrop={(event) => { event.preventDefault(); making.openFiles([...event.dataTransfer.files]) }}>
       <header className="shelf-head">
         <h1>Rheoscope</h1>
         <span className="muted">Components that move, and proof that they do</span>
@@ -42,7 +43,7 @@ export function Shelf() {
         <Link to="/handbook">Handbook</Link>
         <Link to="/about">About</Link>
         <FormSwitch />
-        <input ref={picker} type="file" accept={FILES} aria-label="Project file" hidden onChange={(event) => { making.openFile(event.target.files?.[0]); event.target.value = '' }} />
+        <input ref={picker} type="file" accept={FILES} aria-label="Project file" multiple hidden onChange={(event) => { making.openFiles([...event.target.files ?? []]); event.target.value = '' }} />
       </header>
       {away !== null && (
         <p className="shelf-problem" role="alert">

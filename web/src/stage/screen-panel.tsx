@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Button, MenuItem } from '@mui/material'
-import { addToScreen, DEVICE_SIZES, instanceFor, keysOf, resizeScreen, rootOf, startOn, type Part, type Screen } from '@rheoscope/core/document'
+import { addToScreen, DEVICE_SIZES, instanceFor, keysOf, resizeScreen, rootOf, setNote, startOn, type Part, type Screen } from '@rheoscope/core/document'
 import type { Finding } from '@rheoscope/core/check'
 import { PartTree } from '../bench/tree/part-tree'
 import { useOfChecks } from '../checks/use-findings'
@@ -9,6 +9,7 @@ import { askedToAdd } from '../bench/page/said-edits'
 import { useAsking } from '../bench/page/use-asking'
 import { useStillBench } from '../bench/page/use-bench'
 import { ChoiceField } from '../fields/choice-field'
+import { NoteField } from '../fields/note-field'
 import { LineMenu, MOST_LISTED, NotListed } from '../fields/line-menu'
 import { newId } from '../session/new-id'
 import { FurtherSizes } from './further-sizes'
@@ -25,6 +26,7 @@ export function ScreenPanel({ isFolded }: { readonly isFolded: boolean }) {
       <div className="pane-head"><h2 className="caption">Screen</h2>{isStart ? <span className="muted">starts here</span> : <button className="plain underlined" onClick={() => make(startOn(screen.id), 'start here')}>Start here</button>}</div>
       <SizeFields screen={screen} />
       <FurtherSizes />
+      <NoteField value={screen.note} onCommit={(note) => make(setNote(['screens', screen.id], note), `note on ${screen.name}`)} />
       <div className="pane-head"><h2 className="caption">On this screen</h2><AddToScreen /></div>
       {screen.parts.length === 1 && <p className="muted hint">Nothing yet. Add an instance of a component and pull it to its place.</p>}
       <button className={parts.length === 0 ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={parts.length === 0} onClick={() => select(null)}>the screen itself</button>

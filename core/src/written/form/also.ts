@@ -1,11 +1,15 @@
 import { fieldsOf, isFields, jsonOr, orElse, RheoError, sameValue } from '../../document'
 import { jsonText } from '../json'
 import type { FormLine, WrittenLine } from './form-lines'
+import { noteLines } from './note-text'
 
 const ALSO = 'also '
 
-/** What cannot be said in words, as a line of JSON; none where nothing is left. */
-export const also = (left: object | null): readonly WrittenLine[] => (left === null ? [] : [{ text: `${ALSO}${jsonText(left)}`, inside: [] }])
+/** What neither words nor a note above can say, as a line of JSON; none where nothing is left. */
+export function also(left: object | null): readonly WrittenLine[] {
+  const said = Object.entries(left ?? {}).filter(([key, value]) => !(key === 'note' && typeof value === 'string' && noteLines({ note: value }).length > 0))
+  return said.length === 0 ? [] : [{ text: `${ALSO}${jsonText(Object.fromEntries(said))}`, inside: [] }]
+}
 
 /** Whether a line says something in JSON. */
 export const isAlso = ({ text }: FormLine): boolean => text.startsWith(ALSO)

@@ -7,6 +7,7 @@ import { AT_ONCE, formed, formLine, type Attempt, type FormLine, type WrittenLin
 import { lookLines, readLook } from './look-text'
 import { loopLine, readLoop } from './motion-text'
 import { idOf, nameText, referenceText, referred } from './names'
+import { noted, noteLines } from './note-text'
 import type { FormScope } from './said-text'
 
 /** `states boarding by parameter phase: rest, over final, starts at over`, with groups, looks and loops below. */
@@ -20,11 +21,11 @@ export function axisLine(scope: FormScope, axis: Axis, before: readonly Axis[]):
   ])}`
   const inside = [
     ...groups.map((group, index): WrittenLine => ({ text: groupText(axis, group, groups.slice(0, index)), inside: lookLines(scope, group.look) })),
-    ...states.filter(({ look }) => Object.keys(look).length > 0).map((state): WrittenLine => ({ text: `look ${referenceText(states, state.id)}`, inside: lookLines(scope, state.look) })),
+    ...states.filter((state) => Object.keys(state.look).length > 0 || noteLines(state).length > 0).map((state): WrittenLine => ({ text: `look ${referenceText(states, state.id)}`, notes: noteLines(state), inside: lookLines(scope, state.look) })),
     ...states.flatMap(({ id: state, loop }) => (loop ? [loopLine(scope, referenceText(states, state), loop)] : [])),
   ]
   const read = () => withLooks(scope, readAxis(formLine(text, inside), before), formed(inside), AT_ONCE)
-  return { text, inside: [...inside, ...also(leftOver(axis, read))] }
+  return { text, notes: noteLines(axis), inside: [...inside, ...also(leftOver(axis, read))] }
 }
 
 function stateText({ id, name, hue, final }: State, index: number, before: readonly State[]): string {
@@ -64,6 +65,9 @@ function stateOf(clause: string, before: readonly State[], known: readonly State
   return { ...state, hue: after('hue') === undefined ? state.hue : Number(after('hue')), final: said.includes('final') }
 }
 
+/** Whether a line below states is of one of them. */
+export const isOfState = ({ text }: FormLine): boolean => text.startsWith('look ')
+
 const isGroup = ({ text }: FormLine): boolean => text.startsWith('group ')
 
 function groupOf({ states }: Axis, { text }: FormLine, before: readonly Group[], known: readonly Group[]): Group {
@@ -84,7 +88,7 @@ export function withLooks(scope: FormScope, axis: Axis, inside: readonly FormLin
     const look = () => readLook(scope, line.inside, attempt)
     switch (keyword?.text) {
       case 'look':
-        return changed(referred(states, name?.text ?? '', 'state'), { look: look() })
+        return changed(referred(states, name?.text ?? '', 'state'), noted({ look: look() }, line))
       case 'loop': {
         const [head, body] = halves(line.text, ':')
         return changed(referred(states, wordsOf(head)[1]?.text ?? '', 'state'), { loop: readLoop(scope, clausesOf(body), line.inside) })

@@ -1,8 +1,8 @@
-import { orElse, PART_KINDS, RheoError, type Axis, type CombinationLook, type Component, type Id, type Named, type PairMotion, type Parameter, type Part, type Project, type Rule, type Variable } from '../../document'
+import { orElse, PART_KINDS, RheoError, type Axis, type CombinationLook, type Component, type Id, type Named, type PairMotion, type Parameter, type Part, type Project, type Rule, type Screen, type Variable } from '../../document'
 import { clausesOf, halves } from '../pieces'
 import { wordsOf } from '../words'
 import { also, alsoIn, isAlso, leftOver } from './also'
-import { axisLine, readAxis, withLooks } from './axis-text'
+import { axisLine, isOfState, readAxis, withLooks } from './axis-text'
 import { headOf, idClause, listed, ownIdClause, withoutId } from './clauses'
 import { AT_ONCE, formLine, type Attempt, type FormLine, type WrittenLine } from './form-lines'
 import { LINE_WORDS } from './line-words'
@@ -10,6 +10,7 @@ import { lookLines, readLook } from './look-text'
 import { motionLine, motionOf, readMotionLine } from './motion-text'
 import { readValued, valuedLine } from './named-text'
 import { earlier, nameText, referenceText, referred } from './names'
+import { noted, noteLines } from './note-text'
 import { barePart, inTreeOrder, isOfPart, partLines, readPartLine } from './part-text'
 import { axesOf, axisIn, namedIn, readRule, ruleLine, stateAt } from './rule-text'
 import type { FormScope } from './said-text'
@@ -38,7 +39,7 @@ export function componentLine(project: Project, component: Component): WrittenLi
   })
 }
 
-export const withLeft = (whole: object, text: string, inside: readonly WrittenLine[], read: () => object): WrittenLine => ({ text, inside: [...inside, ...also(leftOver(whole, read))] })
+export const withLeft = (whole: Component | Screen, text: string, inside: readonly WrittenLine[], read: () => object): WrittenLine => ({ text, notes: noteLines(whole), inside: [...inside, ...also(leftOver(whole, read))] })
 
 export const variableLines = (project: Project, variables: readonly Variable[], keyword: string): readonly WrittenLine[] =>
   variables.map((variable, index) => valuedLine(keyword, variable, variable.start, 'start', variables.slice(0, index), project.components))
@@ -100,7 +101,7 @@ export function readComponent(project: Project, line: FormLine, skeleton: Compon
           return
         case 'states': {
           const axis = axes[axisAt]
-          if (axis) axes[axisAt] = withLooks(scope, axis, each.inside, attempt)
+          if (axis) axes[axisAt] = noted(withLooks(scope, axis, each.inside, attempt), each, isOfState)
           axisAt++
           return
         }
@@ -119,9 +120,12 @@ export function readComponent(project: Project, line: FormLine, skeleton: Compon
       }
     })
   }
-  const read = alsoIn({ ...owner, axes, combinations, pairs, rules, motion, absent }, line.inside)
+  const read = noted(alsoIn({ ...owner, axes, combinations, pairs, rules, motion, absent }, line.inside), line, isThing)
   return old ? withOldIds(read, old) : read
 }
+
+/** Whether a line below a component or screen is of a thing of its own. */
+export const isThing = (line: FormLine): boolean => !['combination', 'absent', 'motion', 'size', 'over', 'also'].includes(keywordOf(line))
 
 export const isPart = (line: Pick<FormLine, 'text'>): boolean => PART_KINDS.some((kind) => kind === keywordOf(line))
 

@@ -5,6 +5,7 @@ import { also, alsoIn, leftOver } from './also'
 import { listed, ownIdClause, withoutId } from './clauses'
 import { formLine, type FormLine, type WrittenLine } from './form-lines'
 import { idOf, nameText, referenceText, referred } from './names'
+import { noted, noteLines } from './note-text'
 
 /** What is called by a name and has a value: a parameter, a variable, a token. */
 interface Valued {
@@ -15,6 +16,7 @@ interface Valued {
   readonly max?: number | undefined
   readonly step?: number | undefined
   readonly choices?: readonly string[] | undefined
+  readonly note?: string | undefined
 }
 
 const RANGE = { least: 'min', most: 'max', step: 'step' } as const
@@ -24,7 +26,7 @@ export function valuedLine(keyword: string, valued: Valued, value: Literal, fiel
   const { id, name, type, choices } = valued
   const ranged = Object.entries(RANGE).flatMap(([word, bound]) => (valued[bound] === undefined ? [] : [`${word} ${valued[bound]}`]))
   const text = `${keyword} ${nameText(name)}: ${listed([`${type} ${literalText(type, value, components)}`, ...ranged, ...(choices ? [`of ${choices.map((choice) => quoted(choice)).join(' ')}`] : []), ...ownIdClause({ id, name }, before)])}`
-  return { text, inside: also(leftOver({ ...valued, [field]: value }, () => readValued(formLine(text), keyword, field, before, components))) }
+  return { text, notes: noteLines(valued), inside: also(leftOver({ ...valued, [field]: value }, () => readValued(formLine(text), keyword, field, before, components))) }
 }
 
 function literalText(type: Valued['type'], value: Literal, components: readonly Named[]): string {
@@ -47,7 +49,7 @@ export function readValued(line: FormLine, keyword: string, field: string, befor
     if (word !== 'least' && word !== 'most' && word !== 'step') throw new RheoError('unreadable', clause, `“${clause}” says nothing of a ${keyword}: least 0, most 9, step 1, of "S" "M".`)
     return [RANGE[word], Number(rest.join(' '))]
   }))
-  return alsoIn({ id, name, type, [field]: literalIn(type, said, components), ...more }, line.inside)
+  return noted(alsoIn({ id, name, type, [field]: literalIn(type, said, components), ...more }, line.inside), line)
 }
 
 function literalIn(type: string, said: string, components: readonly Named[]): Literal {

@@ -9,6 +9,7 @@ import { formed, formLine, type FormLine, type WrittenLine } from './form-lines'
 import { LINE_WORDS } from './line-words'
 import { motionLine, motionOf, motionText, readMotion } from './motion-text'
 import { idOf, nameText, referred } from './names'
+import { noted, noteLines } from './note-text'
 import { BEGINS, CALLED, innerOf, isSaying, propertiesText, saidOf, sayableOf, sayingText, type FormScope } from './said-text'
 
 /** The parts of something, each before what is inside it: the order in which they are written. */
@@ -21,7 +22,7 @@ export function partLines(scope: FormScope, part: Part, all: readonly Part[]): W
   const text = partText(scope, part, before)
   const own = ownLines(scope, part)
   const left = leftOver(part, () => readPartText(scope, text, part.parent, before, formed(own)))
-  return { text, inside: [...own, ...also(left), ...all.filter(({ parent }) => parent === part.id).map((child) => partLines(scope, child, all))] }
+  return { text, notes: noteLines(part), inside: [...own, ...also(left), ...all.filter(({ parent }) => parent === part.id).map((child) => partLines(scope, child, all))] }
 }
 
 /** What a part has in lines of its own: how it is dragged, what glides, how items of a list come and go. */
@@ -100,7 +101,7 @@ const isItems = ({ text }: FormLine): boolean => text.startsWith('items')
 
 /** What a part line says, without what is inside it. Throws a `RheoError` (`unreadable`). */
 export function readPartLine(scope: FormScope, line: FormLine, parent: Id | null, before: readonly Part[]): Part {
-  return readPartText(scope, line.text, parent, before, line.inside)
+  return noted(readPartText(scope, line.text, parent, before, line.inside), line, (inner) => !isOfPart(inner))
 }
 
 /** What the part of a line is called; empty where it has no name of its own. */

@@ -121,12 +121,15 @@ class ProjectReader {
     const skeletons = components.map(({ line, head }) => ({ line, skeleton: skeletonOf(line, head, named, this.attempt, componentOf(into, head.id)) }))
     const surfaces = screens.map(({ line, head }) => ({ line, skeleton: screenSkeleton(line, head, this.attempt, screenOf(into, head.id)) }))
     const headed = this.headed({ ...valued, components: together(into.components, skeletons.map(({ skeleton }) => skeleton)), screens: together(into.screens, surfaces.map(({ skeleton }) => skeleton)) })
-    const project: Project = {
+    const drawn: Project = {
       ...headed,
       components: together(into.components, skeletons.map(({ line, skeleton }) => this.attempt(line, () => readComponent(headed, line, skeleton, this.attempt, componentOf(into, skeleton.id))) ?? skeleton)),
       screens: together(into.screens, surfaces.map(({ line, skeleton }) => this.attempt(line, () => readScreen(headed, line, skeleton, this.attempt, screenOf(into, skeleton.id))) ?? skeleton)),
-      takes: together(into.takes, this.each('take', (line, before) => readTake(headed, line, before))),
-      promises: [...into.promises, ...this.each<Pledge>('promise', (line, before) => readPromise(headed, line, before.length))],
+    }
+    const project: Project = {
+      ...drawn,
+      takes: together(into.takes, this.each('take', (line, before) => readTake(drawn, line, before))),
+      promises: [...into.promises, ...this.each<Pledge>('promise', (line, before) => readPromise(drawn, line, before.length))],
     }
     for (const line of this.lines) if (!WORDS.includes(wordOfLine(line))) this.attempt(line, () => beginsWithNothing(line))
     return { project, problems: this.problems.toSorted((a, b) => a.line - b.line) }

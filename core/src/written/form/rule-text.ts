@@ -7,6 +7,7 @@ import { behind, idClause, listed, withoutId } from './clauses'
 import { formLine, type FormLine, type WrittenLine } from './form-lines'
 import { isOfMotion, motionText, withInside, withMotionClause } from './motion-text'
 import { referenceText, referred } from './names'
+import { noted, noteLines } from './note-text'
 import type { FormScope } from './said-text'
 import { readTrigger, triggerText } from './trigger-text'
 
@@ -41,7 +42,7 @@ export function ruleLine(scope: FormScope, rule: Rule, before: readonly Rule[]):
   ])}`
   const inside = [...actions.map((action, index) => actionLine(scope, action, `action${index + 1}`)), ...(motion?.inside ?? [])]
   const left = leftOver(rule, () => readRule(scope, formLine(text, inside), before))
-  return { text, inside: [...inside, ...also(left)] }
+  return { text, notes: noteLines(rule), inside: [...inside, ...also(left)] }
 }
 
 /** Whether an expression is one clause of a line as it stands. */
@@ -71,7 +72,8 @@ function targetText(axis: Axis | undefined, target: Target): string {
 }
 
 /** Reads a rule. Throws a `RheoError` (`unreadable`) with the words it is about. */
-export function readRule(scope: FormScope, { text, inside }: FormLine, before: readonly Rule[]): Rule {
+export function readRule(scope: FormScope, line: FormLine, before: readonly Rule[]): Rule {
+  const { text, inside } = line
   const axes = axesOf(scope)
   const [head, body] = halves(text, ':')
   const [from, rest] = halves(body, '->')
@@ -97,7 +99,7 @@ export function readRule(scope: FormScope, { text, inside }: FormLine, before: r
     target: readTarget(axis, target), motion: below.length > 0 || motion ? withInside(scope, motion ?? EMPTY_MOTION, below) : null,
     letThrough, ...(alsoAfterLeaving ? { alsoAfterLeaving } : {}),
   }
-  return alsoIn(rule, inside)
+  return noted(alsoIn(rule, inside), line)
 }
 
 function readWithin(axis: Axis | undefined, text: string): Within {

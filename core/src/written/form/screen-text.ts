@@ -3,12 +3,13 @@ import { clausesOf, halves } from '../pieces'
 import { wordsOf } from '../words'
 import { alsoIn } from './also'
 import { behind, headOf, listed, ownIdClause, type Head } from './clauses'
-import { absentLines, isPart, keywordOf, partsIn, rootLines, ruleOf, variableLines, withLeft } from './component-text'
+import { absentLines, isPart, isThing, keywordOf, partsIn, rootLines, ruleOf, variableLines, withLeft } from './component-text'
 import { AT_ONCE, formLine, type Attempt, type FormLine, type WrittenLine } from './form-lines'
 import { readLook } from './look-text'
 import { motionLine, motionOf } from './motion-text'
 import { readValued } from './named-text'
 import { earlier, nameText, referenceText, referred } from './names'
+import { noted } from './note-text'
 import { ruleLine } from './rule-text'
 import type { FormScope } from './said-text'
 import { withOldIds } from './same-things'
@@ -76,7 +77,7 @@ export function readScreen(project: Project, line: FormLine, skeleton: Screen, a
       }
     })
   }
-  const read = alsoIn({ ...owner, rules, motion, overlay, ...(absent ? { absent } : {}), ...(sizes.length > 0 ? { sizes } : {}) }, line.inside)
+  const read = noted(alsoIn({ ...owner, rules, motion, overlay, ...(absent ? { absent } : {}), ...(sizes.length > 0 ? { sizes } : {}) }, line.inside), line, isThing)
   return old ? withOldIds(read, old) : read
 }
 

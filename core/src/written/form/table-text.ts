@@ -5,6 +5,7 @@ import { also, alsoIn, leftOver } from './also'
 import { headOf, idClause, listed, ownIdClause, withoutId } from './clauses'
 import { formLine, type FormLine, type WrittenLine } from './form-lines'
 import { earlier, idOf, nameText } from './names'
+import { noted, noteLines } from './note-text'
 
 /** A cell that nothing was written into. */
 const EMPTY = '-'
@@ -17,7 +18,7 @@ export function tableLine(table: DataTable, before: readonly DataTable[]): Writt
     ...columns.map((column): WrittenLine => ({ text: `column ${nameText(column.name)}: ${listed([column.type, ...ownIdClause(column, earlier(columns, column.id))])}`, inside: [] })),
     ...records.map((record, index) => recordLine(columns, record, index)),
   ]
-  return { text, inside: [...inside, ...also(leftOver(table, () => readTable(formLine(text, inside), before)))] }
+  return { text, notes: noteLines(table), inside: [...inside, ...also(leftOver(table, () => readTable(formLine(text, inside), before)))] }
 }
 
 function recordLine(columns: readonly Column[], record: DataRecord, index: number): WrittenLine {
@@ -29,12 +30,13 @@ function recordLine(columns: readonly Column[], record: DataRecord, index: numbe
 const cellText = (cell: Literal): string => (typeof cell === 'boolean' ? (cell ? 'yes' : 'no') : typeof cell === 'string' ? quoted(cell) : JSON.stringify(cell))
 
 /** Reads a table. Throws a `RheoError` (`unreadable`). */
-export function readTable({ text, inside }: FormLine, before: readonly DataTable[]): DataTable {
+export function readTable(line: FormLine, before: readonly DataTable[]): DataTable {
+  const { text, inside } = line
   const { id, name } = headOf(text, before)
   const columns: Column[] = []
-  for (const line of inside.filter(isColumn)) columns.push(columnOf(line, columns))
-  const records = inside.filter((line) => line.text.startsWith('record')).map((line, index) => recordOf(columns, line, index))
-  return alsoIn({ id, name, columns, records }, inside)
+  for (const column of inside.filter(isColumn)) columns.push(columnOf(column, columns))
+  const records = inside.filter((each) => each.text.startsWith('record')).map((each, index) => recordOf(columns, each, index))
+  return noted(alsoIn({ id, name, columns, records }, inside), line)
 }
 
 const isColumn = ({ text }: FormLine): boolean => text.startsWith('column')

@@ -38,7 +38,7 @@ function withLine(owner: WrittenLine, line: FormLine, place: LinesPlace): Writte
     case 'variable':
       return changed(owner, (each) => isNamedAs(each, line), () => line, line)
     case 'motion':
-      return changed(owner, (each) => headOf(each) === headOf(line), () => line, line)
+      return changed(owner, (each) => headOf(each) === headOf(line), (each) => annotated(line, each), line)
   }
   if (triggerKindAt(line.text)) return withRule(owner, line)
   return hasPart(owner, headOf(line)) && place.state !== null ? withLook(owner, place.state, [line]) : withStateAt(owner, line)
@@ -61,15 +61,20 @@ const headOf = ({ text }: WrittenLine): string => orElse(() => halves(text, ':')
 /** A rule that holds always, in states that are named, takes the place of what held in them for the same trigger. */
 function withRule(owner: WrittenLine, line: FormLine): WrittenLine {
   const { head, from, isGuarded } = ruleSaid(line)
+  const notes: string[] = []
   const left = owner.inside.flatMap((each) => {
     const old = ruleSaid(each)
     if (triggerKindAt(each.text) === undefined || old.head !== head || isGuarded || old.isGuarded) return [each]
     const others = old.from.filter((state) => !from.includes(state))
     if (others.length === old.from.length) return [each]
+    if (others.length === 0) notes.push(...(each.notes ?? []))
     return others.length === 0 ? [] : [{ ...each, text: `${head}: ${others.join(', ')} ${each.text.slice(each.text.indexOf('->'))}` }]
   })
-  return { ...owner, inside: [...left, line] }
+  return { ...owner, inside: [...left, annotated(line, { notes })] }
 }
+
+/** A line in the place of others, with their notes where it has none. */
+const annotated = (line: WrittenLine, { notes = [] }: Pick<WrittenLine, 'notes'>): WrittenLine => ({ ...line, notes: line.notes && line.notes.length > 0 ? line.notes : notes })
 
 const ruleSaid = (line: WrittenLine) => {
   const body = orElse(() => halves(line.text, ':')[1], '')

@@ -30,7 +30,9 @@ export function reworded(project: Project): fc.Arbitrary<Project> {
       }
       if (typeof node !== 'object' || node === null) return node
       const isValues = path.at(-1) === 'base' || path.at(-2) === 'look' || path.at(-2) === 'to'
-      return Object.fromEntries(Object.entries(node).map(([key, value]: [string, unknown]) => {
+      const [dice, , note] = next()
+      const noted = dice === 0 && note !== '' && NOTED.includes(path.at(-1) ?? '') ? { ...node, note } : node
+      return Object.fromEntries(Object.entries(noted).map(([key, value]: [string, unknown]) => {
         if (isValues) return [key, otherValue(key, value as Value)]
         if (key === 'name' && typeof value === 'string' && !NAMED_IN_EXPRESSIONS.some((list) => path.includes(list))) return [key, freeName(value, next(), taken)]
         return [key, visit(value, [...path, key], new Set())]
@@ -39,6 +41,9 @@ export function reworded(project: Project): fc.Arbitrary<Project> {
     return visit(project, [], new Set()) as Project
   })
 }
+
+/** Lists of things that have notes. */
+const NOTED = ['components', 'parts', 'axes', 'states', 'rules', 'parameters', 'screens', 'variables', 'tokens', 'takes', 'promises', 'tables']
 
 const NAMED_IN_EXPRESSIONS = ['variables', 'parameters', 'trigger', 'accepted', 'inputs', 'expectations', 'promises', 'tables', 'assets', 'icons', 'actions']
 

@@ -36,7 +36,7 @@ describe('a changed text', () => {
   it('puts in what is new, and takes out what is gone', () => {
     const added = editsOf(button, (text) => withoutIds(`${text}  long press 500 on plate: any -> rest\n`))
     expect(added).toMatchObject([{ edit: 'insert', path: at('rules'), before: null, item: { trigger: { on: 'long press' } } }])
-    expect(editsOf(button, (text) => withoutIds(text).replace(/ {2}after .*\n/, ''))).toEqual([{ edit: 'remove', path: at('rules'), id: 'finish' }])
+    expect(editsOf(button, (text) => withoutIds(text).replace(/ {2}# The gate .*\n {2}after .*\n/, ''))).toEqual([{ edit: 'remove', path: at('rules'), id: 'finish' }])
     expect(editsOf(button, (text) => withoutIds(text).replace('rest, over', 'rest, waiting, over'))).toMatchObject([{ edit: 'insert', path: at('axes', 'boarding', 'states'), before: 'over', item: { name: 'waiting' } }, {}, {}, {}])
   })
 

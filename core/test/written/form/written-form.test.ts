@@ -33,6 +33,30 @@ describe('the written form of a project', () => {
     expect(writtenProject(skerryLine)).not.toMatch(/^\s+(also|(id \S+ )?action) \{/m)
   })
 
+  it('keeps what stands behind # as notes of what comes below', () => {
+    const text = [
+      '# How one boards.', 'component Button', '  # Drawn by', '  #', '  # hand.', '  container plate 20x20', '    glide fill: 90 ms', '    # The words', '    text label',
+      '  # How far it is.', '  states boarding: rest, over', '    # Only with a mouse.', '    look over', '      label: opacity 0.5', '  # Not twice.', '  tap: rest -> over', '',
+    ].join('\n')
+    const { project } = readWritten(text)
+    const { note, parts, axes: [axis], rules } = certain(project.components[0])
+    expect([note, parts.map((part) => part.note), axis?.note, axis?.states.map((state) => state.note), rules.map((rule) => rule.note)])
+      .toEqual(['How one boards.', ['Drawn by\n\nhand.', 'The words'], 'How far it is.', [undefined, 'Only with a mouse.'], ['Not twice.']])
+    expect(writtenComponent(project, certain(project.components[0]))).toBe(text.replace(', 90 ms', ' 90 ms'))
+  })
+
+  it('loses no comment: above a line that says more of a thing it becomes that of the thing, at the end that of the last', () => {
+    const { project } = readWritten('component B\n  box plate\n    # Slow enough to be seen.\n    glide fill: 90 ms\n  tap: any -> stay\n    # Told to all.\n    send go\ntoken calm: duration 200\n# Measured.\n')
+    const { parts, rules } = certain(project.components[0])
+    expect([parts[0]?.note, rules[0]?.note, project.tokens[0]?.note]).toEqual(['Slow enough to be seen.', 'Told to all.', 'Measured.'])
+  })
+
+  it('says a note in JSON where it would not be read back as it is', () => {
+    const [plate, ...others] = certain(skerryLine.components[0]).parts
+    const project = { ...skerryLine, components: [{ ...certain(skerryLine.components[0]), parts: [{ ...certain(plate), note: '  further in' }, ...others] }, ...skerryLine.components.slice(1)] }
+    expect(readBack(project)).toEqual(project)
+  })
+
   it('is as exact whatever things are called and whatever they say', () => {
     const withOne = skerryLine.screens.map((screen): Project => ({ ...skerryLine, screens: [{ ...screen, rules: [] }], startScreen: null, components: componentsOn(skerryLine, screen).map((each) => ({ ...each, rules: each.rules.filter(({ actions }) => actions.every((action) => !('screen' in action))) })), takes: [], promises: [], assets: [] }))
     fc.assert(fc.property(fc.constantFrom(...withOne).chain(reworded), (project) => {

@@ -1,10 +1,11 @@
 import { useMemo, useState, type ReactNode } from 'react'
-import { batch, canSay, INITIAL_VALUES, isSaid, isStatement, laidOutBy, propertiesOf, rootOf, setAt, takeBackProperty, unsetAt, type Edit, type Part, type Project, type PropertyDefinition, type PropertyGroup, type Value } from '@rheoscope/core/document'
+import { batch, canSay, INITIAL_VALUES, isSaid, isStatement, laidOutBy, propertiesOf, rootOf, setAt, setNote, takeBackProperty, unsetAt, type Edit, type Part, type Project, type PropertyDefinition, type PropertyGroup, type Value } from '@rheoscope/core/document'
 import { scopeOf } from '@rheoscope/core/expression'
 import { lackingIn, textStyleOf } from '@rheoscope/core/layout'
 import { CommitField } from '../../fields/commit-field'
 import { formatValue } from '../../fields/parse-value'
 import { ChoiceField } from '../../fields/choice-field'
+import { NoteField } from '../../fields/note-field'
 import { PropertyField } from '../../fields/property-field'
 import { useReadout } from '../../playing/use-frames'
 import { EditsGoInto, intoText } from './edits-go-into'
@@ -12,6 +13,7 @@ import { ContinuousMotion } from './continuous-motion'
 import { DragFields } from './drag-fields'
 import { FieldProperties } from './field-properties'
 import { GlideFields } from './glide-fields'
+import { NotesOfSelected } from './notes-of-selected'
 import { InstanceProperties } from './instance-properties'
 import { LineField } from './line-field'
 import { ListProperties } from './list-properties'
@@ -35,7 +37,7 @@ export function PartProperties() {
   return (
     <section className="properties" aria-label="Properties">
       <EditsGoInto />
-      {part ? <PropertyList part={part} /> : <p className="muted hint">Select a part to see what it is like.</p>}
+      {part ? <PropertyList part={part} /> : <><p className="muted hint">Select a part to see what it is like.</p><NotesOfSelected /></>}
     </section>
   )
 }
@@ -71,6 +73,7 @@ function PropertyList({ part }: { readonly part: Part }) {
       <DragFields part={part} />
       {part.kind === 'container' && <KeepsFocusField part={part} />}
       {!bench.isScreen && part.kind !== 'instance' && part.kind !== 'list' && part.kind !== 'slot' && <ContinuousMotion part={part} />}
+      <NoteField value={part.note} onCommit={(note) => bench.make(setNote(['components', component.id, 'parts', part.id], note), `note on ${part.name}`)} />
     </>
   )
 }

@@ -1,7 +1,8 @@
-import { decidedBy, firstOf, holdsIn, leadElsewhere, removeRule, setRuleField, statesHeldBy, type Axis, type Outcome, type Rule, type Target } from '@rheoscope/core/document'
+import { decidedBy, firstOf, holdsIn, leadElsewhere, removeRule, setNote, setRuleField, statesHeldBy, type Axis, type Outcome, type Rule, type Target } from '@rheoscope/core/document'
 import { CommitField } from '../../fields/commit-field'
 import { parseNumber } from '../../fields/parse-value'
 import { ChoiceField } from '../../fields/choice-field'
+import { NoteField } from '../../fields/note-field'
 import { ActionFields } from '../../rules/action-fields'
 import { ConditionField, TriggerFields } from '../../rules/trigger-fields'
 import { MotionFields } from './motion-fields'
@@ -29,6 +30,7 @@ export function RuleInspector() {
         <ConditionField label="if" value={rule.guard} empty="always" speaksOfStates onChange={(guard) => make(setRuleField(component.id, rule.id, 'guard', guard), 'set the condition of a rule')} />
         {rule.target.go !== 'ignored' && <ActionFields rule={rule} />}
         {rule.target.go !== 'ignored' && <MotionFields />}
+        <NoteField value={rule.note} onCommit={(note) => make(setNote(['components', component.id, 'rules', rule.id], note), `note on the rule on ${rule.trigger.on}`)} />
       </section>
     </RulesOfComponent>
   )
