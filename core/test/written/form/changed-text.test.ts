@@ -4,6 +4,8 @@ import { skerryLine } from '@rheoscope/core/demo'
 import { apply, batch, certain, componentOf, editsBetween, type Component, type Edit } from '@rheoscope/core/document'
 import { readWritten, writtenComponent } from '@rheoscope/core/written'
 
+const RUNS = Number(process.env.RHEOSCOPE_WRITTEN ?? 20)
+
 const button = certain(componentOf(skerryLine, 'boardingButton'))
 
 /** A text as somebody would write it who knows nothing of identifiers. */
@@ -46,6 +48,6 @@ describe('a changed text', () => {
     fc.assert(fc.property(fc.subarray(lines.slice(1), { minLength: 1 }), (kept) => {
       const { project } = readWritten([lines[0], ...kept].join('\n'), skerryLine)
       expect(apply(skerryLine, batch(...editsBetween([], skerryLine, project)))).toEqual(project)
-    }), { numRuns: 40 })
+    }), { numRuns: RUNS })
   })
 })
