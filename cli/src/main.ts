@@ -2,9 +2,10 @@ import { existsSync, readFileSync } from 'node:fs'
 import { Command, InvalidArgumentError, Option } from 'commander'
 import { MODALITIES, type Severity, type Modality } from '@rheoscope/core/check'
 import { RheoError, serialise, type Project } from '@rheoscope/core/document'
-import { openedText } from '@rheoscope/core/exchange'
+import { FORMS, openedText } from '@rheoscope/core/exchange'
 import { checkReport, FORMATS, LEVELS, type Format } from './check-report'
-import { textIn, writeBeside } from './beside'
+import { textIn, writeBeside, writeFiles } from './beside'
+import { handedOver, type AskedFor } from './handed-over'
 import { writtenOf } from './written-of'
 import { takeFrom, takeReport, type TakeFormat } from './take-report'
 
@@ -73,8 +74,24 @@ program
     process.stdout.write(serialise(openedText(textIn(file), into === undefined ? null : projectIn(into)).project))
   })
 
+program
+  .command('export')
+  .description('hand over a project, or one thing in it, in a form for others')
+  .argument('<file>', 'a .rheo.json or .rheo file')
+  .addOption(new Option('--as <form>', 'the form').choices(FORMS.map(({ name }) => name)).makeOptionMandatory())
+  .addOption(new Option('--component <name>', 'only this component, by its name or id').conflicts(['screen', 'take']))
+  .addOption(new Option('--screen <name>', 'only this screen').conflicts(['component', 'take']))
+  .addOption(new Option('--take <name>', 'only this take').conflicts(['component', 'screen']))
+  .addOption(new Option('--out <path>', 'the file, or the folder for several; otherwise a single text is printed'))
+  .action(async (file: string, { out, ...asked }: AskedFor & { out?: string }) => {
+    const { files, leavesOut } = await handedOver(projectIn(file), asked)
+    writeFiles(files, out)
+    process.stderr.write(leavesOut.map((sentence) => `Left out: ${sentence}\n`).join(''))
+    process.exitCode = files.length === 0 ? FAILED : CLEAN
+  })
+
 try {
-  program.parse()
+  await program.parseAsync()
 } catch (error) {
   const sentence = error instanceof RheoError ? error.message : isOfSystem(error) ? `The file cannot be read: ${error.message}.` : `Rheoscope broke down: ${error instanceof Error ? String(error.stack) : JSON.stringify(error)}`
   process.stderr.write(`${sentence}\n`)

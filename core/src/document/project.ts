@@ -32,9 +32,6 @@ export const Asset = object({
 })
 export interface Asset extends Of<typeof Asset> {}
 
-/** Where the bytes of a picture are to be had, on the server of the page. */
-export const assetAddress = (id: Id): string => `/assets/${id}`
-
 /** An icon the project uses: an outline in a field of 24 by 24, in SVG path notation. */
 export const IconOutline = object({ id: Id, name: Name, d: text(20_000) })
 export interface IconOutline extends Of<typeof IconOutline> {}

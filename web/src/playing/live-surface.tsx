@@ -12,6 +12,7 @@ import { tidyPoint } from './tidy-point'
 import { TwoFingers } from './two-fingers'
 import { useFrames } from './use-frames'
 import { usePlayerState } from './use-player'
+import './live-surface.css'
 
 interface LiveSurfaceProps {
   readonly player: Player

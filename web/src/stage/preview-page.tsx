@@ -6,6 +6,7 @@ import { PageTitle } from '../frame/page-title'
 import { NotHere } from '../not-here'
 import { LiveSurface } from '../playing/live-surface'
 import { usePlayer } from '../playing/use-player'
+import { useWindowSize } from '../playing/use-window-size'
 import { newId } from '../session/new-id'
 import { Notices } from '../session/notices'
 import { SessionProvider, useSession, useSessionState } from '../session/use-session'
@@ -53,14 +54,4 @@ function Preview({ id }: { readonly id: string }) {
       )}
     </main>
   )
-}
-
-function useWindowSize(): { readonly width: number; readonly height: number } {
-  const [size, setSize] = useState({ width: window.innerWidth, height: window.innerHeight })
-  useEffect(() => {
-    const resize = () => setSize({ width: window.innerWidth, height: window.innerHeight })
-    window.addEventListener('resize', resize)
-    return () => window.removeEventListener('resize', resize)
-  }, [])
-  return size
 }

@@ -1,0 +1,72 @@
+import { RheoError, type Component, type Id, type Project, type Screen, type Take } from '../../document'
+
+/** What is handed over: all of a project, or one thing in it. */
+export type Subject = { readonly of: 'project' } | { readonly of: 'component' | 'screen' | 'take'; readonly id: Id }
+
+/** A file that is handed over. */
+export interface HandedFile {
+  readonly name: string
+  /** Its media type (RFC 6838). */
+  readonly mediaType: string
+  readonly content: string | Uint8Array
+}
+
+/** What a form came to. */
+export interface HandedOver {
+  /** The first is the one to look at. */
+  readonly files: readonly HandedFile[]
+  /** What the form holds of it, a line each. */
+  readonly holds: readonly string[]
+  /** What the form cannot hold of it, a sentence each, with what it is about. */
+  readonly leavesOut: readonly string[]
+}
+
+/** What a page that runs by itself is built of, as the build of the application leaves it. */
+export interface RunningKit {
+  /** The run and the painter as one ES module. */
+  readonly script: string
+  readonly style: string
+  readonly fonts: readonly RunningFont[]
+}
+
+/** A font for some characters. */
+export interface RunningFont {
+  readonly family: 'sans' | 'mono' | 'fallback'
+  readonly weight: string
+  /** The characters, as `unicode-range` has them (CSS Fonts 4). */
+  readonly range: string
+  /** WOFF2 in base64. */
+  readonly data: string
+}
+
+/** For whom a form is, in the order in which they are offered. */
+export const READERS = ['Builds it', 'Tests it', 'Looks at it', 'Keeps it'] as const
+
+/** A form in which a design leaves the application. */
+export interface Form {
+  /** The word of the address and the command line. */
+  readonly name: string
+  readonly label: string
+  readonly forWhom: (typeof READERS)[number]
+  /** What it is, in a sentence or two. */
+  readonly says: string
+  readonly takes: readonly Subject['of'][]
+  /** Makes it. Throws a `RheoError` (`missing`) where there is no such thing. */
+  readonly make: (project: Project, subject: Subject, kit: () => Promise<RunningKit>) => HandedOver | Promise<HandedOver>
+}
+
+/** The thing that is handed over. Throws a `RheoError` (`missing`) where it is not there. */
+export function subjectIn(project: Project, subject: Subject): Project | Component | Screen | Take {
+  if (subject.of === 'project') return project
+  const found = project[`${subject.of}s`].find(({ id }) => id === subject.id)
+  if (!found) throw new RheoError('missing', subject.id, `There is no ${subject.of} “${subject.id}” in this project.`)
+  return found
+}
+
+/** A name as files, attributes and classes have it: `boarding-button`. */
+export const slug = (name: string): string => name.normalize('NFKD').toLowerCase().match(/[a-z0-9]+/g)?.join('-') ?? 'thing'
+
+/** The components a subject is about: itself, those on a screen, or all. */
+export function componentsOf(project: Project, subject: Subject): readonly Component[] {
+  return subject.of === 'component' ? project.components.filter(({ id }) => id === subject.id) : project.components
+}

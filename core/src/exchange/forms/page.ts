@@ -1,0 +1,89 @@
+import type { Project } from '../../document'
+import { metricsFor, type MetricsOfFonts } from '../../layout'
+import type { Surface } from '../../machine'
+import { count } from './counted'
+import { slug, subjectIn, type Form, type RunningFont, type RunningKit, type Subject } from './form'
+import { onlyFor, textsIn } from './only-for'
+
+/** What a page that runs by itself carries along. */
+export interface CarriedPage {
+  readonly title: string
+  readonly project: Project
+  readonly surface: Surface
+  readonly metrics: MetricsOfFonts
+}
+
+/** A page that runs by itself. */
+export const page: Form = {
+  name: 'page',
+  label: 'Page',
+  forWhom: 'Looks at it',
+  says: 'One HTML file that runs as the stage does, with no network: to be sent, opened and tried. Its fonts and pictures are in it.',
+  takes: ['project', 'component', 'screen'],
+  make: async (project, subject, kit) => {
+    const { name } = subjectIn(project, subject)
+    const surface = surfaceOf(project, subject)
+    const content = surface && await pageOf({ title: name, surface, project: onlyFor(project, surface), metrics: {} }, await kit())
+    const carried = surface && onlyFor(project, surface)
+    return {
+      files: content ? [{ name: `${slug(name)}.html`, mediaType: 'text/html', content }] : [],
+      holds: carried ? [`${count(carried.screens.length, 'screen')}, ${count(carried.components.length, 'component')}`, 'mouse, touch, keyboard and screen reader as on the stage', 'reduced motion, as whoever opens it has set it'] : [],
+      leavesOut: surface ? [] : ['The project has no screen to start on: choose one with “Start here” on the stage.'],
+    }
+  },
+}
+
+/** Where a run begins that shows a subject; null where a project does not say. */
+export function surfaceOf(project: Project, subject: Subject): Surface | null {
+  if (subject.of === 'component') return { component: subject.id }
+  if (subject.of === 'screen') return { screen: subject.id }
+  if (subject.of === 'take') return project.takes.find(({ id }) => id === subject.id)?.surface ?? null
+  const start = project.startScreen ?? project.screens[0]?.id
+  return start === undefined ? null : { screen: start }
+}
+
+/** Characters that can be typed or computed though no text of the project has them. */
+const USUAL = new Set([...Array.from({ length: 0x17f - 0x20 }, (_each, index) => String.fromCodePoint(0x20 + index)), ...'–—‘’“”…•€−'])
+
+const FAMILIES = { sans: 'Atkinson Hyperlegible Next', mono: 'Atkinson Hyperlegible Mono', fallback: 'Noto Sans' } as const
+
+/** The page as text: its script, style and fonts are in it, and nothing else may be loaded or run (Content Security Policy Level 3, hashes). */
+export async function pageOf(carried: CarriedPage, { script, style, fonts }: RunningKit): Promise<string> {
+  const texts = textsIn(carried.project)
+  const characters = new Set([...texts].flatMap((text) => [...text.normalize('NFC')].filter((character) => !/\s/.test(character))))
+  const isSaid = (word: string) => [...texts].some((text) => text === word || text.includes(`"${word}"`) || text.includes(`'${word}'`))
+  const weights = ['400', '600', '700'].filter((weight) => weight === '400' || isSaid(weight))
+  const isFallback = [...characters].some((character) => !USUAL.has(character))
+  const families = (['sans', ...(isSaid('mono') ? ['mono'] : []), ...(isFallback ? ['fallback'] : [])])
+  const named = families.flatMap((family) => weights.map((weight) => `${family} ${weight}`))
+  const faces = fonts.filter(({ family, weight, range }) => named.includes(`${family} ${weight}`) && reaches(range, family === 'fallback' ? outside(characters) : characters))
+  const data = JSON.stringify({ ...carried, metrics: metricsFor(named, new Set([...characters, ...USUAL])) } satisfies CarriedPage).replaceAll('<', '\\u003c')
+  const styles = `${faces.map(faceText).join('')}${style}`.replaceAll('</', '<\\/')
+  const code = script.replaceAll('</script', '<\\/script').replaceAll('<!--', '<\\!--')
+  return [
+    '<!doctype html>', '<html lang="en">', '<head>', '<meta charset="utf-8">', '<meta name="viewport" content="width=device-width, initial-scale=1">',
+    `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; script-src ${await hashed(code)}; style-src ${await hashed(styles)}; font-src data:; img-src data:; base-uri 'none'; form-action 'none'">`,
+    `<title>${escaped(carried.title)}</title>`, `<style>${styles}</style>`, '</head>', '<body>', '<div id="running"></div>',
+    `<script type="application/json" id="carried">${data}</script>`, `<script type="module">${code}</script>`, '</body>', '</html>', '',
+  ].join('\n')
+}
+
+const outside = (characters: ReadonlySet<string>): ReadonlySet<string> => new Set([...characters].filter((character) => !USUAL.has(character)))
+
+const faceText = ({ family, weight, range, data }: RunningFont): string =>
+  `@font-face{font-family:'${FAMILIES[family]}';font-weight:${weight};src:url(data:font/woff2;base64,${data}) format('woff2');unicode-range:${range}}`
+
+/** Whether one of some characters is in a range of code points. */
+function reaches(range: string, characters: ReadonlySet<string>): boolean {
+  const parts = [...range.matchAll(/U\+([0-9A-F]+)(?:-([0-9A-F]+))?/gi)].map(([, from = '', to = from]) => [parseInt(from, 16), parseInt(to, 16)] as const)
+  return [...characters].some((character) => { const code = character.codePointAt(0) ?? 0; return parts.some(([from, to]) => from <= code && code <= to) })
+}
+
+/** The hash of a script or style as a policy names it. */
+async function hashed(text: string): Promise<string> {
+  const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text)))
+  return `'sha256-${btoa(String.fromCharCode(...digest))}'`
+}
+
+/** A text inside HTML or XML. */
+export const escaped = (text: string): string => text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`)

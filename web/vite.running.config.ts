@@ -1,0 +1,48 @@
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import path from 'node:path'
+import react from '@vitejs/plugin-react'
+import { defineConfig, type Plugin } from 'vite'
+
+const require = createRequire(import.meta.url)
+const RUNNING = path.join(import.meta.dirname, 'src', 'running')
+
+const FAMILIES = { sans: 'atkinson-hyperlegible-next', mono: 'atkinson-hyperlegible-mono', fallback: 'noto-sans' }
+const SUBSETS = ['latin', 'latin-ext', 'vietnamese', 'greek', 'greek-ext', 'cyrillic', 'cyrillic-ext']
+const WEIGHTS = ['400', '600', '700']
+
+/** What the page finds in itself instead of in the application: the metrics of its fonts, its pictures, and no validation. */
+const carriedAlong: Plugin = {
+  name: 'carried-along',
+  enforce: 'pre',
+  resolveId(source) {
+    if (source.endsWith('/font-metrics.json') || source === './asset-address') return path.join(RUNNING, 'carried.ts')
+    return source === 'joi' ? path.join(RUNNING, 'no-validation.ts') : null
+  },
+}
+
+/** The fonts a page may need, as a file beside its code. */
+const fontsBeside: Plugin = {
+  name: 'fonts-beside',
+  generateBundle() {
+    const fonts = Object.entries(FAMILIES).flatMap(([family, folder]) => {
+      const ranges = JSON.parse(readFileSync(require.resolve(`@fontsource/${folder}/unicode.json`), 'utf8')) as Record<string, string>
+      return WEIGHTS.flatMap((weight) => SUBSETS.filter((subset) => subset in ranges).map((subset) => ({ family, weight, range: ranges[subset], data: readFileSync(require.resolve(`@fontsource/${folder}/files/${folder}-${subset}-${weight}-normal.woff2`), 'base64') })))
+    })
+    this.emitFile({ type: 'asset', fileName: 'fonts.json', source: JSON.stringify(fonts) })
+  },
+}
+
+/** What a page that runs by itself is made of: the run and the painter as one script, its style, and the fonts. */
+// eslint-disable-next-line no-restricted-syntax -- Vite wants it so.
+export default defineConfig({
+  plugins: [carriedAlong, fontsBeside, react()],
+  // The same components a third as large: what runs alone has no need of what React does besides.
+  resolve: { alias: { 'react/jsx-runtime': 'preact/jsx-runtime', 'react-dom/client': 'preact/compat/client', 'react-dom': 'preact/compat', react: 'preact/compat' } },
+  define: { 'process.env.NODE_ENV': '"production"' },
+  publicDir: false,
+  build: {
+    outDir: 'dist/running', emptyOutDir: true, target: 'es2022',
+    lib: { entry: path.join(RUNNING, 'running-page.tsx'), name: 'running', formats: ['iife'], fileName: () => 'page.js', cssFileName: 'page' },
+  },
+})
