@@ -11,6 +11,7 @@ import { idFrom, type NewId } from '@rheoscope/core/document'
 import type { AssetStore } from './asset-store'
 import type { Announcements } from './announcements'
 import { api, type Stores } from './api'
+import { handedPages } from './handed'
 import { sendProblems } from './problem'
 import type { Database } from './storage'
 
@@ -39,6 +40,7 @@ export function application({ store, assets, outcomes, checks, announcements, da
     response.status(404).type('application/problem+json').send('{"type":"urn:rheoscope:problem:not-found","title":"Not found","status":404,"detail":"There is nothing at this address."}')
   })
   app.get('/assets/:id', picture(assets))
+  app.use(handedPages(store, assets, web))
   app.use(express.static(web, { index: false, immutable: true, maxAge: '1y' }))
   app.use(page(path.join(web, 'index.html')))
   app.use(sendProblems)
@@ -98,6 +100,7 @@ const securityHeaders: RequestHandler = (request, response, next) => {
         fontSrc: ["'self'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
         connectSrc: ["'self'", 'data:'],
+        frameSrc: ["'self'"],
         baseUri: ["'none'"],
         formAction: ["'none'"],
         frameAncestors: ["'none'"],

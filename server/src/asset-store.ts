@@ -29,6 +29,15 @@ export class AssetStore {
     return row ?? null
   }
 
+  /** A project with the bytes of its pictures in it, as a file has them; those that are not there stay without. */
+  async putIn(project: Project): Promise<Project> {
+    const whole = await Promise.all(project.assets.map(async (asset) => {
+      const stored = await this.load(asset.id)
+      return stored ? { ...asset, data: Buffer.from(stored.content).toString('base64') } : asset
+    }))
+    return { ...project, assets: whole }
+  }
+
   /** A project file's own pictures go into the store, and out of the document. Throws as `add` does, naming the picture. */
   async takeOut(project: Project): Promise<Project> {
     const kept: Asset[] = []

@@ -37,6 +37,7 @@ const PLACES = {
   stage: () => import('./stage/stage-page'),
   flow: () => import('./flow/flow-page'),
   findings: () => import('./findings/findings-page'),
+  handover: () => import('./handover/handover-page'),
 }
 
 /** Each place loads its own code: the shelf none of the editor, and the preview nothing but what runs a screen. */
@@ -58,6 +59,7 @@ const router = createBrowserRouter([{
         { path: 'screen/:screen', lazy: async () => ({ Component: (await PLACES.stage()).StagePage }) },
         { path: 'flow', lazy: async () => ({ Component: (await PLACES.flow()).FlowPage }) },
         { path: 'findings/:sheet?', lazy: async () => ({ Component: (await PLACES.findings()).FindingsPage }) },
+        { path: 'handover', lazy: async () => ({ Component: (await PLACES.handover()).HandoverPage }) },
       ],
     },
     { path: '/handbook/:chapter?', lazy: async () => ({ Component: (await import('./handbook/handbook-page')).HandbookPage }) },

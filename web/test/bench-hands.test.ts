@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { apply, batch, defaultTrigger, setProperties, type Component, type Edit, type Id, type Part, type Project } from '@rheoscope/core/document'
 import type { DrawList } from '@rheoscope/core/scene'
+import { stillLife } from '@rheoscope/core/run'
 import { leave, projectOf, small, tap } from '../../core/test/run/small-component'
 import type { BenchAction, BenchState } from '../src/bench/page/bench-state'
 import { dropped, type CellOrigin } from '../src/bench/table/cell-drop'
@@ -8,7 +9,6 @@ import { COMMANDS, commandOf, keyText, pasteText } from '../src/bench/page/comma
 import { between, draggedTo, isInside, partUnder, pick, type Drag } from '../src/bench/easel/easel-drag'
 import { barsOf, rowOf, rowsOf, triggerTitle } from '../src/bench/table/rows'
 import type { Bench } from '../src/bench/page/use-bench'
-import { stillLife } from '../src/paint/look-picture'
 
 const box = (id: string, x: number, y: number, more: Partial<Part> = {}): Part => ({ id, kind: 'box', name: id, parent: 'frame', base: { x, y, width: 20, height: 10, fill: '#000000' }, ...more }) as Part
 const frame: Part = { id: 'frame', kind: 'container', name: 'frame', parent: null, base: { width: 200, height: 100, fill: '#ffffff' } }

@@ -51,6 +51,17 @@ const SAMPLES = 200
 /** How far the way back of an easing may be from its mirror. */
 const CLOSER = 0.002
 
+/** An easing as every browser knows it (CSS Easing Functions Level 2): a spring is a `linear(…)` that is nowhere further from it than 0.001. */
+export function cssEasing(easing: string): string {
+  if (!easing.trim().startsWith('spring(')) return easing
+  const { ease } = parseEasing(easing)
+  return linearText(simplified(Array.from({ length: FINE_SAMPLES + 1 }, (_, index) => ({ t: index / FINE_SAMPLES, p: ease(index / FINE_SAMPLES) })), FINE))
+}
+
+const FINE_SAMPLES = 1000
+
+const FINE = 0.0005
+
 const MIRRORED_JUMPS: Readonly<Record<string, string>> = { end: 'jump-start', 'jump-end': 'jump-start', start: 'jump-end', 'jump-start': 'jump-end' }
 
 /** The name of a Bézier curve that has one, or its numbers. */

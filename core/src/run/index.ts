@@ -1,6 +1,8 @@
 export { fork, forkFromHere, type Offered, type Run, type RunOptions } from './run'
 export { chanceIn, leavesToChance, USUAL_CHANCE } from './chance'
 export { startRun } from './start'
+export { movesOfMotion, runOfMotion } from './run-of-motion'
+export { stillLife, type Still } from './still-life'
 export { advanceTo, couldFire, cutOff, drawListAt, fireByHand, isHeard, isInGesture, listensTo, nextDueMs, send, shownFocus, waitingActions } from './advance'
 export { answering, drawList } from './pictures'
 export { shownSurfaces } from './shown'

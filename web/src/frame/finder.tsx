@@ -76,6 +76,7 @@ const PLACES = [
   { name: 'Budgets', at: '/findings/budgets' },
   { name: 'Promises', at: '/findings/promises' },
   { name: 'Criteria', at: '/findings/criteria' },
+  { name: 'Hand over', at: '/handover' },
 ] as const
 
 function useChoices(project: Project, typed: string): readonly Choice[] {

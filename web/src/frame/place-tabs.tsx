@@ -9,6 +9,7 @@ export function PlaceTabs() {
       <NavLink end to={`/project/${id}`}>Contents</NavLink>
       <NavLink to={`/project/${id}/flow`}>Flow</NavLink>
       <NavLink to={`/project/${id}/findings`}>Findings</NavLink>
+      <NavLink to={`/project/${id}/handover`}>Hand over</NavLink>
     </nav>
   )
 }

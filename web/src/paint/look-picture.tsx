@@ -1,27 +1,8 @@
 import { useId, useLayoutEffect, useMemo, useRef } from 'react'
-import { orElse, type Look, type Project } from '@rheoscope/core/document'
-import { drawList, startRun } from '@rheoscope/core/run'
+import type { Project } from '@rheoscope/core/document'
+import { stillLife } from '@rheoscope/core/run'
 import { paint, type DrawList } from '@rheoscope/core/scene'
 import { patchChildren } from './patch'
-
-/** Which states of a component are to be seen, whether it is there at all, and what takes precedence on top of that. */
-export interface Still {
-  /** The state of each axis, by axis; axes left out are at their start. */
-  readonly standing: Readonly<Record<string, string>>
-  readonly isAbsent?: boolean
-  readonly over?: Look | null
-}
-
-/** What a component shows at rest; an empty list when it cannot be put together. */
-export function stillLife(project: Project, component: string, { standing, isAbsent = false, over = null }: Still): DrawList {
-  const begun = { states: standing, isAbsent }
-  return orElse(() => drawList(startRun(over ? laidOver(project, component, standing, over) : project, { component }, begun)), [])
-}
-
-const laidOver = (project: Project, component: string, standing: Still['standing'], look: Look): Project => ({
-  ...project,
-  components: project.components.map((each) => (each.id === component ? { ...each, combinations: [...each.combinations, { id: 'over', states: standing, look }] } : each)),
-})
 
 /** The size of the surface a draw list shows. */
 export const surfaceSize = (list: DrawList): { width: number; height: number } => ({

@@ -9,6 +9,7 @@ export const carried = JSON.parse(certain(document.getElementById('carried')?.te
 export const { project, surface }: { readonly project: Project; readonly surface: Surface } = carried
 
 /** What stands for the metrics of all fonts: those of what the page can show. */
+// eslint-disable-next-line no-restricted-syntax -- it stands for a file of JSON, which is one value
 export default carried.metrics
 
 const pictures = new Map(project.assets.map(({ id, mediaType, data = '' }: Asset) => [id, `data:${mediaType};base64,${data}`]))

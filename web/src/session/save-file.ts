@@ -1,6 +1,6 @@
-/** Hands a text to the browser to be saved as a file of that name. */
-export function saveFile(name: string, text: string, type = 'application/json'): void {
-  const address = URL.createObjectURL(new Blob([text], { type }))
+/** Hands a text or bytes to the browser to be saved as a file of that name. */
+export function saveFile(name: string, content: string | Uint8Array, type = 'application/json'): void {
+  const address = URL.createObjectURL(new Blob([typeof content === 'string' ? content : Uint8Array.from(content)], { type }))
   const link = document.createElement('a')
   link.href = address
   link.download = name.replace(/[/\\:*?"<>|]/g, '-')

@@ -66,6 +66,7 @@ function MoreOfScreen() {
   }
   return (
     <MoreMenu items={(onClose) => [
+      <MenuItem key="hand-over" onClick={() => { onClose(); void navigate(`/project/${project.id}/handover?${new URLSearchParams({ of: 'screen', thing: screen.id })}`) }}>Hand over {screen.name}</MenuItem>,
       <MenuItem key="duplicate" onClick={() => { onClose(); duplicate() }}>Duplicate {screen.name}</MenuItem>,
       <MenuItem key="remove" onClick={() => { onClose(); remove() }}>Delete {screen.name} with its takes</MenuItem>,
       <MenuItem key="line" divider disabled />,

@@ -27,6 +27,8 @@ export interface RunningKit {
   readonly script: string
   readonly style: string
   readonly fonts: readonly RunningFont[]
+  /** The SHA-256 of a text in base64 (FIPS 180-4), which whoever has a clock and a machine makes. */
+  readonly sha256: (text: string) => Promise<string>
 }
 
 /** A font for some characters. */

@@ -48,7 +48,7 @@ const USUAL = new Set([...Array.from({ length: 0x17f - 0x20 }, (_each, index) =>
 const FAMILIES = { sans: 'Atkinson Hyperlegible Next', mono: 'Atkinson Hyperlegible Mono', fallback: 'Noto Sans' } as const
 
 /** The page as text: its script, style and fonts are in it, and nothing else may be loaded or run (Content Security Policy Level 3, hashes). */
-export async function pageOf(carried: CarriedPage, { script, style, fonts }: RunningKit): Promise<string> {
+export async function pageOf(carried: CarriedPage, { script, style, fonts, sha256 }: RunningKit): Promise<string> {
   const texts = textsIn(carried.project)
   const characters = new Set([...texts].flatMap((text) => [...text.normalize('NFC')].filter((character) => !/\s/.test(character))))
   const isSaid = (word: string) => [...texts].some((text) => text === word || text.includes(`"${word}"`) || text.includes(`'${word}'`))
@@ -62,7 +62,7 @@ export async function pageOf(carried: CarriedPage, { script, style, fonts }: Run
   const code = script.replaceAll('</script', '<\\/script').replaceAll('<!--', '<\\!--')
   return [
     '<!doctype html>', '<html lang="en">', '<head>', '<meta charset="utf-8">', '<meta name="viewport" content="width=device-width, initial-scale=1">',
-    `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; script-src ${await hashed(code)}; style-src ${await hashed(styles)}; font-src data:; img-src data:; base-uri 'none'; form-action 'none'">`,
+    `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; script-src 'sha256-${await sha256(code)}'; style-src 'sha256-${await sha256(styles)}'; font-src data:; img-src data:; base-uri 'none'; form-action 'none'">`,
     `<title>${escaped(carried.title)}</title>`, `<style>${styles}</style>`, '</head>', '<body>', '<div id="running"></div>',
     `<script type="application/json" id="carried">${data}</script>`, `<script type="module">${code}</script>`, '</body>', '</html>', '',
   ].join('\n')
@@ -77,12 +77,6 @@ const faceText = ({ family, weight, range, data }: RunningFont): string =>
 function reaches(range: string, characters: ReadonlySet<string>): boolean {
   const parts = [...range.matchAll(/U\+([0-9A-F]+)(?:-([0-9A-F]+))?/gi)].map(([, from = '', to = from]) => [parseInt(from, 16), parseInt(to, 16)] as const)
   return [...characters].some((character) => { const code = character.codePointAt(0) ?? 0; return parts.some(([from, to]) => from <= code && code <= to) })
-}
-
-/** The hash of a script or style as a policy names it. */
-async function hashed(text: string): Promise<string> {
-  const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text)))
-  return `'sha256-${btoa(String.fromCharCode(...digest))}'`
 }
 
 /** A text inside HTML or XML. */

@@ -1,5 +1,10 @@
 import type { Form } from './form'
+import { designTokens } from './design-tokens'
+import { projectFile, svgLooks, written } from './kept-forms'
+import { keyframes } from './keyframes'
 import { page } from './page'
+import { specification } from './specification'
+import { tables } from './tables'
 
 /** Every form in which a design leaves the application, in the order in which they are offered. */
-export const FORMS: readonly Form[] = [page]
+export const FORMS: readonly Form[] = [keyframes, designTokens, tables, page, specification, svgLooks, written, projectFile]

@@ -19,6 +19,9 @@ export function lookLines(scope: FormScope, look: Look): readonly WrittenLine[] 
   })
 }
 
+/** What a look says of each part it says anything of, in words. */
+export const lookWords = (scope: FormScope, look: Look): readonly string[] => lookLines(scope, look).map(({ text }) => text)
+
 /** A look of such lines, each attempted by itself. */
 export function readLook(scope: FormScope, lines: readonly FormLine[], attempt: Attempt = AT_ONCE): Look {
   return Object.fromEntries(lines.flatMap((line) => { const said = attempt(line, () => lookLine(scope, line)); return said ? [said] : [] }))

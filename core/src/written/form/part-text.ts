@@ -89,6 +89,9 @@ function partText(scope: FormScope, part: Part, before: readonly Part[]): string
   return [part.kind, name, ...fields, propertiesText(scope, of, part.base), ...ownIdClause(part, before)].filter((piece) => piece !== '').join(' ')
 }
 
+/** What a part is, in the words of its line. */
+export const partWords = (scope: FormScope, part: Part): string => partText(scope, part, []).replace(/ id [\w-]+$/, '')
+
 const isSimple = (value: unknown): value is string | number | boolean => ['string', 'number', 'boolean'].includes(typeof value)
 
 /** What a part of a kind has besides what every part has, where nothing is said of it. */

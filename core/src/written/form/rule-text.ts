@@ -45,6 +45,25 @@ export function ruleLine(scope: FormScope, rule: Rule, before: readonly Rule[]):
   return { text, notes: noteLines(rule), inside: [...inside, ...also(left)] }
 }
 
+/** What a rule says, in the words of its line. */
+export interface RuleWords {
+  readonly trigger: string
+  readonly target: string
+  /** Its motion, its condition and what else is said of it. */
+  readonly clauses: readonly string[]
+  readonly does: readonly string[]
+}
+
+/** A rule in words, piece by piece, for whoever reads a table of them. */
+export function ruleWords(scope: FormScope, rule: Rule): RuleWords {
+  const axis = axesOf(scope).find(({ id }) => id === rule.axis)
+  return {
+    trigger: triggerText(scope, axis, rule.trigger, rule.part), target: targetText(axis, rule.target),
+    clauses: [...(rule.motion ? motionText(scope, rule.motion).clauses : []), ...(rule.guard === null ? [] : [`if ${rule.guard}`]), ...(rule.letThrough ? ['let through'] : [])],
+    does: rule.actions.map((action, index) => actionLine(scope, action, `action${index + 1}`).text),
+  }
+}
+
 /** Whether an expression is one clause of a line as it stands. */
 const isClause = (expression: string): boolean => !expression.includes('\n') && expression.trim() === expression && clausesOf(`if ${expression}`).join('|') === `if ${expression}`
 

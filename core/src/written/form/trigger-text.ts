@@ -9,7 +9,7 @@ export function triggerText({ owner }: FormScope, axis: Axis | undefined, trigge
   return `${trigger.on}${detailText(trigger, axis)}${on}`
 }
 
-const KEYWORDS = ['on', 'any', 'anywhere', 'space']
+const KEYWORDS = ['on', 'to', 'any', 'anywhere', 'space']
 
 function detailText(trigger: Trigger, axis: Axis | undefined): string {
   switch (trigger.on) {
@@ -35,7 +35,7 @@ function detailText(trigger: Trigger, axis: Axis | undefined): string {
     case 'left':
       return trigger.group === undefined ? '' : ` ${referenceText(axis?.groups ?? [], trigger.group, KEYWORDS)}`
     case 'changes':
-      return ` ${nameText(trigger.name, [...KEYWORDS, 'to'])}${trigger.to === null ? '' : ` to ${JSON.stringify(trigger.to)}`}`
+      return ` ${nameText(trigger.name, KEYWORDS)}${trigger.to === null ? '' : ` to ${JSON.stringify(trigger.to)}`}`
     case 'message':
       return ` ${nameText(trigger.name, KEYWORDS)}`
     default:

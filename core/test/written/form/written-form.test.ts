@@ -63,6 +63,12 @@ describe('the written form of a project', () => {
     expect(readBack(project)).toEqual(project)
   })
 
+  it('puts names in quotes that would be words of the line', () => {
+    const { project, problems } = readWritten('component B\n  box plate\n  states s: rest, "to"\n    group "to": "to"\n  entered "to": rest -> rest\n  message "to" on plate: rest -> "to"\n')
+    expect(problems).toEqual([])
+    expect(readBack(project)).toEqual(project)
+  })
+
   it('is as exact whatever things are called and whatever they say', () => {
     const withOne = skerryLine.screens.map((screen) => withOnly(componentsOn(skerryLine, screen), [{ ...screen, rules: [] }]))
     const ofOne = skerryLine.components.map((each) => withOnly(componentsOn(skerryLine, { parts: [{ id: 'one', kind: 'instance', name: 'one', parent: null, base: {}, component: each.id, start: {} }] })))

@@ -1,8 +1,8 @@
 import { useId, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import { paint } from '@rheoscope/core/scene'
+import { stillLife } from '@rheoscope/core/run'
 import { patchChildren } from '../../paint/patch'
 import { pointIn } from '../../paint/point-in'
-import { stillLife } from '../../paint/look-picture'
 import { useBench } from '../page/use-bench'
 
 /** Another state's look over the one on the easel, from a line to the right that can be pulled across. */

@@ -1,6 +1,7 @@
 import { useMemo, useRef, type PointerEvent } from 'react'
 import { scaleLinear, type ScaleLinear } from 'd3-scale'
 import { partAt, type Instance } from '@rheoscope/core/machine'
+import { runOfMotion } from '@rheoscope/core/run'
 import { laneEndMs } from '@rheoscope/core/motion'
 import { certain, destinationsOf, isDecidedOutside, scaledMotion, setMotion, setOfMotion, statesHeldBy, type Edit } from '@rheoscope/core/document'
 import { useFrames } from '../../playing/use-frames'
@@ -14,7 +15,6 @@ import { useBench, type Bench } from '../page/use-bench'
 import { useLoop } from './use-loop'
 import { useMotion, useRule } from './use-motion'
 import { arrowStepMs, usePull } from './use-pull'
-import { runOfMotion } from './scrubbed-motion'
 import './score.css'
 
 type Scale = ScaleLinear<number, number>

@@ -1,8 +1,8 @@
 import { batch, clipOf, componentOf, firstOf, groupParts, hasKeys, inProject, isFields, itemAt, lookClipOf, orElse, pasteClip, pasteLook, pasteRules, pasteStates, putPart, removeParts, reorderPart, rootOf, setAt, topmost, ungroupPart, type Clip, type Component, type Edit, type LookClip, type Part, type RuleClip, type StateClip } from '@rheoscope/core/document'
+import { stillLife } from '@rheoscope/core/run'
 import { aligned, ALIGNMENTS, around, distributed, IDENTITY, itemOf, matrixTo, shownSize, transformed, type Alignment, type Frame, type Point } from '@rheoscope/core/scene'
 import { jsonOr } from '@rheoscope/core/document'
 import { newId } from '../../session/new-id'
-import { stillLife } from '../../paint/look-picture'
 import type { Bench } from './use-bench'
 
 /** Something the bench can do. Its key is shown wherever it is. */

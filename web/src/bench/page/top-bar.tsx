@@ -1,5 +1,5 @@
-import { MenuItem } from '@mui/material'
-import { useNavigate } from 'react-router'
+import { Button, MenuItem } from '@mui/material'
+import { Link, useNavigate } from 'react-router'
 import { duplicateComponents, removeComponent, renameComponent } from '@rheoscope/core/document'
 import { usedElsewhere } from '@rheoscope/core/reading'
 import { CommitField } from '../../fields/commit-field'
@@ -10,7 +10,6 @@ import { ClockControls } from '../../playing/clock-controls'
 import { newId } from '../../session/new-id'
 import { UndoRedo } from '../../session/undo-redo'
 import { FindingCounts } from './findings-panel'
-import { HandOver } from './hand-over'
 import { useStillBench } from './use-bench'
 
 /** The bar at the top: where one is, the clock, the findings, undo and redo, and handing over. */
@@ -27,7 +26,7 @@ export function TopBar({ onPalette }: { readonly onPalette: () => void }) {
       <span className="grow" />
       <FindingCounts />
       <UndoRedo />
-      <HandOver />
+      <Button component={Link} to={`/project/${project.id}/handover?${new URLSearchParams({ of: 'component', thing: component.id })}`}>Hand over</Button>
       <MoreOfComponent onPalette={onPalette} />
     </header>
   )

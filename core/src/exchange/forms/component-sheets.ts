@@ -1,0 +1,68 @@
+import { destinationsOf, holdsIn, itemAt, propertyDefinition, statesHeldBy, type Axis, type Component, type Literal, type Project, type Rule, type State } from '../../document'
+import { cssEasing, laneEndMs } from '../../motion'
+import { runOfMotion } from '../../run'
+import { ruleWords } from '../../written'
+
+/** What answers what in which state: a row for each trigger, a cell for each state. */
+export interface ResponseSheet {
+  readonly axis: Axis
+  readonly rows: readonly { readonly trigger: string; readonly cells: readonly string[] }[]
+}
+
+/** What one property of one part does when a rule fires. */
+export interface MovedProperty {
+  readonly part: string
+  readonly property: string
+  readonly from: Literal
+  readonly to: Literal
+  readonly delayMs: number
+  readonly durationMs: number
+  /** As CSS has it. */
+  readonly easing: string
+}
+
+/** A change of state with all that moves in it. */
+export interface MotionSheet {
+  readonly axis: Axis
+  readonly rule: Rule
+  readonly trigger: string
+  readonly from: State
+  readonly to: State | null
+  readonly lengthMs: number
+  readonly moves: readonly MovedProperty[]
+}
+
+/** The tables of answers of a component, one for each axis. */
+export function responseSheets(project: Project, component: Component): readonly ResponseSheet[] {
+  const scope = { project, owner: component }
+  return component.axes.map((axis) => {
+    const rules = component.rules.filter((rule) => rule.axis === axis.id).map((rule) => ({ rule, words: ruleWords(scope, rule) }))
+    const cell = (trigger: string, state: State) => rules.filter(({ rule, words }) => words.trigger === trigger && holdsIn(rule, state.id, axis)).map(({ words: { target, clauses, does } }) => [[target, ...clauses].join(', '), ...does].join('; ')).join(' | ')
+    return { axis, rows: [...new Set(rules.map(({ words }) => words.trigger))].map((trigger) => ({ trigger, cells: axis.states.map((state) => cell(trigger, state)) })) }
+  })
+}
+
+/** Every change of state a rule of a component makes, from each state it holds in, as a run begins it there. */
+export function motionSheets(project: Project, component: Component): readonly MotionSheet[] {
+  return component.rules.flatMap((rule) => {
+    const axis = component.axes.find(({ id }) => id === rule.axis)
+    if (!axis || rule.target.go === 'ignored') return []
+    const { trigger } = ruleWords({ project, owner: component }, rule)
+    return statesHeldBy(component, rule).flatMap((from): MotionSheet[] => {
+      const after = runOfMotion(project, component, rule, axis.id, from.id)?.instances.get('')
+      if (!after) return []
+      const index = component.axes.indexOf(axis)
+      const lanes = after.lanes.filter((lane) => lane.axis === index)
+      const moves = lanes.map(({ part, property, from: begins, to, delayMs, durationMs, timing }) => ({ part: itemAt(component.parts, part).name, property: propertyDefinition(property)?.label ?? property, from: begins, to, delayMs, durationMs, easing: cssEasing(timing.easing) }))
+      const to = axis.states.find(({ id }) => id === destinationsOf(axis, rule)[0]) ?? null
+      return moves.length === 0 && to === null ? [] : [{ axis, rule, trigger, from, to, lengthMs: Math.max(0, ...lanes.map(laneEndMs)), moves }]
+    })
+  })
+}
+
+/** A value as people read it. */
+export function valueWords(value: Literal): string {
+  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (value === null) return 'none'
+  return typeof value === 'object' ? JSON.stringify(value) : typeof value === 'number' ? String(Math.round(value * 1e4) / 1e4) : value
+}

@@ -1,0 +1,47 @@
+import { serialise, theOne, type Component } from '../../document'
+import { stillLife } from '../../run'
+import { writtenComponent, writtenProject } from '../../written'
+import { pictureFile } from '../picture'
+import { count } from './counted'
+import { componentsOf, slug, subjectIn, type Form, type HandedFile } from './form'
+
+/** The project as text. */
+export const written: Form = {
+  name: 'written',
+  label: 'Written form',
+  forWhom: 'Keeps it',
+  says: 'The project or one component as text: to be reviewed line by line, kept with code and merged by ordinary tools. It opens again as it is.',
+  takes: ['project', 'component'],
+  make: (project, subject) => {
+    const { name } = subjectIn(project, subject)
+    const content = subject.of === 'component' ? writtenComponent(project, theOne(project.components, ({ id }) => id === subject.id)) : writtenProject(project)
+    return { files: [{ name: `${slug(name)}.rheo`, mediaType: 'text/vnd.rheoscope', content }], holds: [count(content.split('\n').length - 1, 'line')], leavesOut: subject.of === 'component' ? ['What the component uses of the project: tokens, tables, pictures and the components inside it.'] : [] }
+  },
+}
+
+/** The project file. */
+export const projectFile: Form = {
+  name: 'project-file',
+  label: 'Project file',
+  forWhom: 'Keeps it',
+  says: 'All of the project in one file, with its pictures. It opens again as it is.',
+  takes: ['project'],
+  make: (project) => ({ files: [{ name: `${slug(project.name)}.rheo.json`, mediaType: 'application/vnd.rheoscope+json', content: serialise(project) }], holds: [`${count(project.components.length, 'component')}, ${count(project.screens.length, 'screen')}, ${count(project.takes.length, 'take')}`], leavesOut: ['The history of the project, and findings that nobody has accepted.'] }),
+}
+
+/** Every look as a picture. */
+export const svgLooks: Form = {
+  name: 'svg',
+  label: 'SVG',
+  forWhom: 'Looks at it',
+  says: 'Each look as an SVG picture, as large as it is drawn (SVG 2). Texts stay texts in their fonts.',
+  takes: ['project', 'component'],
+  make: (project, subject) => {
+    const files = componentsOf(project, subject).flatMap((component) => looksOf(component).map(({ name, standing }): HandedFile => ({ name: `${slug(component.name)}-${slug(name)}.svg`, mediaType: 'image/svg+xml', content: pictureFile(stillLife(project, component.id, { standing })) })))
+    return { files, holds: [count(files.length, 'look')], leavesOut: ['The fonts of its texts: without Atkinson Hyperlegible another one of the machine shows them.'] }
+  },
+}
+
+/** The looks of a component: each state of each axis, with the others at their start. */
+export const looksOf = ({ axes }: Component): readonly { readonly name: string; readonly standing: Readonly<Record<string, string>> }[] =>
+  axes.flatMap(({ id, name, states }) => states.map((state) => ({ name: axes.length === 1 ? state.name : `${name} ${state.name}`, standing: { [id]: state.id } })))

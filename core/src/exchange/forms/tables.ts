@@ -1,0 +1,55 @@
+import Papa from 'papaparse'
+import { cellIn, type Component, type Project } from '../../document'
+import { motionSheets, responseSheets, valueWords } from './component-sheets'
+import { count } from './counted'
+import { componentsOf, slug, subjectIn, type Form, type HandedFile } from './form'
+
+type Rows = readonly (readonly (string | number)[])[]
+
+/** What answers what, every motion with its numbers, and the data tables. */
+export const tables: Form = {
+  name: 'tables',
+  label: 'Tables',
+  forWhom: 'Builds it',
+  says: 'States by triggers, every motion with its values and times, and the data tables: as CSV (RFC 4180) and as one Markdown file.',
+  takes: ['project', 'component'],
+  make: (project, subject) => {
+    const { name } = subjectIn(project, subject)
+    const sheets = [...componentsOf(project, subject).flatMap((component) => sheetsOf(project, component)), ...(subject.of === 'project' ? dataSheets(project) : [])].filter(({ rows }) => rows.length > 1)
+    return {
+      files: [
+        { name: `${slug(name)}-tables.md`, mediaType: 'text/markdown', content: `# ${name}\n\n${sheets.map(({ title, rows }) => `## ${title}\n\n${markdown(rows)}\n`).join('\n')}` },
+        ...sheets.map(({ title, rows }): HandedFile => ({ name: `${slug(title)}.csv`, mediaType: 'text/csv', content: csv(rows) })),
+      ],
+      holds: sheets.map(({ title, rows }) => `${title}: ${count(rows.length - 1, 'row')}`),
+      leavesOut: ['What the states look like: the specification and the CSS have it.'],
+    }
+  },
+}
+
+interface Sheet {
+  readonly title: string
+  readonly rows: Rows
+}
+
+function sheetsOf(project: Project, component: Component): readonly Sheet[] {
+  const { name, axes } = component
+  const responses = responseSheets(project, component).map(({ axis, rows }): Sheet => ({
+    title: axes.length === 1 ? `${name}: answers` : `${name}: answers of ${axis.name}`,
+    rows: [['trigger', ...axis.states.map((state) => state.name)], ...rows.map(({ trigger, cells }) => [trigger, ...cells])],
+  }))
+  const motions = motionSheets(project, component).flatMap(({ axis, trigger, from, to, moves }) =>
+    moves.map((move) => [axis.name, trigger, from.name, to?.name ?? '', move.part, move.property, valueWords(move.from), valueWords(move.to), move.delayMs, move.durationMs, move.easing]))
+  return [...responses, { title: `${name}: motions`, rows: [['axis', 'trigger', 'from', 'to', 'part', 'property', 'from value', 'to value', 'delay ms', 'duration ms', 'easing'], ...motions] }]
+}
+
+const dataSheets = ({ tables: all }: Project): readonly Sheet[] =>
+  all.map(({ name, columns, records }) => ({ title: `Data: ${name}`, rows: [columns.map((column) => column.name), ...records.map((record) => columns.map((column) => valueWords(cellIn(record, column))))] }))
+
+/** Rows as CSV; what a spreadsheet would take for a formula begins with an apostrophe. */
+const csv = (rows: Rows): string => `${Papa.unparse(rows.map((row) => [...row]), { escapeFormulae: true })}\r\n`
+
+function markdown(rows: Rows): string {
+  const [heads = [], ...others] = rows.map((row) => row.map((cell) => String(cell).replaceAll('\\', '\\\\').replaceAll('|', '\\|').replace(/\r?\n/g, ' ')))
+  return [heads, heads.map(() => '---'), ...others].map((row) => `| ${row.join(' | ')} |`).join('\n')
+}

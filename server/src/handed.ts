@@ -1,0 +1,39 @@
+import { createHash } from 'node:crypto'
+import { readFile } from 'node:fs/promises'
+import path from 'node:path'
+import express, { type RequestHandler, type Router } from 'express'
+import { RheoError } from '@rheoscope/core/document'
+import { FORMS, type RunningKit } from '@rheoscope/core/exchange'
+import { validated } from '@rheoscope/core/schema'
+import { choice, object, optional, text } from '@rheoscope/core/shape'
+import type { AssetStore } from './asset-store'
+import type { ProjectStore } from './project-store'
+
+/** What of a project; `at` says nothing but that it is asked for anew. */
+const Asked = object({ of: choice('project', 'component', 'screen', 'take'), thing: optional(text(64)), at: optional(text(64)) })
+
+/**
+ * What is handed over as a page of its own, to be looked at inside the application: it can do nothing to it, because it counts as
+ * from nowhere (HTML Standard, sandboxing), and loads nothing by what it says itself.
+ */
+export function handedPages(store: ProjectStore, assets: AssetStore, web: string): Router {
+  const router = express.Router()
+  const show: RequestHandler<{ id: string; form: string }> = async (request, response) => {
+    const { of, thing } = validated(Asked, request.query, 'The request')
+    const form = FORMS.find(({ name }) => name === request.params.form)
+    if (!form?.takes.includes(of)) throw new RheoError('missing', 'form', 'There is no such form of this.')
+    const { project } = await store.load(request.params.id)
+    const { files: [file] } = await form.make(await assets.putIn(project), of === 'project' ? { of } : { of, id: thing ?? '' }, () => runningKit(web))
+    if (!file) throw new RheoError('missing', 'form', 'There is nothing to hand over.')
+    response.set({ 'content-security-policy': "sandbox allow-scripts; frame-ancestors 'self'", 'cache-control': 'no-store' }).type(file.mediaType).send(typeof file.content === 'string' ? file.content : Buffer.from(file.content))
+  }
+  router.get('/handed/:id/:form', show)
+  return router
+}
+
+/** What the build leaves for pages that run by themselves. */
+async function runningKit(web: string): Promise<RunningKit> {
+  const [script, style, fonts] = await Promise.all(['page.js', 'page.css', 'fonts.json'].map((name) => readFile(path.join(web, 'running', name), 'utf8')))
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the build of this version has written it
+  return { script: script ?? '', style: style ?? '', fonts: JSON.parse(fonts ?? '[]') as RunningKit['fonts'], sha256: async (text) => createHash('sha256').update(text).digest('base64') }
+}

@@ -1,0 +1,47 @@
+import { useState } from 'react'
+import { firstOf, type Project } from '@rheoscope/core/document'
+import type { Form, HandedFile, HandedOver, Subject } from '@rheoscope/core/exchange'
+
+/** What is shown of a text; the file has all of it. */
+const MOST_SHOWN = 40_000
+
+/** What a form came to, as whoever gets it will see it, and as text. */
+export function Result({ project, subject, form, made }: { readonly project: Project; readonly subject: Subject; readonly form: Form; readonly made: HandedOver }) {
+  const [chosen, setChosen] = useState(firstOf(made.files).name)
+  const file = made.files.find(({ name }) => name === chosen) ?? firstOf(made.files)
+  const address = `/handed/${project.id}/${form.name}?${new URLSearchParams({ of: subject.of, ...(subject.of === 'project' ? {} : { thing: subject.id }) })}`
+  const isPage = file.mediaType === 'text/html'
+  const [isCode, setCode] = useState(false)
+  return (
+    <div className="handover-result">
+      <div className="handover-files">
+        {made.files.length > 1 && (
+          <select aria-label="File" value={file.name} onChange={(event) => setChosen(event.target.value)}>
+            {made.files.map(({ name }) => <option key={name}>{name}</option>)}
+          </select>
+        )}
+        {made.files.length === 1 && <span className="mono">{file.name}</span>}
+        <span className="muted number">{sizeText(file)}</span>
+        <span className="grow" />
+        {isPage && <button className="plain underlined" aria-pressed={isCode} onClick={() => setCode(!isCode)}>{isCode ? 'show the page' : 'show its code'}</button>}
+        {isPage && <a className="underlined" href={address} target="_blank" rel="noreferrer">open it alone</a>}
+      </div>
+      {isPage && !isCode ? <iframe title={`${form.label} as it will be seen`} src={address} sandbox="allow-scripts" /> : <Shown file={file} />}
+    </div>
+  )
+}
+
+function Shown({ file: { name, mediaType, content } }: { readonly file: HandedFile }) {
+  if (typeof content !== 'string') return <p className="muted hint">{name} is no text.</p>
+  return (
+    <>
+      {mediaType === 'image/svg+xml' && <div className="handover-picture"><img src={`data:image/svg+xml,${encodeURIComponent(content)}`} alt={name} /></div>}
+      <pre className="mono" tabIndex={0} aria-label={name}>{content.length > MOST_SHOWN ? `${content.slice(0, MOST_SHOWN)}\n…` : content}</pre>
+    </>
+  )
+}
+
+function sizeText({ content }: HandedFile): string {
+  const bytes = typeof content === 'string' ? new Blob([content]).size : content.length
+  return bytes < 10_000 ? `${bytes.toLocaleString('en')} bytes` : `${Math.round(bytes / 1000).toLocaleString('en')} kB`
+}
