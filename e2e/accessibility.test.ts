@@ -42,7 +42,7 @@ const there = (hands: BenchHands, css: string) => hands.until(`there is somethin
 const PLACES = [
   ['contents', '', '.content-card'], ['flow', '/flow', '.flow-arrow'],
   ['the bench', '/component/boardingButton', '[aria-label="Trigger table"] .cell'], ['the easel', '/component/boardingButton?at=easel', '.easel-picture'], ['the map', '/component/boardingButton?at=map', '.map-node'], ['the text', '/component/boardingButton?at=text', '.written-text .cm-line'],
-  ['the stage', '/screen/purser', '.trace-canvas'], ['the stage, arranged', '/screen/purser?show=arrange&part=purser-gangwayPost', '.easel-picture'], ['the links', '/screen/purser?show=links', '.links-picture, .screen-view .hint'], ['the preview', '/preview/home', '.screen-picture'],
+  ['the stage', '/screen/purser', '.trace-canvas'], ['the stage, arranged', '/screen/purser?show=arrange&part=purser-gangwayPost', '.easel-picture'], ['the links', '/screen/purser?show=links', '.links-picture, .screen-view .hint'], ['the preview', '/preview/home', '.screen-picture'], ['handing over', '/handover?of=component&thing=boardingButton&form=written', '.handover-result pre'],
 ] as const
 
 /** Where the demo project is that all its places are looked at in. */
@@ -80,7 +80,7 @@ test('nothing to be found in dialogs', async () => {
   await hands.untilFindings('there is a finding to look at', (kinds) => kinds.length > 0)
   expect(await violationsInBothThemes(hands)).toEqual(NOTHING)
   await hands.clickButton('Undo')
-  for (const open of [() => hands.clickButton('Hand over'), () => hands.clickButton('+ part'), () => hands.click('[aria-label="Find"]'), () => hands.driver.executeScript('document.activeElement.blur()').then(() => hands.press('?')), () => hands.chord(Key.CONTROL, 'k')]) {
+  for (const open of [() => hands.clickButton('+ part'), () => hands.click('[aria-label="Find"]'), () => hands.driver.executeScript('document.activeElement.blur()').then(() => hands.press('?')), () => hands.chord(Key.CONTROL, 'k')]) {
     await open()
     await hands.find('[role=dialog]')
     await hands.driver.sleep(300)

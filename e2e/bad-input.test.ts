@@ -57,10 +57,10 @@ test('a project in its written form opens, and is refused with every line that i
   await (await hands.find('input[type=file]')).sendKeys(file('good.rheo', written))
   await hands.find('.content-card')
   await hands.driver.get(`${await hands.driver.getCurrentUrl()}/component/mastLamp`)
-  await hands.clickButton('Hand over')
-  await hands.click(await hands.byText('Component as text', 'button'))
+  await hands.click(await hands.byText('Hand over', 'a'))
+  await hands.click(await hands.byText('Written form', 'button'))
   const [, lamp = ''] = /^(component "Mast lamp"\n(?: .*\n)*)/m.exec(written) ?? []
-  await hands.until('the component stands there as text', async () => (await (await hands.find('.hand-over-text')).getText()).trim() === lamp.trim())
+  await hands.until('the component stands there as text', async () => (await (await hands.find('.handover-result pre')).getText()).trim() === lamp.trim())
 })
 
 test('an expression or easing that cannot be read says so beside itself, and the old one stays', async () => {

@@ -7,7 +7,7 @@ const application = useApplication()
 /** Windows people have, by what a page has of them in px; a zoom of 200 % leaves half. */
 const WINDOWS = [['800×600', 800, 600], ['1024×700', 1024, 700], ['1280×800 at 200 %', 640, 400], ['1920×1080', 1920, 1080], ['2560×1440', 2560, 1440]] as const
 
-const PLACES = ['', 'component/boardingButton', 'component/boardingButton?at=easel', 'component/boardingButton?at=map', 'screen/home', 'screen/purser?show=arrange&part=purser-gangwayPost', 'flow', 'findings', 'findings/budgets', 'findings/promises'] as const
+const PLACES = ['', 'component/boardingButton', 'component/boardingButton?at=easel', 'component/boardingButton?at=map', 'screen/home', 'screen/purser?show=arrange&part=purser-gangwayPost', 'flow', 'findings', 'findings/budgets', 'findings/promises', 'handover?form=tables'] as const
 
 /** What somebody could not come to: controls that lie outside the window where nothing scrolls, or under something else; and whether the page scrolls. */
 const OUT_OF_REACH = `

@@ -1,0 +1,54 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { gzipSync } from 'node:zlib'
+import { expect, test } from '@jest/globals'
+import { skerryLine } from '@rheoscope/core/demo'
+import type { Input, Take } from '@rheoscope/core/document'
+import { drawListAt, play, startRun } from '@rheoscope/core/run'
+import { paint, toMarkup } from '@rheoscope/core/scene'
+import { handedOver } from '../../cli/src/handed-over'
+import { useApplication } from '../harness/application'
+import { drive, type PageStep } from '../harness/driven-page'
+
+const application = useApplication()
+
+const INSTANTS = 50
+
+/** Three of the takes each time, all of them in the long run; what is typed or put there by no hand is driven elsewhere. */
+const PLAYED = skerryLine.takes.filter(({ inputs }) => inputs.every(({ do: what }) => what !== 'type' && what !== 'put' && what !== 'parameter' && what !== 'pinch'))
+const TAKES = process.env.RHEOSCOPE_TAKES === 'all' ? PLAYED : PLAYED.filter(({ id }) => ['takeBoarding', 'takeEngine', 'takeLights'].includes(id))
+
+/** The inputs of a take, and what is drawn at even instants of it. */
+function stepsOf({ inputs: done, ...take }: Take): readonly PageStep[] {
+  const inputs = done.map((input): Input => ('x' in input ? { ...input, x: tenth(input.x), y: tenth(input.y) } : input))
+  const instants = Array.from({ length: INSTANTS }, (_each, index) => Math.round((take.endsAtMs * index) / (INSTANTS - 1)))
+  const drawn = instants.map((toMs): PageStep => {
+    const run = startRun(skerryLine, take.surface, { chance: { seed: 1 } })
+    play(run, inputs, toMs)
+    return { toMs, drawn: paint(drawListAt(run, toMs), 'SCOPE').map(toMarkup).join('') }
+  })
+  return [...inputs.map((input): PageStep => ({ toMs: input.atMs, input })), ...drawn].toSorted((a, b) => a.toMs - b.toMs || Number('drawn' in a) - Number('drawn' in b))
+}
+
+/** As exactly as a page tells a run where a pointer is. */
+const tenth = (px: number): number => Math.round(px * 10) / 10
+
+test.each(TAKES.map((take) => [take.name, take] as const))('a page that runs by itself draws what the run does: %s', async (_name, take) => {
+  const screen = 'screen' in take.surface ? take.surface.screen : ''
+  const { files: [page] } = await handedOver(skerryLine, { as: 'page', screen })
+  const folder = mkdtempSync(path.join(tmpdir(), 'rheoscope-page-'))
+  writeFileSync(path.join(folder, 'page.html'), page!.content)
+  const { driver } = application.browser
+  await driver.manage().window().setRect({ width: 1400, height: 1400 })
+  const differences = await drive(driver, `file://${folder}/page.html`, stepsOf(take))
+  rmSync(folder, { recursive: true })
+  expect(differences).toEqual([])
+})
+
+test('the page of Home has at most 200 kB when it is sent', async () => {
+  const { files: [page] } = await handedOver(skerryLine, { as: 'page', screen: 'Home' })
+  const bytes = gzipSync(page!.content).length
+  process.stdout.write(`the page of Home: ${bytes} bytes\n`)
+  expect(bytes).toBeLessThan(200_000)
+})
