@@ -56,7 +56,7 @@ try {
   await hands.find('.written-text .text-marked')
   await keep('bench-text')
 
-  for (const [component, name] of [['routePanel', 'job-05-route-panel'], ['deckTabsComponent', 'job-23-deck-tabs'], ['tideTable', 'job-25-tide-table'], ['lighthouse', 'job-15-lighthouse']] as const) {
+  for (const [component, name] of [['deckTabsComponent', 'job-23-deck-tabs'], ['tideTable', 'job-25-tide-table'], ['lighthouse', 'job-15-lighthouse']] as const) {
     await open(component)
     await hands.untilFindings('they are there', (kinds) => kinds.length === 0)
     if (component === 'tideTable') await hands.click(await hands.cell('after', 'loading'))
@@ -85,6 +85,12 @@ try {
   await browser.driver.get(await (await hands.byText('Preview', 'a')).getAttribute('href') ?? '')
   await hands.find('.screen-picture text')
   await keep('preview')
+
+  await openScreen('home')
+  await browser.driver.get((await browser.driver.getCurrentUrl()).replace(/\/screen\/(\w+).*/, '/handover?of=screen&thing=$1&form=page'))
+  await hands.find('.handover-result iframe')
+  await browser.driver.sleep(2500)
+  await keep('handover')
 
   await openScreen('cabins')
   await hands.clickButton('Links')

@@ -86,8 +86,19 @@ const FINDINGS: Help = {
   ],
 }
 
+const HANDOVER: Help = {
+  title: 'Hand over',
+  chapter: 'handover',
+  lines: [
+    { what: 'Choose what leaves', how: 'All of the project, a component or a screen, at the top left; the bench and the stage lead here with what is selected.' },
+    { what: 'Choose the form', how: 'By who gets it. “Left out” says what the form cannot hold.' },
+    { what: 'Try it', how: 'A page runs beside it, as whoever gets it will see it.' },
+    { what: 'Take it along', how: 'Save or copy it; “Everything as a ZIP file” makes all forms of the whole project.' },
+  ],
+}
+
 /** The help for a page of a project, by its path. */
 export function helpAt(path: string): Help {
   const [, , , place = ''] = path.split('/')
-  return { component: BENCH, screen: STAGE, flow: FLOW, findings: FINDINGS }[place] ?? CONTENTS
+  return { component: BENCH, screen: STAGE, flow: FLOW, findings: FINDINGS, handover: HANDOVER }[place] ?? CONTENTS
 }

@@ -12,6 +12,7 @@ export const CHAPTERS: readonly Chapter[] = [
   { at: 'first-steps', title: 'First steps' },
   { at: 'lines', title: 'Lines' },
   { at: 'written-form', title: 'Written form' },
+  { at: 'handover', title: 'Hand over' },
   { at: 'semantics', title: 'What a run does' },
   { at: 'checks', title: 'Checks' },
   { at: 'limits', title: 'Limits' },
@@ -29,7 +30,7 @@ export interface Section {
   readonly words: string
 }
 
-const FILES = import.meta.glob<string>('../../../docs/{first-steps,lines,written-form,semantics,checks,limits,vocabulary,file-format}.md', { query: '?raw', import: 'default' })
+const FILES = import.meta.glob<string>('../../../docs/{first-steps,lines,written-form,handover,semantics,checks,limits,vocabulary,file-format}.md', { query: '?raw', import: 'default' })
 
 const read = new Map<string, Promise<readonly Section[]>>()
 

@@ -5,6 +5,7 @@ import type { Named, Project } from '@rheoscope/core/document'
 import { FORMS, READERS, slug, zipped, type Form, type HandedFile, type HandedOver, type Subject } from '@rheoscope/core/exchange'
 import { Crumbs } from '../frame/crumbs'
 import { MoreMenu } from '../frame/more-menu'
+import { MAIN } from '../frame/use-focus-kept'
 import { PageTitle } from '../frame/page-title'
 import { PlaceTabs } from '../frame/place-tabs'
 import { Notices } from '../session/notices'
@@ -93,7 +94,7 @@ function OneForm({ project, subject, form }: { readonly project: Project; readon
         {made && <List title="Left out" lines={made.leavesOut} empty="Nothing." />}
         <p role="status" className="muted">{isMaking ? 'Making it…' : ''}</p>
       </section>
-      {made && made.files.length > 0 ? <Result project={project} subject={subject} form={form} made={made} /> : <div className="handover-result" />}
+      {made && made.files.length > 0 ? <Result project={project} subject={subject} form={form} made={made} /> : <main id={MAIN} tabIndex={-1} className="handover-result" />}
     </>
   )
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { firstOf, type Project } from '@rheoscope/core/document'
 import type { Form, HandedFile, HandedOver, Subject } from '@rheoscope/core/exchange'
+import { MAIN } from '../frame/use-focus-kept'
 
 /** What is shown of a text; the file has all of it. */
 const MOST_SHOWN = 40_000
@@ -13,7 +14,7 @@ export function Result({ project, subject, form, made }: { readonly project: Pro
   const isPage = file.mediaType === 'text/html'
   const [isCode, setCode] = useState(false)
   return (
-    <div className="handover-result">
+    <main id={MAIN} tabIndex={-1} className="handover-result">
       <div className="handover-files">
         {made.files.length > 1 && (
           <select aria-label="File" value={file.name} onChange={(event) => setChosen(event.target.value)}>
@@ -27,7 +28,7 @@ export function Result({ project, subject, form, made }: { readonly project: Pro
         {isPage && <a className="underlined" href={address} target="_blank" rel="noreferrer">open it alone</a>}
       </div>
       {isPage && !isCode ? <iframe title={`${form.label} as it will be seen`} src={address} sandbox="allow-scripts" /> : <Shown file={file} />}
-    </div>
+    </main>
   )
 }
 
