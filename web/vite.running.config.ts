@@ -35,14 +35,14 @@ const fontsBeside: Plugin = {
 
 /** What a page that runs by itself is made of: the run and the painter as one script, its style, and the fonts. */
 // eslint-disable-next-line no-restricted-syntax -- Vite wants it so.
-export default defineConfig({
-  plugins: [carriedAlong, fontsBeside, react()],
+export default defineConfig(({ mode }) => ({
+  plugins: [carriedAlong, ...(mode === 'element' ? [] : [fontsBeside]), react()],
   // The same components a third as large: what runs alone has no need of what React does besides.
   resolve: { alias: { 'react/jsx-runtime': 'preact/jsx-runtime', 'react-dom/client': 'preact/compat/client', 'react-dom': 'preact/compat', react: 'preact/compat' } },
   define: { 'process.env.NODE_ENV': '"production"' },
   publicDir: false,
   build: {
-    outDir: 'dist/running', emptyOutDir: true, target: 'es2022',
-    lib: { entry: path.join(RUNNING, 'running-page.tsx'), name: 'running', formats: ['iife'], fileName: () => 'page.js', cssFileName: 'page' },
+    outDir: 'dist/running', emptyOutDir: mode !== 'element', target: 'es2022',
+    lib: { entry: path.join(RUNNING, mode === 'element' ? 'running-element.tsx' : 'running-page.tsx'), name: 'running', formats: ['iife'], fileName: () => (mode === 'element' ? 'element.js' : 'page.js'), cssFileName: 'page' },
   },
-})
+}))

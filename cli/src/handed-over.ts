@@ -36,5 +36,5 @@ function named(things: readonly Named[], word: string, what: string): string {
 function runningKit(): RunningKit {
   const at = (name: string) => readFileSync(new URL(`../../web/dist/running/${name}`, import.meta.url), 'utf8')
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the build of this version has written it
-  return { script: at('page.js'), style: at('page.css'), fonts: JSON.parse(at('fonts.json')) as RunningKit['fonts'], sha256: async (text) => createHash('sha256').update(text).digest('base64') }
+  return { script: at('page.js'), element: at('element.js'), style: at('page.css'), fonts: JSON.parse(at('fonts.json')) as RunningKit['fonts'], sha256: async (text) => createHash('sha256').update(text).digest('base64') }
 }

@@ -72,5 +72,4 @@ export async function drive(driver: WebDriver, address: string, steps: readonly 
 
 const tell = async (driver: WebDriver, cmd: string, params: object): Promise<void> => void await driver.execute(new Command(DEV_TOOLS).setParameters({ cmd, params }))
 
-// eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the package says that no command answers
 const ask = async <T>(driver: WebDriver, cmd: string, params: object): Promise<T> => await driver.execute(new Command(DEV_TOOLS_ANSWER).setParameters({ cmd, params })) as T

@@ -6,7 +6,7 @@ import { apply, certain, renameComponent, type Project } from '@rheoscope/core/d
 import { allForms, FORMS, openedText, type HandedOver, type RunningKit, type Subject } from '@rheoscope/core/exchange'
 
 /** What stands for the built script in tests of what is around it. */
-const KIT: RunningKit = { script: 'console.log("</script>", "<!--")', style: 'body{}', fonts: [], sha256: () => Promise.resolve('hash=') }
+const KIT: RunningKit = { script: 'console.log("</script>", "<!--")', element: '', style: 'body{}', fonts: [], sha256: () => Promise.resolve('hash=') }
 
 const make = async (name: string, subject: Subject = { of: 'project' }, project: Project = skerryLine): Promise<HandedOver> => certain(FORMS.find((form) => form.name === name)).make(project, subject, () => Promise.resolve(KIT))
 
@@ -68,7 +68,7 @@ describe('what goes out', () => {
     const page = textOf(made)
     expect(page).toContain("default-src 'none'; script-src 'sha256-hash='; style-src 'sha256-hash='")
     expect(page).toContain('console.log("<\\/script>", "<\\!--")')
-    const carried = JSON.parse(certain(/id="carried">(.*?)<\/script>/.exec(page)?.[1]))
+    const carried = JSON.parse(certain(/const CARRIED = (.*);/.exec(page)?.[1]))
     expect(carried.surface).toEqual({ screen: 'cabins' })
     expect(carried.project.components.map(({ name }: { readonly name: string }) => name)).not.toContain('Lighthouse, eight regions')
     expect(carried.project.takes).toEqual([])

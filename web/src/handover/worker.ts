@@ -23,9 +23,9 @@ const say = (answered: HandoverAnswer): void => postMessage(answered)
 
 /** What pages that run by themselves are built of, as the server has it now. */
 async function kit(): Promise<RunningKit> {
-  const [script, style, fonts] = await Promise.all(['page.js', 'page.css', 'fonts.json'].map(async (name) => (await fetched(`/running/${name}`)).text()))
+  const [script, element, style, fonts] = await Promise.all(['page.js', 'element.js', 'page.css', 'fonts.json'].map(async (name) => (await fetched(`/running/${name}`)).text()))
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the build of this version has written it
-  return { script: script ?? '', style: style ?? '', fonts: JSON.parse(fonts ?? '[]') as RunningKit['fonts'], sha256 }
+  return { script: script ?? '', element: element ?? '', style: style ?? '', fonts: JSON.parse(fonts ?? '[]') as RunningKit['fonts'], sha256 }
 }
 
 const sha256 = async (text: string): Promise<string> => base64Of(new Uint8Array(await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text))))

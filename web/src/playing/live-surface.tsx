@@ -9,6 +9,7 @@ import type { Player } from './player'
 import { PrimaryPointer } from './primary-pointer'
 import { spokenId, SpokenSurface } from './spoken-surface'
 import { tidyPoint } from './tidy-point'
+import { treeOf } from './tree-of'
 import { TwoFingers } from './two-fingers'
 import { useFrames } from './use-frames'
 import { usePlayerState } from './use-player'
@@ -21,6 +22,8 @@ interface LiveSurfaceProps {
   /** The room there is, in px. */
   readonly field: { readonly width: number; readonly height: number }
   readonly mostZoom: number
+  /** Room around it that is never drawn into, in px. */
+  readonly margin?: { readonly x: number; readonly y: number }
   /** As much as it takes up at its largest, in px: the scale stays while its size moves within that. */
   readonly room?: { readonly width: number; readonly height: number } | null
   /** Nothing shows beyond the edges of the surface. */
@@ -49,7 +52,7 @@ const POINTERS = ['mouse', 'touch', 'pen'] as const
 const pointerOf = ({ pointerType }: PointerEvent) => POINTERS.find((each) => each === pointerType) ?? 'mouse'
 
 /** Answers to pointer and keyboard, and shows where the focus and a played finger are. */
-function LivePicture({ player, label, className, field, mostZoom, room = null, clips = false, way, shown = (_wallMs, live) => live, readOut = null }: LiveSurfaceProps) {
+function LivePicture({ player, label, className, field, mostZoom, margin = MARGIN, room = null, clips = false, way, shown = (_wallMs, live) => live, readOut = null }: LiveSurfaceProps) {
   // Nothing is done to what has been.
   const isPast = readOut !== null
   const group = useRef<SVGGElement>(null)
@@ -89,7 +92,7 @@ function LivePicture({ player, label, className, field, mostZoom, room = null, c
   })
 
   const largest = { width: Math.max(size.width, room?.width ?? 0), height: Math.max(size.height, room?.height ?? 0) }
-  const zoom = Math.min(mostZoom, (field.width - 2 * MARGIN.x) / largest.width, (field.height - 2 * MARGIN.y) / largest.height)
+  const zoom = Math.min(mostZoom, (field.width - 2 * margin.x) / largest.width, (field.height - 2 * margin.y) / largest.height)
   const [w, h] = [field.width / zoom, field.height / zoom]
   const pointer = usePointer(player, picture, way)
   useWheel(player, picture, isPast)
@@ -200,8 +203,9 @@ function sendKey(player: Player, event: KeyboardEvent): void {
 
 /** Where a field of the run has the focus, its native one has that of the page. */
 function enterField({ hand: { focus } }: Run, picture: SVGSVGElement | null, spoken: string): void {
-  if (focus?.part.part == null || document.activeElement !== picture) return
-  const field = document.getElementById(spokenId(spoken, { instance: focus.part.thing, part: focus.part.part }))
+  const tree = treeOf(picture)
+  if (focus?.part.part == null || !tree || tree.activeElement !== picture) return
+  const field = tree.getElementById(spokenId(spoken, { instance: focus.part.thing, part: focus.part.part }))
   if (field?.matches('.spoken-field')) field.focus({ preventScroll: true })
 }
 

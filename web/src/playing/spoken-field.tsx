@@ -5,6 +5,7 @@ import { pointIn } from '../paint/point-in'
 import { focusPart } from './focus-part'
 import type { Player } from './player'
 import { tidyPoint } from './tidy-point'
+import { treeOf } from './tree-of'
 
 interface SpokenFieldProps {
   readonly of: Described
@@ -41,7 +42,7 @@ export function SpokenField({ of, id, says, player, run, picture, onKeyDown }: S
     if (field && !isComposing && field.value !== holds) field.value = holds ?? ''
   }, [holds, isComposing])
   useEffect(() => {
-    if (!hasFocus && document.activeElement === element.current) picture.current?.focus({ preventScroll: true })
+    if (!hasFocus && treeOf(element.current)?.activeElement === element.current) picture.current?.focus({ preventScroll: true })
   }, [hasFocus, picture])
   const shown = item?.values.text
   const isOwn = isComposing || isScrolled(element.current) || (holds !== '' && shown !== holds && item?.values.fieldKind !== 'password')

@@ -23,8 +23,9 @@ export interface HandedOver {
 
 /** What a page that runs by itself is built of, as the build of the application leaves it. */
 export interface RunningKit {
-  /** The run and the painter as one ES module. */
+  /** The run and the painter as one script, for a page and for an element. */
   readonly script: string
+  readonly element: string
   readonly style: string
   readonly fonts: readonly RunningFont[]
   /** The SHA-256 of a text in base64 (FIPS 180-4), which whoever has a clock and a machine makes. */

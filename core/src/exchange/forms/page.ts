@@ -5,12 +5,16 @@ import { count } from './counted'
 import { slug, subjectIn, type Form, type RunningFont, type RunningKit, type Subject } from './form'
 import { onlyFor, textsIn } from './only-for'
 
-/** What a page that runs by itself carries along. */
-export interface CarriedPage {
+/** What a file that runs by itself carries along, in front of its code. */
+export interface Carried {
   readonly title: string
   readonly project: Project
   readonly surface: Surface
   readonly metrics: MetricsOfFonts
+  /** What it is called as an element; left out for a page. */
+  readonly tag?: string
+  /** The fonts an element brings to the page it is on; those of a page are in its style. */
+  readonly fonts?: readonly { readonly family: string; readonly weight: string; readonly range: string; readonly source: string }[]
 }
 
 /** A page that runs by itself. */
@@ -23,8 +27,8 @@ export const page: Form = {
   make: async (project, subject, kit) => {
     const { name } = subjectIn(project, subject)
     const surface = surfaceOf(project, subject)
-    const content = surface && await pageOf({ title: name, surface, project: onlyFor(project, surface), metrics: {} }, await kit())
     const carried = surface && onlyFor(project, surface)
+    const content = carried && await pageOf({ title: name, surface, project: carried }, await kit())
     return {
       files: content ? [{ name: `${slug(name)}.html`, mediaType: 'text/html', content }] : [],
       holds: carried ? [`${count(carried.screens.length, 'screen')}, ${count(carried.components.length, 'component')}`, 'mouse, touch, keyboard and screen reader as on the stage', 'reduced motion, as whoever opens it has set it'] : [],
@@ -45,26 +49,35 @@ export function surfaceOf(project: Project, subject: Subject): Surface | null {
 /** Characters that can be typed or computed though no text of the project has them. */
 const USUAL = new Set([...Array.from({ length: 0x17f - 0x20 }, (_each, index) => String.fromCodePoint(0x20 + index)), ...'–—‘’“”…•€−'])
 
-const FAMILIES = { sans: 'Atkinson Hyperlegible Next', mono: 'Atkinson Hyperlegible Mono', fallback: 'Noto Sans' } as const
+/** The families as CSS has them. */
+export const FAMILIES = { sans: 'Atkinson Hyperlegible Next', mono: 'Atkinson Hyperlegible Mono', fallback: 'Noto Sans' } as const
 
-/** The page as text: its script, style and fonts are in it, and nothing else may be loaded or run (Content Security Policy Level 3, hashes). */
-export async function pageOf(carried: CarriedPage, { script, style, fonts, sha256 }: RunningKit): Promise<string> {
-  const texts = textsIn(carried.project)
+/** What of the fonts something needs that runs by itself: which faces, and the metrics by which its texts are measured. */
+export function fontsFor(project: Project, fonts: readonly RunningFont[]): { readonly faces: readonly RunningFont[]; readonly metrics: MetricsOfFonts } {
+  const texts = textsIn(project)
   const characters = new Set([...texts].flatMap((text) => [...text.normalize('NFC')].filter((character) => !/\s/.test(character))))
   const isSaid = (word: string) => [...texts].some((text) => text === word || text.includes(`"${word}"`) || text.includes(`'${word}'`))
   const weights = ['400', '600', '700'].filter((weight) => weight === '400' || isSaid(weight))
-  const isFallback = [...characters].some((character) => !USUAL.has(character))
-  const families = (['sans', ...(isSaid('mono') ? ['mono'] : []), ...(isFallback ? ['fallback'] : [])])
+  const families = ['sans', ...(isSaid('mono') ? ['mono'] : []), ...(outside(characters).size > 0 ? ['fallback'] : [])]
   const named = families.flatMap((family) => weights.map((weight) => `${family} ${weight}`))
-  const faces = fonts.filter(({ family, weight, range }) => named.includes(`${family} ${weight}`) && reaches(range, family === 'fallback' ? outside(characters) : characters))
-  const data = JSON.stringify({ ...carried, metrics: metricsFor(named, new Set([...characters, ...USUAL])) } satisfies CarriedPage).replaceAll('<', '\\u003c')
+  return {
+    faces: fonts.filter(({ family, weight, range }) => named.includes(`${family} ${weight}`) && reaches(range, family === 'fallback' ? outside(characters) : characters)),
+    metrics: metricsFor(named, new Set([...characters, ...USUAL])),
+  }
+}
+
+/** The code of something that runs by itself, behind what it carries. */
+export const codeOf = (carried: Carried, script: string): string => `const CARRIED = ${JSON.stringify(carried).replaceAll('<', '\\u003c')};\n${script.replaceAll('</script', '<\\/script').replaceAll('<!--', '<\\!--')}`
+
+/** The page as text: its script, style and fonts are in it, and nothing else may be loaded or run (Content Security Policy Level 3, hashes). */
+async function pageOf(carried: Omit<Carried, 'metrics'>, { script, style, fonts, sha256 }: RunningKit): Promise<string> {
+  const { faces, metrics } = fontsFor(carried.project, fonts)
   const styles = `${faces.map(faceText).join('')}${style}`.replaceAll('</', '<\\/')
-  const code = script.replaceAll('</script', '<\\/script').replaceAll('<!--', '<\\!--')
+  const code = codeOf({ ...carried, metrics }, script)
   return [
     '<!doctype html>', '<html lang="en">', '<head>', '<meta charset="utf-8">', '<meta name="viewport" content="width=device-width, initial-scale=1">',
     `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; script-src 'sha256-${await sha256(code)}'; style-src 'sha256-${await sha256(styles)}'; font-src data:; img-src data:; base-uri 'none'; form-action 'none'">`,
-    `<title>${escaped(carried.title)}</title>`, `<style>${styles}</style>`, '</head>', '<body>', '<div id="running"></div>',
-    `<script type="application/json" id="carried">${data}</script>`, `<script type="module">${code}</script>`, '</body>', '</html>', '',
+    `<title>${escaped(carried.title)}</title>`, `<style>${styles}</style>`, '</head>', '<body>', '<div id="running"></div>', `<script type="module">${code}</script>`, '</body>', '</html>', '',
   ].join('\n')
 }
 

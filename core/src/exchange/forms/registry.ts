@@ -1,4 +1,5 @@
 import type { Form } from './form'
+import { customElement } from './custom-element'
 import { designTokens } from './design-tokens'
 import { projectFile, svgLooks, written } from './kept-forms'
 import { keyframes } from './keyframes'
@@ -7,4 +8,4 @@ import { specification } from './specification'
 import { tables } from './tables'
 
 /** Every form in which a design leaves the application, in the order in which they are offered. */
-export const FORMS: readonly Form[] = [keyframes, designTokens, tables, page, specification, svgLooks, written, projectFile]
+export const FORMS: readonly Form[] = [customElement, keyframes, designTokens, tables, page, specification, svgLooks, written, projectFile]
