@@ -58,7 +58,7 @@ describe('what goes out', () => {
   it.each(FORMS.map((form) => [form.label, form] as const))('runs nothing that a name says: %s', async (_label, form) => {
     const hostile = '</script><script>alert("1")</script><img src=x onerror=alert(2)>'
     const project = apply(skerryLine, renameComponent('boardingButton', hostile))
-    const subject: Subject = form.takes.includes('component') ? button : { of: 'project' }
+    const subject: Subject = form.takes.includes('component') ? button : form.takes.includes('take') ? { of: 'take', id: 'takeBoarding' } : { of: 'project' }
     const { files } = await form.make(project, subject, () => Promise.resolve(KIT))
     for (const { mediaType, content } of files) if (/html|svg/.test(mediaType)) expect(String(content)).not.toMatch(/<script>alert|<img/)
   })
@@ -92,6 +92,26 @@ describe('what goes out', () => {
 
   it('is refused for what is not there', async () => {
     await expect(make('tables', { of: 'component', id: 'nobody' })).rejects.toThrow('There is no component “nobody” in this project.')
+  })
+})
+
+describe('a take', () => {
+  const boarding: Subject = { of: 'take', id: 'takeBoarding' }
+
+  it('is what a hand does in a browser, as long as it takes', async () => {
+    const { actions: [pointer, keys] } = JSON.parse(textOf(await make('actions', boarding)))
+    const { inputs } = certain(skerryLine.takes.find(({ id }) => id === 'takeBoarding'))
+    const done: readonly { readonly type: string; readonly duration?: number }[] = pointer.actions
+    expect(done.filter(({ type }) => type === 'pointerDown')).toHaveLength(inputs.filter((input) => input.do === 'press').length)
+    expect(done.reduce((sum, { type, duration = 0 }) => sum + (type === 'pause' ? duration : 0), 0)).toBe(inputs.at(-1)?.atMs)
+    expect(keys.actions).toHaveLength(done.length)
+  })
+
+  it('is seen over time', async () => {
+    const strip = textOf(await make('filmstrip', boarding))
+    expect(strip.match(/ ms</g)).toHaveLength(12)
+    expect(strip).toContain('>3000 ms<')
+    expect(strip.match(/Aboard/g)?.length).toBeGreaterThan(2)
   })
 })
 

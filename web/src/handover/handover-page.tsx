@@ -63,7 +63,7 @@ function subjectAt(project: Project, search: URLSearchParams): Subject {
   return { of: 'project' }
 }
 
-const THINGS = ['component', 'screen'] as const
+const THINGS = ['component', 'screen', 'take'] as const
 
 function SubjectChoice({ project, subject, onChoose }: { readonly project: Project; readonly subject: Subject; readonly onChoose: (subject: Subject) => void }) {
   const value = subject.of === 'project' ? 'project' : `${subject.of} ${subject.id}`
@@ -77,6 +77,7 @@ function SubjectChoice({ project, subject, onChoose }: { readonly project: Proje
       <option value="project">all of {project.name}</option>
       <optgroup label="Components">{options(project.components, 'component')}</optgroup>
       <optgroup label="Screens">{options(project.screens, 'screen')}</optgroup>
+      <optgroup label="Takes">{options(project.takes, 'take')}</optgroup>
     </select>
   )
 }
