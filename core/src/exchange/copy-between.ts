@@ -1,5 +1,6 @@
 import { addAsset, addComponent, addIcon, addToken, batch, componentsOn, freeName, hasKeys, inProject, insertInto, namesGivenBy, namesOf, type Action, type Component, type Edit, type Id, type Named, type NewId, type Project } from '../document'
 import { namesOfBehaviour, namesOfLists, namesOfValues } from '../machine'
+import { textsIn } from './texts-in'
 
 /** What components use of their project, themselves and what is inside them included. */
 export interface Needed {
@@ -17,21 +18,13 @@ export interface Needed {
 export function neededBy(project: Project, ids: readonly Id[]): Needed {
   const asked = project.components.filter(({ id }) => ids.includes(id))
   const components = [...new Set([...asked, ...asked.flatMap((component) => componentsOn(project, component))])]
-  const said = new Set<unknown>()
-  for (const component of components) gather(component, said)
+  const said = textsIn(components)
   const names = new Set(components.flatMap((component) => [...namesOfValues(component), ...namesOfBehaviour(component), ...namesOfLists(component), ...namesGivenBy(component)]))
   const isSaid = ({ id }: { readonly id: Id }) => said.has(id)
   return {
     components, tokens: project.tokens.filter(isSaid), tables: project.tables.filter(isSaid), assets: project.assets.filter(isSaid), screens: project.screens.filter(isSaid),
     icons: project.icons.filter(({ name }) => said.has(name)), variables: project.variables.filter(({ name }) => names.has(name)),
   }
-}
-
-/** Every text inside a value. */
-function gather(value: unknown, into: Set<unknown>): void {
-  if (typeof value === 'string') into.add(value)
-  else if (Array.isArray(value)) value.forEach((each) => gather(each, into))
-  else if (hasKeys(value)) Object.values(value).forEach((each) => gather(each, into))
 }
 
 /** What of the needed another project has already, under the same name. */

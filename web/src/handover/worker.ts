@@ -3,6 +3,7 @@ import { allForms, FORMS, type RunningKit } from '@rheoscope/core/exchange'
 import { breakdownOf } from '../workers/breakdown'
 import { READY } from '../workers/open-worker'
 import type { HandoverAnswer, HandoverRequest } from './requests'
+import { base64Of } from '../session/base64'
 
 // Makes what is handed over, off the thread of the page.
 
@@ -40,5 +41,3 @@ async function fetched(address: string): Promise<Response> {
 async function withPictures(project: Project): Promise<Project> {
   return { ...project, assets: await Promise.all(project.assets.map(async (asset): Promise<Asset> => (asset.data === undefined ? { ...asset, data: base64Of(new Uint8Array(await (await fetched(`/assets/${asset.id}`)).arrayBuffer())) } : asset))) }
 }
-
-const base64Of = (bytes: Uint8Array): string => btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(''))

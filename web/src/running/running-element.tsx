@@ -1,10 +1,10 @@
 import { createRoot, type Root } from 'react-dom/client'
-import type { Literal } from '@rheoscope/core/document'
+import { attributeName, slug, type Literal } from '@rheoscope/core/document'
 import { LiveSurface } from '../playing/live-surface'
 import { Player } from '../playing/player'
 import { surfaceSize } from '../paint/look-picture'
 import { carried, project, surface } from './carried'
-import { attributeName, slugged, typed } from './element-names'
+import { typed } from './typed'
 import { useFrames } from '../playing/use-frames'
 import style from './running-element.css?inline'
 
@@ -77,17 +77,17 @@ class RunningElement extends HTMLElement {
     const states = run.instances.get('')?.states ?? []
     component.axes.forEach((axis, index) => {
       const state = axis.states.find(({ id }) => id === states[index])
-      if (!state || this.dataset[datasetName(axis.name)] === slugged(state.name)) return
-      axis.states.forEach((each) => this.inside.states.delete(slugged(each.name)))
-      this.inside.states.add(slugged(state.name))
-      this.setAttribute(`data-${slugged(axis.name)}`, slugged(state.name))
+      if (!state || this.dataset[datasetName(axis.name)] === slug(state.name)) return
+      axis.states.forEach((each) => this.inside.states.delete(slug(each.name)))
+      this.inside.states.add(slug(state.name))
+      this.setAttribute(`data-${slug(axis.name)}`, slug(state.name))
     })
     for (const event of happened) {
-      if (event.what === 'message' && event.instance === '') this.dispatchEvent(new CustomEvent(slugged(event.name), { bubbles: true, composed: true }))
+      if (event.what === 'message' && event.instance === '') this.dispatchEvent(new CustomEvent(slug(event.name), { bubbles: true, composed: true }))
       if (event.what === 'state' && event.instance === '') {
         const axis = component.axes.find(({ id }) => id === event.axis)
         const nameOf = (id: string | null) => axis?.states.find((state) => state.id === id)?.name ?? null
-        if (axis) this.dispatchEvent(new CustomEvent(slugged(axis.name), { bubbles: true, composed: true, detail: { from: nameOf(event.from), to: nameOf(event.to) } }))
+        if (axis) this.dispatchEvent(new CustomEvent(slug(axis.name), { bubbles: true, composed: true, detail: { from: nameOf(event.from), to: nameOf(event.to) } }))
       }
     }
     this.nameParts()
@@ -99,7 +99,7 @@ class RunningElement extends HTMLElement {
       const drawn = this.shadowRoot?.querySelector(`[data-part="#${part.id}"]`)
       if (!drawn || drawn.hasAttribute('part')) continue
       const shapes = [...drawn.children].filter(({ tagName }) => SHAPES.includes(tagName))
-      for (const each of [drawn, ...shapes]) each.setAttribute('part', slugged(part.name))
+      for (const each of [drawn, ...shapes]) each.setAttribute('part', slug(part.name))
     }
   }
 }
@@ -109,7 +109,7 @@ const NO_MARGIN = { x: 0, y: 0 }
 /** What a part is drawn with. */
 const SHAPES = ['rect', 'path', 'ellipse', 'text']
 
-const datasetName = (name: string): string => slugged(name).replace(/-([a-z])/g, (_dash, letter: string) => letter.toUpperCase())
+const datasetName = (name: string): string => slug(name).replace(/-([a-z])/g, (_dash, letter: string) => letter.toUpperCase())
 
 function Running({ player, onFrame }: { readonly player: Player; readonly onFrame: () => void }) {
   const { width, height } = surfaceSize(player.frame(performance.now()))

@@ -4,6 +4,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import type { StoredProject } from '@rheoscope/core/protocol'
 import { openProjectFile } from '../api/projects'
 import { PICTURE_TYPES } from '@rheoscope/core/document'
+import { base64Of } from '../session/base64'
 
 const LARGEST_FILE = 64 * 1024 * 1024
 
@@ -17,8 +18,6 @@ async function withPictures(file: File, files: readonly File[]): Promise<string>
   const data = new Map(await Promise.all(pictures.map(async (picture) => [picture.name, base64Of(new Uint8Array(await picture.arrayBuffer()))] as const)))
   return withPicturesBeside(await file.text(), (name) => data.get(name))
 }
-
-const base64Of = (bytes: Uint8Array): string => btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(''))
 
 /** Making projects and opening what was made: one with something in it at its contents, a new one at the component it begins with. */
 export function useMaking() {

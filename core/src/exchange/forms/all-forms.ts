@@ -1,7 +1,7 @@
 import { strToU8, zipSync } from 'fflate'
-import type { Project } from '../../document'
+import { slug, type Project } from '../../document'
 import { count } from './counted'
-import { slug, type Form, type HandedFile, type HandedOver, type RunningKit } from './form'
+import { type Form, type HandedFile, type HandedOver, type RunningKit } from './form'
 import { escaped } from './page'
 import { FORMS } from './registry'
 

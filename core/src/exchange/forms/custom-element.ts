@@ -1,6 +1,6 @@
-import { theOne, type Component, type Parameter } from '../../document'
+import { attributeName, slug, theOne, type Component, type Parameter } from '../../document'
 import { count } from './counted'
-import { slug, subjectIn, type Form, type HandedFile } from './form'
+import { subjectIn, type Form, type HandedFile } from './form'
 import { onlyFor } from './only-for'
 import { codeOf, escaped, FAMILIES, fontsFor } from './page'
 
@@ -29,7 +29,7 @@ export const customElement: Form = {
         manifestOf(tag, component, given),
       ],
       holds: [
-        `<${tag}>`, ...(given.length === 0 ? [] : [`attributes ${given.map((parameter) => attributeOf(parameter.name)).join(', ')}`]), `events ${component.axes.map((axis) => slug(axis.name)).join(', ')}`,
+        `<${tag}>`, ...(given.length === 0 ? [] : [`attributes ${given.map((parameter) => attributeName(parameter.name)).join(', ')}`]), `events ${component.axes.map((axis) => slug(axis.name)).join(', ')}`,
         `${component.axes.map((axis) => `data-${slug(axis.name)}`).join(', ')}, and a custom state for each of ${count(component.axes.reduce((sum, { states }) => sum + states.length, 0), 'state')}`,
         `parts ${component.parts.map((part) => slug(part.name)).join(', ')}`,
       ],
@@ -43,9 +43,6 @@ export const customElement: Form = {
 
 /** A name of an element: with a hyphen, and a letter first (HTML Standard, valid custom element name). */
 const tagOf = (project: string, component: string): string => `${slug(project)}-${slug(component)}`.replace(/^(?![a-z])/, 'x-')
-
-/** The attribute of a parameter: `label-text` of `labelText`. */
-const attributeOf = (name: string): string => name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`).replaceAll('_', '-').replace(/^-/, '')
 
 const TYPES: Readonly<Record<Parameter['type'], string>> = { text: 'string', number: 'number', 'yes/no': 'boolean', choice: 'string', colour: 'string', slot: 'string' }
 
@@ -68,7 +65,7 @@ function manifestOf(tag: string, { axes, parts, note }: Component, given: readon
       kind: 'javascript-module', path: `${tag}.js`,
       declarations: [{
         kind: 'class', customElement: true, name: className(tag), tagName: tag, superclass: { name: 'HTMLElement' }, ...(note === undefined ? {} : { description: note }),
-        attributes: given.map((parameter) => ({ name: attributeOf(parameter.name), fieldName: parameter.name, type: { text: typeOf(parameter) }, default: JSON.stringify(parameter.initial), ...(parameter.note === undefined ? {} : { description: parameter.note }) })),
+        attributes: given.map((parameter) => ({ name: attributeName(parameter.name), fieldName: parameter.name, type: { text: typeOf(parameter) }, default: JSON.stringify(parameter.initial), ...(parameter.note === undefined ? {} : { description: parameter.note }) })),
         members: [...given.map((parameter) => ({ kind: 'field', name: parameter.name, type: { text: typeOf(parameter) } })), { kind: 'method', name: 'put', parameters: [{ name: 'axis', type: { text: 'string' } }, { name: 'state', type: { text: 'string' } }] }],
         events: axes.map((axis) => ({ name: slug(axis.name), type: { text: 'CustomEvent' } })),
         cssParts: parts.map((part) => ({ name: slug(part.name) })), cssStates: axes.flatMap(({ states }) => states.map((state) => ({ name: slug(state.name) }))),
@@ -80,7 +77,7 @@ function manifestOf(tag: string, { axes, parts, note }: Component, given: readon
 }
 
 function exampleOf(tag: string, { name, axes }: Component, given: readonly Parameter[]): string {
-  const attributes = given.slice(0, 2).map((parameter) => ` ${attributeOf(parameter.name)}="${escaped(String(parameter.initial))}"`).join('')
+  const attributes = given.slice(0, 2).map((parameter) => ` ${attributeName(parameter.name)}="${escaped(String(parameter.initial))}"`).join('')
   const [axis] = axes
   return [
     '<!doctype html>', '<html lang="en">', '<head>', '<meta charset="utf-8">', `<title>${escaped(name)}</title>`, `<script type="module" src="${tag}.js"></script>`, '</head>', '<body>', `<${tag}${attributes}></${tag}>`,

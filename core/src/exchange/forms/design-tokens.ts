@@ -1,7 +1,7 @@
-import type { Token } from '../../document'
+import { slug, type Token } from '../../document'
 import { controlPoints, cssEasing, parseColour } from '../../motion'
 import { count } from './counted'
-import { slug, type Form } from './form'
+import { type Form } from './form'
 
 /** The names our tokens go by in that format. */
 const TYPES = { colour: 'color', duration: 'duration', easing: 'cubicBezier', size: 'dimension' } as const

@@ -1,8 +1,8 @@
-import { firstOf, theOne, type Take } from '../../document'
+import { firstOf, slug, theOne, type Take } from '../../document'
 import { drawListAt, play, startRun } from '../../run'
 import { paint, svg, toMarkup } from '../../scene'
 import { count } from './counted'
-import { slug, subjectIn, type Form } from './form'
+import { subjectIn, type Form } from './form'
 
 const FRAMES = 12
 

@@ -66,9 +66,6 @@ export function subjectIn(project: Project, subject: Subject): Project | Compone
   return found
 }
 
-/** A name as files, attributes and classes have it: `boarding-button`. */
-export const slug = (name: string): string => name.normalize('NFKD').toLowerCase().match(/[a-z0-9]+/g)?.join('-') ?? 'thing'
-
 /** The components a subject is about: itself, those on a screen, or all. */
 export function componentsOf(project: Project, subject: Subject): readonly Component[] {
   return subject.of === 'component' ? project.components.filter(({ id }) => id === subject.id) : project.components

@@ -1,4 +1,4 @@
-export { READERS, slug, subjectIn, type Form, type HandedFile, type HandedOver, type RunningKit, type Subject } from './form'
+export { READERS, subjectIn, type Form, type HandedFile, type HandedOver, type RunningKit, type Subject } from './form'
 export { allForms, zipped } from './all-forms'
 export { FORMS } from './registry'
 export type { Carried } from './page'

@@ -1,9 +1,9 @@
-import { serialise, theOne, type Component } from '../../document'
+import { serialise, slug, theOne, type Component } from '../../document'
 import { stillLife } from '../../run'
 import { writtenComponent, writtenProject } from '../../written'
 import { pictureFile } from '../picture'
 import { count } from './counted'
-import { componentsOf, slug, subjectIn, type Form, type HandedFile } from './form'
+import { componentsOf, subjectIn, type Form, type HandedFile } from './form'
 
 /** The project as text. */
 export const written: Form = {

@@ -1,9 +1,9 @@
-import { destinationsOf, statesHeldBy, theOne } from '../../document'
+import { destinationsOf, slug, statesHeldBy, theOne } from '../../document'
 import { runOfMotion } from '../../run'
 import { ruleWords } from '../../written'
 import { webAnimations } from '../web-animations'
 import { count } from './counted'
-import { slug, subjectIn, type Form } from './form'
+import { subjectIn, type Form } from './form'
 
 /** Every motion of a component for `Element.animate`. */
 export const keyframes: Form = {

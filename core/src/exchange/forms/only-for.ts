@@ -1,6 +1,7 @@
-import { componentsOn, hasKeys, type Id, type Project, type Screen } from '../../document'
+import { componentsOn, type Id, type Project, type Screen } from '../../document'
 import type { Surface } from '../../machine'
 import { neededBy } from '../copy-between'
+import { textsIn } from '../texts-in'
 
 /** A project with only what a run can come to that begins on a surface: the screens its actions lead to, and what stands on them. */
 export function onlyFor(project: Project, surface: Surface): Project {
@@ -29,12 +30,4 @@ export function onlyFor(project: Project, surface: Surface): Project {
     startScreen: project.startScreen !== null && screens.has(project.startScreen) ? project.startScreen : null,
     assets: project.assets.filter(({ id }) => said.has(id)), tokens: project.tokens.filter(({ id }) => said.has(id)),
   }
-}
-
-/** Every text inside a value. */
-export function textsIn(value: unknown, into = new Set<string>()): ReadonlySet<string> {
-  if (typeof value === 'string') into.add(value)
-  else if (Array.isArray(value)) value.forEach((each) => textsIn(each, into))
-  else if (hasKeys(value)) Object.values(value).forEach((each) => textsIn(each, into))
-  return into
 }

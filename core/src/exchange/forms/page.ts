@@ -1,9 +1,10 @@
-import type { Project } from '../../document'
+import { slug, type Project } from '../../document'
 import { metricsFor, type MetricsOfFonts } from '../../layout'
 import type { Surface } from '../../machine'
 import { count } from './counted'
-import { slug, subjectIn, type Form, type RunningFont, type RunningKit, type Subject } from './form'
-import { onlyFor, textsIn } from './only-for'
+import { subjectIn, type Form, type RunningFont, type RunningKit, type Subject } from './form'
+import { onlyFor } from './only-for'
+import { textsIn } from '../texts-in'
 
 /** What a file that runs by itself carries along, in front of its code. */
 export interface Carried {

@@ -1,11 +1,11 @@
-import { componentOf, isExpression, type Component, type Project, type Rule, type Screen } from '../../document'
+import { componentOf, isExpression, slug, type Component, type Project, type Rule, type Screen } from '../../document'
 import { parseEasing } from '../../motion'
 import { drawList, startRun, stillLife } from '../../run'
 import { paint, svg, toMarkup, type DrawList } from '../../scene'
 import { inTreeOrder, lookWords, partWords, ruleWords } from '../../written'
 import { motionSheets, responseSheets, valueWords, type MotionSheet } from './component-sheets'
 import { count } from './counted'
-import { componentsOf, slug, subjectIn, type Form } from './form'
+import { componentsOf, subjectIn, type Form } from './form'
 import { looksOf } from './kept-forms'
 import { escaped } from './page'
 

@@ -1,8 +1,8 @@
 import Papa from 'papaparse'
-import { cellIn, type Component, type Project } from '../../document'
+import { cellIn, slug, type Component, type Project } from '../../document'
 import { motionSheets, responseSheets, valueWords } from './component-sheets'
 import { count } from './counted'
-import { componentsOf, slug, subjectIn, type Form, type HandedFile } from './form'
+import { componentsOf, subjectIn, type Form, type HandedFile } from './form'
 
 type Rows = readonly (readonly (string | number)[])[]
 

@@ -1,6 +1,6 @@
-import { theOne, type Input } from '../../document'
+import { slug, theOne, type Input } from '../../document'
 import { count } from './counted'
-import { slug, subjectIn, type Form } from './form'
+import { subjectIn, type Form } from './form'
 
 /** One thing an input source does in a tick (WebDriver § 17.4). */
 type Action = Readonly<Record<string, string | number>>
