@@ -17,7 +17,7 @@ const button: Subject = { of: 'component', id: 'boardingButton' }
 describe('tables', () => {
   it('say what answers what, and every motion with its numbers, as an ordinary reader of CSV has it', async () => {
     const { files } = await make('tables', button)
-    const [, answers = [], motions = []] = files.map(({ content }) => Papa.parse<string[]>(String(content), { skipEmptyLines: true }).data)
+    const [, answers = [], motions = [], paths = []] = files.map(({ content }) => Papa.parse<string[]>(String(content), { skipEmptyLines: true }).data)
     expect(answers).toEqual([
       ['trigger', 'rest', 'over', 'working', 'done'],
       ['tap', 'working, 160 ms ease-in-out', 'working, 160 ms ease-in-out', 'ignored', 'rest, 160 ms ease-in-out'],
@@ -27,6 +27,7 @@ describe('tables', () => {
     ])
     expect(motions).toContainEqual(['boarding', 'tap', 'rest', 'working', 'plate', 'fill', '#24506f', '#767f8a', '0', '160', 'ease-in-out'])
     expect(new Set(motions.map(({ length }) => length))).toEqual(new Set([11]))
+    expect(paths).toContainEqual(['boarding', 'rest', 'done', 'rest → working → done', '1960', '1960', expect.stringContaining('1640 ms')])
   })
 
   it('are no formulas to a spreadsheet, and keep quotes, commas and line ends', async () => {
@@ -118,7 +119,7 @@ describe('a take', () => {
 describe('a specification', () => {
   it('has every look, part, answer and motion of a component with their numbers', async () => {
     const text = textOf(await make('specification', button))
-    for (const said of ['208x42 radius 6 fill #24506f', 'What a passenger taps to board.', 'The gate answers within 1.8 s.', 'rest → working', '160 ms', '#767f8a', 'role (WAI-ARIA 1.2)']) expect(text).toContain(said)
+    for (const said of ['208x42 radius 6 fill #24506f', 'What a passenger taps to board.', 'The gate answers within 1.8 s.', 'rest → working', '160 ms', '#767f8a', 'role (WAI-ARIA 1.2)', 'Promises']) expect(text).toContain(said)
     expect(text.match(/<figure>/g)).toHaveLength(4)
     expect(text).not.toContain(' id ring')
   })

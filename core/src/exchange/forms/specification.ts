@@ -1,4 +1,5 @@
-import { componentOf, isExpression, slug, type Component, type Project, type Rule, type Screen } from '../../document'
+import { pledgeText } from '../../check'
+import { componentOf, isExpression, sameValue, slug, type Component, type Pledge, type Project, type Rule, type Screen } from '../../document'
 import { parseEasing } from '../../motion'
 import { drawList, startRun, stillLife } from '../../run'
 import { paint, svg, toMarkup, type DrawList } from '../../scene'
@@ -23,7 +24,7 @@ export const specification: Form = {
     return {
       files: [{ name: `${slug(name)}-specification.html`, mediaType: 'text/html', content: documentOf(project, name, components, screens) }],
       holds: [`${count(components.length, 'component')}, ${count(screens.length, 'screen')}`],
-      leavesOut: ['Findings and promises: they are on “Findings”, and “rheoscope check” writes them.'],
+      leavesOut: ['Findings: they are on “Findings”, and “rheoscope check” writes them.'],
     }
   },
 }
@@ -49,7 +50,7 @@ function componentSection(project: Project, component: Component): string {
     '<h3>Parts</h3>', partsTable(project, component),
     ...(said.length === 0 ? [] : ['<h3>What each state changes</h3>', table(['state', 'what it says'], said)]),
     ...responseSheets(project, component).map(({ axis, rows }) => `<h3>Answers${axes.length === 1 ? '' : ` of ${escaped(axis.name)}`}</h3>${table(['when', ...axis.states.map((state) => state.name)], rows.map(({ trigger, cells }) => [trigger, ...cells.map((cell) => (cell === '' ? '·' : cell))]))}`),
-    ...notesOf(project, component), '<h3>Motions</h3>', ...motionSheets(project, component).filter(({ moves }) => moves.length > 0).map((sheet) => motionSection(sheet)), keyboard(component),
+    ...notesOf(project, component), '<h3>Motions</h3>', ...motionSheets(project, component).filter(({ moves }) => moves.length > 0).map((sheet) => motionSection(sheet)), keyboard(component), promised(project, { component: id }),
   ])
 }
 
@@ -83,6 +84,12 @@ function score(moves: MotionSheet['moves'], lengthMs: number): string {
   return `<svg class="score" role="img" aria-label="The curves of ${moves.length} lanes over ${Math.round(lengthMs)} ms" width="${width}" height="${moves.length * height}" viewBox="0 0 ${width} ${moves.length * height}">${lanes.join('')}</svg>`
 }
 
+/** What has always to be so of a component or screen. */
+function promised(project: Project, surface: Pledge['surface']): string {
+  const said = project.promises.filter((pledge) => sameValue(pledge.surface, surface))
+  return said.length === 0 ? '' : `<h3>Promises</h3><ul>${said.map((pledge) => `<li>${escaped(pledgeText(project, pledge))}${pledge.note === undefined ? '' : `<br><em>${escaped(pledge.note)}</em>`}</li>`).join('')}</ul>`
+}
+
 /** What of a component answers to the keyboard, and what is told to who does not see it. */
 function keyboard({ parts, rules }: Component): string {
   const told = parts.flatMap(({ name, base }) => { const { role, accessibleName } = base; return role === undefined || role === 'none' ? [] : [[name, String(role), accessibleName === undefined ? 'what it says' : isExpression(accessibleName) ? `= ${accessibleName.expr}` : String(accessibleName), base.focusable === true ? 'Tab stops here' : '']] })
@@ -96,7 +103,7 @@ function screenSection(project: Project, screen: Screen): string {
   const used = parts.flatMap((part) => (part.kind === 'instance' ? [componentOf(project, part.component)?.name ?? ''] : []))
   return section(id, name, note, [
     `<p>${escaped(`A ${kind}, ${device}, ${width} × ${height} px.`)}${used.length === 0 ? '' : escaped(` On it: ${[...new Set(used)].join(', ')}.`)}</p>`, `<figure>${picture(drawList(startRun(project, { screen: id })), name)}</figure>`,
-    '<h3>What stands on it</h3>', partsTable(project, screen), ...(ways.length === 0 ? [] : ['<h3>Where it leads</h3>', table(['when', 'what happens'], ways)]), ...notesOf(project, screen),
+    '<h3>What stands on it</h3>', partsTable(project, screen), ...(ways.length === 0 ? [] : ['<h3>Where it leads</h3>', table(['when', 'what happens'], ways)]), ...notesOf(project, screen), promised(project, { screen: id }),
   ])
 }
 

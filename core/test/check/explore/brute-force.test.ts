@@ -6,9 +6,9 @@ import { advanceTo, send, startRun } from '@rheoscope/core/run'
 import { reachedByTrying, reachedOn } from './brute-force'
 import { machines, projectWith, prototypeOf, prototypes, type PlainMachine, type PlainPrototype, type PlainRule } from './random-machine'
 
-const MACHINES = Number(process.env.RHEOSCOPE_MACHINES ?? 300)
+const MACHINES = Number(process.env.RHEOSCOPE_MACHINES ?? 150)
 
-const PROTOTYPES = Number(process.env.RHEOSCOPE_PROTOTYPES ?? 60)
+const PROTOTYPES = Number(process.env.RHEOSCOPE_PROTOTYPES ?? 30)
 
 /** What an exploration says can be reached; null when something goes on for ever or it gave up. */
 function reachedByExploring(plain: readonly PlainMachine[]): ReadonlySet<string> | null {

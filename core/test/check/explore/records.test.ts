@@ -8,7 +8,7 @@ import { tablesReachedByTrying } from './brute-force-records'
 import { expectExplored } from './expect-explored'
 import { shops, shopWith, triedShops, type PlainShop } from './random-shop'
 
-const SHOPS = Number(process.env.RHEOSCOPE_SHOPS ?? 40)
+const SHOPS = Number(process.env.RHEOSCOPE_SHOPS ?? 25)
 
 test('whatever is written and becomes of the records of random tables, the exploration has seen it happen', () => {
   fc.assert(fc.property(shops, (plain) => {
@@ -17,7 +17,7 @@ test('whatever is written and becomes of the records of random tables, the explo
   }), { numRuns: SHOPS })
 })
 
-const TRIED = Number(process.env.RHEOSCOPE_SHOPS ?? 60)
+const TRIED = Number(process.env.RHEOSCOPE_SHOPS ?? 30)
 
 /** What an exploration says a table can become, with the states of its items and of what holds them, and whether that is exact; null where it gave up. */
 function tablesExplored(plain: PlainShop): { readonly reached: ReadonlySet<string>; readonly isExact: boolean } | null {
