@@ -10,7 +10,7 @@ const MOST_SHOWN = 40_000
 export function Result({ project, subject, form, made }: { readonly project: Project; readonly subject: Subject; readonly form: Form; readonly made: HandedOver }) {
   const [chosen, setChosen] = useState(firstOf(made.files).name)
   const file = made.files.find(({ name }) => name === chosen) ?? firstOf(made.files)
-  const address = `/handed/${project.id}/${form.name}?${new URLSearchParams({ of: subject.of, ...(subject.of === 'project' ? {} : { thing: subject.id }) })}`
+  const address = `/handed/${project.id}/${form.name}?${new URLSearchParams({ of: subject.of, ...(subject.of === 'project' ? {} : { thing: subject.id }), at: String(timeOf(made)) })}`
   const isPage = file.mediaType === 'text/html'
   const [isCode, setCode] = useState(false)
   return (
@@ -30,6 +30,16 @@ export function Result({ project, subject, form, made }: { readonly project: Pro
       {isPage && !isCode ? <iframe title={`${form.label} as it will be seen`} src={address} sandbox="allow-scripts" /> : <Shown file={file} />}
     </main>
   )
+}
+
+const times = new WeakMap<HandedOver, number>()
+let last = 0
+
+/** A number for each time something was made, so that a frame shows it anew. */
+function timeOf(made: HandedOver): number {
+  const time = times.get(made) ?? ++last
+  times.set(made, time)
+  return time
 }
 
 function Shown({ file: { name, mediaType, content } }: { readonly file: HandedFile }) {

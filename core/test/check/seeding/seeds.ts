@@ -244,9 +244,10 @@ export const SEEDS: readonly Seed[] = [
     sow.thereAndBack(to, 500)
   }),
   seed('drag-only', (sow) => {
+    if (!sow.isApart) return false
     const [part, to] = [sow.part('box', {}), sow.state()]
     sow.rule({ on: 'drag start' }, sow.start, to, { part })
-    sow.rule(key('F9'), to, sow.start)
+    return void sow.rule(key('F9'), to, sow.start)
   }),
   seed('acts-on-press', (sow) => {
     const [part, to] = [sow.part('box', {}), sow.state()]
