@@ -43,6 +43,6 @@ export default defineConfig(({ mode }) => ({
   publicDir: false,
   build: {
     outDir: 'dist/running', emptyOutDir: mode !== 'element', target: 'es2022',
-    lib: { entry: path.join(RUNNING, mode === 'element' ? 'running-element.tsx' : 'running-page.tsx'), name: 'running', formats: ['iife'], fileName: () => (mode === 'element' ? 'element.js' : 'page.js'), cssFileName: 'page' },
+    lib: { entry: path.join(RUNNING, mode === 'element' ? 'running-element.tsx' : 'running-page.tsx'), name: 'running', formats: ['iife'], fileName: () => (mode === 'element' ? 'element.js' : 'page.js'), cssFileName: mode === 'element' ? 'element' : 'page' },
   },
 }))

@@ -49,6 +49,7 @@ test.each(TAKES.map((take) => [take.name, take] as const))('a page that runs by 
 test('the page of Home has at most 200 kB when it is sent', async () => {
   const { files: [page] } = await handedOver(skerryLine, { as: 'page', screen: 'Home' })
   const bytes = gzipSync(page!.content).length
+  expect(String(page!.content)).toContain('overflow:hidden')
   process.stdout.write(`the page of Home: ${bytes} bytes\n`)
   expect(bytes).toBeLessThan(200_000)
 })
