@@ -5,7 +5,7 @@ import { gzipSync } from 'node:zlib'
 import { expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
 import type { Input, Take } from '@rheoscope/core/document'
-import { drawListAt, play, startRun } from '@rheoscope/core/run'
+import { drawListAt, replay } from '@rheoscope/core/run'
 import { paint, toMarkup } from '@rheoscope/core/scene'
 import { handedOver } from '../../cli/src/handed-over'
 import { useApplication } from '../harness/application'
@@ -24,9 +24,7 @@ function stepsOf({ inputs: done, ...take }: Take): readonly PageStep[] {
   const inputs = done.map((input): Input => ('x' in input ? { ...input, x: tenth(input.x), y: tenth(input.y) } : input))
   const instants = Array.from({ length: INSTANTS }, (_each, index) => Math.round((take.endsAtMs * index) / (INSTANTS - 1)))
   const drawn = instants.map((toMs): PageStep => {
-    const run = startRun(skerryLine, take.surface, { chance: { seed: 1 } })
-    play(run, inputs, toMs)
-    return { toMs, drawn: paint(drawListAt(run, toMs), 'SCOPE').map(toMarkup).join('') }
+    return { toMs, drawn: paint(drawListAt(replay(skerryLine, take.surface, inputs, toMs, { chance: { seed: 1 } }), toMs), 'SCOPE').map(toMarkup).join('') }
   })
   return [...inputs.map((input): PageStep => ({ toMs: input.atMs, input })), ...drawn].toSorted((a, b) => a.toMs - b.toMs || Number('drawn' in a) - Number('drawn' in b))
 }
@@ -39,9 +37,9 @@ test.each(TAKES.map((take) => [take.name, take] as const))('a page that runs by 
   const { files: [page] } = await handedOver(skerryLine, { as: 'page', screen })
   const folder = mkdtempSync(path.join(tmpdir(), 'rheoscope-page-'))
   writeFileSync(path.join(folder, 'page.html'), page!.content)
-  const { driver } = application.browser
-  await driver.manage().window().setRect({ width: 1400, height: 1400 })
-  const differences = await drive(driver, `file://${folder}/page.html`, stepsOf(take))
+  const hands = application.hands()
+  await hands.driver.manage().window().setRect({ width: 1400, height: 1400 })
+  const differences = await drive(hands, `file://${folder}/page.html`, stepsOf(take))
   rmSync(folder, { recursive: true })
   expect(differences).toEqual([])
 })

@@ -1,7 +1,5 @@
-import { DEV_TOOLS, DEV_TOOLS_ANSWER } from './browser'
-import type { WebDriver } from 'selenium-webdriver'
-import { Command } from 'selenium-webdriver/lib/command.js'
 import type { Input } from '@rheoscope/core/document'
+import type { Hands } from './hands'
 
 /** Something done to a page whose clock stands: time goes on to an instant, then something is done, or what is drawn is held against markup. */
 export type PageStep = { readonly toMs: number } & ({ readonly input: Input } | { readonly drawn: string })
@@ -60,16 +58,12 @@ const go = async () => {
 go().then(() => done(found), (error) => done([{ atMs: now, expected: '', found: String(error) }]))`
 
 /** Opens a page whose clock stands, with motion as it is designed, and takes it through steps. */
-export async function drive(driver: WebDriver, address: string, steps: readonly PageStep[]): Promise<readonly Difference[]> {
-  const { identifier } = await ask<{ identifier: string }>(driver, 'Page.addScriptToEvaluateOnNewDocument', { source: CLOCK })
-  await tell(driver, 'Emulation.setEmulatedMedia', { features: [{ name: 'prefers-reduced-motion', value: 'no-preference' }] })
-  await driver.get(address)
-  const differences = await driver.executeAsyncScript<readonly Difference[]>(DRIVE, steps)
-  await tell(driver, 'Page.removeScriptToEvaluateOnNewDocument', { identifier })
-  await tell(driver, 'Emulation.setEmulatedMedia', { features: [] })
+export async function drive(hands: Hands, address: string, steps: readonly PageStep[]): Promise<readonly Difference[]> {
+  const { identifier } = await hands.askDevTools('Page.addScriptToEvaluateOnNewDocument', { source: CLOCK }) as { readonly identifier: string }
+  await hands.askDevTools('Emulation.setEmulatedMedia', { features: [{ name: 'prefers-reduced-motion', value: 'no-preference' }] })
+  await hands.driver.get(address)
+  const differences = await hands.driver.executeAsyncScript<readonly Difference[]>(DRIVE, steps)
+  await hands.askDevTools('Page.removeScriptToEvaluateOnNewDocument', { identifier })
+  await hands.askDevTools('Emulation.setEmulatedMedia', { features: [] })
   return differences
 }
-
-const tell = async (driver: WebDriver, cmd: string, params: object): Promise<void> => void await driver.execute(new Command(DEV_TOOLS).setParameters({ cmd, params }))
-
-const ask = async <T>(driver: WebDriver, cmd: string, params: object): Promise<T> => await driver.execute(new Command(DEV_TOOLS_ANSWER).setParameters({ cmd, params })) as T

@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises'
 import path from 'node:path'
 import express, { type RequestHandler, type Router } from 'express'
 import { RheoError } from '@rheoscope/core/document'
-import { FORMS, type HandedFile, type RunningKit } from '@rheoscope/core/exchange'
+import { FORMS, runningKit, type HandedFile } from '@rheoscope/core/exchange'
 import { validated } from '@rheoscope/core/schema'
 import { choice, object, optional, text } from '@rheoscope/core/shape'
 import type { AssetStore } from './asset-store'
@@ -18,12 +18,13 @@ const Asked = object({ of: choice('project', 'component', 'screen', 'take'), thi
  */
 export function handedPages(store: ProjectStore, assets: AssetStore, web: string): Router {
   const router = express.Router()
+  const kit = () => runningKit((file) => readFile(path.join(web, 'running', file), 'utf8'), async (text) => createHash('sha256').update(text).digest('base64'))
   const show: RequestHandler<{ id: string; form: string }> = async (request, response) => {
     const { of, thing } = validated(Asked, request.query, 'The request')
     const form = FORMS.find(({ name }) => name === request.params.form)
     if (!form?.takes.includes(of)) throw new RheoError('missing', 'form', 'There is no such form of this.')
     const { project } = await store.load(request.params.id)
-    const { files } = await form.make(await assets.putIn(project), of === 'project' ? { of } : { of, id: thing ?? '' }, () => runningKit(web))
+    const { files } = await form.make(await assets.putIn(project), of === 'project' ? { of } : { of, id: thing ?? '' }, kit)
     const [file] = files
     if (!file) throw new RheoError('missing', 'form', 'There is nothing to hand over.')
     response.set({ 'content-security-policy': "sandbox allow-scripts; frame-ancestors 'self'", 'cache-control': 'no-store' }).type(file.mediaType).send(alone(file, files))
@@ -36,11 +37,4 @@ export function handedPages(store: ProjectStore, assets: AssetStore, web: string
 function alone({ content }: HandedFile, files: readonly HandedFile[]): string | Buffer {
   if (typeof content !== 'string') return Buffer.from(content)
   return files.reduce((text, { name, content: code }) => text.replace(`<script type="module" src="${name}"></script>`, () => `<script type="module">${String(code)}</script>`), content)
-}
-
-/** What the build leaves for pages that run by themselves. */
-async function runningKit(web: string): Promise<RunningKit> {
-  const [script, element, style, fonts] = await Promise.all(['page.js', 'element.js', 'page.css', 'fonts.json'].map((name) => readFile(path.join(web, 'running', name), 'utf8')))
-  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the build of this version has written it
-  return { script: script ?? '', element: element ?? '', style: style ?? '', fonts: JSON.parse(fonts ?? '[]') as RunningKit['fonts'], sha256: async (text) => createHash('sha256').update(text).digest('base64') }
 }

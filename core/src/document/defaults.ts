@@ -2,6 +2,7 @@ import type { Axis, Component, State } from './component'
 import { EMPTY_MOTION } from './motion'
 import type { Part } from './part'
 import { DOCUMENT_VERSION, type Project } from './project'
+import { slug } from './slug'
 import type { Id } from './value'
 
 /** Makes an identifier for something of a name, or of a kind where it has none. The caller supplies it, because `core` has no randomness. */
@@ -9,7 +10,7 @@ export type NewId = (name: string) => Id
 
 /** An identifier that reads like a name; what is behind it makes it one of its own. */
 export function idFrom(name: string, suffix: string): Id {
-  const stem = (name.normalize('NFKD').toLowerCase().match(/[a-z0-9]+/g) ?? []).join('-').slice(0, 40)
+  const stem = slug(name, '').slice(0, 40)
   return `${/^[a-z]/.test(stem) ? stem : `n${stem}`}-${suffix}`
 }
 

@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
 import { addColumn, addRecord, batch, cellOf, freeName, itemAt, LIMITS, RheoError, setColumn, setTableCell, type DataTable, type Edit, type NewId } from '../document'
+import { counted } from './counted'
 
 /**
  * The rows of delimited values: tabs as spreadsheets put them on the clipboard, commas or semicolons as in CSV (RFC 4180). Empty rows are left out.
@@ -72,8 +73,6 @@ export function pasteText(table: DataTable, from: { readonly row: number; readon
   const did = [`${counted(rows.length, 'record')} pasted`, ...(added.length > 0 ? [`${counted(added.length, 'column')} added`] : []), ...(heads ? ['the first row names the columns'] : [])]
   return { edit, says: `${did.join(', ')}.` }
 }
-
-const counted = (count: number, what: string): string => `${count.toLocaleString('en')} ${what}${count === 1 ? '' : 's'}`
 
 /** Whether the first of some rows names the columns: words that are all others, over several columns or over values that are no words. */
 function hasHeads([heads = [], ...rows]: readonly (readonly string[])[]): boolean {

@@ -1,9 +1,15 @@
 import { paint, svg, toMarkup, type DrawList } from '../scene'
 
 /** A frame as a stand-alone SVG file, as large as its surface in px. */
-export function pictureFile(list: DrawList): string {
+export const pictureFile = (list: DrawList): string => `${pictureMarkup(list, 'picture', { xmlns: 'http://www.w3.org/2000/svg' })}\n`
+
+/**
+ * A frame as an SVG element, as large as its surface in px.
+ *
+ * @param scope what the identifiers inside it begin with, so that they are there once in a document
+ */
+export function pictureMarkup(list: DrawList, scope: string, more: Readonly<Record<string, string>>): string {
   const width = Number(list[0]?.values.width ?? 0)
   const height = Number(list[0]?.values.height ?? 0)
-  const attributes = { xmlns: 'http://www.w3.org/2000/svg', width, height, viewBox: `0 0 ${width} ${height}` }
-  return `${toMarkup(svg('svg', 'picture', attributes, paint(list, 'picture')))}\n`
+  return toMarkup(svg('svg', 'picture', { ...more, width, height, viewBox: `0 0 ${width} ${height}` }, paint(list, scope)))
 }

@@ -1,4 +1,4 @@
-import { fieldsOf, isFields, jsonOr, type Asset, type Project } from '../document'
+import { fieldsOf, isFields, jsonOr, slug, type Asset, type Project } from '../document'
 
 /** A picture as a file. */
 export interface PictureFile {
@@ -11,8 +11,7 @@ const ENDINGS: Readonly<Record<Asset['mediaType'], string>> = { 'image/png': 'pn
 
 /** What the file of a picture is called that lies beside a written form: its name, and the first signs of its identifier, which is made from its bytes. */
 function fileNameOf({ id, name, mediaType }: Pick<Asset, 'id' | 'name' | 'mediaType'>): string {
-  const stem = name.replace(/\.\w{2,4}$/, '').normalize('NFKD').toLowerCase().match(/[a-z0-9]+/g)?.join('-') ?? 'picture'
-  return `${stem.slice(0, 40)}-${id.slice(0, 8)}.${ENDINGS[mediaType]}`
+  return `${slug(name.replace(/\.\w{2,4}$/, ''), 'picture').slice(0, 40)}-${id.slice(0, 8)}.${ENDINGS[mediaType]}`
 }
 
 /** A project without the bytes of its pictures, and those as the files that lie beside its written form. */

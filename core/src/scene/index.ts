@@ -8,7 +8,7 @@ export { corners, handlePoint, HANDLES, reshaped, resized, turned, type Frame, t
 export { isOnShape } from './shape'
 export { snap, toGrid, type Guide, type Snap } from './snap'
 export { aligned, ALIGNMENTS, around, distributed, type Alignment } from './align'
-export { svg, toMarkup, type SvgNode } from './svg'
+export { escaped, svg, toMarkup, type SvgNode } from './svg'
 export { paint } from './paint'
 export { FONT_FAMILIES } from './paint-text'
 export { outlineBounds, outlineOf, strokesOf, transformedOutline, type PathPoint, type Stroke } from './path-points'

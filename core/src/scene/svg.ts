@@ -17,7 +17,8 @@ export const svg = (
 
 const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
 
-const escaped = (text: string): string => text.replace(/[&<>"]/g, (character) => certain(ESCAPES[character]))
+/** A text as it stands inside an element or between the double quotes of an attribute, in XML and HTML. */
+export const escaped = (text: string): string => text.replace(/[&<>"]/g, (character) => certain(ESCAPES[character]))
 
 /** The element as markup that can stand inside an SVG document. */
 export function toMarkup(node: SvgNode): string {

@@ -3,6 +3,7 @@ import { useSearchParams } from 'react-router'
 import { Button } from '@mui/material'
 import { slug, type Named, type Project } from '@rheoscope/core/document'
 import { FORMS, READERS, zipped, type Form, type HandedFile, type HandedOver, type Subject } from '@rheoscope/core/exchange'
+import { handedOverFields } from '../frame/addresses'
 import { Crumbs } from '../frame/crumbs'
 import { MoreMenu } from '../frame/more-menu'
 import { MAIN } from '../frame/use-focus-kept'
@@ -23,7 +24,7 @@ export function HandoverPage() {
   const subject = subjectAt(project, search)
   const possible = FORMS.filter(({ takes }) => takes.includes(subject.of))
   const form = possible.find(({ name }) => name === search.get('form')) ?? possible.find(({ name }) => name === 'page') ?? possible[0]
-  const go = (to: Subject, name: string | undefined) => setSearch({ ...(to.of === 'project' ? {} : { of: to.of, thing: to.id }), ...(name === undefined ? {} : { form: name }) })
+  const go = (to: Subject, name: string | undefined) => setSearch({ ...handedOverFields(to), ...(name === undefined ? {} : { form: name }) })
   return (
     <div className="handover">
       <header className="top-bar">
@@ -50,7 +51,7 @@ export function HandoverPage() {
             )
           })}
         </nav>
-        {form && <OneForm key={`${form.name} ${subject.of} ${subject.of === 'project' ? '' : subject.id}`} project={project} subject={subject} form={form} />}
+        {form && <OneForm key={`${form.name} ${keyOf(subject)}`} project={project} subject={subject} form={form} />}
       </div>
     </div>
   )
@@ -59,21 +60,21 @@ export function HandoverPage() {
 /** What an address says; all of the project where it says nothing that is there. */
 function subjectAt(project: Project, search: URLSearchParams): Subject {
   const [of, id] = [search.get('of'), search.get('thing')]
-  if ((of === 'component' || of === 'screen' || of === 'take') && id !== null && project[`${of}s`].some((each) => each.id === id)) return { of, id }
-  return { of: 'project' }
+  const kind = THINGS.find((each) => each === of)
+  return kind && id !== null && project[`${kind}s`].some((each) => each.id === id) ? { of: kind, id } : { of: 'project' }
 }
 
 const THINGS = ['component', 'screen', 'take'] as const
 
+/** A word for what is handed over, of its own for each thing. */
+const keyOf = (subject: Subject): string => (subject.of === 'project' ? subject.of : `${subject.of} ${subject.id}`)
+
 function SubjectChoice({ project, subject, onChoose }: { readonly project: Project; readonly subject: Subject; readonly onChoose: (subject: Subject) => void }) {
-  const value = subject.of === 'project' ? 'project' : `${subject.of} ${subject.id}`
-  const options = (things: readonly Named[], of: (typeof THINGS)[number]) => things.map(({ id, name }) => <option key={id} value={`${of} ${id}`}>{name}</option>)
-  const choose = (chosen: string) => {
-    const of = THINGS.find((each) => chosen.startsWith(`${each} `))
-    onChoose(of === undefined ? { of: 'project' } : { of, id: chosen.slice(of.length + 1) })
-  }
+  const subjects = THINGS.flatMap((of) => project[`${of}s`].map(({ id }): Subject => ({ of, id })))
+  const options = (things: readonly Named[], of: (typeof THINGS)[number]) => things.map(({ id, name }) => <option key={id} value={keyOf({ of, id })}>{name}</option>)
+  const choose = (chosen: string) => onChoose(subjects.find((each) => keyOf(each) === chosen) ?? { of: 'project' })
   return (
-    <select aria-label="What is handed over" value={value} onChange={(event) => choose(event.target.value)}>
+    <select aria-label="What is handed over" value={keyOf(subject)} onChange={(event) => choose(event.target.value)}>
       <option value="project">all of {project.name}</option>
       <optgroup label="Components">{options(project.components, 'component')}</optgroup>
       <optgroup label="Screens">{options(project.screens, 'screen')}</optgroup>

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { firstOf, type Project } from '@rheoscope/core/document'
 import type { Form, HandedFile, HandedOver, Subject } from '@rheoscope/core/exchange'
+import { handedOverFields } from '../frame/addresses'
 import { MAIN } from '../frame/use-focus-kept'
 
 /** What is shown of a text; the file has all of it. */
@@ -10,7 +11,7 @@ const MOST_SHOWN = 40_000
 export function Result({ project, subject, form, made }: { readonly project: Project; readonly subject: Subject; readonly form: Form; readonly made: HandedOver }) {
   const [chosen, setChosen] = useState(firstOf(made.files).name)
   const file = made.files.find(({ name }) => name === chosen) ?? firstOf(made.files)
-  const address = `/handed/${project.id}/${form.name}?${new URLSearchParams({ of: subject.of, ...(subject.of === 'project' ? {} : { thing: subject.id }), at: String(timeOf(made)) })}`
+  const address = `/handed/${project.id}/${form.name}?${new URLSearchParams({ of: subject.of, ...handedOverFields(subject), at: String(timeOf(made)) })}`
   const isPage = file.mediaType === 'text/html'
   const [isCode, setCode] = useState(false)
   return (

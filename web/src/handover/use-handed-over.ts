@@ -4,7 +4,26 @@ import type { HandedOver, Subject } from '@rheoscope/core/exchange'
 import { OpenWorker } from '../workers/open-worker'
 import type { HandoverAnswer, HandoverRequest } from './requests'
 
-const makeWorker = () => new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
+interface Ears {
+  readonly made: (made: HandedOver) => void
+  readonly fail: (sentence: string) => void
+  /** Told how much of it is done, 0 to 1. */
+  readonly share?: (share: number) => void
+}
+
+/** Has something made off the thread of the page; it is given up when that is closed. */
+function making(request: HandoverRequest, { made, fail, share }: Ears): Pick<OpenWorker<HandoverRequest, HandoverAnswer>, 'close'> {
+  const worker = new OpenWorker<HandoverRequest, HandoverAnswer>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }), 'Handing over', {
+    hear: (answer) => {
+      if ('made' in answer) made(answer.made)
+      else if ('share' in answer) share?.(answer.share)
+      else fail(answer.broken.sentence)
+    },
+    fail: ({ sentence }) => fail(sentence),
+  })
+  worker.send(request)
+  return worker
+}
 
 /** What is edited is made anew when it has rested for so long, in ms. */
 const REST_MS = 400
@@ -17,60 +36,46 @@ export interface Making {
   readonly problem: string | null
 }
 
-/** A form of something, made off the thread of the page and again after each edit. */
+const BEGINNING: Making = { made: null, isMaking: true, problem: null }
+
+/** One form of one thing, made again after each edit. Another form or thing is made where this is mounted anew. */
 export function useHandedOver(project: Project, subject: Subject, form: string): Making {
-  const key = `${form} ${subject.of} ${subject.of === 'project' ? '' : subject.id}`
-  const [making, setMaking] = useState<Making & { readonly key: string }>({ made: null, isMaking: true, problem: null, key })
+  const [asked] = useState({ subject, form })
+  const [state, setState] = useState(BEGINNING)
   useEffect(() => {
-    let worker: OpenWorker<HandoverRequest, HandoverAnswer> | undefined
-    setMaking((last) => ({ made: last.key === key ? last.made : null, isMaking: true, problem: null, key }))
-    const begin = () => {
-      const fail = (problem: string) => setMaking({ made: null, isMaking: false, problem, key })
-      worker = new OpenWorker(makeWorker(), 'Handing over', {
-        hear: (answer) => {
-          if ('made' in answer) setMaking({ made: answer.made, isMaking: false, problem: null, key })
-          else if ('broken' in answer) fail(answer.broken.sentence)
-        },
-        fail: ({ sentence }) => fail(sentence),
-      })
-      worker.send({ project, subject, form })
-    }
-    const waiting = setTimeout(begin, REST_MS)
+    let worker: ReturnType<typeof making> | undefined
+    setState(({ made }) => ({ ...BEGINNING, made }))
+    const waiting = setTimeout(() => {
+      worker = making({ project, ...asked }, { made: (made) => setState({ made, isMaking: false, problem: null }), fail: (problem) => setState({ made: null, isMaking: false, problem }) })
+    }, REST_MS)
     return () => {
       clearTimeout(waiting)
       worker?.close()
     }
-    // The subject is what its key says.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [project, key])
-  return making.key === key ? making : { made: null, isMaking: true, problem: null }
+  }, [project, asked])
+  return state
 }
 
 /** Everything in one file: how far it is, and what begins and ends it. */
 export function useAllForms(project: Project, onMade: (made: HandedOver) => void) {
   const [share, setShare] = useState<number | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
-  const worker = useRef<OpenWorker<HandoverRequest, HandoverAnswer> | null>(null)
+  const worker = useRef<ReturnType<typeof making> | null>(null)
   const end = () => {
     worker.current?.close()
     worker.current = null
     setShare(null)
   }
   useEffect(() => () => worker.current?.close(), [])
-  const fail = (sentence: string) => { end(); setProblem(sentence) }
   const begin = () => {
     end()
     setProblem(null)
     setShare(0)
-    worker.current = new OpenWorker(makeWorker(), 'Handing over', {
-      hear: (answer) => {
-        if ('share' in answer) setShare(answer.share)
-        else if ('broken' in answer) fail(answer.broken.sentence)
-        else { end(); onMade(answer.made) }
-      },
-      fail: ({ sentence }) => fail(sentence),
+    worker.current = making({ project, subject: { of: 'project' }, form: null }, {
+      made: (made) => { end(); onMade(made) },
+      fail: (sentence) => { end(); setProblem(sentence) },
+      share: setShare,
     })
-    worker.current.send({ project, subject: { of: 'project' }, form: null })
   }
   return { share, problem, begin, end }
 }

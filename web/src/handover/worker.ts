@@ -1,9 +1,9 @@
 import type { Asset, Project } from '@rheoscope/core/document'
-import { allForms, FORMS, type RunningKit } from '@rheoscope/core/exchange'
+import { allForms, FORMS, runningKit, type RunningKit } from '@rheoscope/core/exchange'
 import { breakdownOf } from '../workers/breakdown'
+import { base64Of } from '../session/base64'
 import { READY } from '../workers/open-worker'
 import type { HandoverAnswer, HandoverRequest } from './requests'
-import { base64Of } from '../session/base64'
 
 // Makes what is handed over, off the thread of the page.
 
@@ -22,12 +22,8 @@ async function answer({ project, subject, form: named }: HandoverRequest): Promi
 
 const say = (answered: HandoverAnswer): void => postMessage(answered)
 
-/** What pages that run by themselves are built of, as the server has it now. */
-async function kit(): Promise<RunningKit> {
-  const [script, element, style, fonts] = await Promise.all(['page.js', 'element.js', 'page.css', 'fonts.json'].map(async (name) => (await fetched(`/running/${name}`)).text()))
-  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the build of this version has written it
-  return { script: script ?? '', element: element ?? '', style: style ?? '', fonts: JSON.parse(fonts ?? '[]') as RunningKit['fonts'], sha256 }
-}
+/** What is built for what runs by itself, as the server has it now. */
+const kit = (): Promise<RunningKit> => runningKit(async (file) => (await fetched(`/running/${file}`)).text(), sha256)
 
 const sha256 = async (text: string): Promise<string> => base64Of(new Uint8Array(await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text))))
 

@@ -77,10 +77,11 @@ class RunningElement extends HTMLElement {
     const states = run.instances.get('')?.states ?? []
     component.axes.forEach((axis, index) => {
       const state = axis.states.find(({ id }) => id === states[index])
-      if (!state || this.dataset[datasetName(axis.name)] === slug(state.name)) return
+      const attribute = `data-${slug(axis.name)}`
+      if (!state || this.getAttribute(attribute) === slug(state.name)) return
       axis.states.forEach((each) => this.inside.states.delete(slug(each.name)))
       this.inside.states.add(slug(state.name))
-      this.setAttribute(`data-${slug(axis.name)}`, slug(state.name))
+      this.setAttribute(attribute, slug(state.name))
     })
     for (const event of happened) {
       if (event.what === 'message' && event.instance === '') this.dispatchEvent(new CustomEvent(slug(event.name), { bubbles: true, composed: true }))
@@ -108,8 +109,6 @@ const NO_MARGIN = { x: 0, y: 0 }
 
 /** What a part is drawn with. */
 const SHAPES = ['rect', 'path', 'ellipse', 'text']
-
-const datasetName = (name: string): string => slug(name).replace(/-([a-z])/g, (_dash, letter: string) => letter.toUpperCase())
 
 function Running({ player, onFrame }: { readonly player: Player; readonly onFrame: () => void }) {
   const { width, height } = surfaceSize(player.frame(performance.now()))

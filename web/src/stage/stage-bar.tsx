@@ -2,6 +2,7 @@ import { Link, useNavigate } from 'react-router'
 import { MenuItem, ToggleButton, ToggleButtonGroup } from '@mui/material'
 import { addScreen, duplicateScreen, removeScreen, renameScreen } from '@rheoscope/core/document'
 import { Crumbs } from '../frame/crumbs'
+import { addressOfHandover } from '../frame/addresses'
 import { MoreMenu } from '../frame/more-menu'
 import { PageTitle } from '../frame/page-title'
 import { CommitField } from '../fields/commit-field'
@@ -66,7 +67,7 @@ function MoreOfScreen() {
   }
   return (
     <MoreMenu items={(onClose) => [
-      <MenuItem key="hand-over" onClick={() => { onClose(); void navigate(`/project/${project.id}/handover?${new URLSearchParams({ of: 'screen', thing: screen.id })}`) }}>Hand over {screen.name}</MenuItem>,
+      <MenuItem key="hand-over" onClick={() => { onClose(); void navigate(addressOfHandover(project.id, { of: 'screen', id: screen.id })) }}>Hand over {screen.name}</MenuItem>,
       <MenuItem key="duplicate" onClick={() => { onClose(); duplicate() }}>Duplicate {screen.name}</MenuItem>,
       <MenuItem key="remove" onClick={() => { onClose(); remove() }}>Delete {screen.name} with its takes</MenuItem>,
       <MenuItem key="line" divider disabled />,

@@ -1,8 +1,8 @@
 import { strToU8, zipSync } from 'fflate'
 import { slug, type Project } from '../../document'
-import { count } from './counted'
+import { escaped } from '../../scene'
+import { counted } from '../counted'
 import { type Form, type HandedFile, type HandedOver, type RunningKit } from './form'
-import { escaped } from './page'
 import { FORMS } from './registry'
 
 /**
@@ -21,7 +21,7 @@ export async function allForms(project: Project, kit: () => Promise<RunningKit>,
   const files = [{ name: 'index.html', mediaType: 'text/html', content: contentsPage(project, made) }, ...made.flatMap((each) => each.files)]
   const zip = zipped(slug(project.name), files)
   progress(1)
-  return { files: [zip], holds: [count(files.length, 'file')], leavesOut: made.flatMap(({ leavesOut }) => leavesOut) }
+  return { files: [zip], holds: [counted(files.length, 'file')], leavesOut: made.flatMap(({ leavesOut }) => leavesOut) }
 }
 
 /** Several files as one (ZIP, APPNOTE 6.3). All are of the first day such a file can name, so that the same files make the same one. */

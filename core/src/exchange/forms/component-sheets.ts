@@ -1,5 +1,5 @@
-import { destinationsOf, holdsIn, itemAt, propertyDefinition, statesHeldBy, type Axis, type Component, type Literal, type Project, type Rule, type State } from '../../document'
-import { cssEasing, laneEndMs } from '../../motion'
+import { destinationsOf, holdsIn, itemAt, propertyDefinition, statesHeldBy, theOne, type Axis, type Component, type Literal, type Project, type Rule, type State } from '../../document'
+import { cssEasing, laneEndMs, type Lane } from '../../motion'
 import { runOfMotion } from '../../run'
 import { ruleWords } from '../../written'
 
@@ -21,13 +21,8 @@ export interface MovedProperty {
   readonly easing: string
 }
 
-/** A change of state with all that moves in it. */
-export interface MotionSheet {
-  readonly axis: Axis
-  readonly rule: Rule
-  readonly trigger: string
-  readonly from: State
-  readonly to: State | null
+/** A change of state with what moves in it on its own axis. */
+export interface MotionSheet extends Omit<FiredRule, 'lanes'> {
   readonly lengthMs: number
   readonly moves: readonly MovedProperty[]
 }
@@ -42,21 +37,37 @@ export function responseSheets(project: Project, component: Component): readonly
   })
 }
 
-/** Every change of state a rule of a component makes, from each state it holds in, as a run begins it there. */
-export function motionSheets(project: Project, component: Component): readonly MotionSheet[] {
-  return component.rules.flatMap((rule) => {
-    const axis = component.axes.find(({ id }) => id === rule.axis)
-    if (!axis || rule.target.go === 'ignored') return []
+/** A rule as a run fires it in one of the states it holds in, with everything it sets moving. */
+export interface FiredRule {
+  readonly axis: Axis
+  readonly rule: Rule
+  readonly trigger: string
+  readonly from: State
+  /** Where it leads; null where that is no state by name. */
+  readonly to: State | null
+  readonly lanes: readonly Lane[]
+}
+
+/** Every rule of a component that does something, fired in each state it holds in. */
+export function firedRules(project: Project, component: Component): readonly FiredRule[] {
+  return component.rules.filter(({ target }) => target.go !== 'ignored').flatMap((rule) => {
+    const axis = theOne(component.axes, ({ id }) => id === rule.axis)
     const { trigger } = ruleWords({ project, owner: component }, rule)
-    return statesHeldBy(component, rule).flatMap((from): MotionSheet[] => {
+    const to = axis.states.find(({ id }) => id === destinationsOf(axis, rule)[0]) ?? null
+    return statesHeldBy(component, rule).flatMap((from): FiredRule[] => {
       const after = runOfMotion(project, component, rule, axis.id, from.id)?.instances.get('')
-      if (!after) return []
-      const index = component.axes.indexOf(axis)
-      const lanes = after.lanes.filter((lane) => lane.axis === index)
-      const moves = lanes.map(({ part, property, from: begins, to, delayMs, durationMs, timing }) => ({ part: itemAt(component.parts, part).name, property: propertyDefinition(property)?.label ?? property, from: begins, to, delayMs, durationMs, easing: cssEasing(timing.easing) }))
-      const to = axis.states.find(({ id }) => id === destinationsOf(axis, rule)[0]) ?? null
-      return moves.length === 0 && to === null ? [] : [{ axis, rule, trigger, from, to, lengthMs: Math.max(0, ...lanes.map(laneEndMs)), moves }]
+      return after ? [{ axis, rule, trigger, from, to, lanes: after.lanes }] : []
     })
+  })
+}
+
+/** Every change of state a rule of a component makes, from each state it holds in. */
+export function motionSheets(project: Project, component: Component): readonly MotionSheet[] {
+  return firedRules(project, component).flatMap(({ lanes: all, ...fired }): MotionSheet[] => {
+    const index = component.axes.indexOf(fired.axis)
+    const lanes = all.filter((lane) => lane.axis === index)
+    const moves = lanes.map(({ part, property, from, to, delayMs, durationMs, timing }) => ({ part: itemAt(component.parts, part).name, property: propertyDefinition(property)?.label ?? property, from, to, delayMs, durationMs, easing: cssEasing(timing.easing) }))
+    return moves.length === 0 && fired.to === null ? [] : [{ ...fired, lengthMs: Math.max(0, ...lanes.map(laneEndMs)), moves }]
   })
 }
 

@@ -1,8 +1,9 @@
-import { attributeName, slug, theOne, type Component, type Parameter } from '../../document'
-import { count } from './counted'
-import { subjectIn, type Form, type HandedFile } from './form'
+import { attributeName, slug, type Component, type Parameter } from '../../document'
+import { escaped } from '../../scene'
+import { counted } from '../counted'
+import { componentIn, type Form, type HandedFile } from './form'
 import { onlyFor } from './only-for'
-import { codeOf, escaped, FAMILIES, fontsFor } from './page'
+import { codeOf, FAMILIES, fontsFor } from './page'
 
 /** A component as an element of any page. */
 export const customElement: Form = {
@@ -12,14 +13,13 @@ export const customElement: Form = {
   says: 'An ES module that defines an element, which behaves as the run does, with its types, its manifest and a page that uses it (HTML Standard, custom elements).',
   takes: ['component'],
   make: async (project, subject, kit) => {
-    const { name } = subjectIn(project, subject)
-    const component = theOne(project.components, ({ id }) => subject.of === 'component' && id === subject.id)
-    const tag = tagOf(project.name, name)
+    const component = componentIn(project, subject)
+    const tag = tagOf(project.name, component.name)
     const { element, fonts } = await kit()
     const surface = { component: component.id }
     const only = onlyFor(project, surface)
     const { faces, metrics } = fontsFor(only, fonts)
-    const carried = { title: name, project: only, surface, metrics, tag, fonts: faces.map(({ family, weight, range, data }) => ({ family: FAMILIES[family], weight, range, source: `url(data:font/woff2;base64,${data}) format('woff2')` })) }
+    const carried = { title: component.name, project: only, surface, metrics, tag, fonts: faces.map(({ family, weight, range, data }) => ({ family: FAMILIES[family], weight, range, source: `url(data:font/woff2;base64,${data}) format('woff2')` })) }
     const given = component.parameters.filter(({ type }) => type !== 'slot')
     return {
       files: [
@@ -30,7 +30,7 @@ export const customElement: Form = {
       ],
       holds: [
         `<${tag}>`, ...(given.length === 0 ? [] : [`attributes ${given.map((parameter) => attributeName(parameter.name)).join(', ')}`]), `events ${component.axes.map((axis) => slug(axis.name)).join(', ')}`,
-        `${component.axes.map((axis) => `data-${slug(axis.name)}`).join(', ')}, and a custom state for each of ${count(component.axes.reduce((sum, { states }) => sum + states.length, 0), 'state')}`,
+        `${component.axes.map((axis) => `data-${slug(axis.name)}`).join(', ')}, and a custom state for each of ${counted(component.axes.reduce((sum, { states }) => sum + states.length, 0), 'state')}`,
         `parts ${component.parts.map((part) => slug(part.name)).join(', ')}`,
       ],
       leavesOut: [

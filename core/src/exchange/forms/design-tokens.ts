@@ -1,6 +1,6 @@
 import { slug, type Token } from '../../document'
 import { controlPoints, cssEasing, parseColour } from '../../motion'
-import { count } from './counted'
+import { counted } from '../counted'
 import { type Form } from './form'
 
 /** The names our tokens go by in that format. */
@@ -18,7 +18,7 @@ export const designTokens: Form = {
     const file = Object.fromEntries(tokens.filter((token) => !left.includes(token)).map((token) => [tokenName(token), { $type: TYPES[token.type], $value: valueOf(token), ...(token.note === undefined ? {} : { $description: token.note }) }]))
     return {
       files: [{ name: `${slug(name)}.tokens.json`, mediaType: 'application/json', content: `${JSON.stringify(file, null, 2)}\n` }],
-      holds: [count(tokens.length - left.length, 'token')],
+      holds: [counted(tokens.length - left.length, 'token')],
       leavesOut: left.map(({ name: easing, value }) => `“${easing}”: ${String(value)} is no Bézier curve, and the format has no other easings; in CSS it is ${cssEasing(String(value))}.`),
     }
   },

@@ -1,8 +1,8 @@
-import { firstOf, slug, theOne, type Take } from '../../document'
+import { firstOf, slug, type Take } from '../../document'
 import { drawListAt, play, startRun } from '../../run'
 import { paint, svg, toMarkup } from '../../scene'
-import { count } from './counted'
-import { subjectIn, type Form } from './form'
+import { counted } from '../counted'
+import { takeIn, type Form } from './form'
 
 const FRAMES = 12
 
@@ -18,8 +18,7 @@ export const filmstrip: Form = {
   says: `${FRAMES} instants of a take beside one another with their times, as one SVG picture.`,
   takes: ['take'],
   make: (project, subject) => {
-    const { name } = subjectIn(project, subject)
-    const take = theOne(project.takes, ({ id }) => subject.of === 'take' && id === subject.id)
+    const take = takeIn(project, subject)
     const instants = instantsOf(take)
     const lists = instants.map((ms) => {
       const run = startRun(project, take.surface, optionsOf(take))
@@ -36,7 +35,7 @@ export const filmstrip: Form = {
     ]))
     const [w, h] = [GAP + FRAMES * (WIDE + GAP), Math.ceil(height * scale + 2 * GAP + 20)]
     const content = `${toMarkup(svg('svg', 'strip', { xmlns: 'http://www.w3.org/2000/svg', width: w, height: h, viewBox: `0 0 ${w} ${h}` }, [svg('rect', 'ground', { width: w, height: h, fill: '#ffffff' }), ...frames]))}\n`
-    return { files: [{ name: `${slug(name)}-filmstrip.svg`, mediaType: 'image/svg+xml', content }], holds: [count(FRAMES, 'instant'), `0 to ${take.endsAtMs} ms`], leavesOut: ['The pointer.', 'The fonts of its texts: without Atkinson Hyperlegible another one of the machine shows them.'] }
+    return { files: [{ name: `${slug(take.name)}-filmstrip.svg`, mediaType: 'image/svg+xml', content }], holds: [counted(FRAMES, 'instant'), `0 to ${take.endsAtMs} ms`], leavesOut: ['The pointer.', 'The fonts of its texts: without Atkinson Hyperlegible another one of the machine shows them.'] }
   },
 }
 

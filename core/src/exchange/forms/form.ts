@@ -1,4 +1,4 @@
-import { RheoError, type Component, type Id, type Project, type Screen, type Take } from '../../document'
+import { RheoError, type Component, type Id, type Named, type Project, type Take } from '../../document'
 
 /** What is handed over: all of a project, or one thing in it. */
 export type Subject = { readonly of: 'project' } | { readonly of: 'component' | 'screen' | 'take'; readonly id: Id }
@@ -58,15 +58,21 @@ export interface Form {
   readonly make: (project: Project, subject: Subject, kit: () => Promise<RunningKit>) => HandedOver | Promise<HandedOver>
 }
 
-/** The thing that is handed over. Throws a `RheoError` (`missing`) where it is not there. */
-export function subjectIn(project: Project, subject: Subject): Project | Component | Screen | Take {
-  if (subject.of === 'project') return project
-  const found = project[`${subject.of}s`].find(({ id }) => id === subject.id)
-  if (!found) throw new RheoError('missing', subject.id, `There is no ${subject.of} “${subject.id}” in this project.`)
-  return found
+/** What the thing is called that is handed over. Throws a `RheoError` (`missing`) where it is not there. */
+export const nameOf = (project: Project, subject: Subject): string => (subject.of === 'project' ? project.name : found<Named>(project[`${subject.of}s`], subject).name)
+
+/** The component that is handed over. Throws a `RheoError` (`missing`) where it is not there. */
+export const componentIn = ({ components }: Project, subject: Subject): Component => found(components, subject)
+
+/** The take that is handed over. Throws a `RheoError` (`missing`) where it is not there. */
+export const takeIn = ({ takes }: Project, subject: Subject): Take => found(takes, subject)
+
+function found<T extends Named>(things: readonly T[], subject: Subject): T {
+  const id = subject.of === 'project' ? '' : subject.id
+  const thing = things.find((each) => each.id === id)
+  if (!thing) throw new RheoError('missing', id, `There is no ${subject.of} “${id}” in this project.`)
+  return thing
 }
 
-/** The components a subject is about: itself, those on a screen, or all. */
-export function componentsOf(project: Project, subject: Subject): readonly Component[] {
-  return subject.of === 'component' ? project.components.filter(({ id }) => id === subject.id) : project.components
-}
+/** The components a subject is about: itself, or all. */
+export const componentsOf = (project: Project, subject: Subject): readonly Component[] => (subject.of === 'component' ? [componentIn(project, subject)] : project.components)

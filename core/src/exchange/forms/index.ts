@@ -1,4 +1,5 @@
-export { READERS, subjectIn, type Form, type HandedFile, type HandedOver, type RunningKit, type Subject } from './form'
+export { READERS, type Form, type HandedFile, type HandedOver, type RunningKit, type Subject } from './form'
 export { allForms, zipped } from './all-forms'
 export { FORMS } from './registry'
 export type { Carried } from './page'
+export { runningKit } from './running-kit'

@@ -1,9 +1,9 @@
-import { serialise, slug, theOne, type Component } from '../../document'
+import { serialise, slug, type Component } from '../../document'
 import { stillLife } from '../../run'
 import { writtenComponent, writtenProject } from '../../written'
 import { pictureFile } from '../picture'
-import { count } from './counted'
-import { componentsOf, subjectIn, type Form, type HandedFile } from './form'
+import { counted } from '../counted'
+import { componentIn, componentsOf, nameOf, type Form, type HandedFile } from './form'
 
 /** The project as text. */
 export const written: Form = {
@@ -13,9 +13,9 @@ export const written: Form = {
   says: 'The project or one component as text: to be reviewed line by line, kept with code and merged by ordinary tools. It opens again as it is.',
   takes: ['project', 'component'],
   make: (project, subject) => {
-    const { name } = subjectIn(project, subject)
-    const content = subject.of === 'component' ? writtenComponent(project, theOne(project.components, ({ id }) => id === subject.id)) : writtenProject(project)
-    return { files: [{ name: `${slug(name)}.rheo`, mediaType: 'text/vnd.rheoscope', content }], holds: [count(content.split('\n').length - 1, 'line')], leavesOut: subject.of === 'component' ? ['What the component uses of the project: tokens, tables, pictures and the components inside it.'] : [] }
+    const name = nameOf(project, subject)
+    const content = subject.of === 'component' ? writtenComponent(project, componentIn(project, subject)) : writtenProject(project)
+    return { files: [{ name: `${slug(name)}.rheo`, mediaType: 'text/vnd.rheoscope', content }], holds: [counted(content.split('\n').length - 1, 'line')], leavesOut: subject.of === 'component' ? ['What the component uses of the project: tokens, tables, pictures and the components inside it.'] : [] }
   },
 }
 
@@ -26,7 +26,7 @@ export const projectFile: Form = {
   forWhom: 'Keeps it',
   says: 'All of the project in one file, with its pictures. It opens again as it is.',
   takes: ['project'],
-  make: (project) => ({ files: [{ name: `${slug(project.name)}.rheo.json`, mediaType: 'application/vnd.rheoscope+json', content: serialise(project) }], holds: [`${count(project.components.length, 'component')}, ${count(project.screens.length, 'screen')}, ${count(project.takes.length, 'take')}`], leavesOut: ['The history of the project, and findings that nobody has accepted.'] }),
+  make: (project) => ({ files: [{ name: `${slug(project.name)}.rheo.json`, mediaType: 'application/vnd.rheoscope+json', content: serialise(project) }], holds: [`${counted(project.components.length, 'component')}, ${counted(project.screens.length, 'screen')}, ${counted(project.takes.length, 'take')}`], leavesOut: ['The history of the project, and findings that nobody has accepted.'] }),
 }
 
 /** Every look as a picture. */
@@ -38,7 +38,7 @@ export const svgLooks: Form = {
   takes: ['project', 'component'],
   make: (project, subject) => {
     const files = componentsOf(project, subject).flatMap((component) => looksOf(component).map(({ name, standing }): HandedFile => ({ name: `${slug(component.name)}-${slug(name)}.svg`, mediaType: 'image/svg+xml', content: pictureFile(stillLife(project, component.id, { standing })) })))
-    return { files, holds: [count(files.length, 'look')], leavesOut: ['The fonts of its texts: without Atkinson Hyperlegible another one of the machine shows them.'] }
+    return { files, holds: [counted(files.length, 'look')], leavesOut: ['The fonts of its texts: without Atkinson Hyperlegible another one of the machine shows them.'] }
   },
 }
 

@@ -1,8 +1,9 @@
 import { slug, type Project } from '../../document'
 import { metricsFor, type MetricsOfFonts } from '../../layout'
 import type { Surface } from '../../machine'
-import { count } from './counted'
-import { subjectIn, type Form, type RunningFont, type RunningKit, type Subject } from './form'
+import { escaped } from '../../scene'
+import { counted } from '../counted'
+import { nameOf, type Form, type RunningFont, type RunningKit, type Subject } from './form'
 import { onlyFor } from './only-for'
 import { textsIn } from '../texts-in'
 
@@ -26,23 +27,22 @@ export const page: Form = {
   says: 'One HTML file that runs as the stage does, with no network: to be sent, opened and tried. Its fonts and pictures are in it.',
   takes: ['project', 'component', 'screen'],
   make: async (project, subject, kit) => {
-    const { name } = subjectIn(project, subject)
+    const name = nameOf(project, subject)
     const surface = surfaceOf(project, subject)
     const carried = surface && onlyFor(project, surface)
     const content = carried && await pageOf({ title: name, surface, project: carried }, await kit())
     return {
       files: content ? [{ name: `${slug(name)}.html`, mediaType: 'text/html', content }] : [],
-      holds: carried ? [`${count(carried.screens.length, 'screen')}, ${count(carried.components.length, 'component')}`, 'mouse, touch, keyboard and screen reader as on the stage', 'reduced motion, as whoever opens it has set it'] : [],
+      holds: carried ? [`${counted(carried.screens.length, 'screen')}, ${counted(carried.components.length, 'component')}`, 'mouse, touch, keyboard and screen reader as on the stage', 'reduced motion, as whoever opens it has set it'] : [],
       leavesOut: surface ? [] : ['The project has no screen to start on: choose one with “Start here” on the stage.'],
     }
   },
 }
 
 /** Where a run begins that shows a subject; null where a project does not say. */
-export function surfaceOf(project: Project, subject: Subject): Surface | null {
+function surfaceOf(project: Project, subject: Subject): Surface | null {
   if (subject.of === 'component') return { component: subject.id }
   if (subject.of === 'screen') return { screen: subject.id }
-  if (subject.of === 'take') return project.takes.find(({ id }) => id === subject.id)?.surface ?? null
   const start = project.startScreen ?? project.screens[0]?.id
   return start === undefined ? null : { screen: start }
 }
@@ -59,10 +59,11 @@ export function fontsFor(project: Project, fonts: readonly RunningFont[]): { rea
   const characters = new Set([...texts].flatMap((text) => [...text.normalize('NFC')].filter((character) => !/\s/.test(character))))
   const isSaid = (word: string) => [...texts].some((text) => text === word || text.includes(`"${word}"`) || text.includes(`'${word}'`))
   const weights = ['400', '600', '700'].filter((weight) => weight === '400' || isSaid(weight))
-  const families = ['sans', ...(isSaid('mono') ? ['mono'] : []), ...(outside(characters).size > 0 ? ['fallback'] : [])]
+  const unusual = new Set([...characters].filter((character) => !USUAL.has(character)))
+  const families = ['sans', ...(isSaid('mono') ? ['mono'] : []), ...(unusual.size > 0 ? ['fallback'] : [])]
   const named = families.flatMap((family) => weights.map((weight) => `${family} ${weight}`))
   return {
-    faces: fonts.filter(({ family, weight, range }) => named.includes(`${family} ${weight}`) && reaches(range, family === 'fallback' ? outside(characters) : characters)),
+    faces: fonts.filter(({ family, weight, range }) => named.includes(`${family} ${weight}`) && reaches(range, family === 'fallback' ? unusual : characters)),
     metrics: metricsFor(named, new Set([...characters, ...USUAL])),
   }
 }
@@ -82,8 +83,6 @@ async function pageOf(carried: Omit<Carried, 'metrics'>, { script, style, fonts,
   ].join('\n')
 }
 
-const outside = (characters: ReadonlySet<string>): ReadonlySet<string> => new Set([...characters].filter((character) => !USUAL.has(character)))
-
 const faceText = ({ family, weight, range, data }: RunningFont): string =>
   `@font-face{font-family:'${FAMILIES[family]}';font-weight:${weight};src:url(data:font/woff2;base64,${data}) format('woff2');unicode-range:${range}}`
 
@@ -92,6 +91,3 @@ function reaches(range: string, characters: ReadonlySet<string>): boolean {
   const parts = [...range.matchAll(/U\+([0-9A-F]+)(?:-([0-9A-F]+))?/gi)].map(([, from = '', to = from]) => [parseInt(from, 16), parseInt(to, 16)] as const)
   return [...characters].some((character) => { const code = character.codePointAt(0) ?? 0; return parts.some(([from, to]) => from <= code && code <= to) })
 }
-
-/** A text inside HTML or XML. */
-export const escaped = (text: string): string => text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`)

@@ -2,13 +2,13 @@ import { pledgeText } from '../../check'
 import { componentOf, isExpression, sameValue, slug, type Component, type Pledge, type Project, type Rule, type Screen } from '../../document'
 import { parseEasing } from '../../motion'
 import { drawList, startRun, stillLife } from '../../run'
-import { paint, svg, toMarkup, type DrawList } from '../../scene'
+import { escaped, type DrawList } from '../../scene'
 import { inTreeOrder, lookWords, partWords, ruleWords } from '../../written'
 import { motionSheets, responseSheets, valueWords, type MotionSheet } from './component-sheets'
-import { count } from './counted'
-import { componentsOf, subjectIn, type Form } from './form'
+import { counted } from '../counted'
+import { pictureMarkup } from '../picture'
+import { componentsOf, nameOf, type Form } from './form'
 import { looksOf } from './kept-forms'
-import { escaped } from './page'
 
 /** A document to be printed and built from. */
 export const specification: Form = {
@@ -18,12 +18,12 @@ export const specification: Form = {
   says: 'A document to read and to print: every component with its looks, measures, answers and motions, every screen with what stands on it and where it leads.',
   takes: ['project', 'component', 'screen'],
   make: (project, subject) => {
-    const { name } = subjectIn(project, subject)
+    const name = nameOf(project, subject)
     const screens = subject.of === 'project' ? project.screens : project.screens.filter(({ id }) => subject.of === 'screen' && id === subject.id)
     const components = subject.of === 'screen' ? [] : componentsOf(project, subject)
     return {
       files: [{ name: `${slug(name)}-specification.html`, mediaType: 'text/html', content: documentOf(project, name, components, screens) }],
-      holds: [`${count(components.length, 'component')}, ${count(screens.length, 'screen')}`],
+      holds: [`${counted(components.length, 'component')}, ${counted(screens.length, 'screen')}`],
       leavesOut: ['Findings: they are on “Findings”, and “rheoscope check” writes them.'],
     }
   },
@@ -110,10 +110,7 @@ function screenSection(project: Project, screen: Screen): string {
 const section = (id: string, name: string, note: string | undefined, inside: readonly string[]): string =>
   `<section class="thing" id="${escaped(id)}"><h2>${escaped(name)}</h2>${note === undefined ? '' : `<p class="note">${escaped(note).replaceAll('\n', '<br>')}</p>`}${inside.join('\n')}</section>`
 
-function picture(list: DrawList, label: string): string {
-  const { width = 0, height = 0 } = list[0]?.values ?? {}
-  return toMarkup(svg('svg', 'picture', { role: 'img', 'aria-label': label, width, height, viewBox: `0 0 ${width} ${height}` }, paint(list, `p${slug(label)}`)))
-}
+const picture = (list: DrawList, label: string): string => pictureMarkup(list, `p${slug(label)}`, { role: 'img', 'aria-label': label })
 
 const values = (rows: readonly (readonly string[])[]): string => (rows.length === 0 ? '' : `<h3>Parameters and variables</h3>${table(['name', 'what', 'at first', 'note'], rows)}`)
 

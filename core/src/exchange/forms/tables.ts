@@ -2,8 +2,8 @@ import Papa from 'papaparse'
 import { budgetsBetween } from '../../check'
 import { cellIn, orElse, slug, type Component, type Project } from '../../document'
 import { motionSheets, responseSheets, valueWords } from './component-sheets'
-import { count } from './counted'
-import { componentsOf, subjectIn, type Form, type HandedFile } from './form'
+import { counted } from '../counted'
+import { componentsOf, nameOf, type Form, type HandedFile } from './form'
 
 type Rows = readonly (readonly (string | number)[])[]
 
@@ -15,7 +15,7 @@ export const tables: Form = {
   says: 'States by triggers, every motion with its values and times, of one component what every path takes, and the data tables: as CSV (RFC 4180) and as one Markdown file.',
   takes: ['project', 'component'],
   make: (project, subject) => {
-    const { name } = subjectIn(project, subject)
+    const name = nameOf(project, subject)
     const components = componentsOf(project, subject)
     const sheets = [...components.flatMap((component) => sheetsOf(project, component)), ...(subject.of === 'project' ? dataSheets(project) : components.map((component) => pathSheet(project, component)))].filter(({ rows }) => rows.length > 1)
     return {
@@ -23,7 +23,7 @@ export const tables: Form = {
         { name: `${slug(name)}-tables.md`, mediaType: 'text/markdown', content: `# ${name}\n\n${sheets.map(({ title, rows }) => `## ${title}\n\n${markdown(rows)}\n`).join('\n')}` },
         ...sheets.map(({ title, rows }): HandedFile => ({ name: `${slug(title)}.csv`, mediaType: 'text/csv', content: csv(rows) })),
       ],
-      holds: sheets.map(({ title, rows }) => `${title}: ${count(rows.length - 1, 'row')}`),
+      holds: sheets.map(({ title, rows }) => `${title}: ${counted(rows.length - 1, 'row')}`),
       leavesOut: ['What the states look like: the specification has it.', ...(subject.of === 'project' ? ['What paths take: the tables of each component have it.'] : [])],
     }
   },

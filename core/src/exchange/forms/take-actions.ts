@@ -1,6 +1,6 @@
-import { slug, theOne, type Input } from '../../document'
-import { count } from './counted'
-import { subjectIn, type Form } from './form'
+import { slug, type Input } from '../../document'
+import { counted } from '../counted'
+import { takeIn, type Form } from './form'
 
 /** One thing an input source does in a tick (WebDriver § 17.4). */
 type Action = Readonly<Record<string, string | number>>
@@ -19,8 +19,7 @@ export const takeActions: Form = {
   says: 'What is done in a take as actions of WebDriver (W3C, § 17), with the pauses between: for the page, with the screen in the upper left corner of the window.',
   takes: ['take'],
   make: (project, subject) => {
-    const { name } = subjectIn(project, subject)
-    const take = theOne(project.takes, ({ id }) => subject.of === 'take' && id === subject.id)
+    const take = takeIn(project, subject)
     let atMs = 0
     const ticks: Tick[] = []
     const left = new Map<string, number>()
@@ -38,9 +37,9 @@ export const takeActions: Form = {
     const of = (source: keyof Tick) => ticks.map((tick) => tick[source] ?? { type: 'pause', duration: 0 })
     const actions = [{ type: 'pointer', id: 'pointer', parameters: { pointerType: kind }, actions: of('pointer') }, { type: 'key', id: 'keys', actions: of('key') }, { type: 'wheel', id: 'wheel', actions: of('wheel') }]
     return {
-      files: [{ name: `${slug(name)}-actions.json`, mediaType: 'application/json', content: `${JSON.stringify({ actions }, null, 2)}\n` }],
-      holds: [count(ticks.length, 'tick'), `${take.endsAtMs} ms`],
-      leavesOut: [...[...left].map(([what, many]) => `${count(many, 'input')} of “${what}”: no hand does that.`), ...(take.expectations.length > 0 ? ['What the take expects: “rheoscope run” looks at that.'] : [])],
+      files: [{ name: `${slug(take.name)}-actions.json`, mediaType: 'application/json', content: `${JSON.stringify({ actions }, null, 2)}\n` }],
+      holds: [counted(ticks.length, 'tick'), `${take.endsAtMs} ms`],
+      leavesOut: [...[...left].map(([what, many]) => `${counted(many, 'input')} of “${what}”: no hand does that.`), ...(take.expectations.length > 0 ? ['What the take expects: “rheoscope run” looks at that.'] : [])],
     }
   },
 }

@@ -3,6 +3,7 @@ import { Link, useNavigate } from 'react-router'
 import { duplicateComponents, removeComponent, renameComponent } from '@rheoscope/core/document'
 import { usedElsewhere } from '@rheoscope/core/reading'
 import { CommitField } from '../../fields/commit-field'
+import { addressOfHandover } from '../../frame/addresses'
 import { Crumbs } from '../../frame/crumbs'
 import { MoreMenu } from '../../frame/more-menu'
 import { PageTitle } from '../../frame/page-title'
@@ -26,7 +27,7 @@ export function TopBar({ onPalette }: { readonly onPalette: () => void }) {
       <span className="grow" />
       <FindingCounts />
       <UndoRedo />
-      <Button component={Link} to={`/project/${project.id}/handover?${new URLSearchParams({ of: 'component', thing: component.id })}`}>Hand over</Button>
+      <Button component={Link} to={addressOfHandover(project.id, { of: 'component', id: component.id })}>Hand over</Button>
       <MoreOfComponent onPalette={onPalette} />
     </header>
   )
