@@ -108,6 +108,12 @@ describe('a take', () => {
     expect(keys.actions).toHaveLength(done.length)
   })
 
+  it('is seen at the size it was recorded at', async () => {
+    const at = skerryLine.screens.find(({ id }) => id === 'home')!
+    const project: Project = { ...skerryLine, screens: skerryLine.screens.map((each) => (each === at ? { ...at, sizes: [{ id: 'wide', name: 'wide', width: 780, height: 844 }] } : each)), takes: skerryLine.takes.map((take) => (take.id === 'takeBoarding' ? { ...take, size: 'wide' } : take)) }
+    expect(textOf(await make('filmstrip', boarding, project))).toContain('<rect width="780" height="844"/>')
+  })
+
   it('is seen over time', async () => {
     const strip = textOf(await make('filmstrip', boarding))
     expect(strip.match(/ ms</g)).toHaveLength(12)

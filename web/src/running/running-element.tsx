@@ -1,5 +1,7 @@
+import { useState } from 'react'
 import { createRoot, type Root } from 'react-dom/client'
 import { attributeName, slug, type Literal } from '@rheoscope/core/document'
+import { drawList } from '@rheoscope/core/run'
 import { LiveSurface } from '../playing/live-surface'
 import { Player } from '../playing/player'
 import { surfaceSize } from '../paint/look-picture'
@@ -21,6 +23,8 @@ class RunningElement extends HTMLElement {
   private player: Player | null = null
   private root: Root | null = null
   private told = 0
+  /** Parts are named when they are drawn for the first time, or as something else. */
+  private readonly drawing = new MutationObserver(() => this.nameParts())
 
   connectedCallback(): void {
     const shadow = this.shadowRoot ?? this.attachShadow({ mode: 'open', delegatesFocus: true })
@@ -34,11 +38,13 @@ class RunningElement extends HTMLElement {
     for (const name of RunningElement.observedAttributes) this.attributeChangedCallback(name, null, this.getAttribute(name))
     const prefers = matchMedia('(prefers-reduced-motion: reduce)')
     if (prefers.matches) player.reduceMotion(true)
+    this.drawing.observe(shadow, { childList: true, subtree: true })
     this.root = createRoot(shadow)
     this.root.render(<Running player={player} onFrame={() => this.tell()} />)
   }
 
   disconnectedCallback(): void {
+    this.drawing.disconnect()
     this.root?.unmount()
     this.root = null
     this.player = null
@@ -91,7 +97,6 @@ class RunningElement extends HTMLElement {
         if (axis) this.dispatchEvent(new CustomEvent(slug(axis.name), { bubbles: true, composed: true, detail: { from: nameOf(event.from), to: nameOf(event.to) } }))
       }
     }
-    this.nameParts()
   }
 
   /** Parts of the component itself can be dressed from outside: `::part(plate)`. */
@@ -111,9 +116,13 @@ const NO_MARGIN = { x: 0, y: 0 }
 const SHAPES = ['rect', 'path', 'ellipse', 'text']
 
 function Running({ player, onFrame }: { readonly player: Player; readonly onFrame: () => void }) {
-  const { width, height } = surfaceSize(player.frame(performance.now()))
-  useFrames(onFrame)
-  return <LiveSurface player={player} label={carried.title} className="running-picture" field={{ width, height }} margin={NO_MARGIN} mostZoom={1} />
+  const [size, setSize] = useState(() => surfaceSize(drawList(player.current)))
+  useFrames(() => {
+    const now = surfaceSize(drawList(player.current))
+    if (now.width !== size.width || now.height !== size.height) setSize(now)
+    onFrame()
+  })
+  return <LiveSurface player={player} label={carried.title} className="running-picture" field={size} margin={NO_MARGIN} mostZoom={1} />
 }
 
 /** The fonts of the texts, once on a page: a shadow tree has none of its own (CSS Scoping 1). */

@@ -1,5 +1,5 @@
 import { firstOf, slug, type Take } from '../../document'
-import { drawListAt, play, startRun } from '../../run'
+import { drawListAt, replay, runOptionsOf } from '../../run'
 import { paint, svg, toMarkup } from '../../scene'
 import { counted } from '../counted'
 import { takeIn, type Form } from './form'
@@ -20,11 +20,7 @@ export const filmstrip: Form = {
   make: (project, subject) => {
     const take = takeIn(project, subject)
     const instants = instantsOf(take)
-    const lists = instants.map((ms) => {
-      const run = startRun(project, take.surface, optionsOf(take))
-      play(run, take.inputs, ms)
-      return drawListAt(run, ms)
-    })
+    const lists = instants.map((ms) => drawListAt(replay(project, take.surface, take.inputs, ms, runOptionsOf(take)), ms))
     const { width = 1, height = 1 } = firstOf(lists)[0]?.values ?? {}
     const scale = WIDE / width
     const frames = lists.map((list, index) => svg('g', `frame${index}`, { transform: `translate(${GAP + index * (WIDE + GAP)} ${GAP})` }, [
@@ -41,6 +37,3 @@ export const filmstrip: Form = {
 
 /** Instants as far apart from one another as from the last, which is the end. */
 const instantsOf = ({ endsAtMs }: Take): readonly number[] => Array.from({ length: FRAMES }, (_each, index) => Math.round((endsAtMs * index) / (FRAMES - 1)))
-
-/** How the run of a take begins. */
-const optionsOf = ({ reducedMotion, chance, entryPoint }: Take) => ({ isMotionReduced: reducedMotion, ...(chance ? { chance } : {}), ...(entryPoint === undefined ? {} : { entryPoint }) })
