@@ -48,6 +48,9 @@ const NONE: readonly Finding[] = []
 /** What is to be said of one component that nobody has accepted, the worst first. */
 export const useFindingsOf = (component: string): readonly Finding[] => useOpen(component, findingsAbout)
 
+/** The same of a component or a screen. */
+export const useFindingsAt = (id: string, isScreen: boolean): readonly Finding[] => useOpen(id, isScreen ? findingsOn : findingsAbout)
+
 /** The same of what stands on a screen. */
 export const useFindingsOn = (screen: string): readonly Finding[] => useOpen(screen, findingsOn)
 

@@ -57,6 +57,7 @@ const STAGE: Help = {
     { what: 'Place components', how: '“+” beside “On this screen”.', keys: ['A arrange or run'] },
     { what: 'Arrange', how: 'Drag, pull the handles, drag over several; Ctrl C and V also between screens, components and projects.', keys: ['D duplicate', 'Ctrl G group', 'Ctrl K all commands'] },
     { what: 'Write one line', how: 'instance pay of "Boarding button" at 20,600; tap on pay: any -> stay.', keys: [':'] },
+    { what: 'Write it', how: 'The whole screen as text, in place of the list of what stands on it: what you type is seen at once.', keys: ['T'] },
     { what: 'Run', how: 'Use the screen with mouse, touch and keyboard.', keys: ['H pause', 'R start over'] },
     { what: 'Look back', how: 'Click in the trace below.' },
     { what: 'See what affects what', how: 'Links.', keys: ['K'] },

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Button, MenuItem } from '@mui/material'
 import { addToScreen, DEVICE_SIZES, instanceFor, keysOf, resizeScreen, rootOf, setNote, startOn, type Part, type Screen } from '@rheoscope/core/document'
 import type { Finding } from '@rheoscope/core/check'
@@ -16,18 +16,22 @@ import { FurtherSizes } from './further-sizes'
 import { LengthFields } from './length-fields'
 import { useStage } from './use-stage'
 
+const WholeText = lazy(async () => ({ default: (await import('../bench/text/whole-text')).WholeText }))
+
 /** The left side of the stage: how large the screen is, and what stands on it. */
 export function ScreenPanel({ isFolded }: { readonly isFolded: boolean }) {
   const { project, screen, parts, select, make } = useStage()
   const isStart = project.startScreen === screen.id
   const findingsOf = useFindingsOfPart()
+  const { view, select: show } = useStillBench()
+  if (view.shownAs === 'text') return <aside className={isFolded ? 'is-folded-away' : 'pane pane-left'} aria-label="The screen as text"><Suspense fallback={null}><WholeText /></Suspense></aside>
   return (
     <aside className={isFolded ? 'is-folded-away' : 'pane pane-left'} aria-label="Screen and what stands on it">
       <div className="pane-head"><h2 className="caption">Screen</h2>{isStart ? <span className="muted">starts here</span> : <button className="plain underlined" onClick={() => make(startOn(screen.id), 'start here')}>Start here</button>}</div>
       <SizeFields screen={screen} />
       <FurtherSizes />
       <NoteField value={screen.note} onCommit={(note) => make(setNote(['screens', screen.id], note), `note on ${screen.name}`)} />
-      <div className="pane-head"><h2 className="caption">On this screen</h2><AddToScreen /></div>
+      <div className="pane-head"><h2 className="caption">On this screen</h2><button className="plain muted" title="The whole screen as text (T)" onClick={() => show({ do: 'show as', as: 'text' })}>as text</button><AddToScreen /></div>
       {screen.parts.length === 1 && <p className="muted hint">Nothing yet. Add an instance of a component and pull it to its place.</p>}
       <button className={parts.length === 0 ? 'plain standing-name is-selected' : 'plain standing-name'} aria-pressed={parts.length === 0} onClick={() => select(null)}>the screen itself</button>
       <PartTree findingsOf={findingsOf} />

@@ -3,9 +3,10 @@ import { useParams } from 'react-router'
 import { LINE_COMMANDS, PART_COMMANDS } from '../bench/page/commands'
 import { OneLine } from '../bench/text/one-line'
 import { Palette } from '../bench/page/palette'
+import { useStillBench } from '../bench/page/use-bench'
 import { useBenchKeys } from '../bench/page/use-bench-keys'
 import { PanelEdges } from '../frame/panel-edge'
-import { usePanels } from '../frame/use-panels'
+import { ROOM_FOR_TEXT, usePanels } from '../frame/use-panels'
 import { NotHere } from '../not-here'
 import { isTurnedOff } from '../frame/letter-keys'
 import { Notices } from '../session/notices'
@@ -47,34 +48,38 @@ function StageOfRun({ screen }: { readonly screen: string }) {
 
 function Stage() {
   useStageKeys()
+  return <ScreenBench><StagePanels /></ScreenBench>
+}
+
+function StagePanels() {
   const { part } = useStage()
-  const panels = usePanels('stage')
+  const isText = useStillBench().view.shownAs === 'text'
+  const [usual, withText] = [usePanels('stage'), usePanels('stage with text', ROOM_FOR_TEXT)]
+  const panels = isText ? withText : usual
   return (
-    <ScreenBench>
-      <div className="stage" style={panels.style}>
-        <StageBar />
-        <div><Notices /><OneLine /></div>
-        <ArrangingKeys />
-        <div className="stage-body">
-          <ScreenPanel isFolded={panels.sizes.left === 0} />
-          <ScreenView />
-          <aside className={panels.sizes.right === 0 ? 'is-folded-away' : 'pane pane-right'} aria-label="Selected">
-            {part && <SelectedHead part={part} />}
-            <ScreenRules />
-            {part ? <SelectedPart part={part} /> : <ScreenFields />}
-            <LiveVariables />
-            <ScreenFindings />
-            <EasingNames />
-          </aside>
-          <PanelEdges panels={panels} left="Width of what stands on the screen" right="Width of the details" />
-        </div>
-        <div className="stage-foot">
-          <TraceView />
-          <Takes isFolded={panels.sizes.right === 0} />
-        </div>
-        <PanelEdges panels={panels} foot="Height of the trace" />
+    <div className="stage" style={panels.style}>
+      <StageBar />
+      <div><Notices /><OneLine /></div>
+      <ArrangingKeys />
+      <div className="stage-body">
+        <ScreenPanel isFolded={panels.sizes.left === 0} />
+        <ScreenView />
+        <aside className={panels.sizes.right === 0 ? 'is-folded-away' : 'pane pane-right'} aria-label="Selected">
+          {part && <SelectedHead part={part} />}
+          <ScreenRules />
+          {part ? <SelectedPart part={part} /> : <ScreenFields />}
+          <LiveVariables />
+          <ScreenFindings />
+          <EasingNames />
+        </aside>
+        <PanelEdges panels={panels} left="Width of what stands on the screen" right="Width of the details" />
       </div>
-    </ScreenBench>
+      <div className="stage-foot">
+        <TraceView />
+        <Takes isFolded={panels.sizes.right === 0} />
+      </div>
+      <PanelEdges panels={panels} foot="Height of the trace" />
+    </div>
   )
 }
 

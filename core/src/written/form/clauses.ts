@@ -29,11 +29,15 @@ export interface Head extends Named {
   readonly clauses: readonly string[]
 }
 
-/** The head of a line. Throws a `RheoError` (`unreadable`) where there is no name. */
-export function headOf(text: string, before: readonly Identified[]): Head {
+/**
+ * The head of a line. Throws a `RheoError` (`unreadable`) where there is no name.
+ *
+ * @param known what there was when the text was written
+ */
+export function headOf(text: string, before: readonly Identified[], known: readonly Named[] = []): Head {
   const [head = '', ...said] = clausesOf(text)
   const [, name, ...words] = wordsOf(head)
   if (!name) throw new RheoError('unreadable', text, 'It lacks its name.')
-  const { id, others } = withoutId(said, idOf(name.text, before))
+  const { id, others } = withoutId(said, idOf(name.text, before, known))
   return { id, name: name.text, words, clauses: others }
 }

@@ -1,8 +1,9 @@
 import { InterruptionPolicy, isExpression, isToken, itemAt, orElse, PART_KINDS, ReducedForm, RotationDirection, settablesOf, TRIGGER_KINDS, type Component, type Part, type PartKind, type Project, type PropertyValues, type Value } from '../../document'
+import { FUNCTIONS } from '../../expression'
 import { EASING_KEYWORDS } from '../../motion'
 import type { Sayable } from '../describable'
 import { calledSo } from '../named'
-import { wordsOf } from '../words'
+import { unquoted, wordsOf } from '../words'
 import { isPart, keywordOf } from './component-text'
 import { formLine, type FormLine } from './form-lines'
 import { LINE_WORDS } from './line-words'
@@ -28,7 +29,7 @@ export interface Completions {
   readonly options: readonly Completion[]
 }
 
-/** What can be written at a place of a component's written form, by what stands before it and above it. */
+/** What can be written at a place of the written form of a component, or of the component a screen runs as, by what stands before it and above it. */
 export function completionsAt(project: Project, component: Component, text: string, at: number): Completions {
   const [word = ''] = /["@~]?[^\s,:;()"]*$/.exec(text.slice(text.lastIndexOf('\n', at - 1) + 1, at)) ?? []
   const from = at - word.length
@@ -36,7 +37,7 @@ export function completionsAt(project: Project, component: Component, text: stri
   return { from, options: wordsAt(project, component, text, from).filter(({ text: option }) => option.replace(/^"/, '').toLowerCase().includes(wanted)) }
 }
 
-/** All that a word could be that begins at a place of a component's written form. */
+/** All that a word could be that begins at a place of the written form. */
 export function wordsAt(project: Project, component: Component, text: string, from: number): readonly Completion[] {
   const start = text.lastIndexOf('\n', from - 1) + 1
   const said = text.slice(start, from)
@@ -65,6 +66,15 @@ const named = (things: readonly { readonly name: string }[], is: Completion['is'
 
 const EASINGS: readonly Completion[] = [...EASING_KEYWORDS, 'spring(1, 170, 26)', 'cubic-bezier(0.3, 0, 0, 1)', 'steps(4)'].map((text) => ({ text, is: 'easing' }))
 
+/** What has parts and rules. */
+const OWNERS = ['component', 'screen', 'overlay']
+
+const FUNCTION_NAMES = words(...Object.keys(FUNCTIONS))
+
+/** An expression as the value of a property that goes on to where the caret is, once what is closed before it is gone. */
+const OPEN_EXPRESSION = /"= *[^"]*$/
+const QUOTED = /"(?:[^"\\]|\\.)*"/g
+
 const ACTIONS = ['set', 'send', 'go to', 'open', 'close', 'focus', 'pulse', 'put', 'add to', 'remove from', 'remove item', 'move in', 'restore', 'together', ...LINE_WORDS.motion]
 
 class Completing {
@@ -75,7 +85,8 @@ class Completing {
     const [holder] = this.above
     const line = formLine(said)
     if (said === '') return this.beginnings(holder)
-    if (isPart(line) && (!holder || isPart(holder) || keywordOf(holder) === 'component')) return this.ofPart(line)
+    if (OPEN_EXPRESSION.test(said.replace(QUOTED, ''))) return [...this.names().map((option) => ({ ...option, text: unquoted(option.text) })), ...FUNCTION_NAMES]
+    if (isPart(line) && (!holder || isPart(holder) || OWNERS.includes(keywordOf(holder)))) return this.ofPart(line)
     if (triggerKindAt(said)) return this.ofRule(said)
     switch (keywordOf(line)) {
       case 'look':
@@ -106,6 +117,9 @@ class Completing {
     switch (keywordOf(holder)) {
       case 'component':
         return words(...PART_KINDS, ...LINE_WORDS.component, ...TRIGGER_KINDS)
+      case 'screen':
+      case 'overlay':
+        return words(...PART_KINDS, ...LINE_WORDS.screen, ...TRIGGER_KINDS)
       case 'states':
         return words(...LINE_WORDS.states)
       default:

@@ -61,7 +61,7 @@ export function readScreen(project: Project, line: FormLine, skeleton: Screen, a
         case 'also':
           return
         case 'size':
-          sizes.push(sizeOf(each, sizes))
+          sizes.push(sizeOf(each, sizes, old?.sizes))
           return
         case 'over':
           overlay = overlayOf(scope, each)
@@ -95,8 +95,8 @@ function overlayOf({ owner }: FormScope, { text }: FormLine): NonNullable<Screen
   } as NonNullable<Screen['overlay']>
 }
 
-function sizeOf({ text }: FormLine, before: readonly ScreenSize[]): ScreenSize {
-  const { id, name, words: [size] } = headOf(text, before)
+function sizeOf({ text }: FormLine, before: readonly ScreenSize[], known?: readonly ScreenSize[]): ScreenSize {
+  const { id, name, words: [size] } = headOf(text, before, known)
   const [width = NaN, height = NaN] = (size?.text ?? '').split('x').map(Number)
   if (Number.isNaN(width) || Number.isNaN(height)) throw new RheoError('unreadable', text, 'A size has a name, a width and a height: size "small phone" 360x740.')
   return { id, name, width, height }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
 import { certain, componentOf } from '@rheoscope/core/document'
+import { surfaceComponent } from '@rheoscope/core/machine'
 import { completionsAt, linesAbout, mendOf, readWritten, writtenPlainly } from '@rheoscope/core/written'
 
 const button = certain(componentOf(skerryLine, 'boardingButton'))
@@ -26,6 +27,8 @@ describe('what can be written at a place', () => {
     ['what a motion does where another runs', 'after 1800', '  tap: rest -> done, policy fin|', ['finish first']],
     ['a part a trigger is on', 'after 1800', '  tap on ti|', ['tick']],
     ['a component', 'states boarding', '  instance more of "Spinner|', ['"Spinner ring"']],
+    ['a name in an expression', 'states boarding', '  text more "= up(label|', ['labelText']],
+    ['a function', 'states boarding', '  text more size 12 text "= upp|', ['upper']],
     ['what an action does', 'after 1800', '    sen|', ['send']],
   ])('knows %s', (_what, behind, line, expected) => {
     expect(offeredAt(behind, line)).toEqual(expect.arrayContaining([...expected]))
@@ -34,6 +37,13 @@ describe('what can be written at a place', () => {
   it('offers nothing that is said already, and nothing where a name is new', () => {
     expect(offeredAt('look over', '      plate: opacity 1 opac|')).not.toContain('opacity')
     expect(offeredAt('states boarding', '  box ne|')).toEqual([])
+  })
+
+  it('knows what stands on a screen', () => {
+    const at = (line: string) => completionsAt(skerryLine, surfaceComponent(skerryLine, { screen: 'home' }), `screen x\n  ${line}`, `screen x\n  ${line}`.length).options.map((option) => option.text)
+    expect(at('inst')).toEqual(['instance'])
+    expect(at('siz')).toEqual(['size'])
+    expect(at('instance pay of "Boarding')).toEqual(['"Boarding button"'])
   })
 
   it('says what a property is now', () => {

@@ -4,7 +4,7 @@ import { skerryLine } from '@rheoscope/core/demo'
 import { certain, componentsOn, serialise, type Component, type Project, type Screen } from '@rheoscope/core/document'
 import { openedText } from '@rheoscope/core/exchange'
 import { readProject } from '@rheoscope/core/schema'
-import { readWritten, writtenComponent, writtenProject } from '@rheoscope/core/written'
+import { readWritten, writtenComponent, writtenPlainly, writtenProject } from '@rheoscope/core/written'
 import { reworded } from './any-names'
 
 const RUNS = Number(process.env.RHEOSCOPE_WRITTEN ?? 20)
@@ -37,6 +37,10 @@ describe('the written form of a project', () => {
 
   it('says everything of the components and screens of the demo in words', () => {
     expect(writtenProject(skerryLine)).not.toMatch(/^\s+(also|(id \S+ )?action) \{/m)
+  })
+
+  it.each([...skerryLine.components, ...skerryLine.screens].map((owner) => [owner.name, owner] as const))('says no identifiers of %s to who has it before their eyes', (_name, owner) => {
+    expect(writtenPlainly(skerryLine, owner).replace(/"(?:[^"\\]|\\.)*"/g, '')).not.toMatch(/\bid [\w-]/)
   })
 
   it('keeps what stands behind # as notes of what comes below', () => {

@@ -27,6 +27,7 @@ const ALIGN_KEYS: Readonly<Record<Alignment, string | null>> = {
 /** What can be done wherever something is open that has a written form. */
 export const LINE_COMMANDS: readonly Command[] = [
   { name: 'Write a line', key: ':', isPossible: always, run: ({ select }) => select({ do: 'write a line', line: '' }) },
+  { name: 'Show it as text, or not', key: 't', isPossible: always, run: showAs('text') },
 ]
 
 /** What can be done with parts, on the easel and on the stage, in the order the palette lists it. */
@@ -65,7 +66,6 @@ export const COMMANDS: readonly Command[] = [
   { name: 'Open the easel', key: 'e', isPossible: ({ view }) => !view.isEaselOpen, run: ({ select, state }) => select({ do: 'open easel', state: state.id }) },
   { name: 'Back to the table', key: 'Escape', isPossible: ({ view }) => view.isEaselOpen, run: ({ select }) => select({ do: 'close easel' }) },
   { name: 'Show the rules as a map, or as a table', key: ',', isPossible: always, run: showAs('map') },
-  { name: 'Show the component as text, or as a table', key: 't', isPossible: ({ isScreen }) => !isScreen, run: showAs('text') },
   { name: 'Mark the gaps in the table, or not', key: null, isPossible: always, run: ({ view, select }) => select({ do: 'show gaps', shows: !view.showsGaps }) },
   { name: 'Edit this look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'look' }) },
   { name: 'Edit the base look', key: null, isPossible: always, run: ({ select }) => select({ do: 'edit into', into: 'base' }) },

@@ -8,8 +8,9 @@ import { certain } from '@rheoscope/core/document'
 import { completionsAt, type Completion } from '@rheoscope/core/written'
 import { styleNonce } from '../../theme/style-nonce'
 import { changesBetween } from './followed'
+import { hangingLines } from './hanging-lines'
 import { aboutText, markedLines, shownText, type AboutText } from './shown-text'
-import { curve, swatch, valuePictures } from './value-pictures'
+import { curve, outline, swatch, valuePictures } from './value-pictures'
 import { writtenLanguage } from './written-language'
 
 interface TextEditorProps {
@@ -70,7 +71,7 @@ function editorState({ text, about, label }: Pick<TextEditorProps, 'text' | 'abo
     selection: { anchor: line.to - line.text.trimStart().length },
     extensions: [
       aboutText.init(() => about), markedLines, writtenLanguage, valuePictures,
-      history(), drawSelection(), EditorState.tabSize.of(2),
+      history(), drawSelection(), EditorView.lineWrapping, hangingLines, EditorState.tabSize.of(2),
       autocompletion({ override: [offered], icons: false, selectOnOpen: false, interactionDelay: 0, addToOptions: [{ render: picture, position: 20 }] }),
       keymap.of([{ key: 'Tab', run: take }, ...completionKeymap, { key: 'Escape', run: (view) => leave(view, handlers) }, { key: 'Enter', run: () => { handlers.current.onEnter?.(); return handlers.current.onEnter !== undefined } }, ...historyKeymap, ...defaultKeymap]),
       EditorView.contentAttributes.of({ 'aria-label': label, 'data-typing': '', tabindex: '0', spellcheck: 'false', autocapitalize: 'off' }),
@@ -114,9 +115,18 @@ function offered({ state, pos, explicit }: CompletionContext): CompletionResult 
 
 const hasWord = (option: Offered): option is OfferedWord => 'of' in option
 
-/** The colour or curve that a word stands for. */
-function picture(option: Offered): Node | null {
+/** The colour, curve or icon that a word stands for. */
+function picture(option: Offered, state: EditorState): Node | null {
   if (!hasWord(option)) return null
   const { is, text, detail } = option.of
-  return is === 'colour' ? swatch(detail ?? text) : is === 'easing' ? curve(detail ?? text) : null
+  switch (is) {
+    case 'colour':
+      return swatch(detail ?? text)
+    case 'easing':
+      return curve(detail ?? text)
+    case 'icon':
+      return outline(state.field(aboutText).project.icons.find(({ id }) => id === text)?.d ?? '')
+    default:
+      return null
+  }
 }

@@ -36,14 +36,21 @@ const SIZE = 14
 /** A little picture of how far an easing is at each instant. */
 export function curve(easing: string): HTMLElement {
   const { ease } = parseEasing(easing)
-  const holder = document.createElement('span')
-  holder.className = 'text-curve'
-  holder.setAttribute('aria-hidden', 'true')
   const points = Array.from({ length: SIZE + 1 }, (_each, step) => `${step},${(1 - ease(step / SIZE)) * (SIZE - 4) + 2}`)
+  return drawn('text-curve', SIZE, 'polyline', { points: points.join(' ') })
+}
+
+/** A little picture of an icon, from its outline in a square of 24 px. */
+export const outline = (d: string): HTMLElement => drawn('text-icon', 24, 'path', { d })
+
+function drawn(className: string, size: number, shape: 'polyline' | 'path', attributes: Readonly<Record<string, string>>): HTMLElement {
+  const holder = document.createElement('span')
+  holder.className = className
+  holder.setAttribute('aria-hidden', 'true')
   const svg = document.createElementNS('http://www.w3.org/2000/svg', 'svg')
-  const line = document.createElementNS('http://www.w3.org/2000/svg', 'polyline')
-  svg.setAttribute('viewBox', `0 0 ${SIZE} ${SIZE}`)
-  line.setAttribute('points', points.join(' '))
+  const line = document.createElementNS('http://www.w3.org/2000/svg', shape)
+  svg.setAttribute('viewBox', `0 0 ${size} ${size}`)
+  for (const [name, value] of Object.entries(attributes)) line.setAttribute(name, value)
   svg.append(line)
   holder.append(svg)
   return holder

@@ -2,9 +2,10 @@ import type { Diagnostic } from '@codemirror/lint'
 import { Text } from '@codemirror/state'
 import type { EditorView } from '@codemirror/view'
 import { useCallback, useEffect, useMemo, useRef, useState, type MouseEvent, type RefObject } from 'react'
-import { holdsIn, sameValue, triggerRow, type Component } from '@rheoscope/core/document'
+import { componentOf, holdsIn, sameValue, screenOf, triggerRow, type Component, type Project, type Screen } from '@rheoscope/core/document'
 import { linesAbout, mendOf, type FormProblem, type Mend } from '@rheoscope/core/written'
-import { useFindingsOf } from '../../checks/use-findings'
+import { useFindingsAt } from '../../checks/use-findings'
+import { useOfSession } from '../../session/use-session'
 import { useStillBench, type Bench } from '../page/use-bench'
 import { followed } from './followed'
 import { foundIn } from './found-in-text'
@@ -16,22 +17,27 @@ import './text.css'
 /** What has been typed is kept once typing has paused for so long, in ms. */
 const PAUSE_MS = 800
 
-/** What could not be read when somebody left it, by project and component: it stands there when they come back. */
-const unread = new Map<string, Draft<Component>>()
+/** What could not be read when somebody left it, by project and what it says: it stands there when they come back. */
+const unread = new Map<string, Draft<Owner>>()
 
 const NONE: readonly FormProblem[] = []
 
-/** The component as text, to be changed there: what can be read is seen at once, and kept when typing pauses. */
-export function ComponentText() {
+type Owner = Component | Screen
+
+/** The component or screen that is open as text, to be changed there: what can be read is seen at once, and kept when typing pauses. */
+export function WholeText() {
   const bench = useStillBench()
-  const { project, component, session, select } = bench
+  const { component, isScreen, session, select } = bench
+  const project = useOfSession('document')
+  const owner: Owner = (isScreen ? screenOf(project, component.id) : componentOf(project, component.id)) ?? component
+  const [what, otherwise] = isScreen ? ['screen', 'list'] as const : ['component', 'table'] as const
   const editor = useRef<EditorView>(null)
-  const place = `${project.id} ${component.id}`
-  const [typed, setTyped] = useState<Draft<Component> | null>(() => unread.get(place) ?? null)
-  const draft = useMemo(() => typed && withOthers(typed, bench), [typed, bench])
+  const place = `${project.id} ${owner.id}`
+  const [typed, setTyped] = useState<Draft<Owner> | null>(() => unread.get(place) ?? null)
+  const draft = useMemo(() => typed && withOthers(typed, project, owner), [typed, project, owner])
   const read = useMemo(() => draft && readDraft(draft), [draft])
   const { edit = null, problems = NONE } = read ?? {}
-  const text = draft?.text ?? plainText(project, component)
+  const text = draft?.text ?? plainText(project, owner)
 
   const keep = useCallback(() => {
     if (!read?.edit) return
@@ -61,21 +67,22 @@ export function ComponentText() {
     setTyped(null)
   }
 
-  const shown = read?.owner ?? component
-  const abouts = useMemo(() => linesAbout(text, shown), [text, shown])
-  const about = useMemo(() => ({ project, component: shown, before: '', marked: markedBeside(abouts, bench) }), [project, shown, abouts, bench])
-  const findings = useFindingsOf(component.id)
-  const mendable = useMemo(() => problems.map((problem) => ({ problem, mend: mendOf(project, shown, text, problem) })), [problems, project, shown, text])
+  const shown = read?.owner ?? owner
+  const running = 'axes' in shown ? shown : component
+  const abouts = useMemo(() => linesAbout(text, running), [text, running])
+  const about = useMemo(() => ({ project, component: running, before: '', marked: markedBeside(abouts, bench) }), [project, running, abouts, bench])
+  const findings = useFindingsAt(owner.id, isScreen)
+  const mendable = useMemo(() => problems.map((problem) => ({ problem, mend: mendOf(project, running, text, problem) })), [problems, project, running, text])
   const underlined = useMemo(() => [...mendable.map((each) => unreadable(text, each)), ...foundIn(text, abouts, findings)], [mendable, text, abouts, findings])
   const goTo = (line: number) => selectAt(bench, abouts.find((each) => each.line === line))
 
   return (
     <div className="written">
       <div className="written-head">
-        <button className="plain underlined" title="Back to the table (T)" onClick={() => select({ do: 'show as', as: 'table' })}>as a table</button>
+        <button className="plain underlined" title={`Back to the ${otherwise} (T)`} onClick={() => select({ do: 'show as', as: 'table' })}>as a {otherwise}</button>
         <span className="muted" role="status">{saidOf(problems)}</span>
       </div>
-      <TextEditor label="The component as text" text={text} about={about} problems={underlined} editor={editor} onType={(now) => setTyped({ ...(draft ?? { project, owner: component }), text: now })} onBlur={leave} onLine={goTo} />
+      <TextEditor label={`The ${what} as text`} text={text} about={about} problems={underlined} editor={editor} onType={(now) => setTyped({ ...(draft ?? { project, owner }), text: now })} onBlur={leave} onLine={goTo} />
       <Unreadable lines={mendable} editor={editor} />
     </div>
   )
@@ -99,11 +106,11 @@ function Unreadable({ lines, editor }: { readonly lines: readonly Mendable[]; re
 const saidOf = ({ length }: readonly FormProblem[]): string =>
   (length === 0 ? 'What you type is seen at once.' : `${length === 1 ? 'A line' : `${length} lines`} cannot be read; what ${length === 1 ? 'it is' : 'they are'} about stays as it was.`)
 
-/** A draft with what others have changed of the component since it was read last. */
-function withOthers(draft: Draft<Component>, { project, component }: Pick<Bench, 'project' | 'component'>): Draft<Component> {
-  if (sameValue(draft.owner, component)) return draft
-  const changes = followed(plainText(draft.project, draft.owner), draft.text, plainText(project, component))
-  return { project, owner: component, text: changes.apply(Text.of(draft.text.split('\n'))).toString() }
+/** A draft with what others have changed of what it is about since it was read last. */
+function withOthers(draft: Draft<Owner>, project: Project, owner: Owner): Draft<Owner> {
+  if (sameValue(draft.owner, owner)) return draft
+  const changes = followed(plainText(draft.project, draft.owner), draft.text, plainText(project, owner))
+  return { project, owner, text: changes.apply(Text.of(draft.text.split('\n'))).toString() }
 }
 
 interface Mendable {

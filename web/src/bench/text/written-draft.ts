@@ -4,7 +4,7 @@ import { attempt } from '@rheoscope/core/schema'
 import { batch, editsBetween, RheoError, type Component, type Edit, type Project, type Screen } from '@rheoscope/core/document'
 import { nameIn, readWritten, sameIn, withLines, writtenPlainly, type FormProblem, type LinesPlace, type ReadProjectText } from '@rheoscope/core/written'
 
-/** A text somebody is writing, and what the component was that it said last. */
+/** A text somebody is writing, and what it was about when it was read last. */
 export interface Draft<T extends Owner> {
   readonly text: string
   readonly project: Project

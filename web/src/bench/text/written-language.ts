@@ -9,7 +9,7 @@ interface Place {
 }
 
 const longestFirst = (words: readonly string[]): string => words.toSorted((a, b) => b.length - a.length).join('|')
-const HEAD = new RegExp(`^(?:${longestFirst(['component', 'also', ...Object.values(LINE_WORDS).flat(), ...PART_KINDS, ...TRIGGER_KINDS])})(?=[\\s:]|$)`)
+const HEAD = new RegExp(`^(?:${longestFirst(['component', 'screen', 'overlay', 'also', ...Object.values(LINE_WORDS).flat(), ...PART_KINDS, ...TRIGGER_KINDS])})(?=[\\s:]|$)`)
 
 /** The written form, as far as it is coloured: what a line begins with, texts, numbers, colours and tokens, and signs. */
 const parser: StreamParser<Place> = {
@@ -33,7 +33,7 @@ const parser: StreamParser<Place> = {
 }
 
 /** Lines inside which others usually stand. */
-const OPENS = /^\s*(?:component|look|absent|combination|group)\b/
+const OPENS = /^\s*(?:component|screen|overlay|look|absent|combination|group)\b/
 
 /** Colours, and how far a new line stands in. */
 export const writtenLanguage = [
