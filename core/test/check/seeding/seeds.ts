@@ -29,6 +29,11 @@ class Sowing {
     return this.component.rules.every(({ axis, within, target }) => axis !== this.axis.id || ('only' in within && target.go !== 'next' && target.go !== 'previous'))
   }
 
+  /** Whether pointing at the component leads elsewhere from where it starts. */
+  get leadsOnEnter(): boolean {
+    return this.component.rules.some(({ trigger, part, axis, target }) => trigger.on === 'enter' && part === null && axis === this.axis.id && target.go === 'state')
+  }
+
   /** The states the component has of its own. */
   get own(): readonly Id[] {
     return this.axis.states.map(({ id }) => id)
@@ -255,6 +260,8 @@ export const SEEDS: readonly Seed[] = [
     sow.rule(key('F9'), to, sow.start)
   }),
   seed('hover-stays', (sow) => {
+    // Whoever gets to the new part has come over the component before, which is in another state by then.
+    if (sow.leadsOnEnter) return false
     const part = sow.part('text', { text: 'Seed', x: -40, width: 60, height: 20, opacity: 0, receivesInput: false })
     const [over, to] = [sow.part('box', {}), sow.state({ opacity: 1 }, {}, part)]
     sow.rule({ on: 'enter' }, sow.start, to, { part: over })
