@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import path from 'node:path'
 import react from '@vitejs/plugin-react'
+import { decompress } from 'wawoff2'
 import { defineConfig, type Plugin } from 'vite'
 
 const require = createRequire(import.meta.url)
@@ -21,16 +22,27 @@ const carriedAlong: Plugin = {
   },
 }
 
-/** The fonts a page may need, as a file beside its code. */
+/** The fonts a page may need, as a file beside its code; and what pictures are drawn with: the same fonts unpacked, and the code. */
 const fontsBeside: Plugin = {
   name: 'fonts-beside',
-  generateBundle() {
+  async generateBundle() {
     const fonts = Object.entries(FAMILIES).flatMap(([family, folder]) => {
       const ranges = JSON.parse(readFileSync(require.resolve(`@fontsource/${folder}/unicode.json`), 'utf8')) as Record<string, string>
       return WEIGHTS.flatMap((weight) => SUBSETS.filter((subset) => subset in ranges).map((subset) => ({ family, weight, range: ranges[subset], data: readFileSync(require.resolve(`@fontsource/${folder}/files/${folder}-${subset}-${weight}-normal.woff2`), 'base64') })))
     })
     this.emitFile({ type: 'asset', fileName: 'fonts.json', source: JSON.stringify(fonts) })
+    const faces: Buffer[] = []
+    // One after another: it unpacks all of them in the same place.
+    for (const { data } of fonts) faces.push(Buffer.from(await decompress(Buffer.from(data, 'base64'))))
+    this.emitFile({ type: 'asset', fileName: 'faces.bin', source: Buffer.concat(faces.flatMap((face) => [lengthOf(face), face])) })
+    this.emitFile({ type: 'asset', fileName: 'drawing.wasm', source: readFileSync(require.resolve('@resvg/resvg-wasm/index_bg.wasm')) })
   },
+}
+
+function lengthOf({ length }: Uint8Array): Buffer {
+  const bytes = Buffer.alloc(4)
+  bytes.writeUInt32LE(length)
+  return bytes
 }
 
 /** What a page that runs by itself is made of: the run and the painter as one script, its style, and the fonts. */

@@ -82,6 +82,7 @@ program
   .addOption(new Option('--component <name>', 'only this component, by its name or id').conflicts(['screen', 'take']))
   .addOption(new Option('--screen <name>', 'only this screen').conflicts(['component', 'take']))
   .addOption(new Option('--take <name>', 'only this take').conflicts(['component', 'screen']))
+  .addOption(new Option('--set <name=value>', 'choose one of the settings of the form; can be said several times').argParser((said: string, before: readonly string[] = []) => [...before, said]))
   .addOption(new Option('--out <path>', 'the file, or the folder for several; otherwise a single text is printed'))
   .action(async (file: string, { out, ...asked }: AskedFor & { out?: string }) => {
     const { files, leavesOut } = await handedOver(projectIn(file), asked)

@@ -99,6 +99,7 @@ const securityHeaders: RequestHandler = (request, response, next) => {
         styleSrc: ["'self'", `'nonce-${String(response.locals.nonce)}'`],
         fontSrc: ["'self'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
+        mediaSrc: ['blob:'],
         connectSrc: ["'self'", 'data:'],
         frameSrc: ["'self'"],
         baseUri: ["'none'"],

@@ -7,4 +7,4 @@ export { webAnimations, type ExportedLane, type ExportedMotion } from './web-ani
 export { junitReport, type CheckedThing } from './junit'
 export { sarifReport } from './sarif'
 export { alreadyIn, copyBetween, neededBy, type Copying, type Needed } from './copy-between'
-export { allForms, FORMS, READERS, runningKit, zipped, type Carried, type Form, type HandedFile, type HandedOver, type RunningKit, type Subject } from './forms'
+export { allForms, FORMS, READERS, runningKit, zipped, type Carried, type DrawingFace, type FilmFrame, type Form, type HandedFile, type HandedOver, type Making, type RunningKit, type Setting, type Subject } from './forms'

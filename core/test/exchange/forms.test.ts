@@ -3,12 +3,15 @@ import { strFromU8, unzipSync } from 'fflate'
 import Papa from 'papaparse'
 import { skerryLine } from '@rheoscope/core/demo'
 import { apply, certain, renameComponent, type Project } from '@rheoscope/core/document'
-import { allForms, FORMS, openedText, type HandedOver, type RunningKit, type Subject } from '@rheoscope/core/exchange'
+import { allForms, FORMS, openedText, type HandedOver, type Making, type RunningKit, type Subject } from '@rheoscope/core/exchange'
+import { drawing } from './drawing'
 
 /** What stands for the built script in tests of what is around it. */
-const KIT: RunningKit = { script: 'console.log("</script>", "<!--")', element: '', style: 'body{}', fonts: [], sha256: () => Promise.resolve('hash=') }
+const KIT: RunningKit = { script: 'console.log("</script>", "<!--")', element: '', style: 'body{}', fonts: [], sha256: () => Promise.resolve('hash='), drawing }
 
-const make = async (name: string, subject: Subject = { of: 'project' }, project: Project = skerryLine): Promise<HandedOver> => certain(FORMS.find((form) => form.name === name)).make(project, subject, () => Promise.resolve(KIT))
+const MAKING: Making = { kit: () => Promise.resolve(KIT), settings: {}, progress: () => undefined, film: () => Promise.resolve(new Uint8Array()) }
+
+const make = async (name: string, subject: Subject = { of: 'project' }, project: Project = skerryLine): Promise<HandedOver> => certain(FORMS.find((form) => form.name === name)).make(project, subject, MAKING)
 
 const textOf = ({ files }: HandedOver, at = 0): string => String(files[at]?.content)
 
@@ -60,7 +63,7 @@ describe('what goes out', () => {
     const hostile = '</script><script>alert("1")</script><img src=x onerror=alert(2)>'
     const project = apply(skerryLine, renameComponent('boardingButton', hostile))
     const subject: Subject = form.takes.includes('component') ? button : form.takes.includes('take') ? { of: 'take', id: 'takeBoarding' } : { of: 'project' }
-    const { files } = await form.make(project, subject, () => Promise.resolve(KIT))
+    const { files } = await form.make(project, subject, MAKING)
     for (const { mediaType, content } of files) if (/html|svg/.test(mediaType)) expect(String(content)).not.toMatch(/<script>alert|<img/)
   })
 
@@ -83,12 +86,12 @@ describe('what goes out', () => {
   it('is all in one file, with a page that leads to each, and the same each time', async () => {
     const small = { ...skerryLine, components: skerryLine.components.slice(0, 2), screens: [], takes: [], promises: [], startScreen: null }
     const shares: number[] = []
-    const { files: [zip] } = await allForms(small, () => Promise.resolve(KIT), (share) => shares.push(share))
+    const { files: [zip] } = await allForms(small, { ...MAKING, progress: (share) => shares.push(share) })
     const inside = unzipSync(Uint8Array.from(certain(zip).content as Uint8Array))
     const links = [...strFromU8(certain(inside['index.html'])).matchAll(/href="([^"]+)"/g)].map(([, to]) => certain(to))
     expect(new Set(links)).toEqual(new Set(Object.keys(inside).filter((name) => name !== 'index.html')))
     expect(shares.at(-1)).toBe(1)
-    expect((await allForms(small, () => Promise.resolve(KIT))).files[0]?.content).toEqual(certain(zip).content)
+    expect((await allForms(small, MAKING)).files[0]?.content).toEqual(certain(zip).content)
   })
 
   it('is refused for what is not there', async () => {

@@ -1,8 +1,9 @@
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { Button } from '@mui/material'
-import { slug, type Named, type Project } from '@rheoscope/core/document'
+import { firstOf, slug, type Named, type Project } from '@rheoscope/core/document'
 import { FORMS, READERS, zipped, type Form, type HandedFile, type HandedOver, type Subject } from '@rheoscope/core/exchange'
+import { ChoiceField } from '../fields/choice-field'
 import { handedOverFields } from '../frame/addresses'
 import { Crumbs } from '../frame/crumbs'
 import { MoreMenu } from '../frame/more-menu'
@@ -24,7 +25,8 @@ export function HandoverPage() {
   const subject = subjectAt(project, search)
   const possible = FORMS.filter(({ takes }) => takes.includes(subject.of))
   const form = possible.find(({ name }) => name === search.get('form')) ?? possible.find(({ name }) => name === 'page') ?? possible[0]
-  const go = (to: Subject, name: string | undefined) => setSearch({ ...handedOverFields(to), ...(name === undefined ? {} : { form: name }) })
+  const go = (to: Subject, name: string | undefined, settings: Settings = {}) => setSearch({ ...handedOverFields(to), ...(name === undefined ? {} : { form: name }), ...settings })
+  const settings = form ? settingsAt(form, search) : {}
   return (
     <div className="handover">
       <header className="top-bar">
@@ -51,7 +53,7 @@ export function HandoverPage() {
             )
           })}
         </nav>
-        {form && <OneForm key={`${form.name} ${keyOf(subject)}`} project={project} subject={subject} form={form} />}
+        {form && <OneForm key={`${form.name} ${keyOf(subject)} ${JSON.stringify(settings)}`} project={project} subject={subject} form={form} settings={settings} onChoose={(said) => go(subject, form.name, said)} />}
       </div>
     </div>
   )
@@ -63,6 +65,12 @@ function subjectAt(project: Project, search: URLSearchParams): Subject {
   const kind = THINGS.find((each) => each === of)
   return kind && id !== null && project[`${kind}s`].some((each) => each.id === id) ? { of: kind, id } : { of: 'project' }
 }
+
+type Settings = Readonly<Record<string, string>>
+
+/** What an address says of the settings of a form. */
+const settingsAt = ({ settings = [] }: Form, search: URLSearchParams): Settings =>
+  Object.fromEntries(settings.flatMap(({ name, choices }) => { const said = search.get(name); return said !== null && choices.includes(said) ? [[name, said]] : [] }))
 
 const THINGS = ['component', 'screen', 'take'] as const
 
@@ -83,20 +91,28 @@ function SubjectChoice({ project, subject, onChoose }: { readonly project: Proje
   )
 }
 
-function OneForm({ project, subject, form }: { readonly project: Project; readonly subject: Subject; readonly form: Form }) {
-  const { made, isMaking, problem } = useHandedOver(project, subject, form.name)
+function OneForm({ project, subject, form, settings, onChoose }: {
+  readonly project: Project
+  readonly subject: Subject
+  readonly form: Form
+  readonly settings: Settings
+  readonly onChoose: (settings: Settings) => void
+}) {
+  const { made, isMaking, share, problem, stop } = useHandedOver(project, subject, form.name, settings)
   return (
     <>
       <section className="handover-about" aria-label="The form">
         <h1>{form.label}</h1>
         <p>{form.says}</p>
+        {form.settings?.map(({ name, label, choices }) => <ChoiceField key={name} label={label} value={settings[name] ?? firstOf(choices)} choices={choices} onChange={(to) => onChoose({ ...settings, [name]: to })} />)}
         {problem !== null && <p role="alert" className="field-problem">{problem}</p>}
         {made && <Actions made={made} />}
         {made && <List title="In it" lines={made.holds} />}
         {made && <List title="Left out" lines={made.leavesOut} empty="Nothing." />}
-        <p role="status" className="muted">{isMaking ? 'Making it…' : ''}</p>
+        <p role="status" className="muted">{isMaking ? 'Making it…' : made || problem !== null ? '' : 'Stopped.'}</p>
+        {isMaking && share !== null && <p className="handover-actions"><progress value={share} aria-label={form.label} /> <Button onClick={stop}>Stop</Button></p>}
       </section>
-      {made && made.files.length > 0 ? <Result project={project} subject={subject} form={form} made={made} /> : <main id={MAIN} tabIndex={-1} className="handover-result" />}
+      {made && made.files.length > 0 ? <Result project={project} subject={subject} form={form} settings={settings} made={made} /> : <main id={MAIN} tabIndex={-1} className="handover-result" />}
     </>
   )
 }

@@ -8,6 +8,8 @@ export interface HandoverRequest {
   readonly subject: Subject
   /** The name of a form; null for all forms of all there is, in one file. */
   readonly form: string | null
+  /** What is chosen of the settings of the form, by their names. */
+  readonly settings: Readonly<Record<string, string>>
 }
 
 /** What it came to, how far it is, or why it could not be made. */

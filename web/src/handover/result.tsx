@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { firstOf, type Project } from '@rheoscope/core/document'
 import type { Form, HandedFile, HandedOver, Subject } from '@rheoscope/core/exchange'
 import { handedOverFields } from '../frame/addresses'
@@ -8,10 +8,10 @@ import { MAIN } from '../frame/use-focus-kept'
 const MOST_SHOWN = 40_000
 
 /** What a form came to, as whoever gets it will see it, and as text. */
-export function Result({ project, subject, form, made }: { readonly project: Project; readonly subject: Subject; readonly form: Form; readonly made: HandedOver }) {
+export function Result({ project, subject, form, settings, made }: { readonly project: Project; readonly subject: Subject; readonly form: Form; readonly settings: Readonly<Record<string, string>>; readonly made: HandedOver }) {
   const [chosen, setChosen] = useState(firstOf(made.files).name)
   const file = made.files.find(({ name }) => name === chosen) ?? firstOf(made.files)
-  const address = `/handed/${project.id}/${form.name}?${new URLSearchParams({ of: subject.of, ...handedOverFields(subject), at: String(timeOf(made)) })}`
+  const address = `/handed/${project.id}/${form.name}?${new URLSearchParams({ of: subject.of, ...handedOverFields(subject), at: String(timeOf(made)), settings: String(new URLSearchParams(settings)) })}`
   const isPage = file.mediaType === 'text/html'
   const [isCode, setCode] = useState(false)
   return (
@@ -44,13 +44,27 @@ function timeOf(made: HandedOver): number {
 }
 
 function Shown({ file: { name, mediaType, content } }: { readonly file: HandedFile }) {
-  if (typeof content !== 'string') return <p className="muted hint">{name} is no text.</p>
+  if (typeof content !== 'string') return <Seen name={name} mediaType={mediaType} content={content} />
   return (
     <>
       {mediaType === 'image/svg+xml' && <div className="handover-picture"><img src={`data:image/svg+xml,${encodeURIComponent(content)}`} alt={name} /></div>}
       <pre className="mono" tabIndex={0} aria-label={name}>{content.length > MOST_SHOWN ? `${content.slice(0, MOST_SHOWN)}\n…` : content}</pre>
     </>
   )
+}
+
+/** A picture or a film as it is seen. */
+function Seen({ name, mediaType, content }: { readonly name: string; readonly mediaType: string; readonly content: Uint8Array }) {
+  const [address, setAddress] = useState<string | null>(null)
+  useEffect(() => {
+    const made = URL.createObjectURL(new Blob([Uint8Array.from(content)], { type: mediaType }))
+    setAddress(made)
+    return () => URL.revokeObjectURL(made)
+  }, [content, mediaType])
+  if (address === null) return null
+  if (mediaType.startsWith('image/')) return <div className="handover-picture is-alone"><img src={address} alt={name} /></div>
+  if (mediaType.startsWith('video/')) return <div className="handover-picture is-alone"><video src={address} aria-label={name} controls loop muted playsInline /></div>
+  return <p className="muted hint">{name} is no text.</p>
 }
 
 function sizeText({ content }: HandedFile): string {

@@ -28,32 +28,44 @@ function making(request: HandoverRequest, { made, fail, share }: Ears): Pick<Ope
 /** What is edited is made anew when it has rested for so long, in ms. */
 const REST_MS = 400
 
-export interface Making {
+export interface MakingOne {
   /** What was made last; null before anything was. */
   readonly made: HandedOver | null
   /** It is being made anew. */
   readonly isMaking: boolean
+  /** How much of it is done, 0 to 1; null for what takes no time. */
+  readonly share: number | null
   readonly problem: string | null
 }
 
-const BEGINNING: Making = { made: null, isMaking: true, problem: null }
+const BEGINNING: MakingOne = { made: null, isMaking: true, share: null, problem: null }
 
-/** One form of one thing, made again after each edit. Another form or thing is made where this is mounted anew. */
-export function useHandedOver(project: Project, subject: Subject, form: string): Making {
-  const [asked] = useState({ subject, form })
+const DONE: MakingOne = { ...BEGINNING, isMaking: false }
+
+/** One form of one thing, made again after each edit. Another form or thing, or what is chosen otherwise, is made where this is mounted anew. */
+export function useHandedOver(project: Project, subject: Subject, form: string, settings: HandoverRequest['settings']): MakingOne & { readonly stop: () => void } {
+  const [asked] = useState({ subject, form, settings })
   const [state, setState] = useState(BEGINNING)
+  const stop = useRef<() => void>(() => undefined)
   useEffect(() => {
     let worker: ReturnType<typeof making> | undefined
     setState(({ made }) => ({ ...BEGINNING, made }))
     const waiting = setTimeout(() => {
-      worker = making({ project, ...asked }, { made: (made) => setState({ made, isMaking: false, problem: null }), fail: (problem) => setState({ made: null, isMaking: false, problem }) })
+      worker = making({ project, ...asked }, {
+        made: (made) => setState({ ...DONE, made }), fail: (problem) => setState({ ...DONE, problem }), share: (share) => setState((now) => ({ ...now, share })),
+      })
     }, REST_MS)
-    return () => {
+    const end = () => {
       clearTimeout(waiting)
       worker?.close()
     }
+    stop.current = () => {
+      end()
+      setState(({ made }) => ({ ...DONE, made }))
+    }
+    return end
   }, [project, asked])
-  return state
+  return { ...state, stop: () => stop.current() }
 }
 
 /** Everything in one file: how far it is, and what begins and ends it. */
@@ -71,7 +83,7 @@ export function useAllForms(project: Project, onMade: (made: HandedOver) => void
     end()
     setProblem(null)
     setShare(0)
-    worker.current = making({ project, subject: { of: 'project' }, form: null }, {
+    worker.current = making({ project, subject: { of: 'project' }, form: null, settings: {} }, {
       made: (made) => { end(); onMade(made) },
       fail: (sentence) => { end(); setProblem(sentence) },
       share: setShare,

@@ -1,5 +1,5 @@
 import type { Asset, Project } from '@rheoscope/core/document'
-import { allForms, FORMS, runningKit, type RunningKit } from '@rheoscope/core/exchange'
+import { allForms, FORMS, runningKit, type FilmFrame, type Making, type RunningKit } from '@rheoscope/core/exchange'
 import { breakdownOf } from '../workers/breakdown'
 import { base64Of } from '../session/base64'
 import { READY } from '../workers/open-worker'
@@ -10,11 +10,12 @@ import type { HandoverAnswer, HandoverRequest } from './requests'
 onmessage = ({ data }: MessageEvent<HandoverRequest>) => void answer(data)
 postMessage(READY)
 
-async function answer({ project, subject, form: named }: HandoverRequest): Promise<void> {
+async function answer({ project, subject, form: named, settings }: HandoverRequest): Promise<void> {
   try {
     const whole = await withPictures(project)
     const form = FORMS.find(({ name }) => name === named)
-    say({ made: form ? await form.make(whole, subject, kit) : await allForms(whole, kit, (share) => say({ share })) })
+    const making: Making = { kit, settings, progress: (share) => say({ share }), film }
+    say({ made: form ? await form.make(whole, subject, making) : await allForms(whole, making) })
   } catch (error) {
     say({ broken: breakdownOf('It cannot be made', error) })
   }
@@ -23,9 +24,11 @@ async function answer({ project, subject, form: named }: HandoverRequest): Promi
 const say = (answered: HandoverAnswer): void => postMessage(answered)
 
 /** What is built for what runs by itself, as the server has it now. */
-const kit = (): Promise<RunningKit> => runningKit(async (file) => (await fetched(`/running/${file}`)).text(), sha256)
+const kit = (): Promise<RunningKit> => runningKit(async (file) => new Uint8Array(await (await fetched(`/running/${file}`)).arrayBuffer()), sha256)
 
 const sha256 = async (text: string): Promise<string> => base64Of(new Uint8Array(await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text))))
+
+const film = async (frames: Iterable<FilmFrame>): Promise<Uint8Array> => (await import('./film')).filmOf(frames)
 
 async function fetched(address: string): Promise<Response> {
   const response = await fetch(address, { cache: 'no-cache' })

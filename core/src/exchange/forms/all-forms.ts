@@ -2,25 +2,23 @@ import { strToU8, zipSync } from 'fflate'
 import { slug, type Project } from '../../document'
 import { escaped } from '../../scene'
 import { counted } from '../counted'
-import { type Form, type HandedFile, type HandedOver, type RunningKit } from './form'
+import { type Form, type HandedFile, type HandedOver, type Making } from './form'
 import { FORMS } from './registry'
 
 /**
  * Everything a project can be handed over as, in one ZIP file with a page of contents.
- *
- * @param progress told the share that is done, 0 to 1
  */
-export async function allForms(project: Project, kit: () => Promise<RunningKit>, progress: (share: number) => void = () => undefined): Promise<HandedOver> {
+export async function allForms(project: Project, making: Making): Promise<HandedOver> {
   const forms = FORMS.filter(({ takes }) => takes.includes('project'))
   const made: { readonly form: Form; readonly files: readonly HandedFile[]; readonly leavesOut: readonly string[] }[] = []
   for (const [index, form] of forms.entries()) {
-    const { files, leavesOut } = await form.make(project, { of: 'project' }, kit)
+    const { files, leavesOut } = await form.make(project, { of: 'project' }, { ...making, settings: {}, progress: (share) => making.progress((index + share) / (forms.length + 1)) })
     made.push({ form, files: files.map((file) => ({ ...file, name: `${form.name}/${file.name}` })), leavesOut })
-    progress((index + 1) / (forms.length + 1))
+    making.progress((index + 1) / (forms.length + 1))
   }
   const files = [{ name: 'index.html', mediaType: 'text/html', content: contentsPage(project, made) }, ...made.flatMap((each) => each.files)]
   const zip = zipped(slug(project.name), files)
-  progress(1)
+  making.progress(1)
   return { files: [zip], holds: [counted(files.length, 'file')], leavesOut: made.flatMap(({ leavesOut }) => leavesOut) }
 }
 

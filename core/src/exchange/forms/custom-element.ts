@@ -3,7 +3,8 @@ import { escaped } from '../../scene'
 import { counted } from '../counted'
 import { componentIn, type Form, type HandedFile } from './form'
 import { onlyFor } from './only-for'
-import { codeOf, FAMILIES, fontsFor } from './page'
+import { FAMILIES } from '../pictures/stand-alone'
+import { codeOf, fontsFor } from './page'
 
 /** A component as an element of any page. */
 export const customElement: Form = {
@@ -12,7 +13,7 @@ export const customElement: Form = {
   forWhom: 'Builds it',
   says: 'An ES module that defines an element, which behaves as the run does, with its types, its manifest and a page that uses it (HTML Standard, custom elements).',
   takes: ['component'],
-  make: async (project, subject, kit) => {
+  make: async (project, subject, { kit }) => {
     const component = componentIn(project, subject)
     const tag = tagOf(project.name, component.name)
     const { element, fonts } = await kit()

@@ -1,4 +1,5 @@
-import { RheoError, type Component, type Id, type Named, type Project, type Take } from '../../document'
+import type { Bitmap } from '../pictures/raster'
+import { firstOf, RheoError, type Component, type Id, type Named, type Project, type Take } from '../../document'
 
 /** What is handed over: all of a project, or one thing in it. */
 export type Subject = { readonly of: 'project' } | { readonly of: 'component' | 'screen' | 'take'; readonly id: Id }
@@ -21,6 +22,32 @@ export interface HandedOver {
   readonly leavesOut: readonly string[]
 }
 
+/** What something is made with. */
+export interface Making {
+  readonly kit: () => Promise<RunningKit>
+  /** What has been chosen of the settings of the form, by their names; as usual where nothing has. */
+  readonly settings: Readonly<Record<string, string>>
+  /** Told the share that is done, 0 to 1, while something takes long. */
+  readonly progress: (share: number) => void
+  /** Makes a film of pictures of one size (WebM); null where there is nothing that could: only browsers have it. */
+  readonly film: ((frames: Iterable<FilmFrame>) => Promise<Uint8Array>) | null
+}
+
+/** A picture of a film, and how long it stays. */
+export interface FilmFrame {
+  readonly bitmap: Bitmap
+  readonly atMs: number
+  readonly lastsMs: number
+}
+
+/** Something that can be chosen of a form. */
+export interface Setting {
+  readonly name: string
+  readonly label: string
+  /** The first is the usual one. */
+  readonly choices: readonly string[]
+}
+
 /** What a page that runs by itself is built of, as the build of the application leaves it. */
 export interface RunningKit {
   /** The run and the painter as one script, for a page and for an element. */
@@ -28,8 +55,23 @@ export interface RunningKit {
   readonly element: string
   readonly style: string
   readonly fonts: readonly RunningFont[]
+  /** What pictures are drawn with. */
+  readonly drawing: () => Promise<Drawing>
   /** The SHA-256 of a text in base64 (FIPS 180-4), which whoever has a clock and a machine makes. */
   readonly sha256: (text: string) => Promise<string>
+}
+
+/** What draws SVG as pixels. */
+export interface Drawing {
+  /** WebAssembly. */
+  readonly code: Uint8Array<ArrayBuffer>
+  readonly faces: readonly DrawingFace[]
+}
+
+/** A font that pictures are drawn with. */
+export interface DrawingFace extends Pick<RunningFont, 'family' | 'range'> {
+  /** TrueType. */
+  readonly data: Uint8Array
 }
 
 /** A font for some characters. */
@@ -54,8 +96,16 @@ export interface Form {
   /** What it is, in a sentence or two. */
   readonly says: string
   readonly takes: readonly Subject['of'][]
-  /** Makes it. Throws a `RheoError` (`missing`) where there is no such thing. */
-  readonly make: (project: Project, subject: Subject, kit: () => Promise<RunningKit>) => HandedOver | Promise<HandedOver>
+  readonly settings?: readonly Setting[]
+  /** Makes it. Throws a `RheoError` (`missing`) where there is no such thing, and (`unreadable`) where it cannot be made. */
+  readonly make: (project: Project, subject: Subject, making: Making) => HandedOver | Promise<HandedOver>
+}
+
+/** What is chosen of a setting. Throws a `RheoError` (`unreadable`) for what is none of its choices. */
+export function chosen({ name, label, choices }: Setting, { settings }: Pick<Making, 'settings'>): string {
+  const said = settings[name] ?? firstOf(choices)
+  if (!choices.includes(said)) throw new RheoError('unreadable', name, `The ${label} is ${choices.join(' or ')}, not “${said}”.`)
+  return said
 }
 
 /** What the thing is called that is handed over. Throws a `RheoError` (`missing`) where it is not there. */

@@ -1,4 +1,4 @@
-export { READERS, type Form, type HandedFile, type HandedOver, type RunningKit, type Subject } from './form'
+export { READERS, type DrawingFace, type FilmFrame, type Form, type HandedFile, type HandedOver, type Making, type RunningKit, type Setting, type Subject } from './form'
 export { allForms, zipped } from './all-forms'
 export { FORMS } from './registry'
 export type { Carried } from './page'

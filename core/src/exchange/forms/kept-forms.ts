@@ -1,9 +1,7 @@
 import { serialise, slug, type Component } from '../../document'
-import { stillLife } from '../../run'
 import { writtenComponent, writtenProject } from '../../written'
-import { pictureFile } from '../picture'
 import { counted } from '../counted'
-import { componentIn, componentsOf, nameOf, type Form, type HandedFile } from './form'
+import { componentIn, nameOf, type Form } from './form'
 
 /** The project as text. */
 export const written: Form = {
@@ -27,19 +25,6 @@ export const projectFile: Form = {
   says: 'All of the project in one file, with its pictures. It opens again as it is.',
   takes: ['project'],
   make: (project) => ({ files: [{ name: `${slug(project.name)}.rheo.json`, mediaType: 'application/vnd.rheoscope+json', content: serialise(project) }], holds: [`${counted(project.components.length, 'component')}, ${counted(project.screens.length, 'screen')}, ${counted(project.takes.length, 'take')}`], leavesOut: ['The history of the project, and findings that nobody has accepted.'] }),
-}
-
-/** Every look as a picture. */
-export const svgLooks: Form = {
-  name: 'svg',
-  label: 'SVG',
-  forWhom: 'Looks at it',
-  says: 'Each look as an SVG picture, as large as it is drawn (SVG 2). Texts stay texts in their fonts.',
-  takes: ['project', 'component'],
-  make: (project, subject) => {
-    const files = componentsOf(project, subject).flatMap((component) => looksOf(component).map(({ name, standing }): HandedFile => ({ name: `${slug(component.name)}-${slug(name)}.svg`, mediaType: 'image/svg+xml', content: pictureFile(stillLife(project, component.id, { standing })) })))
-    return { files, holds: [counted(files.length, 'look')], leavesOut: ['The fonts of its texts: without Atkinson Hyperlegible another one of the machine shows them.'] }
-  },
 }
 
 /** The looks of a component: each state of each axis, with the others at their start. */

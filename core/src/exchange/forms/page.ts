@@ -5,6 +5,7 @@ import { escaped } from '../../scene'
 import { counted } from '../counted'
 import { nameOf, type Form, type RunningFont, type RunningKit, type Subject } from './form'
 import { onlyFor } from './only-for'
+import { faceText, reaches } from '../pictures/stand-alone'
 import { textsIn } from '../texts-in'
 
 /** What a file that runs by itself carries along, in front of its code. */
@@ -26,7 +27,7 @@ export const page: Form = {
   forWhom: 'Looks at it',
   says: 'One HTML file that runs as the stage does, with no network: to be sent, opened and tried. Its fonts and pictures are in it.',
   takes: ['project', 'component', 'screen'],
-  make: async (project, subject, kit) => {
+  make: async (project, subject, { kit }) => {
     const name = nameOf(project, subject)
     const surface = surfaceOf(project, subject)
     const carried = surface && onlyFor(project, surface)
@@ -49,9 +50,6 @@ function surfaceOf(project: Project, subject: Subject): Surface | null {
 
 /** Characters that can be typed or computed though no text of the project has them. */
 const USUAL = new Set([...Array.from({ length: 0x17f - 0x20 }, (_each, index) => String.fromCodePoint(0x20 + index)), ...'–—‘’“”…•€−'])
-
-/** The families as CSS has them. */
-export const FAMILIES = { sans: 'Atkinson Hyperlegible Next', mono: 'Atkinson Hyperlegible Mono', fallback: 'Noto Sans' } as const
 
 /** What of the fonts something needs that runs by itself: which faces, and the metrics by which its texts are measured. */
 export function fontsFor(project: Project, fonts: readonly RunningFont[]): { readonly faces: readonly RunningFont[]; readonly metrics: MetricsOfFonts } {
@@ -81,13 +79,4 @@ async function pageOf(carried: Omit<Carried, 'metrics'>, { script, style, fonts,
     `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; script-src 'sha256-${await sha256(code)}'; style-src 'sha256-${await sha256(styles)}'; font-src data:; img-src data:; base-uri 'none'; form-action 'none'">`,
     `<title>${escaped(carried.title)}</title>`, `<style>${styles}</style>`, '</head>', '<body>', '<div id="running"></div>', `<script type="module">${code}</script>`, '</body>', '</html>', '',
   ].join('\n')
-}
-
-const faceText = ({ family, weight, range, data }: RunningFont): string =>
-  `@font-face{font-family:'${FAMILIES[family]}';font-weight:${weight};src:url(data:font/woff2;base64,${data}) format('woff2');unicode-range:${range}}`
-
-/** Whether one of some characters is in a range of code points. */
-function reaches(range: string, characters: ReadonlySet<string>): boolean {
-  const parts = [...range.matchAll(/U\+([0-9A-F]+)(?:-([0-9A-F]+))?/gi)].map(([, from = '', to = from]) => [parseInt(from, 16), parseInt(to, 16)] as const)
-  return [...characters].some((character) => { const code = character.codePointAt(0) ?? 0; return parts.some(([from, to]) => from <= code && code <= to) })
 }

@@ -2,12 +2,14 @@ import type { Form } from './form'
 import { customElement } from './custom-element'
 import { designTokens } from './design-tokens'
 import { filmstrip } from './filmstrip'
-import { projectFile, svgLooks, written } from './kept-forms'
+import { projectFile, written } from './kept-forms'
 import { keyframes } from './keyframes'
+import { animatedGif, animatedPng, film } from './moving-pictures'
 import { page } from './page'
+import { pngPictures, svgPictures } from './pictures'
 import { specification } from './specification'
 import { tables } from './tables'
 import { takeActions } from './take-actions'
 
 /** Every form in which a design leaves the application, in the order in which they are offered. */
-export const FORMS: readonly Form[] = [customElement, keyframes, designTokens, tables, page, specification, filmstrip, takeActions, svgLooks, written, projectFile]
+export const FORMS: readonly Form[] = [customElement, keyframes, designTokens, tables, page, specification, filmstrip, takeActions, svgPictures, pngPictures, animatedPng, animatedGif, film, written, projectFile]

@@ -1,0 +1,55 @@
+import { type Input, type Project, type Take } from '../../document'
+import { drawListAt, inOrder, play, runOptionsOf, startRun } from '../../run'
+import { paint, svg, toMarkup, type SvgNode } from '../../scene'
+import { withAssets } from './stand-alone'
+
+/** What a take looks like from an instant on, for so long. */
+export interface TakeFrame {
+  readonly atMs: number
+  readonly lastsMs: number
+  /** As an SVG document. */
+  readonly picture: string
+}
+
+/**
+ * A take as pictures, with the pointer in them, from its beginning to its end. What does not change is one picture that stays longer.
+ *
+ * @param perSecond so many instants are looked at a second
+ */
+export function* takeFrames(project: Project, take: Take, perSecond: number): Generator<TakeFrame> {
+  const lastsMs = 1000 / perSecond
+  let [from, last, many]: [number, string, number] = [0, '', 0]
+  for (const { atMs, picture } of instants(project, take, lastsMs)) {
+    if (picture !== last && many > 0) yield { atMs: from, lastsMs: many * lastsMs, picture: last }
+    if (picture !== last) [from, last, many] = [atMs, picture, 0]
+    many++
+  }
+  if (many > 0) yield { atMs: from, lastsMs: many * lastsMs, picture: last }
+}
+
+function* instants(project: Project, take: Take, everyMs: number): Generator<Pick<TakeFrame, 'atMs' | 'picture'>> {
+  const run = startRun(project, take.surface, runOptionsOf(take))
+  const inputs = inOrder(take.inputs)
+  let done = 0
+  for (let index = 0; index * everyMs < Math.max(everyMs, take.endsAtMs); index++) {
+    const atMs = index * everyMs
+    const come = inputs.filter((input) => input.atMs <= atMs)
+    play(run, come.slice(done), atMs)
+    done = come.length
+    yield { atMs, picture: withAssets(project, framePicture(drawListAt(run, atMs), pointerAt(come))) }
+  }
+}
+
+function framePicture(list: ReturnType<typeof drawListAt>, pointer: SvgNode | null): string {
+  const { width = 1, height = 1 } = list[0]?.values ?? {}
+  return toMarkup(svg('svg', 'picture', { xmlns: 'http://www.w3.org/2000/svg', width, height, viewBox: `0 0 ${width} ${height}` }, [...paint(list, 'frame'), ...(pointer ? [pointer] : [])]))
+}
+
+/** Where the pointer is after some inputs, and whether it is down; null before it comes, and while keys are used. */
+function pointerAt(inputs: readonly Input[]): SvgNode | null {
+  const last = inputs.findLast((input) => 'x' in input || input.do === 'key' || input.do === 'cancel')
+  if (!last || !('x' in last)) return null
+  const down = inputs.findLast(({ do: does }) => does === 'press' || does === 'release' || does === 'cancel')
+  const isDown = down?.do === 'press'
+  return svg('circle', 'pointer', { cx: last.x, cy: last.y, r: isDown ? 9 : 12, fill: isDown ? '#1d2b33' : '#ffffff', 'fill-opacity': 0.35, stroke: '#1d2b33', 'stroke-width': 1.5 })
+}
