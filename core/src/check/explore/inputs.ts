@@ -1,6 +1,6 @@
 import { asLiteral, certain, isLeading, type Chance, type Input, type InputAction, type PointerKind, type Project, type Rule } from '../../document'
 import { axisAt, keptAt, type Surface } from '../../machine'
-import { advanceTo, answering, chanceIn, forkFromHere, nextDueMs, send as sendTo, shownFocus, shownSurfaces, startRun, USUAL_CHANCE, type Run } from '../../run'
+import { advanceTo, answering, chanceIn, forkFromHere, nextDueMs, send as sendTo, shownSurfaces, startRun, USUAL_CHANCE, type Run } from '../../run'
 import { pointOn, type Hit, type Point } from '../../scene'
 import type { Node } from './explore'
 import type { Network } from './network'
@@ -92,14 +92,32 @@ export function enactOn({ inputs, chance, run: before }: Enacted, network: Netwo
     }
     if (by === null || !doIt(run, network, by, act, leadsIn(node))) return null
   }
-  const isThere = network.axes.every(({ thing, own, states, at }) => {
-    const instance = run.instances.get(thing.path)
-    return instance === undefined || instance.states[own] === states[keptAt(place.configuration, at)]
-  })
-  return isThere ? { inputs: [...inputs, ...more], chance, run } : null
+  return isAt(run, network, place) ? { inputs: [...inputs, ...more], chance, run } : null
 }
 
-const isOfItself = ({ what }: Occasion): boolean => what === 'settle' || what === 'timer' || what === 'wait' || what === 'gone' || what === 'come' || what === 'long' || what === 'late tap'
+/** Whether a run is in the states of a place. */
+const isAt = (run: Run, network: Network, { configuration }: Node['place']): boolean => network.axes.every(({ thing, own, states, at }) => {
+  const instance = run.instances.get(thing.path)
+  return instance === undefined || instance.states[own] === states[keptAt(configuration, at)]
+})
+
+/** So much may fall due before what is waited for does. */
+const MOST_WAITED_FOR = 60
+
+/** The same, where something else may fall due before what brings the step about: it is waited for until the run is there and has done what it shall. */
+export function waitOn({ inputs, chance, run: before }: Enacted, network: Network, { place }: Node, hasDone: (run: Run) => boolean): Enacted | null {
+  const run = forkFromHere(before)
+  for (let waited = 0; waited < MOST_WAITED_FOR; waited++) {
+    const dueMs = nextDueMs(run)
+    if (dueMs === Infinity) return null
+    advanceTo(run, dueMs)
+    if (hasDone(run) && isAt(run, network, place)) return { inputs, chance, run }
+  }
+  return null
+}
+
+/** Whether time brings something about, and nobody. */
+export const isOfItself = ({ what }: Occasion): boolean => what === 'settle' || what === 'timer' || what === 'wait' || what === 'gone' || what === 'come' || what === 'long' || what === 'late tap'
 
 /** Does what an occasion asks of a person, who leads rules to their end with it where there are some; says whether it can be done. */
 function doIt(run: Run, network: Network, occasion: Occasion, send: (action: InputAction) => void, leads: readonly Led[]): boolean {
@@ -133,7 +151,7 @@ function doIt(run: Run, network: Network, occasion: Occasion, send: (action: Inp
     case 'focus':
       return goToFocus(run, occasion.spot, send)
     case 'key':
-      if (occasion.spot !== null && !goToFocus(run, occasion.spot, send)) return false
+      if (occasion.spot !== null && !hasFocus(run, occasion.spot) && !goToFocus(run, occasion.spot, send)) return false
       send({ do: 'key', key: occasion.key, modifiers: occasion.modifiers, ...(occasion.repeat ? { repeat: true } : {}) })
       if (occasion.key === ' ' && !network.matters.keyUp) send({ do: 'key up', key: ' ', modifiers: occasion.modifiers })
       return true
@@ -227,10 +245,13 @@ function goToFocus(run: Run, spot: Spot | null, send: (action: InputAction) => v
   }
   for (let tabs = 0; tabs < MOST_TABS; tabs++) {
     send({ do: 'key', key: 'Tab', modifiers: {} })
-    const focus = shownFocus(run)
-    if (focus?.instance === spot.at.thing.path && focus.part === spot.at.part) return true
+    if (hasFocus(run, spot)) return true
   }
   return false
+}
+
+function hasFocus({ hand: { focus } }: Run, { at }: Spot): boolean {
+  return focus?.part.thing === at.thing.path && focus.part.part === at.part
 }
 
 /** Does something at a spot; overlays that lie over it are closed first. */

@@ -1,6 +1,7 @@
 import { certain, type Id, type Project, type Rule } from '../../document'
 import { keptAt, type Surface } from '../../machine'
-import { enact, enactOn, inSteps, marksOfStep, Network, KnownPlaces, MODALITIES, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Wait, type Modality } from '../explore'
+import type { Run } from '../../run'
+import { enact, enactOn, inSteps, isOfItself, marksOfStep, Network, KnownPlaces, MODALITIES, type Effort, type Enacted, type Explored, type Mark, type NetAxis, type Node, type Outside, type Thing, type Travelled, type Wait, type Modality, waitOn } from '../explore'
 
 /** Everything a step can come to, with the step. */
 export interface Seen<Kind extends Mark['what']> {
@@ -87,6 +88,9 @@ export class Facts {
 /** Whether time or another rule brings a step about, rather than a person or something outside. */
 export const isByItself = ({ deadline }: Travelled): boolean => deadline !== null && deadline.occasion.what !== 'long' && deadline.occasion.what !== 'late tap'
 
+/** So long somebody looks at what has come before they do the next thing, in ms, or less where that is too long. */
+const UNHURRIED_MS = [500, 100, 20, 0]
+
 export interface StateSpaceOptions extends Effort {
   /** What can come from beyond the things, once it is known what of them matters. */
   readonly outside?: (network: Network) => Outside
@@ -156,6 +160,16 @@ export class StateSpace {
   /** What a person does to come to a node, and to wait there, with the run that did it; null when no run comes there. */
   enact({ network }: Facts, node: Node, wait: Wait | null = null): Enacted | null {
     return enact(this.project, this.surface, network, node, wait)
+  }
+
+  /** The same from where a run has come to the node before, in as much time as there is; null when that does not lead to the same states, and to what the run shall have done. */
+  goOn(before: Enacted, { network }: Facts, node: Node, hasDone: (run: Run) => boolean): Enacted | null {
+    if (node.by !== null && isOfItself(node.by)) return waitOn(before, network, node, hasDone)
+    for (const paceMs of UNHURRIED_MS) {
+      const enacted = enactOn(before, network, node, paceMs)
+      if (enacted && hasDone(enacted.run)) return enacted
+    }
+    return null
   }
 
   /** A run that has come to the states of a node, at a person's pace; null when none comes there, or rules go on for ever on the way. */

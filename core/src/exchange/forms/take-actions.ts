@@ -1,4 +1,4 @@
-import { slug, type Input } from '../../document'
+import { slug, type Input, type PointerKind } from '../../document'
 import { counted } from '../counted'
 import { takeIn, type Form } from './form'
 
@@ -6,7 +6,8 @@ import { takeIn, type Form } from './form'
 type Action = Readonly<Record<string, string | number>>
 
 interface Tick {
-  readonly pointer?: Action
+  readonly mouse?: Action
+  readonly touch?: Action
   readonly key?: Action
   readonly wheel?: Action
 }
@@ -20,28 +21,34 @@ export const takeActions: Form = {
   takes: ['take'],
   make: (project, subject) => {
     const take = takeIn(project, subject)
-    let atMs = 0
-    const ticks: Tick[] = []
-    const left = new Map<string, number>()
-    for (const input of take.inputs) {
-      const made = ticksOf(input)
-      if (!made) {
-        left.set(input.do, (left.get(input.do) ?? 0) + 1)
-        continue
-      }
-      if (input.atMs > atMs) ticks.push({ pointer: { type: 'pause', duration: input.atMs - atMs } })
-      atMs = input.atMs
-      ticks.push(...made)
-    }
-    const kind = take.inputs.some((input) => 'pointer' in input && input.pointer === 'touch') ? 'touch' : 'mouse'
-    const of = (source: keyof Tick) => ticks.map((tick) => tick[source] ?? { type: 'pause', duration: 0 })
-    const actions = [{ type: 'pointer', id: 'pointer', parameters: { pointerType: kind }, actions: of('pointer') }, { type: 'key', id: 'keys', actions: of('key') }, { type: 'wheel', id: 'wheel', actions: of('wheel') }]
+    const { actions, ticks, left } = browserActions(take.inputs)
     return {
       files: [{ name: `${slug(take.name)}-actions.json`, mediaType: 'application/json', content: `${JSON.stringify({ actions }, null, 2)}\n` }],
-      holds: [counted(ticks.length, 'tick'), `${take.endsAtMs} ms`],
+      holds: [counted(ticks, 'tick'), `${take.endsAtMs} ms`],
       leavesOut: [...[...left].map(([what, many]) => `${counted(many, 'input')} of “${what}”: no hand does that.`), ...(take.expectations.length > 0 ? ['What the take expects: “rheoscope run” looks at that.'] : [])],
     }
   },
+}
+
+/** Inputs as actions for a browser (WebDriver § 17.4), in how many ticks, and how many of which kind no hand does. */
+export function browserActions(inputs: readonly Input[]): { readonly actions: readonly object[]; readonly ticks: number; readonly left: ReadonlyMap<string, number> } {
+  let atMs = 0
+  const ticks: Tick[] = []
+  const left = new Map<string, number>()
+  for (const input of inputs) {
+    const made = ticksOf(input)
+    if (!made) {
+      left.set(input.do, (left.get(input.do) ?? 0) + 1)
+      continue
+    }
+    if (input.atMs > atMs) ticks.push({ mouse: { type: 'pause', duration: input.atMs - atMs } })
+    atMs = input.atMs
+    ticks.push(...made)
+  }
+  const of = (source: keyof Tick) => ticks.map((tick) => tick[source] ?? { type: 'pause', duration: 0 })
+  const pointers = (['mouse', 'touch'] as const).filter((kind) => kind === 'mouse' || ticks.some((tick) => tick.touch)).map((kind) => ({ type: 'pointer', id: kind, parameters: { pointerType: kind }, actions: of(kind) }))
+  const actions = [...pointers, { type: 'key', id: 'keys', actions: of('key') }, { type: 'wheel', id: 'wheel', actions: of('wheel') }]
+  return { actions, ticks: ticks.length, left }
 }
 
 const KEYS: Readonly<Record<string, string>> = { Enter: '\uE007', Tab: '\uE004', Escape: '\uE00C', Backspace: '\uE003', Delete: '\uE017', ArrowLeft: '\uE012', ArrowUp: '\uE013', ArrowRight: '\uE014', ArrowDown: '\uE015', Home: '\uE011', End: '\uE010', PageUp: '\uE00E', PageDown: '\uE00F' }
@@ -52,13 +59,16 @@ const HELD = { shift: '\uE008', control: '\uE009', alt: '\uE00A', meta: '\uE03D'
 function ticksOf(input: Input): readonly Tick[] | null {
   switch (input.do) {
     case 'move':
-      return [{ pointer: moveTo(input) }]
+      return [by(input, moveTo(input))]
     case 'press':
-      return [{ pointer: moveTo(input) }, { pointer: { type: 'pointerDown', button: 0 } }]
+      return [by(input, moveTo(input)), by(input, { type: 'pointerDown', button: 0 })]
     case 'release':
-      return [{ pointer: moveTo(input) }, { pointer: { type: 'pointerUp', button: 0 } }]
+      return [by(input, moveTo(input)), by(input, { type: 'pointerUp', button: 0 })]
     case 'cancel':
-      return [{ pointer: { type: 'pointerCancel' } }]
+      return [by(input, { type: 'pointerCancel' })]
+    // A finger that has let go is gone.
+    case 'exit':
+      return input.pointer === 'touch' ? [] : null
     case 'wheel':
       return [{ wheel: { type: 'scroll', x: Math.round(input.x), y: Math.round(input.y), deltaX: Math.round(input.deltaX), deltaY: Math.round(input.deltaY), duration: 0, origin: 'viewport' } }]
     case 'key': {
@@ -75,5 +85,8 @@ function ticksOf(input: Input): readonly Tick[] | null {
       return null
   }
 }
+
+/** What a pointer does, by the source it comes from. */
+const by = ({ pointer }: { readonly pointer: PointerKind }, action: Action): Tick => (pointer === 'touch' ? { touch: action } : { mouse: action })
 
 const moveTo = ({ x, y }: { readonly x: number; readonly y: number }): Action => ({ type: 'pointerMove', x, y, duration: 0, origin: 'viewport' })

@@ -60,7 +60,7 @@ export function ruleWords(scope: FormScope, rule: Rule): RuleWords {
   return {
     trigger: triggerText(scope, axis, rule.trigger, rule.part), target: targetText(axis, rule.target),
     clauses: [...(rule.motion ? motionText(scope, rule.motion).clauses : []), ...(rule.guard === null ? [] : [`if ${rule.guard}`]), ...(rule.letThrough ? ['let through'] : [])],
-    does: rule.actions.map((action, index) => actionLine(scope, action, `action${index + 1}`).text),
+    does: rule.actions.map((action) => actionLine(scope, action, action.id).text),
   }
 }
 

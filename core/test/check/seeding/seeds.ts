@@ -29,9 +29,14 @@ class Sowing {
     return this.component.rules.every(({ axis, within, target }) => axis !== this.axis.id || ('only' in within && target.go !== 'next' && target.go !== 'previous'))
   }
 
-  /** Whether pointing at the component leads elsewhere from where it starts. */
-  get leadsOnEnter(): boolean {
-    return this.component.rules.some(({ trigger, part, axis, target }) => trigger.on === 'enter' && part === null && axis === this.axis.id && target.go === 'state')
+  /** Whether doing something on the component leads elsewhere. */
+  leadsOn(...kinds: readonly Trigger['on'][]): boolean {
+    return this.component.rules.some(({ trigger, part, axis, target }) => kinds.includes(trigger.on) && part === null && axis === this.axis.id && target.go === 'state')
+  }
+
+  /** Whether something follows the pointer, and so shows at once that it is there. */
+  get followsPointer(): boolean {
+    return JSON.stringify(this.component.parts).includes('angleToPointer')
   }
 
   /** The states the component has of its own. */
@@ -261,7 +266,7 @@ export const SEEDS: readonly Seed[] = [
   }),
   seed('hover-stays', (sow) => {
     // Whoever gets to the new part has come over the component before, which is in another state by then.
-    if (sow.leadsOnEnter) return false
+    if (sow.leadsOn('enter')) return false
     const part = sow.part('text', { text: 'Seed', x: -40, width: 60, height: 20, opacity: 0, receivesInput: false })
     const [over, to] = [sow.part('box', {}), sow.state({ opacity: 1 }, {}, part)]
     sow.rule({ on: 'enter' }, sow.start, to, { part: over })
@@ -308,6 +313,8 @@ export const SEEDS: readonly Seed[] = [
     sow.rule({ on: 'tap' }, to, sow.start, { part })
   }),
   seed('no-keyboard-way', (sow) => {
+    // The first of two taps leads elsewhere.
+    if (sow.leadsOn('tap', 'press')) return false
     const to = sow.state()
     sow.rule({ on: 'double tap', tapWaits: false }, sow.start, to, { part: sow.part('box', { role: 'button', accessibleName: 'Seed' }) })
     sow.rule(after(5000), to, sow.start)
@@ -316,6 +323,7 @@ export const SEEDS: readonly Seed[] = [
   // In a part that is one stop for Tab nobody comes to it.
   seed('focus-invisible', (sow) => (sow.root.keepsFocus === true ? false : void sow.part('box', { focusable: true, opacity: 0 }))),
   seed('focus-trapped', (sow) => {
+    if (sow.root.keepsFocus === true) return false
     const part = sow.part('box', { focusable: true })
     sow.part('box', { focusable: true, x: 30 })
     sow.rule({ on: 'key', key: 'Tab', modifiers: {}, anywhere: false }, sow.start, { go: 'stay' }, { part })
@@ -333,6 +341,7 @@ export const SEEDS: readonly Seed[] = [
   }),
   seed('says-no-state', (sow) => void sow.part('box', { role: 'switch', accessibleName: 'Seed', receivesInput: false })),
   seed('slow-to-answer', (sow) => {
+    if (sow.followsPointer) return false
     const part = sow.part('box', { focusable: true })
     const to = sow.state({ translateX: 40 })
     sow.rule({ on: 'press' }, sow.start, to, { part, ms: 200, motion: { delayMs: 300 } })

@@ -1,8 +1,8 @@
 import { forkFromHere, advanceTo, drawList, drawListAt } from '../../../run'
-import { theOne } from '../../../document'
+import { propertyDefinition, theOne } from '../../../document'
 import { TOUCHING } from '../../ground/answers'
 import { stateName, type ComponentCheck } from '../../ground/context'
-import { firstDifference } from '../../ground/difference'
+import { firstDifference, type IsPropertyMeant } from '../../ground/difference'
 import { inMs, type Finding } from '../../model/finding'
 import { witnessOfRule } from '../../ground/witness'
 import { after, stateIn } from '../../explore'
@@ -11,6 +11,9 @@ import { after, stateIn } from '../../explore'
 const AT_ONCE_MS = 100
 
 const LONGEST_MS = 3000
+
+/** How something answers, and what a screen reader says of it, nobody sees. */
+const isUnseen: IsPropertyMeant = (_item, property) => propertyDefinition(property)?.group === 'answer'
 
 /** Inputs that are answered, but of which nothing is to be seen within a tenth of a second. */
 export const slowToAnswer: ComponentCheck = {
@@ -29,10 +32,10 @@ export const slowToAnswer: ComponentCheck = {
       const [began, list] = [run.nowMs, drawListAt(before, run.nowMs)]
       for (const waitedMs of [0, 16, 50, AT_ONCE_MS]) {
         advanceTo(run, began + waitedMs)
-        if (firstDifference(list, drawList(run))) return []
+        if (firstDifference(list, drawList(run), isUnseen)) return []
       }
       let seenMs = AT_ONCE_MS
-      while (seenMs < LONGEST_MS && !firstDifference(list, drawList(run))) {
+      while (seenMs < LONGEST_MS && !firstDifference(list, drawList(run), isUnseen)) {
         seenMs += 10
         advanceTo(run, began + seenMs)
       }
