@@ -44,6 +44,22 @@ test.each(TAKES.map((take) => [take.name, take] as const))('a page that runs by 
   expect(differences).toEqual([])
 })
 
+test('the place shows the page running, and a phone on the network as well for as long as it shall', async () => {
+  const hands = application.hands()
+  await hands.openDemoScreen('home')
+  const [project] = (await hands.driver.getCurrentUrl()).split('/screen/')
+  await hands.driver.get(`${project}/handover?of=screen&thing=home&form=page`)
+  await hands.driver.switchTo().frame(await hands.find('.handover-result iframe'))
+  await hands.until('it runs there', async () => (await (await hands.find('#running')).getText()).includes('Which port?'))
+  await hands.driver.switchTo().defaultContent()
+  await hands.clickButton('Try on a phone')
+  const address = await (await hands.find('.phone-address .mono')).getText()
+  expect(await (await fetch(address)).text()).toContain('<title>Home</title>')
+  await hands.clickButton('Stop')
+  await hands.until('it is over', async () => (await hands.driver.findElements({ css: '.phone-address' })).length === 0)
+  await expect(fetch(address)).rejects.toThrow()
+})
+
 test('the page of Home has at most 200 kB when it is sent', async () => {
   const { files: [page] } = await handedOver(skerryLine, { as: 'page', screen: 'Home' })
   const bytes = gzipSync(page!.content).length

@@ -12,6 +12,7 @@ import type { AssetStore } from './asset-store'
 import type { Announcements } from './announcements'
 import { api, type Stores } from './api'
 import { handedPages } from './handed'
+import { phoneTrial } from './phone-trial'
 import { sendProblems } from './problem'
 import type { Database } from './storage'
 
@@ -35,6 +36,7 @@ export function application({ store, assets, outcomes, checks, announcements, da
   app.use(onlyFromHere)
   app.use(securityHeaders)
   app.get('/api/health', health(database))
+  app.use('/api/phone', phoneTrial())
   app.use('/api', api({ store, assets, outcomes, checks }, announcements, newId))
   app.use('/api', (_request, response) => {
     response.status(404).type('application/problem+json').send('{"type":"urn:rheoscope:problem:not-found","title":"Not found","status":404,"detail":"There is nothing at this address."}')

@@ -10,7 +10,7 @@ import type { AssetStore } from './asset-store'
 import type { ProjectStore } from './project-store'
 
 /** What of a project, and what is chosen of the settings of the form; `at` says nothing but that it is asked for anew. */
-const Asked = object({ of: choice('project', 'component', 'screen', 'take'), thing: optional(text(64)), at: optional(text(64)), settings: optional(text(1000)) })
+const Asked = object({ of: choice('project', 'component', 'screen', 'take'), thing: optional(text(64)), at: optional(text(64)), settings: optional(text(1000, { empty: true })) })
 
 /**
  * What is handed over as a page of its own, to be looked at inside the application: it can do nothing to it, because it counts as
