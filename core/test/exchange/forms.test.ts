@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { strFromU8, unzipSync } from 'fflate'
 import Papa from 'papaparse'
+import { checkComponent } from '@rheoscope/core/check'
 import { skerryLine } from '@rheoscope/core/demo'
 import { apply, certain, renameComponent, type Project } from '@rheoscope/core/document'
 import { allForms, FORMS, openedText, type HandedOver, type Making, type RunningKit, type Subject } from '@rheoscope/core/exchange'
@@ -128,6 +129,8 @@ describe('a take', () => {
 describe('a specification', () => {
   it('has every look, part, answer and motion of a component with their numbers', async () => {
     const text = textOf(await make('specification', button))
+    for (const { sentence } of checkComponent(skerryLine, certain(skerryLine.components.find(({ id }) => id === 'boardingButton'))).findings) expect(text).toContain(sentence.replaceAll('&', '&amp;'))
+    expect(textOf(await make('specification'))).not.toContain('<h3>Findings</h3>')
     for (const said of ['208x42 radius 6 fill #24506f', 'What a passenger taps to board.', 'The gate answers within 1.8 s.', 'rest → working', '160 ms', '#767f8a', 'role (WAI-ARIA 1.2)', 'Promises']) expect(text).toContain(said)
     expect(text.match(/<figure>/g)).toHaveLength(4)
     expect(text).not.toContain(' id ring')

@@ -1,4 +1,4 @@
-import { pledgeText } from '../../check'
+import { acceptanceOf, checkComponent, checkScreen, pledgeText } from '../../check'
 import { componentOf, isExpression, sameValue, slug, type Component, type Pledge, type Project, type Rule, type Screen } from '../../document'
 import { parseEasing } from '../../motion'
 import { drawList, startRun, stillLife } from '../../run'
@@ -22,20 +22,21 @@ export const specification: Form = {
     const screens = subject.of === 'project' ? project.screens : project.screens.filter(({ id }) => subject.of === 'screen' && id === subject.id)
     const components = subject.of === 'screen' ? [] : componentsOf(project, subject)
     return {
-      files: [{ name: `${slug(name)}-specification.html`, mediaType: 'text/html', content: documentOf(project, name, components, screens) }],
+      files: [{ name: `${slug(name)}-specification.html`, mediaType: 'text/html', content: documentOf(project, name, components, screens, subject.of !== 'project') }],
       holds: [`${counted(components.length, 'component')}, ${counted(screens.length, 'screen')}`],
-      leavesOut: ['Findings: they are on “Findings”, and “rheoscope check” writes them.'],
+      leavesOut: subject.of === 'project' ? ['Findings: the specification of each component and screen has its own, and “rheoscope check” writes all.'] : [],
     }
   },
 }
 
-function documentOf(project: Project, name: string, components: readonly Component[], screens: readonly Screen[]): string {
+function documentOf(project: Project, name: string, components: readonly Component[], screens: readonly Screen[], hasFindings: boolean): string {
   const entry = (id: string, text: string) => `<li><a href="#${escaped(id)}">${escaped(text)}</a></li>`
   return [
     '<!doctype html>', '<html lang="en">', '<head>', '<meta charset="utf-8">', '<meta name="viewport" content="width=device-width, initial-scale=1">',
     `<title>${escaped(name)}: specification</title>`, `<style>${STYLE}</style>`, '</head>', '<body>', `<h1>${escaped(name)}</h1>`,
     ...(components.length + screens.length < 2 ? [] : [`<nav aria-label="Contents"><ul>${[...components, ...screens].map((each) => entry(each.id, each.name)).join('')}</ul></nav>`]),
-    ...components.map((component) => componentSection(project, component)), ...screens.map((screen) => screenSection(project, screen)), '</body>', '</html>', '',
+    ...components.map((component) => componentSection(project, component)), ...screens.map((screen) => screenSection(project, screen)),
+    ...(hasFindings ? [...components.map((component) => findingsOf(project, checkComponent(project, component))), ...screens.map((screen) => findingsOf(project, checkScreen(project, screen)))] : []), '</body>', '</html>', '',
   ].join('\n')
 }
 
@@ -88,6 +89,12 @@ function score(moves: MotionSheet['moves'], lengthMs: number): string {
 function promised(project: Project, surface: Pledge['surface']): string {
   const said = project.promises.filter((pledge) => sameValue(pledge.surface, surface))
   return said.length === 0 ? '' : `<h3>Promises</h3><ul>${said.map((pledge) => `<li>${escaped(pledgeText(project, pledge))}${pledge.note === undefined ? '' : `<br><em>${escaped(pledge.note)}</em>`}</li>`).join('')}</ul>`
+}
+
+/** What has been found of something, the worst first, with why somebody has accepted it. */
+function findingsOf(project: Project, { findings }: ReturnType<typeof checkComponent>): string {
+  const rows = findings.map((finding) => [finding.level, finding.sentence, acceptanceOf(project, finding)?.reason ?? ''])
+  return `<h3>Findings</h3>${rows.length === 0 ? '<p>Nothing.</p>' : table(['level', 'what', 'accepted because'], rows)}`
 }
 
 /** What of a component answers to the keyboard, and what is told to who does not see it. */
