@@ -7,8 +7,10 @@ import { inTreeOrder, lookWords, partWords, ruleWords } from '../../written'
 import { motionSheets, responseSheets, valueWords, type MotionSheet } from './component-sheets'
 import { counted } from '../counted'
 import { pictureMarkup } from '../picture'
-import { componentsOf, nameOf, type Form } from './form'
+import { faceText, withAssets } from '../pictures/stand-alone'
+import { componentsOf, nameOf, type Form, type RunningFont } from './form'
 import { looksOf } from './kept-forms'
+import { fontsFor } from './page'
 
 /** A document to be printed and built from. */
 export const specification: Form = {
@@ -17,25 +19,35 @@ export const specification: Form = {
   forWhom: 'Looks at it',
   says: 'A document to read and to print: every component with its looks, measures, answers and motions, every screen with what stands on it and where it leads.',
   takes: ['project', 'component', 'screen'],
-  make: (project, subject) => {
+  make: async (project, subject, { kit }) => {
     const name = nameOf(project, subject)
     const screens = subject.of === 'project' ? project.screens : project.screens.filter(({ id }) => subject.of === 'screen' && id === subject.id)
     const components = subject.of === 'screen' ? [] : componentsOf(project, subject)
     return {
-      files: [{ name: `${slug(name)}-specification.html`, mediaType: 'text/html', content: documentOf(project, name, components, screens, subject.of !== 'project') }],
+      files: [{ name: `${slug(name)}-specification.html`, mediaType: 'text/html', content: withAssets(project, documentOf(project, { name, components, screens, hasFindings: subject.of !== 'project', fonts: fontsFor(project, (await kit()).fonts).faces })) }],
       holds: [`${counted(components.length, 'component')}, ${counted(screens.length, 'screen')}`],
       leavesOut: subject.of === 'project' ? ['Findings: the specification of each component and screen has its own, and “rheoscope check” writes all.'] : [],
     }
   },
 }
 
-function documentOf(project: Project, name: string, components: readonly Component[], screens: readonly Screen[], hasFindings: boolean): string {
+interface Contents {
+  readonly name: string
+  readonly components: readonly Component[]
+  readonly screens: readonly Screen[]
+  readonly hasFindings: boolean
+  readonly fonts: readonly RunningFont[]
+}
+
+function documentOf(project: Project, { name, components, screens, hasFindings, fonts }: Contents): string {
+  const isOne = components.length + screens.length === 1
+  const sections = [...components.map((component) => componentSection(project, component)), ...screens.map((screen) => screenSection(project, screen))]
   const entry = (id: string, text: string) => `<li><a href="#${escaped(id)}">${escaped(text)}</a></li>`
   return [
     '<!doctype html>', '<html lang="en">', '<head>', '<meta charset="utf-8">', '<meta name="viewport" content="width=device-width, initial-scale=1">',
-    `<title>${escaped(name)}: specification</title>`, `<style>${STYLE}</style>`, '</head>', '<body>', `<h1>${escaped(name)}</h1>`,
-    ...(components.length + screens.length < 2 ? [] : [`<nav aria-label="Contents"><ul>${[...components, ...screens].map((each) => entry(each.id, each.name)).join('')}</ul></nav>`]),
-    ...components.map((component) => componentSection(project, component)), ...screens.map((screen) => screenSection(project, screen)),
+    `<title>${escaped(name)}: specification</title>`, `<style>${fonts.map(faceText).join('')}${STYLE}</style>`, '</head>', '<body>',
+    ...(isOne ? [] : [`<h1>${escaped(name)}</h1>`, `<nav aria-label="Contents"><ul>${[...components, ...screens].map((each) => entry(each.id, each.name)).join('')}</ul></nav>`]),
+    ...sections.map((each) => (isOne ? each.replace('<h2>', '<h1>').replace('</h2>', '</h1>') : each)),
     ...(hasFindings ? [...components.map((component) => findingsOf(project, checkComponent(project, component))), ...screens.map((screen) => findingsOf(project, checkScreen(project, screen)))] : []), '</body>', '</html>', '',
   ].join('\n')
 }
@@ -136,5 +148,5 @@ table{border-collapse:collapse;width:100%;font-size:13px}th,td{text-align:left;v
 .note{border-left:3px solid #c8371b;padding-left:.7rem}.score{display:block;max-width:100%}.score polyline{fill:none;stroke:#24506f;stroke-width:1.5}
 ${[1, 2, 3, 4, 5, 6].map((depth) => `.in-${depth}{padding-left:${depth * 1.1}rem}`).join('')}
 @page{margin:16mm 14mm;@bottom-right{content:counter(page)}}
-@media print{body{max-width:none;margin:0;padding:0}.thing{break-before:page}h2,h3,h4{break-after:avoid}tr,figure,.motion{break-inside:avoid}a{color:inherit;text-decoration:none}}
+@media print{body{max-width:none;margin:0;padding:0}nav~.thing{break-before:page}h2,h3,h4{break-after:avoid}tr,figure,.motion{break-inside:avoid}a{color:inherit;text-decoration:none}}
 `
