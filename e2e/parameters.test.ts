@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
 import { expect, test } from '@jest/globals'
 import { useApplication } from './harness/application'
 
@@ -78,4 +81,13 @@ test('what refers to a token changes with it, and a token in use stays', async (
   await hands.enter('duration', '@duration', '[aria-label="Rule"]')
   await hands.enter('Value of token duration', '480', '[aria-label="Tokens"]')
   await hands.until('the motion has followed', async () => (await (await hands.find('.whole-end')).getText()) === '480 ms')
+
+  const folder = mkdtempSync(path.join(tmpdir(), 'rheoscope-tokens-'))
+  writeFileSync(path.join(folder, 'house.tokens.json'), '{"sea":{"$type":"color","$value":"#112233"},"face":{"$type":"fontFamily","$value":"Any"}}')
+  await (await hands.driver.findElement({ css: '[aria-label="File of design tokens"]' })).sendKeys(path.join(folder, 'house.tokens.json'))
+  const read = await hands.find('[aria-label="house.tokens.json"]')
+  expect(await read.getText()).toContain('“sea”: #3f6c78 → #112233\nLeft out:\n“face”: there are no tokens of the type fontFamily here.')
+  await hands.clickButton('Take them')
+  await hands.until('the box has followed the file', async () => (await fill()) === '#112233')
+  rmSync(folder, { recursive: true })
 })

@@ -1,6 +1,7 @@
-import { useState } from 'react'
+import { useMemo, useRef, useState, type RefObject } from 'react'
 import { Button, MenuItem } from '@mui/material'
-import { addToken, freeName, namesOf, removeToken, renameToken, setTokenValue, usesOfToken, type Literal, type Token } from '@rheoscope/core/document'
+import { addToken, freeName, messageOf, namesOf, removeToken, renameToken, setTokenValue, usesOfToken, type Edit, type Literal, type Token } from '@rheoscope/core/document'
+import { tokensIn } from '@rheoscope/core/exchange'
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber, type Parsed } from '../fields/parse-value'
@@ -8,6 +9,7 @@ import { newId } from '../session/new-id'
 import { useEditing } from '../session/use-editing'
 import { wholeMs } from '../fields/ms-field'
 import { FloatingMenu } from '../theme/floating'
+import './tokens.css'
 
 const KINDS: readonly Pick<Token, 'type' | 'value'>[] = [
   { type: 'colour', value: '#24506f' },
@@ -20,6 +22,7 @@ const KINDS: readonly Pick<Token, 'type' | 'value'>[] = [
 export function Tokens() {
   const { project, make } = useEditing()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const input = useRef<HTMLInputElement>(null)
   const add = (kind: (typeof KINDS)[number]) => {
     setAnchor(null)
     const name = freeName(kind.type, namesOf(project.tokens), '-')
@@ -29,16 +32,58 @@ export function Tokens() {
     <section aria-label="Tokens">
       <div className="pane-head">
         <h2 className="caption">Tokens</h2>
-        <Button aria-haspopup="menu" aria-label="Add a token" onClick={(event) => setAnchor(event.currentTarget)}>+</Button>
+        <span>
+          <Button aria-label="Tokens from a JSON file" title="Of the Design Tokens Format Module" onClick={() => input.current?.click()}>JSON</Button>
+          <Button aria-haspopup="menu" aria-label="Add a token" onClick={(event) => setAnchor(event.currentTarget)}>+</Button>
+        </span>
       </div>
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         {KINDS.map((kind) => <MenuItem key={kind.type} onClick={() => add(kind)}>{kind.type}</MenuItem>)}
       </FloatingMenu>
+      <TokensFromFile input={input} />
       <ul className="parameters">
         {project.tokens.map((token) => <TokenRow key={token.id} token={token} />)}
       </ul>
     </section>
   )
+}
+
+/** Brings the tokens of a file in, once it has been seen what that changes. */
+function TokensFromFile({ input }: { readonly input: RefObject<HTMLInputElement | null> }) {
+  const { project, make } = useEditing()
+  const [file, setFile] = useState<{ readonly name: string; readonly text: string } | null>(null)
+  const read = useMemo(() => file && orProblem(() => tokensIn(file.text, project, newId)), [file, project])
+  const edit = read && 'edit' in read ? read.edit : null
+  const open = (chosen: File | undefined) => chosen && void chosen.text().then((text) => setFile({ name: chosen.name, text }))
+  const take = (taken: Edit) => {
+    make(taken, `bring in ${file?.name ?? 'tokens'}`)
+    setFile(null)
+  }
+  return (
+    <>
+      <input ref={input} type="file" hidden aria-label="File of design tokens" accept=".json,.tokens,application/json" onChange={(event) => { open(event.target.files?.[0]); event.target.value = '' }} />
+      {read && file && (
+        <section aria-label={file.name} className="tokens-read">
+          {'problem' in read ? <p role="alert" className="field-problem">{read.problem}</p> : (
+            <>
+              <p role="status">{read.changes.length === 0 ? `${file.name} changes nothing.` : `${file.name} changes:`}</p>
+              <ul>{read.changes.map((line) => <li key={line}>{line}</li>)}</ul>
+              {read.leftOut.length > 0 && <><p>Left out:</p><ul>{read.leftOut.map((line) => <li key={line}>{line}</li>)}</ul></>}
+            </>
+          )}
+          <p>{edit && <Button onClick={() => take(edit)}>Take them</Button>} <Button onClick={() => setFile(null)}>Leave it</Button></p>
+        </section>
+      )}
+    </>
+  )
+}
+
+function orProblem<T>(read: () => T): T | { readonly problem: string } {
+  try {
+    return read()
+  } catch (error) {
+    return { problem: messageOf(error) }
+  }
 }
 
 function TokenRow({ token }: { readonly token: Token }) {
