@@ -67,3 +67,13 @@ test('the page of Home has at most 200 kB when it is sent', async () => {
   process.stdout.write(`the page of Home: ${bytes} bytes\n`)
   expect(bytes).toBeLessThan(200_000)
 })
+
+test('the walkthrough of a screen is kept as takes, which the stage plays', async () => {
+  const hands = application.hands()
+  await hands.openDemoScreen('tides')
+  const [project] = (await hands.driver.getCurrentUrl()).split('/screen/')
+  await hands.driver.get(`${project}/handover?of=screen&thing=tides&form=walkthrough`)
+  await hands.clickButton('Keep as takes')
+  await hands.click(await hands.byText('on the stage', 'a'))
+  await hands.until('it stands on the stage', async () => (await (await hands.find('[aria-label="Takes"]')).getText()).includes('Walk through Tides 1'))
+})

@@ -7,10 +7,11 @@ import { keyframes } from './keyframes'
 import { animatedGif, animatedPng, film } from './moving-pictures'
 import { page } from './page'
 import { pngPictures, svgPictures } from './pictures'
+import { scxml } from './scxml'
 import { specification } from './specification'
 import { tables } from './tables'
 import { takeActions } from './take-actions'
 import { walkthrough } from './walkthrough'
 
 /** Every form in which a design leaves the application, in the order in which they are offered. */
-export const FORMS: readonly Form[] = [customElement, keyframes, designTokens, tables, page, specification, filmstrip, takeActions, walkthrough, svgPictures, pngPictures, animatedPng, animatedGif, film, written, projectFile]
+export const FORMS: readonly Form[] = [customElement, keyframes, scxml, designTokens, tables, page, specification, filmstrip, takeActions, walkthrough, svgPictures, pngPictures, animatedPng, animatedGif, film, written, projectFile]
