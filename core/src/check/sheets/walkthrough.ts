@@ -4,7 +4,7 @@ import { contextOf, type CheckOptions } from '../ground/context'
 import { prototypeContext } from '../ground/prototype'
 import { screenContext } from '../ground/screen-context'
 import type { Facts, StateSpace } from '../ground/state-space'
-import { after, marksOfStep, type Enacted, type Node, type Occasion, type SymbolicPlace, type Thing, type Travelled } from '../explore'
+import { after, instantsOf, marksOfStep, wayTo, type Enacted, type Node, type Occasion, type SymbolicPlace, type Thing, type Travelled } from '../explore'
 
 /** A rule of one of the things on a surface. */
 export interface WalkedRule {
@@ -151,7 +151,10 @@ class Walker {
     const fired = enacted ? this.firedIn(enacted) : []
     if (!first || !enacted || !fired.includes(index)) return
     this.tick(fired)
-    this.legs.push(legOf(enacted, [{ atMs: enacted.run.nowMs, occasion: first.step.occasion, fired: fired.map((each) => certain(this.rules[each])) }]))
+    const way = wayTo(after(first.step))
+    const instants = instantsOf(way)
+    const steps = way.flatMap(({ by }, at): readonly WalkStep[] => (by === null ? [] : [{ atMs: certain(instants[at]), occasion: by, fired: at === way.length - 1 ? fired.map((each) => certain(this.rules[each])) : [] }]))
+    this.legs.push(legOf(enacted, steps))
   }
 
   private end({ enacted, steps }: Here): void {
