@@ -99,7 +99,7 @@ const securityHeaders: RequestHandler = (request, response, next) => {
         scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         workerSrc: ["'self'"],
         styleSrc: ["'self'", `'nonce-${String(response.locals.nonce)}'`],
-        fontSrc: ["'self'"],
+        fontSrc: ["'self'", 'data:'],
         imgSrc: ["'self'", 'data:', 'blob:'],
         mediaSrc: ['blob:'],
         connectSrc: ["'self'", 'data:'],

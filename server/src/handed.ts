@@ -12,8 +12,11 @@ import type { ProjectStore } from './project-store'
 /** What of a project, and what is chosen of the settings of the form; `at` says nothing but that it is asked for anew. */
 const Asked = object({ of: choice('project', 'component', 'screen', 'take'), thing: optional(text(64)), at: optional(text(64)), settings: optional(text(1000, { empty: true })) })
 
+/** The forms that run: documents are shown by the application itself. */
+const RUNNING = ['page', 'element']
+
 /**
- * What is handed over as a page of its own, to be looked at inside the application: it can do nothing to it, because it counts as
+ * What runs of what is handed over as a page of its own, to be looked at inside the application: it can do nothing to it, because it counts as
  * from nowhere (HTML Standard, sandboxing), and loads nothing by what it says itself.
  */
 export function handedPages(store: ProjectStore, assets: AssetStore, web: string): Router {
@@ -23,7 +26,7 @@ export function handedPages(store: ProjectStore, assets: AssetStore, web: string
     const { of, thing, settings: said = '' } = validated(Asked, request.query, 'The request')
     const settings = Object.fromEntries(new URLSearchParams(said))
     const form = FORMS.find(({ name }) => name === request.params.form)
-    if (!form?.takes.includes(of)) throw new RheoError('missing', 'form', 'There is no such form of this.')
+    if (!form?.takes.includes(of) || !RUNNING.includes(form.name)) throw new RheoError('missing', 'form', 'There is no such form of this.')
     const { project } = await store.load(request.params.id)
     const { files } = await form.make(await assets.putIn(project), of === 'project' ? { of } : { of, id: thing ?? '' }, { kit, settings, progress: () => undefined, film: null })
     const [file] = files

@@ -3,6 +3,7 @@ import { firstOf, type Project } from '@rheoscope/core/document'
 import type { Form, HandedFile, HandedOver, Subject } from '@rheoscope/core/exchange'
 import { handedOverFields } from '../frame/addresses'
 import { MAIN } from '../frame/use-focus-kept'
+import { styleNonce } from '../theme/style-nonce'
 
 /** What is shown of a text; the file has all of it. */
 const MOST_SHOWN = 40_000
@@ -13,6 +14,7 @@ export function Result({ project, subject, form, settings, made }: { readonly pr
   const file = made.files.find(({ name }) => name === chosen) ?? firstOf(made.files)
   const address = `/handed/${project.id}/${form.name}?${new URLSearchParams({ of: subject.of, ...handedOverFields(subject), at: String(timeOf(made)), settings: String(new URLSearchParams(settings)) })}`
   const isPage = file.mediaType === 'text/html'
+  const runs = String(file.content).includes('<script')
   const [isCode, setCode] = useState(false)
   return (
     <main id={MAIN} tabIndex={-1} className="handover-result">
@@ -26,12 +28,15 @@ export function Result({ project, subject, form, settings, made }: { readonly pr
         <span className="muted number">{sizeText(file)}</span>
         <span className="grow" />
         {isPage && <button className="plain underlined" aria-pressed={isCode} onClick={() => setCode(!isCode)}>{isCode ? 'show the page' : 'show its code'}</button>}
-        {isPage && <a className="underlined" href={address} target="_blank" rel="noreferrer">open it alone</a>}
+        {isPage && runs && <a className="underlined" href={address} target="_blank" rel="noreferrer">open it alone</a>}
       </div>
-      {isPage && !isCode ? <iframe title={`${form.label} as it will be seen`} src={address} sandbox="allow-scripts" /> : <Shown file={file} />}
+      {isPage && !isCode ? <iframe title={`${form.label} as it will be seen`} {...(runs ? { src: address } : { srcDoc: asDocument(String(file.content)) })} sandbox={runs ? 'allow-scripts' : ''} /> : <Shown file={file} />}
     </main>
   )
 }
+
+/** A document without scripts as it can stand in a frame of this page, whose policy holds there too: its style has the nonce that allows it. */
+const asDocument = (content: string): string => content.replace('<style>', `<style nonce="${styleNonce()}">`)
 
 const times = new WeakMap<HandedOver, number>()
 let last = 0
