@@ -19,12 +19,16 @@ export interface Trial {
   readonly endsAt: string
 }
 
-interface OpenTrial {
+interface Listener {
   readonly server: Server
   readonly addresses: readonly string[]
-  page: string
-  endsAtMs: number
-  timer: NodeJS.Timeout
+}
+
+/** What is shown now, until when. */
+interface Shown {
+  readonly page: string
+  readonly endsAtMs: number
+  readonly timer: NodeJS.Timeout
 }
 
 /**
@@ -32,41 +36,49 @@ interface OpenTrial {
  * only then, reads nothing, and answers only the address with the code that was made for this time.
  */
 export class PhoneTrial {
-  private open: OpenTrial | null = null
+  private listener: Listener | null = null
+  private shown: Shown | null = null
 
   get now(): Trial | null {
-    return this.open && { addresses: this.open.addresses, endsAt: new Date(this.open.endsAtMs).toISOString() }
+    return this.listener && this.shown && { addresses: this.listener.addresses, endsAt: new Date(this.shown.endsAtMs).toISOString() }
   }
 
   /** Shows a page; where one is shown already, in its place and from now on for as long again. Throws a `RheoError` (`gone`) where there is no network. */
   async begin(page: string): Promise<Trial> {
-    this.open ??= await this.listen()
-    clearTimeout(this.open.timer)
-    Object.assign(this.open, { page, endsAtMs: Date.now() + LASTS_MS, timer: setTimeout(() => this.end(), LASTS_MS).unref() })
+    const listener = this.listener ?? await this.listen()
+    // Somebody else may have begun meanwhile: there is one listener.
+    if (this.listener && this.listener !== listener) close(listener)
+    this.listener ??= listener
+    clearTimeout(this.shown?.timer)
+    this.shown = { page, endsAtMs: Date.now() + LASTS_MS, timer: setTimeout(() => this.end(), LASTS_MS).unref() }
     return certain(this.now)
   }
 
-  private async listen(): Promise<OpenTrial> {
+  private async listen(): Promise<Listener> {
     const hosts = Object.values(networkInterfaces()).flatMap((each) => each ?? []).filter(({ family, internal }) => family === 'IPv4' && !internal).map(({ address }) => address)
     if (hosts.length === 0) throw new RheoError('gone', 'network', 'This machine is on no network that a phone could be on as well.')
     const path = `/${randomBytes(9).toString('base64url')}`
-    const server = createServer(onlyPage(path, () => this.open?.page ?? ''))
+    const server = createServer(onlyPage(path, () => this.shown?.page ?? ''))
     await new Promise<void>((resolve, reject) => {
       server.once('error', reject)
       server.listen(0, '0.0.0.0', resolve)
     })
     // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- it listens on a port
     const { port } = server.address() as AddressInfo
-    return { server, addresses: hosts.map((host) => `http://${host}:${port}${path}`), page: '', endsAtMs: 0, timer: setTimeout(() => undefined, 0) }
+    return { server, addresses: hosts.map((host) => `http://${host}:${port}${path}`) }
   }
 
   end(): void {
-    if (!this.open) return
-    clearTimeout(this.open.timer)
-    this.open.server.close()
-    this.open.server.closeAllConnections()
-    this.open = null
+    clearTimeout(this.shown?.timer)
+    if (this.listener) close(this.listener)
+    this.listener = null
+    this.shown = null
   }
+}
+
+function close({ server }: Listener): void {
+  server.close()
+  server.closeAllConnections()
 }
 
 const onlyPage = (path: string, page: () => string): RequestListener => ({ method, url }, response) => {
