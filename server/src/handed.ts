@@ -9,10 +9,10 @@ import { choice, object, optional, text } from '@rheoscope/core/shape'
 import type { AssetStore } from './asset-store'
 import type { ProjectStore } from './project-store'
 
-/** What of a project, and what is chosen of the settings of the form; `at` says nothing but that it is asked for anew. */
-const Asked = object({ of: choice('project', 'component', 'screen', 'take'), thing: optional(text(64)), at: optional(text(64)), settings: optional(text(1000, { empty: true })) })
+/** What of a project; `at` says nothing but that it is asked for anew. */
+const Asked = object({ of: choice('project', 'component', 'screen', 'take'), thing: optional(text(64)), at: optional(text(64)) })
 
-/** The forms that run: documents are shown by the application itself. */
+/** The forms that run, which have no settings: documents are shown by the application itself. */
 const RUNNING = ['page', 'element']
 
 /**
@@ -23,12 +23,11 @@ export function handedPages(store: ProjectStore, assets: AssetStore, web: string
   const router = express.Router()
   const kit = () => runningKit((file) => readFile(path.join(web, 'running', file)).then((bytes) => new Uint8Array(bytes)), async (text) => createHash('sha256').update(text).digest('base64'))
   const show: RequestHandler<{ id: string; form: string }> = async (request, response) => {
-    const { of, thing, settings: said = '' } = validated(Asked, request.query, 'The request')
-    const settings = Object.fromEntries(new URLSearchParams(said))
+    const { of, thing } = validated(Asked, request.query, 'The request')
     const form = FORMS.find(({ name }) => name === request.params.form)
     if (!form?.takes.includes(of) || !RUNNING.includes(form.name)) throw new RheoError('missing', 'form', 'There is no such form of this.')
     const { project } = await store.load(request.params.id)
-    const { files } = await form.make(await assets.putIn(project), of === 'project' ? { of } : { of, id: thing ?? '' }, { kit, settings, progress: () => undefined, film: null })
+    const { files } = await form.make(await assets.putIn(project), of === 'project' ? { of } : { of, id: thing ?? '' }, { kit, settings: {}, progress: () => undefined, film: null })
     const [file] = files
     if (!file) throw new RheoError('missing', 'form', 'There is nothing to hand over.')
     response.set({ 'content-security-policy': "sandbox allow-scripts; frame-ancestors 'self'", 'cache-control': 'no-store' }).type(file.mediaType).send(alone(file, files))

@@ -10,6 +10,9 @@ import { counted } from './counted'
 export const rowsOf = (text: string, delimiter = ''): readonly (readonly string[])[] =>
   Papa.parse<string[]>(text, { skipEmptyLines: 'greedy', delimiter }).data
 
+/** Rows as CSV (RFC 4180); what a spreadsheet would take for a formula begins with an apostrophe. */
+export const csvOf = (rows: readonly (readonly (string | number)[])[]): string => `${Papa.unparse(rows.map((row) => [...row]), { escapeFormulae: true })}\r\n`
+
 /** A table from delimited values, the first row naming the columns. The type of a column is what fits all its cells. Throws `too-large` beyond `LIMITS.tableRows`. */
 export function tableFrom(text: string, name: string, newId: NewId): DataTable {
   const [heads = [], ...rows] = rowsOf(text)

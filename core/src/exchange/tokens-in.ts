@@ -45,6 +45,7 @@ export function tokensIn(text: string, { tokens }: Pick<Project, 'tokens'>, newI
   const all = foundIn(file)
   if (all.length > MOST_TOKENS) throw new RheoError('too-large', 'tokens', `The file has ${all.length.toLocaleString('en')} tokens; a project may take in ${MOST_TOKENS.toLocaleString('en')}.`)
   const byPath = new Map(all.map((each) => [each.path.join('.'), each]))
+  const here = new Map(tokens.map((token) => [token.name, token]))
   const taken = namesOf(tokens)
   const edits: Edit[] = []
   const [changes, leftOut]: [string[], string[]] = [[], []]
@@ -57,7 +58,7 @@ export function tokensIn(text: string, { tokens }: Pick<Project, 'tokens'>, newI
     for (const [suffix, { type, value }] of Object.entries(read)) {
       const name = nameOf([...found.path, ...(suffix === '' ? [] : [suffix])])
       const note = typeof found.description === 'string' && found.description.trim() !== '' ? found.description.slice(0, 2000) : undefined
-      const known = tokens.find((token) => token.name === name)
+      const known = here.get(name)
       if (!known) {
         const free = freeName(name, taken, '-')
         taken.add(free)
@@ -118,16 +119,21 @@ function readToken({ type, value }: Found, byPath: ReadonlyMap<string, Found>, b
   }
 }
 
+function isNumbers(value: unknown, many: 3): value is readonly [number, number, number]
+function isNumbers(value: unknown, many: number): value is readonly number[]
+function isNumbers(value: unknown, many: number): boolean {
+  return Array.isArray(value) && value.length === many && value.every((each) => typeof each === 'number')
+}
+
 const toRgb = converter('rgb')
 
 function colourOf(value: unknown): string | null {
-  const { colorSpace, components, alpha = 1, hex } = fieldsOf(value)
-  const isSrgb = colorSpace === 'srgb' && Array.isArray(components) && components.length === 3 && components.every((each) => typeof each === 'number')
-  const [r, g, b]: readonly unknown[] = isSrgb ? components : []
-  if (typeof r === 'number' && typeof g === 'number' && typeof b === 'number') return formatColour(r, g, b, typeof alpha === 'number' ? alpha : 1)
-  const said = typeof value === 'string' ? value : typeof hex === 'string' ? hex : ''
-  const parsed = /^#[0-9a-f]{3,8}$|^\w+\([^()]*\)$/i.test(said) ? toRgb(parse(said)) : undefined
-  return parsed ? formatColour(parsed.r, parsed.g, parsed.b, typeof value === 'string' ? parsed.alpha ?? 1 : typeof alpha === 'number' ? alpha : 1) : null
+  const { colorSpace, components, alpha, hex } = fieldsOf(value)
+  const opacity = typeof alpha === 'number' ? alpha : 1
+  if (colorSpace === 'srgb' && isNumbers(components, 3)) return formatColour(...components, opacity)
+  const said = typeof value === 'string' ? value : hex
+  const parsed = typeof said === 'string' && /^#[0-9a-f]{3,8}$|^\w+\([^()]*\)$/i.test(said) ? toRgb(parse(said)) : undefined
+  return parsed ? formatColour(parsed.r, parsed.g, parsed.b, typeof value === 'string' ? parsed.alpha ?? 1 : opacity) : null
 }
 
 function amountOf(value: unknown, units: Readonly<Record<string, number>>): number | null {
@@ -138,7 +144,7 @@ function amountOf(value: unknown, units: Readonly<Record<string, number>>): numb
 }
 
 function easingOf(value: unknown): string | null {
-  if (!Array.isArray(value) || value.length !== 4 || !value.every((each) => typeof each === 'number')) return null
+  if (!isNumbers(value, 4)) return null
   const easing = `cubic-bezier(${value.join(', ')})`
   return easingProblem(easing) === null ? easing : null
 }

@@ -116,7 +116,7 @@ function OneForm({ project, subject, form, settings, onChoose }: {
         <p role="status" className="muted">{isMaking ? 'Making it…' : made || problem !== null ? '' : 'Stopped.'}</p>
         {isMaking && share !== null && <p className="handover-actions"><progress value={share} aria-label={form.label} /> <Button onClick={stop}>Stop</Button></p>}
       </section>
-      {made && made.files.length > 0 ? <Result project={project} subject={subject} form={form} settings={settings} made={made} /> : <main id={MAIN} tabIndex={-1} className="handover-result" />}
+      {made && made.files.length > 0 ? <Result project={project} subject={subject} form={form} made={made} /> : <main id={MAIN} tabIndex={-1} className="handover-result" />}
     </>
   )
 }

@@ -9,12 +9,12 @@ import { styleNonce } from '../theme/style-nonce'
 const MOST_SHOWN = 40_000
 
 /** What a form came to, as whoever gets it will see it, and as text. */
-export function Result({ project, subject, form, settings, made }: { readonly project: Project; readonly subject: Subject; readonly form: Form; readonly settings: Readonly<Record<string, string>>; readonly made: HandedOver }) {
+export function Result({ project, subject, form, made }: { readonly project: Project; readonly subject: Subject; readonly form: Form; readonly made: HandedOver }) {
   const [chosen, setChosen] = useState(firstOf(made.files).name)
   const file = made.files.find(({ name }) => name === chosen) ?? firstOf(made.files)
-  const address = `/handed/${project.id}/${form.name}?${new URLSearchParams({ of: subject.of, ...handedOverFields(subject), at: String(timeOf(made)), settings: String(new URLSearchParams(settings)) })}`
+  const address = `/handed/${project.id}/${form.name}?${new URLSearchParams({ of: subject.of, ...handedOverFields(subject), at: String(timeOf(made)) })}`
   const isPage = file.mediaType === 'text/html'
-  const runs = String(file.content).includes('<script')
+  const runs = isPage && String(file.content).includes('<script')
   const [isCode, setCode] = useState(false)
   return (
     <main id={MAIN} tabIndex={-1} className="handover-result">
@@ -28,7 +28,7 @@ export function Result({ project, subject, form, settings, made }: { readonly pr
         <span className="muted number">{sizeText(file)}</span>
         <span className="grow" />
         {isPage && <button className="plain underlined" aria-pressed={isCode} onClick={() => setCode(!isCode)}>{isCode ? 'show the page' : 'show its code'}</button>}
-        {isPage && runs && <a className="underlined" href={address} target="_blank" rel="noreferrer">open it alone</a>}
+        {runs && <a className="underlined" href={address} target="_blank" rel="noreferrer">open it alone</a>}
       </div>
       {isPage && !isCode ? <iframe title={`${form.label} as it will be seen`} {...(runs ? { src: address } : { srcDoc: asDocument(String(file.content)) })} sandbox={runs ? 'allow-scripts' : ''} /> : <Shown file={file} />}
     </main>

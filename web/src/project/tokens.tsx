@@ -1,10 +1,11 @@
 import { useMemo, useRef, useState, type RefObject } from 'react'
 import { Button, MenuItem } from '@mui/material'
-import { addToken, freeName, messageOf, namesOf, removeToken, renameToken, setTokenValue, usesOfToken, type Edit, type Literal, type Token } from '@rheoscope/core/document'
+import { addToken, freeName, namesOf, removeToken, renameToken, setTokenValue, usesOfToken, type Edit, type Literal, type Token } from '@rheoscope/core/document'
 import { tokensIn } from '@rheoscope/core/exchange'
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber, type Parsed } from '../fields/parse-value'
+import { orProblem } from '../fields/said-values'
 import { newId } from '../session/new-id'
 import { useEditing } from '../session/use-editing'
 import { wholeMs } from '../fields/ms-field'
@@ -52,8 +53,8 @@ export function Tokens() {
 function TokensFromFile({ input }: { readonly input: RefObject<HTMLInputElement | null> }) {
   const { project, make } = useEditing()
   const [file, setFile] = useState<{ readonly name: string; readonly text: string } | null>(null)
-  const read = useMemo(() => file && orProblem(() => tokensIn(file.text, project, newId)), [file, project])
-  const edit = read && 'edit' in read ? read.edit : null
+  const read = useMemo(() => file && orProblem(() => ({ value: tokensIn(file.text, project, newId) })), [file, project])
+  const edit = read && 'value' in read ? read.value.edit : null
   const open = (chosen: File | undefined) => chosen && void chosen.text().then((text) => setFile({ name: chosen.name, text }))
   const take = (taken: Edit) => {
     make(taken, `bring in ${file?.name ?? 'tokens'}`)
@@ -66,9 +67,9 @@ function TokensFromFile({ input }: { readonly input: RefObject<HTMLInputElement 
         <section aria-label={file.name} className="tokens-read">
           {'problem' in read ? <p role="alert" className="field-problem">{read.problem}</p> : (
             <>
-              <p role="status">{read.changes.length === 0 ? `${file.name} changes nothing.` : `${file.name} changes:`}</p>
-              <ul>{read.changes.map((line) => <li key={line}>{line}</li>)}</ul>
-              {read.leftOut.length > 0 && <><p>Left out:</p><ul>{read.leftOut.map((line) => <li key={line}>{line}</li>)}</ul></>}
+              <p role="status">{read.value.changes.length === 0 ? `${file.name} changes nothing.` : `${file.name} changes:`}</p>
+              <ul>{read.value.changes.map((line) => <li key={line}>{line}</li>)}</ul>
+              {read.value.leftOut.length > 0 && <><p>Left out:</p><ul>{read.value.leftOut.map((line) => <li key={line}>{line}</li>)}</ul></>}
             </>
           )}
           <p>{edit && <Button onClick={() => take(edit)}>Take them</Button>} <Button onClick={() => setFile(null)}>Leave it</Button></p>
@@ -76,14 +77,6 @@ function TokensFromFile({ input }: { readonly input: RefObject<HTMLInputElement 
       )}
     </>
   )
-}
-
-function orProblem<T>(read: () => T): T | { readonly problem: string } {
-  try {
-    return read()
-  } catch (error) {
-    return { problem: messageOf(error) }
-  }
 }
 
 function TokenRow({ token }: { readonly token: Token }) {

@@ -1,7 +1,8 @@
-import { lazy, Suspense, useState } from 'react'
+import { useState } from 'react'
 import { Button, MenuItem } from '@mui/material'
 import { addToScreen, DEVICE_SIZES, instanceFor, keysOf, resizeScreen, rootOf, setNote, startOn, type Part, type Screen } from '@rheoscope/core/document'
 import type { Finding } from '@rheoscope/core/check'
+import { AsText } from '../bench/text/as-text'
 import { PartTree } from '../bench/tree/part-tree'
 import { useOfChecks } from '../checks/use-findings'
 import { newHolder, newPart } from '../bench/tree/part-kinds'
@@ -16,15 +17,13 @@ import { FurtherSizes } from './further-sizes'
 import { LengthFields } from './length-fields'
 import { useStage } from './use-stage'
 
-const WholeText = lazy(async () => ({ default: (await import('../bench/text/whole-text')).WholeText }))
-
 /** The left side of the stage: how large the screen is, and what stands on it. */
 export function ScreenPanel({ isFolded }: { readonly isFolded: boolean }) {
   const { project, screen, parts, select, make } = useStage()
   const isStart = project.startScreen === screen.id
   const findingsOf = useFindingsOfPart()
   const { view, select: show } = useStillBench()
-  if (view.shownAs === 'text') return <aside className={isFolded ? 'is-folded-away' : 'pane pane-left'} aria-label="The screen as text"><Suspense fallback={null}><WholeText /></Suspense></aside>
+  if (view.shownAs === 'text') return <aside className={isFolded ? 'is-folded-away' : 'pane pane-left'} aria-label="The screen as text"><AsText /></aside>
   return (
     <aside className={isFolded ? 'is-folded-away' : 'pane pane-left'} aria-label="Screen and what stands on it">
       <div className="pane-head"><h2 className="caption">Screen</h2>{isStart ? <span className="muted">starts here</span> : <button className="plain underlined" onClick={() => make(startOn(screen.id), 'start here')}>Start here</button>}</div>

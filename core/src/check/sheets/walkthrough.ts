@@ -97,11 +97,11 @@ class Walker {
     this.facts = stateSpace.closed
     this.left = new Set(rules.keys())
     this.byPath = new Map(rules.map(({ thing, rule }, index) => [`${thing.path} ${rule.id}`, index]))
-    const numbers = new Map(rules.map(({ thing, rule }, index) => [`${thing.index} ${rule.id}`, index]))
     for (const step of this.facts.steps) {
-      const known = entryOfOr(this.edges, step.from.place)
+      const known = this.edges.get(step.from.place) ?? []
+      this.edges.set(step.from.place, known)
       if (known.some((edge) => edge.step.occasion === step.occasion && edge.step.to === step.to)) continue
-      known.push({ step, fires: marksOfStep(step, 'fired').flatMap(({ thing, rule }) => numbers.get(`${thing.index} ${rule.id}`) ?? []) })
+      known.push({ step, fires: marksOfStep(step, 'fired').flatMap(({ thing, rule }) => this.byPath.get(`${thing.path} ${rule.id}`) ?? []) })
     }
     const first = this.facts.explored.nodes.find(({ before }) => before === null)
     const enacted = first && stateSpace.enact(this.facts, first)
@@ -241,12 +241,6 @@ function count(bits: number): number {
   let many = 0
   for (let rest = bits; rest > 0; rest &= rest - 1) many++
   return many
-}
-
-function entryOfOr(edges: Map<SymbolicPlace, Edge[]>, place: SymbolicPlace): Edge[] {
-  const known = edges.get(place) ?? []
-  edges.set(place, known)
-  return known
 }
 
 const legOf = ({ inputs, chance, run }: Enacted, steps: readonly WalkStep[]): WalkLeg => ({ inputs, chance, endsAtMs: run.nowMs + AFTERGLOW_MS, steps })

@@ -5,7 +5,7 @@ import { paint, svg, toMarkup, type DrawList, type SvgNode } from '../../scene'
 import { counted } from '../counted'
 import { withAssets, withFonts } from '../pictures/stand-alone'
 import { firedRules } from './component-sheets'
-import { chosen, componentIn, takeIn, type Form, type HandedFile, type Setting } from './form'
+import { chosen, componentIn, rasterFor, takeIn, type Form, type HandedFile, type Setting } from './form'
 import { SCALE } from './pictures'
 
 const INSTANTS: Setting = { name: 'instants', label: 'instants', choices: ['12', '6', '24'] }
@@ -36,9 +36,9 @@ export const filmstrip: Form = {
     const many = Number(chosen(INSTANTS, making))
     const draw = chosen(ARRANGED, making) === 'over one another' ? overOneAnother : besideOneAnother
     const scale = Number(chosen(SCALE, making))
-    const { fonts, drawing } = await making.kit()
+    const { fonts } = await making.kit()
     const pictures = strips.map((strip) => ({ name: `${slug(strip.name)}-filmstrip`, picture: withAssets(project, draw(strip, instantsOf(strip, many))) }))
-    const raster = chosen(KIND, making) === 'PNG' ? await (await import('../pictures/raster')).Raster.open(await drawing()) : null
+    const raster = chosen(KIND, making) === 'PNG' ? await rasterFor(making) : null
     const files = pictures.map(({ name, picture }): HandedFile => (raster
       ? { name: `${name}.png`, mediaType: 'image/png', content: raster.png(picture, scale) }
       : { name: `${name}.svg`, mediaType: 'image/svg+xml', content: `${withFonts(picture, fonts)}\n` }))

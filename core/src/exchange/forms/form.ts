@@ -1,5 +1,5 @@
-import type { Bitmap } from '../pictures/raster'
 import { firstOf, RheoError, type Component, type Id, type Named, type Project, type Take } from '../../document'
+import type { Bitmap, Raster } from '../pictures/raster'
 
 /** What is handed over: all of a project, or one thing in it. */
 export type Subject = { readonly of: 'project' } | { readonly of: 'component' | 'screen' | 'take'; readonly id: Id }
@@ -106,6 +106,12 @@ export function chosen({ name, label, choices }: Setting, { settings }: Pick<Mak
   const said = settings[name] ?? firstOf(choices)
   if (!choices.includes(said)) throw new RheoError('unreadable', name, `The ${label} is ${choices.join(' or ')}, not “${said}”.`)
   return said
+}
+
+/** What draws pictures as pixels; its code is loaded only then. */
+export async function rasterFor({ kit }: Pick<Making, 'kit'>): Promise<Raster> {
+  const { Raster } = await import('../pictures/raster')
+  return Raster.open(await (await kit()).drawing())
 }
 
 /** What the thing is called that is handed over. Throws a `RheoError` (`missing`) where it is not there. */

@@ -3,7 +3,7 @@ import { drawList, startRun, stillLife } from '../../run'
 import { counted } from '../counted'
 import { pictureFile } from '../picture'
 import { withAssets, withFonts } from '../pictures/stand-alone'
-import { chosen, componentsOf, nameOf, type Form, type HandedFile, type Setting, type Subject } from './form'
+import { chosen, componentsOf, nameOf, rasterFor, type Form, type HandedFile, type Setting, type Subject } from './form'
 import { looksOf } from './kept-forms'
 
 /** A picture by its name, without the ending of a file. */
@@ -53,8 +53,7 @@ export const pngPictures: Form = {
   make: async (project, subject, making) => {
     nameOf(project, subject)
     const scale = Number(chosen(SCALE, making))
-    const { Raster } = await import('../pictures/raster')
-    const raster = await Raster.open(await (await making.kit()).drawing())
+    const raster = await rasterFor(making)
     const stills = stillsOf(project, subject)
     const files = stills.map(({ name, picture }, index): HandedFile => {
       making.progress(index / stills.length)

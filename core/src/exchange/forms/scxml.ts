@@ -1,4 +1,4 @@
-import { entryOf, freeName, leadsFrom, slug, statesHeldBy, theOne, type Action, type Axis, type Component, type Id, type Literal, type Project, type Rule, type State } from '../../document'
+import { entryOf, freeName, itemAt, leadsFrom, slug, statesHeldBy, theOne, type Action, type Axis, type Component, type Id, type Literal, type Project, type Rule, type State } from '../../document'
 import { svg, toMarkup, type SvgNode } from '../../scene'
 import { lookWords, ruleWords } from '../../written'
 import { counted } from '../counted'
@@ -33,7 +33,10 @@ class Writing {
   /** What axes and states are called, each once: an axis by its name, a state by that and its own. */
   private readonly ids = new Map<Axis | State, string>()
 
-  constructor(private readonly project: Project, private readonly component: Component) {
+  private readonly scope: { readonly project: Project; readonly owner: Component }
+
+  constructor(project: Project, private readonly component: Component) {
+    this.scope = { project, owner: component }
     const taken = new Set<string>()
     const call = (thing: Axis | State, name: string) => {
       const free = freeName(name, taken, '-')
@@ -66,9 +69,9 @@ class Writing {
       if ('pauseWhile' in trigger && trigger.pauseWhile !== null) this.left.add(`${name}: it does not pause while ${trigger.pauseWhile}.`)
     }
     const sends = timers.map(({ rule, ms }) => this.timer(state, rule, ms))
-    const entering = [...sends, ...at('entered').filter(({ target }) => target.go === 'stay').flatMap(({ actions }) => actions.map((action) => this.action(action)))]
-    const leaving = [...timers.map(({ rule }) => svg('cancel', rule.id, { sendid: this.eventOf(state, rule) })), ...at('left').filter(({ target }) => target.go === 'stay').flatMap(({ actions }) => actions.map((action) => this.action(action)))]
-    const [words] = [lookWords({ project: this.project, owner: this.component }, state.look)]
+    const entering = [...sends, ...at('entered').filter(({ target }) => target.go === 'stay').flatMap((rule) => this.actions(rule))]
+    const leaving = [...timers.map(({ rule }) => svg('cancel', rule.id, { sendid: this.eventOf(state, rule) })), ...at('left').filter(({ target }) => target.go === 'stay').flatMap((rule) => this.actions(rule))]
+    const words = lookWords(this.scope, state.look)
     return svg('state', state.id, { id: entryOf(this.ids, state) }, [
       ...(entering.length > 0 ? [svg('onentry', 'onentry', {}, entering)] : []), ...(leaving.length > 0 ? [svg('onexit', 'onexit', {}, leaving)] : []),
       ...held.filter(({ trigger, target }) => !((trigger.on === 'entered' || trigger.on === 'left') && target.go === 'stay')).flatMap((rule) => this.transition(axis, state, rule)),
@@ -77,7 +80,7 @@ class Writing {
   }
 
   private transition(axis: Axis, state: State, rule: Rule): readonly SvgNode[] {
-    const { trigger, target, guard, actions } = rule
+    const { trigger, target, guard } = rule
     const [to, ...others] = leadsFrom(axis, rule, state.id)
     if (target.go === 'back' || (target.go === 'one of' && others.length > 0)) {
       this.left.add(`${this.nameOf(rule)}: ${target.go === 'back' ? 'it leads back where one came from' : 'chance decides where it leads; here the first'}.`)
@@ -85,14 +88,14 @@ class Writing {
     }
     if (trigger.on === 'changes') this.left.add(`${this.nameOf(rule)}: nothing says when a variable has changed; the event has to be sent.`)
     this.transitions++
-    const { clauses } = ruleWords({ project: this.project, owner: this.component }, { ...rule, guard: null, letThrough: false })
-    const isTimer = 'ms' in trigger && (trigger.on === 'after' || trigger.on === 'every')
+    const { clauses } = ruleWords(this.scope, { ...rule, guard: null, letThrough: false })
+    const isTimer = trigger.on === 'after' || trigger.on === 'every'
     // A timer that goes on counts anew where nothing else makes it.
-    const again = trigger.on === 'every' && to === undefined && 'ms' in trigger ? [this.timer(state, rule, trigger.ms)] : []
+    const again = trigger.on === 'every' && to === undefined ? [this.timer(state, rule, trigger.ms)] : []
     return [svg('transition', rule.id, {
-      event: isTimer || trigger.on === 'every' ? this.eventOf(state, rule) : this.event(rule), ...(guard === null ? {} : { cond: guard }), ...(to === undefined ? {} : { target: this.idOf(axis, to) }),
+      event: isTimer ? this.eventOf(state, rule) : this.event(rule), ...(guard === null ? {} : { cond: guard }), ...(to === undefined ? {} : { target: this.idOf(axis, to) }),
       ...(clauses.length > 0 ? { 'rheo:motion': clauses.join(', ') } : {}),
-    }, [...again, ...actions.map((action) => this.action(action))])]
+    }, [...again, ...this.actions(rule)])]
   }
 
   private timer(state: State, rule: Rule, ms: number): SvgNode {
@@ -107,10 +110,15 @@ class Writing {
     return [slug(trigger.on), ...(on && on.parent !== null ? [slug(on.name)] : []), ...('key' in trigger ? [trigger.key === ' ' ? 'Space' : trigger.key ?? 'any'] : []), ...(trigger.on === 'changes' ? [slug(trigger.name)] : [])].join('.')
   }
 
-  private action(action: Action): SvgNode {
+  private actions(rule: Rule): readonly SvgNode[] {
+    const { does } = ruleWords(this.scope, rule)
+    return rule.actions.map((action, index) => this.action(action, itemAt(does, index)))
+  }
+
+  /** @param words what it does */
+  private action(action: Action, words: string): SvgNode {
     if (action.do === 'set') return svg('assign', action.id, { location: action.variable, expr: action.to })
     if (action.do === 'send') return svg('send', action.id, { event: `message.${slug(action.message)}` })
-    const words = ruleWords({ project: this.project, owner: this.component }, { ...NOTHING, axis: this.component.axes[0]?.id ?? '', actions: [action] }).does[0] ?? action.do
     this.left.add(`“${words}”: no state chart does that; it stands there in a namespace of its own.`)
     return svg('rheo:do', action.id, {}, [], words)
   }
@@ -125,11 +133,9 @@ class Writing {
   }
 
   private nameOf(rule: Rule): string {
-    return `“${ruleWords({ project: this.project, owner: this.component }, rule).trigger}”`
+    return `“${ruleWords(this.scope, rule).trigger}”`
   }
 }
-
-const NOTHING: Rule = { id: 'none', axis: '', trigger: { on: 'tap' }, part: null, within: { only: [] }, guard: null, actions: [], letThrough: false, target: { go: 'stay' }, motion: null }
 
 /** A value as ECMAScript has it. */
 const literal = (value: Literal): string => (typeof value === 'string' ? `'${value.replace(/[\\']/g, '\\$&').replaceAll('\n', '\\n')}'` : JSON.stringify(value))

@@ -41,23 +41,23 @@ interface Contents {
 
 function documentOf(project: Project, { name, components, screens, hasFindings, fonts }: Contents): string {
   const isOne = components.length + screens.length === 1
-  const sections = [...components.map((component) => componentSection(project, component)), ...screens.map((screen) => screenSection(project, screen))]
+  const heading = isOne ? 'h1' : 'h2'
   const entry = (id: string, text: string) => `<li><a href="#${escaped(id)}">${escaped(text)}</a></li>`
   return [
     '<!doctype html>', '<html lang="en">', '<head>', '<meta charset="utf-8">', '<meta name="viewport" content="width=device-width, initial-scale=1">',
     `<title>${escaped(name)}: specification</title>`, `<style>${fonts.map(faceText).join('')}${STYLE}</style>`, '</head>', '<body>',
     ...(isOne ? [] : [`<h1>${escaped(name)}</h1>`, `<nav aria-label="Contents"><ul>${[...components, ...screens].map((each) => entry(each.id, each.name)).join('')}</ul></nav>`]),
-    ...sections.map((each) => (isOne ? each.replace('<h2>', '<h1>').replace('</h2>', '</h1>') : each)),
+    ...components.map((component) => componentSection(project, component, heading)), ...screens.map((screen) => screenSection(project, screen, heading)),
     ...(hasFindings ? [...components.map((component) => findingsOf(project, checkComponent(project, component))), ...screens.map((screen) => findingsOf(project, checkScreen(project, screen)))] : []), '</body>', '</html>', '',
   ].join('\n')
 }
 
-function componentSection(project: Project, component: Component): string {
+function componentSection(project: Project, component: Component, heading: Heading): string {
   const { id, name, note, axes, parameters, variables } = component
   const scope = { project, owner: component }
   const looks = looksOf(component).map(({ name: look, standing }) => `<figure>${picture(stillLife(project, component.id, { standing }), `${name}, ${look}`)}<figcaption>${escaped(look)}</figcaption></figure>`)
   const said = axes.flatMap(({ states }) => states.flatMap((state) => [...(state.note === undefined ? [] : [[state.name, state.note]]), ...lookWords(scope, state.look).map((words) => [state.name, words])]))
-  return section(id, name, note, [
+  return section({ id, name, note, heading }, [
     `<div class="looks">${looks.join('')}</div>`,
     values([...parameters.map((each) => [each.name, `parameter, ${each.type}`, valueWords(each.initial), each.note ?? '']), ...variables.map((each) => [each.name, `variable, ${each.type}`, valueWords(each.start), each.note ?? ''])]),
     '<h3>Parts</h3>', partsTable(project, component),
@@ -116,18 +116,21 @@ function keyboard({ parts, rules }: Component): string {
   return [...(told.length === 0 ? [] : ['<h3>Keyboard and screen reader</h3>', table(['part', 'role (WAI-ARIA 1.2)', 'name', 'focus'], told)]), ...(keys.length === 0 ? [] : [`<p>Keys it answers: ${escaped(keys.map((key) => (key === ' ' ? 'Space' : key)).join(', '))}.</p>`])].join('')
 }
 
-function screenSection(project: Project, screen: Screen): string {
+function screenSection(project: Project, screen: Screen, heading: Heading): string {
   const { id, name, note, kind, width, height, device, rules, parts } = screen
   const ways = rules.map((rule) => { const { trigger, target, clauses, does } = ruleWords({ project, owner: screen }, rule); return [trigger, [...(target === 'stay' ? [] : [target]), ...does, ...clauses].join('; ')] })
   const used = parts.flatMap((part) => (part.kind === 'instance' ? [componentOf(project, part.component)?.name ?? ''] : []))
-  return section(id, name, note, [
+  return section({ id, name, note, heading }, [
     `<p>${escaped(`A ${kind}, ${device}, ${width} × ${height} px.`)}${used.length === 0 ? '' : escaped(` On it: ${[...new Set(used)].join(', ')}.`)}</p>`, `<figure>${picture(drawList(startRun(project, { screen: id })), name)}</figure>`,
     '<h3>What stands on it</h3>', partsTable(project, screen), ...(ways.length === 0 ? [] : ['<h3>Where it leads</h3>', table(['when', 'what happens'], ways)]), ...notesOf(project, screen), promised(project, { screen: id }),
   ])
 }
 
-const section = (id: string, name: string, note: string | undefined, inside: readonly string[]): string =>
-  `<section class="thing" id="${escaped(id)}"><h2>${escaped(name)}</h2>${note === undefined ? '' : `<p class="note">${escaped(note).replaceAll('\n', '<br>')}</p>`}${inside.join('\n')}</section>`
+/** What the name of a thing stands in: it is that of the document where there is no other. */
+type Heading = 'h1' | 'h2'
+
+const section = ({ id, name, note, heading }: { readonly id: string; readonly name: string; readonly note: string | undefined; readonly heading: Heading }, inside: readonly string[]): string =>
+  `<section class="thing" id="${escaped(id)}"><${heading}>${escaped(name)}</${heading}>${note === undefined ? '' : `<p class="note">${escaped(note).replaceAll('\n', '<br>')}</p>`}${inside.join('\n')}</section>`
 
 const picture = (list: DrawList, label: string): string => pictureMarkup(list, `p${slug(label)}`, { role: 'img', 'aria-label': label })
 

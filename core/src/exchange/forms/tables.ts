@@ -1,8 +1,8 @@
-import Papa from 'papaparse'
 import { budgetsBetween } from '../../check'
 import { cellIn, orElse, slug, type Component, type Project } from '../../document'
 import { motionSheets, responseSheets, valueWords } from './component-sheets'
 import { counted } from '../counted'
+import { csvOf } from '../delimited'
 import { componentsOf, nameOf, type Form, type HandedFile } from './form'
 
 type Rows = readonly (readonly (string | number)[])[]
@@ -21,7 +21,7 @@ export const tables: Form = {
     return {
       files: [
         { name: `${slug(name)}-tables.md`, mediaType: 'text/markdown', content: `# ${name}\n\n${sheets.map(({ title, rows }) => `## ${title}\n\n${markdown(rows)}\n`).join('\n')}` },
-        ...sheets.map(({ title, rows }): HandedFile => ({ name: `${slug(title)}.csv`, mediaType: 'text/csv', content: csv(rows) })),
+        ...sheets.map(({ title, rows }): HandedFile => ({ name: `${slug(title)}.csv`, mediaType: 'text/csv', content: csvOf(rows) })),
       ],
       holds: sheets.map(({ title, rows }) => `${title}: ${counted(rows.length - 1, 'row')}`),
       leavesOut: ['What the states look like: the specification has it.', ...(subject.of === 'project' ? ['What paths take: the tables of each component have it.'] : [])],
@@ -56,9 +56,6 @@ function pathSheet(project: Project, component: Component): Sheet {
 
 const dataSheets = ({ tables: all }: Project): readonly Sheet[] =>
   all.map(({ name, columns, records }) => ({ title: `Data: ${name}`, rows: [columns.map((column) => column.name), ...records.map((record) => columns.map((column) => valueWords(cellIn(record, column))))] }))
-
-/** Rows as CSV; what a spreadsheet would take for a formula begins with an apostrophe. */
-const csv = (rows: Rows): string => `${Papa.unparse(rows.map((row) => [...row]), { escapeFormulae: true })}\r\n`
 
 function markdown(rows: Rows): string {
   const [heads = [], ...others] = rows.map((row) => row.map((cell) => String(cell).replaceAll('\\', '\\\\').replaceAll('|', '\\|').replace(/\r?\n/g, ' ')))

@@ -1,10 +1,10 @@
-import Papa from 'papaparse'
 import { walkthroughOf, walkthroughOfPrototype, walkthroughOfScreen, type Spot, type WalkedRule, type WalkLeg, type WalkStep, type Walkthrough } from '../../check'
 import { slug, type Expectation, type Project, type Take } from '../../document'
 import { chanceIn } from '../../run'
 import { escaped } from '../../scene'
 import { ruleWords } from '../../written'
 import { counted } from '../counted'
+import { csvOf } from '../delimited'
 import { componentIn, nameOf, type Form, type HandedFile, type Subject } from './form'
 import { browserActions } from './take-actions'
 
@@ -21,7 +21,7 @@ export const walkthrough: Form = {
     const rows = legs.flatMap((leg, index) => leg.steps.map((step) => [index + 1, Math.round(step.atMs), doneIn(step), seenIn(project, step).join('; ')]))
     const files: readonly HandedFile[] = legs.length === 0 ? [] : [
       { name: `${slug(name)}-walkthrough.html`, mediaType: 'text/html', content: checklist(project, name, legs) },
-      { name: `${slug(name)}-walkthrough.csv`, mediaType: 'text/csv', content: `${Papa.unparse([['way', 'at ms', 'do', 'what happens'], ...rows], { escapeFormulae: true })}\r\n` },
+      { name: `${slug(name)}-walkthrough.csv`, mediaType: 'text/csv', content: csvOf([['way', 'at ms', 'do', 'what happens'], ...rows]) },
       ...legs.flatMap((leg, index): readonly HandedFile[] => {
         const numbered = `${slug(name)}-walkthrough${legs.length === 1 ? '' : `-${index + 1}`}`
         return [

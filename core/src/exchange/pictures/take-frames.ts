@@ -1,6 +1,7 @@
-import { type Input, type Project, type Take } from '../../document'
+import type { Input, Project, Take } from '../../document'
 import { drawListAt, inOrder, play, runOptionsOf, startRun } from '../../run'
-import { paint, svg, toMarkup, type SvgNode } from '../../scene'
+import { svg, type SvgNode } from '../../scene'
+import { pictureFile } from '../picture'
 import { withAssets } from './stand-alone'
 
 /** What a take looks like from an instant on, for so long. */
@@ -36,20 +37,15 @@ function* instants(project: Project, take: Take, everyMs: number): Generator<Pic
     const come = inputs.filter((input) => input.atMs <= atMs)
     play(run, come.slice(done), atMs)
     done = come.length
-    yield { atMs, picture: withAssets(project, framePicture(drawListAt(run, atMs), pointerAt(come))) }
+    yield { atMs, picture: withAssets(project, pictureFile(drawListAt(run, atMs), pointerAt(come))) }
   }
 }
 
-function framePicture(list: ReturnType<typeof drawListAt>, pointer: SvgNode | null): string {
-  const { width = 1, height = 1 } = list[0]?.values ?? {}
-  return toMarkup(svg('svg', 'picture', { xmlns: 'http://www.w3.org/2000/svg', width, height, viewBox: `0 0 ${width} ${height}` }, [...paint(list, 'frame'), ...(pointer ? [pointer] : [])]))
-}
-
-/** Where the pointer is after some inputs, and whether it is down; null before it comes, and while keys are used. */
-function pointerAt(inputs: readonly Input[]): SvgNode | null {
+/** The pointer where it is after some inputs, and whether it is down; nothing before it comes, and while keys are used. */
+function pointerAt(inputs: readonly Input[]): readonly SvgNode[] {
   const last = inputs.findLast((input) => 'x' in input || input.do === 'key' || input.do === 'cancel')
-  if (!last || !('x' in last)) return null
+  if (!last || !('x' in last)) return []
   const down = inputs.findLast(({ do: does }) => does === 'press' || does === 'release' || does === 'cancel')
   const isDown = down?.do === 'press'
-  return svg('circle', 'pointer', { cx: last.x, cy: last.y, r: isDown ? 9 : 12, fill: isDown ? '#1d2b33' : '#ffffff', 'fill-opacity': 0.35, stroke: '#1d2b33', 'stroke-width': 1.5 })
+  return [svg('circle', 'pointer', { cx: last.x, cy: last.y, r: isDown ? 9 : 12, fill: isDown ? '#1d2b33' : '#ffffff', 'fill-opacity': 0.35, stroke: '#1d2b33', 'stroke-width': 1.5 })]
 }

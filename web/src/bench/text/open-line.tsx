@@ -1,9 +1,8 @@
 import type { EditorView } from '@codemirror/view'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { componentOf, screenOf, type Component, type Screen } from '@rheoscope/core/document'
-import { useOfSession } from '../../session/use-session'
 import { useStillBench } from '../page/use-bench'
 import { TextEditor } from './text-editor'
+import { useWritten } from './use-written'
 import { whatChanges } from './what-changes'
 import { editOfLines } from './written-draft'
 import './text.css'
@@ -15,10 +14,9 @@ const EXAMPLES = 'after 1800: working -> done, 160 ms; over plate: fill #3b6d91;
 /** A line of the written form, to be put into what is open: what it changes is shown before it is made. Several lines can be pasted. */
 export function OpenLine({ first }: { readonly first: string }) {
   const { component, isScreen, session, select, state, view } = useStillBench()
-  const project = useOfSession('document')
+  const { project, owner } = useWritten()
   const [lines, setLines] = useState(first)
   const editor = useRef<EditorView>(null)
-  const owner: Component | Screen = (isScreen ? screenOf(project, component.id) : componentOf(project, component.id)) ?? component
   const holder = component.parts.find(({ id, kind }) => id === view.parts[0] && kind === 'container')?.name ?? null
   const place = useMemo(() => ({ state: isScreen ? null : state.name, holder }), [isScreen, state.name, holder])
   const { edit, problems } = useMemo(() => editOfLines(project, owner, lines, place), [project, owner, lines, place])

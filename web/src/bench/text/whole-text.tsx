@@ -2,16 +2,16 @@ import type { Diagnostic } from '@codemirror/lint'
 import { Text } from '@codemirror/state'
 import type { EditorView } from '@codemirror/view'
 import { useCallback, useEffect, useMemo, useRef, useState, type MouseEvent, type RefObject } from 'react'
-import { componentOf, holdsIn, sameValue, screenOf, triggerRow, type Component, type Project, type Screen } from '@rheoscope/core/document'
+import { holdsIn, sameValue, triggerRow, type Project } from '@rheoscope/core/document'
 import { linesAbout, mendOf, type FormProblem, type Mend } from '@rheoscope/core/written'
 import { useFindingsAt } from '../../checks/use-findings'
-import { useOfSession } from '../../session/use-session'
 import { useStillBench, type Bench } from '../page/use-bench'
 import { followed } from './followed'
 import { foundIn } from './found-in-text'
 import { markedBeside } from './marked-beside'
 import { TextEditor } from './text-editor'
-import { plainText, readDraft, type Draft } from './written-draft'
+import { useWritten } from './use-written'
+import { plainText, readDraft, type Draft, type Owner } from './written-draft'
 import './text.css'
 
 /** What has been typed is kept once typing has paused for so long, in ms. */
@@ -22,14 +22,11 @@ const unread = new Map<string, Draft<Owner>>()
 
 const NONE: readonly FormProblem[] = []
 
-type Owner = Component | Screen
-
 /** The component or screen that is open as text, to be changed there: what can be read is seen at once, and kept when typing pauses. */
 export function WholeText() {
   const bench = useStillBench()
   const { component, isScreen, session, select } = bench
-  const project = useOfSession('document')
-  const owner: Owner = (isScreen ? screenOf(project, component.id) : componentOf(project, component.id)) ?? component
+  const { project, owner } = useWritten()
   const [what, otherwise] = isScreen ? ['screen', 'list'] as const : ['component', 'table'] as const
   const editor = useRef<EditorView>(null)
   const place = `${project.id} ${owner.id}`

@@ -11,7 +11,8 @@ export interface Draft<T extends Owner> {
   readonly owner: T
 }
 
-type Owner = Component | Screen
+/** What is written. */
+export type Owner = Component | Screen
 
 /** What a draft comes to. */
 export interface ReadDraft<T extends Owner> {
