@@ -87,6 +87,32 @@ test('what is found by its name opens with it selected, and the way back leads t
   await hands.until('also after a reload', async () => (await (await hands.find('.tree-row.is-selected')).getText()) === 'tick')
 })
 
+test('what is selected on a place that is being left stays out of the address of the next', async () => {
+  const hands = application.hands()
+  await openContents(hands)
+  for (let times = 0; times < 5; times++) {
+    await hands.click('[data-item="boardingButton"] a')
+    await hands.find('[aria-label="Trigger table"]')
+    // Selected and left at once, on a machine that has no time to draw the next place for as long as an address waits.
+    await hands.driver.executeAsyncScript(LEAVE_BUSILY)
+    await hands.find('.content-card')
+    await hands.driver.sleep(400)
+    expect(await address(hands)).toBe('')
+  }
+})
+
+const LEAVE_BUSILY = `
+  const done = arguments[0]
+  const part = [...document.querySelectorAll('[role=tree] button')].find((each) => each.textContent === 'tick')
+  part.click()
+  setTimeout(async () => {
+    document.querySelector('.crumb-project').click()
+    for (let turns = 0; turns < 200; turns++) await undefined
+    const until = performance.now() + 400
+    while (performance.now() < until);
+    done()
+  }, 100)`
+
 test('the arrow keys go through the pictures, one stop for Tab', async () => {
   const hands = application.hands()
   await openContents(hands)

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react'
-import { useSearchParams } from 'react-router'
+import { useLocation, useNavigation, useSearchParams } from 'react-router'
 
 /** What is selected, as it is in the address of the page: by names, those that are as usual left out. */
 export type Selection = Readonly<Record<string, string | undefined>>
@@ -9,13 +9,16 @@ const REST_MS = 250
 
 /**
  * Keeps what is selected and the address of the page the same: what is selected goes into the address, a step of the
- * history for each, and a step back or forward through the history selects what it says there.
+ * history for each, and a step back or forward through the history selects what it says there. What is selected where
+ * one is leaving stays out of the address of where one goes.
  *
  * @param names the names in the address that belong to the selection
  * @param take selects what an address says; what it cannot find it leaves as usual
  */
 export function useAddress(names: readonly string[], selection: Selection, take: (selection: Selection) => void): void {
   const [search, setSearch] = useSearchParams()
+  const { pathname } = useLocation()
+  const isLeaving = useNavigation().state !== 'idle'
   const inAddress = textOf(Object.fromEntries(names.map((name) => [name, search.get(name) ?? undefined])))
   const selected = textOf(selection)
   /** What the address and the selection agreed on last. */
@@ -38,7 +41,10 @@ export function useAddress(names: readonly string[], selection: Selection, take:
       isFollowing.current = false
       return undefined
     }
+    if (isLeaving) return undefined
     const timer = setTimeout(() => {
+      // The page that is left stands for a while after the address is that of the next.
+      if (window.location.pathname !== pathname) return
       agreed.current = selected
       const replace = isFollowing.current
       isFollowing.current = false
@@ -49,7 +55,7 @@ export function useAddress(names: readonly string[], selection: Selection, take:
       }, { replace })
     }, REST_MS)
     return () => clearTimeout(timer)
-  }, [selected, setSearch])
+  }, [selected, setSearch, pathname, isLeaving])
 }
 
 const textOf = (selection: Selection): string =>
