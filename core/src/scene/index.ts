@@ -5,7 +5,7 @@ export {
 } from './draw-list'
 export { cursorOver, isOnScrolling, partsAt, pointOn, itemOf, matrixTo, scrolls, type Hit } from './hit'
 export { corners, handlePoint, HANDLES, reshaped, resized, turned, type Frame, type Handle } from './handles'
-export { isOnShape } from './shape'
+export { arcOutline, isFullEllipse, isOnShape } from './shape'
 export { snap, toGrid, type Guide, type Snap } from './snap'
 export { aligned, ALIGNMENTS, around, distributed, type Alignment } from './align'
 export { escaped, svg, toMarkup, type SvgNode } from './svg'

@@ -1,4 +1,5 @@
 import type { Form } from './form'
+import { css } from './css'
 import { customElement } from './custom-element'
 import { designTokens } from './design-tokens'
 import { filmstrip } from './filmstrip'
@@ -14,4 +15,4 @@ import { takeActions } from './take-actions'
 import { walkthrough } from './walkthrough'
 
 /** Every form in which a design leaves the application, in the order in which they are offered. */
-export const FORMS: readonly Form[] = [customElement, keyframes, scxml, designTokens, tables, page, specification, filmstrip, takeActions, walkthrough, svgPictures, pngPictures, animatedPng, animatedGif, film, written, projectFile]
+export const FORMS: readonly Form[] = [customElement, css, keyframes, scxml, designTokens, tables, page, specification, filmstrip, takeActions, walkthrough, svgPictures, pngPictures, animatedPng, animatedGif, film, written, projectFile]
