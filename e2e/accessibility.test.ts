@@ -60,7 +60,7 @@ test.each(PLACES)('nothing to be found on %s', async (_name, at, shown) => {
 })
 
 /** The sheets of findings, of a project that is soon looked at. */
-const SHEETS = [['findings', '', '.finding-row'], ['coverage', '/coverage', '.coverage-card'], ['budgets', '/budgets', '.budget-path'], ['promises', '/promises', '.promise'], ['criteria', '/criteria', '.criteria-sheet td']] as const
+const SHEETS = [['findings', '', '.finding-row'], ['coverage', '/coverage', '.coverage-card'], ['budgets', '/budgets', '.budget-path'], ['promises', '/promises', '.promise'], ['criteria', '/criteria', '.criteria-sheet td'], ['built', '/built', '.built-sheet a']] as const
 
 let littleAt: string | undefined
 

@@ -45,16 +45,19 @@ function lengthOf({ length }: Uint8Array): Buffer {
   return bytes
 }
 
+/** What is built, by the mode: each a script of its own. */
+const ENTRIES: Readonly<Record<string, string>> = { page: 'running-page.tsx', element: 'running-element.tsx', probe: 'probe.ts' }
+
 /** What a page that runs by itself is made of: the run and the painter as one script, its style, and the fonts. */
 // eslint-disable-next-line no-restricted-syntax -- Vite wants it so.
 export default defineConfig(({ mode }) => ({
-  plugins: [carriedAlong, ...(mode === 'element' ? [] : [fontsBeside]), react()],
+  plugins: [carriedAlong, ...(mode === 'page' ? [fontsBeside] : []), react()],
   // The same components a third as large: what runs alone has no need of what React does besides.
   resolve: { alias: { 'react/jsx-runtime': 'preact/jsx-runtime', 'react-dom/client': 'preact/compat/client', 'react-dom': 'preact/compat', react: 'preact/compat' } },
   define: { 'process.env.NODE_ENV': '"production"' },
   publicDir: false,
   build: {
-    outDir: 'dist/running', emptyOutDir: mode !== 'element', target: 'es2022',
-    lib: { entry: path.join(RUNNING, mode === 'element' ? 'running-element.tsx' : 'running-page.tsx'), name: 'running', formats: ['iife'], fileName: () => (mode === 'element' ? 'element.js' : 'page.js'), cssFileName: mode === 'element' ? 'element' : 'page' },
+    outDir: 'dist/running', emptyOutDir: mode === 'page', target: 'es2022',
+    lib: { entry: path.join(RUNNING, ENTRIES[mode] ?? mode), name: 'running', formats: ['iife'], fileName: () => `${mode}.js`, cssFileName: mode },
   },
 }))

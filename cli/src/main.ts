@@ -6,6 +6,7 @@ import { FORMS, openedText } from '@rheoscope/core/exchange'
 import { checkReport, FORMATS, LEVELS, type Format } from './check-report'
 import { textIn, writeBeside, writeFiles } from './beside'
 import { handedOver, type AskedFor } from './handed-over'
+import { conformReport, type ConformFormat } from './conform-report'
 import { tokensInto } from './tokens-into'
 import { writtenOf } from './written-of'
 import { takeFrom, takeReport, type TakeFormat } from './take-report'
@@ -103,6 +104,18 @@ program
     const { project, changes, leftOut } = tokensInto(projectIn(into), textIn(file))
     writeFiles([{ name: 'project.rheo.json', mediaType: 'application/vnd.rheoscope+json', content: serialise(project) }], out)
     process.stderr.write([...changes, ...leftOut.map((sentence) => `Left out: ${sentence}`)].map((line) => `${line}\n`).join(''))
+  })
+
+program
+  .command('conform')
+  .description('say what was built otherwise than it was designed')
+  .argument('<file>', 'a .rheo.json or .rheo file')
+  .requiredOption('--log <file>', 'what the probe of a component has written')
+  .addOption(new Option('--format <format>', 'how to print what differs').choices(['text', 'json']).default('text'))
+  .action((file: string, { log, format }: { log: string; format: ConformFormat }) => {
+    const { text, conforms } = conformReport(projectIn(file), textIn(log), format)
+    process.stdout.write(text)
+    process.exitCode = conforms ? CLEAN : FOUND
   })
 
 try {

@@ -8,6 +8,7 @@ import { css } from '../../core/src/exchange/forms/css'
 import { CssLooks } from '../../core/src/exchange/css/looks'
 import { cyclesIn, leadingRules, movedBy } from '../../core/src/exchange/css/motions'
 import { shownBy } from '../../core/src/exchange/css/shown-by'
+import { isSameCssValue } from '../../core/src/exchange/css/same-value'
 import { CssNames } from '../../core/src/exchange/css/names'
 import { useApplication } from '../harness/application'
 
@@ -110,7 +111,7 @@ test('on its way from state to state, what the style sheet moves is in Chromium 
     const seen = await driver.executeScript<readonly (readonly (readonly string[])[])[]>(MEASURE, ways)
     for (const [index, { probes, attribute, from, to, instants }] of ways.entries()) {
       for (const [place, { selector, property, expected }] of probes.entries()) {
-        const off = instants.findIndex((_ms, at) => !isClose(property, expected[at]!, seen[index]![at]![place]!))
+        const off = instants.findIndex((_ms, at) => !isSameCssValue(property, expected[at]!, seen[index]![at]![place]!))
         values += instants.length
         if (off >= 0) wrong.push(`${component.name}: ${property} of ${selector}, ${attribute} ${from ?? 'lasting'} → ${to}, at ${instants[off]} ms: ${expected[off]} here, ${seen[index]![off]![place]} there`)
       }
@@ -159,7 +160,7 @@ test('at rest, parts are in Chromium where they are here and like what they are 
       for (const [place, { selector, property, expected }] of probes.entries()) {
         values++
         const there = seen[index]![place]!
-        if (!isClose(property, expected, there === 'none' ? '0' : there)) wrong.push(`${JSON.stringify(states)} ${property} of ${selector}: ${expected} here, ${there} there`)
+        if (!isSameCssValue(property, expected, there)) wrong.push(`${JSON.stringify(states)} ${property} of ${selector}: ${expected} here, ${there} there`)
       }
     }
   }
@@ -168,26 +169,3 @@ test('at rest, parts are in Chromium where they are here and like what they are 
 })
 
 const NOTHING = { kit: () => Promise.reject(new Error('It needs none.')), settings: {}, progress: () => undefined, film: null }
-
-/** Browsers lay out in sixty-fourths of a px, and say of these properties what came of it. */
-const LAID_OUT = new Set(['left', 'top', 'width', 'height'])
-
-/** Whether two values of a property are the same to a thousandth, colours to one of 255. */
-function isClose(property: string, ours: string, theirs: string): boolean {
-  if (property === 'visibility') return theirs === (ours === 'inherit' ? 'visible' : ours)
-  const [a, b] = [ours, theirs].map(colours)
-  if (a!.colours.length !== b!.colours.length) return false
-  const tolerance = (number: number) => (LAID_OUT.has(property) ? 1 / 64 : 0) + 1e-3 * Math.max(1, Math.abs(number))
-  return a!.colours.every((colour, index) => b!.colours[index]!.every((each, at) => Math.abs(each - colour[at]!) <= 1.01 / 255)) && a!.numbers.length === b!.numbers.length && a!.numbers.every((number, index) => Math.abs(number - b!.numbers[index]!) <= tolerance(number))
-}
-
-/** The colours of a value, in OKLab and weighed with their opacity, and its other numbers. */
-function colours(text: string): { readonly colours: readonly (readonly number[])[]; readonly numbers: readonly number[] } {
-  const found: number[][] = []
-  const rest = text.replaceAll('transparent', 'oklab(0 0 0 / 0)').replaceAll('rgba(0, 0, 0, 0)', 'oklab(0 0 0 / 0)').replaceAll(/oklab\(([^)]*)\)/g, (_all, inside: string) => {
-    const [l = 0, a = 0, b = 0, alpha = 1] = inside.split(/[\s/]+/).map(Number)
-    found.push([l * alpha, a * alpha, b * alpha, alpha])
-    return ''
-  })
-  return { colours: found, numbers: (rest.match(/-?[\d.]+(e-?\d+)?/g) ?? []).map(Number) }
-}

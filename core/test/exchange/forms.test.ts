@@ -8,7 +8,7 @@ import { allForms, FORMS, openedText, type HandedOver, type Making, type Running
 import { drawing } from './drawing'
 
 /** What stands for the built script in tests of what is around it. */
-const KIT: RunningKit = { script: 'console.log("</script>", "<!--")', element: '', style: 'body{}', fonts: [], sha256: () => Promise.resolve('hash='), drawing }
+const KIT: RunningKit = { script: 'console.log("</script>", "<!--")', element: '', probe: '', style: 'body{}', fonts: [], sha256: () => Promise.resolve('hash='), drawing }
 
 const MAKING: Making = { kit: () => Promise.resolve(KIT), settings: {}, progress: () => undefined, film: () => Promise.resolve(new Uint8Array()) }
 

@@ -9,7 +9,7 @@ import { paint, svg, toMarkup } from '@rheoscope/core/scene'
 import { Raster } from '../../src/exchange/pictures/raster'
 import { drawing } from './drawing'
 
-const MAKING: Making = { kit: () => Promise.resolve({ script: '', element: '', style: '', fonts: [], sha256: () => Promise.resolve(''), drawing }), settings: {}, progress: () => undefined, film: null }
+const MAKING: Making = { kit: () => Promise.resolve({ script: '', element: '', probe: '', style: '', fonts: [], sha256: () => Promise.resolve(''), drawing }), settings: {}, progress: () => undefined, film: null }
 
 const make = async (name: string, subject: Subject, more: Partial<Making> = {}): Promise<HandedOver> => certain(FORMS.find((form) => form.name === name)).make(skerryLine, subject, { ...MAKING, ...more })
 

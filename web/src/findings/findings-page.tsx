@@ -7,6 +7,7 @@ import { NotHere } from '../not-here'
 import { Notices } from '../session/notices'
 import { useOfSession } from '../session/use-session'
 import { UndoRedo } from '../session/undo-redo'
+import { BuiltSheet } from './built-sheet'
 import { BudgetsSheet } from './budgets-sheet'
 import { CompleteCheck } from './complete-check'
 import { CoverageSheet } from './coverage-sheet'
@@ -21,9 +22,10 @@ const SHEETS = [
   { at: 'budgets', name: 'Budgets', sheet: BudgetsSheet },
   { at: 'promises', name: 'Promises', sheet: PromisesSheet },
   { at: 'criteria', name: 'Criteria', sheet: CriteriaSheet },
+  { at: 'built', name: 'Built', sheet: BuiltSheet },
 ] as const
 
-/** What is to be said of all of a project: findings, what is reached and how, what paths take, what is promised, and which criteria of accessibility are looked at. */
+/** What is to be said of all of a project: findings, what is reached and how, what paths take, what is promised, which criteria of accessibility are looked at, and what was built otherwise. */
 export function FindingsPage() {
   const { sheet = '' } = useParams()
   const chosen = SHEETS.find(({ at }) => at === sheet)

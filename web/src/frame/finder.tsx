@@ -76,6 +76,7 @@ const PLACES = [
   { name: 'Budgets', at: '/findings/budgets' },
   { name: 'Promises', at: '/findings/promises' },
   { name: 'Criteria', at: '/findings/criteria' },
+  { name: 'Built otherwise', at: '/findings/built' },
   { name: 'Hand over', at: '/handover' },
 ] as const
 

@@ -35,6 +35,15 @@ export function leadingRules(project: Project, component: Component): readonly (
   return [...found.values()]
 }
 
+/** The lanes of a change of state that travel on its own axis, for people who would rather have things not move as well. */
+export function travelling(project: Project, component: Component, { axis, rule, from, to, lanes }: FiredRule & { readonly to: State }, isReduced = false): readonly Lane[] {
+  const form = formOf(motionSources(project, component, axis.id, from.id, to.id, rule))
+  return lanes.filter((lane) => {
+    const definition = propertyDefinition(lane.property)
+    return component.axes[lane.axis] === axis && (!isReduced || (definition !== undefined && travels(definition, form, true)))
+  })
+}
+
 /** What a lane moves in a style sheet; empty where no CSS goes that way. */
 export function movedBy(looks: Pick<CssLooks, 'drawn' | 'component'>, lane: Lane): readonly ShownBy[] {
   const drawn = looks.drawn.get(itemAt(looks.component.parts, lane.part))
@@ -104,10 +113,10 @@ class Translation {
     })
   }
 
-  private leading({ axis, rule, trigger, from, to, lanes }: FiredRule & { readonly to: State }): CssMotions['rules'] {
+  private leading(fired: FiredRule & { readonly to: State }): CssMotions['rules'] {
     const { component } = this.looks
-    const own = lanes.filter((lane) => component.axes[lane.axis] === axis)
-    const form = formOf(motionSources(this.project, component, axis.id, from.id, to.id, rule))
+    const { axis, trigger, from, to } = fired
+    const [own, reduced] = [travelling(this.project, component, fired), new Set(travelling(this.project, component, fired, true))]
     return component.parts.flatMap((part, index): CssMotions['rules'] => {
       const of = own.filter((lane) => lane.part === index)
       if (of.length === 0) return []
@@ -115,7 +124,7 @@ class Translation {
       notes.forEach((note) => this.left.add(note))
       const selector = this.names.selector(component, part, [[axis, to]], from)
       const moved = this.moved(of, axis, from, to, part)
-      const still = this.moved(of.filter((lane) => { const definition = propertyDefinition(lane.property); return definition !== undefined && travels(definition, form, true) }), axis, from, to, part)
+      const still = this.moved(of.filter((lane) => reduced.has(lane)), axis, from, to, part)
       const lasting = this.cycles(axis, to, part)
       if (still.transitions.length < moved.transitions.length || still.animations.length < moved.animations.length) this.reduced.push({ selector, declared: declared(still, this.cycles(axis, to, part, true)) })
       return [{ selector, declared: declared(moved, lasting), notes }]
@@ -154,10 +163,11 @@ const declared = ({ transitions, animations }: Moved, lasting: readonly string[]
   transition: transitions.join(', ') || 'none', ...(animations.length + lasting.length > 0 ? { animation: [...lasting, ...animations].join(', ') } : {}),
 })
 
-const easingOf = ({ timing }: Lane): string => (timing.switchAt === 'end' ? 'step-end' : cssEasing(timing.easing))
+/** The easing of a lane that goes straight, as CSS has it. */
+export const easingOf = ({ timing }: Lane): string => (timing.switchAt === 'end' ? 'step-end' : cssEasing(timing.easing))
 
 /** Whether a browser goes the same way by itself: from the one value straight to the other, along one easing. */
-function goesStraight(lane: Lane): boolean {
+export function goesStraight(lane: Lane): boolean {
   const { type } = propertyDefinition(lane.property) ?? {}
   if (lane.seams.length > 0 || lane.ease !== lane.timing.ease || lane.timing.switchAt === 'start' || (type === 'paint' && lane.timing.colourSpace === 'srgb')) return false
   if (typeof lane.from !== 'number' || typeof lane.to !== 'number' || lane.timing.switchAt !== null) return true
@@ -179,4 +189,5 @@ const withoutRepeats = (frames: CssKeyframes['frames']): CssKeyframes['frames'] 
 const stagesOf = (lane: Lane, shown: ShownBy): CssKeyframes['frames'] =>
   evenly((share) => shown.text(share >= 1 ? lane.to : settled(lane.valueAt(lane.ease(share)), lane.to)), lane.seams.flatMap((seam) => [seam, Math.max(0, seam - 1e-6)]))
 
-const settled = (shown: ReturnType<Lane['valueAt']>, otherwise: Literal): Literal => (isCrossFade(shown) ? otherwise : shown)
+/** What is shown, or what it comes to where two things fade into one another. */
+export const settled = (shown: ReturnType<Lane['valueAt']>, otherwise: Literal): Literal => (isCrossFade(shown) ? otherwise : shown)

@@ -77,6 +77,9 @@ export function shownBy(drawn: Drawn, property: string, value: Literal): readonl
   return OWN[drawn][property] ?? EVERYWHERE[property] ?? []
 }
 
+/** All CSS properties that show something of a part drawn so. */
+export const propertiesShowing = (drawn: Drawn): readonly string[] => [...new Set(Object.values({ ...EVERYWHERE, ...OWN[drawn] }).flat().map(({ css }) => css))]
+
 /** Declarations of an element that shows these values, by property. */
 export function declarations(kind: PartKind, values: Values, drawn: Drawn): Readonly<Record<string, string>> {
   const plain = Object.entries(values).flatMap(([property, value]) => shownBy(drawn, property, value).map(({ css, text }) => [css, text(value)] as const))

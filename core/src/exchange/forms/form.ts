@@ -53,6 +53,8 @@ export interface RunningKit {
   /** The run and the painter as one script, for a page and for an element. */
   readonly script: string
   readonly element: string
+  /** What writes down what a page does. */
+  readonly probe: string
   readonly style: string
   readonly fonts: readonly RunningFont[]
   /** What pictures are drawn with. */

@@ -2,4 +2,5 @@ export { READERS, type DrawingFace, type FilmFrame, type Form, type HandedFile, 
 export { allForms, zipped } from './all-forms'
 export { FORMS } from './registry'
 export type { Carried } from './page'
+export type { ProbeMap } from './probe'
 export { runningKit } from './running-kit'

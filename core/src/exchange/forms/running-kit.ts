@@ -8,10 +8,10 @@ import type { RunningKit } from './form'
  */
 export async function runningKit(read: (file: string) => Promise<Uint8Array<ArrayBuffer>>, sha256: RunningKit['sha256']): Promise<RunningKit> {
   const text = async (file: string) => new TextDecoder().decode(await read(file))
-  const [script, element, style, fonts] = await Promise.all([text('page.js'), text('element.js'), text('page.css'), text('fonts.json')])
+  const [script, element, probe, style, fonts] = await Promise.all([text('page.js'), text('element.js'), text('probe.js'), text('page.css'), text('fonts.json')])
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions -- the build of this version has written it
   const all = JSON.parse(fonts) as RunningKit['fonts']
-  return { script, element, style, fonts: all, sha256, drawing: async () => ({ code: await read('drawing.wasm'), faces: filesIn(await read('faces.bin')).map((data, index) => ({ ...itemAt(all, index), data })) }) }
+  return { script, element, probe, style, fonts: all, sha256, drawing: async () => ({ code: await read('drawing.wasm'), faces: filesIn(await read('faces.bin')).map((data, index) => ({ ...itemAt(all, index), data })) }) }
 }
 
 /** Files that stand behind one another, each behind its length in bytes (32 bits, the least significant first). */
