@@ -1,3 +1,6 @@
+import { mkdtemp, rm, writeFile } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
 import { expect, test } from '@jest/globals'
 import { By, Key } from 'selenium-webdriver'
 import { useApplication } from './harness/application'
@@ -126,6 +129,29 @@ test('the arrow keys go through the pictures, one stop for Tab', async () => {
   expect(await hands.driver.findElements(By.css('.content-card a[tabindex="0"]'))).toHaveLength(1)
   await hands.press(Key.ENTER)
   await hands.find('.trace-canvas')
+})
+
+test('a state chart comes in as a component, with what does not come along, and one that is none says why', async () => {
+  const hands = application.hands()
+  const folder = await mkdtemp(path.join(tmpdir(), 'charts-'))
+  await writeFile(path.join(folder, 'hatch.scxml'), '<scxml name="Hatch"><script/><state id="shut"><transition event="tap" target="open"/></state><state id="open"/></scxml>')
+  await writeFile(path.join(folder, 'torn.scxml'), '<scxml><state></scxml>')
+  await hands.newProject()
+  await hands.click('.crumb-project')
+  await hands.byText('State chart…', 'button')
+  const input = await hands.driver.findElement(By.css('[aria-label="SCXML file"]'))
+  await input.sendKeys(path.join(folder, 'hatch.scxml'))
+  await hands.until('what is left out is named', async () => (await (await hands.find('[role=dialog]')).getText()).includes('“script” in “scxml”: there is nothing here that does it.'))
+  await hands.clickButton('Close')
+  await hands.until('the message is gone', async () => (await hands.driver.findElements(By.css('[role=dialog]'))).length === 0)
+  await hands.until('it is there', async () => (await cards(hands)).includes('Hatch'))
+  await input.sendKeys(path.join(folder, 'torn.scxml'))
+  await hands.until('what cannot be read says so', async () => (await (await hands.find('[role=dialog]')).getText()).includes('This is not complete XML'))
+  await hands.clickButton('Close')
+  await hands.until('the message is gone', async () => (await hands.driver.findElements(By.css('[role=dialog]'))).length === 0)
+  await hands.clickButton('Undo')
+  await hands.until('it is taken back', async () => !(await cards(hands)).includes('Hatch'))
+  await rm(folder, { recursive: true })
 })
 
 test('components are copied to another project with what they need, and what is there can be used instead', async () => {

@@ -7,6 +7,7 @@ import { checkReport, FORMATS, LEVELS, type Format } from './check-report'
 import { textIn, writeBeside, writeFiles } from './beside'
 import { handedOver, type AskedFor } from './handed-over'
 import { conformReport, type ConformFormat } from './conform-report'
+import { scxmlInto } from './scxml-into'
 import { tokensInto } from './tokens-into'
 import { writtenOf } from './written-of'
 import { takeFrom, takeReport, type TakeFormat } from './take-report'
@@ -97,11 +98,11 @@ program
   .command('import')
   .description('bring something into a project, and print the project file that comes of it')
   .argument('<file>', 'the file to bring in')
-  .addOption(new Option('--as <form>', 'what it is: design tokens (JSON of the Design Tokens Format Module)').choices(['tokens']).makeOptionMandatory())
+  .addOption(new Option('--as <form>', 'what it is: design tokens (JSON of the Design Tokens Format Module), or a state chart (SCXML)').choices(['tokens', 'scxml']).makeOptionMandatory())
   .addOption(new Option('--into <file>', 'the project, a .rheo.json or .rheo file').makeOptionMandatory())
   .addOption(new Option('--out <file>', 'write the project there; otherwise it is printed'))
-  .action((file: string, { into, out }: { into: string; out?: string }) => {
-    const { project, changes, leftOut } = tokensInto(projectIn(into), textIn(file))
+  .action(async (file: string, { as, into, out }: { as: 'tokens' | 'scxml'; into: string; out?: string }) => {
+    const { project, changes, leftOut } = await (as === 'tokens' ? tokensInto : scxmlInto)(projectIn(into), textIn(file))
     writeFiles([{ name: 'project.rheo.json', mediaType: 'application/vnd.rheoscope+json', content: serialise(project) }], out)
     process.stderr.write([...changes, ...leftOut.map((sentence) => `Left out: ${sentence}`)].map((line) => `${line}\n`).join(''))
   })

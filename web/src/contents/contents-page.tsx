@@ -13,6 +13,7 @@ import { ContentsGrid } from './contents-grid'
 import { ContentsSide } from './contents-side'
 import { SelectedBar } from './selected-bar'
 import { SharedDialog } from './shared-dialog'
+import { useChartIn } from './use-chart-in'
 import { useContents } from './use-contents'
 import { useSelected } from './use-selected'
 import './contents.css'
@@ -24,10 +25,11 @@ export function ContentsPage() {
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set())
   const visible = useMemo(() => groups.flatMap(({ name, items }) => (folded.has(name) ? [] : items)), [groups, folded])
   const selected = useSelected(visible)
+  const chart = useChartIn()
   const [search, setSearch] = useSearchParams()
   const fold = (name: string) => setFolded(toggled(folded, name))
   return (
-    <div className="contents">
+    <div className="contents" onDragOver={(event) => event.preventDefault()} onDrop={chart.onDrop}>
       <header className="top-bar">
         <PageTitle names={['Contents', project.name]} />
         <Crumbs isContents />
@@ -39,12 +41,13 @@ export function ContentsPage() {
       </header>
       <Notices />
       <div className="contents-body">
-        <ContentsSide contents={contents} onShared={(kind) => setSearch((before) => new URLSearchParams([...before, ['shared', kind]]))} />
+        <ContentsSide contents={contents} onShared={(kind) => setSearch((before) => new URLSearchParams([...before, ['shared', kind]]))} onBringIn={chart.chooseFile} />
         <main className="contents-main" id={MAIN} tabIndex={-1}>
           <SelectedBar contents={contents} selected={selected} />
           <ContentsGrid project={project} groups={groups} folded={folded} onFold={fold} selected={selected} />
         </main>
       </div>
+      {chart.elements}
       <SharedDialog kind={search.get('shared')} onClose={() => setSearch((before) => new URLSearchParams([...before].filter(([name]) => name !== 'shared')))} />
     </div>
   )

@@ -10,7 +10,7 @@ export const SHARED = [
 ] as const
 
 /** What narrows the contents down, and what all components share. */
-export function ContentsSide({ contents, onShared }: { readonly contents: Contents; readonly onShared: (kind: string) => void }) {
+export function ContentsSide({ contents, onShared, onBringIn }: { readonly contents: Contents; readonly onShared: (kind: string) => void; readonly onBringIn: () => void }) {
   const { project, items, groupNames, group, filters, ask } = contents
   const { looking } = useLookingAtAll()
   const turn = (filter: Filter) => {
@@ -34,6 +34,10 @@ export function ContentsSide({ contents, onShared }: { readonly contents: Conten
       <h2 className="caption">Shared</h2>
       <ul>
         {SHARED.map(({ kind, name, of }) => <li key={kind}><button className="plain side-line" aria-haspopup="dialog" onClick={() => onShared(kind)}>{name} <span className="muted">{project[of].length}</span></button></li>)}
+      </ul>
+      <h2 className="caption">Bring in</h2>
+      <ul>
+        <li><button className="plain side-line" title="A component of an SCXML file; or drop one here" onClick={onBringIn}>State chart…</button></li>
       </ul>
     </aside>
   )

@@ -10,7 +10,7 @@ export function useDrops(): void {
     const onDrop = (event: DragEvent) => {
       if (!hasFiles(event) || event.defaultPrevented) return
       event.preventDefault()
-      session.tellOfEdit(`“${event.dataTransfer?.files[0]?.name ?? 'This'}” cannot be dropped here. An SVG can be dropped on the easel, a picture on the pictures of a part, a build log on Findings, Built, a project file on the shelf.`)
+      session.tellOfEdit(`“${event.dataTransfer?.files[0]?.name ?? 'This'}” cannot be dropped here. An SVG can be dropped on the easel, a picture on the pictures of a part, a state chart (.scxml) on Contents, a build log on Findings, Built, a project file on the shelf.`)
     }
     window.addEventListener('dragover', onDragOver)
     window.addEventListener('drop', onDrop)

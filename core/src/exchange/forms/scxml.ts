@@ -1,11 +1,9 @@
-import { entryOf, freeName, itemAt, leadsFrom, slug, statesHeldBy, theOne, type Action, type Axis, type Component, type Id, type Literal, type Project, type Rule, type State } from '../../document'
+import { entryOf, freeName, isLeading, itemAt, leadsFrom, slug, statesHeldBy, theOne, type Action, type Axis, type Component, type Id, type Literal, type Project, type Rule, type State } from '../../document'
 import { svg, toMarkup, type SvgNode } from '../../scene'
 import { lookWords, ruleWords } from '../../written'
 import { counted } from '../counted'
+import { OURS } from '../scxml/tree'
 import { componentIn, type Form } from './form'
-
-/** The namespace of what SCXML has no element for. */
-const OURS = 'urn:rheoscope:scxml:1'
 
 /** A component as a machine other programs run. */
 export const scxml: Form = {
@@ -55,6 +53,8 @@ class Writing {
     const data = [...parameters.filter(({ type }) => type !== 'slot').map(({ name: id, initial }) => [id, initial] as const), ...variables.map(({ name: id, start }) => [id, start] as const)]
       .map(([id, value]) => svg('data', id, { id, expr: literal(value) }))
     return svg('scxml', 'scxml', { xmlns: 'http://www.w3.org/2005/07/scxml', 'xmlns:rheo': OURS, version: '1.0', datamodel: 'ecmascript', name }, [
+      // So that the component comes in again as it is.
+      svg('rheo:component', 'component', {}, [], JSON.stringify(this.component)),
       ...(data.length > 0 ? [svg('datamodel', 'data', {}, data)] : []),
       svg('parallel', 'axes', {}, axes.map((axis) => svg('state', axis.id, { id: entryOf(this.ids, axis), initial: this.idOf(axis, axis.start) }, axis.states.map((state) => this.state(axis, state))))),
     ])
@@ -86,6 +86,7 @@ class Writing {
       this.left.add(`${this.nameOf(rule)}: ${target.go === 'back' ? 'it leads back where one came from' : 'chance decides where it leads; here the first'}.`)
       if (target.go === 'back') return []
     }
+    if (isLeading(trigger)) this.left.add(`${this.nameOf(rule)}: it hangs on how far something is dragged or scrolled; the event has to be sent.`)
     if (trigger.on === 'changes') this.left.add(`${this.nameOf(rule)}: nothing says when a variable has changed; the event has to be sent.`)
     this.transitions++
     const { clauses } = ruleWords(this.scope, { ...rule, guard: null, letThrough: false })

@@ -7,7 +7,8 @@ import { Paints, ratioIn } from './paint'
 import { shapePart } from './shapes'
 import { INITIAL, StyleSheets, type Style } from './style'
 import { isOtherFont, runsIn, textPart } from './text'
-import { elementsIn, type SvgElement } from './tree'
+import { elementsIn } from '../xml-tree'
+import type { SvgElement } from './tree'
 
 /** Elements that show nothing by themselves, or say nothing about what is shown. */
 const SILENT = new Set(['defs', 'title', 'desc', 'metadata', 'style', 'symbol', 'linearGradient', 'radialGradient', 'stop', 'clipPath', '#text', 'view', 'cursor'])

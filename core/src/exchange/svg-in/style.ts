@@ -1,6 +1,7 @@
 import { compile, type Options } from 'css-select'
 import { generate, parse, walk, type CssNode, type Rule } from 'css-tree'
-import { elementsIn, textIn, type SvgElement } from './tree'
+import { elementsIn, textIn } from '../xml-tree'
+import type { SvgElement } from './tree'
 
 /** What is said about an element, by property. */
 export type Style = Readonly<Record<string, string>>

@@ -4,7 +4,8 @@ import { transformed, type Frame, type Matrix, type Point } from '../../scene'
 import type { Built } from './built'
 import { lengthIn, numbersIn, scaleOf } from './geometry'
 import { INITIAL, type Style, type StyleSheets } from './style'
-import { textIn, type SvgElement } from './tree'
+import { textIn } from '../xml-tree'
+import type { SvgElement } from './tree'
 
 /** Words in one style, where they begin. */
 interface Run {

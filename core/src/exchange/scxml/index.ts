@@ -1,0 +1,1 @@
+export { scxmlIn, type ScxmlIn } from './scxml-in'
