@@ -1,6 +1,9 @@
 import { createServer } from 'node:http'
+import path from 'node:path'
 import type { AddressInfo } from 'node:net'
 import { expect, test } from '@jest/globals'
+import axe from 'axe-core'
+import { build } from 'esbuild'
 import { By } from 'selenium-webdriver'
 import { skerryLine } from '@rheoscope/core/demo'
 import { handedOver } from '../../cli/src/handed-over'
@@ -61,4 +64,57 @@ test('an element is as large as what is in it, at its own scale', async () => {
   await hands.until('it has grown', async () => (await sizes())[0]! > narrow! + 60)
   expect((await sizes())[1]).toBeCloseTo(high!, 1)
   close()
+})
+
+/** A page of React with an element in it: what it is given are properties, what it says are events. */
+const REACT = `
+  import { createElement, useState } from 'react'
+  import { createRoot } from 'react-dom/client'
+  function Quay() {
+    const [boarded, setBoarded] = useState([])
+    return createElement('main', null, createElement('h1', null, 'Quay'),
+      createElement('${TAG}', { labelText: 'Aboard with ' + boarded.length, onboarding: ({ detail }) => setBoarded((before) => [...before, detail.to]) }), createElement('p', { id: 'said' }, boarded.join(' ')))
+  }
+  createRoot(document.getElementById('root')).render(createElement(Quay))`
+
+test('an element in a page of React takes properties and tells events, and axe finds nothing', async () => {
+  const { outputFiles: [bundle] } = await build({ stdin: { contents: REACT, resolveDir: path.resolve(import.meta.dirname, '../../web') }, bundle: true, write: false, format: 'iife', define: { 'process.env.NODE_ENV': '"production"' } })
+  const page = `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Quay</title><script type="module" src="${TAG}.js"></script></head><body><div id="root"></div><script type="module">${bundle!.text.replaceAll('</script', '<\\/script')}</script></body></html>`
+  const { address, close } = await served(await codeOf('Boarding button'), page)
+  const hands = application.hands()
+  const { driver } = hands
+  await driver.get(address)
+  const shown = () => driver.executeScript<string>(`return document.querySelector('${TAG}')?.shadowRoot?.querySelector('text')?.textContent ?? ''`)
+  await hands.until('its words are what React gives it', async () => (await shown()) === 'Aboard with 0')
+  await driver.findElement(By.css(TAG)).click()
+  await hands.until('React has heard what it came to', async () => (await driver.findElement(By.id('said')).getText()) === 'over working done')
+  await driver.executeScript(axe.source)
+  const { violations } = await driver.executeAsyncScript<{ violations: readonly { readonly id: string }[] }>('axe.run().then(arguments[0])')
+  expect(violations.map(({ id }) => id)).toEqual([])
+  close()
+})
+
+test('an element that is there in two versions is the first of them, and leaves others alone', async () => {
+  const code = String(await codeOf('Boarding button'))
+  const later = code.replaceAll('"Board"', '"Come aboard"')
+  expect(later).not.toBe(code)
+  const other = String(await codeOf('Ticket button'))
+  const server = createServer(({ url = '' }, response) => {
+    const text = { '/first.js': code, '/later.js': later, '/other.js': other }[url]
+    if (text !== undefined) response.writeHead(200, { 'content-type': 'text/javascript' }).end(text)
+    else response.writeHead(200, { 'content-type': 'text/html' }).end(`<!doctype html><html lang="en"><title>Versions</title><script>window.wrong = []; addEventListener('error', (event) => wrong.push(event.message)); addEventListener('unhandledrejection', (event) => wrong.push(String(event.reason)))</script><script type="module" src="first.js"></script><script type="module" src="later.js"></script><script type="module" src="other.js"></script><${TAG}></${TAG}><skerry-line-ticket-button></skerry-line-ticket-button></html>`)
+  })
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+  const hands = application.hands()
+  const { driver } = hands
+  await driver.get(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`)
+  const seen = <T>(script: string) => driver.executeScript<T>(`return ${script}`)
+  await hands.until('both are there', () => seen(`document.querySelector('${TAG}').shadowRoot?.querySelector('text') != null && document.querySelector('skerry-line-ticket-button').shadowRoot?.querySelector('text') != null`))
+  expect(await seen(`document.querySelector('${TAG}').shadowRoot.querySelector('text').textContent`)).toBe('Board')
+  await driver.findElement(By.css(TAG)).click()
+  await hands.until('the one is done', () => seen(`document.querySelector('${TAG}').dataset.boarding === 'done'`))
+  expect(await seen('document.querySelector("skerry-line-ticket-button").dataset.press')).toBe('rest')
+  expect(await seen('wrong')).toEqual([])
+  server.closeAllConnections()
+  server.close()
 })

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { lexer, parse, walk } from 'css-tree'
 import { skerryLine } from '@rheoscope/core/demo'
-import { certain, type Axis, type Component, type Look, type Project, type State } from '@rheoscope/core/document'
+import { certain, type Axis, type Component, type Look, type Project, type State, type Token } from '@rheoscope/core/document'
 import { FORMS, type HandedOver, type Making } from '@rheoscope/core/exchange'
 
 const make = async (component: string, project = skerryLine): Promise<HandedOver> => certain(FORMS.find(({ name }) => name === 'css')).make(project, { of: 'component', id: component }, {} as Making)
@@ -37,6 +37,15 @@ describe('a style sheet', () => {
     const component = withTwoAxes()
     const text = await textOf('two', { ...skerryLine, components: [component] })
     expect(text).toContain(':where(.two[data-a="on"][data-b="on"]) .two__box {\n  left: 30px;')
+  })
+
+  it('has colours that are said by a token as a custom property, once for all', async () => {
+    const sea: Token = { id: 'sea', name: 'Deep sea', type: 'colour', value: '#24506f' }
+    const two = withTwoAxes()
+    const component = { ...two, parts: two.parts.map((part) => (part.id === 'box' ? { ...part, base: { fill: { token: 'sea' } } } : part)) }
+    const text = await textOf('two', { ...skerryLine, tokens: [sea], components: [component] })
+    expect(text).toContain(':root {\n  /* Deep sea: #24506f */\n  --deep-sea: oklab(')
+    expect(text).toMatch(/\.two__box \{[^}]*background-color: var\(--deep-sea\);/)
   })
 
   it('says what it leaves out at its place and in the list', async () => {

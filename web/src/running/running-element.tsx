@@ -23,6 +23,8 @@ class RunningElement extends HTMLElement {
   private player: Player | null = null
   private root: Root | null = null
   private told = 0
+  /** What its parameters have been given, also while it is on no page. */
+  private readonly given = new Map<string, Literal>()
   /** Parts are named when they are drawn for the first time, or as something else. */
   private readonly drawing = new MutationObserver(() => this.nameParts())
 
@@ -35,7 +37,8 @@ class RunningElement extends HTMLElement {
     const player = new Player(project, surface)
     this.player = player
     this.told = 0
-    for (const name of RunningElement.observedAttributes) this.attributeChangedCallback(name, null, this.getAttribute(name))
+    this.takeGivenBefore()
+    for (const [name, value] of this.given) this.send(name, value)
     const prefers = matchMedia('(prefers-reduced-motion: reduce)')
     if (prefers.matches) player.reduceMotion(true)
     this.drawing.observe(shadow, { childList: true, subtree: true })
@@ -57,13 +60,27 @@ class RunningElement extends HTMLElement {
 
   /** Gives a parameter a value. */
   set(name: string, value: Literal): void {
-    this.player?.send({ do: 'parameter', instance: '', name, value })
+    this.given.set(name, value)
+    this.send(name, value)
   }
 
   /** What a parameter was given last. */
   parameter(name: string): Literal {
-    const given = this.player?.done.findLast((input) => input.do === 'parameter' && input.name === name)
-    return given?.do === 'parameter' ? given.value : component?.parameters.find((each) => each.name === name)?.initial ?? null
+    return this.given.get(name) ?? component?.parameters.find((each) => each.name === name)?.initial ?? null
+  }
+
+  private send(name: string, value: Literal): void {
+    this.player?.send({ do: 'parameter', instance: '', name, value })
+  }
+
+  /** Properties a page has set before the element was defined hide those of the class. */
+  private takeGivenBefore(): void {
+    for (const { name } of component?.parameters ?? []) {
+      const before = Object.getOwnPropertyDescriptor(this, name)
+      if (!before) continue
+      Reflect.deleteProperty(this, name)
+      Reflect.set(this, name, before.value)
+    }
   }
 
   /** Puts an axis into a state, both by name. */
