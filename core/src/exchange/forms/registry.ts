@@ -7,6 +7,7 @@ import { projectFile, written } from './kept-forms'
 import { keyframes } from './keyframes'
 import { animatedGif, animatedPng, film } from './moving-pictures'
 import { page } from './page'
+import { movingSvg } from './moving-svg'
 import { pngPictures, svgPictures } from './pictures'
 import { probe } from './probe'
 import { scxml } from './scxml'
@@ -16,4 +17,4 @@ import { takeActions } from './take-actions'
 import { walkthrough } from './walkthrough'
 
 /** Every form in which a design leaves the application, in the order in which they are offered. */
-export const FORMS: readonly Form[] = [customElement, css, keyframes, scxml, designTokens, tables, page, specification, filmstrip, takeActions, walkthrough, probe, svgPictures, pngPictures, animatedPng, animatedGif, film, written, projectFile]
+export const FORMS: readonly Form[] = [customElement, css, keyframes, scxml, designTokens, tables, page, specification, filmstrip, takeActions, walkthrough, probe, svgPictures, pngPictures, movingSvg, animatedPng, animatedGif, film, written, projectFile]

@@ -1,6 +1,6 @@
 import type { Input, Project, Take } from '../../document'
 import { drawListAt, inOrder, play, runOptionsOf, startRun } from '../../run'
-import { svg, type SvgNode } from '../../scene'
+import { svg, type DrawList, type SvgNode } from '../../scene'
 import { pictureFile } from '../picture'
 import { withAssets } from './stand-alone'
 
@@ -20,7 +20,8 @@ export interface TakeFrame {
 export function* takeFrames(project: Project, take: Take, perSecond: number): Generator<TakeFrame> {
   const lastsMs = 1000 / perSecond
   let [from, last, many]: [number, string, number] = [0, '', 0]
-  for (const { atMs, picture } of instants(project, take, lastsMs)) {
+  for (const { atMs, list, over } of takeInstants(project, take, lastsMs)) {
+    const picture = withAssets(project, pictureFile(list, over))
     if (picture !== last && many > 0) yield { atMs: from, lastsMs: many * lastsMs, picture: last }
     if (picture !== last) [from, last, many] = [atMs, picture, 0]
     many++
@@ -28,7 +29,8 @@ export function* takeFrames(project: Project, take: Take, perSecond: number): Ge
   if (many > 0) yield { atMs: from, lastsMs: many * lastsMs, picture: last }
 }
 
-function* instants(project: Project, take: Take, everyMs: number): Generator<Pick<TakeFrame, 'atMs' | 'picture'>> {
+/** What a take shows at instants equally far apart, in ms, with the pointer over it. */
+export function* takeInstants(project: Project, take: Take, everyMs: number): Generator<{ readonly atMs: number; readonly list: DrawList; readonly over: readonly SvgNode[] }> {
   const run = startRun(project, take.surface, runOptionsOf(take))
   const inputs = inOrder(take.inputs)
   let done = 0
@@ -37,7 +39,7 @@ function* instants(project: Project, take: Take, everyMs: number): Generator<Pic
     const come = inputs.filter((input) => input.atMs <= atMs)
     play(run, come.slice(done), atMs)
     done = come.length
-    yield { atMs, picture: withAssets(project, pictureFile(drawListAt(run, atMs), pointerAt(come))) }
+    yield { atMs, list: drawListAt(run, atMs), over: pointerAt(come) }
   }
 }
 
