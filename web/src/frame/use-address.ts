@@ -1,5 +1,5 @@
-import { useEffect, useRef } from 'react'
-import { useLocation, useNavigation, useSearchParams } from 'react-router'
+import { useCallback, useEffect, useRef } from 'react'
+import { useBlocker, useLocation, useSearchParams, type BlockerFunction } from 'react-router'
 
 /** What is selected, as it is in the address of the page: by names, those that are as usual left out. */
 export type Selection = Readonly<Record<string, string | undefined>>
@@ -18,13 +18,13 @@ const REST_MS = 250
 export function useAddress(names: readonly string[], selection: Selection, take: (selection: Selection) => void): void {
   const [search, setSearch] = useSearchParams()
   const { pathname } = useLocation()
-  const isLeaving = useNavigation().state !== 'idle'
   const inAddress = textOf(Object.fromEntries(names.map((name) => [name, search.get(name) ?? undefined])))
   const selected = textOf(selection)
   /** What the address and the selection agreed on last. */
   const agreed = useRef(inAddress)
   const isFollowing = useRef(true)
   const latest = useRef({ take, names })
+  const isLeaving = useIsLeaving(pathname)
   useEffect(() => {
     latest.current = { take, names }
   })
@@ -41,10 +41,8 @@ export function useAddress(names: readonly string[], selection: Selection, take:
       isFollowing.current = false
       return undefined
     }
-    if (isLeaving) return undefined
     const timer = setTimeout(() => {
-      // The page that is left stands for a while after the address is that of the next.
-      if (window.location.pathname !== pathname) return
+      if (isLeaving.current) return
       agreed.current = selected
       const replace = isFollowing.current
       isFollowing.current = false
@@ -55,7 +53,23 @@ export function useAddress(names: readonly string[], selection: Selection, take:
       }, { replace })
     }, REST_MS)
     return () => clearTimeout(timer)
-  }, [selected, setSearch, pathname, isLeaving])
+  }, [selected, setSearch, isLeaving])
+}
+
+/**
+ * Whether one is on the way to another page: from the instant that is asked for, while its code is loaded and the page that is left still
+ * stands. Nothing is blocked; only what could be is told of every way at once.
+ */
+function useIsLeaving(pathname: string): { readonly current: boolean } {
+  const isLeaving = useRef(false)
+  useEffect(() => {
+    isLeaving.current = false
+  }, [pathname])
+  useBlocker(useCallback<BlockerFunction>(({ currentLocation, nextLocation }) => {
+    isLeaving.current = nextLocation.pathname !== currentLocation.pathname
+    return false
+  }, []))
+  return isLeaving
 }
 
 const textOf = (selection: Selection): string =>
