@@ -35,7 +35,7 @@ export class CssLooks {
 
   /** What the parts are to be like in some states, the other axes being at their start. */
   valuesIn(standing: Standing): readonly Values[] {
-    const key = standing.map(([, { id }]) => id).join(' ')
+    const key = standing.map(([axis, { id }]) => `${axis.id} ${id}`).join(' ')
     const known = this.known.get(key) ?? certain(startRun(this.project, { component: this.component.id }, { states: Object.fromEntries(standing.map(([axis, state]) => [axis.id, state.id])) }).instances.get('')).targets.values
     this.known.set(key, known)
     return known
