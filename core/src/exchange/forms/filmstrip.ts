@@ -42,7 +42,7 @@ export const filmstrip: Form = {
     const files = pictures.map(({ name, picture }): HandedFile => (raster
       ? { name: `${name}.png`, mediaType: 'image/png', content: raster.png(picture, scale) }
       : { name: `${name}.svg`, mediaType: 'image/svg+xml', content: `${withFonts(picture, fonts)}\n` }))
-    return { files, holds: [counted(strips.length, 'strip'), `${counted(many, 'instant')} each`, ...strips.slice(0, 1).map(({ lengthMs }) => `0 to ${Math.round(lengthMs)} ms`)], leavesOut: ['The pointer.'] }
+    return { files, holds: [counted(strips.length, 'strip'), `${counted(many, 'instant')} each`, ...strips.slice(0, 1).map(({ lengthMs }) => `0 to ${Math.round(lengthMs)} ms`)], leavesOut: [...(files.length === 0 ? ['There is nothing to see: no motion of it changes anything.'] : []), 'The pointer.'] }
   },
 }
 

@@ -40,7 +40,7 @@ export const movingSvg: Form = {
       picture.left.forEach((each) => left.add(each))
       return { name: `${slug(name)}-moving.svg`, mediaType: 'image/svg+xml', content: withFonts(withAssets(project, picture.markup), fonts) }
     })
-    return { files, holds: [counted(files.length, 'picture'), ...courses.slice(0, 1).map(({ lengthMs, instants }) => `${counted(instants.length, 'instant')} in ${Math.round(lengthMs)} ms`)], leavesOut: [...left] }
+    return { files, holds: [counted(files.length, 'picture'), ...courses.slice(0, 1).map(({ lengthMs, instants }) => `${counted(instants.length, 'instant')} in ${Math.round(lengthMs)} ms`)], leavesOut: files.length === 0 ? ['There is nothing to see: no motion of it changes anything.'] : [...left] }
   },
 }
 
