@@ -1,9 +1,9 @@
-import { randomBytes } from 'node:crypto'
-import { apply, idFrom, type Project } from '@rheoscope/core/document'
+import { apply, type Project } from '@rheoscope/core/document'
 import { tokensIn, type TokensIn } from '@rheoscope/core/exchange'
+import { newId } from './new-id'
 
 /** A project with the tokens of a file in it. Throws a `RheoError` (`unreadable`, `too-large`). */
 export function tokensInto(project: Project, text: string): { readonly project: Project } & Omit<TokensIn, 'edit'> {
-  const { edit, changes, leftOut } = tokensIn(text, project, (name) => idFrom(name, randomBytes(4).toString('hex')))
+  const { edit, changes, leftOut } = tokensIn(text, project, newId)
   return { project: edit ? apply(project, edit) : project, changes, leftOut }
 }

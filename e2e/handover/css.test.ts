@@ -6,7 +6,7 @@ import { isCrossFade, laneEndMs } from '@rheoscope/core/motion'
 import { runOfMotion } from '@rheoscope/core/run'
 import { css } from '../../core/src/exchange/forms/css'
 import { CssLooks } from '../../core/src/exchange/css/looks'
-import { cyclesIn, leadingRules, movedBy } from '../../core/src/exchange/css/motions'
+import { leadingRules, movedBy } from '../../core/src/exchange/css/motions'
 import { shownBy } from '../../core/src/exchange/css/shown-by'
 import { isSameCssValue } from '../../core/src/exchange/css/same-value'
 import { CssNames } from '../../core/src/exchange/css/names'
@@ -58,13 +58,13 @@ function waysOf(component: Component): { readonly ways: readonly Way[]; readonly
 }
 
 /** What goes on in each state, for two of its rounds and a half. */
-function lastingIn(component: Component, { drawn }: CssLooks): readonly Way[] {
+function lastingIn(component: Component, looks: CssLooks): readonly Way[] {
   return component.axes.flatMap((axis) => axis.states.flatMap((state): readonly Way[] => {
-    const cycles = cyclesIn(skerryLine, component, axis, state)
+    const cycles = looks.cyclesIn(axis, state)
     const instants = Array.from({ length: INSTANTS }, (_each, index) => (2.5 * Math.max(0, ...cycles.map(({ durationMs }) => durationMs)) * (index + 0.5)) / INSTANTS)
     const probes = cycles.flatMap((cycle) => {
       const part = itemAt(component.parts, cycle.part)
-      return shownBy(drawn.get(part)!, cycle.property, cycle.to).map(({ css: property, text }) => ({ selector: `.${names.part(component, part)}`, property, expected: instants.map((ms) => { const shown = cycleValue(cycle, ms); return text(isCrossFade(shown) ? cycle.to : shown) }) }))
+      return shownBy(looks.drawn.get(part)!, cycle.property, cycle.to).map(({ css: property, text }) => ({ selector: `.${names.part(component, part)}`, property, expected: instants.map((ms) => { const shown = cycleValue(cycle, ms); return text(isCrossFade(shown) ? cycle.to : shown) }) }))
     })
     return probes.length === 0 ? [] : [{ root: `.${names.component(component)}`, attribute: names.attribute(axis), from: null, to: names.state(state), instants, probes }]
   }))

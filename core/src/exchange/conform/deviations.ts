@@ -1,8 +1,8 @@
-import { certain, destinationsOf, itemAt, orElse, RheoError, sameValue, statesHeldBy, type Axis, type Component, type Part, type Project, type State } from '../../document'
+import { certain, destinationsOf, itemAt, orElse, RheoError, statesHeldBy, type Axis, type Component, type Part, type Project, type State } from '../../document'
 import { parseEasing, readable, type Lane } from '../../motion'
-import { cycleValue, type Cycle, type Values } from '../../machine'
-import { CssLooks } from '../css/looks'
-import { cyclesIn, easingOf, goesStraight, leadingRules, movedBy, settled, travelling } from '../css/motions'
+import type { Cycle, Values } from '../../machine'
+import { CssLooks, type Standing } from '../css/looks'
+import { easingOf, goesStraight, laneText, leadingRules, movedBy, roundText, travelling, type LeadingRule } from '../css/motions'
 import { CssNames } from '../css/names'
 import { inRgb, isSameCssValue } from '../css/same-value'
 import { shownBy, type ShownBy } from '../css/shown-by'
@@ -43,8 +43,6 @@ export function conformance(project: Project, log: BuildLog): Conformance {
 
 type Built = BuildLog['changes'][number]
 
-type Standing = readonly (readonly [Axis, State])[]
-
 /** So many states are named in which a value differs. */
 const MOST_STATES = 3
 
@@ -56,7 +54,7 @@ const lineHeightPx = ({ lineHeight }: Values, { 'font-size': size = '' }: Readon
 
 class Comparison {
   private readonly looks: CssLooks
-  private readonly ways: ReturnType<typeof leadingRules>
+  private readonly ways: readonly LeadingRule[]
   private readonly found = new Map<string, Deviation>()
   /** What of a part differs in a state at rest: that it does not get there is then no news. */
   private readonly otherwise = new Set<string>()
@@ -89,7 +87,7 @@ class Comparison {
     // What a page is like in none of its states is nothing to compare with.
     if (standing.length < this.component.axes.length) return
     const values = this.looks.valuesIn(standing.filter(([axis, state]) => state.id !== axis.start))
-    const going = standing.flatMap(([axis, state]) => cyclesIn(this.project, this.component, axis, state))
+    const going = standing.flatMap(([axis, state]) => this.looks.cyclesIn(axis, state))
     for (const [index, part] of this.component.parts.entries()) {
       const seen = parts[part.name]
       const drawn = this.looks.drawn.get(part)
@@ -126,7 +124,7 @@ class Comparison {
     if (!to) return this.say('no such state', `From “${change.from ?? 'nowhere'}” ${axis.name} comes into ${change.to === null ? 'none of its states' : `“${change.to}”, which is no state of it`}.`)
     const way = this.ways.find((each) => each.axis === axis && each.from === from && each.to === to)
     if (from && !way && !this.canLead(axis, from, to)) return this.say('no such way', `${axis.name} goes from “${from.name}” to “${to.name}”; no rule leads so.`)
-    const going = this.log.isMotionReduced ? [] : cyclesIn(this.project, this.component, axis, to)
+    const going = this.log.isMotionReduced ? [] : this.looks.cyclesIn(axis, to)
     const isGoing = ({ part, property }: BuiltMotion) => going.some((cycle) => itemAt(this.component.parts, cycle.part).name === part && this.shownOf(cycle).some(({ css }) => css === property))
     const own = change.motions.filter((motion) => !isGoing(motion))
     if (way) this.compareMotions(own, way, going)
@@ -140,7 +138,7 @@ class Comparison {
     return rules.length === 0 || axis.boundTo !== null || rules.some((rule) => statesHeldBy(this.component, rule).includes(from) && destinationsOf(axis, rule).includes(to.id))
   }
 
-  private compareMotions(motions: readonly BuiltMotion[], way: ReturnType<typeof leadingRules>[number], going: readonly Cycle[]): void {
+  private compareMotions(motions: readonly BuiltMotion[], way: LeadingRule, going: readonly Cycle[]): void {
     const { axis, from, to } = way
     const where = `${axis.name} goes from “${from.name}” to “${to.name}”`
     const wanted = travelling(this.project, this.component, way, this.log.isMotionReduced).filter((lane) => !going.some((cycle) => cycle.part === lane.part && cycle.property === lane.property))
@@ -167,8 +165,8 @@ class Comparison {
       if (off > EASING_TOLERANCE) this.say('easing', `${what} is eased by ${easing}; it is designed as ${easingOf(lane)}${off === Infinity ? '' : `, up to ${Math.round(off * 100)} % of the way apart`}.`)
       return
     }
-    const wrong = built.frames.find(({ offset, value }) => !isSameCssValue(shown.css, shown.text(offset >= 1 ? lane.to : settled(lane.valueAt(lane.ease(offset)), lane.to)), value))
-    if (wrong) this.say('easing', `${what} is ${wrong.value} after ${Math.round(wrong.offset * built.durationMs)} ms; it is designed as ${shown.text(settled(lane.valueAt(lane.ease(wrong.offset)), lane.to))} then.`)
+    const wrong = built.frames.find(({ offset, value }) => !isSameCssValue(shown.css, laneText(lane, shown, offset), value))
+    if (wrong) this.say('easing', `${what} is ${wrong.value} after ${Math.round(wrong.offset * built.durationMs)} ms; it is designed as ${laneText(lane, shown, wrong.offset)} then.`)
   }
 
   private compareTimes(what: string, durationMs: number, delayMs: number, built: BuiltMotion): void {
@@ -189,10 +187,9 @@ class Comparison {
       }
       this.compareTimes(what, cycle.durationMs, 0, built)
       const times = cycle.count === Infinity ? null : cycle.count
-      if (!sameValue(built.times, times) || built.turnsBack !== cycle.turnsBack) this.say('easing', `${what} goes ${built.times ?? 'on for ever'}${built.times === null ? '' : ' times'}${built.turnsBack ? ', there and back' : ''}; it is designed to go ${times ?? 'on for ever'}${times === null ? '' : ' times'}${cycle.turnsBack ? ', there and back' : ''}.`)
-      const valueAt = (offset: number): string => shown.text(settled(offset >= 1 ? cycle.to : cycleValue({ ...cycle, startMs: 0, durationMs: 1, turnsBack: false, count: 1 }, offset), cycle.to))
-      const wrong = built.frames.find(({ offset, value }) => !isSameCssValue(shown.css, valueAt(offset), value))
-      if (wrong) this.say('easing', `${what} is ${wrong.value} at ${Math.round(wrong.offset * 100)} % of its round; it is designed as ${valueAt(wrong.offset)}.`)
+      if (built.times !== times || built.turnsBack !== cycle.turnsBack) this.say('easing', `${what} goes ${roundsWords(built.times, built.turnsBack)}; it is designed to go ${roundsWords(times, cycle.turnsBack)}.`)
+      const wrong = built.frames.find(({ offset, value }) => !isSameCssValue(shown.css, roundText(cycle, shown, offset), value))
+      if (wrong) this.say('easing', `${what} is ${wrong.value} at ${Math.round(wrong.offset * 100)} % of its round; it is designed as ${roundText(cycle, shown, wrong.offset)}.`)
     }
   }
 
@@ -213,6 +210,8 @@ class Comparison {
     return this.ways.filter(({ axis, from, to }) => !this.log.changes.some((change) => change.axis === axis.name && change.from === from.name && change.to === to.name)).map(({ axis, from, to }) => `${axis.name} from “${from.name}” to “${to.name}”`)
   }
 }
+
+const roundsWords = (times: number | null, turnsBack: boolean): string => `${times === null ? 'on for ever' : `${times} times`}${turnsBack ? ', there and back' : ''}`
 
 /** How far two easings are apart at most; Infinity where one of them cannot be read. */
 function farthestApart(ours: string, theirs: string): number {

@@ -1,6 +1,6 @@
 import { asPaint, certain, groupsAround, isGradient, isToken, propertyDefinition, sameValue, theOne, type Axis, type Component, type Literal, type Part, type Project, type PropertyValues, type State } from '../../document'
 import { startRun } from '../../run'
-import type { Values } from '../../machine'
+import type { Cycle, Instance, Values } from '../../machine'
 import { declarations, drawnBy, outlineText, shownBy, UNSAID, type Drawn } from './shown-by'
 import type { CssNames } from './names'
 
@@ -15,30 +15,48 @@ export interface CssRule {
 /** With more combinations of states than this, what several axes make of a part together is not looked at. */
 const MOST_STANDINGS = 512
 
-type Standing = readonly (readonly [Axis, State])[]
+/** States of some axes; the others are at their start. */
+export type Standing = readonly (readonly [Axis, State])[]
 
 /** The looks of a component as rules of a style sheet: one for each part in each state, and for states of several axes together where those make something else of it. */
 export class CssLooks {
   readonly drawn: ReadonlyMap<Part, Drawn>
-  readonly rules: readonly CssRule[]
-  readonly left: readonly string[]
 
-  private readonly known = new Map<string, readonly Values[]>()
+  private readonly known = new Map<string, Instance>()
 
   constructor(private readonly project: Project, readonly component: Component, private readonly names: CssNames) {
-    const standings = this.standings()
-    const away = component.axes.flatMap((axis) => axis.states.filter(({ id }) => id !== axis.start).map((state): Standing => [[axis, state]]))
-    this.drawn = new Map(component.parts.map((part, index) => [part, this.drawnIn(part, index, [[], ...away])]))
-    this.rules = [...component.parts.map((part, index) => this.rule(part, [], worthSaying(this.declared(part, index, [])))), ...this.further(standings ?? away)]
-    this.left = [...(standings ? [] : [`What several axes make of “${component.name}” together: it has more than ${MOST_STANDINGS} combinations of states.`]), ...this.unsaid(away)]
+    this.drawn = new Map(component.parts.map((part, index) => [part, this.drawnIn(part, index, [[], ...this.away()])]))
+  }
+
+  rules(): readonly CssRule[] {
+    return [...this.component.parts.map((part, index) => this.rule(part, [], worthSaying(this.declared(part, index, [])))), ...this.further(this.standings() ?? this.away())]
+  }
+
+  /** What of the looks no style sheet says, a sentence each. */
+  left(): readonly string[] {
+    return [...(this.standings() ? [] : [`What several axes make of “${this.component.name}” together: it has more than ${MOST_STANDINGS} combinations of states.`]), ...this.unsaid(this.away())]
   }
 
   /** What the parts are to be like in some states, the other axes being at their start. */
   valuesIn(standing: Standing): readonly Values[] {
+    return this.restingIn(standing).targets.values
+  }
+
+  /** The continuous motions of a state, the other axes being at their start. */
+  cyclesIn(axis: Axis, state: State): readonly Cycle[] {
+    return this.restingIn(state.id === axis.start ? [] : [[axis, state]]).cycles.filter((cycle) => this.component.axes[cycle.axis] === axis)
+  }
+
+  private restingIn(standing: Standing): Instance {
     const key = standing.map(([axis, { id }]) => `${axis.id} ${id}`).join(' ')
-    const known = this.known.get(key) ?? certain(startRun(this.project, { component: this.component.id }, { states: Object.fromEntries(standing.map(([axis, state]) => [axis.id, state.id])) }).instances.get('')).targets.values
+    const known = this.known.get(key) ?? certain(startRun(this.project, { component: this.component.id }, { states: Object.fromEntries(standing.map(([axis, state]) => [axis.id, state.id])) }).instances.get(''))
     this.known.set(key, known)
     return known
+  }
+
+  /** Each state but those at the start, by itself. */
+  private away(): readonly Standing[] {
+    return this.component.axes.flatMap((axis) => axis.states.filter(({ id }) => id !== axis.start).map((state): Standing => [[axis, state]]))
   }
 
   /** All combinations of states but the start, those of fewer axes first; null when they are too many. */

@@ -20,14 +20,14 @@ export function htmlOf(project: Project, component: Component, looksOf: (compone
     const values = certain(instance.targets.values[certain(partIndex.get(part.id))])
     const attributes = { class: names.part(of, part), ...further, ...spoken(values) }
     const inside = childrenOf(of.parts, part.id).map((child) => drawn(instance, child)).join('')
-    switch (kindOf(part)) {
+    switch (looksOf(of).drawn.get(part)) {
       case 'outline':
-        return looksOf(of).drawn.get(part) === 'outline' ? element('svg', { ...attributes, ...(part.kind === 'icon' ? { viewBox: '0 0 24 24' } : {}) }, '<path/>') : element('div', attributes, inside)
+        return element('svg', { ...attributes, ...(part.kind === 'icon' ? { viewBox: '0 0 24 24' } : {}) }, '<path/>')
       case 'letters':
         return part.kind === 'field' ? element('input', { ...attributes, placeholder: String(values.placeholder) }, '', true) : element('div', attributes, escaped(String(values.text)))
       case 'picture':
         return element('img', { ...attributes, src: pictureOf(project, String(values.picture)), alt: String(values.accessibleName) }, '', true)
-      case 'box': {
+      default: {
         const inner = instances.get(pathInside(instance.path, part.id))
         return element('div', attributes, inner ? whole(inner) : inside)
       }
@@ -35,9 +35,6 @@ export function htmlOf(project: Project, component: Component, looksOf: (compone
   }
   return whole(certain(instances.get('')))
 }
-
-const kindOf = ({ kind }: Part): 'outline' | 'letters' | 'picture' | 'box' =>
-  kind === 'path' || kind === 'icon' || kind === 'ellipse' ? 'outline' : kind === 'text' || kind === 'field' ? 'letters' : kind === 'picture' ? 'picture' : 'box'
 
 /** What a part says of itself to those who do not see it. */
 function spoken(values: Instance['targets']['values'][number]): Readonly<Record<string, string>> {

@@ -1,7 +1,6 @@
 import { itemAt, propertyDefinition, type Axis, type Component, type Literal, type Part, type Project, type State } from '../../document'
 import { cssEasing, formOf, isCrossFade, isMovement, motionSources, travels, type Lane } from '../../motion'
 import type { Cycle } from '../../machine'
-import { startRun } from '../../run'
 import { firedRules, type FiredRule } from '../forms/component-sheets'
 import type { CssLooks, CssRule } from './looks'
 import type { CssNames } from './names'
@@ -23,10 +22,15 @@ export interface CssMotions {
   readonly left: readonly string[]
 }
 
+/** A rule that leads from one state to another one by name. */
+export type LeadingRule = FiredRule & { readonly to: State }
+
 /** The first rule that leads from each state to each other one, whose motion is that of the pair: a style sheet knows no rules. */
-export function leadingRules(project: Project, component: Component): readonly (FiredRule & { readonly to: State })[] {
-  const found = new Map<string, FiredRule & { readonly to: State }>()
-  for (const fired of firedRules(project, component)) {
+export const leadingRules = (project: Project, component: Component): readonly LeadingRule[] => leadingAmong(firedRules(project, component))
+
+function leadingAmong(all: readonly FiredRule[]): readonly LeadingRule[] {
+  const found = new Map<string, LeadingRule>()
+  for (const fired of all) {
     const { axis, from, to } = fired
     if (to === null || to === from) continue
     const key = `${axis.id} ${from.id} ${to.id}`
@@ -36,7 +40,7 @@ export function leadingRules(project: Project, component: Component): readonly (
 }
 
 /** The lanes of a change of state that travel on its own axis, for people who would rather have things not move as well. */
-export function travelling(project: Project, component: Component, { axis, rule, from, to, lanes }: FiredRule & { readonly to: State }, isReduced = false): readonly Lane[] {
+export function travelling(project: Project, component: Component, { axis, rule, from, to, lanes }: LeadingRule, isReduced = false): readonly Lane[] {
   const form = formOf(motionSources(project, component, axis.id, from.id, to.id, rule))
   return lanes.filter((lane) => {
     const definition = propertyDefinition(lane.property)
@@ -53,11 +57,6 @@ export function movedBy(looks: Pick<CssLooks, 'drawn' | 'component'>, lane: Lane
 }
 
 const DISCRETE: ReadonlySet<string> = new Set(['text', 'choice', 'path', 'picture', 'icon', 'part', 'dash'])
-
-/** The continuous motions of a component in a state, the others being at their start. */
-export function cyclesIn(project: Project, component: Component, axis: Axis, state: State): readonly Cycle[] {
-  return startRun(project, { component: component.id }, { states: { [axis.id]: state.id } }).instances.get('')?.cycles.filter((cycle) => component.axes[cycle.axis] === axis) ?? []
-}
 
 export function cssMotions(project: Project, looks: CssLooks, names: CssNames): CssMotions {
   return new Translation(project, looks, names).all()
@@ -78,9 +77,11 @@ class Translation {
 
   all(): CssMotions {
     const { component } = this.looks
+    const fired = firedRules(this.project, component)
+    const leading = leadingAmong(fired)
     const lasting = component.axes.flatMap((axis) => axis.states.flatMap((state) => this.lasting(axis, state)))
-    const rules = [...lasting.map((rule) => ({ ...rule, notes: [] })), ...leadingRules(this.project, component).flatMap((fired) => this.leading(fired))]
-    this.tellOthers()
+    const rules = [...lasting.map((rule) => ({ ...rule, notes: [] })), ...leading.flatMap((each) => this.leading(each))]
+    this.tellOthers(fired, leading)
     return { rules, keyframes: this.keyframes, reduced: this.reduced, left: [...this.left] }
   }
 
@@ -99,7 +100,7 @@ class Translation {
 
   private cycles(axis: Axis, state: State, part: Part, isReduced = false): readonly string[] {
     const { component, drawn } = this.looks
-    return cyclesIn(this.project, component, axis, state).filter((cycle) => itemAt(component.parts, cycle.part) === part).flatMap((cycle) => {
+    return this.looks.cyclesIn(axis, state).filter((cycle) => itemAt(component.parts, cycle.part) === part).flatMap((cycle) => {
       const definition = propertyDefinition(cycle.property)
       if (isReduced && definition && isMovement(definition)) return []
       const on = drawn.get(part)
@@ -107,13 +108,13 @@ class Translation {
       if (shown.length === 0) this.left.add(`${definition?.label ?? cycle.property} of “${part.name}” going on in “${state.name}”: no CSS goes that way.`)
       return shown.map((each) => {
         // Eased frame by frame, because keyframes are mixed by other rules than ours where colours and angles are concerned.
-        const name = this.named(axis, [state], part, each, evenly((share) => each.text(settled(cycle.valueAt(cycle.ease(share)), cycle.to))))
+        const name = this.named(axis, [state], part, each, evenly((share) => roundText(cycle, each, share)))
         return `${name} ${cycle.durationMs}ms linear ${cycle.count === Infinity ? 'infinite' : cycle.count}${cycle.turnsBack ? ' alternate' : ''} both`
       })
     })
   }
 
-  private leading(fired: FiredRule & { readonly to: State }): CssMotions['rules'] {
+  private leading(fired: LeadingRule): CssMotions['rules'] {
     const { component } = this.looks
     const { axis, trigger, from, to } = fired
     const [own, reduced] = [travelling(this.project, component, fired), new Set(travelling(this.project, component, fired, true))]
@@ -148,10 +149,9 @@ class Translation {
   }
 
   /** Rules whose motion is another than that of the first one between the same states, and those that lead nowhere by name. */
-  private tellOthers(): void {
-    const { component } = this.looks
-    const first = new Set(leadingRules(this.project, component).map(({ rule, from }) => `${rule.id} ${from.id}`))
-    for (const { rule, trigger, from, to, lanes } of firedRules(this.project, component)) {
+  private tellOthers(fired: readonly FiredRule[], leading: readonly LeadingRule[]): void {
+    const first = new Set(leading.map(({ rule, from }) => `${rule.id} ${from.id}`))
+    for (const { rule, trigger, from, to, lanes } of fired) {
       if (first.has(`${rule.id} ${from.id}`)) continue
       if (to !== null && to !== from && lanes.length > 0) this.left.add(`How “${trigger}” leads from “${from.name}” to “${to.name}”: a style sheet has one way from one state to another, which is that of the first rule.`)
       else if (lanes.length > 0) this.left.add(`What “${trigger}” moves in “${from.name}”: it leads to no other state.`)
@@ -187,7 +187,13 @@ const withoutRepeats = (frames: CssKeyframes['frames']): CssKeyframes['frames'] 
 
 /** The way of a lane, with both sides of every instant at which it goes on otherwise. */
 const stagesOf = (lane: Lane, shown: ShownBy): CssKeyframes['frames'] =>
-  evenly((share) => shown.text(share >= 1 ? lane.to : settled(lane.valueAt(lane.ease(share)), lane.to)), lane.seams.flatMap((seam) => [seam, Math.max(0, seam - 1e-6)]))
+  evenly((share) => laneText(lane, shown, share), lane.seams.flatMap((seam) => [seam, Math.max(0, seam - 1e-6)]))
+
+/** What a lane has come to after a share of its time, as CSS has it. */
+export const laneText = (lane: Lane, shown: ShownBy, share: number): string => shown.text(share >= 1 ? lane.to : settled(lane.valueAt(lane.ease(share)), lane.to))
+
+/** What a continuous motion has come to after a share of a round, as CSS has it. */
+export const roundText = (cycle: Cycle, shown: ShownBy, share: number): string => shown.text(settled(cycle.valueAt(cycle.ease(share)), cycle.to))
 
 /** What is shown, or what it comes to where two things fade into one another. */
-export const settled = (shown: ReturnType<Lane['valueAt']>, otherwise: Literal): Literal => (isCrossFade(shown) ? otherwise : shown)
+const settled = (shown: ReturnType<Lane['valueAt']>, otherwise: Literal): Literal => (isCrossFade(shown) ? otherwise : shown)

@@ -30,7 +30,7 @@ export function styleSheet(project: Project, components: readonly Component[]): 
     return looks
   }
   const made = components.map((component) => ({ looks: looksOf(component), motions: cssMotions(project, looksOf(component), names) }))
-  const looks = made.flatMap(({ looks: { rules } }) => rules)
+  const looks = made.flatMap((each) => each.looks.rules())
   const motions = made.flatMap(({ motions: { rules } }) => rules)
   const reduced = made.flatMap(({ motions: each }) => each.reduced)
   const used = looks.map(({ declared }) => Object.values(declared).join(' ')).join(' ')
@@ -46,7 +46,7 @@ export function styleSheet(project: Project, components: readonly Component[]): 
     ...motions.map(({ selector, declared, notes }) => block(selector, declared, notes)),
     ...(reduced.length === 0 ? [] : [`@media (prefers-reduced-motion: reduce) {\n${reduced.map(({ selector, declared }) => block(selector, declared)).join('\n')}\n}`]),
   ].join('\n\n')
-  return { text: `${text}\n`, names, looksOf, left: made.flatMap((each) => [...each.looks.left, ...each.motions.left]) }
+  return { text: `${text}\n`, names, looksOf, left: made.flatMap((each) => [...each.looks.left(), ...each.motions.left]) }
 }
 
 /** Outlines fill the picture they are in, and may reach beyond it. */

@@ -1,4 +1,4 @@
-import { propertyDefinition, slug, type Component } from '../../document'
+import { isExpression, propertyDefinition, slug, type Component } from '../../document'
 import { escaped } from '../../scene'
 import { neededBy } from '../copy-between'
 import { counted } from '../counted'
@@ -37,6 +37,6 @@ function notHeld({ name, parts, axes }: Component): readonly string[] {
   return [
     ...parts.flatMap((part) => (part.kind === 'list' ? [`The items of “${part.name}” in “${name}”: they come from records.`] : part.kind === 'slot' ? [`What the page puts into “${part.name}” of “${name}”.`] : part.kind === 'instance' ? [`What “${name}” gives “${part.name}” otherwise than usual, and states it leads it to: set its own attributes.`] : [])),
     ...axes.flatMap(({ boundTo, name: axis }) => (boundTo === null ? [] : [`“${axis}” of “${name}” follows a value: whoever sets the attribute follows it.`])),
-    ...parts.flatMap((part) => Object.entries(part.base).flatMap(([property, value]) => (typeof value === 'object' && value !== null && 'expr' in value ? [`${propertyDefinition(property)?.label ?? property} of “${part.name}” in “${name}” is worked out; here it is what it is as a rule.`] : []))),
+    ...parts.flatMap((part) => Object.entries(part.base).flatMap(([property, value]) => (isExpression(value) ? [`${propertyDefinition(property)?.label ?? property} of “${part.name}” in “${name}” is worked out; here it is what it is as a rule.`] : []))),
   ]
 }

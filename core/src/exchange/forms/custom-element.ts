@@ -1,6 +1,6 @@
 import { attributeName, slug, type Component, type Parameter } from '../../document'
 import { escaped } from '../../scene'
-import { counted } from '../counted'
+import { countedStates } from '../counted'
 import { componentIn, type Form, type HandedFile } from './form'
 import { onlyFor } from './only-for'
 import { FAMILIES } from '../pictures/stand-alone'
@@ -31,7 +31,7 @@ export const customElement: Form = {
       ],
       holds: [
         `<${tag}>`, ...(given.length === 0 ? [] : [`attributes ${given.map((parameter) => attributeName(parameter.name)).join(', ')}`]), `events ${component.axes.map((axis) => slug(axis.name)).join(', ')}`,
-        `${component.axes.map((axis) => `data-${slug(axis.name)}`).join(', ')}, and a custom state for each of ${counted(component.axes.reduce((sum, { states }) => sum + states.length, 0), 'state')}`,
+        `${component.axes.map((axis) => `data-${slug(axis.name)}`).join(', ')}, and a custom state for each of ${countedStates(component)}`,
         `parts ${component.parts.map((part) => slug(part.name)).join(', ')}`,
       ],
       leavesOut: [

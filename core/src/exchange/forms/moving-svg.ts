@@ -1,19 +1,17 @@
-import { slug, type Project, type Take } from '../../document'
-import { laneEndMs } from '../../motion'
-import { drawListAt, runOfMotion } from '../../run'
+import { slug, type Component, type Project, type Take } from '../../document'
 import { paint } from '../../scene'
 import { counted } from '../counted'
+import { coursesOfMotions, NOTHING_MOVES, sizeOf } from '../pictures/courses'
 import { movingSvg as made, type DrawnInstant } from '../pictures/moving-svg'
 import { withAssets, withFonts } from '../pictures/stand-alone'
 import { takeInstants } from '../pictures/take-frames'
-import { firedRules } from './component-sheets'
 import { chosen, componentIn, takeIn, type Form, type HandedFile, type Setting } from './form'
 
 const RATE: Setting = { name: 'rate', label: 'instants a second', choices: ['60', '30', '20', '10'] }
 const TIMES: Setting = { name: 'times', label: 'played', choices: ['again and again', 'once'] }
 
 /** What is drawn of something from its beginning to its end. */
-interface Course {
+interface Sampled {
   readonly name: string
   readonly lengthMs: number
   readonly instants: readonly DrawnInstant[]
@@ -32,7 +30,7 @@ export const movingSvg: Form = {
     const everyMs = 1000 / Number(chosen(RATE, making))
     const isEndless = chosen(TIMES, making) === 'again and again'
     const { fonts } = await making.kit()
-    const courses = subject.of === 'take' ? [courseOfTake(project, takeIn(project, subject), everyMs)] : coursesOfMotions(project, componentIn(project, subject).id, everyMs)
+    const courses = subject.of === 'take' ? [sampledTake(project, takeIn(project, subject), everyMs)] : sampledMotions(project, componentIn(project, subject), everyMs)
     const left = new Set<string>()
     const files = courses.map(({ name, lengthMs, instants, size }, index): HandedFile => {
       making.progress(index / courses.length)
@@ -40,27 +38,20 @@ export const movingSvg: Form = {
       picture.left.forEach((each) => left.add(each))
       return { name: `${slug(name)}-moving.svg`, mediaType: 'image/svg+xml', content: withFonts(withAssets(project, picture.markup), fonts) }
     })
-    return { files, holds: [counted(files.length, 'picture'), ...courses.slice(0, 1).map(({ lengthMs, instants }) => `${counted(instants.length, 'instant')} in ${Math.round(lengthMs)} ms`)], leavesOut: files.length === 0 ? ['There is nothing to see: no motion of it changes anything.'] : [...left] }
+    return { files, holds: [counted(files.length, 'picture'), ...courses.slice(0, 1).map(({ lengthMs, instants }) => `${counted(instants.length, 'instant')} in ${Math.round(lengthMs)} ms`)], leavesOut: files.length === 0 ? [NOTHING_MOVES] : [...left] }
   },
 }
 
-function courseOfTake(project: Project, take: Take, everyMs: number): Course {
+function sampledTake(project: Project, take: Take, everyMs: number): Sampled {
   const all = [...takeInstants(project, take, everyMs)]
-  const { width = 1, height = 1 } = all[0]?.list[0]?.values ?? {}
-  return { name: take.name, lengthMs: Math.max(take.endsAtMs, everyMs), size: { width, height }, instants: all.map(({ atMs, list, over }) => ({ atMs, nodes: [...paint(list, 'picture'), ...over] })) }
+  return { name: take.name, lengthMs: Math.max(take.endsAtMs, everyMs), size: sizeOf(all[0]?.list ?? []), instants: all.map(({ atMs, list, over }) => ({ atMs, nodes: [...paint(list, 'picture'), ...over] })) }
 }
 
 /** Each motion, with a moment of rest after it. */
-function coursesOfMotions(project: Project, id: string, everyMs: number): readonly Course[] {
-  const component = componentIn(project, { of: 'component', id })
-  return firedRules(project, component).filter(({ lanes }) => lanes.length > 0).flatMap(({ axis, rule, trigger, from, to, lanes }): readonly Course[] => {
-    const run = runOfMotion(project, component, rule, axis.id, from.id)
-    if (!run) return []
-    const movingMs = Math.max(...lanes.map(laneEndMs))
-    const lists = Array.from({ length: Math.ceil(movingMs / everyMs) + 1 }, (_each, index) => Math.min(movingMs, index * everyMs)).map((atMs) => ({ atMs, list: drawListAt(run, atMs) }))
-    const { width = 1, height = 1 } = lists[0]?.list[0]?.values ?? {}
-    return [{ name: `${component.name} ${trigger} ${from.name} ${to?.name ?? ''}`, lengthMs: movingMs + REST_MS, size: { width, height }, instants: lists.map(({ atMs, list }) => ({ atMs, nodes: paint(list, 'picture') })) }]
+const sampledMotions = (project: Project, component: Component, everyMs: number): readonly Sampled[] =>
+  coursesOfMotions(project, component).map(({ name, lengthMs, listAt }): Sampled => {
+    const instants = Array.from({ length: Math.ceil(lengthMs / everyMs) + 1 }, (_each, index) => Math.min(lengthMs, index * everyMs))
+    return { name, lengthMs: lengthMs + REST_MS, size: sizeOf(listAt(0)), instants: instants.map((atMs) => ({ atMs, nodes: paint(listAt(atMs), 'picture') })) }
   })
-}
 
 const REST_MS = 600

@@ -2,7 +2,7 @@ import { slug, type Component, type Project } from '../../document'
 import { CssLooks } from '../css/looks'
 import { CssNames } from '../css/names'
 import { propertiesShowing } from '../css/shown-by'
-import { counted } from '../counted'
+import { counted, countedStates } from '../counted'
 import { componentIn, type Form } from './form'
 
 /** Where a probe finds a component in a page. */
@@ -29,7 +29,7 @@ export const probe: Form = {
     const { probe: script } = await kit()
     return {
       files: [{ name: `${slug(component.name)}-probe.js`, mediaType: 'text/javascript', content: `${HOW}\nconst PROBE = ${JSON.stringify(map, null, 2).replaceAll('<', '\\u003c')};\n${script}` }],
-      holds: [counted(component.parts.length, 'part'), counted(component.axes.reduce((sum, { states }) => sum + states.length, 0), 'state')],
+      holds: [counted(component.parts.length, 'part'), countedStates(component)],
       leavesOut: ['Texts, outlines and pictures, and what a page does when.'],
     }
   },

@@ -1,7 +1,7 @@
 import { entryOf, freeName, isLeading, itemAt, leadsFrom, slug, statesHeldBy, theOne, type Action, type Axis, type Component, type Id, type Literal, type Project, type Rule, type State } from '../../document'
 import { svg, toMarkup, type SvgNode } from '../../scene'
 import { lookWords, ruleWords } from '../../written'
-import { counted } from '../counted'
+import { counted, countedStates } from '../counted'
 import { OURS } from '../scxml/tree'
 import { componentIn, type Form } from './form'
 
@@ -18,7 +18,7 @@ export const scxml: Form = {
     const content = `<?xml version="1.0" encoding="UTF-8"?>\n${indented(writing.document())}\n`
     return {
       files: [{ name: `${slug(component.name)}.scxml`, mediaType: 'application/scxml+xml', content }],
-      holds: [counted(component.axes.reduce((sum, { states }) => sum + states.length, 0), 'state'), counted(writing.transitions, 'transition')],
+      holds: [countedStates(component), counted(writing.transitions, 'transition')],
       leavesOut: [...writing.left],
     }
   },

@@ -1,5 +1,5 @@
 import { certain, firstOf } from '../../document'
-import { toMarkup, type SvgNode } from '../../scene'
+import { svg, toMarkup, type SvgNode } from '../../scene'
 
 /** What is drawn at an instant. */
 export interface DrawnInstant {
@@ -26,11 +26,6 @@ interface Moving {
   readonly children: Moving[]
 }
 
-interface Moved {
-  readonly style: readonly string[]
-  readonly left: ReadonlySet<string>
-}
-
 /**
  * Instants as one picture that moves by itself (SVG 2 with CSS Animations 1): what changes from instant to instant goes evenly from one to the
  * next, what is there for a while only is hidden before and after.
@@ -42,11 +37,11 @@ export function movingSvg(instants: readonly DrawnInstant[], lengthMs: number, s
   const merging = new Merging(instants, lengthMs, isEndless)
   const inside = merging.nodes()
   const { style, left } = merging
-  const [open = ''] = toMarkup({ tag: 'svg', key: 'picture', attributes: { xmlns: 'http://www.w3.org/2000/svg', ...size, viewBox: `0 0 ${size.width} ${size.height}` }, children: [], text: ' ' }).split('> <')
-  return { markup: `${open}><style>${style.join('\n')}</style>${inside.map(toMarkup).join('')}</svg>\n`, left: [...left] }
+  const picture = svg('svg', 'picture', { xmlns: 'http://www.w3.org/2000/svg', ...size, viewBox: `0 0 ${size.width} ${size.height}` }, [svg('style', 'style', {}, [], style.join('\n')), ...inside])
+  return { markup: `${toMarkup(picture)}\n`, left: [...left] }
 }
 
-class Merging implements Moved {
+class Merging {
   readonly style: string[] = []
   readonly left = new Set<string>()
   private count = 0
