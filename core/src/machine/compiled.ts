@@ -25,8 +25,11 @@ export interface Given {
 
 export const NOTHING_GIVEN: Given = { x: null, y: null, width: null, height: null }
 
+export const isSameGiven = (a: Given, b: Given): boolean => a === b || (a.x === b.x && a.y === b.y && a.width === b.width && a.height === b.height)
+
 /** An instance inside, as the layout of its holder knows it. */
 export interface Measured {
+  readonly path: string
   /** The part that holds it: the instance part itself, a slot or a list. */
   readonly part: string
   /** Its size at a width, without any when that is null. */
@@ -60,6 +63,8 @@ export interface Targets {
   /** What the parts that hold instances give them, by the last step of their path. */
   readonly given: ReadonlyMap<string, Given>
   readonly problems: readonly ValueProblem[]
+  /** The same wherever the look of the component puts its outermost part, where a holder puts that elsewhere. */
+  readonly unplaced?: Targets
 }
 
 /** A part that holds instances: always one, one that a parameter names, or one for each record. */

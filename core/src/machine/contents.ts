@@ -1,7 +1,7 @@
-import { certain, componentOf, isExpression, isTable, isToken, itemAt, ofItem, orElse, parameterProperty, reaches, stateProperty, theOne, type Axis, type DataTable, type ListPart, type Literal, type Project, type Value } from '../document'
+import { certain, componentOf, isExpression, isTable, isToken, itemAt, ofItem, orElse, parameterProperty, reaches, sameValue, stateProperty, theOne, type Axis, type DataTable, type ListPart, type Literal, type Project, type Value } from '../document'
 import { evaluate, itemEnvironment, nameOfTable, orderOf, type Environment } from '../expression'
 import { compile } from './compile'
-import type { Compiled, HolderPart, Values } from './compiled'
+import { isForItems, type Compiled, type HolderPart, type Values } from './compiled'
 import { withFields } from './field'
 import { itemStep } from './paths'
 
@@ -59,9 +59,30 @@ function itemsOf(project: Project, { component }: Compiled, part: ListPart, envi
   const said = theOne(component.parts, ({ id }) => id === part.id).base
   const now = environment[nameOfTable(table)]
   const around = oneByOne(environment)
-  return recordsShown(isTable(now) ? now : table, part, around).map(({ record, item }): Content =>
-    ({ step: itemStep(part.id, record.id), part, compiled: inner, parameters: { ...readOf(item, inner), ...parametersOfItem(inner, said, item, around) }, states: {} }))
+  const shown = isTable(now) ? now : table
+  const known: WeakMap<DataTable['records'][number], KnownItem> = knownItems.get(part) ?? new WeakMap()
+  knownItems.set(part, known)
+  const asks = Object.entries(said).some(([property, value]) => isForItems(part, property) && isExpression(value))
+  return recordsShown(shown, part, around).map(({ record, item }): Content => {
+    const before = known.get(record)
+    const isOfThese = before?.content.compiled === inner && before.columns === shown.columns
+    if (isOfThese && !asks) return before.content
+    const parameters = { ...readOf(item, inner), ...parametersOfItem(inner, said, item, around) }
+    if (isOfThese && sameValue(before.content.parameters, parameters)) return before.content
+    const content = { step: itemStep(part.id, record.id), part, compiled: inner, parameters, states: {} }
+    known.set(record, { columns: shown.columns, content })
+    return content
+  })
 }
+
+/** What a record was shown by. */
+interface KnownItem {
+  readonly columns: DataTable['columns']
+  readonly content: Content
+}
+
+/** By list and record: an item that is given nothing else is the very same content. */
+const knownItems = new WeakMap<ListPart, WeakMap<DataTable['records'][number], KnownItem>>()
 
 type Item = Readonly<Record<string, Literal>>
 

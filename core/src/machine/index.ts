@@ -1,7 +1,7 @@
 export { atSize, isModal, overlayComponent, surfaceComponent, type Surface } from './surface'
 export { compile, everythingInside } from './compile'
 export { contentsOf, type Content } from './contents'
-export { axisAt, NO_CONTENTS, NOTHING_GIVEN, partAt, type Compiled, type CompiledPart, type Contents, type Given, type Situation, type Targets, type TimerRule, type Values, type ValueProblem } from './compiled'
+export { axisAt, isSameGiven, NO_CONTENTS, NOTHING_GIVEN, partAt, type Compiled, type CompiledPart, type Contents, type Given, type Measured, type Situation, type Targets, type TimerRule, type Values, type ValueProblem } from './compiled'
 export { changesBetween, looksIn, looksOfState, type TargetChange } from './targets'
 export * from './instance'
 export { heldBy, throughFields, withFields, writtenAs } from './field'

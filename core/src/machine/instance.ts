@@ -81,9 +81,16 @@ export const targetsOf = (situation: Situation & Pick<Instance, 'compiled' | 'dr
 
 /** An instance as the layout of its holder sees it, through the part that holds it: there is room for it as soon as it enters, and none once it leaves. */
 export function measuredAs(part: string, instance: Instance): Measured {
-  const known = measured.get(instance)
-  if (known?.part === part) return known
-  const { compiled, states, environment, contents } = instance
+  const { path, compiled, environment, states, contents, given: { width }, goneMs } = instance
+  const known = measured.get(environment)
+  const isLeaving = goneMs !== null
+  if (known && known.compiled === compiled && known.states === states && known.contents === contents && known.width === width && known.measured.path === path && known.measured.part === part && known.measured.isLeaving === isLeaving) return known.measured
+  const found = measuredAnew(part, instance)
+  measured.set(environment, { compiled, states, contents, width, measured: found })
+  return found
+}
+
+function measuredAnew(part: string, { path, compiled, states, environment, contents, given, goneMs }: Instance): Measured {
   const rootAt = (given: Given) => certain(compiled.targetsOf({ states, environment, contents, given, isAbsent: false }).values[0])
   const own = rootAt(NOTHING_GIVEN)
   const free = { width: own.width, height: own.height }
@@ -94,13 +101,17 @@ export function measuredAs(part: string, instance: Instance): Measured {
     const root = rootAt({ ...NOTHING_GIVEN, width })
     return { width: root.width, height: root.height }
   }
-  const held = instance.given.width === null ? free : measure(instance.given.width)
-  const found: Measured = { part, measure, isLeaving: instance.goneMs !== null, signature: `${free.width} ${free.height} ${held.width} ${held.height}` }
-  measured.set(instance, found)
-  return found
+  const held = given.width === null ? free : measure(given.width)
+  return { path, part, measure, isLeaving: goneMs !== null, signature: `${free.width} ${free.height} ${held.width} ${held.height}` }
 }
 
-const measured = new WeakMap<Instance, Measured>()
+/** What an instance of a component measures, with what that depends on beside the values of names, by which it is kept. */
+interface KnownMeasure extends Pick<Instance, 'compiled' | 'states' | 'contents'> {
+  readonly width: number | null
+  readonly measured: Measured
+}
+
+const measured = new WeakMap<Environment, KnownMeasure>()
 
 /** What a property of a part shows at an instant. */
 export function shownValue(instance: Instance, part: number, property: string, atMs: number): Shown {

@@ -18,19 +18,32 @@ export interface TargetChange {
 
 const MEMORY = 512
 
-const placed = new WeakMap<Targets, Map<string, Targets>>()
+/** What one instance was like in a situation. */
+interface Recent {
+  readonly situation: Omit<Situation, 'environment'>
+  readonly targets: Targets
+}
+
+const RECENT = 4
+
+const isSameSize = (a: Given, b: Given): boolean => a.width === b.width && a.height === b.height
+
+const placed = new WeakMap<Targets, Map<number | null, Map<number | null, Targets>>>()
 
 /** Targets with the outermost part at another place; the very same ones for the same place. */
 function placedAs(targets: Targets, x: number | null, y: number | null): Targets {
-  const known = placed.get(targets) ?? new Map<string, Targets>()
-  placed.set(targets, known)
-  const key = `${x} ${y}`
-  const before = known.get(key)
+  const known = placed.get(targets) ?? new Map<number | null, Map<number | null, Targets>>()
+  const across = known.get(x) ?? new Map<number | null, Targets>()
+  const before = across.get(y)
   if (before) return before
-  const [root, ...inner] = targets.values
-  const now = { ...targets, values: [{ ...certain(root), ...(x === null ? {} : { x }), ...(y === null ? {} : { y }) }, ...inner] }
+  const [own, ...inner] = targets.values
+  const root = { ...certain(own) }
+  if (x !== null) root.x = x
+  if (y !== null) root.y = y
+  const now = { ...targets, values: [root, ...inner], unplaced: targets }
+  if (across.size >= MEMORY) across.clear()
   if (known.size >= MEMORY) known.clear()
-  known.set(key, now)
+  placed.set(targets, known.set(x, across.set(y, now)))
   return now
 }
 
@@ -69,6 +82,8 @@ export class Resolver {
   private readonly measured: readonly CompiledPart[]
   private readonly readings: readonly Reading[]
   private readonly known = new Map<string, Targets>()
+  /** What was worked out last of one instance: of thousands that leave and come back together nothing is in the memory of all. */
+  private readonly recent = new WeakMap<Environment, readonly Recent[]>()
 
   constructor(
     private readonly project: Project,
@@ -88,14 +103,26 @@ export class Resolver {
   }
 
   targetsOf(situation: Situation): Targets {
-    const { x, y, width, height } = situation.given
-    if (x === null && y === null) return this.wherever(situation)
+    const { given } = situation
+    const { x, y, width, height } = given
+    if (x === null && y === null) return this.wherever(situation, given)
     // Where it stands is nothing to what is inside.
-    return placedAs(this.wherever({ ...situation, given: width === null && height === null ? NOTHING_GIVEN : { x: null, y: null, width, height } }), x, y)
+    return placedAs(this.wherever(situation, width === null && height === null ? NOTHING_GIVEN : { x: null, y: null, width, height }), x, y)
   }
 
-  /** Targets of what stands where its own look says. */
-  private wherever(situation: Situation): Targets {
+  /** Targets of what is given a size at most, and stands where its own look says. */
+  private wherever({ states, environment, contents, isAbsent }: Situation, given: Given): Targets {
+    const recent = this.recent.get(environment) ?? []
+    for (const { situation: before, targets } of recent) {
+      if (before.isAbsent === isAbsent && before.contents === contents && isSameSize(before.given, given) && isSameList(before.states, states)) return targets
+    }
+    const situation = { states, given, contents, isAbsent }
+    const targets = this.amongAll({ ...situation, environment })
+    this.recent.set(environment, [{ situation, targets }, ...recent].slice(0, RECENT))
+    return targets
+  }
+
+  private amongAll(situation: Situation): Targets {
     const key = this.keyOf(situation)
     const known = this.known.get(key)
     if (known) return known
@@ -392,8 +419,19 @@ const changes = new WeakMap<Targets, WeakMap<Targets, readonly TargetChange[]>>(
 /** Every property whose target differs, in part order. */
 export function changesBetween(from: Targets, to: Targets): readonly TargetChange[] {
   if (from === to) return []
+  if (from.unplaced && to.unplaced) {
+    const ofPlace = changesOfPlace(from, to)
+    return from.unplaced === to.unplaced ? ofPlace : [...ofPlace, ...changesBetween(from.unplaced, to.unplaced).filter((change) => !isOfPlace(change))]
+  }
   const known = changes.get(from)?.get(to)
   if (known) return known
+  const found = changesInAll(from, to)
+  const of = changes.get(from) ?? new WeakMap<Targets, readonly TargetChange[]>()
+  changes.set(from, of.set(to, found))
+  return found
+}
+
+function changesInAll(from: Targets, to: Targets): readonly TargetChange[] {
   const found: TargetChange[] = []
   for (const [part, before] of from.values.entries()) {
     const after = certain(to.values[part])
@@ -401,7 +439,16 @@ export function changesBetween(from: Targets, to: Targets): readonly TargetChang
     for (const property in before) if (!sameValue(before[property], after[property])) found.push({ part, property })
     for (const property in after) if (!(property in before)) found.push({ part, property })
   }
-  const of = changes.get(from) ?? new WeakMap<Targets, readonly TargetChange[]>()
-  changes.set(from, of.set(to, found))
   return found
 }
+
+const ACROSS: TargetChange = { part: 0, property: 'x' }
+const DOWN: TargetChange = { part: 0, property: 'y' }
+
+/** Where the outermost part goes, of those that list properties first. */
+function changesOfPlace({ values: [from] }: Targets, { values: [to] }: Targets): readonly TargetChange[] {
+  const [isAcross, isDown] = [from?.x !== to?.x, from?.y !== to?.y]
+  return [...(isAcross ? [ACROSS] : []), ...(isDown ? [DOWN] : [])]
+}
+
+const isOfPlace = ({ part, property }: TargetChange): boolean => part === 0 && (property === 'x' || property === 'y')

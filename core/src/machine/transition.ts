@@ -52,10 +52,15 @@ export interface EnteringMotion {
   readonly atMs: number
 }
 
-/** The instance on its way from its absent look or to it; one that leaves takes no input and is gone when its motion ends. */
+/**
+ * The instance on its way from its absent look or to it; one that leaves takes no input and is gone when its motion ends,
+ * at once where it has nothing to show on the way.
+ */
 export function changePresence(instance: Instance, { isAbsent, sources, delayMs, atMs }: EnteringMotion): Instance {
   const targets = targetsOf({ ...instance, isAbsent })
-  const lanes = lanesTowards(instance, { targets, changes: changesBetween(instance.targets, targets), axis: FROM_OUTSIDE, sources, atMs, delayMs })
+  const changes = changesBetween(instance.targets, targets).filter(({ part, property }) => part > 0 || property !== 'receivesInput')
+  if (isAbsent && changes.length === 0 && formOf(sources).keyframes.length === 0) return { ...instance, isAbsent, targets, lanes: [], goneMs: atMs }
+  const lanes = lanesTowards(instance, { targets, changes, axis: FROM_OUTSIDE, sources, atMs, delayMs })
   const endMs = lanes.reduce((end, lane) => (lane.axis === FROM_OUTSIDE ? Math.max(end, laneEndMs(lane)) : end), atMs)
   return { ...instance, isAbsent, targets, lanes, goneMs: isAbsent ? endMs : null }
 }
@@ -73,9 +78,10 @@ export type Pace = { readonly timing: ResolvedTiming; readonly delayMs: number; 
 
 /** The instance with another place or size given to it, or other sizes inside it; it gets there together with what made it so. */
 export function changeSurroundings(instance: Instance, change: Partial<Pick<Instance, 'given' | 'contents'>>, pace: Pace, atMs: number): Instance {
-  const surrounded = { ...instance, ...change }
-  const targets = targetsOf(surrounded)
-  if (targets === instance.targets) return surrounded
+  const { given, contents } = { ...instance, ...change }
+  const { compiled, dragged, states, environment, isAbsent } = instance
+  const targets = targetsOf({ compiled, dragged, states, environment, given, contents, isAbsent })
+  if (targets === instance.targets) return { ...instance, given, contents }
   const changed = changesBetween(instance.targets, targets)
   const stands = (lane: Lane) => !changed.some(({ part, property }) => part === lane.part && property === lane.property)
   const kept = instance.lanes.filter(stands)
@@ -92,7 +98,7 @@ export function changeSurroundings(instance: Instance, change: Partial<Pick<Inst
     const lane = startLane({ part, definition, axis: begun?.axis ?? FROM_OUTSIDE, atMs, shown, to: certain(targets.values[part])[property] ?? null, timing, running: undefined })
     return lane ? [lane] : []
   })
-  return { ...surrounded, targets, lanes: [...kept, ...set] }
+  return { ...instance, given, contents, targets, lanes: [...kept, ...set] }
 }
 
 /** The instance with other values for its names; what depends on them changes at once, or glides. */

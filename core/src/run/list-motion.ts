@@ -1,5 +1,5 @@
 import type { Motion, Part } from '../document'
-import type { Instance, Pace } from '../machine'
+import type { Compiled, Instance, Pace } from '../machine'
 import { formOf, resolveTiming, staggerDelayMs, type MotionSources } from '../motion'
 
 const motionOf = (part: Part): Motion | undefined => (part.kind === 'list' ? part.motion : undefined)
@@ -8,10 +8,17 @@ const motionOf = (part: Part): Motion | undefined => (part.kind === 'list' ? par
 export function listEntrance({ compiled }: Instance, list: Part, place: number, count: number): { readonly sources: MotionSources; readonly delayMs: number } {
   const motion = motionOf(list)
   const stagger = motion ? formOf([motion]).stagger : null
-  const { stagger: _turns, ...own } = motion ?? { lanes: [], keyframes: [] }
-  const sources = [own, compiled.component.motion, compiled.project.motion].filter((each) => each !== null)
-  return { sources, delayMs: stagger ? staggerDelayMs(stagger, place, count) : 0 }
+  return { sources: entranceSources(compiled, list), delayMs: stagger ? staggerDelayMs(stagger, place, count) : 0 }
 }
+
+function entranceSources(compiled: Compiled, list: Part): MotionSources {
+  const { stagger: _turns, ...own } = motionOf(list) ?? { lanes: [], keyframes: [] }
+  return [own, compiled.component.motion, compiled.project.motion].filter((each) => each !== null)
+}
+
+/** Whether an item has anything to show on its way into a list or out of it. */
+export const showsItsWay = (compiled: Compiled, list: Part): boolean =>
+  Object.keys(compiled.component.absent).length > 0 || formOf(entranceSources(compiled, list)).keyframes.length > 0
 
 /** How the others travel to their new places when items enter or leave a list. */
 export function listPace({ compiled, isMotionReduced }: Instance, part: Part): Pace {

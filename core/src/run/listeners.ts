@@ -36,8 +36,9 @@ function enter<Key>(lists: Map<Key, Set<string>>, key: Key, path: string): void 
 }
 
 /** Takes an instance out of the register. */
-export function strike({ byTrigger, byName }: Listeners, path: string): void {
-  for (const paths of [...byTrigger.values(), ...byName.values()]) paths.delete(path)
+export function strike({ byTrigger, byName }: Listeners, path: string, { rulesOn, reads }: Compiled): void {
+  for (const trigger of rulesOn.keys()) byTrigger.get(trigger)?.delete(path)
+  for (const name of reads) byName.get(name)?.delete(path)
 }
 
 /** The paths of the instances with a rule for a trigger. */

@@ -17,7 +17,7 @@ import { focusStops, levelKey, nextStop, stopIn, stopsBefore, tabStops, type Foc
 import { listenersTo, readersOf } from './listeners'
 import { answering } from './pictures'
 import { isNear, pointAt, type Pointed } from './pointer'
-import { arrange, begin, passOnChanges, dismiss, forget, itemAt, keepInstance, markShown, redraw, takeBack, within } from './population'
+import { arrange, begin, passOnChanges, dismiss, forgetGone, itemAt, keepInstance, markShown, redraw, takeBack, within } from './population'
 import type { Run } from './run'
 import type { RunHand } from './run-hand'
 import { answeringSurfaces } from './shown'
@@ -426,7 +426,7 @@ export class Moment implements Ground<string, Pointed, FocusStop> {
   }
 
   private vanish(path: string): void {
-    forget(this.run, path)
+    forgetGone(this.run, path)
     this.run.frames.drawn = null
   }
 }

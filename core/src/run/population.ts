@@ -1,25 +1,25 @@
-import { certain, sameValue } from '../document'
-import { startEnvironment } from '../expression'
+import { certain } from '../document'
 import {
-  changePresence, changeSurroundings, contentsOf, holderOf, isSurface, isWithin, measuredAs, instanceDueMs, NOTHING_GIVEN, pathInside, recordIn, startInstance, stepOf,
-  type Content, type Contents, type Instance, type InstanceStart, type Pace,
+  changePresence, changeSurroundings, contentsOf, holderOf, isSurface, isSameGiven, isWithin, measuredAs, instanceDueMs, NOTHING_GIVEN, pathInside, recordIn, stepOf,
+  type Content, type Contents, type Instance, type Measured, type Pace,
 } from '../machine'
 import { isSameContent, type ItemOf } from '../semantics'
 import { addTo } from './agenda'
-import { listEntrance, listPace } from './list-motion'
+import { beginningOf, firstPlaced } from './beginnings'
+import { listEntrance, listPace, showsItsWay } from './list-motion'
 import { enlist, strike } from './listeners'
 import type { Moment } from './moment'
 import type { Run } from './run'
 
 /** Puts an instance here as it starts, with nothing inside it yet. */
-export function place(run: Run, start: InstanceStart): void {
-  run.population.order.set(start.path, run.population.nextOrder++)
-  markShown(run, start.path)
-  if (isSurface(start.path)) run.population.admitted++
-  enlist(run.population.listeners, start.path, start.compiled)
-  const instance = startInstance(start)
+export function place(run: Run, instance: Instance): void {
+  const { path, compiled, states } = instance
+  run.population.order.set(path, run.population.nextOrder++)
+  markShown(run, path)
+  if (isSurface(path)) run.population.admitted++
+  enlist(run.population.listeners, path, compiled)
   keepInstance(run, instance)
-  run.trace.push({ what: 'appeared', atMs: start.atMs, instance: start.path, component: start.compiled.component.id, states: instance.states })
+  run.trace.push({ what: 'appeared', atMs: run.nowMs, instance: path, component: compiled.component.id, states })
 }
 
 /** What an instance shows is newer than what any other one does. */
@@ -54,12 +54,15 @@ export function replace(moment: Moment, before: Instance, after: Instance): void
   passOnChanges(moment, before)
 }
 
-/** An item that has left is gone. */
-export function forget(run: Run, path: string): void {
+/** What has left is gone: a surface, or an item with all others of the same holder that are gone by now. */
+export function forgetGone(run: Run, path: string): void {
+  if (isSurface(path)) return remove(run, path)
   const holder = holderOf(path)
-  const step = stepOf(path)
-  run.population.leaving.set(holder, leavingFrom(run, holder).filter((content) => content.step !== step))
-  remove(run, path)
+  const leaving = leavingFrom(run, holder)
+  const isGone = ({ step }: Content) => (run.instances.get(pathInside(holder, step))?.goneMs ?? Infinity) <= run.nowMs
+  const gone = leaving.filter(isGone)
+  run.population.leaving.set(holder, leaving.filter((content) => !isGone(content)))
+  for (const { step } of gone) remove(run, pathInside(holder, step))
   const around = run.instances.get(holder)
   if (around) keepInstance(run, { ...around, contents: contentsFor(run, holder) })
 }
@@ -74,11 +77,13 @@ export function arrange(moment: Moment, path: string): void {
   const now = byStep(withinLimit(run, path, contentsOf(run.project, { compiled, environment, values: targets.values, chain: chainOf(run, path) })))
   run.population.held.set(path, now)
   const { gone, come } = moment.arranger.arrange(path, before ?? null, now)
-  const moved = before && [...gone, ...come, ...reordered(before, now)].find(({ part }) => part.kind === 'list')
+  const moved = before && (gone.find(isItem) ?? come.find(isItem) ?? reordered(before, now).find(isItem))
   const isOther = gone.length > 0 || come.length > 0 || moved !== undefined
   layOut(run, path, isOther ? contentsFor(run, path) : certain(run.instances.get(path)).contents, moved ? listPace(instance, moved.part) : null)
   if (before) for (const content of come) enter(moment, path, content, come)
 }
+
+const isItem = ({ part }: Content): boolean => part.kind === 'list'
 
 /** What stays, where it is in another order than before; nothing where it is not. */
 function reordered(before: ReadonlyMap<string, Content>, now: ReadonlyMap<string, Content>): readonly Content[] {
@@ -98,12 +103,10 @@ function withinLimit(run: Run, path: string, contents: readonly Content[]): read
 }
 
 /** Starts what is new inside something. */
-export function begin(run: Run, holder: string, { step, part, compiled, parameters, states }: Content, isLate: boolean): string {
-  const path = pathInside(holder, step)
+export function begin(run: Run, holder: string, content: Content, isLate: boolean): string {
+  const path = pathInside(holder, content.step)
   const { isMotionReduced } = certain(run.instances.get(holder))
-  const environment = startEnvironment(run.project, compiled.component, run.shared)
-  for (const [name, value] of Object.entries(parameters)) if (value !== undefined) environment[name] = value
-  place(run, { path, compiled, environment, states, atMs: run.nowMs, isMotionReduced, isAbsent: isLate && part.kind === 'list' })
+  place(run, beginningOf(run.project, run.shared, content, { path, atMs: run.nowMs, isMotionReduced, isAbsent: isLate && isItem(content) && showsItsWay(content.compiled, content.part) }))
   return path
 }
 
@@ -125,9 +128,10 @@ export function dismiss(run: Run, holder: string, content: Content, together: re
   const atMs = run.nowMs
   const path = pathInside(holder, content.step)
   const inner = certain(run.instances.get(path))
-  const after = content.part.kind === 'list' ? changePresence(inner, { isAbsent: true, atMs, ...turnOf(inner, content, together) }) : null
+  const isSeenLeaving = isItem(content) && (showsItsWay(inner.compiled, content.part) || inner.compiled.rulesOn.has('hidden'))
+  const after = isSeenLeaving ? changePresence(inner, { isAbsent: true, atMs, ...turnOf(inner, content, together) }) : null
   if (after?.goneMs == null || (after.goneMs <= atMs && !inner.compiled.rulesOn.has('hidden'))) return remove(run, path)
-  run.population.leaving.set(holder, [...leavingFrom(run, holder), content])
+  if (!run.population.leaving.get(holder)?.push(content)) run.population.leaving.set(holder, [content])
   keepInstance(run, after)
 }
 
@@ -155,21 +159,24 @@ export function within(run: Run, path: string): readonly string[] {
 /** Takes an instance out with everything inside it, at once. */
 export function remove(run: Run, path: string): void {
   for (const known of within(run, path)) {
+    strike(run.population.listeners, known, certain(run.instances.get(known)).compiled)
     run.instances.delete(known)
     run.population.admitted -= (run.population.held.get(known)?.size ?? 0) + (isSurface(known) ? 1 : 0)
     run.population.held.delete(known)
     run.population.leaving.delete(known)
     run.population.order.delete(known)
     run.population.shownAt.delete(known)
-    strike(run.population.listeners, known)
-    run.postponed = run.postponed.filter((each) => each.path !== known)
+    if (run.postponed.length > 0) run.postponed = run.postponed.filter((each) => each.path !== known)
     run.trace.push({ what: 'gone', atMs: run.nowMs, instance: known })
   }
 }
 
 function contentsFor(run: Run, path: string): Contents {
-  const contents = [...leavingFrom(run, path), ...(run.population.held.get(path)?.values() ?? [])]
-  return new Map(contents.map(({ step, part }) => [step, measuredAs(part.id, certain(run.instances.get(pathInside(path, step))))]))
+  const contents = new Map<string, Measured>()
+  const measure = ({ step, part }: Content) => contents.set(step, measuredAs(part.id, certain(run.instances.get(pathInside(path, step)))))
+  leavingFrom(run, path).forEach(measure)
+  run.population.held.get(path)?.forEach(measure)
+  return contents
 }
 
 /** Lets the holder of an instance know what size it is now. */
@@ -188,13 +195,13 @@ function layOut(run: Run, path: string, contents: Contents, pace: Pace): void {
   const before = certain(run.instances.get(path))
   const holder = changeSurroundings(before, { contents }, pace, run.nowMs)
   keepInstance(run, holder)
-  for (const [step, { part, isLeaving }] of contents) {
-    const inner = run.instances.get(pathInside(path, step))
+  for (const [step, { path: insidePath, part, isLeaving }] of contents) {
+    const inner = run.instances.get(insidePath)
     // What has just gone is taken out of the layout once all is arranged.
     if (isLeaving || !inner) continue
     const given = holder.targets.given.get(step) ?? NOTHING_GIVEN
-    if (sameValue(given, inner.given)) continue
-    const next = changeSurroundings(inner, { given }, inner.given === NOTHING_GIVEN ? null : (pace ?? paceOf(holder, part, run.nowMs)), run.nowMs)
+    if (isSameGiven(given, inner.given)) continue
+    const next = inner.given === NOTHING_GIVEN ? firstPlaced(inner, given, run.nowMs) : changeSurroundings(inner, { given }, pace ?? paceOf(holder, part, run.nowMs), run.nowMs)
     keepInstance(run, next)
     if (next.contents.size > 0 && next.targets !== inner.targets) layOut(run, next.path, contentsFor(run, next.path), paceOf(next, next.compiled.root.part.id, run.nowMs))
   }

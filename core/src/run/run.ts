@@ -53,7 +53,7 @@ export interface Population {
   /** What each instance holds, by the last steps of the paths. */
   readonly held: Map<string, ReadonlyMap<string, Content>>
   /** Items of lists that are on their way out, by the instance they were in. */
-  readonly leaving: Map<string, readonly Content[]>
+  readonly leaving: Map<string, Content[]>
   /** Who came when, by a number that grows. */
   readonly order: Map<string, number>
   nextOrder: number
@@ -118,7 +118,7 @@ export function fork(run: Run): Run {
   return {
     ...run,
     instances: new Map(run.instances),
-    population: { ...population, held: new Map(population.held), leaving: new Map(population.leaving), order: new Map(population.order), shownAt: new Map(population.shownAt), listeners: copyOfListeners(population.listeners) },
+    population: { ...population, held: new Map(population.held), leaving: new Map([...population.leaving].map(([path, contents]) => [path, [...contents]])), order: new Map(population.order), shownAt: new Map(population.shownAt), listeners: copyOfListeners(population.listeners) },
     agenda: [...run.agenda], loop: { ...run.loop, fired: [...run.loop.fired] }, trace: [...run.trace], offered: run.offered && [...run.offered], frames: { ...run.frames },
   }
 }

@@ -1,6 +1,6 @@
 import { LIMITS, RheoError, type Id, type Literal, type Project } from '../document'
 import { startEnvironment, tablesAtStart } from '../expression'
-import { atSize, compile, surfaceComponent, type Surface } from '../machine'
+import { atSize, compile, startInstance, surfaceComponent, type Surface } from '../machine'
 import { USUAL_CHANCE } from './chance'
 import { tellScrolling } from './leading'
 import { noListeners } from './listeners'
@@ -18,7 +18,7 @@ export function startRun(whole: Project, surface: Surface, options: RunOptions =
   const { states = {}, isAbsent = false, isMotionReduced = false } = options
   const run = emptyRun(project, surface, options)
   const environment = { ...startEnvironment(project, component, run.shared), ...options.parameters }
-  place(run, { path: '', compiled: compile(project, component), environment, states, atMs: 0, isAbsent, isMotionReduced })
+  place(run, startInstance({ path: '', compiled: compile(project, component), environment, states, atMs: 0, isAbsent, isMotionReduced }))
   const moment = new Moment(run)
   moment.interpreter.appear('')
   moment.interpreter.tellWaiting()

@@ -1,6 +1,6 @@
 import { certain, entryOf, screenOf, theOne, type Component, type Id, type Motion } from '../document'
 import { startEnvironment } from '../expression'
-import { changePresence, compile, FROM_OUTSIDE, isModal, overlayComponent, surfaceComponent, surfacePath, targetsOf, type Instance } from '../machine'
+import { changePresence, compile, FROM_OUTSIDE, isModal, overlayComponent, startInstance, surfaceComponent, surfacePath, targetsOf, type Instance } from '../machine'
 import { laneEndMs, type Lane, type MotionSources } from '../motion'
 import type { DrawItem } from '../scene'
 import { carry, treeOf, withLanes, type Carried, type Carrying } from './carry'
@@ -114,7 +114,7 @@ function put({ run, interpreter }: Moment, surface: ShownSurface, component: Com
   const going = run.instances.get(path)?.lanes ?? []
   remove(run, path)
   run.surfaces = [...shownSurfaces(run).filter((each) => each.path !== path), surface]
-  place(run, { path, compiled: compile(project, component), environment: startEnvironment(project, component, run.shared), states: {}, atMs, isMotionReduced })
+  place(run, startInstance({ path, compiled: compile(project, component), environment: startEnvironment(project, component, run.shared), states: {}, atMs, isMotionReduced }))
   interpreter.appear(path)
   run.trace.push({ what: 'surface', atMs, screen: certain(surface.screen), instance: path, isShown: true })
   run.frames.drawn = null

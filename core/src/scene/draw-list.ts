@@ -43,14 +43,24 @@ export class SceneBuilder {
 
   private draw(instance: Instance, lookup: InstanceLookup, atMs: number): DrawItem {
     const values = shownValues(instance, atMs)
-    const item = this.item(instance, instance.compiled.root, values, this.drawn.get(instance.path), lookup, atMs)
-    this.drawn.set(instance.path, item)
+    const last = this.drawn.get(instance.path)
+    const item = this.item(instance, instance.compiled.root, values, last, lookup, atMs)
+    if (item !== last) this.drawn.set(instance.path, item)
     return item
   }
 
-  private drawInside({ path }: Instance, step: string, lookup: InstanceLookup, atMs: number): DrawList {
-    const inner = lookup(pathInside(path, step))
+  private drawInside(path: string, lookup: InstanceLookup, atMs: number): DrawList {
+    const inner = lookup(path)
     return inner ? [this.draw(inner, lookup, atMs)] : []
+  }
+
+  private drawItems({ contents }: Instance, list: string, lookup: InstanceLookup, atMs: number): DrawList {
+    const items: DrawItem[] = []
+    for (const { part, path } of contents.values()) {
+      const inner = part === list ? lookup(path) : undefined
+      if (inner) items.push(this.draw(inner, lookup, atMs))
+    }
+    return items
   }
 
   private item(
@@ -67,10 +77,8 @@ export class SceneBuilder {
     instance: Instance, part: CompiledPart, values: readonly ShownValues[], last: DrawItem | undefined, lookup: InstanceLookup, atMs: number,
   ): DrawList {
     const { kind, id } = part.part
-    if (kind === 'instance' || kind === 'slot') return this.drawInside(instance, id, lookup, atMs)
-    if (kind === 'list') {
-      return [...instance.contents].flatMap(([step, content]) => (content.part === id ? this.drawInside(instance, step, lookup, atMs) : []))
-    }
+    if (kind === 'instance' || kind === 'slot') return this.drawInside(pathInside(instance.path, id), lookup, atMs)
+    if (kind === 'list') return this.drawItems(instance, id, lookup, atMs)
     return part.children.map((child, index) => this.item(instance, child, values, last?.children[index], lookup, atMs))
   }
 }

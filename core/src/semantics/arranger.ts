@@ -24,8 +24,8 @@ export class Arranger<T> {
    * @param had what stood there, by the last steps of their paths; null for a thing that is only coming itself
    */
   arrange(thing: T, had: ArrangedContents | null, has: ArrangedContents): Arranged {
-    const stays = (content: Content) => isSameContent(had?.get(content.step), content) && isSameContent(has.get(content.step), content)
-    const gone = [...(had?.values() ?? [])].filter((content) => !stays(content))
+    const stays = (content: Content) => isSameContent(had?.get(content.step), content)
+    const gone = [...(had?.values() ?? [])].filter((content) => !isSameContent(has.get(content.step), content))
     const come = [...has.values()].filter((content) => !stays(content))
     for (const content of gone) this.dismiss(thing, content, gone)
     for (const content of has.values()) {
@@ -74,4 +74,4 @@ export class Arranger<T> {
 }
 
 /** Whether something is still the same instance, whatever it is given. */
-export const isSameContent = (a: Content | undefined, b: Content): boolean => a !== undefined && a.step === b.step && a.compiled.component.id === b.compiled.component.id
+export const isSameContent = (a: Content | undefined, b: Content): boolean => a === b || (a !== undefined && a.step === b.step && a.compiled.component.id === b.compiled.component.id)
