@@ -86,7 +86,7 @@ test('what refers to a token changes with it, and a token in use stays', async (
   writeFileSync(path.join(folder, 'house.tokens.json'), '{"sea":{"$type":"color","$value":"#112233"},"face":{"$type":"fontFamily","$value":"Any"}}')
   await (await hands.driver.findElement({ css: '[aria-label="File of design tokens"]' })).sendKeys(path.join(folder, 'house.tokens.json'))
   const read = await hands.find('[aria-label="house.tokens.json"]')
-  expect(await read.getText()).toContain('“sea”: #3f6c78 → #112233\nLeft out:\n“face”: there are no tokens of the type fontFamily here.')
+  expect(await read.getText()).toContain('“sea”: #3f6c78 → #112233\nNot taken as tokens:\n“face”: there are no tokens of the type fontFamily here.')
   await hands.clickButton('Take them')
   await hands.until('the box has followed the file', async () => (await fill()) === '#112233')
   rmSync(folder, { recursive: true })

@@ -1,6 +1,6 @@
 export * from './error'
 export * from './certain'
-export { areIdentified, fieldsOf, hasKeys, isFields, isIdentified, isSameList, keysOf, recordOf, type Identified, type Named } from './fields'
+export { areIdentified, fieldsOf, hasKeys, isFields, isIdentified, isSameList, keysOf, recordOf, type Fields, type Identified, type Named } from './fields'
 export * from './value'
 export * from './property'
 export { canSay, hasToSay, isControlRole, isNamedByContent, isStatement, ROLES, type Statement } from './role'

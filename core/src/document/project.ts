@@ -32,6 +32,9 @@ export const Asset = object({
 })
 export interface Asset extends Of<typeof Asset> {}
 
+/** So long may the file of design tokens be that a project keeps, in characters. */
+export const TOKEN_FILE_LENGTH = 2_000_000
+
 /** An icon the project uses: an outline in a field of 24 by 24, in SVG path notation. */
 export const IconOutline = object({ id: Id, name: Name, d: text(20_000) })
 export interface IconOutline extends Of<typeof IconOutline> {}
@@ -67,6 +70,8 @@ export const Project = object({
   promises: list(Pledge),
   /** How long motions may be, in ms; no limit where nothing is said. */
   limits: optional(object({ longestMs: optional(Ms), shortestMs: optional(Ms) })),
+  /** The design tokens that were brought in, as JSON: what they say that is nothing here goes out again with them. */
+  tokenFile: optional(text(TOKEN_FILE_LENGTH)),
 })
 export interface Project extends Of<typeof Project> {}
 

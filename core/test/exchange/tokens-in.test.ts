@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { skerryLine } from '@rheoscope/core/demo'
 import { apply, certain, type Project } from '@rheoscope/core/document'
-import { FORMS, tokensIn, type Making } from '@rheoscope/core/exchange'
+import { FORMS, tokensIn, tokensOut, type Making } from '@rheoscope/core/exchange'
 
 const ids = (): ((name: string) => string) => { let many = 0; return () => `t${many++}` }
 
@@ -44,6 +44,47 @@ describe('design tokens that come in', () => {
     const project = after(FILE)
     const made = await certain(FORMS.find(({ name }) => name === 'tokens')).make(project, { of: 'project' }, {} as Making)
     expect(after(String(made.files[0]?.content)).tokens.map(({ id: _id, ...token }) => token)).toEqual(project.tokens.map(({ id: _id, ...token }) => token))
+  })
+
+  it('keep what is nothing here, and go out again as they came in', () => {
+    const kept = { ...FILE, $description: 'All of them', sea: { ...FILE.sea, $extensions: { 'org.example': { order: 1 } } } }
+    const project = after(kept)
+    expect(broughtIn(kept)).toMatchObject({ isKept: true })
+    expect(tokensOut(project)).toEqual({ file: kept, count: 9, leftOut: [] })
+    expect(broughtIn(kept, project)).toMatchObject({ edit: null, changes: [] })
+    const own = tokensOut({ tokens: project.tokens }).file
+    expect(broughtIn(own)).toMatchObject({ isKept: false })
+  })
+
+  it('go out with what they are now: what was changed, what is gone, what is new', () => {
+    const project = after({ ...FILE, far: { $type: 'duration', $value: '{quick}', $extensions: { a: 1 } } })
+    const tokens = project.tokens.filter(({ name }) => name !== 'gap' && name !== 'appear-delay').map((token) => (token.name === 'quick' ? { ...token, value: 200, note: 'Quicker than the eye' } : token))
+    const { file } = tokensOut({ ...project, tokens: [...tokens, { id: 'dusk', name: 'dusk', type: 'colour', value: '#336699' }] })
+    const { gap: _gap, ...others } = FILE
+    expect(file).toEqual({
+      ...others,
+      quick: { $type: 'duration', $value: { value: 200, unit: 'ms' }, $description: 'Quicker than the eye' },
+      appear: { $type: 'transition', $value: { duration: { value: 160, unit: 'ms' }, timingFunction: '{calm}' } },
+      far: { $type: 'duration', $value: { value: 160, unit: 'ms' }, $extensions: { a: 1 } },
+      dusk: { $type: 'color', $value: { colorSpace: 'srgb', components: [0.2, 0.4, 0.6], alpha: 1, hex: '#336699' } },
+    })
+  })
+
+  it('keep what came in before beside what comes in later', () => {
+    const project = after({ sea: { shallow: { $type: 'color', $value: '#ffffff' } }, odd: { face: { $type: 'fontFamily', $value: 'Lexend' } } }, after(FILE))
+    expect(tokensOut(project).file).toEqual({ ...FILE, sea: { ...FILE.sea, shallow: { $type: 'color', $value: '#ffffff' }, same: { $value: { colorSpace: 'srgb', components: [0.6196, 0.7725, 0.8471], alpha: 1, hex: '#9ec5d8' } } }, odd: { ...FILE.odd, face: { $type: 'fontFamily', $value: 'Lexend' } } })
+  })
+
+  it('of any file go out again as they came in', () => {
+    const extras = fc.record({ $description: fc.string(), $extensions: fc.dictionary(fc.string({ unit: 'grapheme-ascii' }), fc.jsonValue(), { maxKeys: 3 }) }, { requiredKeys: [] })
+    const value = fc.constantFrom(...Object.values(FILE).flatMap((each) => ('$value' in each ? [each] : [])), { $type: 'color', $value: '#9ec5d8' }, { $type: 'fontFamily', $value: ['A', 'B'] }, { $type: 'number', $value: 3 }, { $type: 'cubicBezier', $value: [0.2, 0, 0, 1] })
+    const token = fc.tuple(value, extras).map(([own, more]) => ({ ...own, ...more }))
+    const key = fc.stringMatching(/^[a-z]{1,6}$/)
+    const file = fc.dictionary(key, fc.oneof(token, fc.tuple(fc.dictionary(key, token, { maxKeys: 3 }), extras).map(([inner, more]) => ({ ...inner, ...more }))), { maxKeys: 6 })
+    fc.assert(fc.property(file, (some) => {
+      const all: unknown = JSON.parse(JSON.stringify({ ...some, quick: FILE.quick, calm: FILE.calm }))
+      expect(tokensOut(after(all)).file).toEqual(all)
+    }))
   })
 
   it('are refused with a sentence where they are none, are too deep or too many; whatever is in them', () => {

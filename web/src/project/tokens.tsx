@@ -67,11 +67,12 @@ function TokensFromFile({ input }: { readonly input: RefObject<HTMLInputElement 
         <section aria-label={file.name} className="tokens-read">
           {'problem' in read ? <p role="alert" className="field-problem">{read.problem}</p> : (
             <>
-              <p role="status">{read.value.changes.length === 0 ? `${file.name} changes nothing.` : `${file.name} changes:`}</p>
+              <p role="status">{read.value.changes.length === 0 ? `${file.name} changes no token.` : `${file.name} changes:`}</p>
               <ul>{read.value.changes.map((line) => <li key={line}>{line}</li>)}</ul>
-              {read.value.leftOut.length > 0 && <><p>Left out:</p><ul>{read.value.leftOut.map((line) => <li key={line}>{line}</li>)}</ul></>}
+              {read.value.leftOut.length > 0 && <><p>Not taken as tokens:</p><ul>{read.value.leftOut.map((line) => <li key={line}>{line}</li>)}</ul></>}
             </>
           )}
+          {read && 'value' in read && read.value.isKept && <p>What it says besides is kept, and goes out again with the tokens.</p>}
           <p>{edit && <Button onClick={() => take(edit)}>Take them</Button>} <Button onClick={() => setFile(null)}>Leave it</Button></p>
         </section>
       )}

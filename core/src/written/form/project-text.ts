@@ -56,10 +56,10 @@ const IDENTIFIERS = /("(?:[^"\\]|\\.)*")|(?<=^ *)id [\w-]+ (?=\S)|,? id [\w-]+(?
 const kept = (project: Project, word: keyof typeof IN_JSON): readonly WrittenLine[] => project[IN_JSON[word]].map((each) => ({ text: `${word} ${jsonText(each)}`, inside: [] }))
 
 function projectLine(project: Project): WrittenLine {
-  const { id, name, motion, startScreen, limits } = project
+  const { id, name, motion, startScreen, limits, tokenFile } = project
   const text = listed([`project ${quoted(name)}`, ...(startScreen === null ? [] : [`starts on ${referenceText(project.screens, startScreen)}`]), `id ${id}`])
   const inside = [motionLine({ project, owner: NOTHING }, 'motion', motion)]
-  return { text, inside: [...inside, ...also(leftOver({ id, name, motion, startScreen, ...(limits ? { limits } : {}) }, () => readHead(formLine(text, inside), project)))] }
+  return { text, inside: [...inside, ...also(leftOver({ id, name, motion, startScreen, ...(limits ? { limits } : {}), ...(tokenFile === undefined ? {} : { tokenFile }) }, () => readHead(formLine(text, inside), project)))] }
 }
 
 /** What a line stands in that is about the whole project: nothing. */
