@@ -10,6 +10,12 @@ const specimen = (hands: BenchHands): Promise<string> => hands.driver.executeScr
 
 const underlined = async (hands: BenchHands): Promise<number> => (await hands.driver.findElements({ css: '.written-text .cm-lintRange-error' })).length
 
+/** Keeps what the head of the text says, which is said for less than a second. */
+const HEAR = `
+  window.heard = []
+  const status = document.querySelector('.written-head [role=status]')
+  new MutationObserver(() => window.heard.push(status.textContent)).observe(status, { childList: true, characterData: true, subtree: true })`
+
 async function openText(hands: BenchHands): Promise<string> {
   await hands.openDemo('boardingButton')
   await hands.press('t')
@@ -22,7 +28,9 @@ test('a component is changed as text: seen at once, kept, told where it cannot b
   const before = await openText(hands)
   expect(before).not.toMatch(/ id \w/)
 
+  await hands.driver.executeScript(HEAR)
   await replaceInText(hands, 'plate 208x42', 'plate 240x42')
+  await hands.until('it was said what changes', async () => (await hands.driver.executeScript<readonly string[]>('return window.heard')).includes('Changes “plate”.'))
   await hands.until('what is shown follows before it is kept', async () => (await specimen(hands)).includes('240'))
   await replaceInText(hands, 'after 1800: working -> done', 'after 900: working -> don')
   expect(await (await hands.find('.written-problems')).getText()).toMatch(/There is no state called “don”: rest, over, working, done\./)
@@ -101,7 +109,7 @@ test('a line goes where it belongs, on the bench and on the stage; what it chang
   await hands.byText('long press')
 
   await hands.paste('state\tplate fill\npaused\t#112233')
-  await hands.until('the rows are lines', async () => (await (await hands.find('.one-line [role=status]')).getText()).includes('a new state'))
+  await hands.until('the rows are lines', async () => (await (await hands.find('.one-line [role=status]')).getText()).startsWith('Adds “paused”'))
   await hands.clickButton('Make it')
   await hands.column('paused')
 

@@ -1,8 +1,12 @@
+import { certain, type Edit, type Entry, type Project } from '@rheoscope/core/document'
+import type { StoredProject } from '@rheoscope/core/protocol'
 import { By, Key, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { Hands } from './hands'
 
 /** The bench as a designer's hands find it. */
 export class BenchHands extends Hands {
+  private began: StoredProject | undefined
+
   constructor(driver: WebDriver, private readonly address: string) {
     super(driver)
   }
@@ -12,6 +16,21 @@ export class BenchHands extends Hands {
     await this.driver.get(this.address)
     await this.clickButton('New project')
     await this.find('[aria-label="Trigger table"]')
+    this.began = await this.stored()
+  }
+
+  /** The new project as it was made, every edit of it since, and what it has come to. */
+  async whatWasDone(): Promise<{ readonly began: Project; readonly edits: readonly Edit[]; readonly now: Project }> {
+    const began = certain(this.began)
+    const { project: now, revision } = await this.stored()
+    const log = (await (await fetch(`${this.address}/api/projects/${now.id}/log?after=${began.revision}`)).json()) as readonly Entry[]
+    return { began: began.project, edits: log.slice(0, revision - began.revision).map(({ edit }) => edit), now }
+  }
+
+  /** The project that is open, as it is stored. */
+  private async stored(): Promise<StoredProject> {
+    const [, id = ''] = /\/project\/([^/?#]+)/.exec(await this.driver.getCurrentUrl()) ?? []
+    return (await (await fetch(`${this.address}/api/projects/${id}`)).json()) as StoredProject
   }
 
   /** A component of a demo project nobody else works on. */

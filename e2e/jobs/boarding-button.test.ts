@@ -2,6 +2,8 @@ import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -11,8 +13,10 @@ test('job 10, the boarding button with its ring, from an empty project', async (
   await makeRing(hands)
   await makeButton(hands)
   expectAsFewAsEver('10', hands)
+  await expectEveryEditWritten(hands)
   await runsAsItShould(hands)
   expect(await hands.findingKinds()).toEqual([])
+  await expectTypedAsWell('10', hands)
 })
 
 const unanswered = async (hands: BenchHands): Promise<number> => (await hands.allFindingKinds()).filter((kind) => kind === 'unanswered').length

@@ -5,6 +5,8 @@ import path from 'node:path'
 import { skerryLine } from '@rheoscope/core/demo'
 import { useApplication } from '../harness/application'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -25,14 +27,17 @@ test('job 03, the buoy marker, from an empty project', async () => {
   await hands.wireAndBack('enter', 'rest', 'over')
   await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)
   expectAsFewAsEver('03', hands)
+  await expectEveryEditWritten(hands)
 
   await hands.newComponent()
   await hands.addParts('"Component 1" at 10,8; "Component 1" at 150,8')
   expectAsFewAsEver('03b', hands)
+  await expectEveryEditWritten(hands)
   const shown = () => hands.driver.executeScript<string[]>('return [...document.querySelectorAll(".specimen-picture image")].map((each) => each.getAttribute("href"))')
   await hands.until('two buoys are dark', async () => new Set(await shown()).size === 1 && (await shown()).length === 2)
   const [first] = await hands.driver.findElements({ css: '.specimen-picture image' })
   await hands.hover(first!)
   await hands.until('the one pointed at is lit', async () => new Set((await shown()).slice(0, 2)).size === 2 && (await shown()).length === 2)
   expect(await hands.driver.executeScript('return document.querySelector(".specimen-picture").style.cursor')).toBe('pointer')
+  await expectTypedAsWell('03b', hands)
 })

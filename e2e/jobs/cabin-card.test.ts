@@ -3,6 +3,8 @@ import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -17,6 +19,7 @@ test('job 07, the cabin card, from an empty project', async () => {
   await makeCard(hands)
   await makeDeck(hands)
   expectAsFewAsEver('07', hands)
+  await expectEveryEditWritten(hands)
 
   // A card opens: its plate and number travel and restyle, the others dim and do not answer.
   await hands.clickButton('Run')
@@ -32,6 +35,7 @@ test('job 07, the cabin card, from an empty project', async () => {
   await (await hands.find(SCREEN)).sendKeys(Key.ESCAPE)
   await hands.until('all are back', async () => (await plates()) === 3 && (await dimmed(hands)) === 0)
   await hands.until('the trace has it', async () => (await (await hands.find('.trace-canvas')).getAttribute('aria-label'))!.includes('away from'))
+  await expectTypedAsWell('07', hands)
 })
 
 const zoom = (hands: BenchHands): Promise<number> => hands.driver.executeScript('return document.querySelector(arguments[0]).getScreenCTM().a', SCREEN)

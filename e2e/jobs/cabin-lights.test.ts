@@ -2,6 +2,8 @@ import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -12,6 +14,7 @@ test('job 18, the cabin lights, from an empty project', async () => {
   await hands.newComponent()
   await makeCabin(hands)
   expectAsFewAsEver('18', hands)
+  await expectEveryEditWritten(hands)
 
   // The first is on to begin with; another one going on puts it out, so at most one is ever on.
   expect(await lit(hands)).toEqual([true, false, false])
@@ -19,6 +22,7 @@ test('job 18, the cabin lights, from an empty project', async () => {
     await tapLight(hands, index)
     await hands.until(`light ${index + 1} answers`, async () => JSON.stringify(await lit(hands)) === JSON.stringify(wanted))
   }
+  await expectTypedAsWell('18', hands)
 })
 
 /** A switch that slides for 800 ms and tells the others beside it. */

@@ -3,6 +3,8 @@ import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -12,6 +14,7 @@ test('job 13, the call-crew button, from an empty project', async () => {
   await draw(hands)
   await wire(hands)
   expectAsFewAsEver('13', hands)
+  await expectEveryEditWritten(hands)
 
   // Held for half a second it calls urgently, and the tap that would follow does not come.
   const plate = await hands.find('.specimen-picture [data-part] rect')
@@ -31,6 +34,7 @@ test('job 13, the call-crew button, from an empty project', async () => {
   await hands.until('the focus is shown', async () => (await (await hands.find('.focus-ring')).getAttribute('points')) !== '')
   await specimen.sendKeys(Key.ENTER)
   await hands.untilSpecimenIs('asked')
+  await expectTypedAsWell('13', hands)
 })
 
 async function draw(hands: BenchHands): Promise<void> {

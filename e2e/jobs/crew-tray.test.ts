@@ -2,6 +2,8 @@ import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -14,6 +16,7 @@ test('job 01, the crew options tray, from an empty project', async () => {
   await hands.sayLine('tray height from content; icon rotation 180')
   await wire(hands)
   expectAsFewAsEver('01', hands)
+  await expectEveryEditWritten(hands)
 
   // The button opens it to the height of its rows, and runs backwards; a yes/no says whether it is open.
   expect(await heightOfTray(hands)).toBe(0)
@@ -25,6 +28,7 @@ test('job 01, the crew options tray, from an empty project', async () => {
   await hands.until('it is shut', async () => (await heightOfTray(hands)) === 0)
   await hands.mend('no-keyboard-way')
   await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)
+  await expectTypedAsWell('01', hands)
 })
 
 /** A button of a word and an arrow. */

@@ -2,6 +2,8 @@ import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -14,6 +16,7 @@ test('job 17, the crossing mood, from an empty project', async () => {
   await hands.newComponent('Mood')
   await makeRow(hands)
   expectAsFewAsEver('17', hands)
+  await expectEveryEditWritten(hands)
 
   // The faces come in one after another; the one chosen is reported, and the row goes.
   const faces = async () => (await middlesOfFaces(hands)).length
@@ -27,6 +30,7 @@ test('job 17, the crossing mood, from an empty project', async () => {
   await hands.until('it says which', async () => (await hands.driver.executeScript<string>('return document.querySelector(".specimen-picture text").textContent')) === 'Thanks: calm')
   await hands.until('the row is gone', async () => (await faces()) === 0)
   expect(await hands.findingKinds()).not.toContain('value-unreadable')
+  await expectTypedAsWell('17', hands)
 })
 
 /** Where the faces are on the page, from the left. */

@@ -2,6 +2,8 @@ import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -17,6 +19,7 @@ test('job 02, the deck filter, from an empty project', async () => {
   await hands.newComponent('Filter')
   await makeFilter(hands)
   expectAsFewAsEver('02', hands)
+  await expectEveryEditWritten(hands)
 
   // Exactly one chip is chosen and shows its word in its colour; the list below has what is of its kind.
   const chosen = async () => (await Promise.all(KINDS.map(async ([, colour]) => (await hands.middlesOf(colour)).length))).join()
@@ -26,6 +29,7 @@ test('job 02, the deck filter, from an empty project', async () => {
   await hands.until('food is chosen', async () => (await chosen()) === '0,1,0')
   await hands.until('the others have gone', async () => JSON.stringify((await hands.words()).filter((words) => ['Porpoises', 'Soup', 'Waffles', 'Wet stairs'].includes(words))) === '["Soup","Waffles"]')
   expect(await hands.findingKinds()).not.toContain('value-unreadable')
+  await expectTypedAsWell('02', hands)
 })
 
 /** A chip: a dot and a word, which is only to be seen while it is chosen, when the chip is as wide as it and in its colour. */

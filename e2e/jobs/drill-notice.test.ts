@@ -3,6 +3,8 @@ import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -17,6 +19,7 @@ test('job 21, the drill notice, from an empty project', async () => {
   }
   await wire(hands)
   expectAsFewAsEver('21', hands)
+  await expectEveryEditWritten(hands)
 
   // Either button opens it; while it is shown what lies behind answers nothing; its own button and Escape close it.
   for (const close of ['tap', 'Escape']) {
@@ -29,6 +32,7 @@ test('job 21, the drill notice, from an empty project', async () => {
   }
   await hands.tapFill('#2e7d5b')
   await hands.untilSpecimenIs('rest')
+  await expectTypedAsWell('21', hands)
 })
 
 /** Two buttons, a dimmed ground and a dialog with a button of its own, neither of which is to be seen. */

@@ -1,6 +1,8 @@
 import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -25,6 +27,7 @@ test('job 20, the engine-start button, from an empty project', async () => {
     await hands.enter('after', ms, '[aria-label="Rule"]')
   }
   expectAsFewAsEver('20', hands)
+  await expectEveryEditWritten(hands)
 
   // At a quarter of the speed one sees it ask, warm up, run and come to rest; it is as wide as what it says.
   const width = () => hands.driver.executeScript<number>('return document.querySelector(".specimen-picture [data-part] path, .specimen-picture [data-part] rect").getBoundingClientRect().width')
@@ -36,4 +39,5 @@ test('job 20, the engine-start button, from an empty project', async () => {
   await hands.untilSpecimenIs('running')
   await hands.untilSpecimenIs('idle')
   expect(await hands.findingKinds()).not.toContain('never-completes')
+  await expectTypedAsWell('20', hands)
 })

@@ -1,6 +1,8 @@
 import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -33,6 +35,7 @@ test('job 12, the gangway switch, from an empty project', async () => {
   await hands.click(await hands.cell('tap', 'rest'))
   await hands.clickButton('Mirror for the return')
   expectAsFewAsEver('12', hands)
+  await expectEveryEditWritten(hands)
 
   // One motion with one end, through two shapes; the way back goes through them the other way round.
   await hands.click(await hands.cell('tap', 'down'))
@@ -43,4 +46,5 @@ test('job 12, the gangway switch, from an empty project', async () => {
   await hands.driver.actions().click().perform()
   await hands.untilSpecimenIs('rest')
   await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)
+  await expectTypedAsWell('12', hands)
 })

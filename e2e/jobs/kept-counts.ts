@@ -8,6 +8,8 @@ export interface Count {
   readonly aim: number | null
   readonly bestS: number | null
   readonly aimS: number | null
+  /** The same as text, in s, where all of it can be written so. */
+  readonly typedS?: number
 }
 
 type Counts = Readonly<Record<string, Count>>

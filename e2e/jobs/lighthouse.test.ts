@@ -3,6 +3,8 @@ import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -26,6 +28,7 @@ test('job 15, the lighthouse, from an empty project: any to any in eight rules',
   }
   await wire(hands)
   expectAsFewAsEver('15', hands)
+  await expectEveryEditWritten(hands)
   expect(await hands.driver.executeScript('return document.querySelectorAll(".cell:not(.is-empty)").length')).toBe(8)
 
   // From any region to any other the beam turns the shortest way.
@@ -36,6 +39,7 @@ test('job 15, the lighthouse, from an empty project: any to any in eight rules',
   await pointAt(hands, 0.1, 0.1)
   await hands.untilSpecimenIs('northwest')
   await hands.untilFindings('nothing is wrong', (kinds) => !kinds.includes('state-unreachable'))
+  await expectTypedAsWell('15', hands)
 })
 
 test('job 15, the same continuously', async () => {
@@ -46,10 +50,12 @@ test('job 15, the same continuously', async () => {
   await hands.setProperty('rotation', '= angleTo\t')
   await hands.setProperty('rotation', '= angleToPointer(beam)')
   expectAsFewAsEver('15b', hands)
+  await expectEveryEditWritten(hands)
   const turn = () => hands.driver.executeScript<string>('return document.querySelector(".specimen-picture path").closest("[transform]").getAttribute("transform")')
   const before = await turn()
   await pointAt(hands, 0.9, 0.55)
   await hands.until('the beam follows', async () => (await turn()) !== before)
+  await expectTypedAsWell('15b', hands)
 })
 
 async function drawRegions(hands: BenchHands): Promise<void> {

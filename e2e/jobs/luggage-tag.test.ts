@@ -2,6 +2,8 @@ import { test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -12,6 +14,7 @@ test('job 19, the luggage tag, from an empty project', async () => {
   await hands.newComponent('Rack')
   await makeRack(hands)
   expectAsFewAsEver('19', hands)
+  await expectEveryEditWritten(hands)
 
   // Held it is lifted and comes along; it stops at the edges, goes on when it is thrown, and begins in its corner again.
   const start = await place(hands)
@@ -24,6 +27,7 @@ test('job 19, the luggage tag, from an empty project', async () => {
   await hands.until('it has stopped at the edge', async () => near([(await placeOr(hands))[0], 0], [await leftEdge(hands) + 30 * (await scale(hands)), 0], 3))
   await hands.clickButton('Start over')
   await hands.until('it is in its corner again', async () => near(await placeOr(hands), start, 2))
+  await expectTypedAsWell('19', hands)
 })
 
 type Point = readonly [number, number]

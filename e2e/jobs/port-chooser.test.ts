@@ -2,6 +2,8 @@ import { test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -14,6 +16,7 @@ test('job 09, the port chooser, from an empty project', async () => {
   await open(hands)
   await wire(hands)
   expectAsFewAsEver('09', hands)
+  await expectEveryEditWritten(hands)
 
   // The field opens it to the height of what is in it, and choosing closes it.
   const clip = () => hands.driver.executeScript<string>('return document.querySelector(".specimen-picture [clip-path] ") ? document.querySelector(".specimen-picture clipPath path").getAttribute("d") : ""')
@@ -26,6 +29,7 @@ test('job 09, the port chooser, from an empty project', async () => {
   await hands.until('it is closed again', async () => /V0H0/.test(await clip()))
   await hands.mend('no-keyboard-way')
   await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)
+  await expectTypedAsWell('09', hands)
 })
 
 /** A field with words and an arrow. */

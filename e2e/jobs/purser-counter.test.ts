@@ -3,6 +3,8 @@ import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -18,6 +20,7 @@ test('job 22, the purser’s counter, from an empty project', async () => {
   await makeBadge(hands)
   await makeScreens(hands)
   expectAsFewAsEver('22', hands)
+  await expectEveryEditWritten(hands)
 
   // What is typed filters the list; what is added turns over, and is counted and summed up on its way to the new sum.
   await preview(hands)
@@ -40,6 +43,7 @@ test('job 22, the purser’s counter, from an empty project', async () => {
   await hands.tapWords('Empty', 'screen-picture')
   await hands.until('it is empty', async () => (await goodsShown(hands)).length === 0)
   await hands.until('and nothing is to be paid', async () => (await hands.words(SCREEN)).includes('€ 0.00'))
+  await expectTypedAsWell('22', hands)
 })
 
 const SCREEN = '.screen-picture'

@@ -3,6 +3,8 @@ import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -20,6 +22,7 @@ test('job 05, the route side panel, from an empty project', async () => {
   await hands.setProperties({ opacity: '0.45', 'receives input': 'yes' })
   await wire(hands)
   expectAsFewAsEver('05', hands)
+  await expectEveryEditWritten(hands)
 
   // The burger opens it over 800 ms, and while it is open the shade takes what would go to the page.
   await clickSpecimen(hands, 0.09, 0.2)
@@ -29,6 +32,7 @@ test('job 05, the route side panel, from an empty project', async () => {
   await hands.untilSpecimenIs('rest')
   await hands.untilFindings('no faults', (kinds) => kinds.every((kind) => kind === 'unanswered' || kind === 'no-keyboard-way'))
   expect(hands.actions).toBeGreaterThan(0)
+  await expectTypedAsWell('05', hands)
 })
 
 /** A page with a shade, a panel outside it to the left, and a burger of two lines. */

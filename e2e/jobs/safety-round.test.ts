@@ -2,6 +2,8 @@ import { test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -16,6 +18,7 @@ test('job 08, the safety round, from an empty project', async () => {
   await hands.newComponent()
   await makeRound(hands)
   expectAsFewAsEver('08', hands)
+  await expectEveryEditWritten(hands)
 
   // Ticked one by one; a kind that is switched off is hidden, and what was ticked of it stays so; all at once.
   const ticked = async () => (await hands.middlesOf('#2e7d5b')).length
@@ -28,6 +31,7 @@ test('job 08, the safety round, from an empty project', async () => {
   await hands.until('it is there again, ticked', async () => (await tasks()) === 'Life rafts,Rails,Bilge pump' && (await ticked()) === 1)
   await hands.tapWords('All done')
   await hands.until('all are ticked', async () => (await ticked()) === 3)
+  await expectTypedAsWell('08', hands)
 })
 
 async function makeCard(hands: BenchHands): Promise<void> {

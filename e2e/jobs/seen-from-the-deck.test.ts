@@ -3,6 +3,8 @@ import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -20,6 +22,7 @@ test('job 04, seen from the deck, from an empty project', async () => {
   }
   await wire(hands)
   expectAsFewAsEver('04', hands)
+  await expectEveryEditWritten(hands)
 
   // On and back, round both ways, by keys and, left alone, by itself.
   await hands.clickButton('Start over')
@@ -34,6 +37,7 @@ test('job 04, seen from the deck, from an empty project', async () => {
   await hands.clickButton('Start over')
   await hands.hover('.brand')
   await hands.untilSpecimenIs('seal')
+  await expectTypedAsWell('04', hands)
 })
 
 /** Three slides in a row behind a frame, and a button at either side. */

@@ -2,6 +2,8 @@ import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -15,6 +17,7 @@ test('job 16, the ticket button, from an empty project', async () => {
   await drawButton(hands)
   await giveSizes(hands)
   expectAsFewAsEver('16', hands)
+  await expectEveryEditWritten(hands)
 
   const specimen = '[aria-label="Specimen"]'
   const frame = () => hands.driver.executeScript<number[]>('const rect = document.querySelector(".specimen-picture rect"); return [Number(rect.getAttribute("width")), Number(rect.getAttribute("height"))]')
@@ -31,6 +34,7 @@ test('job 16, the ticket button, from an empty project', async () => {
   await hands.enter('showIcon', 'no', specimen)
   await hands.until('it has no icon', async () => (await outline()) === null)
   expect(await hands.findingKinds()).not.toContain('value-unreadable')
+  await expectTypedAsWell('16', hands)
 })
 
 /** A component that is nothing but an icon, as large as it is made. */

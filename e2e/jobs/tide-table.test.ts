@@ -2,6 +2,8 @@ import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -15,6 +17,7 @@ test('job 25, the tide table, from an empty project', async () => {
   await hands.addVariables('tries = 0')
   await wire(hands)
   expectAsFewAsEver('25', hands)
+  await expectEveryEditWritten(hands)
 
   // What comes is left to chance, after 200 to 400 ms; asked often enough everything has come, and after three more tries it gives up.
   const seen = new Set<string>()
@@ -42,6 +45,7 @@ test('job 25, the tide table, from an empty project', async () => {
   await askedByItself(hands)
   await replayed(hands)
   await promised(hands)
+  await expectTypedAsWell('25', hands)
 })
 
 const SCREEN = '.screen-picture'

@@ -3,6 +3,8 @@ import { By, Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
+import { expectTypedAsWell } from './typed'
+import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
 
@@ -18,6 +20,7 @@ test('job 24, the weather sheet, from an empty project', async () => {
   await heights(hands)
   await header(hands)
   expectAsFewAsEver('24', hands)
+  await expectEveryEditWritten(hands)
 
   // The sheet follows the pointer, goes on from half way, and back from less.
   await hands.click(await hands.column('low'))
@@ -47,6 +50,7 @@ test('job 24, the weather sheet, from an empty project', async () => {
   await hands.untilSpecimenIs('middle')
   await (await hands.find('.specimen-picture')).sendKeys(Key.ARROW_DOWN)
   await hands.untilSpecimenIs('low')
+  await expectTypedAsWell('24', hands)
 })
 
 /** A sheet over a sky: a head to drag it by, and hours that scroll. */

@@ -1,4 +1,4 @@
-import { acceptanceOf, checkComponent, checkScreen, pledgeText } from '../../check'
+import { acceptanceOf, pledgeText, ProjectChecker, type Finding, type Looked } from '../../check'
 import { componentOf, isExpression, sameValue, slug, type Component, type Pledge, type Project, type Rule, type Screen } from '../../document'
 import { parseEasing } from '../../motion'
 import { drawList, startRun, stillLife } from '../../run'
@@ -8,7 +8,7 @@ import { motionSheets, responseSheets, valueWords, type MotionSheet } from './co
 import { counted } from '../counted'
 import { pictureMarkup } from '../picture'
 import { faceText, withAssets } from '../pictures/stand-alone'
-import { componentsOf, nameOf, type Form, type RunningFont } from './form'
+import { componentsOf, nameOf, type Form, type Making, type RunningFont } from './form'
 import { looksOf } from './kept-forms'
 import { fontsFor } from './page'
 
@@ -19,36 +19,47 @@ export const specification: Form = {
   forWhom: 'Looks at it',
   says: 'A document to read and to print: every component with its looks, measures, answers and motions, every screen with what stands on it and where it leads.',
   takes: ['project', 'component', 'screen'],
-  make: async (project, subject, { kit }) => {
+  make: async (project, subject, { kit, progress }) => {
     const name = nameOf(project, subject)
     const screens = subject.of === 'project' ? project.screens : project.screens.filter(({ id }) => subject.of === 'screen' && id === subject.id)
     const components = subject.of === 'screen' ? [] : componentsOf(project, subject)
     return {
-      files: [{ name: `${slug(name)}-specification.html`, mediaType: 'text/html', content: withAssets(project, documentOf(project, { name, components, screens, hasFindings: subject.of !== 'project', fonts: fontsFor(project, (await kit()).fonts).faces })) }],
+      files: [{ name: `${slug(name)}-specification.html`, mediaType: 'text/html', content: withAssets(project, documentOf(project, { name, components, screens, isWhole: subject.of === 'project', fonts: fontsFor(project, (await kit()).fonts).faces }, progress)) }],
       holds: [`${counted(components.length, 'component')}, ${counted(screens.length, 'screen')}`],
-      leavesOut: subject.of === 'project' ? ['Findings: the specification of each component and screen has its own, and “rheoscope check” writes all.'] : [],
+      leavesOut: [],
     }
   },
 }
+
+/** What is said of the whole stands behind all that it is made of. */
+const WHOLE = { id: 'whole-project', name: 'All of it together' }
 
 interface Contents {
   readonly name: string
   readonly components: readonly Component[]
   readonly screens: readonly Screen[]
-  readonly hasFindings: boolean
+  /** It is about all of the project, with what is found of that. */
+  readonly isWhole: boolean
   readonly fonts: readonly RunningFont[]
 }
 
-function documentOf(project: Project, { name, components, screens, hasFindings, fonts }: Contents): string {
+function documentOf(project: Project, { name, components, screens, isWhole, fonts }: Contents, progress: Making['progress']): string {
   const isOne = components.length + screens.length === 1
   const heading = isOne ? 'h1' : 'h2'
+  const checker = new ProjectChecker()
+  let done = 0
+  const withFindings = (section: string, { findings }: Looked): string => {
+    progress(++done / (components.length + screens.length + 1))
+    return `${section}${findingsOf(project, findings)}`
+  }
   const entry = (id: string, text: string) => `<li><a href="#${escaped(id)}">${escaped(text)}</a></li>`
   return [
     '<!doctype html>', '<html lang="en">', '<head>', '<meta charset="utf-8">', '<meta name="viewport" content="width=device-width, initial-scale=1">',
     `<title>${escaped(name)}: specification</title>`, `<style>${fonts.map(faceText).join('')}${STYLE}</style>`, '</head>', '<body>',
-    ...(isOne ? [] : [`<h1>${escaped(name)}</h1>`, `<nav aria-label="Contents"><ul>${[...components, ...screens].map((each) => entry(each.id, each.name)).join('')}</ul></nav>`]),
-    ...components.map((component) => componentSection(project, component, heading)), ...screens.map((screen) => screenSection(project, screen, heading)),
-    ...(hasFindings ? [...components.map((component) => findingsOf(project, checkComponent(project, component))), ...screens.map((screen) => findingsOf(project, checkScreen(project, screen)))] : []), '</body>', '</html>', '',
+    ...(isOne ? [] : [`<h1>${escaped(name)}</h1>`, `<nav aria-label="Contents"><ul>${[...components, ...screens, ...(isWhole ? [WHOLE] : [])].map((each) => entry(each.id, each.name)).join('')}</ul></nav>`]),
+    ...components.map((component) => withFindings(componentSection(project, component, heading), checker.component(project, component))),
+    ...screens.map((screen) => withFindings(screenSection(project, screen, heading), checker.screen(project, screen))),
+    ...(isWhole ? [`${section({ ...WHOLE, note: undefined, heading }, [])}${findingsOf(project, checker.whole(project).findings)}`] : []), '</body>', '</html>', '',
   ].join('\n')
 }
 
@@ -104,7 +115,7 @@ function promised(project: Project, surface: Pledge['surface']): string {
 }
 
 /** What has been found of something, the worst first, with why somebody has accepted it. */
-function findingsOf(project: Project, { findings }: ReturnType<typeof checkComponent>): string {
+function findingsOf(project: Project, findings: readonly Finding[]): string {
   const rows = findings.map((finding) => [finding.level, finding.sentence, acceptanceOf(project, finding)?.reason ?? ''])
   return `<h3>Findings</h3>${rows.length === 0 ? '<p>Nothing.</p>' : table(['level', 'what', 'accepted because'], rows)}`
 }

@@ -11,6 +11,7 @@ import { foundIn } from './found-in-text'
 import { markedBeside } from './marked-beside'
 import { TextEditor } from './text-editor'
 import { useWritten } from './use-written'
+import { whatChanges } from './what-changes'
 import { plainText, readDraft, type Draft, type Owner } from './written-draft'
 import './text.css'
 
@@ -77,7 +78,7 @@ export function WholeText() {
     <div className="written">
       <div className="written-head">
         <button className="plain underlined" title={`Back to the ${otherwise} (T)`} onClick={() => select({ do: 'show as', as: 'table' })}>as a {otherwise}</button>
-        <span className="muted" role="status">{saidOf(problems)}</span>
+        <span className="muted" role="status">{edit && problems.length === 0 ? whatChanges(owner, edit) : saidOf(problems)}</span>
       </div>
       <TextEditor label={`The ${what} as text`} text={text} about={about} problems={underlined} editor={editor} onType={(now) => setTyped({ ...(draft ?? { project, owner }), text: now })} onBlur={leave} onLine={goTo} />
       <Unreadable lines={mendable} editor={editor} />
