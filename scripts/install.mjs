@@ -53,10 +53,10 @@ export function installProxy() {
   step('installing nginx', command, args)
 }
 
-/** Installs Chromium and ChromeDriver from Debian's packages where they are absent. */
+/** Installs Chromium, ChromeDriver and what reads PDF (Poppler) from Debian's packages where they are absent. */
 export function installBrowser() {
-  if (existsSync('/usr/bin/chromium') && existsSync('/usr/bin/chromedriver')) return
+  if (['chromium', 'chromedriver', 'pdftotext'].every((name) => existsSync(`/usr/bin/${name}`))) return
   const elevated = process.getuid?.() === 0 ? [] : ['sudo']
-  const [command, ...args] = [...elevated, 'sh', '-c', 'apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium chromium-driver']
-  step('installing Chromium and ChromeDriver', command, args)
+  const [command, ...args] = [...elevated, 'sh', '-c', 'apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium chromium-driver poppler-utils']
+  step('installing Chromium, ChromeDriver and Poppler', command, args)
 }

@@ -23,11 +23,17 @@ interface InputSource {
  */
 export class HandTime {
   private total = 0
+  private pressing = 0
   private hand: 'keyboard' | 'pointer' | null = null
   private isStopped = false
 
   get seconds(): number {
     return Math.round(this.total)
+  }
+
+  /** Of that, what goes into pressing keys. */
+  get keySeconds(): number {
+    return Math.round(this.pressing)
   }
 
   /** Does something that is no part of the work. */
@@ -38,6 +44,7 @@ export class HandTime {
 
   keys(count: number, thoughts = 1): void {
     this.reach('keyboard')
+    if (!this.isStopped) this.pressing += count * TIMES.key
     this.spend(count * TIMES.key + thoughts * TIMES.thought)
   }
 

@@ -8,6 +8,8 @@ export interface Count {
   readonly aim: number | null
   readonly bestS: number | null
   readonly aimS: number | null
+  /** Of the seconds by hand, those that go into pressing keys. */
+  readonly keysS?: number
   /** The same as text, in s, where all of it can be written so. */
   readonly typedS?: number
 }
