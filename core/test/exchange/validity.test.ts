@@ -4,6 +4,7 @@ import { describe, expect, it } from '@jest/globals'
 import { Ajv } from 'ajv'
 import { strFromU8, unzipSync } from 'fflate'
 import { HtmlValidate } from 'html-validate'
+import { validateXML } from 'xmllint-wasm'
 import { skerryLine } from '@rheoscope/core/demo'
 import { certain } from '@rheoscope/core/document'
 import { allForms, FORMS, type HandedOver, type Making, type RunningKit, type Subject } from '@rheoscope/core/exchange'
@@ -52,4 +53,21 @@ describe('what is handed over', () => {
       expect([id, valid(JSON.parse(String(certain(files.find(({ name }) => name === 'custom-elements.json')).content))), valid.errors]).toEqual([id, true, null])
     }
   })
+
+  it('as a state chart is SCXML as its grammar has it', async () => {
+    const charts = await Promise.all(skerryLine.components.map(async ({ id }) => ({ fileName: `${id}.scxml`, contents: String(certain((await make('scxml', { of: 'component', id })).files[0]).content) })))
+    expect(await chartFaultsIn(charts)).toEqual([])
+  })
+
+  it.each([
+    ['<state id="a"><transition/><state initial="b c" id="b"/></state>', false], ['<state><onentry><if cond="x"><log/><elseif cond="y"/><else/></if></onentry></state>', false],
+    ['<state id="1st"/>', true], ['<state><initial><transition/></initial></state>', true], ['<transition/>', true], ['<state><onentry><send delay="soon"/></onentry></state>', true], ['<state><onentry><cancel/></onentry></state>', true], ['<state at="5"/>', true],
+  ])('of a chart with %p says whether that is wrong', async (inside, isWrong) => {
+    expect((await chartFaultsIn([{ fileName: 'chart.scxml', contents: `<scxml xmlns="http://www.w3.org/2005/07/scxml" version="1.0">${inside}</scxml>` }])).length > 0).toBe(isWrong)
+  })
 })
+
+async function chartFaultsIn(xml: readonly { readonly fileName: string; readonly contents: string }[]): Promise<readonly string[]> {
+  const { errors } = await validateXML({ xml, schema: readFileSync(new URL('scxml.rng', import.meta.url), 'utf8'), extension: 'relaxng' })
+  return errors.map(({ rawMessage }) => rawMessage)
+}

@@ -52,7 +52,7 @@ class Writing {
     const { name, axes, parameters, variables } = this.component
     const data = [...parameters.filter(({ type }) => type !== 'slot').map(({ name: id, initial }) => [id, initial] as const), ...variables.map(({ name: id, start }) => [id, start] as const)]
       .map(([id, value]) => svg('data', id, { id, expr: literal(value) }))
-    return svg('scxml', 'scxml', { xmlns: 'http://www.w3.org/2005/07/scxml', 'xmlns:rheo': OURS, version: '1.0', datamodel: 'ecmascript', name }, [
+    return svg('scxml', 'scxml', { xmlns: 'http://www.w3.org/2005/07/scxml', 'xmlns:rheo': OURS, version: '1.0', datamodel: 'ecmascript', name: slug(name) }, [
       // So that the component comes in again as it is.
       svg('rheo:component', 'component', {}, [], JSON.stringify(this.component)),
       ...(data.length > 0 ? [svg('datamodel', 'data', {}, data)] : []),
