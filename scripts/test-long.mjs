@@ -21,7 +21,7 @@ const SUITES = [
   ['50 windows at 8 processes that are killed, for 10 minutes; with root also a full disk', jest('e2e', 'e2e/shared-database', '--forceExit'), { RHEOSCOPE_PROCESSES: '8', RHEOSCOPE_WINDOWS: '50', RHEOSCOPE_SECONDS: '600', ...(process.getuid?.() === 0 ? { RHEOSCOPE_DISK_MB: '1500' } : {}) }],
   ['every job by hand', jest('e2e', 'e2e/jobs', '--forceExit'), { RHEOSCOPE_JOBS: 'all' }],
   ['what a screen reader meets at 20 instants of each take', jest('e2e', 'e2e/screen-reader', '--forceExit'), { RHEOSCOPE_INSTANTS: '20' }],
-  ['pages that run by themselves through every take', jest('e2e', 'e2e/handover', '--forceExit'), { RHEOSCOPE_TAKES: 'all' }],
+  ['pages that run by themselves through every take, and through every rule of every component', jest('e2e', 'e2e/handover', '--forceExit'), { RHEOSCOPE_TAKES: 'all' }],
   ['what docs/operating.md says', ['npx', ['tsx', 'scripts/follow-operating.ts']], {}],
   ['1,000 kills', jest('e2e', 'e2e/durability', '--forceExit'), { RHEOSCOPE_KILLS: '1000' }],
 ]

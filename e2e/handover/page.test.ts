@@ -3,11 +3,13 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { expect, test } from '@jest/globals'
+import { walkthroughOf } from '@rheoscope/core/check'
 import { skerryLine } from '@rheoscope/core/demo'
 import type { Input, Take } from '@rheoscope/core/document'
 import { drawListAt, replay } from '@rheoscope/core/run'
 import { paint, toMarkup } from '@rheoscope/core/scene'
 import { handedOver } from '../../cli/src/handed-over'
+import { takeOfLeg } from '../../core/src/exchange/forms/walkthrough'
 import { useApplication } from '../harness/application'
 import { drive, type PageStep } from '../harness/driven-page'
 
@@ -16,8 +18,15 @@ const application = useApplication()
 const INSTANTS = 50
 
 /** Three of the takes each time, all of them in the long run; what is typed or put there by no hand is driven elsewhere. */
-const PLAYED = skerryLine.takes.filter(({ inputs }) => inputs.every(({ do: what }) => what !== 'type' && what !== 'put' && what !== 'parameter' && what !== 'pinch'))
-const TAKES = process.env.RHEOSCOPE_TAKES === 'all' ? PLAYED : PLAYED.filter(({ id }) => ['takeBoarding', 'takeEngine', 'takeLights'].includes(id))
+const isByHand = ({ inputs }: Take): boolean => inputs.every(({ do: what }) => what !== 'type' && what !== 'put' && what !== 'parameter' && what !== 'pinch')
+const ALL = process.env.RHEOSCOPE_TAKES === 'all'
+const TAKES = skerryLine.takes.filter((take) => isByHand(take) && (ALL || ['takeBoarding', 'takeEngine', 'takeLights'].includes(take.id)))
+
+/** The ways through every rule of a component, of each of them in the long run; what goes by chance goes otherwise in a page. */
+const WALKS = skerryLine.components.filter(({ id }) => ALL || id === 'boardingButton').flatMap((component): readonly Take[] => {
+  const { surface, legs } = walkthroughOf(skerryLine, component)
+  return legs.map((leg, index) => takeOfLeg(component.name, surface, leg, index)).filter((take) => isByHand(take) && take.chance === undefined)
+})
 
 /** The inputs of a take, and what is drawn at even instants of it. */
 function stepsOf({ inputs: done, ...take }: Take): readonly PageStep[] {
@@ -32,9 +41,8 @@ function stepsOf({ inputs: done, ...take }: Take): readonly PageStep[] {
 /** As exactly as a page tells a run where a pointer is. */
 const tenth = (px: number): number => Math.round(px * 10) / 10
 
-test.each(TAKES.map((take) => [take.name, take] as const))('a page that runs by itself draws what the run does: %s', async (_name, take) => {
-  const screen = 'screen' in take.surface ? take.surface.screen : ''
-  const { files: [page] } = await handedOver(skerryLine, { as: 'page', screen })
+test.each([...TAKES, ...WALKS].map((take) => [take.name, take] as const))('a page that runs by itself draws what the run does: %s', async (_name, take) => {
+  const { files: [page] } = await handedOver(skerryLine, { as: 'page', ...take.surface })
   const folder = mkdtempSync(path.join(tmpdir(), 'rheoscope-page-'))
   writeFileSync(path.join(folder, 'page.html'), page!.content)
   const hands = application.hands()
