@@ -22,14 +22,17 @@ function componentsOfParts(parts: readonly Part[]): readonly Id[] {
 }
 
 /** The components that stand on a surface, or inside one that does, at any depth; those that are gone are left out. */
-export function componentsOn(project: Project, surface: Pick<Component, 'parts'>): readonly Component[] {
+export const componentsOn = (project: Project, { parts }: Pick<Component, 'parts'>): readonly Component[] => componentsInside(project, { parts, parameters: [] })
+
+/** The same of a component, with what its slots are filled with at first. */
+export function componentsInside(project: Project, component: Pick<Component, 'parts' | 'parameters'>): readonly Component[] {
   const found = new Map<Id, Component>()
-  const open = [...componentsIn({ ...surface, parameters: [] })]
+  const open = [...componentsIn(component)]
   for (let id = open.pop(); id !== undefined; id = open.pop()) {
-    const component = componentOf(project, id)
-    if (!component || found.has(id)) continue
-    found.set(id, component)
-    open.push(...componentsIn(component))
+    const inner = componentOf(project, id)
+    if (!inner || found.has(id)) continue
+    found.set(id, inner)
+    open.push(...componentsIn(inner))
   }
   return [...found.values()]
 }

@@ -1,4 +1,4 @@
-import { addAsset, addComponent, addIcon, addToken, batch, componentsOn, freeName, hasKeys, inProject, insertInto, namesGivenBy, namesOf, type Action, type Component, type Edit, type Id, type Named, type NewId, type Project } from '../document'
+import { addAsset, addComponent, addIcon, addToken, batch, componentsInside, freeName, hasKeys, inProject, insertInto, namesGivenBy, namesOf, type Action, type Component, type Edit, type Id, type Named, type NewId, type Project } from '../document'
 import { namesOfBehaviour, namesOfLists, namesOfValues } from '../machine'
 import { textsIn } from './texts-in'
 
@@ -17,7 +17,7 @@ export interface Needed {
 /** What some components need to work elsewhere as they do here. */
 export function neededBy(project: Project, ids: readonly Id[]): Needed {
   const asked = project.components.filter(({ id }) => ids.includes(id))
-  const components = [...new Set([...asked, ...asked.flatMap((component) => componentsOn(project, component))])]
+  const components = [...new Set([...asked, ...asked.flatMap((component) => componentsInside(project, component))])]
   const said = textsIn(components)
   const names = new Set(components.flatMap((component) => [...namesOfValues(component), ...namesOfBehaviour(component), ...namesOfLists(component), ...namesGivenBy(component)]))
   const isSaid = ({ id }: { readonly id: Id }) => said.has(id)

@@ -4,6 +4,8 @@ import { apply, duplicateComponents, newProject, RheoError, type Project } from 
 import { alreadyIn, copyBetween, neededBy } from '@rheoscope/core/exchange'
 import { attempt } from '@rheoscope/core/schema'
 import { drawList, startRun } from '@rheoscope/core/run'
+import type { DrawList } from '@rheoscope/core/scene'
+import { onlyFor } from '../../src/exchange/forms/only-for'
 
 let last = 0
 const newId = (name: string) => `${name.replaceAll(/[^a-z]/gi, '')}-n${++last}`
@@ -15,10 +17,15 @@ function copied(from: Project, to: Project, ids: readonly string[], reused: Read
   return { ...copying, after }
 }
 
+/** What is drawn of a component alone, but for what it is called. */
+const shown = (project: Project, component: string): readonly unknown[] => drawn(drawList(startRun(project, { component })))
+
+const drawn = (list: DrawList): readonly unknown[] => list.map(({ kind, values: { content: _content, ...values }, children }) => [kind, values, drawn(children)])
+
 test.each(skerryLine.components.map(({ id, name }) => [name, id]))('%s works in an empty project as it does here', (_name, id) => {
   const { made, after } = copied(skerryLine, newProject('p', 'Other'), [id])
-  const shown = (project: Project, component: string) => drawList(startRun(project, { component })).map(({ values }) => values)
   expect(shown(after, made[0]!)).toEqual(shown(skerryLine, id))
+  expect(shown(onlyFor(skerryLine, { component: id }), id)).toEqual(shown(skerryLine, id))
 })
 
 test('what is there under the same name is offered, and used where it is asked for', () => {
