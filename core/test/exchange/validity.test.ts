@@ -57,7 +57,7 @@ describe('what is handed over', () => {
   it('as a state chart is SCXML as its grammar has it', async () => {
     const charts = await Promise.all(skerryLine.components.map(async ({ id }) => ({ fileName: `${id}.scxml`, contents: String(certain((await make('scxml', { of: 'component', id })).files[0]).content) })))
     expect(await chartFaultsIn(charts)).toEqual([])
-  })
+  }, 30_000)
 
   it.each([
     ['<state id="a"><transition/><state initial="b c" id="b"/></state>', false], ['<state><onentry><if cond="x"><log/><elseif cond="y"/><else/></if></onentry></state>', false],
