@@ -1,5 +1,5 @@
 import { apply, type Project } from '@rheoscope/core/document'
-import { tokensIn, type TokensIn } from '@rheoscope/core/exchange'
+import { REST_IS_KEPT, tokensIn, type TokensIn } from '@rheoscope/core/exchange'
 import { newId } from './new-id'
 
 /** A project with the tokens of a file in it. Throws a `RheoError` (`unreadable`, `too-large`). */
@@ -7,6 +7,6 @@ export function tokensInto(project: Project, text: string): { readonly project: 
   const { edit, changes, leftOut, isKept } = tokensIn(text, project, newId)
   return {
     project: edit ? apply(project, edit) : project,
-    changes: isKept ? [...changes, 'What the file says besides is kept, and goes out again with the tokens.'] : changes, leftOut,
+    changes: isKept ? [...changes, REST_IS_KEPT] : changes, leftOut,
   }
 }

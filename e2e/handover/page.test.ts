@@ -17,9 +17,10 @@ const application = useApplication()
 
 const INSTANTS = 50
 
-/** Three of the takes each time, all of them in the long run; what is typed or put there by no hand is driven elsewhere. */
+/** What is typed or put there by no hand is driven elsewhere. */
 const isByHand = ({ inputs }: Take): boolean => inputs.every(({ do: what }) => what !== 'type' && what !== 'put' && what !== 'parameter' && what !== 'pinch')
 const ALL = process.env.RHEOSCOPE_TAKES === 'all'
+/** Three of the takes each time, all of them in the long run. */
 const TAKES = skerryLine.takes.filter((take) => isByHand(take) && (ALL || ['takeBoarding', 'takeEngine', 'takeLights'].includes(take.id)))
 
 /** The ways through every rule of a component, of each of them in the long run; what goes by chance goes otherwise in a page. */

@@ -12,7 +12,7 @@ export function expectAsFewAsEver(job: string, { actions, time: { seconds, keySe
   if (!count) throw new Error(`No count is kept of job ${job}.`)
   process.stdout.write(`job ${job} ${count.name}: ${actions} actions, ${seconds} s\n`)
   const isBetter = actions < count.best || count.bestS === null || seconds < count.bestS || (count.keysS === undefined && seconds === count.bestS)
-  if (process.env.RHEOSCOPE_PIN !== undefined && isBetter) keepCounts({ ...counts, [job]: { ...count, best: Math.min(actions, count.best), bestS: Math.min(seconds, count.bestS ?? Infinity), keysS: keySeconds } })
+  if (process.env.RHEOSCOPE_PIN !== undefined && isBetter) keepCounts({ ...counts, [job]: { ...count, best: Math.min(actions, count.best), bestS: Math.min(seconds, count.bestS ?? Infinity), ...(seconds <= (count.bestS ?? Infinity) ? { keysS: keySeconds } : {}) } })
   expect(actions).toBeLessThanOrEqual(count.best)
   expect(seconds).toBeLessThanOrEqual((count.bestS ?? Infinity) + SLACK_S)
 }

@@ -17,6 +17,9 @@ export interface TokensIn {
   readonly isKept: boolean
 }
 
+/** What is told where it is. */
+export const REST_IS_KEPT = 'What the file says besides is kept, and goes out again with the tokens.'
+
 const MOST_TOKENS = 5_000
 
 /**

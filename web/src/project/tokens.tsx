@@ -1,7 +1,7 @@
 import { useMemo, useRef, useState, type RefObject } from 'react'
 import { Button, MenuItem } from '@mui/material'
 import { addToken, freeName, namesOf, removeToken, renameToken, setTokenValue, usesOfToken, type Edit, type Literal, type Token } from '@rheoscope/core/document'
-import { tokensIn } from '@rheoscope/core/exchange'
+import { REST_IS_KEPT, tokensIn } from '@rheoscope/core/exchange'
 import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber, type Parsed } from '../fields/parse-value'
@@ -72,7 +72,7 @@ function TokensFromFile({ input }: { readonly input: RefObject<HTMLInputElement 
               {read.value.leftOut.length > 0 && <><p>Not taken as tokens:</p><ul>{read.value.leftOut.map((line) => <li key={line}>{line}</li>)}</ul></>}
             </>
           )}
-          {read && 'value' in read && read.value.isKept && <p>What it says besides is kept, and goes out again with the tokens.</p>}
+          {read && 'value' in read && read.value.isKept && <p>{REST_IS_KEPT}</p>}
           <p>{edit && <Button onClick={() => take(edit)}>Take them</Button>} <Button onClick={() => setFile(null)}>Leave it</Button></p>
         </section>
       )}
