@@ -6,6 +6,7 @@ import axe from 'axe-core'
 import { build } from 'esbuild'
 import { By } from 'selenium-webdriver'
 import { skerryLine } from '@rheoscope/core/demo'
+import { certain, type Component, type Look, type Project } from '@rheoscope/core/document'
 import { handedOver } from '../../cli/src/handed-over'
 import { useApplication } from '../harness/application'
 
@@ -30,7 +31,7 @@ async function served(code: unknown, page: string): Promise<{ readonly address: 
   return { address: `http://127.0.0.1:${(server.address() as AddressInfo).port}/`, close }
 }
 
-const codeOf = async (component: string): Promise<unknown> => (await handedOver(skerryLine, { as: 'element', component })).files.find(({ name }) => name.endsWith('.js'))!.content
+const codeOf = async (component: string, project = skerryLine): Promise<unknown> => (await handedOver(project, { as: 'element', component })).files.find(({ name }) => name.endsWith('.js'))!.content
 
 test('an element of a page behaves as its component does, and two do not disturb one another', async () => {
   const { address, close } = await served(await codeOf('Boarding button'), PAGE)
@@ -117,4 +118,43 @@ test('an element that is there in two versions is the first of them, and leaves 
   expect(await seen('wrong')).toEqual([])
   server.closeAllConnections()
   server.close()
+})
+
+/** The ticket button as it is, or with an icon that is as large as what is put there. */
+function withOpenIcon(project: Project): Project {
+  const open = (look: Look): Look => ({ ...look, ticketGap: Object.fromEntries(Object.entries(look.ticketGap ?? {}).filter(([property]) => property !== 'width' && property !== 'height')) })
+  const ticketButton = (component: Component): Component => ({
+    ...component,
+    parts: component.parts.map((part) => (part.id === 'ticketGap' ? { ...part, base: certain(open({ ticketGap: part.base }).ticketGap) } : part)),
+    axes: component.axes.map((axis) => ({ ...axis, states: axis.states.map((state) => ({ ...state, look: open(state.look) })) })),
+  })
+  return { ...project, components: project.components.map((each) => (each.id === 'ticketButton' ? ticketButton(each) : each)) }
+}
+
+test.each([['of the size that is designed', skerryLine], ['as large as it is', withOpenIcon(skerryLine)]] as const)('what a page puts into a slot stands there, %s', async (_name, project) => {
+  const isOpen = project !== skerryLine
+  const tag = 'skerry-line-ticket-button'
+  const page = `<!doctype html><html lang="en"><title>Quay</title><script>window.pressed = 0</script><script type="module" src="ticket.js"></script><style>#mine { background: rgb(200, 55, 27); width: 100%; height: 40px; padding: 0; border: 0; ${isOpen ? 'min-width: 30px' : ''} }</style><${tag}><button slot="icon" id="mine" onclick="pressed++"></button></${tag}></html>`
+  const { address, close } = await served(await codeOf('Ticket button', project), page)
+  const hands = application.hands()
+  const { driver } = hands
+  await driver.get(address)
+  const seen = <T>(script: string) => driver.executeScript<T>(`const element = document.querySelector('${tag}'), mine = document.getElementById('mine'), box = (of) => of.getBoundingClientRect(); return ${script}`)
+  await hands.until('it is there', () => seen('mine.assignedSlot !== null && box(mine).width > 0'))
+  const plate = () => seen<readonly [number, number]>('[box(element).width, box(element).height]')
+  const beginning = await plate()
+  expect(await seen('Math.round(box(mine).width)')).toBe(isOpen ? 30 : 20)
+  expect(beginning[1]).toBe(isOpen ? 60 : 40)
+
+  await seen('mine.style.minWidth = "50px", mine.style.height = "50px"')
+  await (isOpen ? hands.until('it has made room', async () => { const [width, height] = await plate(); return Math.abs(width - beginning[0] - 20) < 0.1 && height === 70 }) : hands.until('it is as it was', async () => (await plate())[1] === beginning[1]))
+  await driver.findElement(By.id('mine')).click()
+  expect(await seen('pressed')).toBe(1)
+  await hands.until('the pointer is over it', () => seen('element.dataset.press === "over" || element.dataset.press === "rest"'))
+
+  await seen('mine.remove()')
+  await hands.until('what is designed is back', () => seen('element.shadowRoot.querySelector("slot") === null && element.shadowRoot.querySelector("path") !== null'))
+  await seen('element.append(Object.assign(document.createElement("b"), { slot: "icon", textContent: "&" }))')
+  await hands.until('something else is there', () => seen('element.querySelector("b").assignedSlot !== null && element.shadowRoot.querySelector("path") === null'))
+  close()
 })

@@ -2,6 +2,7 @@ import { assetAddress, isGradient, type Paint } from '../document'
 import { isCrossFade, type Shown } from '../motion'
 import { matrixFrom, type DrawItem, type DrawList, type ShownValues } from './draw-list'
 import { IDENTITY, type Matrix } from './matrix'
+import { pageContent } from './page-content'
 import { fadeDefinition, filterDefinition } from './paint-effects'
 import { gradientDefinition } from './paint-gradient'
 import { arcOutline, boxOutline, cornersOf, isFullEllipse } from './shape'
@@ -81,8 +82,9 @@ function shapes(item: DrawItem, id: string, definitions: SvgNode[]): readonly Sv
       const look = paintAttributes(values, id, definitions)
       return crossFaded(values.icon, (d, key, opacity) => svg('path', key, { d, transform: iconPlace(values), ...look, ...opacity }))
     }
-    case 'instance':
     case 'slot':
+      return pageContent(values)
+    case 'instance':
     case 'list':
       return []
   }

@@ -1,6 +1,7 @@
 import type { SvgNode } from '@rheoscope/core/scene'
 
-const NAMESPACE = 'http://www.w3.org/2000/svg'
+const SVG = 'http://www.w3.org/2000/svg'
+const HTML = 'http://www.w3.org/1999/xhtml'
 
 const shown = new WeakMap<Element, SvgNode>()
 
@@ -19,7 +20,7 @@ export function patchChildren(parent: Element | null, nodes: readonly SvgNode[])
 }
 
 function create(node: SvgNode): Element {
-  const element = document.createElementNS(NAMESPACE, node.tag)
+  const element = document.createElementNS(node.tag === 'slot' ? HTML : SVG, node.tag)
   for (const [name, value] of Object.entries(node.attributes)) element.setAttribute(name, String(value))
   if (node.text !== undefined) element.textContent = node.text
   else patchChildren(element, node.children)

@@ -46,6 +46,9 @@ export const LiveSurface = (props: LiveSurfaceProps) => (
   </>
 )
 
+/** Whether something happens to what the page has put into a slot, which is shown in the picture and stands elsewhere. */
+const isOfPage = ({ currentTarget, target }: PointerEvent | KeyboardEvent): boolean => target instanceof Node && !currentTarget.contains(target)
+
 const POINTERS = ['mouse', 'touch', 'pen'] as const
 
 /** What an event came from; what the browser cannot tell counts as a mouse (Pointer Events § 4.1). */
@@ -122,7 +125,7 @@ function usePointer(player: Player, picture: RefObject<SVGSVGElement | null>, wa
     const input = primary.inputOf({ type: event.type, pointerId: event.pointerId, button: event.button, buttons: event.buttons })
     // A finger is nowhere until it touches.
     if (input === null || (way === 'touch' && input === 'move' && event.buttons === 0)) return
-    if (input === 'press') event.currentTarget.setPointerCapture(event.pointerId)
+    if (input === 'press' && !isOfPage(event)) event.currentTarget.setPointerCapture(event.pointerId)
     const pointer = way ?? pointerOf(event)
     if (input === 'cancel') return player.send({ do: 'cancel', pointer })
     player.send({ do: input, ...tidyPoint(pointIn(picture.current, event)), pointer })
@@ -182,6 +185,7 @@ function useWheel(player: Player, picture: RefObject<SVGSVGElement | null>, isPa
  * chords are the page's unless a rule listens to them.
  */
 function sendKey(player: Player, event: KeyboardEvent): void {
+  if (isOfPage(event)) return
   const input = { key: event.key, modifiers: modifiersOf(event), ...(event.repeat ? { repeat: true } : {}) }
   // What a field does with a key is the browser's.
   const isWritten = event.target instanceof Element && event.target.matches('.spoken-field') && !['Tab', 'Escape'].includes(event.key) && !(event.key === 'Enter' && event.target.matches('input'))
@@ -211,6 +215,7 @@ function enterField({ hand: { focus } }: Run, picture: SVGSVGElement | null, spo
 
 /** That a key comes up goes to the run where it can mean something. */
 function sendKeyUp(player: Player, event: KeyboardEvent): void {
+  if (isOfPage(event)) return
   if (event.key === ' ' || listensTo(player.current, 'key up')) player.send({ do: 'key up', key: event.key, modifiers: modifiersOf(event) })
 }
 

@@ -1,11 +1,12 @@
 import { useState } from 'react'
 import { createRoot, type Root } from 'react-dom/client'
-import { attributeName, slug, type Literal } from '@rheoscope/core/document'
+import { attributeName, slug, type Literal, type Project } from '@rheoscope/core/document'
 import { drawList } from '@rheoscope/core/run'
 import { LiveSurface } from '../playing/live-surface'
 import { Player } from '../playing/player'
 import { surfaceSize } from '../paint/look-picture'
 import { carried, project, surface } from './carried'
+import { PageSlots } from './page-slots'
 import { typed } from './typed'
 import { useFrames } from '../playing/use-frames'
 import style from './running-element.css?inline'
@@ -22,11 +23,15 @@ class RunningElement extends HTMLElement {
   private readonly inside = this.attachInternals()
   private player: Player | null = null
   private root: Root | null = null
+  private slots: PageSlots | null = null
   private told = 0
   /** What its parameters have been given, also while it is on no page. */
   private readonly given = new Map<string, Literal>()
-  /** Parts are named when they are drawn for the first time, or as something else. */
-  private readonly drawing = new MutationObserver(() => this.nameParts())
+  /** Parts are named, and slots watched, when they are drawn for the first time, or as something else. */
+  private readonly drawing = new MutationObserver(() => {
+    this.nameParts()
+    this.slots?.watch()
+  })
 
   connectedCallback(): void {
     const shadow = this.shadowRoot ?? this.attachShadow({ mode: 'open', delegatesFocus: true })
@@ -34,11 +39,11 @@ class RunningElement extends HTMLElement {
     sheet.replaceSync(style)
     shadow.adoptedStyleSheets = [sheet]
     loadFonts()
-    const player = new Player(project, surface)
+    this.takeGivenBefore()
+    this.slots = new PageSlots(this, shadow, (name, value) => this.send(name, value ?? this.parameter(name)))
+    const player = new Player(beginningWith({ ...Object.fromEntries(this.given), ...this.slots.atFirst }), surface)
     this.player = player
     this.told = 0
-    this.takeGivenBefore()
-    for (const [name, value] of this.given) this.send(name, value)
     const prefers = matchMedia('(prefers-reduced-motion: reduce)')
     if (prefers.matches) player.reduceMotion(true)
     this.drawing.observe(shadow, { childList: true, subtree: true })
@@ -48,6 +53,8 @@ class RunningElement extends HTMLElement {
 
   disconnectedCallback(): void {
     this.drawing.disconnect()
+    this.slots?.stop()
+    this.slots = null
     this.root?.unmount()
     this.root = null
     this.player = null
@@ -124,6 +131,16 @@ class RunningElement extends HTMLElement {
       const shapes = [...drawn.children].filter(({ tagName }) => SHAPES.includes(tagName))
       for (const each of [drawn, ...shapes]) each.setAttribute('part', slug(part.name))
     }
+  }
+}
+
+/** The project in which parameters, and shared variables that are called like none of them, begin with what a page gives them. */
+function beginningWith(given: Readonly<Record<string, Literal>>): Project {
+  const parameters = component?.parameters.map((each) => ({ ...each, initial: given[each.name] ?? each.initial })) ?? []
+  return {
+    ...project,
+    components: project.components.map((each) => (each === component ? { ...each, parameters } : each)),
+    variables: project.variables.map((each) => (parameters.some(({ name }) => name === each.name) ? each : { ...each, start: given[each.name] ?? each.start })),
   }
 }
 

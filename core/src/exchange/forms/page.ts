@@ -5,6 +5,7 @@ import { escaped } from '../../scene'
 import { counted } from '../counted'
 import { nameOf, type Form, type RunningFont, type RunningKit, type Subject } from './form'
 import { onlyFor } from './only-for'
+import type { PageSlot } from './page-slots'
 import { faceText, reaches } from '../pictures/stand-alone'
 import { textsIn } from '../texts-in'
 
@@ -18,6 +19,8 @@ export interface Carried {
   readonly tag?: string
   /** The fonts an element brings to the page it is on; those of a page are in its style. */
   readonly fonts?: readonly { readonly family: string; readonly weight: string; readonly range: string; readonly source: string }[]
+  /** What an element holds of the page it is on. */
+  readonly slots?: readonly PageSlot[]
 }
 
 /** A page that runs by itself. */
