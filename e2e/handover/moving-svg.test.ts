@@ -1,6 +1,5 @@
 import { expect, test } from '@jest/globals'
 import { By, type WebElement } from 'selenium-webdriver'
-import UPNG from 'upng-js'
 import { skerryLine } from '@rheoscope/core/demo'
 import { certain } from '@rheoscope/core/document'
 import { drawListAt, runOfMotion } from '@rheoscope/core/run'
@@ -11,6 +10,7 @@ import { withAssets } from '../../core/src/exchange/pictures/stand-alone'
 import { takeInstants } from '../../core/src/exchange/pictures/take-frames'
 import { useApplication } from '../harness/application'
 import type { Hands } from '../harness/hands'
+import { pixelsOf, shareApart } from '../harness/pixels'
 
 const application = useApplication()
 
@@ -32,17 +32,7 @@ async function show(hands: Hands, markup: string): Promise<WebElement> {
 /** Just after an instant: what comes and goes there has come, whichever way shares of the time are rounded. */
 const HOLD = 'document.getAnimations().forEach((each) => { each.pause(); each.currentTime = arguments[0] + 0.02 })'
 
-async function pixels(picture: WebElement): Promise<Uint8Array> {
-  const png = UPNG.decode(new Uint8Array(Buffer.from(await picture.takeScreenshot(), 'base64')).buffer)
-  return new Uint8Array(certain(UPNG.toRGBA8(png)[0]))
-}
-
-/** The share of pixels that differ by more than what rounding does to an edge. */
-function apart(a: Uint8Array, b: Uint8Array): number {
-  let differing = 0
-  for (let at = 0; at < a.length; at += 4) if ([0, 1, 2].some((channel) => Math.abs(a[at + channel]! - b[at + channel]!) > 24)) differing++
-  return differing / (a.length / 4)
-}
+const pixels = async (picture: WebElement): Promise<Uint8Array> => pixelsOf(await picture.takeScreenshot())
 
 /** The worst of some instants, each shown by the picture that moves and by the one that does not. */
 async function worst(hands: Hands, moving: string, stills: readonly { readonly atMs: number; readonly picture: string }[]): Promise<number> {
@@ -54,7 +44,7 @@ async function worst(hands: Hands, moving: string, stills: readonly { readonly a
   }
   let most = 0
   for (const [index, { picture }] of stills.entries()) {
-    most = Math.max(most, apart(seen[index]!, await pixels(await show(hands, picture))))
+    most = Math.max(most, shareApart(seen[index]!, await pixels(await show(hands, picture))))
   }
   return most
 }

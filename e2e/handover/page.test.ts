@@ -1,56 +1,29 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import path from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { expect, test } from '@jest/globals'
-import { walkthroughOf } from '@rheoscope/core/check'
 import { skerryLine } from '@rheoscope/core/demo'
-import type { Input, Take } from '@rheoscope/core/document'
-import { drawListAt, replay } from '@rheoscope/core/run'
-import { paint, toMarkup } from '@rheoscope/core/scene'
 import { handedOver } from '../../cli/src/handed-over'
-import { takeOfLeg } from '../../core/src/exchange/forms/walkthrough'
 import { useApplication } from '../harness/application'
-import { drive, type PageStep } from '../harness/driven-page'
+import { canBeDriven, differencesIn, instantsOf, pixelsApartIn, walksIn } from '../harness/driven-take'
 
 const application = useApplication()
 
-const INSTANTS = 50
-
-/** What is typed or put there by no hand is driven elsewhere. */
-const isByHand = ({ inputs }: Take): boolean => inputs.every(({ do: what }) => what !== 'type' && what !== 'put' && what !== 'parameter' && what !== 'pinch')
 const ALL = process.env.RHEOSCOPE_TAKES === 'all'
 /** Three of the takes each time, all of them in the long run. */
-const TAKES = skerryLine.takes.filter((take) => isByHand(take) && (ALL || ['takeBoarding', 'takeEngine', 'takeLights'].includes(take.id)))
+const TAKES = skerryLine.takes.filter((take) => canBeDriven(take) && (ALL || ['takeBoarding', 'takeEngine', 'takeCounter'].includes(take.id)))
 
-/** The ways through every rule of a component, of each of them in the long run; what goes by chance goes otherwise in a page. */
-const WALKS = skerryLine.components.filter(({ id }) => ALL || id === 'boardingButton').flatMap((component): readonly Take[] => {
-  const { surface, legs } = walkthroughOf(skerryLine, component)
-  return legs.map((leg, index) => takeOfLeg(component.name, surface, leg, index)).filter((take) => isByHand(take) && take.chance === undefined)
-})
-
-/** The inputs of a take, and what is drawn at even instants of it. */
-function stepsOf({ inputs: done, ...take }: Take): readonly PageStep[] {
-  const inputs = done.map((input): Input => ('x' in input ? { ...input, x: tenth(input.x), y: tenth(input.y) } : input))
-  const instants = Array.from({ length: INSTANTS }, (_each, index) => Math.round((take.endsAtMs * index) / (INSTANTS - 1)))
-  const drawn = instants.map((toMs): PageStep => {
-    return { toMs, drawn: paint(drawListAt(replay(skerryLine, take.surface, inputs, toMs, { chance: { seed: 1 } }), toMs), 'SCOPE').map(toMarkup).join('') }
-  })
-  return [...inputs.map((input): PageStep => ({ toMs: input.atMs, input })), ...drawn].toSorted((a, b) => a.toMs - b.toMs || Number('drawn' in a) - Number('drawn' in b))
-}
-
-/** As exactly as a page tells a run where a pointer is. */
-const tenth = (px: number): number => Math.round(px * 10) / 10
+/** The ways through every rule of a component, of each of them in the long run. */
+const WALKS = walksIn(skerryLine, { components: skerryLine.components.filter(({ id }) => ALL || id === 'boardingButton'), screens: ALL ? skerryLine.screens : [] }).filter(canBeDriven)
 
 test.each([...TAKES, ...WALKS].map((take) => [take.name, take] as const))('a page that runs by itself draws what the run does: %s', async (_name, take) => {
-  const { files: [page] } = await handedOver(skerryLine, { as: 'page', ...take.surface })
-  const folder = mkdtempSync(path.join(tmpdir(), 'rheoscope-page-'))
-  writeFileSync(path.join(folder, 'page.html'), page!.content)
-  const hands = application.hands()
-  await hands.driver.manage().window().setRect({ width: 1400, height: 1400 })
-  const differences = await drive(hands, `file://${folder}/page.html`, stepsOf(take))
-  rmSync(folder, { recursive: true })
-  expect(differences).toEqual([])
+  expect(await differencesIn(application.hands(), skerryLine, take, 'page')).toEqual([])
+})
+
+test.each(WALKS.filter(({ surface }) => 'component' in surface).map((take) => [take.name, take] as const))('an element draws what the run does: %s', async (_name, take) => {
+  expect(await differencesIn(application.hands(), skerryLine, take, 'element')).toEqual([])
+})
+
+test.each(TAKES.map((take) => [take.name, take] as const))('a page shows in Chromium, pixel by pixel, what a picture of the run does: %s', async (_name, take) => {
+  expect(await pixelsApartIn(application.hands(), skerryLine, take, instantsOf(take).filter((_ms, index) => ALL || index % 7 === 0))).toEqual([])
 })
 
 test('the place shows the page running, and a phone on the network as well for as long as it shall', async () => {

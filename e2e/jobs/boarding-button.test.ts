@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -16,7 +16,7 @@ test('job 10, the boarding button with its ring, from an empty project', async (
   await expectEveryEditWritten(hands)
   await runsAsItShould(hands)
   expect(await hands.findingKinds()).toEqual([])
-  await expectTypedAsWell('10', hands)
+  await expectOtherWaysAsWell('10', hands)
 })
 
 const unanswered = async (hands: BenchHands): Promise<number> => (await hands.allFindingKinds()).filter((kind) => kind === 'unanswered').length

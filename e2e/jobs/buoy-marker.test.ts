@@ -5,7 +5,7 @@ import path from 'node:path'
 import { skerryLine } from '@rheoscope/core/demo'
 import { useApplication } from '../harness/application'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -39,5 +39,5 @@ test('job 03, the buoy marker, from an empty project', async () => {
   await hands.hover(first!)
   await hands.until('the one pointed at is lit', async () => new Set((await shown()).slice(0, 2)).size === 2 && (await shown()).length === 2)
   expect(await hands.driver.executeScript('return document.querySelector(".specimen-picture").style.cursor')).toBe('pointer')
-  await expectTypedAsWell('03b', hands)
+  await expectOtherWaysAsWell('03b', hands)
 })

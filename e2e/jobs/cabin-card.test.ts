@@ -3,7 +3,7 @@ import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -35,7 +35,7 @@ test('job 07, the cabin card, from an empty project', async () => {
   await (await hands.find(SCREEN)).sendKeys(Key.ESCAPE)
   await hands.until('all are back', async () => (await plates()) === 3 && (await dimmed(hands)) === 0)
   await hands.until('the trace has it', async () => (await (await hands.find('.trace-canvas')).getAttribute('aria-label'))!.includes('away from'))
-  await expectTypedAsWell('07', hands)
+  await expectOtherWaysAsWell('07', hands)
 })
 
 const zoom = (hands: BenchHands): Promise<number> => hands.driver.executeScript('return document.querySelector(arguments[0]).getScreenCTM().a', SCREEN)

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -22,7 +22,7 @@ test('job 18, the cabin lights, from an empty project', async () => {
     await tapLight(hands, index)
     await hands.until(`light ${index + 1} answers`, async () => JSON.stringify(await lit(hands)) === JSON.stringify(wanted))
   }
-  await expectTypedAsWell('18', hands)
+  await expectOtherWaysAsWell('18', hands)
 })
 
 /** A switch that slides for 800 ms and tells the others beside it. */

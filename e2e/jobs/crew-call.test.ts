@@ -3,7 +3,7 @@ import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -34,7 +34,7 @@ test('job 13, the call-crew button, from an empty project', async () => {
   await hands.until('the focus is shown', async () => (await (await hands.find('.focus-ring')).getAttribute('points')) !== '')
   await specimen.sendKeys(Key.ENTER)
   await hands.untilSpecimenIs('asked')
-  await expectTypedAsWell('13', hands)
+  await expectOtherWaysAsWell('13', hands)
 })
 
 async function draw(hands: BenchHands): Promise<void> {

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -28,7 +28,7 @@ test('job 01, the crew options tray, from an empty project', async () => {
   await hands.until('it is shut', async () => (await heightOfTray(hands)) === 0)
   await hands.mend('no-keyboard-way')
   await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)
-  await expectTypedAsWell('01', hands)
+  await expectOtherWaysAsWell('01', hands)
 })
 
 /** A button of a word and an arrow. */

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -30,7 +30,7 @@ test('job 17, the crossing mood, from an empty project', async () => {
   await hands.until('it says which', async () => (await hands.driver.executeScript<string>('return document.querySelector(".specimen-picture text").textContent')) === 'Thanks: calm')
   await hands.until('the row is gone', async () => (await faces()) === 0)
   expect(await hands.findingKinds()).not.toContain('value-unreadable')
-  await expectTypedAsWell('17', hands)
+  await expectOtherWaysAsWell('17', hands)
 })
 
 /** Where the faces are on the page, from the left. */

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -29,7 +29,7 @@ test('job 02, the deck filter, from an empty project', async () => {
   await hands.until('food is chosen', async () => (await chosen()) === '0,1,0')
   await hands.until('the others have gone', async () => JSON.stringify((await hands.words()).filter((words) => ['Porpoises', 'Soup', 'Waffles', 'Wet stairs'].includes(words))) === '["Soup","Waffles"]')
   expect(await hands.findingKinds()).not.toContain('value-unreadable')
-  await expectTypedAsWell('02', hands)
+  await expectOtherWaysAsWell('02', hands)
 })
 
 /** A chip: a dot and a word, which is only to be seen while it is chosen, when the chip is as wide as it and in its colour. */

@@ -3,7 +3,7 @@ import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -49,7 +49,7 @@ test('job 23, deck tabs, from an empty project', async () => {
   await (await hands.find('.specimen-picture')).sendKeys(Key.TAB, Key.ARROW_LEFT)
   await hands.untilSpecimenIs('saloon')
   await hands.untilFindings('nothing is wrong with it', (kinds) => !kinds.includes('drag-only') && !kinds.includes('value-unreadable'))
-  await expectTypedAsWell('23', hands)
+  await expectOtherWaysAsWell('23', hands)
 })
 
 /** Where the line lies on the page, and how wide it is. */

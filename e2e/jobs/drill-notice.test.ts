@@ -3,7 +3,7 @@ import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -32,7 +32,7 @@ test('job 21, the drill notice, from an empty project', async () => {
   }
   await hands.tapFill('#2e7d5b')
   await hands.untilSpecimenIs('rest')
-  await expectTypedAsWell('21', hands)
+  await expectOtherWaysAsWell('21', hands)
 })
 
 /** Two buttons, a dimmed ground and a dialog with a button of its own, neither of which is to be seen. */

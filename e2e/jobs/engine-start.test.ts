@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -39,5 +39,5 @@ test('job 20, the engine-start button, from an empty project', async () => {
   await hands.untilSpecimenIs('running')
   await hands.untilSpecimenIs('idle')
   expect(await hands.findingKinds()).not.toContain('never-completes')
-  await expectTypedAsWell('20', hands)
+  await expectOtherWaysAsWell('20', hands)
 })

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -46,5 +46,5 @@ test('job 12, the gangway switch, from an empty project', async () => {
   await hands.driver.actions().click().perform()
   await hands.untilSpecimenIs('rest')
   await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)
-  await expectTypedAsWell('12', hands)
+  await expectOtherWaysAsWell('12', hands)
 })

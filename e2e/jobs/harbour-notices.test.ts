@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -28,7 +28,7 @@ test('job 11, the harbour notices, from an empty project', async () => {
   await hands.until('the second is higher', async () => (await heights(hands))[1]! > short + 15)
   await hands.tapWords('Fog')
   await hands.until('the first is shut again', async () => (await heights(hands))[0] === 36)
-  await expectTypedAsWell('11', hands)
+  await expectOtherWaysAsWell('11', hands)
 })
 
 /** How high the cards are, from the top. */

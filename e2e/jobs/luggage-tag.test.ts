@@ -2,7 +2,7 @@ import { test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -27,7 +27,7 @@ test('job 19, the luggage tag, from an empty project', async () => {
   await hands.until('it has stopped at the edge', async () => near([(await placeOr(hands))[0], 0], [await leftEdge(hands) + 30 * (await scale(hands)), 0], 3))
   await hands.clickButton('Start over')
   await hands.until('it is in its corner again', async () => near(await placeOr(hands), start, 2))
-  await expectTypedAsWell('19', hands)
+  await expectOtherWaysAsWell('19', hands)
 })
 
 type Point = readonly [number, number]

@@ -1,7 +1,7 @@
 import { test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -28,5 +28,5 @@ test('job 06, the mast lamp, from an empty project', async () => {
   await hands.untilSpecimenIs('rest')
   await hands.until('both are as they were', async () => (await fill('ellipse')) === '#24506f' && (await fill('rect')) === '#5b666b')
   await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)
-  await expectTypedAsWell('06', hands)
+  await expectOtherWaysAsWell('06', hands)
 })

@@ -2,7 +2,7 @@ import { test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -29,7 +29,7 @@ test('job 09, the port chooser, from an empty project', async () => {
   await hands.until('it is closed again', async () => /V0H0/.test(await clip()))
   await hands.mend('no-keyboard-way')
   await hands.untilFindings('nothing is wrong', (kinds) => kinds.length === 0)
-  await expectTypedAsWell('09', hands)
+  await expectOtherWaysAsWell('09', hands)
 })
 
 /** A field with words and an arrow. */

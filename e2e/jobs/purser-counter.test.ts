@@ -3,7 +3,7 @@ import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -43,7 +43,7 @@ test('job 22, the purser’s counter, from an empty project', async () => {
   await hands.tapWords('Empty', 'screen-picture')
   await hands.until('it is empty', async () => (await goodsShown(hands)).length === 0)
   await hands.until('and nothing is to be paid', async () => (await hands.words(SCREEN)).includes('€ 0.00'))
-  await expectTypedAsWell('22', hands)
+  await expectOtherWaysAsWell('22', hands)
 })
 
 const SCREEN = '.screen-picture'

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -33,7 +33,7 @@ test('job 14, the read-on excerpt, from an empty project', async () => {
   await hands.until('it is cut again', async () => (await cutAt(hands)) === 40)
   await hands.enter('cut', '52', '[aria-label="Specimen"]')
   await hands.until('it is cut elsewhere', async () => (await cutAt(hands)) === 52)
-  await expectTypedAsWell('14', hands)
+  await expectOtherWaysAsWell('14', hands)
 })
 
 /** A column of an excerpt that is cut at a height the instance sets, and a word under it. */

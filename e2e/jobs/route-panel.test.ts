@@ -3,7 +3,7 @@ import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -32,7 +32,7 @@ test('job 05, the route side panel, from an empty project', async () => {
   await hands.untilSpecimenIs('rest')
   await hands.untilFindings('no faults', (kinds) => kinds.every((kind) => kind === 'unanswered' || kind === 'no-keyboard-way'))
   expect(hands.actions).toBeGreaterThan(0)
-  await expectTypedAsWell('05', hands)
+  await expectOtherWaysAsWell('05', hands)
 })
 
 /** A page with a shade, a panel outside it to the left, and a burger of two lines. */

@@ -3,7 +3,7 @@ import { Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -37,7 +37,7 @@ test('job 04, seen from the deck, from an empty project', async () => {
   await hands.clickButton('Start over')
   await hands.hover('.brand')
   await hands.untilSpecimenIs('seal')
-  await expectTypedAsWell('04', hands)
+  await expectOtherWaysAsWell('04', hands)
 })
 
 /** Three slides in a row behind a frame, and a button at either side. */

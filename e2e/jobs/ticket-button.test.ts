@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -34,7 +34,7 @@ test('job 16, the ticket button, from an empty project', async () => {
   await hands.enter('showIcon', 'no', specimen)
   await hands.until('it has no icon', async () => (await outline()) === null)
   expect(await hands.findingKinds()).not.toContain('value-unreadable')
-  await expectTypedAsWell('16', hands)
+  await expectOtherWaysAsWell('16', hands)
 })
 
 /** A component that is nothing but an icon, as large as it is made. */

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -45,7 +45,7 @@ test('job 25, the tide table, from an empty project', async () => {
   await askedByItself(hands)
   await replayed(hands)
   await promised(hands)
-  await expectTypedAsWell('25', hands)
+  await expectOtherWaysAsWell('25', hands)
 })
 
 const SCREEN = '.screen-picture'

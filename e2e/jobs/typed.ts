@@ -20,9 +20,8 @@ const OFFERED_MS = 180
 type Owner = Component | Screen
 
 /** Makes once more, as text from an empty project, what a job has made by hand. `RHEOSCOPE_PIN=1` keeps what that takes. */
-export async function expectTypedAsWell(job: string, hands: BenchHands): Promise<void> {
+export async function expectTypedAsWell(job: string, hands: BenchHands, made: Project): Promise<void> {
   if (process.env.RHEOSCOPE_JOBS !== 'all' && job !== EACH_DAY) return
-  const { now: made } = await hands.whatWasDone()
   const owners = isAllText(made) ? inOrder(made) : null
   if (!owners) return
   const time = timeOf(hands.driver)

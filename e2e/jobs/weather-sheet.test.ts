@@ -3,7 +3,7 @@ import { By, Key } from 'selenium-webdriver'
 import { useApplication } from '../harness/application'
 import type { BenchHands } from '../harness/bench'
 import { expectAsFewAsEver } from './counts'
-import { expectTypedAsWell } from './typed'
+import { expectOtherWaysAsWell } from './other-ways'
 import { expectEveryEditWritten } from './written-edits'
 
 const application = useApplication()
@@ -50,7 +50,7 @@ test('job 24, the weather sheet, from an empty project', async () => {
   await hands.untilSpecimenIs('middle')
   await (await hands.find('.specimen-picture')).sendKeys(Key.ARROW_DOWN)
   await hands.untilSpecimenIs('low')
-  await expectTypedAsWell('24', hands)
+  await expectOtherWaysAsWell('24', hands)
 })
 
 /** A sheet over a sky: a head to drag it by, and hours that scroll. */

@@ -60,6 +60,10 @@ describe('design tokens', () => {
 })
 
 describe('what goes out', () => {
+  it('says what is missing where a walkthrough has nowhere to begin', async () => {
+    expect(await make('walkthrough', { of: 'project' }, { ...skerryLine, startScreen: null })).toMatchObject({ files: [], leavesOut: [expect.stringContaining('no screen to start on')] })
+  })
+
   it.each(FORMS.map((form) => [form.label, form] as const))('runs nothing that a name says: %s', async (_label, form) => {
     const hostile = '</script><script>alert("1")</script><img src=x onerror=alert(2)>'
     const project = apply(skerryLine, renameComponent('boardingButton', hostile))

@@ -1,17 +1,17 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { Button } from '@mui/material'
-import { addTake, batch, freeName, jsonOr, namesOf, Take } from '@rheoscope/core/document'
+import { addTake, batch, freeName, namesOf } from '@rheoscope/core/document'
 import type { HandedOver } from '@rheoscope/core/exchange'
-import { validated } from '@rheoscope/core/schema'
 import { newId } from '../session/new-id'
 import { useEditing } from '../session/use-editing'
+import { walkedTakes } from './walked-takes'
 
-/** Puts the takes of a walkthrough beside those of their screen, where they can be watched. Those of a component have no place of the kind. */
-export function KeepTakes({ made: { files } }: { readonly made: HandedOver }) {
+/** Puts the takes of a walkthrough beside those of their screen, where they stay and say when something goes otherwise. Those of a component have no place of the kind. */
+export function KeepTakes({ made }: { readonly made: HandedOver }) {
   const { project, make } = useEditing()
   const [kept, setKept] = useState(0)
-  const takes = files.filter(({ name }) => name.endsWith('.take.json')).map(({ content, name }) => validated(Take, jsonOr(String(content), null), name))
+  const takes = walkedTakes(made)
   const screens = new Set(takes.flatMap(({ surface }) => ('screen' in surface ? [surface.screen] : [])))
   const [screen] = screens
   if (screen === undefined) return null

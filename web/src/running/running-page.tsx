@@ -19,7 +19,10 @@ function RunningPage() {
     prefers.addEventListener('change', follow)
     return () => prefers.removeEventListener('change', follow)
   }, [])
-  return <LiveSurface player={player} label={carried.title} className="running-picture" field={field} mostZoom={1} clips={'screen' in surface} />
+  return <LiveSurface player={player} label={carried.title} className="running-picture" field={field} mostZoom={1} {...('screen' in surface ? { clips: true, margin: NO_MARGIN } : {})} />
 }
+
+/** A screen fills a window of its size, as on the device it is for. */
+const NO_MARGIN = { x: 0, y: 0 }
 
 createRoot(certain(document.getElementById('running'))).render(<RunningPage />)

@@ -116,6 +116,9 @@ export async function rasterFor({ kit }: Pick<Making, 'kit'>): Promise<Raster> {
   return Raster.open(await (await kit()).drawing())
 }
 
+/** What is said of a form that begins where the project does. */
+export const NO_START = 'The project has no screen to start on: choose one with “Start here” on the stage.'
+
 /** What the thing is called that is handed over. Throws a `RheoError` (`missing`) where it is not there. */
 export const nameOf = (project: Project, subject: Subject): string => (subject.of === 'project' ? project.name : found<Named>(project[`${subject.of}s`], subject).name)
 

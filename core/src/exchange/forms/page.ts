@@ -3,7 +3,7 @@ import { metricsFor, type MetricsOfFonts } from '../../layout'
 import type { Surface } from '../../machine'
 import { escaped } from '../../scene'
 import { counted } from '../counted'
-import { nameOf, type Form, type RunningFont, type RunningKit, type Subject } from './form'
+import { nameOf, NO_START, type Form, type RunningFont, type RunningKit, type Subject } from './form'
 import { onlyFor } from './only-for'
 import type { PageSlot } from './page-slots'
 import { faceText, reaches } from '../pictures/stand-alone'
@@ -38,7 +38,7 @@ export const page: Form = {
     return {
       files: content ? [{ name: `${slug(name)}.html`, mediaType: 'text/html', content }] : [],
       holds: carried ? [`${counted(carried.screens.length, 'screen')}, ${counted(carried.components.length, 'component')}`, 'mouse, touch, keyboard and screen reader as on the stage', 'reduced motion, as whoever opens it has set it'] : [],
-      leavesOut: surface ? [] : ['The project has no screen to start on: choose one with “Start here” on the stage.'],
+      leavesOut: surface ? [] : [NO_START],
     }
   },
 }

@@ -5,7 +5,7 @@ import { escaped } from '../../scene'
 import { ruleWords } from '../../written'
 import { counted } from '../counted'
 import { csvOf } from '../delimited'
-import { componentIn, nameOf, type Form, type HandedFile, type Subject } from './form'
+import { componentIn, nameOf, NO_START, type Form, type HandedFile, type Subject } from './form'
 import { browserActions } from './take-actions'
 
 /** The shortest way through every rule. */
@@ -17,7 +17,9 @@ export const walkthrough: Form = {
   takes: ['project', 'component', 'screen'],
   make: (project, subject) => {
     const name = nameOf(project, subject)
-    const { surface, legs, missed } = walkedThrough(project, subject)
+    const walked = walkedThrough(project, subject)
+    if (!walked) return { files: [], holds: [], leavesOut: [project.startScreen === null ? NO_START : 'The prototype cannot be put together as a whole: its findings say why.'] }
+    const { surface, legs, missed } = walked
     const rows = legs.flatMap((leg, index) => leg.steps.map((step) => [index + 1, Math.round(step.atMs), doneIn(step), seenIn(project, step).join('; ')]))
     const files: readonly HandedFile[] = legs.length === 0 ? [] : [
       { name: `${slug(name)}-walkthrough.html`, mediaType: 'text/html', content: checklist(project, name, legs) },
@@ -38,10 +40,11 @@ export const walkthrough: Form = {
   },
 }
 
-function walkedThrough(project: Project, subject: Subject): Walkthrough {
+/** Null for a project that says nothing of where it starts, or cannot be put together. */
+function walkedThrough(project: Project, subject: Subject): Walkthrough | null {
   if (subject.of === 'component') return walkthroughOf(project, componentIn(project, subject))
   if (subject.of === 'screen') return walkthroughOfScreen(project, subject.id)
-  return walkthroughOfPrototype(project) ?? { surface: { screen: '' }, legs: [], missed: [] }
+  return walkthroughOfPrototype(project)
 }
 
 /** A leg as a take that expects what happens in it. */
