@@ -1,5 +1,5 @@
 /** Which way imports run: within the core from the document upward, and between packages only towards the core. */
-const LAYERS = ['document', 'expression', 'motion|layout', 'written', 'machine', 'semantics', 'scene', 'run', 'reading|check', 'flow', 'protocol']
+const LAYERS = ['document', 'expression', 'motion|layout', 'written', 'machine', 'semantics', 'scene', 'run', 'reading|check', 'map', 'flow', 'protocol']
 
 /** The rooms of the checks, each of which knows only those before it. */
 const CHECK_ROOMS = ['explore', 'model', 'ground', 'rules', 'promises|sheets', 'session']

@@ -10,7 +10,7 @@ const ROWS = [
   ['core/machine'],
   ['core/scene'],
   ['core/semantics', 'core/run'],
-  ['core/check', 'core/reading', 'core/flow', 'core/protocol', 'core/exchange', 'core/demo'],
+  ['core/check', 'core/reading', 'core/map', 'core/flow', 'core/protocol', 'core/exchange', 'core/demo'],
   ['server', 'web/api', 'web/session', 'web/workers', 'cli'],
   ['web/checks', 'web/playing', 'web/paint', 'web/fields', 'web/project'],
   ['web/shelf', 'web/bench', 'web/stage', 'web/map', 'web/takes', 'web/findings'],
@@ -18,7 +18,7 @@ const ROWS = [
 
 const ROOM = { width: 118, height: 34, gap: 14 }
 const ROW_HEIGHT = 78
-const WIDTH = 880
+const WIDTH = 960
 
 interface Place {
   readonly x: number

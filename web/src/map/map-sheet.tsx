@@ -1,8 +1,8 @@
 import { certain } from '@rheoscope/core/document'
+import type { MapLayout } from '@rheoscope/core/map'
 import { useLayoutEffect, useRef, useState, type ReactNode, type RefObject } from 'react'
 import { curveBasis, line } from 'd3-shape'
 import { useRoving } from '../theme/use-roving'
-import type { MapLayout } from './messages'
 import './map.css'
 
 /** The room one label takes, down and for each letter, in px. */

@@ -1,5 +1,6 @@
 import { useMemo } from 'react'
-import { firstOf, groupsAround, movesOf, shortestWay, theOne, triggerRow, type Axis, type Component, type StateMove, type State } from '@rheoscope/core/document'
+import { groupsAround, movesOf, shortestWay, theOne, triggerRow, type Axis, type Component, type StateMove, type State } from '@rheoscope/core/document'
+import { connectionsOf, type Connection, type MapGraph, type MapLayout } from '@rheoscope/core/map'
 import { triggerTitle } from '../bench/table/rows'
 import { msText, ruleTiming, spanText } from '../bench/lanes/timing-text'
 import { useBench } from '../bench/page/use-bench'
@@ -7,18 +8,9 @@ import { BrokenDown } from '../workers/broken-down'
 import { LookPicture } from '../paint/look-picture'
 import { StateMark } from '../theme/state-mark'
 import { LabelGround, LETTER_PX, LINE_PX, MapSheet } from './map-sheet'
-import type { MapGraph, MapLayout } from './messages'
 import { useMapLayout } from './use-map-layout'
 
 const NODE = { width: 116, height: 88 }
-
-/** All ways from one state to another, drawn as one line. */
-interface Connection {
-  readonly id: string
-  readonly from: string
-  readonly to: string
-  readonly moves: readonly StateMove[]
-}
 
 /** The rules of an axis as a graph, with the way from the start to the selected state picked out. */
 export function RuleMap() {
@@ -46,15 +38,6 @@ export function RuleMap() {
       </MapSheet>
     </div>
   )
-}
-
-function connectionsOf(component: Component, axis: Axis): readonly Connection[] {
-  const byEnds = new Map<string, StateMove[]>()
-  for (const move of movesOf(component, axis)) {
-    const id = `${move.from} ${move.to}`
-    byEnds.set(id, [...(byEnds.get(id) ?? []), move])
-  }
-  return [...byEnds].map(([id, moves]) => ({ id, from: firstOf(moves).from, to: firstOf(moves).to, moves }))
 }
 
 function graphOf(component: Component, axis: Axis, connections: readonly Connection[]): MapGraph {

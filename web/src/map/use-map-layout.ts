@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
+import type { MapGraph, MapLayout } from '@rheoscope/core/map'
 import type { Breakdown } from '../workers/breakdown'
 import { OpenWorker } from '../workers/open-worker'
-import type { MapAnswer, MapGraph, MapLayout, MapRequest } from './messages'
+import type { MapAnswer, MapRequest } from './messages'
 
 interface LaidOut {
   /** The last one stays until the next is ready; null before the first. */

@@ -2,10 +2,11 @@ import { certain, destinationsOf, itemAt, orElse, RheoError, statesHeldBy, type 
 import { parseEasing, readable, type Lane } from '../../motion'
 import type { Cycle, Values } from '../../machine'
 import { CssLooks, type Standing } from '../css/looks'
-import { easingOf, goesStraight, laneText, leadingRules, movedBy, roundText, travelling, type LeadingRule } from '../css/motions'
+import { easingOf, goesStraight, laneText, leadingRules, movedBy, roundText, type LeadingRule } from '../css/motions'
 import { CssNames } from '../css/names'
 import { inRgb, isSameCssValue } from '../css/same-value'
 import { shownBy, type ShownBy } from '../css/shown-by'
+import { travelling } from '../forms/component-sheets'
 import type { BuildLog, BuiltMotion } from './build-log'
 
 /** What can have been built otherwise than it was designed. */

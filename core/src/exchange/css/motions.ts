@@ -1,7 +1,7 @@
 import { itemAt, propertyDefinition, type Axis, type Component, type Literal, type Part, type Project, type State } from '../../document'
-import { cssEasing, formOf, isCrossFade, isMovement, motionSources, travels, type Lane } from '../../motion'
+import { cssEasing, isCrossFade, isMovement, type Lane } from '../../motion'
 import type { Cycle } from '../../machine'
-import { firedRules, type FiredRule } from '../forms/component-sheets'
+import { firedRules, travelling, type FiredRule } from '../forms/component-sheets'
 import type { CssLooks, CssRule } from './looks'
 import type { CssNames } from './names'
 import { shownBy, type ShownBy } from './shown-by'
@@ -37,15 +37,6 @@ function leadingAmong(all: readonly FiredRule[]): readonly LeadingRule[] {
     if (!found.has(key)) found.set(key, { ...fired, to })
   }
   return [...found.values()]
-}
-
-/** The lanes of a change of state that travel on its own axis, for people who would rather have things not move as well. */
-export function travelling(project: Project, component: Component, { axis, rule, from, to, lanes }: LeadingRule, isReduced = false): readonly Lane[] {
-  const form = formOf(motionSources(project, component, axis.id, from.id, to.id, rule))
-  return lanes.filter((lane) => {
-    const definition = propertyDefinition(lane.property)
-    return component.axes[lane.axis] === axis && (!isReduced || (definition !== undefined && travels(definition, form, true)))
-  })
 }
 
 /** What a lane moves in a style sheet; empty where no CSS goes that way. */

@@ -1,5 +1,5 @@
 import { destinationsOf, holdsIn, itemAt, propertyDefinition, statesHeldBy, theOne, type Axis, type Component, type Literal, type Project, type Rule, type State } from '../../document'
-import { cssEasing, laneEndMs, type Lane } from '../../motion'
+import { cssEasing, formOf, laneEndMs, motionSources, travels, type Lane } from '../../motion'
 import { runOfMotion } from '../../run'
 import { ruleWords } from '../../written'
 
@@ -19,6 +19,8 @@ export interface MovedProperty {
   readonly durationMs: number
   /** As CSS has it. */
   readonly easing: string
+  /** With reduced motion it changes at once. */
+  readonly isCut: boolean
 }
 
 /** A change of state with what moves in it on its own axis. */
@@ -61,12 +63,24 @@ export function firedRules(project: Project, component: Component): readonly Fir
   })
 }
 
+/** The lanes of a change of state that travel on its own axis, for people who would rather have things not move as well. */
+export function travelling(project: Project, component: Component, { axis, rule, from, to, lanes }: FiredRule, isReduced = false): readonly Lane[] {
+  const form = formOf(motionSources(project, component, axis.id, from.id, to?.id ?? from.id, rule))
+  return lanes.filter((lane) => {
+    const definition = propertyDefinition(lane.property)
+    return component.axes[lane.axis] === axis && (!isReduced || (definition !== undefined && travels(definition, form, true)))
+  })
+}
+
 /** Every change of state a rule of a component makes, from each state it holds in. */
 export function motionSheets(project: Project, component: Component): readonly MotionSheet[] {
-  return firedRules(project, component).flatMap(({ lanes: all, ...fired }): MotionSheet[] => {
-    const index = component.axes.indexOf(fired.axis)
-    const lanes = all.filter((lane) => lane.axis === index)
-    const moves = lanes.map(({ part, property, from, to, delayMs, durationMs, timing }) => ({ part: itemAt(component.parts, part).name, property: propertyDefinition(property)?.label ?? property, from, to, delayMs, durationMs, easing: cssEasing(timing.easing) }))
+  return firedRules(project, component).flatMap((each): MotionSheet[] => {
+    const { lanes: _all, ...fired } = each
+    const [lanes, reduced] = [travelling(project, component, each), new Set(travelling(project, component, each, true))]
+    const moves = lanes.map((lane): MovedProperty => {
+      const { part, property, from, to, delayMs, durationMs, timing } = lane
+      return { part: itemAt(component.parts, part).name, property: propertyDefinition(property)?.label ?? property, from, to, delayMs, durationMs, easing: cssEasing(timing.easing), isCut: !reduced.has(lane) }
+    })
     return moves.length === 0 && fired.to === null ? [] : [{ ...fired, lengthMs: Math.max(0, ...lanes.map(laneEndMs)), moves }]
   })
 }

@@ -161,6 +161,12 @@ export function loopLine(scope: FormScope, state: string, loop: Loop): WrittenLi
   return { text, inside: lookLines(scope, to) }
 }
 
+/** How what goes on in a state is timed, and what it does to each part, in words. */
+export function loopWords(scope: FormScope, loop: Loop): { readonly timing: string; readonly does: readonly string[] } {
+  const { text, inside } = loopLine(scope, '', loop)
+  return { timing: text.replace(/^loop : /, ''), does: inside.map((line) => line.text) }
+}
+
 export function readLoop(scope: FormScope, clauses: readonly string[], inside: readonly FormLine[]): Loop {
   const times = clauses.find((clause) => /^\d+ times$/.test(clause))
   const direction = clauses.includes('back and forth') ? 'back and forth' : 'forward'
