@@ -92,7 +92,7 @@ export async function pixelsApartIn(hands: Hands, project: Project, take: Take, 
 const kit = () => runningKit(async (file) => new Uint8Array(await readFile(path.resolve(import.meta.dirname, '../../web/dist/running', file))), () => Promise.resolve(''))
 
 /** Does something with a folder that is gone afterwards. */
-async function inFolder<T>(what: (folder: string) => Promise<T>): Promise<T> {
+export async function inFolder<T>(what: (folder: string) => Promise<T>): Promise<T> {
   const folder = mkdtempSync(path.join(tmpdir(), 'rheoscope-page-'))
   try {
     return await what(folder)

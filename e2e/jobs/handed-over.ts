@@ -1,5 +1,5 @@
 import { expect } from '@jest/globals'
-import type { Project } from '@rheoscope/core/document'
+import type { Project, Take } from '@rheoscope/core/document'
 import { compareMotions, compareRests } from '../harness/compared-css'
 import { canBeDriven, differencesIn, walksIn } from '../harness/driven-take'
 import type { Hands } from '../harness/hands'
@@ -7,11 +7,16 @@ import type { Hands } from '../harness/hands'
 /** The jobs whose result is handed over each day; all of them where all are tried. */
 const EACH_DAY: readonly string[] = ['06', '10', '16']
 
+/** Each component and screen while nobody does anything. */
+const leftAlone = ({ components, screens }: Project): readonly Take[] =>
+  [...components.map(({ id, name }) => ({ name, surface: { component: id } })), ...screens.map(({ id, name }) => ({ name, surface: { screen: id } }))]
+    .map(({ name, surface }): Take => ({ id: 'alone', name: `${name}, left alone`, surface, inputs: [], endsAtMs: 2000, expectations: [], reducedMotion: false }))
+
 /** Holds what a job has made, as a page, as elements and as style sheets in Chromium, against the run: on the ways through every rule. */
 export async function expectHandedOverAsItRuns(job: string, hands: Hands, made: Project): Promise<void> {
   if (process.env.RHEOSCOPE_JOBS !== 'all' && !EACH_DAY.includes(job)) return
   const wrong: unknown[] = []
-  const walks = walksIn(made).filter(canBeDriven)
+  const walks = [...leftAlone(made), ...walksIn(made)].filter(canBeDriven)
   for (const take of walks) {
     for (const as of 'component' in take.surface ? ['page', 'element'] as const : ['page'] as const) {
       const differences = await differencesIn(hands, made, take, as)
