@@ -1,15 +1,14 @@
-import { useRef, type DragEvent, type ReactNode } from 'react'
+import type { DragEvent, ReactNode } from 'react'
 import { addComponent } from '@rheoscope/core/document'
+import { useFileChoice } from '../fields/use-file-choice'
 import { useImport } from '../imports/use-import'
 import { useEditing } from '../session/use-editing'
 
 /** Brings state charts in as components, and says what of them could not come in. */
 export function useChartIn(): { readonly chooseFile: () => void; readonly onDrop: (event: DragEvent) => void; readonly elements: ReactNode } {
   const { project, make } = useEditing()
-  const input = useRef<HTMLInputElement>(null)
   const { bringIn, report, elements: progress } = useImport()
-  const read = (file: File | undefined) => {
-    if (!file) return
+  const read = (file: File) => {
     bringIn({ as: 'component', file, name: file.name, project }, (answer) => {
       if (!('component' in answer)) return
       const { component, leftOut } = answer.component
@@ -17,6 +16,7 @@ export function useChartIn(): { readonly chooseFile: () => void; readonly onDrop
       if (leftOut.length > 0) report({ title: `“${component.name}” is here; not imported from “${file.name}”`, lines: leftOut })
     })
   }
+  const { chooseFile, fileField } = useFileChoice({ label: 'SCXML file', accept: '.scxml,application/scxml+xml', onFiles: ([file]) => read(file) })
   const onDrop = (event: DragEvent) => {
     const [file] = event.dataTransfer.files
     if (!file || !/\.scxml$/i.test(file.name)) return
@@ -25,9 +25,9 @@ export function useChartIn(): { readonly chooseFile: () => void; readonly onDrop
   }
   const elements = (
     <>
-      <input ref={input} type="file" hidden aria-label="SCXML file" accept=".scxml,application/scxml+xml" onChange={(event) => { read(event.target.files?.[0]); event.target.value = '' }} />
+      {fileField}
       {progress}
     </>
   )
-  return { chooseFile: () => input.current?.click(), onDrop, elements }
+  return { chooseFile, onDrop, elements }
 }

@@ -1,8 +1,9 @@
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { Button } from '@mui/material'
 import { addAsset, assetAddress, messageOf, PICTURE_LIMITS, PICTURE_TYPES, type Edit, type Project, type Value } from '@rheoscope/core/document'
 import { uploadPicture } from '../api/pictures'
 import { FloatingPanel } from '../theme/floating'
+import { useFileChoice } from './use-file-choice'
 import './pickers.css'
 
 /** Chooses one of the project's pictures, or takes in another one. */
@@ -14,7 +15,6 @@ export function PictureField({ label, value, project, onChange }: {
 }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
-  const input = useRef<HTMLInputElement>(null)
   const chosen = project.assets.find(({ id }) => id === value)
   const choose = (id: string, also?: Edit) => {
     setAnchor(null)
@@ -30,6 +30,7 @@ export function PictureField({ label, value, project, onChange }: {
       setProblem(messageOf(error))
     }
   }
+  const { chooseFile, fileField } = useFileChoice({ label: 'Picture file', accept: PICTURE_TYPES.join(','), onFiles: ([file]) => void take(file) })
   return (
     <span className="field">
       <span>{label}</span>
@@ -38,8 +39,8 @@ export function PictureField({ label, value, project, onChange }: {
       </button>
       <FloatingPanel anchor={anchor} onClose={() => setAnchor(null)}>
         <div className="picker" role="dialog" aria-label="Pictures" onDragOver={(event) => event.preventDefault()} onDrop={(event) => { event.preventDefault(); void take(event.dataTransfer.files[0]) }}>
-          <Button onClick={() => input.current?.click()}>Add image…</Button>
-          <input ref={input} type="file" hidden aria-label="Picture file" accept={PICTURE_TYPES.join(',')} onChange={(event) => { void take(event.target.files?.[0]); event.target.value = '' }} />
+          <Button onClick={chooseFile}>Add image…</Button>
+          {fileField}
           <p className="muted picker-count">PNG, JPEG, WebP or SVG, up to {PICTURE_LIMITS.bytes / 1048576} MB and {PICTURE_LIMITS.sidePx} px each way. You can drop one here.</p>
           {problem && <p role="alert" className="field-problem">{problem}</p>}
           <div className="picker-grid is-wide">

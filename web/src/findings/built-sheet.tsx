@@ -1,10 +1,11 @@
-import { useMemo, useRef, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Button } from '@mui/material'
 import { Link } from 'react-router'
 import { conformance, readBuildLog, type Conformance } from '@rheoscope/core/exchange'
 import { addressOfHandover, addressOfPlace } from '../frame/addresses'
 import { MAIN } from '../frame/use-focus-kept'
 import { orProblem } from '../fields/said-values'
+import { useFileChoice } from '../fields/use-file-choice'
 import { useOfSession } from '../session/use-session'
 
 interface Log {
@@ -16,17 +17,17 @@ interface Log {
 export function BuiltSheet() {
   const { id, components: [first] } = useOfSession('document')
   const [logs, setLogs] = useState<readonly Log[]>([])
-  const input = useRef<HTMLInputElement>(null)
   const open = (files: readonly File[]) => {
     void Promise.all(files.map(async (file): Promise<Log> => ({ name: file.name, text: await file.text() }))).then((read) => setLogs((before) => [...before.filter(({ name }) => !read.some((each) => each.name === name)), ...read]))
   }
+  const { chooseFile, fileField } = useFileChoice({ label: 'Build log', accept: '.json,application/json', multiple: true, onFiles: open })
   return (
     <main id={MAIN} tabIndex={-1} className="built-sheet" onDragOver={(event) => event.preventDefault()} onDrop={(event) => { event.preventDefault(); open([...event.dataTransfer.files]) }}>
       <div className="pane-head">
         <h2 className="caption">Built otherwise</h2>
-        <Button onClick={() => input.current?.click()}>Open a build log…</Button>
+        <Button onClick={chooseFile}>Open a build log…</Button>
       </div>
-      <input ref={input} type="file" hidden multiple aria-label="Build log" accept=".json,application/json" onChange={(event) => { open([...(event.target.files ?? [])]); event.target.value = '' }} />
+      {fileField}
       <p className="muted hint">
         <Link className="underlined" to={`${addressOfHandover(id, first ? { of: 'component', id: first.id } : { of: 'project' })}&form=probe`}>Hand over, Probe</Link> makes a script for the page in which a component was built. It writes down the states it comes into, what moves and how, and what its parts are like at rest. Open what it saves here, or drop it.
       </p>

@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from 'react'
+import { keepText, keptText } from '../session/kept-text'
 
 const KEPT_AS = 'rheoscope letter keys'
 const OFF = 'off'
@@ -6,12 +7,11 @@ const OFF = 'off'
 const listeners = new Set<() => void>()
 
 /** Whether single letters are shortcuts. They can be turned off for whoever speaks to the computer or strikes keys by accident (WCAG 2.1.4). */
-export const areLetterKeysOn = (): boolean => window.localStorage.getItem(KEPT_AS) !== OFF
+export const areLetterKeysOn = (): boolean => keptText(KEPT_AS) !== OFF
 
 /** Turns single letters as shortcuts on or off, in this browser. */
 export function turnLetterKeys(isOn: boolean): void {
-  if (isOn) window.localStorage.removeItem(KEPT_AS)
-  else window.localStorage.setItem(KEPT_AS, OFF)
+  keepText(KEPT_AS, isOn ? null : OFF)
   listeners.forEach((listener) => listener())
 }
 

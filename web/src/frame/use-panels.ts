@@ -1,6 +1,6 @@
 import { useMemo, useState, type CSSProperties } from 'react'
-import { fieldsOf } from '@rheoscope/core/document'
-import { jsonOr } from '@rheoscope/core/document'
+import { fieldsOf, jsonOr } from '@rheoscope/core/document'
+import { keepText, keptText } from '../session/kept-text'
 
 export type PanelSide = 'left' | 'right' | 'foot'
 
@@ -37,7 +37,7 @@ export function usePanels(place: string, room = ROOM): Panels {
     const keep = (side: PanelSide, panel: Panel) => {
       const next = { ...kept, [side]: panel }
       setKept(next)
-      window.localStorage.setItem(keptAs(place), JSON.stringify(next))
+      keepText(keptAs(place), JSON.stringify(next))
     }
     return {
       sizes,
@@ -57,7 +57,7 @@ const shown = ({ px, isFolded }: Panel): number => (isFolded ? 0 : px)
 
 /** What is kept; as usual where that cannot be read. */
 function read(place: string, { usual }: PanelRoom): Readonly<Record<PanelSide, Panel>> {
-  const kept = fieldsOf(jsonOr(window.localStorage.getItem(keptAs(place)) ?? '', null))
+  const kept = fieldsOf(jsonOr(keptText(keptAs(place)) ?? '', null))
   const panel = (side: PanelSide): Panel => {
     const { px, isFolded } = fieldsOf(kept[side])
     return { px: typeof px === 'number' && px >= LIMITS.least && px <= LIMITS.most ? px : usual[side], isFolded: isFolded === true }

@@ -1,4 +1,4 @@
-import { useRef, useState, type ClipboardEvent } from 'react'
+import { useState, type ClipboardEvent } from 'react'
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material'
 import {
   addColumn, addRecord, addTable, cellOf, cellText, freeName, itemAt, namesOf, removeColumn, removeRecord, removeTable, renameColumn, renameTable,
@@ -7,6 +7,7 @@ import {
 import { pasteText } from '@rheoscope/core/exchange'
 import { CommitField } from '../fields/commit-field'
 import { ChoiceField } from '../fields/choice-field'
+import { useFileChoice } from '../fields/use-file-choice'
 import { useImport } from '../imports/use-import'
 import { newId } from '../session/new-id'
 import { useEditing } from '../session/use-editing'
@@ -21,23 +22,23 @@ const TYPES = ['text', 'number', 'yes/no', 'colour'] as const
 export function Tables() {
   const { project, make } = useEditing()
   const [openId, setOpen] = useState<string | null>(null)
-  const input = useRef<HTMLInputElement>(null)
   const open = project.tables.find(({ id }) => id === openId)
   const add = (table: DataTable) => {
     make(addTable({ ...table, name: freeName(table.name, namesOf(project.tables)) }), `add the table ${table.name}`)
     setOpen(table.id)
   }
   const { bringIn, elements } = useImport()
-  const read = (file: File | undefined) => file && bringIn({ as: 'table', file, name: file.name.replace(/\.\w+$/, '') }, (answer) => 'table' in answer && add(answer.table))
+  const read = (file: File) => bringIn({ as: 'table', file, name: file.name.replace(/\.\w+$/, '') }, (answer) => 'table' in answer && add(answer.table))
+  const { chooseFile, fileField } = useFileChoice({ label: 'CSV file', accept: '.csv,.tsv,text/csv', onFiles: ([file]) => read(file) })
   return (
     <section aria-label="Data tables">
       <div className="pane-head">
         <h2 className="caption">Data tables</h2>
         <span>
-          <Button aria-label="Read a table from a CSV file" onClick={() => input.current?.click()}>CSV</Button>
+          <Button aria-label="Read a table from a CSV file" onClick={chooseFile}>CSV</Button>
           <Button aria-label="Add a data table" onClick={() => add({ id: newId('table'), name: 'table', columns: [{ id: newId('name'), name: 'name', type: 'text' }], records: [{ id: newId('record'), cells: {} }] })}>+</Button>
         </span>
-        <input ref={input} type="file" hidden aria-label="CSV file" accept=".csv,.tsv,text/csv" onChange={(event) => { read(event.target.files?.[0]); event.target.value = '' }} />
+        {fileField}
       </div>
       {elements}
       <ul className="parameters">

@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState, type RefObject } from 'react'
+import { useMemo, useState } from 'react'
 import { Button, MenuItem } from '@mui/material'
 import { addToken, freeName, namesOf, removeToken, renameToken, setTokenValue, usesOfToken, type Edit, type Literal, type Token } from '@rheoscope/core/document'
 import { REST_IS_KEPT, tokensIn } from '@rheoscope/core/exchange'
@@ -6,6 +6,7 @@ import { easingProblem } from '@rheoscope/core/motion'
 import { CommitField } from '../fields/commit-field'
 import { parseNumber, type Parsed } from '../fields/parse-value'
 import { orProblem } from '../fields/said-values'
+import { useFileChoice } from '../fields/use-file-choice'
 import { newId } from '../session/new-id'
 import { useEditing } from '../session/use-editing'
 import { wholeMs } from '../fields/ms-field'
@@ -23,7 +24,8 @@ const KINDS: readonly Pick<Token, 'type' | 'value'>[] = [
 export function Tokens() {
   const { project, make } = useEditing()
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
-  const input = useRef<HTMLInputElement>(null)
+  const [file, setFile] = useState<TokenFile | null>(null)
+  const { chooseFile, fileField } = useFileChoice({ label: 'File of design tokens', accept: '.json,.tokens,application/json', onFiles: ([chosen]) => void chosen.text().then((text) => setFile({ name: chosen.name, text })) })
   const add = (kind: (typeof KINDS)[number]) => {
     setAnchor(null)
     const name = freeName(kind.type, namesOf(project.tokens), '-')
@@ -34,14 +36,15 @@ export function Tokens() {
       <div className="pane-head">
         <h2 className="caption">Tokens</h2>
         <span>
-          <Button aria-label="Tokens from a JSON file" title="Of the Design Tokens Format Module" onClick={() => input.current?.click()}>JSON</Button>
+          <Button aria-label="Tokens from a JSON file" title="Of the Design Tokens Format Module" onClick={chooseFile}>JSON</Button>
           <Button aria-haspopup="menu" aria-label="Add a token" onClick={(event) => setAnchor(event.currentTarget)}>+</Button>
         </span>
       </div>
       <FloatingMenu anchor={anchor} onClose={() => setAnchor(null)}>
         {KINDS.map((kind) => <MenuItem key={kind.type} onClick={() => add(kind)}>{kind.type}</MenuItem>)}
       </FloatingMenu>
-      <TokensFromFile input={input} />
+      {fileField}
+      {file && <TokensFromFile file={file} onDone={() => setFile(null)} />}
       <ul className="parameters">
         {project.tokens.map((token) => <TokenRow key={token.id} token={token} />)}
       </ul>
@@ -49,34 +52,32 @@ export function Tokens() {
   )
 }
 
+interface TokenFile {
+  readonly name: string
+  readonly text: string
+}
+
 /** Brings the tokens of a file in, once it has been seen what that changes. */
-function TokensFromFile({ input }: { readonly input: RefObject<HTMLInputElement | null> }) {
+function TokensFromFile({ file: { name, text }, onDone }: { readonly file: TokenFile; readonly onDone: () => void }) {
   const { project, make } = useEditing()
-  const [file, setFile] = useState<{ readonly name: string; readonly text: string } | null>(null)
-  const read = useMemo(() => file && orProblem(() => ({ value: tokensIn(file.text, project, newId) })), [file, project])
-  const edit = read && 'value' in read ? read.value.edit : null
-  const open = (chosen: File | undefined) => chosen && void chosen.text().then((text) => setFile({ name: chosen.name, text }))
+  const read = useMemo(() => orProblem(() => ({ value: tokensIn(text, project, newId) })), [text, project])
+  const edit = 'value' in read ? read.value.edit : null
   const take = (taken: Edit) => {
-    make(taken, `bring in ${file?.name ?? 'tokens'}`)
-    setFile(null)
+    make(taken, `bring in ${name}`)
+    onDone()
   }
   return (
-    <>
-      <input ref={input} type="file" hidden aria-label="File of design tokens" accept=".json,.tokens,application/json" onChange={(event) => { open(event.target.files?.[0]); event.target.value = '' }} />
-      {read && file && (
-        <section aria-label={file.name} className="tokens-read">
-          {'problem' in read ? <p role="alert" className="field-problem">{read.problem}</p> : (
-            <>
-              <p role="status">{read.value.changes.length === 0 ? `${file.name} changes no token.` : `${file.name} changes:`}</p>
-              <ul>{read.value.changes.map((line) => <li key={line}>{line}</li>)}</ul>
-              {read.value.leftOut.length > 0 && <><p>Not taken as tokens:</p><ul>{read.value.leftOut.map((line) => <li key={line}>{line}</li>)}</ul></>}
-            </>
-          )}
-          {read && 'value' in read && read.value.isKept && <p>{REST_IS_KEPT}</p>}
-          <p>{edit && <Button onClick={() => take(edit)}>Take them</Button>} <Button onClick={() => setFile(null)}>Leave it</Button></p>
-        </section>
+    <section aria-label={name} className="tokens-read">
+      {'problem' in read ? <p role="alert" className="field-problem">{read.problem}</p> : (
+        <>
+          <p role="status">{read.value.changes.length === 0 ? `${name} changes no token.` : `${name} changes:`}</p>
+          <ul>{read.value.changes.map((line) => <li key={line}>{line}</li>)}</ul>
+          {read.value.leftOut.length > 0 && <><p>Not taken as tokens:</p><ul>{read.value.leftOut.map((line) => <li key={line}>{line}</li>)}</ul></>}
+          {read.value.isKept && <p>{REST_IS_KEPT}</p>}
+        </>
       )}
-    </>
+      <p>{edit && <Button onClick={() => take(edit)}>Take them</Button>} <Button onClick={onDone}>Leave it</Button></p>
+    </section>
   )
 }
 

@@ -1,8 +1,9 @@
-import { lazy, Suspense, useRef, useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
 import { Button } from '@mui/material'
 import { PICTURE_TYPES } from '@rheoscope/core/document'
 import { addDemoProject, createProject } from '../api/projects'
+import { useFileChoice } from '../fields/use-file-choice'
 import { beginGuide } from '../guide/kept-guide'
 import { FormSwitch } from '../theme/form-switch'
 import { ProjectCard } from './project-card'
@@ -22,13 +23,12 @@ const MOST_AT_FIRST = 2
 
 /** All projects, with a living miniature each. */
 export function Shelf() {
-  const picker = useRef<HTMLInputElement>(null)
   const [isBinOpen, setBinOpen] = useState(false)
   const shelf = useShelf()
   const { projects, bin, away, removed } = shelf
   const making = useMaking()
   const problem = making.problem ?? shelf.problem
-  const pick = () => picker.current?.click()
+  const { chooseFile: pick, fileField } = useFileChoice({ label: 'Project file', accept: FILES, multiple: true, onFiles: (files) => making.openFiles(files) })
   const isEmpty = projects?.length === 0
   return (
     <div className="shelf" onDragOver={(event) => event.preventDefault()} onDrop={(event) => { event.preventDefault(); making.openFiles([...event.dataTransfer.files]) }}>
@@ -43,7 +43,7 @@ export function Shelf() {
         <Link to="/handbook">Handbook</Link>
         <Link to="/about">About</Link>
         <FormSwitch />
-        <input ref={picker} type="file" accept={FILES} aria-label="Project file" multiple hidden onChange={(event) => { making.openFiles([...event.target.files ?? []]); event.target.value = '' }} />
+        {fileField}
       </header>
       {away !== null && (
         <p className="shelf-problem" role="alert">

@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { hasKeys, messageOf } from '@rheoscope/core/document'
+import { hasKeys, jsonOr, messageOf } from '@rheoscope/core/document'
 import type { ProjectSummary } from '@rheoscope/core/protocol'
 import { deleteForGood, listBin, listProjects, putBack, removeProject } from '../api/projects'
-import { jsonOr } from '@rheoscope/core/document'
+import { keepText, keptText } from '../session/kept-text'
 
 /** How often a server that is away is asked again, in ms. */
 const ASK_AGAIN_MS = 3000
@@ -18,9 +18,9 @@ export function useShelf() {
   const projects = useQuery({ queryKey: ['projects'], queryFn: listProjects, refetchOnMount: 'always', retry: false, refetchInterval: isAway })
   const bin = useQuery({ queryKey: ['bin'], queryFn: listBin, refetchOnMount: 'always', retry: false, refetchInterval: isAway })
   const { data, dataUpdatedAt, error, errorUpdatedAt } = projects
-  const [known] = useState(() => knownIn(window.localStorage))
+  const [known] = useState(() => knownBefore())
   useEffect(() => {
-    if (data) window.localStorage.setItem(KNOWN, JSON.stringify(data))
+    if (data) keepText(KNOWN, JSON.stringify(data))
   }, [data])
   const changed = () => Promise.all([queries.invalidateQueries({ queryKey: ['projects'] }), queries.invalidateQueries({ queryKey: ['bin'] })])
   const change = useMutation({ mutationFn: (what: () => Promise<void>) => what(), onSettled: changed })
@@ -43,8 +43,8 @@ export function useShelf() {
 export type ShelfState = ReturnType<typeof useShelf>
 
 /** The shelf as it was when this browser last saw it. */
-function knownIn(storage: Storage): readonly ProjectSummary[] | undefined {
-  const known = jsonOr(storage.getItem(KNOWN) ?? '', null)
+function knownBefore(): readonly ProjectSummary[] | undefined {
+  const known = jsonOr(keptText(KNOWN) ?? '', null)
   return Array.isArray(known) && known.every(isSummary) ? known : undefined
 }
 

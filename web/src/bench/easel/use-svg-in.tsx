@@ -1,13 +1,13 @@
-import { useRef, type DragEvent, type ReactNode } from 'react'
+import type { DragEvent, ReactNode } from 'react'
 import { addPart, batch, certain, LIMITS, rootOf, withFreeNames, type Part } from '@rheoscope/core/document'
 import type { BroughtIn } from '@rheoscope/core/exchange'
+import { useFileChoice } from '../../fields/use-file-choice'
 import { useImport } from '../../imports/use-import'
 import { useStillBench } from '../page/use-bench'
 
 /** Brings SVG files in as parts, and says what of them could not come in. */
 export function useSvgIn(): { readonly chooseFile: () => void; readonly onDrop: (event: DragEvent) => void; readonly elements: ReactNode } {
   const { component, parts, select, make } = useStillBench()
-  const input = useRef<HTMLInputElement>(null)
   const { bringIn, report, elements: progress } = useImport()
   const put = (name: string, { parts: [picture, ...inside], leftOut }: BroughtIn) => {
     const many = component.parts.length + inside.length + 1
@@ -21,11 +21,11 @@ export function useSvgIn(): { readonly chooseFile: () => void; readonly onDrop: 
     select({ do: 'select parts', parts: [placed.id] })
     if (leftOut.length > 0) report({ title: `Not imported from “${name}”`, lines: leftOut })
   }
-  const read = (file: File | undefined) => {
-    if (!file) return
+  const read = (file: File) => {
     const name = file.name.replace(/\.svg$/i, '')
     bringIn({ as: 'parts', file, name }, (answer) => 'parts' in answer && put(name, answer.parts))
   }
+  const { chooseFile, fileField } = useFileChoice({ label: 'SVG file', accept: '.svg,image/svg+xml', onFiles: ([file]) => read(file) })
   const onDrop = (event: DragEvent) => {
     const [file] = event.dataTransfer.files
     if (!file || !/svg/.test(file.type)) return
@@ -34,9 +34,9 @@ export function useSvgIn(): { readonly chooseFile: () => void; readonly onDrop: 
   }
   const elements = (
     <>
-      <input ref={input} type="file" hidden aria-label="SVG file" accept=".svg,image/svg+xml" onChange={(event) => { read(event.target.files?.[0]); event.target.value = '' }} />
+      {fileField}
       {progress}
     </>
   )
-  return { chooseFile: () => input.current?.click(), onDrop, elements }
+  return { chooseFile, onDrop, elements }
 }

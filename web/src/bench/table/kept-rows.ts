@@ -1,26 +1,15 @@
-import type { Id } from '@rheoscope/core/document'
+import { jsonOr, type Id } from '@rheoscope/core/document'
+import { keepText, keptText } from '../../session/kept-text'
 import type { BenchState } from '../page/bench-state'
 
 type AddedRows = BenchState['addedRows']
 
 const PREFIX = 'rheoscope.rows.'
 
-/** The rows without rules that were added to a component in this browser, so that they are still there after a reload. */
+/** The rows without rules that were added to a component in this browser, so that they are still there after a reload; none where something else is kept under that name. */
 export function keptRows(component: Id): AddedRows {
-  try {
-    const kept: unknown = JSON.parse(localStorage.getItem(PREFIX + component) ?? '[]')
-    return Array.isArray(kept) ? kept.filter(({ axis, row }) => typeof axis === 'string' && typeof row?.key === 'string' && typeof row.trigger?.on === 'string') : []
-    // eslint-disable-next-line no-restricted-syntax -- A browser that keeps nothing, or something else under this name: the rows of the rules are all there are.
-  } catch {
-    return []
-  }
+  const kept: unknown = jsonOr(keptText(PREFIX + component) ?? '', [])
+  return Array.isArray(kept) ? kept.filter((each) => typeof each?.axis === 'string' && typeof each.row?.key === 'string' && typeof each.row.trigger?.on === 'string') : []
 }
 
-export function keepRows(component: Id, rows: AddedRows): void {
-  try {
-    if (rows.length === 0) localStorage.removeItem(PREFIX + component)
-    else localStorage.setItem(PREFIX + component, JSON.stringify(rows))
-    // eslint-disable-next-line no-restricted-syntax -- Nothing of the document is lost when the browser keeps no rows.
-  } catch {
-  }
-}
+export const keepRows = (component: Id, rows: AddedRows): void => keepText(PREFIX + component, rows.length === 0 ? null : JSON.stringify(rows))
