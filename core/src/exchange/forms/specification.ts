@@ -81,7 +81,7 @@ const STYLE = `
 body{font:15px/1.5 'Atkinson Hyperlegible Next','Noto Sans',sans-serif;color:#1d2b33;background:#fff;max-width:60rem;margin:2rem auto;padding:0 1.5rem}
 h1{font-size:2rem;margin:0 0 1rem}h2{font-size:1.5rem;border-bottom:2px solid #1d2b33;padding-bottom:.2rem;margin-top:2.5rem}h3{font-size:1.05rem;margin:1.5rem 0 .4rem}h4{font-size:1rem;margin:1rem 0 .3rem}small{font-weight:400;color:#56646b}
 a{color:#24506f}nav ul{columns:3;list-style:none;padding:0}
-table{border-collapse:collapse;width:100%;font-size:13px}th,td{text-align:left;vertical-align:top;padding:3px 8px 3px 0;border-bottom:1px solid #d8d2c4;overflow-wrap:anywhere}tbody th{overflow-wrap:break-word}thead th{color:#56646b;font-weight:400}
+table{border-collapse:collapse;width:100%;font-size:13px}th,td{text-align:left;vertical-align:top;padding:3px 8px 3px 0;border-bottom:1px solid #d8d2c4;overflow-wrap:anywhere}table th{overflow-wrap:break-word}.motion td:is(:nth-child(5),:nth-child(6)){white-space:nowrap}thead th{color:#56646b;font-weight:400}
 .looks{display:flex;flex-wrap:wrap;gap:1rem}figure{margin:0}figure svg{max-width:100%;height:auto;border:1px solid #d8d2c4;overflow:hidden}figcaption{color:#56646b;font-size:13px}
 .note{border-left:3px solid #c8371b;padding-left:.7rem}.score,.map{display:block;max-width:100%;height:auto}.map{margin:.8rem 0}.score polyline{fill:none;stroke:#24506f;stroke-width:1.5}
 ${[1, 2, 3, 4, 5, 6].map((depth) => `.in-${depth}{padding-left:${depth * 1.1}rem}`).join('')}
