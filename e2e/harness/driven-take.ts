@@ -13,7 +13,7 @@ import { pictureFile } from '../../core/src/exchange/picture'
 import { faceText, withAssets } from '../../core/src/exchange/pictures/stand-alone'
 import { drive, type Difference, type PageStep } from './driven-page'
 import type { Hands } from './hands'
-import { pixelsOf, shareApart } from './pixels'
+import { shareOfPngsApart } from './pixels'
 
 const INSTANTS = 50
 
@@ -71,20 +71,19 @@ export async function pixelsApartIn(hands: Hands, project: Project, take: Take, 
   const apart = await inFolder(async (folder) => {
     writeFileSync(path.join(folder, 'page.html'), page!.content)
     writeFileSync(path.join(folder, 'still.html'), `<!doctype html><meta charset="utf-8"><style>${(await kit()).fonts.map(faceText).join('')} body { margin: 0 }</style>`)
-    const screenshots: Uint8Array[] = []
+    const screenshots: string[] = []
     await drive(hands, `file://${folder}/page.html`, rows, null, async () => {
       await hands.driver.executeScript('document.querySelector(".focus-ring").style.display = "none"; document.activeElement?.blur()')
-      screenshots.push(pixelsOf(await hands.driver.takeScreenshot()))
+      screenshots.push(await hands.driver.takeScreenshot())
     })
     const shares: number[] = []
     await hands.driver.get(`file://${folder}/still.html`)
     for (const [index, list] of stills.entries()) {
       await hands.driver.executeAsyncScript('document.body.innerHTML = arguments[0]; document.body.offsetWidth; document.fonts.ready.then(arguments[1])', withAssets(project, pictureFile(list)))
-      shares.push(shareApart(certain(screenshots[index]), pixelsOf(await hands.driver.takeScreenshot())))
+      shares.push(shareOfPngsApart(certain(screenshots[index]), await hands.driver.takeScreenshot()))
     }
     return shares
-  })
-  await hands.askDevTools('Emulation.clearDeviceMetricsOverride', {})
+  }).finally(() => hands.askDevTools('Emulation.clearDeviceMetricsOverride', {}))
   return instants.flatMap((atMs, index) => (apart[index]! > MOST_APART ? [`${atMs} ms: ${apart[index]!}`] : []))
 }
 

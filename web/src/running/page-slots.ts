@@ -18,8 +18,8 @@ export class PageSlots {
     this.children.observe(host, { childList: true, subtree: true, attributes: true, attributeFilter: ['slot'] })
   }
 
-  /** What the run begins with, by name: it would travel there if it came to it later. */
-  get atFirst(): Readonly<Record<string, Literal>> {
+  /** What the run is to begin with, by name, measured out of sight: it would travel there if it came to it later. */
+  measured(): Readonly<Record<string, Literal>> {
     return Object.fromEntries(slots.filter(({ name }) => this.filled.get(name)).flatMap(({ parameter, name, component, width, height }): readonly (readonly [string, Literal])[] => {
       const trial = Object.assign(document.createElement('slot'), { name, className: 'trial' })
       this.shadow.append(trial)

@@ -41,7 +41,7 @@ class RunningElement extends HTMLElement {
     loadFonts()
     this.takeGivenBefore()
     this.slots = new PageSlots(this, shadow, (name, value) => this.send(name, value ?? this.parameter(name)))
-    const player = new Player(beginningWith({ ...Object.fromEntries(this.given), ...this.slots.atFirst }), surface)
+    const player = new Player(beginningWith({ ...Object.fromEntries(this.given), ...this.slots.measured() }), surface)
     this.player = player
     this.told = 0
     const prefers = matchMedia('(prefers-reduced-motion: reduce)')
