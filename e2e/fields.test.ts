@@ -30,6 +30,30 @@ test('what is written into a field is drawn, kept under its variable, and read o
   expect(await hands.driver.findElements({ css: '[role=dialog]' })).toEqual([])
 })
 
+/** Writes and takes away at once, again and again: gives what a field held after it was emptied. */
+const WRITE_AND_EMPTY = `
+  const [field, done] = arguments
+  const frame = () => new Promise(requestAnimationFrame)
+  const write = (text) => { Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, text); field.dispatchEvent(new InputEvent('input', { bubbles: true })) }
+  const go = async () => {
+    const held = new Set()
+    for (let time = 0; time < 40; time++) {
+      write('lund')
+      for (let waits = time % 9; waits >= 0; waits--) await frame()
+      write('')
+      for (let looks = 0; looks < 9; looks++) { await frame(); held.add(field.value) }
+    }
+    return [...held]
+  }
+  go().then(done)`
+
+test('what has been taken out of a field does not come back', async () => {
+  const hands = application.hands()
+  await withField(hands)
+  const field = await hands.enterField()
+  expect(await hands.driver.executeAsyncScript(WRITE_AND_EMPTY, field)).toEqual([''])
+})
+
 test('a composition is written once it is done', async () => {
   const hands = application.hands()
   await withField(hands)

@@ -38,11 +38,11 @@ export function described(run: Run): readonly Described[] {
   return visit(answering(run))
 }
 
-/** What a field holds now; null for what is no field. */
-function heldIn(run: Run, { instance, part }: DrawItem): string | null {
-  const { compiled, environment } = certain(run.instances.get(instance))
-  const field = textFieldsOf(compiled.component).find(({ id }) => id === part)
-  return field ? (run.typed.find((typed) => typed.path === instance && typed.part === part)?.text ?? heldBy(field, environment)) : null
+/** What a field holds now; null for what is no field, or gone. */
+export function heldIn(run: Run, { instance: path, part }: Pick<DrawItem, 'instance' | 'part'>): string | null {
+  const instance = run.instances.get(path)
+  const field = instance && textFieldsOf(instance.compiled.component).find(({ id }) => id === part)
+  return field ? (run.typed.find((typed) => typed.path === path && typed.part === part)?.text ?? heldBy(field, instance.environment)) : null
 }
 
 /** Whether nothing of what is inside can be seen, because it is cut off at an edge that has no extent. */

@@ -13,7 +13,7 @@ export { focusStops, type FocusStop } from './focus'
 export {
   differences, playTake, runOptionsOf, statesSeen, textsIn, type PlayedTake, type SeenState, type StateDifference, type TakeOutcome, type TakeResult,
 } from './take'
-export { described, everyDescribed, focused, spokenText, type Described } from './described'
+export { described, everyDescribed, focused, heldIn, spokenText, type Described } from './described'
 export { marksOf, type TraceMark } from './marks'
 export { listEntrance } from './list-motion'
 export { knownTimesOfShowing, timesOfShowing } from './showing'

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState, type ChangeEvent, type CSSProperties, type KeyboardEvent, type RefObject } from 'react'
-import { drawList, type Described, type Run } from '@rheoscope/core/run'
+import { drawList, heldIn, type Described, type Run } from '@rheoscope/core/run'
 import { FONT_FAMILIES, itemOf, type DrawItem } from '@rheoscope/core/scene'
 import { pointIn } from '../paint/point-in'
 import { focusPart } from './focus-part'
@@ -38,9 +38,10 @@ export function SpokenField({ of, id, says, player, run, picture, onKeyDown }: S
   const [isComposing, setComposing] = useState(false)
   const item = itemOf(drawList(run), instance, part)
   useEffect(() => {
-    const field = element.current
-    if (field && !isComposing && field.value !== holds) field.value = holds ?? ''
-  }, [holds, isComposing])
+    // What is told is a little late: the field has what the run holds by now, which may be what was written since.
+    const now = heldIn(player?.current ?? run, { instance, part }) ?? ''
+    if (element.current && !isComposing && element.current.value !== now) element.current.value = now
+  }, [holds, isComposing, player, run, instance, part])
   useEffect(() => {
     if (!hasFocus && treeOf(element.current)?.activeElement === element.current) picture.current?.focus({ preventScroll: true })
   }, [hasFocus, picture])
