@@ -38,4 +38,4 @@ function settingsIn({ name: form, settings = [] }: Form, set: readonly string[])
 }
 
 /** What the build of the application leaves for what runs by itself. */
-const kit = (): Promise<RunningKit> => runningKit((file) => readFile(new URL(`../../web/dist/running/${file}`, import.meta.url)).then((bytes) => new Uint8Array(bytes)), async (text) => createHash('sha256').update(text).digest('base64'))
+export const kit = (): Promise<RunningKit> => runningKit((file) => readFile(new URL(`../../web/dist/running/${file}`, import.meta.url)).then((bytes) => new Uint8Array(bytes)), async (text) => createHash('sha256').update(text).digest('base64'))

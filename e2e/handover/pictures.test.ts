@@ -1,9 +1,7 @@
-import { readFile } from 'node:fs/promises'
-import path from 'node:path'
 import { expect, test } from '@jest/globals'
 import { skerryLine } from '@rheoscope/core/demo'
 import { certain } from '@rheoscope/core/document'
-import { runningKit } from '@rheoscope/core/exchange'
+import { kit } from '../../cli/src/handed-over'
 import { Raster } from '../../core/src/exchange/pictures/raster'
 import { takeFrames } from '../../core/src/exchange/pictures/take-frames'
 import { useApplication } from '../harness/application'
@@ -46,8 +44,7 @@ test('a film of a take shows what the painter does, with losses nobody sees', as
   const hands = application.hands()
   await openForm(hands, 'webm&rate=30')
   await hands.find('.handover-result video')
-  const kit = await runningKit(async (file) => new Uint8Array(await readFile(path.resolve(import.meta.dirname, '../../web/dist/running', file))), () => Promise.resolve(''))
-  const raster = await Raster.open(await kit.drawing())
+  const raster = await Raster.open(await (await kit()).drawing())
   const frames = [...takeFrames(skerryLine, take, 30)]
   for (const frame of [frames[0]!, frames[Math.floor(frames.length / 3)]!, frames[Math.floor(frames.length / 2)]!, frames.at(-1)!]) {
     const shown = Uint8Array.from(Buffer.from(await hands.driver.executeAsyncScript<string>(PIXELS, frame.atMs + Math.min(8, frame.lastsMs / 2)), 'base64'))

@@ -1,11 +1,12 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
-import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises'
+import { mkdtemp, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { By } from 'selenium-webdriver'
 import { skerryLine } from '@rheoscope/core/demo'
 import { certain } from '@rheoscope/core/document'
-import { conformance, readBuildLog, runningKit, type Conformance } from '@rheoscope/core/exchange'
+import { conformance, readBuildLog, type Conformance } from '@rheoscope/core/exchange'
+import { kit } from '../../cli/src/handed-over'
 import { css } from '../../core/src/exchange/forms/css'
 import { probe } from '../../core/src/exchange/forms/probe'
 import { leadingRules } from '../../core/src/exchange/css/motions'
@@ -16,8 +17,6 @@ import type { Hands } from '../harness/hands'
 const application = useApplication()
 
 const names = new CssNames(skerryLine)
-
-const kit = () => runningKit(async (file) => new Uint8Array(await readFile(path.resolve(import.meta.dirname, '../../web/dist/running', file))), () => Promise.resolve(''))
 
 const MAKING = { kit, settings: {}, progress: () => undefined, film: null }
 

@@ -1,8 +1,12 @@
 import type { Input } from '@rheoscope/core/document'
 import type { Hands } from './hands'
 
-/** Something done to a page whose clock stands: time goes on to an instant, then something is done, or what is drawn is held against markup. */
-export type PageStep = { readonly toMs: number } & ({ readonly input: Input } | { readonly drawn: string })
+/** Time goes on in a page whose clock stands; then something is done, or what is drawn is held against markup, or neither. */
+export interface PageStep {
+  readonly toMs: number
+  readonly input?: Input
+  readonly drawn?: string
+}
 
 /** What of a step was otherwise, from a little before where that begins. */
 export interface Difference {
@@ -71,7 +75,7 @@ const go = async () => {
   for (const step of steps) {
     await to(step.toMs)
     if ('input' in step) await DO[step.input.do](step.input)
-    else {
+    if ('drawn' in step) {
       const [expected, shown] = [plain(step.drawn.replaceAll('SCOPE', scope)), plain(group.innerHTML)]
       if (!expected.isEqualNode(shown)) found.push(apart(step.toMs, expected.innerHTML, shown.innerHTML))
     }

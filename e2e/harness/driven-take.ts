@@ -1,13 +1,11 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
-import { readFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { walkthroughOf, walkthroughOfScreen } from '@rheoscope/core/check'
 import { certain, type Input, type Project, type Take } from '@rheoscope/core/document'
-import { runningKit } from '@rheoscope/core/exchange'
 import { drawListAt, replay } from '@rheoscope/core/run'
 import { paint, toMarkup } from '@rheoscope/core/scene'
-import { handedOver } from '../../cli/src/handed-over'
+import { handedOver, kit } from '../../cli/src/handed-over'
 import { takeOfLeg } from '../../core/src/exchange/forms/walkthrough'
 import { pictureFile } from '../../core/src/exchange/picture'
 import { faceText, withAssets } from '../../core/src/exchange/pictures/stand-alone'
@@ -66,7 +64,7 @@ export async function pixelsApartIn(hands: Hands, project: Project, take: Take, 
   const stills = instants.map((atMs) => drawnAt(project, take, atMs))
   const { width, height } = certain(stills[0]?.[0]).values
   const inputs = asTold(take).map((input): PageStep => ({ toMs: input.atMs, input }))
-  const rows = instants.map((toMs, index) => [...inputs.filter((step) => step.toMs <= toMs && (index === 0 || step.toMs > instants[index - 1]!)), { toMs, drawn: '' }])
+  const rows = instants.map((toMs, index) => [...inputs.filter((step) => step.toMs <= toMs && (index === 0 || step.toMs > instants[index - 1]!)), { toMs }])
   await hands.askDevTools('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false })
   const apart = await inFolder(async (folder) => {
     writeFileSync(path.join(folder, 'page.html'), page!.content)
@@ -86,9 +84,6 @@ export async function pixelsApartIn(hands: Hands, project: Project, take: Take, 
   }).finally(() => hands.askDevTools('Emulation.clearDeviceMetricsOverride', {}))
   return instants.flatMap((atMs, index) => (apart[index]! > MOST_APART ? [`${atMs} ms: ${apart[index]!}`] : []))
 }
-
-/** What the build leaves for what runs by itself. */
-const kit = () => runningKit(async (file) => new Uint8Array(await readFile(path.resolve(import.meta.dirname, '../../web/dist/running', file))), () => Promise.resolve(''))
 
 /** Does something with a folder that is gone afterwards. */
 export async function inFolder<T>(what: (folder: string) => Promise<T>): Promise<T> {

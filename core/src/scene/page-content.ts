@@ -1,4 +1,5 @@
 import type { ShownValues } from './draw-list'
+import { round } from './round'
 import { svg, type SvgNode } from './svg'
 
 const FROM_PAGE = 'page:'
@@ -13,7 +14,5 @@ export const fromPage = (slot: string): string => `${FROM_PAGE}${slot}`
 export function pageContent({ content, width, height, widthFrom, heightFrom }: ShownValues): readonly SvgNode[] {
   if (typeof content !== 'string' || !content.startsWith(FROM_PAGE)) return []
   const slot = svg('slot', 'slot', { name: content.slice(FROM_PAGE.length), 'data-width': String(widthFrom), 'data-height': String(heightFrom) })
-  return [svg('foreignObject', 'page', { width: rounded(width), height: rounded(height) }, [slot])]
+  return [svg('foreignObject', 'page', { width: round(width), height: round(height) }, [slot])]
 }
-
-const rounded = (px: number): number => Math.round(px * 10000) / 10000

@@ -1,5 +1,6 @@
 import { itemAt, lastOf, type Gradient } from '../document'
 import { interpolateColour } from '../motion'
+import { round } from './round'
 import { svg, type SvgNode } from './svg'
 
 interface Frame {
@@ -8,8 +9,6 @@ interface Frame {
   /** How far the paint reaches beyond the frame, in px: half a stroke. */
   readonly beyond: number
 }
-
-const round = (value: number): number => Math.round(value * 10000) / 10000
 
 /**
  * The definition of a gradient over a part's frame. Without a place of its own a linear one runs from edge to edge as in

@@ -5,6 +5,7 @@ import { IDENTITY, type Matrix } from './matrix'
 import { pageContent } from './page-content'
 import { fadeDefinition, filterDefinition } from './paint-effects'
 import { gradientDefinition } from './paint-gradient'
+import { round } from './round'
 import { arcOutline, boxOutline, cornersOf, isFullEllipse } from './shape'
 import { svg, type SvgNode } from './svg'
 import { paintText } from './paint-text'
@@ -55,8 +56,6 @@ function build(item: DrawItem, scope: string): SvgNode {
 }
 
 const isIdentity = (matrix: Matrix): boolean => matrix.every((entry, index) => entry === IDENTITY[index])
-
-const round = (value: number): number => Math.round(value * 10000) / 10000
 
 function shapes(item: DrawItem, id: string, definitions: SvgNode[]): readonly SvgNode[] {
   const { values, kind } = item

@@ -1,5 +1,6 @@
 import type { DrawItem, ShownValues } from './draw-list'
 import type { Point } from './matrix'
+import { round } from './round'
 
 export interface Corners {
   readonly topLeft: number
@@ -62,8 +63,6 @@ function arc(cx: number, cy: number, rx: number, ry: number, startDeg: number, s
   }
   return outline
 }
-
-const round = (value: number): number => Math.round(value * 10000) / 10000
 
 /** Whether a point, in the part's own coordinates, lies on what the part itself paints. */
 export function isOnShape(item: DrawItem, { x, y }: Point): boolean {

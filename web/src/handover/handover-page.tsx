@@ -14,11 +14,10 @@ import { Notices } from '../session/notices'
 import { saveFile } from '../session/save-file'
 import { UndoRedo } from '../session/undo-redo'
 import { useOfSession } from '../session/use-session'
-import { KeepTakes } from './keep-takes'
 import { PhoneTrial } from './phone-trial'
 import { Result } from './result'
 import { useAllForms, useHandedOver } from './use-handed-over'
-import { WatchedWays } from './watched-ways'
+import { WalkedWays } from './walked-ways'
 import './handover.css'
 
 /** What leaves the application: what of the project, in which form, and what came of it. */
@@ -111,7 +110,7 @@ function OneForm({ project, subject, form, settings, onChoose }: {
         {problem !== null && <p role="alert" className="field-problem">{problem}</p>}
         {made && <Actions made={made} />}
         {made && form.name === 'page' && typeof made.files[0]?.content === 'string' && <PhoneTrial page={made.files[0].content} />}
-        {made && form.name === 'walkthrough' && <><KeepTakes made={made} /><WatchedWays project={project} made={made} /></>}
+        {made && form.name === 'walkthrough' && <WalkedWays project={project} made={made} />}
         {made && <List title="In it" lines={made.holds} />}
         {made && <List title="Left out" lines={made.leavesOut} empty="Nothing." />}
         <p role="status" className="muted">{isMaking ? 'Making it…' : made || problem !== null ? '' : 'Stopped.'}</p>

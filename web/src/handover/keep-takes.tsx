@@ -1,17 +1,14 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { Button } from '@mui/material'
-import { addTake, batch, freeName, namesOf } from '@rheoscope/core/document'
-import type { HandedOver } from '@rheoscope/core/exchange'
+import { addTake, batch, freeName, namesOf, type Take } from '@rheoscope/core/document'
 import { newId } from '../session/new-id'
 import { useEditing } from '../session/use-editing'
-import { walkedTakes } from './walked-takes'
 
 /** Puts the takes of a walkthrough beside those of their screen, where they stay and say when something goes otherwise. Those of a component have no place of the kind. */
-export function KeepTakes({ made }: { readonly made: HandedOver }) {
+export function KeepTakes({ takes }: { readonly takes: readonly Take[] }) {
   const { project, make } = useEditing()
   const [kept, setKept] = useState(0)
-  const takes = walkedTakes(made)
   const screens = new Set(takes.flatMap(({ surface }) => ('screen' in surface ? [surface.screen] : [])))
   const [screen] = screens
   if (screen === undefined) return null

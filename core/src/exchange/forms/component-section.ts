@@ -1,5 +1,5 @@
 import { budgetsBetween } from '../../check'
-import { certain, firstOf, isExpression, orElse, propertyDefinition, type Axis, type Component, type Look, type Loop, type Parameter, type Project, type Variable } from '../../document'
+import { certain, firstOf, isExpression, orElse, propertyDefinition, stateOf, type Axis, type Component, type Id, type Look, type Loop, type Parameter, type Project, type Variable } from '../../document'
 import { isMovement, parseEasing } from '../../motion'
 import { stillLife } from '../../run'
 import { escaped } from '../../scene'
@@ -60,7 +60,6 @@ function statesOf({ name, note = '', states, start, boundTo, groups = [] }: Axis
 function changesOf(project: Project, component: Component): readonly (readonly string[])[] {
   const { axes, combinations, absent } = component
   const lookOf = (title: string, look: Look, note?: string) => [...(note === undefined ? [] : [[title, note]]), ...lookWords({ project, owner: component }, look).map((words) => [title, words])]
-  const stateName = (axis: Axis, state: string) => certain(axis.states.find(({ id }) => id === state)).name
   return [
     ...axes.flatMap((axis) => [
       ...(axis.groups ?? []).flatMap(({ name, look }) => lookOf(name, look)),
@@ -70,6 +69,8 @@ function changesOf(project: Project, component: Component): readonly (readonly s
     ...lookOf('not there yet, or no more', absent),
   ]
 }
+
+const stateName = (axis: Axis, id: Id): string => certain(stateOf(axis, id)).name
 
 function loopsOf(project: Project, component: Component): readonly (readonly string[])[] {
   return component.axes.flatMap(({ states }) => states.flatMap(({ name, loop }) => {
@@ -108,7 +109,7 @@ function score(moves: MotionSheet['moves'], lengthMs: number): string {
 /** The quickest way from where each axis begins to every other state. */
 function budgetsOf(project: Project, component: Component): readonly (readonly string[])[] {
   return component.axes.flatMap((axis) => {
-    const nameOf = (id: string) => certain(axis.states.find((state) => state.id === id)).name
+    const nameOf = (id: Id) => stateName(axis, id)
     return axis.states.filter(({ id }) => id !== axis.start).flatMap(({ id }) => {
       const budgets = orElse(() => budgetsBetween(project, component, { axis: axis.id, from: axis.start, to: id }), [])
       if (budgets.length === 0) return []

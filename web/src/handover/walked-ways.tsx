@@ -6,11 +6,16 @@ import { ClockControls } from '../playing/clock-controls'
 import { LiveSurface } from '../playing/live-surface'
 import { witnessOf } from '../playing/played-take'
 import { usePlayer, usePlayerState } from '../playing/use-player'
+import { KeepTakes } from './keep-takes'
 import { walkedTakes } from './walked-takes'
 
-/** The ways of a walkthrough, each to be watched beside its list. */
-export function WatchedWays({ project, made }: { readonly project: Project; readonly made: HandedOver }) {
+/** What can be done with the ways of a walkthrough beside reading its list: keeping them, and watching them. */
+export function WalkedWays({ project, made }: { readonly project: Project; readonly made: HandedOver }) {
   const ways = useMemo(() => walkedTakes(made), [made])
+  return <><KeepTakes takes={ways} /><WatchedWays project={project} ways={ways} /></>
+}
+
+function WatchedWays({ project, ways }: { readonly project: Project; readonly ways: readonly Take[] }) {
   const [chosen, setChosen] = useState(0)
   const way = ways[chosen] ?? ways[0]
   if (!way) return null
